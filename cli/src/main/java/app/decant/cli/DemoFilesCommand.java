@@ -1,0 +1,24 @@
+package app.decant.cli;
+
+import app.decant.demo.DemoFiles;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** Writes the demo company's documents. */
+@Command(name = "demo-files", description = "Writes the demo company's documents into a folder.", mixinStandardHelpOptions = true)
+final class DemoFilesCommand implements Callable<Integer> {
+    @Parameters(paramLabel = "DIR", description = "the folder")
+    private Path folder;
+
+    @Spec private CommandSpec spec;
+
+    @Override public Integer call() throws IOException {
+        for (Path file : DemoFiles.into(folder)) spec.commandLine().getErr().println(file);
+        return Main.DONE;
+    }
+}

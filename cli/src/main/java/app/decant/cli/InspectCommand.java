@@ -1,0 +1,93 @@
+package app.decant.cli;
+
+import app.decant.Decant;
+import app.decant.document.Block;
+import app.decant.document.Facts;
+import app.decant.document.Finding;
+import app.decant.document.Outline;
+import app.decant.document.Place;
+import app.decant.document.Progress;
+import app.decant.document.TextSearch;
+import app.decant.font.FontCatalogue;
+import app.decant.format.Taken;
+import app.decant.layout.Pages;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** Tells what a file is and what is in it. */
+@Command(name = "inspect", description = "Tells what a document is: kind, pages, facts, headings, fonts, findings.", mixinStandardHelpOptions = true)
+final class InspectCommand implements Callable<Integer> {
+    @Parameters(paramLabel = "FILE", description = "the document")
+    private Path file;
+
+    @Option(names = "--password", paramLabel = "P", description = "to open a protected document")
+    private String password;
+
+    @Option(names = "--json", description = "print one JSON value to standard output")
+    private boolean json;
+
+    @Spec private CommandSpec spec;
+
+    @Override public Integer call() {
+        Taken taken = Decant.open(file, password, Progress.SILENT);
+        Pages pages = Decant.layOut(taken.document());
+        List<Finding> findings = new ArrayList<>(taken.findings());
+        findings.addAll(pages.findings());
+        PrintWriter out = spec.commandLine().getOut();
+        if (json) out.println(Json.text(value(taken, pages, findings)));
+        else print(out, taken, pages, findings);
+        return Main.DONE;
+    }
+
+    private ObjectNode value(Taken taken, Pages pages, List<Finding> findings) {
+        ObjectNode value = Json.object();
+        value.put("file", file.toString()).put("kind", taken.kind().name().toLowerCase(java.util.Locale.ROOT)).put("description", taken.kind().words());
+        value.put("pages", pages.count()).put("words", TextSearch.words(taken.document()));
+        Facts facts = taken.document().facts();
+        ObjectNode factsNode = value.putObject("facts");
+        if (facts.title() != null) factsNode.put("title", facts.title());
+        if (facts.subject() != null) factsNode.put("subject", facts.subject());
+        if (facts.author() != null) factsNode.put("author", facts.author());
+        if (facts.keywords() != null) factsNode.put("keywords", facts.keywords());
+        if (facts.created() != null) factsNode.put("created", facts.created().toString());
+        facts.others().forEach(factsNode::put);
+        ArrayNode outline = value.putArray("outline");
+        for (Outline.Heading heading : pages.outline().headings()) {
+            Pages.Spot spot = pages.spot(new Place(heading.path(), 0));
+            outline.addObject().put("level", heading.level()).put("title", heading.title()).put("page", spot == null ? 0 : spot.page() + 1);
+        }
+        ArrayNode fonts = value.putArray("fonts");
+        for (FontCatalogue.Match match : pages.fonts()) {
+            fonts.addObject().put("family", match.family()).put("here", match.here()).put("shown", match.face().family()).put("equalWidths", match.equalWidths());
+        }
+        value.put("blocks", taken.document().sections().stream().mapToInt(section -> section.blocks().size()).sum());
+        value.put("tables", taken.document().blocks().stream().filter(InspectCommand::isTable).count());
+        value.set("findings", Json.findings(findings));
+        return value;
+    }
+
+    private static boolean isTable(Block block) { return block instanceof app.decant.document.Table; }
+
+    private void print(PrintWriter out, Taken taken, Pages pages, List<Finding> findings) {
+        out.println(file.getFileName() + ": " + taken.kind().words() + ", " + pages.count() + (pages.count() == 1 ? " page, " : " pages, ") + TextSearch.words(taken.document()) + " words");
+        Facts facts = taken.document().facts();
+        if (facts.title() != null) out.println("  title    " + facts.title());
+        if (facts.author() != null) out.println("  author   " + facts.author());
+        for (Outline.Heading heading : pages.outline().headings()) {
+            Pages.Spot spot = pages.spot(new Place(heading.path(), 0));
+            out.println("  heading  " + "  ".repeat(heading.level() - 1) + heading.title() + (spot == null ? "" : "  (page " + (spot.page() + 1) + ")"));
+        }
+        for (FontCatalogue.Match match : pages.fonts()) out.println("  font     " + match.family() + (match.here() ? "" : ", shown as " + match.face().family()));
+        for (Finding finding : findings) out.println("  finding  " + finding.what());
+    }
+}

@@ -1,0 +1,39 @@
+package app.decant.cli;
+
+import app.decant.document.Finding;
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.List;
+
+/** Values as JSON. */
+final class Json {
+    private static final ObjectMapper MAPPER = new ObjectMapper().enable(SerializationFeature.INDENT_OUTPUT);
+
+    private Json() { }
+
+    static ObjectNode object() { return MAPPER.createObjectNode(); }
+
+    static ArrayNode array() { return MAPPER.createArrayNode(); }
+
+    static ArrayNode findings(List<Finding> findings) {
+        ArrayNode array = array();
+        for (Finding finding : findings) {
+            ObjectNode node = array.addObject();
+            node.put("weight", finding.weight().name().toLowerCase(java.util.Locale.ROOT));
+            node.put("what", finding.what());
+            if (!finding.where().isEmpty()) node.put("where", finding.where());
+        }
+        return array;
+    }
+
+    static String text(Object value) {
+        try {
+            return MAPPER.writeValueAsString(value);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

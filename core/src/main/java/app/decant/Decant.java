@@ -1,0 +1,71 @@
+package app.decant;
+
+import app.decant.document.DecantException;
+import app.decant.document.Document;
+import app.decant.document.Progress;
+import app.decant.font.FontCatalogue;
+import app.decant.format.Taken;
+import app.decant.format.TextFormats;
+import app.decant.layout.Layout;
+import app.decant.layout.Pages;
+import app.decant.publish.Publisher;
+import app.decant.publish.Receipt;
+import app.decant.publish.Recipe;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+
+/**
+ * The one thing a newcomer has to find.
+ *
+ * <pre>{@code
+ * Document handbook = Decant.open(Path.of("handbook.docx")).document();
+ * Receipt receipt = Decant.publish(handbook, Recipe.PLAIN, Path.of("handbook.pdf"));
+ * }</pre>
+ */
+public final class Decant {
+    /** Files beyond this size are no office documents. */
+    private static final long MOST_BYTES = 1L << 30;
+
+    private Decant() { }
+
+    /** Takes a document in. The file is only read, never written to. */
+    public static Taken open(Path file) { return open(file, null, Progress.SILENT); }
+
+    /**
+     * Takes a document in.
+     *
+     * @param password for protected files, or null
+     * @throws DecantException with a sentence that says why it can't be opened
+     */
+    public static Taken open(Path file, String password, Progress progress) {
+        String name = String.valueOf(file.getFileName());
+        try {
+            if (!Files.exists(file)) throw new DecantException(DecantException.Kind.UNREADABLE, name + " is not there. Look whether it was moved or renamed.");
+            if (Files.isDirectory(file)) throw new DecantException(DecantException.Kind.WRONG_CALL, name + " is a folder. Choose a file inside it.");
+            if (Files.size(file) > MOST_BYTES) throw new DecantException(DecantException.Kind.UNSUPPORTED, name + " is larger than one gigabyte; no document is. Look whether the right file was picked.");
+            return TextFormats.read(Files.readAllBytes(file), name, password, progress);
+        } catch (IOException e) {
+            throw new DecantException(DecantException.Kind.UNREADABLE, name + " can't be read. Look whether you may open it, and whether its disk is connected.", e);
+        } catch (StackOverflowError e) {
+            throw new DecantException(DecantException.Kind.UNREADABLE, name + " nests deeper than any real document; it is not opened.", e);
+        }
+    }
+
+    /** Lays a document out with all fonts of this machine. */
+    public static Pages layOut(Document document) { return Layout.of(document, FontCatalogue.ofThisMachine()); }
+
+    /** Publishes a document as a recipe says. */
+    public static Receipt publish(Document document, Recipe recipe, Path file) { return publish(document, recipe, file, Progress.SILENT); }
+
+    /**
+     * Publishes a document as a recipe says: laid out, written beside its place, opened again and checked, then given its name.
+     *
+     * @throws DecantException where that does not succeed; nothing was replaced then
+     */
+    public static Receipt publish(Document document, Recipe recipe, Path file, Progress progress) {
+        Pages pages = new Layout(FontCatalogue.ofThisMachine()).next(document, progress);
+        return Publisher.publish(pages, recipe, file, Instant.now(), progress);
+    }
+}

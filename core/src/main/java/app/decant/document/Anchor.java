@@ -1,0 +1,27 @@
+package app.decant.document;
+
+/**
+ * Where a floating object stands and how text keeps clear of it.
+ *
+ * @param horizontal its place across the page
+ * @param vertical   its place down the page
+ * @param wrap       how text meets it
+ * @param distance   kept free around it, in points
+ * @param behind     drawn under the text
+ */
+public record Anchor(Horizontal horizontal, Vertical vertical, Wrap wrap, TableProperty.Insets distance, boolean behind) {
+    /** Across: from what, and either an alignment or (where that is null) an offset. */
+    public record Horizontal(From from, ParagraphProperty.Alignment alignment, double offset) {
+        /** What it is measured from. */
+        public enum From { PAGE, MARGIN, COLUMN, CHARACTER }
+    }
+
+    /** Down: from what, and either an alignment or (where that is null) an offset. */
+    public record Vertical(From from, TableProperty.VerticalAlignment alignment, double offset) {
+        /** What it is measured from. */
+        public enum From { PAGE, MARGIN, PARAGRAPH, LINE }
+    }
+
+    /** How text meets it: around its box, above and below only, or straight through. */
+    public enum Wrap { SQUARE, TOP_AND_BOTTOM, NONE }
+}

@@ -1,0 +1,85 @@
+package app.decant.document;
+
+import app.decant.document.ParagraphProperty.ListReference;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.Map;
+
+/** The labels of all list paragraphs of a document, counted in reading order (ISO/IEC 29500-1, 17.9). */
+public final class ListLabels {
+    private final Map<Paragraph, String> labels = new IdentityHashMap<>();
+    private final Map<String, int[]> counts = new HashMap<>();
+    private final Map<String, java.util.Set<Integer>> started = new HashMap<>();
+    private final Cascade cascade;
+
+    private ListLabels(Cascade cascade) { this.cascade = cascade; }
+
+    public static ListLabels of(Document document, Cascade cascade) {
+        ListLabels result = new ListLabels(cascade);
+        for (Section section : document.sections()) result.count(section.blocks());
+        return result;
+    }
+
+    /** The label of a paragraph, or null where it is in no list. */
+    public String label(Paragraph paragraph) { return labels.get(paragraph); }
+
+    private void count(Iterable<? extends Block> blocks) {
+        for (Block block : blocks) {
+            if (block instanceof Paragraph paragraph) {
+                count(paragraph);
+            } else if (block instanceof Table table) {
+                for (Table.Row row : table.rows()) for (Table.Cell cell : row.cells()) count(cell.blocks());
+            }
+        }
+    }
+
+    private void count(Paragraph paragraph) {
+        ListReference reference = cascade.paragraph(paragraph).get(ParagraphProperty.LIST);
+        Numbering numbering = cascade.numbering();
+        Numbering.Level level = numbering.level(reference);
+        if (level == null) return;
+        Numbering.NumberedList list = numbering.lists().get(reference.list());
+        int depth = reference.level();
+        int[] values = counts.computeIfAbsent(list.pattern(), id -> {
+            int[] fresh = new int[10];
+            java.util.Arrays.fill(fresh, Integer.MIN_VALUE);
+            return fresh;
+        });
+        Integer restart = list.starts().get(depth);
+        if (restart != null && started.computeIfAbsent(list.id(), id -> new java.util.HashSet<>()).add(depth)) {
+            values[depth] = restart;
+        } else if (values[depth] == Integer.MIN_VALUE) {
+            values[depth] = level.start();
+        } else {
+            values[depth]++;
+        }
+        for (int outer = 0; outer < depth; outer++) {
+            if (values[outer] == Integer.MIN_VALUE) {
+                Numbering.Level above = numbering.level(new ListReference(list.id(), outer));
+                values[outer] = above == null ? 1 : above.start();
+            }
+        }
+        for (int inner = depth + 1; inner < values.length; inner++) {
+            Numbering.Level below = numbering.level(new ListReference(list.id(), inner));
+            if (below == null || below.restart() == null || below.restart() > depth) values[inner] = Integer.MIN_VALUE;
+        }
+        labels.put(paragraph, written(level, list, values));
+    }
+
+    private String written(Numbering.Level level, Numbering.NumberedList list, int[] values) {
+        if (level.format() == NumberFormat.BULLET || level.format() == NumberFormat.NONE) return level.label().replaceAll("%[1-9]", "");
+        StringBuilder text = new StringBuilder();
+        String pattern = level.label();
+        for (int i = 0; i < pattern.length(); i++) {
+            char c = pattern.charAt(i);
+            if (c == '%' && i + 1 < pattern.length() && pattern.charAt(i + 1) >= '1' && pattern.charAt(i + 1) <= '9') {
+                int depth = pattern.charAt(++i) - '1';
+                Numbering.Level counted = cascade.numbering().level(new ListReference(list.id(), depth));
+                if (counted != null && values[depth] != Integer.MIN_VALUE) text.append(counted.format().write(values[depth]));
+            } else {
+                text.append(c);
+            }
+        }
+        return text.toString();
+    }
+}

@@ -1,0 +1,39 @@
+package app.decant.document;
+
+import java.util.Locale;
+
+/** How a count is written. */
+public enum NumberFormat {
+    DECIMAL, DECIMAL_ZERO, LOWER_ROMAN, UPPER_ROMAN, LOWER_LETTER, UPPER_LETTER, BULLET, NONE;
+
+    private static final int[] VALUES = {1000, 900, 500, 400, 100, 90, 50, 40, 10, 9, 5, 4, 1};
+    private static final String[] SIGNS = {"m", "cm", "d", "cd", "c", "xc", "l", "xl", "x", "ix", "v", "iv", "i"};
+
+    /** The count written in this format; letters go on doubled after z (aa, bb), as is common practice in office programs. */
+    public String write(int count) {
+        return switch (this) {
+            case DECIMAL -> Integer.toString(count);
+            case DECIMAL_ZERO -> count < 10 ? "0" + count : Integer.toString(count);
+            case LOWER_ROMAN -> roman(count);
+            case UPPER_ROMAN -> roman(count).toUpperCase(Locale.ROOT);
+            case LOWER_LETTER -> letters(count);
+            case UPPER_LETTER -> letters(count).toUpperCase(Locale.ROOT);
+            case BULLET, NONE -> "";
+        };
+    }
+
+    private static String roman(int count) {
+        if (count < 1 || count > 9999) return Integer.toString(count);
+        StringBuilder text = new StringBuilder();
+        int rest = count;
+        for (int i = 0; i < VALUES.length; i++) {
+            for (; rest >= VALUES[i]; rest -= VALUES[i]) text.append(SIGNS[i]);
+        }
+        return text.toString();
+    }
+
+    private static String letters(int count) {
+        if (count < 1) return Integer.toString(count);
+        return String.valueOf((char) ('a' + (count - 1) % 26)).repeat(Math.min(50, (count - 1) / 26 + 1));
+    }
+}

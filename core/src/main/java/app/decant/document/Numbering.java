@@ -1,0 +1,68 @@
+package app.decant.document;
+
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * The lists of a document. A {@link Pattern} says how nine levels are labelled; a {@link NumberedList} follows a pattern and may change it.
+ * Lists of one pattern count on together unless a list restarts (ISO/IEC 29500-1, 17.9).
+ */
+public record Numbering(Map<String, Pattern> patterns, Map<String, NumberedList> lists) {
+    public static final Numbering NONE = new Numbering(Map.of(), Map.of());
+
+    public Numbering {
+        patterns = Collections.unmodifiableMap(new LinkedHashMap<>(patterns));
+        lists = Collections.unmodifiableMap(new LinkedHashMap<>(lists));
+    }
+
+    /** How the levels of a list are labelled, outermost first. */
+    public record Pattern(String id, List<Level> levels) {
+        public Pattern { levels = List.copyOf(levels); }
+    }
+
+    /**
+     * One level.
+     *
+     * @param format  of its count
+     * @param start   the first count
+     * @param label   the label with {@code %1} to {@code %9} for the counts of the levels
+     * @param suffix  what follows the label
+     * @param restart the level (1 or more) after which it starts again; 0 never, null after any outer one
+     * @param style   the paragraph style tied to it, or null
+     * @param look    paragraph properties, mainly indents, and text properties of the label
+     */
+    public record Level(NumberFormat format, int start, String label, Suffix suffix, Integer restart, String style, Look look) { }
+
+    /** What stands between a label and the text. */
+    public enum Suffix { TAB, SPACE, NOTHING }
+
+    /** A list: its pattern, and per level a changed start or a whole other level. */
+    public record NumberedList(String id, String pattern, Map<Integer, Integer> starts, Map<Integer, Level> changed) {
+        public NumberedList {
+            starts = Collections.unmodifiableMap(new java.util.TreeMap<>(starts));
+            changed = Collections.unmodifiableMap(new java.util.TreeMap<>(changed));
+        }
+    }
+
+    /** The level that a reference leads to, or null. */
+    public Level level(ParagraphProperty.ListReference reference) {
+        if (reference == null || reference.list() == null) return null;
+        NumberedList list = lists.get(reference.list());
+        if (list == null) return null;
+        Level changed = list.changed().get(reference.level());
+        if (changed != null) return changed;
+        Pattern pattern = patterns.get(list.pattern());
+        return pattern == null || reference.level() < 0 || reference.level() >= pattern.levels().size() ? null : pattern.levels().get(reference.level());
+    }
+
+    /** This numbering with a list of a new pattern added. */
+    public Numbering with(Pattern pattern, NumberedList list) {
+        Map<String, Pattern> newPatterns = new LinkedHashMap<>(patterns);
+        newPatterns.put(pattern.id(), pattern);
+        Map<String, NumberedList> newLists = new LinkedHashMap<>(lists);
+        newLists.put(list.id(), list);
+        return new Numbering(newPatterns, newLists);
+    }
+}

@@ -1,0 +1,4 @@
+package app.decant.document;
+
+/** A block that is kept but not edited. */
+public record OpaqueBlock(Opaque opaque) implements Block { }

@@ -1,0 +1,91 @@
+package app.decant.document;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** The headings of a document in order, and the holes in their numbering. */
+public record Outline(List<Heading> headings, List<Gap> gaps) {
+    private static final Pattern NUMBER = Pattern.compile("^\\s*(\\d+(?:\\.\\d+)*)\\.?\\s");
+
+    /**
+     * One heading.
+     *
+     * @param label its list number, or empty
+     * @param text  without the label
+     */
+    public record Heading(int level, String label, String text, BlockPath path, Paragraph paragraph) {
+        public String title() { return label.isEmpty() ? text : label + " " + text; }
+    }
+
+    /**
+     * A number missing between two headings.
+     *
+     * @param number    that one would expect
+     * @param after     the index of the heading before the hole
+     * @param candidate the way to the passage that is likely the missing heading, or null
+     */
+    public record Gap(String number, int after, BlockPath candidate) { }
+
+    public Outline {
+        headings = List.copyOf(headings);
+        gaps = List.copyOf(gaps);
+    }
+
+    public static Outline of(Document document, Cascade cascade, ListLabels labels) { return of(Walk.of(document), cascade, labels); }
+
+    public static Outline of(Walk walk, Cascade cascade, ListLabels labels) {
+        List<Heading> headings = new ArrayList<>();
+        for (Walk.Stop stop : walk.stops()) {
+            int level = cascade.outlineLevel(stop.paragraph());
+            if (level < 1 || level > 9) continue;
+            String text = stop.paragraph().plainText().replaceAll("\\s+", " ").trim();
+            if (text.isEmpty()) continue;
+            String label = labels.label(stop.paragraph());
+            headings.add(new Heading(level, label == null ? "" : label.trim(), text, stop.path(), stop.paragraph()));
+        }
+        return new Outline(headings, gaps(headings, walk));
+    }
+
+    private static List<Gap> gaps(List<Heading> headings, Walk walk) {
+        List<Gap> gaps = new ArrayList<>();
+        int[][] numbers = headings.stream().map(heading -> number(heading.title() + " ")).toArray(int[][]::new);
+        for (int i = 1; i < numbers.length; i++) {
+            int[] number = numbers[i];
+            if (number == null) continue;
+            int before = i - 1;
+            while (before >= 0 && (numbers[before] == null || numbers[before].length > number.length)) before--;
+            if (before < 0 || numbers[before].length != number.length) continue;
+            int last = number.length - 1;
+            boolean sameStem = java.util.Arrays.equals(numbers[before], 0, last, number, 0, last);
+            for (int missing = numbers[before][last] + 1; sameStem && missing < number[last] && missing <= numbers[before][last] + 5; missing++) {
+                int[] expected = number.clone();
+                expected[last] = missing;
+                String written = java.util.Arrays.stream(expected).mapToObj(Integer::toString).reduce((a, b) -> a + "." + b).orElseThrow();
+                gaps.add(new Gap(written, i - 1, candidate(written, headings.get(before).path(), headings.get(i).path(), walk)));
+            }
+        }
+        return gaps;
+    }
+
+    private static BlockPath candidate(String number, BlockPath from, BlockPath to, Walk walk) {
+        for (Walk.Stop stop : walk.between(from, to)) {
+            String text = stop.paragraph().plainText().trim();
+            if (text.length() < 160 && (text.startsWith(number + " ") || text.startsWith(number + "\t") || text.startsWith(number + ". "))) return stop.path();
+        }
+        return null;
+    }
+
+    private static int[] number(String title) {
+        Matcher matcher = NUMBER.matcher(title);
+        if (!matcher.find()) return null;
+        String[] parts = matcher.group(1).split("\\.");
+        int[] result = new int[parts.length];
+        for (int i = 0; i < parts.length; i++) {
+            if (parts[i].length() > 4) return null;
+            result[i] = Integer.parseInt(parts[i]);
+        }
+        return result;
+    }
+}

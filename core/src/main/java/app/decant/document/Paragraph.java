@@ -1,0 +1,103 @@
+package app.decant.document;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * A paragraph.
+ *
+ * @param style   the id of its paragraph style; null for the document's default
+ * @param look    what it says itself about paragraph properties
+ * @param mark    the look of its end mark, which text typed into an empty paragraph takes, and which list labels follow
+ * @param inlines what stands in it
+ */
+public record Paragraph(String style, Look look, Look mark, List<Inline> inlines) implements Block {
+    public Paragraph { inlines = List.copyOf(inlines); }
+
+    public static Paragraph of(String text) { return styled(null, text); }
+
+    public static Paragraph styled(String style, String text) {
+        return new Paragraph(style, Look.PLAIN, Look.PLAIN, text.isEmpty() ? List.of() : List.of(new Inline.Text(text, Look.PLAIN)));
+    }
+
+    /** Its length in caret positions. */
+    public int length() {
+        int length = 0;
+        for (Inline inline : inlines) length += inline.length();
+        return length;
+    }
+
+    /** Its text, objects read as {@link Inline#OBJECT}; as long as {@link #length()}. */
+    public String text() {
+        if (inlines.size() == 1 && inlines.get(0) instanceof Inline.Text only) return only.text();
+        StringBuilder text = new StringBuilder();
+        for (Inline inline : inlines) {
+            if (inline instanceof Inline.Text run) text.append(run.text());
+            else if (inline.length() == 1) text.append(Inline.OBJECT);
+        }
+        return text.toString();
+    }
+
+    /** What a person reads in it: no objects, fields by their last result. */
+    public String plainText() {
+        StringBuilder text = new StringBuilder();
+        for (Inline inline : inlines) {
+            if (inline instanceof Inline.Text run) text.append(run.text());
+            else if (inline instanceof Inline.Field field) text.append(field.result());
+        }
+        return text.toString().replace(Inline.PAGE_BREAK, ' ').replace(Inline.COLUMN_BREAK, ' ');
+    }
+
+    public Paragraph withInlines(List<Inline> others) { return new Paragraph(style, look, mark, joined(others)); }
+    public Paragraph withLook(Look other) { return new Paragraph(style, other, mark, inlines); }
+    public Paragraph withMark(Look other) { return new Paragraph(style, look, other, inlines); }
+    public Paragraph withStyle(String other) { return new Paragraph(other, look, mark, inlines); }
+
+    /** The inlines from one offset up to another, cut where needed; a bookmark point goes with the character after it. */
+    public List<Inline> slice(int from, int to) {
+        List<Inline> part = new ArrayList<>();
+        int at = 0;
+        for (Inline inline : inlines) {
+            int end = at + inline.length();
+            if (inline.length() == 0) {
+                if (from < to && at >= from && (at < to || at == to && at == length())) part.add(inline);
+            } else if (end > from && at < to) {
+                if (inline instanceof Inline.Text run) {
+                    part.add(new Inline.Text(run.text().substring(Math.max(0, from - at), Math.min(run.length(), to - at)), run.look()));
+                } else {
+                    part.add(inline);
+                }
+            }
+            at = end;
+        }
+        return part;
+    }
+
+    /** The look of the character before the offset: what text typed there takes. */
+    public Look lookBefore(int offset) {
+        int at = 0;
+        Look last = null;
+        for (Inline inline : inlines) {
+            if (inline.length() == 0) continue;
+            if (last == null || at < offset) last = inline.look();
+            at += inline.length();
+        }
+        return last == null ? mark : last;
+    }
+
+    /** Neighbouring runs of the same look made one, empty runs left out. */
+    static List<Inline> joined(List<Inline> inlines) {
+        List<Inline> result = new ArrayList<>();
+        for (Inline inline : inlines) {
+            if (inline instanceof Inline.Text run) {
+                if (run.text().isEmpty()) continue;
+                if (!result.isEmpty() && result.get(result.size() - 1) instanceof Inline.Text last && last.look().equals(run.look())) {
+                    result.set(result.size() - 1, new Inline.Text(last.text() + run.text(), last.look()));
+                    continue;
+                }
+            }
+            result.add(inline);
+        }
+        return result;
+    }
+}

@@ -1,0 +1,45 @@
+package app.decant.document;
+
+/** What tables, rows and cells can say about their look. Distances in points. */
+public final class TableProperty {
+    /** Outer borders of a table, or the four of a cell. */
+    public static final Property<Borders> BORDERS = new Property<>("table borders", Borders.class);
+    public static final Property<Colour> SHADING = new Property<>("cell shading", Colour.class);
+    /** Space between a cell's border and its text. */
+    public static final Property<Insets> PADDING = new Property<>("cell padding", Insets.class);
+    public static final Property<Double> INDENT = new Property<>("table indent", Double.class);
+    public static final Property<ParagraphProperty.Alignment> ALIGNMENT = new Property<>("table alignment", ParagraphProperty.Alignment.class);
+    public static final Property<String> STYLE = new Property<>("table style", String.class);
+    /** The width asked for the whole table; absent: as its columns. */
+    public static final Property<Double> WIDTH = new Property<>("table width", Double.class);
+    /** The width asked for, as a share of the column it stands in. */
+    public static final Property<Double> WIDTH_SHARE = new Property<>("table width share", Double.class);
+    public static final Property<VerticalAlignment> VERTICAL_ALIGNMENT = new Property<>("vertical alignment", VerticalAlignment.class);
+    /** A row repeated at the head of each page. */
+    public static final Property<Boolean> HEADER_ROW = new Property<>("header row", Boolean.class);
+    /** A row never split over pages. */
+    public static final Property<Boolean> KEEP_ROW = new Property<>("row kept whole", Boolean.class);
+    public static final Property<Double> ROW_HEIGHT = new Property<>("row height", Double.class);
+    /** Whether {@link #ROW_HEIGHT} is exact; absent: at least. */
+    public static final Property<Boolean> ROW_HEIGHT_EXACT = new Property<>("exact row height", Boolean.class);
+    /** Which conditional parts of the table's style apply; see {@link TablePart}. */
+    public static final Property<TableParts> PARTS = new Property<>("table style parts", TableParts.class);
+
+    /** Where a cell's text stands between its top and bottom. */
+    public enum VerticalAlignment { TOP, CENTRE, BOTTOM }
+
+    /** The parts of a table that its style may dress apart. */
+    public enum TablePart { WHOLE, FIRST_ROW, LAST_ROW, FIRST_COLUMN, LAST_COLUMN, ODD_ROWS, EVEN_ROWS, ODD_COLUMNS, EVEN_COLUMNS }
+
+    /** A set of parts. */
+    public record TableParts(java.util.Set<TablePart> parts) {
+        public TableParts { parts = java.util.Collections.unmodifiableSet(new java.util.TreeSet<>(parts)); }
+    }
+
+    /** Distances on the four sides. */
+    public record Insets(double top, double right, double bottom, double left) {
+        public static final Insets NONE = new Insets(0, 0, 0, 0);
+    }
+
+    private TableProperty() { }
+}

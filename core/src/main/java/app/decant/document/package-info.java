@@ -1,0 +1,13 @@
+/**
+ * The document as values.
+ *
+ * <p>A {@link app.decant.document.Document} is sections of blocks (paragraphs, tables, contents lists), styles, numbering and
+ * facts. Nothing here changes once made: an {@link app.decant.document.Edit} gives a new document that shares every untouched block
+ * <em>by identity</em>, so undo is a list of documents and the layout can tell at a glance what it has to do again.
+ *
+ * <p>Lengths are points (1/72 inch). How a passage looks is a {@link app.decant.document.Look}, a set of named properties; styles are
+ * named looks with a parent, and {@link app.decant.document.Cascade} works out what a run or a paragraph looks like in the end.
+ *
+ * <p>What does not live here: fonts, pages, files. This package uses nothing else of ours.
+ */
+package app.decant.document;

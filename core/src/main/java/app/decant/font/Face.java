@@ -1,0 +1,173 @@
+package app.decant.font;
+
+import app.decant.document.DecantException;
+import java.awt.Font;
+import java.awt.FontFormatException;
+import java.awt.font.FontRenderContext;
+import java.awt.font.GlyphVector;
+import java.awt.font.TextAttribute;
+import java.awt.geom.Point2D;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.apache.fontbox.ttf.CmapLookup;
+import org.apache.fontbox.ttf.HorizontalHeaderTable;
+import org.apache.fontbox.ttf.OS2WindowsMetricsTable;
+import org.apache.fontbox.ttf.OTFParser;
+import org.apache.fontbox.ttf.OpenTypeFont;
+import org.apache.fontbox.ttf.PostScriptTable;
+import org.apache.fontbox.ttf.TrueTypeFont;
+import org.apache.pdfbox.io.RandomAccessReadBuffer;
+
+/**
+ * One face of a family, such as the bold italic, read from a font file. Immutable to its users; safe for several threads.
+ * All measures are in ems.
+ */
+public final class Face {
+    private static final FontRenderContext EXACT = new FontRenderContext(null, true, true);
+    private static final int REMEMBERED_WORDS = 200_000;
+
+    private final String family;
+    private final boolean bold;
+    private final boolean italic;
+    private final byte[] file;
+    private final TrueTypeFont tables;
+    private final CmapLookup characters;
+    private final Font drawn;
+    private final int unitsPerEm;
+    private final double ascent;
+    private final double descent;
+    private final double lineGap;
+    private final double underlineOffset;
+    private final double underlineThickness;
+    private final int fsType;
+    private final String postScriptName;
+    private final Map<Key, Shaped> words = new ConcurrentHashMap<>();
+    private final Map<Integer, Font> dressed = new ConcurrentHashMap<>();
+
+    private record Key(String text, int features) { }
+
+    private Face(String family, boolean bold, boolean italic, byte[] file) throws IOException, FontFormatException {
+        this.family = family;
+        this.bold = bold;
+        this.italic = italic;
+        this.file = file;
+        // FontBox's OTFParser reads TrueType and CFF outlines alike.
+        this.tables = new OTFParser().parse(new RandomAccessReadBuffer(file));
+        this.characters = tables.getUnicodeCmapLookup(false);
+        this.unitsPerEm = tables.getUnitsPerEm();
+        this.drawn = Font.createFont(Font.TRUETYPE_FONT, new ByteArrayInputStream(file)).deriveFont((float) unitsPerEm);
+        HorizontalHeaderTable header = tables.getHorizontalHeader();
+        double em = unitsPerEm;
+        OS2WindowsMetricsTable os2 = tables.getOS2Windows();
+        boolean typographic = os2 != null && (os2.getFsSelection() & 0x80) != 0;
+        ascent = (typographic ? os2.getTypoAscender() : header.getAscender()) / em;
+        descent = -(typographic ? os2.getTypoDescender() : header.getDescender()) / em;
+        lineGap = Math.max(0, typographic ? os2.getTypoLineGap() : header.getLineGap()) / em;
+        fsType = os2 == null ? 0 : os2.getFsType();
+        PostScriptTable post = tables.getPostScript();
+        underlineOffset = post == null || post.getUnderlineThickness() == 0 ? 0.1 : -post.getUnderlinePosition() / em;
+        underlineThickness = post == null || post.getUnderlineThickness() == 0 ? 0.05 : post.getUnderlineThickness() / em;
+        postScriptName = tables.getName() == null ? family.replace(" ", "") : tables.getName();
+    }
+
+    /**
+     * Reads a face.
+     *
+     * @param file a whole TrueType or OpenType file
+     * @throws DecantException ({@code UNREADABLE}) where it is none
+     */
+    public static Face read(String family, boolean bold, boolean italic, byte[] file) {
+        try {
+            return new Face(family, bold, italic, file);
+        } catch (IOException | FontFormatException | RuntimeException e) {
+            throw new DecantException(DecantException.Kind.UNREADABLE, "The font " + family + " can't be read: its file is damaged.", e);
+        }
+    }
+
+    public String family() { return family; }
+    public boolean bold() { return bold; }
+    public boolean italic() { return italic; }
+    public String postScriptName() { return postScriptName; }
+    public double ascent() { return ascent; }
+    /** Below the baseline, positive. */
+    public double descent() { return descent; }
+    public double lineGap() { return lineGap; }
+    /** Of the underline's middle below the baseline, positive. */
+    public double underlineOffset() { return underlineOffset; }
+    public double underlineThickness() { return underlineThickness; }
+    public int unitsPerEm() { return unitsPerEm; }
+    /** The licence bits; see {@link EmbeddingRight}. */
+    public int fsType() { return fsType; }
+    public EmbeddingRight embeddingRight() { return EmbeddingRight.of(fsType); }
+    /** The parsed tables of the file. */
+    public TrueTypeFont tables() { return tables; }
+    /** The font file itself; not a copy. */
+    public byte[] file() { return file; }
+    public boolean hasCffOutlines() { return tables instanceof OpenTypeFont open && open.isPostScript(); }
+    /** The face at a size of one em = {@link #unitsPerEm()} points, for painting by glyph number. */
+    public Font drawn() { return drawn; }
+
+    /** Whether the face has a glyph for the character. */
+    public boolean has(int codePoint) { return characters != null && characters.getGlyphId(codePoint) != 0; }
+
+    /**
+     * Text as glyphs of this face, in one direction. Marks, joining and the like always come out right; kerning and optional ligatures only
+     * where they are asked for, since line ends must agree with programs that do neither by default.
+     */
+    public Shaped shape(String text, boolean rightToLeft, boolean kerning, boolean ligatures) {
+        int features = (rightToLeft ? 1 : 0) | (kerning ? 2 : 0) | (ligatures ? 4 : 0);
+        Key key = new Key(text, features);
+        Shaped known = words.get(key);
+        if (known != null) return known;
+        if (words.size() > REMEMBERED_WORDS) words.clear();
+        Shaped shaped = shapeAnew(text, features);
+        words.put(key, shaped);
+        return shaped;
+    }
+
+    private Shaped shapeAnew(String text, int features) {
+        boolean rightToLeft = (features & 1) != 0;
+        char[] chars = text.toCharArray();
+        GlyphVector vector = font(features & 6).layoutGlyphVector(EXACT, chars, 0, chars.length, rightToLeft ? Font.LAYOUT_RIGHT_TO_LEFT : Font.LAYOUT_LEFT_TO_RIGHT);
+        int count = vector.getNumGlyphs();
+        int[] glyphs = new int[count];
+        int[] clusters = new int[count];
+        float[] x = new float[count + 1];
+        float[] y = null;
+        int kept = 0;
+        for (int i = 0; i < count; i++) {
+            int glyph = vector.getGlyphCode(i);
+            Point2D at = vector.getGlyphPosition(i);
+            if (glyph >= 0xFFFE) continue; // the JDK's mark for a glyph that shows nothing
+            glyphs[kept] = glyph;
+            clusters[kept] = Math.min(chars.length - 1, Math.max(0, vector.getGlyphCharIndex(i)));
+            x[kept] = (float) (at.getX() / unitsPerEm);
+            if (at.getY() != 0) {
+                if (y == null) y = new float[count];
+                y[kept] = (float) (-at.getY() / unitsPerEm);
+            }
+            kept++;
+        }
+        x[kept] = (float) (vector.getGlyphPosition(count).getX() / unitsPerEm);
+        if (kept < count) {
+            glyphs = java.util.Arrays.copyOf(glyphs, kept);
+            clusters = java.util.Arrays.copyOf(clusters, kept);
+            x = java.util.Arrays.copyOf(x, kept + 1);
+        }
+        return new Shaped(glyphs, x, y, clusters, text, rightToLeft);
+    }
+
+    private Font font(int features) {
+        if (features == 0) return drawn;
+        return dressed.computeIfAbsent(features, wanted -> {
+            Map<TextAttribute, Object> attributes = new java.util.HashMap<>();
+            if ((wanted & 2) != 0) attributes.put(TextAttribute.KERNING, TextAttribute.KERNING_ON);
+            if ((wanted & 4) != 0) attributes.put(TextAttribute.LIGATURES, TextAttribute.LIGATURES_ON);
+            return drawn.deriveFont(attributes);
+        });
+    }
+
+    @Override public String toString() { return family + (bold ? " Bold" : "") + (italic ? " Italic" : ""); }
+}

@@ -1,0 +1,59 @@
+package app.decant.font;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Stream;
+import org.apache.fontbox.ttf.FontHeaders;
+import org.apache.fontbox.ttf.OTFParser;
+import org.apache.pdfbox.io.RandomAccessReadBufferedFile;
+import org.slf4j.LoggerFactory;
+
+/** The fonts installed on this machine, found by reading the heads of their files. */
+final class InstalledFonts {
+    /** One installed face. */
+    record Entry(String family, boolean bold, boolean italic, Path file) { }
+
+    private InstalledFonts() { }
+
+    static List<Entry> found() {
+        List<Entry> entries = new ArrayList<>();
+        for (Path folder : folders()) {
+            if (!Files.isDirectory(folder)) continue;
+            try (Stream<Path> files = Files.walk(folder, 6)) {
+                files.filter(InstalledFonts::isFont).sorted().limit(5000).forEach(file -> read(file, entries));
+            } catch (IOException | java.io.UncheckedIOException e) {
+                LoggerFactory.getLogger(InstalledFonts.class).warn("The fonts in {} can't be listed", folder, e);
+            }
+        }
+        return entries;
+    }
+
+    private static boolean isFont(Path file) {
+        String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
+        return name.endsWith(".ttf") || name.endsWith(".otf");
+    }
+
+    private static void read(Path file, List<Entry> entries) {
+        try (RandomAccessReadBufferedFile in = new RandomAccessReadBufferedFile(file)) {
+            FontHeaders head = new OTFParser().parseTableHeaders(in);
+            if (head.getError() != null || head.getFontFamily() == null) return;
+            String style = head.getFontSubFamily() == null ? "" : head.getFontSubFamily().toLowerCase(Locale.ROOT);
+            entries.add(new Entry(head.getFontFamily(), style.contains("bold"), style.contains("italic") || style.contains("oblique"), file));
+        } catch (IOException | RuntimeException e) {
+            LoggerFactory.getLogger(InstalledFonts.class).info("{} is no readable font", file, e);
+        }
+    }
+
+    private static List<Path> folders() {
+        String home = System.getProperty("user.home", "");
+        List<Path> folders = new ArrayList<>(List.of(Path.of("/usr/share/fonts"), Path.of("/usr/local/share/fonts"), Path.of(home, ".fonts"),
+                Path.of(home, ".local/share/fonts"), Path.of(home, "Library/Fonts"), Path.of("/Library/Fonts"), Path.of("/System/Library/Fonts")));
+        String windows = System.getenv("WINDIR");
+        if (windows != null) folders.add(Path.of(windows, "Fonts"));
+        return folders;
+    }
+}

@@ -1,0 +1,109 @@
+package app.decant.format;
+
+import app.decant.document.DecantException;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Locale;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+
+/** What a file is, told by its content and never by its name alone. */
+public enum FileKind {
+    DOCX("Office Open XML text document"), DOCX_MACROS("Office Open XML text document with macros"), DOCX_TEMPLATE("Office Open XML template"), XLSX("Office Open XML workbook"),
+    PPTX("Office Open XML slide deck"), ODT("OpenDocument text"), ODS("OpenDocument workbook"), ODP("OpenDocument slide deck"), EPUB("EPUB book"),
+    BINARY_OFFICE("binary office file of 1997-2003"), ENCRYPTED_OFFICE("password-protected office file"), RTF("rich text file"), PDF("PDF"), HTML("web page"),
+    TEXT("plain text"), PNG("PNG picture"), JPEG("JPEG picture"), TIFF("TIFF picture"), ARCHIVE("zip archive"), EMPTY("empty file"), UNKNOWN("file of unknown kind");
+
+    private static final int MOST_ENTRIES = 5000;
+    private final String words;
+
+    FileKind(String words) { this.words = words; }
+
+    /** How it is called in a sentence, without an article. */
+    public String words() { return words; }
+
+    /** The kind of a whole file. Damaged archives are told as far as their beginning can be read. */
+    public static FileKind of(byte[] file) {
+        if (file.length == 0) return EMPTY;
+        if (starts(file, 0x50, 0x4B, 0x03, 0x04) || starts(file, 0x50, 0x4B, 0x05, 0x06)) return archive(file);
+        if (starts(file, 0xD0, 0xCF, 0x11, 0xE0, 0xA1, 0xB1, 0x1A, 0xE1)) return contains(file, "EncryptedPackage") ? ENCRYPTED_OFFICE : BINARY_OFFICE;
+        if (starts(file, '{', '\\', 'r', 't')) return RTF;
+        if (starts(file, 0x89, 'P', 'N', 'G')) return PNG;
+        if (starts(file, 0xFF, 0xD8, 0xFF)) return JPEG;
+        if (starts(file, 'I', 'I', 42, 0) || starts(file, 'M', 'M', 0, 42)) return TIFF;
+        String head = new String(file, 0, Math.min(file.length, 1024), StandardCharsets.ISO_8859_1);
+        if (head.contains("%PDF-")) return PDF;
+        String lower = head.toLowerCase(Locale.ROOT);
+        if (lower.contains("<!doctype html") || lower.contains("<html")) return HTML;
+        return isText(file) ? TEXT : UNKNOWN;
+    }
+
+    private static FileKind archive(byte[] file) {
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file))) {
+            boolean first = true;
+            int entries = 0;
+            for (ZipEntry entry = zip.getNextEntry(); entry != null && entries++ < MOST_ENTRIES; entry = zip.getNextEntry()) {
+                String name = entry.getName();
+                if (first && name.equals("mimetype")) return byMediaType(new String(zip.readNBytes(200), StandardCharsets.US_ASCII).trim());
+                first = false;
+                if (name.equals("[Content_Types].xml")) {
+                    FileKind kind = byContentTypes(new String(zip.readNBytes(1 << 20), StandardCharsets.UTF_8));
+                    if (kind != ARCHIVE) return kind;
+                }
+                if (name.startsWith("word/")) return DOCX;
+                if (name.startsWith("xl/")) return XLSX;
+                if (name.startsWith("ppt/")) return PPTX;
+            }
+        } catch (IOException | IllegalArgumentException e) {
+            throw new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: it is an archive that breaks off. Ask for it again, or open an older copy.", e);
+        }
+        return ARCHIVE;
+    }
+
+    private static FileKind byMediaType(String type) {
+        if (type.startsWith("application/vnd.oasis.opendocument.text")) return ODT;
+        if (type.startsWith("application/vnd.oasis.opendocument.spreadsheet")) return ODS;
+        if (type.startsWith("application/vnd.oasis.opendocument.presentation")) return ODP;
+        return type.equals("application/epub+zip") ? EPUB : ARCHIVE;
+    }
+
+    private static FileKind byContentTypes(String types) {
+        if (types.contains("wordprocessingml.template")) return DOCX_TEMPLATE;
+        if (types.contains("ms-word.document.macroEnabled") || types.contains("ms-word.template.macroEnabled")) return DOCX_MACROS;
+        if (types.contains("wordprocessingml.document.main")) return DOCX;
+        if (types.contains("spreadsheetml")) return XLSX;
+        if (types.contains("presentationml")) return PPTX;
+        return ARCHIVE;
+    }
+
+    private static boolean starts(byte[] file, int... signature) {
+        if (file.length < signature.length) return false;
+        for (int i = 0; i < signature.length; i++) if ((file[i] & 0xFF) != signature[i]) return false;
+        return true;
+    }
+
+    /** Looks for a directory name of an OLE2 container, which is written in UTF-16LE. */
+    private static boolean contains(byte[] file, String name) {
+        byte[] wanted = name.getBytes(StandardCharsets.UTF_16LE);
+        outer:
+        for (int at = 0; at <= file.length - wanted.length; at++) {
+            for (int i = 0; i < wanted.length; i++) if (file[at + i] != wanted[i]) continue outer;
+            return true;
+        }
+        return false;
+    }
+
+    /** Text has no zero bytes (unless it is UTF-16, which says so at its start) and few control characters. */
+    private static boolean isText(byte[] file) {
+        if (starts(file, 0xFF, 0xFE) || starts(file, 0xFE, 0xFF)) return true;
+        int length = Math.min(file.length, 8192);
+        int odd = 0;
+        for (int i = 0; i < length; i++) {
+            int b = file[i] & 0xFF;
+            if (b == 0) return false;
+            if (b < 32 && b != '\n' && b != '\r' && b != '\t' && b != '\f') odd++;
+        }
+        return odd * 50 < length;
+    }
+}

@@ -1,0 +1,56 @@
+package app.decant.format;
+
+import app.decant.document.DecantException;
+import app.decant.document.DecantException.Kind;
+import app.decant.document.Progress;
+import app.decant.format.ooxml.DocxReader;
+import app.decant.format.text.TextReader;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.security.GeneralSecurityException;
+import org.apache.poi.poifs.crypt.Decryptor;
+import org.apache.poi.poifs.crypt.EncryptionInfo;
+import org.apache.poi.poifs.filesystem.POIFSFileSystem;
+
+/** Leads a file to the reader of its kind. */
+public final class TextFormats {
+    private TextFormats() { }
+
+    /**
+     * Takes a document in.
+     *
+     * @param name     what people call the file, for sentences
+     * @param password for protected files, or null
+     * @throws DecantException with a sentence that says why it can't be opened
+     */
+    public static Taken read(byte[] file, String name, String password, Progress progress) {
+        FileKind kind = FileKind.of(file);
+        return switch (kind) {
+            case DOCX, DOCX_MACROS, DOCX_TEMPLATE -> DocxReader.read(file, kind, progress);
+            case TEXT -> TextReader.read(file);
+            case ENCRYPTED_OFFICE -> read(unlocked(file, name, password), name, null, progress);
+            case EMPTY -> throw new DecantException(Kind.UNREADABLE, name + " is an empty file; there is nothing in it to open. Ask for it again, or open an older copy.");
+            case PDF -> throw new DecantException(Kind.UNSUPPORTED, name + " is a PDF. Taking in PDFs comes in a later version; open the .docx it was made from.");
+            case UNKNOWN, ARCHIVE -> throw new DecantException(Kind.UNSUPPORTED, name + " is not a document: its content is a " + kind.words() + ". Look whether the right file was picked.");
+            default -> throw new DecantException(Kind.UNSUPPORTED, name + " is a " + kind.words() + ", which this version can't open yet. Save it as .docx and open that.");
+        };
+    }
+
+    private static byte[] unlocked(byte[] file, String name, String password) {
+        if (password == null) throw new DecantException(Kind.NEEDS_PASSWORD, name + " is protected by a password to open. Give the password and try again.");
+        try (POIFSFileSystem container = new POIFSFileSystem(new ByteArrayInputStream(file))) {
+            Decryptor decryptor = Decryptor.getInstance(new EncryptionInfo(container));
+            if (!decryptor.verifyPassword(password)) throw new DecantException(Kind.NEEDS_PASSWORD, "This is not the password of " + name + ". Look for capital letters and try again.");
+            try (InputStream in = decryptor.getDataStream(container)) {
+                ByteArrayOutputStream plain = new ByteArrayOutputStream();
+                in.transferTo(plain);
+                return plain.toByteArray();
+            }
+        } catch (IOException | GeneralSecurityException | RuntimeException e) {
+            if (e instanceof DecantException told) throw told;
+            throw new DecantException(Kind.UNREADABLE, name + " is protected in a way that can't be undone here. Ask its sender for an unprotected copy.", e);
+        }
+    }
+}

@@ -1,0 +1,218 @@
+package app.decant.format.ooxml;
+
+import app.decant.document.Block;
+import app.decant.document.DecantException;
+import app.decant.document.Document;
+import app.decant.document.Facts;
+import app.decant.document.Finding;
+import app.decant.document.Image;
+import app.decant.document.Inline;
+import app.decant.document.Numbering;
+import app.decant.document.Opaque;
+import app.decant.document.Paragraph;
+import app.decant.document.Progress;
+import app.decant.document.Section;
+import app.decant.document.StyleSheet;
+import app.decant.format.FileKind;
+import app.decant.format.Taken;
+import app.decant.xml.XmlNode;
+import app.decant.xml.XmlReader;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+
+/** Reads a text document of Office Open XML (ISO/IEC 29500-1, 17). Made for one file and thrown away. */
+public final class DocxReader {
+    /** Parts that are given back whole, by the role through which the document points at them. */
+    private static final Set<String> KEPT_ROLES = Set.of("theme", "fontTable", "webSettings", "customXml", "settings", "glossaryDocument");
+
+    private final OfficePackage container;
+    private final Progress progress;
+    private final Set<Finding> findings = new LinkedHashSet<>();
+    private final Map<String, Image> images = new HashMap<>();
+    private final Map<String, Opaque.Part> kept = new LinkedHashMap<>();
+    private final Map<String, List<Block>> frames = new HashMap<>();
+    private final Map<Inline.Note.Kind, Map<String, XmlNode>> notes = new HashMap<>();
+    private final Map<Inline.Note.Kind, StoryReader> noteStories = new HashMap<>();
+    private LookReader looks = new LookReader(Map.of());
+
+    private DocxReader(byte[] file, Progress progress) {
+        this.container = new OfficePackage(file);
+        this.progress = progress;
+    }
+
+    /**
+     * Reads a whole file.
+     *
+     * @throws DecantException where the file is damaged or reading is cancelled
+     */
+    public static Taken read(byte[] file, FileKind kind, Progress progress) { return new DocxReader(file, progress).read(kind); }
+
+    OfficePackage container() { return container; }
+    LookReader looks() { return looks; }
+    void find(Finding finding) { findings.add(finding); }
+    void findOnce(Finding finding) { findings.add(finding); }
+
+    private Taken read(FileKind kind) {
+        String main = container.target("", "officeDocument");
+        if (main == null || container.part(main) == null) {
+            throw new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: it names no document inside. Ask for it again, or open an older copy.");
+        }
+        looks = new LookReader(themeFonts(main));
+        StyleSheet styles = tree(main, "styles") == null ? StyleSheet.EMPTY : StylesPart.read(tree(main, "styles"), looks);
+        Numbering numbering = tree(main, "numbering") == null ? Numbering.NONE : NumberingPart.read(tree(main, "numbering"), looks);
+        readNotes(main, "footnotes", "w:footnote", Inline.Note.Kind.FOOTNOTE);
+        readNotes(main, "endnotes", "w:endnote", Inline.Note.Kind.ENDNOTE);
+        XmlNode settings = tree(main, "settings");
+        boolean evenAndOdd = settings != null && Boolean.TRUE.equals(Units.flag(settings, "w:evenAndOddHeaders"));
+        Double tab = settings == null ? null : Units.twips(settings.child("w:defaultTabStop"), "w:val");
+        List<Section> sections = body(main);
+        keep(main);
+        if (kind == FileKind.DOCX_MACROS || container.target(main, "vbaProject") != null) find(Finding.lost("The macros in the file were left out; they never run here.", ""));
+        Document document = new Document(facts(main), styles, numbering, sections, evenAndOdd, tab == null ? Document.TAB_WIDTH : tab, new ArrayList<>(kept.values()));
+        return new Taken(document, kind, new ArrayList<>(findings));
+    }
+
+    private XmlNode tree(String main, String role) {
+        String name = container.target(main, role);
+        byte[] part = name == null ? null : container.part(name);
+        return part == null ? null : XmlReader.tree(part, name);
+    }
+
+    private List<Section> body(String main) {
+        StoryReader story = new StoryReader(this, main);
+        List<Section> sections = new ArrayList<>();
+        List<Block> blocks = new ArrayList<>();
+        int[] count = new int[1];
+        Set<String> wanted = Set.of("w:p", "w:tbl", "w:sdt", "w:sectPr", "w:customXml", "w:ins", "w:altChunk", "mc:AlternateContent");
+        XmlReader.stream(container.part(main), main, wanted::contains, node -> {
+            if (++count[0] % 200 == 0) progress.step(count[0], 0, "Reading");
+            story.block(node, blocks, section -> {
+                if (blocks.isEmpty()) blocks.add(Paragraph.of(""));
+                sections.add(story.section(section).withBlocks(blocks));
+                blocks.clear();
+            });
+        });
+        story.endContents(blocks);
+        if (!blocks.isEmpty() || sections.isEmpty()) {
+            if (blocks.isEmpty()) blocks.add(Paragraph.of(""));
+            sections.add(story.section(null).withBlocks(blocks));
+        }
+        return sections;
+    }
+
+    private void readNotes(String main, String role, String element, Inline.Note.Kind kind) {
+        String name = container.target(main, role);
+        if (name == null || container.part(name) == null) return;
+        Map<String, XmlNode> byId = new HashMap<>();
+        for (XmlNode node : XmlReader.tree(container.part(name), name).children(element)) {
+            String type = node.get("w:type", "normal");
+            if (type.equals("normal")) byId.put(node.get("w:id", ""), node);
+        }
+        notes.put(kind, byId);
+        noteStories.put(kind, new StoryReader(this, name));
+    }
+
+    /** The blocks of a note, or null where the file has none of this number. */
+    List<Block> note(Inline.Note.Kind kind, String id) {
+        XmlNode node = notes.getOrDefault(kind, Map.of()).get(id);
+        return node == null ? null : noteStories.get(kind).inner(node);
+    }
+
+    /** The blocks of a header or footer part. */
+    List<Block> frame(String name) {
+        byte[] part = container.part(name);
+        if (part == null) return null;
+        return frames.computeIfAbsent(name, key -> new StoryReader(this, name).inner(XmlReader.tree(part, name)));
+    }
+
+    Image image(String name) {
+        byte[] bytes = container.part(name);
+        if (bytes == null) return null;
+        return images.computeIfAbsent(name, key -> new Image(container.type(name), bytes));
+    }
+
+    private Map<String, String> themeFonts(String main) {
+        XmlNode theme = tree(main, "theme");
+        XmlNode scheme = theme == null ? null : theme.at("a:themeElements", "a:fontScheme");
+        Map<String, String> fonts = new HashMap<>();
+        if (scheme == null) return fonts;
+        for (String[] slot : new String[][] {{"a:majorFont", "major"}, {"a:minorFont", "minor"}}) {
+            XmlNode font = scheme.child(slot[0]);
+            if (font == null) continue;
+            put(fonts, slot[1] + "HAnsi", font.child("a:latin"));
+            put(fonts, slot[1] + "Ascii", font.child("a:latin"));
+            put(fonts, slot[1] + "EastAsia", font.child("a:ea"));
+            put(fonts, slot[1] + "Bidi", font.child("a:cs"));
+        }
+        return fonts;
+    }
+
+    private static void put(Map<String, String> fonts, String slot, XmlNode node) { if (node != null && !node.get("typeface", "").isEmpty()) fonts.put(slot, node.get("typeface")); }
+
+    private void keep(String main) {
+        for (OfficePackage.Relation relation : container.relations(main).values()) {
+            String role = relation.role().substring(relation.role().lastIndexOf('/') + 1);
+            if (role.equals("comments")) findOnce(Finding.lost("Comments are not carried over.", ""));
+            if (relation.outside() || !KEPT_ROLES.contains(role) || container.part(relation.target()) == null) continue;
+            keepPart(relation.target(), relation.role());
+            keepWhatItPointsAt(relation.target());
+        }
+        for (OfficePackage.Relation relation : container.relations("").values()) {
+            if (relation.is("custom-properties") && container.part(relation.target()) != null) keepPart(relation.target(), "package:" + relation.role());
+        }
+    }
+
+    /** Keeps the parts that a kept part points at, by their own names, with the relations themselves. */
+    void keepWhatItPointsAt(String name) {
+        int slash = name.lastIndexOf('/');
+        String relations = name.substring(0, slash + 1) + "_rels/" + name.substring(slash + 1) + ".rels";
+        if (container.part(relations) == null || kept.containsKey(relations)) return;
+        kept.put(relations, new Opaque.Part(relations, "application/vnd.openxmlformats-package.relationships+xml", null, container.part(relations)));
+        for (OfficePackage.Relation relation : container.relations(name).values()) {
+            if (relation.outside() || container.part(relation.target()) == null || kept.containsKey(relation.target())) continue;
+            keepPart(relation.target(), null);
+            keepWhatItPointsAt(relation.target());
+        }
+    }
+
+    private void keepPart(String name, String role) { kept.putIfAbsent(name, new Opaque.Part(name, container.type(name), role, container.part(name))); }
+
+    private Facts facts(String main) {
+        String core = container.target("", "core-properties");
+        String extended = container.target("", "extended-properties");
+        Map<String, String> others = new TreeMap<>();
+        if (extended != null && container.part(extended) != null) {
+            for (XmlNode node : XmlReader.tree(container.part(extended), extended).children()) {
+                String name = node.name().replace("ep:", "");
+                if (Set.of("Application", "Company", "Manager", "Pages", "Template").contains(name) && !node.text().isBlank()) others.put(name, node.text());
+            }
+        }
+        if (core == null || container.part(core) == null) return new Facts(null, null, null, null, null, null, null, others);
+        XmlNode root = XmlReader.tree(container.part(core), core);
+        return new Facts(text(root, "dc:title"), text(root, "dc:subject"), text(root, "dc:creator"), text(root, "cp:keywords"), text(root, "dc:language"),
+                time(text(root, "dcterms:created")), time(text(root, "dcterms:modified")), others);
+    }
+
+    private static String text(XmlNode root, String name) {
+        XmlNode node = root.child(name);
+        return node == null || node.text().isBlank() ? null : node.text().trim();
+    }
+
+    private static Instant time(String text) {
+        if (text == null) return null;
+        try {
+            return java.time.OffsetDateTime.parse(text.endsWith("Z") || text.matches(".*[+-]\\d\\d:\\d\\d") ? text : text + "Z").toInstant();
+        } catch (DateTimeException e) {
+            org.slf4j.LoggerFactory.getLogger(DocxReader.class).debug("No readable date: {}", text, e);
+            return null;
+        }
+    }
+}

@@ -1,0 +1,284 @@
+package app.decant.format.ooxml;
+
+import app.decant.document.Block;
+import app.decant.document.Document;
+import app.decant.document.Facts;
+import app.decant.document.Image;
+import app.decant.document.Inline;
+import app.decant.document.Opaque;
+import app.decant.document.Paragraph;
+import app.decant.document.Section;
+import app.decant.document.Section.Columns;
+import app.decant.document.Section.FramePlace;
+import app.decant.document.Section.PageGeometry;
+import app.decant.xml.XmlNode;
+import app.decant.xml.XmlReader;
+import app.decant.xml.XmlWriter;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+
+/** Writes a document as .docx (ISO/IEC 29500-1, transitional). The same document gives the same bytes. */
+public final class DocxWriter {
+    static final Object[] NAMESPACES = {"xmlns:w", "http://schemas.openxmlformats.org/wordprocessingml/2006/main", "xmlns:r", "http://schemas.openxmlformats.org/officeDocument/2006/relationships",
+        "xmlns:wp", "http://schemas.openxmlformats.org/drawingml/2006/wordprocessingDrawing", "xmlns:a", "http://schemas.openxmlformats.org/drawingml/2006/main",
+        "xmlns:pic", "http://schemas.openxmlformats.org/drawingml/2006/picture", "xmlns:mc", "http://schemas.openxmlformats.org/markup-compatibility/2006",
+        "xmlns:wps", "http://schemas.microsoft.com/office/word/2010/wordprocessingShape"};
+    private static final String TYPES = "application/vnd.openxmlformats-officedocument.wordprocessingml.";
+
+    private final Document document;
+    private final Map<String, byte[]> parts = new TreeMap<>();
+    private final Map<String, String> types = new TreeMap<>();
+    private final Map<Image, String> media = new IdentityHashMap<>();
+    private final List<Inline.Note> footnotes = new ArrayList<>();
+    private final List<Inline.Note> endnotes = new ArrayList<>();
+    private boolean insideEndnotes;
+    private int ids = 100;
+
+    private DocxWriter(Document document) { this.document = document; }
+
+    /** @param when recorded as the time of the last change */
+    public static byte[] write(Document document, Instant when) { return new DocxWriter(document).write(when); }
+
+    int nextId() { return ids++; }
+    boolean insideEndnotes() { return insideEndnotes; }
+
+    int addNote(Inline.Note note) {
+        List<Inline.Note> list = note.kind() == Inline.Note.Kind.FOOTNOTE ? footnotes : endnotes;
+        list.add(note);
+        return list.size();
+    }
+
+    void keep(Opaque.Part part) { put(part.name(), part.type(), part.bytes()); }
+
+    /** Where an image lies, from the folder of the document. */
+    String mediaTarget(Image image) {
+        return media.computeIfAbsent(image, key -> {
+            String ending = switch (image.type()) {
+                case "image/jpeg" -> "jpeg";
+                case "image/gif" -> "gif";
+                case "image/tiff" -> "tiff";
+                case "image/x-emf" -> "emf";
+                case "image/x-wmf" -> "wmf";
+                default -> image.type().startsWith("image/") ? image.type().substring(6).replaceAll("[^a-z0-9]", "") : "bin";
+            };
+            String name = "decant" + (media.size() + 1) + "." + ending;
+            put("word/media/" + name, image.type(), image.bytes());
+            return "media/" + name;
+        });
+    }
+
+    private void put(String name, String type, byte[] bytes) {
+        parts.put(name, bytes);
+        types.put(name, type);
+    }
+
+    private byte[] write(Instant when) {
+        PartRelations main = new PartRelations();
+        for (Opaque.Part part : document.kept()) {
+            boolean settings = part.role() != null && part.role().endsWith("/settings");
+            if (part.name().endsWith("settings.xml.rels") || part.role() != null && part.role().startsWith("package:")) continue;
+            if (settings) continue;
+            keep(part);
+            if (part.role() != null) main.inside(part.role(), "/" + part.name());
+        }
+        XmlWriter xml = new XmlWriter();
+        xml.open("w:document", NAMESPACES).open("w:body");
+        StoryWriter story = new StoryWriter(this, xml, main);
+        for (int i = 0; i < document.sections().size(); i++) section(story, i);
+        xml.close().close();
+        part(main, "styles", "word/styles.xml", TYPES + "styles+xml", StylesPart.write(document.styles()));
+        part(main, "numbering", "word/numbering.xml", TYPES + "numbering+xml", NumberingPart.write(document.numbering()));
+        part(main, "settings", "word/settings.xml", TYPES + "settings+xml", settings());
+        insideEndnotes = false;
+        notes(main, "footnotes", "w:footnote", footnotes);
+        insideEndnotes = true;
+        notes(main, "endnotes", "w:endnote", endnotes);
+        put("word/document.xml", TYPES + "document.main+xml", xml.bytes());
+        put("word/_rels/document.xml.rels", null, main.bytes());
+        packageParts(when);
+        return zipped();
+    }
+
+
+    private void part(PartRelations relations, String role, String name, String type, byte[] bytes) {
+        put(name, type, bytes);
+        relations.inside(role, name.substring("word/".length()));
+    }
+
+    private void section(StoryWriter story, int index) {
+        Section section = document.sections().get(index);
+        boolean last = index == document.sections().size() - 1;
+        List<Block> blocks = section.blocks();
+        Runnable end = () -> sectionProperties(story, section);
+        for (int i = 0; i < blocks.size(); i++) {
+            boolean carries = !last && i == blocks.size() - 1 && blocks.get(i) instanceof Paragraph;
+            story.block(blocks.get(i), carries ? end : null);
+        }
+        boolean paragraphLast = !blocks.isEmpty() && blocks.get(blocks.size() - 1) instanceof Paragraph;
+        if (!last && !paragraphLast) {
+            story.xml.open("w:p").open("w:pPr");
+            end.run();
+            story.xml.close().close();
+        }
+        if (last) end.run();
+    }
+
+    private void sectionProperties(StoryWriter story, Section section) {
+        XmlWriter xml = story.xml;
+        xml.open("w:sectPr");
+        section.frames().forEach((place, blocks) -> {
+            String kind = place.isHeader() ? "header" : "footer";
+            String name = kind + nextId() + ".xml";
+            XmlWriter own = new XmlWriter();
+            PartRelations relations = new PartRelations();
+            own.open(place.isHeader() ? "w:hdr" : "w:ftr", NAMESPACES);
+            new StoryWriter(this, own, relations).blocks(blocks);
+            own.close();
+            put("word/" + name, TYPES + kind + "+xml", own.bytes());
+            if (!relations.isEmpty()) put("word/_rels/" + name + ".rels", null, relations.bytes());
+            String type = place == FramePlace.FIRST_HEADER || place == FramePlace.FIRST_FOOTER ? "first" : place == FramePlace.EVEN_HEADER || place == FramePlace.EVEN_FOOTER ? "even" : "default";
+            xml.leaf("w:" + kind + "Reference", "w:type", type, "r:id", story.relations.inside(kind, name));
+        });
+        String start = switch (section.start()) {
+            case CONTINUOUS -> "continuous";
+            case NEXT_COLUMN -> "nextColumn";
+            case NEXT_PAGE -> "nextPage";
+            case EVEN_PAGE -> "evenPage";
+            case ODD_PAGE -> "oddPage";
+        };
+        xml.leaf("w:type", "w:val", start);
+        PageGeometry page = section.page();
+        xml.leaf("w:pgSz", "w:w", Units.toTwips(page.width()), "w:h", Units.toTwips(page.height()), "w:orient", page.isLandscape() ? "landscape" : null);
+        xml.leaf("w:pgMar", "w:top", Units.toTwips(page.top()), "w:right", Units.toTwips(page.right()), "w:bottom", Units.toTwips(page.bottom()), "w:left", Units.toTwips(page.left()), "w:header",
+                Units.toTwips(page.header()), "w:footer", Units.toTwips(page.footer()), "w:gutter", Units.toTwips(page.gutter()));
+        if (section.numbering().start() != null || section.numbering().format() != app.decant.document.NumberFormat.DECIMAL) {
+            xml.leaf("w:pgNumType", "w:fmt", NumberingPart.format(section.numbering().format()), "w:start", section.numbering().start());
+        }
+        Columns columns = section.columns();
+        if (columns.count() > 1) {
+            boolean own = !columns.widths().isEmpty();
+            xml.open("w:cols", "w:num", columns.count(), "w:space", Units.toTwips(columns.gap()), "w:sep", columns.line() ? "1" : null, "w:equalWidth", own ? "0" : null);
+            for (int i = 0; own && i < columns.count(); i++) {
+                xml.leaf("w:col", "w:w", Units.toTwips(columns.widths().get(2 * i)), "w:space", 2 * i + 1 < columns.widths().size() ? Units.toTwips(columns.widths().get(2 * i + 1)) : null);
+            }
+            xml.close();
+        }
+        if (section.firstPageDiffers()) xml.leaf("w:titlePg");
+        xml.close();
+    }
+
+    private void notes(PartRelations main, String role, String element, List<Inline.Note> notes) {
+        if (notes.isEmpty()) return;
+        XmlWriter xml = new XmlWriter();
+        PartRelations relations = new PartRelations();
+        xml.open("w:" + role, NAMESPACES);
+        for (String[] special : new String[][] {{"-1", "separator"}, {"0", "continuationSeparator"}}) {
+            xml.open(element, "w:type", special[1], "w:id", special[0]).open("w:p").open("w:r").leaf("w:" + special[1]).close().close().close();
+        }
+        StoryWriter story = new StoryWriter(this, xml, relations);
+        for (int i = 0; i < notes.size(); i++) {
+            xml.open(element, "w:id", i + 1);
+            story.blocks(notes.get(i).blocks());
+            xml.close();
+        }
+        xml.close();
+        part(main, role, "word/" + role + ".xml", TYPES + role + "+xml", xml.bytes());
+        if (!relations.isEmpty()) put("word/_rels/" + role + ".xml.rels", null, relations.bytes());
+    }
+
+    /** The settings that came with the file, less what points out of it; else our own. */
+    private byte[] settings() {
+        for (Opaque.Part part : document.kept()) {
+            if (part.role() == null || !part.role().endsWith("/settings")) continue;
+            XmlNode root = XmlReader.tree(part.bytes(), part.name());
+            StringBuilder markup = new StringBuilder("<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>\n<w:settings xmlns:w=\"" + NAMESPACES[1] + "\">");
+            for (XmlNode child : root.children()) {
+                boolean[] points = new boolean[1];
+                child.attributesIn(NAMESPACES[3].toString(), id -> points[0] = true);
+                boolean ours = child.name().startsWith("w:") && !points[0] && !child.is("w:footnotePr") && !child.is("w:endnotePr") && !child.is("w:rsids");
+                if (ours) markup.append(child.markup());
+            }
+            return markup.append("</w:settings>").toString().getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        }
+        XmlWriter xml = new XmlWriter();
+        xml.open("w:settings", "xmlns:w", NAMESPACES[1]);
+        xml.leaf("w:defaultTabStop", "w:val", Units.toTwips(document.tabWidth()));
+        if (document.evenAndOddFrames()) xml.leaf("w:evenAndOddHeaders");
+        xml.open("w:compat").leaf("w:compatSetting", "w:name", "compatibilityMode", "w:uri", "http://schemas.microsoft.com/office/word", "w:val", "15").close();
+        xml.close();
+        return xml.bytes();
+    }
+
+    private void packageParts(Instant when) {
+        PartRelations root = new PartRelations();
+        root.inside("officeDocument", "word/document.xml");
+        root.inside("http://schemas.openxmlformats.org/package/2006/relationships/metadata/core-properties", "docProps/core.xml");
+        root.inside("extended-properties", "docProps/app.xml");
+        for (Opaque.Part part : document.kept()) {
+            if (part.role() == null || !part.role().startsWith("package:")) continue;
+            keep(part);
+            root.inside(part.role().substring("package:".length()), part.name());
+        }
+        Facts facts = document.facts();
+        XmlWriter core = new XmlWriter();
+        core.open("cp:coreProperties", "xmlns:cp", "http://schemas.openxmlformats.org/package/2006/metadata/core-properties", "xmlns:dc", "http://purl.org/dc/elements/1.1/", "xmlns:dcterms",
+                "http://purl.org/dc/terms/", "xmlns:xsi", "http://www.w3.org/2001/XMLSchema-instance");
+        fact(core, "dc:title", facts.title());
+        fact(core, "dc:subject", facts.subject());
+        fact(core, "dc:creator", facts.author());
+        fact(core, "cp:keywords", facts.keywords());
+        fact(core, "dc:language", facts.language());
+        if (facts.created() != null) core.open("dcterms:created", "xsi:type", "dcterms:W3CDTF").text(facts.created().truncatedTo(ChronoUnit.SECONDS).toString()).close();
+        core.open("dcterms:modified", "xsi:type", "dcterms:W3CDTF").text(when.truncatedTo(ChronoUnit.SECONDS).toString()).close();
+        core.close();
+        put("docProps/core.xml", "application/vnd.openxmlformats-package.core-properties+xml", core.bytes());
+        XmlWriter app = new XmlWriter();
+        app.open("Properties", "xmlns", "http://schemas.openxmlformats.org/officeDocument/2006/extended-properties");
+        app.open("Application").text("Decant").close();
+        facts.others().forEach((name, value) -> {
+            if (name.equals("Company") || name.equals("Manager")) app.open(name).text(value).close();
+        });
+        app.close();
+        put("docProps/app.xml", "application/vnd.openxmlformats-officedocument.extended-properties+xml", app.bytes());
+        put("_rels/.rels", null, root.bytes());
+    }
+
+    private static void fact(XmlWriter xml, String name, String value) { if (value != null) xml.open(name).text(value).close(); }
+
+    private byte[] zipped() {
+        XmlWriter xml = new XmlWriter();
+        xml.open("Types", "xmlns", "http://schemas.openxmlformats.org/package/2006/content-types");
+        xml.leaf("Default", "Extension", "rels", "ContentType", "application/vnd.openxmlformats-package.relationships+xml");
+        xml.leaf("Default", "Extension", "xml", "ContentType", "application/xml");
+        types.forEach((name, type) -> {
+            if (type != null && !name.endsWith(".rels")) xml.leaf("Override", "PartName", "/" + name, "ContentType", type);
+        });
+        xml.close();
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+            entry(zip, "[Content_Types].xml", xml.bytes());
+            for (Map.Entry<String, byte[]> part : parts.entrySet()) entry(zip, part.getKey(), part.getValue());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return bytes.toByteArray();
+    }
+
+    private static void entry(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
+        ZipEntry entry = new ZipEntry(name);
+        entry.setTimeLocal(java.time.LocalDateTime.of(1980, 1, 1, 0, 0));
+        zip.putNextEntry(entry);
+        zip.write(bytes);
+        zip.closeEntry();
+    }
+}

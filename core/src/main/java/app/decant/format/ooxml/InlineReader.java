@@ -1,0 +1,323 @@
+package app.decant.format.ooxml;
+
+import app.decant.document.Finding;
+import app.decant.document.Inline;
+import app.decant.document.Inline.Field;
+import app.decant.document.Link;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.TextProperty;
+import app.decant.font.SymbolEncoding;
+import app.decant.xml.XmlNode;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.Iterator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Reads what stands in paragraphs: runs, fields, links, marks. A field's state outlives its paragraph. */
+final class InlineReader {
+    private static final Pattern LEVELS = Pattern.compile("\\\\o\\s+\"?(\\d)\\s*-\\s*(\\d)");
+    private final StoryReader story;
+    private final DrawingReader drawings;
+    private final Deque<Open> fields = new ArrayDeque<>();
+    private final Map<String, String> bookmarks = new HashMap<>();
+    private List<Inline> out;
+    private int[] contentsLevels;
+
+    /** A complex field that is being read (17.16.18). */
+    private static final class Open {
+        final StringBuilder instruction = new StringBuilder();
+        final List<Inline> result = new ArrayList<>();
+        boolean inResult;
+        boolean passThrough;
+        Link link;
+        Look look = Look.PLAIN;
+
+        String name() {
+            String[] words = instruction.toString().trim().split("\\s+", 2);
+            return words[0].toUpperCase(Locale.ROOT);
+        }
+    }
+
+    InlineReader(StoryReader story) {
+        this.story = story;
+        this.drawings = new DrawingReader(story.reader, story);
+    }
+
+    boolean insideContents() { return fields.stream().anyMatch(field -> field.passThrough && field.name().equals("TOC")); }
+
+    /** The levels of the contents list that began in the paragraph last read, or null. */
+    int[] contentsLevels() { return contentsLevels; }
+
+    List<Inline> read(XmlNode paragraph) {
+        out = new ArrayList<>();
+        contentsLevels = null;
+        for (XmlNode node : paragraph.children()) content(node, null);
+        for (Open open : fields) {
+            if (open.passThrough || open.result.isEmpty()) continue;
+            // The field goes on in the next paragraph: its result is kept as plain text here.
+            out.addAll(open.result);
+            open.result.clear();
+            open.passThrough = true;
+        }
+        return new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of()).withInlines(out).inlines();
+    }
+
+    private void content(XmlNode node, Link link) {
+        switch (node.name()) {
+            case "w:r" -> run(node, link);
+            case "w:hyperlink" -> {
+                Link target = link(node);
+                for (XmlNode child : node.children()) content(child, target == null ? link : target);
+            }
+            case "w:fldSimple" -> simpleField(node, link);
+            case "w:ins", "w:moveTo", "w:smartTag", "w:customXml", "w:dir", "w:bdo" -> {
+                if (node.is("w:ins") || node.is("w:moveTo")) story.reader.findOnce(Finding.changed("Tracked changes were taken in as accepted.", ""));
+                for (XmlNode child : node.children()) content(child, link);
+            }
+            case "w:del", "w:moveFrom" -> story.reader.findOnce(Finding.changed("Tracked changes were taken in as accepted.", ""));
+            case "w:sdt" -> {
+                XmlNode content = node.child("w:sdtContent");
+                if (content != null) for (XmlNode child : content.children()) content(child, link);
+            }
+            case "w:bookmarkStart" -> {
+                String name = node.get("w:name");
+                if (name == null || name.equals("_GoBack")) return;
+                bookmarks.put(node.get("w:id", ""), name);
+                add(new Inline.BookmarkPoint(name, true));
+            }
+            case "w:bookmarkEnd" -> {
+                String name = bookmarks.remove(node.get("w:id", ""));
+                if (name != null) add(new Inline.BookmarkPoint(name, false));
+            }
+            case "w:commentRangeStart" -> story.reader.findOnce(Finding.lost("Comments are not carried over.", ""));
+            case "m:oMath", "m:oMathPara" -> add(drawings.opaque(node, "an equation (“" + shortened(node.text()) + "”)", null, Look.PLAIN));
+            case "mc:AlternateContent" -> alternate(node, Look.PLAIN, link);
+            default -> { }
+        }
+    }
+
+    private static String shortened(String text) { return text.length() > 30 ? text.substring(0, 30) + "…" : text; }
+
+    private void add(Inline inline) {
+        Open open = fields.peek();
+        if (open == null || open.passThrough && open.inResult) out.add(inline);
+        else if (open.inResult) open.result.add(inline);
+        else if (inline instanceof Inline.BookmarkPoint) out.add(inline);
+    }
+
+    private void run(XmlNode run, Link link) {
+        Look look = story.reader.looks().text(run.child("w:rPr"));
+        Link within = link;
+        for (Open open : fields) if (within == null && open.link != null) within = open.link;
+        if (within != null) look = look.with(TextProperty.LINK, within);
+        for (XmlNode node : run.children()) piece(node, look, link);
+    }
+
+    private void piece(XmlNode node, Look look, Link link) {
+        switch (node.name()) {
+            case "w:t" -> add(new Inline.Text(symbols(look, printable(node.text())), look));
+            case "w:tab", "w:ptab" -> add(new Inline.Text(String.valueOf(Inline.TAB), look));
+            case "w:br" -> {
+                String type = node.get("w:type", "textWrapping");
+                char c = type.equals("page") ? Inline.PAGE_BREAK : type.equals("column") ? Inline.COLUMN_BREAK : Inline.LINE_BREAK;
+                add(new Inline.Text(String.valueOf(c), look));
+            }
+            case "w:cr" -> add(new Inline.Text(String.valueOf(Inline.LINE_BREAK), look));
+            case "w:noBreakHyphen" -> add(new Inline.Text("\u2011", look));
+            case "w:softHyphen" -> add(new Inline.Text("\u00AD", look));
+            case "w:sym" -> symbol(node, look);
+            case "w:footnoteReference" -> note(node, Inline.Note.Kind.FOOTNOTE, look);
+            case "w:endnoteReference" -> note(node, Inline.Note.Kind.ENDNOTE, look);
+            case "w:footnoteRef", "w:endnoteRef" -> add(new Field(Field.Kind.NOTE_MARK, "", "", look));
+            case "w:drawing" -> addIfAny(drawings.drawing(node, look));
+            case "w:pict", "w:object" -> addIfAny(drawings.vector(node, look));
+            case "mc:AlternateContent" -> alternate(node, look, link);
+            case "w:fldChar" -> fieldMark(node, look);
+            case "w:instrText" -> {
+                Open open = fields.peek();
+                if (open != null && !open.inResult) {
+                    open.instruction.append(node.text());
+                    open.look = look;
+                }
+            }
+            case "w:commentReference" -> story.reader.findOnce(Finding.lost("Comments are not carried over.", ""));
+            default -> { }
+        }
+    }
+
+    private void addIfAny(Inline inline) { if (inline != null) add(inline); }
+
+    /** Line ends inside text are white space (17.3.3.31); other controls mean nothing. */
+    private static String printable(String text) {
+        StringBuilder result = null;
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c >= ' ' && c != Inline.OBJECT) {
+                if (result != null) result.append(c);
+                continue;
+            }
+            if (result == null) result = new StringBuilder(text.substring(0, i));
+            if (c == '\n' || c == '\r' || c == '\t') result.append(' ');
+        }
+        return result == null ? text : result.toString();
+    }
+
+    private static String symbols(Look look, String text) {
+        String family = look.get(TextProperty.FAMILY);
+        return SymbolEncoding.isPictorial(family) ? SymbolEncoding.unicode(family, text) : text;
+    }
+
+    private void symbol(XmlNode node, Look look) {
+        String family = node.get("w:font");
+        try {
+            int code = Integer.parseInt(node.get("w:char", "F0B7"), 16);
+            if (code < 0x100) code += 0xF000;
+            boolean pictorial = SymbolEncoding.isPictorial(family);
+            String text = SymbolEncoding.unicode(pictorial ? family : "Wingdings", new String(Character.toChars(code)));
+            add(new Inline.Text(text, pictorial ? look.without(TextProperty.FAMILY) : look.with(TextProperty.FAMILY, family)));
+        } catch (NumberFormatException e) {
+            story.reader.find(Finding.lost("A symbol has no readable number and was left out.", ""));
+        }
+    }
+
+    private void note(XmlNode node, Inline.Note.Kind kind, Look look) {
+        String id = node.get("w:id", "");
+        List<app.decant.document.Block> blocks = story.reader.note(kind, id);
+        if (blocks == null) {
+            story.reader.find(Finding.lost("A note is missing from the file; its mark was left out.", ""));
+            return;
+        }
+        boolean custom = "1".equals(node.get("w:customMarkFollows")) || "true".equals(node.get("w:customMarkFollows"));
+        add(new Inline.Note(kind, blocks, custom ? "" : null, look));
+    }
+
+    /** Newer markup with older beside it: the newer where it is understood. */
+    private void alternate(XmlNode node, Look look, Link link) {
+        XmlNode choice = node.child("mc:Choice");
+        boolean understood = choice != null && (choice.get("Requires", "").equals("wps") || choice.get("Requires", "").equals("w14"));
+        XmlNode taken = understood || node.child("mc:Fallback") == null ? choice : node.child("mc:Fallback");
+        if (taken == null) return;
+        for (XmlNode child : taken.children()) {
+            if (child.is("w:r")) run(child, link);
+            else piece(child, look, link);
+        }
+    }
+
+    private Link link(XmlNode node) {
+        String anchor = node.get("w:anchor");
+        OfficePackage.Relation relation = story.relation(node.get("r:id"));
+        if (relation != null) return new Link.Address(anchor == null ? relation.target() : relation.target() + "#" + anchor);
+        return anchor == null ? null : new Link.Inside(anchor);
+    }
+
+    private void fieldMark(XmlNode node, Look look) {
+        switch (node.get("w:fldCharType", "")) {
+            case "begin" -> {
+                Open open = new Open();
+                open.look = look;
+                fields.push(open);
+            }
+            case "separate" -> {
+                if (fields.isEmpty()) return;
+                Open open = fields.peek();
+                open.inResult = true;
+                String name = open.name();
+                if (name.equals("HYPERLINK")) {
+                    open.link = linkOf(open.instruction.toString());
+                    open.passThrough = true;
+                } else if (name.equals("TOC")) {
+                    open.passThrough = true;
+                    contentsLevels = levels(open.instruction.toString());
+                }
+            }
+            case "end" -> {
+                if (!fields.isEmpty()) endField(fields.pop());
+            }
+            default -> { }
+        }
+    }
+
+    private void endField(Open open) {
+        if (open.passThrough) return;
+        Field.Kind kind = kind(open.name());
+        StringBuilder text = new StringBuilder();
+        Look look = null;
+        boolean oneLook = true;
+        boolean onlyText = true;
+        for (Inline inline : open.result) {
+            if (!(inline instanceof Inline.Text run)) {
+                onlyText &= inline.length() == 0;
+                continue;
+            }
+            text.append(run.text());
+            if (look == null) look = run.look();
+            else oneLook &= look.equals(run.look());
+        }
+        if (kind == Field.Kind.OTHER && (!oneLook || !onlyText || open.name().isEmpty())) {
+            open.result.forEach(this::add);
+            return;
+        }
+        if (kind == Field.Kind.OTHER && text.isEmpty()) return;
+        add(new Field(kind, open.instruction.toString().trim(), text.toString(), look == null ? open.look : look));
+    }
+
+    private void simpleField(XmlNode node, Link link) {
+        Open open = new Open();
+        open.instruction.append(node.get("w:instr", ""));
+        open.inResult = true;
+        if (open.name().equals("HYPERLINK")) {
+            open.link = linkOf(open.instruction.toString());
+            open.passThrough = true;
+        }
+        fields.push(open);
+        for (XmlNode child : node.children()) content(child, link);
+        fields.pop();
+        endField(open);
+    }
+
+    static Field.Kind kind(String name) {
+        return switch (name) {
+            case "PAGE" -> Field.Kind.PAGE;
+            case "NUMPAGES" -> Field.Kind.PAGES;
+            case "SECTIONPAGES" -> Field.Kind.SECTION_PAGES;
+            case "DATE", "CREATEDATE", "SAVEDATE", "PRINTDATE" -> Field.Kind.DATE;
+            case "TIME" -> Field.Kind.TIME;
+            case "TITLE" -> Field.Kind.TITLE;
+            case "AUTHOR" -> Field.Kind.AUTHOR;
+            case "FILENAME" -> Field.Kind.FILE_NAME;
+            case "REF" -> Field.Kind.REFERENCE;
+            case "PAGEREF" -> Field.Kind.PAGE_REFERENCE;
+            default -> Field.Kind.OTHER;
+        };
+    }
+
+    private static Link linkOf(String instruction) {
+        List<String> words = new ArrayList<>();
+        Matcher matcher = Pattern.compile("\"([^\"]*)\"|(\\S+)").matcher(instruction);
+        while (matcher.find()) words.add(matcher.group(1) != null ? matcher.group(1) : matcher.group(2));
+        Iterator<String> rest = words.iterator();
+        if (rest.hasNext()) rest.next();
+        String address = null;
+        String inside = null;
+        while (rest.hasNext()) {
+            String word = rest.next();
+            if (word.equals("\\l") && rest.hasNext()) inside = rest.next();
+            else if (word.startsWith("\\")) continue;
+            else if (address == null) address = word;
+        }
+        if (address != null && !address.isBlank()) return new Link.Address(inside == null ? address : address + "#" + inside);
+        return inside == null ? null : new Link.Inside(inside);
+    }
+
+    private static int[] levels(String instruction) {
+        Matcher matcher = LEVELS.matcher(instruction);
+        return matcher.find() ? new int[] {Integer.parseInt(matcher.group(1)), Integer.parseInt(matcher.group(2))} : new int[] {1, 3};
+    }
+}

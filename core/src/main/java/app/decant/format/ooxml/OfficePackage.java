@@ -1,0 +1,103 @@
+package app.decant.format.ooxml;
+
+import app.decant.document.DecantException;
+import app.decant.xml.XmlNode;
+import app.decant.xml.XmlReader;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+
+/** The parts of an Open Packaging container (ISO/IEC 29500-2) and how they point at each other. */
+final class OfficePackage {
+    private static final int MOST_PARTS = 20_000;
+    private static final long MOST_BYTES = 1L << 30;
+    /** No real part shrinks more than this. */
+    private static final int MOST_RATIO = 2000;
+
+    private final Map<String, byte[]> parts = new LinkedHashMap<>();
+    private final Map<String, String> types = new LinkedHashMap<>();
+    private final Map<String, String> typesByEnding = new LinkedHashMap<>();
+
+    /** How one part points at another: {@code target} is a part's name, or an address where {@code outside}. */
+    record Relation(String id, String role, String target, boolean outside) {
+        boolean is(String name) { return role.endsWith("/" + name); }
+    }
+
+    OfficePackage(byte[] file) {
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file))) {
+            long total = 0;
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                if (entry.isDirectory()) continue;
+                byte[] bytes = zip.readNBytes((int) Math.min(Integer.MAX_VALUE - 16, MOST_BYTES - total + 1));
+                total += bytes.length;
+                if (total > MOST_BYTES || parts.size() > MOST_PARTS || bytes.length > 10_000_000 && total / MOST_RATIO > file.length) {
+                    throw new DecantException(DecantException.Kind.UNREADABLE, "The file unpacks to far more than any real document; it is not opened.");
+                }
+                parts.put(plain(entry.getName()), bytes);
+            }
+        } catch (IOException | IllegalArgumentException e) {
+            if (parts.isEmpty()) throw new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: its archive can't be unpacked. Ask for it again, or open an older copy.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: its archive breaks off after " + parts.size() + " parts. Ask for it again, or open an older copy.", e);
+        }
+        byte[] contentTypes = parts.get("[Content_Types].xml");
+        if (contentTypes == null) return;
+        for (XmlNode node : XmlReader.tree(contentTypes, "[Content_Types].xml").children()) {
+            if (node.is("ct:Override")) types.put(plain(node.get("PartName", "")), node.get("ContentType", ""));
+            if (node.is("ct:Default")) typesByEnding.put(node.get("Extension", "").toLowerCase(Locale.ROOT), node.get("ContentType", ""));
+        }
+    }
+
+    byte[] part(String name) { return parts.get(name); }
+
+    java.util.Set<String> names() { return parts.keySet(); }
+
+    String type(String name) {
+        String type = types.get(name);
+        return type != null ? type : typesByEnding.getOrDefault(name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT), "application/octet-stream");
+    }
+
+    /** The relations of a part by id; of the package itself for an empty name. */
+    Map<String, Relation> relations(String part) {
+        Map<String, Relation> relations = new LinkedHashMap<>();
+        int slash = part.lastIndexOf('/');
+        String folder = slash < 0 ? "" : part.substring(0, slash + 1);
+        byte[] xml = parts.get(folder + "_rels/" + part.substring(slash + 1) + ".rels");
+        if (xml == null) return relations;
+        for (XmlNode node : XmlReader.tree(xml, "relations").children("rel:Relationship")) {
+            boolean outside = "External".equals(node.get("TargetMode"));
+            String target = node.get("Target", "");
+            relations.put(node.get("Id", ""), new Relation(node.get("Id", ""), node.get("Type", ""), outside ? target : resolved(folder, target), outside));
+        }
+        return relations;
+    }
+
+    /** The first part of a role that a part points at, or null. */
+    String target(String part, String role) {
+        for (Relation relation : relations(part).values()) if (relation.is(role) && !relation.outside()) return relation.target();
+        return null;
+    }
+
+    static String resolved(String folder, String target) {
+        if (target.startsWith("/")) return plain(target);
+        List<String> steps = new ArrayList<>();
+        for (String step : (folder + target).split("/")) {
+            if (step.equals("..")) {
+                if (!steps.isEmpty()) steps.remove(steps.size() - 1);
+            } else if (!step.isEmpty() && !step.equals(".")) {
+                steps.add(step);
+            }
+        }
+        return String.join("/", steps);
+    }
+
+    private static String plain(String name) {
+        String forward = name.replace('\\', '/');
+        return forward.startsWith("/") ? forward.substring(1) : forward;
+    }
+}

@@ -1,0 +1,133 @@
+package app.decant.format.ooxml;
+
+import app.decant.document.Block;
+import app.decant.document.Contents;
+import app.decant.document.Finding;
+import app.decant.document.Image;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Opaque;
+import app.decant.document.Paragraph;
+import app.decant.document.Section;
+import app.decant.xml.XmlNode;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Reads one story (the body, a header, a note): its blocks one after another. Remembers fields that reach over paragraphs. */
+final class StoryReader {
+    final DocxReader reader;
+    private final String part;
+    private final Map<String, OfficePackage.Relation> relations;
+    private final Map<String, Image> images = new HashMap<>();
+    private final InlineReader inlines;
+    private final TableReader tables;
+    private List<Paragraph> entries;
+    private int[] contentsLevels;
+
+    StoryReader(DocxReader reader, String part) {
+        this.reader = reader;
+        this.part = part;
+        this.relations = reader.container().relations(part);
+        this.inlines = new InlineReader(this);
+        this.tables = new TableReader(this);
+    }
+
+    /** The blocks of a container element whose content is all there is, such as a cell. */
+    List<Block> inner(XmlNode container) {
+        List<Block> blocks = new ArrayList<>();
+        for (XmlNode node : container.children()) block(node, blocks, null);
+        endContents(blocks);
+        if (blocks.isEmpty() || !(blocks.get(blocks.size() - 1) instanceof Paragraph) && container.is("w:tc")) blocks.add(Paragraph.of(""));
+        return blocks;
+    }
+
+    /** Reads one block; a section's end is told to {@code sections}. */
+    void block(XmlNode node, List<Block> blocks, java.util.function.Consumer<XmlNode> sections) {
+        switch (node.name()) {
+            case "w:p" -> paragraph(node, blocks, sections);
+            case "w:tbl" -> {
+                endContents(blocks);
+                blocks.add(tables.table(node));
+            }
+            case "w:sdt" -> {
+                XmlNode content = node.child("w:sdtContent");
+                if (content != null) for (XmlNode child : content.children()) block(child, blocks, sections);
+            }
+            case "w:customXml", "w:ins", "w:moveTo", "w:smartTag" -> {
+                for (XmlNode child : node.children()) block(child, blocks, sections);
+            }
+            case "mc:AlternateContent" -> {
+                XmlNode choice = node.child("mc:Fallback") != null ? node.child("mc:Fallback") : node.child("mc:Choice");
+                if (choice != null) for (XmlNode child : choice.children()) block(child, blocks, sections);
+            }
+            case "w:altChunk" -> reader.find(Finding.lost("A document inserted as a file is not carried over.", ""));
+            case "w:sectPr" -> {
+                endContents(blocks);
+                if (sections != null) sections.accept(node);
+            }
+            default -> { }
+        }
+    }
+
+    private void paragraph(XmlNode node, List<Block> blocks, java.util.function.Consumer<XmlNode> sections) {
+        XmlNode properties = node.child("w:pPr");
+        String style = properties == null || properties.child("w:pStyle") == null ? null : properties.child("w:pStyle").get("w:val");
+        Look look = reader.looks().paragraph(properties);
+        Look mark = reader.looks().text(properties == null ? null : properties.child("w:rPr"));
+        boolean inContents = inlines.insideContents();
+        List<Inline> content = inlines.read(node);
+        Paragraph paragraph = new Paragraph(style, look, mark, content);
+        int[] levels = inlines.contentsLevels();
+        if (levels != null && entries == null) {
+            entries = new ArrayList<>();
+            contentsLevels = levels;
+        }
+        boolean closesOnly = inContents && !inlines.insideContents() && paragraph.length() == 0;
+        if (entries != null && (levels != null || inContents) && !closesOnly) {
+            entries.add(paragraph);
+            if (!inlines.insideContents()) endContents(blocks);
+        } else {
+            endContents(blocks);
+            blocks.add(paragraph);
+        }
+        XmlNode section = properties == null ? null : properties.child("w:sectPr");
+        if (section != null && sections != null) {
+            endContents(blocks);
+            sections.accept(section);
+        }
+    }
+
+    void endContents(List<Block> blocks) {
+        if (entries == null) return;
+        blocks.add(new Contents(contentsLevels[0], contentsLevels[1], entries));
+        entries = null;
+        contentsLevels = null;
+    }
+
+    OfficePackage.Relation relation(String id) { return id == null ? null : relations.get(id); }
+
+    /** The picture that a relation leads to, or null; one object for one part. */
+    Image image(String id) {
+        OfficePackage.Relation relation = relations.get(id);
+        if (relation == null || relation.outside()) return null;
+        return images.computeIfAbsent(relation.target(), target -> reader.image(target));
+    }
+
+    /** A part that opaque markup points at, with whatever that part itself points at kept too; null for what is not there. */
+    Opaque.Part keptPart(String id) {
+        OfficePackage.Relation relation = relations.get(id);
+        if (relation == null) return null;
+        if (relation.outside()) return new Opaque.Part(relation.target(), "", relation.role(), null);
+        byte[] bytes = reader.container().part(relation.target());
+        if (bytes == null) return null;
+        reader.keepWhatItPointsAt(relation.target());
+        return new Opaque.Part(relation.target(), reader.container().type(relation.target()), relation.role(), bytes);
+    }
+
+    String part() { return part; }
+
+    /** Section properties (17.6) without its blocks. */
+    Section section(XmlNode node) { return SectionReader.section(node, this); }
+}

@@ -1,0 +1,195 @@
+package app.decant.format.ooxml;
+
+import app.decant.document.Block;
+import app.decant.document.Contents;
+import app.decant.document.Inline;
+import app.decant.document.Link;
+import app.decant.document.Look;
+import app.decant.document.Opaque;
+import app.decant.document.OpaqueBlock;
+import app.decant.document.Paragraph;
+import app.decant.document.Picture;
+import app.decant.document.Table;
+import app.decant.document.TextProperty;
+import app.decant.xml.XmlWriter;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+
+/** Writes one story: the body, a header, a note. Its relations go to the part it is written into. */
+final class StoryWriter {
+    final XmlWriter xml;
+    final PartRelations relations;
+    private final DocxWriter writer;
+    private final DrawingWriter drawings;
+    private final Map<String, Integer> bookmarks = new HashMap<>();
+
+    StoryWriter(DocxWriter writer, XmlWriter xml, PartRelations relations) {
+        this.writer = writer;
+        this.xml = xml;
+        this.relations = relations;
+        this.drawings = new DrawingWriter(this, writer);
+    }
+
+    void blocks(List<? extends Block> blocks) {
+        boolean endsInParagraph = false;
+        for (Block block : blocks) {
+            block(block, null);
+            endsInParagraph = block instanceof Paragraph;
+        }
+        if (!endsInParagraph) xml.leaf("w:p");
+    }
+
+    /** One block; {@code section} is written into it where it is the section's last paragraph. */
+    void block(Block block, Runnable section) {
+        if (block instanceof Paragraph paragraph) paragraph(paragraph, section, null);
+        else if (block instanceof Table table) TableWriter.table(xml, table, this);
+        else if (block instanceof Contents contents) contents(contents);
+        else if (block instanceof OpaqueBlock opaque) xml.raw(drawings.remapped(opaque.opaque()));
+    }
+
+    private void contents(Contents contents) {
+        String instruction = "TOC \\o \"" + contents.fromLevel() + "-" + contents.toLevel() + "\" \\h \\z \\u";
+        for (int i = 0; i < contents.entries().size(); i++) paragraph(contents.entries().get(i), null, i == 0 ? instruction : null);
+        xml.open("w:p");
+        if (contents.entries().isEmpty()) begin(instruction);
+        fieldMark("end", Look.PLAIN);
+        xml.close();
+    }
+
+    private void begin(String instruction) {
+        fieldMark("begin", Look.PLAIN);
+        xml.open("w:r").open("w:instrText", "xml:space", "preserve").text(" " + instruction + " ").close().close();
+        fieldMark("separate", Look.PLAIN);
+    }
+
+    private void paragraph(Paragraph paragraph, Runnable section, String opens) {
+        xml.open("w:p");
+        LookWriter.paragraph(xml, paragraph.style(), paragraph.look(), paragraph.mark(), section);
+        if (opens != null) begin(opens);
+        Link open = null;
+        for (Inline inline : paragraph.inlines()) {
+            Link link = inline.look().get(TextProperty.LINK);
+            if (inline.length() > 0 && !Objects.equals(link, open)) {
+                if (open != null) xml.close();
+                if (link != null) openLink(link);
+                open = link;
+            }
+            inline(inline);
+        }
+        if (open != null) xml.close();
+        xml.close();
+    }
+
+    private void openLink(Link link) {
+        if (link instanceof Link.Inside inside) xml.open("w:hyperlink", "w:anchor", inside.bookmark(), "w:history", "1");
+        else if (link instanceof Link.Address address) xml.open("w:hyperlink", "r:id", relations.outside("hyperlink", address.uri()), "w:history", "1");
+    }
+
+    private void inline(Inline inline) {
+        if (inline instanceof Inline.Text run) text(run);
+        else if (inline instanceof Inline.Field field) field(field);
+        else if (inline instanceof Inline.BookmarkPoint point) bookmark(point);
+        else if (inline instanceof Inline.Note note) note(note);
+        else if (inline instanceof Inline.InlinePicture picture) run(picture.look(), () -> drawings.inline(picture.picture()));
+        else if (inline instanceof Inline.Floating floating) run(floating.look(), () -> drawings.floating(floating));
+        else if (inline instanceof Inline.OpaqueInline opaque) opaque(opaque);
+    }
+
+    private void run(Look look, Runnable content) {
+        xml.open("w:r");
+        LookWriter.text(xml, "w:rPr", look);
+        content.run();
+        xml.close();
+    }
+
+    private void text(Inline.Text run) {
+        run(run.look(), () -> {
+            StringBuilder plain = new StringBuilder();
+            for (char c : run.text().toCharArray()) {
+                String element = switch (c) {
+                    case Inline.TAB -> "w:tab";
+                    case Inline.LINE_BREAK, Inline.PAGE_BREAK, Inline.COLUMN_BREAK -> "w:br";
+                    case '\u2011' -> "w:noBreakHyphen";
+                    case '\u00AD' -> "w:softHyphen";
+                    default -> null;
+                };
+                if (element == null) {
+                    plain.append(c);
+                    continue;
+                }
+                flush(plain);
+                xml.leaf(element, "w:type", c == Inline.PAGE_BREAK ? "page" : c == Inline.COLUMN_BREAK ? "column" : null);
+            }
+            flush(plain);
+        });
+    }
+
+    private void flush(StringBuilder plain) {
+        if (plain.isEmpty()) return;
+        xml.open("w:t", "xml:space", "preserve").text(plain.toString()).close();
+        plain.setLength(0);
+    }
+
+    private void field(Inline.Field field) {
+        if (field.kind() == Inline.Field.Kind.NOTE_MARK) {
+            run(field.look(), () -> xml.leaf(writer.insideEndnotes() ? "w:endnoteRef" : "w:footnoteRef"));
+            return;
+        }
+        fieldMark("begin", field.look());
+        run(field.look(), () -> xml.open("w:instrText", "xml:space", "preserve").text(" " + instruction(field) + " ").close());
+        fieldMark("separate", field.look());
+        String result = field.result().isEmpty() ? "1" : field.result();
+        text(new Inline.Text(result, field.look()));
+        fieldMark("end", field.look());
+    }
+
+    /** The field's own instruction, or the plain one of its kind. */
+    private static String instruction(Inline.Field field) {
+        if (!field.instruction().isBlank()) return field.instruction();
+        return switch (field.kind()) {
+            case PAGE -> "PAGE";
+            case PAGES -> "NUMPAGES";
+            case SECTION_PAGES -> "SECTIONPAGES";
+            case DATE -> "DATE";
+            case TIME -> "TIME";
+            case TITLE -> "TITLE";
+            case AUTHOR -> "AUTHOR";
+            case FILE_NAME -> "FILENAME";
+            case REFERENCE -> "REF";
+            case PAGE_REFERENCE -> "PAGEREF";
+            case NOTE_MARK, OTHER -> "QUOTE";
+        };
+    }
+
+    private void fieldMark(String type, Look look) { run(look.without(TextProperty.LINK), () -> xml.leaf("w:fldChar", "w:fldCharType", type)); }
+
+    private void bookmark(Inline.BookmarkPoint point) {
+        if (point.start()) {
+            int id = writer.nextId();
+            bookmarks.put(point.name(), id);
+            xml.leaf("w:bookmarkStart", "w:id", id, "w:name", point.name());
+        } else if (bookmarks.containsKey(point.name())) {
+            xml.leaf("w:bookmarkEnd", "w:id", bookmarks.remove(point.name()));
+        }
+    }
+
+    private void note(Inline.Note note) {
+        boolean foot = note.kind() == Inline.Note.Kind.FOOTNOTE;
+        int id = writer.addNote(note);
+        run(note.look(), () -> xml.leaf(foot ? "w:footnoteReference" : "w:endnoteReference", "w:customMarkFollows", note.mark() != null ? "1" : null, "w:id", id));
+    }
+
+    private void opaque(Inline.OpaqueInline inline) {
+        Opaque opaque = inline.opaque();
+        if (opaque.family().equals("ooxml")) {
+            String markup = drawings.remapped(opaque);
+            if (markup.startsWith("<m:")) xml.raw(markup);
+            else run(inline.look(), () -> xml.raw(markup));
+        } else if (opaque.likeness() != null) {
+            Picture likeness = opaque.likeness();
+            run(inline.look(), () -> drawings.inline(likeness));
+        }
+    }
+}

@@ -1,0 +1,22 @@
+package app.decant.layout;
+
+import app.decant.document.Border;
+import app.decant.document.Colour;
+import app.decant.document.Link;
+import app.decant.document.Picture;
+
+/** Takes a page, thing by thing, from the back to the front. Coordinates are points from the page's top left corner, y downwards. */
+public interface Canvas {
+    /** Glyphs whose line starts at {@code x} and stands on {@code baseline}. */
+    void glyphs(Piece.Glyphs glyphs, double x, double baseline, Colour colour);
+
+    void fill(double x, double y, double width, double height, Colour colour);
+
+    /** A straight line in the manner of a border. */
+    void rule(double x1, double y1, double x2, double y2, Border border);
+
+    void picture(Picture picture, double x, double y);
+
+    /** An area that leads somewhere. */
+    default void link(double x, double y, double width, double height, Link link) { }
+}

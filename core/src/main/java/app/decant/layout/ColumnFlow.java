@@ -1,0 +1,234 @@
+package app.decant.layout;
+
+import app.decant.document.Block;
+import app.decant.document.Border;
+import app.decant.document.Colour;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.OpaqueBlock;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.Section.PageGeometry;
+import app.decant.document.Table;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+
+/** Fills one column from a cursor on. Made for one column and thrown away. */
+final class ColumnFlow {
+    private static final double NOTE_GAP = 8;
+    private static final double NOTE_RULE = 144;
+    private static final double TOLERANCE = 0.05;
+
+    private final Composer composer;
+    private final Flow flow;
+    private final Area area;
+    private final List<Unit> units = new ArrayList<>();
+    private final List<Floats.Placed> floats;
+    private final Set<Inline.Floating> preset;
+    private List<Strip> notes;
+    private double y;
+
+    /** The room of a column and what is known of its page. {@code soft} where text ran on into it, {@code fresh} where nothing stands on its page yet. */
+    record Area(double left, double width, double top, double bottom, boolean soft, boolean fresh, PageGeometry page, double bodyTop) { }
+
+    /** One strip in its place. */
+    private record Unit(Cursor start, double top, Strip strip, List<Floats.Placed> floats, double yAfter, boolean glued) { }
+
+    /** Why a column ended. */
+    enum End { FULL, COLUMN_BREAK, PAGE_BREAK, SECTION }
+
+    /**
+     * A filled column.
+     *
+     * @param restart a floating object that needs room where text already stood: fill the page again with it in place; else null
+     */
+    record Result(List<Item> items, List<Floats.Placed> floats, Cursor next, double bottom, End end, Floats.Placed restart) { }
+
+    ColumnFlow(Composer composer, Flow flow, Area area, List<Floats.Placed> floats, Set<Inline.Floating> preset) {
+        this.composer = composer;
+        this.flow = flow;
+        this.area = area;
+        this.floats = new ArrayList<>(floats);
+        this.preset = preset;
+    }
+
+    Result fill(Cursor from, int endBlock) {
+        notes = from.carried();
+        y = area.top();
+        for (int b = from.block(); b < endBlock; b++) {
+            Cursor start = b == from.block() ? from.carrying(List.of()) : Cursor.at(b);
+            Block block = flow.block(b);
+            Result result = block instanceof Paragraph paragraph ? paragraph(paragraph, start) : block instanceof Table table ? table(table, start)
+                    : block instanceof OpaqueBlock opaque && opaque.opaque().likeness() != null ? add(Composer.likeness(opaque), start, List.of(), false) : null;
+            if (result != null) return result;
+        }
+        return finish(units.size(), Cursor.at(endBlock), End.SECTION);
+    }
+
+    private Result paragraph(Paragraph paragraph, Cursor start) {
+        Look look = composer.styles().cascade().paragraph(paragraph);
+        if (look.is(ParagraphProperty.PAGE_BREAK_BEFORE) && start.offset() == 0 && !(units.isEmpty() && area.fresh())) return finish(units.size(), start, End.PAGE_BREAK);
+        SetParagraph natural = composer.set(paragraph, Look.PLAIN, area.width());
+        double before = start.offset() > 0 || units.isEmpty() && area.soft() ? 0 : look.get(ParagraphProperty.SPACE_BEFORE, 0.0);
+        List<Floats.Placed> own = new ArrayList<>();
+        if (start.offset() == 0) {
+            for (Inline inline : paragraph.inlines()) {
+                if (!(inline instanceof Inline.Floating floating)) continue;
+                Floats.Placed placed = Floats.place(composer, floating, area.page(), area.bodyTop(), area.left(), area.width(), y + before);
+                own.add(placed);
+                if (!placed.pushes() || preset.contains(floating)) continue;
+                if (placed.meets(area.bodyTop(), y - 1) && !(units.isEmpty() && area.fresh())) return new Result(List.of(), List.of(), start, y, End.FULL, placed);
+                floats.add(placed);
+            }
+        }
+        SetParagraph set = around(paragraph, natural, start.offset(), before);
+        List<Strip> strips = composer.strips(paragraph, set, flow.block(start.block() - 1), flow.block(start.block() + 1), Look.PLAIN, area.width());
+        for (int i = 0; i < strips.size(); i++) {
+            Strip strip = strips.get(i);
+            Cursor here = i == 0 ? start : new Cursor(start.block(), strip.offset(), null, List.of());
+            boolean last = i == strips.size() - 1;
+            Cursor following = last ? Cursor.at(start.block() + 1) : new Cursor(start.block(), strips.get(i + 1).offset(), null, List.of());
+            Result result = add(strip, here, i == 0 ? own : List.of(), strip.glued(), following);
+            if (result != null) return result;
+            if (strip.line() == Line.Break.PAGE) return finish(units.size(), following, End.PAGE_BREAK);
+            if (strip.line() == Line.Break.COLUMN) return finish(units.size(), following, End.COLUMN_BREAK);
+        }
+        return null;
+    }
+
+    /** The lines from an offset on, broken round whatever floats beside them. */
+    private SetParagraph around(Paragraph paragraph, SetParagraph natural, int offset, double before) {
+        double top = y + before;
+        double bottom = top + natural.height();
+        boolean met = floats.stream().anyMatch(placed -> placed.meets(top, bottom));
+        if (met) return composer.set(paragraph, Look.PLAIN, offset, Floats.beside(floats, area.left(), area.width(), top));
+        if (offset == 0) return natural;
+        for (int i = 0; i < natural.lines().size(); i++) {
+            if (natural.lines().get(i).start() == offset) return new SetParagraph(paragraph, natural.look(), natural.lines().subList(i, natural.lines().size()));
+        }
+        return composer.set(paragraph, Look.PLAIN, offset, LineSpace.free(area.width()));
+    }
+
+    private Result table(Table table, Cursor start) {
+        TableSetter setter = new TableSetter(composer, table, area.width());
+        int heads = setter.headerRows();
+        boolean keptToPrevious = flow.block(start.block() - 1) instanceof Paragraph above && composer.styles().cascade().paragraph(above).is(ParagraphProperty.KEEP_WITH_NEXT);
+        if (start.offset() >= heads && start.offset() > 0) {
+            for (int r = 0; r < heads; r++) {
+                Result result = add(setter.strip(r, false), start, List.of(), false);
+                if (result != null) return result;
+            }
+        }
+        for (int r = start.offset(); r < setter.rows().size(); r++) {
+            boolean continued = r == start.offset() && start.cut() != null;
+            int cells = setter.rows().get(r).cells().size();
+            int[] done = continued ? start.cut() : new int[cells];
+            int[] all = new int[cells];
+            for (int c = 0; c < cells; c++) all[c] = setter.rows().get(r).cells().get(c).strips().size();
+            Strip strip = continued ? setter.part(r, done, all, setter.partHeight(r, done, all)) : setter.strip(r, true);
+            Cursor here = continued ? start : new Cursor(start.block(), r, null, List.of());
+            boolean glued = strip.glued() || r > 0 && r < heads || r == heads && heads > 0 || r == 0 && keptToPrevious || r == start.offset() && heads > 0 && r >= heads && r > 0;
+            double room = area.bottom() - notesHeight(notes) - y;
+            if (strip.height() > room + TOLERANCE && (!units.isEmpty() || area.fresh())) {
+                int[] fit = setter.fitting(r, done, room);
+                if (fit != null && !java.util.Arrays.equals(fit, all)) {
+                    Result result = add(setter.part(r, done, fit, Math.min(room, setter.partHeight(r, done, fit))), here, List.of(), glued);
+                    return result != null ? result : finish(units.size(), new Cursor(start.block(), r, fit, List.of()), End.FULL);
+                }
+            }
+            Cursor following = r + 1 < setter.rows().size() ? new Cursor(start.block(), r + 1, null, List.of()) : Cursor.at(start.block() + 1);
+            Result result = add(strip, here, List.of(), glued, following);
+            if (result != null) return result;
+        }
+        return null;
+    }
+
+    private Result add(Strip strip, Cursor start, List<Floats.Placed> own, boolean glued) { return add(strip, start, own, glued, null); }
+
+    /** Adds a strip, or ends the column before it; {@code following} is where the next column starts when notes fill this one up. */
+    private Result add(Strip strip, Cursor start, List<Floats.Placed> own, boolean glued, Cursor following) {
+        double before = units.isEmpty() && area.soft() ? 0 : strip.before();
+        double top = y + before;
+        double bottom = top + strip.height();
+        boolean forced = units.isEmpty() && area.fresh();
+        if (bottom > area.bottom() - notesHeight(notes) + TOLERANCE && !forced) return overflow(start, glued);
+        List<Strip> more = new ArrayList<>(notes);
+        boolean full = false;
+        for (Inline.Note note : strip.notes()) {
+            List<Strip> noteStrips = noteStrips(note);
+            List<Strip> firstLine = new ArrayList<>(more);
+            firstLine.add(noteStrips.get(0));
+            if (bottom + notesHeight(firstLine) > area.bottom() + TOLERANCE && !forced) return overflow(start, glued);
+            more.addAll(noteStrips);
+            full |= bottom + notesHeight(more) > area.bottom() + TOLERANCE;
+        }
+        notes = more;
+        y = bottom + strip.after();
+        units.add(new Unit(start, top, strip, own, y, glued));
+        return full && following != null ? finish(units.size(), following, End.FULL) : null;
+    }
+
+    /** The column is full before the strip that starts at {@code failing}: it ends at the last place where it may. */
+    private Result overflow(Cursor failing, boolean glued) {
+        int at = units.size();
+        boolean held = glued;
+        while (at > 0 && held) held = units.get(--at).glued();
+        boolean nothingFits = at == 0;
+        if (nothingFits && area.fresh()) at = units.size();
+        Cursor next = at == units.size() ? failing : units.get(at).start();
+        return finish(at, next, End.FULL);
+    }
+
+    private Result finish(int count, Cursor next, End end) {
+        List<Item> items = new ArrayList<>();
+        List<Item> front = new ArrayList<>();
+        List<Floats.Placed> placed = new ArrayList<>();
+        List<Strip> noteStrips = new ArrayList<>(count == units.size() ? notes : carriedAndOf(count));
+        for (int i = 0; i < count; i++) {
+            Unit unit = units.get(i);
+            for (Floats.Placed one : unit.floats()) {
+                placed.add(one);
+                (one.source().anchor().behind() ? items : front).addAll(one.items());
+            }
+        }
+        for (int i = 0; i < count; i++) {
+            Unit unit = units.get(i);
+            for (Item item : unit.strip().items()) items.add(item.moved(area.left(), unit.top()));
+        }
+        items.addAll(front);
+        double bottom = count == 0 ? area.top() : units.get(count - 1).yAfter();
+        List<Strip> carried = placeNotes(noteStrips, items, count == 0 ? area.top() : units.get(count - 1).top() + units.get(count - 1).strip().height());
+        return new Result(items, placed, next.carrying(carried), bottom, end, null);
+    }
+
+    /** The notes of the units that stay, when some were taken back. */
+    private List<Strip> carriedAndOf(int count) {
+        int taken = 0;
+        for (int i = count; i < units.size(); i++) for (Inline.Note note : units.get(i).strip().notes()) taken += noteStrips(note).size();
+        return notes.subList(0, notes.size() - taken);
+    }
+
+    /** Notes stand at the column's foot; what finds no room is carried on. */
+    private List<Strip> placeNotes(List<Strip> strips, List<Item> items, double textBottom) {
+        if (strips.isEmpty()) return List.of();
+        int fit = strips.size();
+        while (fit > 1 && textBottom + notesHeight(strips.subList(0, fit)) > area.bottom() + TOLERANCE) fit--;
+        List<Strip> here = strips.subList(0, fit);
+        double top = Math.max(textBottom, area.bottom() - notesHeight(here));
+        items.add(new Item.Rule(area.left(), top + NOTE_GAP / 2, area.left() + Math.min(NOTE_RULE, area.width() / 3), top + NOTE_GAP / 2, Border.single(0.5, Colour.BLACK)));
+        items.addAll(Composer.placed(here, area.left(), top + NOTE_GAP));
+        return List.copyOf(strips.subList(fit, strips.size()));
+    }
+
+    private List<Strip> noteStrips(Inline.Note note) {
+        FieldValues outer = composer.fields();
+        composer.use(outer.in(composer.noteMark(note)));
+        List<Strip> strips = composer.stack(note.blocks(), Look.PLAIN, area.width());
+        composer.use(outer);
+        if (strips.isEmpty()) strips = List.of(new Strip(0, 1, 0, List.of(), List.of(), false, 0, Line.Break.NONE, null));
+        return strips.stream().map(Strip::locked).toList();
+    }
+
+    private static double notesHeight(List<Strip> strips) { return strips.isEmpty() ? 0 : NOTE_GAP + Strip.height(strips); }
+}

@@ -1,0 +1,202 @@
+package app.decant.layout;
+
+import app.decant.document.Block;
+import app.decant.document.Borders;
+import app.decant.document.Colour;
+import app.decant.document.Contents;
+import app.decant.document.Inline;
+import app.decant.document.ListLabels;
+import app.decant.document.Look;
+import app.decant.document.OpaqueBlock;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.Table;
+import java.util.ArrayList;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+
+/**
+ * Sets paragraphs and stacks of blocks, and remembers paragraphs it has set: a paragraph that is the same object, at the same width, with the
+ * same label and field values, is not set again.
+ */
+final class Composer {
+    private final StyleBook styles;
+    private final double tabWidth;
+    private final Map<Paragraph, Remembered> remembered = new IdentityHashMap<>();
+    private ListLabels labels;
+    private Map<Inline.Note, String> notes;
+    private FieldValues fields;
+
+    private record Remembered(double width, Look table, String label, String values, SetParagraph set) { }
+
+    Composer(StyleBook styles, double tabWidth) {
+        this.styles = styles;
+        this.tabWidth = tabWidth;
+    }
+
+    StyleBook styles() { return styles; }
+    double tabWidth() { return tabWidth; }
+    FieldValues fields() { return fields; }
+
+    /** What the document around the paragraphs says now. */
+    void surround(ListLabels newLabels, Map<Inline.Note, String> newNotes, FieldValues newFields) {
+        labels = newLabels;
+        notes = newNotes;
+        fields = newFields;
+    }
+
+    void use(FieldValues values) { fields = values; }
+
+    String noteMark(Inline.Note note) { return note.mark() != null ? note.mark() : notes.getOrDefault(note, "*"); }
+
+    /** Forgets paragraphs that are not among those given. */
+    void keepOnly(java.util.Set<Paragraph> wanted) {
+        remembered.keySet().retainAll(wanted);
+    }
+
+    int rememberedCount() { return remembered.size(); }
+
+    /** A whole paragraph in a column of a width. */
+    SetParagraph set(Paragraph paragraph, Look table, double width) {
+        String label = labels.label(paragraph);
+        String values = values(paragraph);
+        Remembered known = remembered.get(paragraph);
+        if (known != null && known.width == width && known.table.equals(table) && Objects.equals(known.label, label) && Objects.equals(known.values, values)) return known.set;
+        SetParagraph set = setter(paragraph, table).set(0, LineSpace.free(width));
+        remembered.put(paragraph, new Remembered(width, table, label, values, set));
+        return set;
+    }
+
+    /** A paragraph from a caret position on, in whatever room its lines find. */
+    SetParagraph set(Paragraph paragraph, Look table, int from, LineSpace space) { return setter(paragraph, table).set(from, space); }
+
+    private ParagraphSetter setter(Paragraph paragraph, Look table) {
+        return new ParagraphSetter(styles, paragraph, styles.cascade().paragraph(paragraph, table), table, labels.label(paragraph), tabWidth, fields, notes);
+    }
+
+    private String values(Paragraph paragraph) {
+        StringBuilder values = null;
+        for (Inline inline : paragraph.inlines()) {
+            String value = inline instanceof Inline.Field field ? fields.of(field) : inline instanceof Inline.Note note ? noteMark(note) : null;
+            if (value == null) continue;
+            if (values == null) values = new StringBuilder();
+            values.append(value).append('\0');
+        }
+        return values == null ? null : values.toString();
+    }
+
+    /** The strips of a paragraph; neighbours decide about space and borders between. */
+    List<Strip> strips(Paragraph paragraph, SetParagraph set, Block previous, Block next, Look table, double width) {
+        Look look = set.look();
+        boolean contextual = look.is(ParagraphProperty.CONTEXTUAL_SPACING);
+        double before = contextual && sameStyle(paragraph, previous) ? 0 : look.get(ParagraphProperty.SPACE_BEFORE, 0.0);
+        double after = contextual && sameStyle(paragraph, next) ? 0 : look.get(ParagraphProperty.SPACE_AFTER, 0.0);
+        Borders borders = look.get(ParagraphProperty.BORDERS);
+        boolean joinsPrevious = borders != null && borders.equals(bordersOf(previous, table));
+        boolean joinsNext = borders != null && borders.equals(bordersOf(next, table));
+        Colour shading = look.get(ParagraphProperty.SHADING);
+        double left = look.is(ParagraphProperty.RIGHT_TO_LEFT) ? look.get(ParagraphProperty.INDENT_END, 0.0) : look.get(ParagraphProperty.INDENT_START, 0.0) + Math.min(0, look.get(ParagraphProperty.FIRST_LINE, 0.0));
+        double right = width - (look.is(ParagraphProperty.RIGHT_TO_LEFT) ? look.get(ParagraphProperty.INDENT_START, 0.0) : look.get(ParagraphProperty.INDENT_END, 0.0));
+        boolean keepTogether = look.is(ParagraphProperty.KEEP_TOGETHER);
+        boolean widows = look.get(ParagraphProperty.WIDOW_CONTROL, true);
+        boolean keptToPrevious = previous instanceof Paragraph above && styles.cascade().paragraph(above, table).is(ParagraphProperty.KEEP_WITH_NEXT);
+        List<Line> lines = set.lines();
+        List<Strip> strips = new ArrayList<>(lines.size());
+        for (int i = 0; i < lines.size(); i++) {
+            Line line = lines.get(i);
+            boolean start = line.start() == 0;
+            boolean end = i == lines.size() - 1;
+            double top = start && borders != null && !joinsPrevious && visible(borders.top()) ? borders.top().space() + borders.top().width() : 0;
+            double bottom = end && borders != null && !joinsNext && visible(borders.bottom()) ? borders.bottom().space() + borders.bottom().width() : 0;
+            double height = line.gap() + top + line.height() + bottom;
+            double above = start ? before : 0;
+            double below = end ? after : 0;
+            List<Item> items = new ArrayList<>(2);
+            if (shading != null && !shading.isAutomatic()) {
+                boolean fillBelow = end && sameShading(shading, next, table);
+                items.add(new Item.Fill(left, line.gap(), right - left, height - line.gap() + (fillBelow ? below : 0), shading));
+            }
+            if (borders != null) Frames.paragraphBorders(items, borders, left, right, height, start && !joinsPrevious, end && !joinsNext, end && joinsNext ? below : 0);
+            items.add(new Item.LineItem(paragraph, line, 0, line.gap() + top, true));
+            boolean broken = i > 0 && (lines.get(i - 1).after() == Line.Break.PAGE || lines.get(i - 1).after() == Line.Break.COLUMN);
+            boolean glued = start ? keptToPrevious : !broken && (keepTogether || widows && (i == 1 && lines.get(0).start() == 0 || end));
+            strips.add(new Strip(above, height, below, items, line.notes(), glued, line.start(), line.after(), paragraph));
+        }
+        return strips;
+    }
+
+    private static boolean visible(app.decant.document.Border border) { return border != null && border.isVisible(); }
+
+    private Borders bordersOf(Block block, Look table) { return block instanceof Paragraph other ? styles.cascade().paragraph(other, table).get(ParagraphProperty.BORDERS) : null; }
+
+    private boolean sameShading(Colour shading, Block block, Look table) {
+        return block instanceof Paragraph other && shading.equals(styles.cascade().paragraph(other, table).get(ParagraphProperty.SHADING));
+    }
+
+    private static boolean sameStyle(Paragraph paragraph, Block other) { return other instanceof Paragraph neighbour && Objects.equals(paragraph.style(), neighbour.style()); }
+
+    /** Blocks one under another at a width, as strips: for cells, notes, page frames and boxes. */
+    List<Strip> stack(List<? extends Block> source, Look table, double width) {
+        List<Block> blocks = flattened(source);
+        List<Strip> strips = new ArrayList<>();
+        for (int i = 0; i < blocks.size(); i++) {
+            Block previous = i > 0 ? blocks.get(i - 1) : null;
+            Block next = i + 1 < blocks.size() ? blocks.get(i + 1) : null;
+            strips.addAll(strips(blocks.get(i), previous, next, table, width));
+        }
+        return strips;
+    }
+
+    private List<Strip> strips(Block block, Block previous, Block next, Look table, double width) {
+        if (block instanceof Paragraph paragraph) {
+            List<Strip> strips = strips(paragraph, set(paragraph, table, width), previous, next, table, width);
+            return withFloats(paragraph, strips, width);
+        }
+        if (block instanceof Table inner) return new TableSetter(this, inner, width).strips();
+        if (block instanceof OpaqueBlock opaque && opaque.opaque().likeness() != null) return List.of(likeness(opaque));
+        return List.of();
+    }
+
+    static Strip likeness(OpaqueBlock block) {
+        return new Strip(0, block.opaque().likeness().height(), 0, List.of(new Item.PictureItem(block.opaque().likeness(), 0, 0)), List.of(), false, 0, Line.Break.NONE, null);
+    }
+
+    /** In a stack floating objects stand where they say, and text does not run round them. */
+    private List<Strip> withFloats(Paragraph paragraph, List<Strip> strips, double width) {
+        List<Item> floats = new ArrayList<>();
+        for (Inline inline : paragraph.inlines()) {
+            if (inline instanceof Inline.Floating floating) floats.addAll(Floats.inStack(this, floating, width));
+        }
+        if (floats.isEmpty() || strips.isEmpty()) return strips;
+        List<Strip> result = new ArrayList<>(strips);
+        Strip first = strips.get(0);
+        List<Item> items = new ArrayList<>(floats);
+        items.addAll(first.items());
+        result.set(0, new Strip(first.before(), first.height(), first.after(), items, first.notes(), first.glued(), first.offset(), first.line(), first.owner()));
+        return result;
+    }
+
+    /** Contents lists opened up into their entries. */
+    static List<Block> flattened(List<? extends Block> blocks) {
+        List<Block> flat = new ArrayList<>(blocks.size());
+        for (Block block : blocks) {
+            if (block instanceof Contents contents) flat.addAll(contents.entries());
+            else flat.add(block);
+        }
+        return flat;
+    }
+
+    /** The items of strips stacked from {@code (x, y)} down. */
+    static List<Item> placed(List<Strip> strips, double x, double y) {
+        List<Item> items = new ArrayList<>();
+        double at = y;
+        for (Strip strip : strips) {
+            at += strip.before();
+            for (Item item : strip.items()) items.add(item.moved(x, at));
+            at += strip.height() + strip.after();
+        }
+        return items;
+    }
+}

@@ -1,0 +1,24 @@
+package app.decant.layout;
+
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * How far a document has got onto pages.
+ *
+ * @param block   the index in the flow
+ * @param offset  a caret position in a paragraph, a row in a table
+ * @param cut     for a row cut in two, how many strips of each cell are done; else null
+ * @param carried strips of notes that found no room where their mark stands
+ */
+record Cursor(int block, int offset, int[] cut, List<Strip> carried) {
+    static final Cursor START = new Cursor(0, 0, null, List.of());
+
+    static Cursor at(int block) { return new Cursor(block, 0, null, List.of()); }
+
+    Cursor carrying(List<Strip> strips) { return new Cursor(block, offset, cut, strips); }
+
+    boolean isClean() { return cut == null && carried.isEmpty(); }
+
+    boolean samePlace(Cursor other) { return block == other.block && offset == other.offset && Arrays.equals(cut, other.cut); }
+}

@@ -1,0 +1,37 @@
+package app.decant.layout;
+
+import app.decant.document.Border;
+import app.decant.document.Colour;
+import app.decant.document.Paragraph;
+import app.decant.document.Picture;
+
+/** What stands on a page and where, in points from the page's top left corner. */
+public sealed interface Item {
+    /** The same thing elsewhere. */
+    Item moved(double dx, double dy);
+
+    /** A line of a paragraph. {@code editable} is false for what repeats (table heads, page frames) and for notes and boxes. */
+    record LineItem(Paragraph paragraph, Line line, double x, double y, boolean editable) implements Item {
+        @Override public LineItem moved(double dx, double dy) { return new LineItem(paragraph, line, x + dx, y + dy, editable); }
+
+        public double left() { return x + line.x(); }
+        public double baseline() { return y + line.baseline(); }
+
+        LineItem locked() { return new LineItem(paragraph, line, x, y, false); }
+    }
+
+    /** A filled rectangle. */
+    record Fill(double x, double y, double width, double height, Colour colour) implements Item {
+        @Override public Fill moved(double dx, double dy) { return new Fill(x + dx, y + dy, width, height, colour); }
+    }
+
+    /** A line drawn across or down. */
+    record Rule(double x1, double y1, double x2, double y2, Border border) implements Item {
+        @Override public Rule moved(double dx, double dy) { return new Rule(x1 + dx, y1 + dy, x2 + dx, y2 + dy, border); }
+    }
+
+    /** A picture that floats. */
+    record PictureItem(Picture picture, double x, double y) implements Item {
+        @Override public PictureItem moved(double dx, double dy) { return new PictureItem(picture, x + dx, y + dy); }
+    }
+}

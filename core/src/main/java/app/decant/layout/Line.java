@@ -1,0 +1,86 @@
+package app.decant.layout;
+
+import app.decant.document.Inline;
+import java.util.List;
+
+/**
+ * One line of a paragraph.
+ *
+ * @param start    the first caret position on it
+ * @param end      the caret position after its last character
+ * @param x        of its left end, from the column's left edge
+ * @param gap      kept free above it, beside floating objects only
+ * @param width    of what shows, without spaces that hang out at its end
+ * @param height   of the whole line with its spacing
+ * @param baseline from the line's top
+ * @param ascent   above the baseline, of what stands on it
+ * @param descent  below the baseline
+ * @param pieces   in order from left to right
+ * @param notes    whose marks stand on it
+ * @param after    what its last character demands
+ */
+public record Line(int start, int end, double x, double gap, double width, double height, double baseline, double ascent, double descent, List<Piece> pieces,
+                   List<Inline.Note> notes, Break after) {
+    /** Nothing, or the rest of the paragraph in the next column or on the next page. */
+    public enum Break { NONE, LINE, COLUMN, PAGE }
+
+    /** How far a caret before {@code offset} stands from the line's left end. */
+    public double caretX(int offset) {
+        double x = pieces.isEmpty() ? 0 : pieces.get(0).x();
+        boolean any = false;
+        for (Piece piece : pieces) {
+            if (piece.start() == piece.end()) {
+                if (!any) x = piece.x() + piece.width();
+                continue;
+            }
+            if (offset >= piece.start() && offset < piece.end()) return within(piece, offset);
+            if (offset == piece.end()) {
+                x = leftward(piece) ? piece.x() : piece.x() + piece.width();
+                any = true;
+            } else if (offset > piece.end() && !any) {
+                x = piece.x() + piece.width();
+            }
+        }
+        return x;
+    }
+
+    /** The caret position nearest to a distance from the line's left end. */
+    public int offsetAt(double x) {
+        int best = start;
+        double distance = Double.MAX_VALUE;
+        int last = after == Break.NONE ? end : Math.max(start, end - 1);
+        for (int offset = start; offset <= last; offset++) {
+            double away = Math.abs(caretX(offset) - x);
+            if (away < distance) {
+                distance = away;
+                best = offset;
+            }
+        }
+        return best;
+    }
+
+    private static boolean leftward(Piece piece) { return piece instanceof Piece.Glyphs glyphs && glyphs.rightToLeft(); }
+
+    private static double within(Piece piece, int offset) {
+        if (!(piece instanceof Piece.Glyphs glyphs) || !glyphs.isText()) return piece.x();
+        int index = offset - glyphs.start();
+        int count = glyphs.glyphs().length;
+        int[] clusters = glyphs.clusters();
+        int from = 0;
+        int to = glyphs.text().length();
+        for (int cluster : clusters) {
+            if (cluster <= index && cluster > from) from = cluster;
+            if (cluster > index && cluster < to) to = cluster;
+        }
+        double left = Double.MAX_VALUE;
+        double right = -Double.MAX_VALUE;
+        for (int g = 0; g < count; g++) {
+            if (clusters[g] != from) continue;
+            left = Math.min(left, glyphs.glyphX()[g]);
+            right = Math.max(right, glyphs.glyphX()[g + 1]);
+        }
+        if (left > right) return glyphs.x();
+        double share = (index - from) / (double) (to - from);
+        return glyphs.rightToLeft() ? right - (right - left) * share : left + (right - left) * share;
+    }
+}

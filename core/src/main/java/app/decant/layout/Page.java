@@ -1,0 +1,102 @@
+package app.decant.layout;
+
+import app.decant.document.Colour;
+import app.decant.document.Inline;
+import app.decant.document.Paragraph;
+import app.decant.document.Section.PageGeometry;
+import app.decant.document.TextProperty.Underline;
+import java.util.ArrayList;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * One page: what stands where.
+ *
+ * @param index    from 0
+ * @param label    its number as printed
+ * @param section  the section whose page it is
+ * @param text     the body's items, from back to front
+ * @param frame    the header's and footer's
+ */
+public record Page(int index, String label, int section, PageGeometry geometry, List<Item> text, List<Item> frame) {
+    public double width() { return geometry.width(); }
+    public double height() { return geometry.height(); }
+
+    /** The lines of the body that can be edited. */
+    public List<Item.LineItem> lines() {
+        List<Item.LineItem> lines = new ArrayList<>();
+        for (Item item : text) if (item instanceof Item.LineItem line && line.editable()) lines.add(line);
+        return lines;
+    }
+
+    /** How far down the page each bookmark of its text stands: the top of its line. */
+    public Map<String, Double> bookmarks() {
+        Map<String, Double> marks = new java.util.TreeMap<>();
+        Map<Paragraph, Boolean> without = new IdentityHashMap<>();
+        for (Item item : text) {
+            if (!(item instanceof Item.LineItem line) || without.containsKey(line.paragraph())) continue;
+            boolean any = false;
+            int at = 0;
+            for (Inline inline : line.paragraph().inlines()) {
+                if (inline instanceof Inline.BookmarkPoint point && point.start()) {
+                    any = true;
+                    boolean here = at >= line.line().start() && (at < line.line().end() || at == line.line().end() && at == line.paragraph().length());
+                    if (here) marks.putIfAbsent(point.name(), line.y());
+                }
+                at += inline.length();
+            }
+            if (!any) without.put(line.paragraph(), true);
+        }
+        return marks;
+    }
+
+    /** Shows the whole page to a canvas, frames first. */
+    public void show(Canvas canvas) {
+        showFrame(canvas);
+        showText(canvas);
+    }
+
+    public void showFrame(Canvas canvas) { for (Item item : frame) show(item, canvas); }
+
+    public void showText(Canvas canvas) { for (Item item : text) show(item, canvas); }
+
+    /** Shows one item to a canvas. */
+    public static void show(Item item, Canvas canvas) {
+        if (item instanceof Item.LineItem line) {
+            showLine(line, canvas);
+        } else if (item instanceof Item.Fill fill) {
+            canvas.fill(fill.x(), fill.y(), fill.width(), fill.height(), fill.colour());
+        } else if (item instanceof Item.Rule rule) {
+            canvas.rule(rule.x1(), rule.y1(), rule.x2(), rule.y2(), rule.border());
+        } else if (item instanceof Item.PictureItem picture) {
+            canvas.picture(picture.picture(), picture.x(), picture.y());
+        }
+    }
+
+    private static void showLine(Item.LineItem item, Canvas canvas) {
+        double left = item.left();
+        double baseline = item.baseline();
+        Line line = item.line();
+        for (Piece piece : line.pieces()) {
+            if (piece instanceof Piece.Glyphs glyphs && glyphs.style().highlight() != null && !glyphs.style().highlight().isAutomatic()) {
+                canvas.fill(left + glyphs.x(), baseline - line.ascent(), glyphs.width(), line.ascent() + line.descent(), glyphs.style().highlight());
+            }
+        }
+        for (Piece piece : line.pieces()) {
+            if (piece instanceof Piece.Glyphs glyphs) {
+                Colour colour = glyphs.style().colour().isAutomatic() ? Colour.BLACK : glyphs.style().colour();
+                canvas.glyphs(glyphs, left, baseline - glyphs.style().raise(), colour);
+                Decoration.lines(glyphs, left, baseline, colour, canvas);
+                if (glyphs.style().link() != null) canvas.link(left + glyphs.x(), baseline - line.ascent(), glyphs.width(), line.ascent() + line.descent(), glyphs.style().link());
+            } else if (piece instanceof Piece.PictureBox box) {
+                canvas.picture(box.picture(), left + box.x(), baseline - box.picture().height() - box.style().raise());
+                if (box.style().link() != null) canvas.link(left + box.x(), baseline - box.picture().height(), box.width(), box.picture().height(), box.style().link());
+            } else if (piece instanceof Piece.Tab tab) {
+                Decoration.leader(tab, left, baseline, canvas);
+                if (tab.style().underline() != Underline.NONE && tab.style().underline() != Underline.WORDS) Decoration.underline(tab.style(), left + tab.x(), tab.width(), baseline, canvas);
+                if (tab.style().link() != null) canvas.link(left + tab.x(), baseline - line.ascent(), tab.width(), line.ascent() + line.descent(), tab.style().link());
+            }
+        }
+    }
+}

@@ -1,0 +1,226 @@
+package app.decant.layout;
+
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Section;
+import app.decant.document.Section.FramePlace;
+import app.decant.document.Section.PageGeometry;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/** Fills one page from a cursor on: bands of sections one under another, each of one or more columns. */
+final class PageFlow {
+    private static final int MOST_RESTARTS = 12;
+    /** A section that begins on a page under another one needs at least this much room. */
+    private static final double LEAST_BAND = 20;
+
+    private final Composer composer;
+    private final Flow flow;
+    private final PageFrames frames;
+
+    /**
+     * A page's text.
+     *
+     * @param section      whose page it is
+     * @param sectionStart whether it is the section's first page
+     * @param blank        left empty so that the next section starts on the right side
+     */
+    record Body(Cursor start, Cursor next, int section, boolean sectionStart, boolean blank, List<Item> items) { }
+
+    PageFlow(Composer composer, Flow flow, PageFrames frames) {
+        this.composer = composer;
+        this.flow = flow;
+        this.frames = frames;
+    }
+
+    Body fill(Cursor from, boolean evenPage) {
+        List<Floats.Placed> preset = new ArrayList<>();
+        for (int tries = 0; ; tries++) {
+            Attempt attempt = new Attempt(preset, tries >= MOST_RESTARTS);
+            Body body = attempt.fill(from, evenPage);
+            if (body != null) return body;
+            preset.add(attempt.restart);
+        }
+    }
+
+    /** Which section's page begins at a cursor. */
+    int sectionAt(Cursor cursor) { return flow.sectionOf(Math.min(cursor.block(), flow.size() - 1)); }
+
+    boolean startsSection(Cursor cursor) { return cursor.offset() == 0 && cursor.cut() == null && cursor.block() == flow.sectionStart(sectionAt(cursor)); }
+
+    private final class Attempt {
+        private final List<Floats.Placed> preset;
+        private final Set<Inline.Floating> known = new HashSet<>();
+        private final boolean last;
+        private final List<Item> items = new ArrayList<>();
+        private final List<Floats.Placed> floats = new ArrayList<>();
+        private Floats.Placed restart;
+        private PageGeometry page;
+        private double bodyTop;
+        private double bodyBottom;
+
+        Attempt(List<Floats.Placed> preset, boolean last) {
+            this.preset = preset;
+            this.last = last;
+            for (Floats.Placed placed : preset) known.add(placed.source());
+            floats.addAll(preset);
+        }
+
+        /** The page, or null where it has to be filled again with one more object in place. */
+        Body fill(Cursor from, boolean evenPage) {
+            int first = sectionAt(from);
+            boolean sectionStart = startsSection(from);
+            page = flow.section(first).page();
+            bodyTop = frames.bodyTop(first, sectionStart, evenPage);
+            bodyBottom = frames.bodyBottom(first, sectionStart, evenPage);
+            Cursor cursor = from;
+            double top = bodyTop;
+            int section = first;
+            boolean fresh = true;
+            while (true) {
+                Band band = band(cursor, section, top, fresh);
+                if (restart != null && !last) return null;
+                restart = null;
+                items.addAll(band.items);
+                cursor = band.next;
+                fresh &= cursor.samePlace(from);
+                if (band.end != ColumnFlow.End.SECTION || section + 1 >= flow.sectionCount()) break;
+                int following = section + 1;
+                Section next = flow.section(following);
+                top = band.bottom;
+                boolean joins = next.start() == Section.Start.CONTINUOUS && next.page().width() == page.width() && next.page().height() == page.height();
+                if (!joins || top > bodyBottom - LEAST_BAND || !cursor.carried().isEmpty()) break;
+                section = following;
+            }
+            if (cursor.samePlace(from) && cursor.block() < flow.size() && from.carried().isEmpty()) cursor = Cursor.at(cursor.block() + 1);
+            return new Body(from, cursor, first, sectionStart, false, List.copyOf(items));
+        }
+
+        private Band band(Cursor cursor, int section, double top, boolean fresh) {
+            Band full = columns(cursor, section, top, bodyBottom, fresh);
+            boolean several = flow.section(section).columns().count() > 1;
+            boolean followed = section + 1 < flow.sectionCount() && flow.section(section + 1).start() == Section.Start.CONTINUOUS;
+            if (restart != null || !several || !followed || full.end != ColumnFlow.End.SECTION) return full;
+            double low = top;
+            double high = full.bottom;
+            Band best = full;
+            for (int i = 0; i < 12 && high - low > 1; i++) {
+                double middle = (low + high) / 2;
+                Band tried = columns(cursor, section, top, middle, false);
+                if (restart != null) return full;
+                if (tried.end == ColumnFlow.End.SECTION && tried.next.isClean()) {
+                    best = tried;
+                    high = middle;
+                } else {
+                    low = middle;
+                }
+            }
+            return best;
+        }
+
+        private Band columns(Cursor cursor, int sectionIndex, double top, double bottom, boolean fresh) {
+            Section section = flow.section(sectionIndex);
+            List<double[]> columns = section.columns().within(section.page().textWidth());
+            List<Item> bandItems = new ArrayList<>();
+            List<Floats.Placed> bandFloats = new ArrayList<>(floats);
+            Cursor at = cursor;
+            double reached = top;
+            ColumnFlow.End end = ColumnFlow.End.FULL;
+            for (int i = 0; i < columns.size(); i++) {
+                boolean soft = !(startsSection(at)) && (i > 0 || fresh) && !(at.offset() == 0 && followsBreak(at));
+                ColumnFlow.Area area = new ColumnFlow.Area(section.page().textLeft() + columns.get(i)[0], columns.get(i)[1], top, bottom, soft, fresh && i == 0, page, bodyTop);
+                ColumnFlow.Result result = new ColumnFlow(composer, flow, area, bandFloats, known).fill(at, flow.sectionEnd(sectionIndex));
+                if (result.restart() != null) {
+                    if (!last) {
+                        restart = result.restart();
+                        return new Band(List.of(), at, reached, end);
+                    }
+                }
+                bandItems.addAll(result.items());
+                for (Floats.Placed placed : result.floats()) if (placed.pushes() && !known.contains(placed.source())) bandFloats.add(placed);
+                at = result.next();
+                reached = Math.max(reached, result.bottom());
+                end = result.end();
+                if (section.columns().line() && i > 0) {
+                    double x = section.page().textLeft() + (columns.get(i)[0] + columns.get(i - 1)[0] + columns.get(i - 1)[1]) / 2;
+                    bandItems.add(0, new Item.Rule(x, top, x, reached, app.decant.document.Border.single(0.5, app.decant.document.Colour.BLACK)));
+                }
+                if (end == ColumnFlow.End.SECTION || end == ColumnFlow.End.PAGE_BREAK) break;
+            }
+            return new Band(bandItems, at, reached, end);
+        }
+
+        /** Whether the block at the cursor came here because a break was asked for, so that it keeps its space above. */
+        private boolean followsBreak(Cursor at) {
+            if (flow.block(at.block()) instanceof app.decant.document.Paragraph here
+                    && composer.styles().cascade().paragraph(here).is(app.decant.document.ParagraphProperty.PAGE_BREAK_BEFORE)) return true;
+            if (!(flow.block(at.block() - 1) instanceof app.decant.document.Paragraph before)) return false;
+            String text = before.text();
+            return !text.isEmpty() && (text.charAt(text.length() - 1) == Inline.PAGE_BREAK || text.charAt(text.length() - 1) == Inline.COLUMN_BREAK);
+        }
+    }
+
+    private record Band(List<Item> items, Cursor next, double bottom, ColumnFlow.End end) { }
+
+    /** Headers and footers: which stand on a page, and how much room they leave for the text. */
+    static final class PageFrames {
+        private static final double GAP = 2;
+        private final Composer composer;
+        private final Flow flow;
+        private final List<java.util.Map<FramePlace, List<app.decant.document.Block>>> inForce = new ArrayList<>();
+        private final java.util.Map<String, Double> heights = new java.util.HashMap<>();
+
+        PageFrames(Composer composer, Flow flow) {
+            this.composer = composer;
+            this.flow = flow;
+            java.util.Map<FramePlace, List<app.decant.document.Block>> above = new java.util.EnumMap<>(FramePlace.class);
+            for (int i = 0; i < flow.sectionCount(); i++) {
+                above.putAll(flow.section(i).frames());
+                inForce.add(new java.util.EnumMap<>(above));
+            }
+        }
+
+        FramePlace place(boolean header, int section, boolean sectionStart, boolean evenPage) {
+            if (sectionStart && flow.section(section).firstPageDiffers()) return header ? FramePlace.FIRST_HEADER : FramePlace.FIRST_FOOTER;
+            if (evenPage && flow.document().evenAndOddFrames()) return header ? FramePlace.EVEN_HEADER : FramePlace.EVEN_FOOTER;
+            return header ? FramePlace.HEADER : FramePlace.FOOTER;
+        }
+
+        double bodyTop(int section, boolean sectionStart, boolean evenPage) {
+            PageGeometry page = flow.section(section).page();
+            double height = height(section, place(true, section, sectionStart, evenPage));
+            return height == 0 ? page.top() : Math.max(page.top(), page.header() + height + GAP);
+        }
+
+        double bodyBottom(int section, boolean sectionStart, boolean evenPage) {
+            PageGeometry page = flow.section(section).page();
+            double height = height(section, place(false, section, sectionStart, evenPage));
+            double bottom = page.height() - (height == 0 ? page.bottom() : Math.max(page.bottom(), page.footer() + height + GAP));
+            // A page whose margins meet still has room for a line.
+            return Math.max(bottom, page.top() + 12);
+        }
+
+        private double height(int section, FramePlace place) {
+            return heights.computeIfAbsent(section + place.name(), key -> Strip.height(strips(section, place)));
+        }
+
+        private List<Strip> strips(int section, FramePlace place) {
+            List<app.decant.document.Block> blocks = inForce.get(section).get(place);
+            return blocks == null ? List.of() : composer.stack(blocks, Look.PLAIN, flow.section(section).page().textWidth());
+        }
+
+        /** The header's and footer's items, with the composer's present field values. */
+        List<Item> items(Body body, boolean evenPage) {
+            if (body.blank()) return List.of();
+            PageGeometry page = flow.section(body.section()).page();
+            List<Item> items = new ArrayList<>();
+            List<Strip> header = strips(body.section(), place(true, body.section(), body.sectionStart(), evenPage));
+            items.addAll(Composer.placed(header, page.textLeft(), page.header()));
+            List<Strip> footer = strips(body.section(), place(false, body.section(), body.sectionStart(), evenPage));
+            items.addAll(Composer.placed(footer, page.textLeft(), page.height() - page.footer() - Strip.height(footer)));
+            return items.stream().map(item -> item instanceof Item.LineItem line ? line.locked() : item).toList();
+        }
+    }
+}

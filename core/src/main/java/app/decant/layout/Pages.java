@@ -1,0 +1,134 @@
+package app.decant.layout;
+
+import app.decant.document.Document;
+import app.decant.document.Finding;
+import app.decant.document.ListLabels;
+import app.decant.document.Outline;
+import app.decant.document.Paragraph;
+import app.decant.document.Place;
+import app.decant.document.Walk;
+import app.decant.font.FontCatalogue;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** A document laid out: its pages, and the way between places in the text and places on paper. */
+public final class Pages {
+    private final Document document;
+    private final List<Page> pages;
+    private final Walk walk;
+    private final Outline outline;
+    private final Map<String, FontCatalogue.Match> fonts;
+    private Map<Paragraph, Integer> firstPage;
+
+    Pages(Document document, List<Page> pages, Walk walk, Outline outline, Map<String, FontCatalogue.Match> fonts) {
+        this.document = document;
+        this.pages = List.copyOf(pages);
+        this.walk = walk;
+        this.outline = outline;
+        this.fonts = Map.copyOf(fonts);
+    }
+
+    public Document document() { return document; }
+    public List<Page> pages() { return pages; }
+    public int count() { return pages.size(); }
+    public Page page(int index) { return pages.get(index); }
+    public Outline outline() { return outline; }
+    public Walk walk() { return walk; }
+    /** The fonts that were wished for, and what was found for each. */
+    public Collection<FontCatalogue.Match> fonts() { return fonts.values().stream().sorted(java.util.Comparator.comparing(FontCatalogue.Match::family)).toList(); }
+
+    /**
+     * A line on its page.
+     *
+     * @param page index
+     */
+    public record Spot(int page, Item.LineItem line) { }
+
+    /** Where a caret stands: page index, x, top and height in points. */
+    public record Caret(int page, double x, double top, double height) { }
+
+    /** The index of the page where a paragraph (this very object) begins, or -1. */
+    public synchronized int pageOf(Paragraph paragraph) {
+        if (firstPage == null) {
+            firstPage = new IdentityHashMap<>();
+            for (Page page : pages) {
+                for (Item item : page.text()) if (item instanceof Item.LineItem line && line.editable()) firstPage.putIfAbsent(line.paragraph(), page.index());
+            }
+        }
+        return firstPage.getOrDefault(paragraph, -1);
+    }
+
+    /** The line that a place is on, or null where it is on no page. */
+    public Spot spot(Place place) {
+        Paragraph paragraph = document.paragraph(place.path());
+        int first = pageOf(paragraph);
+        if (first < 0) return null;
+        Spot last = null;
+        for (int p = first; p < pages.size(); p++) {
+            boolean any = false;
+            for (Item item : pages.get(p).text()) {
+                if (!(item instanceof Item.LineItem line) || line.paragraph() != paragraph || !line.editable()) continue;
+                any = true;
+                if (place.offset() >= line.line().start() && place.offset() < line.line().end()) return new Spot(p, line);
+                if (place.offset() >= line.line().start()) last = new Spot(p, line);
+            }
+            if (!any && p > first) break;
+        }
+        return last;
+    }
+
+    public Caret caret(Place place) {
+        Spot spot = spot(place);
+        if (spot == null) return null;
+        Line line = spot.line().line();
+        double top = spot.line().baseline() - line.ascent();
+        return new Caret(spot.page(), spot.line().left() + line.caretX(place.offset()), top, line.ascent() + line.descent());
+    }
+
+    /** The place nearest to a point on a page, or null where the page has no text. */
+    public Place placeAt(int pageIndex, double x, double y) {
+        Item.LineItem best = null;
+        double distance = Double.MAX_VALUE;
+        for (Item.LineItem line : pages.get(pageIndex).lines()) {
+            double top = line.y();
+            double bottom = line.y() + line.line().height();
+            double down = y < top ? top - y : y > bottom ? y - bottom : 0;
+            double left = line.left();
+            double right = left + Math.max(line.line().width(), 1);
+            double across = x < left ? left - x : x > right ? x - right : 0;
+            double away = down * 3 + across;
+            if (down == 0 && across == 0) away = -1;
+            if (away < distance) {
+                distance = away;
+                best = line;
+            }
+        }
+        if (best == null) return null;
+        app.decant.document.BlockPath path = walk.pathOf(best.paragraph());
+        return path == null ? null : new Place(path, best.line().offsetAt(x - best.left()));
+    }
+
+    /** The index of the page a bookmark is on and how far down, or null. */
+    public Map.Entry<Integer, Double> bookmark(String name) {
+        for (Page page : pages) {
+            Double y = page.bookmarks().get(name);
+            if (y != null) return Map.entry(page.index(), y);
+        }
+        return null;
+    }
+
+    /** What the layout has to tell: fonts that are not here and what stands in for them. */
+    public List<Finding> findings() {
+        List<Finding> findings = new ArrayList<>();
+        for (FontCatalogue.Match match : fonts()) {
+            if (match.here()) continue;
+            String sentence = match.family() + " is not here; " + match.face().family() + " stands in for it";
+            if (match.equalWidths()) findings.add(Finding.note(sentence + ". It has the same widths, so lines end where they did.", ""));
+            else findings.add(Finding.changed(sentence + ". Its widths differ, so lines may end elsewhere.", ""));
+        }
+        return findings;
+    }
+}

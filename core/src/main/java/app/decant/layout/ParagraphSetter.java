@@ -1,0 +1,369 @@
+package app.decant.layout;
+
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Numbering;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.ParagraphProperty.LineSpacing;
+import app.decant.document.ParagraphProperty.TabStop;
+import app.decant.document.ParagraphProperty.TabStops;
+import app.decant.font.Shaped;
+import app.decant.font.SymbolEncoding;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Breaks one paragraph into lines: each takes as many words as fit (first fit, as office programs do, so that line ends agree with theirs),
+ * then is aligned. Made for one paragraph and thrown away.
+ */
+final class ParagraphSetter {
+    private static final TabStops NO_STOPS = new TabStops(List.of());
+    /** Rounding of widths in other programs must not push a word to the next line. */
+    private static final double TOLERANCE = 0.02;
+
+    private final StyleBook styles;
+    private final Paragraph paragraph;
+    private final Look look;
+    private final Look table;
+    private final ParagraphText text;
+    private final double tabWidth;
+    private final double indentStart;
+    private final double indentEnd;
+    private final double firstLine;
+    private final LineSpacing spacing;
+    private final Alignment alignment;
+    private final List<TabStop> stops;
+    private final List<Piece> label = new ArrayList<>();
+    private double labelWidth;
+    private TextStyle labelStyle;
+    private double[] tabWidths;
+
+    ParagraphSetter(StyleBook styles, Paragraph paragraph, Look look, Look table, String labelText, double tabWidth, FieldValues fields, Map<Inline.Note, String> notes) {
+        this.styles = styles;
+        this.paragraph = paragraph;
+        this.look = look;
+        this.table = table;
+        this.tabWidth = tabWidth > 1 ? tabWidth : 36;
+        this.text = new ParagraphText(styles, paragraph, look, table, fields, notes);
+        indentStart = look.get(ParagraphProperty.INDENT_START, 0.0);
+        indentEnd = look.get(ParagraphProperty.INDENT_END, 0.0);
+        firstLine = look.get(ParagraphProperty.FIRST_LINE, 0.0);
+        spacing = look.get(ParagraphProperty.LINE_SPACING, LineSpacing.SINGLE);
+        alignment = look.get(ParagraphProperty.ALIGNMENT, Alignment.START);
+        stops = look.get(ParagraphProperty.TABS, NO_STOPS).stops().stream().filter(stop -> stop.kind() != TabStop.Kind.CLEAR && stop.kind() != TabStop.Kind.BAR).toList();
+        if (labelText != null && !labelText.isEmpty()) setLabel(labelText);
+    }
+
+    boolean hasFloats() { return text.hasFloats(); }
+
+    /** The lines from a caret position on. */
+    SetParagraph set(int from, LineSpace space) {
+        List<Line> lines = new ArrayList<>();
+        int[] breaks = LineBreaks.of(text.flat());
+        tabWidths = text.hasTabs() ? new double[text.length()] : null;
+        int at = from;
+        double y = 0;
+        do {
+            boolean first = at == 0;
+            double height = guessHeight(at);
+            LineSpace.Slot slot = space.at(y, height);
+            int end = lineEnd(at, breaks, slot, first);
+            Line line = line(at, end, slot, first, end >= text.length());
+            lines.add(line);
+            y += line.gap() + line.height();
+            at = end;
+        } while (at < text.length() || lines.get(lines.size() - 1).after() == Line.Break.LINE && at == text.length() && addsLine(lines));
+        return new SetParagraph(paragraph, look, lines);
+    }
+
+    /** A line break as the last character is followed by one empty line. */
+    private boolean addsLine(List<Line> lines) {
+        Line last = lines.get(lines.size() - 1);
+        return last.end() > last.start();
+    }
+
+    private double lineLeft(boolean first) { return text.rightToLeft() ? indentEnd : indentStart + (first ? firstLine : 0); }
+    private double lineRight(boolean first) { return text.rightToLeft() ? indentStart + (first ? firstLine : 0) : indentEnd; }
+    private double logicalStart(boolean first) { return indentStart + (first ? firstLine : 0); }
+
+    private int lineEnd(int start, int[] breaks, LineSpace.Slot slot, boolean first) {
+        double left = logicalStart(first) + (first ? labelWidth : 0);
+        double right = slot.width() - indentEnd + TOLERANCE;
+        int index = java.util.Arrays.binarySearch(breaks, start);
+        index = index >= 0 ? index + 1 : -index - 1;
+        int fits = -1;
+        for (; index < breaks.length; index++) {
+            int candidate = breaks[index];
+            int visible = trimmed(start, candidate);
+            double end = text.hasTabs() ? measured(start, visible, left, right) : left + text.width(start, visible);
+            if (visible > start && text.flat().charAt(visible - 1) == '\u00AD') end += hyphenWidth(visible - 1);
+            if (end > right) break;
+            fits = candidate;
+            if (isBreak(candidate - 1)) return candidate;
+        }
+        if (fits > start) return fits;
+        if (start >= text.length()) return start;
+        int end = start + 1;
+        int limit = index < breaks.length ? breaks[index] : text.length();
+        while (end < limit && left + text.width(start, end + 1) <= right && !isBreak(end)) end++;
+        while (end < limit && Character.isLowSurrogate(text.flat().charAt(end))) end++;
+        while (end < limit && Character.getType(text.flat().charAt(end)) == Character.NON_SPACING_MARK) end++;
+        if (end < limit && isBreak(end)) end++;
+        return end;
+    }
+
+    private boolean isBreak(int at) {
+        if (at < 0 || at >= text.length()) return false;
+        char c = text.flat().charAt(at);
+        return c == Inline.LINE_BREAK || c == Inline.PAGE_BREAK || c == Inline.COLUMN_BREAK;
+    }
+
+    /** The end without the spaces and breaks that hang out. */
+    private int trimmed(int start, int end) {
+        int at = end;
+        while (at > start && (text.flat().charAt(at - 1) == ' ' || isBreak(at - 1))) at--;
+        return at;
+    }
+
+    /** Where the text from {@code start} to {@code end} ends when it starts at {@code left}, tabs taken to their stops. */
+    private double measured(int start, int end, double left, double right) {
+        double x = left;
+        double afterTab = 0;
+        double decimal = -1;
+        int tab = -1;
+        TabStop stop = null;
+        double tabX = 0;
+        for (int i = text.segmentAt(start); i < text.segments().size(); i++) {
+            Segment segment = text.segments().get(i);
+            if (segment.start() >= end) break;
+            if (segment.kind() == Segment.Kind.TAB) {
+                if (tab >= 0) x = settle(tab, stop, tabX, afterTab, decimal);
+                tab = segment.start();
+                tabX = x;
+                stop = nextStop(x, right);
+                afterTab = 0;
+                decimal = -1;
+                x = stop.position();
+                if (stop.kind() == TabStop.Kind.START) {
+                    tabWidths[tab] = x - tabX;
+                    tab = -1;
+                }
+                continue;
+            }
+            int from = Math.max(start, segment.start());
+            int to = Math.min(end, segment.end());
+            if (tab >= 0 && decimal < 0 && segment.kind() == Segment.Kind.WORD) {
+                int point = segment.text().indexOf('.');
+                if (point >= 0) decimal = afterTab + text.width(from, Math.max(from, Math.min(to, segment.start() + point)));
+            }
+            double width = text.width(from, to);
+            afterTab += width;
+            x += width;
+        }
+        return tab >= 0 ? settle(tab, stop, tabX, afterTab, decimal) : x;
+    }
+
+    private double settle(int tab, TabStop stop, double tabX, double width, double decimal) {
+        double before = switch (stop.kind()) {
+            case END -> width;
+            case CENTRE -> width / 2;
+            case DECIMAL -> decimal >= 0 ? decimal : width;
+            default -> 0;
+        };
+        tabWidths[tab] = Math.max(0, stop.position() - tabX - before);
+        return tabX + tabWidths[tab] + width;
+    }
+
+    private TabStop nextStop(double x, double right) {
+        double reach = x + 0.01;
+        for (TabStop stop : stops) {
+            if (stop.position() > reach) return stop.kind() == TabStop.Kind.START || stop.position() <= right ? stop : new TabStop(right - TOLERANCE, stop.kind(), stop.leader());
+        }
+        if (firstLine < 0 && reach < indentStart) return new TabStop(indentStart, TabStop.Kind.START, TabStop.Leader.NONE);
+        return new TabStop((Math.floor(reach / tabWidth) + 1) * tabWidth, TabStop.Kind.START, TabStop.Leader.NONE);
+    }
+
+    private void setLabel(String labelText) {
+        Look labelLook = styles.cascade().label(paragraph, table);
+        String family = labelLook.get(app.decant.document.TextProperty.FAMILY);
+        String shown = SymbolEncoding.unicode(family, labelText);
+        if (SymbolEncoding.isPictorial(family)) labelLook = labelLook.with(app.decant.document.TextProperty.FAMILY, "DejaVu Sans");
+        TextStyle style = styles.style(labelLook.without(app.decant.document.TextProperty.LINK));
+        app.decant.font.Face face = styles.fonts().fallback(style.face(), shown.codePointAt(0));
+        labelStyle = face == style.face() ? style : style.with(face);
+        Shaped shaped = labelStyle.face().shape(shown, text.rightToLeft(), false, false);
+        label.add(glyphs(new Segment(0, 0, Segment.Kind.OBJECT, labelStyle, shown, 0, shaped, null, null), 0));
+        double width = shaped.width() * style.size();
+        Numbering.Level level = styles.cascade().numbering().level(look.get(ParagraphProperty.LIST));
+        Numbering.Suffix suffix = level == null ? Numbering.Suffix.TAB : level.suffix();
+        double start = logicalStart(true);
+        labelWidth = switch (suffix) {
+            case NOTHING -> width;
+            case SPACE -> width + labelStyle.face().shape(" ", false, false, false).width() * style.size();
+            case TAB -> nextStop(start + width, Double.MAX_VALUE).position() - start;
+        };
+    }
+
+    private double guessHeight(int at) {
+        int index = text.segmentAt(at);
+        TextStyle style = index < text.segments().size() ? text.segments().get(index).style() : text.markStyle();
+        return (style.ascent() + style.descent() + style.lineGap()) * (spacing.rule() == LineSpacing.Rule.MULTIPLE ? spacing.value() : 1);
+    }
+
+    private double hyphenWidth(int at) { return hyphen(at).width(); }
+
+    private Segment hyphen(int at) {
+        TextStyle style = text.segments().get(text.segmentAt(at)).style();
+        return new Segment(at, at + 1, Segment.Kind.WORD, style, "-", 0, style.face().shape("-", false, false, false), null, null);
+    }
+
+    private Line line(int start, int end, LineSpace.Slot slot, boolean first, boolean last) {
+        int visible = trimmed(start, end);
+        double textLeft = logicalStart(first) + (first ? labelWidth : 0);
+        double right = slot.width() - indentEnd;
+        double endX = text.hasTabs() ? measured(start, visible, textLeft, right) : textLeft + text.width(start, visible);
+        List<Segment> parts = new ArrayList<>();
+        for (int i = text.segmentAt(start); i < text.segments().size(); i++) {
+            Segment segment = text.segments().get(i);
+            if (segment.start() >= end) break;
+            parts.add(ParagraphText.part(segment, start, end));
+        }
+        if (visible > start && visible < text.length() && text.flat().charAt(visible - 1) == '\u00AD') {
+            parts.set(parts.size() - 1, parts.get(parts.size() - 1));
+            parts.add(hyphen(visible - 1));
+            endX += hyphenWidth(visible - 1);
+        }
+        Line.Break after = after(end);
+        double room = right - endX;
+        double stretch = 0;
+        int lastTab = lastTab(start, visible);
+        if (alignment == Alignment.JUSTIFY && !last && after == Line.Break.NONE && room > 0) {
+            int spaces = 0;
+            for (int i = Math.max(start, lastTab + 1); i < visible; i++) if (text.flat().charAt(i) == ' ') spaces++;
+            if (spaces > 0) stretch = room / spaces;
+        }
+        double shift = switch (alignment) {
+            case CENTRE -> room / 2;
+            case END -> room;
+            case START, JUSTIFY -> 0;
+        };
+        double width = endX - logicalStart(first) + (stretch > 0 ? room : 0);
+        double x = text.rightToLeft() ? slot.x() + lineLeft(first) + room - shift - (stretch > 0 ? room : 0) : slot.x() + lineLeft(first) + shift;
+        Metrics metrics = metrics(parts, first, last);
+        List<Piece> pieces = pieces(parts, first, visible, stretch, lastTab, start);
+        List<Inline.Note> notes = new ArrayList<>();
+        for (Segment part : parts) if (part.note() != null) notes.add(part.note());
+        return new Line(start, end, x, slot.down(), width, metrics.height, metrics.baseline, metrics.ascent, metrics.descent, List.copyOf(pieces), List.copyOf(notes), after);
+    }
+
+    private Line.Break after(int end) {
+        if (end == 0) return Line.Break.NONE;
+        return switch (text.flat().charAt(end - 1)) {
+            case Inline.LINE_BREAK -> Line.Break.LINE;
+            case Inline.COLUMN_BREAK -> Line.Break.COLUMN;
+            case Inline.PAGE_BREAK -> Line.Break.PAGE;
+            default -> Line.Break.NONE;
+        };
+    }
+
+    private int lastTab(int start, int end) { return text.hasTabs() ? Math.max(start - 1, text.flat().lastIndexOf(Inline.TAB, end - 1)) : start - 1; }
+
+    private record Metrics(double height, double baseline, double ascent, double descent) { }
+
+    private Metrics metrics(List<Segment> parts, boolean first, boolean last) {
+        double ascent = 0;
+        double descent = 0;
+        double gap = 0;
+        boolean any = false;
+        for (Segment part : parts) {
+            if (part.kind() == Segment.Kind.NOTHING && part.text().isEmpty()) continue;
+            if (part.kind() == Segment.Kind.PICTURE) {
+                ascent = Math.max(ascent, part.picture().height() + part.style().raise());
+                any = true;
+                continue;
+            }
+            TextStyle style = part.style();
+            ascent = Math.max(ascent, style.ascent());
+            descent = Math.max(descent, style.descent());
+            gap = Math.max(gap, style.lineGap());
+            any = true;
+        }
+        if (!any || last) {
+            TextStyle style = text.markStyle();
+            ascent = Math.max(ascent, style.ascent());
+            descent = Math.max(descent, style.descent());
+            gap = Math.max(gap, style.lineGap());
+        }
+        if (first && labelStyle != null) {
+            ascent = Math.max(ascent, labelStyle.size() > 0 && labelStyle.face().family().equals("DejaVu Sans") ? ascent : labelStyle.ascent());
+        }
+        double natural = ascent + descent + gap;
+        return switch (spacing.rule()) {
+            case MULTIPLE -> {
+                double height = natural * spacing.value();
+                yield new Metrics(height, ascent + Math.min(0, height - natural), ascent, descent);
+            }
+            case AT_LEAST -> {
+                double height = Math.max(natural, spacing.value());
+                yield new Metrics(height, height - natural + ascent, ascent, descent);
+            }
+            // Four fifths above the baseline: common practice.
+            case EXACTLY -> new Metrics(spacing.value(), spacing.value() * 0.8, ascent, descent);
+        };
+    }
+
+    private List<Piece> pieces(List<Segment> parts, boolean first, int visible, double stretch, int lastTab, int start) {
+        List<Segment> order = text.isBidi() ? VisualOrder.of(parts, Segment::level) : parts;
+        double x = 0;
+        List<Piece> pieces = new ArrayList<>();
+        if (first && !label.isEmpty() && !text.rightToLeft()) {
+            pieces.addAll(label);
+            x = labelWidth;
+        }
+        if (text.rightToLeft() && text.isBidi()) {
+            // Spaces that hang out stand left of the line's end here.
+            for (Segment part : order) if (part.start() >= visible) x -= part.width();
+        }
+        PieceJoiner joiner = new PieceJoiner(pieces);
+        for (Segment part : order) {
+            switch (part.kind()) {
+                case TAB -> {
+                    joiner.flush();
+                    double width = tabWidths[part.start()];
+                    pieces.add(new Piece.Tab(part.style(), leader(part.start(), x, start, first), part.start(), x, width));
+                    x += width;
+                }
+                case PICTURE -> {
+                    joiner.flush();
+                    pieces.add(new Piece.PictureBox(part.picture(), part.style(), part.start(), x));
+                    x += part.width();
+                }
+                case WORD, SPACE, OBJECT -> {
+                    double extra = part.kind() == Segment.Kind.SPACE && stretch > 0 && part.start() > lastTab && part.start() < visible ? stretch * part.text().length() : 0;
+                    joiner.add(part, x, extra);
+                    x += part.width() + extra;
+                }
+                case BREAK, NOTHING -> { }
+            }
+        }
+        joiner.flush();
+        if (first && !label.isEmpty() && text.rightToLeft()) {
+            double gap = labelWidth - label.get(0).width();
+            Piece.Glyphs glyphs = (Piece.Glyphs) label.get(0);
+            pieces.add(PieceJoiner.moved(glyphs, x + gap));
+        }
+        return pieces;
+    }
+
+    /** The leader of the stop a tab went to. */
+    private TabStop.Leader leader(int tab, double x, int start, boolean first) {
+        double from = logicalStart(first) + x;
+        for (TabStop stop : stops) if (stop.position() > from + 0.01) return stop.leader();
+        return TabStop.Leader.NONE;
+    }
+
+    private static Piece.Glyphs glyphs(Segment segment, double x) { return PieceJoiner.glyphs(segment, x, 0); }
+}

@@ -1,0 +1,60 @@
+package app.decant.layout;
+
+import app.decant.document.Cascade;
+import app.decant.document.Colour;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.TextProperty;
+import app.decant.document.TextProperty.Script;
+import app.decant.document.TextProperty.Underline;
+import app.decant.font.FontCatalogue;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** Turns looks into {@link TextStyle}s, and remembers which fonts were wished for and which were found. */
+final class StyleBook {
+    /** Of super- and subscript letters against their surroundings, and how far they move; common practice, from memory. */
+    private static final double SCRIPT_SIZE = 0.65;
+    private static final double SUPER_RAISE = 0.35;
+    private static final double SUB_LOWER = 0.14;
+
+    private final Cascade cascade;
+    private final FontCatalogue fonts;
+    private final Map<Look, TextStyle> styles = new HashMap<>();
+    private final Map<String, FontCatalogue.Match> wishes = new TreeMap<>();
+
+    StyleBook(Cascade cascade, FontCatalogue fonts) {
+        this.cascade = cascade;
+        this.fonts = fonts;
+    }
+
+    Cascade cascade() { return cascade; }
+    FontCatalogue fonts() { return fonts; }
+    Map<String, FontCatalogue.Match> wishes() { return wishes; }
+
+    TextStyle text(Paragraph paragraph, Look own, Look table) { return style(cascade.text(paragraph, own, table)); }
+
+    TextStyle style(Look look) {
+        return styles.computeIfAbsent(look, this::workOut);
+    }
+
+    private TextStyle workOut(Look look) {
+        String family = look.get(TextProperty.FAMILY);
+        FontCatalogue.Match match = fonts.match(family, look.is(TextProperty.BOLD), look.is(TextProperty.ITALIC));
+        wishes.putIfAbsent(match.family(), match);
+        double size = Math.max(1, Math.min(1638, look.get(TextProperty.SIZE, 10.0)));
+        double raise = look.get(TextProperty.RAISE, 0.0);
+        Script script = look.get(TextProperty.SCRIPT, Script.BASELINE);
+        if (script == Script.SUPER) raise += size * SUPER_RAISE;
+        if (script == Script.SUB) raise -= size * SUB_LOWER;
+        if (script != Script.BASELINE) size *= SCRIPT_SIZE;
+        Double kerningFrom = look.get(TextProperty.KERNING_FROM);
+        Colour colour = look.get(TextProperty.COLOUR, Colour.AUTOMATIC);
+        return new TextStyle(match.face(), size, colour, look.get(TextProperty.HIGHLIGHT), look.get(TextProperty.UNDERLINE, Underline.NONE),
+                look.is(TextProperty.STRIKE), look.is(TextProperty.DOUBLE_STRIKE), raise, look.get(TextProperty.LETTER_SPACING, 0.0),
+                look.get(TextProperty.WIDTH_SCALE, 1.0), look.is(TextProperty.CAPITALS), look.is(TextProperty.SMALL_CAPITALS), look.is(TextProperty.HIDDEN),
+                kerningFrom != null && kerningFrom > 0 && size >= kerningFrom, look.is(TextProperty.LIGATURES), look.get(TextProperty.LANGUAGE),
+                look.get(TextProperty.RIGHT_TO_LEFT), look.get(TextProperty.LINK));
+    }
+}

@@ -1,0 +1,217 @@
+package app.decant.layout;
+
+import app.decant.document.Block;
+import app.decant.document.Borders;
+import app.decant.document.Colour;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.Table;
+import app.decant.document.TableProperty;
+import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.VerticalAlignment;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Sets a table for a column's width: the widths of its columns, the heights of its rows, and each row as a strip that can be cut if it must. */
+final class TableSetter {
+    private static final Insets PADDING = new Insets(0, 5.4, 0, 5.4);
+
+    private final Composer composer;
+    private final Table table;
+    private final double[] columnX;
+    private final double left;
+    private final List<Row> rows = new ArrayList<>();
+
+
+    /** One row: its cells, its height, and what it asks for at page ends. */
+    record Row(List<Cell> cells, double height, boolean header, boolean kept, boolean inSpan) { }
+
+    /** One cell as set. */
+    record Cell(double x, double width, List<Strip> strips, Insets padding, Colour fill, Borders borders, int rowSpan, VerticalAlignment vertical) {
+        double needed() { return padding.top() + Strip.height(strips) + padding.bottom(); }
+    }
+
+    TableSetter(Composer composer, Table table, double available) {
+        this.composer = composer;
+        this.table = table;
+        Look look = composer.styles().cascade().table(table);
+        double[] widths = widths(look, available);
+        double total = 0;
+        for (double width : widths) total += width;
+        Alignment alignment = look.get(TableProperty.ALIGNMENT, Alignment.START);
+        left = switch (alignment) {
+            case CENTRE -> (available - total) / 2;
+            case END -> available - total;
+            case START, JUSTIFY -> look.get(TableProperty.INDENT, 0.0);
+        };
+        columnX = new double[widths.length + 1];
+        columnX[0] = left;
+        for (int i = 0; i < widths.length; i++) columnX[i + 1] = columnX[i] + widths[i];
+        setRows();
+    }
+
+    List<Row> rows() { return rows; }
+
+    /** How many rows at the top repeat on each page. */
+    int headerRows() {
+        int count = 0;
+        while (count < rows.size() - 1 && rows.get(count).header()) count++;
+        return count;
+    }
+
+    private double[] widths(Look look, double available) {
+        int count = table.columns().size();
+        double[] widths = new double[count];
+        double total = 0;
+        for (int i = 0; i < count; i++) total += widths[i] = Math.max(0, table.columns().get(i));
+        double wanted = total;
+        Double share = look.get(TableProperty.WIDTH_SHARE);
+        if (share != null) wanted = share * available;
+        else if (total < 1) wanted = look.get(TableProperty.WIDTH, available);
+        if (total < 1) {
+            for (int i = 0; i < count; i++) widths[i] = wanted / count;
+        } else if (Math.abs(wanted - total) > 0.5) {
+            for (int i = 0; i < count; i++) widths[i] *= wanted / total;
+        }
+        return widths;
+    }
+
+    private void setRows() {
+        double[] heights = new double[table.rows().size()];
+        List<List<Cell>> cells = new ArrayList<>();
+        boolean[] inSpan = new boolean[table.rows().size()];
+        for (int r = 0; r < table.rows().size(); r++) {
+            Table.Row row = table.rows().get(r);
+            List<Cell> set = setCells(r, row);
+            cells.add(set);
+            double asked = row.look().get(TableProperty.ROW_HEIGHT, 0.0);
+            double height = asked;
+            if (!row.look().is(TableProperty.ROW_HEIGHT_EXACT)) {
+                for (Cell cell : set) if (cell.rowSpan() == 1) height = Math.max(height, cell.needed());
+            }
+            heights[r] = Math.max(height, 1);
+            for (Cell cell : set) for (int s = 1; s < cell.rowSpan() && r + s < inSpan.length; s++) inSpan[r + s] = true;
+        }
+        for (int r = 0; r < heights.length; r++) {
+            for (Cell cell : cells.get(r)) {
+                if (cell.rowSpan() < 2) continue;
+                int last = Math.min(heights.length, r + cell.rowSpan()) - 1;
+                double have = 0;
+                for (int s = r; s <= last; s++) have += heights[s];
+                if (have < cell.needed()) heights[last] += cell.needed() - have;
+            }
+        }
+        for (int r = 0; r < heights.length; r++) {
+            Look look = table.rows().get(r).look();
+            rows.add(new Row(cells.get(r), heights[r], look.is(TableProperty.HEADER_ROW), look.is(TableProperty.KEEP_ROW), inSpan[r]));
+        }
+    }
+
+    private List<Cell> setCells(int r, Table.Row row) {
+        List<Cell> set = new ArrayList<>();
+        for (Table.Cell cell : row.cells()) {
+            Look look = composer.styles().cascade().cell(table, r, cell);
+            Insets padding = look.get(TableProperty.PADDING, PADDING);
+            int from = Math.min(cell.column(), columnX.length - 1);
+            int to = Math.min(columnX.length - 1, cell.column() + cell.columnSpan());
+            double width = columnX[to] - columnX[from];
+            List<Block> blocks = cell.blocks();
+            List<Strip> strips = composer.stack(blocks, textOnly(look), Math.max(4, width - padding.left() - padding.right()));
+            set.add(new Cell(columnX[from], width, strips, padding, look.get(TableProperty.SHADING), look.get(TableProperty.BORDERS), cell.rowSpan(),
+                    look.get(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.TOP)));
+        }
+        return set;
+    }
+
+    /** What the cell hands down to its paragraphs: everything but what dresses cells. */
+    private static Look textOnly(Look look) {
+        Look result = look;
+        for (app.decant.document.Property<?> property : List.of(TableProperty.BORDERS, TableProperty.SHADING, TableProperty.PADDING, TableProperty.INDENT, TableProperty.ALIGNMENT,
+                TableProperty.STYLE, TableProperty.WIDTH, TableProperty.WIDTH_SHARE, TableProperty.VERTICAL_ALIGNMENT, TableProperty.HEADER_ROW, TableProperty.KEEP_ROW,
+                TableProperty.ROW_HEIGHT, TableProperty.ROW_HEIGHT_EXACT, TableProperty.PARTS)) result = result.without(property);
+        return result;
+    }
+
+    /** All rows as strips. */
+    List<Strip> strips() {
+        List<Strip> strips = new ArrayList<>();
+        for (int r = 0; r < rows.size(); r++) strips.add(strip(r, true));
+        return strips;
+    }
+
+    /** A whole row; a repeated head is not editable. */
+    Strip strip(int r, boolean editable) {
+        Row row = rows.get(r);
+        int[] from = new int[row.cells().size()];
+        int[] to = new int[from.length];
+        for (int c = 0; c < from.length; c++) to[c] = row.cells().get(c).strips().size();
+        Strip strip = part(r, from, to, row.height());
+        return editable ? strip : strip.locked();
+    }
+
+    /** The part of a row made of some strips of each cell. */
+    Strip part(int r, int[] from, int[] to, double height) {
+        Row row = rows.get(r);
+        List<Item> items = new ArrayList<>();
+        List<Item> rules = new ArrayList<>();
+        List<Inline.Note> notes = new ArrayList<>();
+        for (int c = 0; c < from.length; c++) {
+            Cell cell = row.cells().get(c);
+            double cellHeight = height;
+            for (int s = 1; s < cell.rowSpan() && r + s < rows.size(); s++) cellHeight += rows.get(r + s).height();
+            List<Strip> strips = cell.strips().subList(from[c], to[c]);
+            if (cell.fill() != null && !cell.fill().isAutomatic()) items.add(new Item.Fill(cell.x(), 0, cell.width(), cellHeight, cell.fill()));
+            double free = cellHeight - cell.padding().top() - cell.padding().bottom() - Strip.height(strips);
+            double down = switch (cell.vertical()) {
+                case TOP -> 0;
+                case CENTRE -> Math.max(0, free / 2);
+                case BOTTOM -> Math.max(0, free);
+            };
+            items.addAll(Composer.placed(strips, cell.x() + cell.padding().left(), cell.padding().top() + down));
+            for (Strip strip : strips) notes.addAll(strip.notes());
+            Borders borders = cell.borders();
+            if (borders == null) continue;
+            double right = cell.x() + cell.width();
+            Frames.rule(rules, cell.x(), 0, right, 0, borders.top());
+            Frames.rule(rules, cell.x(), cellHeight, right, cellHeight, borders.bottom());
+            Frames.rule(rules, cell.x(), 0, cell.x(), cellHeight, borders.left());
+            Frames.rule(rules, right, 0, right, cellHeight, borders.right());
+        }
+        items.addAll(rules);
+        return new Strip(0, height, 0, items, notes, row.inSpan(), r, Line.Break.NONE, null);
+    }
+
+    /**
+     * How far each cell of a row fits into a height: the counts of strips, or null where no cell's next strip fits or the row must stay whole.
+     */
+    int[] fitting(int r, int[] from, double height) {
+        Row row = rows.get(r);
+        if (row.kept() || row.inSpan() || row.cells().stream().anyMatch(cell -> cell.rowSpan() > 1)) return null;
+        int[] to = from.clone();
+        boolean any = false;
+        for (int c = 0; c < to.length; c++) {
+            Cell cell = row.cells().get(c);
+            double y = cell.padding().top() + cell.padding().bottom();
+            while (to[c] < cell.strips().size()) {
+                Strip strip = cell.strips().get(to[c]);
+                if (y + strip.before() + strip.height() > height) break;
+                y += strip.before() + strip.height() + strip.after();
+                to[c]++;
+                any = true;
+            }
+            if (to[c] == from[c] && to[c] < cell.strips().size()) return null;
+        }
+        return any ? to : null;
+    }
+
+    /** The height a part of a row needs. */
+    double partHeight(int r, int[] from, int[] to) {
+        double height = 0;
+        for (int c = 0; c < from.length; c++) {
+            Cell cell = rows.get(r).cells().get(c);
+            height = Math.max(height, cell.padding().top() + Strip.height(cell.strips().subList(from[c], to[c])) + cell.padding().bottom());
+        }
+        return height;
+    }
+}

@@ -1,0 +1,2 @@
+/** The front door: {@link app.decant.Decant}. */
+package app.decant;

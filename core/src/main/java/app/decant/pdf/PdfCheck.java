@@ -1,0 +1,148 @@
+package app.decant.pdf;
+
+import app.decant.layout.Page;
+import app.decant.layout.Pages;
+import app.decant.layout.Piece;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineNode;
+import org.apache.pdfbox.text.PDFTextStripper;
+
+/** Opens a PDF again and looks whether it holds what was meant: pages, text in order, bookmarks and where they land, fonts, links. */
+public final class PdfCheck {
+    private PdfCheck() { }
+
+    /** One thing looked at: a sentence, and whether it is so. */
+    public record Proof(String sentence, boolean holds) { }
+
+    /**
+     * Checks a file against the pages it was made of.
+     *
+     * @throws IOException where it cannot even be opened
+     */
+    public static List<Proof> check(Path file, Pages pages, PdfChoices choices, PdfWriter.Written written) throws IOException {
+        List<Proof> proofs = new ArrayList<>();
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            int count = choices.pages().size();
+            proofs.add(new Proof(pdf.getNumberOfPages() + (count == 1 ? " page, as chosen" : " pages, as chosen"), pdf.getNumberOfPages() == count));
+            int wrong = wrongPages(pdf, pages, choices);
+            proofs.add(new Proof(wrong == 0 ? "Text whole and in order on every page" : "Text differs on " + wrong + (wrong == 1 ? " page" : " pages"), wrong == 0));
+            if (choices.bookmarks().any()) {
+                int landed = landed(pdf, written.bookmarks());
+                int expected = written.bookmarks().size();
+                proofs.add(new Proof(expected == 0 ? "No headings, so no bookmarks" : landed + " of " + expected + " bookmarks land on their heading", landed == expected));
+            }
+            int[] fonts = fonts(pdf);
+            proofs.add(new Proof(fonts[1] + " of " + fonts[0] + " fonts inside the file", fonts[0] == fonts[1]));
+            int links = links(pdf);
+            if (written.links() > 0 || links > 0) proofs.add(new Proof(links + (links == 1 ? " link live" : " links live"), links == written.links()));
+        }
+        return proofs;
+    }
+
+    private static int wrongPages(PDDocument pdf, Pages pages, PdfChoices choices) throws IOException {
+        int wrong = 0;
+        PDFTextStripper stripper = new PDFTextStripper();
+        for (int i = 0; i < choices.pages().size() && i < pdf.getNumberOfPages(); i++) {
+            stripper.setStartPage(i + 1);
+            stripper.setEndPage(i + 1);
+            String found = squeezed(stripper.getText(pdf));
+            String expected = squeezed(text(pages.page(choices.pages().get(i))));
+            boolean same = found.equals(expected) || hasRightToLeft(expected) && sorted(found).equals(sorted(expected));
+            if (!same) wrong++;
+        }
+        return wrong;
+    }
+
+    /** All text of a page in the order it is drawn. */
+    public static String text(Page page) {
+        StringBuilder text = new StringBuilder();
+        page.show(new app.decant.layout.Canvas() {
+            @Override public void glyphs(Piece.Glyphs glyphs, double x, double baseline, app.decant.document.Colour colour) { text.append(glyphs.text()).append(' '); }
+            @Override public void fill(double x, double y, double width, double height, app.decant.document.Colour colour) { }
+            @Override public void rule(double x1, double y1, double x2, double y2, app.decant.document.Border border) { }
+            @Override public void picture(app.decant.document.Picture picture, double x, double y) { }
+        });
+        return text.toString();
+    }
+
+    /** Without white space and invisible characters; letters that Unicode counts as the same made the same. */
+    private static String squeezed(String text) {
+        String same = java.text.Normalizer.normalize(text, java.text.Normalizer.Form.NFKC);
+        StringBuilder result = new StringBuilder(same.length());
+        for (int i = 0; i < same.length(); i++) {
+            char c = same.charAt(i);
+            if (!Character.isWhitespace(c) && !Character.isSpaceChar(c) && !Character.isISOControl(c) && Character.getType(c) != Character.FORMAT && c != '\u00AD') result.append(c);
+        }
+        return result.toString();
+    }
+
+    private static boolean hasRightToLeft(String text) {
+        return com.ibm.icu.text.Bidi.requiresBidi(text.toCharArray(), 0, text.length());
+    }
+
+    private static String sorted(String text) {
+        int[] points = text.codePoints().map(PdfCheck::unmirrored).sorted().toArray();
+        return new String(points, 0, points.length);
+    }
+
+    private static int unmirrored(int c) { return Math.min(c, com.ibm.icu.lang.UCharacter.getMirror(c)); }
+
+    private static int landed(PDDocument pdf, List<PdfWriter.Landing> expected) throws IOException {
+        List<PDOutlineItem> items = new ArrayList<>();
+        if (pdf.getDocumentCatalog().getDocumentOutline() != null) gather(pdf.getDocumentCatalog().getDocumentOutline(), items);
+        if (items.size() != expected.size()) return 0;
+        int landed = 0;
+        for (int i = 0; i < items.size(); i++) {
+            PdfWriter.Landing wanted = expected.get(i);
+            PDOutlineItem item = items.get(i);
+            if (!wanted.title().equals(item.getTitle()) || !(item.getDestination() instanceof PDPageXYZDestination destination)) continue;
+            int page = destination.retrievePageNumber();
+            if (page != wanted.page()) continue;
+            double top = pdf.getPage(page).getMediaBox().getHeight() - destination.getTop();
+            if (Math.abs(top - wanted.top()) <= 1.5) landed++;
+        }
+        return landed;
+    }
+
+    private static void gather(PDOutlineNode node, List<PDOutlineItem> items) {
+        for (PDOutlineItem item : node.children()) {
+            items.add(item);
+            gather(item, items);
+        }
+    }
+
+    /** How many fonts, and how many of them with their program inside. */
+    private static int[] fonts(PDDocument pdf) throws IOException {
+        Map<COSDictionary, Boolean> fonts = new IdentityHashMap<>();
+        for (PDPage page : pdf.getPages()) {
+            if (page.getResources() == null) continue;
+            for (COSName name : page.getResources().getFontNames()) {
+                PDFont font = page.getResources().getFont(name);
+                if (font != null) fonts.put(font.getCOSObject(), font.isEmbedded() && !font.isDamaged());
+            }
+        }
+        return new int[] {fonts.size(), (int) fonts.values().stream().filter(Boolean::booleanValue).count()};
+    }
+
+    private static int links(PDDocument pdf) throws IOException {
+        int links = 0;
+        for (PDPage page : pdf.getPages()) {
+            links += page.getAnnotations(annotation -> annotation instanceof PDAnnotationLink).size();
+        }
+        return links;
+    }
+}

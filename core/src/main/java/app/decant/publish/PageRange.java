@@ -1,0 +1,66 @@
+package app.decant.publish;
+
+import app.decant.document.DecantException;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * Which pages: {@code all}, {@code odd}, {@code even}, or a list such as {@code 1-3, 7, 12-}. Numbers count from the front, 1 is the first
+ * page.
+ */
+public record PageRange(String text) {
+    public static final PageRange ALL = new PageRange("all");
+
+    public PageRange {
+        text = text == null || text.isBlank() ? "all" : text.trim().toLowerCase(java.util.Locale.ROOT);
+    }
+
+    /**
+     * The indexes of the pages, in the order they are named, each once.
+     *
+     * @throws DecantException ({@code WRONG_CALL}) where the range makes no sense or leaves the document
+     */
+    public List<Integer> of(int count) {
+        Set<Integer> pages = new LinkedHashSet<>();
+        switch (text) {
+            case "all" -> add(pages, 1, count, 1);
+            case "odd" -> add(pages, 1, count, 2);
+            case "even" -> add(pages, 2, count, 2);
+            default -> {
+                for (String part : text.split("[,;]")) part(part.trim().replace('\u2013', '-'), pages, count);
+            }
+        }
+        if (pages.isEmpty()) throw wrong("“" + text + "” names no page.");
+        return new ArrayList<>(pages);
+    }
+
+    private void part(String part, Set<Integer> pages, int count) {
+        if (part.matches("\\d{1,6}")) {
+            add(pages, number(part, count), number(part, count), 1);
+        } else if (part.matches("\\d{1,6}\\s*-\\s*\\d{1,6}")) {
+            String[] ends = part.split("-");
+            int from = number(ends[0].trim(), count);
+            int to = number(ends[1].trim(), count);
+            if (from > to) throw wrong("“" + part + "” runs backwards; write " + to + "-" + from + ".");
+            add(pages, from, to, 1);
+        } else if (part.matches("\\d{1,6}\\s*-")) {
+            add(pages, number(part.replace("-", "").trim(), count), count, 1);
+        } else if (part.matches("-\\s*\\d{1,6}")) {
+            add(pages, 1, number(part.replace("-", "").trim(), count), 1);
+        } else {
+            throw wrong("“" + part + "” is not a page or a range. Write for example 1-3, 7, 12-.");
+        }
+    }
+
+    private static int number(String digits, int count) {
+        int number = Integer.parseInt(digits);
+        if (number < 1 || number > count) throw wrong("There is no page " + number + "; the document has " + count + (count == 1 ? " page." : " pages."));
+        return number;
+    }
+
+    private static DecantException wrong(String sentence) { return new DecantException(DecantException.Kind.WRONG_CALL, sentence); }
+
+    private static void add(Set<Integer> pages, int from, int to, int step) { for (int page = from; page <= to; page += step) pages.add(page - 1); }
+}

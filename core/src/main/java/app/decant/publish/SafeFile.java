@@ -1,0 +1,118 @@
+package app.decant.publish;
+
+import app.decant.document.DecantException;
+import app.decant.document.DecantException.Kind;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.channels.Channels;
+import java.nio.channels.FileChannel;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.AtomicMoveNotSupportedException;
+import java.nio.file.FileSystemException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+
+/**
+ * Writes a file whole or not at all: beside its place first, flushed to the disk, looked over, then moved over the old one. Whatever goes
+ * wrong, an older file of the name stays as it was.
+ */
+public final class SafeFile {
+    private SafeFile() { }
+
+    /** Writes the bytes of a file. */
+    @FunctionalInterface
+    public interface Writing { void write(OutputStream out) throws IOException; }
+
+    /** Looks the finished file over before it takes its name; throws where it must not. */
+    @FunctionalInterface
+    public interface Look { void at(Path file) throws IOException; }
+
+    /**
+     * Writes to {@code wished}, or as {@code present} says where that name is taken.
+     *
+     * @return where the file is now
+     * @throws DecantException with what to do next; nothing was changed then
+     */
+    public static Path write(Path wished, Recipe.WhenPresent present, Writing writing, Look look) {
+        Path target = place(wished.toAbsolutePath().normalize(), present);
+        Path beside = null;
+        try {
+            Files.createDirectories(target.getParent());
+            beside = Files.createTempFile(target.getParent(), ".decant-", ".part");
+            try (FileChannel channel = FileChannel.open(beside, StandardOpenOption.WRITE); OutputStream out = new java.io.BufferedOutputStream(Channels.newOutputStream(channel), 1 << 16)) {
+                writing.write(out);
+                out.flush();
+                channel.force(true);
+            }
+            look.at(beside);
+            move(beside, target, present);
+            return target;
+        } catch (IOException | java.io.UncheckedIOException e) {
+            throw told(e instanceof java.io.UncheckedIOException wrapped ? wrapped.getCause() : (IOException) e, target);
+        } finally {
+            remove(beside);
+        }
+    }
+
+    private static Path place(Path wished, Recipe.WhenPresent present) {
+        if (Files.isDirectory(wished)) throw new DecantException(Kind.WRONG_CALL, wished.getFileName() + " is a folder. Give the file a name inside it.");
+        if (!Files.exists(wished) || present == Recipe.WhenPresent.REPLACE) return wished;
+        Path free = nextFree(wished);
+        if (present == Recipe.WhenPresent.KEEP_BOTH) return free;
+        throw new DecantException(Kind.TARGET_EXISTS, wished.getFileName() + " is already in " + wished.getParent().getFileName() + ". Replace it, or save as " + free.getFileName() + ".");
+    }
+
+    /** The same name with the next free number. */
+    public static Path nextFree(Path wished) {
+        String name = wished.getFileName().toString();
+        int dot = name.lastIndexOf('.');
+        String front = dot > 0 ? name.substring(0, dot) : name;
+        String ending = dot > 0 ? name.substring(dot) : "";
+        for (int number = 2; ; number++) {
+            Path free = wished.resolveSibling(front + " " + number + ending);
+            if (!Files.exists(free)) return free;
+        }
+    }
+
+    private static void move(Path from, Path to, Recipe.WhenPresent present) throws IOException {
+        if (present != Recipe.WhenPresent.REPLACE) {
+            Files.move(from, to);
+            return;
+        }
+        if (Files.exists(to) && !Files.isWritable(to)) throw new AccessDeniedException(to.toString());
+        try {
+            Files.move(from, to, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        } catch (AtomicMoveNotSupportedException e) {
+            Files.move(from, to, StandardCopyOption.REPLACE_EXISTING);
+        }
+    }
+
+    private static void remove(Path beside) {
+        if (beside == null) return;
+        try {
+            Files.deleteIfExists(beside);
+        } catch (IOException e) {
+            org.slf4j.LoggerFactory.getLogger(SafeFile.class).warn("{} is left over", beside, e);
+        }
+    }
+
+    private static DecantException told(IOException e, Path target) {
+        String name = target.getFileName().toString();
+        String folder = String.valueOf(target.getParent());
+        String cause = String.valueOf(e.getMessage());
+        if (cause.contains("No space left") || cause.contains("not enough space") || cause.contains("quota")) {
+            return new DecantException(Kind.TARGET_LOCKED, "There is no room left in " + folder + " for " + name + ". Make room, or choose another folder.", e);
+        }
+        if (e instanceof AccessDeniedException || cause.contains("Read-only") || cause.contains("Permission denied")) {
+            return new DecantException(Kind.TARGET_LOCKED, name + " can't be written in " + folder + ": it is locked against writing. Choose another folder or name.", e);
+        }
+        if (e instanceof NoSuchFileException) return new DecantException(Kind.TARGET_LOCKED, "The folder " + folder + " is not there any more. Choose another one.", e);
+        if (e instanceof FileSystemException) {
+            return new DecantException(Kind.TARGET_LOCKED, name + " can't be written in " + folder + "; it may be open in another program. Save as " + nextFree(target).getFileName() + ", or choose another folder.", e);
+        }
+        return new DecantException(Kind.TARGET_LOCKED, name + " can't be written in " + folder + ". Choose another folder or name.", e);
+    }
+}

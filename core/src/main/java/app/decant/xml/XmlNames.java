@@ -1,0 +1,49 @@
+package app.decant.xml;
+
+import java.util.HashMap;
+import java.util.Map;
+
+/** The prefixes by which this program calls the namespaces of the formats it reads, transitional and strict alike. */
+public final class XmlNames {
+    public static final String W = "http://schemas.openxmlformats.org/wordprocessingml/2006/main";
+    public static final String R = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
+    public static final String WP = "http://schemas.openxmlformats.org/drawingml/2006/wordprocessingDrawing";
+    public static final String A = "http://schemas.openxmlformats.org/drawingml/2006/main";
+    public static final String PIC = "http://schemas.openxmlformats.org/drawingml/2006/picture";
+    public static final String MC = "http://schemas.openxmlformats.org/markup-compatibility/2006";
+    public static final String WPS = "http://schemas.microsoft.com/office/word/2010/wordprocessingShape";
+    private static final Map<String, String> PREFIXES = new HashMap<>();
+
+    static {
+        PREFIXES.put(W, "w");
+        PREFIXES.put("http://purl.oclc.org/ooxml/wordprocessingml/main", "w");
+        PREFIXES.put(R, "r");
+        PREFIXES.put("http://purl.oclc.org/ooxml/officeDocument/relationships", "r");
+        PREFIXES.put(WP, "wp");
+        PREFIXES.put("http://purl.oclc.org/ooxml/drawingml/wordprocessingDrawing", "wp");
+        PREFIXES.put(A, "a");
+        PREFIXES.put("http://purl.oclc.org/ooxml/drawingml/main", "a");
+        PREFIXES.put(PIC, "pic");
+        PREFIXES.put("http://purl.oclc.org/ooxml/drawingml/picture", "pic");
+        PREFIXES.put(MC, "mc");
+        PREFIXES.put(WPS, "wps");
+        PREFIXES.put("urn:schemas-microsoft-com:vml", "v");
+        PREFIXES.put("urn:schemas-microsoft-com:office:office", "o");
+        PREFIXES.put("urn:schemas-microsoft-com:office:word", "w10");
+        PREFIXES.put("http://schemas.openxmlformats.org/officeDocument/2006/math", "m");
+        PREFIXES.put("http://schemas.openxmlformats.org/package/2006/relationships", "rel");
+        PREFIXES.put("http://schemas.openxmlformats.org/package/2006/content-types", "ct");
+        PREFIXES.put("http://schemas.openxmlformats.org/package/2006/metadata/core-properties", "cp");
+        PREFIXES.put("http://purl.org/dc/elements/1.1/", "dc");
+        PREFIXES.put("http://purl.org/dc/terms/", "dcterms");
+        PREFIXES.put("http://schemas.openxmlformats.org/officeDocument/2006/extended-properties", "ep");
+        PREFIXES.put("http://www.w3.org/XML/1998/namespace", "xml");
+        PREFIXES.put("http://schemas.microsoft.com/office/word/2010/wordml", "w14");
+        PREFIXES.put("http://schemas.openxmlformats.org/drawingml/2006/chart", "c");
+    }
+
+    private XmlNames() { }
+
+    /** The namespace's prefix here; for an unknown one the prefix the file uses. */
+    static String prefix(String namespace, String own) { return PREFIXES.getOrDefault(namespace, own == null ? "" : own); }
+}
