@@ -37,6 +37,7 @@ final class DemoStyles {
     static final String HEADINGS = "1";
     static final String BULLETS = "2";
     static final String STEPS = "3";
+    static final String MORE_STEPS = "4";
     static final String TABLE = "SoundTable";
 
     private DemoStyles() { }
@@ -106,7 +107,7 @@ final class DemoStyles {
                 new Numbering.Level(NumberFormat.DECIMAL, 1, "%1.", Numbering.Suffix.TAB, null, null, indent(22, -18)),
                 new Numbering.Level(NumberFormat.LOWER_LETTER, 1, "%2)", Numbering.Suffix.TAB, null, null, indent(42, -18)));
         return Numbering.NONE.with(new Numbering.Pattern("1", headings), list(HEADINGS, "1")).with(new Numbering.Pattern("2", bullets), list(BULLETS, "2"))
-                .with(new Numbering.Pattern("3", steps), list(STEPS, "3")).with(new Numbering.Pattern("4", steps), list("4", "4"));
+                .with(new Numbering.Pattern("3", steps), list(STEPS, "3")).with(new Numbering.Pattern("4", steps), list(MORE_STEPS, "4"));
     }
 
     private static Numbering.NumberedList list(String id, String pattern) { return new Numbering.NumberedList(id, pattern, Map.of(), Map.of()); }

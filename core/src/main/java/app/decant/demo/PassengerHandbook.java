@@ -196,9 +196,8 @@ public final class PassengerHandbook {
         blocks.add(body("Safety comes before the timetable. Everyone on board does a short drill on the first sailing of each month; it takes four minutes, and your patience is part of it."));
         blocks.add(heading(2, "Muster points", "muster"));
         blocks.add(body("There are two muster points on the _Maid of Ostrey_ and one on the _Grey Seal_. They are marked with a white sign on green and lit at all times. When the bell rings seven times short and once long, leave what you carry and go there by the nearest stairs."));
-        blocks.addAll(list("ListNumber", "Walk; do not run. Hold the rail."));
-        for (String step : new String[] {"Take a life jacket from the chest at the muster point.", "Children's jackets are in the chest with the yellow lid.", "Put it on before you help others, and tie both tapes at the front.", "Answer when your group is counted.", "Do not inflate it before you are outside."}) {
-            blocks.add(paragraph(DemoStyles.NUMBER, step));
+        for (String step : new String[] {"Walk; do not run. Hold the rail.", "Take a life jacket from the chest at the muster point.", "Children's jackets are in the chest with the yellow lid.", "Put it on before you help others, and tie both tapes at the front.", "Answer when your group is counted.", "Do not inflate it before you are outside."}) {
+            blocks.add(paragraph(DemoStyles.NUMBER, step).withLook(Look.of(ParagraphProperty.LIST, new ParagraphProperty.ListReference(DemoStyles.MORE_STEPS, 0))));
         }
         blocks.add(heading(2, "Life jackets", "jackets"));
         blocks.add(body("There are life jackets for one person in ten more than the ship may carry. They are looked over each spring and after every use. If you find one that is torn, or a chest that does not open at the first pull, tell the nearest member of the crew; that is no nuisance but a kindness."));

@@ -28,6 +28,7 @@ final class ColumnFlow {
     private final Set<Inline.Floating> preset;
     private List<Strip> notes;
     private double y;
+    private double notesTop;
 
     /** The room of a column and what is known of its page. {@code soft} where text ran on into it, {@code fresh} where nothing stands on its page yet. */
     record Area(double left, double width, double top, double bottom, boolean soft, boolean fresh, PageGeometry page, double bodyTop) { }
@@ -41,9 +42,10 @@ final class ColumnFlow {
     /**
      * A filled column.
      *
+     * @param notesTop where its notes begin; the area's foot where it has none
      * @param restart a floating object that needs room where text already stood: fill the page again with it in place; else null
      */
-    record Result(List<Item> items, List<Floats.Placed> floats, Cursor next, double bottom, End end, Floats.Placed restart) { }
+    record Result(List<Item> items, List<Floats.Placed> floats, Cursor next, double bottom, double notesTop, End end, Floats.Placed restart) { }
 
     ColumnFlow(Composer composer, Flow flow, Area area, List<Floats.Placed> floats, Set<Inline.Floating> preset) {
         this.composer = composer;
@@ -51,6 +53,7 @@ final class ColumnFlow {
         this.area = area;
         this.floats = new ArrayList<>(floats);
         this.preset = preset;
+        this.notesTop = area.bottom();
     }
 
     Result fill(Cursor from, int endBlock) {
@@ -78,7 +81,7 @@ final class ColumnFlow {
                 Floats.Placed placed = Floats.place(composer, floating, area.page(), area.bodyTop(), area.left(), area.width(), y + before);
                 own.add(placed);
                 if (!placed.pushes() || preset.contains(floating)) continue;
-                if (placed.meets(area.bodyTop(), y - 1) && !(units.isEmpty() && area.fresh())) return new Result(List.of(), List.of(), start, y, End.FULL, placed);
+                if (placed.meets(area.bodyTop(), y - 1) && !(units.isEmpty() && area.fresh())) return new Result(List.of(), List.of(), start, y, area.bottom(), End.FULL, placed);
                 floats.add(placed);
             }
         }
@@ -199,7 +202,7 @@ final class ColumnFlow {
         items.addAll(front);
         double bottom = count == 0 ? area.top() : units.get(count - 1).yAfter();
         List<Strip> carried = placeNotes(noteStrips, items, count == 0 ? area.top() : units.get(count - 1).top() + units.get(count - 1).strip().height());
-        return new Result(items, placed, next.carrying(carried), bottom, end, null);
+        return new Result(items, placed, next.carrying(carried), bottom, notesTop, end, null);
     }
 
     /** The notes of the units that stay, when some were taken back. */
@@ -216,6 +219,7 @@ final class ColumnFlow {
         while (fit > 1 && textBottom + notesHeight(strips.subList(0, fit)) > area.bottom() + TOLERANCE) fit--;
         List<Strip> here = strips.subList(0, fit);
         double top = Math.max(textBottom, area.bottom() - notesHeight(here));
+        notesTop = top;
         items.add(new Item.Rule(area.left(), top + NOTE_GAP / 2, area.left() + Math.min(NOTE_RULE, area.width() / 3), top + NOTE_GAP / 2, Border.single(0.5, Colour.BLACK)));
         items.addAll(Composer.placed(here, area.left(), top + NOTE_GAP));
         return List.copyOf(strips.subList(fit, strips.size()));

@@ -84,6 +84,7 @@ final class PageFlow {
                 if (restart != null && !last) return null;
                 restart = null;
                 items.addAll(band.items);
+                bodyBottom = Math.min(bodyBottom, band.notesTop);
                 cursor = band.next;
                 fresh &= cursor.samePlace(from);
                 if (band.end != ColumnFlow.End.SECTION || section + 1 >= flow.sectionCount()) break;
@@ -110,7 +111,7 @@ final class PageFlow {
                 double middle = (low + high) / 2;
                 Band tried = columns(cursor, section, top, middle, false);
                 if (restart != null) return full;
-                if (tried.end == ColumnFlow.End.SECTION && tried.next.isClean()) {
+                if (tried.end == ColumnFlow.End.SECTION && tried.next.isClean() && tried.notesTop >= middle) {
                     best = tried;
                     high = middle;
                 } else {
@@ -127,6 +128,7 @@ final class PageFlow {
             List<Floats.Placed> bandFloats = new ArrayList<>(floats);
             Cursor at = cursor;
             double reached = top;
+            double notesTop = bottom;
             ColumnFlow.End end = ColumnFlow.End.FULL;
             for (int i = 0; i < columns.size(); i++) {
                 boolean soft = !(startsSection(at)) && (i > 0 || fresh) && !(at.offset() == 0 && followsBreak(at));
@@ -135,13 +137,14 @@ final class PageFlow {
                 if (result.restart() != null) {
                     if (!last) {
                         restart = result.restart();
-                        return new Band(List.of(), at, reached, end);
+                        return new Band(List.of(), at, reached, bottom, end);
                     }
                 }
                 bandItems.addAll(result.items());
                 for (Floats.Placed placed : result.floats()) if (placed.pushes() && !known.contains(placed.source())) bandFloats.add(placed);
                 at = result.next();
                 reached = Math.max(reached, result.bottom());
+                notesTop = Math.min(notesTop, result.notesTop());
                 end = result.end();
                 if (section.columns().line() && i > 0) {
                     double x = section.page().textLeft() + (columns.get(i)[0] + columns.get(i - 1)[0] + columns.get(i - 1)[1]) / 2;
@@ -149,7 +152,7 @@ final class PageFlow {
                 }
                 if (end == ColumnFlow.End.SECTION || end == ColumnFlow.End.PAGE_BREAK) break;
             }
-            return new Band(bandItems, at, reached, end);
+            return new Band(bandItems, at, reached, notesTop, end);
         }
 
         /** Whether the block at the cursor came here because a break was asked for, so that it keeps its space above. */
@@ -162,7 +165,7 @@ final class PageFlow {
         }
     }
 
-    private record Band(List<Item> items, Cursor next, double bottom, ColumnFlow.End end) { }
+    private record Band(List<Item> items, Cursor next, double bottom, double notesTop, ColumnFlow.End end) { }
 
     /** Headers and footers: which stand on a page, and how much room they leave for the text. */
     static final class PageFrames {

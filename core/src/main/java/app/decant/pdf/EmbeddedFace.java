@@ -31,6 +31,9 @@ final class EmbeddedFace {
     private final List<Integer> glyphs = new ArrayList<>();
     private final List<String> texts = new ArrayList<>();
     private final boolean ownCodes;
+    private final double[] widths;
+    private final char[] usualCharacter;
+    private final int[] usualCode;
 
     EmbeddedFace(Face face) {
         this.face = face;
@@ -39,10 +42,32 @@ final class EmbeddedFace {
         glyphs.add(0);
         texts.add("");
         dictionary.setDirect(false);
+        int count = glyphCount(face);
+        widths = new double[count];
+        java.util.Arrays.fill(widths, -1);
+        usualCharacter = new char[count];
+        usualCode = new int[count];
+    }
+
+    private static int glyphCount(Face face) {
+        try {
+            return face.tables().getNumberOfGlyphs();
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
     }
 
     Face face() { return face; }
     COSDictionary dictionary() { return dictionary; }
+
+    /** The character code for a glyph that stands for one character; nearly all do, so this way is kept short. */
+    int code(int glyph, char character) {
+        if (usualCharacter[glyph] == character && usualCode[glyph] != 0) return usualCode[glyph];
+        int code = code(glyph, String.valueOf(character));
+        usualCharacter[glyph] = character;
+        usualCode[glyph] = Math.max(0, code);
+        return code;
+    }
 
     /** The character code for a glyph that stands for some text, or -1 where the glyph already stands for another text and cannot do both. */
     int code(int glyph, String text) {
@@ -72,6 +97,11 @@ final class EmbeddedFace {
 
     /** The advance of a glyph in thousandths of the size, as the font's widths array says it. */
     double width(int glyph) {
+        if (widths[glyph] < 0) widths[glyph] = readWidth(glyph);
+        return widths[glyph];
+    }
+
+    private double readWidth(int glyph) {
         try {
             return Math.round(face.tables().getAdvanceWidth(glyph) * 1000.0 / face.unitsPerEm() * 100) / 100.0;
         } catch (IOException e) {

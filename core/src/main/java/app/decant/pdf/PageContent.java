@@ -76,16 +76,16 @@ final class PageContent implements Canvas {
         for (int g = 0; g < count; g++) {
             boolean firstOfCluster = g == 0 || piece.clusters()[g] != piece.clusters()[g - 1];
             boolean lastOfCluster = g == count - 1 || piece.clusters()[g] != piece.clusters()[g + 1];
-            String text = piece.text().substring(piece.clusters()[g], ends[g]);
             double wanted = x + piece.glyphX()[g];
             double raise = piece.glyphY() == null ? 0 : piece.glyphY()[g];
             boolean single = firstOfCluster && lastOfCluster;
-            int code = single ? face.code(piece.glyphs()[g], text) : -1;
+            int length = ends[g] - piece.clusters()[g];
+            int code = !single ? -1 : length == 1 ? face.code(piece.glyphs()[g], piece.text().charAt(piece.clusters()[g])) : face.code(piece.glyphs()[g], piece.text().substring(piece.clusters()[g], ends[g]));
             boolean told = !single && firstOfCluster || single && code < 0;
             double adjust = (pen - wanted) / unit;
             if (told || raise != 0) {
                 open = flush(run, open);
-                if (told) out.append("/Span <</ActualText <").append(HEX.apply(text)).append(">>> BDC\n");
+                if (told) out.append("/Span <</ActualText <").append(HEX.apply(piece.text().substring(piece.clusters()[g], ends[g]))).append(">>> BDC\n");
                 if (raise != 0) out.append(number(raise)).append(" Ts ");
             }
             if (Math.abs(adjust) >= 0.5) {

@@ -1,0 +1,48 @@
+package app.decant.desktop;
+
+import app.decant.demo.DemoFiles;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.stage.Stage;
+
+/** The application: reads the call, shows the window. */
+public final class DecantApplication extends Application {
+    private MainWindow window;
+
+    @Override public void start(Stage stage) {
+        List<String> arguments = new ArrayList<>(getParameters().getRaw());
+        Path shots = null;
+        if (arguments.size() > 1 && arguments.get(0).equals("--screenshots")) shots = Path.of(arguments.get(1));
+        boolean demo = shots != null || arguments.remove("--demo");
+        Settings settings = shots != null ? Settings.forgetful() : Settings.ofThisUser();
+        window = new MainWindow(stage, settings);
+        window.outside(getHostServices());
+        window.show();
+        try {
+            if (demo) {
+                List<Path> files = DemoFiles.into(demoFolder(shots != null));
+                window.desk().open(files.get(0), null);
+                if (shots != null) Screenshots.take(window, shots);
+            } else if (!arguments.isEmpty()) {
+                window.desk().open(Path.of(arguments.get(0)), null);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static Path demoFolder(boolean fresh) throws IOException {
+        if (fresh) return java.nio.file.Files.createTempDirectory("decant-demo");
+        return Path.of(System.getProperty("user.home"), "Ostrey Sound Ferries");
+    }
+
+    @Override public void stop() {
+        window.close();
+        Platform.exit();
+    }
+}

@@ -1,0 +1,265 @@
+package app.decant.desktop;
+
+import app.decant.Decant;
+import app.decant.document.ContentsList;
+import app.decant.document.DecantException;
+import app.decant.document.Document;
+import app.decant.document.Edit;
+import app.decant.document.Finding;
+import app.decant.document.Place;
+import app.decant.document.Span;
+import app.decant.document.Walk;
+import app.decant.font.FontCatalogue;
+import app.decant.format.Taken;
+import app.decant.layout.Layout;
+import app.decant.layout.Pages;
+import app.decant.publish.Publisher;
+import app.decant.publish.Receipt;
+import app.decant.publish.Recipe;
+import app.decant.publish.Target;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Queue;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ScheduledFuture;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
+import javafx.application.Platform;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleBooleanProperty;
+import javafx.beans.property.SimpleObjectProperty;
+
+/**
+ * What is being worked on: one document, what is picked in it, its pages. Edits are made at once on the JavaFX thread, since they only make new
+ * values; pages follow from a thread of their own, and always those of the newest document.
+ */
+final class Desk {
+    private final Settings settings;
+    private final ExecutorService layoutThread = Executors.newSingleThreadExecutor(task -> daemon(task, "layout"));
+    private final ExecutorService workThread = Executors.newSingleThreadExecutor(task -> daemon(task, "work"));
+    private final ScheduledExecutorService keeper = Executors.newSingleThreadScheduledExecutor(task -> daemon(task, "working copy"));
+    private final ObjectProperty<Pages> pages = new SimpleObjectProperty<>();
+    private final ObjectProperty<Span> selection = new SimpleObjectProperty<>();
+    private final ObjectProperty<Source> source = new SimpleObjectProperty<>();
+    private final ObjectProperty<Job> job = new SimpleObjectProperty<>();
+    private final ObjectProperty<DecantException> trouble = new SimpleObjectProperty<>();
+    private final ObjectProperty<Receipt> receipt = new SimpleObjectProperty<>();
+    private final ObjectProperty<LocalTime> kept = new SimpleObjectProperty<>();
+    private final BooleanProperty changed = new SimpleBooleanProperty();
+    private final History history = new History();
+    private final Queue<Runnable> waiting = new ArrayDeque<>();
+    private Layout layout;
+    private Document document;
+    private boolean layingOut;
+    private WorkingCopy copy;
+    private ScheduledFuture<?> keeping;
+
+    /** Where the document came from, and what was found when it was taken in. */
+    record Source(Path file, Taken taken) {
+        String name() { return file.getFileName().toString(); }
+
+        /** The name without its ending. */
+        String title() { return name().replaceAll("\\.[^.]*$", ""); }
+    }
+
+    Desk(Settings settings) {
+        this.settings = settings;
+        layoutThread.execute(() -> layout = new Layout(FontCatalogue.ofThisMachine()));
+    }
+
+    private static Thread daemon(Runnable task, String name) {
+        Thread thread = new Thread(task, name);
+        thread.setDaemon(true);
+        return thread;
+    }
+
+    ObjectProperty<Pages> pages() { return pages; }
+    ObjectProperty<Span> selection() { return selection; }
+    ObjectProperty<Source> source() { return source; }
+    ObjectProperty<Job> job() { return job; }
+    ObjectProperty<DecantException> trouble() { return trouble; }
+    ObjectProperty<Receipt> receipt() { return receipt; }
+    ObjectProperty<LocalTime> kept() { return kept; }
+    BooleanProperty changed() { return changed; }
+    Document document() { return document; }
+    Settings settings() { return settings; }
+    boolean canUndo() { return history.canUndo(); }
+    boolean canRedo() { return history.canRedo(); }
+
+    /** What was found taking the document in, and what its layout has to tell. */
+    List<Finding> findings() {
+        List<Finding> all = new ArrayList<>();
+        if (source.get() != null) all.addAll(source.get().taken().findings());
+        if (pages.get() != null) all.addAll(pages.get().findings());
+        return all;
+    }
+
+    /** Takes a file in; the original is only read. */
+    void open(Path file, String password) {
+        Job opening = new Job(Words.of("job.opening", file.getFileName()));
+        job.set(opening);
+        trouble.set(null);
+        opening.start(layoutThread, progress -> {
+            Taken taken = Decant.open(file, password, progress);
+            Layout fresh = new Layout(FontCatalogue.ofThisMachine());
+            Pages laidOut = fresh.next(taken.document(), progress);
+            return new Opened(taken, fresh, laidOut);
+        }, opened -> {
+            job.set(null);
+            show(file, opened);
+        }, problem -> {
+            job.set(null);
+            if (problem.kind() != DecantException.Kind.CANCELLED) trouble.set(problem);
+            wanted = file;
+        });
+    }
+
+    private Path wanted;
+
+    /** The file that could not be opened for want of a password. */
+    Path wanted() { return wanted; }
+
+    private record Opened(Taken taken, Layout layout, Pages pages) { }
+
+    private void show(Path file, Opened opened) {
+        if (copy != null) copy.discard();
+        layout = opened.layout;
+        document = opened.taken.document();
+        changed.set(false);
+        kept.set(null);
+        receipt.set(null);
+        List<Walk.Stop> stops = opened.pages.walk().stops();
+        Span start = stops.isEmpty() ? null : Span.caret(new Place(stops.get(0).path(), 0));
+        history.begin(document, start);
+        copy = settings.isForgetful() ? null : new WorkingCopy(Settings.home().resolve("working"), file);
+        source.set(new Source(file, opened.taken));
+        pages.set(opened.pages);
+        selection.set(start);
+        settings.opened(file);
+    }
+
+    /** Makes an edit. */
+    void apply(Edit edit) {
+        if (edit == null || document == null) return;
+        document = edit.apply(document);
+        if (touchesHeadings(edit)) document = ContentsList.refreshed(document);
+        history.add(new History.State(document, edit.after(), edit.what()));
+        afterChange(edit.after());
+    }
+
+    /** Contents lists follow at once when a heading was changed, and need not be looked at for any other edit. */
+    private boolean touchesHeadings(Edit edit) {
+        if (pages.get() == null || !edit.what().equals("typing") && !edit.what().equals("deleting")) return true;
+        app.decant.document.Cascade cascade = app.decant.document.Cascade.of(document);
+        return edit.changes().stream().flatMap(change -> change.blocks().stream()).anyMatch(block -> block instanceof app.decant.document.Paragraph paragraph && cascade.outlineLevel(paragraph) > 0)
+                || edit.changes().stream().anyMatch(change -> change.to() - change.from() > change.blocks().size());
+    }
+
+    void undo() { if (history.canUndo()) back(history.undo()); }
+
+    void redo() { if (history.canRedo()) back(history.redo()); }
+
+    private void back(History.State state) {
+        document = state.document();
+        afterChange(state.span());
+    }
+
+    private void afterChange(Span span) {
+        changed.set(true);
+        waiting.add(() -> selection.set(span));
+        layOut();
+        keepSoon();
+    }
+
+    /** Runs a task once the pages are those of the newest document: at once where they are. */
+    void whenLaidOut(Runnable task) {
+        if (document == null) return;
+        if (pages.get() != null && pages.get().document() == document && !layingOut) task.run();
+        else waiting.add(task);
+    }
+
+    private void layOut() {
+        if (layingOut) return;
+        layingOut = true;
+        Document snapshot = document;
+        layoutThread.execute(() -> {
+            Pages made = layout.next(snapshot);
+            Platform.runLater(() -> laidOut(made));
+        });
+    }
+
+    private void laidOut(Pages made) {
+        layingOut = false;
+        if (made.document() != document) {
+            layOut();
+            return;
+        }
+        pages.set(made);
+        while (!waiting.isEmpty() && !layingOut) waiting.poll().run();
+    }
+
+    private void keepSoon() {
+        if (copy == null) return;
+        if (keeping != null) keeping.cancel(false);
+        Document snapshot = document;
+        WorkingCopy into = copy;
+        keeping = keeper.schedule(() -> {
+            try {
+                into.keep(snapshot);
+                Platform.runLater(() -> kept.set(LocalTime.now()));
+            } catch (IOException | RuntimeException e) {
+                org.slf4j.LoggerFactory.getLogger(Desk.class).warn("The working copy can't be kept", e);
+            }
+        }, 1500, TimeUnit.MILLISECONDS);
+    }
+
+    /** Publishes the newest document; the receipt or the trouble is told through the properties, then to {@code after}. */
+    void publish(Recipe recipe, Path file, Consumer<Receipt> after) {
+        whenLaidOut(() -> {
+            Pages laidOut = pages.get();
+            Job publishing = new Job(Words.of("job.publishing", file.getFileName()));
+            job.set(publishing);
+            trouble.set(null);
+            publishing.start(workThread, progress -> Publisher.publish(laidOut, recipe, file, Instant.now(), progress), made -> {
+                job.set(null);
+                receipt.set(made);
+                if (recipe.target() == Target.DOCX) saved();
+                after.accept(made);
+            }, problem -> {
+                job.set(null);
+                if (problem.kind() != DecantException.Kind.CANCELLED) trouble.set(problem);
+            });
+        });
+    }
+
+    private void saved() {
+        changed.set(false);
+        if (keeping != null) keeping.cancel(false);
+        if (copy != null) copy.discard();
+    }
+
+    /** Work off the JavaFX thread for views, such as pictures of pages. */
+    ExecutorService workThread() { return workThread; }
+
+    /** Ends the threads; a working copy is taken away only where nothing would be lost. */
+    void close() {
+        if (copy != null && !changed.get()) copy.discard();
+        layoutThread.shutdownNow();
+        workThread.shutdownNow();
+        keeper.shutdownNow();
+    }
+
+    /** Gives unsaved work up. */
+    void discard() {
+        changed.set(false);
+        if (copy != null) copy.discard();
+    }
+}

@@ -1,0 +1,66 @@
+package app.decant.desktop;
+
+import app.decant.document.Cascade;
+import app.decant.document.Edit;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.Property;
+import app.decant.document.Span;
+import app.decant.document.TextProperty;
+import app.decant.document.TextProperty.Underline;
+
+/** Changes the look of what is picked; with a bare caret, of what is typed next. */
+final class Dressing {
+    private Dressing() { }
+
+    /** The look in force at the picked passage's start. */
+    static Look present(Desk desk) {
+        Span span = desk.selection().get();
+        Paragraph paragraph = desk.document().paragraph(span.start().path());
+        Look own = span.isEmpty() ? TableKeys.next() != null ? TableKeys.next() : paragraph.lookBefore(span.start().offset()) : first(paragraph, span);
+        return Cascade.of(desk.document()).text(paragraph, own);
+    }
+
+    private static Look first(Paragraph paragraph, Span span) { return paragraph.lookBefore(span.start().offset() + 1); }
+
+    static void toggle(Desk desk, Property<Boolean> property) { set(desk, property, !present(desk).is(property)); }
+
+    static void underline(Desk desk) {
+        Underline now = present(desk).get(TextProperty.UNDERLINE, Underline.NONE);
+        set(desk, TextProperty.UNDERLINE, now == Underline.NONE ? Underline.SINGLE : Underline.NONE);
+    }
+
+    static <T> void set(Desk desk, Property<T> property, T value) {
+        Span span = desk.selection().get();
+        if (span == null) return;
+        if (span.isEmpty()) {
+            Look look = TableKeys.next() != null ? TableKeys.next() : desk.document().paragraph(span.start().path()).lookBefore(span.start().offset());
+            TableKeys.next(look.with(property, value));
+            return;
+        }
+        desk.apply(Edit.dress(desk.document(), span, look -> look.with(property, value), property.name()));
+    }
+
+    /** Gives the picked paragraphs a style, and takes what they said themselves about what the style says. */
+    static void style(Desk desk, String id) {
+        Span span = desk.selection().get();
+        if (span == null) return;
+        desk.apply(Edit.paragraphs(desk.document(), span, paragraph -> restyled(paragraph, id), "style"));
+    }
+
+    private static Paragraph restyled(Paragraph paragraph, String id) {
+        java.util.List<Inline> inlines = paragraph.inlines().stream().map(inline -> inline instanceof Inline.Text ? inline.with(plainer(inline.look())) : inline).toList();
+        return new Paragraph(id, Look.PLAIN, Look.PLAIN, inlines);
+    }
+
+    /** Without family, size and colour, which the style now gives; emphasis and links stay. */
+    private static Look plainer(Look look) { return look.without(TextProperty.FAMILY).without(TextProperty.SIZE).without(TextProperty.COLOUR); }
+
+    static <T> void paragraphs(Desk desk, Property<T> property, T value) {
+        Span span = desk.selection().get();
+        if (span == null) return;
+        desk.apply(Edit.paragraphs(desk.document(), span, paragraph -> paragraph.withLook(paragraph.look().with(property, value)), property.name()));
+    }
+
+}

@@ -1,0 +1,81 @@
+package app.decant.desktop;
+
+import app.decant.document.TextSearch;
+import app.decant.layout.Pages;
+import java.time.format.DateTimeFormatter;
+import java.util.function.Supplier;
+import javafx.animation.PauseTransition;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.util.Duration;
+
+/** The ledger at the bottom: where one is, and that the work and the original are safe. */
+final class Ledger {
+    private final Desk desk;
+    private final PageTable table;
+    private final HBox bar = new HBox();
+    private final Label where = new Label();
+    private final Label about = new Label();
+    private final Label safe = new Label();
+    private final PauseTransition counting = new PauseTransition(Duration.millis(400));
+    private int words = -1;
+
+    Ledger(Desk desk, PageTable table, Supplier<MainWindow.Station> station) {
+        this.desk = desk;
+        this.table = table;
+        bar.getStyleClass().add("ledger");
+        bar.setAlignment(Pos.CENTER_LEFT);
+        where.getStyleClass().add("strong");
+        about.getStyleClass().add("quiet");
+        safe.getStyleClass().add("quiet");
+        Region between = new Region();
+        HBox.setHgrow(between, Priority.ALWAYS);
+        bar.getChildren().addAll(where, about, between, safe);
+        desk.pages().addListener((observed, before, now) -> {
+            counting.playFromStart();
+            tell();
+        });
+        desk.kept().addListener((observed, before, now) -> tell());
+        desk.changed().addListener((observed, before, now) -> tell());
+        table.pageInView().addListener((observed, before, now) -> tell());
+        table.zoomProperty().addListener((observed, before, now) -> tell());
+        counting.setOnFinished(event -> count());
+        tell();
+    }
+
+    Node node() { return bar; }
+
+    private void count() {
+        Pages pages = desk.pages().get();
+        if (pages == null) return;
+        desk.workThread().execute(() -> {
+            int counted = TextSearch.words(pages.document());
+            javafx.application.Platform.runLater(() -> {
+                words = counted;
+                tell();
+            });
+        });
+    }
+
+    private void tell() {
+        Pages pages = desk.pages().get();
+        if (pages == null) {
+            where.setText(Words.of("ledger.nothing"));
+            about.setText("");
+            safe.setText(Words.of("ledger.private"));
+            return;
+        }
+        where.setText(Words.of("ledger.page", table.pageInView().get() + 1, pages.count()));
+        long replaced = pages.fonts().stream().filter(match -> !match.here()).count();
+        StringBuilder text = new StringBuilder();
+        if (words >= 0) text.append(" \u00B7 ").append(Words.count("words", words));
+        if (replaced > 0) text.append(" \u00B7 ").append(Words.count("fonts.replaced", (int) replaced));
+        about.setText(text.toString());
+        String copy = desk.kept().get() == null ? "" : ", " + Words.of("ledger.kept", desk.kept().get().format(DateTimeFormatter.ofPattern("HH:mm:ss")));
+        safe.setText(Words.of("ledger.original") + copy + " \u00B7 " + Math.round(table.zoomProperty().get() * 100) + " %");
+    }
+}

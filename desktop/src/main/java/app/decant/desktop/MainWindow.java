@@ -1,0 +1,358 @@
+package app.decant.desktop;
+
+import app.decant.document.DecantException;
+import app.decant.document.Place;
+import app.decant.document.Span;
+import java.io.File;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Objects;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.PasswordField;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCodeCombination;
+import javafx.scene.input.KeyCombination;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.scene.text.Font;
+import javafx.stage.FileChooser;
+import javafx.stage.Stage;
+
+/** The window: the line above, the spine at the left, the station in the middle, the slip at the right, the ledger below. */
+final class MainWindow {
+    private final Stage stage;
+    private final Settings settings;
+    private final Desk desk;
+    private final StackPane root = new StackPane();
+    private final BorderPane frame = new BorderPane();
+    private final VBox notices = new VBox();
+    private final LineBar line;
+    private final Spine spine;
+    private final PageTable table;
+    private final Slip slip;
+    private final FindBar find;
+    private final Commands commands;
+    private final PublishStation publish;
+    private final TakeInStation takeIn;
+    private final CheckStation check;
+    private Station station = Station.TAKE_IN;
+
+    /** The four stations of the work. */
+    enum Station { TAKE_IN, REVISE, CHECK, PUBLISH }
+
+    MainWindow(Stage stage, Settings settings) {
+        this.stage = stage;
+        this.settings = settings;
+        for (String face : List.of("Regular", "SemiBold", "Italic")) Font.loadFont(MainWindow.class.getResourceAsStream("fonts/SourceSans3-" + face + ".ttf"), 14);
+        desk = new Desk(settings);
+        table = new PageTable(desk);
+        line = new LineBar(this);
+        spine = new Spine(desk, table);
+        slip = new Slip(this);
+        find = new FindBar(desk, table);
+        commands = new Commands(this);
+        takeIn = new TakeInStation(this);
+        check = new CheckStation(this);
+        publish = new PublishStation(this);
+        root.getStyleClass().add("window");
+        root.setId("window");
+        frame.setTop(line.node());
+        frame.setBottom(new Ledger(desk, table, () -> station).node());
+        notices.getStyleClass().add("notices");
+        notices.setPickOnBounds(false);
+        notices.setAlignment(Pos.BOTTOM_CENTER);
+        root.getChildren().addAll(frame, notices);
+        root.getStylesheets().add(Objects.requireNonNull(MainWindow.class.getResource("decant.css")).toExternalForm());
+        dark(settings.flag("dark"));
+        wire();
+        go(Station.TAKE_IN);
+    }
+
+    void show() {
+        Scene scene = new Scene(root, settings.number("width", 1280), settings.number("height", 800));
+        keys(scene);
+        stage.setScene(scene);
+        stage.setTitle("Decant");
+        stage.setMinWidth(900);
+        stage.setMinHeight(560);
+        if (settings.number("x", -1) >= 0) {
+            stage.setX(settings.number("x", 0));
+            stage.setY(settings.number("y", 0));
+        }
+        stage.setOnCloseRequest(event -> {
+            if (desk.changed().get()) {
+                event.consume();
+                askBeforeClosing();
+            }
+        });
+        stage.show();
+    }
+
+    Desk desk() { return desk; }
+    PageTable table() { return table; }
+    Stage stage() { return stage; }
+    Settings settings() { return settings; }
+    FindBar find() { return find; }
+    PublishStation publishStation() { return publish; }
+    Station station() { return station; }
+    Commands commands() { return commands; }
+    Spine spine() { return spine; }
+
+    private void wire() {
+        desk.source().addListener((observed, before, now) -> {
+            stage.setTitle(now == null ? "Decant" : now.name() + " \u2013 Decant");
+            if (now != null) go(Station.REVISE);
+        });
+        desk.job().addListener((observed, before, now) -> notices());
+        desk.trouble().addListener((observed, before, now) -> notices());
+        root.setOnDragOver(event -> {
+            if (event.getDragboard().hasFiles()) event.acceptTransferModes(TransferMode.COPY);
+            event.consume();
+        });
+        root.setOnDragDropped(event -> {
+            List<File> files = event.getDragboard().getFiles();
+            if (!files.isEmpty()) open(files.get(0).toPath());
+            event.setDropCompleted(!files.isEmpty());
+            event.consume();
+        });
+    }
+
+    /** Goes to a station; those that need a document stay shut without one. */
+    void go(Station wanted) {
+        station = desk.source().get() == null ? Station.TAKE_IN : wanted;
+        switch (station) {
+            case TAKE_IN -> arrange(null, takeIn.node(), null);
+            case REVISE -> arrange(spine.node(), new VBox(find.node(), grow(table)), slip.node());
+            case CHECK -> arrange(spine.node(), grow(table), check.node());
+            case PUBLISH -> arrange(publish.pagesNode(), publish.node(), null);
+        }
+        if (station == Station.PUBLISH) publish.arrive();
+        line.at(station);
+        if (station == Station.REVISE) table.requestFocus();
+    }
+
+    private static Node grow(Node node) {
+        VBox.setVgrow(node, javafx.scene.layout.Priority.ALWAYS);
+        return node;
+    }
+
+    private void arrange(Node left, Node middle, Node right) {
+        frame.setLeft(left);
+        frame.setCenter(middle);
+        frame.setRight(right);
+    }
+
+    private void keys(Scene scene) {
+        scene.getAccelerators().put(key(KeyCode.DIGIT1), () -> go(Station.TAKE_IN));
+        scene.getAccelerators().put(key(KeyCode.DIGIT2), () -> go(Station.REVISE));
+        scene.getAccelerators().put(key(KeyCode.DIGIT3), () -> go(Station.CHECK));
+        scene.getAccelerators().put(key(KeyCode.DIGIT4), () -> go(Station.PUBLISH));
+        scene.getAccelerators().put(key(KeyCode.O), this::chooseFile);
+        scene.getAccelerators().put(key(KeyCode.S), this::save);
+        scene.getAccelerators().put(key(KeyCode.K), commands::show);
+        scene.getAccelerators().put(key(KeyCode.F), find::show);
+        scene.getAccelerators().put(key(KeyCode.ENTER), this::publishNow);
+        scene.getAccelerators().put(key(KeyCode.EQUALS), () -> table.zoomBy(1.1));
+        scene.getAccelerators().put(key(KeyCode.PLUS), () -> table.zoomBy(1.1));
+        scene.getAccelerators().put(key(KeyCode.MINUS), () -> table.zoomBy(1 / 1.1));
+        scene.getAccelerators().put(key(KeyCode.DIGIT0), () -> table.zoom(1.1));
+        scene.getAccelerators().put(new KeyCodeCombination(KeyCode.F8), check::next);
+        scene.getAccelerators().put(new KeyCodeCombination(KeyCode.DOWN, KeyCombination.ALT_DOWN), () -> heading(1));
+        scene.getAccelerators().put(new KeyCodeCombination(KeyCode.UP, KeyCombination.ALT_DOWN), () -> heading(-1));
+    }
+
+    private static KeyCombination key(KeyCode code) { return new KeyCodeCombination(code, KeyCombination.SHORTCUT_DOWN); }
+
+    /** Publishes with the sentence as it stands. */
+    void publishNow() {
+        if (desk.source().get() == null) return;
+        if (station != Station.PUBLISH) go(Station.PUBLISH);
+        publish.publish();
+    }
+
+    /** To the next or the one before of the headings. */
+    void heading(int step) {
+        if (desk.pages().get() == null || desk.selection().get() == null) return;
+        List<app.decant.document.Outline.Heading> headings = desk.pages().get().outline().headings();
+        Place here = new Place(desk.selection().get().head().path(), 0);
+        app.decant.document.Outline.Heading target = null;
+        for (app.decant.document.Outline.Heading heading : headings) {
+            int order = heading.path().compareTo(here.path());
+            if (step > 0 && order > 0) {
+                target = heading;
+                break;
+            }
+            if (step < 0 && order < 0) target = heading;
+        }
+        if (target != null) table.pick(Span.caret(new Place(target.path(), 0)), true);
+    }
+
+    void chooseFile() {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Words.of("open.title"));
+        chooser.getExtensionFilters().addAll(new FileChooser.ExtensionFilter(Words.of("open.documents"), "*.docx", "*.docm", "*.dotx", "*.txt"), new FileChooser.ExtensionFilter(Words.of("open.all"), "*.*"));
+        File folder = new File(settings.text("openFolder", System.getProperty("user.home")));
+        if (folder.isDirectory()) chooser.setInitialDirectory(folder);
+        File file = chooser.showOpenDialog(stage);
+        if (file != null) open(file.toPath());
+    }
+
+    /** Takes a file in, asking first where unsaved work would be lost. */
+    void open(Path file) {
+        if (!desk.changed().get()) {
+            desk.open(file, null);
+            return;
+        }
+        notice(Words.of("unsaved.open", desk.source().get().name()), "notice-asks",
+                action("unsaved.save", this::save), action("unsaved.drop", () -> {
+                    desk.discard();
+                    desk.open(file, null);
+                }), action("unsaved.stay", () -> { }));
+    }
+
+    private void askBeforeClosing() {
+        notice(Words.of("unsaved.close", desk.source().get().name()), "notice-asks", action("unsaved.save", this::save), action("unsaved.drop.close", () -> {
+            desk.discard();
+            stage.close();
+        }), action("unsaved.stay", () -> { }));
+    }
+
+    /** Saves as .docx under a new name; the original stays as it is. */
+    void save() {
+        if (desk.source().get() == null) return;
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Words.of("save.title"));
+        Path source = desk.source().get().file();
+        File folder = new File(settings.text("saveFolder", String.valueOf(source.toAbsolutePath().getParent())));
+        if (folder.isDirectory()) chooser.setInitialDirectory(folder);
+        chooser.setInitialFileName(Words.of("save.name", desk.source().get().title()));
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(Words.of("save.docx"), "*.docx"));
+        File file = chooser.showSaveDialog(stage);
+        if (file == null) return;
+        settings.set("saveFolder", file.getParent());
+        saveTo(file.toPath());
+    }
+
+    void saveTo(Path file) {
+        boolean original = file.toAbsolutePath().normalize().equals(desk.source().get().file().toAbsolutePath().normalize());
+        if (original) {
+            desk.trouble().set(new DecantException(DecantException.Kind.WRONG_CALL, Words.of("save.original", file.getFileName())));
+            return;
+        }
+        app.decant.publish.Recipe recipe = app.decant.publish.Recipe.PLAIN.to(app.decant.publish.Target.DOCX).with(app.decant.publish.Recipe.WhenPresent.REPLACE);
+        desk.publish(recipe, file, receipt -> notice(Words.of("save.done", receipt.file().getFileName()), "notice-good", action("notice.well", () -> { })));
+    }
+
+    /** Light or dark. */
+    void dark(boolean wanted) {
+        root.getStyleClass().remove("dark");
+        if (wanted) root.getStyleClass().add("dark");
+        settings.set("dark", wanted);
+        settings.save();
+        spine.paintSoon();
+    }
+
+    boolean isDark() { return root.getStyleClass().contains("dark"); }
+
+    private void notices() {
+        notices.getChildren().clear();
+        Job job = desk.job().get();
+        if (job != null) {
+            Label what = new Label();
+            what.textProperty().bind(job.what());
+            ProgressBar bar = new ProgressBar();
+            bar.progressProperty().bind(job.share());
+            bar.setPrefWidth(180);
+            Button stop = new Button(Words.of("job.stop"));
+            stop.setOnAction(event -> job.stop());
+            show(new HBox(12, what, bar, stop), "notice-work");
+        }
+        DecantException trouble = desk.trouble().get();
+        if (trouble == null) return;
+        if (trouble.kind() == DecantException.Kind.NEEDS_PASSWORD && desk.wanted() != null) {
+            askPassword(trouble);
+        } else if (trouble.kind() == DecantException.Kind.TARGET_EXISTS || trouble.kind() == DecantException.Kind.TARGET_LOCKED) {
+            notice(trouble.getMessage(), "notice-bad", action("present.both", () -> publish.publish(app.decant.publish.Recipe.WhenPresent.KEEP_BOTH)),
+                    action("present.replace", () -> publish.publish(app.decant.publish.Recipe.WhenPresent.REPLACE)), action("notice.leave", () -> desk.trouble().set(null)));
+        } else {
+            notice(trouble.getMessage(), "notice-bad", action("notice.well", () -> desk.trouble().set(null)));
+        }
+    }
+
+    private void askPassword(DecantException trouble) {
+        PasswordField field = new PasswordField();
+        field.setPromptText(Words.of("password"));
+        field.setId("password");
+        Button give = new Button(Words.of("password.give"));
+        give.setDefaultButton(true);
+        give.setOnAction(event -> desk.open(desk.wanted(), field.getText()));
+        Button leave = new Button(Words.of("notice.leave"));
+        leave.setOnAction(event -> desk.trouble().set(null));
+        Label words = new Label(trouble.getMessage());
+        words.setWrapText(true);
+        show(new HBox(12, words, field, give, leave), "notice-asks");
+        field.requestFocus();
+    }
+
+    /** A button of a notice: its words, and what it does. */
+    record Action(String key, Runnable task) { }
+
+    static Action action(String key, Runnable task) { return new Action(key, task); }
+
+    /** Shows a sentence above the ledger, with what can be done. */
+    void notice(String sentence, String style, Action... actions) {
+        Label words = new Label(sentence);
+        words.setWrapText(true);
+        words.setMaxWidth(620);
+        HBox box = new HBox(12, words);
+        for (Action action : actions) {
+            Button button = new Button(Words.of(action.key()));
+            button.setOnAction(event -> {
+                notices.getChildren().remove(box);
+                action.task().run();
+            });
+            button.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+            box.getChildren().add(button);
+        }
+        show(box, style);
+    }
+
+    private void show(HBox box, String style) {
+        box.getStyleClass().addAll("notice", style);
+        box.setAlignment(Pos.CENTER_LEFT);
+        box.setMaxWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        notices.getChildren().add(box);
+    }
+
+    /** Opens a file or folder with the program that this machine has for it; nothing happens where there is none. */
+    void openOutside(Path file) { if (outside != null) outside.showDocument(file.toUri().toString()); }
+
+    private javafx.application.HostServices outside;
+
+    void outside(javafx.application.HostServices services) { outside = services; }
+
+    void clearNotices() { notices.getChildren().clear(); }
+
+    void overlay(Node node) { if (!root.getChildren().contains(node)) root.getChildren().add(node); }
+
+    void removeOverlay(Node node) { root.getChildren().remove(node); }
+
+    void close() {
+        if (!stage.isMaximized() && stage.getScene() != null) {
+            settings.set("width", stage.getScene().getWidth());
+            settings.set("height", stage.getScene().getHeight());
+            settings.set("x", stage.getX());
+            settings.set("y", stage.getY());
+        }
+        settings.save();
+        desk.close();
+    }
+}

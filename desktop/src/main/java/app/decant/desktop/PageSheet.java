@@ -1,0 +1,95 @@
+package app.decant.desktop;
+
+import app.decant.layout.Page;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import javafx.scene.Group;
+import javafx.scene.image.ImageView;
+import javafx.scene.layout.Pane;
+import javafx.scene.shape.Rectangle;
+
+/** One page on the table: white paper, the painted tiles, and what is picked above them. */
+final class PageSheet extends Pane {
+    private final TilePainter painter;
+    private final Rectangle paper = new Rectangle();
+    private final Group tiles = new Group();
+    private final Group lit = new Group();
+    private final Map<Integer, ImageView> shown = new HashMap<>();
+    private Page page;
+    private double scale;
+    private double output;
+
+    PageSheet(TilePainter painter) {
+        this.painter = painter;
+        getStyleClass().add("sheet");
+        paper.getStyleClass().add("paper");
+        lit.setMouseTransparent(true);
+        // Painted over the text, so that what is picked tints it.
+        lit.setBlendMode(javafx.scene.effect.BlendMode.MULTIPLY);
+        getChildren().addAll(paper, tiles, lit);
+    }
+
+    /** Shows a page; only tiles between {@code top} and {@code bottom} (pixels down the page) are painted. */
+    void show(Page wanted, double newScale, double newOutput, double top, double bottom) {
+        boolean rescaled = scale != newScale || output != newOutput;
+        boolean changed = page != wanted;
+        page = wanted;
+        scale = newScale;
+        output = newOutput;
+        double width = Math.round(page.width() * scale);
+        double height = Math.round(page.height() * scale);
+        paper.setWidth(width);
+        paper.setHeight(height);
+        setPrefSize(width, height);
+        resize(width, height);
+        if (rescaled) {
+            tiles.getChildren().clear();
+            shown.clear();
+        }
+        int count = (int) Math.ceil(height * output / TilePainter.TILE);
+        for (int i = 0; i < count; i++) {
+            double from = i * TilePainter.TILE / output;
+            double to = from + TilePainter.TILE / output;
+            if (to < top - 200 || from > bottom + 200) continue;
+            if (!changed && !rescaled && shown.containsKey(i)) continue;
+            request(i);
+        }
+        if (changed && !rescaled) shown.keySet().removeIf(index -> {
+            double from = index * TilePainter.TILE / output;
+            boolean outside = from + TilePainter.TILE / output < top - 200 || from > bottom + 200;
+            if (outside) tiles.getChildren().remove(shown.get(index));
+            return outside;
+        });
+    }
+
+    private void request(int index) {
+        ImageView view = shown.computeIfAbsent(index, key -> {
+            ImageView made = new ImageView();
+            made.setLayoutY(key * TilePainter.TILE / output);
+            tiles.getChildren().add(made);
+            return made;
+        });
+        Page wanted = page;
+        double wantedScale = scale;
+        painter.paint(wanted, scale * output, index, image -> {
+            if (page != wanted || scale != wantedScale) return;
+            view.setImage(image);
+            view.setFitWidth(image.getWidth() / output);
+            view.setFitHeight(image.getHeight() / output);
+        });
+    }
+
+    /** Lights up what is picked and what is marked; rectangles in points. */
+    void select(List<double[]> picked, List<double[]> marked, double pointScale) {
+        lit.getChildren().clear();
+        for (double[] one : marked) lit.getChildren().add(rectangle(one, pointScale, "marked"));
+        for (double[] one : picked) lit.getChildren().add(rectangle(one, pointScale, "picked"));
+    }
+
+    private static Rectangle rectangle(double[] one, double pointScale, String style) {
+        Rectangle rectangle = new Rectangle(one[0] * pointScale, one[1] * pointScale, Math.max(1, one[2] * pointScale), one[3] * pointScale);
+        rectangle.getStyleClass().add(style);
+        return rectangle;
+    }
+}

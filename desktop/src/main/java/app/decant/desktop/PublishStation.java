@@ -1,0 +1,350 @@
+package app.decant.desktop;
+
+import app.decant.document.DecantException;
+import app.decant.layout.Pages;
+import app.decant.pdf.PdfChoices;
+import app.decant.publish.PageRange;
+import app.decant.publish.Recipe;
+import app.decant.publish.Target;
+import java.io.File;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.stage.DirectoryChooser;
+
+/** Publishing: a sentence whose underlined phrases are the settings, the pages as pictures, what will be proven, and at last the receipt. */
+final class PublishStation {
+    private final MainWindow window;
+    private final Desk desk;
+    private final PageGrid grid;
+    private final VBox left = new VBox(12);
+    private final VBox proofs = new VBox(4);
+    private final VBox right = new VBox(18);
+    private final ScrollPane scroll = new ScrollPane(right);
+    private final VBox outer = new VBox();
+    private final Sentence sentence = new Sentence();
+    private final VBox after = new VBox(12);
+    private final Button button = new Button();
+    private final Label warning = new Label();
+    private Recipe recipe = Recipe.PLAIN;
+    private String name = "";
+    private Path folder;
+    private Afterwards afterwards = Afterwards.SHOW_RECEIPT;
+    private Desk.Source arrivedFor;
+
+    /** What happens once the file is there. */
+    private enum Afterwards { SHOW_RECEIPT, OPEN_FILE, OPEN_FOLDER }
+
+    PublishStation(MainWindow window) {
+        this.window = window;
+        this.desk = window.desk();
+        grid = new PageGrid(desk, this::picked);
+        Label section = section("publish.proofs");
+        left.getChildren().addAll(grid.node(), section, proofs);
+        VBox.setVgrow(grid.node(), Priority.ALWAYS);
+        left.getStyleClass().add("publish-left");
+        left.setPrefWidth(372);
+        left.setMinWidth(372);
+        VBox card = new VBox(sentence.node());
+        card.getStyleClass().add("sentence-card");
+        right.getStyleClass().add("publish-right");
+        right.getChildren().addAll(card, after);
+        scroll.setFitToWidth(true);
+        scroll.getStyleClass().add("station-scroll");
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        button.setId("publish");
+        button.getStyleClass().add("main-button");
+        button.setOnAction(event -> publish());
+        warning.getStyleClass().add("quiet");
+        warning.setWrapText(true);
+        Label key = new Label(Words.of("publish.key"));
+        key.getStyleClass().add("quiet");
+        key.setMinWidth(Region.USE_PREF_SIZE);
+        Region between = new Region();
+        HBox.setHgrow(between, Priority.ALWAYS);
+        HBox.setHgrow(warning, Priority.SOMETIMES);
+        HBox foot = new HBox(14, button, warning, between, key);
+        foot.setAlignment(Pos.CENTER_LEFT);
+        foot.getStyleClass().add("publish-foot");
+        outer.getChildren().addAll(scroll, foot);
+        desk.receipt().addListener((observed, before, now) -> {
+            after.getChildren().clear();
+            if (now != null) after.getChildren().add(ReceiptView.of(now, window));
+        });
+        desk.pages().addListener((observed, before, now) -> {
+            if (window.station() == MainWindow.Station.PUBLISH) arrive();
+        });
+    }
+
+    Node node() { return outer; }
+    Node pagesNode() { return left; }
+    Recipe recipe() { return recipe; }
+    Path target() { return folder.resolve(name); }
+    Sentence sentence() { return sentence; }
+
+    private static Label section(String key) {
+        Label label = new Label(Words.of(key));
+        label.getStyleClass().add("section");
+        return label;
+    }
+
+    /** Called when the station is shown. */
+    void arrive() {
+        Desk.Source source = desk.source().get();
+        if (source == null) return;
+        if (arrivedFor != source) {
+            arrivedFor = source;
+            recipe = Recipe.PLAIN;
+            name = source.title() + ".pdf";
+            folder = startFolder(source);
+            after.getChildren().clear();
+        }
+        build();
+    }
+
+    private Path startFolder(Desk.Source source) {
+        Path kept = Path.of(window.settings().text("publishFolder", ""));
+        if (!kept.toString().isEmpty() && Files.isDirectory(kept)) return kept;
+        Path parent = source.file().toAbsolutePath().getParent();
+        return parent.resolve(Words.of("publish.outgoing"));
+    }
+
+    void set(Recipe other) {
+        recipe = other;
+        build();
+    }
+
+    void intoFolder(Path other) {
+        folder = other;
+        build();
+    }
+
+    private void build() {
+        Pages pages = desk.pages().get();
+        boolean pdf = recipe.target() == Target.PDF;
+        sentence.clear();
+        sentence.say(Words.of("say.make") + " ").phrase("what", recipe.target().words(), this::whatCard);
+        if (pdf) {
+            sentence.say(" " + Words.of("say.of") + " ").phrase("pages", pagesWords(pages), this::pagesCard);
+            sentence.say(", " + Words.of("say.with.bookmarks") + " ").phrase("bookmarks", bookmarkWords(), this::bookmarksCard);
+            sentence.say(", " + Words.of("say.fonts") + " ").phrase("fonts", Words.of(recipe.fonts() == PdfChoices.Fonts.USED_CHARACTERS ? "fonts.used" : "fonts.whole"), this::fontsCard);
+        } else {
+            sentence.say(" " + Words.of("say.whole"));
+        }
+        sentence.say(". " + Words.of("say.name") + " ").phrase("name", name, this::nameCard);
+        sentence.say(" " + Words.of("say.in") + " ").phrase("folder", folder.getFileName() == null ? folder.toString() : folder.getFileName().toString(), this::folderCard);
+        if (Files.exists(target())) sentence.say(". " + Words.of("say.there") + " ").phrase("present", presentWords(), this::presentCard);
+        sentence.say(", " + Words.of("say.then") + " ").phrase("after", Words.of("after." + afterwards.name().toLowerCase(java.util.Locale.ROOT)), this::afterCard);
+        sentence.say(".");
+        button.setText(Words.of(pdf ? "publish.pdf" : "publish.other", recipe.target().ending()));
+        tell(pages);
+        grid.show(pages, pdf ? chosen(pages) : Set.of());
+        proofs(pages);
+    }
+
+    private void tell(Pages pages) {
+        String text = "";
+        if (Files.exists(target())) text = Words.of("publish.present", name, presentWords());
+        try {
+            if (recipe.target() == Target.PDF) recipe.pages().of(pages.count());
+        } catch (DecantException e) {
+            // The sentence says in words what the range lacks; publishing would refuse it too.
+            text = e.getMessage();
+        }
+        warning.setText(text);
+    }
+
+    private Set<Integer> chosen(Pages pages) {
+        try {
+            return new TreeSet<>(recipe.pages().of(pages.count()));
+        } catch (DecantException e) {
+            return new TreeSet<>();
+        }
+    }
+
+    private void proofs(Pages pages) {
+        proofs.getChildren().clear();
+        if (recipe.target() == Target.PDF) {
+            int count = chosen(pages).size();
+            long marks = pages.outline().headings().stream().filter(heading -> recipe.bookmarks().includes(heading.level())).count();
+            proof(Words.count("proof.pages", count));
+            if (recipe.bookmarks().any()) proof(Words.count("proof.bookmarks", (int) marks));
+            proof(Words.count("proof.fonts", pages.fonts().size()));
+            proof(Words.of("proof.links"));
+        } else {
+            proof(Words.of("proof.text"));
+        }
+    }
+
+    private void proof(String words) {
+        Label label = new Label("\u25C7  " + words);
+        label.setWrapText(true);
+        proofs.getChildren().add(label);
+    }
+
+    private String pagesWords(Pages pages) {
+        return switch (recipe.pages().text()) {
+            case "all" -> pages.count() == 1 ? Words.of("pages.one") : Words.of("pages.all", pages.count());
+            case "odd" -> Words.of("pages.odd");
+            case "even" -> Words.of("pages.even");
+            default -> Words.of("pages.some", recipe.pages().text().replace("-", "\u2013"));
+        };
+    }
+
+    private String bookmarkWords() {
+        PdfChoices.Bookmarks marks = recipe.bookmarks();
+        if (!marks.any()) return Words.of("bookmarks.none");
+        return marks.from() == marks.to() ? Words.of("bookmarks.level", marks.from()) : Words.of("bookmarks.levels", marks.from(), marks.to());
+    }
+
+    private String presentWords() { return Words.of("present." + recipe.present().name().toLowerCase(java.util.Locale.ROOT)); }
+
+    /** Pages clicked in the grid become the range. */
+    private void picked(Set<Integer> pages) {
+        int count = desk.pages().get().count();
+        set(recipe.of(pages.size() == count ? PageRange.ALL : new PageRange(ranges(pages))));
+    }
+
+    static String ranges(Set<Integer> pages) {
+        StringBuilder text = new StringBuilder();
+        List<Integer> sorted = List.copyOf(new TreeSet<>(pages));
+        for (int i = 0; i < sorted.size(); i++) {
+            int from = sorted.get(i);
+            while (i + 1 < sorted.size() && sorted.get(i + 1) == sorted.get(i) + 1) i++;
+            int to = sorted.get(i);
+            text.append(text.isEmpty() ? "" : ", ").append(from + 1);
+            if (to > from) text.append("-").append(to + 1);
+        }
+        return text.toString();
+    }
+
+    private void whatCard(PhraseCard card) {
+        card.title(Words.of("card.what"));
+        for (Target target : Target.values()) {
+            card.choice(Words.of("target." + target.ending()), Words.of("target." + target.ending() + ".about"), recipe.target() == target, () -> {
+                name = name.replaceAll("\\.[^.]*$", "") + "." + target.ending();
+                set(recipe.to(target));
+            });
+        }
+    }
+
+    private void pagesCard(PhraseCard card) {
+        card.title(Words.of("card.pages"));
+        int count = desk.pages().get().count();
+        card.choice(Words.of("pages.all", count), "", recipe.pages().equals(PageRange.ALL), () -> set(recipe.of(PageRange.ALL)));
+        if (count > 1) {
+            card.choice(Words.of("pages.odd"), "", recipe.pages().text().equals("odd"), () -> set(recipe.of(new PageRange("odd"))));
+            card.choice(Words.of("pages.even"), "", recipe.pages().text().equals("even"), () -> set(recipe.of(new PageRange("even"))));
+        }
+        TextField field = card.field("range", recipe.pages().text().matches("all|odd|even") ? "" : recipe.pages().text(), Words.of("card.pages.prompt"));
+        card.accept(field, text -> {
+            try {
+                PageRange range = new PageRange(text);
+                range.of(count);
+                set(recipe.of(range));
+                return null;
+            } catch (DecantException e) {
+                return e.getMessage();
+            }
+        });
+        card.note(Words.of("card.pages.note"));
+    }
+
+    private void bookmarksCard(PhraseCard card) {
+        card.title(Words.of("card.bookmarks"));
+        for (int level = 1; level <= 4; level++) {
+            int to = level;
+            PdfChoices.Bookmarks marks = new PdfChoices.Bookmarks(1, to, 1);
+            long count = desk.pages().get().outline().headings().stream().filter(heading -> marks.includes(heading.level())).count();
+            card.choice(to == 1 ? Words.of("bookmarks.level", 1) : Words.of("bookmarks.levels", 1, to), Words.count("headings", (int) count), recipe.bookmarks().any() && recipe.bookmarks().to() == to, () -> set(recipe.with(marks)));
+        }
+        card.choice(Words.of("bookmarks.none"), "", !recipe.bookmarks().any(), () -> set(recipe.with(PdfChoices.Bookmarks.NONE)));
+    }
+
+    private void fontsCard(PhraseCard card) {
+        card.title(Words.of("card.fonts"));
+        card.choice(Words.of("fonts.used.card"), Words.of("fonts.used.about"), recipe.fonts() == PdfChoices.Fonts.USED_CHARACTERS, () -> set(recipe.with(PdfChoices.Fonts.USED_CHARACTERS)));
+        card.choice(Words.of("fonts.whole.card"), Words.of("fonts.whole.about"), recipe.fonts() == PdfChoices.Fonts.WHOLE, () -> set(recipe.with(PdfChoices.Fonts.WHOLE)));
+        card.note(Words.of("card.fonts.note"));
+    }
+
+    private void nameCard(PhraseCard card) {
+        card.title(Words.of("card.name"));
+        TextField field = card.field("name", name, "");
+        card.accept(field, text -> {
+            String wanted = text.trim();
+            if (wanted.isEmpty() || wanted.contains("/") || wanted.contains("\\")) return Words.of("card.name.wrong");
+            name = wanted.toLowerCase(java.util.Locale.ROOT).endsWith("." + recipe.target().ending()) ? wanted : wanted + "." + recipe.target().ending();
+            build();
+            return null;
+        });
+    }
+
+    private void folderCard(PhraseCard card) {
+        card.title(Words.of("card.folder"));
+        card.note(folder.toString());
+        Path beside = desk.source().get().file().toAbsolutePath().getParent();
+        card.choice(Words.of("folder.beside"), "", folder.equals(beside), () -> into(beside));
+        card.choice(Words.of("publish.outgoing"), "", folder.equals(beside.resolve(Words.of("publish.outgoing"))), () -> into(beside.resolve(Words.of("publish.outgoing"))));
+        card.choice(Words.of("folder.other"), "", false, () -> {
+            DirectoryChooser chooser = new DirectoryChooser();
+            if (Files.isDirectory(folder)) chooser.setInitialDirectory(folder.toFile());
+            File picked = chooser.showDialog(window.stage());
+            if (picked != null) into(picked.toPath());
+        });
+    }
+
+    private void into(Path other) {
+        window.settings().set("publishFolder", other.toString());
+        window.settings().save();
+        intoFolder(other);
+    }
+
+    private void presentCard(PhraseCard card) {
+        card.title(Words.of("card.present"));
+        for (Recipe.WhenPresent rule : Recipe.WhenPresent.values()) {
+            String key = rule.name().toLowerCase(java.util.Locale.ROOT);
+            card.choice(Words.of("present." + key), Words.of("present." + key + ".about"), recipe.present() == rule, () -> set(recipe.with(rule)));
+        }
+    }
+
+    private void afterCard(PhraseCard card) {
+        card.title(Words.of("card.after"));
+        for (Afterwards one : Afterwards.values()) {
+            card.choice(Words.of("after." + one.name().toLowerCase(java.util.Locale.ROOT)), "", afterwards == one, () -> {
+                afterwards = one;
+                build();
+            });
+        }
+    }
+
+    void publish() { publish(recipe.present()); }
+
+    /** Publishes as the sentence says, with another rule for a file that is there. */
+    void publish(Recipe.WhenPresent present) {
+        if (desk.job().get() != null || desk.source().get() == null) return;
+        desk.trouble().set(null);
+        if (target().toAbsolutePath().normalize().equals(desk.source().get().file().toAbsolutePath().normalize())) {
+            desk.trouble().set(new DecantException(DecantException.Kind.WRONG_CALL, Words.of("save.original", name)));
+            return;
+        }
+        desk.publish(recipe.with(present), target(), receipt -> {
+            build();
+            scroll.setVvalue(1);
+            if (afterwards == Afterwards.OPEN_FILE) window.openOutside(receipt.file());
+            if (afterwards == Afterwards.OPEN_FOLDER) window.openOutside(receipt.file().getParent());
+        });
+    }
+}

@@ -1,0 +1,73 @@
+package app.decant.desktop;
+
+import app.decant.document.Finding;
+import app.decant.pdf.PdfCheck;
+import app.decant.publish.Receipt;
+import app.decant.publish.Target;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.image.ImageView;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+/** The receipt: what was made and what was checked after it was opened again, beside pictures of the file itself. */
+final class ReceiptView {
+    private static final int MOST_PICTURES = 6;
+
+    private ReceiptView() { }
+
+    static Node of(Receipt receipt, MainWindow window) {
+        VBox box = new VBox(8);
+        box.getStyleClass().add("receipt");
+        box.setId("receipt");
+        Label title = new Label(Words.of(receipt.proven() ? "receipt.proven" : "receipt.not", receipt.file().getFileName()));
+        title.getStyleClass().add("slip-title");
+        String pages = receipt.pages() > 0 ? Words.count("pages", receipt.pages()) + ", " : "";
+        Label size = new Label(Words.of("receipt.size", pages, bytes(receipt.bytes()), String.format(java.util.Locale.ENGLISH, "%.1f", receipt.time().toMillis() / 1000.0), receipt.file().getParent()));
+        size.getStyleClass().add("quiet");
+        size.setWrapText(true);
+        box.getChildren().addAll(title, size);
+        for (PdfCheck.Proof proof : receipt.proofs()) {
+            Label sign = new Label(proof.holds() ? "\u2713" : "\u2715");
+            sign.getStyleClass().add(proof.holds() ? "proof-holds" : "proof-fails");
+            sign.setMinWidth(16);
+            HBox row = new HBox(8, sign, new Label(proof.sentence()));
+            box.getChildren().add(row);
+        }
+        for (Finding finding : receipt.findings()) if (finding.weight() != Finding.Weight.NOTE) box.getChildren().add(FindingRow.of(finding));
+        if (receipt.target() == Target.PDF) box.getChildren().add(pictures(receipt, window));
+        Button open = new Button(Words.of("receipt.open"));
+        open.setOnAction(event -> window.openOutside(receipt.file()));
+        Button folder = new Button(Words.of("receipt.folder"));
+        folder.setOnAction(event -> window.openOutside(receipt.file().getParent()));
+        HBox buttons = new HBox(10, open, folder);
+        buttons.setAlignment(Pos.CENTER_LEFT);
+        box.getChildren().add(buttons);
+        return box;
+    }
+
+    /** The first pages, painted from the published file by another program part than the one that wrote it. */
+    private static Node pictures(Receipt receipt, MainWindow window) {
+        FlowPane flow = new FlowPane(10, 10);
+        new Job("").start(window.desk().workThread(), progress -> app.decant.pdf.PdfPictures.of(receipt.file(), MOST_PICTURES, 0.32), images -> {
+            for (java.awt.image.BufferedImage image : images) {
+                ImageView view = new ImageView(TilePainter.image(image));
+                view.setFitWidth(image.getWidth() / 2.0);
+                view.setFitHeight(image.getHeight() / 2.0);
+                HBox frame = new HBox(view);
+                frame.getStyleClass().add("thumb-frame");
+                flow.getChildren().add(frame);
+            }
+        }, problem -> window.desk().trouble().set(problem));
+        return flow;
+    }
+
+    static String bytes(long bytes) {
+        if (bytes < 1000) return Words.count("bytes", (int) bytes);
+        if (bytes < 1_000_000) return Words.of("kilobytes", Math.round(bytes / 1000.0));
+        return Words.of("megabytes", String.format(java.util.Locale.ENGLISH, "%.1f", bytes / 1e6));
+    }
+}

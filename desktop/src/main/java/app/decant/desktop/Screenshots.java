@@ -1,0 +1,96 @@
+package app.decant.desktop;
+
+import app.decant.desktop.MainWindow.Station;
+import app.decant.document.Outline;
+import app.decant.document.Place;
+import app.decant.document.Span;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.Queue;
+import javafx.animation.PauseTransition;
+import javafx.scene.image.WritableImage;
+import javafx.util.Duration;
+
+/** Takes the pictures of the documentation by driving the real window through the demo company's handbook. */
+final class Screenshots {
+    private final MainWindow window;
+    private final Path folder;
+    private final Queue<Runnable> steps = new ArrayDeque<>();
+
+    private Screenshots(MainWindow window, Path folder) {
+        this.window = window;
+        this.folder = folder;
+    }
+
+    static void take(MainWindow window, Path folder) throws IOException {
+        Files.createDirectories(folder);
+        Screenshots shots = new Screenshots(window, folder);
+        shots.plan();
+        shots.next(2500);
+    }
+
+    private void plan() {
+        steps.add(() -> {
+            window.go(Station.REVISE);
+            heading("Luggage and bicycles");
+        });
+        steps.add(() -> snap("revise"));
+        steps.add(() -> window.dark(true));
+        steps.add(() -> snap("revise-dark"));
+        steps.add(() -> {
+            window.dark(false);
+            window.find().show();
+            ((javafx.scene.control.TextField) window.stage().getScene().lookup("#find")).setText("pier");
+        });
+        steps.add(() -> snap("find"));
+        steps.add(() -> window.go(Station.TAKE_IN));
+        steps.add(() -> snap("take-in"));
+        steps.add(() -> window.go(Station.CHECK));
+        steps.add(() -> snap("check"));
+        steps.add(() -> window.go(Station.PUBLISH));
+        steps.add(() -> snap("publish"));
+        steps.add(window::publishNow);
+        steps.add(() -> { });
+        steps.add(() -> snap("receipt"));
+        steps.add(() -> {
+            window.go(Station.REVISE);
+            window.commands().show();
+        });
+        steps.add(() -> snap("need"));
+        steps.add(() -> {
+            window.desk().discard();
+            window.stage().close();
+        });
+    }
+
+    private void heading(String text) {
+        for (Outline.Heading heading : window.desk().pages().get().outline().headings()) {
+            if (heading.text().equals(text)) window.table().pick(Span.caret(new Place(heading.path(), 0)), true);
+        }
+    }
+
+    private void next(double wait) {
+        PauseTransition pause = new PauseTransition(Duration.millis(wait));
+        pause.setOnFinished(event -> {
+            Runnable step = steps.poll();
+            if (step == null) return;
+            step.run();
+            next(900);
+        });
+        pause.play();
+    }
+
+    private void snap(String name) {
+        WritableImage image = window.stage().getScene().snapshot(null);
+        java.awt.image.BufferedImage picture = new java.awt.image.BufferedImage((int) image.getWidth(), (int) image.getHeight(), java.awt.image.BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < picture.getHeight(); y++) for (int x = 0; x < picture.getWidth(); x++) picture.setRGB(x, y, image.getPixelReader().getArgb(x, y));
+        try {
+            javax.imageio.ImageIO.write(picture, "png", folder.resolve(name + ".png").toFile());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,86 @@
+package app.decant.desktop;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.slf4j.LoggerFactory;
+
+/** What is remembered from one time to the next: the window's place, recent files, folders, light or dark. */
+final class Settings {
+    private static final int RECENT = 8;
+    private final ObjectMapper mapper = new ObjectMapper();
+    private final Path file;
+    private ObjectNode values;
+
+    private Settings(Path file) {
+        this.file = file;
+        this.values = read();
+    }
+
+    static Settings ofThisUser() { return new Settings(home().resolve("settings.json")); }
+
+    /** Settings that begin empty and are never written. */
+    static Settings forgetful() { return new Settings(null); }
+
+    static Path home() { return Path.of(System.getProperty("decant.home", System.getProperty("user.home") + "/.decant")); }
+
+    private ObjectNode read() {
+        if (file == null || !Files.exists(file)) return mapper.createObjectNode();
+        try {
+            return mapper.readTree(Files.readString(file)) instanceof ObjectNode node ? node : mapper.createObjectNode();
+        } catch (IOException e) {
+            LoggerFactory.getLogger(Settings.class).warn("The settings can't be read; starting with fresh ones", e);
+            return mapper.createObjectNode();
+        }
+    }
+
+    boolean isForgetful() { return file == null; }
+    double number(String name, double otherwise) { return values.path(name).asDouble(otherwise); }
+    String text(String name, String otherwise) { return values.path(name).asText(otherwise); }
+    boolean flag(String name) { return values.path(name).asBoolean(false); }
+
+    void set(String name, double value) { values.put(name, value); }
+    void set(String name, boolean value) { values.put(name, value); }
+    void set(String name, String value) { values.put(name, value); }
+
+    /** Recent files that are still there, the newest first. */
+    List<Path> recent() {
+        List<Path> files = new ArrayList<>();
+        values.path("recent").forEach(node -> {
+            Path path = Path.of(node.asText());
+            if (Files.exists(path)) files.add(path);
+        });
+        return files;
+    }
+
+    void opened(Path path) {
+        List<Path> files = recent();
+        Path whole = path.toAbsolutePath().normalize();
+        files.remove(whole);
+        files.add(0, whole);
+        ArrayNode array = values.putArray("recent");
+        for (Path one : files.subList(0, Math.min(RECENT, files.size()))) array.add(one.toString());
+        set("openFolder", String.valueOf(whole.getParent()));
+        save();
+    }
+
+    void save() {
+        if (file == null) return;
+        try {
+            Files.createDirectories(file.getParent());
+            Path beside = file.resolveSibling("settings.part");
+            Files.writeString(beside, mapper.writerWithDefaultPrettyPrinter().writeValueAsString(values));
+            Files.move(beside, file, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        } catch (IOException e) {
+            LoggerFactory.getLogger(Settings.class).warn("The settings can't be kept", e);
+        }
+    }
+}

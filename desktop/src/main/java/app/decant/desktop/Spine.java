@@ -1,0 +1,301 @@
+package app.decant.desktop;
+
+import app.decant.document.Edit;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Outline;
+import app.decant.document.Place;
+import app.decant.document.Span;
+import app.decant.layout.Item;
+import app.decant.layout.Page;
+import app.decant.layout.Pages;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.geometry.VPos;
+import javafx.scene.AccessibleRole;
+import javafx.scene.Node;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.Pane;
+import javafx.scene.paint.Color;
+import javafx.scene.text.Font;
+import javafx.scene.text.FontWeight;
+import javafx.scene.text.Text;
+
+/**
+ * The spine: the whole document as one upright strip, to scale. Headings sit where they fall, page edges are ticks, pictures and tables are small
+ * marks, a missing number is a dashed slot, and the part in view is a lit window that can be dragged.
+ */
+final class Spine {
+    private static final double RAIL = 27;
+    private static final double TOP = 16;
+    private static final double WIDTH = 236;
+    private static final double LEAST = 17;
+
+    private final Desk desk;
+    private final PageTable table;
+    private final Pane pane = new Pane();
+    private final Canvas canvas = new Canvas(WIDTH, 100);
+    private final Tooltip tip = new Tooltip();
+    private final List<Row> rows = new ArrayList<>();
+    private boolean paintWanted;
+    private boolean draggingWindow;
+
+    /** A heading or a slot as drawn: where, and what a click does. */
+    private record Row(double y, double height, String title, Span target, Outline.Gap gap) { }
+
+    Spine(Desk desk, PageTable table) {
+        this.desk = desk;
+        this.table = table;
+        pane.getStyleClass().add("spine");
+        pane.setId("spine");
+        pane.setPrefWidth(WIDTH);
+        pane.setMinWidth(WIDTH);
+        pane.setAccessibleRole(AccessibleRole.LIST_VIEW);
+        pane.setAccessibleText(Words.of("spine.name"));
+        pane.getChildren().add(canvas);
+        canvas.heightProperty().bind(pane.heightProperty());
+        canvas.heightProperty().addListener((observed, before, now) -> paintSoon());
+        desk.pages().addListener((observed, before, now) -> paintSoon());
+        desk.selection().addListener((observed, before, now) -> paintSoon());
+        table.scrolling().addListener((observed, before, now) -> paintSoon());
+        table.heightProperty().addListener((observed, before, now) -> paintSoon());
+        table.zoomProperty().addListener((observed, before, now) -> paintSoon());
+        canvas.setOnMousePressed(this::pressed);
+        canvas.setOnMouseDragged(this::dragged);
+        canvas.setOnMouseMoved(event -> {
+            Row row = rowAt(event.getY());
+            boolean cut = row != null && row.title.length() > 30;
+            tip.setText(cut ? row.title : "");
+            if (cut) Tooltip.install(canvas, tip);
+            else Tooltip.uninstall(canvas, tip);
+        });
+    }
+
+    Node node() { return pane; }
+
+    /** Where a heading is drawn, for clicks made by programs; -1 where it is not. */
+    double rowY(String title) {
+        for (Row row : rows) if (row.title.equals(title)) return row.y;
+        return -1;
+    }
+
+    List<String> titles() { return rows.stream().map(Row::title).toList(); }
+
+    void paintSoon() {
+        if (paintWanted) return;
+        paintWanted = true;
+        javafx.application.Platform.runLater(() -> {
+            paintWanted = false;
+            paint();
+        });
+    }
+
+    private double y(double pagePart, int count) { return TOP + pagePart / Math.max(1, count) * (canvas.getHeight() - 2 * TOP); }
+
+    private boolean dark() { return pane.getScene() != null && pane.getScene().getRoot().getStyleClass().contains("dark"); }
+
+    private void paint() {
+        GraphicsContext g = canvas.getGraphicsContext2D();
+        double height = canvas.getHeight();
+        g.clearRect(0, 0, WIDTH, height);
+        rows.clear();
+        Pages pages = desk.pages().get();
+        if (pages == null) return;
+        boolean dark = dark();
+        Color ink = Color.web(dark ? "#ECE7DF" : "#26222B");
+        Color quiet = Color.web(dark ? "#A79FAC" : "#6F6875");
+        Color hairline = Color.web(dark ? "#4A434F" : "#D8D0C6");
+        Color plum = Color.web(dark ? "#D08FB0" : "#6B2447");
+        Color amber = Color.web(dark ? "#E0A850" : "#B8741A");
+        int count = pages.count();
+        double from = y(table.viewTop(), count);
+        double to = Math.max(from + 10, y(table.viewBottom(), count));
+        g.setFill(Color.web(dark ? "#2C2630" : "#FFFFFF"));
+        g.fillRect(0, from, WIDTH, to - from);
+        g.setStroke(plum);
+        g.setLineWidth(1);
+        g.strokeLine(0, Math.round(from) + 0.5, WIDTH, Math.round(from) + 0.5);
+        g.strokeLine(0, Math.round(to) + 0.5, WIDTH, Math.round(to) + 0.5);
+        g.setStroke(hairline);
+        g.setLineWidth(1.5);
+        g.strokeLine(RAIL, TOP, RAIL, height - TOP);
+        ticks(g, count, quiet, hairline);
+        marks(g, pages, quiet);
+        headings(g, pages, ink, quiet, plum, amber);
+    }
+
+    private void ticks(GraphicsContext g, int count, Color quiet, Color hairline) {
+        g.setTextBaseline(VPos.CENTER);
+        int every = Math.max(1, (int) Math.ceil(count * 18.0 / Math.max(1, canvas.getHeight())));
+        g.setFont(Font.font("Source Sans 3", 10.5));
+        for (int i = 0; i <= count; i++) {
+            double y = Math.round(y(i, count)) + 0.5;
+            if (count > 120 && i % every != 0) continue;
+            g.setStroke(hairline);
+            g.setLineWidth(1);
+            g.strokeLine(RAIL - 6, y, RAIL + 6, y);
+            if (i < count && i % every == 0) {
+                g.setFill(quiet);
+                String label = Integer.toString(i + 1);
+                g.fillText(label, 18 - 5.4 * label.length(), y + 7);
+            }
+        }
+    }
+
+    /** Pictures are small frames, tables frames with a bar. */
+    private void marks(GraphicsContext g, Pages pages, Color quiet) {
+        if (pages.count() > 400) return;
+        g.setStroke(quiet);
+        g.setFill(quiet);
+        g.setLineWidth(1);
+        for (Page page : pages.pages()) {
+            double lastTable = -100;
+            for (Item item : page.text()) {
+                boolean picture = item instanceof Item.PictureItem || item instanceof Item.LineItem line && line.line().pieces().stream().anyMatch(piece -> piece instanceof app.decant.layout.Piece.PictureBox);
+                double top = item instanceof Item.PictureItem one ? one.y() : item instanceof Item.LineItem one ? one.y() : -1;
+                if (picture) {
+                    double y = Math.round(y(page.index() + top / page.height(), pages.count())) + 0.5;
+                    g.strokeRect(WIDTH - 20.5, y, 9, 7);
+                }
+                if (item instanceof Item.Rule rule && rule.x1() == rule.x2() && rule.y1() - lastTable > 60) {
+                    double y = Math.round(y(page.index() + rule.y1() / page.height(), pages.count())) + 0.5;
+                    g.strokeRect(WIDTH - 20.5, y, 9, 7);
+                    g.strokeLine(WIDTH - 20.5, y + 2.5, WIDTH - 11.5, y + 2.5);
+                    g.strokeLine(WIDTH - 16, y + 2.5, WIDTH - 16, y + 7);
+                    lastTable = rule.y1();
+                } else if (item instanceof Item.Rule rule && rule.x1() == rule.x2()) {
+                    lastTable = Math.max(lastTable, rule.y1());
+                }
+            }
+        }
+    }
+
+    private void headings(GraphicsContext g, Pages pages, Color ink, Color quiet, Color plum, Color amber) {
+        List<Row> wanted = new ArrayList<>();
+        List<Integer> levels = new ArrayList<>();
+        List<Outline.Heading> headings = pages.outline().headings();
+        for (int i = 0; i < headings.size(); i++) {
+            Outline.Heading heading = headings.get(i);
+            Place place = new Place(heading.path(), 0);
+            Pages.Spot spot = pages.spot(place);
+            if (spot == null) continue;
+            double y = y(spot.page() + spot.line().y() / pages.page(spot.page()).height(), pages.count());
+            wanted.add(new Row(y, LEAST, heading.title(), Span.caret(place), null));
+            levels.add(heading.level());
+            for (Outline.Gap gap : pages.outline().gaps()) {
+                if (gap.after() != i) continue;
+                wanted.add(new Row(y + 6, LEAST, Words.of(gap.candidate() == null ? "spine.missing" : "spine.missing.find", gap.number()), gap.candidate() == null ? null : Span.caret(new Place(gap.candidate(), 0)), gap));
+                levels.add(heading.level());
+            }
+        }
+        Place here = desk.selection().get() == null ? null : desk.selection().get().head();
+        double bottom = -LEAST;
+        for (int i = 0; i < wanted.size(); i++) {
+            Row row = wanted.get(i);
+            int level = levels.get(i);
+            double y = row.y;
+            if (y < bottom) {
+                boolean fits = level == 1 && bottom + LEAST < canvas.getHeight();
+                if (!fits && row.gap == null && (level > 1 && wanted.size() > 40 || bottom + LEAST > canvas.getHeight())) {
+                    dot(g, row.y, level, plum, quiet);
+                    continue;
+                }
+                y = bottom;
+            }
+            dot(g, row.y, level, plum, quiet);
+            double x = 42 + (level - 1) * 14;
+            if (row.gap != null) {
+                g.setStroke(amber);
+                g.setLineDashes(3, 2);
+                g.strokeRoundRect(x + 0.5, y - 8.5, 150, 17, 6, 6);
+                g.setLineDashes();
+                g.setFill(amber);
+                g.setFont(Font.font("Source Sans 3", 12.5));
+                g.fillText(row.title, x + 7, y);
+            } else {
+                boolean current = here != null && isAt(wanted, i, here);
+                g.setFill(current ? plum : level == 1 ? ink : quiet);
+                g.setFont(Font.font("Source Sans 3", level == 1 || current ? FontWeight.SEMI_BOLD : FontWeight.NORMAL, level == 1 ? 13 : 12.5));
+                g.fillText(shortened(row.title, WIDTH - x - 26, g.getFont()), x, y);
+            }
+            rows.add(new Row(y, LEAST, row.title, row.target, row.gap));
+            bottom = y + LEAST;
+        }
+    }
+
+    /** Whether the caret is in the part of the document that this row heads. */
+    private static boolean isAt(List<Row> rows, int index, Place here) {
+        Row row = rows.get(index);
+        if (row.target == null || row.target.head().path().compareTo(here.path()) > 0) return false;
+        for (int i = index + 1; i < rows.size(); i++) {
+            if (rows.get(i).gap != null) continue;
+            return rows.get(i).target.head().path().compareTo(here.path()) > 0;
+        }
+        return true;
+    }
+
+    private static void dot(GraphicsContext g, double y, int level, Color plum, Color quiet) {
+        if (level == 1) {
+            g.setFill(plum);
+            g.fillRect(RAIL - 3.5, y - 3.5, 7, 7);
+        } else {
+            g.setFill(quiet);
+            g.fillOval(RAIL - 2.5, y - 2.5, 5, 5);
+        }
+    }
+
+    private static String shortened(String title, double width, Font font) {
+        Text measure = new Text(title);
+        measure.setFont(font);
+        if (measure.getLayoutBounds().getWidth() <= width) return title;
+        int end = title.length();
+        while (end > 4) {
+            end -= Math.max(1, end / 12);
+            measure.setText(title.substring(0, end).trim() + "\u2026");
+            if (measure.getLayoutBounds().getWidth() <= width) break;
+        }
+        return measure.getText();
+    }
+
+    private Row rowAt(double y) {
+        for (Row row : rows) if (Math.abs(row.y - y) <= row.height / 2) return row;
+        return null;
+    }
+
+    private void pressed(MouseEvent event) {
+        Pages pages = desk.pages().get();
+        if (pages == null) return;
+        Row row = event.getX() > RAIL + 8 ? rowAt(event.getY()) : null;
+        draggingWindow = row == null;
+        if (row != null && row.target != null) {
+            table.pick(row.target, true);
+            Pages.Caret caret = pages.caret(row.target.head());
+            if (caret != null) table.scrollTo(caret.page() + Math.max(0, caret.top() - 30) / pages.page(caret.page()).height());
+            if (row.gap != null) offer(row.gap);
+        } else if (row == null) {
+            jump(event.getY(), pages);
+        }
+    }
+
+    /** Makes the likely passage the missing heading: it takes the style of the heading before it. */
+    private void offer(Outline.Gap gap) {
+        String style = desk.pages().get().outline().headings().get(gap.after()).paragraph().style();
+        Span span = Span.caret(new Place(gap.candidate(), 0));
+        desk.apply(Edit.paragraphs(desk.document(), span, paragraph -> new app.decant.document.Paragraph(style, Look.PLAIN, Look.PLAIN,
+                paragraph.inlines().stream().map(inline -> inline instanceof Inline.Text ? inline.with(Look.PLAIN) : inline).toList()), "heading"));
+    }
+
+    private void dragged(MouseEvent event) {
+        Pages pages = desk.pages().get();
+        if (draggingWindow && pages != null) jump(event.getY(), pages);
+    }
+
+    private void jump(double y, Pages pages) {
+        double share = (y - TOP) / Math.max(1, canvas.getHeight() - 2 * TOP);
+        double seen = table.viewBottom() - table.viewTop();
+        table.scrollTo(Math.max(0, share * pages.count() - seen / 2));
+    }
+}

@@ -1,0 +1,258 @@
+package app.decant.desktop;
+
+import app.decant.document.BlockPath;
+import app.decant.document.Document;
+import app.decant.document.Edit;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.Place;
+import app.decant.document.Span;
+import app.decant.document.Walk;
+import app.decant.layout.Line;
+import app.decant.layout.Pages;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+
+/** The keyboard on the table: moving, picking, typing, cutting and pasting. */
+final class TableKeys {
+    private final Desk desk;
+    private final PageTable table;
+    private double wantedX = -1;
+    private List<Paragraph> cutOut = List.of();
+    private String cutText = "";
+
+    TableKeys(Desk desk, PageTable table) {
+        this.desk = desk;
+        this.table = table;
+    }
+
+    void typed(KeyEvent event) {
+        String text = event.getCharacter();
+        boolean command = event.isShortcutDown() && !event.isAltDown() || event.isMetaDown();
+        if (command || text.isEmpty() || text.charAt(0) < ' ' || text.charAt(0) == 127 || desk.document() == null) return;
+        event.consume();
+        inOrder(() -> edit(Edit.type(desk.document(), desk.selection().get(), text, typingLook())));
+    }
+
+    /** The look picked for what is typed next, or null for that of the text before. */
+    private Look typingLook() {
+        Look look = nextLook;
+        nextLook = null;
+        return look;
+    }
+
+    private static Look nextLook;
+
+    /** Sets the look of the next text typed at a bare caret. */
+    static void next(Look look) { nextLook = look; }
+
+    static Look next() { return nextLook; }
+
+    /** Edits follow one another on the newest document; what is picked is known as soon as its pages are. */
+    private void inOrder(Runnable task) { desk.whenLaidOut(() -> { if (desk.selection().get() != null) task.run(); }); }
+
+    private void edit(Edit edit) {
+        wantedX = -1;
+        desk.apply(edit);
+        desk.whenLaidOut(table::reveal);
+    }
+
+    void pressed(KeyEvent event) {
+        if (desk.document() == null) return;
+        boolean control = event.isShortcutDown();
+        boolean shift = event.isShiftDown();
+        KeyCode code = event.getCode();
+        if (event.isAltDown()) return;
+        Runnable task = switch (code) {
+            case LEFT -> () -> across(false, control, shift);
+            case RIGHT -> () -> across(true, control, shift);
+            case UP -> () -> updown(-1, shift);
+            case DOWN -> () -> updown(1, shift);
+            case HOME -> () -> move(control ? first() : lineEdge(false), shift);
+            case END -> () -> move(control ? last() : lineEdge(true), shift);
+            case PAGE_UP -> () -> page(-1, shift);
+            case PAGE_DOWN -> () -> page(1, shift);
+            case BACK_SPACE -> () -> erase(false, control);
+            case DELETE -> () -> erase(true, control);
+            case ENTER -> control ? null : shift ? () -> edit(Edit.insert(desk.document(), desk.selection().get(), breakLine(), "line break")) : () -> edit(Edit.split(desk.document(), desk.selection().get()));
+            case TAB -> control ? null : () -> edit(Edit.type(desk.document(), desk.selection().get(), "\t", null));
+            case A -> control ? () -> desk.selection().set(new Span(first(), last())) : null;
+            case C -> control ? this::copy : null;
+            case X -> control ? this::cut : null;
+            case V -> control ? this::paste : null;
+            case Z -> control ? shift ? desk::redo : desk::undo : null;
+            case Y -> control ? desk::redo : null;
+            case B -> control ? () -> Dressing.toggle(desk, app.decant.document.TextProperty.BOLD) : null;
+            case I -> control ? () -> Dressing.toggle(desk, app.decant.document.TextProperty.ITALIC) : null;
+            case U -> control ? () -> Dressing.underline(desk) : null;
+            default -> null;
+        };
+        if (task == null) return;
+        event.consume();
+        inOrder(task);
+    }
+
+    private List<Paragraph> breakLine() {
+        Place at = desk.selection().get().start();
+        Look look = desk.document().paragraph(at.path()).lookBefore(at.offset());
+        return List.of(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text(String.valueOf(Inline.LINE_BREAK), look))));
+    }
+
+    private Walk walk() { return desk.pages().get().walk(); }
+
+    private Place first() { return new Place(walk().stops().get(0).path(), 0); }
+
+    private Place last() {
+        Walk.Stop stop = walk().stops().get(walk().stops().size() - 1);
+        return new Place(stop.path(), stop.paragraph().length());
+    }
+
+    private void move(Place to, boolean extend) {
+        if (to == null) return;
+        wantedX = -1;
+        put(to, extend);
+    }
+
+    private void put(Place to, boolean extend) {
+        Span span = desk.selection().get();
+        desk.selection().set(extend ? new Span(span.anchor(), to) : Span.caret(to));
+        table.reveal();
+    }
+
+    private void across(boolean forward, boolean word, boolean extend) {
+        Span span = desk.selection().get();
+        if (!extend && !span.isEmpty() && !word) {
+            move(forward ? span.end() : span.start(), false);
+            return;
+        }
+        move(beside(span.head(), forward, word), extend);
+    }
+
+    private Place beside(Place place, boolean forward, boolean word) {
+        String text = desk.document().paragraph(place.path()).text();
+        int offset = place.offset();
+        if (forward && offset >= text.length() || !forward && offset == 0) {
+            int index = walk().indexOf(place.path()) + (forward ? 1 : -1);
+            if (index < 0 || index >= walk().stops().size()) return place;
+            Walk.Stop stop = walk().stops().get(index);
+            return new Place(stop.path(), forward ? 0 : stop.paragraph().length());
+        }
+        int to = word ? forward ? WordBounds.next(text, offset) : WordBounds.previous(text, offset) : WordBounds.step(text, offset, forward);
+        return new Place(place.path(), to);
+    }
+
+    private void updown(int direction, boolean extend) {
+        Pages pages = desk.pages().get();
+        Place head = desk.selection().get().head();
+        Pages.Spot spot = pages.spot(head);
+        if (spot == null) return;
+        Pages.Caret caret = pages.caret(head);
+        double x = wantedX >= 0 ? wantedX : caret.x();
+        double y = direction < 0 ? spot.line().y() - 2 : spot.line().y() + spot.line().line().height() + 2;
+        Place found = lineBeside(pages, spot, x, y, direction);
+        if (found == null) return;
+        put(found, extend);
+        wantedX = x;
+    }
+
+    /** The place on the nearest line above or below, over page ends too. */
+    private static Place lineBeside(Pages pages, Pages.Spot from, double x, double y, int direction) {
+        app.decant.layout.Item.LineItem best = null;
+        double nearest = Double.MAX_VALUE;
+        int page = from.page();
+        while (page >= 0 && page < pages.count() && best == null) {
+            for (app.decant.layout.Item.LineItem line : pages.page(page).lines()) {
+                boolean beyond = page != from.page() || (direction < 0 ? line.y() + line.line().height() <= from.line().y() + 1 : line.y() >= from.line().y() + from.line().line().height() - 1);
+                if (!beyond) continue;
+                double start = page == from.page() ? y : direction < 0 ? pages.page(page).height() : 0;
+                double down = direction < 0 ? start - (line.y() + line.line().height()) : line.y() - start;
+                double side = x < line.left() ? line.left() - x : Math.max(0, x - line.left() - line.line().width());
+                double away = Math.abs(down) * 4 + side * 0.5;
+                if (away < nearest) {
+                    nearest = away;
+                    best = line;
+                }
+            }
+            page += direction;
+        }
+        if (best == null) return null;
+        BlockPath path = pages.walk().pathOf(best.paragraph());
+        return path == null ? null : new Place(path, best.line().offsetAt(x - best.left()));
+    }
+
+    private Place lineEdge(boolean end) {
+        Place head = desk.selection().get().head();
+        Pages.Spot spot = desk.pages().get().spot(head);
+        if (spot == null) return null;
+        Line line = spot.line().line();
+        boolean runsOn = line.end() < spot.line().paragraph().length();
+        return new Place(head.path(), end ? runsOn ? Math.max(line.start(), line.end() - 1) : line.end() : line.start());
+    }
+
+    private void page(int direction, boolean extend) {
+        double[] at = table.caretPoint(desk.selection().get().head());
+        table.scroll(direction * table.getHeight() * 0.9);
+        if (at == null) return;
+        Place place = table.placeAt(at[0], Math.max(0, Math.min(table.getHeight(), at[1])));
+        if (place != null) {
+            Span span = desk.selection().get();
+            desk.selection().set(extend ? new Span(span.anchor(), place) : Span.caret(place));
+        }
+    }
+
+    private void erase(boolean forward, boolean word) {
+        Span span = desk.selection().get();
+        if (span.isEmpty()) {
+            Place other = beside(span.head(), forward, word);
+            boolean joins = other.path().isSiblingOf(span.head().path());
+            if (other.equals(span.head()) || !joins) return;
+            span = new Span(span.head(), other);
+        }
+        edit(Edit.delete(desk.document(), span));
+    }
+
+    private void copy() {
+        Span span = desk.selection().get();
+        if (span.isEmpty()) return;
+        cutOut = slice(desk.document(), span);
+        cutText = text(cutOut);
+        ClipboardContent content = new ClipboardContent();
+        content.putString(cutText);
+        Clipboard.getSystemClipboard().setContent(content);
+    }
+
+    private void cut() {
+        Span span = desk.selection().get();
+        if (span.isEmpty()) return;
+        copy();
+        edit(Edit.delete(desk.document(), span));
+    }
+
+    private void paste() {
+        String text = Clipboard.getSystemClipboard().getString();
+        if (text == null || text.isEmpty()) return;
+        Span span = desk.selection().get();
+        edit(text.equals(cutText) ? Edit.insert(desk.document(), span, cutOut, "pasting") : Edit.type(desk.document(), span, text, null));
+    }
+
+    private static List<Paragraph> slice(Document document, Span span) {
+        List<Paragraph> pieces = new ArrayList<>();
+        for (Walk.Stop stop : Walk.of(document).between(span.start().path(), span.end().path())) {
+            int from = stop.path().equals(span.start().path()) ? span.start().offset() : 0;
+            int to = stop.path().equals(span.end().path()) ? span.end().offset() : stop.paragraph().length();
+            pieces.add(stop.paragraph().withInlines(stop.paragraph().slice(from, to).stream().filter(inline -> !(inline instanceof Inline.BookmarkPoint)).toList()));
+        }
+        return pieces;
+    }
+
+    private static String text(List<Paragraph> pieces) {
+        StringBuilder text = new StringBuilder();
+        for (Paragraph piece : pieces) text.append(text.isEmpty() ? "" : "\n").append(piece.plainText());
+        return text.toString();
+    }
+}

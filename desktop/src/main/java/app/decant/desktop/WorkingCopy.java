@@ -1,0 +1,70 @@
+package app.decant.desktop;
+
+import app.decant.document.Document;
+import app.decant.format.ooxml.DocxWriter;
+import app.decant.publish.Recipe;
+import app.decant.publish.SafeFile;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.slf4j.LoggerFactory;
+
+/** The copy that is kept while a document is worked on, so that nothing typed is lost if the machine dies. */
+final class WorkingCopy {
+    private final Path folder;
+    private final Path copy;
+    private final Path origin;
+
+    /** A copy left by a session that did not end in order. */
+    record Left(Path copy, String name, Instant when) { }
+
+    WorkingCopy(Path folder, Path source) {
+        this.folder = folder;
+        String name = source.getFileName().toString().replaceAll("\\.[^.]*$", "");
+        String number = Long.toHexString(System.currentTimeMillis());
+        this.copy = folder.resolve(name + " (" + number + ").docx");
+        this.origin = folder.resolve(name + " (" + number + ").from");
+        this.source = source;
+    }
+
+    private final Path source;
+
+    /** Writes the document's present state. */
+    void keep(Document document) throws IOException {
+        Files.createDirectories(folder);
+        Files.writeString(origin, source.toString());
+        SafeFile.write(copy, Recipe.WhenPresent.REPLACE, out -> out.write(DocxWriter.write(document, Instant.now())), made -> { });
+    }
+
+    /** Takes the copy away once the work is saved or given up. */
+    void discard() {
+        try {
+            Files.deleteIfExists(copy);
+            Files.deleteIfExists(origin);
+        } catch (IOException e) {
+            LoggerFactory.getLogger(WorkingCopy.class).warn("{} can't be removed", copy, e);
+        }
+    }
+
+    /** Copies left in the folder, the newest first. */
+    static List<Left> left(Path folder) {
+        List<Left> left = new ArrayList<>();
+        if (!Files.isDirectory(folder)) return left;
+        try (Stream<Path> files = Files.list(folder)) {
+            for (Path file : files.filter(one -> one.toString().endsWith(".docx")).toList()) {
+                Path from = file.resolveSibling(file.getFileName().toString().replaceAll("\\.docx$", ".from"));
+                String name = Files.exists(from) ? Path.of(Files.readString(from, StandardCharsets.UTF_8)).getFileName().toString() : file.getFileName().toString();
+                left.add(new Left(file, name, Files.getLastModifiedTime(file).toInstant()));
+            }
+        } catch (IOException e) {
+            LoggerFactory.getLogger(WorkingCopy.class).warn("Working copies can't be listed", e);
+        }
+        left.sort(java.util.Comparator.comparing(Left::when).reversed());
+        return left;
+    }
+}
