@@ -42,7 +42,7 @@ final class ColumnFlow {
     /**
      * A filled column.
      *
-     * @param notesTop where its notes begin; the area's foot where it has none
+     * @param notesTop where its notes begin; beyond any page where it has none
      * @param restart a floating object that needs room where text already stood: fill the page again with it in place; else null
      */
     record Result(List<Item> items, List<Floats.Placed> floats, Cursor next, double bottom, double notesTop, End end, Floats.Placed restart) { }
@@ -53,7 +53,7 @@ final class ColumnFlow {
         this.area = area;
         this.floats = new ArrayList<>(floats);
         this.preset = preset;
-        this.notesTop = area.bottom();
+        this.notesTop = Double.MAX_VALUE;
     }
 
     Result fill(Cursor from, int endBlock) {
@@ -81,7 +81,7 @@ final class ColumnFlow {
                 Floats.Placed placed = Floats.place(composer, floating, area.page(), area.bodyTop(), area.left(), area.width(), y + before);
                 own.add(placed);
                 if (!placed.pushes() || preset.contains(floating)) continue;
-                if (placed.meets(area.bodyTop(), y - 1) && !(units.isEmpty() && area.fresh())) return new Result(List.of(), List.of(), start, y, area.bottom(), End.FULL, placed);
+                if (placed.meets(area.bodyTop(), y - 1) && !(units.isEmpty() && area.fresh())) return new Result(List.of(), List.of(), start, y, Double.MAX_VALUE, End.FULL, placed);
                 floats.add(placed);
             }
         }

@@ -128,7 +128,7 @@ final class PageFlow {
             List<Floats.Placed> bandFloats = new ArrayList<>(floats);
             Cursor at = cursor;
             double reached = top;
-            double notesTop = bottom;
+            double notesTop = Double.MAX_VALUE;
             ColumnFlow.End end = ColumnFlow.End.FULL;
             for (int i = 0; i < columns.size(); i++) {
                 boolean soft = !(startsSection(at)) && (i > 0 || fresh) && !(at.offset() == 0 && followsBreak(at));
@@ -137,7 +137,7 @@ final class PageFlow {
                 if (result.restart() != null) {
                     if (!last) {
                         restart = result.restart();
-                        return new Band(List.of(), at, reached, bottom, end);
+                        return new Band(List.of(), at, reached, Double.MAX_VALUE, end);
                     }
                 }
                 bandItems.addAll(result.items());

@@ -23,11 +23,11 @@ import javafx.scene.layout.VBox;
 
 /** The pages as small pictures, the chosen ones lit; a click leaves one out or takes it in. Pictures are painted as they come into view. */
 final class PageGrid {
-    private static final double WIDTH = 70;
+    private static final double WIDTH = 62;
     private final Desk desk;
     private final Consumer<Set<Integer>> picked;
     private final Label title = new Label();
-    private final FlowPane flow = new FlowPane(14, 12);
+    private final FlowPane flow = new FlowPane(10, 12);
     private final ScrollPane scroll = new ScrollPane(flow);
     private final VBox box = new VBox(12, title, scroll);
     private final List<Thumb> thumbs = new ArrayList<>();

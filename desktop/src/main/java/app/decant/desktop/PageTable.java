@@ -41,6 +41,7 @@ final class PageTable extends Region {
     private double[] tops = new double[0];
     private double contentHeight;
     private double contentWidth;
+    private boolean fitted = true;
 
     PageTable(Desk desk) {
         this.desk = desk;
@@ -69,11 +70,13 @@ final class PageTable extends Region {
             requestLayout();
         });
         desk.pages().addListener((observed, before, now) -> {
-            if (before == null || now == null || before.document().sections().size() == 0 || desk.selection().get() == null) down.setValue(0);
             measure();
             requestLayout();
         });
-        desk.source().addListener((observed, before, now) -> down.setValue(0));
+        desk.source().addListener((observed, before, now) -> {
+            fitted = true;
+            down.setValue(0);
+        });
         desk.selection().addListener((observed, before, now) -> requestLayout());
         focusedProperty().addListener((observed, before, now) -> {
             caret.shown(now);
@@ -85,7 +88,17 @@ final class PageTable extends Region {
     IntegerProperty pageInView() { return inView; }
     double scale() { return zoom.get() * INCH; }
 
+    /** A new document is shown as wide as the table is, until somebody chooses a zoom. */
+    private void fit() {
+        Pages pages = desk.pages().get();
+        if (!fitted || pages == null || getWidth() < 100) return;
+        double widest = pages.pages().stream().limit(20).mapToDouble(Page::width).max().orElse(595);
+        double wanted = Math.max(0.3, Math.min(1.1, (getWidth() - 12 - 2 * GAP) / (widest * INCH)));
+        if (Math.abs(wanted - zoom.get()) > 0.002) zoom.set(wanted);
+    }
+
     void zoom(double wanted) {
+        fitted = false;
         double middle = (down.getValue() + getHeight() / 2) / Math.max(1, contentHeight);
         zoom.set(Math.max(0.2, Math.min(6, wanted)));
         measure();
@@ -132,6 +145,7 @@ final class PageTable extends Region {
     }
 
     @Override protected void layoutChildren() {
+        fit();
         bars();
         double bar = 12;
         down.resizeRelocate(getWidth() - bar, 0, bar, getHeight());

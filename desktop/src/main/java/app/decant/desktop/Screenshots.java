@@ -53,7 +53,7 @@ final class Screenshots {
         steps.add(() -> window.go(Station.PUBLISH));
         steps.add(() -> snap("publish"));
         steps.add(window::publishNow);
-        steps.add(() -> { });
+        for (int i = 0; i < 4; i++) steps.add(() -> { });
         steps.add(() -> snap("receipt"));
         steps.add(() -> {
             window.go(Station.REVISE);

@@ -21,7 +21,6 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
-import javafx.scene.text.FontWeight;
 import javafx.scene.text.Text;
 
 /**
@@ -218,7 +217,7 @@ final class Spine {
             } else {
                 boolean current = here != null && isAt(wanted, i, here);
                 g.setFill(current ? plum : level == 1 ? ink : quiet);
-                g.setFont(Font.font("Source Sans 3", level == 1 || current ? FontWeight.SEMI_BOLD : FontWeight.NORMAL, level == 1 ? 13 : 12.5));
+                g.setFont(Font.font(level == 1 || current ? "Source Sans 3 SemiBold" : "Source Sans 3", level == 1 ? 13 : 12.5));
                 g.fillText(shortened(row.title, WIDTH - x - 26, g.getFont()), x, y);
             }
             rows.add(new Row(y, LEAST, row.title, row.target, row.gap));
