@@ -40,6 +40,7 @@ public enum FileKind {
     }
 
     private static FileKind archive(byte[] file) {
+        if (!hasDirectory(file)) throw brokenOff(null);
         try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file))) {
             boolean first = true;
             int entries = 0;
@@ -56,9 +57,21 @@ public enum FileKind {
                 if (name.startsWith("ppt/")) return PPTX;
             }
         } catch (IOException | IllegalArgumentException e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: it is an archive that breaks off. Ask for it again, or open an older copy.", e);
+            throw brokenOff(e);
         }
         return ARCHIVE;
+    }
+
+    private static DecantException brokenOff(Exception cause) {
+        return new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: it is an archive that breaks off. Ask for it again, or open an older copy.", cause);
+    }
+
+    /** Whether the record that ends an archive is there, which may be followed by a comment. */
+    private static boolean hasDirectory(byte[] file) {
+        for (int at = file.length - 22; at >= Math.max(0, file.length - 66_000); at--) {
+            if (file[at] == 0x50 && file[at + 1] == 0x4B && file[at + 2] == 5 && file[at + 3] == 6) return true;
+        }
+        return false;
     }
 
     private static FileKind byMediaType(String type) {

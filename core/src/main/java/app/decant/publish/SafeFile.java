@@ -109,6 +109,9 @@ public final class SafeFile {
         if (e instanceof AccessDeniedException || cause.contains("Read-only") || cause.contains("Permission denied")) {
             return new DecantException(Kind.TARGET_LOCKED, name + " can't be written in " + folder + ": it is locked against writing. Choose another folder or name.", e);
         }
+        if (target.getParent() != null && Files.exists(target.getParent()) && !Files.isDirectory(target.getParent())) {
+            return new DecantException(Kind.TARGET_LOCKED, folder + " is a file, not a folder. Choose another folder for " + name + ".", e);
+        }
         if (e instanceof NoSuchFileException) return new DecantException(Kind.TARGET_LOCKED, "The folder " + folder + " is not there any more. Choose another one.", e);
         if (e instanceof FileSystemException) {
             return new DecantException(Kind.TARGET_LOCKED, name + " can't be written in " + folder + "; it may be open in another program. Save as " + nextFree(target).getFileName() + ", or choose another folder.", e);

@@ -99,7 +99,7 @@ final class DrawingReader {
         }
         XmlNode fill = properties == null ? null : properties.child("a:solidFill");
         boolean grows = body != null && body.child("a:spAutoFit") != null;
-        return new TextBox(content == null ? List.of() : story.inner(content), width, height, grows, padding, border, fill == null ? null : colour(fill, Colour.WHITE));
+        return new TextBox(content == null ? List.of() : story.boxed(content), width, height, grows, padding, border, fill == null ? null : colour(fill, Colour.WHITE));
     }
 
     private static Colour colour(XmlNode fill, Colour otherwise) {
@@ -169,7 +169,7 @@ final class DrawingReader {
                 new Anchor.Vertical("page".equals(style.get("mso-position-vertical-relative")) ? Anchor.Vertical.From.PAGE : Anchor.Vertical.From.PARAGRAPH, null, top == null ? 0 : top),
                 markup.find("w10:wrap") != null ? Anchor.Wrap.SQUARE : Anchor.Wrap.NONE, new Insets(0, 9, 0, 9), style.getOrDefault("z-index", "0").startsWith("-"));
         if (likeness != null) return new Inline.Floating(anchor, likeness, look);
-        return new Inline.Floating(anchor, new TextBox(story.inner(box), width == null ? 144 : width, height == null ? 72 : height, false, new Insets(3.6, 7.2, 3.6, 7.2), null, null), look);
+        return new Inline.Floating(anchor, new TextBox(story.boxed(box), width == null ? 144 : width, height == null ? 72 : height, false, new Insets(3.6, 7.2, 3.6, 7.2), null, null), look);
     }
 
     private static Map<String, String> style(XmlNode shape) {

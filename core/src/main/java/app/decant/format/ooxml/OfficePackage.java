@@ -17,8 +17,9 @@ import java.util.zip.ZipInputStream;
 final class OfficePackage {
     private static final int MOST_PARTS = 20_000;
     private static final long MOST_BYTES = 1L << 30;
-    /** No real part shrinks more than this. */
-    private static final int MOST_RATIO = 2000;
+    /** Up to here a file may unpack whatever its size; beyond, no real document shrinks by more than the ratio. */
+    private static final long FREE_BYTES = 64L << 20;
+    private static final int MOST_RATIO = 150;
 
     private final Map<String, byte[]> parts = new LinkedHashMap<>();
     private final Map<String, String> types = new LinkedHashMap<>();
@@ -34,11 +35,9 @@ final class OfficePackage {
             long total = 0;
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 if (entry.isDirectory()) continue;
-                byte[] bytes = zip.readNBytes((int) Math.min(Integer.MAX_VALUE - 16, MOST_BYTES - total + 1));
+                byte[] bytes = unpacked(zip, total, file.length);
                 total += bytes.length;
-                if (total > MOST_BYTES || parts.size() > MOST_PARTS || bytes.length > 10_000_000 && total / MOST_RATIO > file.length) {
-                    throw new DecantException(DecantException.Kind.UNREADABLE, "The file unpacks to far more than any real document; it is not opened.");
-                }
+                if (parts.size() > MOST_PARTS) throw tooLarge();
                 parts.put(plain(entry.getName()), bytes);
             }
         } catch (IOException | IllegalArgumentException e) {
@@ -51,6 +50,21 @@ final class OfficePackage {
             if (node.is("ct:Override")) types.put(plain(node.get("PartName", "")), node.get("ContentType", ""));
             if (node.is("ct:Default")) typesByEnding.put(node.get("Extension", "").toLowerCase(Locale.ROOT), node.get("ContentType", ""));
         }
+    }
+
+    private static byte[] unpacked(ZipInputStream zip, long before, long packed) throws IOException {
+        java.io.ByteArrayOutputStream out = new java.io.ByteArrayOutputStream();
+        byte[] chunk = new byte[1 << 16];
+        for (int read = zip.read(chunk); read >= 0; read = zip.read(chunk)) {
+            out.write(chunk, 0, read);
+            long total = before + out.size();
+            if (total > MOST_BYTES || total > FREE_BYTES && total / MOST_RATIO > packed) throw tooLarge();
+        }
+        return out.toByteArray();
+    }
+
+    private static DecantException tooLarge() {
+        return new DecantException(DecantException.Kind.UNREADABLE, "The file unpacks to far more than any real document; it is not opened.");
     }
 
     byte[] part(String name) { return parts.get(name); }

@@ -20,16 +20,19 @@ final class StoryReader {
     final DocxReader reader;
     private final String part;
     private final Map<String, OfficePackage.Relation> relations;
-    private final Map<String, Image> images = new HashMap<>();
+    private final Map<String, Image> images;
     private final InlineReader inlines;
     private final TableReader tables;
     private List<Paragraph> entries;
     private int[] contentsLevels;
 
-    StoryReader(DocxReader reader, String part) {
+    StoryReader(DocxReader reader, String part) { this(reader, part, reader.container().relations(part), new HashMap<>()); }
+
+    private StoryReader(DocxReader reader, String part, Map<String, OfficePackage.Relation> relations, Map<String, Image> images) {
         this.reader = reader;
         this.part = part;
-        this.relations = reader.container().relations(part);
+        this.relations = relations;
+        this.images = images;
         this.inlines = new InlineReader(this);
         this.tables = new TableReader(this);
     }
@@ -42,6 +45,9 @@ final class StoryReader {
         if (blocks.isEmpty() || !(blocks.get(blocks.size() - 1) instanceof Paragraph) && container.is("w:tc")) blocks.add(Paragraph.of(""));
         return blocks;
     }
+
+    /** The blocks of a text box, which stands inside a paragraph that is still being read. */
+    List<Block> boxed(XmlNode container) { return new StoryReader(reader, part, relations, images).inner(container); }
 
     /** Reads one block; a section's end is told to {@code sections}. */
     void block(XmlNode node, List<Block> blocks, java.util.function.Consumer<XmlNode> sections) {
@@ -125,8 +131,6 @@ final class StoryReader {
         reader.keepWhatItPointsAt(relation.target());
         return new Opaque.Part(relation.target(), reader.container().type(relation.target()), relation.role(), bytes);
     }
-
-    String part() { return part; }
 
     /** Section properties (17.6) without its blocks. */
     Section section(XmlNode node) { return SectionReader.section(node, this); }

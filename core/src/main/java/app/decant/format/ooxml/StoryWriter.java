@@ -43,7 +43,7 @@ final class StoryWriter {
 
     /** One block; {@code section} is written into it where it is the section's last paragraph. */
     void block(Block block, Runnable section) {
-        if (block instanceof Paragraph paragraph) paragraph(paragraph, section, null);
+        if (block instanceof Paragraph paragraph) paragraph(paragraph, section, null, false);
         else if (block instanceof Table table) TableWriter.table(xml, table, this);
         else if (block instanceof Contents contents) contents(contents);
         else if (block instanceof OpaqueBlock opaque) xml.raw(drawings.remapped(opaque.opaque()));
@@ -51,11 +51,9 @@ final class StoryWriter {
 
     private void contents(Contents contents) {
         String instruction = "TOC \\o \"" + contents.fromLevel() + "-" + contents.toLevel() + "\" \\h \\z \\u";
-        for (int i = 0; i < contents.entries().size(); i++) paragraph(contents.entries().get(i), null, i == 0 ? instruction : null);
-        xml.open("w:p");
-        if (contents.entries().isEmpty()) begin(instruction);
-        fieldMark("end", Look.PLAIN);
-        xml.close();
+        List<Paragraph> entries = contents.entries().isEmpty() ? List.of(Paragraph.of("")) : contents.entries();
+        int last = entries.size() - 1;
+        for (int i = 0; i <= last; i++) paragraph(entries.get(i), null, i == 0 ? instruction : null, i == last);
     }
 
     private void begin(String instruction) {
@@ -64,7 +62,8 @@ final class StoryWriter {
         fieldMark("separate", Look.PLAIN);
     }
 
-    private void paragraph(Paragraph paragraph, Runnable section, String opens) {
+    /** A paragraph; {@code opens} begins a contents field in it, {@code closes} ends one. */
+    private void paragraph(Paragraph paragraph, Runnable section, String opens, boolean closes) {
         xml.open("w:p");
         LookWriter.paragraph(xml, paragraph.style(), paragraph.look(), paragraph.mark(), section);
         if (opens != null) begin(opens);
@@ -79,6 +78,7 @@ final class StoryWriter {
             inline(inline);
         }
         if (open != null) xml.close();
+        if (closes) fieldMark("end", Look.PLAIN);
         xml.close();
     }
 

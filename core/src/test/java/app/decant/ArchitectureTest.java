@@ -1,0 +1,49 @@
+package app.decant;
+
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+
+import com.tngtech.archunit.core.importer.ImportOption.DoNotIncludeTests;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+
+/** The house: arrows point down, values have no setters, the core knows no interface. */
+@AnalyzeClasses(packages = "app.decant", importOptions = DoNotIncludeTests.class)
+class ArchitectureTest {
+    @ArchTest static final ArchRule ARROWS_POINT_DOWN = layeredArchitecture().consideringOnlyDependenciesInLayers()
+            .layer("document").definedBy("app.decant.document")
+            .layer("xml").definedBy("app.decant.xml")
+            .layer("font").definedBy("app.decant.font")
+            .layer("layout").definedBy("app.decant.layout")
+            .layer("format").definedBy("app.decant.format..")
+            .layer("paint").definedBy("app.decant.paint")
+            .layer("pdf").definedBy("app.decant.pdf")
+            .layer("publish").definedBy("app.decant.publish")
+            .layer("demo").definedBy("app.decant.demo")
+            .layer("front door").definedBy("app.decant")
+            .whereLayer("document").mayNotAccessAnyLayer()
+            .whereLayer("xml").mayOnlyAccessLayers("document")
+            .whereLayer("font").mayOnlyAccessLayers("document")
+            .whereLayer("layout").mayOnlyAccessLayers("document", "font")
+            .whereLayer("format").mayOnlyAccessLayers("document", "font", "xml")
+            .whereLayer("paint").mayOnlyAccessLayers("document", "font", "layout")
+            .whereLayer("pdf").mayOnlyAccessLayers("document", "font", "layout", "xml")
+            .whereLayer("publish").mayOnlyAccessLayers("document", "font", "layout", "format", "paint", "pdf")
+            .whereLayer("demo").mayOnlyAccessLayers("document", "font", "format")
+            .whereLayer("front door").mayOnlyAccessLayers("document", "font", "layout", "format", "publish");
+
+    @ArchTest static final ArchRule THE_CORE_KNOWS_NO_INTERFACE = noClasses().should().dependOnClassesThat().resideInAnyPackage("javafx..", "javax.swing..");
+
+    @ArchTest static final ArchRule VALUES_HAVE_NO_SETTERS = com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noMethods().that().areDeclaredInClassesThat().resideInAPackage("app.decant.document")
+            .should().haveNameMatching("set[A-Z].*");
+
+    @ArchTest static final ArchRule VALUES_KEEP_WHAT_THEY_ARE_GIVEN = com.tngtech.archunit.lang.syntax.ArchRuleDefinition.fields().that().areDeclaredInClassesThat().resideInAPackage("app.decant.document")
+            .should().beFinal();
+
+    @ArchTest static final ArchRule NAMES_SAY_WHAT_THINGS_ARE = noClasses().should().haveNameMatching(".*(Util|Utils|Helper|Manager|Impl)$");
+
+    @ArchTest static final ArchRule READERS_AND_WRITERS_STAND_APART = classes().that().haveSimpleNameEndingWith("Writer").and().resideInAPackage("app.decant.format..")
+            .should().onlyBeAccessed().byAnyPackage("app.decant.format..", "app.decant.publish", "app.decant.demo");
+}

@@ -1,0 +1,122 @@
+package app.decant.document;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.decant.demo.PassengerHandbook;
+import app.decant.format.text.TextWriter;
+import app.decant.layout.Sample;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+
+/** Edits give new documents and leave the old ones as they were. */
+class EditTest {
+    private static Place at(int block, int offset) { return new Place(BlockPath.of(0, block), offset); }
+
+    private static final Document TWO = Sample.of(List.of(Paragraph.of("first words"), Paragraph.styled("Heading1", "Heading"), Paragraph.of("last words")));
+
+    private static List<String> texts(Document document) { return Walk.of(document).stops().stream().map(stop -> stop.paragraph().text()).toList(); }
+
+    @Test void typingReplacesWhatIsPicked() {
+        Edit edit = Edit.type(TWO, new Span(at(0, 0), at(0, 5)), "other", null);
+        assertThat(texts(edit.apply(TWO))).containsExactly("other words", "Heading", "last words");
+        assertThat(edit.after()).isEqualTo(Span.caret(at(0, 5)));
+        assertThat(texts(TWO)).containsExactly("first words", "Heading", "last words");
+    }
+
+    @Test void typedLinesBecomeParagraphs() {
+        Edit edit = Edit.type(TWO, Span.caret(at(0, 6)), "a\nb\nc", null);
+        assertThat(texts(edit.apply(TWO))).containsExactly("first a", "b", "cwords", "Heading", "last words");
+        assertThat(edit.after()).isEqualTo(Span.caret(at(2, 1)));
+    }
+
+    @Test void deletingOverParagraphsJoinsThem() {
+        Document joined = Edit.delete(TWO, new Span(at(2, 4), at(0, 5))).apply(TWO);
+        assertThat(texts(joined)).containsExactly("first words");
+    }
+
+    @Test void theParagraphAfterAHeadingIsText() {
+        Document split = Edit.split(TWO, Span.caret(at(1, 7))).apply(TWO);
+        assertThat(split.paragraph(BlockPath.of(0, 2)).style()).isEqualTo("Normal");
+        Document inside = Edit.split(TWO, Span.caret(at(1, 3))).apply(TWO);
+        assertThat(inside.paragraph(BlockPath.of(0, 2)).style()).isEqualTo("Heading1");
+    }
+
+    @Test void untouchedBlocksAreTheVerySameObjects() {
+        Document document = PassengerHandbook.document();
+        List<Walk.Stop> stops = Walk.of(document).stops();
+        Document edited = Edit.type(document, Span.caret(new Place(stops.get(60).path(), 0)), "x", null).apply(document);
+        List<Walk.Stop> after = Walk.of(edited).stops();
+        int same = 0;
+        for (int i = 0; i < stops.size(); i++) if (after.get(i).paragraph() == stops.get(i).paragraph()) same++;
+        assertThat(same).isEqualTo(stops.size() - 1);
+    }
+
+    @Test void dressingChangesOnlyWhatIsPicked() {
+        Document bold = Edit.dress(TWO, new Span(at(0, 6), at(0, 11)), Look.of(TextProperty.BOLD, true), "bold").apply(TWO);
+        List<Inline> inlines = bold.paragraph(BlockPath.of(0, 0)).inlines();
+        assertThat(inlines).hasSize(2);
+        assertThat(inlines.get(0).look()).isEqualTo(Look.PLAIN);
+        assertThat(inlines.get(1).look().is(TextProperty.BOLD)).isTrue();
+        Document back = Edit.dress(bold, new Span(at(0, 0), at(0, 11)), look -> look.without(TextProperty.BOLD), "plain").apply(bold);
+        assertThat(back.paragraph(BlockPath.of(0, 0)).inlines()).hasSize(1);
+    }
+
+    @Test void deletingIntoATableLeavesTheTable() {
+        Document document = PassengerHandbook.document();
+        List<Walk.Stop> stops = Walk.of(document).stops();
+        int inside = 0;
+        while (stops.get(inside).path().size() < 4) inside++;
+        Document after = Edit.delete(document, new Span(new Place(stops.get(inside - 1).path(), 2), new Place(stops.get(inside + 3).path(), 1))).apply(document);
+        assertThat(after.blocks().stream().filter(Table.class::isInstance)).hasSameSizeAs(document.blocks().stream().filter(Table.class::isInstance).toList());
+        assertThat(Walk.of(after).stops()).hasSameSizeAs(stops);
+    }
+
+    /** Any edits at all, in any order: positions stay inside the document, and undoing them all gives the first one back. */
+    @Test void randomEditsNeverLeaveTheDocument() {
+        Random random = new Random(7);
+        Document document = PassengerHandbook.document();
+        List<Document> history = new ArrayList<>(List.of(document));
+        String first = TextWriter.write(document);
+        for (int i = 0; i < 400; i++) {
+            List<Walk.Stop> stops = Walk.of(document).stops();
+            Place one = place(stops.get(random.nextInt(stops.size())), random);
+            Place other = random.nextBoolean() ? one : place(stops.get(Math.max(0, Math.min(stops.size() - 1, stops.indexOf(stops.get(0)) + random.nextInt(stops.size())))), random);
+            if (random.nextInt(4) > 0) other = one;
+            Span span = new Span(one, other);
+            Edit edit = switch (random.nextInt(4)) {
+                case 0 -> Edit.type(document, span, "ab", null);
+                case 1 -> Edit.delete(document, span);
+                case 2 -> Edit.split(document, span);
+                default -> Edit.dress(document, span, Look.of(TextProperty.ITALIC, true), "italic");
+            };
+            document = edit.apply(document);
+            history.add(document);
+            Place after = edit.after().head();
+            assertThat(after.offset()).isBetween(0, document.paragraph(after.path()).length());
+        }
+        assertThat(TextWriter.write(history.get(0))).isEqualTo(first);
+    }
+
+    private static Place place(Walk.Stop stop, Random random) { return new Place(stop.path(), random.nextInt(stop.paragraph().length() + 1)); }
+
+    @Test void aNumberMissingBetweenHeadingsIsFoundWithItsLikelyPassage() {
+        List<Block> blocks = List.of(Paragraph.styled("Heading2", "3.2 In rough weather"), Paragraph.of("text"), Paragraph.of("3.3 Lost and found"), Paragraph.of("more"), Paragraph.styled("Heading2", "3.4 Mobility"));
+        Document document = Sample.of(blocks);
+        Cascade cascade = Cascade.of(document);
+        Outline outline = Outline.of(document, cascade, ListLabels.of(document, cascade));
+        assertThat(outline.gaps()).containsExactly(new Outline.Gap("3.3", 0, BlockPath.of(0, 2)));
+    }
+
+    @Test void contentsFollowARenamedHeading() {
+        Document document = PassengerHandbook.document();
+        Cascade cascade = Cascade.of(document);
+        Outline.Heading heading = Outline.of(document, cascade, ListLabels.of(document, cascade)).headings().get(3);
+        int length = heading.paragraph().length();
+        Document renamed = ContentsList.refreshed(Edit.type(document, new Span(new Place(heading.path(), 0), new Place(heading.path(), length)), "Setting out", null).apply(document));
+        Contents contents = (Contents) renamed.blocks().stream().filter(Contents.class::isInstance).findFirst().orElseThrow();
+        assertThat(contents.entries()).extracting(Paragraph::plainText).anyMatch(text -> text.startsWith("2 Setting out")).noneMatch(text -> text.contains("Before you travel"));
+        assertThat(ContentsList.refreshed(renamed)).isSameAs(renamed);
+    }
+}
