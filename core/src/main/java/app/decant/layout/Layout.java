@@ -82,7 +82,7 @@ public final class Layout {
             bodies = fill(flow, List.of(), new int[] {0, 0}, null, progress);
             pageLabels = labels(flow, bodies);
         }
-        Pages pages = new Pages(document, assembled(flow, bodies, pageLabels, fields), walk, Outline.of(walk, cascade, labels), composer.styles().wishes());
+        Pages pages = new Pages(document, assembled(flow, bodies, pageLabels, fields), walk, Outline.of(walk, cascade, labels), composer.styles().wishes(), fields);
         last = new Run(document, flow, bodies, labels, notes, fields, pages);
         forget(walk);
         return pages;

@@ -2,7 +2,7 @@ package app.decant.layout;
 
 import app.decant.document.Document;
 import app.decant.document.Finding;
-import app.decant.document.ListLabels;
+import app.decant.document.Inline;
 import app.decant.document.Outline;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
@@ -21,14 +21,16 @@ public final class Pages {
     private final Walk walk;
     private final Outline outline;
     private final Map<String, FontCatalogue.Match> fonts;
+    private final FieldValues fields;
     private Map<Paragraph, Integer> firstPage;
 
-    Pages(Document document, List<Page> pages, Walk walk, Outline outline, Map<String, FontCatalogue.Match> fonts) {
+    Pages(Document document, List<Page> pages, Walk walk, Outline outline, Map<String, FontCatalogue.Match> fonts, FieldValues fields) {
         this.document = document;
         this.pages = List.copyOf(pages);
         this.walk = walk;
         this.outline = outline;
         this.fonts = Map.copyOf(fonts);
+        this.fields = fields;
     }
 
     public Document document() { return document; }
@@ -118,6 +120,23 @@ public final class Pages {
             if (y != null) return Map.entry(page.index(), y);
         }
         return null;
+    }
+
+    /** The document with what its fields read as now, for formats that store it. */
+    public Document withFieldResults() {
+        Document result = document;
+        for (Walk.Stop stop : walk.stops()) {
+            Paragraph paragraph = stop.paragraph();
+            if (paragraph.inlines().stream().noneMatch(inline -> inline instanceof Inline.Field)) continue;
+            int page = pageOf(paragraph);
+            FieldValues here = page < 0 ? fields : fields.on(pages.get(page).label(), fields.sectionPages());
+            List<Inline> inlines = new ArrayList<>();
+            for (Inline inline : paragraph.inlines()) {
+                inlines.add(inline instanceof Inline.Field field ? new Inline.Field(field.kind(), field.instruction(), here.of(field), field.look()) : inline);
+            }
+            if (!inlines.equals(paragraph.inlines())) result = result.replacing(stop.path().parent(), stop.path().last(), stop.path().last() + 1, List.of(paragraph.withInlines(inlines)));
+        }
+        return result;
     }
 
     /** What the layout has to tell: fonts that are not here and what stands in for them. */

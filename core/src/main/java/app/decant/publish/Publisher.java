@@ -40,8 +40,8 @@ public final class Publisher {
         List<Integer> chosen = recipe.target() == Target.PDF ? recipe.pages().of(pages.count()) : List.of();
         Path done = switch (recipe.target()) {
             case PDF -> pdf(pages, recipe, chosen, file, when, proofs, findings, progress);
-            case DOCX -> docx(pages.document(), recipe, file, when, proofs);
-            case TXT -> text(pages.document(), recipe, file, proofs, findings);
+            case DOCX -> docx(pages.withFieldResults(), recipe, file, when, proofs);
+            case TXT -> text(pages.withFieldResults(), recipe, file, proofs, findings);
         };
         try {
             return new Receipt(done, recipe.target(), chosen.size(), Files.size(done), proofs, findings, Duration.ofNanos(System.nanoTime() - start));

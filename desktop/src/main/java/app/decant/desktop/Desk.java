@@ -246,8 +246,8 @@ final class Desk {
         if (copy != null) copy.discard();
     }
 
-    /** Work off the JavaFX thread for views, such as pictures of pages. */
-    ExecutorService workThread() { return workThread; }
+    /** Work off the JavaFX thread for views, such as pictures of pages; left undone once the window is closed. */
+    void aside(Runnable task) { if (!workThread.isShutdown()) workThread.execute(task); }
 
     /** Ends the threads; a working copy is taken away only where nothing would be lost. */
     void close() {

@@ -52,7 +52,7 @@ final class Ledger {
     private void count() {
         Pages pages = desk.pages().get();
         if (pages == null) return;
-        desk.workThread().execute(() -> {
+        desk.aside(() -> {
             int counted = TextSearch.words(pages.document());
             javafx.application.Platform.runLater(() -> {
                 words = counted;

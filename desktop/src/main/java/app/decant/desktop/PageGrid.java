@@ -112,7 +112,7 @@ final class PageGrid {
             }
             images.put(thumb.page, null);
             double scale = WIDTH * 2 / thumb.page.width();
-            desk.workThread().execute(() -> {
+            desk.aside(() -> {
                 Image image = TilePainter.image(PagePainter.image(thumb.page, scale, pictures));
                 Platform.runLater(() -> {
                     images.put(thumb.page, image);

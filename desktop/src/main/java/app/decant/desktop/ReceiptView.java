@@ -52,7 +52,7 @@ final class ReceiptView {
     /** The first pages, painted from the published file by another program part than the one that wrote it. */
     private static Node pictures(Receipt receipt, MainWindow window) {
         FlowPane flow = new FlowPane(10, 10);
-        new Job("").start(window.desk().workThread(), progress -> app.decant.pdf.PdfPictures.of(receipt.file(), MOST_PICTURES, 0.32), images -> {
+        new Job("").start(window.desk()::aside, progress -> app.decant.pdf.PdfPictures.of(receipt.file(), MOST_PICTURES, 0.32), images -> {
             for (java.awt.image.BufferedImage image : images) {
                 ImageView view = new ImageView(TilePainter.image(image));
                 view.setFitWidth(image.getWidth() / 2.0);

@@ -140,8 +140,7 @@ final class StoryWriter {
         fieldMark("begin", field.look());
         run(field.look(), () -> xml.open("w:instrText", "xml:space", "preserve").text(" " + instruction(field) + " ").close());
         fieldMark("separate", field.look());
-        String result = field.result().isEmpty() ? "1" : field.result();
-        text(new Inline.Text(result, field.look()));
+        if (!field.result().isEmpty()) text(new Inline.Text(field.result(), field.look()));
         fieldMark("end", field.look());
     }
 

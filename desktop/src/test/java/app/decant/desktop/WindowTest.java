@@ -1,0 +1,306 @@
+package app.decant.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.decant.demo.DemoFiles;
+import app.decant.document.BlockPath;
+import app.decant.document.Look;
+import app.decant.document.Outline;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.Place;
+import app.decant.document.Span;
+import app.decant.document.TextProperty;
+import app.decant.publish.Recipe;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.TextField;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.stage.Stage;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.framework.junit5.Stop;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The window driven as its users do: keys, mouse, phrases. */
+@ExtendWith(ApplicationExtension.class)
+class WindowTest {
+    @TempDir static Path folder;
+    private MainWindow window;
+    private Path handbook;
+
+    @Start void start(Stage stage) throws IOException {
+        Path own = Files.createTempDirectory(folder, "test");
+        System.setProperty("decant.home", own.resolve("home").toString());
+        handbook = DemoFiles.into(own.resolve("files")).get(0);
+        window = new MainWindow(stage, Settings.ofThisUser());
+        window.show();
+    }
+
+    @Stop void stop() { window.close(); }
+
+    @BeforeEach void open() throws TimeoutException {
+        WaitForAsyncUtils.asyncFx(() -> window.desk().open(handbook, null));
+        until(() -> window.desk().pages().get() != null);
+        settle();
+    }
+
+    private static void until(Callable<Boolean> condition) throws TimeoutException {
+        WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(condition).get());
+    }
+
+    /** Waits until everything asked for is laid out and shown. */
+    private void settle() throws TimeoutException {
+        WaitForAsyncUtils.waitForFxEvents();
+        until(() -> window.desk().pages().get().document() == window.desk().document() && window.desk().job().get() == null);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private Outline.Heading heading(String text) {
+        return window.desk().pages().get().outline().headings().stream().filter(one -> one.text().equals(text)).findFirst().orElseThrow();
+    }
+
+    private void pick(Place anchor, Place head) throws TimeoutException {
+        WaitForAsyncUtils.asyncFx(() -> {
+            window.table().pick(new Span(anchor, head), true);
+            window.table().requestFocus();
+        });
+        settle();
+    }
+
+    private Paragraph paragraph(BlockPath path) { return window.desk().document().paragraph(path); }
+
+    @Test void typingUndoingAndDoingAgain(FxRobot robot) throws TimeoutException {
+        BlockPath path = heading("Who we are").path().sibling(heading("Who we are").path().last() + 1);
+        String before = paragraph(path).text();
+        pick(new Place(path, 0), new Place(path, 0));
+        robot.write("Hello there ");
+        settle();
+        assertThat(paragraph(path).text()).isEqualTo("Hello there " + before);
+        assertThat(window.desk().selection().get()).isEqualTo(Span.caret(new Place(path, 12)));
+        robot.push(KeyCode.BACK_SPACE);
+        settle();
+        robot.press(KeyCode.CONTROL).type(KeyCode.BACK_SPACE).release(KeyCode.CONTROL);
+        settle();
+        assertThat(paragraph(path).text()).isEqualTo("Hello " + before);
+        while (window.desk().canUndo()) {
+            robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+            settle();
+        }
+        assertThat(paragraph(path).text()).isEqualTo(before);
+        while (window.desk().canRedo()) {
+            robot.press(KeyCode.CONTROL).type(KeyCode.Y).release(KeyCode.CONTROL);
+            settle();
+        }
+        assertThat(paragraph(path).text()).isEqualTo("Hello " + before);
+    }
+
+    @Test void splittingAndJoiningParagraphs(FxRobot robot) throws TimeoutException {
+        BlockPath path = heading("Who we are").path().sibling(heading("Who we are").path().last() + 1);
+        String before = paragraph(path).text();
+        pick(new Place(path, 11), new Place(path, 11));
+        robot.push(KeyCode.ENTER);
+        settle();
+        assertThat(paragraph(path).text()).isEqualTo(before.substring(0, 11));
+        assertThat(paragraph(path.sibling(path.last() + 1)).text()).isEqualTo(before.substring(11));
+        robot.push(KeyCode.BACK_SPACE);
+        settle();
+        assertThat(paragraph(path).text()).isEqualTo(before);
+    }
+
+    @Test void arrowsWordsAndLinesMoveTheCaret(FxRobot robot) throws TimeoutException {
+        BlockPath path = heading("Who we are").path().sibling(heading("Who we are").path().last() + 1);
+        pick(new Place(path, 0), new Place(path, 0));
+        robot.press(KeyCode.CONTROL).type(KeyCode.RIGHT).release(KeyCode.CONTROL);
+        assertThat(window.desk().selection().get().head()).isEqualTo(new Place(path, 4));
+        robot.push(KeyCode.END);
+        int end = window.desk().selection().get().head().offset();
+        assertThat(end).isBetween(60, 120);
+        robot.push(KeyCode.DOWN);
+        assertThat(window.desk().selection().get().head().offset()).isGreaterThan(end + 40);
+        robot.push(KeyCode.UP);
+        robot.push(KeyCode.HOME);
+        assertThat(window.desk().selection().get().head()).isEqualTo(new Place(path, 0));
+        robot.push(KeyCode.LEFT);
+        assertThat(window.desk().selection().get().head().path()).isEqualTo(heading("Who we are").path());
+        robot.press(KeyCode.ALT).type(KeyCode.DOWN).release(KeyCode.ALT);
+        settle();
+        assertThat(window.desk().selection().get().head().path()).isEqualTo(heading("The three lines").path());
+    }
+
+    @Test void aClickADoubleClickAndADragPickText(FxRobot robot) throws TimeoutException {
+        BlockPath path = heading("Who we are").path().sibling(heading("Who we are").path().last() + 1);
+        pick(new Place(path, 0), new Place(path, 0));
+        double[] at = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().caretPoint(new Place(path, 6)));
+        javafx.geometry.Point2D screen = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().localToScreen(at[0], at[1]));
+        robot.clickOn(screen, MouseButton.PRIMARY);
+        settle();
+        assertThat(window.desk().selection().get()).isEqualTo(Span.caret(new Place(path, 6)));
+        robot.sleep(900); // or the next click would be counted with this one
+        robot.doubleClickOn(screen, MouseButton.PRIMARY);
+        settle();
+        assertThat(window.desk().selection().get()).isEqualTo(new Span(new Place(path, 4), new Place(path, 11)));
+        robot.press(KeyCode.CONTROL).type(KeyCode.C).release(KeyCode.CONTROL);
+        assertThat(WaitForAsyncUtils.waitForAsyncFx(5000, () -> Clipboard.getSystemClipboard().getString())).isEqualTo("company");
+        double[] to = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().caretPoint(new Place(path, 30)));
+        javafx.geometry.Point2D end = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().localToScreen(to[0], to[1]));
+        robot.moveTo(screen).press(MouseButton.PRIMARY).moveTo(end).release(MouseButton.PRIMARY);
+        settle();
+        assertThat(window.desk().selection().get().end()).isEqualTo(new Place(path, 30));
+    }
+
+    @Test void looksChangeByKeyAndBySlip(FxRobot robot) throws TimeoutException {
+        BlockPath path = heading("Who we are").path().sibling(heading("Who we are").path().last() + 1);
+        pick(new Place(path, 4), new Place(path, 11));
+        robot.press(KeyCode.CONTROL).type(KeyCode.B).release(KeyCode.CONTROL);
+        settle();
+        assertThat(lookAt(path, 5).is(TextProperty.BOLD)).isTrue();
+        assertThat(lookAt(path, 12).is(TextProperty.BOLD)).isFalse();
+        robot.clickOn("#look-italic");
+        settle();
+        assertThat(lookAt(path, 5).is(TextProperty.ITALIC)).isTrue();
+        robot.clickOn("#align-centre");
+        settle();
+        assertThat(paragraph(path).look().get(ParagraphProperty.ALIGNMENT)).isEqualTo(ParagraphProperty.Alignment.CENTRE);
+        WaitForAsyncUtils.asyncFx(() -> robot.lookup("#sizes").<ComboBox<Double>>query().setValue(18.0));
+        settle();
+        assertThat(lookAt(path, 5).get(TextProperty.SIZE)).isEqualTo(18.0);
+    }
+
+    private Look lookAt(BlockPath path, int offset) { return paragraph(path).lookBefore(offset + 1); }
+
+    @Test void aParagraphMadeAHeadingShowsInTheSpineAndInTheContents(FxRobot robot) throws TimeoutException {
+        BlockPath path = heading("Who we are").path().sibling(heading("Who we are").path().last() + 1);
+        pick(new Place(path, 0), new Place(path, 0));
+        robot.write("A new heading");
+        robot.push(KeyCode.ENTER);
+        settle();
+        pick(new Place(path, 2), new Place(path, 2));
+        WaitForAsyncUtils.asyncFx(() -> {
+            ComboBox<app.decant.document.Style> styles = robot.lookup("#styles").query();
+            styles.setValue(styles.getItems().stream().filter(style -> style.id().equals("Heading2")).findFirst().orElseThrow());
+        });
+        settle();
+        until(() -> window.spine().titles().contains("1.2 A new heading"));
+        assertThat(window.spine().titles()).contains("1.3 The three lines");
+        app.decant.document.Contents contents = (app.decant.document.Contents) window.desk().document().blocks().stream().filter(app.decant.document.Contents.class::isInstance).findFirst().orElseThrow();
+        assertThat(contents.entries()).extracting(Paragraph::plainText).anyMatch(text -> text.startsWith("1.2 A new heading"));
+    }
+
+    @Test void aClickOnTheSpineGoesThere(FxRobot robot) throws TimeoutException {
+        until(() -> window.spine().rowY("4 Safety") > 0);
+        double y = window.spine().rowY("4 Safety");
+        javafx.geometry.Point2D screen = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.spine().node().localToScreen(60, y));
+        robot.clickOn(screen, MouseButton.PRIMARY);
+        settle();
+        assertThat(window.desk().selection().get().head().path()).isEqualTo(heading("Safety").path());
+        int page = window.desk().pages().get().spot(window.desk().selection().get().head()).page();
+        until(() -> window.table().pageInView().get() == page);
+    }
+
+    @Test void foundWordsArePickedOneAfterAnother(FxRobot robot) throws TimeoutException {
+        robot.press(KeyCode.CONTROL).type(KeyCode.F).release(KeyCode.CONTROL);
+        WaitForAsyncUtils.waitForFxEvents();
+        robot.write("tuba").push(KeyCode.ENTER);
+        settle();
+        Span span = window.desk().selection().get();
+        assertThat(paragraph(span.start().path()).text().substring(span.start().offset(), span.end().offset())).isEqualTo("tuba");
+        robot.push(KeyCode.ESCAPE);
+    }
+
+    @Test void publishingWithOneKeyThenChangingAPhraseThenAskingAboutAFileThatIsThere(FxRobot robot) throws TimeoutException, IOException {
+        BlockPath path = heading("Who we are").path();
+        pick(new Place(path, 0), new Place(path, paragraph(path).length()));
+        robot.write("Who carries you");
+        settle();
+        robot.press(KeyCode.CONTROL).type(KeyCode.ENTER).release(KeyCode.CONTROL);
+        until(() -> window.desk().receipt().get() != null);
+        settle();
+        Path made = window.desk().receipt().get().file();
+        assertThat(window.desk().receipt().get().proven()).isTrue();
+        assertThat(made).hasFileName("Passenger handbook.pdf");
+        assertThat(robot.lookup("#receipt").tryQuery()).isPresent();
+        try (PDDocument pdf = Loader.loadPDF(made.toFile())) {
+            assertThat(new PDFTextStripper().getText(pdf)).contains("1.1 Who carries you").doesNotContain("Who we are");
+        }
+        robot.clickOn("#phrase-pages");
+        robot.clickOn("#card-range").write("3-4").push(KeyCode.ENTER);
+        settle();
+        assertThat(window.publishStation().sentence().text()).contains("pages 3\u20134");
+        robot.clickOn("#thumb-6");
+        settle();
+        assertThat(window.publishStation().sentence().text()).contains("pages 3\u20134, 6");
+        robot.clickOn("#publish");
+        until(() -> window.desk().trouble().get() != null);
+        assertThat(window.desk().trouble().get().getMessage()).contains("already");
+        robot.clickOn((Button) robot.lookup(".button").match(node -> node instanceof Button button && button.getText().equals("Keep both")).query());
+        until(() -> window.desk().receipt().get().file().getFileName().toString().equals("Passenger handbook 2.pdf"));
+        assertThat(window.desk().receipt().get().pages()).isEqualTo(3);
+    }
+
+    @Test void aSavedCopyOpensAgainAndTheOriginalIsAsItWas(FxRobot robot) throws TimeoutException, IOException {
+        byte[] original = Files.readAllBytes(handbook);
+        BlockPath path = heading("Who we are").path();
+        pick(new Place(path, 0), new Place(path, 0));
+        robot.write("Now: ");
+        settle();
+        Path copy = handbook.resolveSibling("copy.docx");
+        WaitForAsyncUtils.asyncFx(() -> window.saveTo(copy));
+        until(() -> !window.desk().changed().get());
+        assertThat(Files.readAllBytes(handbook)).isEqualTo(original);
+        WaitForAsyncUtils.asyncFx(() -> window.saveTo(handbook));
+        until(() -> window.desk().trouble().get() != null);
+        assertThat(Files.readAllBytes(handbook)).isEqualTo(original);
+        WaitForAsyncUtils.asyncFx(() -> window.open(copy));
+        until(() -> window.desk().source().get().file().equals(copy));
+        settle();
+        assertThat(heading("Now: Who we are")).isNotNull();
+        assertThat(window.settings().recent()).startsWith(copy.toAbsolutePath());
+    }
+
+    @Test void whatIsTypedIsKeptInAWorkingCopy(FxRobot robot) throws TimeoutException {
+        BlockPath path = heading("Who we are").path();
+        pick(new Place(path, 0), new Place(path, 0));
+        robot.write("Kept: ");
+        until(() -> window.desk().kept().get() != null);
+        WorkingCopy.Left left = WorkingCopy.left(Settings.home().resolve("working")).get(0);
+        assertThat(left.name()).isEqualTo("Passenger handbook.docx");
+        assertThat(app.decant.format.text.TextWriter.write(app.decant.Decant.open(left.copy()).document())).contains("Kept: Who we are");
+    }
+
+    @Test void aBrokenFileIsToldInWordsAndTheOpenOneStays(FxRobot robot) throws TimeoutException, IOException {
+        Path broken = Files.write(handbook.resolveSibling("broken.docx"), new byte[] {'P', 'K', 3, 4, 0, 0});
+        WaitForAsyncUtils.asyncFx(() -> window.open(broken));
+        until(() -> window.desk().trouble().get() != null);
+        assertThat(window.desk().trouble().get().getMessage()).contains("damaged");
+        assertThat(window.desk().source().get().file()).isEqualTo(handbook);
+    }
+
+    @Test void everythingIsFoundByAskingForIt(FxRobot robot) throws TimeoutException {
+        robot.press(KeyCode.CONTROL).type(KeyCode.K).release(KeyCode.CONTROL);
+        WaitForAsyncUtils.waitForFxEvents();
+        robot.write("dark").push(KeyCode.ENTER);
+        until(() -> window.isDark());
+        robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT4).release(KeyCode.CONTROL);
+        until(() -> window.station() == MainWindow.Station.PUBLISH);
+        assertThat(robot.lookup("#phrase-what").<Button>query().getText()).isEqualTo("a PDF");
+        assertThat(robot.lookup("#card-range").<TextField>tryQuery()).isEmpty();
+        assertThat(window.publishStation().recipe()).isEqualTo(Recipe.PLAIN);
+    }
+}
