@@ -7,7 +7,6 @@ import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
 import app.decant.layout.Canvas;
 import app.decant.layout.Piece;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -18,15 +17,10 @@ import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 
 /** Takes one page and writes it as a content stream (ISO 32000-1, 7.8.2). */
 final class PageContent implements Canvas {
-    private static final Function<String, String> HEX = text -> {
-        StringBuilder hex = new StringBuilder("FEFF");
-        for (char c : text.toCharArray()) hex.append(String.format("%04X", (int) c));
-        return hex.toString();
-    };
     private final double height;
     private final Function<app.decant.font.Face, EmbeddedFace> faces;
     private final Function<Picture, PDImageXObject> pictures;
-    private final StringBuilder out = new StringBuilder(4096);
+    private final ContentBytes out = new ContentBytes();
     private final Map<EmbeddedFace, String> fontNames = new LinkedHashMap<>();
     private final Map<PDImageXObject, String> pictureNames = new LinkedHashMap<>();
     private final List<LinkArea> links = new ArrayList<>();
@@ -49,7 +43,7 @@ final class PageContent implements Canvas {
 
     byte[] bytes() {
         endText();
-        return out.toString().getBytes(StandardCharsets.ISO_8859_1);
+        return out.toBytes();
     }
 
     Map<EmbeddedFace, String> fonts() { return fontNames; }
@@ -68,62 +62,90 @@ final class PageContent implements Canvas {
         beginText(face, piece.style().size(), piece.style().widthScale() * 100, colour);
         double unit = size * scale / 100 / 1000;
         moveTo(x + piece.glyphX()[0], height - baseline);
-        int count = piece.glyphs().length;
-        StringBuilder run = new StringBuilder();
-        boolean open = false;
-        double pen = x + piece.glyphX()[0];
-        int[] ends = clusterEnds(piece);
-        for (int g = 0; g < count; g++) {
-            boolean firstOfCluster = g == 0 || piece.clusters()[g] != piece.clusters()[g - 1];
-            boolean lastOfCluster = g == count - 1 || piece.clusters()[g] != piece.clusters()[g + 1];
-            double wanted = x + piece.glyphX()[g];
-            double raise = piece.glyphY() == null ? 0 : piece.glyphY()[g];
-            boolean single = firstOfCluster && lastOfCluster;
-            int length = ends[g] - piece.clusters()[g];
-            int code = !single ? -1 : length == 1 ? face.code(piece.glyphs()[g], piece.text().charAt(piece.clusters()[g])) : face.code(piece.glyphs()[g], piece.text().substring(piece.clusters()[g], ends[g]));
-            boolean told = !single && firstOfCluster || single && code < 0;
-            double adjust = (pen - wanted) / unit;
-            if (told || raise != 0) {
-                open = flush(run, open);
-                if (told) out.append("/Span <</ActualText <").append(HEX.apply(piece.text().substring(piece.clusters()[g], ends[g]))).append(">>> BDC\n");
-                if (raise != 0) out.append(number(raise)).append(" Ts ");
-            }
-            if (Math.abs(adjust) >= 0.5) {
-                if (open) run.append('>');
-                run.append(Math.round(adjust));
-                pen -= Math.round(adjust) * unit;
-                open = false;
-            }
-            if (!open) run.append('<');
-            open = true;
-            hex(run, code >= 0 ? code : face.anyCode(piece.glyphs()[g]));
-            pen += face.width(piece.glyphs()[g]) * unit;
-            if (raise != 0) {
-                open = flush(run, open);
-                out.append("0 Ts ");
-            }
-            if (!single && lastOfCluster || single && code < 0) {
-                open = flush(run, open);
-                out.append("EMC\n");
-            }
-        }
-        flush(run, open);
+        if (isPlain(piece)) plain(piece, face, x, unit);
+        else intricate(piece, face, x, unit);
         penX = x + piece.glyphX()[0];
         penY = height - baseline;
     }
 
-    private boolean flush(StringBuilder run, boolean open) {
-        if (run.length() == 0) return false;
-        if (open) run.append('>');
-        boolean plain = run.charAt(0) == '<' && run.indexOf(">") == run.length() - 1;
-        if (plain) out.append(run).append(" Tj\n");
-        else out.append('[').append(run).append("] TJ\n");
-        run.setLength(0);
-        return false;
+    /** Whether every glyph stands for the one character in its place, on the baseline. */
+    private static boolean isPlain(Piece.Glyphs piece) {
+        int count = piece.glyphs().length;
+        if (piece.rightToLeft() || piece.glyphY() != null || count != piece.text().length()) return false;
+        for (int g = 0; g < count; g++) if (piece.clusters()[g] != g) return false;
+        return true;
     }
 
-    private static void hex(StringBuilder run, int code) {
-        for (int shift = 12; shift >= 0; shift -= 4) run.append("0123456789ABCDEF".charAt(code >> shift & 15));
+    private void plain(Piece.Glyphs piece, EmbeddedFace face, double x, double unit) {
+        int[] glyphs = piece.glyphs();
+        double pen = x + piece.glyphX()[0];
+        out.append("[(");
+        for (int g = 0; g < glyphs.length; g++) {
+            int code = face.code(glyphs[g], piece.text().charAt(g));
+            if (code < 0) {
+                endRun();
+                told(piece.text().substring(g, g + 1));
+                out.append("[(").code(face.anyCode(glyphs[g])).append(")] TJ EMC\n[(");
+            } else {
+                pen = adjusted(pen, x + piece.glyphX()[g], unit);
+                out.code(code);
+            }
+            pen += face.width(glyphs[g]) * unit;
+        }
+        endRun();
+    }
+
+    /** Clusters of several glyphs or characters, and raised marks. */
+    private void intricate(Piece.Glyphs piece, EmbeddedFace face, double x, double unit) {
+        int[] glyphs = piece.glyphs();
+        int[] clusters = piece.clusters();
+        int[] ends = clusterEnds(piece);
+        double pen = x + piece.glyphX()[0];
+        out.append("[(");
+        for (int g = 0; g < glyphs.length; g++) {
+            boolean first = g == 0 || clusters[g] != clusters[g - 1];
+            boolean last = g == glyphs.length - 1 || clusters[g] != clusters[g + 1];
+            String text = piece.text().substring(clusters[g], ends[g]);
+            int code = first && last ? face.code(glyphs[g], text) : -1;
+            double raise = piece.glyphY() == null ? 0 : piece.glyphY()[g];
+            boolean apart = code < 0;
+            if (apart && first || raise != 0) endRun();
+            if (apart && first) told(text);
+            if (raise != 0) out.number(raise).append(" Ts ");
+            if (apart && first || raise != 0) out.append("[(");
+            pen = adjusted(pen, x + piece.glyphX()[g], unit);
+            out.code(code >= 0 ? code : face.anyCode(glyphs[g]));
+            pen += face.width(glyphs[g]) * unit;
+            if (apart && last || raise != 0) {
+                endRun();
+                if (raise != 0) out.append("0 Ts ");
+                if (apart && last) out.append("EMC\n");
+                out.append("[(");
+            }
+        }
+        endRun();
+    }
+
+    /** Moves the pen where it is not where the next glyph is wanted; gives where it then is. */
+    private double adjusted(double pen, double wanted, double unit) {
+        double adjust = (pen - wanted) / unit;
+        if (Math.abs(adjust) < 0.5) return pen;
+        long rounded = Math.round(adjust);
+        out.append(')').whole(rounded).append('(');
+        return pen - rounded * unit;
+    }
+
+    /** Tells the text that the glyphs to come stand for (14.9.4). */
+    private void told(String text) {
+        out.append("/Span <</ActualText <FEFF");
+        for (int i = 0; i < text.length(); i++) out.hex(text.charAt(i));
+        out.append(">>> BDC\n");
+    }
+
+    /** Ends a run of shown glyphs; an empty one is taken back. (Inside a string a parenthesis follows a backslash, so it is not mistaken.) */
+    private void endRun() {
+        if (out.endsWith("[(")) out.takeBack(2);
+        else out.append(")] TJ\n");
     }
 
     /** For each glyph the end of the characters its cluster stands for. */
@@ -155,12 +177,12 @@ final class PageContent implements Canvas {
         }
         if (font != face || size != newSize) {
             String name = fontNames.computeIfAbsent(face, key -> "F" + fontNames.size());
-            out.append('/').append(name).append(' ').append(number(newSize)).append(" Tf\n");
+            out.append('/').append(name).append(' ').number(newSize).append(" Tf\n");
             font = face;
             size = newSize;
         }
         if (scale != newScale) {
-            out.append(number(newScale)).append(" Tz\n");
+            out.number(newScale).append(" Tz\n");
             scale = newScale;
         }
         ink(colour);
@@ -170,12 +192,12 @@ final class PageContent implements Canvas {
         // Rounded the way it is written, so that errors do not add up over a page.
         double dx = Math.round((x - penX) * 1000) / 1000.0;
         double dy = Math.round((y - penY) * 1000) / 1000.0;
-        out.append(number(dx)).append(' ').append(number(dy)).append(" Td\n");
+        out.number(dx).append(' ').number(dy).append(" Td\n");
     }
 
     private void ink(Colour colour) {
         if (colour.equals(ink)) return;
-        out.append(colour(colour)).append(" rg\n");
+        colour(colour).append(" rg\n");
         ink = colour;
     }
 
@@ -187,17 +209,18 @@ final class PageContent implements Canvas {
     @Override public void fill(double x, double y, double width, double fillHeight, Colour colour) {
         endText();
         ink(colour);
-        out.append(number(x)).append(' ').append(number(height - y - fillHeight)).append(' ').append(number(width)).append(' ').append(number(fillHeight)).append(" re f\n");
+        out.number(x).append(' ').number(height - y - fillHeight).append(' ').number(width).append(' ').number(fillHeight).append(" re f\n");
     }
 
     @Override public void rule(double x1, double y1, double x2, double y2, Border border) {
         endText();
         Colour colour = border.colour().isAutomatic() ? Colour.BLACK : border.colour();
         double width = border.width();
-        out.append("q ").append(colour(colour)).append(" RG ");
+        out.append("q ");
+        colour(colour).append(" RG ");
         switch (border.line()) {
-            case DOTTED -> out.append("1 J [0 ").append(number(width * 2)).append("] 0 d ");
-            case DASHED -> out.append('[').append(number(width * 3)).append("] 0 d ");
+            case DOTTED -> out.append("1 J [0 ").number(width * 2).append("] 0 d ");
+            case DASHED -> out.append('[').number(width * 3).append("] 0 d ");
             default -> { }
         }
         if (border.line() == Border.Line.DOUBLE) {
@@ -212,7 +235,7 @@ final class PageContent implements Canvas {
     }
 
     private void line(double x1, double y1, double x2, double y2, double width) {
-        out.append(number(width)).append(" w ").append(number(x1)).append(' ').append(number(height - y1)).append(" m ").append(number(x2)).append(' ').append(number(height - y2)).append(" l S ");
+        out.number(width).append(" w ").number(x1).append(' ').number(height - y1).append(" m ").number(x2).append(' ').number(height - y2).append(" l S ");
     }
 
     @Override public void picture(Picture picture, double x, double y) {
@@ -235,12 +258,12 @@ final class PageContent implements Canvas {
             double sin = Math.sin(angle);
             double centreX = x + picture.width() / 2;
             double centreY = bottom + picture.height() / 2;
-            out.append(number(cos)).append(' ').append(number(sin)).append(' ').append(number(-sin)).append(' ').append(number(cos)).append(' ')
-                    .append(number(centreX - centreX * cos + centreY * sin)).append(' ').append(number(centreY - centreX * sin - centreY * cos)).append(" cm ");
+            out.number(cos).append(' ').number(sin).append(' ').number(-sin).append(' ').number(cos).append(' ')
+                    .number(centreX - centreX * cos + centreY * sin).append(' ').number(centreY - centreX * sin - centreY * cos).append(" cm ");
         }
-        if (!crop.equals(Insets.NONE)) out.append(number(x)).append(' ').append(number(bottom)).append(' ').append(number(picture.width())).append(' ').append(number(picture.height())).append(" re W n ");
-        out.append(number(fullWidth)).append(" 0 0 ").append(number(fullHeight)).append(' ').append(number(x - crop.left() * fullWidth)).append(' ')
-                .append(number(bottom - crop.bottom() * fullHeight)).append(" cm /").append(name).append(" Do Q\n");
+        if (!crop.equals(Insets.NONE)) out.number(x).append(' ').number(bottom).append(' ').number(picture.width()).append(' ').number(picture.height()).append(" re W n ");
+        out.number(fullWidth).append(" 0 0 ").number(fullHeight).append(' ').number(x - crop.left() * fullWidth).append(' ')
+                .number(bottom - crop.bottom() * fullHeight).append(" cm /").append(name).append(" Do Q\n");
     }
 
     @Override public void link(double x, double y, double width, double linkHeight, Link target) {
@@ -255,15 +278,5 @@ final class PageContent implements Canvas {
         links.add(new LinkArea(x, y, width, linkHeight, target));
     }
 
-    private static String colour(Colour colour) { return number(colour.red() / 255.0) + " " + number(colour.green() / 255.0) + " " + number(colour.blue() / 255.0); }
-
-    /** A number with up to four places and no more than it needs. */
-    static String number(double value) {
-        long scaled = Math.round(value * 10000);
-        if (scaled % 10000 == 0) return Long.toString(scaled / 10000);
-        String digits = Long.toString(Math.abs(scaled) % 10000 + 10000).substring(1);
-        int end = digits.length();
-        while (digits.charAt(end - 1) == '0') end--;
-        return (scaled < 0 ? "-" : "") + Math.abs(scaled) / 10000 + "." + digits.substring(0, end);
-    }
+    private ContentBytes colour(Colour colour) { return out.number(colour.red() / 255.0).append(' ').number(colour.green() / 255.0).append(' ').number(colour.blue() / 255.0); }
 }

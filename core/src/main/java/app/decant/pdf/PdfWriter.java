@@ -1,5 +1,6 @@
 package app.decant.pdf;
 
+import app.decant.document.DecantException;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.Image;
@@ -24,6 +25,10 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSFloat;
@@ -49,6 +54,7 @@ public final class PdfWriter {
     private final PDDocument pdf = new PDDocument();
     private final Map<Face, EmbeddedFace> faces = new LinkedHashMap<>();
     private final Map<Image, PDImageXObject> images = new IdentityHashMap<>();
+    private final Map<COSStream, Future<byte[]>> streams = new LinkedHashMap<>();
     private final Map<Integer, PDPage> written = new LinkedHashMap<>();
     private final Map<String, Map.Entry<Integer, Double>> bookmarks = new HashMap<>();
     private final Set<Finding> findings = new LinkedHashSet<>();
@@ -81,16 +87,27 @@ public final class PdfWriter {
     }
 
     private Written write(OutputStream out, Progress progress) throws IOException {
+        ExecutorService compressors = Executors.newFixedThreadPool(Math.max(1, Runtime.getRuntime().availableProcessors()), task -> {
+            Thread thread = new Thread(task, "compressing");
+            thread.setDaemon(true);
+            return thread;
+        });
         try (pdf) {
             for (int index : choices.pages()) bookmarksOf(pages.page(index));
             int done = 0;
             List<PageContent> contents = new ArrayList<>();
             for (int index : choices.pages()) {
                 progress.step(done++, choices.pages().size(), "Writing pages");
-                contents.add(page(pages.page(index)));
+                contents.add(page(pages.page(index), compressors));
             }
             int i = 0;
             for (PDPage page : written.values()) links(page, contents.get(i++));
+            for (Map.Entry<COSStream, Future<byte[]>> stream : streams.entrySet()) {
+                try (OutputStream raw = stream.getKey().createRawOutputStream()) {
+                    raw.write(stream.getValue().get());
+                }
+                stream.getKey().setItem(COSName.FILTER, COSName.FLATE_DECODE);
+            }
             for (EmbeddedFace face : faces.values()) {
                 rights(face.face());
                 face.finish(choices.fonts());
@@ -102,19 +119,40 @@ public final class PdfWriter {
             pdf.setDocumentId(choices.when().toEpochMilli());
             pdf.save(out);
             return new Written(landings, links, faces.size(), List.copyOf(findings));
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new DecantException(DecantException.Kind.CANCELLED, "Stopped. Nothing was changed.", e);
+        } catch (ExecutionException e) {
+            throw new IllegalStateException(e.getCause());
+        } finally {
+            compressors.shutdownNow();
+        }
+    }
+
+    /** Compressing takes longer than writing, so pages are compressed side by side. */
+    private static byte[] compressed(byte[] content) {
+        java.util.zip.Deflater deflater = new java.util.zip.Deflater();
+        try {
+            deflater.setInput(content);
+            deflater.finish();
+            java.io.ByteArrayOutputStream bytes = new java.io.ByteArrayOutputStream(content.length / 2 + 64);
+            byte[] chunk = new byte[8192];
+            while (!deflater.finished()) bytes.write(chunk, 0, deflater.deflate(chunk));
+            return bytes.toByteArray();
+        } finally {
+            deflater.end();
         }
     }
 
     private void bookmarksOf(Page page) { page.bookmarks().forEach((name, y) -> bookmarks.putIfAbsent(name, Map.entry(page.index(), y))); }
 
-    private PageContent page(Page page) throws IOException {
+    private PageContent page(Page page, ExecutorService compressors) throws IOException {
         PDPage made = new PDPage(new PDRectangle((float) page.width(), (float) page.height()));
         PageContent content = new PageContent(page.height(), face -> faces.computeIfAbsent(face, EmbeddedFace::new), this::image);
         page.show(content);
         COSStream stream = pdf.getDocument().createCOSStream();
-        try (OutputStream bytes = stream.createOutputStream(COSName.FLATE_DECODE)) {
-            bytes.write(content.bytes());
-        }
+        byte[] plain = content.bytes();
+        streams.put(stream, compressors.submit(() -> compressed(plain)));
         COSDictionary resources = new COSDictionary();
         resources.setItem(COSName.FONT, content.fontResources());
         if (!content.pictures().isEmpty()) {

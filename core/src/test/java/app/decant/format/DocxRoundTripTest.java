@@ -111,6 +111,36 @@ class DocxRoundTripTest {
         assertThat(contents.entries()).hasSize(30);
     }
 
+    /** A chart made by POI: not edited here, but there again, with its data, in what is written. */
+    @Test void whatCanNotBeEditedIsKeptAndWrittenBack() throws Exception {
+        java.io.ByteArrayOutputStream made = new java.io.ByteArrayOutputStream();
+        try (XWPFDocument poi = new XWPFDocument()) {
+            poi.createParagraph().createRun().setText("Passengers");
+            org.apache.poi.xwpf.usermodel.XWPFChart chart = poi.createChart(4_000_000, 2_000_000);
+            chart.setTitleText("Passengers by month");
+            var months = org.apache.poi.xddf.usermodel.chart.XDDFDataSourcesFactory.fromArray(new String[] {"Jan", "Feb"});
+            var counts = org.apache.poi.xddf.usermodel.chart.XDDFDataSourcesFactory.fromArray(new Integer[] {410, 380});
+            var data = chart.createData(org.apache.poi.xddf.usermodel.chart.ChartTypes.PIE, null, null);
+            data.addSeries(months, counts);
+            chart.plot(data);
+            poi.write(made);
+        }
+        Taken taken = TextFormats.read(made.toByteArray(), "chart.docx", null, Progress.SILENT);
+        assertThat(taken.findings()).extracting(Finding::what).anyMatch(what -> what.contains("a chart"));
+        try (XWPFDocument poi = new XWPFDocument(new ByteArrayInputStream(DocxWriter.write(taken.document(), WHEN)))) {
+            assertThat(poi.getCharts()).hasSize(1);
+            assertThat(poi.getCharts().get(0).getTitle().getBody().getParagraph(0).getText()).isEqualTo("Passengers by month");
+            try (XWPFDocument before = new XWPFDocument(new ByteArrayInputStream(made.toByteArray()))) {
+                assertThat(poi.getCharts().get(0).getCTChart().xmlText()).isEqualTo(before.getCharts().get(0).getCTChart().xmlText());
+                assertThat(chartParts(poi)).isNotEmpty().isEqualTo(chartParts(before));
+            }
+        }
+    }
+
+    private static List<String> chartParts(XWPFDocument document) throws Exception {
+        return document.getPackage().getParts().stream().map(part -> part.getPartName().getName()).filter(name -> name.contains("/charts/") || name.contains("/embeddings/")).sorted().toList();
+    }
+
     @Test void whatIsNotCarriedIsFound() throws IOException {
         List<Finding> findings = TextFormats.read(real("docx-06.docx"), "docx-06.docx", null, Progress.SILENT).findings();
         assertThat(findings).extracting(Finding::what).contains("Comments are not carried over.");

@@ -12,6 +12,8 @@ import javafx.stage.Stage;
 
 /** The application: reads the call, shows the window. */
 public final class DecantApplication extends Application {
+    /** What is remembered, read while JavaFX starts. */
+    static java.util.concurrent.CompletableFuture<Settings> settings;
     private MainWindow window;
 
     @Override public void start(Stage stage) {
@@ -19,8 +21,7 @@ public final class DecantApplication extends Application {
         Path shots = null;
         if (arguments.size() > 1 && arguments.get(0).equals("--screenshots")) shots = Path.of(arguments.get(1));
         boolean demo = shots != null || arguments.remove("--demo");
-        Settings settings = shots != null ? Settings.forgetful() : Settings.ofThisUser();
-        window = new MainWindow(stage, settings);
+        window = new MainWindow(stage, settings.join());
         window.outside(getHostServices());
         window.show();
         try {

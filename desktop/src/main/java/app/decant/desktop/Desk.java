@@ -72,8 +72,10 @@ final class Desk {
 
     Desk(Settings settings) {
         this.settings = settings;
-        layoutThread.execute(() -> layout = new Layout(FontCatalogue.ofThisMachine()));
     }
+
+    /** Reads the list of fonts ahead of the first document; called once the window is there. */
+    void getReady() { layoutThread.execute(FontCatalogue::ofThisMachine); }
 
     private static Thread daemon(Runnable task, String name) {
         Thread thread = new Thread(task, name);

@@ -94,6 +94,9 @@ final class MainWindow {
             }
         });
         stage.show();
+        javafx.animation.PauseTransition rest = new javafx.animation.PauseTransition(javafx.util.Duration.millis(300));
+        rest.setOnFinished(event -> desk.getReady());
+        rest.play();
     }
 
     Desk desk() { return desk; }
