@@ -59,6 +59,7 @@ final class Desk {
     private Layout layout;
     private Document document;
     private boolean layingOut;
+    private Span picked;
     private WorkingCopy copy;
     private ScheduledFuture<?> keeping;
 
@@ -176,7 +177,7 @@ final class Desk {
 
     private void afterChange(Span span) {
         changed.set(true);
-        waiting.add(() -> selection.set(span));
+        picked = span;
         layOut();
         keepSoon();
     }
@@ -205,6 +206,9 @@ final class Desk {
             return;
         }
         pages.set(made);
+        // What is picked after the edit comes first: tasks that wait, such as letters typed meanwhile, build on it.
+        if (picked != null) selection.set(picked);
+        picked = null;
         while (!waiting.isEmpty() && !layingOut) waiting.poll().run();
     }
 

@@ -1,28 +1,37 @@
 package app.decant.desktop;
 
-import java.util.Objects;
 import java.util.function.UnaryOperator;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.stage.Popup;
 
 /** The small card that opens at a phrase. A choice closes it; Esc leaves everything as it was. */
 final class PhraseCard {
-    private final Popup popup = new Popup();
+    private final Pane veil = new Pane();
     private final VBox box = new VBox(4);
     private Node focus;
+    private Node opener;
+    private StackPane root;
 
     PhraseCard() {
-        box.getStyleClass().addAll("window", "phrase-card");
-        box.getStylesheets().add(Objects.requireNonNull(MainWindow.class.getResource("decant.css")).toExternalForm());
-        popup.setAutoHide(true);
-        popup.setHideOnEscape(true);
-        popup.getContent().add(box);
+        box.getStyleClass().add("phrase-card");
+        veil.getChildren().add(box);
+        veil.setOnMousePressed(event -> {
+            if (event.getTarget() == veil) hide();
+        });
+        veil.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
+            if (event.getCode() != KeyCode.ESCAPE) return;
+            hide();
+            event.consume();
+        });
     }
 
     void title(String words) {
@@ -49,7 +58,7 @@ final class PhraseCard {
         button.setMaxWidth(Double.MAX_VALUE);
         row.prefWidthProperty().bind(box.widthProperty().subtract(48));
         button.setOnAction(event -> {
-            popup.hide();
+            hide();
             task.run();
         });
         if (chosen || focus == null) focus = button;
@@ -77,7 +86,7 @@ final class PhraseCard {
         field.setOnAction(event -> {
             String complaint = take.apply(field.getText());
             if (complaint == null) {
-                popup.hide();
+                hide();
                 return;
             }
             wrong.setText(complaint);
@@ -93,10 +102,24 @@ final class PhraseCard {
         box.getChildren().add(label);
     }
 
+    /** Opens under the phrase, or above it where there is no room below. */
     void show(Node at) {
-        if (at.getScene().getRoot().getStyleClass().contains("dark")) box.getStyleClass().add("dark");
-        Bounds bounds = at.localToScreen(at.getBoundsInLocal());
-        popup.show(at, bounds.getMinX() - 12, bounds.getMaxY() + 4);
+        opener = at;
+        root = (StackPane) at.getScene().getRoot();
+        root.getChildren().add(veil);
+        box.applyCss();
+        box.autosize();
+        Bounds bounds = at.localToScene(at.getBoundsInLocal());
+        double width = Math.max(300, box.prefWidth(-1));
+        double height = box.prefHeight(width);
+        double x = Math.max(8, Math.min(bounds.getMinX() - 12, root.getWidth() - width - 8));
+        double below = bounds.getMaxY() + 6;
+        box.resizeRelocate(x, below + height < root.getHeight() - 8 ? below : Math.max(8, bounds.getMinY() - height - 6), width, height);
         if (focus != null) focus.requestFocus();
+    }
+
+    private void hide() {
+        root.getChildren().remove(veil);
+        if (opener.getScene() != null) opener.requestFocus();
     }
 }

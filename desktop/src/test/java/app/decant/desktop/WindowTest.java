@@ -111,6 +111,22 @@ class WindowTest {
         assertThat(paragraph(path).text()).isEqualTo("Hello " + before);
     }
 
+    /** Letters that come faster than pages are laid out keep their order. */
+    @Test void fastTypingKeepsItsOrder() throws TimeoutException {
+        BlockPath path = heading("Who we are").path().sibling(heading("Who we are").path().last() + 1);
+        String before = paragraph(path).text();
+        pick(new Place(path, 0), new Place(path, 0));
+        String typed = "The quick brown fox jumps over the lazy dog ";
+        WaitForAsyncUtils.asyncFx(() -> {
+            for (char c : typed.toCharArray()) {
+                javafx.event.Event.fireEvent(window.table(), new javafx.scene.input.KeyEvent(javafx.scene.input.KeyEvent.KEY_TYPED, String.valueOf(c), "", KeyCode.UNDEFINED, false, false, false, false));
+            }
+        });
+        until(() -> paragraph(path).text().length() == before.length() + typed.length());
+        settle();
+        assertThat(paragraph(path).text()).isEqualTo(typed + before);
+    }
+
     @Test void splittingAndJoiningParagraphs(FxRobot robot) throws TimeoutException {
         BlockPath path = heading("Who we are").path().sibling(heading("Who we are").path().last() + 1);
         String before = paragraph(path).text();
