@@ -70,7 +70,7 @@ final class PhraseCard {
         field.setId("card-" + id);
         field.setPromptText(prompt);
         field.setPrefColumnCount(24);
-        if (focus == null || !text.isEmpty()) focus = field;
+        focus = field;
         box.getChildren().add(field);
         return field;
     }
