@@ -78,8 +78,9 @@ public final class Layout {
             boolean settled = values.pages() == fields.pages() && values.bookmarks().equals(fields.bookmarks());
             fields = values;
             composer.use(fields);
-            if (settled || !hasPageFields(flow)) break;
-            bodies = fill(flow, List.of(), new int[] {0, 0}, null, progress);
+            int[] touched = settled ? null : pageFieldRange(flow);
+            if (touched == null) break;
+            bodies = fill(flow, bodies, touched, flow, progress);
             pageLabels = labels(flow, bodies);
         }
         Pages pages = new Pages(document, assembled(flow, bodies, pageLabels, fields), walk, Outline.of(walk, cascade, labels), composer.styles().wishes(), fields);
@@ -290,12 +291,21 @@ public final class Layout {
         return texts;
     }
 
-    private static boolean hasPageFields(Flow flow) { return hasField(flow, Set.of(Inline.Field.Kind.PAGE_REFERENCE, Inline.Field.Kind.PAGES, Inline.Field.Kind.SECTION_PAGES)); }
+    /** The first block whose text depends on where others stand, and how many blocks follow the last such one; null where there is none. */
+    private static int[] pageFieldRange(Flow flow) {
+        Set<Inline.Field.Kind> kinds = Set.of(Inline.Field.Kind.PAGE_REFERENCE, Inline.Field.Kind.PAGES, Inline.Field.Kind.SECTION_PAGES);
+        int first = -1;
+        int last = -1;
+        for (int b = 0; b < flow.size(); b++) {
+            if (!hasField(flow.block(b), kinds)) continue;
+            if (first < 0) first = b;
+            last = b;
+        }
+        return first < 0 ? null : new int[] {first, flow.size() - 1 - last};
+    }
 
-    private static boolean hasReferences(Flow flow) { return hasField(flow, Set.of(Inline.Field.Kind.REFERENCE)); }
-
-    private static boolean hasField(Flow flow, Set<Inline.Field.Kind> kinds) {
-        for (int b = 0; b < flow.size(); b++) if (hasField(flow.block(b), kinds)) return true;
+    private static boolean hasReferences(Flow flow) {
+        for (int b = 0; b < flow.size(); b++) if (hasField(flow.block(b), Set.of(Inline.Field.Kind.REFERENCE))) return true;
         return false;
     }
 

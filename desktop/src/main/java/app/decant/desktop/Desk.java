@@ -120,8 +120,8 @@ final class Desk {
             show(file, opened);
         }, problem -> {
             job.set(null);
-            if (problem.kind() != DecantException.Kind.CANCELLED) trouble.set(problem);
             wanted = file;
+            if (problem.kind() != DecantException.Kind.CANCELLED) trouble.set(problem);
         });
     }
 

@@ -295,8 +295,8 @@ final class MainWindow {
         field.setPromptText(Words.of("password"));
         field.setId("password");
         Button give = new Button(Words.of("password.give"));
-        give.setDefaultButton(true);
         give.setOnAction(event -> desk.open(desk.wanted(), field.getText()));
+        field.setOnAction(event -> give.fire());
         Button leave = new Button(Words.of("notice.leave"));
         leave.setOnAction(event -> desk.trouble().set(null));
         Label words = new Label(trouble.getMessage());

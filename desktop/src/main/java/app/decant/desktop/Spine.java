@@ -279,11 +279,11 @@ final class Spine {
         }
     }
 
-    /** Makes the likely passage the missing heading: it takes the style of the heading before it. */
+    /** Makes the likely passage the missing heading: it takes the look of the heading before it. */
     private void offer(Outline.Gap gap) {
-        String style = desk.pages().get().outline().headings().get(gap.after()).paragraph().style();
+        app.decant.document.Paragraph model = desk.pages().get().outline().headings().get(gap.after()).paragraph();
         Span span = Span.caret(new Place(gap.candidate(), 0));
-        desk.apply(Edit.paragraphs(desk.document(), span, paragraph -> new app.decant.document.Paragraph(style, Look.PLAIN, Look.PLAIN,
+        desk.apply(Edit.paragraphs(desk.document(), span, paragraph -> new app.decant.document.Paragraph(model.style(), model.look(), Look.PLAIN,
                 paragraph.inlines().stream().map(inline -> inline instanceof Inline.Text ? inline.with(Look.PLAIN) : inline).toList()), "heading"));
     }
 

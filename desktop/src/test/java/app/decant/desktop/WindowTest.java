@@ -308,6 +308,55 @@ class WindowTest {
         assertThat(window.desk().source().get().file()).isEqualTo(handbook);
     }
 
+    @Test void aMissingNumberIsASlotThatBecomesAHeadingWhenClicked(FxRobot robot) throws TimeoutException {
+        app.decant.document.Document document = window.desk().document();
+        BlockPath path = heading("Residents").path();
+        Look unlisted = Look.of(ParagraphProperty.LIST, new ParagraphProperty.ListReference(null, 0));
+        java.util.List<Paragraph> typed = java.util.List.of(new Paragraph("Heading3", unlisted, Look.PLAIN, java.util.List.of(new app.decant.document.Inline.Text("9.1 First", Look.PLAIN))), Paragraph.styled("BodyText", "9.2 Second"),
+                new Paragraph("Heading3", unlisted, Look.PLAIN, java.util.List.of(new app.decant.document.Inline.Text("9.3 Third", Look.PLAIN))));
+        app.decant.document.Edit edit = new app.decant.document.Edit("test", java.util.List.of(new app.decant.document.Edit.Replacement(path.parent(), path.last(), path.last() + 1, new java.util.ArrayList<>(typed))), null, null, Span.caret(new Place(path, 0)));
+        assertThat(document.paragraph(path).text()).isEqualTo("Residents");
+        WaitForAsyncUtils.asyncFx(() -> window.desk().apply(edit));
+        settle();
+        String slot = Words.of("spine.missing.find", "9.2");
+        until(() -> window.spine().rowY(slot) > 0);
+        double y = window.spine().rowY(slot);
+        robot.clickOn(WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.spine().node().localToScreen(90, y)), MouseButton.PRIMARY);
+        settle();
+        assertThat(paragraph(path.sibling(path.last() + 1)).style()).isEqualTo("Heading3");
+        assertThat(window.desk().pages().get().outline().gaps()).isEmpty();
+    }
+
+    @Test void aProtectedFileAsksForItsPasswordAndOpensWithIt(FxRobot robot) throws Exception {
+        Path secret = handbook.resolveSibling("secret.docx");
+        try (org.apache.poi.poifs.filesystem.POIFSFileSystem container = new org.apache.poi.poifs.filesystem.POIFSFileSystem()) {
+            org.apache.poi.poifs.crypt.Encryptor encryptor = new org.apache.poi.poifs.crypt.EncryptionInfo(org.apache.poi.poifs.crypt.EncryptionMode.agile).getEncryptor();
+            encryptor.confirmPassword("tide");
+            try (java.io.OutputStream out = encryptor.getDataStream(container)) {
+                out.write(Files.readAllBytes(handbook));
+            }
+            try (java.io.OutputStream out = Files.newOutputStream(secret)) {
+                container.writeFilesystem(out);
+            }
+        }
+        WaitForAsyncUtils.asyncFx(() -> window.open(secret));
+        until(() -> robot.lookup("#password").tryQuery().isPresent());
+        robot.clickOn("#password").write("tide").push(KeyCode.ENTER);
+        until(() -> window.desk().source().get().file().equals(secret));
+        settle();
+        assertThat(window.desk().pages().get().count()).isEqualTo(13);
+    }
+
+    @Test void zoomingKeepsThePageInView(FxRobot robot) throws TimeoutException {
+        BlockPath path = heading("Safety").path();
+        pick(new Place(path, 0), new Place(path, 0));
+        int page = window.table().pageInView().get();
+        for (int i = 0; i < 5; i++) robot.press(KeyCode.CONTROL).type(KeyCode.EQUALS).release(KeyCode.CONTROL);
+        settle();
+        assertThat(window.table().zoomProperty().get()).isGreaterThan(1.2);
+        assertThat(Math.abs(window.table().pageInView().get() - page)).isLessThanOrEqualTo(1);
+    }
+
     @Test void everythingIsFoundByAskingForIt(FxRobot robot) throws TimeoutException {
         robot.press(KeyCode.CONTROL).type(KeyCode.K).release(KeyCode.CONTROL);
         WaitForAsyncUtils.waitForFxEvents();

@@ -1,0 +1,108 @@
+package app.decant.pdf;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.decant.demo.PassengerHandbook;
+import app.decant.document.Document;
+import app.decant.document.Edit;
+import app.decant.document.Place;
+import app.decant.document.Progress;
+import app.decant.document.Span;
+import app.decant.font.FontCatalogue;
+import app.decant.layout.Layout;
+import app.decant.layout.Pages;
+import app.decant.pdf.PdfCheck.Proof;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The check after publishing must be able to fail: files spoiled in one way each are found out. */
+class PdfCheckTest {
+    @TempDir static Path folder;
+    private static Pages pages;
+    private static PdfChoices choices;
+    private static PdfWriter.Written written;
+    private static Path good;
+
+    @BeforeAll static void publish() throws IOException {
+        pages = Layout.of(PassengerHandbook.document(), FontCatalogue.shipped());
+        choices = choices(pages);
+        good = folder.resolve("good.pdf");
+        try (OutputStream out = Files.newOutputStream(good)) {
+            written = PdfWriter.write(pages, choices, out, Progress.SILENT);
+        }
+    }
+
+    private static PdfChoices choices(Pages pages) {
+        return new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), new PdfChoices.Bookmarks(1, 3, 1), PdfChoices.Fonts.USED_CHARACTERS, pages.document().facts(), Instant.EPOCH);
+    }
+
+    private static List<String> failing(Path file) throws IOException { return PdfCheck.check(file, pages, choices, written).stream().filter(proof -> !proof.holds()).map(Proof::sentence).toList(); }
+
+    @FunctionalInterface private interface Spoiling { void spoil(PDDocument pdf) throws IOException; }
+
+    private static Path spoiled(Spoiling spoiling) throws IOException {
+        Path file = folder.resolve("spoiled.pdf");
+        try (PDDocument pdf = Loader.loadPDF(good.toFile())) {
+            spoiling.spoil(pdf);
+            pdf.save(file.toFile());
+        }
+        return file;
+    }
+
+    @Test void aGoodFileFailsNothing() throws IOException { assertThat(failing(good)).isEmpty(); }
+
+    @Test void aMissingPageIsFound() throws IOException { assertThat(failing(spoiled(pdf -> pdf.removePage(12)))).anyMatch(sentence -> sentence.startsWith("12 pages")); }
+
+    @Test void pagesInAnotherOrderAreFound() throws IOException {
+        assertThat(failing(spoiled(pdf -> {
+            PDPage page = pdf.getPage(4);
+            pdf.getPages().remove(page);
+            pdf.getPages().insertAfter(page, pdf.getPage(6));
+        }))).anyMatch(sentence -> sentence.startsWith("Text differs on"));
+    }
+
+    @Test void aBookmarkThatLandsBesideItsHeadingIsFound() throws IOException {
+        assertThat(failing(spoiled(pdf -> {
+            PDOutlineItem item = pdf.getDocumentCatalog().getDocumentOutline().getFirstChild();
+            PDPageXYZDestination destination = (PDPageXYZDestination) item.getDestination();
+            destination.setTop(destination.getTop() - 40);
+            item.setDestination(destination);
+        }))).containsExactly("29 of 30 bookmarks land on their heading");
+    }
+
+    @Test void aFontWithoutItsProgramIsFound() throws IOException {
+        assertThat(failing(spoiled(pdf -> {
+            PDPage page = pdf.getPage(3);
+            COSName name = page.getResources().getFontNames().iterator().next();
+            ((PDType0Font) page.getResources().getFont(name)).getDescendantFont().getFontDescriptor().getCOSObject().removeItem(COSName.FONT_FILE2);
+        }))).anyMatch(sentence -> sentence.contains("fonts inside the file"));
+    }
+
+    @Test void aLostLinkIsFound() throws IOException { assertThat(failing(spoiled(pdf -> pdf.getPage(1).setAnnotations(new ArrayList<>())))).anyMatch(sentence -> sentence.contains("links live")); }
+
+    @Test void oneChangedWordIsFound() throws IOException {
+        Document document = PassengerHandbook.document();
+        Place place = new Place(pages.outline().headings().get(1).path().sibling(pages.outline().headings().get(1).path().last() + 1), 4);
+        Pages others = Layout.of(Edit.type(document, Span.caret(place), "x", null).apply(document), FontCatalogue.shipped());
+        assertThat(PdfCheck.check(good, others, choices, written)).anySatisfy(proof -> {
+            assertThat(proof.holds()).isFalse();
+            assertThat(proof.sentence()).isEqualTo("Text differs on 1 page");
+        });
+    }
+}
