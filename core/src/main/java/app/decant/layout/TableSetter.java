@@ -23,7 +23,6 @@ final class TableSetter {
     private final double left;
     private final List<Row> rows = new ArrayList<>();
 
-
     /** One row: its cells, its height, and what it asks for at page ends. */
     record Row(List<Cell> cells, double height, boolean header, boolean kept, boolean inSpan) { }
 

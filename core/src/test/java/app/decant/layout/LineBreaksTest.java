@@ -11,8 +11,8 @@ import org.junit.jupiter.api.Test;
 /** Line breaking against the data of Unicode Standard Annex 14, LineBreakTest.txt, version 15.0. */
 class LineBreaksTest {
     /**
-     * The library follows a newer edition of the annex, whose rules LB15 (quotation marks), LB20a (hyphens after spaces), LB28a (aksaras) and LB25 (numbers)
-     * break some sequences differently on purpose; and it tailors numbers as the annex allows. So a small share may differ, and no more.
+     * The library follows a newer edition of the annex, which keeps a hyphen at a word's start with its word (LB20a) and breaks some quotation marks and
+     * aksaras differently. 33 of the 7,654 cases differ for that, and no more may.
      */
     @Test void breaksLinesWhereTheStandardSaysSo() throws IOException {
         String data = new String(LineBreaksTest.class.getResourceAsStream("LineBreakTest.txt").readAllBytes(), StandardCharsets.UTF_8);
@@ -33,6 +33,6 @@ class LineBreaksTest {
             if (!found.equals(expected)) different.add(line);
         }
         assertThat(cases).isGreaterThan(7000);
-        assertThat(different.size()).as("different: %s", different.stream().limit(20).toList()).isLessThanOrEqualTo(cases / 50);
+        assertThat(different.size()).as("different: %s", different.stream().limit(20).toList()).isLessThanOrEqualTo(33);
     }
 }

@@ -109,7 +109,6 @@ public final class DocxWriter {
         return zipped();
     }
 
-
     private void part(PartRelations relations, String role, String name, String type, byte[] bytes) {
         put(name, type, bytes);
         relations.inside(role, name.substring("word/".length()));
