@@ -94,13 +94,18 @@ final class PageTable extends Region {
         if (!fitted || pages == null || getWidth() < 100) return;
         double widest = pages.pages().stream().limit(20).mapToDouble(Page::width).max().orElse(595);
         double wanted = Math.max(0.3, Math.min(1.1, (getWidth() - 12 - 2 * GAP) / (widest * INCH)));
-        if (Math.abs(wanted - zoom.get()) > 0.002) zoom.set(wanted);
+        if (Math.abs(wanted - zoom.get()) > 0.002) rescale(wanted);
     }
 
     void zoom(double wanted) {
         fitted = false;
+        rescale(Math.max(0.2, Math.min(6, wanted)));
+    }
+
+    /** Another scale, with the middle of the view where it was. */
+    private void rescale(double wanted) {
         double middle = (down.getValue() + getHeight() / 2) / Math.max(1, contentHeight);
-        zoom.set(Math.max(0.2, Math.min(6, wanted)));
+        zoom.set(wanted);
         measure();
         down.setValue(Math.max(0, Math.min(down.getMax(), middle * contentHeight - getHeight() / 2)));
     }

@@ -33,10 +33,8 @@ final class Screenshots {
     }
 
     private void plan() {
-        steps.add(() -> {
-            window.go(Station.REVISE);
-            heading("Luggage and bicycles");
-        });
+        steps.add(() -> window.go(Station.REVISE));
+        steps.add(() -> heading("Luggage and bicycles"));
         steps.add(() -> snap("revise"));
         steps.add(() -> window.dark(true));
         steps.add(() -> snap("revise-dark"));
