@@ -11,9 +11,9 @@ import java.util.zip.ZipInputStream;
 /** What a file is, told by its content and never by its name alone. */
 public enum FileKind {
     DOCX("Office Open XML text document"), DOCX_MACROS("Office Open XML text document with macros"), DOCX_TEMPLATE("Office Open XML template"), XLSX("Office Open XML workbook"),
-    PPTX("Office Open XML slide deck"), ODT("OpenDocument text"), ODS("OpenDocument workbook"), ODP("OpenDocument slide deck"), EPUB("EPUB book"),
+    PPTX("Office Open XML slide deck"), ODT("OpenDocument text document"), ODS("OpenDocument workbook"), ODP("OpenDocument slide deck"), EPUB("EPUB book"),
     BINARY_OFFICE("binary office file of 1997-2003"), ENCRYPTED_OFFICE("password-protected office file"), RTF("rich text file"), PDF("PDF"), HTML("web page"),
-    TEXT("plain text"), PNG("PNG picture"), JPEG("JPEG picture"), TIFF("TIFF picture"), ARCHIVE("zip archive"), EMPTY("empty file"), UNKNOWN("file of unknown kind");
+    TEXT("plain text file"), PNG("PNG picture"), JPEG("JPEG picture"), TIFF("TIFF picture"), ARCHIVE("zip archive"), EMPTY("empty file"), UNKNOWN("file of unknown kind");
 
     private static final int MOST_ENTRIES = 5000;
     private final String words;
@@ -22,6 +22,9 @@ public enum FileKind {
 
     /** How it is called in a sentence, without an article. */
     public String words() { return words; }
+
+    /** The words with their article. */
+    public String phrase() { return ("AEIO".indexOf(words.charAt(0)) >= 0 || words.charAt(0) == 'e' ? "an " : "a ") + words; }
 
     /** The kind of a whole file. Damaged archives are told as far as their beginning can be read. */
     public static FileKind of(byte[] file) {
