@@ -5,6 +5,7 @@ import app.decant.document.Finding;
 import app.decant.document.Inline;
 import app.decant.document.Outline;
 import app.decant.document.Paragraph;
+import app.decant.document.Picture;
 import app.decant.document.Place;
 import app.decant.document.Walk;
 import app.decant.font.FontCatalogue;
@@ -148,6 +149,15 @@ public final class Pages {
             if (match.equalWidths()) findings.add(Finding.note(sentence + ". It has the same widths, so lines end where they did.", ""));
             else findings.add(Finding.changed(sentence + ". Its widths differ, so lines may end elsewhere.", ""));
         }
+        boolean endnotes = walk.stops().stream().anyMatch(stop -> stop.paragraph().inlines().stream().anyMatch(inline -> inline instanceof Inline.Note note && note.kind() == Inline.Note.Kind.ENDNOTE));
+        if (endnotes) findings.add(Finding.changed("Endnotes stand at the foot of their page for now.", ""));
+        boolean unshown = walk.stops().stream().anyMatch(stop -> stop.paragraph().inlines().stream().anyMatch(Pages::isUnshown));
+        if (unshown) findings.add(Finding.changed("A picture in an old drawing format (EMF or WMF) is kept, but its place is left empty.", ""));
         return findings;
+    }
+
+    private static boolean isUnshown(Inline inline) {
+        Picture picture = inline instanceof Inline.InlinePicture in ? in.picture() : inline instanceof Inline.Floating floating && floating.content() instanceof Picture placed ? placed : null;
+        return picture != null && picture.image().type().matches("image/(x-)?(emf|wmf)");
     }
 }

@@ -211,6 +211,11 @@ class DocxReadingTest {
         assertThat(taken.findings()).extracting(Finding::what).anyMatch(what -> what.contains("not fetched"));
     }
 
+    @Test void whatIsNotDrawnYetIsSaidSo() {
+        Taken taken = read("<w:p><w:pPr><w:framePr w:dropCap=\"drop\"/></w:pPr><w:r><w:t>O</w:t></w:r></w:p><w:sectPr><w:pgBorders/><w:lnNumType/><w:textDirection w:val=\"tbRl\"/></w:sectPr>");
+        assertThat(taken.findings()).extracting(Finding::what).anyMatch(what -> what.contains("drop capital")).anyMatch(what -> what.contains("whole pages")).anyMatch(what -> what.contains("Line numbers")).anyMatch(what -> what.contains("sideways"));
+    }
+
     @Test void contentControlsGiveTheirContent() {
         List<Block> blocks = read("<w:sdt><w:sdtContent>" + p("<w:sdt><w:sdtContent>" + t("inside") + "</w:sdtContent></w:sdt>") + "</w:sdtContent></w:sdt>").document().blocks();
         assertThat(((Paragraph) blocks.get(0)).text()).isEqualTo("inside");

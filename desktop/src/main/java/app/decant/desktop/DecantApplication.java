@@ -23,6 +23,11 @@ public final class DecantApplication extends Application {
         boolean demo = shots != null || arguments.remove("--demo");
         window = new MainWindow(stage, settings.join());
         window.outside(getHostServices());
+        if (arguments.remove("--warm")) {
+            window.warm();
+            Platform.exit();
+            return;
+        }
         window.show();
         try {
             if (demo) {

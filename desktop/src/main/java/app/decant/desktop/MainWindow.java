@@ -99,6 +99,14 @@ final class MainWindow {
         rest.play();
     }
 
+    /** Does what showing does, out of sight, so that the archive of loaded classes made on exit holds what a start needs. */
+    void warm() {
+        Scene scene = new Scene(root, 1280, 800);
+        keys(scene);
+        scene.snapshot(null);
+        desk.getReady();
+    }
+
     Desk desk() { return desk; }
     PageTable table() { return table; }
     Stage stage() { return stage; }

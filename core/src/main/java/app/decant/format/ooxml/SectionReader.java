@@ -1,6 +1,7 @@
 package app.decant.format.ooxml;
 
 import app.decant.document.Block;
+import app.decant.document.Finding;
 import app.decant.document.NumberFormat;
 import app.decant.document.Section;
 import app.decant.document.Section.Columns;
@@ -21,6 +22,9 @@ final class SectionReader {
 
     static Section section(XmlNode node, StoryReader story) {
         if (node == null) return new Section(Section.Start.NEXT_PAGE, LETTER, Columns.ONE, PageNumbering.CONTINUED, Map.of(), false, List.of());
+        if (node.child("w:pgBorders") != null) story.reader.findOnce(Finding.changed("Borders round whole pages are not drawn yet.", ""));
+        if (node.child("w:lnNumType") != null) story.reader.findOnce(Finding.changed("Line numbers are not drawn yet.", ""));
+        if (node.child("w:textDirection") != null) story.reader.findOnce(Finding.changed("Text turned sideways is set upright for now.", ""));
         Map<FramePlace, List<Block>> frames = new EnumMap<>(FramePlace.class);
         for (XmlNode child : node.children()) {
             boolean header = child.is("w:headerReference");

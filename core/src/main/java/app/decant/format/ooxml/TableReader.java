@@ -1,5 +1,6 @@
 package app.decant.format.ooxml;
 
+import app.decant.document.Finding;
 import app.decant.document.Look;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.Table;
@@ -42,6 +43,7 @@ final class TableReader {
             List<Table.Cell> cells = new ArrayList<>();
             for (Raw cell : raw.get(r)) {
                 if (cell.goesOn && carriesOn(raw, r, cell)) continue;
+                if (cell.node.child("w:tcPr") != null && cell.node.child("w:tcPr").child("w:textDirection") != null) story.reader.findOnce(Finding.changed("Text turned sideways is set upright for now.", ""));
                 cells.add(new Table.Cell(cell.column, cell.span, cell.starts ? rowSpan(raw, r, cell) : 1, cellLook(cell.node.child("w:tcPr")), story.inner(cell.node)));
             }
             rows.add(new Table.Row(rowLook(rowNodes.get(r).child("w:trPr")), cells));
