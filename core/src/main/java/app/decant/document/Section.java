@@ -80,8 +80,4 @@ public record Section(Start start, PageGeometry page, Columns columns, PageNumbe
     public Section withBlocks(List<Block> others) {
         return new Section(start, page, columns, numbering, frames, firstPageDiffers, others);
     }
-
-    public Section withPage(PageGeometry other) {
-        return new Section(start, other, columns, numbering, frames, firstPageDiffers, blocks);
-    }
 }

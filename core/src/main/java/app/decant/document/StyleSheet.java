@@ -39,12 +39,4 @@ public record StyleSheet(Look defaults, String defaultParagraph, String defaultT
         }
         return look;
     }
-
-    /** The id of the heading style of a level: the paragraph style that sets this outline level, or null. */
-    public String headingStyle(int level) {
-        for (Style style : styles.values()) {
-            if (style.kind() == Style.Kind.PARAGRAPH && Integer.valueOf(level).equals(style.look().get(ParagraphProperty.OUTLINE_LEVEL))) return style.id();
-        }
-        return null;
-    }
 }

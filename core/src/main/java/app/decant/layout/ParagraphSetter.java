@@ -86,7 +86,6 @@ final class ParagraphSetter {
     }
 
     private double lineLeft(boolean first) { return text.rightToLeft() ? indentEnd : indentStart + (first ? firstLine : 0); }
-    private double lineRight(boolean first) { return text.rightToLeft() ? indentStart + (first ? firstLine : 0) : indentEnd; }
     private double logicalStart(boolean first) { return indentStart + (first ? firstLine : 0); }
 
     private int lineEnd(int start, int[] breaks, LineSpace.Slot slot, boolean first) {

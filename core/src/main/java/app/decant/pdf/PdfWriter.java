@@ -180,8 +180,7 @@ public final class PdfWriter {
     }
 
     private void rights(Face face) {
-        EmbeddingRight right = face.embeddingRight();
-        if (right == EmbeddingRight.RESTRICTED) findings.add(Finding.changed("The licence of " + face + " forbids embedding; choose another font before you send this file out.", ""));
+        if (EmbeddingRight.forbidsOutlines(face.fsType())) findings.add(Finding.changed("The licence of " + face + " forbids embedding; choose another font before you send this file out.", ""));
     }
 
     private void links(PDPage page, PageContent content) {

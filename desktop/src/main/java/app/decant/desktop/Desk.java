@@ -6,6 +6,7 @@ import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Edit;
 import app.decant.document.Finding;
+import app.decant.document.Look;
 import app.decant.document.Place;
 import app.decant.document.Span;
 import app.decant.document.Walk;
@@ -48,6 +49,7 @@ final class Desk {
     private final ScheduledExecutorService keeper = Executors.newSingleThreadScheduledExecutor(task -> daemon(task, "working copy"));
     private final ObjectProperty<Pages> pages = new SimpleObjectProperty<>();
     private final ObjectProperty<Span> selection = new SimpleObjectProperty<>();
+    private final ObjectProperty<Look> nextLook = new SimpleObjectProperty<>();
     private final ObjectProperty<Source> source = new SimpleObjectProperty<>();
     private final ObjectProperty<Job> job = new SimpleObjectProperty<>();
     private final ObjectProperty<DecantException> trouble = new SimpleObjectProperty<>();
@@ -60,6 +62,7 @@ final class Desk {
     private Document document;
     private boolean layingOut;
     private Span picked;
+    private Path wanted;
     private WorkingCopy copy;
     private ScheduledFuture<?> keeping;
 
@@ -73,6 +76,7 @@ final class Desk {
 
     Desk(Settings settings) {
         this.settings = settings;
+        selection.addListener((observed, before, now) -> nextLook.set(null));
     }
 
     /** Reads the list of fonts ahead of the first document; called once the window is there. */
@@ -86,6 +90,8 @@ final class Desk {
 
     ObjectProperty<Pages> pages() { return pages; }
     ObjectProperty<Span> selection() { return selection; }
+    /** The look picked at a bare caret for what is typed there; gone as soon as the caret moves. */
+    ObjectProperty<Look> nextLook() { return nextLook; }
     ObjectProperty<Source> source() { return source; }
     ObjectProperty<Job> job() { return job; }
     ObjectProperty<DecantException> trouble() { return trouble; }
@@ -124,8 +130,6 @@ final class Desk {
             if (problem.kind() != DecantException.Kind.CANCELLED) trouble.set(problem);
         });
     }
-
-    private Path wanted;
 
     /** The file that could not be opened for want of a password. */
     Path wanted() { return wanted; }

@@ -18,11 +18,16 @@ final class Dressing {
     static Look present(Desk desk) {
         Span span = desk.selection().get();
         Paragraph paragraph = desk.document().paragraph(span.start().path());
-        Look own = span.isEmpty() ? TableKeys.next() != null ? TableKeys.next() : paragraph.lookBefore(span.start().offset()) : first(paragraph, span);
+        Look own = span.isEmpty() ? typed(desk) : paragraph.lookBefore(span.start().offset() + 1);
         return Cascade.of(desk.document()).text(paragraph, own);
     }
 
-    private static Look first(Paragraph paragraph, Span span) { return paragraph.lookBefore(span.start().offset() + 1); }
+    /** The look that text typed at the caret takes: the one picked for it, else that of the text before. */
+    private static Look typed(Desk desk) {
+        if (desk.nextLook().get() != null) return desk.nextLook().get();
+        Span span = desk.selection().get();
+        return desk.document().paragraph(span.start().path()).lookBefore(span.start().offset());
+    }
 
     static void toggle(Desk desk, Property<Boolean> property) { set(desk, property, !present(desk).is(property)); }
 
@@ -35,8 +40,7 @@ final class Dressing {
         Span span = desk.selection().get();
         if (span == null) return;
         if (span.isEmpty()) {
-            Look look = TableKeys.next() != null ? TableKeys.next() : desk.document().paragraph(span.start().path()).lookBefore(span.start().offset());
-            TableKeys.next(look.with(property, value));
+            desk.nextLook().set(typed(desk).with(property, value));
             return;
         }
         desk.apply(Edit.dress(desk.document(), span, look -> look.with(property, value), property.name()));

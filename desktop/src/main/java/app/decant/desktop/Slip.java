@@ -61,6 +61,7 @@ final class Slip {
         words.setWrapText(true);
         content.getChildren().addAll(section("slip.picked"), kind, words, textCard(), section("slip.paragraph"), paragraphCard(), line(), section("slip.look"), findings);
         desk.selection().addListener((observed, before, now) -> tell());
+        desk.nextLook().addListener((observed, before, now) -> tell());
         desk.pages().addListener((observed, before, now) -> {
             tell();
             tellFindings();

@@ -36,22 +36,8 @@ final class TableKeys {
         boolean command = event.isShortcutDown() && !event.isAltDown() || event.isMetaDown();
         if (command || text.isEmpty() || text.charAt(0) < ' ' || text.charAt(0) == 127 || desk.document() == null) return;
         event.consume();
-        inOrder(() -> edit(Edit.type(desk.document(), desk.selection().get(), text, typingLook())));
+        inOrder(() -> edit(Edit.type(desk.document(), desk.selection().get(), text, desk.nextLook().get())));
     }
-
-    /** The look picked for what is typed next, or null for that of the text before. */
-    private Look typingLook() {
-        Look look = nextLook;
-        nextLook = null;
-        return look;
-    }
-
-    private static Look nextLook;
-
-    /** Sets the look of the next text typed at a bare caret. */
-    static void next(Look look) { nextLook = look; }
-
-    static Look next() { return nextLook; }
 
     /** Edits follow one another on the newest document; what is picked is known as soon as its pages are. */
     private void inOrder(Runnable task) { desk.whenLaidOut(() -> { if (desk.selection().get() != null) task.run(); }); }

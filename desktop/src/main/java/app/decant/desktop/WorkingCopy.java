@@ -19,6 +19,7 @@ final class WorkingCopy {
     private final Path folder;
     private final Path copy;
     private final Path origin;
+    private final Path source;
 
     /** A copy left by a session that did not end in order. */
     record Left(Path copy, String name, Instant when) { }
@@ -31,8 +32,6 @@ final class WorkingCopy {
         this.origin = folder.resolve(name + " (" + number + ").from");
         this.source = source;
     }
-
-    private final Path source;
 
     /** Writes the document's present state. */
     void keep(Document document) throws IOException {

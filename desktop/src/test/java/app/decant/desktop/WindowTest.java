@@ -199,6 +199,21 @@ class WindowTest {
         assertThat(lookAt(path, 5).get(TextProperty.SIZE)).isEqualTo(18.0);
     }
 
+    @Test void aLookPickedAtTheCaretDressesWhatIsTypedThereAndNowhereElse(FxRobot robot) throws TimeoutException {
+        BlockPath path = heading("Who we are").path().sibling(heading("Who we are").path().last() + 1);
+        pick(new Place(path, 4), new Place(path, 4));
+        robot.press(KeyCode.CONTROL).type(KeyCode.B).release(KeyCode.CONTROL);
+        robot.write("old ");
+        settle();
+        assertThat(lookAt(path, 4).is(TextProperty.BOLD) && lookAt(path, 7).is(TextProperty.BOLD)).isTrue();
+        assertThat(lookAt(path, 9).is(TextProperty.BOLD)).isFalse();
+        robot.press(KeyCode.CONTROL).type(KeyCode.I).release(KeyCode.CONTROL);
+        pick(new Place(path, 0), new Place(path, 0));
+        robot.write("x");
+        settle();
+        assertThat(lookAt(path, 0).is(TextProperty.ITALIC)).isFalse();
+    }
+
     private Look lookAt(BlockPath path, int offset) { return paragraph(path).lookBefore(offset + 1); }
 
     @Test void aParagraphMadeAHeadingShowsInTheSpineAndInTheContents(FxRobot robot) throws TimeoutException {
