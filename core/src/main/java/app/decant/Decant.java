@@ -4,6 +4,7 @@ import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
+import app.decant.format.FileKind;
 import app.decant.format.Taken;
 import app.decant.format.TextFormats;
 import app.decant.layout.Layout;
@@ -11,6 +12,8 @@ import app.decant.layout.Pages;
 import app.decant.publish.Publisher;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
+import app.decant.recover.Recovered;
+import app.decant.recover.Recovery;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -45,12 +48,18 @@ public final class Decant {
             if (!Files.exists(file)) throw new DecantException(DecantException.Kind.UNREADABLE, name + " is not there. Look whether it was moved or renamed.");
             if (Files.isDirectory(file)) throw new DecantException(DecantException.Kind.WRONG_CALL, name + " is a folder. Choose a file inside it.");
             if (Files.size(file) > MOST_BYTES) throw new DecantException(DecantException.Kind.UNSUPPORTED, name + " is larger than one gigabyte; no document is. Look whether the right file was picked.");
-            return TextFormats.read(Files.readAllBytes(file), name, password, progress);
+            return read(Files.readAllBytes(file), name, password, progress);
         } catch (IOException e) {
             throw new DecantException(DecantException.Kind.UNREADABLE, name + " can't be read. Look whether you may open it, and whether its disk is connected.", e);
         } catch (StackOverflowError e) {
             throw new DecantException(DecantException.Kind.UNREADABLE, name + " nests deeper than any real document; it is not opened.", e);
         }
+    }
+
+    private static Taken read(byte[] bytes, String name, String password, Progress progress) {
+        if (FileKind.of(bytes) != FileKind.PDF) return TextFormats.read(bytes, name, password, progress);
+        Recovered recovered = Recovery.of(bytes, name, password, FontCatalogue.ofThisMachine(), progress);
+        return new Taken(recovered.document(), FileKind.PDF, recovered.findings());
     }
 
     /** Lays a document out with all fonts of this machine. */

@@ -32,7 +32,6 @@ public final class TextFormats {
             case TEXT -> TextReader.read(file);
             case ENCRYPTED_OFFICE -> read(unlocked(file, name, password), name, null, progress);
             case EMPTY -> throw new DecantException(Kind.UNREADABLE, name + " is an empty file; there is nothing in it to open. Ask for it again, or open an older copy.");
-            case PDF -> throw new DecantException(Kind.UNSUPPORTED, name + " is a PDF. Taking in PDFs comes in a later version; open the .docx it was made from.");
             case UNKNOWN, ARCHIVE -> throw new DecantException(Kind.UNSUPPORTED, name + " is not a document: its content is " + kind.phrase() + ". Look whether the right file was picked.");
             case XLSX, PPTX, ODS, ODP -> throw new DecantException(Kind.UNSUPPORTED, name + " is " + kind.phrase() + ". Workbooks and slide decks come in a later version.");
             default -> throw new DecantException(Kind.UNSUPPORTED, name + " is " + kind.phrase() + ", which this version can't open yet. Save it as .docx and open that.");

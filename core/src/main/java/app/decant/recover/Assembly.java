@@ -1,0 +1,409 @@
+package app.decant.recover;
+
+import app.decant.document.Anchor;
+import app.decant.document.Block;
+import app.decant.document.Contents;
+import app.decant.document.Document;
+import app.decant.document.Facts;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Numbering;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.Picture;
+import app.decant.document.Section;
+import app.decant.document.StyleSheet;
+import app.decant.document.Table;
+import app.decant.document.TableProperty;
+import app.decant.document.TableProperty.Insets;
+import app.decant.document.TextBox;
+import app.decant.document.TextProperty;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+
+/** Puts the document together, page after page: sections with their pages, columns and frames, and in them the blocks. */
+final class Assembly {
+    private final List<PageMatter> pages;
+    private final Body body;
+    private final RunningHeads heads;
+    private final Map<Integer, Margins> margins;
+    private final BlockMaker blocks;
+    private final TableMaker tables;
+    private final FrameMaker frames;
+    private final LinkMarks marks;
+    private final Map<Integer, double[]> heights = new HashMap<>();
+    private final List<Section> sections = new ArrayList<>();
+    private final List<Inline> floating = new ArrayList<>();
+    private SectionDraft draft;
+    private TableGrid lastTable;
+    private double reached;
+
+    /** A section while it grows. */
+    private static final class SectionDraft {
+        Section.Start start;
+        Section.PageGeometry geometry;
+        Section.Columns columns;
+        Section.PageNumbering numbering = Section.PageNumbering.CONTINUED;
+        Map<Section.FramePlace, List<Block>> frames = new HashMap<>();
+        boolean firstDiffers;
+        List<double[]> edges;
+        final List<Block> blocks = new ArrayList<>();
+    }
+
+    Assembly(List<PageMatter> pages, Body body, RunningHeads heads, Map<Integer, Margins> margins, BlockMaker blocks, LinkMarks marks, Function<Glyph, TagTree.Element> tags) {
+        this.pages = pages;
+        this.body = body;
+        this.heads = heads;
+        this.margins = margins;
+        this.blocks = blocks;
+        this.tables = new TableMaker(blocks, tags);
+        this.frames = new FrameMaker(blocks.runs(), pages);
+        this.marks = marks;
+    }
+
+    Document document(Facts facts, Numbering numbering) {
+        FramePlan plan = new FramePlan(heads, pages.size());
+        Map<Integer, FramePlan.Stretch> stretches = new HashMap<>();
+        for (FramePlan.Stretch stretch : plan.stretches(closedPages())) stretches.put(stretch.from(), stretch);
+        measure();
+        FramePlan.Stretch stretch = null;
+        for (PageMatter page : pages) {
+            FramePlan.Stretch here = stretches.get(page.index());
+            boolean sized = page.index() > 0 && (Math.abs(page.width() - pages.get(page.index() - 1).width()) > 1 || Math.abs(page.height() - pages.get(page.index() - 1).height()) > 1);
+            if (here != null) stretch = here;
+            page(page, here, sized, stretch);
+        }
+        endSection();
+        if (sections.isEmpty()) return Document.empty();
+        return new Document(facts, StyleSheet.EMPTY, numbering, sections, plan.evenAndOdd(), Document.TAB_WIDTH, List.of());
+    }
+
+    /** Pages that begin in the middle of a paragraph. */
+    private Set<Integer> closedPages() {
+        Set<Integer> closed = new HashSet<>();
+        for (Para para : body.paragraphs()) for (TextLine line : para.lines()) if (line.page() != para.page()) closed.add(line.page());
+        return closed;
+    }
+
+    /** The highest and lowest place of text for each size of page. */
+    private void measure() {
+        for (PageMatter page : pages) {
+            double[] extent = heights.computeIfAbsent(sizeKey(page), key -> new double[] {Double.MAX_VALUE, 0});
+            for (Para para : body.paragraphs(page.index())) {
+                for (TextLine line : para.lines()) {
+                    if (line.page() != page.index()) continue;
+                    extent[0] = Math.min(extent[0], line.baseline() - line.size() * 0.93);
+                    extent[1] = Math.max(extent[1], line.baseline() + line.size() * 0.27);
+                }
+                for (Para.Footnote note : para.notes()) for (Para own : note.paragraphs()) extent[1] = Math.max(extent[1], own.last().baseline() + own.last().size() * 0.27);
+            }
+            for (Element element : body.pages().get(page.index())) {
+                if (element instanceof Element.Grid grid) reach(extent, grid.table().top() - 0.5, grid.table().bottom() + 0.5);
+                if (element instanceof Element.Alone alone) reach(extent, alone.picture().top(), alone.picture().bottom() + 1.5);
+            }
+        }
+    }
+
+    private static void reach(double[] extent, double top, double bottom) {
+        extent[0] = Math.min(extent[0], top);
+        extent[1] = Math.max(extent[1], bottom);
+    }
+
+    static int sizeKey(PageMatter page) { return (int) Math.round(page.width()) * 20_000 + (int) Math.round(page.height()); }
+
+    private Section.PageGeometry geometry(PageMatter page) {
+        Margins edges = margins.get(sizeKey(page));
+        double[] extent = heights.get(sizeKey(page));
+        double top = extent[0] == Double.MAX_VALUE ? 72 : Math.max(0, extent[0]);
+        double bottom = extent[1] == 0 ? 72 : Math.max(0, page.height() - extent[1] - 0.8);
+        double header = 36;
+        double footer = 36;
+        for (PageMatter other : pages) {
+            if (sizeKey(other) != sizeKey(page)) continue;
+            List<FrameLine> above = heads.header(other.index());
+            List<FrameLine> below = heads.footer(other.index());
+            if (!above.isEmpty()) header = above.get(0).line().baseline() - above.get(0).line().size() * 0.91;
+            if (!below.isEmpty()) footer = page.height() - below.get(below.size() - 1).line().baseline() - below.get(below.size() - 1).line().size() * 0.24;
+            if (!above.isEmpty() || !below.isEmpty()) break;
+        }
+        return new Section.PageGeometry(page.width(), page.height(), BlockMaker.rounded(top), BlockMaker.rounded(page.width() - edges.right()), BlockMaker.rounded(bottom), BlockMaker.rounded(edges.left()),
+                BlockMaker.rounded(Math.max(0, header)), BlockMaker.rounded(Math.max(0, footer)), 0);
+    }
+
+    private void page(PageMatter page, FramePlan.Stretch starts, boolean sized, FramePlan.Stretch stretch) {
+        List<Element> elements = body.pages().get(page.index());
+        boolean newSection = draft == null || starts != null || sized;
+        Margins edges = margins.get(sizeKey(page));
+        boolean columnsFirst = !elements.isEmpty() && elements.get(0) instanceof Element.Columns;
+        if (newSection) {
+            begin(Section.Start.NEXT_PAGE, geometry(page), Section.Columns.ONE, null);
+            dressFrames(starts != null ? starts : stretch, starts != null, page);
+        } else if (draft.edges != null && !(columnsFirst && sameEdges(draft.edges, ((Element.Columns) elements.get(0)).edges()))) {
+            begin(Section.Start.NEXT_PAGE, geometry(page), Section.Columns.ONE, null);
+        }
+        double top = draft.geometry.top();
+        Flow flow = new Flow(edges.left(), edges.right(), top);
+        boolean first = !newSection && draft.edges == null;
+        for (Element element : elements) {
+            if (element instanceof Element.Columns columns) {
+                columns(columns, flow, page, first || !newSection && draft.edges != null);
+                first = false;
+                continue;
+            }
+            if (draft.edges != null) begin(Section.Start.CONTINUOUS, geometry(page), Section.Columns.ONE, null);
+            boolean breaks = first && !(element instanceof Element.Beside) && !(element instanceof Element.Side);
+            add(element, flow, breaks);
+            if (breaks) first = false;
+        }
+        if (elements.isEmpty()) {
+            // An empty page stays one.
+            Paragraph blank = new Paragraph("Normal", first ? Look.of(ParagraphProperty.PAGE_BREAK_BEFORE, true) : Look.PLAIN, Look.of(TextProperty.SIZE, 8.0), List.of());
+            draft.blocks.add(blank);
+        }
+        if (!floating.isEmpty()) attachToLast();
+        reached = flow.y;
+    }
+
+    private static boolean sameEdges(List<double[]> one, List<double[]> other) {
+        if (one.size() != other.size()) return false;
+        for (int i = 0; i < one.size(); i++) if (Math.abs(one.get(i)[0] - other.get(i)[0]) > 5) return false;
+        return true;
+    }
+
+    private void columns(Element.Columns columns, Flow flow, PageMatter page, boolean pageStart) {
+        boolean goesOn = pageStart && draft.edges != null && sameEdges(draft.edges, columns.edges());
+        List<double[]> edges = goesOn ? draft.edges : columns.edges();
+        if (!goesOn) {
+            Section.PageGeometry plain = geometry(page);
+            double left = edges.get(0)[0];
+            double right = widened(edges, flow);
+            Section.PageGeometry geometry = new Section.PageGeometry(plain.width(), plain.height(), plain.top(), BlockMaker.rounded(plain.width() - right), plain.bottom(), BlockMaker.rounded(left), plain.header(), plain.footer(), 0);
+            List<Double> widths = new ArrayList<>();
+            for (int i = 0; i < edges.size(); i++) {
+                widths.add(edges.get(i)[1] - edges.get(i)[0]);
+                if (i + 1 < edges.size()) widths.add(edges.get(i + 1)[0] - edges.get(i)[1]);
+            }
+            boolean onlyStart = draft.blocks.isEmpty();
+            Section.Start start = onlyStart ? draft.start : pageStart ? Section.Start.NEXT_PAGE : Section.Start.CONTINUOUS;
+            SectionDraft before = draft;
+            if (onlyStart) draft = null;
+            begin(start, geometry, new Section.Columns(edges.size(), widths.get(1), false, widths), edges);
+            if (onlyStart) {
+                draft.frames = before.frames;
+                draft.firstDiffers = before.firstDiffers;
+                draft.numbering = before.numbering;
+            }
+        }
+        double top = flow.y;
+        double lowest = top;
+        for (int i = 0; i < columns.columns().size(); i++) {
+            Flow column = new Flow(edges.get(i)[0], edges.get(i)[1], top);
+            for (Element element : columns.columns().get(i)) add(element, column, false);
+            lowest = Math.max(lowest, column.y);
+            if (i + 1 < columns.columns().size()) endColumn(columns, i);
+        }
+        flow.y = lowest;
+    }
+
+    /** The right edge of the last column; ragged columns are as wide as the widest. */
+    private static double widened(List<double[]> edges, Flow flow) {
+        double widest = edges.stream().mapToDouble(edge -> edge[1] - edge[0]).max().orElse(0);
+        for (int i = 0; i < edges.size(); i++) {
+            double limit = i + 1 < edges.size() ? edges.get(i + 1)[0] - 5 : Math.max(flow.right, edges.get(i)[1]);
+            edges.get(i)[1] = Math.min(limit, Math.max(edges.get(i)[1], edges.get(i)[0] + widest));
+        }
+        return edges.get(edges.size() - 1)[1];
+    }
+
+    /** The next column begins where it began: a column break, unless a paragraph flows over by itself. */
+    private void endColumn(Element.Columns columns, int index) {
+        List<Element> column = columns.columns().get(index);
+        Element last = column.isEmpty() ? null : column.get(column.size() - 1);
+        if (last instanceof Element.Text text && text.para().continues()) return;
+        appendToLast(new Inline.Text(String.valueOf(Inline.COLUMN_BREAK), Look.PLAIN));
+    }
+
+    private void appendToLast(Inline inline) {
+        int index = draft.blocks.size() - 1;
+        if (index >= 0 && draft.blocks.get(index) instanceof Paragraph paragraph) {
+            replaceLast(paragraph, inlinesWith(paragraph, inline));
+        } else {
+            draft.blocks.add(new Paragraph("Normal", Look.PLAIN, Look.of(TextProperty.SIZE, 1.0), List.of(inline)));
+        }
+    }
+
+    private static Paragraph inlinesWith(Paragraph paragraph, Inline inline) {
+        List<Inline> inlines = new ArrayList<>(paragraph.inlines());
+        inlines.add(inline instanceof Inline.Text text ? text.with(paragraph.mark()) : inline);
+        return paragraph.withInlines(inlines);
+    }
+
+    private void replaceLast(Paragraph before, Paragraph now) {
+        draft.blocks.set(draft.blocks.size() - 1, now);
+        Para origin = blocks.origins().get(before);
+        if (origin != null) blocks.origins().put(now, origin);
+    }
+
+    private void add(Element element, Flow flow, boolean startsPage) {
+        if (!(element instanceof Element.Grid)) lastTable = element instanceof Element.Beside || element instanceof Element.Side ? lastTable : null;
+        if (element instanceof Element.Text text) {
+            if (text.para().isContentsEntry()) contentsEntry(text.para(), flow, startsPage);
+            else addParagraph(marks.marked(blocks.paragraph(text.para(), flow), text.para(), blocks.origins()), startsPage);
+        } else if (element instanceof Element.Grid grid) {
+            addTable(grid.table(), flow, startsPage);
+        } else if (element instanceof Element.Alone alone) {
+            addPicture(alone, flow, startsPage);
+        } else if (element instanceof Element.Beside beside) {
+            floating.add(new Inline.Floating(anchor(beside.picture().x(), beside.picture().y(), beside.behind() ? Anchor.Wrap.NONE : Anchor.Wrap.SQUARE, beside.behind() ? Insets.NONE : new Insets(0, 4, 0, 4), beside.behind()), beside.picture().picture(), Look.PLAIN));
+        } else if (element instanceof Element.Side side) {
+            List<Block> inner = new ArrayList<>();
+            Flow box = new Flow(side.left(), side.right() + 3, side.top() - 2);
+            for (Element one : side.elements()) if (one instanceof Element.Text text) inner.add(marks.marked(blocks.paragraph(text.para(), box), text.para(), blocks.origins()));
+            TextBox content = new TextBox(inner, side.right() - side.left() + 3, side.bottom() - side.top() + 6, false, Insets.NONE, null, null);
+            floating.add(new Inline.Floating(anchor(side.left(), side.top() - 2, Anchor.Wrap.NONE, Insets.NONE, false), content, Look.PLAIN));
+        } else if (element instanceof Element.Columns columns) {
+            // Columns within a column run on as one.
+            for (List<Element> column : columns.columns()) for (Element one : column) add(one, flow, false);
+        }
+    }
+
+    private static Anchor anchor(double x, double y, Anchor.Wrap wrap, Insets distance, boolean behind) {
+        return new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.PAGE, null, BlockMaker.rounded(x)), new Anchor.Vertical(Anchor.Vertical.From.PAGE, null, BlockMaker.rounded(y)), wrap, distance, behind);
+    }
+
+    private void addParagraph(Paragraph made, boolean startsPage) {
+        Paragraph paragraph = made;
+        Para origin = blocks.origins().get(made);
+        if (!floating.isEmpty()) {
+            List<Inline> inlines = new ArrayList<>(floating);
+            inlines.addAll(paragraph.inlines());
+            floating.clear();
+            paragraph = paragraph.withInlines(inlines);
+        }
+        if (startsPage && needsBreak(paragraph, origin)) paragraph = paragraph.withLook(paragraph.look().with(ParagraphProperty.PAGE_BREAK_BEFORE, true));
+        if (origin != null) blocks.origins().put(paragraph, origin);
+        draft.blocks.add(paragraph);
+    }
+
+    /** Whether the page before had room for the paragraph's first line, so that it would not come here by itself. */
+    private boolean needsBreak(Paragraph paragraph, Para origin) {
+        if (origin == null || paragraph.look().get(ParagraphProperty.SPACE_BEFORE, 0.0) > 1.5) return true;
+        double room = draft.geometry.height() - draft.geometry.bottom() - reached;
+        double need = origin.size() * 1.25 * (origin.headingLevel() > 0 ? 2.3 : 1);
+        return room > need;
+    }
+
+    /** What floats at the end of a page hangs on its last paragraph. */
+    private void attachToLast() {
+        int index = draft.blocks.size() - 1;
+        if (index < 0 || !(draft.blocks.get(index) instanceof Paragraph)) draft.blocks.add(new Paragraph("Normal", Look.PLAIN, Look.of(TextProperty.SIZE, 1.0), List.of()));
+        for (Inline inline : floating) appendToLast(inline);
+        floating.clear();
+    }
+
+    private void addPicture(Element.Alone alone, Flow flow, boolean startsPage) {
+        Placed placed = alone.picture();
+        Picture picture = placed.picture();
+        double room = flow.y + picture.height() > draft.geometry.height() - draft.geometry.bottom() + 1 ? Math.max(10, draft.geometry.height() - draft.geometry.bottom() - flow.y - 2) : picture.height();
+        if (placed.left() < -1 || placed.right() > draft.geometry.width() + 1 || picture.height() > 0.95 * draft.geometry.height() || room < picture.height() && placed.top() < flow.y - 1) {
+            floating.add(new Inline.Floating(anchor(placed.x(), placed.y(), Anchor.Wrap.NONE, Insets.NONE, true), picture, Look.PLAIN));
+            return;
+        }
+        Look look = Look.of(ParagraphProperty.SPACE_BEFORE, BlockMaker.rounded(Math.max(0, placed.top() - flow.y)));
+        boolean centred = Math.abs(placed.middleX() - (flow.left + flow.right) / 2) < 3 && placed.left() > flow.left + 6;
+        if (centred) look = look.with(ParagraphProperty.ALIGNMENT, ParagraphProperty.Alignment.CENTRE);
+        else if (Math.abs(placed.left() - flow.left) > 0.6) look = look.with(ParagraphProperty.INDENT_START, BlockMaker.rounded(placed.left() - flow.left));
+        look = look.with(ParagraphProperty.LINE_SPACING, ParagraphProperty.LineSpacing.SINGLE);
+        Paragraph plain = TableMaker.picture(placed);
+        addParagraph(new Paragraph("Normal", look, plain.mark(), plain.inlines()), startsPage);
+        flow.y = Math.max(flow.y, placed.top()) + picture.height() + 0.25;
+    }
+
+    private void addTable(TableGrid grid, Flow flow, boolean startsPage) {
+        double reached = startsPage ? draft.geometry.top() : flow.y;
+        Table table = tables.table(grid, flow);
+        int index = draft.blocks.size() - 1;
+        if (startsPage && lastTable != null && index >= 0 && draft.blocks.get(index) instanceof Table above && goesOn(lastTable, grid)) {
+            draft.blocks.set(index, joined(above, lastTable, table, grid));
+            lastTable = grid;
+            return;
+        }
+        double gap = grid.top() - reached;
+        boolean afterParagraph = index >= 0 && draft.blocks.get(index) instanceof Paragraph;
+        if (startsPage || !floating.isEmpty() || gap > 1 && !afterParagraph) {
+            double size = Math.max(1, Math.min(8, gap));
+            Look look = Look.of(ParagraphProperty.LINE_SPACING, new ParagraphProperty.LineSpacing(ParagraphProperty.LineSpacing.Rule.EXACTLY, BlockMaker.rounded(Math.max(0.5, gap))));
+            addParagraph(new Paragraph("Normal", look, Look.of(TextProperty.SIZE, size), List.of()), startsPage);
+        } else if (gap > 0.3 && draft.blocks.get(index) instanceof Paragraph paragraph) {
+            replaceLast(paragraph, paragraph.withLook(paragraph.look().with(ParagraphProperty.SPACE_AFTER, BlockMaker.rounded(gap))));
+        }
+        draft.blocks.add(table);
+        lastTable = grid;
+    }
+
+    private static boolean goesOn(TableGrid above, TableGrid below) {
+        if (above.page() == below.page() || above.columns() != below.columns()) return false;
+        for (int i = 0; i < above.xs().length; i++) if (Math.abs(above.xs()[i] - below.xs()[i]) > 4) return false;
+        return true;
+    }
+
+    /** One table of two parts on following pages; a row of heads that comes again stands once, marked to be repeated. */
+    private static Table joined(Table above, TableGrid first, Table below, TableGrid grid) {
+        List<Table.Row> rows = new ArrayList<>(above.rows());
+        boolean again = TableMaker.rowText(first, 0).equals(TableMaker.rowText(grid, 0)) && grid.rows() > 1;
+        if (again) rows.set(0, new Table.Row(rows.get(0).look().with(TableProperty.HEADER_ROW, true), rows.get(0).cells()));
+        for (int r = again ? 1 : 0; r < below.rows().size(); r++) rows.add(new Table.Row(below.rows().get(r).look().without(TableProperty.HEADER_ROW), below.rows().get(r).cells()));
+        return new Table(above.look(), above.columns(), rows);
+    }
+
+    private void contentsEntry(Para para, Flow flow, boolean startsPage) {
+        Paragraph entry = marks.entry(para, blocks.paragraph(para, flow), flow);
+        if (startsPage) entry = entry.withLook(entry.look().with(ParagraphProperty.PAGE_BREAK_BEFORE, true));
+        blocks.origins().put(entry, para);
+        int index = draft.blocks.size() - 1;
+        int level = Integer.parseInt(entry.style().substring(3));
+        if (index >= 0 && draft.blocks.get(index) instanceof Contents contents) {
+            List<Paragraph> entries = new ArrayList<>(contents.entries());
+            entries.add(entry);
+            draft.blocks.set(index, new Contents(1, Math.max(level, contents.toLevel()), entries));
+        } else {
+            draft.blocks.add(new Contents(1, level, List.of(entry)));
+        }
+    }
+
+    private void begin(Section.Start start, Section.PageGeometry geometry, Section.Columns columns, List<double[]> edges) {
+        endSection();
+        draft = new SectionDraft();
+        draft.start = start;
+        draft.geometry = geometry;
+        draft.columns = columns;
+        draft.edges = edges;
+        lastTable = null;
+    }
+
+    private void endSection() {
+        if (draft == null || draft.blocks.isEmpty()) return;
+        sections.add(new Section(draft.start, draft.geometry, draft.columns, draft.numbering, draft.frames, draft.firstDiffers, draft.blocks));
+    }
+
+    private void dressFrames(FramePlan.Stretch stretch, boolean numbered, PageMatter page) {
+        Margins edges = margins.get(sizeKey(page));
+        draft.frames.put(Section.FramePlace.HEADER, frames.blocks(heads.header(stretch.normal()), edges.left(), edges.right(), true));
+        draft.frames.put(Section.FramePlace.FOOTER, frames.blocks(heads.footer(stretch.normal()), edges.left(), edges.right(), false));
+        if (stretch.even() >= 0) {
+            draft.frames.put(Section.FramePlace.EVEN_HEADER, frames.blocks(heads.header(stretch.even()), edges.left(), edges.right(), true));
+            draft.frames.put(Section.FramePlace.EVEN_FOOTER, frames.blocks(heads.footer(stretch.even()), edges.left(), edges.right(), false));
+        }
+        if (stretch.firstDiffers() && numbered) {
+            draft.firstDiffers = true;
+            draft.frames.put(Section.FramePlace.FIRST_HEADER, frames.blocks(heads.header(stretch.from()), edges.left(), edges.right(), true));
+            draft.frames.put(Section.FramePlace.FIRST_FOOTER, frames.blocks(heads.footer(stretch.from()), edges.left(), edges.right(), false));
+        }
+        if (numbered) draft.numbering = new Section.PageNumbering(stretch.format(), stretch.start());
+    }
+}

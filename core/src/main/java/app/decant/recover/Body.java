@@ -1,0 +1,129 @@
+package app.decant.recover;
+
+import java.util.ArrayList;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+
+/** The body of a document page by page: its elements in reading order, paragraphs joined over column and page ends. */
+final class Body {
+    private final List<List<Element>> pages = new ArrayList<>();
+
+    /** A paragraph and the column it ends or starts in. */
+    private record Stand(Para para, String column) { }
+
+    List<List<Element>> pages() { return pages; }
+
+    void add(List<Part> parts, Function<Glyph, TagTree.Element> tags) { pages.add(elements(parts, new ParagraphFinder(tags))); }
+
+    private static List<Element> elements(List<Part> parts, ParagraphFinder finder) {
+        List<Element> elements = new ArrayList<>();
+        for (Part part : parts) {
+            if (part instanceof Part.Lines lines) {
+                for (Para para : finder.find(lines.lines(), lines.left(), lines.right())) elements.add(new Element.Text(para));
+            } else if (part instanceof Part.Columns columns) {
+                elements.add(new Element.Columns(columns.columns().stream().map(column -> elements(column, finder)).toList(), columns.edges()));
+            } else if (part instanceof Part.Grid grid) {
+                elements.add(new Element.Grid(grid.table()));
+            } else if (part instanceof Part.Alone alone) {
+                elements.add(new Element.Alone(alone.picture(), alone.left(), alone.right()));
+            } else if (part instanceof Part.Beside beside) {
+                elements.add(new Element.Beside(beside.picture(), beside.behind()));
+            } else if (part instanceof Part.Side side) {
+                elements.add(new Element.Side(elements(side.parts(), finder), side.left(), side.top(), side.right(), side.bottom()));
+            }
+        }
+        return elements;
+    }
+
+    List<Para> paragraphs(int page) {
+        List<Para> found = new ArrayList<>();
+        Element.paragraphs(pages.get(page), false, found);
+        return found;
+    }
+
+    List<Para> paragraphs() {
+        List<Para> found = new ArrayList<>();
+        for (List<Element> page : pages) Element.paragraphs(page, false, found);
+        return found;
+    }
+
+    /** Takes paragraphs out, wherever they stand. */
+    void remove(Set<Para> gone) {
+        if (gone.isEmpty()) return;
+        for (int i = 0; i < pages.size(); i++) pages.set(i, without(pages.get(i), gone));
+    }
+
+    private static List<Element> without(List<Element> elements, Set<Para> gone) {
+        List<Element> rest = new ArrayList<>();
+        for (Element element : elements) {
+            if (element instanceof Element.Text text && gone.contains(text.para())) continue;
+            if (element instanceof Element.Columns columns) {
+                List<List<Element>> left = columns.columns().stream().map(column -> without(column, gone)).toList();
+                rest.add(new Element.Columns(left, columns.edges()));
+            } else {
+                rest.add(element);
+            }
+        }
+        return rest;
+    }
+
+    /** Joins paragraphs that go on in the next column or on the next page. */
+    void join() {
+        List<Stand> stands = new ArrayList<>();
+        for (int i = 0; i < pages.size(); i++) stands(pages.get(i), String.valueOf(i), stands);
+        Set<Para> gone = java.util.Collections.newSetFromMap(new IdentityHashMap<>());
+        Map<Para, Para> joined = new IdentityHashMap<>();
+        for (int i = 1; i < stands.size(); i++) {
+            Stand before = stands.get(i - 1);
+            Stand here = stands.get(i);
+            if (before.column.equals(here.column) || before.para == null || here.para == null) continue;
+            Para whole = joined.getOrDefault(before.para, before.para);
+            if (!goesOn(whole, here.para)) continue;
+            whole.lines().addAll(here.para.lines());
+            whole.notes().addAll(here.para.notes());
+            whole.continues(true);
+            joined.put(here.para, whole);
+            gone.add(here.para);
+        }
+        remove(gone);
+    }
+
+    /** Paragraphs with the column each stands in; a null paragraph for anything that keeps its neighbours apart. */
+    private static void stands(List<Element> elements, String column, List<Stand> stands) {
+        for (int i = 0; i < elements.size(); i++) {
+            Element element = elements.get(i);
+            if (element instanceof Element.Text text) {
+                stands.add(new Stand(text.para(), column));
+            } else if (element instanceof Element.Columns columns) {
+                for (int c = 0; c < columns.columns().size(); c++) stands(columns.columns().get(c), column + "/" + i + "." + c, stands);
+            } else if (element instanceof Element.Grid) {
+                stands.add(new Stand(null, column));
+            }
+        }
+    }
+
+    private static boolean goesOn(Para para, Para next) {
+        if (Math.abs(para.size() - next.size()) > 0.05 * para.size() || para.isContentsEntry() || next.isContentsEntry()) return false;
+        if (!para.typical().face().family().equals(next.typical().face().family()) || para.alignment() == app.decant.document.ParagraphProperty.Alignment.CENTRE) return false;
+        if (para.typical().face().bold() != next.typical().face().bold()) return false;
+        if (para.tag() != null && next.tag() != null && para.tag().block() != null && next.tag().block() != null) return para.tag().block() == next.tag().block();
+        String text = para.text().trim();
+        String following = next.text().trim();
+        if (text.isEmpty() || following.isEmpty() || ListLabel.length(following) > 0) return false;
+        TextLine last = para.last();
+        if (last.hasTab() || next.first().hasTab()) return false;
+        boolean broken = text.endsWith("-") || text.endsWith("\u00AD");
+        boolean lower = Character.isLowerCase(following.codePointAt(0));
+        boolean closed = text.matches("(?s).*[.!?:;…\u06D4][\"'”’)\\]]*$");
+        double edge = para.lines().size() > 1 ? Math.max(para.edgeRight(), para.frameRight() - 3 * para.size()) : para.frameRight();
+        boolean full = last.isRightToLeft() ? last.left() < para.frameLeft() + 6 * para.size() : last.edgeRight() + next.first().firstWord() + 0.25 * para.size() > edge - 1;
+        boolean indented = next.lines().size() > 1 && next.first().edgeLeft() > next.lines().get(1).edgeLeft() + 2;
+        if (!full || indented) return false;
+        if (broken || lower) return true;
+        boolean flush = Math.abs(last.edgeRight() - para.edgeRight()) < 0.7 && para.alignment() == app.decant.document.ParagraphProperty.Alignment.JUSTIFY;
+        return closed ? flush : para.lines().size() > 1 || next.lines().size() > 1;
+    }
+}

@@ -1,0 +1,58 @@
+package app.decant.recover;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Finds contents lists: three or more entries in a row that lead to a page number at the right edge. */
+final class ContentsFinder {
+    private static final Pattern ENTRY = Pattern.compile("^(.*?[^\\s.·…_])\\s*(?:(?:[.·…_]\\s?){3,}|\\t)\\s*(\\d{1,4}|[ivxlcdm]{1,7})$");
+    private static final int LEAST = 3;
+
+    private ContentsFinder() { }
+
+    /** An entry taken apart. */
+    record Entry(String title, String page) { }
+
+    /** The parts of an entry's text, or null where it is none. */
+    static Entry entry(String text) {
+        Matcher matcher = ENTRY.matcher(text.trim());
+        return matcher.matches() ? new Entry(matcher.group(1).trim(), matcher.group(2)) : null;
+    }
+
+    /** Whether the text has a row of dots or the like in it. */
+    private static boolean hasLeader(String text) { return Pattern.compile("(?:[.·…_]\\s?){4,}").matcher(text).find(); }
+
+    static void find(List<Para> paras) {
+        List<Para> run = new ArrayList<>();
+        for (Para para : paras) {
+            String text = para.text();
+            Entry entry = para.lines().size() > 3 ? null : entry(text);
+            if (entry != null && (run.isEmpty() || hasLeader(text) == hasLeader(run.get(0).text()))) {
+                run.add(para);
+                continue;
+            }
+            mark(run);
+            run.clear();
+            if (entry != null) run.add(para);
+        }
+        mark(run);
+    }
+
+    private static void mark(List<Para> run) {
+        if (run.size() < LEAST) return;
+        boolean leaders = hasLeader(run.get(0).text());
+        int before = 0;
+        for (Para para : run) {
+            String page = entry(para.text()).page();
+            if (!Character.isDigit(page.charAt(0))) continue;
+            // Figures that go up and down are amounts, not pages.
+            if (Integer.parseInt(page) < before && !leaders) return;
+            before = Integer.parseInt(page);
+        }
+        double right = run.stream().mapToDouble(Para::right).max().orElse(0);
+        if (run.stream().anyMatch(para -> para.last().right() < right - 6)) return;
+        run.forEach(para -> para.contentsEntry(true));
+    }
+}

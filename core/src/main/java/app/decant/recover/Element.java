@@ -1,0 +1,33 @@
+package app.decant.recover;
+
+import java.util.List;
+
+/** A piece of the body once lines have become paragraphs. */
+sealed interface Element {
+    /** A paragraph. */
+    record Text(Para para) implements Element { }
+
+    /** A table. */
+    record Grid(TableGrid table) implements Element { }
+
+    /** A picture by itself. */
+    record Alone(Placed picture, double left, double right) implements Element { }
+
+    /** A picture beside, over or under text. */
+    record Beside(Placed picture, boolean behind) implements Element { }
+
+    /** A note beside the text. */
+    record Side(List<Element> elements, double left, double top, double right, double bottom) implements Element { }
+
+    /** Columns, each with its left and right edge. */
+    record Columns(List<List<Element>> columns, List<double[]> edges) implements Element { }
+
+    /** All paragraphs among some elements, in reading order; those of side notes only where they are wanted. */
+    static void paragraphs(List<Element> elements, boolean sides, List<Para> found) {
+        for (Element element : elements) {
+            if (element instanceof Text text) found.add(text.para);
+            else if (element instanceof Columns columns) columns.columns.forEach(column -> paragraphs(column, sides, found));
+            else if (element instanceof Side side && sides) paragraphs(side.elements, true, found);
+        }
+    }
+}

@@ -1,0 +1,50 @@
+package app.decant.recover;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/** Gives areas and lines that are left on a page to the paragraphs they belong to: shading behind, rules above and below. */
+final class Ornaments {
+    private final PageMatter page;
+    private final List<Para> paras;
+
+    Ornaments(PageMatter page, List<Para> paras) {
+        this.page = page;
+        this.paras = paras;
+    }
+
+    void give() {
+        for (Ink ink : new ArrayList<>(page.ink())) {
+            if (ink instanceof Ink.Fill fill) shade(fill);
+            else if (ink instanceof Ink.Stroke stroke && stroke.isAcross() && stroke.length() > 24) rule(stroke);
+        }
+    }
+
+    private void shade(Ink.Fill fill) {
+        for (Para para : paras) {
+            double top = para.first().top();
+            double bottom = para.lines().stream().filter(line -> line.page() == page.index()).mapToDouble(TextLine::bottom).max().orElse(top);
+            boolean within = fill.x() < para.left() + 1 && fill.right() > para.right() - 1 && fill.y() < top + 2 && fill.bottom() > bottom - 2;
+            if (within && fill.height() < 0.8 * page.height()) {
+                para.shading(fill.rgb());
+                page.ink().remove(fill);
+            }
+        }
+    }
+
+    private void rule(Ink.Stroke rule) {
+        Para above = null;
+        Para below = null;
+        for (Para para : paras) {
+            if (para.page() != page.index() || rule.x1() > para.right() + 4 || rule.x2() < para.left() - 4) continue;
+            double under = rule.y1() - para.last().baseline();
+            double over = para.first().top() - rule.y1();
+            if (para.last().page() == page.index() && under > 0 && under < 26 && (above == null || para.last().baseline() > above.last().baseline())) above = para;
+            if (over > -1 && over < 26 && (below == null || para.first().top() < below.first().top())) below = para;
+        }
+        if (above != null && (below == null || rule.y1() - above.last().baseline() < below.first().top() - rule.y1() + 2)) above.ruleBelow(rule);
+        else if (below != null) below.ruleAbove(rule);
+        else return;
+        page.ink().remove(rule);
+    }
+}

@@ -1,0 +1,149 @@
+package app.decant.recover;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/** What stands on one page once letters are lines of text and lines are tables: made from a {@link SourcePage}, thinned out by the later stages. */
+final class PageMatter {
+    private final int index;
+    private final double width;
+    private final double height;
+    private final List<Chunk> chunks;
+    private final List<TableGrid> tables = new ArrayList<>();
+    private final List<Placed> pictures;
+    private final List<Ink> ink;
+    private final List<Ink.Stroke> underlines = new ArrayList<>();
+    private final List<Ink.Stroke> strikes = new ArrayList<>();
+    private final List<Ink.Fill> highlights = new ArrayList<>();
+    private final List<Chunk> header = new ArrayList<>();
+    private final List<Chunk> footer = new ArrayList<>();
+    private List<Part> parts = List.of();
+
+    private PageMatter(SourcePage page, List<Chunk> chunks, List<Placed> pictures, List<Ink> ink) {
+        this.index = page.index();
+        this.width = page.width();
+        this.height = page.height();
+        this.chunks = chunks;
+        this.pictures = pictures;
+        this.ink = ink;
+    }
+
+    static PageMatter of(SourcePage page) {
+        boolean scan = page.isScan();
+        List<Glyph> upright = new ArrayList<>();
+        List<Glyph> turned = new ArrayList<>();
+        for (Glyph glyph : page.glyphs()) {
+            if (!glyph.seen() && !scan) continue;
+            boolean inside = glyph.right() > -2 && glyph.x() < page.width() + 2 && glyph.baseline() > 0 && glyph.baseline() - glyph.size() < page.height();
+            if (inside) (glyph.angle() <= 3 || glyph.angle() >= 357 ? upright : turned).add(glyph);
+        }
+        List<Ink> ink = new ArrayList<>(page.ink());
+        ink.removeIf(one -> one instanceof Ink.Fill fill && fill.rgb() == 0xFFFFFF || isBeyond(one, page));
+        List<Chunk> chunks = new ArrayList<>(cutAtLines(LineFinder.chunks(upright), ink));
+        List<Placed> pictures = new ArrayList<>(page.pictures());
+        // A scan's picture lies behind its text, which is what stays.
+        PageMatter matter = new PageMatter(page, chunks, pictures, ink);
+        matter.findDecorations();
+        matter.tables.addAll(new RuledTables(page.index()).take(ink, chunks, pictures));
+        pictures.addAll(new DrawingFinder(chunks, turned, matter.tables).take(ink));
+        return matter;
+    }
+
+    private static boolean isBeyond(Ink one, SourcePage page) {
+        if (!(one instanceof Ink.Stroke stroke)) return false;
+        return stroke.y2() < 0 || stroke.y1() > page.height() || stroke.x2() < 0 || stroke.x1() > page.width();
+    }
+
+    /** Chunks that run over a line between cells are cut there. */
+    private static List<Chunk> cutAtLines(List<Chunk> chunks, List<Ink> ink) {
+        List<Ink.Stroke> down = new ArrayList<>();
+        for (Ink one : ink) if (one instanceof Ink.Stroke stroke && !stroke.isAcross() && stroke.length() > 6) down.add(stroke);
+        if (down.isEmpty()) return chunks;
+        List<Chunk> result = new ArrayList<>();
+        for (Chunk chunk : chunks) {
+            List<Double> cuts = new ArrayList<>();
+            for (Ink.Stroke line : down) if (line.x1() > chunk.left() + 1 && line.x1() < chunk.right() - 1 && line.y1() < chunk.middleY() && line.y2() > chunk.middleY()) cuts.add(line.x1());
+            if (cuts.isEmpty()) {
+                result.add(chunk);
+                continue;
+            }
+            java.util.Collections.sort(cuts);
+            List<List<Glyph>> pieces = new ArrayList<>();
+            for (int i = 0; i <= cuts.size(); i++) pieces.add(new ArrayList<>());
+            for (Glyph glyph : chunk.glyphs()) {
+                int piece = 0;
+                while (piece < cuts.size() && glyph.x() + glyph.width() / 2 > cuts.get(piece)) piece++;
+                pieces.get(piece).add(glyph);
+            }
+            for (List<Glyph> piece : pieces) {
+                while (!piece.isEmpty() && piece.get(0).isSpace()) piece.remove(0);
+                while (!piece.isEmpty() && piece.get(piece.size() - 1).isSpace()) piece.remove(piece.size() - 1);
+                if (!piece.isEmpty()) result.add(new Chunk(piece, chunk.isRightToLeft()));
+            }
+        }
+        return result;
+    }
+
+    /** Lines under and through words, and colour behind them, told from rules and areas by where they lie. */
+    private void findDecorations() {
+        List<Ink> taken = new ArrayList<>();
+        for (Ink one : ink) {
+            for (Chunk chunk : chunks) {
+                if (one instanceof Ink.Stroke stroke && stroke.isAcross()) {
+                    double down = (stroke.y1() - chunk.baseline()) / chunk.size();
+                    boolean within = stroke.x1() > chunk.left() - 2.5 && stroke.x2() < chunk.right() + 2.5 && stroke.length() > 1.5;
+                    if (!within || stroke.width() > 0.2 * chunk.size()) continue;
+                    if (down > 0.02 && down < 0.32) underlines.add(stroke);
+                    else if (down < -0.12 && down > -0.45) strikes.add(stroke);
+                    else continue;
+                    taken.add(one);
+                    break;
+                } else if (one instanceof Ink.Fill fill) {
+                    boolean within = fill.x() > chunk.left() - 3 && fill.right() < chunk.right() + 3 && fill.y() < chunk.middleY() && fill.bottom() > chunk.middleY();
+                    if (!within || fill.height() > 2 * chunk.size() || fill.height() < 0.6 * chunk.size() || fill.width() < 0.4 * chunk.size() || fill.order() > chunk.order() + chunk.glyphs().size()) continue;
+                    highlights.add(fill);
+                    taken.add(one);
+                    break;
+                }
+            }
+        }
+        ink.removeAll(taken);
+    }
+
+    int index() { return index; }
+    double width() { return width; }
+    double height() { return height; }
+    List<Chunk> chunks() { return chunks; }
+    List<TableGrid> tables() { return tables; }
+    List<Placed> pictures() { return pictures; }
+    List<Ink> ink() { return ink; }
+    List<Chunk> header() { return header; }
+    List<Chunk> footer() { return footer; }
+    List<Part> parts() { return parts; }
+    void parts(List<Part> found) { parts = found; }
+
+    boolean isUnderlined(Glyph glyph) { return underlines.stream().anyMatch(line -> isUnder(line, glyph, 0.0, 0.36)); }
+    boolean isStruck(Glyph glyph) { return strikes.stream().anyMatch(line -> isUnder(line, glyph, -0.5, -0.1)); }
+
+    private static boolean isUnder(Ink.Stroke line, Glyph glyph, double from, double to) {
+        double middle = glyph.x() + glyph.width() / 2;
+        double down = (line.y1() - glyph.baseline()) / glyph.size();
+        return middle > line.x1() && middle < line.x2() && down > from && down < to;
+    }
+
+    /** The colour behind a glyph, or null. */
+    Integer highlight(Glyph glyph) {
+        double x = glyph.x() + glyph.width() / 2;
+        double y = glyph.baseline() - glyph.size() * 0.25;
+        for (Ink.Fill fill : highlights) if (x > fill.x() && x < fill.right() && y > fill.y() && y < fill.bottom()) return fill.rgb();
+        return null;
+    }
+
+    /** Everything in the body that has a place, for putting in reading order. */
+    List<Box> boxes() {
+        List<Box> boxes = new ArrayList<>(chunks);
+        boxes.addAll(tables);
+        boxes.addAll(pictures);
+        return boxes;
+    }
+}

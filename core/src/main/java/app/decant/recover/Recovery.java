@@ -1,0 +1,131 @@
+package app.decant.recover;
+
+import app.decant.document.DecantException;
+import app.decant.document.Document;
+import app.decant.document.Finding;
+import app.decant.document.Progress;
+import app.decant.font.FontCatalogue;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+
+/** Takes a PDF in as an editable document that lays out onto the same pages. Calls the stages in order; each is told in its own class. */
+public final class Recovery {
+    private static final String JOINING = "Finding paragraphs";
+
+    private final SourceFile source;
+    private final FontCatalogue fonts;
+    private final Progress progress;
+    private final List<Finding> findings = new ArrayList<>();
+
+    private Recovery(SourceFile source, FontCatalogue fonts, Progress progress) {
+        this.source = source;
+        this.fonts = fonts;
+        this.progress = progress;
+    }
+
+    /**
+     * Recovers a document.
+     *
+     * @param name     what people call the file, for sentences
+     * @param password for protected files, or null
+     * @param fonts    the faces at hand
+     * @throws DecantException where the file is no PDF, is protected, or holds no page
+     */
+    public static Recovered of(byte[] pdf, String name, String password, FontCatalogue fonts, Progress progress) {
+        try (SourceFile source = SourceFile.open(pdf, name, password)) {
+            return new Recovery(source, fonts, progress).run();
+        }
+    }
+
+    private Recovered run() {
+        Faces faces = new Faces(fonts);
+        List<PageMatter> pages = new ArrayList<>();
+        Set<String> problems = new LinkedHashSet<>();
+        double covered = 0;
+        for (int i = 0; i < source.pages(); i++) {
+            progress.step(i, source.pages(), SourceFile.READING);
+            SourcePage page = upright(i);
+            page = new UnreadablePages(source, findings).replaced(page);
+            problems.addAll(page.problems());
+            for (Glyph glyph : page.glyphs()) faces.see(glyph);
+            if (!source.tags().isEmpty()) covered += source.tags().coverage(page);
+            pages.add(PageMatter.of(page));
+        }
+        for (String problem : problems) findings.add(Finding.lost(problem, ""));
+        progress.step(source.pages(), source.pages(), JOINING);
+        boolean tagged = !source.tags().isEmpty() && covered / source.pages() > 0.85;
+        Function<Glyph, TagTree.Element> none = glyph -> null;
+        RunningHeads heads = RunningHeads.take(pages);
+        Map<Integer, Margins> margins = margins(pages);
+        Body body = new Body();
+        for (PageMatter page : pages) {
+            Margins edges = margins.get(Assembly.sizeKey(page));
+            int index = page.index();
+            Function<Glyph, TagTree.Element> tags = tagged ? glyph -> source.tags().of(index, glyph.tag()) : none;
+            body.add(new ReadingOrder(index).parts(page.boxes(), edges.left(), edges.right()), tags);
+        }
+        List<Para> first = body.paragraphs();
+        Glyph typical = HeadingFinder.body(first);
+        double bodySize = typical == null ? 10 : typical.size();
+        for (PageMatter page : pages) takeNotes(body, page, bodySize);
+        body.join();
+        List<Para> paras = body.paragraphs();
+        ContentsFinder.find(paras);
+        HeadingFinder headings = new HeadingFinder(paras, source.bookmarks());
+        headings.find();
+        ListFinder lists = new ListFinder();
+        lists.find(paras.stream().filter(para -> !para.isContentsEntry()).toList());
+        for (PageMatter page : pages) new Ornaments(page, body.paragraphs(page.index())).give();
+        BlockMaker blocks = new BlockMaker(new RunMaker(faces, pages), faces, paras);
+        Assembly assembly = new Assembly(pages, body, heads, margins, blocks, new LinkMarks(paras, source.targets()), none);
+        Document document = assembly.document(source.facts(), ListNumbering.of(lists.lists(), faces));
+        StyleMaker styles = new StyleMaker();
+        Document tidy = styles.tidy(document, false);
+        Document fitted = new PageFit(fonts, blocks.origins(), styles.changed(), progress).fit(tidy, source.pages(), findings);
+        tellFonts(faces);
+        return new Recovered(fitted, findings, source.pages());
+    }
+
+    /** A page whose text runs up or down is turned so that it can be read. */
+    private SourcePage upright(int index) {
+        SourcePage page = PageReader.read(source, index, 0, progress);
+        int[] counts = new int[4];
+        for (Glyph glyph : page.glyphs()) if (!glyph.isSpace() && glyph.angle() % 90 == 0) counts[glyph.angle() / 90]++;
+        int most = 0;
+        for (int i = 1; i < 4; i++) if (counts[i] > counts[most]) most = i;
+        return most == 0 || counts[most] < 3 * counts[0] ? page : PageReader.read(source, index, 360 - most * 90, progress);
+    }
+
+    private static Map<Integer, Margins> margins(List<PageMatter> pages) {
+        Map<Integer, List<PageMatter>> bySize = new HashMap<>();
+        for (PageMatter page : pages) bySize.computeIfAbsent(Assembly.sizeKey(page), key -> new ArrayList<>()).add(page);
+        Map<Integer, Margins> margins = new HashMap<>();
+        bySize.forEach((size, some) -> margins.put(size, Margins.of(some)));
+        return margins;
+    }
+
+    private static void takeNotes(Body body, PageMatter page, double bodySize) {
+        List<Para> before = body.paragraphs(page.index());
+        List<Para> rest = new ArrayList<>(before);
+        NoteFinder.take(rest, bodySize, page);
+        if (rest.size() == before.size()) return;
+        Set<Para> gone = java.util.Collections.newSetFromMap(new java.util.IdentityHashMap<>());
+        gone.addAll(before);
+        rest.forEach(gone::remove);
+        body.remove(gone);
+    }
+
+    private void tellFonts(Faces faces) {
+        Set<String> told = new LinkedHashSet<>();
+        faces.choices().forEach((face, choice) -> {
+            if (choice.standIn() && told.add(face.family())) {
+                findings.add(Finding.changed(face.family() + " is not here; " + choice.family() + " took its place, its letters " + (choice.scale() == 1 ? "as wide as drawn." : Math.round(choice.scale() * 100) + " % as wide, so that lines end where they did."), ""));
+            }
+        });
+    }
+}

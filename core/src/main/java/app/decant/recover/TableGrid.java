@@ -1,0 +1,32 @@
+package app.decant.recover;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * A table as found on a page.
+ *
+ * @param xs    the edges of its columns, one more than there are columns
+ * @param ys    the edges of its rows
+ * @param ruled whether its cells were found by the lines round them
+ */
+record TableGrid(double[] xs, double[] ys, List<Cell> cells, boolean ruled, int order, int page) implements Box {
+    /** One cell: where it stands, what stands in it, and how it is drawn; a null side has no line. */
+    record Cell(int row, int column, int rowSpan, int columnSpan, List<Chunk> chunks, List<Placed> pictures, Ink.Stroke top, Ink.Stroke right, Ink.Stroke bottom, Ink.Stroke left, Integer shading) {
+        String text() {
+            List<String> texts = new ArrayList<>();
+            for (Chunk chunk : chunks) texts.add(chunk.text());
+            return String.join(" ", texts);
+        }
+    }
+
+    int rows() { return ys.length - 1; }
+    int columns() { return xs.length - 1; }
+    @Override public double left() { return xs[0]; }
+    @Override public double right() { return xs[xs.length - 1]; }
+    @Override public double top() { return ys[0]; }
+    @Override public double bottom() { return ys[ys.length - 1]; }
+
+    /** The cells of one row. */
+    List<Cell> row(int index) { return cells.stream().filter(cell -> cell.row == index).toList(); }
+}

@@ -1,0 +1,118 @@
+package app.decant.recover;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/** One line of text in its column: its chunks, joined by spaces or, over wide gaps, by tabs. */
+final class TextLine implements Box {
+    /** A gap this wide, in ems, is a tab unless the line's other gaps are wide too. */
+    private static final double TAB_GAP = 1.7;
+
+    private final List<Chunk> chunks;
+    private final List<Glyph> glyphs = new ArrayList<>();
+    private final String text;
+    private final double baseline;
+    private final double size;
+    private final int page;
+    private final double insetLeft;
+    private final double insetRight;
+
+    /**
+     * A line.
+     *
+     * @param chunks of one baseline, in reading order
+     * @param page   the index of its page
+     */
+    TextLine(List<Chunk> chunks, int page) { this(chunks, page, 0, 0); }
+
+    private TextLine(List<Chunk> chunks, int page, double insetLeft, double insetRight) {
+        this.chunks = List.copyOf(chunks);
+        this.page = page;
+        this.insetLeft = insetLeft;
+        this.insetRight = insetRight;
+        Chunk main = chunks.stream().max(java.util.Comparator.comparingInt(chunk -> chunk.text().length())).orElseThrow();
+        baseline = main.baseline();
+        size = main.size();
+        double usual = usualSpace();
+        for (int i = 0; i < chunks.size(); i++) {
+            if (i > 0) {
+                Chunk before = chunks.get(i - 1);
+                double gap = before.isRightToLeft() ? before.left() - chunks.get(i).right() : chunks.get(i).left() - before.right();
+                Glyph last = before.glyphs().get(before.glyphs().size() - 1);
+                boolean tab = gap > TAB_GAP * size && gap > 1.6 * usual || gap > 4 * size;
+                glyphs.add(tab ? last.spaceAfter(gap).with("\t") : last.spaceAfter(gap));
+            }
+            glyphs.addAll(chunks.get(i).glyphs());
+        }
+        StringBuilder read = new StringBuilder();
+        for (Glyph glyph : glyphs) read.append(glyph.text());
+        text = read.toString();
+    }
+
+    /** The widest space within the chunks. */
+    private double usualSpace() {
+        double most = 0;
+        for (Chunk chunk : chunks) for (Glyph glyph : chunk.glyphs()) if (glyph.isSpace()) most = Math.max(most, glyph.width());
+        return most;
+    }
+
+    int page() { return page; }
+    List<Chunk> chunks() { return chunks; }
+    /** With the spaces and tabs between its chunks. */
+    List<Glyph> glyphs() { return glyphs; }
+    String text() { return text; }
+    double baseline() { return baseline; }
+    double size() { return size; }
+    boolean isRightToLeft() { return chunks.get(0).isRightToLeft(); }
+    boolean hasTab() { return text.indexOf('\t') >= 0; }
+
+    @Override public double left() { return chunks.stream().mapToDouble(Chunk::left).min().orElse(0); }
+    @Override public double right() { return chunks.stream().mapToDouble(Chunk::right).max().orElse(0); }
+    @Override public double top() { return baseline - size * 0.75; }
+    @Override public double bottom() { return baseline + size * 0.22; }
+    @Override public int order() { return chunks.get(0).order(); }
+
+    /** The same line made narrower by something that stands beside it. */
+    TextLine inset(double fromLeft, double fromRight) { return new TextLine(chunks, page, fromLeft, fromRight); }
+
+    boolean isInset() { return insetLeft != 0 || insetRight != 0; }
+
+    /** Where it would start and end with nothing beside it. */
+    double edgeLeft() { return left() - insetLeft; }
+    double edgeRight() { return right() + insetRight; }
+
+    /** The first glyph that is no space. */
+    Glyph first() { return chunks.get(0).first(); }
+
+    /** The width of the first word, in points: what would have to fit at the end of the line before. */
+    double firstWord() {
+        double from = Double.MAX_VALUE;
+        double to = 0;
+        for (Glyph glyph : glyphs) {
+            if (glyph.text().isBlank()) break;
+            from = Math.min(from, glyph.x());
+            to = Math.max(to, glyph.right());
+            if (glyph.text().endsWith("-") && to - from > size) break;
+        }
+        return Math.max(0, to - from);
+    }
+
+    /** Where the text after the first tab starts, or after the label of a list item; -1 where there is neither. */
+    double textAfterLabel() {
+        int tab = text.indexOf('\t');
+        if (tab >= 0 && chunks.size() > 1) return chunks.get(1).left();
+        int length = ListLabel.length(text);
+        if (length <= 0) return -1;
+        int at = 0;
+        for (Glyph glyph : glyphs) {
+            if (at >= length && !glyph.text().isBlank()) return glyph.x();
+            at += glyph.text().length();
+        }
+        return -1;
+    }
+
+    /** The line without its first chunks. */
+    TextLine without(int first) { return new TextLine(chunks.subList(first, chunks.size()), page); }
+
+    @Override public String toString() { return Math.round(left()) + "-" + Math.round(right()) + "," + Math.round(baseline) + " " + text; }
+}
