@@ -12,12 +12,16 @@ import app.decant.layout.Pages;
 import app.decant.publish.Publisher;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
+import app.decant.proof.Comparison;
+import app.decant.proof.Proof;
+import app.decant.recover.PageText;
 import app.decant.recover.Recovered;
 import app.decant.recover.Recovery;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.List;
 
 /**
  * The one thing a newcomer has to find.
@@ -45,14 +49,21 @@ public final class Decant {
     public static Taken open(Path file, String password, Progress progress) {
         String name = String.valueOf(file.getFileName());
         try {
+            return read(bytes(file), name, password, progress);
+        } catch (StackOverflowError e) {
+            throw new DecantException(DecantException.Kind.UNREADABLE, name + " nests deeper than any real document; it is not opened.", e);
+        }
+    }
+
+    private static byte[] bytes(Path file) {
+        String name = String.valueOf(file.getFileName());
+        try {
             if (!Files.exists(file)) throw new DecantException(DecantException.Kind.UNREADABLE, name + " is not there. Look whether it was moved or renamed.");
             if (Files.isDirectory(file)) throw new DecantException(DecantException.Kind.WRONG_CALL, name + " is a folder. Choose a file inside it.");
             if (Files.size(file) > MOST_BYTES) throw new DecantException(DecantException.Kind.UNSUPPORTED, name + " is larger than one gigabyte; no document is. Look whether the right file was picked.");
-            return read(Files.readAllBytes(file), name, password, progress);
+            return Files.readAllBytes(file);
         } catch (IOException e) {
             throw new DecantException(DecantException.Kind.UNREADABLE, name + " can't be read. Look whether you may open it, and whether its disk is connected.", e);
-        } catch (StackOverflowError e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, name + " nests deeper than any real document; it is not opened.", e);
         }
     }
 
@@ -60,6 +71,25 @@ public final class Decant {
         if (FileKind.of(bytes) != FileKind.PDF) return TextFormats.read(bytes, name, password, progress);
         Recovered recovered = Recovery.of(bytes, name, password, FontCatalogue.ofThisMachine(), progress);
         return new Taken(recovered.document(), FileKind.PDF, recovered.findings());
+    }
+
+    /**
+     * Compares any two files page by page: PDFs as they are, documents as they are laid out here.
+     *
+     * @param password for protected files, or null
+     */
+    public static Comparison compare(Path original, Path result, String password, Progress progress) {
+        return Proof.compare(pages(original, password, progress), pages(result, password, progress), progress);
+    }
+
+    /** Compares a document that was taken in with the file it came from: how faithful it is. */
+    public static Comparison faith(Path original, String password, Pages result, Progress progress) { return Proof.compare(pages(original, password, progress), result, progress); }
+
+    /** What the pages of a file show. */
+    private static List<PageText> pages(Path file, String password, Progress progress) {
+        byte[] bytes = bytes(file);
+        if (FileKind.of(bytes) == FileKind.PDF) return PageText.of(bytes, String.valueOf(file.getFileName()), password, progress);
+        return PageText.of(layOut(open(file, password, progress).document()));
     }
 
     /** Lays a document out with all fonts of this machine. */

@@ -20,6 +20,8 @@ class ArchitectureTest {
             .layer("format").definedBy("app.decant.format..")
             .layer("paint").definedBy("app.decant.paint")
             .layer("pdf").definedBy("app.decant.pdf")
+            .layer("recover").definedBy("app.decant.recover")
+            .layer("proof").definedBy("app.decant.proof")
             .layer("publish").definedBy("app.decant.publish")
             .layer("demo").definedBy("app.decant.demo")
             .layer("front door").definedBy("app.decant")
@@ -30,9 +32,11 @@ class ArchitectureTest {
             .whereLayer("format").mayOnlyAccessLayers("document", "font", "xml")
             .whereLayer("paint").mayOnlyAccessLayers("document", "font", "layout")
             .whereLayer("pdf").mayOnlyAccessLayers("document", "font", "layout", "xml")
+            .whereLayer("recover").mayOnlyAccessLayers("document", "font", "layout", "pdf")
+            .whereLayer("proof").mayOnlyAccessLayers("document", "font", "layout", "pdf", "recover")
             .whereLayer("publish").mayOnlyAccessLayers("document", "font", "layout", "format", "paint", "pdf")
             .whereLayer("demo").mayOnlyAccessLayers("document", "font", "format")
-            .whereLayer("front door").mayOnlyAccessLayers("document", "font", "layout", "format", "publish");
+            .whereLayer("front door").mayOnlyAccessLayers("document", "font", "layout", "format", "publish", "recover", "proof");
 
     @ArchTest static final ArchRule THE_CORE_KNOWS_NO_INTERFACE = noClasses().should().dependOnClassesThat().resideInAnyPackage("javafx..", "javax.swing..");
 

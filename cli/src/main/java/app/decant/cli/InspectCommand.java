@@ -10,7 +10,10 @@ import app.decant.document.Progress;
 import app.decant.document.TextSearch;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Taken;
+import app.decant.format.FileKind;
 import app.decant.layout.Pages;
+import app.decant.proof.Comparison;
+import app.decant.proof.Difference;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
@@ -38,11 +41,15 @@ final class InspectCommand implements Callable<Integer> {
 
     @Spec private CommandSpec spec;
 
+    /** How faithful a PDF came in; null for other kinds. */
+    private Comparison faith;
+
     @Override public Integer call() {
         Taken taken = Decant.open(file, password, Progress.SILENT);
         Pages pages = Decant.layOut(taken.document());
         List<Finding> findings = new ArrayList<>(taken.findings());
         findings.addAll(pages.findings());
+        faith = taken.kind() == FileKind.PDF ? Decant.faith(file, password, pages, Progress.SILENT) : null;
         PrintWriter out = spec.commandLine().getOut();
         if (json) out.println(Json.text(value(taken, pages, findings)));
         else print(out, taken, pages, findings);
@@ -73,6 +80,7 @@ final class InspectCommand implements Callable<Integer> {
         value.put("blocks", taken.document().sections().stream().mapToInt(section -> section.blocks().size()).sum());
         value.put("tables", taken.document().blocks().stream().filter(InspectCommand::isTable).count());
         value.set("findings", Json.findings(findings));
+        if (faith != null) value.set("faith", CompareCommand.value(faith));
         return value;
     }
 
@@ -89,5 +97,8 @@ final class InspectCommand implements Callable<Integer> {
         }
         for (FontCatalogue.Match match : pages.fonts()) out.println("  font     " + match.family() + (match.here() ? "" : ", shown as " + match.face().family()));
         for (Finding finding : findings) out.println("  finding  " + finding.what());
+        if (faith == null) return;
+        out.printf(java.util.Locale.ROOT, "  faith    %.1f of 100%n", faith.score());
+        for (Difference difference : faith.differences()) out.println("  differs  page " + (difference.page() + 1) + ": " + difference.sentence());
     }
 }

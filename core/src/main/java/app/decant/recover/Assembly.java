@@ -42,6 +42,7 @@ final class Assembly {
     private SectionDraft draft;
     private TableGrid lastTable;
     private double reached;
+    private double carried;
 
     /** A section while it grows. */
     private static final class SectionDraft {
@@ -147,8 +148,10 @@ final class Assembly {
             begin(Section.Start.NEXT_PAGE, geometry(page), Section.Columns.ONE, null);
         }
         double top = draft.geometry.top();
-        Flow flow = new Flow(edges.left(), edges.right(), top);
-        boolean first = !newSection && draft.edges == null;
+        boolean carries = carried > 0;
+        Flow flow = new Flow(edges.left(), edges.right(), carries ? carried : top);
+        carried = 0;
+        boolean first = !newSection && draft.edges == null && !carries;
         for (Element element : elements) {
             if (element instanceof Element.Columns columns) {
                 columns(columns, flow, page, first || !newSection && draft.edges != null);
@@ -166,7 +169,14 @@ final class Assembly {
             draft.blocks.add(blank);
         }
         if (!floating.isEmpty()) attachToLast();
+        if (continues(elements, page.index())) carried = flow.y;
         reached = flow.y;
+    }
+
+    /** Whether the last paragraph among elements goes on: on to a page after {@code page}, or anywhere where that is -1. */
+    private static boolean continues(List<Element> elements, int page) {
+        Element last = elements.isEmpty() ? null : elements.get(elements.size() - 1);
+        return last instanceof Element.Text text && text.para().continues() && text.para().last().page() > page;
     }
 
     private static boolean sameEdges(List<double[]> one, List<double[]> other) {
@@ -201,10 +211,14 @@ final class Assembly {
         }
         double top = flow.y;
         double lowest = top;
+        double over = 0;
         for (int i = 0; i < columns.columns().size(); i++) {
-            Flow column = new Flow(edges.get(i)[0], edges.get(i)[1], top);
+            Flow column = new Flow(edges.get(i)[0], edges.get(i)[1], over > 0 ? over : top);
+            over = 0;
             for (Element element : columns.columns().get(i)) add(element, column, false);
-            lowest = Math.max(lowest, column.y);
+            if (continues(columns.columns().get(i), page.index())) carried = column.y;
+            else if (continues(columns.columns().get(i), -1)) over = column.y;
+            else lowest = Math.max(lowest, column.y);
             if (i + 1 < columns.columns().size()) endColumn(columns, i);
         }
         flow.y = lowest;

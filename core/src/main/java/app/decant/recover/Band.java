@@ -9,6 +9,16 @@ record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
     /** Columns read down; rows read across; a table; notes beside text. */
     enum Kind { COLUMNS, ACROSS, TABLE, SIDE }
 
+    /** The strips but for those between the labels of list items and their text. */
+    List<double[]> withoutLabelStrips() {
+        List<List<Box>> columns = columns();
+        List<double[]> kept = new ArrayList<>();
+        for (int i = 0; i < strips.size(); i++) {
+            if (!columns.get(i).stream().allMatch(box -> box instanceof Chunk chunk && ListLabel.isAlone(chunk.text()))) kept.add(strips.get(i));
+        }
+        return kept;
+    }
+
     /** The column a box stands in. */
     int side(Box box) {
         int side = 0;
@@ -49,8 +59,9 @@ record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
         if (arePageNumbers(texts.get(texts.size() - 1))) return Kind.ACROSS;
         if (columns.size() == 2 && isSide(texts)) return Kind.SIDE;
         int least = texts.stream().mapToInt(List::size).min().orElse(0);
+        double total = texts.stream().mapToDouble(Band::span).sum();
         boolean lists = texts.stream().allMatch(column -> column.size() >= 2 && share(column, chunk -> ListLabel.length(chunk.text() + " ") > 0) > 0.3);
-        boolean prose = texts.stream().allMatch(column -> column.size() >= 4 && fill(column) > 0.72);
+        boolean prose = texts.stream().allMatch(column -> column.size() >= 4 && fill(column) > 0.72 && span(column) > 0.5 * total / texts.size());
         boolean down = turns() <= columns.size() - 1 + (int) (0.15 * least);
         if (lists && least >= 2) return Kind.COLUMNS;
         if (prose && (down || alignedRows(texts) < 0.98 || fill(texts.get(0)) > 0.85)) return Kind.COLUMNS;
@@ -138,7 +149,7 @@ record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
             }
         }
         boolean labels = starts >= 0.7 * notes.size();
-        return !labels && (smaller || offBaselines || narrow == 1);
+        return narrow == 1 || !labels && (smaller || offBaselines);
     }
 
     private static double span(List<Chunk> column) { return column.stream().mapToDouble(Chunk::right).max().orElse(0) - column.stream().mapToDouble(Chunk::left).min().orElse(0); }

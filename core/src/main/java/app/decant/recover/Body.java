@@ -79,7 +79,7 @@ final class Body {
         for (int i = 1; i < stands.size(); i++) {
             Stand before = stands.get(i - 1);
             Stand here = stands.get(i);
-            if (before.column.equals(here.column) || before.para == null || here.para == null) continue;
+            if (before.para == null || here.para == null || !follows(before.column, here.column)) continue;
             Para whole = joined.getOrDefault(before.para, before.para);
             if (!goesOn(whole, here.para)) continue;
             whole.lines().addAll(here.para.lines());
@@ -105,6 +105,14 @@ final class Body {
         }
     }
 
+    /** Text runs on from one column to the next beside it, and from page to page; not from columns into what stands above or below them. */
+    private static boolean follows(String column, String next) {
+        if (column.equals(next)) return false;
+        if (!column.split("/")[0].equals(next.split("/")[0])) return true;
+        int dot = column.lastIndexOf('.');
+        return dot > 0 && next.equals(column.substring(0, dot + 1) + (Integer.parseInt(column.substring(dot + 1)) + 1));
+    }
+
     private static boolean goesOn(Para para, Para next) {
         if (Math.abs(para.size() - next.size()) > 0.05 * para.size() || para.isContentsEntry() || next.isContentsEntry()) return false;
         if (!para.typical().face().family().equals(next.typical().face().family()) || para.alignment() == app.decant.document.ParagraphProperty.Alignment.CENTRE) return false;
@@ -121,9 +129,9 @@ final class Body {
         double edge = para.lines().size() > 1 ? Math.max(para.edgeRight(), para.frameRight() - 3 * para.size()) : para.frameRight();
         boolean full = last.isRightToLeft() ? last.left() < para.frameLeft() + 6 * para.size() : last.edgeRight() + next.first().firstWord() + 0.25 * para.size() > edge - 1;
         boolean indented = next.lines().size() > 1 && next.first().edgeLeft() > next.lines().get(1).edgeLeft() + 2;
-        if (!full || indented) return false;
-        if (broken || lower) return true;
-        boolean flush = Math.abs(last.edgeRight() - para.edgeRight()) < 0.7 && para.alignment() == app.decant.document.ParagraphProperty.Alignment.JUSTIFY;
-        return closed ? flush : para.lines().size() > 1 || next.lines().size() > 1;
+        if (indented) return false;
+        if (lower && !closed && last.edgeRight() > para.frameLeft() + 0.5 * (para.frameRight() - para.frameLeft())) return true;
+        // Most pages end within a paragraph, and few last lines are full: a full line goes on even where a sentence ends.
+        return full && (broken || lower || para.lines().size() > 1 || next.lines().size() > 1);
     }
 }

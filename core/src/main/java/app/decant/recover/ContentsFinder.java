@@ -21,6 +21,14 @@ final class ContentsFinder {
         return matcher.matches() ? new Entry(matcher.group(1).trim(), matcher.group(2)) : null;
     }
 
+    /** Whether a line ends as entries with leaders do. */
+    static boolean endsEntry(String line) { return hasLeader(line) && entry(line) != null; }
+
+    /** Whether two lines are entries whose leaders are drawn, not written: both end with a page number after a wide gap. */
+    static boolean areEntries(TextLine line, TextLine next) {
+        return line.hasTab() && next.hasTab() && entry(line.text()) != null && entry(next.text()) != null && Math.abs(line.right() - next.right()) < 2;
+    }
+
     /** Whether the text has a row of dots or the like in it. */
     private static boolean hasLeader(String text) { return Pattern.compile("(?:[.·…_]\\s?){4,}").matcher(text).find(); }
 

@@ -79,7 +79,8 @@ final class FontReading {
     private static double spaceOf(PDFont font) {
         try {
             double width = font.getSpaceWidth() / 1000;
-            return width > 0.05 && width < 1 ? width : 0.25;
+            // A subset without a space tells the width of its sign for missing characters instead.
+            return width > 0.05 && width <= (FaceNames.of(font).fixed() ? 0.7 : 0.45) ? width : 0.25;
         } catch (RuntimeException e) {
             return 0.25;
         }

@@ -24,10 +24,10 @@ final class HeadingFinder {
     private final Glyph body;
     private final Map<Para, Para> before = new java.util.IdentityHashMap<>();
 
-    HeadingFinder(List<Para> paras, List<SourceFile.Bookmark> bookmarks) {
+    HeadingFinder(List<Para> paras, List<SourceFile.Bookmark> bookmarks, Glyph body) {
         this.paras = paras;
         this.bookmarks = bookmarks;
-        this.body = body(paras);
+        this.body = body;
         this.bodySize = body == null ? 10 : body.size();
         for (int i = 1; i < paras.size(); i++) before.put(paras.get(i), paras.get(i - 1));
     }
@@ -44,8 +44,15 @@ final class HeadingFinder {
         double weight() { return size * 10 + (bold ? 6 : 0) + (capitals ? 3 : 0) - (italic ? 1 : 0) + (rgb != 0 ? 1 : 0); }
     }
 
-    /** The look that most letters have. */
-    static Glyph body(List<Para> paras) {
+    /** The look that most letters have; that of tables where there is little else. */
+    static Glyph body(List<Para> paras, List<PageMatter> pages) {
+        int letters = paras.stream().mapToInt(para -> para.text().length()).sum();
+        List<Chunk> cells = pages.stream().flatMap(page -> page.tables().stream()).flatMap(table -> table.cells().stream()).flatMap(cell -> cell.chunks().stream()).toList();
+        if (letters < 200 && cells.size() > 4) return cells.get(cells.size() / 2).first();
+        return body(paras);
+    }
+
+    private static Glyph body(List<Para> paras) {
         Map<String, Integer> counts = new HashMap<>();
         Map<String, Glyph> samples = new HashMap<>();
         for (Para para : paras) {
@@ -155,7 +162,8 @@ final class HeadingFinder {
         if (some.size() != 1 || some.get(0).page() != 0 || numberDepth(some.get(0)) > 0 || first.size() <= order.get(1).size()) return;
         Para para = some.get(0);
         boolean leads = paras.indexOf(para) < 4;
-        if (!leads || para.size() < 1.5 * bodySize) return;
+        boolean numberedBelow = looks.get(order.get(1)).stream().filter(other -> numberDepth(other) == 1).count() > 1;
+        if (!leads || !numberedBelow) return;
         para.title(true);
         looks.put(first, List.of());
     }

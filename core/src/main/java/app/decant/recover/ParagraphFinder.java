@@ -25,6 +25,8 @@ final class ParagraphFinder {
         double widest;
         double leading;
         boolean separate;
+        /** How far short of the edge, the next word counted, lines end in the middle of sentences: how loosely this text was broken. */
+        double looseness;
     }
 
     List<Para> find(List<TextLine> lines, double left, double right) {
@@ -74,7 +76,10 @@ final class ParagraphFinder {
             group.right = Math.max(group.right, line.edgeRight());
             group.widest = Math.max(group.widest, line.width());
         }
-        for (Group one : groups) one.separate = areSeparate(one, left, right);
+        for (Group one : groups) {
+            one.looseness = looseness(one);
+            one.separate = areSeparate(one, left, right);
+        }
         return groups;
     }
 
@@ -84,12 +89,31 @@ final class ParagraphFinder {
         if (count < 2 || group.right - left > 0.78 * (right - left)) return false;
         int early = 0;
         for (int i = 0; i + 1 < count; i++) if (endsEarly(group.lines.get(i), group.lines.get(i + 1), group.right)) early++;
-        return early * 2 >= count - 1 && early > 0;
+        return group.looseness <= 0.4 && early * 2 >= count - 1 && early > 0;
     }
 
-    private static boolean endsEarly(TextLine line, TextLine next, double edge) {
+    private static boolean endsEarly(TextLine line, TextLine next, double edge) { return shortfall(line, next, edge) > 0.4; }
+
+    /** The room that is left at the end of a line once the next word is put there. */
+    private static double shortfall(TextLine line, TextLine next, double edge) {
         double space = Math.max(0.2 * line.size(), Math.min(0.3 * line.size(), line.first().space()));
-        return line.edgeRight() + space + next.firstWord() < edge - 0.4;
+        return edge - line.edgeRight() - space - next.firstWord();
+    }
+
+    /** Whether a line surely goes on with the sentence of the one before. */
+    private static boolean isMidSentence(TextLine line, TextLine next) {
+        return !next.text().isEmpty() && Character.isLowerCase(next.text().codePointAt(0)) && !line.text().matches(".*[.!?:;]$") && ListLabel.length(next.text()) == 0;
+    }
+
+    /** Programs that weigh all lines of a paragraph against each other leave lines short that had room for a word; lines in mid-sentence tell how short. */
+    private static double looseness(Group group) {
+        double most = 0;
+        for (int i = 0; i + 1 < group.lines.size(); i++) {
+            TextLine line = group.lines.get(i);
+            TextLine next = group.lines.get(i + 1);
+            if (isMidSentence(line, next) && line.edgeRight() > group.left + 0.6 * (group.right - group.left)) most = Math.max(most, shortfall(line, next, group.right));
+        }
+        return most;
     }
 
     /** The middle distance of baselines where lines of one size follow each other. */
@@ -115,9 +139,10 @@ final class ParagraphFinder {
             TagTree.Element b = there.block();
             if (a != null && b != null && !(b.role().equals("Lbl") && a.role().equals("LBody") && a.parent() == b.parent())) return a != b;
         }
-        if (group.separate) return true;
+        if (group.separate || ContentsFinder.endsEntry(before.text()) || ContentsFinder.areEntries(before, line)) return true;
+        if (NoteFinder.isRaised(line.first(), line) && NoteFinder.mark(line) != null) return true;
         int label = ListLabel.length(line.text());
-        boolean fresh = endsEarly(before, line, group.right) && !isCentred(before, left, right) && !before.isRightToLeft();
+        boolean fresh = shortfall(before, line, group.right) > Math.max(0.4, group.looseness) && !isMidSentence(before, line) && !isCentred(before, left, right) && !before.isRightToLeft();
         if (label > 0 && (ListLabel.isBullet(line.text()) || fresh || ListLabel.length(para.first().text()) > 0 || before.text().endsWith(":"))) return !isHyphenated(before);
         if (otherLook(before, line)) return true;
         boolean centred = isCentred(line, left, right) && isCentred(before, left, right) && Math.abs(line.edgeLeft() - before.edgeLeft()) > ALIKE;

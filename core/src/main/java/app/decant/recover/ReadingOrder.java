@@ -34,7 +34,9 @@ final class ReadingOrder {
                 plain.add(rows.get(at++));
                 continue;
             }
-            switch (band.kind()) {
+            Band.Kind kind = band.kind();
+            if (kind == Band.Kind.COLUMNS) band = withRowsAbove(plain, band);
+            switch (kind) {
                 case COLUMNS -> {
                     flush(plain, left, right, parts);
                     parts.add(columns(band, depth));
@@ -53,6 +55,23 @@ final class ReadingOrder {
         }
         flush(plain, left, right, parts);
         return parts;
+    }
+
+    /** A column may begin higher than the others: its first lines came before the band did. */
+    private static Band withRowsAbove(List<Row> plain, Band band) {
+        List<Box> boxes = new ArrayList<>(band.boxes());
+        while (!plain.isEmpty()) {
+            Row row = plain.get(plain.size() - 1);
+            if (row.boxes().size() != 1 || !(row.boxes().get(0) instanceof Chunk chunk)) break;
+            int side = band.side(chunk);
+            Box next = boxes.stream().filter(box -> band.side(box) == side).min(Comparator.comparingDouble(Box::top)).orElseThrow();
+            double right = boxes.stream().filter(box -> band.side(box) == side).mapToDouble(Box::right).max().orElse(0);
+            boolean fits = chunk.right() < right + 2 && chunk.left() > next.left() - 20 && next.top() - chunk.bottom() < 0.75 * chunk.height() + 2 && Math.abs(next.height() - chunk.height()) < 0.6;
+            if (!fits) break;
+            boxes.add(0, chunk);
+            plain.remove(plain.size() - 1);
+        }
+        return new Band(boxes, band.strips(), band.from(), band.to());
     }
 
     private Part columns(Band band, int depth) {
@@ -132,14 +151,16 @@ final class ReadingOrder {
             double l = leftmost;
             double r = rightmost;
             List<double[]> inner = free.stream().filter(strip -> strip[0] >= l - 0.5 && strip[1] <= r + 0.5).toList();
-            if (inner.isEmpty()) break;
+            if (inner.isEmpty() && i > from) break;
             if (i > from && farBelow(rows, from, i)) break;
             strips = inner;
             good = i;
         }
         if (good < from + 1) return null;
-        Band band = new Band(rows.subList(from, good + 1).stream().flatMap(row -> row.boxes().stream()).toList(), strips, from, good + 1);
-        return trimmed(rows, band);
+        List<Box> boxes = rows.subList(from, good + 1).stream().flatMap(row -> row.boxes().stream()).toList();
+        List<double[]> wide = new Band(boxes, strips, from, good + 1).withoutLabelStrips();
+        if (wide.isEmpty()) return null;
+        return trimmed(rows, new Band(boxes, wide, from, good + 1));
     }
 
     /** Whether two rows stand beside each other with a strip between them. */
@@ -167,15 +188,23 @@ final class ReadingOrder {
             int side = band.side(rows.get(i).boxes().get(0));
             Row above = null;
             for (int k = i - 1; k >= band.from() && above == null; k--) for (Box box : rows.get(k).boxes()) if (band.side(box) == side) above = rows.get(k);
-            double gap = above == null ? 99 : rows.get(i).top() - above.bottom();
+            double gap = above == null ? 0 : rows.get(i).top() - above.bottom();
             double height = rows.get(i).bottom() - rows.get(i).top();
-            if (gap > 0.75 * height + 2) {
+            if (gap > Math.max(0.75 * height + 2, 1.3 * widestGap(band, side, rows.get(i).top()))) {
                 end = i - 1;
                 break;
             }
         }
         if (end == last) return band;
         return end < band.from() + 1 ? null : new Band(rows.subList(band.from(), end + 1).stream().flatMap(row -> row.boxes().stream()).toList(), band.strips(), band.from(), end + 1);
+    }
+
+    /** The widest gap between boxes of one column above a place. */
+    private static double widestGap(Band band, int side, double above) {
+        List<Box> column = band.columns().get(side).stream().filter(box -> box.top() < above - 0.5).sorted(Comparator.comparingDouble(Box::top)).toList();
+        double widest = 0;
+        for (int i = 1; i < column.size(); i++) widest = Math.max(widest, column.get(i).top() - column.get(i - 1).bottom());
+        return widest;
     }
 
     private static List<double[]> without(List<double[]> free, double from, double to) {

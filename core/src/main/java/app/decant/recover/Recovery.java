@@ -49,7 +49,7 @@ public final class Recovery {
         double covered = 0;
         for (int i = 0; i < source.pages(); i++) {
             progress.step(i, source.pages(), SourceFile.READING);
-            SourcePage page = upright(i);
+            SourcePage page = upright(source, i, progress);
             page = new UnreadablePages(source, findings).replaced(page);
             problems.addAll(page.problems());
             for (Glyph glyph : page.glyphs()) faces.see(glyph);
@@ -70,13 +70,13 @@ public final class Recovery {
             body.add(new ReadingOrder(index).parts(page.boxes(), edges.left(), edges.right()), tags);
         }
         List<Para> first = body.paragraphs();
-        Glyph typical = HeadingFinder.body(first);
+        Glyph typical = HeadingFinder.body(first, pages);
         double bodySize = typical == null ? 10 : typical.size();
         for (PageMatter page : pages) takeNotes(body, page, bodySize);
         body.join();
         List<Para> paras = body.paragraphs();
         ContentsFinder.find(paras);
-        HeadingFinder headings = new HeadingFinder(paras, source.bookmarks());
+        HeadingFinder headings = new HeadingFinder(paras, source.bookmarks(), typical);
         headings.find();
         ListFinder lists = new ListFinder();
         lists.find(paras.stream().filter(para -> !para.isContentsEntry()).toList());
@@ -92,7 +92,7 @@ public final class Recovery {
     }
 
     /** A page whose text runs up or down is turned so that it can be read. */
-    private SourcePage upright(int index) {
+    static SourcePage upright(SourceFile source, int index, Progress progress) {
         SourcePage page = PageReader.read(source, index, 0, progress);
         int[] counts = new int[4];
         for (Glyph glyph : page.glyphs()) if (!glyph.isSpace() && glyph.angle() % 90 == 0) counts[glyph.angle() / 90]++;

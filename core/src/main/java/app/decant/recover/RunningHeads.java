@@ -69,7 +69,7 @@ final class RunningHeads {
                 count++;
             }
             while (count > 0 && !counted && !own.get(count - 1).isArtifact() && !isApart(own, count, top)) count--;
-            if (count == 0 && pages.size() == 1 && !own.isEmpty() && LONE_NUMBER.matcher(own.get(0).text().trim()).matches() && isApart(own, 1, top)) count = 1;
+            if (count == 0 && pages.size() == 1 && !own.isEmpty() && isLoneHead(own, page, top)) count = 1;
             taken.put(page.index(), count);
             for (int i = 0; i < count; i++) slots.add(slot(own.get(i)));
         }
@@ -86,6 +86,17 @@ final class RunningHeads {
             }
         }
         if (!top) for (List<FrameLine> lines : footers.values()) lines.sort(Comparator.comparingDouble(line -> line.line().baseline()));
+    }
+
+    /** On a single page: a page number, or a line in the margin that stands well apart from everything. */
+    private boolean isLoneHead(List<Row> own, PageMatter page, boolean top) {
+        Row row = own.get(0);
+        if (!isApart(own, 1, top)) return false;
+        if (LONE_NUMBER.matcher(row.text().trim()).matches()) return true;
+        double edge = top ? row.baseline() : page.height() - row.baseline();
+        double next = own.size() > 1 ? Math.abs(own.get(1).baseline() - row.baseline()) : page.height();
+        boolean smaller = own.size() > 1 && row.size() < 0.9 * own.get(1).size();
+        return edge < 0.07 * page.height() && next > 2.6 * row.size() && row.size() < 12.5 || smaller && edge < 0.09 * page.height() && next > 2.2 * row.size();
     }
 
     private static String slot(Row row) { return String.valueOf(Math.round(row.baseline() / 4)); }

@@ -1,0 +1,71 @@
+package app.decant.cli;
+
+import app.decant.Decant;
+import app.decant.document.Progress;
+import app.decant.proof.Comparison;
+import app.decant.proof.Difference;
+import app.decant.proof.PageScore;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.Locale;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** {@code decant compare A B}: how faithful B is to A, page by page. */
+@Command(name = "compare", description = "Says how alike two files are, page by page: words, line ends, places, pictures, colours.", mixinStandardHelpOptions = true)
+final class CompareCommand implements Callable<Integer> {
+    @Parameters(index = "0", paramLabel = "A", description = "the original")
+    private Path original;
+
+    @Parameters(index = "1", paramLabel = "B", description = "what came of it")
+    private Path result;
+
+    @Option(names = "--password", paramLabel = "P", description = "to open protected files")
+    private String password;
+
+    @Option(names = "--json", description = "print one JSON value to standard output")
+    private boolean json;
+
+    @Spec private CommandSpec spec;
+
+    @Override public Integer call() {
+        Comparison comparison = Decant.compare(original, result, password, Progress.SILENT);
+        PrintWriter out = spec.commandLine().getOut();
+        if (json) out.println(Json.text(value(comparison)));
+        else print(out, comparison);
+        return Main.DONE;
+    }
+
+    static ObjectNode value(Comparison comparison) {
+        ObjectNode value = Json.object();
+        value.put("score", rounded(comparison.score()));
+        ArrayNode pages = value.putArray("pages");
+        for (PageScore page : comparison.pages()) {
+            pages.addObject().put("page", page.page() + 1).put("score", rounded(page.score())).put("text", rounded(page.text())).put("lineEnds", rounded(page.lineEnds())).put("places", rounded(page.places()))
+                    .put("pictures", rounded(page.pictures())).put("colours", rounded(page.colours()));
+        }
+        ArrayNode findings = value.putArray("findings");
+        for (Difference difference : comparison.differences()) {
+            ObjectNode node = findings.addObject();
+            node.put("kind", difference.kind().name().toLowerCase(Locale.ROOT).replace('_', '-')).put("weight", difference.weight().name().toLowerCase(Locale.ROOT)).put("page", difference.page() + 1).put("what", difference.sentence());
+            node.putObject("place").put("x", rounded(difference.x())).put("y", rounded(difference.y())).put("width", rounded(difference.width())).put("height", rounded(difference.height()));
+        }
+        return value;
+    }
+
+    private void print(PrintWriter out, Comparison comparison) {
+        out.printf(Locale.ROOT, "%s against %s: %.1f of 100%n", result.getFileName(), original.getFileName(), comparison.score());
+        for (PageScore page : comparison.pages()) {
+            out.printf(Locale.ROOT, "  page %d  %.1f%n", page.page() + 1, page.score());
+            for (Difference difference : comparison.differences()) if (difference.page() == page.page()) out.println("    " + difference.sentence());
+        }
+    }
+
+    private static double rounded(double value) { return Math.round(value * 1000) / 1000.0; }
+}

@@ -1,0 +1,85 @@
+package app.decant.proof;
+
+import app.decant.document.Finding.Weight;
+import app.decant.document.Outline;
+import app.decant.document.Place;
+import app.decant.document.Progress;
+import app.decant.layout.Pages;
+import app.decant.proof.Difference.Kind;
+import app.decant.recover.PageText;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** Says how faithful a result is to its original. */
+public final class Proof {
+    private static final String COMPARING = "Comparing pages";
+
+    private Proof() { }
+
+    /** Compares pages with pages, in order. */
+    public static Comparison compare(List<PageText> original, List<PageText> result, Progress progress) {
+        List<PageScore> scores = new ArrayList<>();
+        List<Difference> differences = new ArrayList<>();
+        Map<String, Integer> otherEnds = new TreeMap<>();
+        int pages = Math.max(original.size(), result.size());
+        if (original.size() != result.size()) {
+            differences.add(new Difference(Kind.PAGES, Weight.CHANGED, Math.min(original.size(), result.size()) - 1, 0, 0, 100, 20, count(result.size()) + " instead of " + original.size() + "."));
+        }
+        for (int i = 0; i < pages; i++) {
+            progress.step(i, pages, COMPARING);
+            PageText before = i < original.size() ? original.get(i) : empty(result.get(i));
+            PageText after = i < result.size() ? result.get(i) : empty(original.get(i));
+            PageComparison comparison = new PageComparison(before, after);
+            scores.add(comparison.compare());
+            differences.addAll(comparison.differences());
+            comparison.otherEnds().forEach((family, count) -> otherEnds.merge(family, count[0], Integer::sum));
+        }
+        tellFonts(original, result, otherEnds, differences);
+        differences.sort(Comparator.comparingInt(Difference::page));
+        return new Comparison(scores, differences);
+    }
+
+    /** Compares a document taken in with its original; holes in the numbering of headings are told as well. */
+    public static Comparison compare(List<PageText> original, Pages result, Progress progress) {
+        Comparison plain = compare(original, PageText.of(result), progress);
+        List<Difference> differences = new ArrayList<>(plain.differences());
+        Outline outline = result.outline();
+        for (Outline.Gap gap : outline.gaps()) {
+            Outline.Heading before = outline.headings().get(gap.after());
+            Outline.Heading after = outline.headings().get(gap.after() + 1);
+            Pages.Caret caret = result.caret(new Place(gap.candidate() == null ? before.path() : gap.candidate(), 0));
+            if (caret == null) continue;
+            differences.add(new Difference(Kind.HEADING, Weight.CHANGED, caret.page(), caret.x(), caret.top(), 120, caret.height(), "Heading " + gap.number() + " is missing between “" + before.title() + "” and “" + after.title() + "”."));
+        }
+        differences.sort(Comparator.comparingInt(Difference::page));
+        return new Comparison(plain.pages(), differences);
+    }
+
+    private static PageText empty(PageText like) { return new PageText(like.index(), like.width(), like.height(), List.of(), List.of(), java.util.Set.of()); }
+
+    private static void tellFonts(List<PageText> original, List<PageText> result, Map<String, Integer> otherEnds, List<Difference> differences) {
+        otherEnds.forEach((family, count) -> {
+            String now = replacement(original, result, family);
+            if (now == null || now.equalsIgnoreCase(family)) return;
+            PageText.Line line = original.stream().flatMap(page -> page.lines().stream()).filter(one -> one.family().equals(family)).findFirst().orElseThrow();
+            int page = original.stream().filter(one -> one.lines().contains(line)).findFirst().orElseThrow().index();
+            differences.add(new Difference(Kind.FONT, Weight.CHANGED, page, line.left(), line.baseline() - line.size(), line.right() - line.left(), line.size() * 1.25, family + " is replaced by " + now + ": " + (count == 1 ? "one line ends" : count + " lines end") + " elsewhere."));
+        });
+    }
+
+    /** The family that lines of a family are set in now. */
+    private static String replacement(List<PageText> original, List<PageText> result, String family) {
+        for (int i = 0; i < Math.min(original.size(), result.size()); i++) {
+            for (PageText.Line line : original.get(i).lines()) {
+                if (!line.family().equals(family)) continue;
+                for (PageText.Line other : result.get(i).lines()) if (other.text().equals(line.text())) return other.family();
+            }
+        }
+        return null;
+    }
+
+    private static String count(int pages) { return pages == 1 ? "One page" : pages + " pages"; }
+}

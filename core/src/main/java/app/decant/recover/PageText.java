@@ -1,0 +1,106 @@
+package app.decant.recover;
+
+import app.decant.document.Border;
+import app.decant.document.Colour;
+import app.decant.document.Link;
+import app.decant.document.Picture;
+import app.decant.document.Progress;
+import app.decant.layout.Canvas;
+import app.decant.layout.Page;
+import app.decant.layout.Pages;
+import app.decant.layout.Piece;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+
+/**
+ * What a page shows, told the same way for a PDF that exists and for a document laid out here, so that the two can be compared: lines of text with
+ * their places, pictures, links. Points from the page's top left corner.
+ */
+public record PageText(int index, double width, double height, List<Line> lines, List<Shown> pictures, Set<String> links) {
+    public PageText {
+        lines = List.copyOf(lines);
+        pictures = List.copyOf(pictures);
+        links = java.util.Collections.unmodifiableSet(new TreeSet<>(links));
+    }
+
+    /** A stretch of text on one baseline, up to a wide gap. */
+    public record Line(String text, double left, double right, double baseline, double size, int rgb, String family) { }
+
+    /** A picture, and where. */
+    public record Shown(double x, double y, double width, double height) { }
+
+    /**
+     * The pages of a PDF.
+     *
+     * @throws app.decant.document.DecantException as {@link Recovery#of} does
+     */
+    public static List<PageText> of(byte[] pdf, String name, String password, Progress progress) {
+        try (SourceFile source = SourceFile.open(pdf, name, password)) {
+            List<PageText> pages = new ArrayList<>();
+            for (int i = 0; i < source.pages(); i++) {
+                progress.step(i, source.pages(), SourceFile.READING);
+                SourcePage page = Recovery.upright(source, i, progress);
+                boolean scan = page.isScan();
+                List<Glyph> shown = page.glyphs().stream().filter(glyph -> glyph.seen() || scan).toList();
+                pages.add(of(i, page.width(), page.height(), shown, page.pictures().stream().map(placed -> new Shown(placed.x(), placed.y(), placed.width(), placed.height())).toList(), links(page.glyphs())));
+            }
+            return pages;
+        }
+    }
+
+    /** The pages of a laid-out document. */
+    public static List<PageText> of(Pages pages) {
+        List<PageText> result = new ArrayList<>();
+        for (Page page : pages.pages()) result.add(of(page));
+        return result;
+    }
+
+    private static PageText of(Page page) {
+        List<Glyph> glyphs = new ArrayList<>();
+        List<Shown> pictures = new ArrayList<>();
+        Set<String> links = new TreeSet<>();
+        page.show(new Canvas() {
+            @Override public void glyphs(Piece.Glyphs piece, double x, double baseline, Colour colour) {
+                FaceUse face = new FaceUse(piece.style().face().family(), piece.style().face().bold(), piece.style().face().italic(), true, false, true);
+                int count = piece.glyphs().length;
+                for (int i = 0; i < count; i++) {
+                    int from = piece.clusters()[i];
+                    boolean first = i == 0 || piece.clusters()[i - 1] != from;
+                    int next = piece.text().length();
+                    for (int k = 0; k < count; k++) if (piece.clusters()[k] > from) next = Math.min(next, piece.clusters()[k]);
+                    String text = first ? piece.text().substring(from, next).replace("\u00AD", "") : "";
+                    glyphs.add(new Glyph(text, x + piece.glyphX()[i], baseline, piece.glyphX()[i + 1] - piece.glyphX()[i], piece.style().size(), piece.style().size() * 0.25, face, colour.rgb() & 0xFFFFFF, -1, 0, true, piece.style().link(), glyphs.size()));
+                }
+            }
+
+            @Override public void fill(double x, double y, double width, double height, Colour colour) { }
+            @Override public void rule(double x1, double y1, double x2, double y2, Border border) { }
+            @Override public void picture(Picture picture, double x, double y) {
+                boolean drawing = picture.image().type().equals("application/pdf");
+                if (!drawing) pictures.add(new Shown(x, y, picture.width(), picture.height()));
+            }
+            @Override public void link(double x, double y, double width, double height, Link link) { if (link instanceof Link.Address address) links.add(address.uri()); }
+        });
+        return of(page.index(), page.width(), page.height(), glyphs, pictures, links);
+    }
+
+    private static PageText of(int index, double width, double height, List<Glyph> glyphs, List<Shown> pictures, Set<String> links) {
+        List<Glyph> upright = glyphs.stream().filter(glyph -> glyph.angle() <= 3 || glyph.angle() >= 357).filter(glyph -> glyph.baseline() > 0 && glyph.baseline() < height + glyph.size() && glyph.x() < width && glyph.right() > 0).toList();
+        List<Line> lines = new ArrayList<>();
+        for (Chunk chunk : LineFinder.chunks(upright)) {
+            Glyph first = chunk.first();
+            lines.add(new Line(chunk.text(), chunk.left(), chunk.right(), chunk.baseline(), chunk.size(), first.rgb(), first.face().family()));
+        }
+        lines.sort(Comparator.comparingDouble(Line::baseline).thenComparingDouble(Line::left));
+        return new PageText(index, width, height, lines, pictures, links);
+    }
+
+    private static Set<String> links(List<Glyph> glyphs) {
+        Set<String> links = new TreeSet<>();
+        for (Glyph glyph : glyphs) if (glyph.link() instanceof Link.Address address) links.add(address.uri());
+        return links;
+    }
+}
