@@ -2,6 +2,8 @@ package app.decant.recover;
 
 import app.decant.document.Anchor;
 import app.decant.document.Block;
+import app.decant.document.Border;
+import app.decant.document.Colour;
 import app.decant.document.Contents;
 import app.decant.document.Document;
 import app.decant.document.Facts;
@@ -37,6 +39,7 @@ final class Assembly {
     private final FrameMaker frames;
     private final LinkMarks marks;
     private final Map<Integer, double[]> heights = new HashMap<>();
+    private final Map<Integer, List<Double>> bottoms = new HashMap<>();
     private final List<Section> sections = new ArrayList<>();
     private final List<Inline> floating = new ArrayList<>();
     private SectionDraft draft;
@@ -63,7 +66,7 @@ final class Assembly {
         this.margins = margins;
         this.blocks = blocks;
         this.tables = new TableMaker(blocks, tags);
-        this.frames = new FrameMaker(blocks.runs(), pages);
+        this.frames = new FrameMaker(blocks.runs());
         this.marks = marks;
     }
 
@@ -95,19 +98,33 @@ final class Assembly {
     private void measure() {
         for (PageMatter page : pages) {
             double[] extent = heights.computeIfAbsent(sizeKey(page), key -> new double[] {Double.MAX_VALUE, 0});
-            for (Para para : body.paragraphs(page.index())) {
+            double lowest = 0;
+            for (Para para : body.paragraphs()) {
+                if (para.first().page() > page.index() || para.last().page() < page.index()) continue;
+                double[] reach = blocks.reach(para);
                 for (TextLine line : para.lines()) {
                     if (line.page() != page.index()) continue;
-                    extent[0] = Math.min(extent[0], line.baseline() - line.size() * 0.93);
-                    extent[1] = Math.max(extent[1], line.baseline() + line.size() * 0.27);
+                    extent[0] = Math.min(extent[0], line.baseline() - reach[0]);
+                    lowest = Math.max(lowest, line.baseline() + reach[1]);
                 }
-                for (Para.Footnote note : para.notes()) for (Para own : note.paragraphs()) extent[1] = Math.max(extent[1], own.last().baseline() + own.last().size() * 0.27);
+                for (Para.Footnote note : para.notes()) for (Para own : note.paragraphs()) if (own.page() == page.index()) lowest = Math.max(lowest, own.last().baseline() + own.last().size() * 0.27);
             }
             for (Element element : body.pages().get(page.index())) {
                 if (element instanceof Element.Grid grid) reach(extent, grid.table().top() - 0.5, grid.table().bottom() + 0.5);
                 if (element instanceof Element.Alone alone) reach(extent, alone.picture().top(), alone.picture().bottom() + 1.5);
             }
+            bottoms.computeIfAbsent(sizeKey(page), key -> new ArrayList<>()).add(lowest);
+            extent[1] = Math.max(extent[1], lowest);
         }
+        // Where only one or two pages tell, and they end early, the margin below is taken to be like the one above.
+        bottoms.forEach((size, some) -> {
+            double[] extent = heights.get(size);
+            long full = some.stream().filter(bottom -> bottom > extent[1] - 16).count();
+            PageMatter page = pages.stream().filter(one -> sizeKey(one) == size).findFirst().orElseThrow();
+            double foot = page.height() - Math.max(40, Math.min(extent[0], 80));
+            for (FrameLine line : heads.footer(page.index())) foot = Math.min(foot, line.line().top() - 8);
+            if (full < 3 && extent[1] < foot) extent[1] = foot;
+        });
     }
 
     private static void reach(double[] extent, double top, double bottom) {
@@ -124,13 +141,12 @@ final class Assembly {
         double bottom = extent[1] == 0 ? 72 : Math.max(0, page.height() - extent[1] - 0.8);
         double header = 36;
         double footer = 36;
-        for (PageMatter other : pages) {
-            if (sizeKey(other) != sizeKey(page)) continue;
-            List<FrameLine> above = heads.header(other.index());
-            List<FrameLine> below = heads.footer(other.index());
+        for (int i = pages.size() - 1; i >= 0; i--) {
+            if (sizeKey(pages.get(i)) != sizeKey(page)) continue;
+            List<FrameLine> above = heads.header(i);
+            List<FrameLine> below = heads.footer(i);
             if (!above.isEmpty()) header = above.get(0).line().baseline() - above.get(0).line().size() * 0.91;
             if (!below.isEmpty()) footer = page.height() - below.get(below.size() - 1).line().baseline() - below.get(below.size() - 1).line().size() * 0.24;
-            if (!above.isEmpty() || !below.isEmpty()) break;
         }
         return new Section.PageGeometry(page.width(), page.height(), BlockMaker.rounded(top), BlockMaker.rounded(page.width() - edges.right()), BlockMaker.rounded(bottom), BlockMaker.rounded(edges.left()),
                 BlockMaker.rounded(Math.max(0, header)), BlockMaker.rounded(Math.max(0, footer)), 0);
@@ -159,7 +175,7 @@ final class Assembly {
                 continue;
             }
             if (draft.edges != null) begin(Section.Start.CONTINUOUS, geometry(page), Section.Columns.ONE, null);
-            boolean breaks = first && !(element instanceof Element.Beside) && !(element instanceof Element.Side);
+            boolean breaks = first && !(element instanceof Element.Beside) && !(element instanceof Element.Side) && !(element instanceof Element.Boxed);
             add(element, flow, breaks);
             if (breaks) first = false;
         }
@@ -264,7 +280,7 @@ final class Assembly {
     }
 
     private void add(Element element, Flow flow, boolean startsPage) {
-        if (!(element instanceof Element.Grid)) lastTable = element instanceof Element.Beside || element instanceof Element.Side ? lastTable : null;
+        if (!(element instanceof Element.Grid)) lastTable = element instanceof Element.Beside || element instanceof Element.Side || element instanceof Element.Boxed ? lastTable : null;
         if (element instanceof Element.Text text) {
             if (text.para().isContentsEntry()) contentsEntry(text.para(), flow, startsPage);
             else addParagraph(marks.marked(blocks.paragraph(text.para(), flow), text.para(), blocks.origins()), startsPage);
@@ -273,7 +289,9 @@ final class Assembly {
         } else if (element instanceof Element.Alone alone) {
             addPicture(alone, flow, startsPage);
         } else if (element instanceof Element.Beside beside) {
-            floating.add(new Inline.Floating(anchor(beside.picture().x(), beside.picture().y(), beside.behind() ? Anchor.Wrap.NONE : Anchor.Wrap.SQUARE, beside.behind() ? Insets.NONE : new Insets(0, 4, 0, 4), beside.behind()), beside.picture().picture(), Look.PLAIN));
+            floating.add(new Inline.Floating(anchor(beside.picture().x(), beside.picture().y(), beside.behind() ? Anchor.Wrap.NONE : Anchor.Wrap.SQUARE, beside.behind() ? Insets.NONE : beside.room(), beside.behind()), beside.picture().picture(), Look.PLAIN));
+        } else if (element instanceof Element.Boxed boxed) {
+            floating.add(textBox(boxed));
         } else if (element instanceof Element.Side side) {
             List<Block> inner = new ArrayList<>();
             Flow box = new Flow(side.left(), side.right() + 3, side.top() - 2);
@@ -284,6 +302,19 @@ final class Assembly {
             // Columns within a column run on as one.
             for (List<Element> column : columns.columns()) for (Element one : column) add(one, flow, false);
         }
+    }
+
+    private Inline textBox(Element.Boxed boxed) {
+        Framed frame = boxed.box();
+        double left = frame.chunks().stream().mapToDouble(Chunk::left).min().orElse(frame.left());
+        double top = frame.chunks().stream().mapToDouble(chunk -> chunk.baseline() - chunk.size()).min().orElse(frame.top());
+        Insets padding = new Insets(BlockMaker.rounded(Math.max(0, Math.min(12, top - frame.top()))), BlockMaker.rounded(Math.max(0, Math.min(4, left - frame.left()))), 0, BlockMaker.rounded(Math.max(0, left - frame.left())));
+        Flow flow = new Flow(frame.left() + padding.left(), frame.right() - padding.right(), frame.top() + padding.top());
+        List<Block> inner = new ArrayList<>();
+        for (Element one : boxed.elements()) if (one instanceof Element.Text text) inner.add(marks.marked(blocks.paragraph(text.para(), flow), text.para(), blocks.origins()));
+        Border edge = frame.edge() == null ? null : new Border(Border.Line.SINGLE, Math.max(0.25, BlockMaker.rounded(frame.edge().width())), new Colour(frame.edge().rgb()), 0);
+        TextBox content = new TextBox(inner, frame.width(), frame.height(), false, padding, edge, frame.fill() == null ? null : new Colour(frame.fill()));
+        return new Inline.Floating(anchor(frame.left(), frame.top(), Anchor.Wrap.SQUARE, boxed.room(), false), content, Look.PLAIN);
     }
 
     private static Anchor anchor(double x, double y, Anchor.Wrap wrap, Insets distance, boolean behind) {
@@ -407,11 +438,14 @@ final class Assembly {
 
     private void dressFrames(FramePlan.Stretch stretch, boolean numbered, PageMatter page) {
         Margins edges = margins.get(sizeKey(page));
-        draft.frames.put(Section.FramePlace.HEADER, frames.blocks(heads.header(stretch.normal()), edges.left(), edges.right(), true));
-        draft.frames.put(Section.FramePlace.FOOTER, frames.blocks(heads.footer(stretch.normal()), edges.left(), edges.right(), false));
+        boolean own = sizeKey(pages.get(stretch.normal())) != sizeKey(page);
+        int sample = own ? page.index() : stretch.normal();
+        draft.frames.put(Section.FramePlace.HEADER, frames.blocks(heads.header(sample), edges.left(), edges.right(), true));
+        draft.frames.put(Section.FramePlace.FOOTER, frames.blocks(heads.footer(sample), edges.left(), edges.right(), false));
         if (stretch.even() >= 0) {
-            draft.frames.put(Section.FramePlace.EVEN_HEADER, frames.blocks(heads.header(stretch.even()), edges.left(), edges.right(), true));
-            draft.frames.put(Section.FramePlace.EVEN_FOOTER, frames.blocks(heads.footer(stretch.even()), edges.left(), edges.right(), false));
+            int even = own ? page.index() : stretch.even();
+            draft.frames.put(Section.FramePlace.EVEN_HEADER, frames.blocks(heads.header(even), edges.left(), edges.right(), true));
+            draft.frames.put(Section.FramePlace.EVEN_FOOTER, frames.blocks(heads.footer(even), edges.left(), edges.right(), false));
         }
         if (stretch.firstDiffers() && numbered) {
             draft.firstDiffers = true;

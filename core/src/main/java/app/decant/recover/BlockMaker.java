@@ -73,6 +73,17 @@ final class BlockMaker {
         return Math.abs(mean - median) < 1 ? mean : median;
     }
 
+    /** How far a paragraph's lines reach above their baseline and below it, as they will be laid out. */
+    double[] reach(Para para) {
+        Look main = runs.look(para.typical(), para.first());
+        double[] heights = faces.heights(main);
+        double natural = heights[0] + heights[1] + heights[2];
+        double leading = ownLeading(para);
+        if (leading == 0) leading = leadings.getOrDefault(Math.round(para.size() * 2), natural);
+        double above = ascent(true, leading, heights, natural);
+        return new double[] {above, leading - above};
+    }
+
     /** A paragraph that stands where the flow has come to; the flow goes on below it. */
     Paragraph paragraph(Para para, Flow flow) {
         List<RunMaker.LineRuns> lines = runs.lines(para);
@@ -118,7 +129,7 @@ final class BlockMaker {
     private Look mainLook(List<RunMaker.LineRuns> lines, Para para) {
         Map<Look, Integer> counts = new java.util.LinkedHashMap<>();
         for (RunMaker.LineRuns line : lines) for (Inline inline : line.inlines) if (inline instanceof Inline.Text run && !run.look().says(TextProperty.SCRIPT)) counts.merge(run.look(), run.text().length(), Integer::sum);
-        if (counts.isEmpty()) return runs.look(para.typical(), para.first(), PageMatter.of(new SourcePage(0, 1, 1, List.of(), List.of(), List.of(), List.of())));
+        if (counts.isEmpty()) return runs.look(para.typical(), para.first());
         return counts.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow().getKey();
     }
 

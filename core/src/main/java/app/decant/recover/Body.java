@@ -30,7 +30,9 @@ final class Body {
             } else if (part instanceof Part.Alone alone) {
                 elements.add(new Element.Alone(alone.picture(), alone.left(), alone.right()));
             } else if (part instanceof Part.Beside beside) {
-                elements.add(new Element.Beside(beside.picture(), beside.behind()));
+                elements.add(new Element.Beside(beside.picture(), beside.behind(), beside.room()));
+            } else if (part instanceof Part.Boxed boxed) {
+                elements.add(new Element.Boxed(boxed.box(), elements(boxed.parts(), finder), boxed.room()));
             } else if (part instanceof Part.Side side) {
                 elements.add(new Element.Side(elements(side.parts(), finder), side.left(), side.top(), side.right(), side.bottom()));
             }

@@ -1,5 +1,6 @@
 package app.decant.recover;
 
+import app.decant.document.TableProperty.Insets;
 import java.util.List;
 
 /** A piece of the body once lines have become paragraphs. */
@@ -13,8 +14,11 @@ sealed interface Element {
     /** A picture by itself. */
     record Alone(Placed picture, double left, double right) implements Element { }
 
-    /** A picture beside, over or under text. */
-    record Beside(Placed picture, boolean behind) implements Element { }
+    /** A picture beside, over or under text, and the room kept between them. */
+    record Beside(Placed picture, boolean behind, Insets room) implements Element { }
+
+    /** A box of text that other text stands beside, and the room kept between them. */
+    record Boxed(Framed box, List<Element> elements, Insets room) implements Element { }
 
     /** A note beside the text. */
     record Side(List<Element> elements, double left, double top, double right, double bottom) implements Element { }

@@ -18,12 +18,8 @@ import java.util.List;
 /** Makes the paragraphs of headers and footers, their page numbers live. */
 final class FrameMaker {
     private final RunMaker runs;
-    private final List<PageMatter> pages;
 
-    FrameMaker(RunMaker runs, List<PageMatter> pages) {
-        this.runs = runs;
-        this.pages = pages;
-    }
+    FrameMaker(RunMaker runs) { this.runs = runs; }
 
     List<Block> blocks(List<FrameLine> lines, double left, double right, boolean header) {
         List<Block> blocks = new ArrayList<>();
@@ -62,6 +58,7 @@ final class FrameMaker {
             if (!stops.isEmpty()) look = look.with(ParagraphProperty.TABS, new TabStops(stops));
             if (chunks.size() == 1 && Math.abs(line.left() - left) > 0.6) look = look.with(ParagraphProperty.INDENT_START, BlockMaker.rounded(line.left() - left));
         }
+        look = look.with(ParagraphProperty.LINE_SPACING, LineSpacing.SINGLE);
         if (nextBaseline > 0) look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.EXACTLY, BlockMaker.rounded(nextBaseline - line.baseline())));
         if (frame.rule() != null) {
             double space = BlockMaker.rounded(Math.min(31, Math.max(0, header ? frame.rule().y1() - line.bottom() : line.top() - frame.rule().y1())));
@@ -74,7 +71,7 @@ final class FrameMaker {
             int from = at;
             at += glyph.text().length();
             FrameLine.Part field = frame.fields().stream().filter(part -> from >= part.from() && from < part.to()).findFirst().orElse(null);
-            if (!glyph.text().isBlank()) last = runs.look(glyph, line, pages.get(line.page()));
+            if (!glyph.text().isBlank()) last = runs.look(glyph, line);
             if (field == null) inlines.add(new Inline.Text(glyph.text(), last));
             else if (from == field.from()) inlines.add(new Inline.Field(field.kind(), field.kind() == Inline.Field.Kind.PAGE ? "PAGE" : "NUMPAGES", line.text().substring(field.from(), field.to()), last));
         }

@@ -122,6 +122,7 @@ final class HeadingFinder {
             looks.computeIfAbsent(Look.of(para), key -> new ArrayList<>()).add(para);
         }
         if (marked) {
+            markTitle(looks);
             // Bookmarks told the levels of some; what looks like them has the same.
             Map<Look, Map<Integer, Integer>> levels = new HashMap<>();
             looks.forEach((look, some) -> some.stream().filter(para -> para.headingLevel() > 0).forEach(para -> levels.computeIfAbsent(look, key -> new HashMap<>()).merge(para.headingLevel(), 1, Integer::sum)));
@@ -151,6 +152,17 @@ final class HeadingFinder {
                 para.heading(depth > 0 ? levelOfDepth.get(depth) : own);
             }
             for (int known : levelOfDepth.values()) level = Math.max(level, Math.min(known, own + depths.size()));
+        }
+    }
+
+    /** Where bookmarks tell the headings, a larger line before all of them is the title. */
+    private void markTitle(Map<Look, List<Para>> looks) {
+        Para first = paras.stream().filter(para -> para.headingLevel() > 0).findFirst().orElse(null);
+        if (first == null) return;
+        double largest = paras.stream().filter(para -> para.headingLevel() > 0).mapToDouble(Para::size).max().orElse(0);
+        for (List<Para> some : looks.values()) {
+            Para para = some.get(0);
+            if (some.size() == 1 && para.headingLevel() == 0 && para.page() == 0 && para.size() > 1.2 * largest && paras.indexOf(para) < paras.indexOf(first)) para.title(true);
         }
     }
 

@@ -16,13 +16,14 @@ final class NoteFinder {
     static void take(List<Para> paras, double bodySize, PageMatter page) {
         int from = paras.size();
         while (from > 0 && paras.get(from - 1).size() < 0.94 * bodySize && !paras.get(from - 1).isContentsEntry()) from--;
+        // Small text above the notes, such as a caption, is none of them.
+        while (from < paras.size() && mark(paras.get(from).first()) == null) from++;
         if (from == paras.size() || from == 0) return;
         List<Para> body = paras.subList(0, from);
         List<Para.Footnote> notes = new ArrayList<>();
         for (Para para : paras.subList(from, paras.size())) {
             String mark = mark(para.first());
             if (mark != null) {
-                para.first();
                 List<Para> own = new ArrayList<>();
                 own.add(para);
                 notes.add(new Para.Footnote(mark, own));

@@ -15,9 +15,7 @@ final class PageMatter {
     private final List<Ink.Stroke> underlines = new ArrayList<>();
     private final List<Ink.Stroke> strikes = new ArrayList<>();
     private final List<Ink.Fill> highlights = new ArrayList<>();
-    private final List<Chunk> header = new ArrayList<>();
-    private final List<Chunk> footer = new ArrayList<>();
-    private List<Part> parts = List.of();
+    private final List<Framed> framed = new ArrayList<>();
 
     private PageMatter(SourcePage page, List<Chunk> chunks, List<Placed> pictures, List<Ink> ink) {
         this.index = page.index();
@@ -117,10 +115,8 @@ final class PageMatter {
     List<TableGrid> tables() { return tables; }
     List<Placed> pictures() { return pictures; }
     List<Ink> ink() { return ink; }
-    List<Chunk> header() { return header; }
-    List<Chunk> footer() { return footer; }
-    List<Part> parts() { return parts; }
-    void parts(List<Part> found) { parts = found; }
+    /** Finds boxes of text among other text; done once headers and footers are out. */
+    void takeFramed(Margins margins) { framed.addAll(Framed.take(this, margins)); }
 
     boolean isUnderlined(Glyph glyph) { return underlines.stream().anyMatch(line -> isUnder(line, glyph, 0.0, 0.36)); }
     boolean isStruck(Glyph glyph) { return strikes.stream().anyMatch(line -> isUnder(line, glyph, -0.5, -0.1)); }
@@ -144,6 +140,7 @@ final class PageMatter {
         List<Box> boxes = new ArrayList<>(chunks);
         boxes.addAll(tables);
         boxes.addAll(pictures);
+        boxes.addAll(framed);
         return boxes;
     }
 }

@@ -225,7 +225,7 @@ final class ParagraphFinder {
             para.align(lines.size() > 2 && lines.subList(0, lines.size() - 1).stream().allMatch(line -> Math.abs(line.left() - para.left()) < 1) ? Alignment.JUSTIFY : Alignment.START);
         } else if (para.first().hasTab()) {
             para.align(Alignment.START);
-        } else if (lines.stream().allMatch(line -> Math.abs(line.edgeRight() - right) < 2) && lines.stream().allMatch(line -> line.edgeLeft() - left > 2 * line.size()) && !(lines.size() > 2 && sameLeft(lines))) {
+        } else if (lines.stream().allMatch(line -> Math.abs(line.edgeRight() - right) < 2) && lines.stream().allMatch(line -> line.edgeLeft() - left > Math.max(2 * line.size(), 0.2 * (right - left))) && !(lines.size() > 2 && sameLeft(lines))) {
             para.align(Alignment.END);
         } else if (lines.size() > 2 && lines.subList(0, lines.size() - 1).stream().allMatch(line -> Math.abs(line.edgeRight() - para.edgeRight()) < 0.9)) {
             para.align(Alignment.JUSTIFY);

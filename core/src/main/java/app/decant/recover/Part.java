@@ -1,5 +1,6 @@
 package app.decant.recover;
 
+import app.decant.document.TableProperty.Insets;
 import java.util.List;
 
 /** A piece of a page's body in reading order. */
@@ -22,7 +23,10 @@ sealed interface Part {
     record Alone(Placed picture, double left, double right) implements Part { }
 
     /** A picture that text runs beside, over or under. */
-    record Beside(Placed picture, boolean behind) implements Part { }
+    record Beside(Placed picture, boolean behind, Insets room) implements Part { }
+
+    /** A box of text that other text stands beside, and the room kept between them. */
+    record Boxed(Framed box, List<Part> parts, Insets room) implements Part { }
 
     /** A note beside the text. */
     record Side(List<Part> parts, double left, double top, double right, double bottom) implements Part { }

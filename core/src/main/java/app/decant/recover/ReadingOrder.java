@@ -1,5 +1,6 @@
 package app.decant.recover;
 
+import app.decant.document.TableProperty.Insets;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -10,6 +11,7 @@ import java.util.List;
  */
 final class ReadingOrder {
     private static final double LEAST_GUTTER = 7;
+    private static final Insets ROOM = new Insets(0, 4, 0, 4);
 
     private final int page;
 
@@ -223,8 +225,8 @@ final class ReadingOrder {
     /** Plain rows as lines; pictures among them stand alone, or beside the text they overlap in height. */
     private void flush(List<Row> plain, double left, double right, List<Part> parts) {
         List<TextLine> lines = new ArrayList<>();
-        List<Placed> obstacles = new ArrayList<>();
-        List<Box> texts = plain.stream().flatMap(row -> row.boxes().stream()).filter(box -> !(box instanceof Placed)).toList();
+        List<Box> obstacles = new ArrayList<>();
+        List<Box> texts = plain.stream().flatMap(row -> row.boxes().stream()).filter(box -> !(box instanceof Placed) && !(box instanceof Framed)).toList();
         for (Row row : plain) {
             List<Chunk> chunks = new ArrayList<>();
             for (Box box : row.boxes()) {
@@ -233,13 +235,16 @@ final class ReadingOrder {
                 } else if (box instanceof TableGrid grid) {
                     endLines(lines, obstacles, left, right, parts);
                     parts.add(new Part.Grid(grid));
+                } else if (box instanceof Framed framed) {
+                    obstacles.add(framed);
+                    parts.add(new Part.Boxed(framed, parts(framed.chunks(), framed.chunks().stream().mapToDouble(Chunk::left).min().orElse(0), framed.chunks().stream().mapToDouble(Chunk::right).max().orElse(0), 5), ROOM));
                 } else if (box instanceof Placed placed) {
                     double inset = Math.min(4, placed.height() / 4);
                     boolean over = texts.stream().anyMatch(text -> text.top() + 1 < placed.bottom() - inset && text.bottom() - 1 > placed.top() + inset);
                     if (over) {
                         boolean behind = texts.stream().anyMatch(text -> text.top() < placed.bottom() - inset && text.bottom() > placed.top() + inset && text.left() < placed.right() - 2 && text.right() > placed.left() + 2);
                         if (!behind) obstacles.add(placed);
-                        parts.add(new Part.Beside(placed, behind));
+                        parts.add(new Part.Beside(placed, behind, ROOM));
                     } else {
                         endLines(lines, obstacles, left, right, parts);
                         parts.add(new Part.Alone(placed, left, right));
@@ -256,16 +261,16 @@ final class ReadingOrder {
         plain.clear();
     }
 
-    private static void endLines(List<TextLine> lines, List<Placed> obstacles, double left, double right, List<Part> parts) {
+    private static void endLines(List<TextLine> lines, List<Box> obstacles, double left, double right, List<Part> parts) {
         if (lines.isEmpty()) return;
-        parts.add(new Part.Lines(inset(lines, obstacles, left, right), left, right));
+        parts.add(new Part.Lines(inset(lines, obstacles, left, right, parts), left, right));
         lines.clear();
     }
 
     /** Lines that a picture makes narrower know by how much. */
-    private static List<TextLine> inset(List<TextLine> lines, List<Placed> obstacles, double left, double right) {
+    private static List<TextLine> inset(List<TextLine> lines, List<Box> obstacles, double left, double right, List<Part> parts) {
         List<TextLine> result = new ArrayList<>(lines);
-        for (Placed obstacle : obstacles) {
+        for (Box obstacle : obstacles) {
             double from = Double.MAX_VALUE;
             double to = -Double.MAX_VALUE;
             for (TextLine line : lines) {
@@ -276,12 +281,25 @@ final class ReadingOrder {
             boolean atLeft = from >= obstacle.right() - 1;
             boolean atRight = to <= obstacle.left() + 1;
             if (atLeft == atRight) continue;
+            double side = Math.max(0, Math.min(40, (atLeft ? from - obstacle.right() : obstacle.left() - to) - 0.05));
+            double below = 0;
             for (int i = 0; i < result.size(); i++) {
                 TextLine line = result.get(i);
-                if (line.top() > obstacle.bottom() + 1 || line.bottom() < obstacle.top() - 1) continue;
+                boolean next = line.top() > obstacle.bottom() + 1 && i > 0 && result.get(i - 1).isInset() && isNarrow(line, i + 1 < lines.size() ? lines.get(i + 1) : null, obstacle, atLeft ? from - 1 : to + 1, atLeft, right);
+                if (!next && (line.top() > obstacle.bottom() + 1 || line.bottom() < obstacle.top() - 1)) continue;
+                if (next) below = Math.max(0, line.bottom() - obstacle.bottom() - line.size() * 0.3);
                 result.set(i, atLeft ? line.inset(from - left, 0) : line.inset(0, right - to));
             }
+            Insets room = new Insets(0, side, below, side);
+            parts.replaceAll(part -> part instanceof Part.Beside beside && beside.picture() == obstacle ? new Part.Beside(beside.picture(), beside.behind(), room)
+                    : part instanceof Part.Boxed boxed && boxed.box() == obstacle ? new Part.Boxed(boxed.box(), boxed.parts(), room) : part);
         }
         return result;
+    }
+
+    /** Whether the first line below an obstacle still keeps clear of it, because room is kept below as well. */
+    private static boolean isNarrow(TextLine line, TextLine next, Box obstacle, double edge, boolean atLeft, double right) {
+        if (line.top() - obstacle.bottom() > 1.1 * line.size()) return false;
+        return atLeft ? line.left() >= edge : next != null && line.right() <= edge && line.right() + next.firstWord() + line.size() < right - 4 && next.right() > edge;
     }
 }

@@ -66,6 +66,7 @@ public final class Recovery {
         for (PageMatter page : pages) {
             Margins edges = margins.get(Assembly.sizeKey(page));
             int index = page.index();
+            page.takeFramed(edges);
             Function<Glyph, TagTree.Element> tags = tagged ? glyph -> source.tags().of(index, glyph.tag()) : none;
             body.add(new ReadingOrder(index).parts(page.boxes(), edges.left(), edges.right()), tags);
         }

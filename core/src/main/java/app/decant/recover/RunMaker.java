@@ -122,7 +122,10 @@ final class RunMaker {
         text.setLength(0);
     }
 
-    Look look(Glyph glyph, TextLine line, PageMatter page) {
+    /** The look of a glyph on the page of its line. */
+    Look look(Glyph glyph, TextLine line) { return look(glyph, line, pages.get(line.page())); }
+
+    private Look look(Glyph glyph, TextLine line, PageMatter page) {
         Script script = script(glyph, line);
         double size = script == Script.BASELINE ? glyph.size() : line.size();
         boolean underlined = page.isUnderlined(glyph);
