@@ -8,6 +8,7 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.layout.Canvas;
 import app.decant.layout.Page;
 import app.decant.layout.Piece;
+import app.decant.picture.PictureDecoder;
 import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.Font;
@@ -136,7 +137,6 @@ public final class PagePainter implements Canvas {
     /** Decoded pictures, the lately used ones kept. */
     public static final class PictureCache {
         private static final long MOST_PIXELS = 60_000_000;
-        private static final long LARGEST = 200_000_000;
         private final Map<Image, BufferedImage> decoded = new java.util.LinkedHashMap<>(16, 0.75f, true);
         private final java.util.Set<Image> hopeless = java.util.Collections.newSetFromMap(new java.util.IdentityHashMap<>());
         private long pixels;
@@ -162,17 +162,8 @@ public final class PagePainter implements Canvas {
         }
 
         private static BufferedImage decode(Image image) {
-            try (javax.imageio.stream.ImageInputStream in = javax.imageio.ImageIO.createImageInputStream(new java.io.ByteArrayInputStream(image.bytes()))) {
-                java.util.Iterator<javax.imageio.ImageReader> readers = javax.imageio.ImageIO.getImageReaders(in);
-                if (!readers.hasNext()) return null;
-                javax.imageio.ImageReader reader = readers.next();
-                try {
-                    reader.setInput(in, true, true);
-                    if ((long) reader.getWidth(0) * reader.getHeight(0) > LARGEST) return null;
-                    return reader.read(0);
-                } finally {
-                    reader.dispose();
-                }
+            try {
+                return PictureDecoder.decode(image, 288);
             } catch (java.io.IOException | RuntimeException e) {
                 org.slf4j.LoggerFactory.getLogger(PagePainter.class).info("A picture can't be decoded: {}", image, e);
                 return null;

@@ -13,16 +13,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import org.apache.pdfbox.cos.COSDictionary;
-import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
+import org.apache.pdfbox.pdmodel.graphics.PDXObject;
 
 /** Takes one page and writes it as a content stream (ISO 32000-1, 7.8.2). */
 final class PageContent implements Canvas {
     private final double height;
     private final Function<app.decant.font.Face, EmbeddedFace> faces;
-    private final Function<Picture, PDImageXObject> pictures;
+    private final Function<Picture, PDXObject> pictures;
     private final ContentBytes out = new ContentBytes();
     private final Map<EmbeddedFace, String> fontNames = new LinkedHashMap<>();
-    private final Map<PDImageXObject, String> pictureNames = new LinkedHashMap<>();
+    private final Map<PDXObject, String> pictureNames = new LinkedHashMap<>();
     private final List<LinkArea> links = new ArrayList<>();
     private boolean inText;
     private EmbeddedFace font;
@@ -35,7 +35,7 @@ final class PageContent implements Canvas {
     /** An area that leads somewhere, from the page's top left corner. */
     record LinkArea(double x, double y, double width, double height, Link target) { }
 
-    PageContent(double height, Function<app.decant.font.Face, EmbeddedFace> faces, Function<Picture, PDImageXObject> pictures) {
+    PageContent(double height, Function<app.decant.font.Face, EmbeddedFace> faces, Function<Picture, PDXObject> pictures) {
         this.height = height;
         this.faces = faces;
         this.pictures = pictures;
@@ -47,7 +47,7 @@ final class PageContent implements Canvas {
     }
 
     Map<EmbeddedFace, String> fonts() { return fontNames; }
-    Map<PDImageXObject, String> pictures() { return pictureNames; }
+    Map<PDXObject, String> pictures() { return pictureNames; }
     List<LinkArea> links() { return links; }
 
     COSDictionary fontResources() {
@@ -240,7 +240,7 @@ final class PageContent implements Canvas {
 
     @Override public void picture(Picture picture, double x, double y) {
         endText();
-        PDImageXObject image = pictures.apply(picture);
+        PDXObject image = pictures.apply(picture);
         if (image == null) {
             rule(x, y, x + picture.width(), y, Border.single(0.5, new Colour(0xB0B0B0)));
             rule(x, y + picture.height(), x + picture.width(), y + picture.height(), Border.single(0.5, new Colour(0xB0B0B0)));

@@ -41,7 +41,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PageMode;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
+import org.apache.pdfbox.pdmodel.graphics.PDXObject;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDDocumentOutline;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
@@ -53,7 +53,7 @@ public final class PdfWriter {
     private final PdfChoices choices;
     private final PDDocument pdf = new PDDocument();
     private final Map<Face, EmbeddedFace> faces = new LinkedHashMap<>();
-    private final Map<Image, PDImageXObject> images = new IdentityHashMap<>();
+    private final Map<Image, PDXObject> images = new IdentityHashMap<>();
     private final Map<COSStream, Future<byte[]>> streams = new LinkedHashMap<>();
     private final Map<Integer, PDPage> written = new LinkedHashMap<>();
     private final Map<String, Map.Entry<Integer, Double>> bookmarks = new HashMap<>();
@@ -167,7 +167,7 @@ public final class PdfWriter {
         return content;
     }
 
-    private PDImageXObject image(Picture picture) {
+    private PDXObject image(Picture picture) {
         return images.computeIfAbsent(picture.image(), image -> {
             try {
                 return PictureEmbedding.embed(pdf, image);

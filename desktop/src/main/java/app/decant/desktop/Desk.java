@@ -11,9 +11,11 @@ import app.decant.document.Place;
 import app.decant.document.Span;
 import app.decant.document.Walk;
 import app.decant.font.FontCatalogue;
+import app.decant.format.FileKind;
 import app.decant.format.Taken;
 import app.decant.layout.Layout;
 import app.decant.layout.Pages;
+import app.decant.proof.Comparison;
 import app.decant.publish.Publisher;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
@@ -51,6 +53,8 @@ final class Desk {
     private final ObjectProperty<Span> selection = new SimpleObjectProperty<>();
     private final ObjectProperty<Look> nextLook = new SimpleObjectProperty<>();
     private final ObjectProperty<Source> source = new SimpleObjectProperty<>();
+    private final ObjectProperty<Coming> coming = new SimpleObjectProperty<>();
+    private final ObjectProperty<Comparison> faith = new SimpleObjectProperty<>();
     private final ObjectProperty<Job> job = new SimpleObjectProperty<>();
     private final ObjectProperty<DecantException> trouble = new SimpleObjectProperty<>();
     private final ObjectProperty<Receipt> receipt = new SimpleObjectProperty<>();
@@ -67,12 +71,17 @@ final class Desk {
     private ScheduledFuture<?> keeping;
 
     /** Where the document came from, and what was found when it was taken in. */
-    record Source(Path file, Taken taken) {
+    record Source(Path file, Taken taken, String password) {
         String name() { return file.getFileName().toString(); }
+
+        boolean isPdf() { return taken.kind() == FileKind.PDF; }
 
         /** The name without its ending. */
         String title() { return name().replaceAll("\\.[^.]*$", ""); }
     }
+
+    /** A PDF that is being taken in: its pages can be looked at already. */
+    record Coming(Path file, String password) { }
 
     Desk(Settings settings) {
         this.settings = settings;
@@ -93,6 +102,9 @@ final class Desk {
     /** The look picked at a bare caret for what is typed there; gone as soon as the caret moves. */
     ObjectProperty<Look> nextLook() { return nextLook; }
     ObjectProperty<Source> source() { return source; }
+    ObjectProperty<Coming> coming() { return coming; }
+    /** How faithful the document is to the PDF it came from, as it was taken in; null until that is known. */
+    ObjectProperty<Comparison> faith() { return faith; }
     ObjectProperty<Job> job() { return job; }
     ObjectProperty<DecantException> trouble() { return trouble; }
     ObjectProperty<Receipt> receipt() { return receipt; }
@@ -116,6 +128,7 @@ final class Desk {
         Job opening = new Job(Words.of("job.opening", file.getFileName()));
         job.set(opening);
         trouble.set(null);
+        if (isPdf(file)) coming.set(new Coming(file, password));
         opening.start(layoutThread, progress -> {
             Taken taken = Decant.open(file, password, progress);
             Layout fresh = new Layout(FontCatalogue.ofThisMachine());
@@ -123,9 +136,11 @@ final class Desk {
             return new Opened(taken, fresh, laidOut);
         }, opened -> {
             job.set(null);
-            show(file, opened);
+            show(file, password, opened);
+            coming.set(null);
         }, problem -> {
             job.set(null);
+            coming.set(null);
             wanted = file;
             if (problem.kind() != DecantException.Kind.CANCELLED) trouble.set(problem);
         });
@@ -136,7 +151,29 @@ final class Desk {
 
     private record Opened(Taken taken, Layout layout, Pages pages) { }
 
-    private void show(Path file, Opened opened) {
+    private static boolean isPdf(Path file) {
+        try (java.io.InputStream in = java.nio.file.Files.newInputStream(file)) {
+            return FileKind.of(in.readNBytes(2048)) == FileKind.PDF;
+        } catch (IOException | DecantException e) {
+            // Taking it in tells what is wrong with it.
+            return false;
+        }
+    }
+
+    private void compare(Source taken, Pages laidOut) {
+        workThread.execute(() -> {
+            try {
+                Comparison made = Decant.faith(taken.file(), taken.password(), laidOut, app.decant.document.Progress.SILENT);
+                Platform.runLater(() -> {
+                    if (source.get() == taken) faith.set(made);
+                });
+            } catch (DecantException e) {
+                org.slf4j.LoggerFactory.getLogger(Desk.class).warn("{}", e.getMessage(), e);
+            }
+        });
+    }
+
+    private void show(Path file, String password, Opened opened) {
         if (copy != null) copy.discard();
         layout = opened.layout;
         document = opened.taken.document();
@@ -147,10 +184,13 @@ final class Desk {
         Span start = stops.isEmpty() ? null : Span.caret(new Place(stops.get(0).path(), 0));
         history.begin(document, start);
         copy = settings.isForgetful() ? null : new WorkingCopy(Settings.home().resolve("working"), file);
-        source.set(new Source(file, opened.taken));
+        faith.set(null);
+        Source taken = new Source(file, opened.taken, password);
         pages.set(opened.pages);
+        source.set(taken);
         selection.set(start);
         settings.opened(file);
+        if (taken.isPdf()) compare(taken, opened.pages);
     }
 
     /** Makes an edit. */

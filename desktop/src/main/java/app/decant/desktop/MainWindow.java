@@ -43,6 +43,9 @@ final class MainWindow {
     private final PublishStation publish;
     private final TakeInStation takeIn;
     private final CheckStation check;
+    private final SideBySide beside;
+    private final FaithSlip faith;
+    private boolean another;
     private Station station = Station.TAKE_IN;
 
     /** The four stations of the work. */
@@ -61,6 +64,8 @@ final class MainWindow {
         commands = new Commands(this);
         takeIn = new TakeInStation(this);
         check = new CheckStation(this);
+        faith = new FaithSlip(this);
+        beside = new SideBySide(this);
         publish = new PublishStation(this);
         root.getStyleClass().add("window");
         root.setId("window");
@@ -120,7 +125,11 @@ final class MainWindow {
     private void wire() {
         desk.source().addListener((observed, before, now) -> {
             stage.setTitle(now == null ? "Decant" : now.name() + " \u2013 Decant");
-            if (now != null) go(Station.REVISE);
+            another = false;
+            if (now != null) go(now.isPdf() ? Station.TAKE_IN : Station.REVISE);
+        });
+        desk.coming().addListener((observed, before, now) -> {
+            if (now != null || desk.source().get() == null) go(Station.TAKE_IN);
         });
         desk.job().addListener((observed, before, now) -> notices());
         desk.trouble().addListener((observed, before, now) -> notices());
@@ -140,7 +149,10 @@ final class MainWindow {
     void go(Station wanted) {
         station = desk.source().get() == null ? Station.TAKE_IN : wanted;
         switch (station) {
-            case TAKE_IN -> arrange(null, takeIn.node(), null);
+            case TAKE_IN -> {
+                if (isBeside()) arrange(spine.node(), beside.node(), faith.node());
+                else arrange(null, takeIn.node(), null);
+            }
             case REVISE -> arrange(spine.node(), new VBox(find.node(), grow(table)), slip.node());
             case CHECK -> arrange(spine.node(), grow(table), check.node());
             case PUBLISH -> arrange(publish.pagesNode(), publish.node(), null);
@@ -148,6 +160,15 @@ final class MainWindow {
         if (station == Station.PUBLISH) publish.arrive();
         line.at(station);
         if (station == Station.REVISE) table.requestFocus();
+    }
+
+    /** Whether there is a PDF to be seen beside what came of it. */
+    private boolean isBeside() { return desk.coming().get() != null || !another && desk.source().get() != null && desk.source().get().isPdf(); }
+
+    /** Shows the place where another document can be taken in. */
+    void takeAnother() {
+        another = true;
+        go(Station.TAKE_IN);
     }
 
     private static Node grow(Node node) {
@@ -175,7 +196,10 @@ final class MainWindow {
         scene.getAccelerators().put(key(KeyCode.PLUS), () -> table.zoomBy(1.1));
         scene.getAccelerators().put(key(KeyCode.MINUS), () -> table.zoomBy(1 / 1.1));
         scene.getAccelerators().put(key(KeyCode.DIGIT0), () -> table.zoom(1.1));
-        scene.getAccelerators().put(new KeyCodeCombination(KeyCode.F8), check::next);
+        scene.getAccelerators().put(new KeyCodeCombination(KeyCode.F8), () -> {
+            if (station == Station.TAKE_IN && isBeside()) faith.next();
+            else check.next();
+        });
         scene.getAccelerators().put(new KeyCodeCombination(KeyCode.DOWN, KeyCombination.ALT_DOWN), () -> heading(1));
         scene.getAccelerators().put(new KeyCodeCombination(KeyCode.UP, KeyCombination.ALT_DOWN), () -> heading(-1));
     }
@@ -209,7 +233,7 @@ final class MainWindow {
     void chooseFile() {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(Words.of("open.title"));
-        chooser.getExtensionFilters().addAll(new FileChooser.ExtensionFilter(Words.of("open.documents"), "*.docx", "*.docm", "*.dotx", "*.txt"), new FileChooser.ExtensionFilter(Words.of("open.all"), "*.*"));
+        chooser.getExtensionFilters().addAll(new FileChooser.ExtensionFilter(Words.of("open.documents"), "*.pdf", "*.docx", "*.docm", "*.dotx", "*.txt"), new FileChooser.ExtensionFilter(Words.of("open.all"), "*.*"));
         File folder = new File(settings.text("openFolder", System.getProperty("user.home")));
         if (folder.isDirectory()) chooser.setInitialDirectory(folder);
         File file = chooser.showOpenDialog(stage);
@@ -364,6 +388,7 @@ final class MainWindow {
             settings.set("y", stage.getY());
         }
         settings.save();
+        beside.close();
         desk.close();
     }
 }

@@ -92,4 +92,12 @@ final class PageSheet extends Pane {
         rectangle.getStyleClass().add(style);
         return rectangle;
     }
+
+    /** A dashed frame round a place that wants a look; in points. */
+    static Rectangle frame(double[] one, double pointScale) {
+        Rectangle frame = new Rectangle((one[0] - 3) * pointScale, (one[1] - 2) * pointScale, Math.max(4, (one[2] + 6) * pointScale), (one[3] + 4) * pointScale);
+        frame.getStyleClass().add("wants-look");
+        frame.setMouseTransparent(true);
+        return frame;
+    }
 }

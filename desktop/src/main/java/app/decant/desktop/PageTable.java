@@ -84,6 +84,8 @@ final class PageTable extends Region {
         });
     }
 
+    boolean hasPages() { return desk.pages().get() != null && tops.length > 1; }
+    boolean atTop() { return down.getValue() < GAP; }
     DoubleProperty zoomProperty() { return zoom; }
     IntegerProperty pageInView() { return inView; }
     double scale() { return zoom.get() * INCH; }

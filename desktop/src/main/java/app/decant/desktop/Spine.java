@@ -59,6 +59,7 @@ final class Spine {
         canvas.heightProperty().addListener((observed, before, now) -> paintSoon());
         desk.pages().addListener((observed, before, now) -> paintSoon());
         desk.selection().addListener((observed, before, now) -> paintSoon());
+        desk.faith().addListener((observed, before, now) -> paintSoon());
         table.scrolling().addListener((observed, before, now) -> paintSoon());
         table.heightProperty().addListener((observed, before, now) -> paintSoon());
         table.zoomProperty().addListener((observed, before, now) -> paintSoon());
@@ -124,6 +125,18 @@ final class Spine {
         ticks(g, count, quiet, hairline);
         marks(g, pages, quiet);
         headings(g, pages, ink, quiet, plum, amber);
+        differences(g, pages, amber);
+    }
+
+    /** What came in otherwise than it was: small diamonds. */
+    private void differences(GraphicsContext g, Pages pages, Color amber) {
+        if (desk.faith().get() == null) return;
+        g.setFill(amber);
+        for (app.decant.proof.Difference one : desk.faith().get().differences()) {
+            if (one.weight() == app.decant.document.Finding.Weight.NOTE || one.page() >= pages.count()) continue;
+            double y = y(one.page() + one.y() / pages.page(one.page()).height(), pages.count());
+            g.fillPolygon(new double[] {WIDTH - 9, WIDTH - 4, WIDTH - 9, WIDTH - 14}, new double[] {y - 5, y, y + 5, y}, 4);
+        }
     }
 
     private void ticks(GraphicsContext g, int count, Color quiet, Color hairline) {
@@ -273,18 +286,10 @@ final class Spine {
             table.pick(row.target, true);
             Pages.Caret caret = pages.caret(row.target.head());
             if (caret != null) table.scrollTo(caret.page() + Math.max(0, caret.top() - 30) / pages.page(caret.page()).height());
-            if (row.gap != null) offer(row.gap);
+            if (row.gap != null) FaithSlip.makeHeading(desk, pages.outline().headings().get(row.gap.after()), row.gap);
         } else if (row == null) {
             jump(event.getY(), pages);
         }
-    }
-
-    /** Makes the likely passage the missing heading: it takes the look of the heading before it. */
-    private void offer(Outline.Gap gap) {
-        app.decant.document.Paragraph model = desk.pages().get().outline().headings().get(gap.after()).paragraph();
-        Span span = Span.caret(new Place(gap.candidate(), 0));
-        desk.apply(Edit.paragraphs(desk.document(), span, paragraph -> new app.decant.document.Paragraph(model.style(), model.look(), Look.PLAIN,
-                paragraph.inlines().stream().map(inline -> inline instanceof Inline.Text ? inline.with(Look.PLAIN) : inline).toList()), "heading"));
     }
 
     private void dragged(MouseEvent event) {

@@ -4,6 +4,7 @@ import app.decant.document.Block;
 import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.document.Image;
+import app.decant.picture.PictureDecoder;
 import app.decant.document.Inline;
 import app.decant.document.Opaque;
 import app.decant.document.Paragraph;
@@ -61,8 +62,9 @@ public final class DocxWriter {
     void keep(Opaque.Part part) { put(part.name(), part.type(), part.bytes()); }
 
     /** Where an image lies, from the folder of the document. */
-    String mediaTarget(Image image) {
-        return media.computeIfAbsent(image, key -> {
+    String mediaTarget(Image picture) {
+        return media.computeIfAbsent(picture, key -> {
+            Image image = PictureDecoder.isDrawing(picture) ? withPixels(picture) : picture;
             String ending = switch (image.type()) {
                 case "image/jpeg" -> "jpeg";
                 case "image/gif" -> "gif";
@@ -75,6 +77,15 @@ public final class DocxWriter {
             put("word/media/" + name, image.type(), image.bytes());
             return "media/" + name;
         });
+    }
+
+    /** The format holds no drawings of this kind: they go in as pictures, fine enough for print. */
+    private static Image withPixels(Image drawing) {
+        try {
+            return PictureDecoder.withPixels(drawing, 300);
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
     }
 
     private void put(String name, String type, byte[] bytes) {

@@ -1,0 +1,89 @@
+package app.decant.desktop;
+
+import app.decant.proof.Comparison;
+import app.decant.proof.Difference;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** A PDF as it came and, beside it, as it can be edited, moved together; below them how faithful each page is. */
+final class SideBySide {
+    private final MainWindow window;
+    private final OriginalTable original;
+    private final FaithBar bar;
+    private final Label came = new Label();
+    private final Label editable = new Label();
+    private final VBox right = new VBox();
+    private final Label working = new Label();
+    private final VBox whole;
+
+    SideBySide(MainWindow window) {
+        this.window = window;
+        original = new OriginalTable(window.table());
+        bar = new FaithBar(page -> window.table().scrollTo(page));
+        for (Label label : List.of(came, editable)) label.getStyleClass().add("beside-title");
+        working.getStyleClass().add("quiet");
+        VBox left = new VBox(came, grow(original));
+        HBox.setHgrow(left, Priority.ALWAYS);
+        HBox.setHgrow(right, Priority.ALWAYS);
+        left.setPrefWidth(100);
+        right.setPrefWidth(100);
+        HBox pages = new HBox(left, right);
+        VBox.setVgrow(pages, Priority.ALWAYS);
+        whole = new VBox(pages, bar.node());
+        whole.getStyleClass().add("side-by-side");
+        VBox.setMargin(bar.node(), new javafx.geometry.Insets(8, 16, 14, 16));
+        Desk desk = window.desk();
+        desk.coming().addListener((observed, before, now) -> update());
+        desk.source().addListener((observed, before, now) -> update());
+        desk.faith().addListener((observed, before, now) -> update());
+        desk.pages().addListener((observed, before, now) -> update());
+        window.table().pageInView().addListener((observed, before, now) -> update());
+    }
+
+    /** The view, with the editable pages brought in. */
+    Node node() {
+        update();
+        return whole;
+    }
+
+    private static <T extends Node> T grow(T node) {
+        VBox.setVgrow(node, Priority.ALWAYS);
+        return node;
+    }
+
+    private void update() {
+        Desk desk = window.desk();
+        Desk.Coming coming = desk.coming().get();
+        Desk.Source source = desk.source().get();
+        if (coming != null) original.show(coming.file(), coming.password());
+        else original.show(source != null && source.isPdf() ? source.file() : null, source == null ? null : source.password());
+        boolean ready = coming == null && source != null;
+        int page = window.table().pageInView().get() + 1;
+        String name = coming != null ? coming.file().getFileName().toString() : source == null ? "" : source.name();
+        came.setText(Words.of("beside.came", name, ready ? page : 1));
+        editable.setText(ready ? Words.of("beside.editable", page) : Words.of("beside.coming"));
+        if (ready) {
+            if (!right.getChildren().contains(window.table()) && window.station() == MainWindow.Station.TAKE_IN) right.getChildren().setAll(editable, grow(window.table()));
+        } else {
+            working.setText(Words.of("beside.patience"));
+            VBox middle = grow(new VBox(working));
+            middle.setAlignment(Pos.CENTER);
+            right.getChildren().setAll(editable, middle);
+        }
+        Comparison faith = desk.faith().get();
+        bar.show(ready ? faith : null, page - 1);
+        Map<Integer, List<double[]>> marks = new HashMap<>();
+        if (ready && faith != null) for (Difference one : faith.differences()) marks.computeIfAbsent(one.page(), key -> new ArrayList<>()).add(new double[] {one.x(), one.y(), one.width(), one.height()});
+        original.mark(marks);
+    }
+
+    void close() { original.close(); }
+}
