@@ -205,20 +205,20 @@ final class Assembly {
         boolean goesOn = pageStart && draft.edges != null && sameEdges(draft.edges, columns.edges());
         List<double[]> edges = goesOn ? draft.edges : columns.edges();
         if (!goesOn) {
-            Section.PageGeometry plain = geometry(page);
-            double left = edges.get(0)[0];
-            double right = widened(edges, flow);
-            Section.PageGeometry geometry = new Section.PageGeometry(plain.width(), plain.height(), plain.top(), BlockMaker.rounded(plain.width() - right), plain.bottom(), BlockMaker.rounded(left), plain.header(), plain.footer(), 0);
+            Section.PageGeometry geometry = geometry(page);
+            // The outer columns reach to the page's margins; what stands further in is indented.
+            widen(edges, flow);
             List<Double> widths = new ArrayList<>();
             for (int i = 0; i < edges.size(); i++) {
                 widths.add(edges.get(i)[1] - edges.get(i)[0]);
                 if (i + 1 < edges.size()) widths.add(edges.get(i + 1)[0] - edges.get(i)[1]);
             }
+            boolean line = page.ink().removeIf(ink -> ink instanceof Ink.Stroke stroke && !stroke.isAcross() && isBetween(stroke.x1(), edges));
             boolean onlyStart = draft.blocks.isEmpty();
             Section.Start start = onlyStart ? draft.start : pageStart ? Section.Start.NEXT_PAGE : Section.Start.CONTINUOUS;
             SectionDraft before = draft;
             if (onlyStart) draft = null;
-            begin(start, geometry, new Section.Columns(edges.size(), widths.get(1), false, widths), edges);
+            begin(start, geometry, new Section.Columns(edges.size(), widths.get(1), line, widths), edges);
             if (onlyStart) {
                 draft.frames = before.frames;
                 draft.firstDiffers = before.firstDiffers;
@@ -240,14 +240,20 @@ final class Assembly {
         flow.y = lowest;
     }
 
-    /** The right edge of the last column; ragged columns are as wide as the widest. */
-    private static double widened(List<double[]> edges, Flow flow) {
+    /** Ragged columns are as wide as the widest; the first and last reach to the margins. */
+    private static void widen(List<double[]> edges, Flow flow) {
         double widest = edges.stream().mapToDouble(edge -> edge[1] - edge[0]).max().orElse(0);
         for (int i = 0; i < edges.size(); i++) {
             double limit = i + 1 < edges.size() ? edges.get(i + 1)[0] - 5 : Math.max(flow.right, edges.get(i)[1]);
             edges.get(i)[1] = Math.min(limit, Math.max(edges.get(i)[1], edges.get(i)[0] + widest));
         }
-        return edges.get(edges.size() - 1)[1];
+        edges.get(0)[0] = Math.min(edges.get(0)[0], flow.left);
+        edges.get(edges.size() - 1)[1] = Math.max(edges.get(edges.size() - 1)[1], flow.right);
+    }
+
+    private static boolean isBetween(double x, List<double[]> edges) {
+        for (int i = 1; i < edges.size(); i++) if (x > edges.get(i - 1)[1] - 1 && x < edges.get(i)[0] + 1) return true;
+        return false;
     }
 
     /** The next column begins where it began: a column break, unless a paragraph flows over by itself. */

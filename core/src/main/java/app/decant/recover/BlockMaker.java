@@ -172,13 +172,15 @@ final class BlockMaker {
             return indent(look, hang, firstEdge - hang, 0);
         }
         if (para.isInset()) return indent(look, bodyEdge, firstEdge - bodyEdge, 0);
-        double narrower = fit.fit(lines, flow.width() - firstEdge, flow.width() - bodyEdge - end(para, flow, rightToLeft), para.alignment() == Alignment.JUSTIFY);
-        return indent(look, bodyEdge, firstEdge - bodyEdge, end(para, flow, rightToLeft) + narrower);
+        double end = end(para, flow, rightToLeft);
+        double narrower = fit.fit(lines, flow.width() - firstEdge - end, flow.width() - bodyEdge - end, para.alignment() == Alignment.JUSTIFY);
+        return indent(look, bodyEdge, firstEdge - bodyEdge, end + narrower);
     }
 
     /** How far before the column's edge a justified paragraph ends. */
     private static double end(Para para, Flow flow, boolean rightToLeft) {
-        if (para.alignment() != Alignment.JUSTIFY) return 0;
+        // Text beside something narrower than its column ends where that begins.
+        if (para.alignment() != Alignment.JUSTIFY) return !rightToLeft && flow.right - para.frameRight() > 20 && para.lines().size() > 1 ? flow.right - para.frameRight() : 0;
         double end = rightToLeft ? para.left() - flow.left : flow.right - para.edgeRight();
         return Math.abs(end) < 0.8 ? 0 : end;
     }
@@ -230,10 +232,15 @@ final class BlockMaker {
     private static Look dressed(Look plain, Para para) {
         Look look = plain;
         if (para.shading() != null) look = look.with(ParagraphProperty.SHADING, new Colour(para.shading()));
-        if (para.ruleAbove() != null || para.ruleBelow() != null) {
-            look = look.with(ParagraphProperty.BORDERS, new Borders(border(para.ruleAbove(), para.first().top()), null, border(para.ruleBelow(), para.last().bottom()), null, null, null));
+        if (para.ruleAbove() != null || para.ruleBelow() != null || para.bar() != null) {
+            look = look.with(ParagraphProperty.BORDERS, new Borders(border(para.ruleAbove(), para.first().top()), null, border(para.ruleBelow(), para.last().bottom()), bar(para), null, null));
         }
         return look;
+    }
+
+    private static Border bar(Para para) {
+        if (para.bar() == null) return null;
+        return new Border(Border.Line.SINGLE, rounded(Math.max(0.25, para.bar().width())), new Colour(para.bar().rgb()), rounded(Math.min(31, Math.max(0, para.left() - para.bar().x1()))));
     }
 
     private static Border border(Ink.Stroke rule, double from) {

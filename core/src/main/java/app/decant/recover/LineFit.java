@@ -52,9 +52,47 @@ final class LineFit {
         }
         for (int i = 0; i < lines.size(); i++) {
             if (widths[i] > rest - 0.01) space(lines.get(i), rest - SLACK - widths[i]);
-            else if (i + 1 < lines.size() && wanted[i] <= rest + 0.01) space(lines.get(i), rest + 2 * SLACK - wanted[i]);
+            else if (i + 1 < lines.size() && wanted[i] <= rest + 0.01) loosen(lines, i, widths[i], rest, wanted[i]);
         }
         return 0;
+    }
+
+    /** Keeps the next line's first word from coming up: by spacing letters, or, where that would show, by tying it to the word after it. */
+    private void loosen(List<RunMaker.LineRuns> lines, int at, double width, double rest, double wanted) {
+        RunMaker.LineRuns line = lines.get(at);
+        double need = rest + 2 * SLACK - wanted;
+        if (need <= most(line)) {
+            space(line, need);
+            return;
+        }
+        RunMaker.LineRuns next = lines.get(at + 1);
+        for (int ties = 0; ties < 3; ties++) {
+            if (!tie(next)) break;
+            need = rest + 2 * SLACK - width - (line.joint.equals(" ") ? space(line) : 0) - firstWord(next);
+            if (need <= 0) return;
+        }
+        space(line, need);
+    }
+
+    /** How much wider a line may become. */
+    private static double most(RunMaker.LineRuns line) {
+        double most = 0;
+        for (Inline inline : line.inlines) if (inline instanceof Inline.Text run) most += run.text().length() * run.look().get(TextProperty.SIZE, 10.0) * MOST;
+        return most;
+    }
+
+    /** Ties the first two words that are not tied yet; false where there are none. */
+    private static boolean tie(RunMaker.LineRuns line) {
+        for (int i = 0; i < line.inlines.size(); i++) {
+            if (!(line.inlines.get(i) instanceof Inline.Text run)) return false;
+            int space = run.text().indexOf(' ');
+            if (space < 0) continue;
+            // A tie must not reach the line's own end.
+            if (i == line.inlines.size() - 1 && run.text().indexOf(' ', space + 1) < 0) return false;
+            line.inlines.set(i, new Inline.Text(run.text().substring(0, space) + '\u00A0' + run.text().substring(space + 1), run.look()));
+            return true;
+        }
+        return false;
     }
 
     private double width(RunMaker.LineRuns line) {

@@ -14,10 +14,45 @@ final class Ornaments {
     }
 
     void give() {
+        joinAreas();
         for (Ink ink : new ArrayList<>(page.ink())) {
             if (ink instanceof Ink.Fill fill) shade(fill);
             else if (ink instanceof Ink.Stroke stroke && stroke.isAcross() && stroke.length() > 24) rule(stroke);
+            else if (ink instanceof Ink.Stroke stroke && !stroke.isAcross()) bar(stroke);
         }
+    }
+
+    /** Shading is often painted line by line: areas of one colour and width that touch are one. */
+    private void joinAreas() {
+        List<Ink.Fill> fills = new ArrayList<>();
+        for (Ink ink : page.ink()) if (ink instanceof Ink.Fill fill) fills.add(fill);
+        fills.sort(java.util.Comparator.comparingDouble(Ink.Fill::y));
+        for (int i = 0; i < fills.size(); i++) {
+            for (int k = i + 1; k < fills.size(); k++) {
+                Ink.Fill one = fills.get(i);
+                Ink.Fill other = fills.get(k);
+                if (one.rgb() != other.rgb() || Math.abs(one.x() - other.x()) > 1.5 || Math.abs(one.right() - other.right()) > 1.5 || other.y() > one.bottom() + 1) continue;
+                Ink.Fill joined = new Ink.Fill(one.x(), one.y(), one.width(), Math.max(one.bottom(), other.bottom()) - one.y(), one.rgb(), one.order());
+                page.ink().remove(one);
+                page.ink().remove(other);
+                page.ink().add(joined);
+                fills.set(i, joined);
+                fills.remove(k--);
+            }
+        }
+    }
+
+    /** A bar beside paragraphs belongs to each of them. */
+    private void bar(Ink.Stroke bar) {
+        boolean given = false;
+        for (Para para : paras) {
+            boolean along = para.page() == page.index() && bar.y1() < para.first().middleY() && bar.y2() > para.last().middleY();
+            double away = para.left() - bar.x1();
+            if (!along || away < 0 || away > 24) continue;
+            para.bar(bar);
+            given = true;
+        }
+        if (given) page.ink().remove(bar);
     }
 
     private void shade(Ink.Fill fill) {

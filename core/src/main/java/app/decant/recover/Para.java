@@ -22,6 +22,7 @@ final class Para {
     private Integer shading;
     private Ink.Stroke ruleAbove;
     private Ink.Stroke ruleBelow;
+    private Ink.Stroke bar;
     private boolean continues;
 
     /**
@@ -72,6 +73,8 @@ final class Para {
     void ruleAbove(Ink.Stroke rule) { ruleAbove = rule; }
     Ink.Stroke ruleBelow() { return ruleBelow; }
     void ruleBelow(Ink.Stroke rule) { ruleBelow = rule; }
+    Ink.Stroke bar() { return bar; }
+    void bar(Ink.Stroke beside) { bar = beside; }
     /** Whether it goes on from one column or page to the next. */
     boolean continues() { return continues; }
     void continues(boolean does) { continues = does; }
