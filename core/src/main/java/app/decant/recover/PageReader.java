@@ -34,6 +34,7 @@ import org.apache.pdfbox.util.Vector;
 final class PageReader extends PDFGraphicsStreamEngine {
     /** No page for people has more; a stream that goes on is broken or hostile. */
     private static final int MOST_OPERATORS = 4_000_000;
+    private static final int MOST_FORMS = 20_000;
     private static final int MOST_GLYPHS = 400_000;
     private static final int MOST_SHAPES = 60_000;
 
@@ -57,6 +58,7 @@ final class PageReader extends PDFGraphicsStreamEngine {
     private int order;
     private int operators;
     private int hidden;
+    private int forms;
 
     /** An area of the page that leads somewhere. */
     record LinkArea(Rectangle2D area, Link link) { }
@@ -128,6 +130,11 @@ final class PageReader extends PDFGraphicsStreamEngine {
         if (++operators > MOST_OPERATORS) throw new IOException("More than " + MOST_OPERATORS + " operators on one page");
         if (operators % 20_000 == 0) progress.step(index, source.pages(), SourceFile.READING);
         super.processOperator(operator, operands);
+    }
+
+    @Override public void showForm(org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject form) throws IOException {
+        if (++forms > MOST_FORMS || getLevel() > 24) throw new IOException("Forms within forms without end");
+        super.showForm(form);
     }
 
     @Override protected void showGlyph(Matrix rendering, PDFont font, int code, Vector displacement) throws IOException {

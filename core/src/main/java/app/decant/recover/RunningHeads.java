@@ -68,7 +68,11 @@ final class RunningHeads {
                 counted |= countsPages(own.get(count), rows);
                 count++;
             }
-            while (count > 0 && !counted && !own.get(count - 1).isArtifact() && !isApart(own, count, top)) count--;
+            // Heads stand close together; what comes again beyond a gap is body text of pages that are much alike.
+            for (int i = 1; i < count; i++) {
+                if (!own.get(i).isArtifact() && Math.abs(own.get(i).baseline() - own.get(i - 1).baseline()) > 2.4 * Math.max(own.get(i).size(), own.get(i - 1).size())) count = i;
+            }
+            while (count > 0 && !(counted && count == 1) && !own.get(count - 1).isArtifact() && !isApart(own, count, top)) count--;
             if (count == 0 && pages.size() == 1 && !own.isEmpty() && isLoneHead(own, page, top)) count = 1;
             taken.put(page.index(), count);
             for (int i = 0; i < count; i++) slots.add(slot(own.get(i)));
