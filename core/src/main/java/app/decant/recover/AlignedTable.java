@@ -35,7 +35,7 @@ final class AlignedTable {
                 column += span;
             }
         }
-        return new TableGrid(xs, ys, cells, false, boxes.stream().mapToInt(Box::order).min().orElse(0), page);
+        return new TableGrid(xs, ys, cells, boxes.stream().mapToInt(Box::order).min().orElse(0), page);
     }
 
     private static double top(List<Chunk> row) { return row.stream().mapToDouble(Chunk::top).min().orElse(0); }

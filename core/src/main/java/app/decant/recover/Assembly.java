@@ -155,11 +155,22 @@ final class Assembly {
     private void page(PageMatter page, FramePlan.Stretch starts, boolean sized, FramePlan.Stretch stretch) {
         List<Element> elements = body.pages().get(page.index());
         boolean newSection = draft == null || starts != null || sized;
+        // Text that flows over from the page before may be all there is.
+        if (elements.isEmpty() && carried > 0 && !newSection) return;
         Margins edges = margins.get(sizeKey(page));
         boolean columnsFirst = !elements.isEmpty() && elements.get(0) instanceof Element.Columns;
         if (newSection) {
             begin(Section.Start.NEXT_PAGE, geometry(page), Section.Columns.ONE, null);
             dressFrames(starts != null ? starts : stretch, starts != null, page);
+        } else if (draft.edges != null && carried > 0 && elements.stream().allMatch(element -> isWithin(element, draft.edges.get(0)))) {
+            // The last page of columns often fills the first one only.
+            Flow column = new Flow(draft.edges.get(0)[0], draft.edges.get(0)[1], carried);
+            carried = 0;
+            for (Element element : elements) add(element, column, false);
+            if (!floating.isEmpty()) attachToLast();
+            if (continues(elements, page.index())) carried = column.y;
+            reached = column.y;
+            return;
         } else if (draft.edges != null && !(columnsFirst && sameEdges(draft.edges, ((Element.Columns) elements.get(0)).edges()))) {
             begin(Section.Start.NEXT_PAGE, geometry(page), Section.Columns.ONE, null);
         }
@@ -186,7 +197,22 @@ final class Assembly {
         }
         if (!floating.isEmpty()) attachToLast();
         if (continues(elements, page.index())) carried = flow.y;
+        else if (page.index() + 1 < pages.size()) releaseHeading();
         reached = flow.y;
+    }
+
+    /** A heading that ends a page stays there, though its text comes on the next. */
+    private void releaseHeading() {
+        int index = draft.blocks.size() - 1;
+        if (index < 0 || !(draft.blocks.get(index) instanceof Paragraph paragraph)) return;
+        Para origin = blocks.origins().get(paragraph);
+        if (origin != null && origin.headingLevel() > 0) replaceLast(paragraph, paragraph.withLook(paragraph.look().with(ParagraphProperty.KEEP_WITH_NEXT, false)));
+    }
+
+    private static boolean isWithin(Element element, double[] column) {
+        if (element instanceof Element.Text text) return text.para().left() > column[0] - 3 && text.para().right() < column[1] + 3;
+        if (element instanceof Element.Grid grid) return grid.table().left() > column[0] - 6 && grid.table().right() < column[1] + 6;
+        return element instanceof Element.Alone alone && alone.picture().left() > column[0] - 3 && alone.picture().right() < column[1] + 3;
     }
 
     /** Whether the last paragraph among elements goes on: on to a page after {@code page}, or anywhere where that is -1. */
@@ -399,6 +425,7 @@ final class Assembly {
 
     private static boolean goesOn(TableGrid above, TableGrid below) {
         if (above.page() == below.page() || above.columns() != below.columns()) return false;
+        if (above.tag() != null && above.tag() == below.tag()) return true;
         for (int i = 0; i < above.xs().length; i++) if (Math.abs(above.xs()[i] - below.xs()[i]) > 4) return false;
         return true;
     }

@@ -1,8 +1,10 @@
 package app.decant.recover;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.ToIntFunction;
 
 /** A stretch of text on one baseline without a wide gap, spaces put in, its glyphs in reading order. */
 final class Chunk implements Box {
@@ -51,6 +53,33 @@ final class Chunk implements Box {
     @Override public double top() { return baseline - size * 0.75; }
     @Override public double bottom() { return baseline + size * 0.22; }
     @Override public int order() { return order; }
+
+    /**
+     * Cuts it where its glyphs belong to different pieces; spaces at the cuts are dropped.
+     *
+     * @param piece the number of the piece that a glyph belongs to
+     */
+    List<Chunk> cut(ToIntFunction<Glyph> piece) {
+        List<Chunk> pieces = new ArrayList<>();
+        List<Glyph> current = new ArrayList<>();
+        int at = 0;
+        for (Glyph glyph : glyphs) {
+            if (!glyph.isSpace()) {
+                int own = piece.applyAsInt(glyph);
+                if (!current.isEmpty() && own != at) end(current, pieces);
+                at = own;
+            }
+            if (!current.isEmpty() || !glyph.isSpace()) current.add(glyph);
+        }
+        end(current, pieces);
+        return pieces.size() == 1 ? List.of(this) : pieces;
+    }
+
+    private void end(List<Glyph> current, List<Chunk> pieces) {
+        while (!current.isEmpty() && current.get(current.size() - 1).isSpace()) current.remove(current.size() - 1);
+        if (!current.isEmpty()) pieces.add(new Chunk(current, rightToLeft));
+        current.clear();
+    }
 
     /** The first glyph that is not a space. */
     Glyph first() { return glyphs.stream().filter(glyph -> !glyph.isSpace()).findFirst().orElseThrow(); }

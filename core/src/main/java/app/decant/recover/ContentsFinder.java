@@ -37,20 +37,20 @@ final class ContentsFinder {
         for (Para para : paras) {
             String text = para.text();
             Entry entry = para.lines().size() > 3 ? null : entry(text);
-            if (entry != null && (run.isEmpty() || hasLeader(text) == hasLeader(run.get(0).text()))) {
+            if (entry != null) {
                 run.add(para);
                 continue;
             }
             mark(run);
             run.clear();
-            if (entry != null) run.add(para);
         }
         mark(run);
     }
 
     private static void mark(List<Para> run) {
         if (run.size() < LEAST) return;
-        boolean leaders = hasLeader(run.get(0).text());
+        // Entries of the first level often have no leader where the others do.
+        boolean leaders = run.stream().allMatch(para -> hasLeader(para.text()));
         int before = 0;
         for (Para para : run) {
             String page = entry(para.text()).page();

@@ -49,14 +49,16 @@ final class FrameMaker {
             for (int i = 0; i < chunks.size(); i++) {
                 Chunk chunk = chunks.get(i);
                 boolean first = i == 0;
-                if (first && Math.abs(chunk.left() - left) < 3 || first && chunks.size() == 1) continue;
-                boolean atEnd = Math.abs(chunk.right() - right) < 3;
+                if (first && chunk.left() < left + 3 || first && chunks.size() == 1) continue;
+                boolean atEnd = i == chunks.size() - 1 && chunk.right() > right - 3;
                 boolean atMiddle = Math.abs(chunk.middleX() - middle) < 3;
-                stops.add(new TabStop(BlockMaker.rounded(atEnd ? width : atMiddle ? width / 2 : chunk.left() - left), atEnd ? TabStop.Kind.END : atMiddle ? TabStop.Kind.CENTRE : TabStop.Kind.START, TabStop.Leader.NONE));
+                stops.add(new TabStop(BlockMaker.rounded(atEnd ? Math.max(width, chunk.right() - left) : atMiddle ? width / 2 : chunk.left() - left), atEnd ? TabStop.Kind.END : atMiddle ? TabStop.Kind.CENTRE : TabStop.Kind.START, TabStop.Leader.NONE));
                 if (first) inlines.add(new Inline.Text("\t", Look.PLAIN));
             }
             if (!stops.isEmpty()) look = look.with(ParagraphProperty.TABS, new TabStops(stops));
-            if (chunks.size() == 1 && Math.abs(line.left() - left) > 0.6) look = look.with(ParagraphProperty.INDENT_START, BlockMaker.rounded(line.left() - left));
+            // Heads often reach further out than the text of the page.
+            if (chunks.size() > 1 && line.right() > right + 0.6) look = look.with(ParagraphProperty.INDENT_END, BlockMaker.rounded(right - line.right()));
+            if ((chunks.size() == 1 || line.left() < left) && Math.abs(line.left() - left) > 0.6) look = look.with(ParagraphProperty.INDENT_START, BlockMaker.rounded(line.left() - left));
         }
         look = look.with(ParagraphProperty.LINE_SPACING, LineSpacing.SINGLE);
         if (nextBaseline > 0) look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.EXACTLY, BlockMaker.rounded(nextBaseline - line.baseline())));

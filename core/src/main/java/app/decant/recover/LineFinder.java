@@ -54,7 +54,7 @@ final class LineFinder {
         List<Run> small = new ArrayList<>();
         for (Run run : runs) {
             Row row = rowAt(rows, run);
-            if (row == null && isScript(rows, run)) {
+            if (row == null && nearest(rows, run) != null) {
                 small.add(run);
                 continue;
             }
@@ -101,18 +101,14 @@ final class LineFinder {
         return best;
     }
 
-    private static boolean isScript(List<Row> rows, Run run) {
-        Row row = nearest(rows, run);
-        return row != null;
-    }
-
     /** The row that a small run is raised or lowered in, or null. */
     private static Row nearest(List<Row> rows, Run run) {
         Row best = null;
         double nearest = Double.MAX_VALUE;
         for (Row row : rows) {
             double up = row.baseline - run.baseline();
-            if (run.size() > 0.88 * row.size || up > 0.62 * row.size || up < -0.38 * row.size || !row.isNear(run)) continue;
+            boolean smaller = run.size() < 0.88 * row.size || run.size() < 0.94 * row.size && Math.abs(up) > 0.15 * row.size;
+            if (!smaller || up > 0.62 * row.size || up < -0.48 * row.size || !row.isNear(run)) continue;
             if (Math.abs(up) < nearest) {
                 best = row;
                 nearest = Math.abs(up);
@@ -162,11 +158,13 @@ final class LineFinder {
 
     /** The gap between letters of a line that is spaced out, in points; 0 for lines that are not. */
     private static double usualGap(List<Glyph> letters) {
-        if (letters.size() < 4) return 0;
-        double[] gaps = new double[letters.size() - 1];
-        for (int i = 1; i < letters.size(); i++) gaps[i - 1] = letters.get(i).x() - letters.get(i - 1).right();
-        java.util.Arrays.sort(gaps);
-        double middle = gaps[gaps.length / 2];
+        double[] gaps = new double[letters.size()];
+        int count = 0;
+        // Dots of a leader stand apart from each other, whatever the letters do.
+        for (int i = 1; i < letters.size(); i++) if (!isDot(letters.get(i)) && !isDot(letters.get(i - 1))) gaps[count++] = letters.get(i).x() - letters.get(i - 1).right();
+        if (count < 3) return 0;
+        java.util.Arrays.sort(gaps, 0, count);
+        double middle = gaps[count / 2];
         return middle > 0.06 * letters.get(0).size() ? middle : 0;
     }
 

@@ -14,14 +14,22 @@ final class NoteFinder {
      * @param bodySize the size most text of the document has
      */
     static void take(List<Para> paras, double bodySize, PageMatter page) {
-        int from = paras.size();
-        while (from > 0 && paras.get(from - 1).size() < 0.94 * bodySize && !paras.get(from - 1).isContentsEntry()) from--;
+        // Each column has a foot of its own; the last ones come first, since notes are taken out of the list.
+        for (int end = paras.size(); end > 0; end--) {
+            if (end == paras.size() || paras.get(end).first().baseline() < paras.get(end - 1).last().baseline() - 5) takeAtFoot(paras, end, bodySize, page);
+            end = Math.min(end, paras.size());
+        }
+    }
+
+    private static void takeAtFoot(List<Para> paras, int end, double bodySize, PageMatter page) {
+        int from = end;
+        while (from > 0 && paras.get(from - 1).size() < 0.94 * bodySize && !paras.get(from - 1).isContentsEntry() && (from == end || paras.get(from - 1).last().baseline() < paras.get(from).first().baseline())) from--;
         // Small text above the notes, such as a caption, is none of them.
-        while (from < paras.size() && mark(paras.get(from).first()) == null) from++;
-        if (from == paras.size() || from == 0) return;
+        while (from < end && mark(paras.get(from).first()) == null) from++;
+        if (from == end || from == 0) return;
         List<Para> body = paras.subList(0, from);
         List<Para.Footnote> notes = new ArrayList<>();
-        for (Para para : paras.subList(from, paras.size())) {
+        for (Para para : paras.subList(from, end)) {
             String mark = mark(para.first());
             if (mark != null) {
                 List<Para> own = new ArrayList<>();
@@ -49,7 +57,7 @@ final class NoteFinder {
         for (int i = 0; i < notes.size(); i++) homes.get(i).notes().add(notes.get(i));
         double top = notes.get(0).paragraphs().get(0).first().top();
         page.ink().removeIf(ink -> ink instanceof Ink.Stroke stroke && stroke.isAcross() && stroke.y1() < top + 2 && stroke.y1() > top - 16);
-        paras.subList(from, paras.size()).clear();
+        paras.subList(from, end).clear();
     }
 
     /** The mark a note begins with, or null. */

@@ -2,6 +2,7 @@ package app.decant.recover;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
 
 /** What stands on one page once letters are lines of text and lines are tables: made from a {@link SourcePage}, thinned out by the later stages. */
 final class PageMatter {
@@ -26,7 +27,12 @@ final class PageMatter {
         this.ink = ink;
     }
 
-    static PageMatter of(SourcePage page) {
+    /**
+     * What stands on a page.
+     *
+     * @param tags the element a glyph belongs to, or null where tags are missing or not to be trusted
+     */
+    static PageMatter of(SourcePage page, Function<Glyph, TagTree.Element> tags) {
         boolean scan = page.isScan();
         List<Glyph> upright = new ArrayList<>();
         List<Glyph> turned = new ArrayList<>();
@@ -37,12 +43,16 @@ final class PageMatter {
         }
         List<Ink> ink = new ArrayList<>(page.ink());
         ink.removeIf(one -> one instanceof Ink.Fill fill && fill.rgb() == 0xFFFFFF || isBeyond(one, page));
+        RuleNet.join(ink);
+        DrawnBullets.take(ink, upright);
         List<Chunk> chunks = new ArrayList<>(cutAtLines(LineFinder.chunks(upright), ink));
         List<Placed> pictures = new ArrayList<>(page.pictures());
         // A scan's picture lies behind its text, which is what stays.
         PageMatter matter = new PageMatter(page, chunks, pictures, ink);
+        matter.tables.addAll(new TaggedTables(page.index(), tags).take(ink, chunks, pictures));
         matter.findDecorations();
         matter.tables.addAll(new RuledTables(page.index()).take(ink, chunks, pictures));
+        matter.tables.addAll(new BarTables(page.index()).take(ink, chunks));
         pictures.addAll(new DrawingFinder(chunks, turned, matter.tables).take(ink));
         return matter;
     }
@@ -65,19 +75,7 @@ final class PageMatter {
                 result.add(chunk);
                 continue;
             }
-            java.util.Collections.sort(cuts);
-            List<List<Glyph>> pieces = new ArrayList<>();
-            for (int i = 0; i <= cuts.size(); i++) pieces.add(new ArrayList<>());
-            for (Glyph glyph : chunk.glyphs()) {
-                int piece = 0;
-                while (piece < cuts.size() && glyph.x() + glyph.width() / 2 > cuts.get(piece)) piece++;
-                pieces.get(piece).add(glyph);
-            }
-            for (List<Glyph> piece : pieces) {
-                while (!piece.isEmpty() && piece.get(0).isSpace()) piece.remove(0);
-                while (!piece.isEmpty() && piece.get(piece.size() - 1).isSpace()) piece.remove(piece.size() - 1);
-                if (!piece.isEmpty()) result.add(new Chunk(piece, chunk.isRightToLeft()));
-            }
+            result.addAll(chunk.cut(glyph -> (int) cuts.stream().filter(cut -> glyph.x() + glyph.width() / 2 > cut).count()));
         }
         return result;
     }

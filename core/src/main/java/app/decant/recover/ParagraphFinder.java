@@ -61,6 +61,8 @@ final class ParagraphFinder {
                 double size = Math.max(line.size(), before.size());
                 double most = Math.max(usual > 0 && usual < 2.1 * size ? usual * 1.22 : 0, group.lines.size() > 1 ? group.leading * 1.2 : size * 1.45);
                 if (group.lines.size() > 1 && step > group.leading * 1.2 + 0.5) most = Math.min(most, group.leading * 1.2 + 0.5);
+                // A raised mark can push the next line of its sentence down.
+                if (group.lines.size() + i > 1 && isMidSentence(before, line) && Math.abs(line.edgeLeft() - before.edgeLeft()) < ALIKE) most = Math.max(most, 1.4 * Math.max(group.leading, usual));
                 boolean sizes = Math.abs(line.size() - before.size()) > 0.12 * size;
                 if (step > most || sizes || step < 0) group = null;
             }

@@ -15,6 +15,8 @@ import java.util.function.Function;
 
 /** Takes a PDF in as an editable document that lays out onto the same pages. Calls the stages in order; each is told in its own class. */
 public final class Recovery {
+    /** Tags are trusted where they cover at least this share of the letters. */
+    private static final double TRUSTED = 0.85;
     private static final String JOINING = "Finding paragraphs";
 
     private final SourceFile source;
@@ -53,12 +55,14 @@ public final class Recovery {
             page = new UnreadablePages(source, findings).replaced(page);
             problems.addAll(page.problems());
             for (Glyph glyph : page.glyphs()) faces.see(glyph);
-            if (!source.tags().isEmpty()) covered += source.tags().coverage(page);
-            pages.add(PageMatter.of(page));
+            double share = source.tags().isEmpty() ? 0 : source.tags().coverage(page);
+            covered += share;
+            int index = i;
+            pages.add(PageMatter.of(page, share > TRUSTED ? glyph -> source.tags().of(index, glyph.tag()) : glyph -> null));
         }
         for (String problem : problems) findings.add(Finding.lost(problem, ""));
         progress.step(source.pages(), source.pages(), JOINING);
-        boolean tagged = !source.tags().isEmpty() && covered / source.pages() > 0.85;
+        boolean tagged = !source.tags().isEmpty() && covered / source.pages() > TRUSTED;
         Function<Glyph, TagTree.Element> none = glyph -> null;
         RunningHeads heads = RunningHeads.take(pages);
         Map<Integer, Margins> margins = margins(pages);

@@ -9,24 +9,18 @@ import java.util.TreeSet;
 
 /** Finds tables by the lines drawn round their cells. Takes what belongs to a table out of the lists it is given. */
 final class RuledTables {
-    private static final double NEAR = 2.5;
+    private static final double NEAR = RuleNet.NEAR;
 
     private final int page;
 
     RuledTables(int page) { this.page = page; }
-
-    /** Lines that touch each other. */
-    private static final class Net {
-        final List<Ink.Stroke> across = new ArrayList<>();
-        final List<Ink.Stroke> down = new ArrayList<>();
-    }
 
     List<TableGrid> take(List<Ink> ink, List<Chunk> chunks, List<Placed> pictures) {
         List<Ink.Stroke> strokes = new ArrayList<>();
         for (Ink one : ink) if (one instanceof Ink.Stroke stroke && stroke.length() > 5) strokes.add(stroke);
         if (strokes.size() < 4 || strokes.size() > 20_000) return List.of();
         List<TableGrid> tables = new ArrayList<>();
-        for (Net net : nets(strokes)) {
+        for (RuleNet net : nets(strokes)) {
             TableGrid grid = grid(net, ink, chunks, pictures);
             if (grid == null) continue;
             tables.add(grid);
@@ -41,7 +35,7 @@ final class RuledTables {
         return tables;
     }
 
-    private static List<Net> nets(List<Ink.Stroke> strokes) {
+    private static List<RuleNet> nets(List<Ink.Stroke> strokes) {
         int count = strokes.size();
         int[] group = new int[count];
         for (int i = 0; i < count; i++) group[i] = i;
@@ -56,10 +50,10 @@ final class RuledTables {
                 if (other.x1() <= one.x2() + NEAR && one.x1() <= other.x2() + NEAR) join(group, order.get(a), order.get(b));
             }
         }
-        java.util.Map<Integer, Net> nets = new java.util.TreeMap<>();
+        java.util.Map<Integer, RuleNet> nets = new java.util.TreeMap<>();
         for (int i = 0; i < count; i++) {
-            Net net = nets.computeIfAbsent(root(group, i), key -> new Net());
-            (strokes.get(i).isAcross() ? net.across : net.down).add(strokes.get(i));
+            RuleNet net = nets.computeIfAbsent(root(group, i), key -> new RuleNet());
+            net.add(strokes.get(i));
         }
         return new ArrayList<>(nets.values());
     }
@@ -71,7 +65,7 @@ final class RuledTables {
 
     private static void join(int[] group, int a, int b) { group[root(group, a)] = root(group, b); }
 
-    private TableGrid grid(Net net, List<Ink> ink, List<Chunk> chunks, List<Placed> pictures) {
+    private TableGrid grid(RuleNet net, List<Ink> ink, List<Chunk> chunks, List<Placed> pictures) {
         if (net.across.isEmpty() || net.down.isEmpty()) return null;
         double left = net.across.stream().mapToDouble(Ink.Stroke::x1).min().orElseThrow();
         double right = net.across.stream().mapToDouble(Ink.Stroke::x2).max().orElseThrow();
@@ -86,7 +80,7 @@ final class RuledTables {
         if (cells.size() < 2) return null;
         long filled = cells.stream().filter(cell -> !cell.chunks().isEmpty() || !cell.pictures().isEmpty()).count();
         if (filled < 2 || filled * 4 < cells.size() && cells.size() > 12) return null;
-        TableGrid grid = new TableGrid(xs, ys, cells, true, inside.stream().mapToInt(Chunk::order).min().orElse(0), page);
+        TableGrid grid = new TableGrid(xs, ys, cells, inside.stream().mapToInt(Chunk::order).min().orElse(0), page);
         return RowSplit.of(grid);
     }
 
@@ -103,7 +97,7 @@ final class RuledTables {
         return edges.stream().mapToDouble(Double::doubleValue).toArray();
     }
 
-    private static List<TableGrid.Cell> cells(Net net, double[] xs, double[] ys, List<Ink> ink, List<Chunk> chunks, List<Placed> pictures) {
+    private static List<TableGrid.Cell> cells(RuleNet net, double[] xs, double[] ys, List<Ink> ink, List<Chunk> chunks, List<Placed> pictures) {
         int columns = xs.length - 1;
         int rows = ys.length - 1;
         Set<Integer> done = new HashSet<>();
@@ -112,7 +106,7 @@ final class RuledTables {
             for (int c = 0; c < columns; c++) {
                 if (done.contains(r * columns + c)) continue;
                 int span = 1;
-                while (c + span < columns && !done.contains(r * columns + c + span) && lineDown(net, xs[c + span], ys[r], ys[r + 1]) == null) span++;
+                while (c + span < columns && !done.contains(r * columns + c + span) && net.lineDown(xs[c + span], ys[r], ys[r + 1]) == null) span++;
                 int down = 1;
                 while (r + down < rows && isOpen(net, xs, ys, r + down, c, span) && isFree(done, r + down, c, span, columns)) down++;
                 for (int i = 0; i < down; i++) for (int k = 0; k < span; k++) done.add((r + i) * columns + c + k);
@@ -122,59 +116,22 @@ final class RuledTables {
                 double y2 = ys[r + down];
                 List<Chunk> texts = chunks.stream().filter(chunk -> chunk.middleX() >= x1 && chunk.middleX() < x2 && chunk.middleY() >= y1 && chunk.middleY() < y2).toList();
                 List<Placed> shown = pictures.stream().filter(placed -> placed.middleX() >= x1 && placed.middleX() < x2 && placed.middleY() >= y1 && placed.middleY() < y2).toList();
-                cells.add(new TableGrid.Cell(r, c, down, span, texts, shown, lineAcross(net, y1, x1, x2), lineDown(net, x2, y1, y2), lineAcross(net, y2, x1, x2), lineDown(net, x1, y1, y2), shading(ink, x1, y1, x2, y2)));
+                cells.add(new TableGrid.Cell(r, c, down, span, texts, shown, net.lineAcross(y1, x1, x2), net.lineDown(x2, y1, y2), net.lineAcross(y2, x1, x2), net.lineDown(x1, y1, y2), RuleNet.shading(ink, x1, y1, x2, y2)));
             }
         }
         return cells;
     }
 
     /** Whether a cell reaches into a row: no line above it there, and none between its columns. */
-    private static boolean isOpen(Net net, double[] xs, double[] ys, int row, int column, int span) {
-        if (lineAcross(net, ys[row], xs[column], xs[column + 1]) != null) return false;
-        for (int k = 1; k < span; k++) if (lineAcross(net, ys[row], xs[column + k], xs[column + k + 1]) != null || lineDown(net, xs[column + k], ys[row], ys[row + 1]) != null) return false;
-        return column + span == xs.length - 1 || lineDown(net, xs[column + span], ys[row], ys[row + 1]) != null;
+    private static boolean isOpen(RuleNet net, double[] xs, double[] ys, int row, int column, int span) {
+        if (net.lineAcross(ys[row], xs[column], xs[column + 1]) != null) return false;
+        for (int k = 1; k < span; k++) if (net.lineAcross(ys[row], xs[column + k], xs[column + k + 1]) != null || net.lineDown(xs[column + k], ys[row], ys[row + 1]) != null) return false;
+        return column + span == xs.length - 1 || net.lineDown(xs[column + span], ys[row], ys[row + 1]) != null;
     }
 
     private static boolean isFree(Set<Integer> done, int row, int column, int span, int columns) {
         for (int k = 0; k < span; k++) if (done.contains(row * columns + column + k)) return false;
         return true;
-    }
-
-    private static Ink.Stroke lineDown(Net net, double x, double y1, double y2) {
-        double covered = 0;
-        Ink.Stroke found = null;
-        for (Ink.Stroke stroke : net.down) {
-            if (Math.abs(stroke.x1() - x) > 2 * NEAR) continue;
-            double part = Math.min(y2, stroke.y2()) - Math.max(y1, stroke.y1());
-            if (part <= 0) continue;
-            covered += part;
-            found = stroke;
-        }
-        return covered > 0.6 * (y2 - y1) ? found : null;
-    }
-
-    private static Ink.Stroke lineAcross(Net net, double y, double x1, double x2) {
-        double covered = 0;
-        Ink.Stroke found = null;
-        for (Ink.Stroke stroke : net.across) {
-            if (Math.abs(stroke.y1() - y) > 2 * NEAR) continue;
-            double part = Math.min(x2, stroke.x2()) - Math.max(x1, stroke.x1());
-            if (part <= 0) continue;
-            covered += part;
-            found = stroke;
-        }
-        return covered > 0.6 * (x2 - x1) ? found : null;
-    }
-
-    static Integer shading(List<Ink> ink, double x1, double y1, double x2, double y2) {
-        Ink.Fill best = null;
-        for (Ink one : ink) {
-            if (!(one instanceof Ink.Fill fill)) continue;
-            double across = Math.min(fill.right(), x2) - Math.max(fill.x(), x1);
-            double down = Math.min(fill.bottom(), y2) - Math.max(fill.y(), y1);
-            if (across > 0.8 * (x2 - x1) && down > 0.6 * (y2 - y1) && (best == null || fill.order() > best.order())) best = fill;
-        }
-        return best == null || best.rgb() == 0xFFFFFF ? null : best.rgb();
     }
 
     /** Splits rows that hold several rows of text because no line was drawn between them. */
@@ -212,7 +169,7 @@ final class RuledTables {
                 }
             }
             cells.sort(Comparator.comparingInt(TableGrid.Cell::row).thenComparingInt(TableGrid.Cell::column));
-            return new TableGrid(grid.xs(), ys, cells, true, grid.order(), grid.page());
+            return new TableGrid(grid.xs(), ys, cells, grid.order(), grid.page());
         }
 
         private static int index(double[] ys, double y) {

@@ -46,6 +46,8 @@ final class RunningHeads {
         RunningHeads heads = new RunningHeads(pages);
         heads.find(true);
         heads.find(false);
+        heads.takeNumbered(true);
+        heads.takeNumbered(false);
         heads.takeRules();
         return heads;
     }
@@ -90,6 +92,23 @@ final class RunningHeads {
             }
         }
         if (!top) for (List<FrameLine> lines : footers.values()) lines.sort(Comparator.comparingDouble(line -> line.line().baseline()));
+    }
+
+    /** Where pages are known to be numbered, a line at the edge that starts or ends with its page's number is a head, even if it comes but once. */
+    private void takeNumbered(boolean top) {
+        if (offset == null) return;
+        Map<Integer, List<FrameLine>> frames = top ? headers : footers;
+        for (PageMatter page : pages) {
+            List<Row> own = rows(page, top);
+            if (frames.containsKey(page.index()) || own.isEmpty() || !isApart(own, 1, top)) continue;
+            String text = own.get(0).text();
+            String number = String.valueOf(page.index() + offset);
+            boolean ends = text.matches("(?s).*\\s" + number);
+            if (!ends && !text.matches("(?s)" + number + "\\s.*") || text.length() > 90) continue;
+            int from = ends ? text.length() - number.length() : 0;
+            page.chunks().removeAll(own.get(0).chunks());
+            frames.put(page.index(), new ArrayList<>(List.of(new FrameLine(own.get(0).line(), List.of(new FrameLine.Part(from, from + number.length(), Field.Kind.PAGE)), null))));
+        }
     }
 
     /** On a single page: a page number, or a line in the margin that stands well apart from everything. */

@@ -8,9 +8,12 @@ import java.util.List;
  *
  * @param xs    the edges of its columns, one more than there are columns
  * @param ys    the edges of its rows
- * @param ruled whether its cells were found by the lines round them
+ * @param tag   the element of the tags that it is, or null where tags do not tell
+ * @param heads how many rows of heads the tags tell of; -1 where that has to be guessed
  */
-record TableGrid(double[] xs, double[] ys, List<Cell> cells, boolean ruled, int order, int page) implements Box {
+record TableGrid(double[] xs, double[] ys, List<Cell> cells, int order, int page, TagTree.Element tag, int heads) implements Box {
+    TableGrid(double[] xs, double[] ys, List<Cell> cells, int order, int page) { this(xs, ys, cells, order, page, null, -1); }
+
     /** One cell: where it stands, what stands in it, and how it is drawn; a null side has no line. */
     record Cell(int row, int column, int rowSpan, int columnSpan, List<Chunk> chunks, List<Placed> pictures, Ink.Stroke top, Ink.Stroke right, Ink.Stroke bottom, Ink.Stroke left, Integer shading) {
         String text() {

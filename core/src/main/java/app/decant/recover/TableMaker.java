@@ -33,12 +33,12 @@ final class TableMaker {
         List<Double> widths = new ArrayList<>();
         for (int c = 0; c < grid.columns(); c++) widths.add(BlockMaker.rounded(grid.xs()[c + 1] - grid.xs()[c]));
         List<Table.Row> rows = new ArrayList<>();
-        boolean header = hasHeader(grid);
+        int heads = grid.heads() >= 0 ? grid.heads() : hasHeader(grid) ? 1 : 0;
         for (int r = 0; r < grid.rows(); r++) {
             List<Table.Cell> cells = new ArrayList<>();
             for (TableGrid.Cell cell : grid.row(r)) cells.add(cell(grid, cell, padding));
             Look look = Look.of(TableProperty.ROW_HEIGHT, BlockMaker.rounded(grid.ys()[r + 1] - grid.ys()[r]));
-            if (r == 0 && header) look = look.with(TableProperty.HEADER_ROW, true);
+            if (r < heads) look = look.with(TableProperty.HEADER_ROW, true);
             rows.add(new Table.Row(look, cells));
         }
         Look look = Look.of(TableProperty.PADDING, padding).with(TableProperty.INDENT, BlockMaker.rounded(grid.left() - flow.left));

@@ -28,8 +28,11 @@ final class TagTree {
      *
      * @param role  its standard type, such as {@code P} or {@code H1}
      * @param alternative text for people who do not see it, or null
+     * @param columnSpan  how many columns a cell covers
+     * @param rowSpan     how many rows it covers
+     * @param children    the elements in it, in order
      */
-    record Element(int number, String role, Element parent, String alternative) {
+    record Element(int number, String role, Element parent, String alternative, int columnSpan, int rowSpan, List<Element> children) {
         /** The nearest element of one of these roles, this one included, or null. */
         Element within(String... wanted) {
             for (Element at = this; at != null; at = at.parent) for (String one : wanted) if (at.role.equals(one)) return at;
@@ -85,10 +88,24 @@ final class TagTree {
             if (COSName.getPDFName("MCR").equals(type)) {
                 put(parent, here, dictionary.getDictionaryObject(COSName.MCID), pageNumbers);
             } else if (dictionary.containsKey(COSName.S) && seen.put(dictionary, true) == null) {
-                Element element = new Element(count++, role(dictionary.getCOSName(COSName.S)), parent, dictionary.getString(COSName.ALT));
+                Element element = new Element(count++, role(dictionary.getCOSName(COSName.S)), parent, dictionary.getString(COSName.ALT), attribute(dictionary, "ColSpan"), attribute(dictionary, "RowSpan"), new ArrayList<>());
+                if (parent != null) parent.children.add(element);
                 walk(dictionary.getDictionaryObject(COSName.K), element, here, pageNumbers, seen, depth + 1);
             }
         }
+    }
+
+    /** A whole number above 0 among an element's attributes; 1 where it has none (ISO 32000-1, 14.7.5 and 14.8.5.7). */
+    private static int attribute(COSDictionary element, String name) {
+        COSBase attributes = element.getDictionaryObject(COSName.A);
+        List<COSDictionary> all = new ArrayList<>();
+        if (attributes instanceof COSDictionary one) all.add(one);
+        if (attributes instanceof COSArray array) for (int i = 0; i < array.size(); i++) if (array.getObject(i) instanceof COSDictionary one) all.add(one);
+        for (COSDictionary one : all) {
+            int value = one.getInt(COSName.getPDFName(name), 1);
+            if (value > 1 && value < 1000) return value;
+        }
+        return 1;
     }
 
     private void put(Element element, COSDictionary page, COSBase content, Map<COSDictionary, Integer> pageNumbers) {

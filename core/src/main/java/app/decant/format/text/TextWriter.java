@@ -57,7 +57,7 @@ public final class TextWriter {
         if (label != null && !label.isBlank()) text.append(label).append(' ');
         for (Inline inline : paragraph.inlines()) {
             if (inline instanceof Inline.Text run) text.append(run.text().replace("\f", "").replace("\u000B", ""));
-            else if (inline instanceof Inline.Field field) text.append(field.result());
+            else if (inline instanceof Inline.Field field && field.kind() != Inline.Field.Kind.NOTE_MARK) text.append(field.result());
             else if (inline instanceof Inline.Note note) {
                 notes.add(note);
                 text.append('[').append(notes.size()).append(']');
