@@ -17,7 +17,7 @@ import java.util.concurrent.ConcurrentHashMap;
  * of the same widths where there is one, else by one of the same kind. Faces are read when first asked for. Safe for several threads.
  */
 public final class FontCatalogue {
-    private static final List<String> FALLBACKS = List.of("DejaVu Sans", "Droid Sans Fallback");
+    private static final List<String> FALLBACKS = List.of("DejaVu Sans", "Droid Sans Fallback", "Droid Sans Hangul");
     private static final FontCatalogue SHIPPED = new FontCatalogue(List.of());
 
     private final Map<String, Map<Integer, Source>> families = new LinkedHashMap<>();

@@ -125,6 +125,8 @@ final class ColumnFlow {
         }
         for (int r = start.offset(); r < setter.rows().size(); r++) {
             boolean continued = r == start.offset() && start.cut() != null;
+            boolean resumed = r == start.offset() && start.offset() > 0;
+            if (setter.rows().get(r).breaks() && !resumed && !(units.isEmpty() && area.fresh())) return finish(units.size(), new Cursor(start.block(), r, null, List.of()), End.PAGE_BREAK);
             int cells = setter.rows().get(r).cells().size();
             int[] done = continued ? start.cut() : new int[cells];
             int[] all = new int[cells];

@@ -83,7 +83,7 @@ public final class Layout {
             bodies = fill(flow, bodies, touched, flow, progress);
             pageLabels = labels(flow, bodies);
         }
-        Pages pages = new Pages(document, assembled(flow, bodies, pageLabels, fields), walk, Outline.of(walk, cascade, labels), composer.styles().wishes(), fields);
+        Pages pages = new Pages(document, assembled(flow, bodies, pageLabels, fields), walk, Outline.of(walk, cascade, labels), composer.styles().wishes(), composer.styles().missing(), fields);
         last = new Run(document, flow, bodies, labels, notes, fields, pages);
         forget(walk);
         return pages;

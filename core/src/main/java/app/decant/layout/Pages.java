@@ -14,6 +14,9 @@ import java.util.Collection;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 
 /** A document laid out: its pages, and the way between places in the text and places on paper. */
 public final class Pages {
@@ -22,15 +25,17 @@ public final class Pages {
     private final Walk walk;
     private final Outline outline;
     private final Map<String, FontCatalogue.Match> fonts;
+    private final Set<Integer> missing;
     private final FieldValues fields;
     private Map<Paragraph, Integer> firstPage;
 
-    Pages(Document document, List<Page> pages, Walk walk, Outline outline, Map<String, FontCatalogue.Match> fonts, FieldValues fields) {
+    Pages(Document document, List<Page> pages, Walk walk, Outline outline, Map<String, FontCatalogue.Match> fonts, Set<Integer> missing, FieldValues fields) {
         this.document = document;
         this.pages = List.copyOf(pages);
         this.walk = walk;
         this.outline = outline;
         this.fonts = Map.copyOf(fonts);
+        this.missing = new TreeSet<>(missing);
         this.fields = fields;
     }
 
@@ -148,6 +153,10 @@ public final class Pages {
             String sentence = match.family() + " is not here; " + match.face().family() + " stands in for it";
             if (match.equalWidths()) findings.add(Finding.note(sentence + ". It has the same widths, so lines end where they did.", ""));
             else findings.add(Finding.changed(sentence + ". Its widths differ, so lines may end elsewhere.", ""));
+        }
+        if (!missing.isEmpty()) {
+            String some = missing.stream().limit(6).map(Character::toString).collect(Collectors.joining(" "));
+            findings.add(Finding.lost("No font here has " + some + (missing.size() > 6 ? " and " + (missing.size() - 6) + " other characters" : "") + "; an empty box stands for " + (missing.size() == 1 ? "it." : "each."), ""));
         }
         boolean endnotes = walk.stops().stream().anyMatch(stop -> stop.paragraph().inlines().stream().anyMatch(inline -> inline instanceof Inline.Note note && note.kind() == Inline.Note.Kind.ENDNOTE));
         if (endnotes) findings.add(Finding.changed("Endnotes stand at the foot of their page for now.", ""));

@@ -10,7 +10,9 @@ import app.decant.document.TextProperty.Underline;
 import app.decant.font.FontCatalogue;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 
 /** Turns looks into {@link TextStyle}s, and remembers which fonts were wished for and which were found. */
 final class StyleBook {
@@ -23,6 +25,7 @@ final class StyleBook {
     private final FontCatalogue fonts;
     private final Map<Look, TextStyle> styles = new HashMap<>();
     private final Map<String, FontCatalogue.Match> wishes = new TreeMap<>();
+    private final Set<Integer> missing = new TreeSet<>();
 
     StyleBook(Cascade cascade, FontCatalogue fonts) {
         this.cascade = cascade;
@@ -32,6 +35,14 @@ final class StyleBook {
     Cascade cascade() { return cascade; }
     FontCatalogue fonts() { return fonts; }
     Map<String, FontCatalogue.Match> wishes() { return wishes; }
+
+    /** The characters that no face at hand can draw. */
+    Set<Integer> missing() { return missing; }
+
+    void miss(int codePoint) {
+        boolean drawn = !Character.isISOControl(codePoint) && !Character.isWhitespace(codePoint) && Character.getType(codePoint) != Character.FORMAT && Character.getType(codePoint) != Character.CONTROL;
+        if (drawn) missing.add(codePoint);
+    }
 
     TextStyle text(Paragraph paragraph, Look own, Look table) { return style(cascade.text(paragraph, own, table)); }
 

@@ -5,6 +5,8 @@ import app.decant.document.Borders;
 import app.decant.document.Colour;
 import app.decant.document.Inline;
 import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.Table;
 import app.decant.document.TableProperty;
@@ -23,8 +25,8 @@ final class TableSetter {
     private final double left;
     private final List<Row> rows = new ArrayList<>();
 
-    /** One row: its cells, its height, and what it asks for at page ends. */
-    record Row(List<Cell> cells, double height, boolean header, boolean kept, boolean inSpan) { }
+    /** One row: its cells, its height, and what it asks for at page ends. {@code breaks} where its first paragraph wants a new page. */
+    record Row(List<Cell> cells, double height, boolean header, boolean kept, boolean inSpan, boolean breaks) { }
 
     /** One cell as set. */
     record Cell(double x, double width, List<Strip> strips, Insets padding, Colour fill, Borders borders, int rowSpan, VerticalAlignment vertical) {
@@ -103,8 +105,13 @@ final class TableSetter {
         }
         for (int r = 0; r < heights.length; r++) {
             Look look = table.rows().get(r).look();
-            rows.add(new Row(cells.get(r), heights[r], look.is(TableProperty.HEADER_ROW), look.is(TableProperty.KEEP_ROW), inSpan[r]));
+            rows.add(new Row(cells.get(r), heights[r], look.is(TableProperty.HEADER_ROW), look.is(TableProperty.KEEP_ROW), inSpan[r], breaks(table.rows().get(r))));
         }
+    }
+
+    private boolean breaks(Table.Row row) {
+        if (row.cells().isEmpty() || row.cells().get(0).blocks().isEmpty() || !(row.cells().get(0).blocks().get(0) instanceof Paragraph first)) return false;
+        return composer.styles().cascade().paragraph(first).is(ParagraphProperty.PAGE_BREAK_BEFORE);
     }
 
     private List<Cell> setCells(int r, Table.Row row) {

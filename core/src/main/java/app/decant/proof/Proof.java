@@ -9,8 +9,10 @@ import app.decant.proof.Difference.Kind;
 import app.decant.recover.PageText;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 
 /** Says how faithful a result is to its original. */
@@ -19,24 +21,27 @@ public final class Proof {
 
     private Proof() { }
 
-    /** Compares pages with pages, in order. */
+    /** Compares pages with pages, each with the one that shows most of the same; pages only one side has count as unlike everything. */
     public static Comparison compare(List<PageText> original, List<PageText> result, Progress progress) {
         List<PageScore> scores = new ArrayList<>();
         List<Difference> differences = new ArrayList<>();
         Map<String, Integer> otherEnds = new TreeMap<>();
-        int pages = Math.max(original.size(), result.size());
         if (original.size() != result.size()) {
             differences.add(new Difference(Kind.PAGES, Weight.CHANGED, Math.min(original.size(), result.size()) - 1, 0, 0, 100, 20, count(result.size()) + " instead of " + original.size() + "."));
         }
-        for (int i = 0; i < pages; i++) {
-            progress.step(i, pages, COMPARING);
-            PageText before = i < original.size() ? original.get(i) : empty(result.get(i));
-            PageText after = i < result.size() ? result.get(i) : empty(original.get(i));
-            PageComparison comparison = new PageComparison(before, after);
-            scores.add(comparison.compare());
-            differences.addAll(comparison.differences());
-            comparison.otherEnds().forEach((family, count) -> otherEnds.merge(family, count[0], Integer::sum));
+        int[] match = PageAlignment.of(original, result);
+        Set<Integer> used = new HashSet<>();
+        int shift = 0;
+        for (int i = 0; i < original.size(); i++) {
+            progress.step(i, original.size(), COMPARING);
+            if (match[i] >= 0) {
+                used.add(match[i]);
+                if (match[i] - i != shift) differences.add(new Difference(Kind.PAGES, Weight.CHANGED, i, 0, 0, 100, 20, "This page is page " + (match[i] + 1) + " now."));
+                shift = match[i] - i;
+            }
+            compare(original.get(i), match[i] < 0 ? empty(original.get(i)) : result.get(match[i]), scores, differences, otherEnds);
         }
+        for (int j = 0; j < result.size(); j++) if (!used.contains(j)) compare(empty(result.get(j)), result.get(j), scores, differences, otherEnds);
         tellFonts(original, result, otherEnds, differences);
         differences.sort(Comparator.comparingInt(Difference::page));
         return new Comparison(scores, differences);
@@ -56,6 +61,13 @@ public final class Proof {
         }
         differences.sort(Comparator.comparingInt(Difference::page));
         return new Comparison(plain.pages(), differences);
+    }
+
+    private static void compare(PageText before, PageText after, List<PageScore> scores, List<Difference> differences, Map<String, Integer> otherEnds) {
+        PageComparison comparison = new PageComparison(before, after);
+        scores.add(comparison.compare());
+        differences.addAll(comparison.differences());
+        comparison.otherEnds().forEach((family, count) -> otherEnds.merge(family, count[0], Integer::sum));
     }
 
     private static PageText empty(PageText like) { return new PageText(like.index(), like.width(), like.height(), List.of(), List.of(), java.util.Set.of()); }

@@ -46,6 +46,7 @@ final class Assembly {
     private TableGrid lastTable;
     private double reached;
     private double carried;
+    private boolean columnStart;
 
     /** A section while it grows. */
     private static final class SectionDraft {
@@ -257,7 +258,11 @@ final class Assembly {
         for (int i = 0; i < columns.columns().size(); i++) {
             Flow column = new Flow(edges.get(i)[0], edges.get(i)[1], over > 0 ? over : top);
             over = 0;
-            for (Element element : columns.columns().get(i)) add(element, column, false);
+            for (Element element : columns.columns().get(i)) {
+                columnStart = i > 0 && element == columns.columns().get(i).get(0);
+                add(element, column, false);
+            }
+            columnStart = false;
             if (continues(columns.columns().get(i), page.index())) carried = column.y;
             else if (continues(columns.columns().get(i), -1)) over = column.y;
             else lowest = Math.max(lowest, column.y);
@@ -323,7 +328,9 @@ final class Assembly {
         } else if (element instanceof Element.Beside beside) {
             floating.add(new Inline.Floating(anchor(beside.picture().x(), beside.picture().y(), beside.behind() ? Anchor.Wrap.NONE : Anchor.Wrap.SQUARE, beside.behind() ? Insets.NONE : beside.room(), beside.behind()), beside.picture().picture(), Look.PLAIN));
         } else if (element instanceof Element.Boxed boxed) {
-            floating.add(textBox(boxed));
+            floating.add(textBox(boxed, Anchor.Wrap.SQUARE));
+        } else if (element instanceof Element.Drawn drawn) {
+            addFigure(drawn, flow, startsPage);
         } else if (element instanceof Element.Side side) {
             List<Block> inner = new ArrayList<>();
             Flow box = new Flow(side.left(), side.right() + 3, side.top() - 2);
@@ -336,7 +343,7 @@ final class Assembly {
         }
     }
 
-    private Inline textBox(Element.Boxed boxed) {
+    private Inline textBox(Element.Boxed boxed, Anchor.Wrap wrap) {
         Framed frame = boxed.box();
         double left = frame.chunks().stream().mapToDouble(Chunk::left).min().orElse(frame.left());
         double top = frame.chunks().stream().mapToDouble(chunk -> chunk.baseline() - chunk.size()).min().orElse(frame.top());
@@ -346,7 +353,7 @@ final class Assembly {
         for (Element one : boxed.elements()) if (one instanceof Element.Text text) inner.add(marks.marked(blocks.paragraph(text.para(), flow), text.para(), blocks.origins()));
         Border edge = frame.edge() == null ? null : new Border(Border.Line.SINGLE, Math.max(0.25, BlockMaker.rounded(frame.edge().width())), new Colour(frame.edge().rgb()), 0);
         TextBox content = new TextBox(inner, frame.width(), frame.height(), false, padding, edge, frame.fill() == null ? null : new Colour(frame.fill()));
-        return new Inline.Floating(anchor(frame.left(), frame.top(), Anchor.Wrap.SQUARE, boxed.room(), false), content, Look.PLAIN);
+        return new Inline.Floating(anchor(frame.left(), frame.top(), wrap, boxed.room(), false), content, Look.PLAIN);
     }
 
     private static Anchor anchor(double x, double y, Anchor.Wrap wrap, Insets distance, boolean behind) {
@@ -401,6 +408,17 @@ final class Assembly {
         flow.y = Math.max(flow.y, placed.top()) + picture.height() + 0.25;
     }
 
+    /** A figure's parts float in their places; an empty line as tall as the figure keeps its room. */
+    private void addFigure(Element.Drawn drawn, Flow flow, boolean startsPage) {
+        Figure figure = drawn.figure();
+        for (Placed placed : figure.pictures()) floating.add(new Inline.Floating(anchor(placed.x(), placed.y(), Anchor.Wrap.NONE, Insets.NONE, true), placed.picture(), Look.PLAIN));
+        for (Element.Boxed label : drawn.labels()) floating.add(textBox(label, Anchor.Wrap.NONE));
+        double room = Math.max(1, Math.min(figure.height(), draft.geometry.height() - draft.geometry.bottom() - Math.max(flow.y, figure.top())));
+        Look look = Look.of(ParagraphProperty.SPACE_BEFORE, BlockMaker.rounded(Math.max(0, figure.top() - flow.y))).with(ParagraphProperty.LINE_SPACING, new ParagraphProperty.LineSpacing(ParagraphProperty.LineSpacing.Rule.EXACTLY, BlockMaker.rounded(room)));
+        addParagraph(new Paragraph("Normal", look, Look.of(TextProperty.SIZE, 1.0), List.of()), startsPage);
+        flow.y = Math.max(flow.y, figure.top()) + room;
+    }
+
     private void addTable(TableGrid grid, Flow flow, boolean startsPage) {
         double reached = startsPage ? draft.geometry.top() : flow.y;
         Table table = tables.table(grid, flow);
@@ -411,12 +429,12 @@ final class Assembly {
             return;
         }
         double gap = grid.top() - reached;
-        boolean afterParagraph = index >= 0 && draft.blocks.get(index) instanceof Paragraph;
+        boolean afterParagraph = !columnStart && index >= 0 && draft.blocks.get(index) instanceof Paragraph;
         if (startsPage || !floating.isEmpty() || gap > 1 && !afterParagraph) {
             double size = Math.max(1, Math.min(8, gap));
             Look look = Look.of(ParagraphProperty.LINE_SPACING, new ParagraphProperty.LineSpacing(ParagraphProperty.LineSpacing.Rule.EXACTLY, BlockMaker.rounded(Math.max(0.5, gap))));
             addParagraph(new Paragraph("Normal", look, Look.of(TextProperty.SIZE, size), List.of()), startsPage);
-        } else if (gap > 0.3 && draft.blocks.get(index) instanceof Paragraph paragraph) {
+        } else if (gap > 0.3 && afterParagraph && draft.blocks.get(index) instanceof Paragraph paragraph) {
             replaceLast(paragraph, paragraph.withLook(paragraph.look().with(ParagraphProperty.SPACE_AFTER, BlockMaker.rounded(gap))));
         }
         draft.blocks.add(table);

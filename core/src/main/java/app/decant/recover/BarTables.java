@@ -17,8 +17,13 @@ final class BarTables {
     private static final int MOST_BARS = 120;
 
     private final int page;
+    private final double height;
 
-    BarTables(int page) { this.page = page; }
+    /** @param height of the page, in points */
+    BarTables(int page, double height) {
+        this.page = page;
+        this.height = height;
+    }
 
     /** Chunks on one baseline. */
     private record Line(List<Chunk> chunks) {
@@ -37,6 +42,7 @@ final class BarTables {
         if (bars.isEmpty() || bars.size() > MOST_BARS) return tables;
         bars.sort(Comparator.comparingDouble(Ink.Stroke::y1));
         List<Line> lines = lines(chunks);
+        bars.removeIf(bar -> isOfFrame(bar, lines));
         Set<Ink.Stroke> done = new HashSet<>();
         for (Ink.Stroke first : bars) {
             if (done.contains(first)) continue;
@@ -58,6 +64,13 @@ final class BarTables {
             RuleNet.takeFrom(ink, grid);
         }
         return tables;
+    }
+
+    /** Whether a line parts a running head or foot from the body: hardly anything beyond it, near the edge of the page. */
+    private boolean isOfFrame(Ink.Stroke bar, List<Line> lines) {
+        long above = lines.stream().filter(line -> line.baseline() < bar.y1() + 1).count();
+        long below = lines.stream().filter(line -> line.baseline() > bar.y1() + 1).count();
+        return bar.y1() < 0.15 * height && above > 0 && above <= 2 || bar.y1() > 0.85 * height && below > 0 && below <= 2;
     }
 
     private static List<Line> lines(List<Chunk> chunks) {
@@ -101,6 +114,9 @@ final class BarTables {
         }
         List<double[]> strips = strips(inside, left, right);
         if (strips.isEmpty()) return null;
+        // Two lines with much between them frame something else, unless a row of heads stands above the first.
+        if (bars.size() == 2 && !lone && inside.size() > 3 && !(from > 0 && fits(near.get(from - 1), near.get(from), strips, left, right, 2))) return null;
+        if (inside.stream().filter(line -> ContentsFinder.endsEntry(new TextLine(line.chunks, page).text())).count() > inside.size() / 3) return null;
         boolean headless = !lone && bars.size() == 1 || inside.get(0).baseline() - inside.get(0).size() * 0.3 > top;
         // The row of heads may stand above the first line, rows may go on below the last one.
         while (headless && from > 0 && fits(near.get(from - 1), near.get(from), strips, left, right, 2)) inside.add(0, near.get(--from));

@@ -94,7 +94,8 @@ final class BlockMaker {
         double leading = ownLeading(para);
         boolean single = leading == 0;
         if (single) leading = leadings.getOrDefault(Math.round(para.size() * 2), natural);
-        boolean uniform = lines.stream().flatMap(line -> line.inlines.stream()).allMatch(inline -> inline.look().get(TextProperty.SIZE, 0.0).equals(main.get(TextProperty.SIZE)) && java.util.Objects.equals(inline.look().get(TextProperty.FAMILY), main.get(TextProperty.FAMILY)));
+        boolean uniform = lines.stream().flatMap(line -> line.inlines.stream()).allMatch(inline -> inline.look().get(TextProperty.SIZE, 0.0).equals(main.get(TextProperty.SIZE)) && java.util.Objects.equals(inline.look().get(TextProperty.FAMILY), main.get(TextProperty.FAMILY)))
+                && lines.stream().allMatch(line -> faces.covers(line.text(), main));
         double above = ascent(uniform, leading, heights, natural);
         double before = para.first().baseline() - above - flow.y;
         if (before < 0 && single) {

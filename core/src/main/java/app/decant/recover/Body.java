@@ -32,13 +32,17 @@ final class Body {
             } else if (part instanceof Part.Beside beside) {
                 elements.add(new Element.Beside(beside.picture(), beside.behind(), beside.room()));
             } else if (part instanceof Part.Boxed boxed) {
-                elements.add(new Element.Boxed(boxed.box(), elements(boxed.parts(), finder), boxed.room()));
+                elements.add(boxed(boxed, finder));
+            } else if (part instanceof Part.Drawn drawn) {
+                elements.add(new Element.Drawn(drawn.figure(), drawn.labels().stream().map(label -> boxed(label, finder)).toList()));
             } else if (part instanceof Part.Side side) {
                 elements.add(new Element.Side(elements(side.parts(), finder), side.left(), side.top(), side.right(), side.bottom()));
             }
         }
         return elements;
     }
+
+    private static Element.Boxed boxed(Part.Boxed part, ParagraphFinder finder) { return new Element.Boxed(part.box(), elements(part.parts(), finder), part.room()); }
 
     List<Para> paragraphs(int page) {
         List<Para> found = new ArrayList<>();

@@ -20,6 +20,9 @@ sealed interface Element {
     /** A box of text that other text stands beside, and the room kept between them. */
     record Boxed(Framed box, List<Element> elements, Insets room) implements Element { }
 
+    /** Pictures and labels that keep their places towards each other. */
+    record Drawn(Figure figure, List<Boxed> labels) implements Element { }
+
     /** A note beside the text. */
     record Side(List<Element> elements, double left, double top, double right, double bottom) implements Element { }
 

@@ -40,7 +40,11 @@ final class Faces {
         if (some.size() < ENOUGH) some.add(glyph);
     }
 
-    Choice of(FaceUse face) { return choices.computeIfAbsent(face, this::choose); }
+    Choice of(FaceUse face) {
+        Choice choice = choices.get(face);
+        if (choice == null) choices.put(face, choice = choose(face));
+        return choice;
+    }
 
     private Choice choose(FaceUse use) {
         FontCatalogue.Match match = catalogue.match(use.family(), use.bold(), use.italic());
@@ -50,6 +54,14 @@ final class Faces {
             double scale = scale(match.face(), some);
             return new Choice(use.family(), Math.abs(scale - 1) > 0.03 && some.size() > 20 ? round(scale) : 1, false);
         }
+        // All weights of a family get the same stand-in: the one that fits what most of its letters are in.
+        FaceUse main = samples.keySet().stream().filter(other -> other.family().equals(use.family())).max(java.util.Comparator.comparingInt(other -> samples.get(other).size())).orElse(use);
+        String best = main.equals(use) ? nearest(use, some) : of(main).family();
+        double scale = scale(catalogue.match(best, use.bold(), use.italic()).face(), some);
+        return new Choice(best, Math.abs(scale - 1) > 0.004 ? round(scale) : 1, true);
+    }
+
+    private String nearest(FaceUse use, List<Glyph> some) {
         String best = null;
         double least = Double.MAX_VALUE;
         for (String family : use.fixed() ? List.of("Liberation Mono") : use.serif() ? SERIF : isSansByName(use) ? SANS : java.util.stream.Stream.concat(SERIF.stream(), SANS.stream()).toList()) {
@@ -60,19 +72,18 @@ final class Faces {
                 best = family;
             }
         }
-        double scale = scale(catalogue.match(best, use.bold(), use.italic()).face(), some);
-        return new Choice(best, Math.abs(scale - 1) > 0.004 ? round(scale) : 1, true);
+        return best;
     }
 
     private static boolean isSansByName(FaceUse use) { return use.family().toLowerCase(java.util.Locale.ROOT).matches(".*(sans|gothic|grotesk|helvet|arial|ui|display).*"); }
 
     private static double round(double scale) { return Math.max(0.7, Math.min(1.4, Math.round(scale * 1000) / 1000.0)); }
 
-    private static double scale(Face face, List<Glyph> some) {
+    private double scale(Face face, List<Glyph> some) {
         double theirs = 0;
         double ours = 0;
         for (Glyph glyph : some) {
-            double width = face.shape(glyph.text(), false, false, false).width() * glyph.size();
+            double width = word(face, glyph.text()) * glyph.size();
             if (width <= 0 || glyph.width() <= 0) continue;
             theirs += glyph.width();
             ours += width;
@@ -80,9 +91,9 @@ final class Faces {
         return ours == 0 ? 1 : theirs / ours;
     }
 
-    private static double error(Face face, List<Glyph> some, double scale) {
+    private double error(Face face, List<Glyph> some, double scale) {
         double error = 0;
-        for (Glyph glyph : some) error += Math.abs(glyph.width() / glyph.size() - face.shape(glyph.text(), false, false, false).width() * scale);
+        for (Glyph glyph : some) error += Math.abs(glyph.width() / glyph.size() - word(face, glyph.text()) * scale);
         return error / Math.max(1, some.size()) + Math.abs(scale - 1) * 0.2;
     }
 
@@ -104,9 +115,16 @@ final class Faces {
         return width * look.get(TextProperty.WIDTH_SCALE, 1.0) + count * look.get(TextProperty.LETTER_SPACING, 0.0);
     }
 
+    /** The width of a word in a face, in ems; where the face lacks a letter, of that in the one that will stand in. */
     private double word(Face face, String word) {
         if (word.codePoints().allMatch(face::has)) return face.shape(word, false, false, false).width();
         return word.codePoints().mapToDouble(point -> catalogue.fallback(face, point).shape(Character.toString(point), false, false, false).width()).sum();
+    }
+
+    /** Whether the face of a look has all characters of a text itself. */
+    boolean covers(String text, Look look) {
+        Face face = catalogue.match(look.get(TextProperty.FAMILY), look.is(TextProperty.BOLD), look.is(TextProperty.ITALIC)).face();
+        return text.codePoints().allMatch(point -> face.has(point) || Character.isWhitespace(point) || point == 0xAD);
     }
 
     /** The height of lines set solid in a look, in points: above the baseline, below it, and the gap between lines. */

@@ -31,6 +31,8 @@ final class FrameMaker {
         return blocks;
     }
 
+    private static Look indented(Look look, app.decant.document.Property<Double> side, double amount) { return Math.abs(amount) > 0.6 ? look.with(side, BlockMaker.rounded(amount)) : look; }
+
     private Paragraph paragraph(FrameLine frame, double left, double right, boolean header, double nextBaseline) {
         TextLine line = frame.line();
         double width = right - left;
@@ -40,6 +42,12 @@ final class FrameMaker {
         List<Inline> inlines = new ArrayList<>();
         boolean centred = chunks.size() == 1 && Math.abs(line.middleX() - middle) < 3 && line.left() > left + line.size();
         boolean ends = chunks.size() == 1 && Math.abs(line.right() - right) < 3 && line.left() > left + 0.25 * width;
+        boolean ruled = frame.rule() != null;
+        if (ruled) {
+            // A rule reaches as far as its paragraph.
+            look = indented(look, ParagraphProperty.INDENT_START, frame.rule().x1() - left);
+            look = indented(look, ParagraphProperty.INDENT_END, right - frame.rule().x2());
+        }
         if (centred) {
             look = look.with(ParagraphProperty.ALIGNMENT, Alignment.CENTRE);
         } else if (ends) {
@@ -49,7 +57,7 @@ final class FrameMaker {
             for (int i = 0; i < chunks.size(); i++) {
                 Chunk chunk = chunks.get(i);
                 boolean first = i == 0;
-                if (first && chunk.left() < left + 3 || first && chunks.size() == 1) continue;
+                if (first && chunk.left() < left + 3 || first && chunks.size() == 1 && !ruled) continue;
                 boolean atEnd = i == chunks.size() - 1 && chunk.right() > right - 3;
                 boolean atMiddle = Math.abs(chunk.middleX() - middle) < 3;
                 stops.add(new TabStop(BlockMaker.rounded(atEnd ? Math.max(width, chunk.right() - left) : atMiddle ? width / 2 : chunk.left() - left), atEnd ? TabStop.Kind.END : atMiddle ? TabStop.Kind.CENTRE : TabStop.Kind.START, TabStop.Leader.NONE));
@@ -57,8 +65,8 @@ final class FrameMaker {
             }
             if (!stops.isEmpty()) look = look.with(ParagraphProperty.TABS, new TabStops(stops));
             // Heads often reach further out than the text of the page.
-            if (chunks.size() > 1 && line.right() > right + 0.6) look = look.with(ParagraphProperty.INDENT_END, BlockMaker.rounded(right - line.right()));
-            if ((chunks.size() == 1 || line.left() < left) && Math.abs(line.left() - left) > 0.6) look = look.with(ParagraphProperty.INDENT_START, BlockMaker.rounded(line.left() - left));
+            if (!ruled && chunks.size() > 1 && line.right() > right + 0.6) look = look.with(ParagraphProperty.INDENT_END, BlockMaker.rounded(right - line.right()));
+            if (!ruled && (chunks.size() == 1 || line.left() < left) && Math.abs(line.left() - left) > 0.6) look = look.with(ParagraphProperty.INDENT_START, BlockMaker.rounded(line.left() - left));
         }
         look = look.with(ParagraphProperty.LINE_SPACING, LineSpacing.SINGLE);
         if (nextBaseline > 0) look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.EXACTLY, BlockMaker.rounded(nextBaseline - line.baseline())));

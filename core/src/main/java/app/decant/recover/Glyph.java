@@ -21,7 +21,10 @@ record Glyph(String text, double x, double baseline, double width, double size, 
     double right() { return x + width; }
     double top() { return baseline - size * 0.75; }
     double bottom() { return baseline + size * 0.22; }
-    boolean isSpace() { return text.isBlank() && !text.isEmpty(); }
+    boolean isSpace() {
+        if (text.length() == 1) return text.charAt(0) <= ' ' || text.charAt(0) > '~' && text.isBlank();
+        return !text.isEmpty() && text.isBlank();
+    }
 
     /** A space that follows this glyph, in its look. */
     Glyph spaceAfter(double width) { return new Glyph(" ", right(), baseline, width, size, space, face, rgb, tag, angle, seen, link, order); }

@@ -2,9 +2,10 @@ package app.decant.recover;
 
 import app.decant.document.ParagraphProperty.Alignment;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
 
 /** A paragraph on its way from lines to the document: the later stages add what they find out. */
 final class Para {
@@ -24,6 +25,8 @@ final class Para {
     private Ink.Stroke ruleBelow;
     private Ink.Stroke bar;
     private boolean continues;
+    private Glyph typical;
+    private int typicalOf;
 
     /**
      * What makes a paragraph an item of a list.
@@ -93,18 +96,26 @@ final class Para {
 
     /** The glyph in the look that most of its letters have. */
     Glyph typical() {
-        Map<String, Integer> looks = new TreeMap<>();
-        Map<String, Glyph> samples = new TreeMap<>();
+        if (typical != null && typicalOf == lines.size()) return typical;
+        Map<Kind, Integer> counts = new LinkedHashMap<>();
+        Map<Kind, Glyph> samples = new HashMap<>();
+        Glyph before = null;
+        Kind kind = null;
         for (TextLine line : lines) {
             for (Glyph glyph : line.glyphs()) {
                 if (glyph.text().isBlank()) continue;
-                String look = glyph.face().family() + glyph.face().bold() + glyph.face().italic() + Math.round(glyph.size() * 4) + "/" + glyph.rgb();
-                looks.merge(look, 1, Integer::sum);
-                samples.putIfAbsent(look, glyph);
+                if (before == null || before.face() != glyph.face() || before.size() != glyph.size() || before.rgb() != glyph.rgb()) kind = new Kind(glyph.face(), Math.round(glyph.size() * 4), glyph.rgb());
+                before = glyph;
+                counts.merge(kind, 1, Integer::sum);
+                samples.putIfAbsent(kind, glyph);
             }
         }
-        return samples.get(looks.entrySet().stream().max(Map.Entry.<String, Integer>comparingByValue().thenComparing(Map.Entry::getKey)).orElseThrow().getKey());
+        typicalOf = lines.size();
+        typical = samples.get(counts.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow().getKey());
+        return typical;
     }
+
+    private record Kind(FaceUse face, long size, int rgb) { }
 
     /** The share of its letters that a test holds for. */
     double share(java.util.function.Predicate<Glyph> test) {

@@ -104,7 +104,13 @@ final class ParagraphFinder {
 
     /** Whether a line surely goes on with the sentence of the one before. */
     private static boolean isMidSentence(TextLine line, TextLine next) {
-        return !next.text().isEmpty() && Character.isLowerCase(next.text().codePointAt(0)) && !line.text().matches(".*[.!?:;]$") && ListLabel.length(next.text()) == 0;
+        return !next.text().isEmpty() && !isTypewritten(line) && Character.isLowerCase(next.text().codePointAt(0)) && !line.text().matches(".*[.!?:;]$") && ListLabel.length(next.text()) == 0;
+    }
+
+    /** Text in letters of one width is broken by hand or by count: its lines mean what they look like. */
+    private static boolean isTypewritten(TextLine line) {
+        for (Glyph glyph : line.glyphs()) if (!glyph.text().isBlank() && !glyph.face().fixed()) return false;
+        return true;
     }
 
     /** Programs that weigh all lines of a paragraph against each other leave lines short that had room for a word; lines in mid-sentence tell how short. */

@@ -30,4 +30,7 @@ sealed interface Part {
 
     /** A note beside the text. */
     record Side(List<Part> parts, double left, double top, double right, double bottom) implements Part { }
+
+    /** Pictures and labels that keep their places towards each other. */
+    record Drawn(Figure figure, List<Boxed> labels) implements Part { }
 }

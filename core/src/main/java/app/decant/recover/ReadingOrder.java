@@ -23,7 +23,7 @@ final class ReadingOrder {
         double bottom() { return boxes.stream().mapToDouble(Box::bottom).max().orElse(0); }
     }
 
-    List<Part> parts(List<? extends Box> boxes, double left, double right) { return parts(boxes, left, right, 0); }
+    List<Part> parts(List<? extends Box> boxes, double left, double right) { return parts(Figure.gather(boxes), left, right, 0); }
 
     private List<Part> parts(List<? extends Box> boxes, double left, double right, int depth) {
         List<Row> rows = rows(boxes);
@@ -226,7 +226,7 @@ final class ReadingOrder {
     private void flush(List<Row> plain, double left, double right, List<Part> parts) {
         List<TextLine> lines = new ArrayList<>();
         List<Box> obstacles = new ArrayList<>();
-        List<Box> texts = plain.stream().flatMap(row -> row.boxes().stream()).filter(box -> !(box instanceof Placed) && !(box instanceof Framed)).toList();
+        List<Box> texts = plain.stream().flatMap(row -> row.boxes().stream()).filter(box -> !(box instanceof Placed) && !(box instanceof Framed) && !(box instanceof Figure)).toList();
         for (Row row : plain) {
             List<Chunk> chunks = new ArrayList<>();
             for (Box box : row.boxes()) {
@@ -237,7 +237,10 @@ final class ReadingOrder {
                     parts.add(new Part.Grid(grid));
                 } else if (box instanceof Framed framed) {
                     obstacles.add(framed);
-                    parts.add(new Part.Boxed(framed, parts(framed.chunks(), framed.chunks().stream().mapToDouble(Chunk::left).min().orElse(0), framed.chunks().stream().mapToDouble(Chunk::right).max().orElse(0), 5), ROOM));
+                    parts.add(boxed(framed));
+                } else if (box instanceof Figure figure) {
+                    endLines(lines, obstacles, left, right, parts);
+                    parts.add(new Part.Drawn(figure, figure.labels().stream().map(this::boxed).toList()));
                 } else if (box instanceof Placed placed) {
                     double inset = Math.min(4, placed.height() / 4);
                     boolean over = texts.stream().anyMatch(text -> text.top() + 1 < placed.bottom() - inset && text.bottom() - 1 > placed.top() + inset);
@@ -259,6 +262,12 @@ final class ReadingOrder {
         }
         endLines(lines, obstacles, left, right, parts);
         plain.clear();
+    }
+
+    private Part.Boxed boxed(Framed framed) {
+        double from = framed.chunks().stream().mapToDouble(Chunk::left).min().orElse(0);
+        double to = framed.chunks().stream().mapToDouble(Chunk::right).max().orElse(0);
+        return new Part.Boxed(framed, parts(framed.chunks(), from, to, 5), ROOM);
     }
 
     private static void endLines(List<TextLine> lines, List<Box> obstacles, double left, double right, List<Part> parts) {

@@ -12,20 +12,21 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Supplier;
 
 /** Takes a PDF in as an editable document that lays out onto the same pages. Calls the stages in order; each is told in its own class. */
 public final class Recovery {
-    /** Tags are trusted where they cover at least this share of the letters. */
-    private static final double TRUSTED = 0.85;
     private static final String JOINING = "Finding paragraphs";
 
     private final SourceFile source;
+    private final Supplier<SourceFile> another;
     private final FontCatalogue fonts;
     private final Progress progress;
     private final List<Finding> findings = new ArrayList<>();
 
-    private Recovery(SourceFile source, FontCatalogue fonts, Progress progress) {
+    private Recovery(SourceFile source, Supplier<SourceFile> another, FontCatalogue fonts, Progress progress) {
         this.source = source;
+        this.another = another;
         this.fonts = fonts;
         this.progress = progress;
     }
@@ -40,7 +41,7 @@ public final class Recovery {
      */
     public static Recovered of(byte[] pdf, String name, String password, FontCatalogue fonts, Progress progress) {
         try (SourceFile source = SourceFile.open(pdf, name, password)) {
-            return new Recovery(source, fonts, progress).run();
+            return new Recovery(source, () -> SourceFile.open(pdf, name, password), fonts, progress).run();
         }
     }
 
@@ -48,21 +49,17 @@ public final class Recovery {
         Faces faces = new Faces(fonts);
         List<PageMatter> pages = new ArrayList<>();
         Set<String> problems = new LinkedHashSet<>();
-        double covered = 0;
-        for (int i = 0; i < source.pages(); i++) {
-            progress.step(i, source.pages(), SourceFile.READING);
-            SourcePage page = upright(source, i, progress);
-            page = new UnreadablePages(source, findings).replaced(page);
-            problems.addAll(page.problems());
-            for (Glyph glyph : page.glyphs()) faces.see(glyph);
-            double share = source.tags().isEmpty() ? 0 : source.tags().coverage(page);
-            covered += share;
-            int index = i;
-            pages.add(PageMatter.of(page, share > TRUSTED ? glyph -> source.tags().of(index, glyph.tag()) : glyph -> null));
-        }
+        double[] covered = {0};
+        new PageReading(source, another, progress).each(read -> {
+            problems.addAll(read.page().problems());
+            findings.addAll(read.findings());
+            for (Glyph glyph : read.page().glyphs()) faces.see(glyph);
+            covered[0] += read.tagged();
+            pages.add(read.matter());
+        });
         for (String problem : problems) findings.add(Finding.lost(problem, ""));
         progress.step(source.pages(), source.pages(), JOINING);
-        boolean tagged = !source.tags().isEmpty() && covered / source.pages() > TRUSTED;
+        boolean tagged = !source.tags().isEmpty() && covered[0] / source.pages() > PageReading.TRUSTED;
         Function<Glyph, TagTree.Element> none = glyph -> null;
         RunningHeads heads = RunningHeads.take(pages);
         Map<Integer, Margins> margins = margins(pages);

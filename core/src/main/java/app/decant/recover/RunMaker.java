@@ -3,6 +3,7 @@ package app.decant.recover;
 import app.decant.document.Block;
 import app.decant.document.Colour;
 import app.decant.document.Inline;
+import app.decant.document.Link;
 import app.decant.document.Look;
 import app.decant.document.TextProperty;
 import app.decant.document.TextProperty.Script;
@@ -24,8 +25,11 @@ final class RunMaker {
     private final Faces faces;
     private final List<PageMatter> pages;
     private final Set<String> words = new HashSet<>();
-    private final Map<String, Look> looks = new HashMap<>();
+    private final Map<LookKey, Look> looks = new HashMap<>();
     private Function<Para.Footnote, List<Block>> noteMaker;
+
+    /** All that makes one look differ from another. */
+    private record LookKey(FaceUse face, long size, int rgb, Script script, boolean underlined, boolean struck, Integer highlight, Link link) { }
 
     RunMaker(Faces faces, List<PageMatter> pages) {
         this.faces = faces;
@@ -131,7 +135,7 @@ final class RunMaker {
         boolean underlined = page.isUnderlined(glyph);
         boolean struck = page.isStruck(glyph);
         Integer highlight = page.highlight(glyph);
-        String key = glyph.face() + "/" + Math.round(size * 20) + "/" + glyph.rgb() + script + underlined + struck + highlight + glyph.link();
+        LookKey key = new LookKey(glyph.face(), Math.round(size * 20), glyph.rgb(), script, underlined, struck, highlight, glyph.link());
         return looks.computeIfAbsent(key, none -> {
             Faces.Choice choice = faces.of(glyph.face());
             Look look = Look.of(TextProperty.FAMILY, choice.family()).with(TextProperty.SIZE, rounded(size)).with(TextProperty.BOLD, glyph.face().bold()).with(TextProperty.ITALIC, glyph.face().italic())

@@ -26,18 +26,47 @@ final class RunningHeads {
 
     private RunningHeads(List<PageMatter> pages) { this.pages = pages; }
 
-    /** A row at the edge of a page. */
-    private record Row(int page, List<Chunk> chunks) {
+    /** A row at the edge of a page; complete once it is asked for its text. */
+    private static final class Row {
+        private final int page;
+        private final List<Chunk> chunks = new ArrayList<>();
+        private TextLine line;
+        private String kind;
+        private List<Integer> numbers;
+
+        Row(int page, Chunk first) {
+            this.page = page;
+            chunks.add(first);
+        }
+
+        int page() { return page; }
+        List<Chunk> chunks() { return chunks; }
         double baseline() { return chunks.get(0).baseline(); }
         double size() { return chunks.stream().mapToDouble(Chunk::size).max().orElse(10); }
         boolean isArtifact() { return chunks.stream().allMatch(chunk -> chunk.first().tag() == Glyph.ARTIFACT); }
-        TextLine line() { return new TextLine(chunks.stream().sorted(Comparator.comparingDouble(Chunk::left)).toList(), page); }
         String text() { return line().text(); }
+
+        TextLine line() {
+            if (line == null) line = new TextLine(chunks.stream().sorted(Comparator.comparingDouble(Chunk::left)).toList(), page);
+            return line;
+        }
 
         /** Its text with all numbers made one. */
         String kind() {
-            String text = text().trim();
-            return ROMAN.matcher(text).matches() ? "#" : NUMBER.matcher(text).replaceAll("#");
+            if (kind == null) {
+                String text = text().trim();
+                kind = ROMAN.matcher(text).matches() ? "#" : NUMBER.matcher(text).replaceAll("#");
+            }
+            return kind;
+        }
+
+        /** The numbers in it, in order. */
+        List<Integer> numbers() {
+            if (numbers == null) {
+                numbers = new ArrayList<>();
+                for (Matcher matcher = NUMBER.matcher(text()); matcher.find(); ) numbers.add(value(matcher.group()));
+            }
+            return numbers;
         }
     }
 
@@ -137,7 +166,7 @@ final class RunningHeads {
                 continue;
             }
             if (!inZone || rows.size() > MOST_ROWS) break;
-            rows.add(new Row(page.index(), new ArrayList<>(List.of(chunk))));
+            rows.add(new Row(page.index(), chunk));
         }
         return rows;
     }
@@ -201,10 +230,8 @@ final class RunningHeads {
         for (List<Row> theirs : rows.values()) {
             for (Row one : theirs) {
                 if (one.page() == row.page() || Math.abs(one.baseline() - row.baseline()) > 3 || !one.kind().equals(row.kind())) continue;
-                Matcher matcher = NUMBER.matcher(one.text());
-                for (int i = 0; i < place && matcher.find(); i++) { }
-                if (!matcher.find()) continue;
-                if (value(matcher.group()) - one.page() == value - row.page()) same++;
+                if (one.numbers().size() <= place) continue;
+                if (one.numbers().get(place) - one.page() == value - row.page()) same++;
                 else other++;
             }
         }
