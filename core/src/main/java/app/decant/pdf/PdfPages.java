@@ -32,6 +32,7 @@ public final class PdfPages implements AutoCloseable {
      * @throws DecantException where it can't be opened
      */
     public static PdfPages open(Path file, String password) {
+        StandInFonts.use();
         try {
             return new PdfPages(Loader.loadPDF(file.toFile(), password == null ? "" : password), String.valueOf(file.getFileName()));
         } catch (IOException e) {

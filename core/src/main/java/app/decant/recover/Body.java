@@ -9,14 +9,18 @@ import java.util.function.Function;
 
 /** The body of a document page by page: its elements in reading order, paragraphs joined over column and page ends. */
 final class Body {
-    private final List<List<Element>> pages = new ArrayList<>();
+    private final List<List<Element>> pages;
+
+    /** @param pages the elements of each page */
+    Body(List<List<Element>> pages) { this.pages = new ArrayList<>(pages); }
 
     /** A paragraph and the column it ends or starts in. */
     private record Stand(Para para, String column) { }
 
     List<List<Element>> pages() { return pages; }
 
-    void add(List<Part> parts, Function<Glyph, TagTree.Element> tags) { pages.add(elements(parts, new ParagraphFinder(tags))); }
+    /** The parts of a page with their lines joined into paragraphs. */
+    static List<Element> elements(List<Part> parts, Function<Glyph, TagTree.Element> tags) { return elements(parts, new ParagraphFinder(tags)); }
 
     private static List<Element> elements(List<Part> parts, ParagraphFinder finder) {
         List<Element> elements = new ArrayList<>();

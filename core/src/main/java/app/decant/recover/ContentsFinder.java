@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 /** Finds contents lists: three or more entries in a row that lead to a page number at the right edge. */
 final class ContentsFinder {
     private static final Pattern ENTRY = Pattern.compile("^(.*?[^\\s.·…_])\\s*(?:(?:[.·…_]\\s?){3,}|\\t)\\s*(\\d{1,4}|[ivxlcdm]{1,7})$");
+    private static final Pattern LEADER = Pattern.compile("(?:[.·…_]\\s?){4,}");
     private static final int LEAST = 3;
 
     private ContentsFinder() { }
@@ -17,7 +18,10 @@ final class ContentsFinder {
 
     /** The parts of an entry's text, or null where it is none. */
     static Entry entry(String text) {
-        Matcher matcher = ENTRY.matcher(text.trim());
+        String plain = text.trim();
+        char last = plain.isEmpty() ? ' ' : plain.charAt(plain.length() - 1);
+        if (!Character.isDigit(last) && "ivxlcdm".indexOf(last) < 0) return null;
+        Matcher matcher = ENTRY.matcher(plain);
         return matcher.matches() ? new Entry(matcher.group(1).trim(), matcher.group(2)) : null;
     }
 
@@ -30,7 +34,7 @@ final class ContentsFinder {
     }
 
     /** Whether the text has a row of dots or the like in it. */
-    private static boolean hasLeader(String text) { return Pattern.compile("(?:[.·…_]\\s?){4,}").matcher(text).find(); }
+    private static boolean hasLeader(String text) { return LEADER.matcher(text).find(); }
 
     static void find(List<Para> paras) {
         List<Para> run = new ArrayList<>();

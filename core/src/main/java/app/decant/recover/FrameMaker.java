@@ -41,7 +41,7 @@ final class FrameMaker {
         double middle = (left + right) / 2;
         List<Inline> inlines = new ArrayList<>();
         boolean centred = chunks.size() == 1 && Math.abs(line.middleX() - middle) < 3 && line.left() > left + line.size();
-        boolean ends = chunks.size() == 1 && Math.abs(line.right() - right) < 3 && line.left() > left + 0.25 * width;
+        boolean ends = chunks.size() == 1 && line.right() > right - 3 && line.left() > left + 0.25 * width;
         boolean ruled = frame.rule() != null;
         if (ruled) {
             // A rule reaches as far as its paragraph.
@@ -52,6 +52,7 @@ final class FrameMaker {
             look = look.with(ParagraphProperty.ALIGNMENT, Alignment.CENTRE);
         } else if (ends) {
             look = look.with(ParagraphProperty.ALIGNMENT, Alignment.END);
+            if (!ruled && line.right() > right + 0.6) look = look.with(ParagraphProperty.INDENT_END, BlockMaker.rounded(right - line.right()));
         } else {
             List<TabStop> stops = new ArrayList<>();
             for (int i = 0; i < chunks.size(); i++) {

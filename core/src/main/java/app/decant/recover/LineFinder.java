@@ -178,7 +178,7 @@ final class LineFinder {
         return false;
     }
 
-    private static boolean isDot(Glyph glyph) { return glyph.text().equals(".") || glyph.text().equals("…") || glyph.text().equals("·") || glyph.text().equals("_"); }
+    private static boolean isDot(Glyph glyph) { return glyph.text().length() == 1 && ".…·_".indexOf(glyph.text().charAt(0)) >= 0; }
 
     private static Chunk chunk(List<Glyph> leftToRight) {
         int right = 0;

@@ -13,11 +13,25 @@ final class ListLabel {
 
     /** The length of the label with the space after it; 0 where the text starts with none. */
     static int length(String text) {
+        if (!mayBegin(text)) return 0;
         for (Pattern pattern : new Pattern[] {BULLET, LONE_BULLET, NUMBER}) {
             Matcher matcher = pattern.matcher(text);
             if (matcher.find() && matcher.end() > 0) return matcher.end();
         }
         return 0;
+    }
+
+    /** Whether the first characters could be a label at all; most lines are told from lists by this alone. */
+    private static boolean mayBegin(String text) {
+        if (text.isEmpty()) return false;
+        char first = text.charAt(0);
+        if (first == 'o' || !Character.isLetterOrDigit(first)) return true;
+        for (int i = 1; i < Math.min(text.length(), 16); i++) {
+            char c = text.charAt(i);
+            if (c == '.' || c == ')' || c == ':') return true;
+            if (c == ' ') return false;
+        }
+        return false;
     }
 
     static boolean isBullet(String text) { return BULLET.matcher(text).find() || LONE_BULLET.matcher(text).find(); }

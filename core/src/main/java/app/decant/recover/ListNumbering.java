@@ -1,5 +1,6 @@
 package app.decant.recover;
 
+import app.decant.document.Colour;
 import app.decant.document.Look;
 import app.decant.document.NumberFormat;
 import app.decant.document.Numbering;
@@ -27,7 +28,7 @@ final class ListNumbering {
     private static Numbering.Level level(ListFinder.Level found, int depth, Faces faces) {
         Look look = Look.of(ParagraphProperty.INDENT_START, BlockMaker.rounded(found.textLeft())).with(ParagraphProperty.FIRST_LINE, BlockMaker.rounded(found.labelLeft() - found.textLeft()))
                 .with(TextProperty.SIZE, RunMaker.rounded(found.sample().size())).with(TextProperty.BOLD, found.sample().face().bold()).with(TextProperty.ITALIC, found.sample().face().italic());
-        if (found.sample().rgb() != 0) look = look.with(TextProperty.COLOUR, new app.decant.document.Colour(found.sample().rgb()));
+        look = look.with(TextProperty.COLOUR, found.sample().rgb() == 0 ? Colour.AUTOMATIC : new Colour(found.sample().rgb()));
         if (found.bullet()) {
             String bullet = plain(found.bulletText());
             return new Numbering.Level(NumberFormat.BULLET, 1, bullet, Numbering.Suffix.TAB, null, null, look);

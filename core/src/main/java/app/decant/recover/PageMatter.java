@@ -116,8 +116,13 @@ final class PageMatter {
     /** Finds boxes of text among other text; done once headers and footers are out. */
     void takeFramed(Margins margins) { framed.addAll(Framed.take(this, margins)); }
 
-    boolean isUnderlined(Glyph glyph) { return underlines.stream().anyMatch(line -> isUnder(line, glyph, 0.0, 0.36)); }
-    boolean isStruck(Glyph glyph) { return strikes.stream().anyMatch(line -> isUnder(line, glyph, -0.5, -0.1)); }
+    boolean isUnderlined(Glyph glyph) { return isCrossed(underlines, glyph, 0.0, 0.36); }
+    boolean isStruck(Glyph glyph) { return isCrossed(strikes, glyph, -0.5, -0.1); }
+
+    private static boolean isCrossed(List<Ink.Stroke> lines, Glyph glyph, double from, double to) {
+        for (Ink.Stroke line : lines) if (isUnder(line, glyph, from, to)) return true;
+        return false;
+    }
 
     private static boolean isUnder(Ink.Stroke line, Glyph glyph, double from, double to) {
         double middle = glyph.x() + glyph.width() / 2;

@@ -104,7 +104,7 @@ final class ParagraphFinder {
 
     /** Whether a line surely goes on with the sentence of the one before. */
     private static boolean isMidSentence(TextLine line, TextLine next) {
-        return !next.text().isEmpty() && !isTypewritten(line) && Character.isLowerCase(next.text().codePointAt(0)) && !line.text().matches(".*[.!?:;]$") && ListLabel.length(next.text()) == 0;
+        return !next.text().isEmpty() && !isTypewritten(line) && Character.isLowerCase(next.text().codePointAt(0)) && ".!?:;".indexOf(line.text().charAt(line.text().length() - 1)) < 0 && ListLabel.length(next.text()) == 0;
     }
 
     /** Text in letters of one width is broken by hand or by count: its lines mean what they look like. */

@@ -63,14 +63,15 @@ public final class Recovery {
         Function<Glyph, TagTree.Element> none = glyph -> null;
         RunningHeads heads = RunningHeads.take(pages);
         Map<Integer, Margins> margins = margins(pages);
-        Body body = new Body();
-        for (PageMatter page : pages) {
+        // Each page by itself, so on all cores.
+        List<List<Element>> read = pages.parallelStream().map(page -> {
             Margins edges = margins.get(Assembly.sizeKey(page));
             int index = page.index();
             page.takeFramed(edges);
             Function<Glyph, TagTree.Element> tags = tagged ? glyph -> source.tags().of(index, glyph.tag()) : none;
-            body.add(new ReadingOrder(index).parts(page.boxes(), edges.left(), edges.right()), tags);
-        }
+            return Body.elements(new ReadingOrder(index).parts(page.boxes(), edges.left(), edges.right()), tags);
+        }).toList();
+        Body body = new Body(read);
         List<Para> first = body.paragraphs();
         Glyph typical = HeadingFinder.body(first, pages);
         double bodySize = typical == null ? 10 : typical.size();

@@ -4,6 +4,7 @@ import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.Facts;
 import app.decant.document.Link;
+import app.decant.pdf.StandInFonts;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
@@ -75,6 +76,7 @@ final class SourceFile implements AutoCloseable {
      * @throws DecantException where it is no PDF, needs a password, or its owner forbids taking its text out
      */
     static SourceFile open(byte[] bytes, String name, String password) {
+        StandInFonts.use();
         PDDocument pdf = null;
         try {
             pdf = Loader.loadPDF(bytes, password == null ? "" : password);

@@ -2,11 +2,14 @@ package app.decant.recover;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 
 /** One line of text in its column: its chunks, joined by spaces or, over wide gaps, by tabs. */
 final class TextLine implements Box {
     /** A gap this wide, in ems, is a tab unless the line's other gaps are wide too. */
     private static final double TAB_GAP = 1.7;
+
+    private static final Pattern NUMBER = Pattern.compile("(\\p{Lu}|\\d{1,3})(\\.\\d{1,3})*\\.?");
 
     private final List<Chunk> chunks;
     private final List<Glyph> glyphs = new ArrayList<>();
@@ -39,7 +42,8 @@ final class TextLine implements Box {
                 Chunk before = chunks.get(i - 1);
                 double gap = before.isRightToLeft() ? before.left() - chunks.get(i).right() : chunks.get(i).left() - before.right();
                 Glyph last = before.glyphs().get(before.glyphs().size() - 1);
-                boolean tab = gap > TAB_GAP * size && gap > 1.6 * usual || gap > 4 * size;
+                boolean numbered = i == 1 && NUMBER.matcher(before.text()).matches();
+                boolean tab = gap > TAB_GAP * size && gap > 1.6 * usual || gap > 4 * size || numbered && gap > 0.9 * size;
                 glyphs.add(tab ? last.spaceAfter(gap).with("\t") : last.spaceAfter(gap));
             }
             glyphs.addAll(chunks.get(i).glyphs());

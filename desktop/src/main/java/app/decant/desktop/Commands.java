@@ -100,7 +100,7 @@ final class Commands {
         field.requestFocus();
     }
 
-    private void hide() {
+    void hide() {
         window.removeOverlay(veil);
         window.table().requestFocus();
     }

@@ -42,6 +42,7 @@ final class FaithSlip {
         Label direct = new Label(Words.of("faith.direct"));
         direct.setWrapText(true);
         direct.getStyleClass().add("quiet");
+        direct.setMinHeight(Region.USE_PREF_SIZE);
         Hyperlink another = new Hyperlink(Words.of("faith.another"));
         another.setId("another");
         another.setOnAction(event -> window.takeAnother());

@@ -59,6 +59,13 @@ final class Screenshots {
         });
         steps.add(() -> snap("need"));
         steps.add(() -> {
+            window.commands().hide();
+            window.open(window.desk().receipt().get().file());
+        });
+        for (int i = 0; i < 8; i++) steps.add(() -> { });
+        steps.add(() -> window.table().scrollTo(2));
+        steps.add(() -> snap("beside"));
+        steps.add(() -> {
             window.desk().discard();
             window.stage().close();
         });

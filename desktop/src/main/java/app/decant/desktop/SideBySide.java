@@ -30,6 +30,8 @@ final class SideBySide {
         bar = new FaithBar(page -> window.table().scrollTo(page));
         for (Label label : List.of(came, editable)) label.getStyleClass().add("beside-title");
         working.getStyleClass().add("quiet");
+        working.setWrapText(true);
+        working.setTextAlignment(javafx.scene.text.TextAlignment.CENTER);
         VBox left = new VBox(came, grow(original));
         HBox.setHgrow(left, Priority.ALWAYS);
         HBox.setHgrow(right, Priority.ALWAYS);
@@ -76,6 +78,7 @@ final class SideBySide {
             working.setText(Words.of("beside.patience"));
             VBox middle = grow(new VBox(working));
             middle.setAlignment(Pos.CENTER);
+            middle.setPadding(new javafx.geometry.Insets(24));
             right.getChildren().setAll(editable, middle);
         }
         Comparison faith = desk.faith().get();
