@@ -9,6 +9,7 @@ import app.decant.format.Taken;
 import app.decant.format.TextFormats;
 import app.decant.layout.Layout;
 import app.decant.layout.Pages;
+import app.decant.publish.Order;
 import app.decant.publish.Publisher;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
@@ -105,6 +106,16 @@ public final class Decant {
      */
     public static Receipt publish(Document document, Recipe recipe, Path file, Progress progress) {
         Pages pages = new Layout(FontCatalogue.ofThisMachine()).next(document, progress);
-        return Publisher.publish(pages, recipe, file, Instant.now(), progress);
+        return Publisher.publish(new Order(pages, recipe), file, Instant.now(), progress);
+    }
+
+    /**
+     * Publishes what an order says: one file, or where its recipe has a pattern for names, one for each page.
+     *
+     * @param file where it is to be; for one file a page, its folder and the front of the names
+     */
+    public static List<Receipt> publish(Order order, Path file, Progress progress) {
+        if (order.recipe().split() != null && order.recipe().target() == app.decant.publish.Target.PDF) return Publisher.publishEach(order, file, Instant.now(), progress);
+        return List.of(Publisher.publish(order, file, Instant.now(), progress));
     }
 }

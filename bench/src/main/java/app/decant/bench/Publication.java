@@ -6,6 +6,7 @@ import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
 import app.decant.layout.Pages;
 import app.decant.pdf.PdfChoices;
+import app.decant.pdf.PdfStyle;
 import app.decant.pdf.PdfWriter;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -45,7 +46,7 @@ public class Publication {
     @Benchmark public int layOutAndWrite(Count count) throws IOException {
         Pages pages = new Layout(FontCatalogue.shipped()).next(document);
         ByteArrayOutputStream bytes = new ByteArrayOutputStream(4 << 20);
-        PdfChoices choices = new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), new PdfChoices.Bookmarks(1, 3, 1), PdfChoices.Fonts.USED_CHARACTERS, document.facts(), Instant.EPOCH);
+        PdfChoices choices = new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN.tagged(true), document.facts(), Instant.EPOCH);
         PdfWriter.write(pages, choices, bytes, Progress.SILENT);
         count.pages += pages.count();
         return bytes.size();

@@ -5,6 +5,7 @@ import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
 import app.decant.layout.Pages;
 import app.decant.pdf.PdfChoices;
+import app.decant.pdf.PdfStyle;
 import app.decant.pdf.PdfWriter;
 import app.decant.recover.Recovery;
 import java.io.ByteArrayOutputStream;
@@ -43,7 +44,7 @@ public class TakeIn {
     @Setup public void publish() throws IOException {
         Pages pages = new Layout(FontCatalogue.shipped()).next(LongDocuments.pages(200));
         ByteArrayOutputStream bytes = new ByteArrayOutputStream(4 << 20);
-        PdfChoices choices = new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfChoices.Bookmarks.NONE, PdfChoices.Fonts.USED_CHARACTERS, pages.document().facts(), Instant.EPOCH);
+        PdfChoices choices = new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN.tagged(false), pages.document().facts(), Instant.EPOCH);
         PdfWriter.write(pages, choices, bytes, Progress.SILENT);
         pdf = bytes.toByteArray();
     }

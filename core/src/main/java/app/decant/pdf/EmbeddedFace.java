@@ -34,6 +34,7 @@ final class EmbeddedFace {
     private final double[] widths;
     private final char[] usualCharacter;
     private final int[] usualCode;
+    private PdfStyle style;
 
     EmbeddedFace(Face face) {
         this.face = face;
@@ -110,8 +111,9 @@ final class EmbeddedFace {
     }
 
     /** Writes the font itself, once all pages are done. */
-    void finish(PdfChoices.Fonts wish) throws IOException {
-        boolean subset = wish == PdfChoices.Fonts.USED_CHARACTERS && ownCodes && !EmbeddingRight.forbidsSubsets(face.fsType());
+    void finish(PdfStyle style) throws IOException {
+        this.style = style;
+        boolean subset = style.fonts() == PdfChoices.Fonts.USED_CHARACTERS && ownCodes && !EmbeddingRight.forbidsSubsets(face.fsType());
         String name = face.postScriptName();
         Map<Integer, Integer> moved = new HashMap<>();
         byte[] file = face.file();
@@ -147,7 +149,7 @@ final class EmbeddedFace {
         system.setItem(COSName.ORDERING, new COSString("Identity"));
         system.setInt(COSName.SUPPLEMENT, 0);
         font.setItem(COSName.CIDSYSTEMINFO, system);
-        font.setItem(COSName.FONT_DESC, descriptor(name, file));
+        font.setItem(COSName.FONT_DESC, descriptor(name, file, subset));
         font.setItem(COSName.W, widths());
         font.setInt(COSName.DW, 1000);
         if (ownCodes) {
@@ -167,7 +169,15 @@ final class EmbeddedFace {
         if (ownCodes) {
             widths.add(COSInteger.ZERO);
             COSArray row = new COSArray();
-            for (int glyph : glyphs) row.add(number(width(glyph)));
+            for (int i = 0; i < glyphs.size(); i++) {
+                // No array of an archive file has more than 8,191 entries (ISO 19005-1, 6.1.12).
+                if (row.size() == 8000) {
+                    widths.add(row);
+                    widths.add(COSInteger.get(i));
+                    row = new COSArray();
+                }
+                row.add(number(width(glyphs.get(i))));
+            }
             widths.add(row);
         } else {
             for (int glyph : new TreeSet<>(glyphs)) {
@@ -184,7 +194,7 @@ final class EmbeddedFace {
         return value == Math.rint(value) ? COSInteger.get((long) value) : new org.apache.pdfbox.cos.COSFloat((float) value);
     }
 
-    private COSDictionary descriptor(String name, byte[] file) throws IOException {
+    private COSDictionary descriptor(String name, byte[] file, boolean subset) throws IOException {
         COSDictionary descriptor = new COSDictionary();
         descriptor.setItem(COSName.TYPE, COSName.FONT_DESC);
         descriptor.setName(COSName.FONT_NAME, name);
@@ -211,7 +221,15 @@ final class EmbeddedFace {
             program.setItem(COSName.SUBTYPE, COSName.getPDFName("OpenType"));
             descriptor.setItem(COSName.FONT_FILE3, program);
         }
+        // The first archive standard wants to know which characters a subset holds (ISO 19005-1, 6.3.5); the later ones do without.
+        if (subset && style.standard().part() == 1) descriptor.setItem(COSName.CID_SET, stream(charactersHeld()));
         return descriptor;
+    }
+
+    private byte[] charactersHeld() {
+        byte[] bits = new byte[(glyphs.size() + 7) / 8];
+        for (int i = 0; i < glyphs.size(); i++) bits[i / 8] |= (byte) (0x80 >> i % 8);
+        return bits;
     }
 
     /** Six letters that tell one subset from another (9.6.4): made from what is in it, so that the same subset has the same tag. */

@@ -31,9 +31,12 @@ final class PageContent implements Canvas {
     private Colour ink;
     private double penX;
     private double penY;
+    private PageTags tags;
+    private Tag open;
+    private boolean isMarked;
 
-    /** An area that leads somewhere, from the page's top left corner. */
-    record LinkArea(double x, double y, double width, double height, Link target) { }
+    /** An area that leads somewhere, from the page's top left corner; with its element where the file is tagged. */
+    record LinkArea(double x, double y, double width, double height, Link target, Tag tag) { }
 
     PageContent(double height, Function<app.decant.font.Face, EmbeddedFace> faces, Function<Picture, PDXObject> pictures) {
         this.height = height;
@@ -41,11 +44,31 @@ final class PageContent implements Canvas {
         this.pictures = pictures;
     }
 
-    byte[] bytes() {
+    /** From now on everything painted is marked with what it is (ISO 32000-1, 14.6). */
+    void tag(PageTags others) { tags = others; }
+
+    /** Content of an element follows, or, where that is null, what is no content. */
+    private void enter(Tag tag) {
+        if (tags == null || isMarked && open == tag) return;
+        leave();
+        if (tag == null) out.append("/Artifact BMC\n");
+        else out.append('/').append(tag.role).append(" <</MCID ").whole(tags.mark(tag)).append(">> BDC\n");
+        open = tag;
+        isMarked = true;
+    }
+
+    private void leave() {
         endText();
+        if (isMarked) out.append("EMC\n");
+        isMarked = false;
+    }
+
+    byte[] bytes() {
+        leave();
         return out.toBytes();
     }
 
+    double height() { return height; }
     Map<EmbeddedFace, String> fonts() { return fontNames; }
     Map<PDXObject, String> pictures() { return pictureNames; }
     List<LinkArea> links() { return links; }
@@ -58,6 +81,7 @@ final class PageContent implements Canvas {
 
     @Override public void glyphs(Piece.Glyphs piece, double x, double baseline, Colour colour) {
         if (piece.glyphs().length == 0) return;
+        if (tags != null) enter(tags.glyphs(piece));
         EmbeddedFace face = faces.apply(piece.style().face());
         beginText(face, piece.style().size(), piece.style().widthScale() * 100, colour);
         double unit = size * scale / 100 / 1000;
@@ -201,18 +225,52 @@ final class PageContent implements Canvas {
         ink = colour;
     }
 
+    /** Paints what follows moved, turned and sized, and as opaque as a graphics state says; until {@link #end}. */
+    void begin(java.awt.geom.AffineTransform place, String state) {
+        enter(null);
+        endText();
+        out.append("q ");
+        if (state != null) out.append('/').append(state).append(" gs ");
+        double[] m = new double[6];
+        place.getMatrix(m);
+        for (double value : m) out.number(value).append(' ');
+        out.append("cm\n");
+        forget();
+    }
+
+    void end() {
+        endText();
+        out.append("Q\n");
+        forget();
+    }
+
+    /** Paints a form or picture that fills the unit square. */
+    void object(PDXObject object) {
+        String name = pictureNames.computeIfAbsent(object, key -> "P" + pictureNames.size());
+        out.append('/').append(name).append(" Do\n");
+    }
+
+    /** What was set inside a saved state is not set outside it. */
+    private void forget() {
+        font = null;
+        scale = 100;
+        ink = null;
+    }
+
     private void endText() {
         if (inText) out.append("ET\n");
         inText = false;
     }
 
     @Override public void fill(double x, double y, double width, double fillHeight, Colour colour) {
+        enter(null);
         endText();
         ink(colour);
         out.number(x).append(' ').number(height - y - fillHeight).append(' ').number(width).append(' ').number(fillHeight).append(" re f\n");
     }
 
     @Override public void rule(double x1, double y1, double x2, double y2, Border border) {
+        enter(null);
         endText();
         Colour colour = border.colour().isAutomatic() ? Colour.BLACK : border.colour();
         double width = border.width();
@@ -239,6 +297,7 @@ final class PageContent implements Canvas {
     }
 
     @Override public void picture(Picture picture, double x, double y) {
+        if (tags != null) enter(tags.picture(picture));
         endText();
         PDXObject image = pictures.apply(picture);
         if (image == null) {
@@ -267,15 +326,16 @@ final class PageContent implements Canvas {
     }
 
     @Override public void link(double x, double y, double width, double linkHeight, Link target) {
+        Tag tag = tags == null ? null : tags.link(target);
         if (!links.isEmpty()) {
             LinkArea last = links.get(links.size() - 1);
             boolean joins = last.target().equals(target) && Math.abs(last.y() - y) < 0.5 && Math.abs(last.x() + last.width() - x) < 2;
             if (joins) {
-                links.set(links.size() - 1, new LinkArea(last.x(), last.y(), x + width - last.x(), Math.max(last.height(), linkHeight), target));
+                links.set(links.size() - 1, new LinkArea(last.x(), last.y(), x + width - last.x(), Math.max(last.height(), linkHeight), target, last.tag()));
                 return;
             }
         }
-        links.add(new LinkArea(x, y, width, linkHeight, target));
+        links.add(new LinkArea(x, y, width, linkHeight, target, tag));
     }
 
     private ContentBytes colour(Colour colour) { return out.number(colour.red() / 255.0).append(' ').number(colour.green() / 255.0).append(' ').number(colour.blue() / 255.0); }

@@ -1,23 +1,19 @@
 package app.decant.pdf;
 
 import app.decant.document.DecantException;
-import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.Image;
 import app.decant.document.Link;
-import app.decant.document.Outline;
 import app.decant.document.Picture;
-import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.font.EmbeddingRight;
 import app.decant.font.Face;
+import app.decant.layout.Item;
 import app.decant.layout.Page;
 import app.decant.layout.Pages;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
@@ -37,15 +33,11 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSNull;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.cos.COSString;
+import org.apache.pdfbox.pdfwriter.compress.CompressParameters;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
-import org.apache.pdfbox.pdmodel.PageMode;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.graphics.PDXObject;
-import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
-import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDDocumentOutline;
-import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
-import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineNode;
 
 /** Writes pages as a PDF. Made for one file and thrown away; the same pages and choices give the same bytes. */
 public final class PdfWriter {
@@ -54,18 +46,22 @@ public final class PdfWriter {
     private final PDDocument pdf = new PDDocument();
     private final Map<Face, EmbeddedFace> faces = new LinkedHashMap<>();
     private final Map<Image, PDXObject> images = new IdentityHashMap<>();
+    private final Map<String, PDXObject> byContent = new HashMap<>();
+    private final Map<Image, Double> shownWidths = new IdentityHashMap<>();
+    private final PictureEmbedding embedding;
+    private final OverlayPainter overlays;
+    private final Structure structure;
     private final Map<COSStream, Future<byte[]>> streams = new LinkedHashMap<>();
     private final Map<Integer, PDPage> written = new LinkedHashMap<>();
     private final Map<String, Map.Entry<Integer, Double>> bookmarks = new HashMap<>();
     private final Set<Finding> findings = new LinkedHashSet<>();
     private int links;
-    private final List<Landing> landings = new ArrayList<>();
 
     /** Where a bookmark leads: the page's place in the file, and how far down from its top. */
     public record Landing(String title, int page, double top) { }
 
     /** What was written, so that the file can be checked against it. */
-    public record Written(List<Landing> bookmarks, int links, int fonts, List<Finding> findings) {
+    public record Written(List<Landing> bookmarks, int links, int fonts, boolean tagged, List<Finding> findings) {
         public Written {
             bookmarks = List.copyOf(bookmarks);
             findings = List.copyOf(findings);
@@ -75,14 +71,19 @@ public final class PdfWriter {
     private PdfWriter(Pages pages, PdfChoices choices) {
         this.pages = pages;
         this.choices = choices;
+        embedding = new PictureEmbedding(pdf, choices.style().pictures(), choices.style().standard());
+        overlays = new OverlayPainter(pdf);
+        structure = choices.style().tells() ? new Structure(pages.document()) : null;
     }
 
     /**
      * Writes the file.
      *
-     * @throws IOException where the stream takes no more
+     * @throws IOException       where the stream takes no more
+     * @throws DecantException where choices contradict each other, or ask for what the document does not have
      */
     public static Written write(Pages pages, PdfChoices choices, OutputStream out, Progress progress) throws IOException {
+        choices.refuseContradictions();
         return new PdfWriter(pages, choices).write(out, progress);
     }
 
@@ -93,7 +94,10 @@ public final class PdfWriter {
             return thread;
         });
         try (pdf) {
-            for (int index : choices.pages()) bookmarksOf(pages.page(index));
+            for (int index : choices.pages()) {
+                bookmarksOf(pages.page(index));
+                if (choices.style().pictures().resolution() > 0) pages.page(index).show(new PictureWidths(shownWidths));
+            }
             int done = 0;
             List<PageContent> contents = new ArrayList<>();
             for (int index : choices.pages()) {
@@ -106,19 +110,25 @@ public final class PdfWriter {
                 try (OutputStream raw = stream.getKey().createRawOutputStream()) {
                     raw.write(stream.getValue().get());
                 }
-                stream.getKey().setItem(COSName.FILTER, COSName.FLATE_DECODE);
+                if (choices.style().compressed()) stream.getKey().setItem(COSName.FILTER, COSName.FLATE_DECODE);
             }
             for (EmbeddedFace face : faces.values()) {
                 rights(face.face());
-                face.finish(choices.fonts());
+                face.finish(choices.style());
             }
-            outline();
-            labels();
-            facts();
-            pdf.setVersion(1.7f);
+            List<Landing> landings = new OutlineWriter(pdf, pages, choices).bookmarks();
+            new OutlineWriter(pdf, pages, choices).labels();
+            if (structure != null) {
+                refuseNameless();
+                structure.write(pdf);
+            }
+            new CatalogueWriter(pdf, choices, !landings.isEmpty()).write();
+            pdf.setVersion((float) choices.version());
             pdf.setDocumentId(choices.when().toEpochMilli());
-            pdf.save(out);
-            return new Written(landings, links, faces.size(), List.copyOf(findings));
+            if (choices.protection().isOn()) pdf.protect(choices.protection().policy(choices.protection().toChange()));
+            boolean packed = choices.style().compressed() && choices.version() >= 1.5;
+            pdf.save(out, packed ? CompressParameters.DEFAULT_COMPRESSION : CompressParameters.NO_COMPRESSION);
+            return new Written(landings, links, faces.size(), structure != null, List.copyOf(findings));
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new DecantException(DecantException.Kind.CANCELLED, "Stopped. Nothing was changed.", e);
@@ -149,10 +159,21 @@ public final class PdfWriter {
     private PageContent page(Page page, ExecutorService compressors) throws IOException {
         PDPage made = new PDPage(new PDRectangle((float) page.width(), (float) page.height()));
         PageContent content = new PageContent(page.height(), face -> faces.computeIfAbsent(face, EmbeddedFace::new), this::image);
-        page.show(content);
+        int place = written.size();
+        PageTags tags = structure == null ? null : structure.nextPage();
+        if (tags != null) content.tag(tags);
+        overlay(true, place, page, content);
+        page.showFrame(content);
+        for (Item item : page.text()) {
+            if (tags != null) tags.item(item);
+            Page.show(item, content);
+        }
+        if (tags != null) tags.artifacts();
+        overlay(false, place, page, content);
         COSStream stream = pdf.getDocument().createCOSStream();
         byte[] plain = content.bytes();
-        streams.put(stream, compressors.submit(() -> compressed(plain)));
+        boolean packs = choices.style().compressed();
+        streams.put(stream, compressors.submit(() -> packs ? compressed(plain) : plain));
         COSDictionary resources = new COSDictionary();
         resources.setItem(COSName.FONT, content.fontResources());
         if (!content.pictures().isEmpty()) {
@@ -160,6 +181,7 @@ public final class PdfWriter {
             content.pictures().forEach((image, name) -> objects.setItem(name, image));
             resources.setItem(COSName.XOBJECT, objects);
         }
+        if (!overlays.states().isEmpty()) resources.setItem(COSName.EXT_G_STATE, states());
         made.getCOSObject().setItem(COSName.RESOURCES, resources);
         made.getCOSObject().setItem(COSName.CONTENTS, stream);
         pdf.addPage(made);
@@ -167,10 +189,31 @@ public final class PdfWriter {
         return content;
     }
 
+    private void overlay(boolean under, int place, Page page, PageContent content) throws IOException {
+        for (Overlay overlay : choices.overlays()) if (overlay.under() == under && overlay.isOn(place)) overlays.paint(overlay, content, page.width(), page.height());
+    }
+
+    /** How opaque things are (11.6.4.4). */
+    private COSDictionary states() {
+        COSDictionary states = new COSDictionary();
+        overlays.states().forEach((opacity, name) -> {
+            COSDictionary state = new COSDictionary();
+            state.setItem(COSName.CA, new COSFloat((float) (double) opacity));
+            state.setItem(COSName.CA_NS, new COSFloat((float) (double) opacity));
+            states.setItem(name, state);
+        });
+        return states;
+    }
+
     private PDXObject image(Picture picture) {
         return images.computeIfAbsent(picture.image(), image -> {
             try {
-                return PictureEmbedding.embed(pdf, image);
+                String key = image.type() + image.bytes().length + java.util.Arrays.hashCode(image.bytes());
+                PDXObject known = byContent.get(key);
+                if (known != null) return known;
+                PDXObject made = embedding.embed(image, shownWidths.getOrDefault(image, picture.width()));
+                byContent.put(key, made);
+                return made;
             } catch (IOException | RuntimeException e) {
                 org.slf4j.LoggerFactory.getLogger(PdfWriter.class).info("A picture can't be embedded: {}", image, e);
                 findings.add(Finding.lost("A picture (" + image.type() + ") can't be shown; its place is left empty.", ""));
@@ -179,8 +222,23 @@ public final class PdfWriter {
         });
     }
 
+    /** Accessible files describe every picture (ISO 14289-1, 7.3). */
+    private void refuseNameless() {
+        int count = structure.nameless();
+        if (count == 0) return;
+        String pictures = count == 1 ? "One picture has" : count + " pictures have";
+        if (choices.style().standard().needsTags()) {
+            throw new DecantException(DecantException.Kind.WRONG_CALL, choices.style().standard().words() + " asks for a description of every picture. " + pictures + " none; write it on the slip, or choose another standard.");
+        }
+        findings.add(Finding.changed(pictures + " no description for people who can't see it.", ""));
+    }
+
     private void rights(Face face) {
-        if (EmbeddingRight.forbidsOutlines(face.fsType())) findings.add(Finding.changed("The licence of " + face + " forbids embedding; choose another font before you send this file out.", ""));
+        if (EmbeddingRight.forbidsOutlines(face.fsType())) {
+            throw new DecantException(DecantException.Kind.NOT_PERMITTED, "The licence of " + face + " forbids putting it into a file. Choose another font for the passages in it, and publish again.");
+        }
+        if (face.embeddingRight() == EmbeddingRight.PREVIEW_AND_PRINT) findings.add(Finding.note("The licence of " + face + " allows it in files for reading and printing only, not for changing them.", ""));
+        if (EmbeddingRight.forbidsSubsets(face.fsType()) && choices.style().fonts() == PdfChoices.Fonts.USED_CHARACTERS) findings.add(Finding.note("The licence of " + face + " asks for the whole font; all of it is in the file.", ""));
     }
 
     private void links(PDPage page, PageContent content) {
@@ -194,8 +252,13 @@ public final class PdfWriter {
             COSArray border = new COSArray();
             for (int i = 0; i < 3; i++) border.add(COSInteger.ZERO);
             annotation.setItem(COSName.BORDER, border);
+            annotation.setItem(COSName.P, page.getCOSObject());
             annotation.setInt(COSName.F, 4); // printed with the page (12.5.3), as the archive standard asks
             if (!target(annotation, area.target())) continue;
+            if (area.tag() != null) {
+                annotation.setInt(COSName.STRUCT_PARENT, structure.annotate(area.tag(), annotation));
+                annotation.setString(COSName.CONTENTS, area.target() instanceof Link.Address address ? address.uri() : "Place in this document");
+            }
             annotations.add(annotation);
             links++;
         }
@@ -218,7 +281,7 @@ public final class PdfWriter {
             findings.add(Finding.changed(exists ? "A link leads to a page that is left out; it was made plain text." : "A link leads to “" + name + "”, which is not in the document; it was made plain text.", ""));
             return false;
         }
-        annotation.setItem(COSName.DEST, destination(place.getKey(), place.getValue()));
+        annotation.setItem(COSName.DEST, destination(written.get(place.getKey()), place.getValue()));
         return true;
     }
 
@@ -232,8 +295,8 @@ public final class PdfWriter {
         return text.toString();
     }
 
-    private COSArray destination(int index, double y) {
-        PDPage page = written.get(index);
+    /** A place on a page, {@code y} from its top. */
+    static COSArray destination(PDPage page, double y) {
         COSArray destination = new COSArray();
         destination.add(page.getCOSObject());
         destination.add(COSName.getPDFName("XYZ"));
@@ -241,71 +304,5 @@ public final class PdfWriter {
         destination.add(new COSFloat((float) Math.min(page.getMediaBox().getHeight(), page.getMediaBox().getHeight() - y)));
         destination.add(COSNull.NULL);
         return destination;
-    }
-
-    /** Heading bookmarks (12.3.3); each lands at the top of its heading's first line. */
-    private void outline() {
-        if (!choices.bookmarks().any()) return;
-        PDDocumentOutline root = new PDDocumentOutline();
-        Deque<PDOutlineNode> parents = new ArrayDeque<>(List.of(root));
-        Deque<Integer> levels = new ArrayDeque<>(List.of(0));
-        List<PDOutlineItem> open = new ArrayList<>();
-        List<Integer> order = new ArrayList<>(written.keySet());
-        for (Outline.Heading heading : pages.outline().headings()) {
-            if (!choices.bookmarks().includes(heading.level())) continue;
-            Pages.Spot spot = pages.spot(new Place(heading.path(), 0));
-            if (spot == null || !written.containsKey(spot.page())) continue;
-            while (levels.peek() >= heading.level()) {
-                levels.pop();
-                parents.pop();
-            }
-            PDOutlineItem item = new PDOutlineItem();
-            item.setTitle(heading.title());
-            PDPageXYZDestination destination = new PDPageXYZDestination(destination(spot.page(), spot.line().y()));
-            item.setDestination(destination);
-            parents.peek().addLast(item);
-            if (heading.level() <= choices.bookmarks().open()) open.add(item);
-            parents.push(item);
-            levels.push(heading.level());
-            landings.add(new Landing(heading.title(), order.indexOf(spot.page()), spot.line().y()));
-        }
-        if (landings.isEmpty()) return;
-        for (int i = open.size() - 1; i >= 0; i--) if (open.get(i).hasChildren()) open.get(i).openNode();
-        root.openNode();
-        pdf.getDocumentCatalog().setDocumentOutline(root);
-        pdf.getDocumentCatalog().setPageMode(PageMode.USE_OUTLINES);
-    }
-
-    /** Page labels (12.4.2), where the printed numbers are not simply 1, 2, 3. */
-    private void labels() {
-        COSArray numbers = new COSArray();
-        PageLabel before = null;
-        boolean plain = true;
-        int index = 0;
-        for (int page : choices.pages()) {
-            PageLabel label = PageLabel.of(pages.page(page).label());
-            if (before == null || !label.follows(before)) {
-                numbers.add(COSInteger.get(index));
-                numbers.add(label.dictionary());
-            }
-            plain &= pages.page(page).label().equals(Integer.toString(index + 1));
-            before = label;
-            index++;
-        }
-        if (plain) return;
-        COSDictionary tree = new COSDictionary();
-        tree.setItem(COSName.NUMS, numbers);
-        pdf.getDocumentCatalog().getCOSObject().setItem(COSName.PAGE_LABELS, tree);
-    }
-
-    private void facts() throws IOException {
-        Facts facts = choices.facts();
-        DocumentFacts.write(pdf, facts, choices.when());
-        if (facts.language() != null) pdf.getDocumentCatalog().setLanguage(facts.language());
-        if (facts.title() != null) {
-            COSDictionary preferences = new COSDictionary();
-            preferences.setBoolean(COSName.getPDFName("DisplayDocTitle"), true);
-            pdf.getDocumentCatalog().getCOSObject().setItem(COSName.VIEWER_PREFERENCES, preferences);
-        }
     }
 }

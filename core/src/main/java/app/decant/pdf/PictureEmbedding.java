@@ -2,40 +2,163 @@ package app.decant.pdf;
 
 import app.decant.document.Image;
 import app.decant.picture.PictureDecoder;
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
 import java.awt.geom.AffineTransform;
+import java.awt.image.BufferedImage;
+import java.awt.image.IndexColorModel;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.util.HashSet;
 import java.util.Iterator;
+import java.util.Set;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.multipdf.LayerUtility;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
 import org.apache.pdfbox.pdmodel.graphics.PDXObject;
+import org.apache.pdfbox.pdmodel.graphics.color.PDDeviceCMYK;
 import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
+import org.apache.pdfbox.pdmodel.graphics.image.CCITTFactory;
+import org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory;
+import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 
-/** Puts pictures into a PDF: JPEG files as they are, all others without loss. */
+/**
+ * Puts pictures into a PDF: exactly as they are (JPEG files untouched, all others without loss), or smaller as {@link Pictures} says. Photographs
+ * become JPEG by the tables of ITU-T T.81, Annex K, scaled; pictures of one bit CCITT Group 4; drawings of few colours stay without loss, since
+ * JPEG would smear them. Nothing ever grows.
+ */
 final class PictureEmbedding {
     /** No picture on an office page has more; a file that claims more is not decoded. */
     private static final long MOST_PIXELS = 200_000_000;
+    /** With no more colours than this a picture is line art. */
+    private static final int LINE_ART = 96;
+    /** A picture must be so much finer than wished before it is made coarser. */
+    private static final double FINER = 1.15;
 
-    private PictureEmbedding() { }
+    private final PDDocument pdf;
+    private final Pictures choice;
+    private final Standard standard;
 
-    static PDXObject embed(PDDocument pdf, Image image) throws IOException {
-        if (PictureDecoder.isDrawing(image)) return form(pdf, image);
+    PictureEmbedding(PDDocument pdf, Pictures choice, Standard standard) {
+        this.pdf = pdf;
+        this.choice = choice;
+        this.standard = standard;
+    }
+
+    /** @param width the largest width it is shown at, in points */
+    PDXObject embed(Image image, double width) throws IOException {
+        if (PictureDecoder.isDrawing(image)) return form(pdf, image.bytes());
+        checkSize(image.bytes());
+        PDImageXObject exact = exact(image);
+        if (choice.isExact()) return exact;
+        PDImageXObject smaller = smaller(image, width);
+        return smaller != null && length(smaller) < length(exact) ? smaller : exact;
+    }
+
+    private PDImageXObject exact(Image image) throws IOException {
         byte[] bytes = image.bytes();
-        checkSize(bytes);
-        boolean direct = starts(bytes, 0xFF, 0xD8) || starts(bytes, 0x89, 'P', 'N', 'G');
-        if (direct) return PDImageXObject.createFromByteArray(pdf, bytes, "picture");
-        return LosslessFactory.createFromImage(pdf, PictureDecoder.decode(image, 72));
+        boolean jpeg = starts(bytes, 0xFF, 0xD8);
+        if (jpeg || starts(bytes, 0x89, 'P', 'N', 'G')) {
+            PDImageXObject made = PDImageXObject.createFromByteArray(pdf, bytes, "picture");
+            boolean shines = standard.isOpaque() && made.getCOSObject().containsKey(COSName.SMASK);
+            boolean inks = standard.isArchive() && made.getColorSpace() instanceof PDDeviceCMYK;
+            if (!shines && !inks) return made;
+        }
+        BufferedImage pixels = PictureDecoder.decode(image, 72);
+        return LosslessFactory.createFromImage(pdf, standard.isOpaque() ? opaque(pixels) : pixels);
+    }
+
+    private PDImageXObject smaller(Image image, double width) throws IOException {
+        BufferedImage pixels = PictureDecoder.decode(image, 72);
+        double resolution = pixels.getWidth() / Math.max(1, width) * 72;
+        boolean lineArt = isLineArt(pixels);
+        boolean oneBit = pixels.getColorModel().getPixelSize() == 1 && isBlackAndWhite(pixels);
+        boolean coarser = choice.resolution() > 0 && resolution > choice.resolution() * FINER && !oneBit;
+        if (coarser) pixels = scaled(pixels, choice.resolution() / resolution);
+        if (standard.isOpaque()) pixels = opaque(pixels);
+        if (oneBit) return CCITTFactory.createFromImage(pdf, pixels);
+        if (lineArt || choice.quality() == 0) return coarser ? LosslessFactory.createFromImage(pdf, pixels) : null;
+        return JPEGFactory.createFromImage(pdf, isGrey(pixels) ? grey(pixels) : pixels, choice.quality() / 100f);
+    }
+
+    private static long length(PDImageXObject image) throws IOException {
+        long length = image.getCOSObject().getLength();
+        PDImageXObject mask = image.getSoftMask();
+        return mask == null ? length : length + mask.getCOSObject().getLength();
+    }
+
+    private static BufferedImage scaled(BufferedImage pixels, double scale) {
+        BufferedImage now = pixels;
+        int width = (int) Math.max(1, Math.round(pixels.getWidth() * scale));
+        int height = (int) Math.max(1, Math.round(pixels.getHeight() * scale));
+        // Halved again and again, so that every pixel counts.
+        while (now.getWidth() > 2 * width && now.getHeight() > 2 * height) now = drawn(now, now.getWidth() / 2, now.getHeight() / 2);
+        return drawn(now, width, height);
+    }
+
+    private static BufferedImage drawn(BufferedImage pixels, int width, int height) {
+        BufferedImage result = new BufferedImage(width, height, pixels.getColorModel().hasAlpha() ? BufferedImage.TYPE_INT_ARGB : BufferedImage.TYPE_INT_RGB);
+        Graphics2D graphics = result.createGraphics();
+        graphics.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
+        graphics.drawImage(pixels, 0, 0, width, height, null);
+        graphics.dispose();
+        return result;
+    }
+
+    /** On white, where nothing may shine through. */
+    private static BufferedImage opaque(BufferedImage pixels) {
+        if (!pixels.getColorModel().hasAlpha()) return pixels;
+        BufferedImage result = new BufferedImage(pixels.getWidth(), pixels.getHeight(), BufferedImage.TYPE_INT_RGB);
+        Graphics2D graphics = result.createGraphics();
+        graphics.drawImage(pixels, 0, 0, Color.WHITE, null);
+        graphics.dispose();
+        return result;
+    }
+
+    private static boolean isLineArt(BufferedImage pixels) {
+        if (pixels.getColorModel() instanceof IndexColorModel index && index.getMapSize() <= LINE_ART) return true;
+        Set<Integer> colours = new HashSet<>();
+        int step = Math.max(1, pixels.getWidth() * pixels.getHeight() / 40_000);
+        for (int i = 0; i < pixels.getWidth() * pixels.getHeight(); i += step) {
+            colours.add(pixels.getRGB(i % pixels.getWidth(), i / pixels.getWidth()));
+            if (colours.size() > LINE_ART) return false;
+        }
+        return true;
+    }
+
+    private static boolean isBlackAndWhite(BufferedImage pixels) {
+        if (!(pixels.getColorModel() instanceof IndexColorModel index)) return true;
+        for (int i = 0; i < index.getMapSize(); i++) if ((index.getRGB(i) & 0xFFFFFF) != 0 && (index.getRGB(i) & 0xFFFFFF) != 0xFFFFFF) return false;
+        return true;
+    }
+
+    private static boolean isGrey(BufferedImage pixels) {
+        if (pixels.getColorModel().hasAlpha()) return false;
+        int step = Math.max(1, pixels.getWidth() * pixels.getHeight() / 60_000);
+        for (int i = 0; i < pixels.getWidth() * pixels.getHeight(); i += step) {
+            int rgb = pixels.getRGB(i % pixels.getWidth(), i / pixels.getWidth());
+            if (Math.abs((rgb >> 16 & 255) - (rgb >> 8 & 255)) > 2 || Math.abs((rgb >> 8 & 255) - (rgb & 255)) > 2) return false;
+        }
+        return true;
+    }
+
+    private static BufferedImage grey(BufferedImage pixels) {
+        if (pixels.getType() == BufferedImage.TYPE_BYTE_GRAY) return pixels;
+        BufferedImage result = new BufferedImage(pixels.getWidth(), pixels.getHeight(), BufferedImage.TYPE_BYTE_GRAY);
+        byte[] levels = ((java.awt.image.DataBufferByte) result.getRaster().getDataBuffer()).getData();
+        for (int i = 0; i < levels.length; i++) levels[i] = (byte) (pixels.getRGB(i % pixels.getWidth(), i / pixels.getWidth()) >> 8);
+        return result;
     }
 
     /** A drawing as a form that fills the unit square, as pictures do (ISO 32000-1, 8.10). */
-    private static PDFormXObject form(PDDocument pdf, Image image) throws IOException {
-        try (PDDocument drawing = Loader.loadPDF(image.bytes())) {
+    static PDFormXObject form(PDDocument pdf, byte[] bytes) throws IOException {
+        try (PDDocument drawing = Loader.loadPDF(bytes)) {
             PDFormXObject form = new LayerUtility(pdf).importPageAsForm(drawing, 0);
             form.setMatrix(AffineTransform.getScaleInstance(1 / form.getBBox().getWidth(), 1 / form.getBBox().getHeight()));
             return form;

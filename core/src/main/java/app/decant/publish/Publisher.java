@@ -2,7 +2,6 @@ package app.decant.publish;
 
 import app.decant.document.DecantException;
 import app.decant.document.Document;
-import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.format.FileKind;
@@ -29,17 +28,45 @@ public final class Publisher {
     /**
      * Writes one output, opens it again, checks it, and only then gives it its name.
      *
-     * @param file where it is to be
-     * @param when recorded in the file as its time of making
+     * @param order what is published, under which choices
+     * @param file  where it is to be
+     * @param when  recorded in the file as its time of making
      * @throws DecantException where it can't be written or does not hold what it should; an older file of the name is then as it was
      */
-    public static Receipt publish(Pages pages, Recipe recipe, Path file, Instant when, Progress progress) {
+    public static Receipt publish(Order order, Path file, Instant when, Progress progress) {
+        Recipe recipe = order.recipe();
+        List<Integer> chosen = recipe.target() == Target.PDF ? recipe.pages().of(order.pages().count()) : List.of();
+        return publish(order, chosen, file, when, progress);
+    }
+
+    /**
+     * Writes each chosen page as a file of its own, named by the recipe's pattern.
+     *
+     * @param file its folder is where the files go; its name without the ending stands for {@code {name}}
+     */
+    public static List<Receipt> publishEach(Order order, Path file, Instant when, Progress progress) {
+        Recipe recipe = order.recipe();
+        String name = file.getFileName().toString().replaceFirst("\\.[^.]*$", "");
+        List<Integer> chosen = recipe.pages().of(order.pages().count());
+        List<Path> files = new ArrayList<>();
+        for (int i = 0; i < chosen.size(); i++) files.add(file.resolveSibling(NamePattern.of(recipe.split(), name, order.pages(), chosen.get(i), i + 1, when) + "." + recipe.target().ending()));
+        if (new java.util.HashSet<>(files).size() < files.size()) throw new DecantException(DecantException.Kind.WRONG_CALL, "The pattern “" + recipe.split() + "” gives two pages one name. Put {n} into it.");
+        List<Receipt> receipts = new ArrayList<>();
+        for (int i = 0; i < chosen.size(); i++) {
+            progress.step(i, chosen.size(), "Writing files");
+            receipts.add(publish(order, List.of(chosen.get(i)), files.get(i), when, Progress.SILENT));
+        }
+        return receipts;
+    }
+
+    private static Receipt publish(Order order, List<Integer> chosen, Path file, Instant when, Progress progress) {
         long start = System.nanoTime();
+        Pages pages = order.pages();
+        Recipe recipe = order.recipe();
         List<PdfCheck.Proof> proofs = new ArrayList<>();
         List<Finding> findings = new ArrayList<>(pages.findings());
-        List<Integer> chosen = recipe.target() == Target.PDF ? recipe.pages().of(pages.count()) : List.of();
         Path done = switch (recipe.target()) {
-            case PDF -> pdf(pages, recipe, chosen, file, when, proofs, findings, progress);
+            case PDF -> pdf(order, chosen, file, when, proofs, findings, progress);
             case DOCX -> docx(pages.withFieldResults(), recipe, file, when, proofs);
             case TXT -> text(pages.withFieldResults(), recipe, file, proofs, findings);
         };
@@ -50,23 +77,17 @@ public final class Publisher {
         }
     }
 
-    private static Path pdf(Pages pages, Recipe recipe, List<Integer> chosen, Path file, Instant when, List<PdfCheck.Proof> proofs, List<Finding> findings, Progress progress) {
-        PdfChoices choices = new PdfChoices(chosen, recipe.bookmarks(), recipe.fonts(), facts(pages), when);
+    private static Path pdf(Order order, List<Integer> chosen, Path file, Instant when, List<PdfCheck.Proof> proofs, List<Finding> findings, Progress progress) {
+        PdfChoices choices = order.choices(chosen, when);
         PdfWriter.Written[] written = new PdfWriter.Written[1];
-        Path done = SafeFile.write(file, recipe.present(), out -> written[0] = PdfWriter.write(pages, choices, out, progress), made -> {
+        Path done = SafeFile.write(file, order.recipe().present(), out -> written[0] = PdfWriter.write(order.pages(), choices, out, progress), made -> {
             progress.step(chosen.size(), chosen.size(), "Checking the file");
-            proofs.addAll(PdfCheck.check(made, pages, choices, written[0]));
+            proofs.addAll(PdfCheck.check(made, order.pages(), choices, written[0]));
             refuseUnproven(file, proofs);
         });
         findings.addAll(written[0].findings());
+        if (choices.protection().strength().isWeak()) findings.add(Finding.changed("This encryption is weak: whoever wants to can break it. It is for readers from before 2004 only.", ""));
         return done;
-    }
-
-    /** The title falls back to the first heading, so that windows and lists show something better than a file name. */
-    private static Facts facts(Pages pages) {
-        Facts facts = pages.document().facts();
-        if (facts.title() != null || pages.outline().headings().isEmpty()) return facts;
-        return facts.withTitle(pages.outline().headings().get(0).text());
     }
 
     private static Path docx(Document document, Recipe recipe, Path file, Instant when, List<PdfCheck.Proof> proofs) {

@@ -1,25 +1,58 @@
 package app.decant.publish;
 
 import app.decant.pdf.PdfChoices;
+import app.decant.pdf.PdfStyle;
+import app.decant.pdf.Protection;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
 
 /**
- * The choices of a publication.
+ * The choices of a publication: what can be named, kept and used again. It holds no passwords; those are given anew each time ({@link Passwords}).
  *
- * @param pages     which pages; office formats always hold the whole document
- * @param bookmarks which headings become bookmarks of a PDF
- * @param fonts     how much of each font a PDF holds
- * @param present   what happens to a file that is there already
+ * @param pages        which pages; office formats always hold the whole document
+ * @param style        what a PDF is like
+ * @param locking      how a PDF is locked
+ * @param laid         what is laid under or over its pages
+ * @param facts        what is said about the document
+ * @param split        a pattern for names where each page becomes a file of its own ({@link NamePattern}); null for one file
+ * @param attachSource whether the document it was made from travels inside
+ * @param present      what happens to a file that is there already
  */
-public record Recipe(Target target, PageRange pages, PdfChoices.Bookmarks bookmarks, PdfChoices.Fonts fonts, WhenPresent present) {
-    /** A PDF of all pages, bookmarks from headings 1 to 3 with the first level unfolded, used characters only. */
-    public static final Recipe PLAIN = new Recipe(Target.PDF, PageRange.ALL, new PdfChoices.Bookmarks(1, 3, 1), PdfChoices.Fonts.USED_CHARACTERS, WhenPresent.REFUSE);
+public record Recipe(Target target, PageRange pages, PdfStyle style, Locking locking, List<Laid> laid, FactsRule facts, String split, boolean attachSource, WhenPresent present) {
+    /** A PDF of all pages, bookmarks from headings 1 to 3, used characters only, tagged, open to everybody. */
+    public static final Recipe PLAIN = new Recipe(Target.PDF, PageRange.ALL, PdfStyle.PLAIN, Locking.NONE, List.of(), FactsRule.KEEP, null, false, WhenPresent.REFUSE);
+
+    public Recipe { laid = List.copyOf(laid); }
 
     /** What happens to a file that is there already: the publication stops, takes its place, or takes the next free name. */
     public enum WhenPresent { REFUSE, REPLACE, KEEP_BOTH }
 
-    public Recipe to(Target other) { return new Recipe(other, pages, bookmarks, fonts, present); }
-    public Recipe of(PageRange other) { return new Recipe(target, other, bookmarks, fonts, present); }
-    public Recipe with(PdfChoices.Bookmarks other) { return new Recipe(target, pages, other, fonts, present); }
-    public Recipe with(PdfChoices.Fonts other) { return new Recipe(target, pages, bookmarks, other, present); }
-    public Recipe with(WhenPresent other) { return new Recipe(target, pages, bookmarks, fonts, other); }
+    /** How a PDF is locked, without the passwords. */
+    public record Locking(Protection.Strength strength, Set<Protection.Permission> allowed) {
+        public static final Locking NONE = new Locking(Protection.Strength.NONE, EnumSet.allOf(Protection.Permission.class));
+
+        public Locking { allowed = allowed.isEmpty() ? Set.of() : java.util.Collections.unmodifiableSet(EnumSet.copyOf(allowed)); }
+
+        public boolean isOn() { return strength != Protection.Strength.NONE; }
+    }
+
+    /** The passwords of one publication; empty where none is wished. Never kept, never told. */
+    public record Passwords(String toOpen, String toChange) {
+        public static final Passwords NONE = new Passwords("", "");
+
+        @Override public String toString() { return "Passwords[not told]"; }
+    }
+
+    public Recipe to(Target other) { return new Recipe(other, pages, style, locking, laid, facts, split, attachSource, present); }
+    public Recipe of(PageRange other) { return new Recipe(target, other, style, locking, laid, facts, split, attachSource, present); }
+    public Recipe with(PdfStyle other) { return new Recipe(target, pages, other, locking, laid, facts, split, attachSource, present); }
+    public Recipe with(PdfChoices.Bookmarks other) { return with(style.with(other)); }
+    public Recipe with(PdfChoices.Fonts other) { return with(style.with(other)); }
+    public Recipe with(Locking other) { return new Recipe(target, pages, style, other, laid, facts, split, attachSource, present); }
+    public Recipe with(List<Laid> other) { return new Recipe(target, pages, style, locking, other, facts, split, attachSource, present); }
+    public Recipe with(FactsRule other) { return new Recipe(target, pages, style, locking, laid, other, split, attachSource, present); }
+    public Recipe split(String pattern) { return new Recipe(target, pages, style, locking, laid, facts, pattern, attachSource, present); }
+    public Recipe attaching(boolean source) { return new Recipe(target, pages, style, locking, laid, facts, split, source, present); }
+    public Recipe with(WhenPresent other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, other); }
 }

@@ -10,6 +10,7 @@ import app.decant.layout.Page;
 import app.decant.layout.Pages;
 import app.decant.paint.PagePainter.PictureCache;
 import app.decant.pdf.PdfChoices;
+import app.decant.pdf.PdfStyle;
 import app.decant.pdf.PdfWriter;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -29,7 +30,7 @@ class PaintedPageTest {
     @Test void theScreenShowsThePageThatIsPublished() throws IOException {
         Pages pages = Layout.of(PassengerHandbook.document(), FontCatalogue.shipped());
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        PdfWriter.write(pages, new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfChoices.Bookmarks.NONE, PdfChoices.Fonts.USED_CHARACTERS, pages.document().facts(), Instant.EPOCH), bytes, Progress.SILENT);
+        PdfWriter.write(pages, new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN, pages.document().facts(), Instant.EPOCH), bytes, Progress.SILENT);
         PictureCache pictures = new PictureCache();
         try (PDDocument pdf = Loader.loadPDF(bytes.toByteArray())) {
             PDFRenderer renderer = new PDFRenderer(pdf);

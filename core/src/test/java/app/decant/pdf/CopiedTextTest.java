@@ -47,7 +47,7 @@ class CopiedTextTest {
 
     private static String copied(Pages pages) throws IOException {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        PdfChoices choices = new PdfChoices(List.of(0), PdfChoices.Bookmarks.NONE, PdfChoices.Fonts.USED_CHARACTERS, Facts.NONE, Instant.EPOCH);
+        PdfChoices choices = new PdfChoices(List.of(0), PdfStyle.PLAIN, Facts.NONE, Instant.EPOCH);
         PdfWriter.write(pages, choices, bytes, Progress.SILENT);
         try (PDDocument pdf = Loader.loadPDF(bytes.toByteArray())) {
             return new PDFTextStripper().getText(pdf).strip();

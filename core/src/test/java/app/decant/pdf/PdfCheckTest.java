@@ -49,7 +49,7 @@ class PdfCheckTest {
     }
 
     private static PdfChoices choices(Pages pages) {
-        return new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), new PdfChoices.Bookmarks(1, 3, 1), PdfChoices.Fonts.USED_CHARACTERS, pages.document().facts(), Instant.EPOCH);
+        return new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN, pages.document().facts(), Instant.EPOCH);
     }
 
     private static List<String> failing(Path file) throws IOException { return PdfCheck.check(file, pages, choices, written).stream().filter(proof -> !proof.holds()).map(Proof::sentence).toList(); }

@@ -53,7 +53,7 @@ class HandbookPublicationTest {
 
     @BeforeAll static void publish() {
         pages = Layout.of(PassengerHandbook.document(), FontCatalogue.shipped());
-        receipt = Publisher.publish(pages, Recipe.PLAIN, folder.resolve("handbook.pdf"), WHEN, Progress.SILENT);
+        receipt = Publisher.publish(new Order(pages, Recipe.PLAIN), folder.resolve("handbook.pdf"), WHEN, Progress.SILENT);
     }
 
     @Test void hasAtLeastTwelvePagesAndIsProven() {
@@ -194,12 +194,12 @@ class HandbookPublicationTest {
     }
 
     @Test void theSamePagesGiveTheSameBytes() throws IOException {
-        Receipt again = Publisher.publish(Layout.of(PassengerHandbook.document(), FontCatalogue.shipped()), Recipe.PLAIN, folder.resolve("again.pdf"), WHEN, Progress.SILENT);
+        Receipt again = Publisher.publish(new Order(Layout.of(PassengerHandbook.document(), FontCatalogue.shipped()), Recipe.PLAIN), folder.resolve("again.pdf"), WHEN, Progress.SILENT);
         assertThat(Files.readAllBytes(again.file())).isEqualTo(Files.readAllBytes(receipt.file()));
     }
 
     @Test void aRangeHoldsItsPagesOnlyWithTheirNumbersAndBookmarks() throws IOException {
-        Receipt part = Publisher.publish(pages, Recipe.PLAIN.of(new PageRange("4-5, 8")), folder.resolve("part.pdf"), WHEN, Progress.SILENT);
+        Receipt part = Publisher.publish(new Order(pages, Recipe.PLAIN.of(new PageRange("4-5, 8"))), folder.resolve("part.pdf"), WHEN, Progress.SILENT);
         assertThat(part.proven()).isTrue();
         try (PDDocument pdf = Loader.loadPDF(part.file().toFile())) {
             assertThat(pdf.getNumberOfPages()).isEqualTo(3);
@@ -213,7 +213,7 @@ class HandbookPublicationTest {
     }
 
     @Test void wholeFontsAreWholeWhenWished() throws IOException {
-        Receipt whole = Publisher.publish(pages, Recipe.PLAIN.with(PdfChoices.Fonts.WHOLE), folder.resolve("whole.pdf"), WHEN, Progress.SILENT);
+        Receipt whole = Publisher.publish(new Order(pages, Recipe.PLAIN.with(PdfChoices.Fonts.WHOLE)), folder.resolve("whole.pdf"), WHEN, Progress.SILENT);
         assertThat(whole.proven()).isTrue();
         assertThat(whole.bytes()).isGreaterThan(receipt.bytes() * 2);
     }

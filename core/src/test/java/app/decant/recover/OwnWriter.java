@@ -32,6 +32,7 @@ import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
 import app.decant.layout.Pages;
 import app.decant.pdf.PdfChoices;
+import app.decant.pdf.PdfStyle;
 import app.decant.pdf.PdfWriter;
 import app.decant.recover.Specimen.Piece;
 import java.io.ByteArrayOutputStream;
@@ -61,7 +62,7 @@ final class OwnWriter {
     static byte[] write(Pages pages, boolean bookmarks) {
         try {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
-            PdfChoices choices = new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), bookmarks ? new PdfChoices.Bookmarks(1, 9, 1) : PdfChoices.Bookmarks.NONE, PdfChoices.Fonts.USED_CHARACTERS, Facts.NONE, Instant.EPOCH);
+            PdfChoices choices = new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN.tagged(false).with(bookmarks ? new PdfChoices.Bookmarks(1, 9, 1) : PdfChoices.Bookmarks.NONE), Facts.NONE, Instant.EPOCH);
             PdfWriter.write(pages, choices, out, Progress.SILENT);
             return out.toByteArray();
         } catch (IOException e) {

@@ -16,6 +16,7 @@ import app.decant.format.Taken;
 import app.decant.layout.Layout;
 import app.decant.layout.Pages;
 import app.decant.proof.Comparison;
+import app.decant.publish.Order;
 import app.decant.publish.Publisher;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
@@ -278,7 +279,7 @@ final class Desk {
             Job publishing = new Job(Words.of("job.publishing", file.getFileName()));
             job.set(publishing);
             trouble.set(null);
-            publishing.start(workThread, progress -> Publisher.publish(laidOut, recipe, file, Instant.now(), progress), made -> {
+            publishing.start(workThread, progress -> Publisher.publish(new Order(laidOut, recipe), file, Instant.now(), progress), made -> {
                 job.set(null);
                 receipt.set(made);
                 if (recipe.target() == Target.DOCX) saved();

@@ -139,7 +139,7 @@ final class PublishStation {
         if (pdf) {
             sentence.say(" " + Words.of("say.of") + " ").phrase("pages", pagesWords(pages), this::pagesCard);
             sentence.say(", " + Words.of("say.with.bookmarks") + " ").phrase("bookmarks", bookmarkWords(), this::bookmarksCard);
-            sentence.say(", " + Words.of("say.fonts") + " ").phrase("fonts", Words.of(recipe.fonts() == PdfChoices.Fonts.USED_CHARACTERS ? "fonts.used" : "fonts.whole"), this::fontsCard);
+            sentence.say(", " + Words.of("say.fonts") + " ").phrase("fonts", Words.of(recipe.style().fonts() == PdfChoices.Fonts.USED_CHARACTERS ? "fonts.used" : "fonts.whole"), this::fontsCard);
         } else {
             sentence.say(" " + Words.of("say.whole"));
         }
@@ -178,9 +178,9 @@ final class PublishStation {
         proofs.getChildren().clear();
         if (recipe.target() == Target.PDF) {
             int count = chosen(pages).size();
-            long marks = pages.outline().headings().stream().filter(heading -> recipe.bookmarks().includes(heading.level())).count();
+            long marks = pages.outline().headings().stream().filter(heading -> recipe.style().bookmarks().includes(heading.level())).count();
             proof(Words.count("proof.pages", count));
-            if (recipe.bookmarks().any()) proof(Words.count("proof.bookmarks", (int) marks));
+            if (recipe.style().bookmarks().any()) proof(Words.count("proof.bookmarks", (int) marks));
             proof(Words.count("proof.fonts", pages.fonts().size()));
             proof(Words.of("proof.links"));
         } else {
@@ -204,7 +204,7 @@ final class PublishStation {
     }
 
     private String bookmarkWords() {
-        PdfChoices.Bookmarks marks = recipe.bookmarks();
+        PdfChoices.Bookmarks marks = recipe.style().bookmarks();
         if (!marks.any()) return Words.of("bookmarks.none");
         return marks.from() == marks.to() ? Words.of("bookmarks.level", marks.from()) : Words.of("bookmarks.levels", marks.from(), marks.to());
     }
@@ -268,15 +268,15 @@ final class PublishStation {
             int to = level;
             PdfChoices.Bookmarks marks = new PdfChoices.Bookmarks(1, to, 1);
             long count = desk.pages().get().outline().headings().stream().filter(heading -> marks.includes(heading.level())).count();
-            card.choice(to == 1 ? Words.of("bookmarks.level", 1) : Words.of("bookmarks.levels", 1, to), Words.count("headings", (int) count), recipe.bookmarks().any() && recipe.bookmarks().to() == to, () -> set(recipe.with(marks)));
+            card.choice(to == 1 ? Words.of("bookmarks.level", 1) : Words.of("bookmarks.levels", 1, to), Words.count("headings", (int) count), recipe.style().bookmarks().any() && recipe.style().bookmarks().to() == to, () -> set(recipe.with(marks)));
         }
-        card.choice(Words.of("bookmarks.none"), "", !recipe.bookmarks().any(), () -> set(recipe.with(PdfChoices.Bookmarks.NONE)));
+        card.choice(Words.of("bookmarks.none"), "", !recipe.style().bookmarks().any(), () -> set(recipe.with(PdfChoices.Bookmarks.NONE)));
     }
 
     private void fontsCard(PhraseCard card) {
         card.title(Words.of("card.fonts"));
-        card.choice(Words.of("fonts.used.card"), Words.of("fonts.used.about"), recipe.fonts() == PdfChoices.Fonts.USED_CHARACTERS, () -> set(recipe.with(PdfChoices.Fonts.USED_CHARACTERS)));
-        card.choice(Words.of("fonts.whole.card"), Words.of("fonts.whole.about"), recipe.fonts() == PdfChoices.Fonts.WHOLE, () -> set(recipe.with(PdfChoices.Fonts.WHOLE)));
+        card.choice(Words.of("fonts.used.card"), Words.of("fonts.used.about"), recipe.style().fonts() == PdfChoices.Fonts.USED_CHARACTERS, () -> set(recipe.with(PdfChoices.Fonts.USED_CHARACTERS)));
+        card.choice(Words.of("fonts.whole.card"), Words.of("fonts.whole.about"), recipe.style().fonts() == PdfChoices.Fonts.WHOLE, () -> set(recipe.with(PdfChoices.Fonts.WHOLE)));
         card.note(Words.of("card.fonts.note"));
     }
 

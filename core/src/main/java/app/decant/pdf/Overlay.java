@@ -1,0 +1,35 @@
+package app.decant.pdf;
+
+import app.decant.document.Colour;
+import java.util.Set;
+
+/**
+ * Something laid on pages as they are published: a letterhead, a watermark, a stamp.
+ *
+ * @param content  what it is
+ * @param under    whether it lies under the text
+ * @param pages    the places of its pages in the file from 0; empty for all
+ * @param angle    turned so many degrees against the clock
+ * @param opacity  0 to 1
+ * @param share    its width as a share of the page's; 0 for its own size
+ */
+public record Overlay(Content content, boolean under, Set<Integer> pages, double angle, double opacity, double share) {
+    public Overlay { pages = Set.copyOf(pages); }
+
+    boolean isOn(int page) { return pages.isEmpty() || pages.contains(page); }
+
+    /** What is laid on. */
+    public sealed interface Content { }
+
+    /** Words, in the shipped sans serif. {@code place} is where on the page. */
+    public record Words(String text, double size, Colour colour, Place place) implements Content { }
+
+    /** A picture file: PNG or JPEG, in the middle of the page. */
+    public record PictureFile(byte[] bytes) implements Content { }
+
+    /** The first page of a PDF, as large as the page. */
+    public record PdfFile(byte[] bytes) implements Content { }
+
+    /** Where words stand: in the middle, or near an edge. */
+    public enum Place { MIDDLE, TOP, BOTTOM }
+}

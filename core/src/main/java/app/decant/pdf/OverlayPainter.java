@@ -1,0 +1,112 @@
+package app.decant.pdf;
+
+import app.decant.document.Block;
+import app.decant.document.Document;
+import app.decant.document.Image;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.Section;
+import app.decant.document.TextProperty;
+import app.decant.font.FontCatalogue;
+import app.decant.layout.Item;
+import app.decant.layout.Layout;
+import app.decant.layout.Page;
+import java.awt.geom.AffineTransform;
+import java.io.IOException;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.graphics.PDXObject;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
+
+/** Lays letterheads, watermarks and stamps on pages. Each is put into the file once, however many pages it is on. */
+public final class OverlayPainter {
+    private static final double EDGE = 24;
+
+    private final PDDocument pdf;
+    private final Map<Overlay, Made> made = new HashMap<>();
+    private final Map<Double, String> states = new HashMap<>();
+
+    /** An overlay ready to be painted: an object with its natural size, or lines of text with theirs. */
+    private record Made(PDXObject object, List<Item.LineItem> lines, double width, double height) { }
+
+    OverlayPainter(PDDocument pdf) { this.pdf = pdf; }
+
+    /** The names of graphics states used, by how opaque they are. */
+    Map<Double, String> states() { return states; }
+
+    void paint(Overlay overlay, PageContent content, double width, double height) throws IOException {
+        Made ready = made.get(overlay);
+        if (ready == null) made.put(overlay, ready = make(overlay));
+        String state = overlay.opacity() >= 1 ? null : states.computeIfAbsent(overlay.opacity(), key -> "G" + states.size());
+        AffineTransform place = new AffineTransform();
+        if (overlay.content() instanceof Overlay.PdfFile) {
+            // A letterhead is as large as the page.
+            place.scale(width, height);
+            content.begin(place, state);
+            content.object(ready.object);
+            content.end();
+            return;
+        }
+        double scale = overlay.share() > 0 ? overlay.share() * width / ready.width : Math.min(1, Math.min(width / ready.width, height / ready.height));
+        Overlay.Place where = overlay.content() instanceof Overlay.Words words ? words.place() : Overlay.Place.MIDDLE;
+        double middle = switch (where) {
+            case MIDDLE -> height / 2;
+            case TOP -> height - EDGE - ready.height * scale / 2;
+            case BOTTOM -> EDGE + ready.height * scale / 2;
+        };
+        place.translate(width / 2, middle);
+        place.rotate(Math.toRadians(overlay.angle()));
+        place.scale(scale, scale);
+        place.translate(-ready.width / 2, -ready.height / 2);
+        if (ready.object != null) place.scale(ready.width, ready.height);
+        // Lines are placed from the top of a page; here they stand in a box of their own.
+        else place.translate(0, ready.height - content.height());
+        content.begin(place, state);
+        if (ready.object != null) content.object(ready.object);
+        else for (Item.LineItem line : ready.lines) Page.show(line, content);
+        content.end();
+    }
+
+    private Made make(Overlay overlay) throws IOException {
+        if (overlay.content() instanceof Overlay.Words words) return words(words);
+        if (overlay.content() instanceof Overlay.PictureFile file) {
+            PDImageXObject image = PDImageXObject.createFromByteArray(pdf, file.bytes(), "overlay");
+            return new Made(image, null, image.getWidth() * 0.75, image.getHeight() * 0.75);
+        }
+        PDFormXObject form = PictureEmbedding.form(pdf, ((Overlay.PdfFile) overlay.content()).bytes());
+        return new Made(form, null, 1, 1);
+    }
+
+    private static Made words(Overlay.Words words) {
+        Look look = Look.of(TextProperty.FAMILY, "Liberation Sans").with(TextProperty.SIZE, words.size()).with(TextProperty.COLOUR, words.colour());
+        List<Block> blocks = List.of(new Paragraph("Normal", Look.PLAIN, look, List.of(new Inline.Text(words.text(), look))));
+        Section.PageGeometry wide = new Section.PageGeometry(14_000, 2_000, 0, 0, 0, 0, 0, 0, 0);
+        Section section = new Section(Section.Start.NEXT_PAGE, wide, Section.Columns.ONE, Section.PageNumbering.CONTINUED, Map.of(), false, blocks);
+        Page page = Layout.of(Document.empty().withSections(List.of(section)), FontCatalogue.shipped()).page(0);
+        List<Item.LineItem> lines = page.lines();
+        double width = lines.stream().mapToDouble(line -> line.left() + line.line().width()).max().orElse(1);
+        double height = lines.stream().mapToDouble(line -> line.y() + line.line().height()).max().orElse(1);
+        return new Made(null, lines, Math.max(1, width), Math.max(1, height));
+    }
+
+    /**
+     * Looks whether a file can be laid on pages.
+     *
+     * @throws IOException where it can't be read or is locked
+     */
+    public static void refuseUnusable(Overlay overlay) throws IOException {
+        if (overlay.content() instanceof Overlay.PdfFile file) {
+            try (PDDocument opened = Loader.loadPDF(file.bytes())) {
+                if (opened.getNumberOfPages() == 0) throw new IOException("No page");
+                if (opened.isEncrypted()) throw new IOException("Locked");
+            }
+        } else if (overlay.content() instanceof Overlay.PictureFile file) {
+            app.decant.picture.PictureDecoder.decode(new Image("image/*", file.bytes()), 72);
+        }
+    }
+}

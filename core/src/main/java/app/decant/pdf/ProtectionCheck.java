@@ -1,0 +1,54 @@
+package app.decant.pdf;
+
+import app.decant.pdf.PdfCheck.Proof;
+import app.decant.pdf.Protection.Permission;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
+
+/** Tries a locked file as the people will who get it: with each password, with a wrong one, and looks what it lets them do. */
+final class ProtectionCheck {
+    private ProtectionCheck() { }
+
+    static List<Proof> check(Path file, Protection protection) throws IOException {
+        List<Proof> proofs = new ArrayList<>();
+        boolean asks = !protection.toOpen().isEmpty();
+        if (asks) {
+            boolean shut = isShut(file, "") && isShut(file, protection.toOpen() + "x");
+            proofs.add(new Proof(shut ? "Does not open without its password" : "Opens without its password", shut));
+        }
+        try (PDDocument pdf = Loader.loadPDF(file.toFile(), protection.toOpen())) {
+            Set<Permission> granted = Protection.granted(pdf.getCurrentAccessPermission());
+            boolean same = granted.equals(expected(protection));
+            proofs.add(new Proof(same ? asks ? "Opens with its password, and allows what was chosen" : "Opens freely, and allows what was chosen" : "Allows " + granted + " instead of what was chosen", same));
+            int bits = pdf.getEncryption().getLength();
+            boolean strong = protection.strength() == Protection.Strength.RC4_40 || bits >= protection.strength().bits();
+            proofs.add(new Proof("Encrypted with " + bits + " bits", strong));
+        }
+        try (PDDocument pdf = Loader.loadPDF(file.toFile(), protection.toChange())) {
+            boolean owner = pdf.getCurrentAccessPermission().isOwnerPermission();
+            proofs.add(new Proof(owner ? "The owner's password allows everything" : "The owner's password does not allow everything", owner));
+        }
+        return proofs;
+    }
+
+    /** The oldest encryption knows only four of the permissions (ISO 32000-1, table 22: bits 9 to 12 from revision 3 on); the others follow them. */
+    private static Set<Permission> expected(Protection protection) {
+        Set<Permission> expected = java.util.EnumSet.noneOf(Permission.class);
+        expected.addAll(protection.allowed());
+        return expected;
+    }
+
+    private static boolean isShut(Path file, String password) throws IOException {
+        try (PDDocument opened = Loader.loadPDF(file.toFile(), password)) {
+            return opened == null;
+        } catch (InvalidPasswordException e) {
+            return true;
+        }
+    }
+}

@@ -1,0 +1,61 @@
+package app.decant.publish;
+
+import app.decant.document.DecantException;
+import app.decant.document.Facts;
+import app.decant.layout.Pages;
+import app.decant.pdf.Attachment;
+import app.decant.pdf.Overlay;
+import app.decant.pdf.PdfChoices;
+import app.decant.pdf.Protection;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.SecureRandom;
+import java.time.Instant;
+import java.util.List;
+
+/**
+ * What is to be published: pages, under a recipe, with passwords where it locks, and the file they came from.
+ *
+ * @param source the file the document was taken from, or null where it has none
+ */
+public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path source) {
+    private static final String SIGNS = "ABCDEFGHJKLMNPQRSTUVWXYZabcdefghijkmnpqrstuvwxyz23456789";
+
+    public Order(Pages pages, Recipe recipe) { this(pages, recipe, Recipe.Passwords.NONE, null); }
+
+    PdfChoices choices(List<Integer> chosen, Instant when) {
+        List<Overlay> overlays = recipe.laid().stream().map(laid -> laid.overlay(chosen.size())).toList();
+        return new PdfChoices(chosen, recipe.style(), protection(), overlays, attachments(), facts(), when);
+    }
+
+    /** The title falls back to the first heading, so that windows and lists show something better than a file name. */
+    private Facts facts() {
+        String heading = pages.outline().headings().isEmpty() ? null : pages.outline().headings().get(0).text();
+        return recipe.facts().of(pages.document().facts(), heading);
+    }
+
+    private Protection protection() {
+        if (!recipe.locking().isOn()) return Protection.NONE;
+        String owner = passwords.toChange().isEmpty() ? unguessable() : passwords.toChange();
+        return new Protection(recipe.locking().strength(), passwords.toOpen(), owner, recipe.locking().allowed());
+    }
+
+    /** A password nobody knows, so that what is not allowed can't be allowed later. */
+    private static String unguessable() {
+        SecureRandom random = new SecureRandom();
+        StringBuilder password = new StringBuilder();
+        for (int i = 0; i < 24; i++) password.append(SIGNS.charAt(random.nextInt(SIGNS.length())));
+        return password.toString();
+    }
+
+    private List<Attachment> attachments() {
+        if (!recipe.attachSource() || source == null) return List.of();
+        try {
+            String type = Files.probeContentType(source);
+            return List.of(new Attachment(source.getFileName().toString(), type == null ? "application/octet-stream" : type, Files.readAllBytes(source), "The document this was made from"));
+        } catch (IOException e) {
+            throw new DecantException(DecantException.Kind.UNREADABLE, source.getFileName() + ", which is to travel inside, can't be read. Look whether it was moved.", e);
+        }
+    }
+}

@@ -1,0 +1,69 @@
+package app.decant.publish;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.decant.demo.HarbourNotice;
+import app.decant.demo.PassengerHandbook;
+import app.decant.document.Document;
+import app.decant.document.Progress;
+import app.decant.font.FontCatalogue;
+import app.decant.layout.Layout;
+import app.decant.layout.Pages;
+import app.decant.pdf.PdfCheck;
+import app.decant.pdf.PdfStyle;
+import app.decant.pdf.Standard;
+import app.decant.pdf.StandardCheck;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Instant;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** Archive and accessible copies of the whole demo set, held to the machine rules of ISO 19005 and ISO 14289 by the veraPDF validation model. */
+class StandardsTest {
+    private static final Instant WHEN = Instant.parse("2026-11-01T08:00:00Z");
+
+    @TempDir private Path folder;
+
+    private static Pages pages(Document document) { return Layout.of(document, FontCatalogue.shipped()); }
+
+    @ParameterizedTest
+    @EnumSource(mode = EnumSource.Mode.EXCLUDE, names = "NONE")
+    void keepsAllMachineRules(Standard standard) throws IOException {
+        for (Document document : new Document[] {PassengerHandbook.document(), HarbourNotice.document()}) {
+            Path file = folder.resolve(standard + "-" + document.sections().size() + ".pdf");
+            Receipt receipt = Publisher.publish(new Order(pages(document), Recipe.PLAIN.with(PdfStyle.PLAIN.with(standard))), file, WHEN, Progress.SILENT);
+            assertThat(StandardCheck.broken(file, standard)).isEmpty();
+            assertThat(receipt.proofs()).extracting(PdfCheck.Proof::sentence).contains(standard.words() + ": all machine rules kept");
+        }
+    }
+
+    @Test void findsOutThatAPlainFileIsNoArchiveFile() throws IOException {
+        Path file = folder.resolve("plain.pdf");
+        Publisher.publish(new Order(pages(HarbourNotice.document()), Recipe.PLAIN), file, WHEN, Progress.SILENT);
+        assertThat(StandardCheck.broken(file, Standard.A_2B)).anySatisfy(sentence -> assertThat(sentence).contains("19005-2"));
+    }
+
+    @Test void tellsItsStructureToOtherReaders() throws IOException {
+        Path file = folder.resolve("tagged.pdf");
+        Publisher.publish(new Order(pages(PassengerHandbook.document()), Recipe.PLAIN), file, WHEN, Progress.SILENT);
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            java.util.Map<String, Integer> roles = new java.util.TreeMap<>();
+            count(pdf.getDocumentCatalog().getStructureTreeRoot(), roles);
+            assertThat(roles.keySet()).contains("Document", "H1", "H2", "H3", "P", "L", "LI", "Lbl", "LBody", "Table", "TR", "TH", "TD", "Figure", "Link", "Note", "TOC", "TOCI");
+            assertThat(roles.get("H1")).isEqualTo((int) pages(PassengerHandbook.document()).outline().headings().stream().filter(heading -> heading.level() == 1).count());
+        }
+    }
+
+    private static void count(org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureNode node, java.util.Map<String, Integer> roles) {
+        for (Object kid : node.getKids()) {
+            if (!(kid instanceof org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement element)) continue;
+            roles.merge(element.getStructureType(), 1, Integer::sum);
+            count(element, roles);
+        }
+    }
+}
