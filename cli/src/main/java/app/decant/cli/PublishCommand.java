@@ -7,8 +7,7 @@ import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.format.Taken;
 import app.decant.pdf.PdfCheck;
-import app.decant.pdf.PdfChoices;
-import app.decant.publish.PageRange;
+import app.decant.publish.Order;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
 import app.decant.publish.Target;
@@ -22,6 +21,7 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import org.slf4j.LoggerFactory;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -33,23 +33,10 @@ final class PublishCommand implements Callable<Integer> {
     @Parameters(arity = "1..*", paramLabel = "FILE", description = "the documents")
     private List<Path> files;
 
-    @Option(names = "--to", paramLabel = "FORMAT", defaultValue = "pdf", description = "pdf, docx or txt (default: ${DEFAULT-VALUE})")
-    private String to;
-
     @Option(names = "--out", paramLabel = "FILE|DIR", description = "where to; a folder, or a file for one document (default: beside the document)")
     private Path out;
 
-    @Option(names = "--pages", paramLabel = "RANGE", description = "all, odd, even, or a list such as 1-3,7,12-")
-    private String pages;
-
-    @Option(names = "--bookmarks", paramLabel = "LEVELS", defaultValue = "1-3", description = "heading levels for bookmarks, such as 1-3, or none (default: ${DEFAULT-VALUE})")
-    private String bookmarks;
-
-    @Option(names = "--fonts", paramLabel = "used|whole", defaultValue = "used", description = "embed the characters used, or whole fonts (default: ${DEFAULT-VALUE})")
-    private String fonts;
-
-    @Option(names = "--present", paramLabel = "refuse|replace|keep-both", defaultValue = "refuse", description = "when the file is already there (default: ${DEFAULT-VALUE})")
-    private String present;
+    @Mixin private RecipeOptions options;
 
     @Option(names = "--password", paramLabel = "P", description = "to open protected documents")
     private String password;
@@ -60,7 +47,7 @@ final class PublishCommand implements Callable<Integer> {
     @Spec private CommandSpec spec;
 
     @Override public Integer call() {
-        Recipe recipe = recipe();
+        Recipe recipe = options.recipe();
         boolean outIsFolder = out != null && (Files.isDirectory(out) || files.size() > 1 || out.toString().endsWith("/"));
         ArrayNode results = Json.array();
         int failed = 0;
@@ -81,33 +68,6 @@ final class PublishCommand implements Callable<Integer> {
         return failed == 0 ? Main.DONE : Main.FAILED;
     }
 
-    private Recipe recipe() {
-        Target target = Target.of(to);
-        if (target == null) throw new DecantException(Kind.WRONG_CALL, "“" + to + "” is no format this version writes. Choose pdf, docx or txt.");
-        if (pages != null && target != Target.PDF) throw new DecantException(Kind.WRONG_CALL, "Page ranges are for PDF; a ." + target.ending() + " always holds the whole document.");
-        Recipe.WhenPresent rule = switch (present) {
-            case "refuse" -> Recipe.WhenPresent.REFUSE;
-            case "replace" -> Recipe.WhenPresent.REPLACE;
-            case "keep-both" -> Recipe.WhenPresent.KEEP_BOTH;
-            default -> throw new DecantException(Kind.WRONG_CALL, "--present is refuse, replace or keep-both.");
-        };
-        PdfChoices.Fonts wish = switch (fonts) {
-            case "used" -> PdfChoices.Fonts.USED_CHARACTERS;
-            case "whole" -> PdfChoices.Fonts.WHOLE;
-            default -> throw new DecantException(Kind.WRONG_CALL, "--fonts is used or whole.");
-        };
-        return Recipe.PLAIN.to(target).of(new PageRange(pages)).with(levels()).with(wish).with(rule);
-    }
-
-    private PdfChoices.Bookmarks levels() {
-        if (bookmarks.equals("none")) return PdfChoices.Bookmarks.NONE;
-        if (!bookmarks.matches("[1-9](-[1-9])?")) throw new DecantException(Kind.WRONG_CALL, "--bookmarks is none, a level, or levels such as 1-3.");
-        int from = bookmarks.charAt(0) - '0';
-        int to = bookmarks.charAt(bookmarks.length() - 1) - '0';
-        if (to < from) throw new DecantException(Kind.WRONG_CALL, "--bookmarks runs backwards; write " + to + "-" + from + ".");
-        return new PdfChoices.Bookmarks(from, to, from);
-    }
-
     private Path place(Path file, boolean folder, Target target) {
         String name = file.getFileName().toString();
         int dot = name.lastIndexOf('.');
@@ -121,18 +81,25 @@ final class PublishCommand implements Callable<Integer> {
         if (target.toAbsolutePath().normalize().equals(file.toAbsolutePath().normalize())) {
             throw new DecantException(Kind.WRONG_CALL, "The result would take the place of the original, " + file.getFileName() + ". Give another name with --out.");
         }
-        Receipt receipt = Decant.publish(taken.document(), recipe, target);
+        Order order = new Order(Decant.layOut(taken.document()), recipe, options.passwords(), file);
+        List<Receipt> receipts = Decant.publish(order, target, Progress.SILENT);
+        Receipt first = receipts.get(0);
         List<Finding> findings = new ArrayList<>(taken.findings());
-        findings.addAll(receipt.findings());
+        findings.addAll(first.findings());
         PrintWriter err = spec.commandLine().getErr();
         if (!json) {
-            err.println(file.getFileName() + " → " + receipt.file() + (receipt.pages() > 0 ? ", " + receipt.pages() + (receipt.pages() == 1 ? " page" : " pages") : "") + ", " + receipt.bytes() + " bytes");
-            for (PdfCheck.Proof proof : receipt.proofs()) err.println("  proven: " + proof.sentence());
+            for (Receipt receipt : receipts) err.println(file.getFileName() + " → " + receipt.file() + (receipt.pages() > 0 ? ", " + receipt.pages() + (receipt.pages() == 1 ? " page" : " pages") : "") + ", " + receipt.bytes() + " bytes");
+            for (PdfCheck.Proof proof : first.proofs()) err.println("  proven: " + proof.sentence());
             for (Finding finding : findings) if (finding.weight() != Finding.Weight.NOTE) err.println("  wants a look: " + finding.what());
         }
-        result.put("done", true).put("file", receipt.file().toString()).put("pages", receipt.pages()).put("bytes", receipt.bytes()).put("seconds", receipt.time().toMillis() / 1000.0);
+        result.put("done", true).put("file", first.file().toString()).put("pages", receipts.stream().mapToInt(Receipt::pages).sum()).put("bytes", receipts.stream().mapToLong(Receipt::bytes).sum())
+                .put("seconds", receipts.stream().mapToLong(receipt -> receipt.time().toMillis()).sum() / 1000.0);
+        if (receipts.size() > 1) {
+            ArrayNode files = result.putArray("files");
+            for (Receipt receipt : receipts) files.add(receipt.file().toString());
+        }
         ArrayNode proofs = result.putArray("proofs");
-        for (PdfCheck.Proof proof : receipt.proofs()) proofs.addObject().put("sentence", proof.sentence()).put("holds", proof.holds());
+        for (PdfCheck.Proof proof : first.proofs()) proofs.addObject().put("sentence", proof.sentence()).put("holds", proof.holds());
         result.set("findings", Json.findings(findings));
     }
 }

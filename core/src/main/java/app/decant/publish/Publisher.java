@@ -23,6 +23,8 @@ import java.util.List;
 
 /** Publishes laid-out documents. */
 public final class Publisher {
+    private static final int SAMPLE = 120;
+
     private Publisher() { }
 
     /**
@@ -57,6 +59,40 @@ public final class Publisher {
             receipts.add(publish(order, List.of(chosen.get(i)), files.get(i), when, Progress.SILENT));
         }
         return receipts;
+    }
+
+    /**
+     * About how many bytes a PDF will have. Long documents are judged by some of their pages.
+     *
+     * @return -1 where the choices can't be followed, which publishing will say in words
+     */
+    public static long estimate(Order order, Progress progress) {
+        try {
+            List<Integer> chosen = order.recipe().pages().of(order.pages().count());
+            List<Integer> some = new ArrayList<>();
+            int step = Math.max(1, (chosen.size() + SAMPLE - 1) / SAMPLE);
+            for (int i = 0; i < chosen.size(); i += step) some.add(chosen.get(i));
+            long whole = measured(order, some, progress);
+            if (step == 1) return whole;
+            // Fonts and facts are there once; pages grow with their number.
+            long half = measured(order, some.subList(0, some.size() / 2), progress);
+            double page = (double) (whole - half) / (some.size() - some.size() / 2);
+            return Math.round(whole + page * (chosen.size() - some.size()));
+        } catch (DecantException e) {
+            if (e.kind() == DecantException.Kind.CANCELLED) throw e;
+            return -1;
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    private static long measured(Order order, List<Integer> chosen, Progress progress) throws IOException {
+        long[] bytes = {0};
+        PdfWriter.write(order.pages(), order.choices(chosen, Instant.EPOCH), new java.io.OutputStream() {
+            @Override public void write(int one) { bytes[0]++; }
+            @Override public void write(byte[] some, int from, int count) { bytes[0] += count; }
+        }, progress);
+        return bytes[0];
     }
 
     private static Receipt publish(Order order, List<Integer> chosen, Path file, Instant when, Progress progress) {

@@ -20,6 +20,9 @@ import java.nio.file.StandardOpenOption;
  * wrong, an older file of the name stays as it was.
  */
 public final class SafeFile {
+    /** Not the JDK's temporary files: those are closed to everybody else, and what is published is to be read. */
+    private static final java.util.Random RANDOM = new java.security.SecureRandom();
+
     private SafeFile() { }
 
     /** Writes the bytes of a file. */
@@ -41,7 +44,7 @@ public final class SafeFile {
         Path beside = null;
         try {
             Files.createDirectories(target.getParent());
-            beside = Files.createTempFile(target.getParent(), ".decant-", ".part");
+            beside = Files.createFile(target.resolveSibling(".decant-" + Long.toUnsignedString(RANDOM.nextLong(), 36) + ".part"));
             try (FileChannel channel = FileChannel.open(beside, StandardOpenOption.WRITE); OutputStream out = new java.io.BufferedOutputStream(Channels.newOutputStream(channel), 1 << 16)) {
                 writing.write(out);
                 out.flush();

@@ -273,13 +273,13 @@ final class Desk {
     }
 
     /** Publishes the newest document; the receipt or the trouble is told through the properties, then to {@code after}. */
-    void publish(Recipe recipe, Path file, Consumer<Receipt> after) {
+    void publish(Recipe recipe, Recipe.Passwords passwords, Path file, Consumer<Receipt> after) {
         whenLaidOut(() -> {
             Pages laidOut = pages.get();
             Job publishing = new Job(Words.of("job.publishing", file.getFileName()));
             job.set(publishing);
             trouble.set(null);
-            publishing.start(workThread, progress -> Publisher.publish(new Order(laidOut, recipe), file, Instant.now(), progress), made -> {
+            publishing.start(workThread, progress -> app.decant.Decant.publish(new Order(laidOut, recipe, passwords, source.get() == null ? null : source.get().file()), file, progress).get(0), made -> {
                 job.set(null);
                 receipt.set(made);
                 if (recipe.target() == Target.DOCX) saved();
@@ -289,6 +289,13 @@ final class Desk {
                 if (problem.kind() != DecantException.Kind.CANCELLED) trouble.set(problem);
             });
         });
+    }
+
+    /** About how large a PDF will be, worked out aside. */
+    void estimate(Recipe recipe, Consumer<Long> told) {
+        Pages laidOut = pages.get();
+        Path file = source.get() == null ? null : source.get().file();
+        new Job("").start(this::aside, progress -> Publisher.estimate(new Order(laidOut, recipe, Recipe.Passwords.NONE, file), progress), told, problem -> told.accept(-1L));
     }
 
     private void saved() {

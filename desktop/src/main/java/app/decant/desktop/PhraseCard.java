@@ -1,10 +1,14 @@
 package app.decant.desktop;
 
+import java.util.function.Consumer;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.PasswordField;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -65,6 +69,65 @@ final class PhraseCard {
         box.getChildren().add(button);
     }
 
+    /** Something that is so or not; the card stays open. */
+    void toggle(String words, String about, boolean on, Consumer<Boolean> told) {
+        CheckBox tick = new CheckBox(words);
+        tick.setSelected(on);
+        tick.setId("tick-" + box.getChildren().size());
+        Label quiet = new Label(about);
+        quiet.getStyleClass().add("quiet");
+        BorderPane row = new BorderPane();
+        row.setLeft(tick);
+        row.setRight(quiet);
+        BorderPane.setMargin(quiet, new javafx.geometry.Insets(0, 0, 0, 24));
+        row.setPadding(new javafx.geometry.Insets(3, 8, 3, 8));
+        tick.selectedProperty().addListener((observed, before, now) -> told.accept(now));
+        if (focus == null) focus = tick;
+        box.getChildren().add(row);
+    }
+
+    /** A field whose letters are not shown. */
+    TextField secret(String id, String text, String prompt) {
+        PasswordField field = new PasswordField();
+        field.setText(text);
+        field.setId("card-" + id);
+        field.setPromptText(prompt);
+        focus = field;
+        box.getChildren().add(field);
+        return field;
+    }
+
+    /** A button that closes the card where {@code take} gives null, else says the sentence it gives. */
+    void done(String words, Supplier<String> take) {
+        Label wrong = wrong();
+        Button button = new Button(words);
+        button.setId("card-done");
+        button.getStyleClass().add("main-button");
+        button.setOnAction(event -> finish(take.get(), wrong));
+        VBox.setMargin(button, new javafx.geometry.Insets(6, 0, 0, 0));
+        box.getChildren().add(button);
+    }
+
+    private Label wrong() {
+        Label wrong = new Label();
+        wrong.getStyleClass().add("wrong");
+        wrong.setWrapText(true);
+        wrong.setMaxWidth(340);
+        wrong.setManaged(false);
+        box.getChildren().add(wrong);
+        return wrong;
+    }
+
+    private void finish(String complaint, Label wrong) {
+        if (complaint == null) {
+            hide();
+            return;
+        }
+        wrong.setText(complaint);
+        wrong.setManaged(true);
+        box.autosize();
+    }
+
     TextField field(String id, String text, String prompt) {
         TextField field = new TextField(text);
         field.setId("card-" + id);
@@ -77,21 +140,8 @@ final class PhraseCard {
 
     /** Takes a field's text on Enter; {@code take} gives a sentence where it can't be taken, else null. */
     void accept(TextField field, UnaryOperator<String> take) {
-        Label wrong = new Label();
-        wrong.getStyleClass().add("wrong");
-        wrong.setWrapText(true);
-        wrong.setMaxWidth(340);
-        wrong.setManaged(false);
-        box.getChildren().add(wrong);
-        field.setOnAction(event -> {
-            String complaint = take.apply(field.getText());
-            if (complaint == null) {
-                hide();
-                return;
-            }
-            wrong.setText(complaint);
-            wrong.setManaged(true);
-        });
+        Label wrong = wrong();
+        field.setOnAction(event -> finish(take.apply(field.getText()), wrong));
     }
 
     void note(String words) {

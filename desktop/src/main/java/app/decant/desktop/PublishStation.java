@@ -38,7 +38,11 @@ final class PublishStation {
     private final VBox after = new VBox(12);
     private final Button button = new Button();
     private final Label warning = new Label();
+    private final Label size = new Label();
+    private final PublishCards cards;
     private Recipe recipe = Recipe.PLAIN;
+    private Recipe estimated;
+    private Pages estimatedOf;
     private String name = "";
     private Path folder;
     private Afterwards afterwards = Afterwards.SHOW_RECEIPT;
@@ -50,6 +54,7 @@ final class PublishStation {
     PublishStation(MainWindow window) {
         this.window = window;
         this.desk = window.desk();
+        cards = new PublishCards(window, () -> recipe, this::set);
         grid = new PageGrid(desk, this::picked);
         Label section = section("publish.proofs");
         left.getChildren().addAll(grid.node(), section, proofs);
@@ -75,13 +80,16 @@ final class PublishStation {
         Region between = new Region();
         HBox.setHgrow(between, Priority.ALWAYS);
         HBox.setHgrow(warning, Priority.SOMETIMES);
-        HBox foot = new HBox(14, button, warning, between, key);
+        size.getStyleClass().add("quiet");
+        size.setId("estimate");
+        size.setMinWidth(Region.USE_PREF_SIZE);
+        HBox foot = new HBox(14, button, size, warning, between, key);
         foot.setAlignment(Pos.CENTER_LEFT);
         foot.getStyleClass().add("publish-foot");
         outer.getChildren().addAll(scroll, foot);
         desk.receipt().addListener((observed, before, now) -> {
             after.getChildren().clear();
-            if (now != null) after.getChildren().add(ReceiptView.of(now, window));
+            if (now != null) after.getChildren().add(ReceiptView.of(now, window, cards.passwords().toOpen()));
         });
         desk.pages().addListener((observed, before, now) -> {
             if (window.station() == MainWindow.Station.PUBLISH) arrive();
@@ -107,6 +115,7 @@ final class PublishStation {
         if (arrivedFor != source) {
             arrivedFor = source;
             recipe = Recipe.PLAIN;
+            cards.forgetPasswords();
             name = source.title() + ".pdf";
             folder = startFolder(source);
             after.getChildren().clear();
@@ -137,9 +146,15 @@ final class PublishStation {
         sentence.clear();
         sentence.say(Words.of("say.make") + " ").phrase("what", recipe.target().words(), this::whatCard);
         if (pdf) {
+            sentence.say(" ").phrase("recipe", cards.recipeWords(), cards::recipeCard);
             sentence.say(" " + Words.of("say.of") + " ").phrase("pages", pagesWords(pages), this::pagesCard);
             sentence.say(", " + Words.of("say.with.bookmarks") + " ").phrase("bookmarks", bookmarkWords(), this::bookmarksCard);
-            sentence.say(", " + Words.of("say.fonts") + " ").phrase("fonts", Words.of(recipe.style().fonts() == PdfChoices.Fonts.USED_CHARACTERS ? "fonts.used" : "fonts.whole"), this::fontsCard);
+            sentence.say(", " + Words.of("say.fonts") + " ").phrase("fonts", Words.of(recipe.style().fonts() == PdfChoices.Fonts.USED_CHARACTERS ? "fonts.used" : "fonts.whole"), cards::fontsCard);
+            sentence.say(", " + Words.of("say.pictures") + " ").phrase("pictures", cards.picturesWords(), cards::picturesCard);
+            sentence.say(", ").phrase("lock", cards.lockWords(), cards::lockCard);
+            sentence.say(", " + Words.of("say.opening") + " ").phrase("opening", cards.openingWords(), cards::openingCard);
+            sentence.say(", " + Words.of("say.standard") + " ").phrase("standard", cards.standardWords(), cards::standardCard);
+            sentence.say(", " + Words.of("say.laid") + " ").phrase("laid", cards.laidWords(), cards::laidCard);
         } else {
             sentence.say(" " + Words.of("say.whole"));
         }
@@ -152,6 +167,23 @@ final class PublishStation {
         tell(pages);
         grid.show(pages, pdf ? chosen(pages) : Set.of());
         proofs(pages);
+        estimate(pages, pdf);
+    }
+
+    /** The expected size, worked out aside; the last wish counts. */
+    private void estimate(Pages pages, boolean pdf) {
+        if (!pdf) {
+            size.setText("");
+            estimated = null;
+            return;
+        }
+        if (recipe.equals(estimated) && pages == estimatedOf) return;
+        Recipe asked = recipe;
+        estimated = asked;
+        estimatedOf = pages;
+        desk.estimate(asked, bytes -> {
+            if (asked == estimated) size.setText(bytes < 0 ? "" : Words.of("publish.size", ReceiptView.bytes(bytes)));
+        });
     }
 
     private void tell(Pages pages) {
@@ -183,6 +215,9 @@ final class PublishStation {
             if (recipe.style().bookmarks().any()) proof(Words.count("proof.bookmarks", (int) marks));
             proof(Words.count("proof.fonts", pages.fonts().size()));
             proof(Words.of("proof.links"));
+            if (recipe.style().tells()) proof(Words.of("proof.tags"));
+            if (recipe.locking().isOn()) proof(Words.of("proof.lock"));
+            if (recipe.style().standard() != app.decant.pdf.Standard.NONE) proof(Words.of("proof.standard", recipe.style().standard().words()));
         } else {
             proof(Words.of("proof.text"));
         }
@@ -273,13 +308,6 @@ final class PublishStation {
         card.choice(Words.of("bookmarks.none"), "", !recipe.style().bookmarks().any(), () -> set(recipe.with(PdfChoices.Bookmarks.NONE)));
     }
 
-    private void fontsCard(PhraseCard card) {
-        card.title(Words.of("card.fonts"));
-        card.choice(Words.of("fonts.used.card"), Words.of("fonts.used.about"), recipe.style().fonts() == PdfChoices.Fonts.USED_CHARACTERS, () -> set(recipe.with(PdfChoices.Fonts.USED_CHARACTERS)));
-        card.choice(Words.of("fonts.whole.card"), Words.of("fonts.whole.about"), recipe.style().fonts() == PdfChoices.Fonts.WHOLE, () -> set(recipe.with(PdfChoices.Fonts.WHOLE)));
-        card.note(Words.of("card.fonts.note"));
-    }
-
     private void nameCard(PhraseCard card) {
         card.title(Words.of("card.name"));
         TextField field = card.field("name", name, "");
@@ -340,7 +368,7 @@ final class PublishStation {
             desk.trouble().set(new DecantException(DecantException.Kind.WRONG_CALL, Words.of("save.original", name)));
             return;
         }
-        desk.publish(recipe.with(present), target(), receipt -> {
+        desk.publish(recipe.with(present), cards.passwords(), target(), receipt -> {
             build();
             scroll.setVvalue(1);
             if (afterwards == Afterwards.OPEN_FILE) window.openOutside(receipt.file());

@@ -19,7 +19,7 @@ final class ReceiptView {
 
     private ReceiptView() { }
 
-    static Node of(Receipt receipt, MainWindow window) {
+    static Node of(Receipt receipt, MainWindow window, String password) {
         VBox box = new VBox(8);
         box.getStyleClass().add("receipt");
         box.setId("receipt");
@@ -38,7 +38,7 @@ final class ReceiptView {
             box.getChildren().add(row);
         }
         for (Finding finding : receipt.findings()) if (finding.weight() != Finding.Weight.NOTE) box.getChildren().add(FindingRow.of(finding));
-        if (receipt.target() == Target.PDF) box.getChildren().add(pictures(receipt, window));
+        if (receipt.target() == Target.PDF) box.getChildren().add(pictures(receipt, window, password));
         Button open = new Button(Words.of("receipt.open"));
         open.setOnAction(event -> window.openOutside(receipt.file()));
         Button folder = new Button(Words.of("receipt.folder"));
@@ -50,9 +50,9 @@ final class ReceiptView {
     }
 
     /** The first pages, painted from the published file by another program part than the one that wrote it. */
-    private static Node pictures(Receipt receipt, MainWindow window) {
+    private static Node pictures(Receipt receipt, MainWindow window, String password) {
         FlowPane flow = new FlowPane(10, 10);
-        new Job("").start(window.desk()::aside, progress -> app.decant.pdf.PdfPictures.of(receipt.file(), MOST_PICTURES, 0.32), images -> {
+        new Job("").start(window.desk()::aside, progress -> app.decant.pdf.PdfPictures.of(receipt.file(), password, MOST_PICTURES, 0.32), images -> {
             for (java.awt.image.BufferedImage image : images) {
                 ImageView view = new ImageView(TilePainter.image(image));
                 view.setFitWidth(image.getWidth() / 2.0);

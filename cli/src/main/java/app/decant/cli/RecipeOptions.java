@@ -1,0 +1,188 @@
+package app.decant.cli;
+
+import app.decant.document.DecantException;
+import app.decant.document.DecantException.Kind;
+import app.decant.pdf.PdfChoices;
+import app.decant.pdf.PdfStyle;
+import app.decant.pdf.Pictures;
+import app.decant.pdf.Protection;
+import app.decant.pdf.Standard;
+import app.decant.publish.FactsRule;
+import app.decant.publish.Laid;
+import app.decant.publish.PageRange;
+import app.decant.publish.Recipe;
+import app.decant.publish.Recipes;
+import app.decant.publish.Target;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.stream.Collectors;
+import picocli.CommandLine.Option;
+
+/** The options that make a recipe: one kept under a name or in a file, changed by what else is said. */
+final class RecipeOptions {
+    @Option(names = "--recipe", paramLabel = "FILE|NAME", description = "start from a recipe; ./decant recipes lists them")
+    private String recipe;
+
+    @Option(names = "--to", paramLabel = "FORMAT", description = "pdf, docx or txt (default: pdf)")
+    private String to;
+
+    @Option(names = "--pages", paramLabel = "RANGE", description = "all, odd, even, or a list such as 1-3,7,12-")
+    private String pages;
+
+    @Option(names = "--each", paramLabel = "PATTERN", description = "one file for each page, named by a pattern of {name} {n} {label} {heading} {title} {date}")
+    private String each;
+
+    @Option(names = "--bookmarks", paramLabel = "LEVELS", description = "heading levels for bookmarks, such as 1-3, or none (default: 1-3)")
+    private String bookmarks;
+
+    @Option(names = "--fonts", paramLabel = "used|whole", description = "embed the characters used, or whole fonts (default: used)")
+    private String fonts;
+
+    @Option(names = "--picture-quality", paramLabel = "1-100", description = "pictures as JPEG of this quality (default: exactly as they are)")
+    private Integer quality;
+
+    @Option(names = "--picture-resolution", paramLabel = "PPI", description = "pictures no finer than this, in pixels an inch")
+    private Integer resolution;
+
+    @Option(names = "--standard", paramLabel = "NAME", description = "PDF/A-1b, -1a, -2b, -2u, -2a, -3b, -3a, PDF/UA-1, or none")
+    private String standard;
+
+    @Option(names = "--untagged", description = "leave out the structure that screen readers use")
+    private boolean untagged;
+
+    @Option(names = "--uncompressed", description = "leave text and objects uncompressed")
+    private boolean uncompressed;
+
+    @Option(names = "--pdf-version", paramLabel = "1.4-2.0", description = "the version of PDF to write")
+    private Double version;
+
+    @Option(names = "--lock", paramLabel = "STRENGTH", description = "aes-256, aes-128, or for old readers only the weak rc4-128 and rc4-40")
+    private String lock;
+
+    @Option(names = "--user-password", paramLabel = "P", description = "asked for when the file is opened", interactive = true, arity = "0..1")
+    private String userPassword;
+
+    @Option(names = "--owner-password", paramLabel = "P", description = "allows everything (default: one that nobody knows)", interactive = true, arity = "0..1")
+    private String ownerPassword;
+
+    @Option(names = "--allow", paramLabel = "LIST", description = "what is allowed without it: all, none, or of print,print-fine,change,copy,comment,fill-forms,read-aloud,assemble")
+    private String allow;
+
+    @Option(names = "--watermark", paramLabel = "TEXT", description = "grey words across every page")
+    private String watermark;
+
+    @Option(names = "--letterhead", paramLabel = "PDF", description = "the first page of a PDF under every page")
+    private Path letterhead;
+
+    @Option(names = "--attach-source", description = "put the document itself into the PDF")
+    private boolean attachSource;
+
+    @Option(names = "--title", paramLabel = "TEXT", description = "instead of the document's own")
+    private String title;
+
+    @Option(names = "--author", paramLabel = "TEXT", description = "likewise; an empty text leaves it out")
+    private String author;
+
+    @Option(names = "--subject", paramLabel = "TEXT", description = "likewise")
+    private String subject;
+
+    @Option(names = "--keywords", paramLabel = "TEXT", description = "likewise")
+    private String keywords;
+
+    @Option(names = "--language", paramLabel = "CODE", description = "likewise, such as en-GB")
+    private String language;
+
+    @Option(names = "--strip-facts", description = "say nothing about the document but what is given here")
+    private boolean stripFacts;
+
+    @Option(names = "--present", paramLabel = "refuse|replace|keep-both", description = "when the file is already there (default: refuse)")
+    private String present;
+
+    Recipe.Passwords passwords() { return new Recipe.Passwords(userPassword == null ? "" : userPassword, ownerPassword == null ? "" : ownerPassword); }
+
+    Recipe recipe() {
+        Recipe made = recipe == null ? Recipe.PLAIN : new Recipes(recipesFolder()).find(recipe);
+        if (to != null) {
+            Target target = Target.of(to);
+            if (target == null) throw wrong("“" + to + "” is no format this version writes. Choose pdf, docx or txt.");
+            made = made.to(target);
+        }
+        if (pages != null && made.target() != Target.PDF) throw wrong("Page ranges are for PDF; a ." + made.target().ending() + " always holds the whole document.");
+        if (pages != null) made = made.of(new PageRange(pages));
+        if (each != null) made = made.split(each);
+        made = made.with(style(made.style()));
+        if (lock != null || allow != null || userPassword != null || ownerPassword != null) made = made.with(locking(made.locking()));
+        List<Laid> laid = new ArrayList<>(made.laid());
+        if (letterhead != null) laid.add(Laid.letterhead(letterhead));
+        if (watermark != null) laid.add(Laid.watermark(watermark));
+        made = made.with(laid);
+        FactsRule facts = made.facts();
+        made = made.with(new FactsRule(stripFacts || facts.stripped(), chosen(title, facts.title()), chosen(subject, facts.subject()), chosen(author, facts.author()), chosen(keywords, facts.keywords()), chosen(language, facts.language())));
+        if (attachSource) made = made.attaching(true);
+        if (present != null) made = made.with(value(Recipe.WhenPresent.class, "--present", present));
+        return made;
+    }
+
+    static Path recipesFolder() { return Path.of(System.getProperty("decant.home", System.getProperty("user.home") + "/.decant")).resolve("recipes"); }
+
+    private PdfStyle style(PdfStyle style) {
+        PdfStyle made = style;
+        if (bookmarks != null) made = made.with(levels());
+        if (fonts != null) {
+            made = made.with(switch (fonts) {
+                case "used" -> PdfChoices.Fonts.USED_CHARACTERS;
+                case "whole" -> PdfChoices.Fonts.WHOLE;
+                default -> throw wrong("--fonts is used or whole.");
+            });
+        }
+        if (quality != null && (quality < 1 || quality > 100)) throw wrong("--picture-quality goes from 1 to 100.");
+        if (resolution != null && (resolution < 10 || resolution > 4800)) throw wrong("--picture-resolution goes from 10 to 4800 pixels an inch.");
+        if (quality != null || resolution != null) made = made.with(new Pictures(quality == null ? style.pictures().quality() : quality, resolution == null ? style.pictures().resolution() : resolution));
+        if (standard != null) made = made.with(standard());
+        if (untagged) made = made.tagged(false);
+        if (uncompressed) made = made.compressed(false);
+        if (version != null) {
+            if (version < 1.4 || version > 2.0) throw wrong("--pdf-version goes from 1.4 to 2.0.");
+            made = made.version(version);
+        }
+        return made;
+    }
+
+    private Standard standard() {
+        if (standard.equalsIgnoreCase("none")) return Standard.NONE;
+        for (Standard one : Standard.values()) if (one.words().equalsIgnoreCase(standard)) return one;
+        throw wrong("“" + standard + "” is no standard known here. There are " + Arrays.stream(Standard.values()).filter(one -> one != Standard.NONE).map(Standard::words).collect(Collectors.joining(", ")) + ".");
+    }
+
+    private Recipe.Locking locking(Recipe.Locking kept) {
+        Protection.Strength strength = lock != null ? value(Protection.Strength.class, "--lock", lock) : kept.isOn() ? kept.strength() : Protection.Strength.AES_256;
+        Set<Protection.Permission> allowed = EnumSet.noneOf(Protection.Permission.class);
+        if (allow == null) allowed.addAll(kept.allowed());
+        else if (allow.equalsIgnoreCase("all")) allowed.addAll(EnumSet.allOf(Protection.Permission.class));
+        else if (!allow.equalsIgnoreCase("none")) for (String one : allow.split(",")) allowed.add(value(Protection.Permission.class, "--allow", one.trim()));
+        return new Recipe.Locking(strength, allowed);
+    }
+
+    private PdfChoices.Bookmarks levels() {
+        if (bookmarks.equals("none")) return PdfChoices.Bookmarks.NONE;
+        if (!bookmarks.matches("[1-9](-[1-9])?")) throw wrong("--bookmarks is none, a level, or levels such as 1-3.");
+        int from = bookmarks.charAt(0) - '0';
+        int last = bookmarks.charAt(bookmarks.length() - 1) - '0';
+        if (last < from) throw wrong("--bookmarks runs backwards; write " + last + "-" + from + ".");
+        return new PdfChoices.Bookmarks(from, last, from);
+    }
+
+    private static <T extends Enum<T>> T value(Class<T> kind, String option, String text) {
+        for (T one : kind.getEnumConstants()) if (one.name().toLowerCase(Locale.ROOT).replace('_', '-').equals(text.toLowerCase(Locale.ROOT))) return one;
+        throw wrong("“" + text + "” is nothing that " + option + " can be. There are " + Arrays.stream(kind.getEnumConstants()).map(one -> one.name().toLowerCase(Locale.ROOT).replace('_', '-')).collect(Collectors.joining(", ")) + ".");
+    }
+
+    private static String chosen(String anew, String kept) { return anew != null ? anew : kept; }
+
+    private static DecantException wrong(String sentence) { return new DecantException(Kind.WRONG_CALL, sentence); }
+}

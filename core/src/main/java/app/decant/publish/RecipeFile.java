@@ -1,0 +1,220 @@
+package app.decant.publish;
+
+import app.decant.document.DecantException;
+import app.decant.document.DecantException.Kind;
+import app.decant.pdf.Opening;
+import app.decant.pdf.Overlay;
+import app.decant.pdf.PdfChoices;
+import app.decant.pdf.PdfStyle;
+import app.decant.pdf.Pictures;
+import app.decant.pdf.Protection;
+import app.decant.pdf.Standard;
+import app.decant.publish.Recipe.Locking;
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.TreeSet;
+
+/**
+ * Recipes as files: JSON, documented in {@code docs/recipes.md}, with a version of its own. Fields that are left out keep what
+ * {@link Recipe#PLAIN} says; fields that are unknown are refused by name, so that a slip of the pen never changes a publication silently.
+ */
+public final class RecipeFile {
+    private static final int VERSION = 1;
+    private static final ObjectMapper MAPPER = new ObjectMapper().enable(SerializationFeature.INDENT_OUTPUT);
+
+    private RecipeFile() { }
+
+    /** A recipe as it is kept. It holds no passwords. */
+    public static String write(Recipe recipe) {
+        ObjectNode root = MAPPER.createObjectNode();
+        root.put("decantRecipe", VERSION).put("to", recipe.target().ending()).put("pages", recipe.pages().text());
+        PdfStyle style = recipe.style();
+        if (style.bookmarks().any()) root.putObject("bookmarks").put("from", style.bookmarks().from()).put("to", style.bookmarks().to()).put("open", style.bookmarks().open());
+        else root.put("bookmarks", "none");
+        root.put("fonts", style.fonts() == PdfChoices.Fonts.WHOLE ? "whole" : "used");
+        root.putObject("pictures").put("quality", style.pictures().quality()).put("resolution", style.pictures().resolution());
+        root.put("compressed", style.compressed()).put("tagged", style.tagged()).put("standard", style.standard() == Standard.NONE ? "none" : style.standard().words()).put("version", style.version());
+        Opening opening = style.opening();
+        root.putObject("opening").put("page", opening.page()).put("zoom", zoom(opening.zoom())).put("arrangement", word(opening.arrangement())).put("panel", word(opening.panel()))
+                .put("fullScreen", opening.fullScreen()).put("hidden", opening.hidden()).put("titled", opening.titled());
+        ObjectNode locking = root.putObject("locking").put("strength", word(recipe.locking().strength()));
+        ArrayNode allow = locking.putArray("allow");
+        for (Protection.Permission permission : recipe.locking().allowed()) allow.add(word(permission));
+        ArrayNode laid = root.putArray("laid");
+        for (Laid one : recipe.laid()) {
+            laid.addObject().put(one.file() ? "file" : "words", one.what()).put("under", one.under()).put("pages", one.pages().text()).put("angle", one.angle()).put("opacity", one.opacity()).put("share", one.share()).put("place", word(one.place()));
+        }
+        FactsRule facts = recipe.facts();
+        ObjectNode said = root.putObject("facts").put("strip", facts.stripped());
+        put(said, "title", facts.title());
+        put(said, "subject", facts.subject());
+        put(said, "author", facts.author());
+        put(said, "keywords", facts.keywords());
+        put(said, "language", facts.language());
+        put(root, "split", recipe.split());
+        root.put("attachSource", recipe.attachSource()).put("present", word(recipe.present()));
+        try {
+            return MAPPER.writeValueAsString(root) + "\n";
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static void put(ObjectNode node, String field, String value) { if (value != null) node.put(field, value); }
+
+    private static String word(Enum<?> value) { return value.name().toLowerCase(Locale.ROOT).replace('_', '-'); }
+
+    private static String zoom(double zoom) { return zoom == Opening.WHOLE_PAGE ? "whole-page" : zoom == Opening.PAGE_WIDTH ? "page-width" : zoom == Opening.AS_BEFORE ? "as-before" : String.valueOf(zoom); }
+
+    /**
+     * Reads a recipe.
+     *
+     * @param name what people call the file, for sentences
+     * @throws DecantException where it is no recipe, or says something that is not known
+     */
+    public static Recipe read(String json, String name) {
+        JsonNode root;
+        try {
+            root = MAPPER.readTree(json);
+        } catch (JsonProcessingException e) {
+            throw new DecantException(Kind.UNREADABLE, name + " is no recipe: it is not written in JSON" + (e.getLocation() == null ? "." : ", line " + e.getLocation().getLineNr() + "."), e);
+        }
+        if (root == null || !root.isObject() || !root.has("decantRecipe")) throw new DecantException(Kind.UNREADABLE, name + " is no recipe: it lacks the field “decantRecipe”.");
+        if (root.get("decantRecipe").asInt() != VERSION) throw new DecantException(Kind.UNSUPPORTED, name + " is a recipe of version " + root.get("decantRecipe").asText() + "; this Decant knows version " + VERSION + ".");
+        return new Reading(name).recipe(root);
+    }
+
+    /** Reads one file, remembering its name for sentences. */
+    private record Reading(String name) {
+        Recipe recipe(JsonNode root) {
+            only(root, "", "decantRecipe", "name", "to", "pages", "bookmarks", "fonts", "pictures", "compressed", "tagged", "standard", "version", "opening", "locking", "laid", "facts", "split", "attachSource", "present");
+            Recipe plain = Recipe.PLAIN;
+            Target target = Target.of(root.path("to").asText(plain.target().ending()));
+            if (target == null) throw wrong("to", root.get("to").asText());
+            PdfStyle style = new PdfStyle(bookmarks(root.path("bookmarks")), root.has("fonts") ? fonts(root.get("fonts").asText()) : plain.style().fonts(), pictures(root.path("pictures")), flag(root, "compressed", true),
+                    opening(root.path("opening")), flag(root, "tagged", true), standard(root.path("standard").asText("none")), root.path("version").asDouble(0));
+            return new Recipe(target, new PageRange(root.path("pages").asText("all")), style, locking(root.path("locking")), laid(root.path("laid")), facts(root.path("facts")),
+                    root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.WhenPresent.class, root, "present", plain.present()));
+        }
+
+        private void only(JsonNode node, String path, String... known) {
+            Set<String> names = new TreeSet<>(List.of(known));
+            for (String field : (Iterable<String>) node::fieldNames) {
+                if (!names.contains(field)) throw new DecantException(Kind.WRONG_CALL, name + " has the field “" + path + field + "”, which is not known. Known are " + String.join(", ", names) + ".");
+            }
+        }
+
+        private DecantException wrong(String field, String value) { return new DecantException(Kind.WRONG_CALL, name + ": “" + value + "” is nothing that “" + field + "” can be."); }
+
+        private boolean flag(JsonNode node, String field, boolean otherwise) {
+            JsonNode value = node.path(field);
+            if (value.isMissingNode()) return otherwise;
+            if (!value.isBoolean()) throw wrong(field, value.asText());
+            return value.asBoolean();
+        }
+
+        private <T extends Enum<T>> T choice(Class<T> kind, JsonNode node, String field, T otherwise) {
+            if (!node.has(field)) return otherwise;
+            return value(kind, field, node.get(field).asText());
+        }
+
+        private <T extends Enum<T>> T value(Class<T> kind, String field, String text) {
+            for (T one : kind.getEnumConstants()) if (word(one).equals(text)) return one;
+            throw wrong(field, text);
+        }
+
+        private PdfChoices.Bookmarks bookmarks(JsonNode node) {
+            if (node.isMissingNode()) return Recipe.PLAIN.style().bookmarks();
+            if (node.isTextual()) {
+                if (node.asText().equals("none")) return PdfChoices.Bookmarks.NONE;
+                throw wrong("bookmarks", node.asText());
+            }
+            only(node, "bookmarks.", "from", "to", "open");
+            int from = node.path("from").asInt(1);
+            int to = node.path("to").asInt(Math.max(3, from));
+            if (from < 1 || to < from || to > 9) throw wrong("bookmarks", from + " to " + to);
+            return new PdfChoices.Bookmarks(from, to, node.path("open").asInt(from));
+        }
+
+        private PdfChoices.Fonts fonts(String text) {
+            return switch (text) {
+                case "used" -> PdfChoices.Fonts.USED_CHARACTERS;
+                case "whole" -> PdfChoices.Fonts.WHOLE;
+                default -> throw wrong("fonts", text);
+            };
+        }
+
+        private Pictures pictures(JsonNode node) {
+            only(node, "pictures.", "quality", "resolution");
+            int quality = node.path("quality").asInt(0);
+            int resolution = node.path("resolution").asInt(0);
+            if (quality < 0 || quality > 100) throw wrong("pictures.quality", String.valueOf(quality));
+            if (resolution < 0) throw wrong("pictures.resolution", String.valueOf(resolution));
+            return new Pictures(quality, resolution);
+        }
+
+        private Standard standard(String text) {
+            if (text.equalsIgnoreCase("none")) return Standard.NONE;
+            for (Standard standard : Standard.values()) if (standard.words().equalsIgnoreCase(text)) return standard;
+            throw wrong("standard", text);
+        }
+
+        private Opening opening(JsonNode node) {
+            only(node, "opening.", "page", "zoom", "arrangement", "panel", "fullScreen", "hidden", "titled");
+            String zoom = node.path("zoom").asText("as-before");
+            double value = switch (zoom) {
+                case "as-before" -> Opening.AS_BEFORE;
+                case "whole-page" -> Opening.WHOLE_PAGE;
+                case "page-width" -> Opening.PAGE_WIDTH;
+                default -> number("opening.zoom", zoom);
+            };
+            return new Opening(node.path("page").asInt(0), value, choice(Opening.Arrangement.class, node, "arrangement", Opening.Arrangement.AS_BEFORE), choice(Opening.Panel.class, node, "panel", Opening.Panel.BOOKMARKS),
+                    flag(node, "fullScreen", false), flag(node, "hidden", false), flag(node, "titled", true));
+        }
+
+        private double number(String field, String text) {
+            try {
+                double value = Double.parseDouble(text);
+                if (value > 0 && value <= 64) return value;
+            } catch (NumberFormatException e) {
+                throw new DecantException(Kind.WRONG_CALL, name + ": “" + text + "” is nothing that “" + field + "” can be.", e);
+            }
+            throw wrong(field, text);
+        }
+
+        private Locking locking(JsonNode node) {
+            only(node, "locking.", "strength", "allow");
+            Set<Protection.Permission> allowed = EnumSet.noneOf(Protection.Permission.class);
+            if (node.has("allow")) for (JsonNode one : node.get("allow")) allowed.add(value(Protection.Permission.class, "locking.allow", one.asText()));
+            else allowed.addAll(EnumSet.allOf(Protection.Permission.class));
+            return new Locking(choice(Protection.Strength.class, node, "strength", Protection.Strength.NONE), allowed);
+        }
+
+        private List<Laid> laid(JsonNode nodes) {
+            List<Laid> laid = new ArrayList<>();
+            for (JsonNode node : nodes) {
+                only(node, "laid.", "words", "file", "under", "pages", "angle", "opacity", "share", "place");
+                if (node.has("words") == node.has("file")) throw new DecantException(Kind.WRONG_CALL, name + ": what is laid on pages is either “words” or a “file”.");
+                laid.add(new Laid(node.path(node.has("file") ? "file" : "words").asText(), node.has("file"), flag(node, "under", true), new PageRange(node.path("pages").asText("all")), node.path("angle").asDouble(0),
+                        Math.max(0, Math.min(1, node.path("opacity").asDouble(1))), Math.max(0, node.path("share").asDouble(0)), choice(Overlay.Place.class, node, "place", Overlay.Place.MIDDLE)));
+            }
+            return laid;
+        }
+
+        private FactsRule facts(JsonNode node) {
+            only(node, "facts.", "strip", "title", "subject", "author", "keywords", "language");
+            return new FactsRule(flag(node, "strip", false), text(node, "title"), text(node, "subject"), text(node, "author"), text(node, "keywords"), text(node, "language"));
+        }
+
+        private static String text(JsonNode node, String field) { return node.hasNonNull(field) ? node.get(field).asText() : null; }
+    }
+}

@@ -1,0 +1,100 @@
+package app.decant.publish;
+
+import app.decant.document.DecantException;
+import app.decant.document.DecantException.Kind;
+import app.decant.pdf.PdfChoices;
+import app.decant.pdf.PdfStyle;
+import app.decant.pdf.Pictures;
+import app.decant.pdf.Standard;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+
+/** The recipes at hand by name: those that ship with Decant, from finest to smallest and for special readers, and those kept in a folder. */
+public final class Recipes {
+    private static final Map<String, Recipe> SHIPPED = shipped();
+
+    private final Path folder;
+
+    /** @param folder where recipes are kept, one file each; need not be there yet */
+    public Recipes(Path folder) { this.folder = folder; }
+
+    private static Map<String, Recipe> shipped() {
+        Map<String, Recipe> recipes = new LinkedHashMap<>();
+        PdfStyle plain = PdfStyle.PLAIN;
+        recipes.put("Finest", Recipe.PLAIN.with(plain.with(PdfChoices.Fonts.WHOLE)));
+        recipes.put("As it is", Recipe.PLAIN);
+        recipes.put("To read and print", Recipe.PLAIN.with(plain.with(new Pictures(85, 300))));
+        recipes.put("To send by mail", Recipe.PLAIN.with(plain.with(new Pictures(75, 150))));
+        recipes.put("Smallest", Recipe.PLAIN.with(plain.with(new Pictures(50, 96))));
+        recipes.put("To keep for good", Recipe.PLAIN.with(plain.with(Standard.A_2B)));
+        recipes.put("For everybody", Recipe.PLAIN.with(plain.with(Standard.UA_1)));
+        return recipes;
+    }
+
+    /** The names of all recipes, shipped ones first. */
+    public List<String> names() { return List.copyOf(all().keySet()); }
+
+    /** All recipes by name. */
+    public Map<String, Recipe> all() {
+        Map<String, Recipe> all = new LinkedHashMap<>(SHIPPED);
+        if (!Files.isDirectory(folder)) return all;
+        try (Stream<Path> files = Files.list(folder)) {
+            for (Path file : files.filter(one -> one.toString().endsWith(".json")).sorted().toList()) all.put(name(file), read(file));
+        } catch (IOException e) {
+            throw new DecantException(Kind.UNREADABLE, "The recipes in " + folder + " can't be read. Look whether you may open that folder.", e);
+        }
+        return all;
+    }
+
+    /** Whether a recipe of the name ships with Decant. */
+    public static boolean isShipped(String name) { return SHIPPED.containsKey(name); }
+
+    /**
+     * The recipe of a name, or in a file.
+     *
+     * @throws DecantException where there is none
+     */
+    public Recipe find(String nameOrFile) {
+        for (Map.Entry<String, Recipe> entry : all().entrySet()) if (entry.getKey().equalsIgnoreCase(nameOrFile)) return entry.getValue();
+        Path file = Path.of(nameOrFile);
+        if (Files.isRegularFile(file)) return read(file);
+        throw new DecantException(Kind.WRONG_CALL, "There is no recipe “" + nameOrFile + "”, and no such file. There are: " + String.join(", ", names()) + ".");
+    }
+
+    /** Keeps a recipe under a name. */
+    public void keep(String name, Recipe recipe) {
+        String wanted = name.trim();
+        if (wanted.isEmpty() || wanted.matches(".*[/\\\\:].*") || wanted.startsWith(".")) throw new DecantException(Kind.WRONG_CALL, "“" + name + "” can't be the name of a recipe. Use letters, digits and spaces.");
+        if (isShipped(wanted)) throw new DecantException(Kind.WRONG_CALL, "“" + wanted + "” ships with Decant and stays as it is. Choose another name.");
+        byte[] bytes = RecipeFile.write(recipe).getBytes(StandardCharsets.UTF_8);
+        SafeFile.write(folder.resolve(wanted + ".json"), Recipe.WhenPresent.REPLACE, out -> out.write(bytes), file -> RecipeFile.read(Files.readString(file), wanted));
+    }
+
+    /** Forgets a kept recipe. */
+    public void forget(String name) {
+        try {
+            Files.deleteIfExists(folder.resolve(name + ".json"));
+        } catch (IOException e) {
+            throw new DecantException(Kind.TARGET_LOCKED, "The recipe “" + name + "” can't be removed from " + folder + ".", e);
+        }
+    }
+
+    private static Recipe read(Path file) {
+        try {
+            return RecipeFile.read(Files.readString(file), String.valueOf(file.getFileName()));
+        } catch (IOException e) {
+            throw new DecantException(Kind.UNREADABLE, file.getFileName() + " can't be read as a recipe.", e);
+        }
+    }
+
+    private static String name(Path file) {
+        String name = file.getFileName().toString();
+        return name.substring(0, name.length() - 5);
+    }
+}
