@@ -1,8 +1,12 @@
 package app.decant;
 
+import app.decant.document.AddressFinder;
+import app.decant.document.Colour;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
+import app.decant.document.Look;
 import app.decant.document.Progress;
+import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
 import app.decant.format.FileKind;
 import app.decant.format.Taken;
@@ -114,8 +118,13 @@ public final class Decant {
      *
      * @param file where it is to be; for one file a page, its folder and the front of the names
      */
-    public static List<Receipt> publish(Order order, Path file, Progress progress) {
+    public static List<Receipt> publish(Order wished, Path file, Progress progress) {
+        Order order = wished.recipe().links() == Recipe.Links.AS_THEY_ARE ? wished : new Order(layOut(AddressFinder.linked(wished.pages().document(), linkLook(wished.recipe().links()))), wished.recipe(), wished.passwords(), wished.source());
         if (order.recipe().split() != null && order.recipe().target() == app.decant.publish.Target.PDF) return Publisher.publishEach(order, file, Instant.now(), progress);
         return List.of(Publisher.publish(order, file, Instant.now(), progress));
+    }
+
+    private static Look linkLook(Recipe.Links links) {
+        return links == Recipe.Links.FOUND_AND_SHOWN ? Look.of(TextProperty.UNDERLINE, TextProperty.Underline.SINGLE).with(TextProperty.COLOUR, new Colour(0x1F4E79)) : Look.PLAIN;
     }
 }

@@ -24,6 +24,7 @@ class ArchitectureTest {
             .layer("recover").definedBy("app.decant.recover")
             .layer("proof").definedBy("app.decant.proof")
             .layer("publish").definedBy("app.decant.publish")
+            .layer("outbox").definedBy("app.decant.outbox")
             .layer("demo").definedBy("app.decant.demo")
             .layer("front door").definedBy("app.decant")
             .whereLayer("document").mayNotAccessAnyLayer()
@@ -38,6 +39,7 @@ class ArchitectureTest {
             .whereLayer("proof").mayOnlyAccessLayers("document", "font", "layout", "pdf", "recover")
             .whereLayer("publish").mayOnlyAccessLayers("document", "font", "layout", "format", "paint", "pdf")
             .whereLayer("demo").mayOnlyAccessLayers("document", "font", "format")
+            .whereLayer("outbox").mayOnlyAccessLayers("document", "publish")
             .whereLayer("front door").mayOnlyAccessLayers("document", "font", "layout", "format", "publish", "recover", "proof");
 
     @ArchTest static final ArchRule THE_CORE_KNOWS_NO_INTERFACE = noClasses().should().dependOnClassesThat().resideInAnyPackage("javafx..", "javax.swing..");

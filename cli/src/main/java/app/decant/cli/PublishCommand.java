@@ -6,6 +6,7 @@ import app.decant.document.DecantException.Kind;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.format.Taken;
+import app.decant.outbox.MailOutbox;
 import app.decant.pdf.PdfCheck;
 import app.decant.publish.Order;
 import app.decant.publish.Receipt;
@@ -13,9 +14,11 @@ import app.decant.publish.Recipe;
 import app.decant.publish.Target;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
@@ -40,6 +43,12 @@ final class PublishCommand implements Callable<Integer> {
 
     @Option(names = "--password", paramLabel = "P", description = "to open protected documents")
     private String password;
+
+    @Option(names = "--mail-to", paramLabel = "ADDRESS", split = ",", description = "put the result into a mail in the outbox, ready to be sent")
+    private List<String> mailTo;
+
+    @Option(names = "--mail-only", description = "with --mail-to: keep no other copy of the result")
+    private boolean mailOnly;
 
     @Option(names = "--json", description = "print one JSON value to standard output")
     private boolean json;
@@ -84,6 +93,7 @@ final class PublishCommand implements Callable<Integer> {
         Order order = new Order(Decant.layOut(taken.document()), recipe, options.passwords(), file);
         List<Receipt> receipts = Decant.publish(order, target, Progress.SILENT);
         Receipt first = receipts.get(0);
+        if (mailTo != null) mail(receipts, result);
         List<Finding> findings = new ArrayList<>(taken.findings());
         findings.addAll(first.findings());
         PrintWriter err = spec.commandLine().getErr();
@@ -101,5 +111,19 @@ final class PublishCommand implements Callable<Integer> {
         ArrayNode proofs = result.putArray("proofs");
         for (PdfCheck.Proof proof : first.proofs()) proofs.addObject().put("sentence", proof.sentence()).put("holds", proof.holds());
         result.set("findings", Json.findings(findings));
+    }
+
+    private void mail(List<Receipt> receipts, ObjectNode result) {
+        List<Path> made = receipts.stream().map(Receipt::file).toList();
+        String name = made.get(0).getFileName().toString();
+        Path letter = new MailOutbox(RecipeOptions.home().resolve("outbox")).put(new MailOutbox.Letter(mailTo, name.replaceFirst("\\.[^.]*$", ""), "", made), Instant.now());
+        result.put("mail", letter.toString());
+        if (!json) spec.commandLine().getErr().println("  mail: " + letter);
+        if (!mailOnly) return;
+        try {
+            for (Path file : made) Files.delete(file);
+        } catch (IOException e) {
+            throw new DecantException(Kind.TARGET_LOCKED, "The mail is in the outbox, but " + name + " can't be removed.", e);
+        }
     }
 }

@@ -82,6 +82,9 @@ final class RecipeOptions {
     @Option(names = "--attach-source", description = "put the document itself into the PDF")
     private boolean attachSource;
 
+    @Option(names = "--links", paramLabel = "as-they-are|found|found-and-shown", description = "whether written-out addresses become links (default: as-they-are)")
+    private String links;
+
     @Option(names = "--title", paramLabel = "TEXT", description = "instead of the document's own")
     private String title;
 
@@ -124,11 +127,14 @@ final class RecipeOptions {
         FactsRule facts = made.facts();
         made = made.with(new FactsRule(stripFacts || facts.stripped(), chosen(title, facts.title()), chosen(subject, facts.subject()), chosen(author, facts.author()), chosen(keywords, facts.keywords()), chosen(language, facts.language())));
         if (attachSource) made = made.attaching(true);
+        if (links != null) made = made.with(value(Recipe.Links.class, "--links", links));
         if (present != null) made = made.with(value(Recipe.WhenPresent.class, "--present", present));
         return made;
     }
 
-    static Path recipesFolder() { return Path.of(System.getProperty("decant.home", System.getProperty("user.home") + "/.decant")).resolve("recipes"); }
+    static Path home() { return Path.of(System.getProperty("decant.home", System.getProperty("user.home") + "/.decant")); }
+
+    static Path recipesFolder() { return home().resolve("recipes"); }
 
     private PdfStyle style(PdfStyle style) {
         PdfStyle made = style;

@@ -24,6 +24,8 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
 
     public Order(Pages pages, Recipe recipe) { this(pages, recipe, Recipe.Passwords.NONE, null); }
 
+    List<String> labels() { return pages.pages().stream().map(app.decant.layout.Page::label).toList(); }
+
     PdfChoices choices(List<Integer> chosen, Instant when) {
         List<Overlay> overlays = recipe.laid().stream().map(laid -> laid.overlay(chosen.size())).toList();
         return new PdfChoices(chosen, recipe.style(), protection(), overlays, attachments(), facts(), when);

@@ -11,10 +11,37 @@ import java.util.Set;
  * page.
  */
 public record PageRange(String text) {
+    private static final String PRINTED = "printed ";
     public static final PageRange ALL = new PageRange("all");
 
     public PageRange {
         text = text == null || text.isBlank() ? "all" : text.trim().toLowerCase(java.util.Locale.ROOT);
+    }
+
+    /**
+     * The indexes of the pages, where the range names them by their printed numbers ({@code printed iv-vi, 3}) as well.
+     *
+     * @param labels the printed number of each page
+     */
+    public List<Integer> of(List<String> labels) {
+        if (!text.startsWith(PRINTED)) return of(labels.size());
+        Set<Integer> pages = new LinkedHashSet<>();
+        for (String part : text.substring(PRINTED.length()).split("[,;]")) {
+            String[] ends = part.trim().replace('\u2013', '-').split("\\s*-\\s*", -1);
+            if (ends.length > 2 || ends[0].isEmpty() && ends.length == 1) throw wrong("“" + part.trim() + "” is not a printed page number or a range of them.");
+            int from = ends[0].isEmpty() ? 0 : labelled(labels, ends[0], 0);
+            int to = ends.length == 1 ? from : ends[1].isEmpty() ? labels.size() - 1 : labelled(labels, ends[1], from);
+            if (to < from) throw wrong("“" + part.trim() + "” runs backwards.");
+            add(pages, from + 1, to + 1, 1);
+        }
+        return new ArrayList<>(pages);
+    }
+
+    /** The first page with a printed number, from a place on. */
+    private static int labelled(List<String> labels, String label, int from) {
+        for (int i = from; i < labels.size(); i++) if (labels.get(i).equalsIgnoreCase(label)) return i;
+        for (int i = 0; i < from; i++) if (labels.get(i).equalsIgnoreCase(label)) return i;
+        throw wrong("No page has the number " + label + " printed on it.");
     }
 
     /**

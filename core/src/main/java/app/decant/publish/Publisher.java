@@ -37,7 +37,7 @@ public final class Publisher {
      */
     public static Receipt publish(Order order, Path file, Instant when, Progress progress) {
         Recipe recipe = order.recipe();
-        List<Integer> chosen = recipe.target() == Target.PDF ? recipe.pages().of(order.pages().count()) : List.of();
+        List<Integer> chosen = recipe.target() == Target.PDF ? recipe.pages().of(order.labels()) : List.of();
         return publish(order, chosen, file, when, progress);
     }
 
@@ -49,7 +49,7 @@ public final class Publisher {
     public static List<Receipt> publishEach(Order order, Path file, Instant when, Progress progress) {
         Recipe recipe = order.recipe();
         String name = file.getFileName().toString().replaceFirst("\\.[^.]*$", "");
-        List<Integer> chosen = recipe.pages().of(order.pages().count());
+        List<Integer> chosen = recipe.pages().of(order.labels());
         List<Path> files = new ArrayList<>();
         for (int i = 0; i < chosen.size(); i++) files.add(file.resolveSibling(NamePattern.of(recipe.split(), name, order.pages(), chosen.get(i), i + 1, when) + "." + recipe.target().ending()));
         if (new java.util.HashSet<>(files).size() < files.size()) throw new DecantException(DecantException.Kind.WRONG_CALL, "The pattern “" + recipe.split() + "” gives two pages one name. Put {n} into it.");
@@ -68,7 +68,7 @@ public final class Publisher {
      */
     public static long estimate(Order order, Progress progress) {
         try {
-            List<Integer> chosen = order.recipe().pages().of(order.pages().count());
+            List<Integer> chosen = order.recipe().pages().of(order.labels());
             List<Integer> some = new ArrayList<>();
             int step = Math.max(1, (chosen.size() + SAMPLE - 1) / SAMPLE);
             for (int i = 0; i < chosen.size(); i += step) some.add(chosen.get(i));

@@ -17,16 +17,20 @@ import java.util.Set;
  * @param facts        what is said about the document
  * @param split        a pattern for names where each page becomes a file of its own ({@link NamePattern}); null for one file
  * @param attachSource whether the document it was made from travels inside
+ * @param links        whether addresses that are written out become links
  * @param present      what happens to a file that is there already
  */
-public record Recipe(Target target, PageRange pages, PdfStyle style, Locking locking, List<Laid> laid, FactsRule facts, String split, boolean attachSource, WhenPresent present) {
+public record Recipe(Target target, PageRange pages, PdfStyle style, Locking locking, List<Laid> laid, FactsRule facts, String split, boolean attachSource, Links links, WhenPresent present) {
     /** A PDF of all pages, bookmarks from headings 1 to 3, used characters only, tagged, open to everybody. */
-    public static final Recipe PLAIN = new Recipe(Target.PDF, PageRange.ALL, PdfStyle.PLAIN, Locking.NONE, List.of(), FactsRule.KEEP, null, false, WhenPresent.REFUSE);
+    public static final Recipe PLAIN = new Recipe(Target.PDF, PageRange.ALL, PdfStyle.PLAIN, Locking.NONE, List.of(), FactsRule.KEEP, null, false, Links.AS_THEY_ARE, WhenPresent.REFUSE);
 
     public Recipe { laid = List.copyOf(laid); }
 
     /** What happens to a file that is there already: the publication stops, takes its place, or takes the next free name. */
     public enum WhenPresent { REFUSE, REPLACE, KEEP_BOTH }
+
+    /** Links as the document has them; written-out addresses live as well; and shown as links, underlined in blue. */
+    public enum Links { AS_THEY_ARE, FOUND, FOUND_AND_SHOWN }
 
     /** How a PDF is locked, without the passwords. */
     public record Locking(Protection.Strength strength, Set<Protection.Permission> allowed) {
@@ -44,15 +48,16 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
         @Override public String toString() { return "Passwords[not told]"; }
     }
 
-    public Recipe to(Target other) { return new Recipe(other, pages, style, locking, laid, facts, split, attachSource, present); }
-    public Recipe of(PageRange other) { return new Recipe(target, other, style, locking, laid, facts, split, attachSource, present); }
-    public Recipe with(PdfStyle other) { return new Recipe(target, pages, other, locking, laid, facts, split, attachSource, present); }
+    public Recipe to(Target other) { return new Recipe(other, pages, style, locking, laid, facts, split, attachSource, links, present); }
+    public Recipe of(PageRange other) { return new Recipe(target, other, style, locking, laid, facts, split, attachSource, links, present); }
+    public Recipe with(PdfStyle other) { return new Recipe(target, pages, other, locking, laid, facts, split, attachSource, links, present); }
     public Recipe with(PdfChoices.Bookmarks other) { return with(style.with(other)); }
     public Recipe with(PdfChoices.Fonts other) { return with(style.with(other)); }
-    public Recipe with(Locking other) { return new Recipe(target, pages, style, other, laid, facts, split, attachSource, present); }
-    public Recipe with(List<Laid> other) { return new Recipe(target, pages, style, locking, other, facts, split, attachSource, present); }
-    public Recipe with(FactsRule other) { return new Recipe(target, pages, style, locking, laid, other, split, attachSource, present); }
-    public Recipe split(String pattern) { return new Recipe(target, pages, style, locking, laid, facts, pattern, attachSource, present); }
-    public Recipe attaching(boolean source) { return new Recipe(target, pages, style, locking, laid, facts, split, source, present); }
-    public Recipe with(WhenPresent other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, other); }
+    public Recipe with(Locking other) { return new Recipe(target, pages, style, other, laid, facts, split, attachSource, links, present); }
+    public Recipe with(List<Laid> other) { return new Recipe(target, pages, style, locking, other, facts, split, attachSource, links, present); }
+    public Recipe with(FactsRule other) { return new Recipe(target, pages, style, locking, laid, other, split, attachSource, links, present); }
+    public Recipe split(String pattern) { return new Recipe(target, pages, style, locking, laid, facts, pattern, attachSource, links, present); }
+    public Recipe attaching(boolean source) { return new Recipe(target, pages, style, locking, laid, facts, split, source, links, present); }
+    public Recipe with(Links other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, other, present); }
+    public Recipe with(WhenPresent other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, other); }
 }

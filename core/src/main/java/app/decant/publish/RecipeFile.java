@@ -61,7 +61,7 @@ public final class RecipeFile {
         put(said, "keywords", facts.keywords());
         put(said, "language", facts.language());
         put(root, "split", recipe.split());
-        root.put("attachSource", recipe.attachSource()).put("present", word(recipe.present()));
+        root.put("attachSource", recipe.attachSource()).put("links", word(recipe.links())).put("present", word(recipe.present()));
         try {
             return MAPPER.writeValueAsString(root) + "\n";
         } catch (JsonProcessingException e) {
@@ -96,14 +96,14 @@ public final class RecipeFile {
     /** Reads one file, remembering its name for sentences. */
     private record Reading(String name) {
         Recipe recipe(JsonNode root) {
-            only(root, "", "decantRecipe", "name", "to", "pages", "bookmarks", "fonts", "pictures", "compressed", "tagged", "standard", "version", "opening", "locking", "laid", "facts", "split", "attachSource", "present");
+            only(root, "", "decantRecipe", "name", "to", "pages", "bookmarks", "fonts", "pictures", "compressed", "tagged", "standard", "version", "opening", "locking", "laid", "facts", "split", "attachSource", "links", "present");
             Recipe plain = Recipe.PLAIN;
             Target target = Target.of(root.path("to").asText(plain.target().ending()));
             if (target == null) throw wrong("to", root.get("to").asText());
             PdfStyle style = new PdfStyle(bookmarks(root.path("bookmarks")), root.has("fonts") ? fonts(root.get("fonts").asText()) : plain.style().fonts(), pictures(root.path("pictures")), flag(root, "compressed", true),
                     opening(root.path("opening")), flag(root, "tagged", true), standard(root.path("standard").asText("none")), root.path("version").asDouble(0));
             return new Recipe(target, new PageRange(root.path("pages").asText("all")), style, locking(root.path("locking")), laid(root.path("laid")), facts(root.path("facts")),
-                    root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.WhenPresent.class, root, "present", plain.present()));
+                    root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.Links.class, root, "links", plain.links()), choice(Recipe.WhenPresent.class, root, "present", plain.present()));
         }
 
         private void only(JsonNode node, String path, String... known) {

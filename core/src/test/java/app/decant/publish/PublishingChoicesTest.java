@@ -286,7 +286,7 @@ class PublishingChoicesTest {
         Recipes recipes = new Recipes(folder.resolve("recipes"));
         Recipe own = new Recipe(Target.PDF, new PageRange("1-3"), new PdfStyle(new app.decant.pdf.PdfChoices.Bookmarks(2, 4, 3), app.decant.pdf.PdfChoices.Fonts.WHOLE, new Pictures(60, 120), false,
                 new Opening(2, 1.25, Opening.Arrangement.ONE_COLUMN, Opening.Panel.NONE, true, true, false), false, Standard.A_3B, 1.7), new Recipe.Locking(Strength.AES_128, EnumSet.of(Permission.COPY)), List.of(Laid.watermark("Copy")),
-                new FactsRule(true, "T", "S", "A", "K", "fr"), "{name} {n}", true, Recipe.WhenPresent.KEEP_BOTH);
+                new FactsRule(true, "T", "S", "A", "K", "fr"), "{name} {n}", true, Recipe.Links.FOUND, Recipe.WhenPresent.KEEP_BOTH);
         recipes.keep("For the archive", own);
         assertThat(recipes.find("for the archive")).isEqualTo(own);
         assertThat(recipes.names()).contains("Smallest", "For the archive");
