@@ -58,6 +58,7 @@ public final class Publisher {
             progress.step(i, chosen.size(), "Writing files");
             receipts.add(publish(order, List.of(chosen.get(i)), files.get(i), when, Progress.SILENT));
         }
+        if (receipts.size() > 1) receipts.set(0, receipts.get(0).with(Finding.changed((receipts.size() - 1) + " more files stand beside this one, a page each.", "")));
         return receipts;
     }
 

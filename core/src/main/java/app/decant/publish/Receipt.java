@@ -21,6 +21,12 @@ public record Receipt(Path file, Target target, int pages, long bytes, List<PdfC
         findings = List.copyOf(findings);
     }
 
+    Receipt with(Finding more) {
+        List<Finding> all = new java.util.ArrayList<>(findings);
+        all.add(more);
+        return new Receipt(file, target, pages, bytes, proofs, all, time);
+    }
+
     /** Whether everything looked at holds. */
     public boolean proven() { return proofs.stream().allMatch(PdfCheck.Proof::holds); }
 }

@@ -1,11 +1,13 @@
 package app.decant.desktop;
 
 import app.decant.document.DecantException;
+import app.decant.document.Facts;
 import app.decant.pdf.Opening;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.Pictures;
 import app.decant.pdf.Protection;
 import app.decant.pdf.Standard;
+import app.decant.publish.FactsRule;
 import app.decant.publish.Laid;
 import app.decant.publish.Recipe;
 import app.decant.publish.Recipes;
@@ -155,7 +157,7 @@ final class PublishCards {
         TextField page = card.field("opening-page", made[0].page() > 0 ? String.valueOf(made[0].page()) : "", Words.of("card.opening.page"));
         card.done(Words.of("card.take"), () -> {
             String text = page.getText().trim();
-            int count = now().pages().of(window.desk().pages().get().count()).size();
+            int count = now().pages().of(window.desk().pages().get().pages().stream().map(app.decant.layout.Page::label).toList()).size();
             if (!text.isEmpty() && (!text.matches("\\d{1,5}") || Integer.parseInt(text) < 1 || Integer.parseInt(text) > count)) return Words.of("card.opening.wrong", count);
             opening(new Opening(text.isEmpty() ? 0 : Integer.parseInt(text), made[0].zoom(), made[0].arrangement(), made[0].panel(), made[0].fullScreen(), made[0].hidden(), made[0].titled()));
             return null;
@@ -197,6 +199,47 @@ final class PublishCards {
             return null;
         });
         card.note(Words.of("card.laid.note"));
+    }
+
+    String linksWords() { return Words.of("links." + key(now().links())); }
+
+    void linksCard(PhraseCard card) {
+        card.title(Words.of("card.links"));
+        for (Recipe.Links links : Recipe.Links.values()) card.choice(Words.of("links." + key(links) + ".card"), "", now().links() == links, () -> set.accept(now().with(links)));
+    }
+
+    String factsWords() {
+        FactsRule facts = now().facts();
+        String title = facts.title() != null ? facts.title() : facts.stripped() ? null : window.desk().document().facts().title();
+        return title == null || title.isBlank() ? facts.stripped() ? Words.of("facts.stripped") : Words.of("facts.kept") : Words.of("facts.title", title.length() > 40 ? title.substring(0, 38).trim() + "…" : title);
+    }
+
+    void factsCard(PhraseCard card) {
+        card.title(Words.of("card.facts"));
+        FactsRule rule = now().facts();
+        Facts own = window.desk().document().facts();
+        TextField title = card.field("facts-title", shown(rule.title(), rule.stripped() ? null : own.title()), Words.of("card.facts.title"));
+        TextField author = card.field("facts-author", shown(rule.author(), rule.stripped() ? null : own.author()), Words.of("card.facts.author"));
+        TextField subject = card.field("facts-subject", shown(rule.subject(), rule.stripped() ? null : own.subject()), Words.of("card.facts.subject"));
+        TextField keywords = card.field("facts-keywords", shown(rule.keywords(), rule.stripped() ? null : own.keywords()), Words.of("card.facts.keywords"));
+        boolean[] strip = {rule.stripped()};
+        card.toggle(Words.of("card.facts.strip"), "", strip[0], on -> {
+            strip[0] = on;
+            if (on) for (TextField field : List.of(title, author, subject, keywords)) field.clear();
+        });
+        card.done(Words.of("card.take"), () -> {
+            set.accept(now().with(new FactsRule(strip[0], anew(title, own.title(), strip[0]), anew(subject, own.subject(), strip[0]), anew(author, own.author(), strip[0]), anew(keywords, own.keywords(), strip[0]), rule.language())));
+            return null;
+        });
+    }
+
+    private static String shown(String anew, String own) { return anew != null ? anew : own == null ? "" : own; }
+
+    /** What a field says, or null where that is what the document says itself. */
+    private static String anew(TextField field, String own, boolean stripped) {
+        String text = field.getText().trim();
+        if (stripped) return text.isEmpty() ? null : text;
+        return text.equals(own == null ? "" : own) ? null : text;
     }
 
     void fontsCard(PhraseCard card) {

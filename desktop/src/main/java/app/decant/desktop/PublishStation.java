@@ -2,16 +2,21 @@ package app.decant.desktop;
 
 import app.decant.document.DecantException;
 import app.decant.layout.Pages;
+import app.decant.outbox.MailOutbox;
+import app.decant.outbox.PrintFolder;
 import app.decant.pdf.PdfChoices;
+import app.decant.publish.NamePattern;
 import app.decant.publish.PageRange;
 import app.decant.publish.Recipe;
 import app.decant.publish.Target;
 import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -46,10 +51,11 @@ final class PublishStation {
     private String name = "";
     private Path folder;
     private Afterwards afterwards = Afterwards.SHOW_RECEIPT;
+    private String address = "";
     private Desk.Source arrivedFor;
 
     /** What happens once the file is there. */
-    private enum Afterwards { SHOW_RECEIPT, OPEN_FILE, OPEN_FOLDER }
+    private enum Afterwards { SHOW_RECEIPT, OPEN_FILE, OPEN_FOLDER, MAIL, PRINT }
 
     PublishStation(MainWindow window) {
         this.window = window;
@@ -154,6 +160,8 @@ final class PublishStation {
             sentence.say(", ").phrase("lock", cards.lockWords(), cards::lockCard);
             sentence.say(", " + Words.of("say.opening") + " ").phrase("opening", cards.openingWords(), cards::openingCard);
             sentence.say(", " + Words.of("say.standard") + " ").phrase("standard", cards.standardWords(), cards::standardCard);
+            sentence.say(", " + Words.of("say.links") + " ").phrase("links", cards.linksWords(), cards::linksCard);
+            sentence.say(", " + Words.of("say.facts") + " ").phrase("facts", cards.factsWords(), cards::factsCard);
             sentence.say(", " + Words.of("say.laid") + " ").phrase("laid", cards.laidWords(), cards::laidCard);
         } else {
             sentence.say(" " + Words.of("say.whole"));
@@ -161,7 +169,7 @@ final class PublishStation {
         sentence.say(". " + Words.of("say.name") + " ").phrase("name", name, this::nameCard);
         sentence.say(" " + Words.of("say.in") + " ").phrase("folder", folder.getFileName() == null ? folder.toString() : folder.getFileName().toString(), this::folderCard);
         if (Files.exists(target())) sentence.say(". " + Words.of("say.there") + " ").phrase("present", presentWords(), this::presentCard);
-        sentence.say(", " + Words.of("say.then") + " ").phrase("after", Words.of("after." + afterwards.name().toLowerCase(java.util.Locale.ROOT)), this::afterCard);
+        sentence.say(", " + Words.of("say.then") + " ").phrase("after", afterwards == Afterwards.MAIL ? Words.of("after.mail", address) : Words.of("after." + afterwards.name().toLowerCase(java.util.Locale.ROOT)), this::afterCard);
         sentence.say(".");
         button.setText(Words.of(pdf ? "publish.pdf" : "publish.other", recipe.target().ending()));
         tell(pages);
@@ -190,7 +198,7 @@ final class PublishStation {
         String text = "";
         if (Files.exists(target())) text = Words.of("publish.present", name, presentWords());
         try {
-            if (recipe.target() == Target.PDF) recipe.pages().of(pages.count());
+            if (recipe.target() == Target.PDF) recipe.pages().of(labels(pages));
         } catch (DecantException e) {
             // The sentence says in words what the range lacks; publishing would refuse it too.
             text = e.getMessage();
@@ -198,9 +206,11 @@ final class PublishStation {
         warning.setText(text);
     }
 
+    private static List<String> labels(Pages pages) { return pages.pages().stream().map(app.decant.layout.Page::label).toList(); }
+
     private Set<Integer> chosen(Pages pages) {
         try {
-            return new TreeSet<>(recipe.pages().of(pages.count()));
+            return new TreeSet<>(recipe.pages().of(labels(pages)));
         } catch (DecantException e) {
             return new TreeSet<>();
         }
@@ -229,7 +239,9 @@ final class PublishStation {
         proofs.getChildren().add(label);
     }
 
-    private String pagesWords(Pages pages) {
+    private String pagesWords(Pages pages) { return recipe.split() == null ? rangeWords(pages) : Words.of("pages.each", rangeWords(pages), recipe.split()); }
+
+    private String rangeWords(Pages pages) {
         return switch (recipe.pages().text()) {
             case "all" -> pages.count() == 1 ? Words.of("pages.one") : Words.of("pages.all", pages.count());
             case "odd" -> Words.of("pages.odd");
@@ -287,7 +299,7 @@ final class PublishStation {
         card.accept(field, text -> {
             try {
                 PageRange range = new PageRange(text);
-                range.of(count);
+                range.of(labels(desk.pages().get()));
                 set(recipe.of(range));
                 return null;
             } catch (DecantException e) {
@@ -295,6 +307,17 @@ final class PublishStation {
             }
         });
         card.note(Words.of("card.pages.note"));
+        TextField split = card.field("split", recipe.split() == null ? "" : recipe.split(), Words.of("card.pages.split"));
+        card.accept(split, text -> {
+            try {
+                if (!text.isBlank()) NamePattern.of(text.trim(), "x", desk.pages().get(), 0, 1, Instant.now());
+                set(recipe.split(text.isBlank() ? null : text.trim()));
+                return null;
+            } catch (DecantException e) {
+                return e.getMessage();
+            }
+        });
+        card.note(Words.of("card.pages.split.note", NamePattern.of("{name} {nn}", name.replaceAll("\\.[^.]*$", ""), desk.pages().get(), 0, 1, Instant.now()) + ".pdf"));
     }
 
     private void bookmarksCard(PhraseCard card) {
@@ -348,14 +371,29 @@ final class PublishStation {
         }
     }
 
+    /** Puts the result into one of the stand-ins for what leaves the office, aside, and tells where. */
+    private void outside(Supplier<Path> work, String told) {
+        new Job("").start(desk::aside, progress -> work.get(), file -> window.notice(Words.of(told, file.getFileName()), "notice-good", window.action("receipt.folder", () -> window.openOutside(file.getParent()))), problem -> desk.trouble().set(problem));
+    }
+
     private void afterCard(PhraseCard card) {
         card.title(Words.of("card.after"));
         for (Afterwards one : Afterwards.values()) {
-            card.choice(Words.of("after." + one.name().toLowerCase(java.util.Locale.ROOT)), "", afterwards == one, () -> {
+            if (one == Afterwards.MAIL || one == Afterwards.PRINT && recipe.target() != Target.PDF) continue;
+            card.choice(Words.of("after." + one.name().toLowerCase(java.util.Locale.ROOT)), one == Afterwards.PRINT ? Words.of("after.print.about") : "", afterwards == one, () -> {
                 afterwards = one;
                 build();
             });
         }
+        TextField field = card.field("mail", address, Words.of("after.mail.prompt"));
+        card.accept(field, text -> {
+            if (!text.trim().matches("[^@\\s]+@[^@\\s]+(\\s*[,;]\\s*[^@\\s]+@[^@\\s]+)*")) return Words.of("after.mail.wrong");
+            address = text.trim();
+            afterwards = Afterwards.MAIL;
+            build();
+            return null;
+        });
+        card.note(Words.of("after.mail.note"));
     }
 
     void publish() { publish(recipe.present()); }
@@ -373,6 +411,8 @@ final class PublishStation {
             scroll.setVvalue(1);
             if (afterwards == Afterwards.OPEN_FILE) window.openOutside(receipt.file());
             if (afterwards == Afterwards.OPEN_FOLDER) window.openOutside(receipt.file().getParent());
+            if (afterwards == Afterwards.MAIL) outside(() -> new MailOutbox(Settings.home().resolve("outbox")).put(new MailOutbox.Letter(List.of(address.split("\\s*[,;]\\s*")), receipt.file().getFileName().toString().replaceFirst("\\.[^.]*$", ""), "", List.of(receipt.file())), Instant.now()), "after.mail.done");
+            if (afterwards == Afterwards.PRINT) outside(() -> new PrintFolder(Settings.home().resolve("printed")).print(receipt.file(), cards.passwords().toOpen(), PrintFolder.Job.PLAIN), "after.print.done");
         });
     }
 }

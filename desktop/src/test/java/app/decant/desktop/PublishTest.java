@@ -1,0 +1,141 @@
+package app.decant.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import app.decant.demo.DemoFiles;
+import app.decant.pdf.PdfCheck;
+import app.decant.pdf.Standard;
+import app.decant.pdf.StandardCheck;
+import app.decant.publish.Receipt;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.stream.Stream;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.framework.junit5.Stop;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** Publications driven through the sentence, phrase by phrase, and the files they make opened again. */
+@ExtendWith(ApplicationExtension.class)
+class PublishTest {
+    @TempDir static Path folder;
+    private MainWindow window;
+    private Path handbook;
+    private Path own;
+
+    @Start void start(Stage stage) throws IOException {
+        own = Files.createTempDirectory(folder, "test");
+        System.setProperty("decant.home", own.resolve("home").toString());
+        handbook = DemoFiles.into(own.resolve("files")).get(0);
+        window = new MainWindow(stage, Settings.ofThisUser());
+        window.show();
+    }
+
+    @Stop void stop() { window.close(); }
+
+    @BeforeEach void arrive(FxRobot robot) throws TimeoutException {
+        WaitForAsyncUtils.asyncFx(() -> window.desk().open(handbook, null));
+        until(() -> window.desk().pages().get() != null && window.desk().job().get() == null);
+        robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT4).release(KeyCode.CONTROL);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private static void until(Callable<Boolean> condition) throws TimeoutException {
+        WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(condition).get());
+    }
+
+    private Receipt published(FxRobot robot) throws TimeoutException {
+        Receipt before = window.desk().receipt().get();
+        robot.press(KeyCode.CONTROL).type(KeyCode.ENTER).release(KeyCode.CONTROL);
+        until(() -> window.desk().receipt().get() != before && window.desk().job().get() == null);
+        WaitForAsyncUtils.waitForFxEvents();
+        assertThat(window.desk().trouble().get()).isNull();
+        return window.desk().receipt().get();
+    }
+
+    private void choose(FxRobot robot, String phrase, String words) {
+        robot.clickOn("#phrase-" + phrase);
+        Label label = robot.lookup(".phrase-card .label").<Label>queryAll().stream().filter(one -> one.getText().endsWith(words)).findFirst().orElseThrow();
+        robot.clickOn(label);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private String sentence() { return window.publishStation().sentence().text(); }
+
+    @Test void locksWithAPasswordThatIsTakenAtTheCard(FxRobot robot) throws Exception {
+        robot.clickOn("#phrase-lock");
+        robot.clickOn("#card-owner-password").write("secret");
+        robot.clickOn("#card-open-password").write("secret");
+        robot.clickOn("#card-done");
+        assertThat(robot.lookup(".phrase-card .wrong").<Label>queryAll()).anySatisfy(label -> assertThat(label.getText()).contains("Choose two"));
+        robot.clickOn("#card-open-password").eraseText(6).write("quayside7");
+        robot.clickOn(robot.lookup(".phrase-card .check-box").<CheckBox>queryAll().stream().filter(tick -> tick.getText().startsWith("copy")).findFirst().orElseThrow());
+        robot.clickOn("#card-done");
+        assertThat(sentence()).contains("locked with a password to open");
+        Receipt receipt = published(robot);
+        assertThat(receipt.proofs()).extracting(PdfCheck.Proof::sentence).contains("Does not open without its password");
+        assertThatThrownBy(() -> Loader.loadPDF(receipt.file().toFile())).isInstanceOf(InvalidPasswordException.class);
+        try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile(), "quayside7")) {
+            assertThat(pdf.getCurrentAccessPermission().canPrint()).isTrue();
+            assertThat(pdf.getCurrentAccessPermission().canExtractContent()).isFalse();
+        }
+        try (Stream<Path> kept = Files.walk(own.resolve("home"))) {
+            for (Path file : kept.filter(Files::isRegularFile).toList()) assertThat(Files.readString(file, java.nio.charset.StandardCharsets.ISO_8859_1)).doesNotContain("quayside7").doesNotContain("secret");
+        }
+    }
+
+    @Test void makesAnArchiveCopyAndKeepsTheChoicesAsARecipe(FxRobot robot) throws Exception {
+        choose(robot, "standard", "PDF/A-2a");
+        choose(robot, "pictures", "at 150 ppi, quality 75");
+        assertThat(sentence()).contains("for keeping for good (PDF/A-2a)").contains("pictures at 150 ppi, quality 75").contains("by choices of your own");
+        robot.clickOn("#phrase-recipe");
+        robot.clickOn("#card-keep").write("For the archive").type(KeyCode.ENTER);
+        assertThat(sentence()).contains("by the recipe “For the archive”");
+        until(() -> robot.lookup("#estimate").<Label>query().getText().startsWith("about"));
+        Receipt receipt = published(robot);
+        assertThat(StandardCheck.broken(receipt.file(), Standard.A_2A)).isEmpty();
+        choose(robot, "recipe", "As it is");
+        assertThat(sentence()).contains("for everyday use").contains("exactly as they are");
+        choose(robot, "recipe", "For the archive");
+        assertThat(sentence()).contains("PDF/A-2a");
+    }
+
+    @Test void putsAWatermarkUnderItAndTheResultIntoAMail(FxRobot robot) throws Exception {
+        robot.clickOn("#phrase-laid");
+        robot.clickOn("#card-watermark").write("DRAFT").type(KeyCode.ENTER);
+        assertThat(sentence()).contains("with “DRAFT” under the pages");
+        robot.clickOn("#phrase-after");
+        robot.clickOn("#card-mail").write("nobody").type(KeyCode.ENTER);
+        assertThat(robot.lookup(".phrase-card .wrong").<Label>queryAll()).anySatisfy(label -> assertThat(label.getText()).contains("mail address"));
+        robot.clickOn("#card-mail").eraseText(6).write("office@ferries.example").type(KeyCode.ENTER);
+        assertThat(sentence()).contains("put it into a mail to office@ferries.example");
+        published(robot);
+        Path outbox = own.resolve("home").resolve("outbox");
+        until(() -> Files.isDirectory(outbox) && letters(outbox).size() == 1);
+        assertThat(Files.readString(letters(outbox).get(0), java.nio.charset.StandardCharsets.US_ASCII)).contains("To: office@ferries.example").contains("application/pdf");
+    }
+
+    private static List<Path> letters(Path outbox) throws IOException {
+        try (Stream<Path> files = Files.list(outbox)) {
+            return files.filter(file -> file.toString().endsWith(".eml")).toList();
+        }
+    }
+}
