@@ -58,6 +58,9 @@ final class RecipeOptions {
     @Option(names = "--uncompressed", description = "leave text and objects uncompressed")
     private boolean uncompressed;
 
+    @Option(names = "--linearized", description = "order the file for quick display from the web")
+    private boolean linearized;
+
     @Option(names = "--pdf-version", paramLabel = "1.4-2.0", description = "the version of PDF to write")
     private Double version;
 
@@ -152,6 +155,7 @@ final class RecipeOptions {
         if (standard != null) made = made.with(standard());
         if (untagged) made = made.tagged(false);
         if (uncompressed) made = made.compressed(false);
+        if (linearized) made = made.linearized(true);
         if (version != null) {
             if (version < 1.4 || version > 2.0) throw wrong("--pdf-version goes from 1.4 to 2.0.");
             made = made.version(version);

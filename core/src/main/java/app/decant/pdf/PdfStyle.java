@@ -14,19 +14,22 @@ import app.decant.pdf.PdfChoices.Fonts;
  * @param tagged     whether it tells its structure
  * @param standard   what it is held to
  * @param version    of PDF, such as 1.4 or 2.0; 0 for the one that fits
+ * @param linearized whether it is ordered for quick display from the web
  */
-public record PdfStyle(Bookmarks bookmarks, Fonts fonts, Pictures pictures, boolean compressed, Opening opening, boolean tagged, Standard standard, double version) {
+public record PdfStyle(Bookmarks bookmarks, Fonts fonts, Pictures pictures, boolean compressed, Opening opening, boolean tagged, Standard standard, double version, boolean linearized) {
     /** Bookmarks from headings 1 to 3 with the first level unfolded, characters used, pictures as they are, tagged. */
-    public static final PdfStyle PLAIN = new PdfStyle(new Bookmarks(1, 3, 1), Fonts.USED_CHARACTERS, Pictures.EXACT, true, Opening.PLAIN, true, Standard.NONE, 0);
+    public static final PdfStyle PLAIN = new PdfStyle(new Bookmarks(1, 3, 1), Fonts.USED_CHARACTERS, Pictures.EXACT, true, Opening.PLAIN, true, Standard.NONE, 0, false);
 
-    public PdfStyle with(Bookmarks other) { return new PdfStyle(other, fonts, pictures, compressed, opening, tagged, standard, version); }
-    public PdfStyle with(Fonts other) { return new PdfStyle(bookmarks, other, pictures, compressed, opening, tagged, standard, version); }
-    public PdfStyle with(Pictures other) { return new PdfStyle(bookmarks, fonts, other, compressed, opening, tagged, standard, version); }
-    public PdfStyle with(Opening other) { return new PdfStyle(bookmarks, fonts, pictures, compressed, other, tagged, standard, version); }
-    public PdfStyle with(Standard other) { return new PdfStyle(bookmarks, fonts, pictures, compressed, opening, tagged, other, version); }
-    public PdfStyle compressed(boolean other) { return new PdfStyle(bookmarks, fonts, pictures, other, opening, tagged, standard, version); }
-    public PdfStyle tagged(boolean other) { return new PdfStyle(bookmarks, fonts, pictures, compressed, opening, other, standard, version); }
-    public PdfStyle version(double other) { return new PdfStyle(bookmarks, fonts, pictures, compressed, opening, tagged, standard, other); }
+    public PdfStyle with(Bookmarks other) { return new PdfStyle(other, fonts, pictures, compressed, opening, tagged, standard, version, linearized); }
+    public PdfStyle with(Fonts other) { return new PdfStyle(bookmarks, other, pictures, compressed, opening, tagged, standard, version, linearized); }
+    public PdfStyle with(Pictures other) { return new PdfStyle(bookmarks, fonts, other, compressed, opening, tagged, standard, version, linearized); }
+    public PdfStyle with(Opening other) { return new PdfStyle(bookmarks, fonts, pictures, compressed, other, tagged, standard, version, linearized); }
+    public PdfStyle with(Standard other) { return new PdfStyle(bookmarks, fonts, pictures, compressed, opening, tagged, other, version, linearized); }
+    public PdfStyle compressed(boolean other) { return new PdfStyle(bookmarks, fonts, pictures, other, opening, tagged, standard, version, linearized); }
+    public PdfStyle tagged(boolean other) { return new PdfStyle(bookmarks, fonts, pictures, compressed, opening, other, standard, version, linearized); }
+    public PdfStyle version(double other) { return new PdfStyle(bookmarks, fonts, pictures, compressed, opening, tagged, standard, other, linearized); }
+
+    public PdfStyle linearized(boolean other) { return new PdfStyle(bookmarks, fonts, pictures, compressed, opening, tagged, standard, version, other); }
 
     /** Whether structure is told, wished or because the standard asks for it. */
     public boolean tells() { return tagged || standard.needsTags(); }

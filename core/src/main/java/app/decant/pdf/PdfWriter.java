@@ -127,7 +127,13 @@ public final class PdfWriter {
             pdf.setDocumentId(choices.when().toEpochMilli());
             if (choices.protection().isOn()) pdf.protect(choices.protection().policy(choices.protection().toChange()));
             boolean packed = choices.style().compressed() && choices.version() >= 1.5;
-            pdf.save(out, packed ? CompressParameters.DEFAULT_COMPRESSION : CompressParameters.NO_COMPRESSION);
+            if (choices.style().linearized()) {
+                java.io.ByteArrayOutputStream plain = new java.io.ByteArrayOutputStream(1 << 20);
+                pdf.save(plain, CompressParameters.NO_COMPRESSION);
+                Linearizer.write(plain.toByteArray(), out);
+            } else {
+                pdf.save(out, packed ? CompressParameters.DEFAULT_COMPRESSION : CompressParameters.NO_COMPRESSION);
+            }
             return new Written(landings, links, faces.size(), structure != null, List.copyOf(findings));
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();

@@ -42,7 +42,7 @@ public final class RecipeFile {
         else root.put("bookmarks", "none");
         root.put("fonts", style.fonts() == PdfChoices.Fonts.WHOLE ? "whole" : "used");
         root.putObject("pictures").put("quality", style.pictures().quality()).put("resolution", style.pictures().resolution());
-        root.put("compressed", style.compressed()).put("tagged", style.tagged()).put("standard", style.standard() == Standard.NONE ? "none" : style.standard().words()).put("version", style.version());
+        root.put("compressed", style.compressed()).put("tagged", style.tagged()).put("standard", style.standard() == Standard.NONE ? "none" : style.standard().words()).put("version", style.version()).put("linearized", style.linearized());
         Opening opening = style.opening();
         root.putObject("opening").put("page", opening.page()).put("zoom", zoom(opening.zoom())).put("arrangement", word(opening.arrangement())).put("panel", word(opening.panel()))
                 .put("fullScreen", opening.fullScreen()).put("hidden", opening.hidden()).put("titled", opening.titled());
@@ -96,12 +96,12 @@ public final class RecipeFile {
     /** Reads one file, remembering its name for sentences. */
     private record Reading(String name) {
         Recipe recipe(JsonNode root) {
-            only(root, "", "decantRecipe", "name", "to", "pages", "bookmarks", "fonts", "pictures", "compressed", "tagged", "standard", "version", "opening", "locking", "laid", "facts", "split", "attachSource", "links", "present");
+            only(root, "", "decantRecipe", "name", "to", "pages", "bookmarks", "fonts", "pictures", "compressed", "tagged", "standard", "version", "linearized", "opening", "locking", "laid", "facts", "split", "attachSource", "links", "present");
             Recipe plain = Recipe.PLAIN;
             Target target = Target.of(root.path("to").asText(plain.target().ending()));
             if (target == null) throw wrong("to", root.get("to").asText());
             PdfStyle style = new PdfStyle(bookmarks(root.path("bookmarks")), root.has("fonts") ? fonts(root.get("fonts").asText()) : plain.style().fonts(), pictures(root.path("pictures")), flag(root, "compressed", true),
-                    opening(root.path("opening")), flag(root, "tagged", true), standard(root.path("standard").asText("none")), root.path("version").asDouble(0));
+                    opening(root.path("opening")), flag(root, "tagged", true), standard(root.path("standard").asText("none")), root.path("version").asDouble(0), flag(root, "linearized", false));
             return new Recipe(target, new PageRange(root.path("pages").asText("all")), style, locking(root.path("locking")), laid(root.path("laid")), facts(root.path("facts")),
                     root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.Links.class, root, "links", plain.links()), choice(Recipe.WhenPresent.class, root, "present", plain.present()));
         }

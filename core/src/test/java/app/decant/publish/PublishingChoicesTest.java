@@ -285,7 +285,7 @@ class PublishingChoicesTest {
     @Test void keepsRecipesAndRefusesUnknownFieldsByName() {
         Recipes recipes = new Recipes(folder.resolve("recipes"));
         Recipe own = new Recipe(Target.PDF, new PageRange("1-3"), new PdfStyle(new app.decant.pdf.PdfChoices.Bookmarks(2, 4, 3), app.decant.pdf.PdfChoices.Fonts.WHOLE, new Pictures(60, 120), false,
-                new Opening(2, 1.25, Opening.Arrangement.ONE_COLUMN, Opening.Panel.NONE, true, true, false), false, Standard.A_3B, 1.7), new Recipe.Locking(Strength.AES_128, EnumSet.of(Permission.COPY)), List.of(Laid.watermark("Copy")),
+                new Opening(2, 1.25, Opening.Arrangement.ONE_COLUMN, Opening.Panel.NONE, true, true, false), false, Standard.A_3B, 1.7, true), new Recipe.Locking(Strength.AES_128, EnumSet.of(Permission.COPY)), List.of(Laid.watermark("Copy")),
                 new FactsRule(true, "T", "S", "A", "K", "fr"), "{name} {n}", true, Recipe.Links.FOUND, Recipe.WhenPresent.KEEP_BOTH);
         recipes.keep("For the archive", own);
         assertThat(recipes.find("for the archive")).isEqualTo(own);
@@ -297,6 +297,26 @@ class PublishingChoicesTest {
         assertThatThrownBy(() -> RecipeFile.read("not json", "mine.json")).hasMessageContaining("not written in JSON");
         assertThatThrownBy(() -> recipes.keep("Smallest", own)).hasMessageContaining("ships with Decant");
         assertThatThrownBy(() -> recipes.find("Nothing")).hasMessageContaining("There is no recipe");
+    }
+
+    /** ISO 32000-1, Annex F: the first page's objects stand first, and the dictionary says how long the file is; checked by {@code qpdf} as well where it is installed. */
+    @Test void ordersFilesForQuickDisplay() throws Exception {
+        for (Opening.Panel panel : List.of(Opening.Panel.BOOKMARKS, Opening.Panel.NONE)) {
+            Opening opening = new Opening(0, 0, Opening.Arrangement.AS_BEFORE, panel, false, false, true);
+            Receipt receipt = publish(PassengerHandbook.document(), Recipe.PLAIN.with(PdfStyle.PLAIN.linearized(true).with(opening)));
+            String head = Files.readString(receipt.file(), java.nio.charset.StandardCharsets.ISO_8859_1).substring(0, 400);
+            assertThat(head).contains("/Linearized 1").containsPattern("/L " + receipt.bytes() + "\\s").contains("/N 13");
+            Process process;
+            try {
+                process = new ProcessBuilder("qpdf", "--check-linearization", receipt.file().toString()).redirectErrorStream(true).start();
+            } catch (IOException e) {
+                org.junit.jupiter.api.Assumptions.assumeTrue(false, "qpdf is not installed");
+                return;
+            }
+            String said = new String(process.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+            assertThat(said).contains("no linearization errors").doesNotContain("WARNING");
+            assertThat(process.waitFor()).isZero();
+        }
     }
 
     @Test void tellsOnTheReceiptWhatWasChosen() {
