@@ -38,12 +38,12 @@ final class Assembly {
     private final TableMaker tables;
     private final FrameMaker frames;
     private final LinkMarks marks;
-    private final Map<Integer, double[]> heights = new HashMap<>();
-    private final Map<Integer, List<Double>> bottoms = new HashMap<>();
+    private final PageExtents extents;
     private final List<Section> sections = new ArrayList<>();
     private final List<Inline> floating = new ArrayList<>();
     private SectionDraft draft;
     private TableGrid lastTable;
+    private final Set<Integer> closed = new HashSet<>();
     private double reached;
     private double carried;
     private boolean columnStart;
@@ -69,13 +69,14 @@ final class Assembly {
         this.tables = new TableMaker(blocks, tags);
         this.frames = new FrameMaker(blocks.runs());
         this.marks = marks;
+        extents = new PageExtents(pages, body, heads, margins, blocks);
     }
 
     Document document(Facts facts, Numbering numbering) {
         FramePlan plan = new FramePlan(heads, pages.size());
+        closed.addAll(closedPages());
         Map<Integer, FramePlan.Stretch> stretches = new HashMap<>();
-        for (FramePlan.Stretch stretch : plan.stretches(closedPages())) stretches.put(stretch.from(), stretch);
-        measure();
+        for (FramePlan.Stretch stretch : plan.stretches(closed)) stretches.put(stretch.from(), stretch);
         FramePlan.Stretch stretch = null;
         for (PageMatter page : pages) {
             FramePlan.Stretch here = stretches.get(page.index());
@@ -95,73 +96,15 @@ final class Assembly {
         return closed;
     }
 
-    /** The highest and lowest place of text for each size of page. */
-    private void measure() {
-        for (PageMatter page : pages) {
-            double[] extent = heights.computeIfAbsent(sizeKey(page), key -> new double[] {Double.MAX_VALUE, 0});
-            double lowest = 0;
-            for (Para para : body.paragraphs()) {
-                if (para.first().page() > page.index() || para.last().page() < page.index()) continue;
-                double[] reach = blocks.reach(para);
-                for (TextLine line : para.lines()) {
-                    if (line.page() != page.index()) continue;
-                    extent[0] = Math.min(extent[0], line.baseline() - reach[0]);
-                    lowest = Math.max(lowest, line.baseline() + reach[1]);
-                }
-                for (Para.Footnote note : para.notes()) for (Para own : note.paragraphs()) if (own.page() == page.index()) lowest = Math.max(lowest, own.last().baseline() + own.last().size() * 0.27);
-            }
-            for (Element element : body.pages().get(page.index())) {
-                if (element instanceof Element.Grid grid) reach(extent, grid.table().top() - 0.5, grid.table().bottom() + 0.5);
-                if (element instanceof Element.Alone alone) reach(extent, alone.picture().top(), alone.picture().bottom() + 1.5);
-            }
-            bottoms.computeIfAbsent(sizeKey(page), key -> new ArrayList<>()).add(lowest);
-            extent[1] = Math.max(extent[1], lowest);
-        }
-        // Where only one or two pages tell, and they end early, the margin below is taken to be like the one above.
-        bottoms.forEach((size, some) -> {
-            double[] extent = heights.get(size);
-            long full = some.stream().filter(bottom -> bottom > extent[1] - 16).count();
-            PageMatter page = pages.stream().filter(one -> sizeKey(one) == size).findFirst().orElseThrow();
-            double foot = page.height() - Math.max(40, Math.min(extent[0], 80));
-            for (FrameLine line : heads.footer(page.index())) foot = Math.min(foot, line.line().top() - 8);
-            if (full < 3 && extent[1] < foot) extent[1] = foot;
-        });
-    }
-
-    private static void reach(double[] extent, double top, double bottom) {
-        extent[0] = Math.min(extent[0], top);
-        extent[1] = Math.max(extent[1], bottom);
-    }
-
-    static int sizeKey(PageMatter page) { return (int) Math.round(page.width()) * 20_000 + (int) Math.round(page.height()); }
-
-    private Section.PageGeometry geometry(PageMatter page) {
-        Margins edges = margins.get(sizeKey(page));
-        double[] extent = heights.get(sizeKey(page));
-        double top = extent[0] == Double.MAX_VALUE ? 72 : Math.max(0, extent[0]);
-        double bottom = extent[1] == 0 ? 72 : Math.max(0, page.height() - extent[1] - 0.8);
-        double header = 36;
-        double footer = 36;
-        for (int i = pages.size() - 1; i >= 0; i--) {
-            if (sizeKey(pages.get(i)) != sizeKey(page)) continue;
-            List<FrameLine> above = heads.header(i);
-            List<FrameLine> below = heads.footer(i);
-            if (!above.isEmpty()) header = above.get(0).line().baseline() - above.get(0).line().size() * 0.91;
-            if (!below.isEmpty()) footer = page.height() - below.get(below.size() - 1).line().baseline() - below.get(below.size() - 1).line().size() * 0.24;
-        }
-        return new Section.PageGeometry(page.width(), page.height(), BlockMaker.rounded(top), BlockMaker.rounded(page.width() - edges.right()), BlockMaker.rounded(bottom), BlockMaker.rounded(edges.left()),
-                BlockMaker.rounded(Math.max(0, header)), BlockMaker.rounded(Math.max(0, footer)), 0);
-    }
-
     private void page(PageMatter page, FramePlan.Stretch starts, boolean sized, FramePlan.Stretch stretch) {
         List<Element> elements = body.pages().get(page.index());
         boolean newSection = draft == null || starts != null || sized;
         // Text that flows over from the page before may be all there is.
         if (elements.isEmpty() && carried > 0 && !newSection) return;
-        Margins edges = margins.get(sizeKey(page));
+        Margins edges = margins.get(PageExtents.sizeKey(page));
         boolean columnsFirst = !elements.isEmpty() && elements.get(0) instanceof Element.Columns;
         if (newSection) {
-            begin(Section.Start.NEXT_PAGE, geometry(page), Section.Columns.ONE, null);
+            begin(Section.Start.NEXT_PAGE, extents.geometry(page), Section.Columns.ONE, null);
             dressFrames(starts != null ? starts : stretch, starts != null, page);
         } else if (draft.edges != null && carried > 0 && elements.stream().allMatch(element -> isWithin(element, draft.edges.get(0)))) {
             // The last page of columns often fills the first one only.
@@ -173,7 +116,7 @@ final class Assembly {
             reached = column.y;
             return;
         } else if (draft.edges != null && !(columnsFirst && sameEdges(draft.edges, ((Element.Columns) elements.get(0)).edges()))) {
-            begin(Section.Start.NEXT_PAGE, geometry(page), Section.Columns.ONE, null);
+            begin(Section.Start.NEXT_PAGE, extents.geometry(page), Section.Columns.ONE, null);
         }
         double top = draft.geometry.top();
         boolean carries = carried > 0;
@@ -186,12 +129,12 @@ final class Assembly {
                 first = false;
                 continue;
             }
-            if (draft.edges != null) begin(Section.Start.CONTINUOUS, geometry(page), Section.Columns.ONE, null);
+            if (draft.edges != null) begin(Section.Start.CONTINUOUS, extents.geometry(page), Section.Columns.ONE, null);
             boolean breaks = first && !(element instanceof Element.Beside) && !(element instanceof Element.Side) && !(element instanceof Element.Boxed);
             add(element, flow, breaks);
             if (breaks) first = false;
         }
-        if (elements.isEmpty()) {
+        if (elements.isEmpty() && !closed.contains(page.index())) {
             // An empty page stays one.
             Paragraph blank = new Paragraph("Normal", first ? Look.of(ParagraphProperty.PAGE_BREAK_BEFORE, true) : Look.PLAIN, Look.of(TextProperty.SIZE, 8.0), List.of());
             draft.blocks.add(blank);
@@ -232,7 +175,7 @@ final class Assembly {
         boolean goesOn = pageStart && draft.edges != null && sameEdges(draft.edges, columns.edges());
         List<double[]> edges = goesOn ? draft.edges : columns.edges();
         if (!goesOn) {
-            Section.PageGeometry geometry = geometry(page);
+            Section.PageGeometry geometry = extents.geometry(page);
             // The outer columns reach to the page's margins; what stands further in is indented.
             widen(edges, flow);
             List<Double> widths = new ArrayList<>();
@@ -488,8 +431,8 @@ final class Assembly {
     }
 
     private void dressFrames(FramePlan.Stretch stretch, boolean numbered, PageMatter page) {
-        Margins edges = margins.get(sizeKey(page));
-        boolean own = sizeKey(pages.get(stretch.normal())) != sizeKey(page);
+        Margins edges = margins.get(PageExtents.sizeKey(page));
+        boolean own = PageExtents.sizeKey(pages.get(stretch.normal())) != PageExtents.sizeKey(page);
         int sample = own ? page.index() : stretch.normal();
         draft.frames.put(Section.FramePlace.HEADER, frames.blocks(heads.header(sample), edges.left(), edges.right(), true));
         draft.frames.put(Section.FramePlace.FOOTER, frames.blocks(heads.footer(sample), edges.left(), edges.right(), false));

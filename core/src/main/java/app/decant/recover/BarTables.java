@@ -17,11 +17,18 @@ final class BarTables {
     private static final int MOST_BARS = 120;
 
     private final int page;
+    private final double width;
     private final double height;
 
-    /** @param height of the page, in points */
-    BarTables(int page, double height) {
+    /**
+     * For one page.
+     *
+     * @param width  of the page, in points
+     * @param height of the page
+     */
+    BarTables(int page, double width, double height) {
         this.page = page;
+        this.width = width;
         this.height = height;
     }
 
@@ -68,6 +75,7 @@ final class BarTables {
 
     /** Whether a line parts a running head or foot from the body: hardly anything beyond it, near the edge of the page. */
     private boolean isOfFrame(Ink.Stroke bar, List<Line> lines) {
+        if (bar.length() < 0.55 * width) return false;
         long above = lines.stream().filter(line -> line.baseline() < bar.y1() + 1).count();
         long below = lines.stream().filter(line -> line.baseline() > bar.y1() + 1).count();
         return bar.y1() < 0.15 * height && above > 0 && above <= 2 || bar.y1() > 0.85 * height && below > 0 && below <= 2;
@@ -155,24 +163,11 @@ final class BarTables {
         for (Line line : lines) {
             first = Math.min(first, line.left());
             last = Math.max(last, line.right());
-            for (Chunk chunk : line.chunks) for (Glyph glyph : chunk.glyphs()) if (!glyph.isSpace()) free = without(free, glyph.x() - 0.12 * size, glyph.right() + 0.12 * size);
+            for (Chunk chunk : line.chunks) for (Glyph glyph : chunk.glyphs()) if (!glyph.isSpace()) free = ReadingOrder.without(free, glyph.x() - 0.12 * size, glyph.right() + 0.12 * size, 0);
         }
         double from = first;
         double to = last;
         return free.stream().filter(strip -> strip[1] - strip[0] >= (STRIP - 0.24) * size && strip[0] > from && strip[1] < to).toList();
-    }
-
-    private static List<double[]> without(List<double[]> free, double from, double to) {
-        List<double[]> rest = new ArrayList<>();
-        for (double[] strip : free) {
-            if (to <= strip[0] || from >= strip[1]) {
-                rest.add(strip);
-                continue;
-            }
-            if (from > strip[0]) rest.add(new double[] {strip[0], from});
-            if (strip[1] > to) rest.add(new double[] {to, strip[1]});
-        }
-        return rest;
     }
 
     /** Rows over several columns, and not columns of running text. */
@@ -238,7 +233,7 @@ final class BarTables {
                 cells.add(new TableGrid.Cell(r, c, 1, 1, own, List.of(), net.lineAcross(ys[r], xs[c], xs[c + 1]), null, net.lineAcross(ys[r + 1], xs[c], xs[c + 1]), null, RuleNet.shading(ink, xs[c], ys[r], xs[c + 1], ys[r + 1])));
             }
         }
-        int heads = bars.size() > 1 && bars.size() < rows.size() ? (int) rows.stream().filter(row -> bottom(row) < bars.get(Math.min(1, bars.size() - 2)).y1() + 2).count() : -1;
+        int heads = bars.size() > 1 && bars.size() <= rows.size() ? (int) rows.stream().filter(row -> bottom(row) < bars.get(Math.min(1, bars.size() - 2)).y1() + 2).count() : -1;
         return new TableGrid(xs, ys, cells, pieces.stream().mapToInt(Chunk::order).min().orElse(0), page, null, heads > 0 && heads < 4 && heads < rows.size() ? heads : -1);
     }
 

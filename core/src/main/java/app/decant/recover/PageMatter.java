@@ -52,7 +52,7 @@ final class PageMatter {
         matter.tables.addAll(new TaggedTables(page.index(), tags).take(ink, chunks, pictures));
         matter.findDecorations();
         matter.tables.addAll(new RuledTables(page.index()).take(ink, chunks, pictures));
-        matter.tables.addAll(new BarTables(page.index(), page.height()).take(ink, chunks));
+        matter.tables.addAll(new BarTables(page.index(), page.width(), page.height()).take(ink, chunks));
         pictures.addAll(new DrawingFinder(chunks, turned, matter.tables).take(ink));
         return matter;
     }

@@ -88,6 +88,7 @@ final class ParagraphFinder {
     /** Short lines that each end early, as in an address: every line is a paragraph. */
     private static boolean areSeparate(Group group, double left, double right) {
         int count = group.lines.size();
+        if (count > 1 && group.right - left <= 0.7 * (right - left) && group.lines.stream().allMatch(ParagraphFinder::isTypewritten)) return true;
         if (count < 2 || group.right - left > 0.78 * (right - left)) return false;
         int early = 0;
         for (int i = 0; i + 1 < count; i++) if (endsEarly(group.lines.get(i), group.lines.get(i + 1), group.right)) early++;

@@ -144,7 +144,7 @@ final class ReadingOrder {
         List<double[]> strips = List.of();
         for (int i = from; i < rows.size(); i++) {
             for (Box box : rows.get(i).boxes()) {
-                free = without(free, box.left(), box.right());
+                free = without(free, box.left(), box.right(), LEAST_GUTTER);
                 leftmost = Math.min(leftmost, box.left());
                 rightmost = Math.max(rightmost, box.right());
             }
@@ -209,15 +209,16 @@ final class ReadingOrder {
         return widest;
     }
 
-    private static List<double[]> without(List<double[]> free, double from, double to) {
+    /** Free strips without a stretch; what is left narrower than {@code least} is no strip. */
+    static List<double[]> without(List<double[]> free, double from, double to, double least) {
         List<double[]> rest = new ArrayList<>();
         for (double[] strip : free) {
             if (to <= strip[0] || from >= strip[1]) {
                 rest.add(strip);
                 continue;
             }
-            if (from - strip[0] >= LEAST_GUTTER) rest.add(new double[] {strip[0], from});
-            if (strip[1] - to >= LEAST_GUTTER) rest.add(new double[] {to, strip[1]});
+            if (from - strip[0] > 0 && from - strip[0] >= least) rest.add(new double[] {strip[0], from});
+            if (strip[1] - to > 0 && strip[1] - to >= least) rest.add(new double[] {to, strip[1]});
         }
         return rest;
     }

@@ -65,7 +65,7 @@ public final class Recovery {
         Map<Integer, Margins> margins = margins(pages);
         // Each page by itself, so on all cores.
         List<List<Element>> read = pages.parallelStream().map(page -> {
-            Margins edges = margins.get(Assembly.sizeKey(page));
+            Margins edges = margins.get(PageExtents.sizeKey(page));
             int index = page.index();
             page.takeFramed(edges);
             Function<Glyph, TagTree.Element> tags = tagged ? glyph -> source.tags().of(index, glyph.tag()) : none;
@@ -106,7 +106,7 @@ public final class Recovery {
 
     private static Map<Integer, Margins> margins(List<PageMatter> pages) {
         Map<Integer, List<PageMatter>> bySize = new HashMap<>();
-        for (PageMatter page : pages) bySize.computeIfAbsent(Assembly.sizeKey(page), key -> new ArrayList<>()).add(page);
+        for (PageMatter page : pages) bySize.computeIfAbsent(PageExtents.sizeKey(page), key -> new ArrayList<>()).add(page);
         Map<Integer, Margins> margins = new HashMap<>();
         bySize.forEach((size, some) -> margins.put(size, Margins.of(some)));
         return margins;

@@ -29,31 +29,22 @@ final class RuleNet {
     }
 
     /** The line that runs down at a place, or null: it covers most of the way. */
-    Ink.Stroke lineDown(double x, double y1, double y2) {
-        double covered = 0;
-        Ink.Stroke found = null;
-        for (Ink.Stroke stroke : down) {
-            if (Math.abs(stroke.x1() - x) > 2 * NEAR) continue;
-            double part = Math.min(y2, stroke.y2()) - Math.max(y1, stroke.y1());
-            if (part <= 0) continue;
-            covered += part;
-            found = stroke;
-        }
-        return covered > 0.6 * (y2 - y1) ? found : null;
-    }
+    Ink.Stroke lineDown(double x, double y1, double y2) { return along(down, x, y1, y2, false); }
 
     /** The line that runs across at a place, or null: it covers most of the way. */
-    Ink.Stroke lineAcross(double y, double x1, double x2) {
+    Ink.Stroke lineAcross(double y, double x1, double x2) { return along(across, y, x1, x2, true); }
+
+    private static Ink.Stroke along(List<Ink.Stroke> strokes, double at, double from, double to, boolean across) {
         double covered = 0;
         Ink.Stroke found = null;
-        for (Ink.Stroke stroke : across) {
-            if (Math.abs(stroke.y1() - y) > 2 * NEAR) continue;
-            double part = Math.min(x2, stroke.x2()) - Math.max(x1, stroke.x1());
+        for (Ink.Stroke stroke : strokes) {
+            if (Math.abs((across ? stroke.y1() : stroke.x1()) - at) > 2 * NEAR) continue;
+            double part = Math.min(to, across ? stroke.x2() : stroke.y2()) - Math.max(from, across ? stroke.x1() : stroke.y1());
             if (part <= 0) continue;
             covered += part;
             found = stroke;
         }
-        return covered > 0.6 * (x2 - x1) ? found : null;
+        return covered > 0.6 * (to - from) ? found : null;
     }
 
     /** The colour of the area that fills most of a cell, or null. */

@@ -95,7 +95,7 @@ final class RunningHeads {
             List<Row> own = rows.get(page.index());
             int count = 0;
             boolean counted = false;
-            while (count < Math.min(MOST_ROWS, own.size()) && (own.get(count).isArtifact() || comesAgain(own.get(count), rows, page))) {
+            while (count < Math.min(MOST_ROWS, own.size()) && (own.get(count).isArtifact() || comesAgain(own.get(count), rows, page) && !isHeading(own, count))) {
                 counted |= countsPages(own.get(count), rows);
                 count++;
             }
@@ -103,7 +103,7 @@ final class RunningHeads {
             for (int i = 1; i < count; i++) {
                 if (!own.get(i).isArtifact() && Math.abs(own.get(i).baseline() - own.get(i - 1).baseline()) > 2.4 * Math.max(own.get(i).size(), own.get(i - 1).size())) count = i;
             }
-            while (count > 0 && !(counted && count == 1) && !own.get(count - 1).isArtifact() && !isApart(own, count, top)) count--;
+            while (count > 0 && !(counted && count == 1 && own.get(0).text().length() <= 60) && !own.get(count - 1).isArtifact() && !isApart(own, count, top)) count--;
             if (count == 0 && pages.size() == 1 && !own.isEmpty() && isLoneHead(own, page, top)) count = 1;
             taken.put(page.index(), count);
             for (int i = 0; i < count; i++) slots.add(slot(own.get(i)));
@@ -150,6 +150,9 @@ final class RunningHeads {
         boolean smaller = own.size() > 1 && row.size() < 0.9 * own.get(1).size();
         return edge < 0.07 * page.height() && next > 2.6 * row.size() && row.size() < 12.5 || smaller && edge < 0.09 * page.height() && next > 2.2 * row.size();
     }
+
+    /** Chapters that begin on every page are no heads: their letters are larger than those of the text. */
+    private static boolean isHeading(List<Row> own, int at) { return own.size() > at + 1 && own.get(at).size() > 1.25 * own.get(own.size() - 1).size(); }
 
     private static String slot(Row row) { return String.valueOf(Math.round(row.baseline() / 4)); }
 

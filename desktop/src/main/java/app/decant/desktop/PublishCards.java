@@ -242,6 +242,23 @@ final class PublishCards {
         return text.equals(own == null ? "" : own) ? null : text;
     }
 
+    String bookmarkWords() {
+        PdfChoices.Bookmarks marks = now().style().bookmarks();
+        if (!marks.any()) return Words.of("bookmarks.none");
+        return marks.from() == marks.to() ? Words.of("bookmarks.level", marks.from()) : Words.of("bookmarks.levels", marks.from(), marks.to());
+    }
+
+    void bookmarksCard(PhraseCard card) {
+        card.title(Words.of("card.bookmarks"));
+        for (int level = 1; level <= 4; level++) {
+            int to = level;
+            PdfChoices.Bookmarks marks = new PdfChoices.Bookmarks(1, to, 1);
+            long count = window.desk().pages().get().outline().headings().stream().filter(heading -> marks.includes(heading.level())).count();
+            card.choice(to == 1 ? Words.of("bookmarks.level", 1) : Words.of("bookmarks.levels", 1, to), Words.count("headings", (int) count), now().style().bookmarks().any() && now().style().bookmarks().to() == to, () -> set.accept(now().with(marks)));
+        }
+        card.choice(Words.of("bookmarks.none"), "", !now().style().bookmarks().any(), () -> set.accept(now().with(PdfChoices.Bookmarks.NONE)));
+    }
+
     void fontsCard(PhraseCard card) {
         card.title(Words.of("card.fonts"));
         PdfChoices.Fonts chosen = now().style().fonts();

@@ -154,7 +154,7 @@ final class PublishStation {
         if (pdf) {
             sentence.say(" ").phrase("recipe", cards.recipeWords(), cards::recipeCard);
             sentence.say(" " + Words.of("say.of") + " ").phrase("pages", pagesWords(pages), this::pagesCard);
-            sentence.say(", " + Words.of("say.with.bookmarks") + " ").phrase("bookmarks", bookmarkWords(), this::bookmarksCard);
+            sentence.say(", " + Words.of("say.with.bookmarks") + " ").phrase("bookmarks", cards.bookmarkWords(), cards::bookmarksCard);
             sentence.say(", " + Words.of("say.fonts") + " ").phrase("fonts", Words.of(recipe.style().fonts() == PdfChoices.Fonts.USED_CHARACTERS ? "fonts.used" : "fonts.whole"), cards::fontsCard);
             sentence.say(", " + Words.of("say.pictures") + " ").phrase("pictures", cards.picturesWords(), cards::picturesCard);
             sentence.say(", ").phrase("lock", cards.lockWords(), cards::lockCard);
@@ -250,12 +250,6 @@ final class PublishStation {
         };
     }
 
-    private String bookmarkWords() {
-        PdfChoices.Bookmarks marks = recipe.style().bookmarks();
-        if (!marks.any()) return Words.of("bookmarks.none");
-        return marks.from() == marks.to() ? Words.of("bookmarks.level", marks.from()) : Words.of("bookmarks.levels", marks.from(), marks.to());
-    }
-
     private String presentWords() { return Words.of("present." + recipe.present().name().toLowerCase(java.util.Locale.ROOT)); }
 
     /** Pages clicked in the grid become the range. */
@@ -318,17 +312,6 @@ final class PublishStation {
             }
         });
         card.note(Words.of("card.pages.split.note", NamePattern.of("{name} {nn}", name.replaceAll("\\.[^.]*$", ""), desk.pages().get(), 0, 1, Instant.now()) + ".pdf"));
-    }
-
-    private void bookmarksCard(PhraseCard card) {
-        card.title(Words.of("card.bookmarks"));
-        for (int level = 1; level <= 4; level++) {
-            int to = level;
-            PdfChoices.Bookmarks marks = new PdfChoices.Bookmarks(1, to, 1);
-            long count = desk.pages().get().outline().headings().stream().filter(heading -> marks.includes(heading.level())).count();
-            card.choice(to == 1 ? Words.of("bookmarks.level", 1) : Words.of("bookmarks.levels", 1, to), Words.count("headings", (int) count), recipe.style().bookmarks().any() && recipe.style().bookmarks().to() == to, () -> set(recipe.with(marks)));
-        }
-        card.choice(Words.of("bookmarks.none"), "", !recipe.style().bookmarks().any(), () -> set(recipe.with(PdfChoices.Bookmarks.NONE)));
     }
 
     private void nameCard(PhraseCard card) {
