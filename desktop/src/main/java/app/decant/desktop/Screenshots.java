@@ -49,7 +49,11 @@ final class Screenshots {
         steps.add(() -> window.go(Station.CHECK));
         steps.add(() -> snap("check"));
         steps.add(() -> window.go(Station.PUBLISH));
+        steps.add(() -> { });
         steps.add(() -> snap("publish"));
+        steps.add(() -> ((javafx.scene.control.Button) window.stage().getScene().lookup("#phrase-lock")).fire());
+        steps.add(() -> snap("lock"));
+        steps.add(() -> javafx.event.Event.fireEvent(window.stage().getScene().lookup(".phrase-card"), new javafx.scene.input.KeyEvent(javafx.scene.input.KeyEvent.KEY_PRESSED, "", "", javafx.scene.input.KeyCode.ESCAPE, false, false, false, false)));
         steps.add(window::publishNow);
         for (int i = 0; i < 4; i++) steps.add(() -> { });
         steps.add(() -> snap("receipt"));
@@ -80,9 +84,21 @@ final class Screenshots {
     private void next(double wait) {
         PauseTransition pause = new PauseTransition(Duration.millis(wait));
         pause.setOnFinished(event -> {
+            // A slow machine is waited for; a picture of half a window is of no use.
+            if (window.desk().pages().get() == null || window.desk().job().get() != null) {
+                next(300);
+                return;
+            }
             Runnable step = steps.poll();
             if (step == null) return;
-            step.run();
+            try {
+                step.run();
+            } catch (RuntimeException e) {
+                // Without this the window would stand there for ever.
+                window.desk().discard();
+                window.stage().close();
+                throw e;
+            }
             next(900);
         });
         pause.play();
