@@ -130,7 +130,8 @@ final class TaggedTables {
         double right = all.stream().mapToDouble(Chunk::right).max().orElse(0);
         double top = all.stream().mapToDouble(Chunk::top).min().orElse(0);
         double bottom = all.stream().mapToDouble(Chunk::bottom).max().orElse(0);
-        return RuleNet.within(ink, left - 60, top - 24, right + 60, bottom + 24);
+        // Sideways a table may reach far beyond its texts; above and below, rules soon belong to something else.
+        return RuleNet.within(ink, left - 300, top - 14, right + 300, bottom + 14);
     }
 
     /**
@@ -185,24 +186,25 @@ final class TaggedTables {
         return across ? Math.max(before, after - Math.min(4, Math.max(0, after - before) / 2)) : (before + after) / 2;
     }
 
-    /** The outermost line near the first or last text, or a little room where none is drawn. */
+    /** Where the table ends: at the end of the lines that run through it, else at the nearest line beside it, else a little beyond its text. */
     private static double outer(RuleNet net, double text, boolean across, boolean first) {
         double best = Double.NaN;
+        if (across) {
+            for (Ink.Stroke stroke : net.across) {
+                if (stroke.x1() > text + 1.5 || stroke.x2() < text - 1.5) continue;
+                best = first ? least(best, stroke.x1()) : -least(-best, -stroke.x2());
+            }
+            if (!Double.isNaN(best)) return best;
+        }
         for (Ink.Stroke stroke : across ? net.down : net.across) {
             double at = across ? stroke.x1() : stroke.y1();
             double away = first ? text - at : at - text;
             if (away > -1.5 && away < (across ? 40 : 16) && (Double.isNaN(best) || away < Math.abs(text - best))) best = at;
         }
-        if (Double.isNaN(best) && across) {
-            // Without lines down, those across tell how wide the table is.
-            for (Ink.Stroke stroke : net.across) {
-                double at = first ? stroke.x1() : stroke.x2();
-                double away = first ? text - at : at - text;
-                if (away > -1.5 && away < 40 && (Double.isNaN(best) || away > Math.abs(text - best))) best = at;
-            }
-        }
         if (!Double.isNaN(best)) return best;
         double room = across ? 2 : 1.5;
         return first ? text - room : text + room;
     }
+
+    private static double least(double known, double other) { return Double.isNaN(known) ? other : Math.min(known, other); }
 }

@@ -9,6 +9,8 @@ final class TextLine implements Box {
     /** A gap this wide, in ems, is a tab unless the line's other gaps are wide too. */
     private static final double TAB_GAP = 1.7;
 
+    /** A gap this wide, in ems, between a number and what it numbers is a tab. */
+    private static final double NUMBER_GAP = 0.55;
     private static final Pattern NUMBER = Pattern.compile("(\\p{Lu}|\\d{1,3})(\\.\\d{1,3})*\\.?");
 
     private final List<Chunk> chunks;
@@ -29,28 +31,40 @@ final class TextLine implements Box {
     TextLine(List<Chunk> chunks, int page) { this(chunks, page, 0, 0); }
 
     private TextLine(List<Chunk> chunks, int page, double insetLeft, double insetRight) {
-        this.chunks = List.copyOf(chunks);
+        this.chunks = List.copyOf(withNumberApart(chunks));
         this.page = page;
         this.insetLeft = insetLeft;
         this.insetRight = insetRight;
-        Chunk main = chunks.stream().max(java.util.Comparator.comparingInt(chunk -> chunk.text().length())).orElseThrow();
+        Chunk main = this.chunks.stream().max(java.util.Comparator.comparingInt(chunk -> chunk.text().length())).orElseThrow();
         baseline = main.baseline();
         size = main.size();
         double usual = usualSpace();
-        for (int i = 0; i < chunks.size(); i++) {
+        for (int i = 0; i < this.chunks.size(); i++) {
             if (i > 0) {
-                Chunk before = chunks.get(i - 1);
-                double gap = before.isRightToLeft() ? before.left() - chunks.get(i).right() : chunks.get(i).left() - before.right();
+                Chunk before = this.chunks.get(i - 1);
+                double gap = before.isRightToLeft() ? before.left() - this.chunks.get(i).right() : this.chunks.get(i).left() - before.right();
                 Glyph last = before.glyphs().get(before.glyphs().size() - 1);
                 boolean numbered = i == 1 && NUMBER.matcher(before.text()).matches();
-                boolean tab = gap > TAB_GAP * size && gap > 1.6 * usual || gap > 4 * size || numbered && gap > 0.9 * size;
+                boolean tab = gap > TAB_GAP * size && gap > 1.6 * usual || gap > 4 * size || numbered && gap > NUMBER_GAP * size;
                 glyphs.add(tab ? last.spaceAfter(gap).with("\t") : last.spaceAfter(gap));
             }
-            glyphs.addAll(chunks.get(i).glyphs());
+            glyphs.addAll(this.chunks.get(i).glyphs());
         }
         StringBuilder read = new StringBuilder();
         for (Glyph glyph : glyphs) read.append(glyph.text());
         text = read.toString();
+    }
+
+    /** A number at the start stands in a chunk of its own where it stands apart. */
+    private static List<Chunk> withNumberApart(List<Chunk> chunks) {
+        Chunk first = chunks.get(0);
+        int space = first.text().indexOf(' ');
+        if (space < 1 || space > 12 || first.isRightToLeft() || !NUMBER.matcher(first.text().substring(0, space)).matches()) return chunks;
+        Glyph gap = first.glyphs().stream().filter(Glyph::isSpace).findFirst().orElseThrow();
+        if (gap.width() < NUMBER_GAP * first.size()) return chunks;
+        List<Chunk> parted = new ArrayList<>(first.cut(glyph -> glyph.x() < gap.x() + gap.width() / 2 ? 0 : 1));
+        parted.addAll(chunks.subList(1, chunks.size()));
+        return parted;
     }
 
     /** The widest space within the chunks. */
