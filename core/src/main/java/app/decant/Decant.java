@@ -17,6 +17,7 @@ import app.decant.publish.Order;
 import app.decant.publish.Publisher;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
+import app.decant.publish.Target;
 import app.decant.proof.Comparison;
 import app.decant.proof.Proof;
 import app.decant.recover.PageText;
@@ -41,6 +42,9 @@ public final class Decant {
     private static final long MOST_BYTES = 1L << 30;
 
     private Decant() { }
+
+    /** The folder of this user in which recipes, settings and the outbox are kept; the system property {@code decant.home} names another. */
+    public static Path home() { return Path.of(System.getProperty("decant.home", System.getProperty("user.home") + "/.decant")); }
 
     /** Takes a document in. The file is only read, never written to. */
     public static Taken open(Path file) { return open(file, null, Progress.SILENT); }
@@ -106,11 +110,12 @@ public final class Decant {
     /**
      * Publishes a document as a recipe says: laid out, written beside its place, opened again and checked, then given its name.
      *
+     * @return the receipt; of the first file where the recipe makes one for each page
      * @throws DecantException where that does not succeed; nothing was replaced then
      */
     public static Receipt publish(Document document, Recipe recipe, Path file, Progress progress) {
         Pages pages = new Layout(FontCatalogue.ofThisMachine()).next(document, progress);
-        return Publisher.publish(new Order(pages, recipe), file, Instant.now(), progress);
+        return publish(new Order(pages, recipe), file, progress).get(0);
     }
 
     /**
@@ -120,7 +125,7 @@ public final class Decant {
      */
     public static List<Receipt> publish(Order wished, Path file, Progress progress) {
         Order order = wished.recipe().links() == Recipe.Links.AS_THEY_ARE ? wished : new Order(layOut(AddressFinder.linked(wished.pages().document(), linkLook(wished.recipe().links()))), wished.recipe(), wished.passwords(), wished.source());
-        if (order.recipe().split() != null && order.recipe().target() == app.decant.publish.Target.PDF) return Publisher.publishEach(order, file, Instant.now(), progress);
+        if (order.recipe().split() != null && order.recipe().target() == Target.PDF) return Publisher.publishEach(order, file, Instant.now(), progress);
         return List.of(Publisher.publish(order, file, Instant.now(), progress));
     }
 

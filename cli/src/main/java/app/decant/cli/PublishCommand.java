@@ -11,6 +11,7 @@ import app.decant.pdf.PdfCheck;
 import app.decant.publish.Order;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
+import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -78,9 +79,7 @@ final class PublishCommand implements Callable<Integer> {
     }
 
     private Path place(Path file, boolean folder, Target target) {
-        String name = file.getFileName().toString();
-        int dot = name.lastIndexOf('.');
-        String renamed = (dot > 0 ? name.substring(0, dot) : name) + "." + target.ending();
+        String renamed = SafeFile.withoutEnding(file.getFileName().toString()) + "." + target.ending();
         if (out == null) return file.toAbsolutePath().resolveSibling(renamed);
         return folder ? out.resolve(renamed) : out;
     }
@@ -116,7 +115,7 @@ final class PublishCommand implements Callable<Integer> {
     private void mail(List<Receipt> receipts, ObjectNode result) {
         List<Path> made = receipts.stream().map(Receipt::file).toList();
         String name = made.get(0).getFileName().toString();
-        Path letter = new MailOutbox(RecipeOptions.home().resolve("outbox")).put(new MailOutbox.Letter(mailTo, name.replaceFirst("\\.[^.]*$", ""), "", made), Instant.now());
+        Path letter = new MailOutbox(Decant.home().resolve("outbox")).put(new MailOutbox.Letter(mailTo, SafeFile.withoutEnding(name), "", made), Instant.now());
         result.put("mail", letter.toString());
         if (!json) spec.commandLine().getErr().println("  mail: " + letter);
         if (!mailOnly) return;

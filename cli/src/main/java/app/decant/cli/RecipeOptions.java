@@ -1,5 +1,6 @@
 package app.decant.cli;
 
+import app.decant.Decant;
 import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
 import app.decant.pdf.PdfChoices;
@@ -135,9 +136,7 @@ final class RecipeOptions {
         return made;
     }
 
-    static Path home() { return Path.of(System.getProperty("decant.home", System.getProperty("user.home") + "/.decant")); }
-
-    static Path recipesFolder() { return home().resolve("recipes"); }
+    static Path recipesFolder() { return Decant.home().resolve("recipes"); }
 
     private PdfStyle style(PdfStyle style) {
         PdfStyle made = style;
@@ -164,8 +163,8 @@ final class RecipeOptions {
     }
 
     private Standard standard() {
-        if (standard.equalsIgnoreCase("none")) return Standard.NONE;
-        for (Standard one : Standard.values()) if (one.words().equalsIgnoreCase(standard)) return one;
+        Standard named = Standard.named(standard);
+        if (named != null) return named;
         throw wrong("“" + standard + "” is no standard known here. There are " + Arrays.stream(Standard.values()).filter(one -> one != Standard.NONE).map(Standard::words).collect(Collectors.joining(", ")) + ".");
     }
 

@@ -246,7 +246,7 @@ public final class PassengerHandbook {
         blocks.add(body("From Ostrey to Brannoch Quay and Skerrow on weekdays at 09:15, 12:45 and 16:05; back from Skerrow at 10:30, 14:00 and 17:20. The Inner line carries foot passengers, bicycles and small parcels. It does not sail when the Skerrow line is cancelled."));
     }
 
-    private static String clock(int minutes) { return String.format("%02d:%02d", minutes / 60 % 24, minutes % 60); }
+    private static String clock(int minutes) { return String.format(java.util.Locale.ROOT, "%02d:%02d", minutes / 60 % 24, minutes % 60); }
 
     private void puttingThingsRight() {
         blocks.add(heading(1, "Putting things right", "right"));

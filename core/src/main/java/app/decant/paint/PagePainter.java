@@ -9,6 +9,7 @@ import app.decant.layout.Canvas;
 import app.decant.layout.Page;
 import app.decant.layout.Piece;
 import app.decant.picture.PictureDecoder;
+import app.decant.picture.PictureScaling;
 import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.Font;
@@ -22,6 +23,8 @@ import java.awt.geom.Line2D;
 import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 
@@ -108,8 +111,7 @@ public final class PagePainter implements Canvas {
     }
 
     @Override public void picture(Picture picture, double x, double y) {
-        BufferedImage image = pictures.get(picture.image());
-        if (image == null) {
+        if (!pictures.holds(picture.image())) {
             placeholder(picture, x, y);
             return;
         }
@@ -121,8 +123,9 @@ public final class PagePainter implements Canvas {
         double fullWidth = picture.width() / Math.max(0.01, 1 - crop.left() - crop.right());
         double fullHeight = picture.height() / Math.max(0.01, 1 - crop.top() - crop.bottom());
         AffineTransform place = AffineTransform.getTranslateInstance(x - crop.left() * fullWidth, y - crop.top() * fullHeight);
-        place.scale(fullWidth / image.getWidth(), fullHeight / image.getHeight());
-        graphics.drawImage(image, place, null);
+        BufferedImage shown = pictures.get(picture.image(), fullWidth * Math.sqrt(Math.abs(graphics.getTransform().getDeterminant())));
+        place.scale(fullWidth / shown.getWidth(), fullHeight / shown.getHeight());
+        graphics.drawImage(shown, place, null);
         graphics.setTransform(before);
         graphics.setClip(clip);
     }
@@ -134,31 +137,58 @@ public final class PagePainter implements Canvas {
         rule(x, y + picture.height(), x + picture.width(), y + picture.height(), line);
     }
 
-    /** Decoded pictures, the lately used ones kept. */
+    /** Decoded pictures, each with coarser ones for small views, the lately used ones kept. */
     public static final class PictureCache {
         private static final long MOST_PIXELS = 60_000_000;
-        private final Map<Image, BufferedImage> decoded = new java.util.LinkedHashMap<>(16, 0.75f, true);
+        private final Map<Image, List<BufferedImage>> decoded = new java.util.LinkedHashMap<>(16, 0.75f, true);
         private final java.util.Set<Image> hopeless = java.util.Collections.newSetFromMap(new java.util.IdentityHashMap<>());
         private long pixels;
 
-        /** The picture decoded, or null where it can't be. */
-        public synchronized BufferedImage get(Image image) {
-            BufferedImage known = decoded.get(image);
+        /** Whether the picture can be decoded. */
+        public synchronized boolean holds(Image image) { return levels(image) != null; }
+
+        /**
+         * A picture that can be decoded, coarser where it would be shown less than half as wide as it is: the painter looks at few pixels around each
+         * place and would leave the others out.
+         *
+         * @param width it is shown at, in pixels
+         */
+        public synchronized BufferedImage get(Image image, double width) {
+            List<BufferedImage> levels = levels(image);
+            int level = 0;
+            while (levels.get(level).getWidth() >= 2 * Math.max(1, width) && levels.get(level).getHeight() > 1) {
+                if (++level == levels.size()) keep(levels, PictureScaling.halved(levels.get(level - 1)));
+            }
+            BufferedImage fit = levels.get(level);
+            forget();
+            return fit;
+        }
+
+        private List<BufferedImage> levels(Image image) {
+            List<BufferedImage> known = decoded.get(image);
             if (known != null || hopeless.contains(image)) return known;
             BufferedImage made = decode(image);
             if (made == null) {
                 hopeless.add(image);
                 return null;
             }
-            decoded.put(image, made);
+            List<BufferedImage> levels = new ArrayList<>();
+            decoded.put(image, levels);
+            keep(levels, made);
+            return levels;
+        }
+
+        private void keep(List<BufferedImage> levels, BufferedImage made) {
+            levels.add(made);
             pixels += (long) made.getWidth() * made.getHeight();
-            java.util.Iterator<BufferedImage> oldest = decoded.values().iterator();
+        }
+
+        private void forget() {
+            java.util.Iterator<List<BufferedImage>> oldest = decoded.values().iterator();
             while (pixels > MOST_PIXELS && decoded.size() > 1) {
-                BufferedImage gone = oldest.next();
-                pixels -= (long) gone.getWidth() * gone.getHeight();
+                for (BufferedImage gone : oldest.next()) pixels -= (long) gone.getWidth() * gone.getHeight();
                 oldest.remove();
             }
-            return made;
         }
 
         private static BufferedImage decode(Image image) {

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -124,7 +125,7 @@ final class Linearizer {
         int dictionaryNumber = secondHalf + 1;
         int hintNumber = dictionaryNumber + document.size() + 1;
         int size = hintNumber + first.size() + 1;
-        byte[] header = String.format(java.util.Locale.ROOT, HEADER, version).getBytes(java.nio.charset.StandardCharsets.ISO_8859_1);
+        byte[] header = String.format(Locale.ROOT, HEADER, version).getBytes(java.nio.charset.StandardCharsets.ISO_8859_1);
         int dictionaryLength = dictionary(dictionaryNumber, 0, 0, 0, 0, 0, 0).length;
         int tableLength = table(dictionaryNumber, new long[size - dictionaryNumber]).length;
         int trailerLength = trailer(writer, size, 0).length;
@@ -178,12 +179,12 @@ final class Linearizer {
         return text.getBytes(java.nio.charset.StandardCharsets.US_ASCII);
     }
 
-    private static String padded(long value) { return String.format("%-10d", value); }
+    private static String padded(long value) { return String.format(Locale.ROOT, "%-10d", value); }
 
     /** A table of places (7.5.4). */
     private static byte[] table(int from, long[] places) {
         StringBuilder text = new StringBuilder("xref\n" + from + " " + places.length + "\n");
-        for (int i = 0; i < places.length; i++) text.append(from + i == 0 ? "0000000000 65535 f \n" : String.format("%010d 00000 n \n", places[i]));
+        for (int i = 0; i < places.length; i++) text.append(from + i == 0 ? "0000000000 65535 f \n" : String.format(Locale.ROOT, "%010d 00000 n \n", places[i]));
         return text.toString().getBytes(java.nio.charset.StandardCharsets.US_ASCII);
     }
 

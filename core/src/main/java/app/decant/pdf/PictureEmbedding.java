@@ -2,9 +2,9 @@ package app.decant.pdf;
 
 import app.decant.document.Image;
 import app.decant.picture.PictureDecoder;
+import app.decant.picture.PictureScaling;
 import java.awt.Color;
 import java.awt.Graphics2D;
-import java.awt.RenderingHints;
 import java.awt.geom.AffineTransform;
 import java.awt.image.BufferedImage;
 import java.awt.image.IndexColorModel;
@@ -94,21 +94,9 @@ final class PictureEmbedding {
     }
 
     private static BufferedImage scaled(BufferedImage pixels, double scale) {
-        BufferedImage now = pixels;
         int width = (int) Math.max(1, Math.round(pixels.getWidth() * scale));
         int height = (int) Math.max(1, Math.round(pixels.getHeight() * scale));
-        // Halved again and again, so that every pixel counts.
-        while (now.getWidth() > 2 * width && now.getHeight() > 2 * height) now = drawn(now, now.getWidth() / 2, now.getHeight() / 2);
-        return drawn(now, width, height);
-    }
-
-    private static BufferedImage drawn(BufferedImage pixels, int width, int height) {
-        BufferedImage result = new BufferedImage(width, height, pixels.getColorModel().hasAlpha() ? BufferedImage.TYPE_INT_ARGB : BufferedImage.TYPE_INT_RGB);
-        Graphics2D graphics = result.createGraphics();
-        graphics.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
-        graphics.drawImage(pixels, 0, 0, width, height, null);
-        graphics.dispose();
-        return result;
+        return PictureScaling.to(pixels, width, height);
     }
 
     /** On white, where nothing may shine through. */
@@ -138,10 +126,10 @@ final class PictureEmbedding {
         return true;
     }
 
+    /** Looks at every pixel: a small red stamp on a grey scan must stay red. */
     private static boolean isGrey(BufferedImage pixels) {
         if (pixels.getColorModel().hasAlpha()) return false;
-        int step = Math.max(1, pixels.getWidth() * pixels.getHeight() / 60_000);
-        for (int i = 0; i < pixels.getWidth() * pixels.getHeight(); i += step) {
+        for (int i = 0; i < pixels.getWidth() * pixels.getHeight(); i++) {
             int rgb = pixels.getRGB(i % pixels.getWidth(), i / pixels.getWidth());
             if (Math.abs((rgb >> 16 & 255) - (rgb >> 8 & 255)) > 2 || Math.abs((rgb >> 8 & 255) - (rgb & 255)) > 2) return false;
         }

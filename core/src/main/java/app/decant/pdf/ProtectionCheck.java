@@ -24,7 +24,7 @@ final class ProtectionCheck {
         }
         try (PDDocument pdf = Loader.loadPDF(file.toFile(), protection.toOpen())) {
             Set<Permission> granted = Protection.granted(pdf.getCurrentAccessPermission());
-            boolean same = granted.equals(expected(protection));
+            boolean same = granted.equals(protection.allowed());
             proofs.add(new Proof(same ? asks ? "Opens with its password, and allows what was chosen" : "Opens freely, and allows what was chosen" : "Allows " + granted + " instead of what was chosen", same));
             int bits = pdf.getEncryption().getLength();
             boolean strong = protection.strength() == Protection.Strength.RC4_40 || bits >= protection.strength().bits();
@@ -35,13 +35,6 @@ final class ProtectionCheck {
             proofs.add(new Proof(owner ? "The owner's password allows everything" : "The owner's password does not allow everything", owner));
         }
         return proofs;
-    }
-
-    /** The oldest encryption knows only four of the permissions (ISO 32000-1, table 22: bits 9 to 12 from revision 3 on); the others follow them. */
-    private static Set<Permission> expected(Protection protection) {
-        Set<Permission> expected = java.util.EnumSet.noneOf(Permission.class);
-        expected.addAll(protection.allowed());
-        return expected;
     }
 
     private static boolean isShut(Path file, String password) throws IOException {

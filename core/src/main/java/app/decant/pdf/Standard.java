@@ -26,6 +26,13 @@ public enum Standard {
         this.accessible = accessible;
     }
 
+    /** The standard of a name in the trade, in any case of letters, or {@code none}; null where there is no such standard. */
+    public static Standard named(String name) {
+        if (name.equalsIgnoreCase("none")) return NONE;
+        for (Standard standard : values()) if (standard != NONE && standard.words.equalsIgnoreCase(name)) return standard;
+        return null;
+    }
+
     /** Its name in the trade. */
     public String words() { return words; }
     /** The part of ISO 19005, or 0. */

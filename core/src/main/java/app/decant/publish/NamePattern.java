@@ -6,6 +6,7 @@ import app.decant.layout.Pages;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.time.Instant;
+import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -31,7 +32,7 @@ public final class NamePattern {
         while (matcher.find()) {
             String field = matcher.group(1);
             counted |= field.matches("n+") || field.equals("label");
-            String value = field.matches("n+") ? String.format("%0" + field.length() + "d", place) : switch (field) {
+            String value = field.matches("n+") ? String.format(Locale.ROOT, "%0" + field.length() + "d", place) : switch (field) {
                 case "name" -> name;
                 case "label" -> pages.page(page).label();
                 case "heading" -> heading(pages, page);

@@ -19,7 +19,10 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 
 /** Publishes laid-out documents. */
 public final class Publisher {
@@ -48,18 +51,32 @@ public final class Publisher {
      */
     public static List<Receipt> publishEach(Order order, Path file, Instant when, Progress progress) {
         Recipe recipe = order.recipe();
-        String name = file.getFileName().toString().replaceFirst("\\.[^.]*$", "");
+        String name = SafeFile.withoutEnding(file.getFileName().toString());
         List<Integer> chosen = recipe.pages().of(order.labels());
         List<Path> files = new ArrayList<>();
         for (int i = 0; i < chosen.size(); i++) files.add(file.resolveSibling(NamePattern.of(recipe.split(), name, order.pages(), chosen.get(i), i + 1, when) + "." + recipe.target().ending()));
-        if (new java.util.HashSet<>(files).size() < files.size()) throw new DecantException(DecantException.Kind.WRONG_CALL, "The pattern “" + recipe.split() + "” gives two pages one name. Put {n} into it.");
+        if (new HashSet<>(files).size() < files.size()) throw new DecantException(DecantException.Kind.WRONG_CALL, "The pattern “" + recipe.split() + "” gives two pages one name. Put {n} into it.");
+        // All or none: a name that is taken is told before the first file is written.
+        for (Path one : files) SafeFile.place(one.toAbsolutePath().normalize(), recipe.present());
         List<Receipt> receipts = new ArrayList<>();
         for (int i = 0; i < chosen.size(); i++) {
             progress.step(i, chosen.size(), "Writing files");
             receipts.add(publish(order, List.of(chosen.get(i)), files.get(i), when, Progress.SILENT));
         }
-        if (receipts.size() > 1) receipts.set(0, receipts.get(0).with(Finding.changed((receipts.size() - 1) + " more files stand beside this one, a page each.", "")));
+        if (receipts.size() > 1) receipts.set(0, receipts.get(0).with(ofTheOthers(receipts)));
         return receipts;
+    }
+
+    /** What the first receipt says for all files: that there are more, and what was found in them only. */
+    private static List<Finding> ofTheOthers(List<Receipt> receipts) {
+        int more = receipts.size() - 1;
+        Set<Finding> findings = new LinkedHashSet<>();
+        for (Receipt receipt : receipts) findings.addAll(receipt.findings());
+        receipts.get(0).findings().forEach(findings::remove);
+        List<Finding> told = new ArrayList<>();
+        told.add(Finding.changed(more == 1 ? "One more file stands beside this one, a page each." : more + " more files stand beside this one, a page each.", ""));
+        told.addAll(findings);
+        return told;
     }
 
     /**

@@ -21,9 +21,9 @@ public record Receipt(Path file, Target target, int pages, long bytes, List<PdfC
         findings = List.copyOf(findings);
     }
 
-    Receipt with(Finding more) {
+    Receipt with(List<Finding> more) {
         List<Finding> all = new java.util.ArrayList<>(findings);
-        all.add(more);
+        all.addAll(more);
         return new Receipt(file, target, pages, bytes, proofs, all, time);
     }
 

@@ -163,9 +163,9 @@ public final class RecipeFile {
         }
 
         private Standard standard(String text) {
-            if (text.equalsIgnoreCase("none")) return Standard.NONE;
-            for (Standard standard : Standard.values()) if (standard.words().equalsIgnoreCase(text)) return standard;
-            throw wrong("standard", text);
+            Standard standard = Standard.named(text);
+            if (standard == null) throw wrong("standard", text);
+            return standard;
         }
 
         private Opening opening(JsonNode node) {

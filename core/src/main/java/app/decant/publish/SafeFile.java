@@ -60,7 +60,12 @@ public final class SafeFile {
         }
     }
 
-    private static Path place(Path wished, Recipe.WhenPresent present) {
+    /**
+     * Where a file would go.
+     *
+     * @throws DecantException where its name is taken, and neither replacing nor another name is wished
+     */
+    static Path place(Path wished, Recipe.WhenPresent present) {
         if (Files.isDirectory(wished)) throw new DecantException(Kind.WRONG_CALL, wished.getFileName() + " is a folder. Give the file a name inside it.");
         if (!Files.exists(wished) || present == Recipe.WhenPresent.REPLACE) return wished;
         Path free = nextFree(wished);
@@ -68,12 +73,17 @@ public final class SafeFile {
         throw new DecantException(Kind.TARGET_EXISTS, wished.getFileName() + " is already in " + wished.getParent().getFileName() + ". Replace it, or save as " + free.getFileName() + ".");
     }
 
+    /** A file's name without its ending; one that begins with its only stop has none. */
+    public static String withoutEnding(String name) {
+        int dot = name.lastIndexOf('.');
+        return dot > 0 ? name.substring(0, dot) : name;
+    }
+
     /** The same name with the next free number. */
     public static Path nextFree(Path wished) {
         String name = wished.getFileName().toString();
-        int dot = name.lastIndexOf('.');
-        String front = dot > 0 ? name.substring(0, dot) : name;
-        String ending = dot > 0 ? name.substring(dot) : "";
+        String front = withoutEnding(name);
+        String ending = name.substring(front.length());
         for (int number = 2; ; number++) {
             Path free = wished.resolveSibling(front + " " + number + ending);
             if (!Files.exists(free)) return free;

@@ -36,7 +36,7 @@ final class Assembly {
     private final Map<Integer, Margins> margins;
     private final BlockMaker blocks;
     private final TableMaker tables;
-    private final FrameMaker frames;
+    private final FrameBlocks frames;
     private final LinkMarks marks;
     private final PageExtents extents;
     private final List<Section> sections = new ArrayList<>();
@@ -67,7 +67,7 @@ final class Assembly {
         this.margins = margins;
         this.blocks = blocks;
         this.tables = new TableMaker(blocks, tags);
-        this.frames = new FrameMaker(blocks.runs());
+        this.frames = new FrameBlocks(blocks.runs());
         this.marks = marks;
         extents = new PageExtents(pages, body, heads, margins, blocks);
     }

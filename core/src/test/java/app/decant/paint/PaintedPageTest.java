@@ -68,7 +68,7 @@ class PaintedPageTest {
 
     @Test void aPictureThatCannotBeDecodedLeavesItsPlaceAndBreaksNothing() {
         app.decant.document.Image broken = new app.decant.document.Image("image/png", new byte[] {1, 2, 3});
-        assertThat(new PictureCache().get(broken)).isNull();
+        assertThat(new PictureCache().holds(broken)).isFalse();
         app.decant.document.Paragraph paragraph = new app.decant.document.Paragraph(null, app.decant.document.Look.PLAIN, app.decant.document.Look.PLAIN,
                 java.util.List.of(new app.decant.document.Inline.InlinePicture(new app.decant.document.Picture(broken, 100, 60, null), app.decant.document.Look.PLAIN)));
         Page page = Layout.of(app.decant.layout.Sample.of(java.util.List.of(paragraph)), FontCatalogue.shipped()).page(0);

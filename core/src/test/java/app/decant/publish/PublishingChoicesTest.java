@@ -3,10 +3,12 @@ package app.decant.publish;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import app.decant.Decant;
 import app.decant.demo.HarbourNotice;
 import app.decant.demo.PassengerHandbook;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
+import app.decant.document.Finding;
 import app.decant.document.Image;
 import app.decant.document.Inline;
 import app.decant.document.Look;
@@ -188,6 +190,21 @@ class PublishingChoicesTest {
         assertThat(receipts).allSatisfy(receipt -> assertThat(receipt.pages()).isEqualTo(1));
         assertThatThrownBy(() -> Publisher.publishEach(new Order(pages(PassengerHandbook.document()), recipe.split("{name}")), folder.resolve("x.pdf"), WHEN, Progress.SILENT)).hasMessageContaining("Put {n} into it");
         assertThatThrownBy(() -> Publisher.publishEach(new Order(pages(PassengerHandbook.document()), recipe.split("{colour}")), folder.resolve("x.pdf"), WHEN, Progress.SILENT)).hasMessageContaining("{colour}");
+    }
+
+    @Test void writesNoneOfManyFilesWhereOneNameIsTaken() throws IOException {
+        Path own = Files.createDirectory(folder.resolve("many"));
+        Files.writeString(own.resolve("notice 2.pdf"), "somebody's");
+        Recipe recipe = Recipe.PLAIN.split("{name} {n}");
+        assertThatThrownBy(() -> Decant.publish(PassengerHandbook.document(), recipe.of(new PageRange("1-3")), own.resolve("notice.pdf"))).hasMessageContaining("notice 2.pdf is already in many");
+        try (java.util.stream.Stream<Path> there = Files.list(own)) {
+            assertThat(there).extracting(file -> file.getFileName().toString()).containsExactly("notice 2.pdf");
+        }
+        Receipt first = Decant.publish(PassengerHandbook.document(), recipe.of(new PageRange("1-3")).with(Recipe.WhenPresent.KEEP_BOTH), own.resolve("notice.pdf"));
+        assertThat(first.file()).hasFileName("notice 1.pdf");
+        assertThat(first.findings()).extracting(Finding::what).contains("2 more files stand beside this one, a page each.");
+        assertThat(own.resolve("notice 2.pdf")).hasContent("somebody's");
+        assertThat(own.resolve("notice 2 2.pdf")).exists();
     }
 
     @Test void carriesItsSourceInside() throws IOException {

@@ -20,6 +20,7 @@ import app.decant.publish.Order;
 import app.decant.publish.Publisher;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
+import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -78,7 +79,7 @@ final class Desk {
         boolean isPdf() { return taken.kind() == FileKind.PDF; }
 
         /** The name without its ending. */
-        String title() { return name().replaceAll("\\.[^.]*$", ""); }
+        String title() { return SafeFile.withoutEnding(name()); }
     }
 
     /** A PDF that is being taken in: its pages can be looked at already. */
@@ -184,7 +185,7 @@ final class Desk {
         List<Walk.Stop> stops = opened.pages.walk().stops();
         Span start = stops.isEmpty() ? null : Span.caret(new Place(stops.get(0).path(), 0));
         history.begin(document, start);
-        copy = settings.isForgetful() ? null : new WorkingCopy(Settings.home().resolve("working"), file);
+        copy = settings.isForgetful() ? null : new WorkingCopy(Decant.home().resolve("working"), file);
         faith.set(null);
         Source taken = new Source(file, opened.taken, password);
         pages.set(opened.pages);
@@ -272,16 +273,16 @@ final class Desk {
         }, 1500, TimeUnit.MILLISECONDS);
     }
 
-    /** Publishes the newest document; the receipt or the trouble is told through the properties, then to {@code after}. */
-    void publish(Recipe recipe, Recipe.Passwords passwords, Path file, Consumer<Receipt> after) {
+    /** Publishes the newest document; the first receipt or the trouble is told through the properties, then all of them to {@code after}. */
+    void publish(Recipe recipe, Recipe.Passwords passwords, Path file, Consumer<List<Receipt>> after) {
         whenLaidOut(() -> {
             Pages laidOut = pages.get();
             Job publishing = new Job(Words.of("job.publishing", file.getFileName()));
             job.set(publishing);
             trouble.set(null);
-            publishing.start(workThread, progress -> app.decant.Decant.publish(new Order(laidOut, recipe, passwords, source.get() == null ? null : source.get().file()), file, progress).get(0), made -> {
+            publishing.start(workThread, progress -> Decant.publish(new Order(laidOut, recipe, passwords, source.get() == null ? null : source.get().file()), file, progress), made -> {
                 job.set(null);
-                receipt.set(made);
+                receipt.set(made.get(0));
                 if (recipe.target() == Target.DOCX) saved();
                 after.accept(made);
             }, problem -> {

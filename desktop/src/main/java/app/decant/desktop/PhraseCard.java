@@ -92,9 +92,7 @@ final class PhraseCard {
         field.setText(text);
         field.setId("card-" + id);
         field.setPromptText(prompt);
-        focus = field;
-        box.getChildren().add(field);
-        return field;
+        return added(field);
     }
 
     /** A button that closes the card where {@code take} gives null, else says the sentence it gives. */
@@ -133,7 +131,20 @@ final class PhraseCard {
         field.setId("card-" + id);
         field.setPromptText(prompt);
         field.setPrefColumnCount(24);
-        focus = field;
+        return added(field);
+    }
+
+    /** A field with its name above, for what is usually filled in already. */
+    TextField named(String id, String text, String name) {
+        note(name);
+        TextField field = field(id, text, "");
+        field.setAccessibleText(name);
+        return field;
+    }
+
+    /** The first field is where one begins to type. */
+    private TextField added(TextField field) {
+        if (!(focus instanceof TextField)) focus = field;
         box.getChildren().add(field);
         return field;
     }

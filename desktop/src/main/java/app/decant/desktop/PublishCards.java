@@ -1,5 +1,6 @@
 package app.decant.desktop;
 
+import app.decant.Decant;
 import app.decant.document.DecantException;
 import app.decant.document.Facts;
 import app.decant.pdf.Opening;
@@ -20,6 +21,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import javafx.scene.control.TextField;
 import javafx.stage.FileChooser;
 
@@ -28,7 +30,7 @@ final class PublishCards {
     private final MainWindow window;
     private final Supplier<Recipe> recipe;
     private final Consumer<Recipe> set;
-    private final Recipes recipes = new Recipes(Settings.home().resolve("recipes"));
+    private final Recipes recipes = new Recipes(Decant.home().resolve("recipes"));
     private Recipe.Passwords passwords = Recipe.Passwords.NONE;
 
     PublishCards(MainWindow window, Supplier<Recipe> recipe, Consumer<Recipe> set) {
@@ -190,16 +192,19 @@ final class PublishCards {
             FileChooser chooser = new FileChooser();
             chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("PDF, PNG, JPEG", "*.pdf", "*.png", "*.jpg", "*.jpeg"));
             File file = chooser.showOpenDialog(window.stage());
-            if (file != null) set.accept(now().with(List.of(Laid.letterhead(file.toPath()))));
+            if (file != null) set.accept(now().with(laid(Laid.letterhead(file.toPath()))));
         });
         TextField field = card.field("watermark", now().laid().stream().filter(one -> !one.file()).map(Laid::what).findFirst().orElse(""), Words.of("card.laid.prompt"));
         card.accept(field, text -> {
             if (text.isBlank()) return Words.of("card.laid.wrong");
-            set.accept(now().with(List.of(Laid.watermark(text.trim()))));
+            set.accept(now().with(laid(Laid.watermark(text.trim()))));
             return null;
         });
         card.note(Words.of("card.laid.note"));
     }
+
+    /** A new letterhead or new words take the place of the old ones; the other of the two stays. */
+    private List<Laid> laid(Laid anew) { return Stream.concat(now().laid().stream().filter(one -> one.file() != anew.file()), Stream.of(anew)).toList(); }
 
     String linksWords() { return Words.of("links." + key(now().links())); }
 
@@ -218,10 +223,10 @@ final class PublishCards {
         card.title(Words.of("card.facts"));
         FactsRule rule = now().facts();
         Facts own = window.desk().document().facts();
-        TextField title = card.field("facts-title", shown(rule.title(), rule.stripped() ? null : own.title()), Words.of("card.facts.title"));
-        TextField author = card.field("facts-author", shown(rule.author(), rule.stripped() ? null : own.author()), Words.of("card.facts.author"));
-        TextField subject = card.field("facts-subject", shown(rule.subject(), rule.stripped() ? null : own.subject()), Words.of("card.facts.subject"));
-        TextField keywords = card.field("facts-keywords", shown(rule.keywords(), rule.stripped() ? null : own.keywords()), Words.of("card.facts.keywords"));
+        TextField title = card.named("facts-title", shown(rule.title(), rule.stripped() ? null : own.title()), Words.of("card.facts.title"));
+        TextField author = card.named("facts-author", shown(rule.author(), rule.stripped() ? null : own.author()), Words.of("card.facts.author"));
+        TextField subject = card.named("facts-subject", shown(rule.subject(), rule.stripped() ? null : own.subject()), Words.of("card.facts.subject"));
+        TextField keywords = card.named("facts-keywords", shown(rule.keywords(), rule.stripped() ? null : own.keywords()), Words.of("card.facts.keywords"));
         boolean[] strip = {rule.stripped()};
         card.toggle(Words.of("card.facts.strip"), "", strip[0], on -> {
             strip[0] = on;

@@ -2,12 +2,11 @@ package app.decant.desktop;
 
 import app.decant.document.DecantException;
 import app.decant.layout.Pages;
-import app.decant.outbox.MailOutbox;
-import app.decant.outbox.PrintFolder;
 import app.decant.pdf.PdfChoices;
 import app.decant.publish.NamePattern;
 import app.decant.publish.PageRange;
 import app.decant.publish.Recipe;
+import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
 import java.io.File;
 import java.nio.file.Files;
@@ -16,7 +15,6 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -45,21 +43,18 @@ final class PublishStation {
     private final Label warning = new Label();
     private final Label size = new Label();
     private final PublishCards cards;
+    private final Afterwards afterwards;
     private Recipe recipe = Recipe.PLAIN;
     private Recipe estimated;
     private Pages estimatedOf;
     private String name = "";
     private Path folder;
-    private Afterwards afterwards = Afterwards.SHOW_RECEIPT;
-    private String address = "";
     private Desk.Source arrivedFor;
-
-    /** What happens once the file is there. */
-    private enum Afterwards { SHOW_RECEIPT, OPEN_FILE, OPEN_FOLDER, MAIL, PRINT }
 
     PublishStation(MainWindow window) {
         this.window = window;
         this.desk = window.desk();
+        afterwards = new Afterwards(window);
         cards = new PublishCards(window, () -> recipe, this::set);
         grid = new PageGrid(desk, this::picked);
         Label section = section("publish.proofs");
@@ -169,7 +164,7 @@ final class PublishStation {
         sentence.say(". " + Words.of("say.name") + " ").phrase("name", name, this::nameCard);
         sentence.say(" " + Words.of("say.in") + " ").phrase("folder", folder.getFileName() == null ? folder.toString() : folder.getFileName().toString(), this::folderCard);
         if (Files.exists(target())) sentence.say(". " + Words.of("say.there") + " ").phrase("present", presentWords(), this::presentCard);
-        sentence.say(", " + Words.of("say.then") + " ").phrase("after", afterwards == Afterwards.MAIL ? Words.of("after.mail", address) : Words.of("after." + afterwards.name().toLowerCase(java.util.Locale.ROOT)), this::afterCard);
+        sentence.say(", " + Words.of("say.then") + " ").phrase("after", afterwards.words(), card -> afterwards.card(card, recipe.target(), this::build));
         sentence.say(".");
         button.setText(Words.of(pdf ? "publish.pdf" : "publish.other", recipe.target().ending()));
         tell(pages);
@@ -275,7 +270,7 @@ final class PublishStation {
         card.title(Words.of("card.what"));
         for (Target target : Target.values()) {
             card.choice(Words.of("target." + target.ending()), Words.of("target." + target.ending() + ".about"), recipe.target() == target, () -> {
-                name = name.replaceAll("\\.[^.]*$", "") + "." + target.ending();
+                name = SafeFile.withoutEnding(name) + "." + target.ending();
                 set(recipe.to(target));
             });
         }
@@ -311,7 +306,7 @@ final class PublishStation {
                 return e.getMessage();
             }
         });
-        card.note(Words.of("card.pages.split.note", NamePattern.of("{name} {nn}", name.replaceAll("\\.[^.]*$", ""), desk.pages().get(), 0, 1, Instant.now()) + ".pdf"));
+        card.note(Words.of("card.pages.split.note", NamePattern.of("{name} {nn}", SafeFile.withoutEnding(name), desk.pages().get(), 0, 1, Instant.now()) + ".pdf"));
     }
 
     private void nameCard(PhraseCard card) {
@@ -354,31 +349,6 @@ final class PublishStation {
         }
     }
 
-    /** Puts the result into one of the stand-ins for what leaves the office, aside, and tells where. */
-    private void outside(Supplier<Path> work, String told) {
-        new Job("").start(desk::aside, progress -> work.get(), file -> window.notice(Words.of(told, file.getFileName()), "notice-good", window.action("receipt.folder", () -> window.openOutside(file.getParent()))), problem -> desk.trouble().set(problem));
-    }
-
-    private void afterCard(PhraseCard card) {
-        card.title(Words.of("card.after"));
-        for (Afterwards one : Afterwards.values()) {
-            if (one == Afterwards.MAIL || one == Afterwards.PRINT && recipe.target() != Target.PDF) continue;
-            card.choice(Words.of("after." + one.name().toLowerCase(java.util.Locale.ROOT)), one == Afterwards.PRINT ? Words.of("after.print.about") : "", afterwards == one, () -> {
-                afterwards = one;
-                build();
-            });
-        }
-        TextField field = card.field("mail", address, Words.of("after.mail.prompt"));
-        card.accept(field, text -> {
-            if (!text.trim().matches("[^@\\s]+@[^@\\s]+(\\s*[,;]\\s*[^@\\s]+@[^@\\s]+)*")) return Words.of("after.mail.wrong");
-            address = text.trim();
-            afterwards = Afterwards.MAIL;
-            build();
-            return null;
-        });
-        card.note(Words.of("after.mail.note"));
-    }
-
     void publish() { publish(recipe.present()); }
 
     /** Publishes as the sentence says, with another rule for a file that is there. */
@@ -389,13 +359,10 @@ final class PublishStation {
             desk.trouble().set(new DecantException(DecantException.Kind.WRONG_CALL, Words.of("save.original", name)));
             return;
         }
-        desk.publish(recipe.with(present), cards.passwords(), target(), receipt -> {
+        desk.publish(recipe.with(present), cards.passwords(), target(), receipts -> {
             build();
             scroll.setVvalue(1);
-            if (afterwards == Afterwards.OPEN_FILE) window.openOutside(receipt.file());
-            if (afterwards == Afterwards.OPEN_FOLDER) window.openOutside(receipt.file().getParent());
-            if (afterwards == Afterwards.MAIL) outside(() -> new MailOutbox(Settings.home().resolve("outbox")).put(new MailOutbox.Letter(List.of(address.split("\\s*[,;]\\s*")), receipt.file().getFileName().toString().replaceFirst("\\.[^.]*$", ""), "", List.of(receipt.file())), Instant.now()), "after.mail.done");
-            if (afterwards == Afterwards.PRINT) outside(() -> new PrintFolder(Settings.home().resolve("printed")).print(receipt.file(), cards.passwords().toOpen(), PrintFolder.Job.PLAIN), "after.print.done");
+            afterwards.follow(receipts, cards.passwords().toOpen());
         });
     }
 }

@@ -1,5 +1,6 @@
 package app.decant.desktop;
 
+import app.decant.Decant;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -23,12 +24,10 @@ final class Settings {
         this.values = read();
     }
 
-    static Settings ofThisUser() { return new Settings(home().resolve("settings.json")); }
+    static Settings ofThisUser() { return new Settings(Decant.home().resolve("settings.json")); }
 
     /** Settings that begin empty and are never written. */
     static Settings forgetful() { return new Settings(null); }
-
-    static Path home() { return Path.of(System.getProperty("decant.home", System.getProperty("user.home") + "/.decant")); }
 
     private ObjectNode read() {
         if (file == null || !Files.exists(file)) return mapper.createObjectNode();

@@ -1,5 +1,6 @@
 package app.decant.desktop;
 
+import app.decant.Decant;
 import app.decant.document.Finding;
 import java.nio.file.Path;
 import java.time.ZoneId;
@@ -47,7 +48,7 @@ final class TakeInStation {
             column.getChildren().add(list);
         }
         if (window.settings().isForgetful() || window.desk().source().get() != null) return;
-        List<WorkingCopy.Left> left = WorkingCopy.left(Settings.home().resolve("working"));
+        List<WorkingCopy.Left> left = WorkingCopy.left(Decant.home().resolve("working"));
         if (left.isEmpty()) return;
         VBox list = new VBox(2, section("take.left"));
         DateTimeFormatter when = DateTimeFormatter.ofPattern("d MMMM, HH:mm").withZone(ZoneId.systemDefault());

@@ -26,7 +26,7 @@ final class WorkingCopy {
 
     WorkingCopy(Path folder, Path source) {
         this.folder = folder;
-        String name = source.getFileName().toString().replaceAll("\\.[^.]*$", "");
+        String name = SafeFile.withoutEnding(source.getFileName().toString());
         String number = Long.toHexString(System.currentTimeMillis());
         this.copy = folder.resolve(name + " (" + number + ").docx");
         this.origin = folder.resolve(name + " (" + number + ").from");

@@ -133,6 +133,21 @@ class PublishTest {
         assertThat(Files.readString(letters(outbox).get(0), java.nio.charset.StandardCharsets.US_ASCII)).contains("To: office@ferries.example").contains("application/pdf");
     }
 
+    @Test void putsEveryFileIntoTheMailWhereEachPageIsOne(FxRobot robot) throws Exception {
+        robot.clickOn("#phrase-pages");
+        robot.write("1-2").type(KeyCode.ENTER);
+        assertThat(sentence()).contains("pages 1\u20132");
+        robot.clickOn("#phrase-pages");
+        robot.clickOn("#card-split").write("{name} {nn}").type(KeyCode.ENTER);
+        robot.clickOn("#phrase-after");
+        robot.clickOn("#card-mail").write("office@ferries.example").type(KeyCode.ENTER);
+        Receipt first = published(robot);
+        assertThat(first.file()).hasFileName("Passenger handbook 01.pdf");
+        Path outbox = own.resolve("home").resolve("outbox");
+        until(() -> Files.isDirectory(outbox) && letters(outbox).size() == 1);
+        assertThat(Files.readString(letters(outbox).get(0), java.nio.charset.StandardCharsets.US_ASCII)).contains("Passenger handbook 01.pdf").contains("Passenger handbook 02.pdf");
+    }
+
     private static List<Path> letters(Path outbox) throws IOException {
         try (Stream<Path> files = Files.list(outbox)) {
             return files.filter(file -> file.toString().endsWith(".eml")).toList();

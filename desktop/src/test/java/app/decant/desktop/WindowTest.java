@@ -2,6 +2,7 @@ package app.decant.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.decant.Decant;
 import app.decant.demo.DemoFiles;
 import app.decant.document.BlockPath;
 import app.decant.document.Look;
@@ -310,7 +311,7 @@ class WindowTest {
         pick(new Place(path, 0), new Place(path, 0));
         robot.write("Kept: ");
         until(() -> window.desk().kept().get() != null);
-        WorkingCopy.Left left = WorkingCopy.left(Settings.home().resolve("working")).get(0);
+        WorkingCopy.Left left = WorkingCopy.left(Decant.home().resolve("working")).get(0);
         assertThat(left.name()).isEqualTo("Passenger handbook.docx");
         assertThat(app.decant.format.text.TextWriter.write(app.decant.Decant.open(left.copy()).document())).contains("Kept: Who we are");
     }

@@ -16,10 +16,10 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** Makes the paragraphs of headers and footers, their page numbers live. */
-final class FrameMaker {
+final class FrameBlocks {
     private final RunMaker runs;
 
-    FrameMaker(RunMaker runs) { this.runs = runs; }
+    FrameBlocks(RunMaker runs) { this.runs = runs; }
 
     List<Block> blocks(List<FrameLine> lines, double left, double right, boolean header) {
         List<Block> blocks = new ArrayList<>();
