@@ -15,6 +15,7 @@ final class DrawingFinder {
     private final List<Chunk> chunks;
     private final List<Glyph> turned;
     private final List<TableGrid> tables;
+    private int flattened;
 
     DrawingFinder(List<Chunk> chunks, List<Glyph> turned, List<TableGrid> tables) {
         this.chunks = chunks;
@@ -31,10 +32,18 @@ final class DrawingFinder {
         }
     }
 
+    /** How many gradients became one colour since text stands on them. */
+    int flattened() { return flattened; }
+
     List<Placed> take(List<Ink> ink) {
         List<Placed> drawings = new ArrayList<>();
         boolean anyTurned = !turned.isEmpty();
         if (ink.isEmpty() && !anyTurned || ink.size() > MOST_ELEMENTS) return drawings;
+        ink.replaceAll(one -> {
+            if (!(one instanceof Ink.Wash wash) || !isBehindText(wash)) return one;
+            flattened++;
+            return wash.plain();
+        });
         List<Cluster> clusters = clusters(ink);
         for (Cluster cluster : clusters) {
             if (!isDrawing(cluster)) continue;
@@ -54,6 +63,12 @@ final class DrawingFinder {
         }
         if (!turned.isEmpty()) drawings.addAll(turnedTexts());
         return drawings;
+    }
+
+    /** Whether running text, or a heading as wide as a line, stands on a gradient, which then is shading and no drawing. */
+    private boolean isBehindText(Ink.Wash wash) {
+        Rectangle2D box = wash.path().getBounds2D();
+        return chunks.stream().anyMatch(chunk -> box.contains(chunk.middleX(), chunk.middleY()) && (chunk.text().split(" ").length > 5 || chunk.size() > 0.3 * box.getHeight()));
     }
 
     /** Text that runs up or down the page, each stretch a picture of itself. */
@@ -103,7 +118,7 @@ final class DrawingFinder {
     /** Lines alone are rules, an area behind text is shading; curves, slants, or several areas with nothing written on them are a drawing. */
     private boolean isDrawing(Cluster cluster) {
         if (cluster.box.getWidth() < 4 && cluster.box.getHeight() < 4) return false;
-        long shapes = cluster.ink.stream().filter(one -> one instanceof Ink.Shape).count();
+        long shapes = cluster.ink.stream().filter(one -> one instanceof Ink.Shape || one instanceof Ink.Wash).count();
         if (shapes > 0) return true;
         List<Ink.Fill> fills = cluster.ink.stream().filter(one -> one instanceof Ink.Fill).map(one -> (Ink.Fill) one).toList();
         long free = fills.stream().filter(fill -> chunks.stream().noneMatch(chunk -> chunk.middleX() > fill.x() && chunk.middleX() < fill.right() && chunk.middleY() > fill.y() && chunk.middleY() < fill.bottom())).count();

@@ -20,6 +20,7 @@ final class FaceNames {
     private static final Pattern BOLD = Pattern.compile("(?i)bold|black|heavy|demi(?!ng)|semibold|cmbx|-bd|bx\\d");
     private static final Pattern ITALIC = Pattern.compile("(?i)italic|oblique|slanted|kursiv|cmti|cmsl|-it\\b");
     private static final Pattern STYLE_WORDS = Pattern.compile("(?i)(extra|ultra|semi|demi)?(bold|black|heavy|light|medium|thin|book|regular|roman|normal|italic|oblique|cond(ensed)?|narrow)+(mt|ps)?$");
+    private static final Pattern SMALL_CAPITALS = Pattern.compile("(?i)small-?caps?|csc\\d|(?-i)(?<=[a-z-])SC(?![a-zA-Z])");
     private static final Map<String, String> KNOWN = known();
 
     private FaceNames() { }
@@ -29,11 +30,12 @@ final class FaceNames {
         String name = SUBSET.matcher(font.getName() == null ? "" : font.getName()).replaceFirst("");
         boolean bold = BOLD.matcher(name).find() || descriptor != null && (descriptor.getFontWeight() >= 600 || descriptor.isForceBold());
         boolean italic = ITALIC.matcher(name).find() || descriptor != null && (descriptor.isItalic() || descriptor.getItalicAngle() != 0);
-        String family = family(name, descriptor);
+        boolean smallCapitals = isSmallCapitals(name);
+        String family = family(SMALL_CAPITALS.matcher(name).replaceFirst(""), descriptor);
         String lower = family.toLowerCase(Locale.ROOT);
         boolean fixed = descriptor != null && descriptor.isFixedPitch() || lower.contains("mono") || lower.contains("courier") || lower.contains("typewriter");
         boolean serif = !lower.contains("sans") && (descriptor != null && descriptor.isSerif() || lower.contains("serif") || lower.contains("roman") || lower.startsWith("times"));
-        return new FaceUse(family, bold, italic, serif, fixed, isMapped(font));
+        return new FaceUse(family, bold, italic, serif, fixed, isMapped(font), smallCapitals);
     }
 
     private static String family(String name, PDFontDescriptor descriptor) {
@@ -61,6 +63,8 @@ final class FaceNames {
         if (font instanceof PDType3Font type3) return type3.getEncoding() != null;
         return font instanceof PDSimpleFont;
     }
+
+    static boolean isSmallCapitals(String name) { return SMALL_CAPITALS.matcher(name).find(); }
 
     static String key(String family) { return family.toLowerCase(Locale.ROOT).replaceAll("[ _-]", ""); }
 

@@ -7,5 +7,11 @@ package app.decant.recover;
  * @param serif      whether the file says so, or its name
  * @param fixed      whether all its letters are as wide as each other
  * @param mapped     false where nothing in the file tells which characters its glyphs are
+ * @param smallCapitals whether its small letters are drawn as small capitals
  */
-record FaceUse(String family, boolean bold, boolean italic, boolean serif, boolean fixed, boolean mapped) { }
+record FaceUse(String family, boolean bold, boolean italic, boolean serif, boolean fixed, boolean mapped, boolean smallCapitals) {
+    FaceUse(String family, boolean bold, boolean italic, boolean serif, boolean fixed, boolean mapped) { this(family, bold, italic, serif, fixed, mapped, false); }
+
+    FaceUse inSmallCapitals() { return smallCapitals ? this : new FaceUse(family, bold, italic, serif, fixed, mapped, true); }
+    FaceUse plain() { return smallCapitals ? new FaceUse(family, bold, italic, serif, fixed, mapped, false) : this; }
+}

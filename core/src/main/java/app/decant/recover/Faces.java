@@ -13,6 +13,8 @@ import java.util.Map;
 final class Faces {
     private static final List<String> SERIF = List.of("Liberation Serif", "Caladea");
     private static final List<String> SANS = List.of("Liberation Sans", "Carlito", "DejaVu Sans");
+    /** As the layout draws them. */
+    private static final double SMALL_CAPITAL_SIZE = 0.8;
     private static final int ENOUGH = 4000;
 
     private final FontCatalogue catalogue;
@@ -35,12 +37,13 @@ final class Faces {
 
     /** Shows letters of the PDF, by which faces are compared. */
     void see(Glyph glyph) {
-        if (glyph.isSpace() || glyph.text().isEmpty() || glyph.angle() != 0) return;
+        if (glyph.isSpace() || glyph.text().isEmpty() || glyph.angle() != 0 || glyph.face().smallCapitals()) return;
         List<Glyph> some = samples.computeIfAbsent(glyph.face(), key -> new ArrayList<>());
         if (some.size() < ENOUGH) some.add(glyph);
     }
 
-    Choice of(FaceUse face) {
+    Choice of(FaceUse use) {
+        FaceUse face = use.plain();
         Choice choice = choices.get(face);
         if (choice == null) choices.put(face, choice = choose(face));
         return choice;
@@ -102,17 +105,27 @@ final class Faces {
         double size = look.get(TextProperty.SIZE, 10.0);
         if (look.get(TextProperty.SCRIPT, TextProperty.Script.BASELINE) != TextProperty.Script.BASELINE) size *= 0.65;
         Face face = catalogue.match(look.get(TextProperty.FAMILY), look.is(TextProperty.BOLD), look.is(TextProperty.ITALIC)).face();
+        boolean small = look.is(TextProperty.SMALL_CAPITALS);
         double width = 0;
         int from = 0;
         // Word by word, as the layout shapes it and remembers it.
         for (int i = 0; i <= text.length(); i++) {
             if (i < text.length() && text.charAt(i) != ' ') continue;
-            if (i > from) width += word(face, text.substring(from, i)) * size;
+            if (i > from) width += (small ? smallCapitals(face, text.substring(from, i)) : word(face, text.substring(from, i))) * size;
             if (i < text.length()) width += face.shape(" ", false, false, false).width() * size;
             from = i + 1;
         }
         int count = text.codePointCount(0, text.length());
         return width * look.get(TextProperty.WIDTH_SCALE, 1.0) + count * look.get(TextProperty.LETTER_SPACING, 0.0);
+    }
+
+    private double smallCapitals(Face face, String word) {
+        double width = 0;
+        for (int i = 0; i < word.length(); i++) {
+            char capital = Character.toUpperCase(word.charAt(i));
+            width += word(face, String.valueOf(capital)) * (Character.isLowerCase(word.charAt(i)) ? SMALL_CAPITAL_SIZE : 1);
+        }
+        return width;
     }
 
     /** The width of a word in a face, in ems; where the face lacks a letter, of that in the one that will stand in. */

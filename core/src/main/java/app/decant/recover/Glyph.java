@@ -31,5 +31,8 @@ record Glyph(String text, double x, double baseline, double width, double size, 
 
     Glyph at(double newX, double newBaseline, int newAngle) { return new Glyph(text, newX, newBaseline, width, size, space, face, rgb, tag, newAngle, seen, link, order); }
     Glyph with(String other) { return new Glyph(other, x, baseline, width, size, space, face, rgb, tag, angle, seen, link, order); }
+    /** The same place on the page told as a small capital of a full size: a small letter, or what stands among them. */
+    Glyph asSmallCapital(String letter, double full) { return new Glyph(letter, x, baseline, width, full, space, face.inSmallCapitals(), rgb, tag, angle, seen, link, order); }
+
     Glyph with(Link other) { return new Glyph(text, x, baseline, width, size, space, face, rgb, tag, angle, seen, other, order); }
 }

@@ -17,6 +17,7 @@ final class PageMatter {
     private final List<Ink.Stroke> strikes = new ArrayList<>();
     private final List<Ink.Fill> highlights = new ArrayList<>();
     private final List<Framed> framed = new ArrayList<>();
+    private int flattened;
 
     private PageMatter(SourcePage page, List<Chunk> chunks, List<Placed> pictures, List<Ink> ink) {
         this.index = page.index();
@@ -45,7 +46,7 @@ final class PageMatter {
         ink.removeIf(one -> one instanceof Ink.Fill fill && fill.rgb() == 0xFFFFFF || isBeyond(one, page));
         RuleNet.join(ink);
         DrawnBullets.take(ink, upright);
-        List<Chunk> chunks = new ArrayList<>(cutAtLines(LineFinder.chunks(upright), ink));
+        List<Chunk> chunks = new ArrayList<>(cutAtLines(SmallCapitals.told(LineFinder.chunks(upright)), ink));
         List<Placed> pictures = new ArrayList<>(page.pictures());
         // A scan's picture lies behind its text, which is what stays.
         PageMatter matter = new PageMatter(page, chunks, pictures, ink);
@@ -53,7 +54,9 @@ final class PageMatter {
         matter.findDecorations();
         matter.tables.addAll(new RuledTables(page.index()).take(ink, chunks, pictures));
         matter.tables.addAll(new BarTables(page.index(), page.width(), page.height()).take(ink, chunks));
-        pictures.addAll(new DrawingFinder(chunks, turned, matter.tables).take(ink));
+        DrawingFinder drawings = new DrawingFinder(chunks, turned, matter.tables);
+        pictures.addAll(drawings.take(ink));
+        matter.flattened = drawings.flattened();
         return matter;
     }
 
@@ -61,6 +64,9 @@ final class PageMatter {
         if (!(one instanceof Ink.Stroke stroke)) return false;
         return stroke.y2() < 0 || stroke.y1() > page.height() || stroke.x2() < 0 || stroke.x1() > page.width();
     }
+
+    /** How many gradients behind text became one colour. */
+    int flattened() { return flattened; }
 
     /** Chunks that run over a line between cells are cut there. */
     private static List<Chunk> cutAtLines(List<Chunk> chunks, List<Ink> ink) {

@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.Set;
+import java.util.concurrent.Callable;
 import java.util.TreeSet;
 import org.apache.pdfbox.contentstream.PDFGraphicsStreamEngine;
 import org.apache.pdfbox.contentstream.operator.Operator;
@@ -24,6 +25,7 @@ import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
 import org.apache.pdfbox.pdmodel.graphics.PDLineDashPattern;
+import org.apache.pdfbox.pdmodel.graphics.shading.PDShading;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
 
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
@@ -267,7 +269,9 @@ final class PageReader extends PDFGraphicsStreamEngine {
         if (hidden > 0 || ink.size() > MOST_SHAPES) return;
         Path2D onPage = new Path2D.Double(path, toPage);
         if (getGraphicsState().getNonStrokingColor().isPattern()) {
-            problems.add("A pattern on page " + (index + 1) + " is left out.");
+            AffineTransform parent = getInitialMatrix().createAffineTransform();
+            parent.preConcatenate(toPage);
+            wash(() -> PatternReading.of(clipped(onPage), getGraphicsState().getNonStrokingColor(), getResources(), parent, getGraphicsState().getNonStrokeAlphaConstant(), windingRule == Path2D.WIND_EVEN_ODD, order++));
             return;
         }
         new PathReading(ink, () -> order++).fill(onPage, clipBounds(), windingRule == Path2D.WIND_EVEN_ODD, rgb(getGraphicsState().getNonStrokingColor()), getGraphicsState().getNonStrokeAlphaConstant());
@@ -293,5 +297,34 @@ final class PageReader extends PDFGraphicsStreamEngine {
         }
     }
 
-    @Override public void shadingFill(COSName shading) { problems.add("A colour gradient on page " + (index + 1) + " is left out."); }
+    @Override public void shadingFill(COSName name) {
+        if (hidden > 0 || ink.size() > MOST_SHAPES) return;
+        wash(() -> {
+            AffineTransform current = getGraphicsState().getCurrentTransformationMatrix().createAffineTransform();
+            current.preConcatenate(toPage);
+            PDShading shading = getResources().getShading(name);
+            return shading == null ? null : PatternReading.of(clipped(new Path2D.Double(new Rectangle2D.Double(0, 0, width, height))), shading, current, getGraphicsState().getNonStrokeAlphaConstant(), order++);
+        });
+    }
+
+    private void wash(Callable<Ink.Wash> reading) {
+        try {
+            Ink.Wash wash = reading.call();
+            if (wash != null && !wash.path().getBounds2D().isEmpty()) ink.add(wash);
+            else if (wash == null) problems.add("A pattern on page " + (index + 1) + " is not in the file and is left out.");
+        } catch (Exception e) {
+            org.slf4j.LoggerFactory.getLogger(PageReader.class).info("A pattern on page {} can't be read", index + 1, e);
+            problems.add("A pattern on page " + (index + 1) + " can't be read and is left out.");
+        }
+    }
+
+    /** What of a shape may be painted on now. */
+    private Path2D clipped(Path2D shape) {
+        Area clip = new Area(toPage.createTransformedShape(getGraphicsState().getCurrentClippingPath()));
+        clip.intersect(new Area(new Rectangle2D.Double(0, 0, width, height)));
+        Rectangle2D box = shape.getBounds2D();
+        if (clip.isRectangular() && clip.getBounds2D().contains(box)) return shape;
+        clip.intersect(new Area(shape));
+        return new Path2D.Double(clip);
+    }
 }

@@ -142,6 +142,7 @@ final class RunMaker {
                     .with(TextProperty.COLOUR, glyph.rgb() == 0 ? Colour.AUTOMATIC : new Colour(glyph.rgb()));
             if (choice.scale() != 1) look = look.with(TextProperty.WIDTH_SCALE, choice.scale());
             if (script != Script.BASELINE) look = look.with(TextProperty.SCRIPT, script);
+            if (glyph.face().smallCapitals()) look = look.with(TextProperty.SMALL_CAPITALS, true);
             if (underlined) look = look.with(TextProperty.UNDERLINE, Underline.SINGLE);
             if (struck) look = look.with(TextProperty.STRIKE, true);
             if (highlight != null) look = look.with(TextProperty.HIGHLIGHT, new Colour(highlight));

@@ -16,10 +16,18 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.multipdf.PDFCloneUtility;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
+import org.apache.pdfbox.pdmodel.graphics.color.PDDeviceRGB;
+import org.apache.pdfbox.pdmodel.graphics.color.PDPattern;
+import org.apache.pdfbox.pdmodel.graphics.pattern.PDAbstractPattern;
 import org.apache.pdfbox.pdmodel.graphics.state.PDExtendedGraphicsState;
 
 /** A drawing as a picture without pixels: a PDF of one page, as large as the drawing, that holds its lines and areas and the outlines of its labels. */
@@ -31,6 +39,7 @@ final class VectorPicture {
     static Rectangle2D bounds(Ink ink) {
         if (ink instanceof Ink.Stroke stroke) return new Rectangle2D.Double(stroke.x1(), stroke.y1(), Math.max(0.1, stroke.x2() - stroke.x1()), Math.max(0.1, stroke.y2() - stroke.y1()));
         if (ink instanceof Ink.Fill fill) return new Rectangle2D.Double(fill.x(), fill.y(), fill.width(), fill.height());
+        if (ink instanceof Ink.Wash wash) return wash.path().getBounds2D();
         Ink.Shape shape = (Ink.Shape) ink;
         Rectangle2D box = shape.path().getBounds2D();
         double grow = shape.line() / 2;
@@ -83,10 +92,11 @@ final class VectorPicture {
         try (PDDocument pdf = new PDDocument()) {
             PDPage page = new PDPage(new PDRectangle((float) box.getWidth(), (float) box.getHeight()));
             pdf.addPage(page);
+            page.setResources(new PDResources());
             pdf.setDocumentId(1L);
             AffineTransform place = new AffineTransform(1, 0, 0, -1, -box.getX(), box.getY() + box.getHeight());
             try (PDPageContentStream out = new PDPageContentStream(pdf, page)) {
-                for (Ink one : ink.stream().sorted(Comparator.comparingInt(Ink::order)).toList()) paint(out, one, place);
+                for (Ink one : ink.stream().sorted(Comparator.comparingInt(Ink::order)).toList()) paint(pdf, page, out, one, place);
                 for (int i = 0; i < outlines.size(); i++) {
                     out.setNonStrokingColor(colour(colours.get(i)));
                     path(out, outlines.get(i), place);
@@ -99,7 +109,7 @@ final class VectorPicture {
         }
     }
 
-    private static void paint(PDPageContentStream out, Ink one, AffineTransform place) throws IOException {
+    private static void paint(PDDocument pdf, PDPage page, PDPageContentStream out, Ink one, AffineTransform place) throws IOException {
         if (one instanceof Ink.Fill fill) {
             out.setNonStrokingColor(colour(fill.rgb()));
             path(out, new Rectangle2D.Double(fill.x(), fill.y(), fill.width(), fill.height()), place);
@@ -112,12 +122,7 @@ final class VectorPicture {
             out.stroke();
         } else if (one instanceof Ink.Shape shape) {
             out.saveGraphicsState();
-            if (shape.alpha() < 1) {
-                PDExtendedGraphicsState state = new PDExtendedGraphicsState();
-                state.setNonStrokingAlphaConstant((float) shape.alpha());
-                state.setStrokingAlphaConstant((float) shape.alpha());
-                out.setGraphicsStateParameters(state);
-            }
+            seeThrough(out, shape.alpha());
             if (shape.line() > 0) {
                 out.setStrokingColor(colour(shape.rgb()));
                 out.setLineWidth((float) shape.line());
@@ -131,7 +136,40 @@ final class VectorPicture {
                 else out.fill();
             }
             out.restoreGraphicsState();
+        } else if (one instanceof Ink.Wash wash) {
+            out.saveGraphicsState();
+            seeThrough(out, wash.alpha());
+            PDColor colour = pattern(pdf, page, wash.pattern(), place);
+            out.setNonStrokingColor(colour);
+            path(out, wash.path(), place);
+            if (wash.evenOdd()) out.fillEvenOdd();
+            else out.fill();
+            out.restoreGraphicsState();
         }
+    }
+
+    private static void seeThrough(PDPageContentStream out, double alpha) throws IOException {
+        if (alpha >= 1) return;
+        PDExtendedGraphicsState state = new PDExtendedGraphicsState();
+        state.setNonStrokingAlphaConstant((float) alpha);
+        state.setStrokingAlphaConstant((float) alpha);
+        out.setGraphicsStateParameters(state);
+    }
+
+    /** A copy of a pattern that lies in the drawing as it lay on the page. */
+    private static PDColor pattern(PDDocument pdf, PDPage page, Ink.Pattern source, AffineTransform place) throws IOException {
+        COSDictionary copy = new Copying(pdf).cloneForNewDocument(source.dictionary());
+        PDAbstractPattern pattern = PDAbstractPattern.create(copy, page.getResourceCache());
+        AffineTransform matrix = new AffineTransform(place);
+        matrix.concatenate(source.place());
+        pattern.setMatrix(matrix);
+        COSName name = page.getResources().add(pattern);
+        if (source.own() == null) return new PDColor(name, new PDPattern(page.getResources()));
+        return new PDColor(source.own().getRGBColorComponents(null), name, new PDPattern(page.getResources(), PDDeviceRGB.INSTANCE));
+    }
+
+    private static final class Copying extends PDFCloneUtility {
+        Copying(PDDocument pdf) { super(pdf); }
     }
 
     private static java.awt.Color colour(int rgb) { return new java.awt.Color(rgb); }
