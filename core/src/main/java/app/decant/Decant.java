@@ -14,6 +14,7 @@ import app.decant.format.TextFormats;
 import app.decant.layout.Layout;
 import app.decant.layout.Pages;
 import app.decant.publish.Order;
+import app.decant.publish.Output;
 import app.decant.publish.Publisher;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
@@ -27,7 +28,12 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Collectors;
 
 /**
  * The one thing a newcomer has to find.
@@ -124,9 +130,40 @@ public final class Decant {
      * @param file where it is to be; for one file a page, its folder and the front of the names
      */
     public static List<Receipt> publish(Order wished, Path file, Progress progress) {
-        Order order = wished.recipe().links() == Recipe.Links.AS_THEY_ARE ? wished : new Order(layOut(AddressFinder.linked(wished.pages().document(), linkLook(wished.recipe().links()))), wished.recipe(), wished.passwords(), wished.source());
+        Order linked = wished.recipe().links() == Recipe.Links.AS_THEY_ARE ? wished : new Order(layOut(AddressFinder.linked(wished.pages().document(), linkLook(wished.recipe().links()))), wished.recipe(), wished.passwords(), wished.source());
+        Order order = linked.permitted(FontCatalogue.ofThisMachine());
         if (order.recipe().split() != null && order.recipe().target() == Target.PDF) return Publisher.publishEach(order, file, Instant.now(), progress);
         return List.of(Publisher.publish(order, file, Instant.now(), progress));
+    }
+
+    /**
+     * Publishes several outputs of one document together, each worked on by itself.
+     *
+     * @return the receipts of all files, in order
+     * @throws DecantException where one does not succeed; the others are there then, and the sentence says so
+     */
+    public static List<Receipt> publish(List<Output> outputs, Progress progress) {
+        if (outputs.size() == 1) return publish(outputs.get(0).order(), outputs.get(0).file(), progress);
+        Output.refuseClashes(outputs);
+        AtomicInteger done = new AtomicInteger();
+        List<CompletableFuture<List<Receipt>>> running = outputs.stream().map(output -> CompletableFuture.supplyAsync(() -> {
+            List<Receipt> made = publish(output.order(), output.file(), (step, total, what) -> progress.goOn(done.get(), outputs.size(), what));
+            done.incrementAndGet();
+            return made;
+        })).toList();
+        List<Receipt> receipts = new ArrayList<>();
+        DecantException trouble = null;
+        for (CompletableFuture<List<Receipt>> one : running) {
+            try {
+                receipts.addAll(one.join());
+            } catch (CompletionException e) {
+                if (!(e.getCause() instanceof DecantException told)) throw e;
+                trouble = told;
+            }
+        }
+        if (trouble == null) return receipts;
+        if (trouble.kind() == DecantException.Kind.CANCELLED || receipts.isEmpty()) throw trouble;
+        throw new DecantException(trouble.kind(), trouble.getMessage() + " Made nevertheless: " + receipts.stream().map(receipt -> receipt.file().getFileName().toString()).collect(Collectors.joining(", ")) + ".", trouble);
     }
 
     private static Look linkLook(Recipe.Links links) {

@@ -8,9 +8,13 @@ import app.decant.document.Progress;
 import app.decant.format.Taken;
 import app.decant.outbox.MailOutbox;
 import app.decant.pdf.PdfCheck;
+import app.decant.layout.Pages;
 import app.decant.publish.Order;
+import app.decant.publish.Output;
 import app.decant.publish.Receipt;
+import app.decant.publish.ReceiptFile;
 import app.decant.publish.Recipe;
+import app.decant.publish.Recipes;
 import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -22,6 +26,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.Callable;
 import org.slf4j.LoggerFactory;
 import picocli.CommandLine.Command;
@@ -44,6 +49,12 @@ final class PublishCommand implements Callable<Integer> {
 
     @Option(names = "--password", paramLabel = "P", description = "to open protected documents")
     private String password;
+
+    @Option(names = "--also", paramLabel = "RECIPE|FORMAT", description = "make another output as well: by a recipe, or a format such as docx; may be given several times")
+    private List<String> also = List.of();
+
+    @Option(names = "--receipt", paramLabel = "FILE", description = "write the receipt to a file: text, or JSON where the name ends in .json")
+    private Path receiptFile;
 
     @Option(names = "--mail-to", paramLabel = "ADDRESS", split = ",", description = "put the result into a mail in the outbox, ready to be sent")
     private List<String> mailTo;
@@ -89,9 +100,17 @@ final class PublishCommand implements Callable<Integer> {
         if (target.toAbsolutePath().normalize().equals(file.toAbsolutePath().normalize())) {
             throw new DecantException(Kind.WRONG_CALL, "The result would take the place of the original, " + file.getFileName() + ". Give another name with --out.");
         }
-        Order order = new Order(Decant.layOut(taken.document()), recipe, options.passwords(), file);
-        List<Receipt> receipts = Decant.publish(order, target, Progress.SILENT);
+        Pages pages = Decant.layOut(taken.document());
+        List<Map.Entry<String, Recipe>> recipes = new ArrayList<>(List.of(Map.entry("", recipe)));
+        for (String one : also) recipes.add(Map.entry(one, another(one, recipe)));
+        List<Path> names = Output.names(target, recipes);
+        List<Output> outputs = new ArrayList<>();
+        for (int i = 0; i < names.size(); i++) outputs.add(new Output(new Order(pages, recipes.get(i).getValue(), options.passwords(), file), names.get(i)));
+        List<Receipt> receipts = Decant.publish(outputs, Progress.SILENT);
         Receipt first = receipts.get(0);
+        Instant when = Instant.now();
+        for (Receipt receipt : receipts) ReceiptFile.keep(receipt, when, Decant.home().resolve("receipts"));
+        if (receiptFile != null) ReceiptFile.write(first, when, receiptFile);
         if (mailTo != null) mail(receipts, result);
         List<Finding> findings = new ArrayList<>(taken.findings());
         findings.addAll(first.findings());
@@ -110,6 +129,12 @@ final class PublishCommand implements Callable<Integer> {
         ArrayNode proofs = result.putArray("proofs");
         for (PdfCheck.Proof proof : first.proofs()) proofs.addObject().put("sentence", proof.sentence()).put("holds", proof.holds());
         result.set("findings", Json.findings(findings));
+    }
+
+    /** Another output: a format by the same recipe, or another recipe, which follows the same rule for files that are there. */
+    private static Recipe another(String name, Recipe like) {
+        Target format = Target.of(name);
+        return format != null ? like.to(format).split(null) : new Recipes(RecipeOptions.recipesFolder()).find(name).with(like.present());
     }
 
     private void mail(List<Receipt> receipts, ObjectNode result) {

@@ -3,6 +3,7 @@ package app.decant.cli;
 import app.decant.Decant;
 import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.pdf.Overlay;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Pictures;
@@ -12,6 +13,7 @@ import app.decant.publish.FactsRule;
 import app.decant.publish.Laid;
 import app.decant.publish.PageRange;
 import app.decant.publish.Recipe;
+import app.decant.publish.RecipeFile;
 import app.decant.publish.Recipes;
 import app.decant.publish.Target;
 import java.nio.file.Path;
@@ -41,7 +43,7 @@ final class RecipeOptions {
     @Option(names = "--bookmarks", paramLabel = "LEVELS", description = "heading levels for bookmarks, such as 1-3, or none (default: 1-3)")
     private String bookmarks;
 
-    @Option(names = "--fonts", paramLabel = "used|whole", description = "embed the characters used, or whole fonts (default: used)")
+    @Option(names = "--fonts", paramLabel = "used|whole|standard-left-out", description = "embed the characters used, or whole fonts, or leave out the fourteen every reader has (default: used)")
     private String fonts;
 
     @Option(names = "--picture-quality", paramLabel = "1-100", description = "pictures as JPEG of this quality (default: exactly as they are)")
@@ -107,6 +109,18 @@ final class RecipeOptions {
     @Option(names = "--strip-facts", description = "say nothing about the document but what is given here")
     private boolean stripFacts;
 
+    @Option(names = "--stamp", paramLabel = "TEXT", description = "words in the margin of every page; {page} {pages} {label} {title} {date} stand for what they say")
+    private String stamp;
+
+    @Option(names = "--stamp-place", paramLabel = "PLACE", description = "top, top-left, top-right, bottom, bottom-left or bottom-right (default: bottom)")
+    private String stampPlace;
+
+    @Option(names = "--restricted-fonts", paramLabel = "stop|replace", description = "what becomes of fonts that may not be put into files (default: stop)")
+    private String restricted;
+
+    @Option(names = "--set", paramLabel = "FIELD=VALUE", description = "any field of the recipe, such as opening.zoom=page-width; docs/recipes.md has them all")
+    private List<String> fields = List.of();
+
     @Option(names = "--present", paramLabel = "refuse|replace|keep-both", description = "when the file is already there (default: refuse)")
     private String present;
 
@@ -127,11 +141,18 @@ final class RecipeOptions {
         List<Laid> laid = new ArrayList<>(made.laid());
         if (letterhead != null) laid.add(Laid.letterhead(letterhead));
         if (watermark != null) laid.add(Laid.watermark(watermark));
+        if (stamp != null) laid.add(Laid.stamp(stamp, stampPlace == null ? Overlay.Place.BOTTOM : value(Overlay.Place.class, "--stamp-place", stampPlace)));
         made = made.with(laid);
+        if (restricted != null) made = made.with(value(Recipe.Restricted.class, "--restricted-fonts", restricted));
         FactsRule facts = made.facts();
         made = made.with(new FactsRule(stripFacts || facts.stripped(), chosen(title, facts.title()), chosen(subject, facts.subject()), chosen(author, facts.author()), chosen(keywords, facts.keywords()), chosen(language, facts.language())));
         if (attachSource) made = made.attaching(true);
         if (links != null) made = made.with(value(Recipe.Links.class, "--links", links));
+        for (String field : fields) {
+            int equals = field.indexOf('=');
+            if (equals < 1) throw wrong("--set takes FIELD=VALUE, such as opening.zoom=page-width.");
+            made = RecipeFile.with(made, field.substring(0, equals), field.substring(equals + 1));
+        }
         if (present != null) made = made.with(value(Recipe.WhenPresent.class, "--present", present));
         return made;
     }
@@ -145,7 +166,8 @@ final class RecipeOptions {
             made = made.with(switch (fonts) {
                 case "used" -> PdfChoices.Fonts.USED_CHARACTERS;
                 case "whole" -> PdfChoices.Fonts.WHOLE;
-                default -> throw wrong("--fonts is used or whole.");
+                case "standard-left-out" -> PdfChoices.Fonts.STANDARD_LEFT_OUT;
+                default -> throw wrong("--fonts is used, whole or standard-left-out.");
             });
         }
         if (quality != null && (quality < 1 || quality > 100)) throw wrong("--picture-quality goes from 1 to 100.");

@@ -58,6 +58,38 @@ public final class FontCatalogue {
     /** The shipped faces and those installed here. */
     public static FontCatalogue ofThisMachine() { return Machine.CATALOGUE; }
 
+    /** The same without some families, which are then replaced as if they were not here. */
+    public FontCatalogue without(java.util.Collection<String> left) {
+        FontCatalogue other = new FontCatalogue(this);
+        for (String family : left) {
+            other.families.remove(key(family));
+            other.names.remove(key(family));
+        }
+        return other;
+    }
+
+    /** The same with further faces, such as those a document brings along; they go before those of the same family. */
+    public FontCatalogue with(java.util.Collection<Face> brought) {
+        FontCatalogue other = new FontCatalogue(this);
+        for (Face face : brought) {
+            Source source = new Source(face.family(), face.bold(), face.italic(), null, null);
+            Map<Integer, Source> styles = new LinkedHashMap<>(other.families.getOrDefault(key(face.family()), Map.of()));
+            styles.put((face.bold() ? 1 : 0) | (face.italic() ? 2 : 0), source);
+            other.families.put(key(face.family()), styles);
+            other.names.putIfAbsent(key(face.family()), face.family());
+            other.faces.put(source, face);
+        }
+        return other;
+    }
+
+    private FontCatalogue(FontCatalogue like) {
+        families.putAll(like.families);
+        names.putAll(like.names);
+        equalWidths.putAll(like.equalWidths);
+        sameKind.putAll(like.sameKind);
+        faces.putAll(like.faces);
+    }
+
     private static final class Machine {
         static final FontCatalogue CATALOGUE = new FontCatalogue(InstalledFonts.found());
     }

@@ -62,6 +62,7 @@ final class CatalogueWriter {
         if (titled) preferences.setBoolean(COSName.getPDFName("DisplayDocTitle"), true);
         if (opening.hidden()) for (String what : new String[] {"HideToolbar", "HideMenubar"}) preferences.setBoolean(COSName.getPDFName(what), true);
         if (opening.fullScreen()) preferences.setName(COSName.getPDFName("NonFullScreenPageMode"), bookmarks ? "UseOutlines" : "UseNone");
+        printing(opening.printing(), preferences);
         if (preferences.size() > 0) catalog.setItem(COSName.VIEWER_PREFERENCES, preferences);
         if (opening.page() > 0 || opening.zoom() != Opening.AS_BEFORE) {
             COSArray place = new COSArray();
@@ -79,6 +80,18 @@ final class CatalogueWriter {
             }
             catalog.setItem(COSName.OPEN_ACTION, place);
         }
+    }
+
+    private static void printing(Opening.Printing printing, COSDictionary preferences) {
+        if (printing.copies() > 0) preferences.setInt(COSName.getPDFName("NumCopies"), printing.copies());
+        if (printing.natural()) preferences.setName(COSName.getPDFName("PrintScaling"), "None");
+        String sides = switch (printing.sides()) {
+            case AS_BEFORE -> null;
+            case ONE -> "Simplex";
+            case BOTH_LIKE_A_BOOK -> "DuplexFlipLongEdge";
+            case BOTH_LIKE_A_NOTEPAD -> "DuplexFlipShortEdge";
+        };
+        if (sides != null) preferences.setName(COSName.getPDFName("Duplex"), sides);
     }
 
     /** What the numbers of colours mean, so that they look the same in a hundred years (ISO 19005-1, 6.2.2). */

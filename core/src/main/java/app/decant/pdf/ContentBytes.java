@@ -67,6 +67,13 @@ final class ContentBytes {
         return this;
     }
 
+    /** A character code as one byte of a literal string. */
+    ContentBytes shortCode(int code) {
+        room(2);
+        escaped((byte) code);
+        return this;
+    }
+
     private void escaped(byte one) {
         boolean carriageReturn = one == '\r';
         if (one == '(' || one == ')' || one == '\\' || carriageReturn) bytes[length++] = '\\';

@@ -24,7 +24,7 @@ import org.apache.pdfbox.cos.COSString;
  * A face on its way into a PDF as a composite font (ISO 32000-1, 9.7). Every pair of a glyph and the text it stands for gets a character code of
  * its own, so that copying text out gives exactly that text back, ligatures included; the code is mapped to the glyph in the font file.
  */
-final class EmbeddedFace {
+final class EmbeddedFace implements PageFont {
     private final Face face;
     private final COSDictionary dictionary = new COSDictionary();
     private final Map<Long, Map<String, Integer>> codes = new HashMap<>();
@@ -59,7 +59,7 @@ final class EmbeddedFace {
     }
 
     Face face() { return face; }
-    COSDictionary dictionary() { return dictionary; }
+    @Override public COSDictionary dictionary() { return dictionary; }
 
     /** The character code for a glyph that stands for one character; nearly all do, so this way is kept short. */
     int code(int glyph, char character) {
@@ -113,7 +113,7 @@ final class EmbeddedFace {
     /** Writes the font itself, once all pages are done. */
     void finish(PdfStyle style) throws IOException {
         this.style = style;
-        boolean subset = style.fonts() == PdfChoices.Fonts.USED_CHARACTERS && ownCodes && !EmbeddingRight.forbidsSubsets(face.fsType());
+        boolean subset = !style.takesWhole(face.family()) && ownCodes && !EmbeddingRight.forbidsSubsets(face.fsType());
         String name = face.postScriptName();
         Map<Integer, Integer> moved = new HashMap<>();
         byte[] file = face.file();

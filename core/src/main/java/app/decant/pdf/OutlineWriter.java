@@ -19,6 +19,9 @@ import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlin
 
 /** Writes heading bookmarks (ISO 32000-1, 12.3.3) and page labels (12.4.2). */
 final class OutlineWriter {
+    /** The level of places: below any heading. */
+    private static final int BELOW_HEADINGS = 10;
+
     private final PDDocument pdf;
     private final Pages pages;
     private final PdfChoices choices;
@@ -29,38 +32,73 @@ final class OutlineWriter {
         this.choices = choices;
     }
 
-    /** Each bookmark lands at the top of its heading's first line. Gives where they land. */
+    /** Something that becomes a bookmark, and where it stands: its page's place in the file, and how far down. */
+    private record Mark(String title, int level, int page, double top) { }
+
+    /** Each bookmark lands at the top of its heading's first line, or at its place. Gives where they land. */
     List<PdfWriter.Landing> bookmarks() {
         PdfChoices.Bookmarks wish = choices.style().bookmarks();
         List<PdfWriter.Landing> landings = new ArrayList<>();
-        if (!wish.any()) return landings;
+        List<Mark> marks = marks(wish);
+        if (marks.isEmpty()) return landings;
         PDDocumentOutline root = new PDDocumentOutline();
         Deque<PDOutlineNode> parents = new ArrayDeque<>(List.of(root));
         Deque<Integer> levels = new ArrayDeque<>(List.of(0));
         List<PDOutlineItem> open = new ArrayList<>();
-        for (Outline.Heading heading : pages.outline().headings()) {
-            if (!wish.includes(heading.level())) continue;
-            Pages.Spot spot = pages.spot(new Place(heading.path(), 0));
-            int place = spot == null ? -1 : choices.pages().indexOf(spot.page());
-            if (place < 0) continue;
-            while (levels.peek() >= heading.level()) {
+        for (Mark mark : marks) {
+            while (levels.peek() >= mark.level) {
                 levels.pop();
                 parents.pop();
             }
             PDOutlineItem item = new PDOutlineItem();
-            item.setTitle(heading.title());
-            item.setDestination(new PDPageXYZDestination(PdfWriter.destination(pdf.getPage(place), spot.line().y())));
+            item.setTitle(mark.title);
+            item.setDestination(new PDPageXYZDestination(PdfWriter.destination(pdf.getPage(mark.page), mark.top)));
+            if (mark.level <= wish.bold()) item.setBold(true);
+            if (mark.level <= wish.colours().size()) item.setTextColor(new java.awt.Color(wish.colours().get(mark.level - 1).rgb()));
             parents.peek().addLast(item);
-            if (heading.level() <= wish.open()) open.add(item);
+            if (mark.level <= wish.open()) open.add(item);
             parents.push(item);
-            levels.push(heading.level());
-            landings.add(new PdfWriter.Landing(heading.title(), place, spot.line().y()));
+            levels.push(mark.level);
+            landings.add(new PdfWriter.Landing(mark.title, mark.page, mark.top));
         }
-        if (landings.isEmpty()) return landings;
         for (int i = open.size() - 1; i >= 0; i--) if (open.get(i).hasChildren()) open.get(i).openNode();
         root.openNode();
         pdf.getDocumentCatalog().setDocumentOutline(root);
         return landings;
+    }
+
+    /** Headings in their order, places the document names put among them. */
+    private List<Mark> marks(PdfChoices.Bookmarks wish) {
+        List<Mark> marks = new ArrayList<>();
+        for (Outline.Heading heading : pages.outline().headings()) {
+            if (!wish.includes(heading.level())) continue;
+            Pages.Spot spot = pages.spot(new Place(heading.path(), 0));
+            int page = spot == null ? -1 : choices.pages().indexOf(spot.page());
+            if (page < 0) continue;
+            String own = wish.titles().getOrDefault(heading.title(), wish.titles().get(heading.text()));
+            marks.add(new Mark(own == null ? heading.title() : own, heading.level(), page, spot.line().y()));
+        }
+        if (!wish.places()) return marks;
+        List<Mark> places = new ArrayList<>();
+        for (int page = 0; page < choices.pages().size(); page++) {
+            int at = page;
+            // Names that begin with a line are a program's own, such as those of contents lists (common practice).
+            pages.page(choices.pages().get(page)).bookmarks().forEach((name, top) -> {
+                if (!name.startsWith("_")) places.add(new Mark(wish.titles().getOrDefault(name, name.replace('_', ' ')), 0, at, top));
+            });
+        }
+        for (Mark place : places) {
+            int after = 0;
+            int level = 0;
+            for (int i = 0; i < marks.size(); i++) {
+                Mark mark = marks.get(i);
+                if (mark.page > place.page || mark.page == place.page && mark.top > place.top + 1) break;
+                after = i + 1;
+                if (mark.level < 10) level = mark.level;
+            }
+            marks.add(after, new Mark(place.title, BELOW_HEADINGS + level, place.page, place.top));
+        }
+        return marks;
     }
 
     /** Page labels, where the printed numbers are not simply 1, 2, 3. */

@@ -21,7 +21,10 @@ public record Overlay(Content content, boolean under, Set<Integer> pages, double
     /** What is laid on. */
     public sealed interface Content { }
 
-    /** Words, in the shipped sans serif. {@code place} is where on the page. */
+    /**
+     * Words, in the shipped sans serif. {@code place} is where on the page. {@code {page}}, {@code {pages}} and {@code {label}} in them stand for the
+     * page's place in the file, how many there are, and the number printed on it.
+     */
     public record Words(String text, double size, Colour colour, Place place) implements Content { }
 
     /** A picture file: PNG or JPEG, in the middle of the page. */
@@ -30,6 +33,12 @@ public record Overlay(Content content, boolean under, Set<Integer> pages, double
     /** The first page of a PDF, as large as the page. */
     public record PdfFile(byte[] bytes) implements Content { }
 
-    /** Where words stand: in the middle, or near an edge. */
-    public enum Place { MIDDLE, TOP, BOTTOM }
+    /** Where words stand: in the middle, or in the margin near an edge. */
+    public enum Place {
+        MIDDLE, TOP, BOTTOM, TOP_LEFT, TOP_RIGHT, BOTTOM_LEFT, BOTTOM_RIGHT;
+
+        boolean isTop() { return name().startsWith("TOP"); }
+        boolean isLeft() { return name().endsWith("LEFT"); }
+        boolean isRight() { return name().endsWith("RIGHT"); }
+    }
 }

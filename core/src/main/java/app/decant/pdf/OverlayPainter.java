@@ -25,7 +25,10 @@ import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 
 /** Lays letterheads, watermarks and stamps on pages. Each is put into the file once, however many pages it is on. */
 public final class OverlayPainter {
+    static final String FAMILY = "Liberation Sans";
+    /** From the upper and lower edge, and from the sides, in points. */
     private static final double EDGE = 24;
+    private static final double SIDE = 42;
 
     private final PDDocument pdf;
     private final Map<Overlay, Made> made = new HashMap<>();
@@ -39,7 +42,17 @@ public final class OverlayPainter {
     /** The names of graphics states used, by how opaque they are. */
     Map<Double, String> states() { return states; }
 
-    void paint(Overlay overlay, PageContent content, double width, double height) throws IOException {
+    /** What fields in words stand for on one page: its place in the file from 1, how many pages there are, the number printed on it. */
+    record Fields(int page, int pages, String label) {
+        Overlay in(Overlay overlay) {
+            if (!(overlay.content() instanceof Overlay.Words words) || words.text().indexOf('{') < 0) return overlay;
+            String text = words.text().replace("{page}", Integer.toString(page)).replace("{pages}", Integer.toString(pages)).replace("{label}", label);
+            return new Overlay(new Overlay.Words(text, words.size(), words.colour(), words.place()), overlay.under(), overlay.pages(), overlay.angle(), overlay.opacity(), overlay.share());
+        }
+    }
+
+    void paint(Overlay general, Fields fields, PageContent content, double width, double height) throws IOException {
+        Overlay overlay = fields.in(general);
         Made ready = made.get(overlay);
         if (ready == null) made.put(overlay, ready = make(overlay));
         String state = overlay.opacity() >= 1 ? null : states.computeIfAbsent(overlay.opacity(), key -> "G" + states.size());
@@ -54,12 +67,9 @@ public final class OverlayPainter {
         }
         double scale = overlay.share() > 0 ? overlay.share() * width / ready.width : Math.min(1, Math.min(width / ready.width, height / ready.height));
         Overlay.Place where = overlay.content() instanceof Overlay.Words words ? words.place() : Overlay.Place.MIDDLE;
-        double middle = switch (where) {
-            case MIDDLE -> height / 2;
-            case TOP -> height - EDGE - ready.height * scale / 2;
-            case BOTTOM -> EDGE + ready.height * scale / 2;
-        };
-        place.translate(width / 2, middle);
+        double middle = where == Overlay.Place.MIDDLE ? height / 2 : where.isTop() ? height - EDGE - ready.height * scale / 2 : EDGE + ready.height * scale / 2;
+        double across = where.isLeft() ? SIDE + ready.width * scale / 2 : where.isRight() ? width - SIDE - ready.width * scale / 2 : width / 2;
+        place.translate(across, middle);
         place.rotate(Math.toRadians(overlay.angle()));
         place.scale(scale, scale);
         place.translate(-ready.width / 2, -ready.height / 2);
@@ -83,7 +93,7 @@ public final class OverlayPainter {
     }
 
     private static Made words(Overlay.Words words) {
-        Look look = Look.of(TextProperty.FAMILY, "Liberation Sans").with(TextProperty.SIZE, words.size()).with(TextProperty.COLOUR, words.colour());
+        Look look = Look.of(TextProperty.FAMILY, FAMILY).with(TextProperty.SIZE, words.size()).with(TextProperty.COLOUR, words.colour());
         List<Block> blocks = List.of(new Paragraph("Normal", Look.PLAIN, look, List.of(new Inline.Text(words.text(), look))));
         Section.PageGeometry wide = new Section.PageGeometry(14_000, 2_000, 0, 0, 0, 0, 0, 0, 0);
         Section section = new Section(Section.Start.NEXT_PAGE, wide, Section.Columns.ONE, Section.PageNumbering.CONTINUED, Map.of(), false, blocks);

@@ -18,14 +18,14 @@ import org.apache.pdfbox.pdmodel.graphics.PDXObject;
 /** Takes one page and writes it as a content stream (ISO 32000-1, 7.8.2). */
 final class PageContent implements Canvas {
     private final double height;
-    private final Function<app.decant.font.Face, EmbeddedFace> faces;
+    private final Function<app.decant.font.Face, PageFont> faces;
     private final Function<Picture, PDXObject> pictures;
     private final ContentBytes out = new ContentBytes();
-    private final Map<EmbeddedFace, String> fontNames = new LinkedHashMap<>();
+    private final Map<PageFont, String> fontNames = new LinkedHashMap<>();
     private final Map<PDXObject, String> pictureNames = new LinkedHashMap<>();
     private final List<LinkArea> links = new ArrayList<>();
     private boolean inText;
-    private EmbeddedFace font;
+    private PageFont font;
     private double size;
     private double scale = 100;
     private Colour ink;
@@ -38,7 +38,7 @@ final class PageContent implements Canvas {
     /** An area that leads somewhere, from the page's top left corner; with its element where the file is tagged. */
     record LinkArea(double x, double y, double width, double height, Link target, Tag tag) { }
 
-    PageContent(double height, Function<app.decant.font.Face, EmbeddedFace> faces, Function<Picture, PDXObject> pictures) {
+    PageContent(double height, Function<app.decant.font.Face, PageFont> faces, Function<Picture, PDXObject> pictures) {
         this.height = height;
         this.faces = faces;
         this.pictures = pictures;
@@ -69,7 +69,7 @@ final class PageContent implements Canvas {
     }
 
     double height() { return height; }
-    Map<EmbeddedFace, String> fonts() { return fontNames; }
+    Map<PageFont, String> fonts() { return fontNames; }
     Map<PDXObject, String> pictures() { return pictureNames; }
     List<LinkArea> links() { return links; }
 
@@ -82,12 +82,13 @@ final class PageContent implements Canvas {
     @Override public void glyphs(Piece.Glyphs piece, double x, double baseline, Colour colour) {
         if (piece.glyphs().length == 0) return;
         if (tags != null) enter(tags.glyphs(piece));
-        EmbeddedFace face = faces.apply(piece.style().face());
-        beginText(face, piece.style().size(), piece.style().widthScale() * 100, colour);
+        PageFont font = faces.apply(piece.style().face());
+        beginText(font, piece.style().size(), piece.style().widthScale() * 100, colour);
         double unit = size * scale / 100 / 1000;
         moveTo(x + piece.glyphX()[0], height - baseline);
-        if (isPlain(piece)) plain(piece, face, x, unit);
-        else intricate(piece, face, x, unit);
+        if (font instanceof StandardFace standard) standard(piece, standard, x, unit);
+        else if (isPlain(piece)) plain(piece, (EmbeddedFace) font, x, unit);
+        else intricate(piece, (EmbeddedFace) font, x, unit);
         penX = x + piece.glyphX()[0];
         penY = height - baseline;
     }
@@ -115,6 +116,22 @@ final class PageContent implements Canvas {
                 out.code(code);
             }
             pen += face.width(glyphs[g]) * unit;
+        }
+        endRun();
+    }
+
+    /** Character by character, ligatures taken apart; each cluster begins where it was laid out. */
+    private void standard(Piece.Glyphs piece, StandardFace face, double x, double unit) {
+        int[] ends = clusterEnds(piece);
+        double pen = x + piece.glyphX()[0];
+        out.append("[(");
+        for (int g = 0; g < piece.glyphs().length; g++) {
+            if (g > 0 && piece.clusters()[g] == piece.clusters()[g - 1]) continue;
+            pen = adjusted(pen, x + piece.glyphX()[g], unit);
+            for (int i = piece.clusters()[g]; i < ends[g]; i++) {
+                out.shortCode(StandardFace.code(piece.text().charAt(i)));
+                pen += face.width(piece.text().charAt(i)) * unit;
+            }
         }
         endRun();
     }
@@ -192,7 +209,7 @@ final class PageContent implements Canvas {
         return ends;
     }
 
-    private void beginText(EmbeddedFace face, double newSize, double newScale, Colour colour) {
+    private void beginText(PageFont face, double newSize, double newScale, Colour colour) {
         if (!inText) {
             out.append("BT\n");
             inText = true;

@@ -47,7 +47,9 @@ public final class PdfCheck {
                 proofs.add(new Proof(expected == 0 ? "No headings, so no bookmarks" : landed + " of " + expected + " bookmarks land on their heading", landed == expected));
             }
             int[] fonts = fonts(pdf);
-            proofs.add(new Proof(fonts[1] + " of " + fonts[0] + " fonts inside the file", fonts[0] == fonts[1]));
+            int without = written.fontsLeftOut();
+            proofs.add(new Proof(fonts[1] + " of " + fonts[0] + " fonts inside the file" + (without > 0 ? ", " + without + " left to the reader as chosen" : ""), fonts[0] == fonts[1] + without));
+            proofs.addAll(PictureCheck.check(pdf, choices.style().pictures(), written.pictures()));
             int links = links(pdf);
             if (written.links() > 0 || links > 0) proofs.add(new Proof(links + (links == 1 ? " link live" : " links live"), links == written.links()));
             if (written.tagged()) proofs.add(tags(pdf));

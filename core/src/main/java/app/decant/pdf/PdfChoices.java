@@ -1,9 +1,11 @@
 package app.decant.pdf;
 
+import app.decant.document.Colour;
 import app.decant.document.DecantException;
 import app.decant.document.Facts;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 
 /**
  * Everything that decides what one PDF is like.
@@ -25,17 +27,43 @@ public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protect
 
     public PdfChoices(List<Integer> pages, PdfStyle style, Facts facts, Instant when) { this(pages, style, Protection.NONE, List.of(), List.of(), facts, when); }
 
-    /** Headings {@code from} to {@code to}; those up to level {@code open} are unfolded at first. {@code from} 0 means none. */
-    public record Bookmarks(int from, int to, int open) {
+    /**
+     * What becomes a bookmark.
+     *
+     * @param from    headings from this level; 0 for no headings
+     * @param to      to this level
+     * @param open    those up to this level are unfolded at first
+     * @param places  whether places named in the document become bookmarks as well, below the heading they stand under
+     * @param bold    those up to this level are bold; 0 for none
+     * @param colours of the levels from 1 on; levels beyond the list are black
+     * @param titles  other words for some headings: what a heading says, and what its bookmark says
+     */
+    public record Bookmarks(int from, int to, int open, boolean places, int bold, List<Colour> colours, Map<String, String> titles) {
         public static final Bookmarks NONE = new Bookmarks(0, 0, 0);
 
-        public boolean any() { return from > 0; }
+        public Bookmarks {
+            colours = List.copyOf(colours);
+            titles = Map.copyOf(titles);
+        }
 
-        public boolean includes(int level) { return any() && level >= from && level <= to; }
+        public Bookmarks(int from, int to, int open) { this(from, to, open, false, 0, List.of(), Map.of()); }
+
+        public boolean any() { return from > 0 || places; }
+
+        public boolean includes(int level) { return from > 0 && level >= from && level <= to; }
+
+        public Bookmarks levels(int first, int last, int unfolded) { return new Bookmarks(first, last, unfolded, places, bold, colours, titles); }
+        public Bookmarks places(boolean other) { return new Bookmarks(from, to, open, other, bold, colours, titles); }
+        public Bookmarks bold(int other) { return new Bookmarks(from, to, open, places, other, colours, titles); }
+        public Bookmarks coloured(List<Colour> other) { return new Bookmarks(from, to, open, places, bold, other, titles); }
+        public Bookmarks titled(Map<String, String> other) { return new Bookmarks(from, to, open, places, bold, colours, other); }
     }
 
-    /** The characters used only, or whole fonts. */
-    public enum Fonts { USED_CHARACTERS, WHOLE }
+    /**
+     * The characters used only, or whole fonts; or the characters used, but nothing of those fonts that stand for the fourteen every reader has
+     * (ISO 32000-1, 9.6.2.2), which makes the smallest files and leaves the exact look to the reader.
+     */
+    public enum Fonts { USED_CHARACTERS, WHOLE, STANDARD_LEFT_OUT }
 
     /** The PDF version written. */
     double version() {
@@ -57,6 +85,7 @@ public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protect
             throw wrong("PDF " + style.version() + " does not know this encryption; it came with PDF " + protection.strength().version() + ". Choose a later version, or another strength.");
         }
         if (style.linearized() && protection.isOn()) throw wrong("A file ordered for quick display can't be locked as well yet. Choose one of the two.");
+        if (style.fonts() == Fonts.STANDARD_LEFT_OUT && standard != Standard.NONE) throw wrong(standard.words() + " asks for all fonts inside; leaving the standard ones out contradicts it. Choose one of the two.");
         if (standard.part() == 1 && style.version() > 1.4) throw wrong(standard.words() + " is PDF 1.4; PDF " + style.version() + " contradicts it. Leave the version to the standard.");
         if (standard.part() > 1 && style.version() > 1.7) throw wrong(standard.words() + " is at most PDF 1.7; PDF " + style.version() + " contradicts it. Leave the version to the standard.");
         for (String password : List.of(protection.toOpen(), protection.toChange())) {

@@ -4,10 +4,14 @@ import app.decant.document.DecantException;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.font.PDType1Font;
+import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
 
@@ -37,6 +41,24 @@ public final class PdfPages implements AutoCloseable {
             return new PdfPages(Loader.loadPDF(file.toFile(), password == null ? "" : password), String.valueOf(file.getFileName()));
         } catch (IOException e) {
             throw new DecantException(DecantException.Kind.UNREADABLE, file.getFileName() + " can't be shown: it can't be opened.", e);
+        }
+    }
+
+    /** Shows an empty page nobody sees, so that the first PDF someone opens does not wait for what every PDF needs. */
+    public static void prepare() {
+        StandInFonts.use();
+        try (PDDocument pdf = new PDDocument()) {
+            PDPage page = new PDPage();
+            pdf.addPage(page);
+            try (PDPageContentStream out = new PDPageContentStream(pdf, page)) {
+                out.beginText();
+                out.setFont(new PDType1Font(Standard14Fonts.FontName.TIMES_ROMAN), 10);
+                out.showText("A");
+                out.endText();
+            }
+            new PdfPages(pdf, "").image(0, 0.1);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 

@@ -45,6 +45,8 @@ public final class PdfWriter {
     private final PdfChoices choices;
     private final PDDocument pdf = new PDDocument();
     private final Map<Face, EmbeddedFace> faces = new LinkedHashMap<>();
+    private final Map<Face, StandardFace> standard = new LinkedHashMap<>();
+    private Set<Face> leftOut = Set.of();
     private final Map<Image, PDXObject> images = new IdentityHashMap<>();
     private final Map<String, PDXObject> byContent = new HashMap<>();
     private final Map<Image, Double> shownWidths = new IdentityHashMap<>();
@@ -61,7 +63,7 @@ public final class PdfWriter {
     public record Landing(String title, int page, double top) { }
 
     /** What was written, so that the file can be checked against it. */
-    public record Written(List<Landing> bookmarks, int links, int fonts, boolean tagged, List<Finding> findings) {
+    public record Written(List<Landing> bookmarks, int links, int fonts, int fontsLeftOut, int pictures, boolean tagged, List<Finding> findings) {
         public Written {
             bookmarks = List.copyOf(bookmarks);
             findings = List.copyOf(findings);
@@ -98,6 +100,7 @@ public final class PdfWriter {
                 bookmarksOf(pages.page(index));
                 if (choices.style().pictures().resolution() > 0) pages.page(index).show(new PictureWidths(shownWidths));
             }
+            if (choices.style().fonts() == PdfChoices.Fonts.STANDARD_LEFT_OUT) leftOut = leftOut();
             int done = 0;
             List<PageContent> contents = new ArrayList<>();
             for (int index : choices.pages()) {
@@ -134,7 +137,7 @@ public final class PdfWriter {
             } else {
                 pdf.save(out, packed ? CompressParameters.DEFAULT_COMPRESSION : CompressParameters.NO_COMPRESSION);
             }
-            return new Written(landings, links, faces.size(), structure != null, List.copyOf(findings));
+            return new Written(landings, links, faces.size(), standard.size(), (int) byContent.values().stream().filter(one -> one instanceof org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject).count(), structure != null, List.copyOf(findings));
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new DecantException(DecantException.Kind.CANCELLED, "Stopped. Nothing was changed.", e);
@@ -164,7 +167,7 @@ public final class PdfWriter {
 
     private PageContent page(Page page, ExecutorService compressors) throws IOException {
         PDPage made = new PDPage(new PDRectangle((float) page.width(), (float) page.height()));
-        PageContent content = new PageContent(page.height(), face -> faces.computeIfAbsent(face, EmbeddedFace::new), this::image);
+        PageContent content = new PageContent(page.height(), this::font, this::image);
         int place = written.size();
         PageTags tags = structure == null ? null : structure.nextPage();
         if (tags != null) content.tag(tags);
@@ -196,7 +199,7 @@ public final class PdfWriter {
     }
 
     private void overlay(boolean under, int place, Page page, PageContent content) throws IOException {
-        for (Overlay overlay : choices.overlays()) if (overlay.under() == under && overlay.isOn(place)) overlays.paint(overlay, content, page.width(), page.height());
+        for (Overlay overlay : choices.overlays()) if (overlay.under() == under && overlay.isOn(place)) overlays.paint(overlay, new OverlayPainter.Fields(place + 1, choices.pages().size(), page.label()), content, page.width(), page.height());
     }
 
     /** How opaque things are (11.6.4.4). */
@@ -209,6 +212,18 @@ public final class PdfWriter {
             states.setItem(name, state);
         });
         return states;
+    }
+
+    /** Words laid on pages may hold any character, so their font stays inside. */
+    private Set<Face> leftOut() {
+        Set<Face> western = WesternFaces.on(choices.pages().stream().map(pages::page).toList());
+        if (choices.overlays().stream().anyMatch(overlay -> overlay.content() instanceof Overlay.Words)) western.removeIf(face -> face.family().equals(OverlayPainter.FAMILY));
+        return western;
+    }
+
+    private PageFont font(Face face) {
+        if (leftOut.contains(face)) return standard.computeIfAbsent(face, StandardFace::new);
+        return faces.computeIfAbsent(face, EmbeddedFace::new);
     }
 
     private PDXObject image(Picture picture) {
@@ -244,7 +259,7 @@ public final class PdfWriter {
             throw new DecantException(DecantException.Kind.NOT_PERMITTED, "The licence of " + face + " forbids putting it into a file. Choose another font for the passages in it, and publish again.");
         }
         if (face.embeddingRight() == EmbeddingRight.PREVIEW_AND_PRINT) findings.add(Finding.note("The licence of " + face + " allows it in files for reading and printing only, not for changing them.", ""));
-        if (EmbeddingRight.forbidsSubsets(face.fsType()) && choices.style().fonts() == PdfChoices.Fonts.USED_CHARACTERS) findings.add(Finding.note("The licence of " + face + " asks for the whole font; all of it is in the file.", ""));
+        if (EmbeddingRight.forbidsSubsets(face.fsType()) && !choices.style().takesWhole(face.family())) findings.add(Finding.note("The licence of " + face + " asks for the whole font; all of it is in the file.", ""));
     }
 
     private void links(PDPage page, PageContent content) {

@@ -2,6 +2,9 @@ package app.decant.publish;
 
 import app.decant.document.DecantException;
 import app.decant.document.Facts;
+import app.decant.font.EmbeddingRight;
+import app.decant.font.FontCatalogue;
+import app.decant.layout.Layout;
 import app.decant.layout.Pages;
 import app.decant.pdf.Attachment;
 import app.decant.pdf.Overlay;
@@ -13,6 +16,8 @@ import java.nio.file.Path;
 import java.security.SecureRandom;
 import java.time.Instant;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
 
 /**
  * What is to be published: pages, under a recipe, with passwords where it locks, and the file they came from.
@@ -24,10 +29,22 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
 
     public Order(Pages pages, Recipe recipe) { this(pages, recipe, Recipe.Passwords.NONE, null); }
 
+    /**
+     * The order as its recipe permits: where fonts may not be put into files and others are to take their place, laid out anew with those.
+     *
+     * @param fonts that the pages were laid out with
+     */
+    public Order permitted(FontCatalogue fonts) {
+        if (recipe.restricted() != Recipe.Restricted.REPLACE || recipe.target() != Target.PDF) return this;
+        Set<String> forbidden = new TreeSet<>();
+        for (FontCatalogue.Match match : pages.fonts()) if (EmbeddingRight.forbidsOutlines(match.face().fsType())) forbidden.add(match.face().family());
+        return forbidden.isEmpty() ? this : new Order(Layout.of(pages.document(), fonts.without(forbidden)), recipe, passwords, source);
+    }
+
     List<String> labels() { return pages.pages().stream().map(app.decant.layout.Page::label).toList(); }
 
     PdfChoices choices(List<Integer> chosen, Instant when) {
-        List<Overlay> overlays = recipe.laid().stream().map(laid -> laid.overlay(chosen.size())).toList();
+        List<Overlay> overlays = recipe.laid().stream().map(laid -> laid.overlay(chosen.size(), facts().title(), when)).toList();
         return new PdfChoices(chosen, recipe.style(), protection(), overlays, attachments(), facts(), when);
     }
 

@@ -9,6 +9,7 @@ import app.decant.format.ooxml.DocxReader;
 import app.decant.format.ooxml.DocxWriter;
 import app.decant.format.text.TextWriter;
 import app.decant.layout.Pages;
+import app.decant.pdf.PasswordStrength;
 import app.decant.pdf.PdfCheck;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfWriter;
@@ -140,6 +141,7 @@ public final class Publisher {
             refuseUnproven(file, proofs);
         });
         findings.addAll(written[0].findings());
+        if (PasswordStrength.of(choices.protection().toOpen()) == PasswordStrength.WEAK && choices.protection().isOn()) findings.add(Finding.changed("The password to open is quickly guessed. A longer one, such as four words, holds.", ""));
         if (choices.protection().strength().isWeak()) findings.add(Finding.changed("This encryption is weak: whoever wants to can break it. It is for readers from before 2004 only.", ""));
         return done;
     }

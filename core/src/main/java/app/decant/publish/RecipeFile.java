@@ -1,5 +1,6 @@
 package app.decant.publish;
 
+import app.decant.document.Colour;
 import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
 import app.decant.pdf.Opening;
@@ -18,9 +19,12 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 
 /**
@@ -31,6 +35,8 @@ public final class RecipeFile {
     private static final int VERSION = 1;
     private static final ObjectMapper MAPPER = new ObjectMapper().enable(SerializationFeature.INDENT_OUTPUT);
 
+    private static final Map<PdfChoices.Fonts, String> FONTS = new EnumMap<>(Map.of(PdfChoices.Fonts.USED_CHARACTERS, "used", PdfChoices.Fonts.WHOLE, "whole", PdfChoices.Fonts.STANDARD_LEFT_OUT, "standard-left-out"));
+
     private RecipeFile() { }
 
     /** A recipe as it is kept. It holds no passwords. */
@@ -38,14 +44,18 @@ public final class RecipeFile {
         ObjectNode root = MAPPER.createObjectNode();
         root.put("decantRecipe", VERSION).put("to", recipe.target().ending()).put("pages", recipe.pages().text());
         PdfStyle style = recipe.style();
-        if (style.bookmarks().any()) root.putObject("bookmarks").put("from", style.bookmarks().from()).put("to", style.bookmarks().to()).put("open", style.bookmarks().open());
+        if (style.bookmarks().any()) bookmarks(root.putObject("bookmarks"), style.bookmarks());
         else root.put("bookmarks", "none");
-        root.put("fonts", style.fonts() == PdfChoices.Fonts.WHOLE ? "whole" : "used");
+        root.put("fonts", FONTS.get(style.fonts()));
+        ArrayNode whole = root.putArray("wholeFonts");
+        new TreeSet<>(style.wholeFamilies()).forEach(whole::add);
+        root.put("restrictedFonts", word(recipe.restricted()));
         root.putObject("pictures").put("quality", style.pictures().quality()).put("resolution", style.pictures().resolution());
         root.put("compressed", style.compressed()).put("tagged", style.tagged()).put("standard", style.standard() == Standard.NONE ? "none" : style.standard().words()).put("version", style.version()).put("linearized", style.linearized());
         Opening opening = style.opening();
         root.putObject("opening").put("page", opening.page()).put("zoom", zoom(opening.zoom())).put("arrangement", word(opening.arrangement())).put("panel", word(opening.panel()))
-                .put("fullScreen", opening.fullScreen()).put("hidden", opening.hidden()).put("titled", opening.titled());
+                .put("fullScreen", opening.fullScreen()).put("hidden", opening.hidden()).put("titled", opening.titled())
+                .putObject("printing").put("copies", opening.printing().copies()).put("sides", word(opening.printing().sides())).put("natural", opening.printing().natural());
         ObjectNode locking = root.putObject("locking").put("strength", word(recipe.locking().strength()));
         ArrayNode allow = locking.putArray("allow");
         for (Protection.Permission permission : recipe.locking().allowed()) allow.add(word(permission));
@@ -67,6 +77,14 @@ public final class RecipeFile {
         } catch (JsonProcessingException e) {
             throw new IllegalStateException(e);
         }
+    }
+
+    private static void bookmarks(ObjectNode node, PdfChoices.Bookmarks marks) {
+        node.put("from", marks.from()).put("to", marks.to()).put("open", marks.open()).put("places", marks.places()).put("bold", marks.bold());
+        ArrayNode colours = node.putArray("colours");
+        for (Colour colour : marks.colours()) colours.add(String.format(Locale.ROOT, "#%06x", colour.rgb() & 0xFFFFFF));
+        ObjectNode titles = node.putObject("titles");
+        new TreeMap<>(marks.titles()).forEach(titles::put);
     }
 
     private static void put(ObjectNode node, String field, String value) { if (value != null) node.put(field, value); }
@@ -93,17 +111,43 @@ public final class RecipeFile {
         return new Reading(name).recipe(root);
     }
 
+    /**
+     * A recipe with one field changed, named as in its file.
+     *
+     * @param field such as {@code opening.zoom} or {@code bookmarks.titles.Luggage}
+     * @param value as JSON, or a word
+     * @throws DecantException where the field is not known or can't be that
+     */
+    public static Recipe with(Recipe recipe, String field, String value) {
+        try {
+            ObjectNode root = (ObjectNode) MAPPER.readTree(write(recipe));
+            ObjectNode node = root;
+            String[] path = field.split("\\.", 3);
+            for (int i = 0; i + 1 < path.length; i++) node = node.get(path[i]) instanceof ObjectNode inner ? inner : node.putObject(path[i]);
+            JsonNode said;
+            try {
+                said = MAPPER.readTree(value);
+            } catch (JsonProcessingException e) {
+                said = null;
+            }
+            node.set(path[path.length - 1], said == null || said.isMissingNode() ? MAPPER.getNodeFactory().textNode(value) : said);
+            return new Reading("--set").recipe(root);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     /** Reads one file, remembering its name for sentences. */
     private record Reading(String name) {
         Recipe recipe(JsonNode root) {
-            only(root, "", "decantRecipe", "name", "to", "pages", "bookmarks", "fonts", "pictures", "compressed", "tagged", "standard", "version", "linearized", "opening", "locking", "laid", "facts", "split", "attachSource", "links", "present");
+            only(root, "", "decantRecipe", "name", "to", "pages", "bookmarks", "fonts", "wholeFonts", "restrictedFonts", "pictures", "compressed", "tagged", "standard", "version", "linearized", "opening", "locking", "laid", "facts", "split", "attachSource", "links", "present");
             Recipe plain = Recipe.PLAIN;
             Target target = Target.of(root.path("to").asText(plain.target().ending()));
             if (target == null) throw wrong("to", root.get("to").asText());
-            PdfStyle style = new PdfStyle(bookmarks(root.path("bookmarks")), root.has("fonts") ? fonts(root.get("fonts").asText()) : plain.style().fonts(), pictures(root.path("pictures")), flag(root, "compressed", true),
+            PdfStyle style = new PdfStyle(bookmarks(root.path("bookmarks")), root.has("fonts") ? fonts(root.get("fonts").asText()) : plain.style().fonts(), Set.copyOf(texts(root.path("wholeFonts"))), pictures(root.path("pictures")), flag(root, "compressed", true),
                     opening(root.path("opening")), flag(root, "tagged", true), standard(root.path("standard").asText("none")), root.path("version").asDouble(0), flag(root, "linearized", false));
             return new Recipe(target, new PageRange(root.path("pages").asText("all")), style, locking(root.path("locking")), laid(root.path("laid")), facts(root.path("facts")),
-                    root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.Links.class, root, "links", plain.links()), choice(Recipe.WhenPresent.class, root, "present", plain.present()));
+                    root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.Links.class, root, "links", plain.links()), choice(Recipe.Restricted.class, root, "restrictedFonts", plain.restricted()), choice(Recipe.WhenPresent.class, root, "present", plain.present()));
         }
 
         private void only(JsonNode node, String path, String... known) {
@@ -138,19 +182,24 @@ public final class RecipeFile {
                 if (node.asText().equals("none")) return PdfChoices.Bookmarks.NONE;
                 throw wrong("bookmarks", node.asText());
             }
-            only(node, "bookmarks.", "from", "to", "open");
+            only(node, "bookmarks.", "from", "to", "open", "places", "bold", "colours", "titles");
             int from = node.path("from").asInt(1);
-            int to = node.path("to").asInt(Math.max(3, from));
-            if (from < 1 || to < from || to > 9) throw wrong("bookmarks", from + " to " + to);
-            return new PdfChoices.Bookmarks(from, to, node.path("open").asInt(from));
+            int to = node.path("to").asInt(from == 0 ? 0 : Math.max(3, from));
+            boolean places = flag(node, "places", false);
+            if (from < 0 || from == 0 && !places || to < from || to > 9) throw wrong("bookmarks", from + " to " + to);
+            Map<String, String> titles = new TreeMap<>();
+            node.path("titles").fields().forEachRemaining(title -> titles.put(title.getKey(), title.getValue().asText()));
+            List<Colour> colours = new ArrayList<>();
+            for (String colour : texts(node.path("colours"))) {
+                if (!colour.matches("#[0-9a-fA-F]{6}")) throw wrong("bookmarks.colours", colour);
+                colours.add(new Colour(Integer.parseInt(colour.substring(1), 16)));
+            }
+            return new PdfChoices.Bookmarks(from, to, node.path("open").asInt(from), places, node.path("bold").asInt(0), colours, titles);
         }
 
         private PdfChoices.Fonts fonts(String text) {
-            return switch (text) {
-                case "used" -> PdfChoices.Fonts.USED_CHARACTERS;
-                case "whole" -> PdfChoices.Fonts.WHOLE;
-                default -> throw wrong("fonts", text);
-            };
+            for (Map.Entry<PdfChoices.Fonts, String> one : FONTS.entrySet()) if (one.getValue().equals(text)) return one.getKey();
+            throw wrong("fonts", text);
         }
 
         private Pictures pictures(JsonNode node) {
@@ -169,7 +218,7 @@ public final class RecipeFile {
         }
 
         private Opening opening(JsonNode node) {
-            only(node, "opening.", "page", "zoom", "arrangement", "panel", "fullScreen", "hidden", "titled");
+            only(node, "opening.", "page", "zoom", "arrangement", "panel", "fullScreen", "hidden", "titled", "printing");
             String zoom = node.path("zoom").asText("as-before");
             double value = switch (zoom) {
                 case "as-before" -> Opening.AS_BEFORE;
@@ -178,7 +227,20 @@ public final class RecipeFile {
                 default -> number("opening.zoom", zoom);
             };
             return new Opening(node.path("page").asInt(0), value, choice(Opening.Arrangement.class, node, "arrangement", Opening.Arrangement.AS_BEFORE), choice(Opening.Panel.class, node, "panel", Opening.Panel.BOOKMARKS),
-                    flag(node, "fullScreen", false), flag(node, "hidden", false), flag(node, "titled", true));
+                    flag(node, "fullScreen", false), flag(node, "hidden", false), flag(node, "titled", true), printing(node.path("printing")));
+        }
+
+        private Opening.Printing printing(JsonNode node) {
+            only(node, "opening.printing.", "copies", "sides", "natural");
+            int copies = node.path("copies").asInt(0);
+            if (copies < 0 || copies > 999) throw wrong("opening.printing.copies", String.valueOf(copies));
+            return new Opening.Printing(copies, choice(Opening.Sides.class, node, "sides", Opening.Sides.AS_BEFORE), flag(node, "natural", false));
+        }
+
+        private static List<String> texts(JsonNode nodes) {
+            List<String> texts = new ArrayList<>();
+            for (JsonNode node : nodes) texts.add(node.asText());
+            return texts;
         }
 
         private double number(String field, String text) {

@@ -130,7 +130,7 @@ class PublishingChoicesTest {
     }
 
     @Test void opensAsWished() throws IOException {
-        Opening opening = new Opening(3, Opening.WHOLE_PAGE, Opening.Arrangement.SPREADS_FROM_COVER, Opening.Panel.PAGE_PICTURES, false, true, true);
+        Opening opening = new Opening(3, Opening.WHOLE_PAGE, Opening.Arrangement.SPREADS_FROM_COVER, Opening.Panel.PAGE_PICTURES, false, true, true, new Opening.Printing(2, Opening.Sides.BOTH_LIKE_A_BOOK, true));
         Receipt receipt = publish(PassengerHandbook.document(), Recipe.PLAIN.with(PdfStyle.PLAIN.with(opening)));
         try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile())) {
             COSArray action = (COSArray) pdf.getDocumentCatalog().getCOSObject().getDictionaryObject(COSName.OPEN_ACTION);
@@ -140,6 +140,9 @@ class PublishingChoicesTest {
             assertThat(pdf.getDocumentCatalog().getPageMode().stringValue()).isEqualTo("UseThumbs");
             assertThat(pdf.getDocumentCatalog().getViewerPreferences().hideToolbar()).isTrue();
             assertThat(pdf.getDocumentCatalog().getViewerPreferences().displayDocTitle()).isTrue();
+            assertThat(pdf.getDocumentCatalog().getViewerPreferences().getPrintScaling()).isEqualTo("None");
+            assertThat(pdf.getDocumentCatalog().getViewerPreferences().getDuplex()).isEqualTo("DuplexFlipLongEdge");
+            assertThat(pdf.getDocumentCatalog().getViewerPreferences().getCOSObject().getInt("NumCopies")).isEqualTo(2);
         }
     }
 
@@ -301,9 +304,9 @@ class PublishingChoicesTest {
 
     @Test void keepsRecipesAndRefusesUnknownFieldsByName() {
         Recipes recipes = new Recipes(folder.resolve("recipes"));
-        Recipe own = new Recipe(Target.PDF, new PageRange("1-3"), new PdfStyle(new app.decant.pdf.PdfChoices.Bookmarks(2, 4, 3), app.decant.pdf.PdfChoices.Fonts.WHOLE, new Pictures(60, 120), false,
-                new Opening(2, 1.25, Opening.Arrangement.ONE_COLUMN, Opening.Panel.NONE, true, true, false), false, Standard.A_3B, 1.7, true), new Recipe.Locking(Strength.AES_128, EnumSet.of(Permission.COPY)), List.of(Laid.watermark("Copy")),
-                new FactsRule(true, "T", "S", "A", "K", "fr"), "{name} {n}", true, Recipe.Links.FOUND, Recipe.WhenPresent.KEEP_BOTH);
+        Recipe own = new Recipe(Target.PDF, new PageRange("1-3"), new PdfStyle(new app.decant.pdf.PdfChoices.Bookmarks(2, 4, 3, true, 1, List.of(new app.decant.document.Colour(0x1F4E79)), java.util.Map.of("Luggage", "Bags")), app.decant.pdf.PdfChoices.Fonts.WHOLE, Set.of("Carlito"), new Pictures(60, 120), false,
+                new Opening(2, 1.25, Opening.Arrangement.ONE_COLUMN, Opening.Panel.NONE, true, true, false, new Opening.Printing(3, Opening.Sides.ONE, true)), false, Standard.A_3B, 1.7, true), new Recipe.Locking(Strength.AES_128, EnumSet.of(Permission.COPY)), List.of(Laid.watermark("Copy")),
+                new FactsRule(true, "T", "S", "A", "K", "fr"), "{name} {n}", true, Recipe.Links.FOUND, Recipe.Restricted.REPLACE, Recipe.WhenPresent.KEEP_BOTH);
         recipes.keep("For the archive", own);
         assertThat(recipes.find("for the archive")).isEqualTo(own);
         assertThat(recipes.names()).contains("Smallest", "For the archive");
@@ -319,7 +322,7 @@ class PublishingChoicesTest {
     /** ISO 32000-1, Annex F: the first page's objects stand first, and the dictionary says how long the file is; checked by {@code qpdf} as well where it is installed. */
     @Test void ordersFilesForQuickDisplay() throws Exception {
         for (Opening.Panel panel : List.of(Opening.Panel.BOOKMARKS, Opening.Panel.NONE)) {
-            Opening opening = new Opening(0, 0, Opening.Arrangement.AS_BEFORE, panel, false, false, true);
+            Opening opening = Opening.PLAIN.with(panel);
             Receipt receipt = publish(PassengerHandbook.document(), Recipe.PLAIN.with(PdfStyle.PLAIN.linearized(true).with(opening)));
             String head = Files.readString(receipt.file(), java.nio.charset.StandardCharsets.ISO_8859_1).substring(0, 400);
             assertThat(head).contains("/Linearized 1").containsPattern("/L " + receipt.bytes() + "\\s").contains("/N 13");

@@ -1,6 +1,7 @@
 package app.decant.desktop;
 
 import app.decant.demo.DemoFiles;
+import app.decant.pdf.PdfPages;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
@@ -36,6 +37,8 @@ public final class DecantApplication extends Application {
                 if (shots != null) Screenshots.take(window, shots);
             } else if (!arguments.isEmpty()) {
                 window.desk().open(Path.of(arguments.get(0)), null);
+            } else {
+                window.desk().aside(PdfPages::prepare);
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);

@@ -150,18 +150,18 @@ final class PublishCards {
         card.title(Words.of("card.opening"));
         Opening[] made = {now().style().opening()};
         for (Opening.Panel panel : List.of(Opening.Panel.BOOKMARKS, Opening.Panel.PAGE_PICTURES, Opening.Panel.NONE)) {
-            card.choice(Words.of("opening.choice." + key(panel)), "", made[0].panel() == panel && !made[0].fullScreen(), () -> opening(new Opening(made[0].page(), made[0].zoom(), made[0].arrangement(), panel, false, made[0].hidden(), made[0].titled())));
+            card.choice(Words.of("opening.choice." + key(panel)), "", made[0].panel() == panel && !made[0].fullScreen(), () -> opening(made[0].with(panel).fullScreen(false)));
         }
-        card.choice(Words.of("opening.choice.full"), Words.of("opening.choice.full.about"), made[0].fullScreen(), () -> opening(new Opening(made[0].page(), made[0].zoom(), made[0].arrangement(), made[0].panel(), true, made[0].hidden(), made[0].titled())));
-        card.toggle(Words.of("opening.choice.whole"), "", made[0].zoom() == Opening.WHOLE_PAGE, on -> made[0] = new Opening(made[0].page(), on ? Opening.WHOLE_PAGE : Opening.AS_BEFORE, made[0].arrangement(), made[0].panel(), made[0].fullScreen(), made[0].hidden(), made[0].titled()));
-        card.toggle(Words.of("opening.choice.spreads"), "", made[0].arrangement() == Opening.Arrangement.SPREADS_FROM_COVER, on -> made[0] = new Opening(made[0].page(), made[0].zoom(), on ? Opening.Arrangement.SPREADS_FROM_COVER : Opening.Arrangement.AS_BEFORE, made[0].panel(), made[0].fullScreen(), made[0].hidden(), made[0].titled()));
-        card.toggle(Words.of("opening.choice.hidden"), "", made[0].hidden(), on -> made[0] = new Opening(made[0].page(), made[0].zoom(), made[0].arrangement(), made[0].panel(), made[0].fullScreen(), on, made[0].titled()));
+        card.choice(Words.of("opening.choice.full"), Words.of("opening.choice.full.about"), made[0].fullScreen(), () -> opening(made[0].fullScreen(true)));
+        card.toggle(Words.of("opening.choice.whole"), "", made[0].zoom() == Opening.WHOLE_PAGE, on -> made[0] = made[0].zoom(on ? Opening.WHOLE_PAGE : Opening.AS_BEFORE));
+        card.toggle(Words.of("opening.choice.spreads"), "", made[0].arrangement() == Opening.Arrangement.SPREADS_FROM_COVER, on -> made[0] = made[0].with(on ? Opening.Arrangement.SPREADS_FROM_COVER : Opening.Arrangement.AS_BEFORE));
+        card.toggle(Words.of("opening.choice.hidden"), "", made[0].hidden(), on -> made[0] = made[0].hidden(on));
         TextField page = card.field("opening-page", made[0].page() > 0 ? String.valueOf(made[0].page()) : "", Words.of("card.opening.page"));
         card.done(Words.of("card.take"), () -> {
             String text = page.getText().trim();
             int count = now().pages().of(window.desk().pages().get().pages().stream().map(app.decant.layout.Page::label).toList()).size();
             if (!text.isEmpty() && (!text.matches("\\d{1,5}") || Integer.parseInt(text) < 1 || Integer.parseInt(text) > count)) return Words.of("card.opening.wrong", count);
-            opening(new Opening(text.isEmpty() ? 0 : Integer.parseInt(text), made[0].zoom(), made[0].arrangement(), made[0].panel(), made[0].fullScreen(), made[0].hidden(), made[0].titled()));
+            opening(made[0].page(text.isEmpty() ? 0 : Integer.parseInt(text)));
             return null;
         });
     }

@@ -1,0 +1,44 @@
+package app.decant.publish;
+
+import app.decant.document.DecantException;
+import app.decant.document.DecantException.Kind;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+
+/** One of several things made from a document in one go. */
+public record Output(Order order, Path file) {
+    /**
+     * Looks, before the first of several outputs is written, whether all can be.
+     *
+     * @throws DecantException where two would have one name, or a name is taken and must not be replaced
+     */
+    public static void refuseClashes(List<Output> outputs) {
+        Set<String> names = new HashSet<>();
+        for (Output output : outputs) {
+            Path file = output.file.toAbsolutePath().normalize();
+            if (!names.add(file.toString().toLowerCase(Locale.ROOT))) throw new DecantException(Kind.WRONG_CALL, "Two of the files would have the name " + file.getFileName() + ". Choose recipes or formats that differ.");
+            if (output.order.recipe().split() == null) SafeFile.place(file, output.order.recipe().present());
+        }
+    }
+
+    /**
+     * The names of several outputs: the first as wished, others by their ending, or, where that is taken, by what they are.
+     *
+     * @param wished the name of the first
+     * @param recipes of all, with what each is called
+     */
+    public static List<Path> names(Path wished, List<java.util.Map.Entry<String, Recipe>> recipes) {
+        List<Path> files = new ArrayList<>(List.of(wished));
+        String base = SafeFile.withoutEnding(wished.getFileName().toString());
+        for (int i = 1; i < recipes.size(); i++) {
+            String ending = "." + recipes.get(i).getValue().target().ending();
+            Path plain = wished.resolveSibling(base + ending);
+            files.add(files.contains(plain) ? wished.resolveSibling(base + " (" + recipes.get(i).getKey() + ")" + ending) : plain);
+        }
+        return files;
+    }
+}
