@@ -11,6 +11,7 @@ import app.decant.pdf.PdfCheck;
 import app.decant.layout.Pages;
 import app.decant.publish.Order;
 import app.decant.publish.Output;
+import app.decant.publish.PublishQueue;
 import app.decant.publish.Receipt;
 import app.decant.publish.ReceiptFile;
 import app.decant.publish.Recipe;
@@ -56,6 +57,9 @@ final class PublishCommand implements Callable<Integer> {
     @Option(names = "--receipt", paramLabel = "FILE", description = "write the receipt to a file: text, or JSON where the name ends in .json")
     private Path receiptFile;
 
+    @Option(names = "--queue", description = "put it into the queue instead; ./decant queue run makes it later")
+    private boolean wait;
+
     @Option(names = "--mail-to", paramLabel = "ADDRESS", split = ",", description = "put the result into a mail in the outbox, ready to be sent")
     private List<String> mailTo;
 
@@ -99,6 +103,12 @@ final class PublishCommand implements Callable<Integer> {
         Taken taken = Decant.open(file, password, Progress.SILENT);
         if (target.toAbsolutePath().normalize().equals(file.toAbsolutePath().normalize())) {
             throw new DecantException(Kind.WRONG_CALL, "The result would take the place of the original, " + file.getFileName() + ". Give another name with --out.");
+        }
+        if (wait) {
+            PublishQueue.Waiting waiting = new PublishQueue(Decant.home().resolve("queue")).add(taken.document(), file.getFileName().toString(), recipe, target, Instant.now());
+            result.put("waiting", waiting.place().getFileName().toString()).put("file", target.toString());
+            if (!json) spec.commandLine().getErr().println(file.getFileName() + " waits in the queue.");
+            return;
         }
         Pages pages = Decant.layOut(taken.document());
         List<Map.Entry<String, Recipe>> recipes = new ArrayList<>(List.of(Map.entry("", recipe)));

@@ -19,24 +19,34 @@ final class Afterwards {
     private final MainWindow window;
     private Wish wish = Wish.SHOW_RECEIPT;
     private String address = "";
+    private PrintFolder.Job printing = PrintFolder.Job.PLAIN;
 
-    private enum Wish { SHOW_RECEIPT, OPEN_FILE, OPEN_FOLDER, PRINT, MAIL }
+    private enum Wish { SHOW_RECEIPT, OPEN_FILE, OPEN_FOLDER, PRINT, MAIL, QUEUE }
+
+    /** Whether the publication is to wait rather than be made now. */
+    boolean isToWait() { return wish == Wish.QUEUE; }
 
     Afterwards(MainWindow window) { this.window = window; }
 
-    String words() { return wish == Wish.MAIL ? Words.of("after.mail", address) : words(wish); }
+    String words() {
+        if (wish == Wish.MAIL) return Words.of("after.mail", address);
+        return wish == Wish.PRINT ? Words.of("after.print", printing.copies(), Words.of("sheets." + printing.sheets().name().toLowerCase(Locale.ROOT))) : words(wish);
+    }
 
-    private static String words(Wish wish) { return Words.of("after." + wish.name().toLowerCase(Locale.ROOT)); }
+    private static String words(Wish wish) { return Words.of("after." + key(wish)); }
+
+    private static String key(Wish wish) { return wish.name().toLowerCase(Locale.ROOT); }
 
     void card(PhraseCard card, Target target, Runnable chosen) {
         card.title(Words.of("card.after"));
         for (Wish one : Wish.values()) {
-            if (one == Wish.MAIL || one == Wish.PRINT && target != Target.PDF) continue;
-            card.choice(words(one), one == Wish.PRINT ? Words.of("after.print.about") : "", wish == one, () -> {
+            if (one == Wish.MAIL || one == Wish.PRINT) continue;
+            card.choice(words(one), one == Wish.QUEUE ? Words.of("after.queue.about") : "", wish == one, () -> {
                 wish = one;
                 chosen.run();
             });
         }
+        if (target == Target.PDF) printing(card, chosen);
         TextField field = card.field("mail", address, Words.of("after.mail.prompt"));
         card.accept(field, text -> {
             if (!text.trim().matches("[^@\\s]+@[^@\\s]+(\\s*[,;]\\s*[^@\\s]+@[^@\\s]+)*")) return Words.of("after.mail.wrong");
@@ -48,12 +58,26 @@ final class Afterwards {
         card.note(Words.of("after.mail.note"));
     }
 
+    private void printing(PhraseCard card, Runnable chosen) {
+        TextField copies = card.named("copies", String.valueOf(printing.copies()), Words.of("after.print.copies"));
+        for (PrintFolder.Sheets sheets : PrintFolder.Sheets.values()) {
+            card.attempt(Words.of("sheets." + sheets.name().toLowerCase(Locale.ROOT)), wish == Wish.PRINT && printing.sheets() == sheets, () -> {
+                String number = copies.getText().trim();
+                if (!number.matches("[1-9]\\d{0,2}")) return Words.of("after.print.wrong");
+                printing = new PrintFolder.Job(PrintFolder.Job.PLAIN.pages(), Integer.parseInt(number), true, sheets);
+                wish = Wish.PRINT;
+                chosen.run();
+                return null;
+            });
+        }
+    }
+
     /** Does it with all files of a publication. */
     void follow(List<Receipt> receipts, String password) {
         List<Path> files = receipts.stream().map(Receipt::file).toList();
         Path first = files.get(0);
         switch (wish) {
-            case SHOW_RECEIPT -> { }
+            case SHOW_RECEIPT, QUEUE -> { }
             case OPEN_FILE -> window.openOutside(first);
             case OPEN_FOLDER -> window.openOutside(first.getParent());
             case PRINT -> {
@@ -64,9 +88,9 @@ final class Afterwards {
         }
     }
 
-    private static Path print(List<Path> files, String password) {
+    private Path print(List<Path> files, String password) {
         PrintFolder printer = new PrintFolder(Decant.home().resolve("printed"));
-        return files.stream().map(file -> printer.print(file, password, PrintFolder.Job.PLAIN)).toList().get(0);
+        return files.stream().map(file -> printer.print(file, password, printing)).toList().get(0);
     }
 
     private Path mail(List<Path> files) {

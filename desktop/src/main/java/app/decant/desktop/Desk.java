@@ -29,6 +29,9 @@ import java.time.LocalTime;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import app.decant.publish.ReceiptFile;
+import app.decant.publish.Output;
 import java.util.Queue;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -273,17 +276,29 @@ final class Desk {
         }, 1500, TimeUnit.MILLISECONDS);
     }
 
-    /** Publishes the newest document; the first receipt or the trouble is told through the properties, then all of them to {@code after}. */
-    void publish(Recipe recipe, Recipe.Passwords passwords, Path file, Consumer<List<Receipt>> after) {
+    /**
+     * Publishes the newest document; the first receipt or the trouble is told through the properties, then all of them to {@code after}.
+     *
+     * @param recipes of all that is made in one go, the main one first
+     */
+    void publish(List<Map.Entry<String, Recipe>> recipes, Recipe.Passwords passwords, Path file, Consumer<List<Receipt>> after) {
         whenLaidOut(() -> {
             Pages laidOut = pages.get();
+            Path from = source.get() == null ? null : source.get().file();
+            List<Path> names = Output.names(file, recipes);
+            List<Output> outputs = new ArrayList<>();
+            for (int i = 0; i < names.size(); i++) outputs.add(new Output(new Order(laidOut, recipes.get(i).getValue(), passwords, from), names.get(i)));
             Job publishing = new Job(Words.of("job.publishing", file.getFileName()));
             job.set(publishing);
             trouble.set(null);
-            publishing.start(workThread, progress -> Decant.publish(new Order(laidOut, recipe, passwords, source.get() == null ? null : source.get().file()), file, progress), made -> {
+            publishing.start(workThread, progress -> {
+                List<Receipt> made = Decant.publish(outputs, progress);
+                for (Receipt one : made) ReceiptFile.keep(one, Instant.now(), Decant.home().resolve("receipts"));
+                return made;
+            }, made -> {
                 job.set(null);
                 receipt.set(made.get(0));
-                if (recipe.target() == Target.DOCX) saved();
+                if (recipes.stream().anyMatch(recipe -> recipe.getValue().target() == Target.DOCX)) saved();
                 after.accept(made);
             }, problem -> {
                 job.set(null);

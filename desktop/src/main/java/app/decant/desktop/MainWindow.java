@@ -283,7 +283,7 @@ final class MainWindow {
             return;
         }
         app.decant.publish.Recipe recipe = app.decant.publish.Recipe.PLAIN.to(app.decant.publish.Target.DOCX).with(app.decant.publish.Recipe.WhenPresent.REPLACE);
-        desk.publish(recipe, app.decant.publish.Recipe.Passwords.NONE, file, receipts -> notice(Words.of("save.done", receipts.get(0).file().getFileName()), "notice-good", action("notice.well", () -> { })));
+        desk.publish(java.util.List.of(java.util.Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE, file, receipts -> notice(Words.of("save.done", receipts.get(0).file().getFileName()), "notice-good", action("notice.well", () -> { })));
     }
 
     /** Light or dark. */

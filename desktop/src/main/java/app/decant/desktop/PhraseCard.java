@@ -95,6 +95,29 @@ final class PhraseCard {
         return added(field);
     }
 
+    /** A sentence under a field that changes with what is written in it. */
+    void told(TextField field, UnaryOperator<String> sentence) {
+        Label label = new Label(sentence.apply(field.getText()));
+        label.getStyleClass().add("quiet");
+        field.textProperty().addListener((observed, before, now) -> label.setText(sentence.apply(now)));
+        box.getChildren().add(label);
+    }
+
+    /** A choice that may not be possible: it closes the card where {@code take} gives null, else says the sentence it gives. */
+    void attempt(String words, boolean chosen, Supplier<String> take) {
+        Button button = new Button();
+        button.setGraphic(new Label((chosen ? "\u25CF  " : "\u25CB  ") + words));
+        button.setAccessibleText(words);
+        button.setId("choice-" + box.getChildren().size());
+        button.getStyleClass().add("choice");
+        if (chosen) button.getStyleClass().add("chosen");
+        button.setMaxWidth(Double.MAX_VALUE);
+        button.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        box.getChildren().add(button);
+        Label wrong = wrong();
+        button.setOnAction(event -> finish(take.get(), wrong));
+    }
+
     /** A button that closes the card where {@code take} gives null, else says the sentence it gives. */
     void done(String words, Supplier<String> take) {
         Label wrong = wrong();
@@ -175,7 +198,9 @@ final class PhraseCard {
         double height = box.prefHeight(width);
         double x = Math.max(8, Math.min(bounds.getMinX() - 12, root.getWidth() - width - 8));
         double below = bounds.getMaxY() + 6;
-        box.resizeRelocate(x, below + height < root.getHeight() - 8 ? below : Math.max(8, bounds.getMinY() - height - 6), width, height);
+        double above = bounds.getMinY() - height - 6;
+        double lowest = Math.max(8, root.getHeight() - height - 8);
+        box.resizeRelocate(x, below <= lowest ? below : above >= 8 ? above : lowest, width, height);
         if (focus != null) focus.requestFocus();
     }
 

@@ -2,8 +2,8 @@ package app.decant.desktop;
 
 import app.decant.document.DecantException;
 import app.decant.layout.Pages;
-import app.decant.pdf.PdfChoices;
 import app.decant.publish.NamePattern;
+import app.decant.publish.Output;
 import app.decant.publish.PageRange;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
@@ -13,6 +13,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import javafx.geometry.Pos;
@@ -43,6 +44,9 @@ final class PublishStation {
     private final Label warning = new Label();
     private final Label size = new Label();
     private final PublishCards cards;
+    private final ContentCards content;
+    private final AlsoCard also;
+    private final QueueView queue;
     private final Afterwards afterwards;
     private Recipe recipe = Recipe.PLAIN;
     private Recipe estimated;
@@ -56,6 +60,9 @@ final class PublishStation {
         this.desk = window.desk();
         afterwards = new Afterwards(window);
         cards = new PublishCards(window, () -> recipe, this::set);
+        content = new ContentCards(window, () -> recipe, this::set);
+        queue = new QueueView(window);
+        also = new AlsoCard(() -> recipe, this::build);
         grid = new PageGrid(desk, this::picked);
         Label section = section("publish.proofs");
         left.getChildren().addAll(grid.node(), section, proofs);
@@ -66,7 +73,7 @@ final class PublishStation {
         VBox card = new VBox(sentence.node());
         card.getStyleClass().add("sentence-card");
         right.getStyleClass().add("publish-right");
-        right.getChildren().addAll(card, after);
+        right.getChildren().addAll(card, queue.node(), after);
         scroll.setFitToWidth(true);
         scroll.getStyleClass().add("station-scroll");
         VBox.setVgrow(scroll, Priority.ALWAYS);
@@ -149,24 +156,25 @@ final class PublishStation {
         if (pdf) {
             sentence.say(" ").phrase("recipe", cards.recipeWords(), cards::recipeCard);
             sentence.say(" " + Words.of("say.of") + " ").phrase("pages", pagesWords(pages), this::pagesCard);
-            sentence.say(", " + Words.of("say.with.bookmarks") + " ").phrase("bookmarks", cards.bookmarkWords(), cards::bookmarksCard);
-            sentence.say(", " + Words.of("say.fonts") + " ").phrase("fonts", Words.of(recipe.style().fonts() == PdfChoices.Fonts.USED_CHARACTERS ? "fonts.used" : "fonts.whole"), cards::fontsCard);
+            sentence.say(", " + Words.of("say.with.bookmarks") + " ").phrase("bookmarks", content.bookmarkWords(), content::bookmarksCard);
+            sentence.say(", " + Words.of("say.fonts") + " ").phrase("fonts", content.fontsWords(), content::fontsCard);
             sentence.say(", " + Words.of("say.pictures") + " ").phrase("pictures", cards.picturesWords(), cards::picturesCard);
             sentence.say(", ").phrase("lock", cards.lockWords(), cards::lockCard);
             sentence.say(", " + Words.of("say.opening") + " ").phrase("opening", cards.openingWords(), cards::openingCard);
             sentence.say(", " + Words.of("say.standard") + " ").phrase("standard", cards.standardWords(), cards::standardCard);
-            sentence.say(", " + Words.of("say.links") + " ").phrase("links", cards.linksWords(), cards::linksCard);
-            sentence.say(", " + Words.of("say.facts") + " ").phrase("facts", cards.factsWords(), cards::factsCard);
-            sentence.say(", " + Words.of("say.laid") + " ").phrase("laid", cards.laidWords(), cards::laidCard);
+            sentence.say(", " + Words.of("say.links") + " ").phrase("links", content.linksWords(), content::linksCard);
+            sentence.say(", " + Words.of("say.facts") + " ").phrase("facts", content.factsWords(), content::factsCard);
+            sentence.say(", " + Words.of("say.laid") + " ").phrase("laid", content.laidWords(), content::laidCard);
         } else {
             sentence.say(" " + Words.of("say.whole"));
         }
         sentence.say(". " + Words.of("say.name") + " ").phrase("name", name, this::nameCard);
         sentence.say(" " + Words.of("say.in") + " ").phrase("folder", folder.getFileName() == null ? folder.toString() : folder.getFileName().toString(), this::folderCard);
         if (Files.exists(target())) sentence.say(". " + Words.of("say.there") + " ").phrase("present", presentWords(), this::presentCard);
+        sentence.say(", " + Words.of("say.also") + " ").phrase("also", also.words(), also::card);
         sentence.say(", " + Words.of("say.then") + " ").phrase("after", afterwards.words(), card -> afterwards.card(card, recipe.target(), this::build));
         sentence.say(".");
-        button.setText(Words.of(pdf ? "publish.pdf" : "publish.other", recipe.target().ending()));
+        button.setText(afterwards.isToWait() ? Words.of("publish.queue") : Words.of(pdf ? "publish.pdf" : "publish.other", recipe.target().ending()));
         tell(pages);
         grid.show(pages, pdf ? chosen(pages) : Set.of());
         proofs(pages);
@@ -359,7 +367,15 @@ final class PublishStation {
             desk.trouble().set(new DecantException(DecantException.Kind.WRONG_CALL, Words.of("save.original", name)));
             return;
         }
-        desk.publish(recipe.with(present), cards.passwords(), target(), receipts -> {
+        if (afterwards.isToWait()) {
+            desk.whenLaidOut(() -> {
+                List<Map.Entry<String, Recipe>> all = also.all(recipe.with(present));
+                List<Path> names = Output.names(target(), all);
+                for (int i = 0; i < names.size(); i++) queue.add(desk.document(), desk.source().get().title(), all.get(i).getValue(), names.get(i));
+            });
+            return;
+        }
+        desk.publish(also.all(recipe.with(present)), cards.passwords(), target(), receipts -> {
             build();
             scroll.setVvalue(1);
             afterwards.follow(receipts, cards.passwords().toOpen());

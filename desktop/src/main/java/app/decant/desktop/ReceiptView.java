@@ -1,8 +1,11 @@
 package app.decant.desktop;
 
+import app.decant.document.DecantException;
 import app.decant.document.Finding;
 import app.decant.pdf.PdfCheck;
 import app.decant.publish.Receipt;
+import app.decant.publish.ReceiptFile;
+import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -12,6 +15,7 @@ import javafx.scene.image.ImageView;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
 
 /** The receipt: what was made and what was checked after it was opened again, beside pictures of the file itself. */
 final class ReceiptView {
@@ -43,10 +47,27 @@ final class ReceiptView {
         open.setOnAction(event -> window.openOutside(receipt.file()));
         Button folder = new Button(Words.of("receipt.folder"));
         folder.setOnAction(event -> window.openOutside(receipt.file().getParent()));
-        HBox buttons = new HBox(10, open, folder);
+        java.time.Instant when = java.time.Instant.now();
+        Button save = new Button(Words.of("receipt.save"));
+        save.setId("save-receipt");
+        save.setOnAction(event -> save(receipt, when, window));
+        HBox buttons = new HBox(10, open, folder, save);
         buttons.setAlignment(Pos.CENTER_LEFT);
         box.getChildren().add(buttons);
         return box;
+    }
+
+    private static void save(Receipt receipt, java.time.Instant when, MainWindow window) {
+        FileChooser chooser = new FileChooser();
+        chooser.setInitialFileName(SafeFile.withoutEnding(receipt.file().getFileName().toString()) + " receipt.txt");
+        chooser.setInitialDirectory(receipt.file().getParent().toFile());
+        java.io.File file = chooser.showSaveDialog(window.stage());
+        if (file == null) return;
+        try {
+            ReceiptFile.write(receipt, when, file.toPath());
+        } catch (DecantException e) {
+            window.desk().trouble().set(e);
+        }
     }
 
     /** The first pages, painted from the published file by another program part than the one that wrote it. */

@@ -148,6 +148,28 @@ class PublishTest {
         assertThat(Files.readString(letters(outbox).get(0), java.nio.charset.StandardCharsets.US_ASCII)).contains("Passenger handbook 01.pdf").contains("Passenger handbook 02.pdf");
     }
 
+    @Test void waitsInTheQueueWithAllThatIsMadeInOneGo(FxRobot robot) throws Exception {
+        robot.clickOn("#phrase-laid");
+        robot.clickOn("#card-stamp").write("Page {page} of {pages}");
+        robot.clickOn(robot.lookup(".phrase-card .label").<Label>queryAll().stream().filter(label -> label.getText().endsWith("at the foot, on the right")).findFirst().orElseThrow());
+        assertThat(sentence()).contains("with “Page {page} of {pages}” in the margin");
+        robot.clickOn("#phrase-also");
+        robot.clickOn(robot.lookup(".phrase-card .check-box").<CheckBox>queryAll().stream().filter(tick -> tick.getText().equals("A .docx")).findFirst().orElseThrow());
+        robot.clickOn("#card-done");
+        choose(robot, "after", "put it into the queue");
+        assertThat(sentence()).contains("besides a .docx").endsWith("then put it into the queue.");
+        robot.press(KeyCode.CONTROL).type(KeyCode.ENTER).release(KeyCode.CONTROL);
+        until(() -> robot.lookup("#queue-run").tryQuery().filter(javafx.scene.Node::isVisible).isPresent());
+        Path outgoing = handbook.resolveSibling("Outgoing");
+        assertThat(outgoing).doesNotExist();
+        robot.clickOn("#queue-run");
+        until(() -> window.desk().job().get() == null && Files.isRegularFile(outgoing.resolve("Passenger handbook.docx")));
+        try (PDDocument pdf = Loader.loadPDF(outgoing.resolve("Passenger handbook.pdf").toFile())) {
+            assertThat(new org.apache.pdfbox.text.PDFTextStripper().getText(pdf)).contains("Page 13 of 13");
+        }
+        until(() -> !robot.lookup("#queue").query().isVisible());
+    }
+
     private static List<Path> letters(Path outbox) throws IOException {
         try (Stream<Path> files = Files.list(outbox)) {
             return files.filter(file -> file.toString().endsWith(".eml")).toList();

@@ -1,0 +1,68 @@
+package app.decant.publish;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import app.decant.Decant;
+import app.decant.demo.HarbourNotice;
+import app.decant.document.DecantException;
+import app.decant.document.Progress;
+import app.decant.pdf.Protection;
+import app.decant.publish.PublishQueue.Waiting;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.EnumSet;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Publications that wait: kept on disk, in an order that can be changed, run later, kept with their reason where they fail. */
+class PublishQueueTest {
+    private static final Instant WHEN = Instant.parse("2026-11-01T08:00:00Z");
+    private static final PublishQueue.Publishing PUBLISHING = (document, recipe, file, progress) -> Decant.publish(new Order(Decant.layOut(document), recipe), file, progress);
+
+    @TempDir private Path folder;
+
+    private PublishQueue queue() { return new PublishQueue(folder.resolve("queue")); }
+
+    private Waiting add(String name, Recipe recipe) { return queue().add(HarbourNotice.document(), "Notice", recipe, folder.resolve(name), WHEN); }
+
+    @Test void outlivesTheProgramAndRunsInTheOrderWished() throws IOException {
+        add("first.pdf", Recipe.PLAIN.of(new PageRange("1")));
+        Waiting second = add("second.docx", Recipe.PLAIN.to(Target.DOCX));
+        queue().earlier(second);
+        assertThat(queue().all()).extracting(one -> one.file().getFileName().toString()).containsExactly("second.docx", "first.pdf");
+        for (Waiting one : queue().all()) assertThat(queue().run(one, PUBLISHING, Progress.SILENT)).allMatch(Receipt::proven);
+        assertThat(queue().all()).isEmpty();
+        try (PDDocument pdf = Loader.loadPDF(folder.resolve("first.pdf").toFile())) {
+            assertThat(pdf.getNumberOfPages()).isEqualTo(1);
+        }
+        assertThat(Decant.open(folder.resolve("second.docx")).document().blocks()).isNotEmpty();
+    }
+
+    @Test void keepsWhatFailsWithItsReasonUntilItCanBeMade() throws IOException {
+        Files.writeString(folder.resolve("taken.pdf"), "older");
+        add("taken.pdf", Recipe.PLAIN);
+        assertThatThrownBy(() -> queue().run(queue().all().get(0), PUBLISHING, Progress.SILENT)).isInstanceOf(DecantException.class);
+        assertThat(queue().all()).singleElement().satisfies(one -> {
+            assertThat(one.tries()).isEqualTo(1);
+            assertThat(one.trouble()).contains("taken.pdf is already in");
+        });
+        Files.delete(folder.resolve("taken.pdf"));
+        queue().run(queue().all().get(0), PUBLISHING, Progress.SILENT);
+        assertThat(queue().all()).isEmpty();
+    }
+
+    @Test void takesNoPublicationThatLocksAndForgetsHalfOnes() throws IOException {
+        Recipe locked = Recipe.PLAIN.with(new Recipe.Locking(Protection.Strength.AES_256, EnumSet.of(Protection.Permission.PRINT)));
+        assertThatThrownBy(() -> add("locked.pdf", locked)).hasMessageContaining("passwords are never kept");
+        Files.createDirectories(folder.resolve("queue/00007"));
+        Files.writeString(folder.resolve("queue/00007/document.docx"), "cut off by a power cut");
+        assertThat(queue().all()).isEmpty();
+        queue().remove(add("out.pdf", Recipe.PLAIN));
+        assertThat(queue().all()).isEmpty();
+    }
+}

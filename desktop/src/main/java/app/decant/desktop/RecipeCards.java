@@ -1,0 +1,25 @@
+package app.decant.desktop;
+
+import app.decant.publish.Recipe;
+import java.util.Locale;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+
+/** Cards that change a recipe: what they look at, and whom they tell. */
+abstract class RecipeCards {
+    final MainWindow window;
+    final Consumer<Recipe> set;
+    private final Supplier<Recipe> recipe;
+
+    RecipeCards(MainWindow window, Supplier<Recipe> recipe, Consumer<Recipe> set) {
+        this.window = window;
+        this.recipe = recipe;
+        this.set = set;
+    }
+
+    /** The recipe as it is now. */
+    final Recipe now() { return recipe.get(); }
+
+    /** How a choice is called in the file of words. */
+    static String key(Enum<?> value) { return value.name().toLowerCase(Locale.ROOT); }
+}
