@@ -31,7 +31,7 @@ final class RecipeOptions {
     @Option(names = "--recipe", paramLabel = "FILE|NAME", description = "start from a recipe; ./decant recipes lists them")
     private String recipe;
 
-    @Option(names = "--to", paramLabel = "FORMAT", description = "pdf, docx or txt (default: pdf)")
+    @Option(names = "--to", paramLabel = "FORMAT", description = "pdf, docx, doc, odt, rtf, html, epub, md, txt, or a template: dotx, dot, ott (default: pdf)")
     private String to;
 
     @Option(names = "--pages", paramLabel = "RANGE", description = "all, odd, even, or a list such as 1-3,7,12-")
@@ -130,7 +130,7 @@ final class RecipeOptions {
         Recipe made = recipe == null ? Recipe.PLAIN : new Recipes(recipesFolder()).find(recipe);
         if (to != null) {
             Target target = Target.of(to);
-            if (target == null) throw wrong("“" + to + "” is no format this version writes. Choose pdf, docx or txt.");
+            if (target == null) throw wrong("“" + to + "” is no format this version writes. Choose one of " + Arrays.stream(Target.values()).map(Target::ending).collect(Collectors.joining(", ")) + ".");
             made = made.to(target);
         }
         if (pages != null && made.target() != Target.PDF) throw wrong("Page ranges are for PDF; a ." + made.target().ending() + " always holds the whole document.");

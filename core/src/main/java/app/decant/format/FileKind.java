@@ -12,7 +12,7 @@ import java.util.zip.ZipInputStream;
 public enum FileKind {
     DOCX("Office Open XML text document"), DOCX_MACROS("Office Open XML text document with macros"), DOCX_TEMPLATE("Office Open XML template"), XLSX("Office Open XML workbook"),
     PPTX("Office Open XML slide deck"), ODT("OpenDocument text document"), ODS("OpenDocument workbook"), ODP("OpenDocument slide deck"), EPUB("EPUB book"),
-    BINARY_OFFICE("binary office file of 1997-2003"), ENCRYPTED_OFFICE("password-protected office file"), RTF("rich text file"), PDF("PDF"), HTML("web page"),
+    DOC("binary text document of 1997-2003"), XLS("binary workbook of 1997-2003"), PPT("binary slide deck of 1997-2003"), BINARY_OFFICE("binary office file of 1997-2003"), ENCRYPTED_OFFICE("password-protected office file"), RTF("rich text file"), PDF("PDF"), HTML("web page"),
     TEXT("plain text file"), PNG("PNG picture"), JPEG("JPEG picture"), TIFF("TIFF picture"), ARCHIVE("zip archive"), EMPTY("empty file"), UNKNOWN("file of unknown kind");
 
     private static final int MOST_ENTRIES = 5000;
@@ -30,7 +30,7 @@ public enum FileKind {
     public static FileKind of(byte[] file) {
         if (file.length == 0) return EMPTY;
         if (starts(file, 0x50, 0x4B, 0x03, 0x04) || starts(file, 0x50, 0x4B, 0x05, 0x06)) return archive(file);
-        if (starts(file, 0xD0, 0xCF, 0x11, 0xE0, 0xA1, 0xB1, 0x1A, 0xE1)) return contains(file, "EncryptedPackage") ? ENCRYPTED_OFFICE : BINARY_OFFICE;
+        if (starts(file, 0xD0, 0xCF, 0x11, 0xE0, 0xA1, 0xB1, 0x1A, 0xE1)) return container(file);
         if (starts(file, '{', '\\', 'r', 't')) return RTF;
         if (starts(file, 0x89, 'P', 'N', 'G')) return PNG;
         if (starts(file, 0xFF, 0xD8, 0xFF)) return JPEG;
@@ -40,6 +40,13 @@ public enum FileKind {
         String lower = head.toLowerCase(Locale.ROOT);
         if (lower.contains("<!doctype html") || lower.contains("<html")) return HTML;
         return isText(file) ? TEXT : UNKNOWN;
+    }
+
+    private static FileKind container(byte[] file) {
+        if (contains(file, "EncryptedPackage")) return ENCRYPTED_OFFICE;
+        if (contains(file, "WordDocument")) return DOC;
+        if (contains(file, "PowerPoint Document")) return PPT;
+        return contains(file, "Workbook") || contains(file, "Book") ? XLS : BINARY_OFFICE;
     }
 
     private static FileKind archive(byte[] file) {

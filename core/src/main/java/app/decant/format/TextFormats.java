@@ -3,6 +3,7 @@ package app.decant.format;
 import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.Progress;
+import app.decant.format.binary.DocReader;
 import app.decant.format.ooxml.DocxReader;
 import app.decant.format.text.TextReader;
 import java.io.ByteArrayInputStream;
@@ -30,10 +31,11 @@ public final class TextFormats {
         return switch (kind) {
             case DOCX, DOCX_MACROS, DOCX_TEMPLATE -> DocxReader.read(file, kind, progress);
             case TEXT -> TextReader.read(file);
+            case DOC -> DocReader.read(file, name, password, progress);
             case ENCRYPTED_OFFICE -> read(unlocked(file, name, password), name, null, progress);
             case EMPTY -> throw new DecantException(Kind.UNREADABLE, name + " is an empty file; there is nothing in it to open. Ask for it again, or open an older copy.");
             case UNKNOWN, ARCHIVE -> throw new DecantException(Kind.UNSUPPORTED, name + " is not a document: its content is " + kind.phrase() + ". Look whether the right file was picked.");
-            case XLSX, PPTX, ODS, ODP -> throw new DecantException(Kind.UNSUPPORTED, name + " is " + kind.phrase() + ". Workbooks and slide decks come in a later version.");
+            case XLSX, XLS, PPTX, PPT, ODS, ODP -> throw new DecantException(Kind.UNSUPPORTED, name + " is " + kind.phrase() + ". Workbooks and slide decks come in a later version.");
             default -> throw new DecantException(Kind.UNSUPPORTED, name + " is " + kind.phrase() + ", which this version can't open yet. Save it as .docx and open that.");
         };
     }

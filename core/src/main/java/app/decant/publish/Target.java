@@ -1,25 +1,26 @@
 package app.decant.publish;
 
+import app.decant.format.TextFormat;
+
 /** What a publication becomes. */
 public enum Target {
-    PDF("pdf", "a PDF"), DOCX("docx", "a .docx"), TXT("txt", "plain text");
+    PDF(null), DOCX(TextFormat.DOCX), DOC(TextFormat.DOC), DOT(TextFormat.DOT), TXT(TextFormat.TXT);
 
-    private final String ending;
-    private final String words;
+    private final TextFormat format;
 
-    Target(String ending, String words) {
-        this.ending = ending;
-        this.words = words;
-    }
+    Target(TextFormat format) { this.format = format; }
 
-    public String ending() { return ending; }
+    /** The format of a text document, or null for a PDF. */
+    public TextFormat format() { return format; }
+
+    public String ending() { return format == null ? "pdf" : format.ending(); }
 
     /** How it reads in a sentence. */
-    public String words() { return words; }
+    public String words() { return format == null ? "a PDF" : format.words(); }
 
     /** The target of this name, or null. */
     public static Target of(String name) {
-        for (Target target : values()) if (target.ending.equalsIgnoreCase(name)) return target;
+        for (Target target : values()) if (target.ending().equalsIgnoreCase(name)) return target;
         return null;
     }
 }

@@ -1,0 +1,49 @@
+package app.decant.format;
+
+import app.decant.document.Document;
+import app.decant.document.Finding;
+import app.decant.format.binary.DocWriter;
+import app.decant.format.ooxml.DocxWriter;
+import app.decant.format.text.TextWriter;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.List;
+
+/** The formats of text documents that are written here. */
+public enum TextFormat {
+    DOCX("docx", "a .docx") {
+        @Override public Written write(Document document, Instant when) { return new Written(DocxWriter.write(document, when), List.of()); }
+    },
+    DOC("doc", "a .doc") {
+        @Override public Written write(Document document, Instant when) { return DocWriter.write(document, when, false); }
+    },
+    DOT("dot", "a .dot template") {
+        @Override public Written write(Document document, Instant when) { return DocWriter.write(document, when, true); }
+    },
+    TXT("txt", "plain text") {
+        @Override public Written write(Document document, Instant when) {
+            return new Written(TextWriter.write(document).getBytes(StandardCharsets.UTF_8), List.of(Finding.changed("Plain text holds no looks, pictures or page breaks.", "")));
+        }
+    };
+
+    private final String ending;
+    private final String words;
+
+    TextFormat(String ending, String words) {
+        this.ending = ending;
+        this.words = words;
+    }
+
+    /** The ending of file names, without its stop. */
+    public String ending() { return ending; }
+
+    /** How it reads in a sentence. */
+    public String words() { return words; }
+
+    /**
+     * Writes a document, fields with the results they show.
+     *
+     * @param when recorded in the file as its time of making
+     */
+    public abstract Written write(Document document, Instant when);
+}

@@ -1,0 +1,155 @@
+package app.decant.format.binary;
+
+import app.decant.document.Anchor;
+import app.decant.document.Block;
+import app.decant.document.Border;
+import app.decant.document.Finding;
+import app.decant.document.Image;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Picture;
+import app.decant.document.TableProperty.Insets;
+import app.decant.document.TextBox;
+import app.decant.format.binary.Modifiers.Modifier;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import org.apache.poi.ddf.EscherContainerRecord;
+import org.apache.poi.ddf.EscherOptRecord;
+import org.apache.poi.ddf.EscherPropertyTypes;
+import org.apache.poi.ddf.EscherSimpleProperty;
+import org.apache.poi.hwpf.HWPFDocument;
+import org.apache.poi.hwpf.usermodel.OfficeDrawing;
+import org.apache.poi.hwpf.usermodel.OfficeDrawings;
+
+/** Reads pictures that stand in lines, and drawn shapes that float: pictures and boxes of text (MS-DOC 2.9.192, 2.9.253). */
+final class DrawingReading {
+    private static final int TEXT_BOXES = 56;
+
+    private final HWPFDocument file;
+    private final DocReader reader;
+    private final List<Finding> findings;
+    private final Set<Integer> boxesRead = new HashSet<>();
+
+    DrawingReading(HWPFDocument file, DocReader reader, List<Finding> findings) {
+        this.file = file;
+        this.reader = reader;
+        this.findings = findings;
+    }
+
+    /** The picture a sign stands for, or null where it has none. */
+    Inline inline(List<Modifier> properties, Look look) {
+        Integer place = null;
+        for (Modifier one : properties) {
+            if (one.code() == 0x6A03) place = one.four();
+            // Data of a form field, not a picture.
+            if (one.code() == 0x0806 && one.on()) return null;
+        }
+        byte[] data = file.getDataStream();
+        if (place == null || data == null || place < 0 || place + 68 > data.length) return null;
+        try {
+            org.apache.poi.hwpf.usermodel.Picture read = new org.apache.poi.hwpf.usermodel.Picture(place, data, true);
+            byte[] bytes = read.getContent();
+            if (bytes == null || bytes.length == 0) return null;
+            double width = read.getDxaGoal() / 20.0 * read.getHorizontalScalingFactor() / 1000.0;
+            double height = read.getDyaGoal() / 20.0 * read.getVerticalScalingFactor() / 1000.0;
+            Insets crop = new Insets(read.getCropTop() / 65536, read.getCropRight() / 65536, read.getCropBottom() / 65536, read.getCropLeft() / 65536);
+            return new Inline.InlinePicture(new Picture(new Image(type(read.getMimeType(), bytes), bytes), Math.max(1, width), Math.max(1, height), sane(crop), 0, blank(read.getDescription())), look);
+        } catch (RuntimeException e) {
+            org.slf4j.LoggerFactory.getLogger(DrawingReading.class).info("A picture can't be read", e);
+            findings.add(Finding.lost("A picture can't be read and is left out.", ""));
+            return null;
+        }
+    }
+
+    private static Insets sane(Insets crop) {
+        for (double side : new double[] {crop.top(), crop.right(), crop.bottom(), crop.left()}) if (!(side > -1 && side < 1)) return Insets.NONE;
+        return crop;
+    }
+
+    private static String blank(String text) { return text == null || text.isBlank() ? null : text; }
+
+    private static String type(String told, byte[] bytes) {
+        if (bytes.length > 3 && bytes[0] == (byte) 0x89 && bytes[1] == 'P') return "image/png";
+        if (bytes.length > 3 && bytes[0] == (byte) 0xFF && bytes[1] == (byte) 0xD8) return "image/jpeg";
+        return told == null ? "image/unknown" : told.toLowerCase(Locale.ROOT);
+    }
+
+    /** The shape anchored at a place, or null where there is none that can be taken over. */
+    Inline floating(int at, Look look) {
+        boolean header = reader.isInHeaders(at);
+        if (!header && !reader.isInBody(at)) return null;
+        try {
+            OfficeDrawings all = header ? file.getOfficeDrawingsHeaders() : file.getOfficeDrawingsMain();
+            OfficeDrawing drawing = all.getOfficeDrawingAt(header ? at - reader.headersStart() : at);
+            if (drawing == null) return null;
+            Inline.Floating.Content content = content(drawing);
+            if (content == null) {
+                findings.add(Finding.lost("A drawn shape is left out.", ""));
+                return null;
+            }
+            return new Inline.Floating(anchor(drawing), content, look);
+        } catch (RuntimeException e) {
+            org.slf4j.LoggerFactory.getLogger(DrawingReading.class).info("A drawing can't be read", e);
+            findings.add(Finding.lost("A drawing can't be read and is left out.", ""));
+            return null;
+        }
+    }
+
+    private Inline.Floating.Content content(OfficeDrawing drawing) {
+        double width = Math.max(1, (drawing.getRectangleRight() - drawing.getRectangleLeft()) / 20.0);
+        double height = Math.max(1, (drawing.getRectangleBottom() - drawing.getRectangleTop()) / 20.0);
+        EscherOptRecord options = options(drawing);
+        byte[] bytes = drawing.getPictureData();
+        if (bytes != null && bytes.length > 0) {
+            Insets crop = options == null ? Insets.NONE : sane(new Insets(share(options, EscherPropertyTypes.BLIP__CROPFROMTOP), share(options, EscherPropertyTypes.BLIP__CROPFROMRIGHT), share(options, EscherPropertyTypes.BLIP__CROPFROMBOTTOM), share(options, EscherPropertyTypes.BLIP__CROPFROMLEFT)));
+            double turn = options == null ? 0 : share(options, EscherPropertyTypes.TRANSFORM__ROTATION);
+            return new Picture(new Image(type(null, bytes), bytes), width, height, crop, turn, null);
+        }
+        int text = options == null ? 0 : number(options, EscherPropertyTypes.TEXT__TEXTID) >> 16;
+        if (text < 1 || !boxesRead.add(text)) return null;
+        List<Block> blocks = box(text);
+        return blocks == null ? null : new TextBox(blocks, width, height, false, new Insets(3.6, 7.2, 3.6, 7.2), Border.NONE, null);
+    }
+
+    private static EscherOptRecord options(OfficeDrawing drawing) {
+        EscherContainerRecord shape = drawing.getOfficeArtSpContainer();
+        return shape == null ? null : shape.getChildById(EscherOptRecord.RECORD_ID);
+    }
+
+    private static int number(EscherOptRecord options, EscherPropertyTypes kind) { return options.lookup(kind) instanceof EscherSimpleProperty simple ? simple.getPropertyValue() : 0; }
+
+    private static double share(EscherOptRecord options, EscherPropertyTypes kind) { return number(options, kind) / 65536.0; }
+
+    /** The text of a box by its number, from 1 (2.8.32). */
+    private List<Block> box(int number) {
+        int[] place = reader.place(TEXT_BOXES);
+        int count = (place[1] - 4) / 26;
+        if (number > count) return null;
+        byte[] table = file.getTableStream();
+        int from = Modifiers.four(table, place[0] + 4 * (number - 1));
+        int to = Modifiers.four(table, place[0] + 4 * number);
+        if (to <= from) return null;
+        int start = reader.textBoxesStart();
+        // Each box ends in a paragraph mark of its own.
+        return new ArrayList<>(new BodyReading(reader).blocks(start + from, start + to));
+    }
+
+    private static Anchor anchor(OfficeDrawing drawing) {
+        Anchor.Horizontal.From across = switch (drawing.getHorizontalRelative()) {
+            case PAGE -> Anchor.Horizontal.From.PAGE;
+            case MARGIN -> Anchor.Horizontal.From.MARGIN;
+            case CHAR -> Anchor.Horizontal.From.CHARACTER;
+            default -> Anchor.Horizontal.From.COLUMN;
+        };
+        Anchor.Vertical.From down = switch (drawing.getVerticalRelativeElement()) {
+            case PAGE -> Anchor.Vertical.From.PAGE;
+            case MARGIN -> Anchor.Vertical.From.MARGIN;
+            case LINE -> Anchor.Vertical.From.LINE;
+            default -> Anchor.Vertical.From.PARAGRAPH;
+        };
+        return new Anchor(new Anchor.Horizontal(across, null, drawing.getRectangleLeft() / 20.0), new Anchor.Vertical(down, null, drawing.getRectangleTop() / 20.0), Anchor.Wrap.SQUARE, new Insets(0, 9, 0, 9), false);
+    }
+}

@@ -1,0 +1,73 @@
+package app.decant.format.binary;
+
+import app.decant.document.Block;
+import app.decant.document.NumberFormat;
+import app.decant.document.Section;
+import app.decant.document.Section.FramePlace;
+import app.decant.format.binary.Modifiers.Modifier;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+
+/** How the pages of a section are (MS-DOC 2.6.4); what is not said is as the format's first programs had it. */
+final class SectionReading {
+    private SectionReading() { }
+
+    static Section of(List<Modifier> modifiers, Map<FramePlace, List<Block>> frames, List<Block> blocks) {
+        Section.Start start = Section.Start.NEXT_PAGE;
+        double width = 612;
+        double height = 792;
+        double[] margins = {72, 90, 72, 90};
+        double gutter = 0;
+        double header = 36;
+        double footer = 36;
+        int count = 1;
+        double gap = 36;
+        boolean line = false;
+        boolean even = true;
+        boolean first = false;
+        double[] widths = new double[90];
+        NumberFormat format = NumberFormat.DECIMAL;
+        boolean restarts = false;
+        int number = 1;
+        for (Modifier one : modifiers) {
+            switch (one.code()) {
+                case 0x3009 -> start = Section.Start.values()[Math.min(4, one.one())];
+                case 0xB01F -> width = one.two() / 20.0;
+                case 0xB020 -> height = one.two() / 20.0;
+                case 0xB021 -> margins[3] = one.two() / 20.0;
+                case 0xB022 -> margins[1] = one.two() / 20.0;
+                case 0x9023 -> margins[0] = Math.abs(one.points());
+                case 0x9024 -> margins[2] = Math.abs(one.points());
+                case 0xB025 -> gutter = one.two() / 20.0;
+                case 0xB017 -> header = one.two() / 20.0;
+                case 0xB018 -> footer = one.two() / 20.0;
+                case 0x300A -> first = one.on();
+                case 0x500B -> count = Math.min(44, one.two() + 1);
+                case 0x900C -> gap = one.two() / 20.0;
+                case 0x3019 -> line = one.on();
+                case 0x3005 -> even = one.on();
+                case 0xF203 -> place(widths, 2 * one.one(), one);
+                case 0xF204 -> place(widths, 2 * one.one() + 1, one);
+                case 0x300E -> format = switch (one.one()) {
+                    case 1 -> NumberFormat.UPPER_ROMAN;
+                    case 2 -> NumberFormat.LOWER_ROMAN;
+                    case 3 -> NumberFormat.UPPER_LETTER;
+                    case 4 -> NumberFormat.LOWER_LETTER;
+                    default -> NumberFormat.DECIMAL;
+                };
+                case 0x3011 -> restarts = one.on();
+                case 0x501C -> number = one.two();
+                default -> { }
+            }
+        }
+        List<Double> own = new ArrayList<>();
+        if (!even && count > 1) Arrays.stream(widths).limit(2L * count - 1).forEach(own::add);
+        Section.PageGeometry page = new Section.PageGeometry(Math.max(36, width), Math.max(36, height), margins[0], margins[1], margins[2], margins[3], header, footer, gutter);
+        Section.Columns columns = count > 1 ? new Section.Columns(count, gap, line, own) : Section.Columns.ONE;
+        return new Section(start, page, columns, new Section.PageNumbering(format, restarts ? (Integer) number : null), frames, first, blocks);
+    }
+
+    private static void place(double[] widths, int at, Modifier one) { if (at < widths.length) widths[at] = Modifiers.two(one.operand(), 1) / 20.0; }
+}

@@ -1,0 +1,254 @@
+package app.decant.format.binary;
+
+import app.decant.document.Anchor;
+import app.decant.document.Block;
+import app.decant.document.Cascade;
+import app.decant.document.Contents;
+import app.decant.document.Inline;
+import app.decant.document.Link;
+import app.decant.document.Look;
+import app.decant.document.OpaqueBlock;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.Picture;
+import app.decant.document.Property;
+import app.decant.document.Table;
+import app.decant.document.TableProperty.VerticalAlignment;
+import app.decant.document.TextBox;
+import app.decant.document.TextProperty;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+
+/** Turns blocks into a story: characters with their signs for fields, notes, pictures and cells (MS-DOC 2.4.3). */
+final class StoryMaker {
+    static final char PARAGRAPH = '\r';
+    static final char SECTION = '\f';
+    static final char CELL = '\u0007';
+    private static final char NOTE = '\u0002';
+    private static final char PICTURE = '\u0001';
+    private static final char DRAWN = '\u0008';
+    private static final int HYPERLINK = 88;
+
+    final Story story = new Story();
+    final DocWriter writer;
+    private final boolean header;
+
+    StoryMaker(DocWriter writer, boolean header) {
+        this.writer = writer;
+        this.header = header;
+    }
+
+    /** Where paragraphs stand: how deep in tables, what the table gives to their looks, the sign of the last one. */
+    record Place(int depth, Look table) {
+        static final Place BODY = new Place(0, Look.PLAIN);
+
+        Properties properties() {
+            Properties made = new Properties();
+            if (depth > 0) made.flag(0x2416, true).four(0x6649, depth);
+            return made;
+        }
+    }
+
+    /** All blocks; a table at the end gets a paragraph behind it, as the format asks. */
+    void blocks(List<? extends Block> blocks, Place place) {
+        for (Block block : blocks) block(block, place, PARAGRAPH);
+        if (blocks.isEmpty() || !(blocks.get(blocks.size() - 1) instanceof Paragraph)) paragraph(Paragraph.of(""), place, PARAGRAPH, null, false, new Properties());
+    }
+
+    void block(Block block, Place place, char mark) {
+        if (block instanceof Paragraph paragraph) paragraph(paragraph, place, mark, null, false, new Properties());
+        else if (block instanceof Contents contents) contents(contents, place);
+        else if (block instanceof Table table) new TableMaker(this).table(table, place);
+        else if (block instanceof OpaqueBlock) writer.lose("opaque");
+    }
+
+    private void contents(Contents contents, Place place) {
+        List<Paragraph> entries = contents.entries().isEmpty() ? List.of(Paragraph.of("")) : contents.entries();
+        String instruction = " TOC \\o \"" + contents.fromLevel() + "-" + contents.toLevel() + "\" \\h \\z \\u ";
+        for (int i = 0; i < entries.size(); i++) paragraph(entries.get(i), place, PARAGRAPH, i == 0 ? instruction : null, i == entries.size() - 1, new Properties());
+    }
+
+    /** The cell mark takes the place of the last paragraph's. */
+    void cell(List<? extends Block> blocks, Place place) {
+        List<Block> all = new ArrayList<>(blocks);
+        if (all.isEmpty() || !(all.get(all.size() - 1) instanceof Paragraph)) all.add(Paragraph.of(""));
+        for (int i = 0; i < all.size() - 1; i++) block(all.get(i), place, PARAGRAPH);
+        Properties inner = place.depth() > 1 ? new Properties().flag(0x244B, true) : new Properties();
+        paragraph((Paragraph) all.get(all.size() - 1), place, place.depth() > 1 ? PARAGRAPH : CELL, null, false, inner);
+    }
+
+    void paragraph(Paragraph paragraph, Place place, char mark, String opens, boolean closes, Properties more) {
+        for (Inline inline : paragraph.inlines()) if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) framed(box, floating.anchor(), place);
+        if (opens != null) begin(opens, 13);
+        Link open = null;
+        for (Inline inline : paragraph.inlines()) {
+            Link link = inline.look().get(TextProperty.LINK);
+            if (inline.length() > 0 && !Objects.equals(link, open)) {
+                if (open != null) story.field('\u0015', 0x80, new Properties());
+                if (link != null) begin(link instanceof Link.Address address ? " HYPERLINK \"" + address.uri().replace("\"", "%22") + "\" " : " HYPERLINK \\l \"" + ((Link.Inside) link).bookmark() + "\" ", HYPERLINK);
+                open = link;
+            }
+            inline(inline, paragraph, place);
+        }
+        if (open != null) story.field('\u0015', 0x80, new Properties());
+        if (closes) story.field('\u0015', 0x80, new Properties());
+        int style = Math.max(0, writer.styles().number(paragraph.style()));
+        Properties properties = place.properties().all(writer.looks().paragraph(tableLook(paragraph, place).over(Look.PLAIN), writer.lists()::number)).all(more);
+        story.end(mark, text(paragraph, paragraph.mark(), place), style, properties);
+    }
+
+    /** What the paragraph says itself, with what only its table's style says: this format has no table styles. */
+    private Look tableLook(Paragraph paragraph, Place place) {
+        if (place.table().isPlain()) return paragraph.look();
+        Cascade cascade = writer.cascade();
+        return paragraph.look().over(difference(cascade.paragraph(paragraph, place.table()), cascade.paragraph(paragraph)));
+    }
+
+    private Properties text(Paragraph paragraph, Look own, Place place) {
+        Look look = own.without(TextProperty.LINK);
+        if (!place.table().isPlain()) look = look.over(difference(writer.cascade().text(paragraph, own, place.table()), writer.cascade().text(paragraph, own)));
+        return writer.looks().text(look);
+    }
+
+    /** What one look says that another does not. */
+    private static Look difference(Look all, Look without) {
+        Look difference = all;
+        for (Property<?> property : all.properties()) if (Objects.equals(all.get(property), without.get(property))) difference = difference.without(property);
+        return difference;
+    }
+
+    private void begin(String instruction, int kind) {
+        story.field('\u0013', kind, new Properties());
+        story.run(instruction, new Properties());
+        story.field('\u0014', 0xFF, new Properties());
+    }
+
+    private void inline(Inline inline, Paragraph paragraph, Place place) {
+        Properties properties = text(paragraph, inline.look(), place);
+        if (inline instanceof Inline.Text run) {
+            story.run(signs(run.text()), properties);
+        } else if (inline instanceof Inline.Field field) {
+            field(field, properties);
+        } else if (inline instanceof Inline.Note note) {
+            note(note, properties);
+        } else if (inline instanceof Inline.BookmarkPoint point) {
+            if (point.start()) story.bookmarkStarts.putIfAbsent(point.name(), story.length());
+            else story.bookmarkEnds.putIfAbsent(point.name(), story.length());
+        } else if (inline instanceof Inline.InlinePicture picture) {
+            picture(picture.picture(), properties);
+        } else if (inline instanceof Inline.Floating floating && floating.content() instanceof Picture picture) {
+            floating(picture, floating.anchor(), properties);
+        } else if (inline instanceof Inline.OpaqueInline opaque) {
+            if (opaque.opaque().likeness() != null) picture(opaque.opaque().likeness(), properties);
+            else writer.lose("opaque");
+        }
+    }
+
+    private static String signs(String text) {
+        StringBuilder signs = new StringBuilder(text.length());
+        for (char c : text.toCharArray()) {
+            signs.append(switch (c) {
+                case Inline.LINE_BREAK -> '\u000B';
+                case Inline.PAGE_BREAK -> '\f';
+                case Inline.COLUMN_BREAK -> '\u000E';
+                case '\u2011' -> '\u001E';
+                case '\u00AD' -> '\u001F';
+                default -> c < ' ' && c != '\t' ? ' ' : c;
+            });
+        }
+        return signs.toString();
+    }
+
+    private void field(Inline.Field field, Properties properties) {
+        if (field.kind() == Inline.Field.Kind.NOTE_MARK) {
+            story.special(NOTE, properties);
+            return;
+        }
+        String[] names = {"PAGE", "NUMPAGES", "SECTIONPAGES", "DATE", "TIME", "TITLE", "AUTHOR", "FILENAME", "REF", "PAGEREF", "", "QUOTE"};
+        int[] kinds = {33, 26, 65, 31, 32, 15, 17, 29, 3, 37, 0, 35};
+        int kind = field.kind().ordinal();
+        String instruction = field.instruction().isBlank() ? names[kind] : field.instruction().trim();
+        story.field('\u0013', kinds[kind], properties);
+        story.run(" " + instruction + " ", properties);
+        story.field('\u0014', 0xFF, properties);
+        story.run(signs(field.result()), properties);
+        story.field('\u0015', 0x80, properties);
+    }
+
+    private void note(Inline.Note note, Properties properties) {
+        boolean foot = note.kind() == Inline.Note.Kind.FOOTNOTE;
+        (foot ? story.footnotes : story.endnotes).add(new Story.Reference(story.length(), note.mark() == null));
+        writer.note(note);
+        if (note.mark() == null) story.special(NOTE, properties);
+        else story.run(note.mark(), properties);
+    }
+
+    private void picture(Picture picture, Properties properties) {
+        try {
+            int place = writer.data(writer.drawings().inline(picture));
+            story.special(PICTURE, new Properties().all(properties).four(0x6A03, place));
+        } catch (IOException | RuntimeException e) {
+            org.slf4j.LoggerFactory.getLogger(StoryMaker.class).info("A picture can't be written: {}", picture.image(), e);
+            writer.lose("picture");
+        }
+    }
+
+    /** 2.9.253, Spa: the box, what it is measured from, how text runs round it. */
+    private void floating(Picture picture, Anchor anchor, Properties properties) {
+        if (story.length() > 0 && header && writer.isInNote()) {
+            picture(picture, properties);
+            return;
+        }
+        try {
+            int shape = writer.drawings().add(picture, header);
+            Anchor.Horizontal across = anchor.horizontal();
+            Anchor.Vertical down = anchor.vertical();
+            int left = LookProperties.twips(across.alignment() == null ? across.offset() : aligned(across, picture.width()));
+            int top = LookProperties.twips(down.offset());
+            int fromX = across.from() == Anchor.Horizontal.From.PAGE ? 1 : across.from() == Anchor.Horizontal.From.MARGIN ? 0 : 2;
+            int fromY = down.from() == Anchor.Vertical.From.PAGE ? 1 : down.from() == Anchor.Vertical.From.MARGIN ? 0 : 2;
+            int wrap = anchor.wrap() == Anchor.Wrap.TOP_AND_BOTTOM ? 1 : anchor.wrap() == Anchor.Wrap.NONE ? 3 : 2;
+            int flags = (header ? 1 : 0) | fromX << 1 | fromY << 3 | wrap << 5 | (anchor.behind() ? 1 << 14 : 0);
+            story.anchored.add(new Story.Anchored(story.length(), shape, left, top, left + LookProperties.twips(picture.width()), top + LookProperties.twips(picture.height()), flags));
+            story.special(DRAWN, properties);
+        } catch (IOException | RuntimeException e) {
+            org.slf4j.LoggerFactory.getLogger(StoryMaker.class).info("A picture can't be written: {}", picture.image(), e);
+            writer.lose("picture");
+        }
+    }
+
+    private double aligned(Anchor.Horizontal across, double width) {
+        double all = across.from() == Anchor.Horizontal.From.PAGE ? writer.page().width() : writer.page().textWidth();
+        return across.alignment() == Alignment.CENTRE ? (all - width) / 2 : across.alignment() == Alignment.END ? all - width : 0;
+    }
+
+    /** A text box becomes paragraphs in a frame of its place and width (2.6.2, sprmPDxaAbs and following). */
+    private void framed(TextBox box, Anchor anchor, Place place) {
+        Anchor.Horizontal across = anchor.horizontal();
+        Anchor.Vertical down = anchor.vertical();
+        int fromX = across.from() == Anchor.Horizontal.From.PAGE ? 2 : across.from() == Anchor.Horizontal.From.MARGIN ? 1 : 0;
+        int fromY = down.from() == Anchor.Vertical.From.PAGE ? 1 : down.from() == Anchor.Vertical.From.MARGIN ? 0 : 2;
+        int x = across.alignment() == null ? frame(across.offset()) : across.alignment() == Alignment.CENTRE ? -4 : across.alignment() == Alignment.END ? -8 : 0;
+        int y = down.alignment() == null ? frame(down.offset()) : down.alignment() == VerticalAlignment.CENTRE ? -8 : down.alignment() == VerticalAlignment.BOTTOM ? -12 : -4;
+        Properties frame = new Properties().one(0x261B, fromY << 4 | fromX << 6).two(0x8418, x).two(0x8419, y).two(0x841A, LookProperties.twips(box.width())).one(0x2423, anchor.wrap() == Anchor.Wrap.NONE ? 3 : 2)
+                .two(0x842F, LookProperties.twips(anchor.distance().left())).two(0x842E, LookProperties.twips(anchor.distance().top()));
+        if (!box.grows()) frame.two(0x442B, LookProperties.twips(box.height()) & 0x7FFF);
+        Look dress = Look.PLAIN;
+        if (box.border() != null && box.border().isVisible()) dress = dress.with(ParagraphProperty.BORDERS, app.decant.document.Borders.all(box.border()));
+        if (box.fill() != null) dress = dress.with(ParagraphProperty.SHADING, box.fill());
+        for (Block block : box.blocks()) {
+            if (block instanceof Paragraph paragraph) paragraph(paragraph.withLook(paragraph.look().over(dress)), place, PARAGRAPH, null, false, frame);
+            else block(block, place, PARAGRAPH);
+        }
+        writer.simplify("boxes");
+    }
+
+    /** Zero and small negative numbers have other meanings, so a frame at the very edge stands a twentieth of a point off. */
+    private static int frame(double offset) {
+        int twips = LookProperties.twips(offset);
+        return twips <= 0 && twips >= -20 ? 1 : twips;
+    }
+}

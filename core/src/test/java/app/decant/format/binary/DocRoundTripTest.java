@@ -1,0 +1,126 @@
+package app.decant.format.binary;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.decant.demo.HarbourNotice;
+import app.decant.demo.PassengerHandbook;
+import app.decant.document.DecantException;
+import app.decant.document.Document;
+import app.decant.document.Progress;
+import app.decant.font.FontCatalogue;
+import app.decant.format.FileKind;
+import app.decant.format.Portrait;
+import app.decant.format.Portrait.Aspect;
+import app.decant.format.TextFormats;
+import app.decant.format.Written;
+import app.decant.format.ooxml.DocxReader;
+import app.decant.format.ooxml.DocxWriter;
+import app.decant.layout.Layout;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import org.apache.poi.hwpf.HWPFDocument;
+import org.apache.poi.hwpf.extractor.WordExtractor;
+import org.apache.poi.hwpf.usermodel.Range;
+import org.apache.poi.hwpf.usermodel.TableIterator;
+import org.junit.jupiter.api.Assumptions;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Binary text documents written from nothing: read back by our reader as values, and by programs that are not ours. */
+class DocRoundTripTest {
+    private static final Instant WHEN = Instant.parse("2026-11-01T08:00:00Z");
+    private static final Set<Aspect> ALL = EnumSet.complementOf(EnumSet.of(Aspect.FLOATING));
+
+    @TempDir private Path folder;
+
+    private static Document laidOut(Document document) { return Layout.of(document, FontCatalogue.shipped()).withFieldResults(); }
+
+    private static Document again(byte[] doc) { return DocReader.read(doc, "test.doc", null, Progress.SILENT).document(); }
+
+    private static List<Document> demo() { return List.of(PassengerHandbook.document(), HarbourNotice.document()); }
+
+    @Test void keepsAllThatTheDemoDocumentsHold() {
+        for (Document document : demo()) {
+            Document before = laidOut(document);
+            Written written = DocWriter.write(before, WHEN, false);
+            assertThat(FileKind.of(written.bytes())).isEqualTo(FileKind.DOC);
+            Document after = again(written.bytes());
+            assertThat(Portrait.differences(before, after, ALL)).isEmpty();
+            assertThat(Layout.of(after, FontCatalogue.shipped()).count()).isEqualTo(Layout.of(before, FontCatalogue.shipped()).count());
+            assertThat(after.facts().title()).isEqualTo(before.facts().title());
+            assertThat(after.facts().author()).isEqualTo(before.facts().author());
+        }
+    }
+
+    @Test void goesToDocAndBackToDocxWithNothingLost() {
+        for (Document document : demo()) {
+            Document before = laidOut(document);
+            Document doc = again(DocWriter.write(before, WHEN, false).bytes());
+            Document docx = DocxReader.read(DocxWriter.write(doc, WHEN), FileKind.DOCX, Progress.SILENT).document();
+            assertThat(Portrait.differences(before, docx, ALL)).isEmpty();
+        }
+    }
+
+    @Test void isReadByTheCommonLibrary() throws IOException {
+        Document document = laidOut(PassengerHandbook.document());
+        try (HWPFDocument file = new HWPFDocument(new ByteArrayInputStream(DocWriter.write(document, WHEN, false).bytes())); WordExtractor extractor = new WordExtractor(file)) {
+            String text = extractor.getText();
+            assertThat(text).contains("Welcome aboard", "Luggage and bicycles", "Every household on Ostrey and Skerrow holds one share");
+            assertThat(extractor.getFootnoteText()).isNotEmpty();
+            assertThat(extractor.getHeaderText()).contains("Ostrey Sound Ferries");
+            Range range = file.getRange();
+            int tables = 0;
+            for (TableIterator it = new TableIterator(range); it.hasNext(); it.next()) tables++;
+            assertThat(tables).isGreaterThanOrEqualTo(5);
+            assertThat(file.getPicturesTable().getAllPictures()).isNotEmpty();
+            assertThat(file.getBookmarks().getBookmarksCount()).isPositive();
+            assertThat(file.getSummaryInformation().getTitle()).isEqualTo("Passenger handbook");
+        }
+    }
+
+    /** Debian's {@code antiword} and {@code catdoc}, where they are installed. */
+    @Test void isReadByOtherPrograms() throws Exception {
+        Path file = folder.resolve("notice.doc");
+        Files.write(file, DocWriter.write(laidOut(HarbourNotice.document()), WHEN, false).bytes());
+        for (List<String> program : List.of(List.of("antiword", "-w", "0"), List.of("catdoc", "-w"))) {
+            List<String> call = new java.util.ArrayList<>(program);
+            call.add(file.toString());
+            Process process;
+            try {
+                process = new ProcessBuilder(call).redirectErrorStream(true).start();
+            } catch (IOException e) {
+                Assumptions.assumeTrue(false, program.get(0) + " is not installed");
+                return;
+            }
+            String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8).replaceAll("\\s+", " ");
+            assertThat(process.waitFor()).isZero();
+            assertThat(said).as(program.get(0)).contains("The timbers of the outer berth are renewed in January.", "Foot passengers board by the inner steps", "Mon 11 January", "low water 06:10", "Parcels are taken in at the back door");
+        }
+    }
+
+    @Test void brokenFilesEndInASentence() {
+        byte[] good = DocWriter.write(laidOut(HarbourNotice.document()), WHEN, false).bytes();
+        Random random = new Random(7);
+        int opened = 0;
+        for (int i = 0; i < 120; i++) {
+            byte[] bad = i % 3 == 0 ? Arrays.copyOf(good, 600 + random.nextInt(good.length - 600)) : good.clone();
+            for (int k = 0; k < 1 + i % 40; k++) bad[512 + random.nextInt(bad.length - 512)] = (byte) random.nextInt(256);
+            try {
+                TextFormats.read(bad, "bad.doc", null, Progress.SILENT);
+                opened++;
+            } catch (DecantException e) {
+                assertThat(e.getMessage()).contains("bad.doc").endsWith(".");
+            }
+        }
+        assertThat(opened).as("some damage leaves the rest readable").isBetween(1, 119);
+    }
+}
