@@ -4,6 +4,7 @@ import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.format.binary.DocWriter;
 import app.decant.format.ooxml.DocxWriter;
+import app.decant.format.rtf.RtfWriter;
 import app.decant.format.text.TextWriter;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -19,6 +20,9 @@ public enum TextFormat {
     },
     DOT("dot", "a .dot template") {
         @Override public Written write(Document document, Instant when) { return DocWriter.write(document, when, true); }
+    },
+    RTF("rtf", "an .rtf") {
+        @Override public Written write(Document document, Instant when) { return RtfWriter.write(document, when); }
     },
     TXT("txt", "plain text") {
         @Override public Written write(Document document, Instant when) {

@@ -5,6 +5,7 @@ import app.decant.document.DecantException.Kind;
 import app.decant.document.Progress;
 import app.decant.format.binary.DocReader;
 import app.decant.format.ooxml.DocxReader;
+import app.decant.format.rtf.RtfReader;
 import app.decant.format.text.TextReader;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -32,6 +33,7 @@ public final class TextFormats {
             case DOCX, DOCX_MACROS, DOCX_TEMPLATE -> DocxReader.read(file, kind, progress);
             case TEXT -> TextReader.read(file);
             case DOC -> DocReader.read(file, name, password, progress);
+            case RTF -> RtfReader.read(file, name, progress);
             case ENCRYPTED_OFFICE -> read(unlocked(file, name, password), name, null, progress);
             case EMPTY -> throw new DecantException(Kind.UNREADABLE, name + " is an empty file; there is nothing in it to open. Ask for it again, or open an older copy.");
             case UNKNOWN, ARCHIVE -> throw new DecantException(Kind.UNSUPPORTED, name + " is not a document: its content is " + kind.phrase() + ". Look whether the right file was picked.");

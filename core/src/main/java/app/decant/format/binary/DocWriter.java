@@ -9,6 +9,7 @@ import app.decant.document.NumberFormat;
 import app.decant.document.Paragraph;
 import app.decant.document.Section;
 import app.decant.document.Section.FramePlace;
+import app.decant.format.FlatLooks;
 import app.decant.format.Written;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -67,6 +68,7 @@ public final class DocWriter {
     }
 
     Cascade cascade() { return cascade; }
+    FlatLooks flat() { return new FlatLooks(cascade); }
     StyleTable styles() { return styles; }
     ListTable lists() { return lists; }
     LookProperties looks() { return looks; }

@@ -10,14 +10,13 @@ import app.decant.document.Table;
 import app.decant.document.TableProperty;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
+import app.decant.format.RowGrid;
 import app.decant.format.binary.Modifiers.Modifier;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.TreeSet;
 
 /** Rows of a table, each with what its end mark says, made one table over a common grid. */
 final class RowReading {
-    private static final int SAME_EDGE = 30;
     private static final int CELL = 20;
 
     private final List<Row> rows = new ArrayList<>();
@@ -33,42 +32,24 @@ final class RowReading {
         int[] edges = new int[count + 1];
         int told = definition == null || definition.length == 0 ? 0 : definition[0] & 0xFF;
         for (int i = 0; i <= count; i++) edges[i] = i <= told && definition != null && 1 + 2 * i + 1 < definition.length ? (short) Modifiers.two(definition, 1 + 2 * i) : i == 0 ? 0 : edges[i - 1] + 1440;
-        for (int i = 1; i <= count; i++) edges[i] = Math.max(edges[i], edges[i - 1] + 1);
         rows.add(new Row(cells, edges, definition, modifiers));
     }
 
     boolean isEmpty() { return rows.isEmpty(); }
 
     Table table() {
-        TreeSet<Integer> all = new TreeSet<>();
-        for (Row row : rows) for (int edge : row.edges) if (near(all, edge) == null) all.add(edge);
-        List<Integer> grid = List.copyOf(all);
-        List<Double> columns = new ArrayList<>();
-        for (int i = 0; i + 1 < grid.size(); i++) columns.add((grid.get(i + 1) - grid.get(i)) / 20.0);
-        List<Table.Row> made = new ArrayList<>();
-        for (int r = 0; r < rows.size(); r++) {
-            Row row = rows.get(r);
-            List<Table.Cell> cells = new ArrayList<>();
+        RowGrid grid = new RowGrid();
+        for (Row row : rows) {
+            List<RowGrid.Cell> cells = new ArrayList<>();
             for (int c = 0; c < row.cells.size(); c++) {
-                if (merge(row, c) == 1 || isJoined(row, c)) continue;
-                int from = grid.indexOf(near(all, row.edges[c]));
                 int last = c;
                 while (last + 1 < row.cells.size() && isJoined(row, last + 1)) last++;
-                int to = Math.max(from + 1, grid.indexOf(near(all, row.edges[last + 1])));
-                int down = 1;
-                if (merge(row, c) == 3) while (r + down < rows.size() && goesOn(rows.get(r + down), row.edges[c])) down++;
-                cells.add(new Table.Cell(from, to - from, down, look(row, c, last), row.cells.get(c)));
+                int merge = flags(row, c) >> 5 & 3;
+                cells.add(new RowGrid.Cell(row.cells.get(c), look(row, c, last), merge == 1 ? RowGrid.Merge.CONTINUES : merge == 3 ? RowGrid.Merge.BEGINS : RowGrid.Merge.ALONE, isJoined(row, c)));
             }
-            made.add(new Table.Row(rowLook(row), cells));
+            grid.row(cells, row.edges, rowLook(row));
         }
-        return new Table(tableLook(grid.isEmpty() ? 0 : grid.get(0)), columns, made);
-    }
-
-    private static Integer near(TreeSet<Integer> edges, int edge) {
-        Integer below = edges.floor(edge);
-        Integer above = edges.ceiling(edge);
-        if (below != null && edge - below <= SAME_EDGE) return below;
-        return above != null && above - edge <= SAME_EDGE ? above : null;
+        return grid.table(tableLook(grid.left()));
     }
 
     private static int flags(Row row, int cell) {
@@ -82,16 +63,8 @@ final class RowReading {
         return at + 2 <= row.definition.length ? at : -1;
     }
 
-    /** Up and down: 0 alone, 1 goes on from above, 3 begins. */
-    private static int merge(Row row, int cell) { return flags(row, cell) >> 5 & 3; }
-
     /** Whether a cell is one with that before it. */
     private static boolean isJoined(Row row, int cell) { return (flags(row, cell) & 3) == 2; }
-
-    private static boolean goesOn(Row row, int edge) {
-        for (int c = 0; c < row.cells.size(); c++) if (Math.abs(row.edges[c] - edge) <= SAME_EDGE) return merge(row, c) == 1;
-        return false;
-    }
 
     private static Look look(Row row, int cell, int last) {
         Look look = Look.PLAIN;

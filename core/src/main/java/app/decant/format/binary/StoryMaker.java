@@ -2,7 +2,6 @@ package app.decant.format.binary;
 
 import app.decant.document.Anchor;
 import app.decant.document.Block;
-import app.decant.document.Cascade;
 import app.decant.document.Contents;
 import app.decant.document.Inline;
 import app.decant.document.Link;
@@ -12,7 +11,6 @@ import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.Picture;
-import app.decant.document.Property;
 import app.decant.document.Table;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
@@ -96,29 +94,11 @@ final class StoryMaker {
         if (open != null) story.field('\u0015', 0x80, new Properties());
         if (closes) story.field('\u0015', 0x80, new Properties());
         int style = Math.max(0, writer.styles().number(paragraph.style()));
-        Properties properties = place.properties().all(writer.looks().paragraph(tableLook(paragraph, place).over(Look.PLAIN), writer.lists()::number)).all(more);
+        Properties properties = place.properties().all(writer.looks().paragraph(writer.flat().paragraph(paragraph, place.table()), writer.lists()::number)).all(more);
         story.end(mark, text(paragraph, paragraph.mark(), place), style, properties);
     }
 
-    /** What the paragraph says itself, with what only its table's style says: this format has no table styles. */
-    private Look tableLook(Paragraph paragraph, Place place) {
-        if (place.table().isPlain()) return paragraph.look();
-        Cascade cascade = writer.cascade();
-        return paragraph.look().over(difference(cascade.paragraph(paragraph, place.table()), cascade.paragraph(paragraph)));
-    }
-
-    private Properties text(Paragraph paragraph, Look own, Place place) {
-        Look look = own.without(TextProperty.LINK);
-        if (!place.table().isPlain()) look = look.over(difference(writer.cascade().text(paragraph, own, place.table()), writer.cascade().text(paragraph, own)));
-        return writer.looks().text(look);
-    }
-
-    /** What one look says that another does not. */
-    private static Look difference(Look all, Look without) {
-        Look difference = all;
-        for (Property<?> property : all.properties()) if (Objects.equals(all.get(property), without.get(property))) difference = difference.without(property);
-        return difference;
-    }
+    private Properties text(Paragraph paragraph, Look own, Place place) { return writer.looks().text(writer.flat().text(paragraph, own, place.table())); }
 
     private void begin(String instruction, int kind) {
         story.field('\u0013', kind, new Properties());

@@ -10,8 +10,8 @@ import app.decant.document.Table;
 import app.decant.document.TableProperty;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
+import app.decant.format.StandingCell;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 
 /** Writes a table as paragraphs that end in cell marks, and row marks that say what the cells are like (MS-DOC 2.4.3, 2.9.313 TDefTableOperand). */
@@ -26,32 +26,23 @@ final class TableMaker {
         this.writer = maker.writer;
     }
 
-    /** A cell as it stands in one row: whether it goes on from the row above, or on into the one below. */
-    private record Standing(Table.Cell cell, int firstRow, boolean continues, boolean goesOn) { }
-
     void table(Table table, StoryMaker.Place place) {
         for (int r = 0; r < table.rows().size(); r++) row(table, r, place);
     }
 
-    private static List<Standing> standing(Table table, int r) {
-        List<Standing> cells = new ArrayList<>();
-        for (int above = 0; above <= r; above++) {
-            for (Table.Cell cell : table.rows().get(above).cells()) {
-                if (above + cell.rowSpan() > r) cells.add(new Standing(cell, above, above < r, cell.rowSpan() > 1));
-            }
-        }
-        cells.sort(Comparator.comparingInt(one -> one.cell.column()));
+    private static List<StandingCell> standing(Table table, int r) {
+        List<StandingCell> cells = StandingCell.in(table, r);
         return cells.size() > MOST_CELLS ? cells.subList(0, MOST_CELLS) : cells;
     }
 
     private void row(Table table, int r, StoryMaker.Place outer) {
         int depth = outer.depth() + 1;
-        List<Standing> cells = standing(table, r);
-        for (Standing one : cells) {
-            Look look = writer.cascade().cell(table, one.firstRow, one.cell);
+        List<StandingCell> cells = standing(table, r);
+        for (StandingCell one : cells) {
+            Look look = writer.cascade().cell(table, one.firstRow(), one.cell());
             StoryMaker.Place place = new StoryMaker.Place(depth, look);
-            if (one.continues) maker.cell(List.of(Paragraph.of("")), place);
-            else maker.cell(one.cell.blocks(), place);
+            if (one.continues()) maker.cell(List.of(Paragraph.of("")), place);
+            else maker.cell(one.cell().blocks(), place);
         }
         Properties end = new Properties().flag(0x2416, true).four(0x6649, depth);
         if (depth > 1) end.flag(0x244B, true).flag(0x244C, true);
@@ -60,7 +51,7 @@ final class TableMaker {
         maker.story.end(depth > 1 ? StoryMaker.PARAGRAPH : StoryMaker.CELL, new Properties(), 0, end);
     }
 
-    private Properties rowProperties(Table table, int r, List<Standing> cells) {
+    private Properties rowProperties(Table table, int r, List<StandingCell> cells) {
         Look whole = writer.cascade().table(table);
         Look row = table.rows().get(r).look();
         Insets padding = whole.get(TableProperty.PADDING, new Insets(0, 5.4, 0, 5.4));
@@ -85,7 +76,7 @@ final class TableMaker {
     }
 
     /** Where cells begin and end, from the text's edge: the first one's letters stand there, so its edge lies before it by its padding. */
-    private List<Integer> edges(Table table, Look whole, Insets padding, List<Standing> cells) {
+    private List<Integer> edges(Table table, Look whole, Insets padding, List<StandingCell> cells) {
         double start = whole.get(TableProperty.INDENT, 0.0) - padding.left();
         List<Integer> edges = new ArrayList<>();
         double at = start;
@@ -95,16 +86,16 @@ final class TableMaker {
             at += width;
         }
         columns.add(at);
-        for (Standing one : cells) edges.add(LookProperties.twips(columns.get(Math.min(one.cell.column(), columns.size() - 1))));
-        Table.Cell last = cells.isEmpty() ? null : cells.get(cells.size() - 1).cell;
+        for (StandingCell one : cells) edges.add(LookProperties.twips(columns.get(Math.min(one.cell().column(), columns.size() - 1))));
+        Table.Cell last = cells.isEmpty() ? null : cells.get(cells.size() - 1).cell();
         edges.add(LookProperties.twips(last == null ? at : columns.get(Math.min(last.column() + last.columnSpan(), columns.size() - 1))));
         return edges;
     }
 
     /** 2.9.327, TC80. */
-    private byte[] cell(Table table, Standing one, int width) {
-        Look look = writer.cascade().cell(table, one.firstRow, one.cell);
-        int merge = !one.goesOn ? 0 : one.continues ? 1 : 3;
+    private byte[] cell(Table table, StandingCell one, int width) {
+        Look look = writer.cascade().cell(table, one.firstRow(), one.cell());
+        int merge = !one.reaches() ? 0 : one.continues() ? 1 : 3;
         VerticalAlignment vertical = look.get(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.TOP);
         int flags = merge << 5 | vertical.ordinal() << 7 | 3 << 9;
         Bytes bytes = new Bytes().two(flags).two(width);
@@ -118,13 +109,13 @@ final class TableMaker {
     }
 
     /** 2.9.52: in three lists of at most 22 cells. */
-    private void shading(Properties made, Table table, List<Standing> cells) {
+    private void shading(Properties made, Table table, List<StandingCell> cells) {
         int[] codes = {0xD612, 0xD616, 0xD60C};
         boolean any = cells.stream().anyMatch(one -> colour(table, one) != null);
         if (!any) return;
         for (int part = 0; part < 3 && part * 22 < cells.size(); part++) {
             Bytes list = new Bytes();
-            for (Standing one : cells.subList(part * 22, Math.min(cells.size(), part * 22 + 22))) {
+            for (StandingCell one : cells.subList(part * 22, Math.min(cells.size(), part * 22 + 22))) {
                 Colour colour = colour(table, one);
                 list.all(colour == null || colour.isAutomatic() ? new Bytes().four(0xFF000000L).four(0xFF000000L).two(0).toBytes() : LookProperties.shading(colour));
             }
@@ -132,14 +123,14 @@ final class TableMaker {
         }
     }
 
-    private Colour colour(Table table, Standing one) { return writer.cascade().cell(table, one.firstRow, one.cell).get(TableProperty.SHADING); }
+    private Colour colour(Table table, StandingCell one) { return writer.cascade().cell(table, one.firstRow(), one.cell()).get(TableProperty.SHADING); }
 
     /** The true colours of borders (2.9.20, BrcCv), which the first readers pass over. */
-    private void colours(Properties made, Table table, List<Standing> cells) {
+    private void colours(Properties made, Table table, List<StandingCell> cells) {
         for (int side = 0; side < 4; side++) {
             Bytes list = new Bytes();
-            for (Standing one : cells) {
-                Border border = sides(writer.cascade().cell(table, one.firstRow, one.cell)).get(side);
+            for (StandingCell one : cells) {
+                Border border = sides(writer.cascade().cell(table, one.firstRow(), one.cell())).get(side);
                 list.four(border == null || !border.isVisible() ? 0xFF000000L : LookProperties.colour(border.colour()));
             }
             made.variable(0xD61A + side, list.toBytes());
@@ -147,10 +138,10 @@ final class TableMaker {
     }
 
     /** 2.9.43, CSSAOperand: for the whole row, then for cells that have their own. */
-    private static void padding(Properties made, Table table, List<Standing> cells, Insets whole) {
+    private static void padding(Properties made, Table table, List<StandingCell> cells, Insets whole) {
         padding(made, 0xD634, 0, 1, whole);
         for (int i = 0; i < cells.size(); i++) {
-            Insets own = cells.get(i).cell.look().get(TableProperty.PADDING);
+            Insets own = cells.get(i).cell().look().get(TableProperty.PADDING);
             if (own != null) padding(made, 0xD632, i, i + 1, own);
         }
     }

@@ -1,0 +1,153 @@
+package app.decant.format;
+
+import app.decant.document.Block;
+import app.decant.document.Contents;
+import app.decant.document.Inline;
+import app.decant.document.Link;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.TextProperty;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Deque;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Fields as binary and rich text files have them: an instruction, then the last result, one within another, some over several paragraphs. */
+public final class FieldStack {
+    private static final Pattern LEVELS = Pattern.compile("\\\\o\\s+\"?(\\d)\\s*-\\s*(\\d)");
+    private static final Pattern TARGET = Pattern.compile("\"([^\"]*)\"|(?<!\\\\)\\b([^\\s\"\\\\]+)");
+
+    private final Deque<Open> fields = new ArrayDeque<>();
+
+    /** A field that has begun: what it says, and what it shows so far. */
+    private static final class Open {
+        final StringBuilder instruction = new StringBuilder();
+        final List<Inline> result = new ArrayList<>();
+        boolean separated;
+
+        boolean isContents() { return instruction.toString().trim().toUpperCase(Locale.ROOT).startsWith("TOC"); }
+    }
+
+    public void begin() { fields.push(new Open()); }
+
+    public boolean isEmpty() { return fields.isEmpty(); }
+
+    /** Whether what comes is part of an instruction. */
+    public boolean isInInstruction() { return !fields.isEmpty() && !fields.peek().separated; }
+
+    public void instruct(String words) { if (!fields.isEmpty()) fields.peek().instruction.append(words); }
+
+    /** Ends the instruction; tells whether it asks for a contents list. */
+    public boolean separate() {
+        if (fields.isEmpty()) return false;
+        fields.peek().separated = true;
+        return fields.peek().isContents();
+    }
+
+    /** The instruction of the contents list whose entries are being read, or null. */
+    public String contents() { return fields.stream().filter(field -> field.separated && field.isContents()).map(field -> field.instruction.toString()).findFirst().orElse(null); }
+
+    /** Puts an inline into the innermost field's result, or where there is none, into the paragraph. */
+    public void put(Inline inline, List<Inline> paragraph) {
+        Open field = fields.peek();
+        if (field == null) paragraph.add(inline);
+        else if (field.separated) field.result.add(inline);
+    }
+
+    /** At a paragraph's end: what fields that go on hold so far stays in this paragraph. */
+    public void flush(List<Inline> paragraph) {
+        List<Open> open = new ArrayList<>(fields);
+        Collections.reverse(open);
+        for (Open field : open) {
+            paragraph.addAll(field.result);
+            field.result.clear();
+        }
+    }
+
+    /** Ends the innermost field. @param look of a field that shows nothing */
+    public void end(Look look, List<Inline> paragraph) {
+        if (fields.isEmpty()) return;
+        Open field = fields.pop();
+        String instruction = field.instruction.toString().trim();
+        String name = instruction.split("\\s+", 2)[0].toUpperCase(Locale.ROOT);
+        Link link = name.equals("HYPERLINK") ? link(instruction.substring(9)) : null;
+        Inline.Field.Kind kind = kind(name);
+        boolean plain = field.result.stream().allMatch(inline -> inline instanceof Inline.Text || inline.length() == 0);
+        boolean shown = field.isContents() || name.equals("HYPERLINK") || name.isEmpty() || kind == Inline.Field.Kind.OTHER && !plain;
+        if (shown) {
+            for (Inline inline : field.result) put(link == null || inline.length() == 0 ? inline : inline.with(inline.look().with(TextProperty.LINK, link)), paragraph);
+            return;
+        }
+        StringBuilder result = new StringBuilder();
+        Look first = null;
+        for (Inline inline : field.result) {
+            if (!(inline instanceof Inline.Text text)) continue;
+            if (first == null) first = text.look();
+            result.append(text.text());
+        }
+        put(new Inline.Field(kind, instruction, result.toString(), first == null ? look : first), paragraph);
+    }
+
+    private static Link link(String said) {
+        Matcher target = TARGET.matcher(said);
+        boolean inside = said.matches("(?is).*\\\\l\\b.*");
+        while (target.find()) {
+            String one = target.group(1) != null ? target.group(1) : target.group(2);
+            if (one.length() > 1) return inside ? new Link.Inside(one) : new Link.Address(one);
+        }
+        return null;
+    }
+
+    private static Inline.Field.Kind kind(String name) {
+        return switch (name) {
+            case "PAGE" -> Inline.Field.Kind.PAGE;
+            case "NUMPAGES" -> Inline.Field.Kind.PAGES;
+            case "SECTIONPAGES" -> Inline.Field.Kind.SECTION_PAGES;
+            case "DATE" -> Inline.Field.Kind.DATE;
+            case "TIME" -> Inline.Field.Kind.TIME;
+            case "TITLE" -> Inline.Field.Kind.TITLE;
+            case "AUTHOR" -> Inline.Field.Kind.AUTHOR;
+            case "FILENAME" -> Inline.Field.Kind.FILE_NAME;
+            case "REF" -> Inline.Field.Kind.REFERENCE;
+            case "PAGEREF" -> Inline.Field.Kind.PAGE_REFERENCE;
+            default -> Inline.Field.Kind.OTHER;
+        };
+    }
+
+    /**
+     * Entries of contents lists, one behind another, made lists.
+     *
+     * @param entries the instruction of its list by each entry, by identity
+     */
+    public static List<Block> grouped(List<Block> blocks, Map<Paragraph, String> entries) {
+        if (entries.isEmpty()) return blocks;
+        List<Block> result = new ArrayList<>();
+        List<Paragraph> list = new ArrayList<>();
+        String instruction = null;
+        for (Block block : blocks) {
+            String told = block instanceof Paragraph paragraph ? entries.get(paragraph) : null;
+            if (told != null) {
+                if (instruction == null) instruction = told;
+                list.add((Paragraph) block);
+                continue;
+            }
+            if (!list.isEmpty()) result.add(contents(list, instruction));
+            list = new ArrayList<>();
+            instruction = null;
+            result.add(block);
+        }
+        if (!list.isEmpty()) result.add(contents(list, instruction));
+        return result;
+    }
+
+    private static Contents contents(List<Paragraph> entries, String instruction) {
+        Matcher levels = LEVELS.matcher(instruction);
+        boolean told = levels.find();
+        return new Contents(told ? Integer.parseInt(levels.group(1)) : 1, told ? Integer.parseInt(levels.group(2)) : 3, entries);
+    }
+}

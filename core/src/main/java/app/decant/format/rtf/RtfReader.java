@@ -1,0 +1,291 @@
+package app.decant.format.rtf;
+
+import app.decant.document.Block;
+import app.decant.document.DecantException;
+import app.decant.document.DecantException.Kind;
+import app.decant.document.Document;
+import app.decant.document.Facts;
+import app.decant.document.Finding;
+import app.decant.document.Paragraph;
+import app.decant.document.Progress;
+import app.decant.document.Section;
+import app.decant.document.Section.FramePlace;
+import app.decant.format.FileKind;
+import app.decant.format.Taken;
+import com.rtfparserkit.parser.IRtfListener;
+import com.rtfparserkit.parser.RtfStreamSource;
+import com.rtfparserkit.parser.standard.StandardRtfParser;
+import com.rtfparserkit.rtf.Command;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** Reads rich text files (RTF 1.9.1). The parser kit takes them apart into words and text; what the words mean is read here, group by group. */
+public final class RtfReader implements IRtfListener {
+    /** Groups that a reader may pass over, and that are understood here. */
+    private static final Set<String> KNOWN_BEHIND_STAR = Set.of("shppict", "cs", "ts", "nesttableprops", "shpinst", "picprop", "fldinst", "bkmkstart", "bkmkend", "listtable", "listoverridetable", "company", "footnote");
+    private static final int DEEPEST = 2000;
+    private static final long MOST_EVENTS = 200_000_000;
+
+    private final Progress progress;
+    private final Deque<RtfState> states = new ArrayDeque<>();
+    private final RtfTables tables = new RtfTables();
+    private final List<Finding> findings = new ArrayList<>();
+    private final List<Section> sections = new ArrayList<>();
+    private final RtfSection section = new RtfSection();
+    private final Map<String, String> facts = new HashMap<>();
+    private Map<FramePlace, List<Block>> frames = new EnumMap<>(FramePlace.class);
+    private RtfStoryReading body = new RtfStoryReading(tables);
+    private RtfState state = new RtfState(RtfState.Where.TEXT, body);
+    private boolean starred;
+    private long events;
+
+    private RtfReader(Progress progress) { this.progress = progress; }
+
+    /**
+     * Reads a file.
+     *
+     * @throws DecantException where it can't be read
+     */
+    public static Taken read(byte[] file, String name, Progress progress) {
+        RtfReader reader = new RtfReader(progress);
+        try {
+            new StandardRtfParser().parse(new RtfStreamSource(new ByteArrayInputStream(file)), reader);
+        } catch (IOException | RuntimeException e) {
+            if (e instanceof DecantException told && told.kind() == Kind.CANCELLED) throw told;
+            org.slf4j.LoggerFactory.getLogger(RtfReader.class).info("{} breaks off", name, e);
+            if (reader.body.isEmpty() && reader.sections.isEmpty()) throw new DecantException(Kind.UNREADABLE, name + " is damaged and can't be opened as a rich text file. Ask for it again, or open an older copy.", e);
+            reader.findings.add(Finding.lost("The file is damaged; what could be read of it is here.", ""));
+        }
+        return reader.document();
+    }
+
+    private Taken document() {
+        endSection();
+        String title = facts.get("title");
+        Facts all = new Facts(title, facts.get("subject"), facts.get("author"), facts.get("keywords"), null, null, null, facts.containsKey("company") ? Map.of("Company", facts.get("company")) : Map.of());
+        Document document = new Document(all, tables.styles(), tables.numbering(), sections, section.facing(), section.tab(), List.of());
+        return new Taken(document, FileKind.RTF, findings);
+    }
+
+    private void endSection() {
+        List<Block> blocks = body.blocks();
+        if (blocks.isEmpty() && !sections.isEmpty()) return;
+        sections.add(section.of(frames, blocks.isEmpty() ? List.of(Paragraph.of("")) : blocks));
+        frames = new EnumMap<>(FramePlace.class);
+        body.clear();
+    }
+
+    @Override public void processDocumentStart() { }
+    @Override public void processDocumentEnd() { }
+
+    @Override public void processGroupStart() {
+        count();
+        if (states.size() > DEEPEST) throw new DecantException(Kind.UNREADABLE, "Groups within groups without end");
+        states.push(state);
+        state = state.inner();
+        starred = false;
+    }
+
+    @Override public void processGroupEnd() {
+        RtfState ended = state;
+        if (states.isEmpty()) return;
+        state = states.pop();
+        starred = false;
+        if (ended.opened != null) end(ended);
+    }
+
+    /** What a group was opened for is complete. */
+    private void end(RtfState ended) {
+        switch (ended.opened) {
+            case FONT -> tables.font(ended.number, ended.text.toString());
+            case STYLE -> tables.style(ended);
+            case LIST_TEXT -> tables.levelText(ended.text.toString());
+            case LIST_NUMBERS -> tables.levelNumbers(ended.text.toString());
+            case LIST_LEVEL -> tables.endLevel(ended);
+            case LIST -> tables.endList();
+            case OVERRIDE -> tables.endOverride();
+            case OVERRIDE_LEVEL -> tables.endOverrideLevel();
+            case FACT -> {
+                if (!ended.text.toString().isBlank()) facts.put(ended.name, ended.text.toString().strip());
+            }
+            case FIELD -> state.story.endField(ended.look());
+            case RESULT, INSTRUCTION -> { }
+            case PICTURE -> {
+                if (state.shape != null) state.shape.picture = ended.picture.picture();
+                else state.story.picture(ended.picture.picture(), ended.look());
+            }
+            case NOTE -> state.story.note(ended.story.blocks(), ended.number == 1, state.look());
+            case FRAME -> frames.put(FramePlace.valueOf(ended.name), ended.story.blocks());
+            case BOOKMARK_START -> state.story.bookmark(ended.text.toString().strip(), true);
+            case BOOKMARK_END -> state.story.bookmark(ended.text.toString().strip(), false);
+            case SHAPE -> state.story.floating(ended.shape, state.look(), findings);
+            case SHAPE_NAME -> ended.shape.name = ended.text.toString().strip();
+            case SHAPE_VALUE -> ended.shape.properties.put(ended.shape.name, ended.text.toString().strip());
+            case SHAPE_TEXT -> ended.shape.blocks = ended.story.blocks();
+            case COLOURS, SKIP -> { }
+        }
+    }
+
+    @Override public void processCharacterBytes(byte[] bytes) { count(); }
+
+    @Override public void processBinaryBytes(byte[] bytes) {
+        count();
+        if (state.picture != null && state.where == RtfState.Where.PICTURE) state.picture.bytes(bytes);
+    }
+
+    @Override public void processString(String text) {
+        count();
+        if (starred) state.where = RtfState.Where.SKIP;
+        starred = false;
+        switch (state.where) {
+            case TEXT -> {
+                if (!state.isHiddenNote) state.story.text(text, state.look());
+            }
+            case COLOURS -> {
+                if (text.contains(";")) tables.colour(state);
+            }
+            case GATHER -> state.text.append(text);
+            case INSTRUCTION -> state.story.instruct(text);
+            case PICTURE -> state.picture.hex(text);
+            case SKIP -> { }
+        }
+    }
+
+    private void count() {
+        if (++events > MOST_EVENTS) throw new DecantException(Kind.UNREADABLE, "More than any real file holds");
+        if (events % 50_000 == 0) progress.step((int) (events / 50_000), 0, "Reading");
+    }
+
+    @Override public void processCommand(Command command, int parameter, boolean has, boolean optional) {
+        count();
+        String word = command.getCommandName();
+        if (word.equals("*")) {
+            starred = true;
+            return;
+        }
+        boolean star = starred;
+        starred = false;
+        if (state.where == RtfState.Where.SKIP) return;
+        if (opens(word, parameter, has)) return;
+        if (star && !KNOWN_BEHIND_STAR.contains(word)) {
+            state.where = RtfState.Where.SKIP;
+            return;
+        }
+        int value = has ? parameter : 1;
+        switch (state.where) {
+            case TEXT -> {
+                if (word.equals("sect")) {
+                    state.story.endParagraph(state, tables);
+                    endSection();
+                } else if (!section.word(word, parameter, has) && !state.word(word, parameter, has, tables)) {
+                    state.story.word(word, value, state, tables);
+                }
+            }
+            case COLOURS -> state.colour(word, parameter);
+            case GATHER -> {
+                if (state.opened == RtfState.Opened.FONT || state.opened == RtfState.Opened.STYLE || state.opened == RtfState.Opened.LIST_LEVEL || state.opened == RtfState.Opened.LIST || state.opened == RtfState.Opened.OVERRIDE || state.opened == RtfState.Opened.OVERRIDE_LEVEL) {
+                    if (!tables.word(word, parameter, has, state)) state.word(word, parameter, has, tables);
+                }
+            }
+            case PICTURE -> state.picture.word(word, parameter);
+            case INSTRUCTION, SKIP -> { }
+        }
+        if (state.shape != null) state.shape.word(word, parameter);
+    }
+
+    /** Words that give a group its purpose. */
+    private boolean opens(String word, int parameter, boolean has) {
+        switch (word) {
+            case "fonttbl" -> state.open(null, RtfState.Where.GATHER).fonts = true;
+            case "colortbl" -> state.open(RtfState.Opened.COLOURS, RtfState.Where.COLOURS);
+            case "stylesheet" -> state.open(null, RtfState.Where.GATHER).sheet = true;
+            case "listtable", "listoverridetable" -> state.open(null, RtfState.Where.GATHER);
+            case "list" -> {
+                state.open(RtfState.Opened.LIST, RtfState.Where.GATHER);
+                tables.beginList();
+            }
+            case "listlevel" -> {
+                state.open(RtfState.Opened.LIST_LEVEL, RtfState.Where.GATHER).plain();
+                tables.beginLevel();
+            }
+            case "leveltext" -> state.open(RtfState.Opened.LIST_TEXT, RtfState.Where.GATHER);
+            case "levelnumbers" -> state.open(RtfState.Opened.LIST_NUMBERS, RtfState.Where.GATHER);
+            case "listoverride" -> {
+                state.open(RtfState.Opened.OVERRIDE, RtfState.Where.GATHER);
+                tables.beginOverride();
+            }
+            case "lfolevel" -> {
+                state.open(RtfState.Opened.OVERRIDE_LEVEL, RtfState.Where.GATHER);
+                tables.beginOverrideLevel();
+            }
+            case "info" -> state.open(null, RtfState.Where.GATHER);
+            case "title", "subject", "author", "keywords", "company" -> state.open(RtfState.Opened.FACT, RtfState.Where.GATHER).name = word;
+            case "field" -> {
+                state.open(RtfState.Opened.FIELD, RtfState.Where.TEXT);
+                state.story.beginField();
+            }
+            case "fldinst" -> state.open(RtfState.Opened.INSTRUCTION, RtfState.Where.INSTRUCTION);
+            case "fldrslt" -> {
+                state.open(RtfState.Opened.RESULT, RtfState.Where.TEXT);
+                state.story.separateField();
+            }
+            case "pict" -> state.open(RtfState.Opened.PICTURE, RtfState.Where.PICTURE).picture = new RtfPicture();
+            case "shppict", "picprop" -> {
+                if (word.equals("picprop")) state.where = RtfState.Where.SKIP;
+            }
+            case "footnote" -> {
+                state.open(RtfState.Opened.NOTE, RtfState.Where.TEXT).story = new RtfStoryReading(tables);
+                state.plain();
+            }
+            case "ftnalt" -> state.number = 1;
+            case "header", "headerr", "headerl", "headerf", "footer", "footerr", "footerl", "footerf" -> {
+                String kind = word.startsWith("header") ? "HEADER" : "FOOTER";
+                String place = word.endsWith("erf") ? "FIRST_" + kind : word.endsWith("erl") ? "EVEN_" + kind : kind;
+                state.open(RtfState.Opened.FRAME, RtfState.Where.TEXT).name = place;
+                state.story = new RtfStoryReading(tables);
+                state.plain();
+            }
+            case "bkmkstart" -> state.open(RtfState.Opened.BOOKMARK_START, RtfState.Where.GATHER);
+            case "bkmkend" -> state.open(RtfState.Opened.BOOKMARK_END, RtfState.Where.GATHER);
+            case "shp" -> state.open(RtfState.Opened.SHAPE, RtfState.Where.TEXT).shape = new RtfShape();
+            case "shpinst", "sp" -> { }
+            case "sn" -> state.open(RtfState.Opened.SHAPE_NAME, RtfState.Where.GATHER);
+            case "sv" -> state.open(RtfState.Opened.SHAPE_VALUE, RtfState.Where.GATHER);
+            case "shptxt" -> {
+                RtfShape shape = state.shape;
+                state.open(RtfState.Opened.SHAPE_TEXT, RtfState.Where.TEXT).story = new RtfStoryReading(tables);
+                state.plain();
+                state.shape = shape;
+            }
+            case "shprslt", "nonshppict", "objdata", "objclass", "listtext", "pntext", "nonesttables", "listpicture", "xmlnstbl", "rsidtbl", "generator", "latentstyles", "themedata", "colorschememapping", "datastore", "mmathPr", "atnid", "atnauthor",
+                 "annotation", "revtbl", "pgptbl", "filetbl", "datafield", "formfield", "operator", "creatim", "revtim", "printim", "buptim", "doccomm", "hlinkbase", "userprops", "docvar", "listname", "panose", "falt", "background", "ftnsep", "ftnsepc", "aftnsep", "aftnsepc", "ftncn", "aftncn", "tc", "xe" -> {
+                if (word.equals("annotation") && !tables.toldComments) {
+                    tables.toldComments = true;
+                    findings.add(Finding.lost("Comments are not carried over.", ""));
+                }
+                state.where = RtfState.Where.SKIP;
+            }
+            default -> {
+                // A font or a style opens its group by its number.
+                if (state.fonts && word.equals("f") && has) {
+                    state.open(RtfState.Opened.FONT, RtfState.Where.GATHER).number = parameter;
+                    return true;
+                }
+                if (state.sheet && state.opened == null) {
+                    state.open(RtfState.Opened.STYLE, RtfState.Where.GATHER).plain();
+                    return tables.word(word, parameter, has, state) || state.word(word, parameter, has, tables);
+                }
+                return false;
+            }
+        }
+        return true;
+    }
+}

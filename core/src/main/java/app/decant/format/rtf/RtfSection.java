@@ -1,0 +1,116 @@
+package app.decant.format.rtf;
+
+import app.decant.document.Block;
+import app.decant.document.Document;
+import app.decant.document.NumberFormat;
+import app.decant.document.Section;
+import app.decant.document.Section.FramePlace;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** How pages are, as the words of the file and of the section come in. */
+final class RtfSection {
+    private int paperWidth = 12240;
+    private int paperHeight = 15840;
+    private int left = 1800;
+    private int right = 1800;
+    private int top = 1440;
+    private int bottom = 1440;
+    private int gutter;
+    private boolean facing;
+    private double tab = Document.TAB_WIDTH;
+    private int[] page;
+    private int header;
+    private int footer;
+    private Section.Start start;
+    private boolean first;
+    private int columns;
+    private int gap;
+    private boolean line;
+    private int column;
+    private final Map<Integer, Integer> widths = new TreeMap<>();
+    private NumberFormat format;
+    private boolean restarts;
+    private int number;
+
+    RtfSection() { plain(); }
+
+    boolean facing() { return facing; }
+    double tab() { return tab; }
+
+    private void plain() {
+        page = new int[] {-1, -1, -1, -1, -1, -1, -1};
+        header = 720;
+        footer = 720;
+        start = Section.Start.NEXT_PAGE;
+        first = false;
+        columns = 1;
+        gap = 720;
+        line = false;
+        column = 0;
+        widths.clear();
+        format = NumberFormat.DECIMAL;
+        restarts = false;
+        number = 1;
+    }
+
+    /** A word about pages; false where it is about something else. */
+    boolean word(String word, int value, boolean has) {
+        switch (word) {
+            case "paperw" -> paperWidth = value;
+            case "paperh" -> paperHeight = value;
+            case "margl" -> left = value;
+            case "margr" -> right = value;
+            case "margt" -> top = value;
+            case "margb" -> bottom = value;
+            case "gutter" -> gutter = value;
+            case "facingp" -> facing = true;
+            case "deftab" -> tab = value > 0 ? value / 20.0 : tab;
+            case "sectd" -> plain();
+            case "pgwsxn" -> page[0] = value;
+            case "pghsxn" -> page[1] = value;
+            case "marglsxn" -> page[2] = value;
+            case "margrsxn" -> page[3] = value;
+            case "margtsxn" -> page[4] = value;
+            case "margbsxn" -> page[5] = value;
+            case "guttersxn" -> page[6] = value;
+            case "headery" -> header = value;
+            case "footery" -> footer = value;
+            case "sbknone" -> start = Section.Start.CONTINUOUS;
+            case "sbkcol" -> start = Section.Start.NEXT_COLUMN;
+            case "sbkpage" -> start = Section.Start.NEXT_PAGE;
+            case "sbkeven" -> start = Section.Start.EVEN_PAGE;
+            case "sbkodd" -> start = Section.Start.ODD_PAGE;
+            case "titlepg" -> first = true;
+            case "cols" -> columns = Math.max(1, Math.min(44, value));
+            case "colsx" -> gap = value;
+            case "linebetcol" -> line = true;
+            case "colno" -> column = value;
+            case "colw" -> widths.put(2 * (column - 1), value);
+            case "colsr" -> widths.put(2 * (column - 1) + 1, value);
+            case "pgndec" -> format = NumberFormat.DECIMAL;
+            case "pgnlcrm" -> format = NumberFormat.LOWER_ROMAN;
+            case "pgnucrm" -> format = NumberFormat.UPPER_ROMAN;
+            case "pgnlcltr" -> format = NumberFormat.LOWER_LETTER;
+            case "pgnucltr" -> format = NumberFormat.UPPER_LETTER;
+            case "pgnrestart" -> restarts = true;
+            case "pgnstarts" -> number = value;
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private double told(int index, int otherwise) { return (page[index] < 0 ? otherwise : page[index]) / 20.0; }
+
+    Section of(Map<FramePlace, List<Block>> frames, List<Block> blocks) {
+        Section.PageGeometry geometry = new Section.PageGeometry(Math.max(36, told(0, paperWidth)), Math.max(36, told(1, paperHeight)), Math.abs(told(4, top)), told(3, right), Math.abs(told(5, bottom)), told(2, left), header / 20.0, footer / 20.0, told(6, gutter));
+        List<Double> own = new ArrayList<>();
+        for (int i = 0; i < columns * 2 - 1 && widths.size() >= columns * 2 - 1; i++) own.add(widths.getOrDefault(i, gap) / 20.0);
+        Section.Columns all = columns > 1 ? new Section.Columns(columns, gap / 20.0, line, own) : Section.Columns.ONE;
+        return new Section(start, geometry, all, new Section.PageNumbering(format, restarts ? (Integer) number : null), frames, first, blocks);
+    }
+}

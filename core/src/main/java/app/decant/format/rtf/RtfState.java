@@ -1,0 +1,224 @@
+package app.decant.format.rtf;
+
+import app.decant.document.Look;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.ParagraphProperty.LineSpacing;
+import app.decant.document.ParagraphProperty.TabStop;
+import app.decant.document.ParagraphProperty.TabStops;
+import app.decant.document.TextProperty;
+import app.decant.document.TextProperty.Script;
+import app.decant.document.TextProperty.Underline;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+
+/** What holds inside a group: where text goes, and how it looks. A group within begins with the same and leaves no trace. */
+final class RtfState {
+    private static final Set<String> PARAGRAPH_SIDES = Set.of("brdrt", "brdrl", "brdrb", "brdrr", "brdrbtw");
+
+    /** What becomes of text. */
+    enum Where { TEXT, GATHER, COLOURS, INSTRUCTION, PICTURE, SKIP }
+
+    /** What a group was opened for. */
+    enum Opened {
+        FONT, STYLE, COLOURS, LIST, LIST_LEVEL, LIST_TEXT, LIST_NUMBERS, OVERRIDE, OVERRIDE_LEVEL, FACT, FIELD, INSTRUCTION, RESULT, PICTURE, NOTE, FRAME, BOOKMARK_START, BOOKMARK_END, SHAPE, SHAPE_NAME, SHAPE_VALUE, SHAPE_TEXT, SKIP
+    }
+
+    Where where;
+    Opened opened;
+    RtfStoryReading story;
+    final StringBuilder text = new StringBuilder();
+    String name;
+    int number;
+    boolean fonts;
+    boolean sheet;
+    boolean isHiddenNote;
+    RtfPicture picture;
+    RtfShape shape;
+    /** Text properties, those of the paragraph, and what is not a look. */
+    Look letters = Look.PLAIN;
+    Look paragraph = Look.PLAIN;
+    List<TabStop> tabs = new ArrayList<>();
+    RtfBorders borders = new RtfBorders();
+    int style;
+    int list = -1;
+    int level;
+    int depth;
+    /** Whether words of borders say something of a cell. */
+    private boolean cellSide;
+    private int red;
+    private int green;
+    private int blue;
+    private TabStop.Kind tabKind = TabStop.Kind.START;
+    private TabStop.Leader tabLeader = TabStop.Leader.NONE;
+
+    RtfState(Where where, RtfStoryReading story) {
+        this.where = where;
+        this.story = story;
+    }
+
+    RtfState inner() {
+        RtfState inner = new RtfState(where, story);
+        inner.fonts = fonts;
+        inner.sheet = sheet;
+        inner.picture = picture;
+        inner.shape = shape;
+        inner.letters = letters;
+        inner.paragraph = paragraph;
+        inner.tabs = new ArrayList<>(tabs);
+        inner.borders = borders.copy();
+        inner.style = style;
+        inner.list = list;
+        inner.level = level;
+        inner.depth = depth;
+        return inner;
+    }
+
+    RtfState open(Opened what, Where to) {
+        opened = what;
+        where = to;
+        text.setLength(0);
+        return this;
+    }
+
+    void plain() {
+        letters = Look.PLAIN;
+        pard();
+    }
+
+    private void pard() {
+        paragraph = Look.PLAIN;
+        tabs = new ArrayList<>();
+        borders = new RtfBorders();
+        style = 0;
+        list = -1;
+        level = 0;
+        depth = 0;
+    }
+
+    void colour(String word, int value) {
+        switch (word) {
+            case "red" -> red = value & 255;
+            case "green" -> green = value & 255;
+            case "blue" -> blue = value & 255;
+            default -> { }
+        }
+        if (word.equals("red") || word.equals("green") || word.equals("blue")) number = 1;
+    }
+
+    /** The colour told, or -1 for that of the reader's choice; the next begins. */
+    int takeColour() {
+        int rgb = number == 0 ? -1 : red << 16 | green << 8 | blue;
+        red = green = blue = number = 0;
+        return rgb;
+    }
+
+    /** How text looks now. */
+    Look look() { return letters; }
+
+    /** How the paragraph looks now. */
+    Look paragraphLook(RtfTables tables) {
+        Look look = paragraph;
+        if (!tabs.isEmpty()) look = look.with(ParagraphProperty.TABS, new TabStops(List.copyOf(tabs)));
+        if (borders.any()) look = look.with(ParagraphProperty.BORDERS, borders.borders(tables));
+        if (list > 0 && tables.knowsList(list)) look = look.with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(String.valueOf(list), level));
+        return look;
+    }
+
+    private static double points(int twips) { return twips / 20.0; }
+
+    /** A word that changes how text or paragraphs look; false where it does not. */
+    boolean word(String word, int value, boolean has, RtfTables tables) {
+        boolean on = !has || value != 0;
+        if (word.startsWith("clbrdr") || word.startsWith("trbrdr")) {
+            cellSide = true;
+            return false;
+        }
+        boolean drawn = word.startsWith("brdr") || word.equals("brsp");
+        if (drawn && PARAGRAPH_SIDES.contains(word) || word.equals("box")) cellSide = false;
+        if (drawn && cellSide) return false;
+        if (borders.word(word, value)) return true;
+        switch (word) {
+            case "plain" -> letters = Look.PLAIN;
+            case "pard" -> pard();
+            case "b" -> letters = letters.with(TextProperty.BOLD, on);
+            case "i" -> letters = letters.with(TextProperty.ITALIC, on);
+            case "strike" -> letters = letters.with(TextProperty.STRIKE, on);
+            case "striked" -> letters = letters.with(TextProperty.DOUBLE_STRIKE, value == 1);
+            case "scaps" -> letters = letters.with(TextProperty.SMALL_CAPITALS, on);
+            case "caps" -> letters = letters.with(TextProperty.CAPITALS, on);
+            case "v" -> letters = letters.with(TextProperty.HIDDEN, on);
+            case "ul" -> letters = letters.with(TextProperty.UNDERLINE, on ? Underline.SINGLE : Underline.NONE);
+            case "ulnone" -> letters = letters.with(TextProperty.UNDERLINE, Underline.NONE);
+            case "uldb" -> letters = letters.with(TextProperty.UNDERLINE, on ? Underline.DOUBLE : Underline.NONE);
+            case "ulth" -> letters = letters.with(TextProperty.UNDERLINE, on ? Underline.THICK : Underline.NONE);
+            case "uld" -> letters = letters.with(TextProperty.UNDERLINE, on ? Underline.DOTTED : Underline.NONE);
+            case "uldash", "uldashd", "uldashdd", "ulldash" -> letters = letters.with(TextProperty.UNDERLINE, on ? Underline.DASHED : Underline.NONE);
+            case "ulwave", "ulhwave" -> letters = letters.with(TextProperty.UNDERLINE, on ? Underline.WAVE : Underline.NONE);
+            case "ulw" -> letters = letters.with(TextProperty.UNDERLINE, on ? Underline.WORDS : Underline.NONE);
+            case "super" -> letters = letters.with(TextProperty.SCRIPT, on ? Script.SUPER : Script.BASELINE);
+            case "sub" -> letters = letters.with(TextProperty.SCRIPT, on ? Script.SUB : Script.BASELINE);
+            case "nosupersub" -> letters = letters.with(TextProperty.SCRIPT, Script.BASELINE);
+            case "f" -> letters = letters.with(TextProperty.FAMILY, tables.family(value));
+            case "fs" -> letters = value > 0 ? letters.with(TextProperty.SIZE, value / 2.0) : letters;
+            case "cf" -> letters = letters.with(TextProperty.COLOUR, tables.colour(has ? value : 0));
+            case "highlight", "cb", "chcbpat" -> {
+                if (value > 0) letters = letters.with(TextProperty.HIGHLIGHT, tables.colour(value));
+            }
+            case "expndtw" -> letters = letters.with(TextProperty.LETTER_SPACING, points(value));
+            case "up" -> letters = letters.with(TextProperty.RAISE, value / 2.0);
+            case "dn" -> letters = letters.with(TextProperty.RAISE, -value / 2.0);
+            case "charscalex" -> letters = value > 0 ? letters.with(TextProperty.WIDTH_SCALE, value / 100.0) : letters;
+            case "kerning" -> letters = letters.with(TextProperty.KERNING_FROM, value / 2.0);
+            case "cs" -> letters = letters.with(TextProperty.STYLE, tables.styleId(value));
+            case "s" -> style = value;
+            case "rtlpar" -> paragraph = paragraph.with(ParagraphProperty.RIGHT_TO_LEFT, true);
+            case "ltrpar" -> paragraph = paragraph.with(ParagraphProperty.RIGHT_TO_LEFT, false);
+            case "ql" -> paragraph = paragraph.with(ParagraphProperty.ALIGNMENT, turned() ? Alignment.END : Alignment.START);
+            case "qr" -> paragraph = paragraph.with(ParagraphProperty.ALIGNMENT, turned() ? Alignment.START : Alignment.END);
+            case "qc" -> paragraph = paragraph.with(ParagraphProperty.ALIGNMENT, Alignment.CENTRE);
+            case "qj", "qd" -> paragraph = paragraph.with(ParagraphProperty.ALIGNMENT, Alignment.JUSTIFY);
+            case "li", "lin" -> paragraph = paragraph.with(ParagraphProperty.INDENT_START, points(value));
+            case "ri", "rin" -> paragraph = paragraph.with(ParagraphProperty.INDENT_END, points(value));
+            case "fi" -> paragraph = paragraph.with(ParagraphProperty.FIRST_LINE, points(value));
+            case "sb" -> paragraph = paragraph.with(ParagraphProperty.SPACE_BEFORE, points(value));
+            case "sa" -> paragraph = paragraph.with(ParagraphProperty.SPACE_AFTER, points(value));
+            case "sl" -> paragraph = value == 0 ? paragraph.without(ParagraphProperty.LINE_SPACING) : paragraph.with(ParagraphProperty.LINE_SPACING, new LineSpacing(value < 0 ? LineSpacing.Rule.EXACTLY : LineSpacing.Rule.AT_LEAST, Math.abs(points(value))));
+            case "slmult" -> {
+                LineSpacing spacing = paragraph.get(ParagraphProperty.LINE_SPACING);
+                if (value == 1 && spacing != null) paragraph = paragraph.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.MULTIPLE, spacing.value() / 12));
+            }
+            case "keep" -> paragraph = paragraph.with(ParagraphProperty.KEEP_TOGETHER, on);
+            case "keepn" -> paragraph = paragraph.with(ParagraphProperty.KEEP_WITH_NEXT, on);
+            case "pagebb" -> paragraph = paragraph.with(ParagraphProperty.PAGE_BREAK_BEFORE, on);
+            case "widctlpar" -> paragraph = paragraph.with(ParagraphProperty.WIDOW_CONTROL, true);
+            case "nowidctlpar" -> paragraph = paragraph.with(ParagraphProperty.WIDOW_CONTROL, false);
+            case "contextualspace" -> paragraph = paragraph.with(ParagraphProperty.CONTEXTUAL_SPACING, on);
+            case "cbpat" -> paragraph = value > 0 ? paragraph.with(ParagraphProperty.SHADING, tables.colour(value)) : paragraph;
+            case "outlinelevel" -> paragraph = paragraph.with(ParagraphProperty.OUTLINE_LEVEL, value >= 0 && value < 9 ? value + 1 : 0);
+            case "ls" -> list = value;
+            case "ilvl" -> level = Math.max(0, Math.min(8, value));
+            case "intbl" -> depth = Math.max(depth, 1);
+            case "itap" -> depth = Math.max(0, Math.min(30, value));
+            case "tldot" -> tabLeader = TabStop.Leader.DOTS;
+            case "tlhyph" -> tabLeader = TabStop.Leader.HYPHENS;
+            case "tlul", "tlth" -> tabLeader = TabStop.Leader.LINE;
+            case "tlmdot" -> tabLeader = TabStop.Leader.MIDDLE_DOTS;
+            case "tqc" -> tabKind = TabStop.Kind.CENTRE;
+            case "tqr" -> tabKind = TabStop.Kind.END;
+            case "tqdec" -> tabKind = TabStop.Kind.DECIMAL;
+            case "tx", "tb" -> {
+                tabs.add(new TabStop(points(value), word.equals("tb") ? TabStop.Kind.BAR : tabKind, tabLeader));
+                tabKind = TabStop.Kind.START;
+                tabLeader = TabStop.Leader.NONE;
+            }
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private boolean turned() { return paragraph.is(ParagraphProperty.RIGHT_TO_LEFT); }
+}
