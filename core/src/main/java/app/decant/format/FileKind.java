@@ -13,7 +13,7 @@ public enum FileKind {
     DOCX("Office Open XML text document"), DOCX_MACROS("Office Open XML text document with macros"), DOCX_TEMPLATE("Office Open XML template"), XLSX("Office Open XML workbook"),
     PPTX("Office Open XML slide deck"), ODT("OpenDocument text document"), ODS("OpenDocument workbook"), ODP("OpenDocument slide deck"), EPUB("EPUB book"),
     DOC("binary text document of 1997-2003"), XLS("binary workbook of 1997-2003"), PPT("binary slide deck of 1997-2003"), BINARY_OFFICE("binary office file of 1997-2003"), ENCRYPTED_OFFICE("password-protected office file"), RTF("rich text file"), PDF("PDF"), HTML("web page"),
-    TEXT("plain text file"), PNG("PNG picture"), JPEG("JPEG picture"), TIFF("TIFF picture"), ARCHIVE("zip archive"), EMPTY("empty file"), UNKNOWN("file of unknown kind");
+    TEXT("plain text file"), MARKDOWN("Markdown file"), PNG("PNG picture"), JPEG("JPEG picture"), TIFF("TIFF picture"), ARCHIVE("zip archive"), EMPTY("empty file"), UNKNOWN("file of unknown kind");
 
     private static final int MOST_ENTRIES = 5000;
     private final String words;

@@ -3,6 +3,9 @@ package app.decant.format;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.format.binary.DocWriter;
+import app.decant.format.html.EpubWriter;
+import app.decant.format.html.HtmlWriter;
+import app.decant.format.html.MarkdownWriter;
 import app.decant.format.ooxml.DocxWriter;
 import app.decant.format.rtf.RtfWriter;
 import app.decant.format.text.TextWriter;
@@ -23,6 +26,15 @@ public enum TextFormat {
     },
     RTF("rtf", "an .rtf") {
         @Override public Written write(Document document, Instant when) { return RtfWriter.write(document, when); }
+    },
+    HTML("html", "a web page") {
+        @Override public Written write(Document document, Instant when) { return HtmlWriter.write(document); }
+    },
+    EPUB("epub", "an EPUB book") {
+        @Override public Written write(Document document, Instant when) { return EpubWriter.write(document, when); }
+    },
+    MD("md", "Markdown") {
+        @Override public Written write(Document document, Instant when) { return MarkdownWriter.write(document); }
     },
     TXT("txt", "plain text") {
         @Override public Written write(Document document, Instant when) {

@@ -4,6 +4,9 @@ import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.Progress;
 import app.decant.format.binary.DocReader;
+import app.decant.format.html.EpubReader;
+import app.decant.format.html.HtmlReader;
+import app.decant.format.html.MarkdownReader;
 import app.decant.format.ooxml.DocxReader;
 import app.decant.format.rtf.RtfReader;
 import app.decant.format.text.TextReader;
@@ -12,6 +15,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.security.GeneralSecurityException;
+import java.util.Locale;
 import org.apache.poi.poifs.crypt.Decryptor;
 import org.apache.poi.poifs.crypt.EncryptionInfo;
 import org.apache.poi.poifs.filesystem.POIFSFileSystem;
@@ -31,7 +35,10 @@ public final class TextFormats {
         FileKind kind = FileKind.of(file);
         return switch (kind) {
             case DOCX, DOCX_MACROS, DOCX_TEMPLATE -> DocxReader.read(file, kind, progress);
-            case TEXT -> TextReader.read(file);
+            case EPUB -> EpubReader.read(file, name);
+            case HTML -> HtmlReader.read(file, name);
+            // Markdown is plain text by its content; only its name tells that it is meant so.
+            case TEXT -> name.toLowerCase(Locale.ROOT).matches(".*\\.(md|markdown)") ? MarkdownReader.read(TextReader.text(file)) : TextReader.read(file);
             case DOC -> DocReader.read(file, name, password, progress);
             case RTF -> RtfReader.read(file, name, progress);
             case ENCRYPTED_OFFICE -> read(unlocked(file, name, password), name, null, progress);

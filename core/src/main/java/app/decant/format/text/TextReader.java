@@ -41,6 +41,9 @@ public final class TextReader {
         return new Taken(document, FileKind.TEXT, findings);
     }
 
+    /** The text of a file, its letters told. */
+    public static String text(byte[] file) { return decoded(file, new ArrayList<>()); }
+
     private static String decoded(byte[] file, List<Finding> findings) {
         if (file.length >= 2 && (file[0] == (byte) 0xFF && file[1] == (byte) 0xFE || file[0] == (byte) 0xFE && file[1] == (byte) 0xFF)) return new String(file, StandardCharsets.UTF_16);
         try {

@@ -9,6 +9,7 @@ import app.decant.document.ListLabels;
 import app.decant.document.Paragraph;
 import app.decant.document.Section;
 import app.decant.document.Table;
+import app.decant.document.TextBox;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -33,10 +34,16 @@ public final class TextWriter {
 
     private void blocks(List<? extends Block> blocks) {
         for (Block block : blocks) {
-            if (block instanceof Paragraph paragraph) out.append(line(paragraph)).append('\n');
+            if (block instanceof Paragraph paragraph) paragraph(paragraph);
             else if (block instanceof Contents contents) blocks(contents.entries());
             else if (block instanceof Table table) table(table);
         }
+    }
+
+    /** The words of boxes that are anchored in it follow. */
+    private void paragraph(Paragraph paragraph) {
+        out.append(line(paragraph)).append('\n');
+        for (Inline inline : paragraph.inlines()) if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) blocks(box.blocks());
     }
 
     private void table(Table table) {

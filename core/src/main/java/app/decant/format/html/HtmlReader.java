@@ -1,0 +1,534 @@
+package app.decant.format.html;
+
+import app.decant.document.Anchor;
+import app.decant.document.Block;
+import app.decant.document.Border;
+import app.decant.document.Borders;
+import app.decant.document.Colour;
+import app.decant.document.Contents;
+import app.decant.document.DecantException;
+import app.decant.document.Document;
+import app.decant.document.Facts;
+import app.decant.document.Finding;
+import app.decant.document.Image;
+import app.decant.document.Inline;
+import app.decant.document.Link;
+import app.decant.document.Look;
+import app.decant.document.NumberFormat;
+import app.decant.document.Numbering;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.Picture;
+import app.decant.document.Section;
+import app.decant.document.Style;
+import app.decant.document.StyleSheet;
+import app.decant.document.Table;
+import app.decant.document.TableProperty;
+import app.decant.document.TableProperty.Insets;
+import app.decant.document.TextBox;
+import app.decant.document.TextProperty;
+import app.decant.format.FileKind;
+import app.decant.format.Taken;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import org.jsoup.Jsoup;
+import org.jsoup.nodes.Element;
+import org.jsoup.nodes.Node;
+import org.jsoup.nodes.TextNode;
+
+/** Reads web pages: the elements that mean something, and how the page's own style sheets dress them. Nothing is fetched. */
+public final class HtmlReader {
+    private static final double SIZE = 11;
+    private static final double TEXT_WIDTH = 453.6;
+    private static final int DEEPEST = 300;
+    private static final Set<String> BLOCKS = Set.of("address", "article", "aside", "blockquote", "body", "center", "dd", "details", "div", "dl", "dt", "fieldset", "figcaption", "figure", "footer", "form", "h1", "h2", "h3", "h4", "h5", "h6", "header", "hr",
+            "li", "main", "nav", "ol", "p", "pre", "section", "summary", "table", "ul");
+    private static final Set<String> UNSEEN = Set.of("script", "style", "noscript", "template", "head", "title", "svg", "canvas", "iframe", "object", "video", "audio", "input", "select", "textarea", "button", "map");
+
+    private final org.jsoup.nodes.Document page;
+    private final StyleRules rules;
+    private final List<Finding> findings = new ArrayList<>();
+    private final Set<String> told = new LinkedHashSet<>();
+    private final Map<String, Numbering.Pattern> patterns = new LinkedHashMap<>();
+    private final Map<String, Numbering.NumberedList> lists = new LinkedHashMap<>();
+    private final Map<String, Element> notes = new HashMap<>();
+    private final Map<String, String> titles = new HashMap<>();
+
+    private HtmlReader(org.jsoup.nodes.Document page) {
+        this.page = page;
+        rules = new StyleRules(page);
+        for (Element section : page.select("[role=doc-endnotes]")) {
+            for (Element note : section.select("li[id]")) notes.put(note.id(), note);
+            if (!notes.isEmpty()) section.remove();
+        }
+    }
+
+    /** What holds where an element stands. */
+    private record Context(Look text, Look paragraph, String style, ParagraphProperty.ListReference list, boolean spaces, int depth) {
+        double size() { return text.get(TextProperty.SIZE, SIZE); }
+        Context text(Look own) { return new Context(own.over(text), paragraph, style, list, spaces, depth); }
+        Context inner() { return new Context(text, paragraph, style, list, spaces, depth + 1); }
+    }
+
+    /** A paragraph that is being filled. */
+    private final class Filling {
+        private final List<Block> blocks;
+        private List<Inline> inlines = new ArrayList<>();
+        private Context context;
+        private boolean listed;
+
+        Filling(List<Block> blocks, Context context) {
+            this.blocks = blocks;
+            this.context = context;
+        }
+
+        void end() {
+            boolean empty = inlines.stream().filter(inline -> inline.length() > 0).map(inline -> inline instanceof Inline.Text text ? text.text() : "x").reduce("", String::concat).equals("\n");
+            trim();
+            // A line that is broken and holds nothing is a paragraph left empty.
+            if (empty && context.list == null) blocks.add(new Paragraph(context.style, context.paragraph, Look.PLAIN, List.of()));
+            boolean any = inlines.stream().anyMatch(inline -> inline.length() > 0);
+            if (any) {
+                Look look = context.paragraph;
+                if (context.list != null && !listed) look = look.with(ParagraphProperty.LIST, context.list);
+                listed |= context.list != null;
+                blocks.add(new Paragraph(context.style, look, Look.PLAIN, List.of()).withInlines(inlines));
+                inlines = new ArrayList<>();
+            }
+        }
+
+        /** Spaces at the end of a line are not seen. */
+        private void trim() {
+            for (int i = inlines.size() - 1; i >= 0; i--) {
+                if (inlines.get(i).length() == 0) continue;
+                if (!(inlines.get(i) instanceof Inline.Text text) || context.spaces) return;
+                String plain = text.text().replaceAll("[ \n]+$", "");
+                if (!plain.isEmpty()) {
+                    inlines.set(i, new Inline.Text(plain, text.look()));
+                    return;
+                }
+                inlines.remove(i);
+            }
+        }
+
+        void text(String text, Look look, boolean spaces) {
+            String shown = text;
+            if (!spaces) {
+                shown = text.replaceAll("[ \t\r\n\f]+", " ");
+                if (shown.startsWith(" ") && endsInSpace()) shown = shown.substring(1);
+            }
+            if (!shown.isEmpty()) inlines.add(new Inline.Text(shown, look));
+        }
+
+        private boolean endsInSpace() {
+            for (int i = inlines.size() - 1; i >= 0; i--) {
+                if (inlines.get(i).length() == 0) continue;
+                return inlines.get(i) instanceof Inline.Text last && (last.text().endsWith(" ") || last.text().endsWith("\n"));
+            }
+            return true;
+        }
+    }
+
+    /** Reads a page. */
+    public static Taken read(byte[] file, String name) {
+        try {
+            return new HtmlReader(Jsoup.parse(new ByteArrayInputStream(file), null, "")).document(FileKind.HTML);
+        } catch (IOException | RuntimeException e) {
+            throw new DecantException(DecantException.Kind.UNREADABLE, name + " can't be read as a web page. Look whether the right file was picked.", e);
+        }
+    }
+
+    /** Reads markup that stands for another format. */
+    static Taken read(String html, FileKind kind) { return new HtmlReader(Jsoup.parse(html)).document(kind); }
+
+    private Taken document(FileKind kind) {
+        for (Element heading : page.select("[id]")) titles.putIfAbsent(heading.id(), heading.text());
+        List<Block> blocks = new ArrayList<>();
+        Filling filling = new Filling(blocks, new Context(Look.PLAIN, Look.PLAIN, null, null, false, 0));
+        Context body = filling.context.text(StyleValues.text(rules.of(page.body()), SIZE).without(TextProperty.FAMILY).without(TextProperty.SIZE));
+        children(page.body(), body, filling);
+        filling.end();
+        Facts facts = new Facts(page.title().isBlank() ? null : page.title(), meta("description"), meta("author"), meta("keywords"), page.select("html").attr("lang").isBlank() ? null : page.select("html").attr("lang"), null, null, Map.of());
+        Document document = new Document(facts, styles(), new Numbering(patterns, lists), List.of(Section.PLAIN.withBlocks(blocks.isEmpty() ? List.of(Paragraph.of("")) : blocks)), false, Document.TAB_WIDTH, List.of());
+        return new Taken(document, kind, findings);
+    }
+
+    private String meta(String name) {
+        String content = page.select("meta[name=" + name + "]").attr("content");
+        return content.isBlank() ? null : content;
+    }
+
+    private void tell(String what) { if (told.add(what)) findings.add(Finding.lost(what, "")); }
+
+    /** What the page says of its body, then what browsers do by themselves (HTML, 15.3). */
+    private StyleSheet styles() {
+        Map<String, String> body = rules.of(page.body());
+        Look text = StyleValues.text(body, SIZE);
+        Look defaults = Look.of(TextProperty.FAMILY, text.get(TextProperty.FAMILY, "Liberation Serif")).with(TextProperty.SIZE, text.get(TextProperty.SIZE, SIZE));
+        Map<String, Style> styles = new LinkedHashMap<>();
+        double[] sizes = {20, 16, 13, 12, 11, 11};
+        styles.put("Text", new Style("Text", "Normal", Style.Kind.PARAGRAPH, null, null, Look.of(ParagraphProperty.SPACE_AFTER, 8.0).with(ParagraphProperty.WIDOW_CONTROL, true)));
+        for (int i = 1; i <= 6; i++) {
+            styles.put("Heading" + i, new Style("Heading" + i, "heading " + i, Style.Kind.PARAGRAPH, null, "Text", Look.of(TextProperty.SIZE, sizes[i - 1]).with(TextProperty.BOLD, true).with(ParagraphProperty.OUTLINE_LEVEL, i).with(ParagraphProperty.SPACE_BEFORE, 12.0)
+                    .with(ParagraphProperty.SPACE_AFTER, 6.0).with(ParagraphProperty.KEEP_WITH_NEXT, true)));
+        }
+        styles.put("Quote", new Style("Quote", "Quote", Style.Kind.PARAGRAPH, "Text", "Text", Look.of(ParagraphProperty.INDENT_START, 24.0).with(ParagraphProperty.INDENT_END, 24.0)));
+        styles.put("Preformatted", new Style("Preformatted", "Preformatted", Style.Kind.PARAGRAPH, null, null, Look.of(TextProperty.FAMILY, "Liberation Mono").with(TextProperty.SIZE, 10.0).with(ParagraphProperty.SPACE_AFTER, 8.0)));
+        styles.put("ListItem", new Style("ListItem", "List Paragraph", Style.Kind.PARAGRAPH, "Text", null, Look.of(ParagraphProperty.SPACE_AFTER, 3.0)));
+        styles.put("Cell", new Style("Cell", "Cell", Style.Kind.PARAGRAPH, null, null, Look.PLAIN));
+        styles.put("NoteText", new Style("NoteText", "footnote text", Style.Kind.PARAGRAPH, null, null, Look.of(TextProperty.SIZE, 9.0)));
+        return new StyleSheet(defaults, "Text", null, styles);
+    }
+
+    private void children(Element parent, Context context, Filling filling) {
+        if (context.depth > DEEPEST) {
+            tell("The page nests deeper than any real one; what lies deeper is left out.");
+            return;
+        }
+        for (Node node : parent.childNodes()) {
+            if (node instanceof TextNode text) filling.text(text.getWholeText(), context.text, context.spaces);
+            else if (node instanceof Element element) element(element, context.inner(), filling);
+        }
+    }
+
+    private void element(Element element, Context context, Filling filling) {
+        String name = element.normalName();
+        if (UNSEEN.contains(name)) {
+            if (Set.of("svg", "canvas", "iframe", "object", "video", "audio").contains(name)) tell("Moving pictures, drawings and frames of the page are left out.");
+            return;
+        }
+        Map<String, String> css = rules.of(element);
+        if ("none".equals(css.get("display")) || element.hasAttr("hidden")) return;
+        if (!element.id().isEmpty() && !notes.containsKey(element.id())) filling.inlines.add(new Inline.BookmarkPoint(element.id(), true));
+        boolean block = BLOCKS.contains(name) || "block".equals(css.get("display")) && !name.equals("span") && !name.equals("img");
+        if (block) block(element, name, css, context, filling);
+        else inline(element, name, css, context, filling);
+        if (!element.id().isEmpty() && !block && !notes.containsKey(element.id())) filling.inlines.add(new Inline.BookmarkPoint(element.id(), false));
+    }
+
+    private void block(Element element, String name, Map<String, String> css, Context context, Filling filling) {
+        List<Inline> marks = new ArrayList<>(filling.inlines.stream().filter(inline -> inline instanceof Inline.BookmarkPoint).toList());
+        if (filling.inlines.stream().allMatch(inline -> inline instanceof Inline.BookmarkPoint)) filling.inlines.clear();
+        else marks.removeIf(mark -> !((Inline.BookmarkPoint) mark).name().equals(element.id()));
+        filling.inlines.removeIf(inline -> marks.contains(inline));
+        filling.end();
+        switch (name) {
+            case "table" -> table(element, context, filling);
+            case "ul", "ol" -> list(element, name, context, filling);
+            case "hr" -> filling.blocks.add(new Paragraph("Text", Look.of(ParagraphProperty.BORDERS, new Borders(null, null, Border.single(0.75, new Colour(0x808080)), null, null, null)), Look.PLAIN, List.of()));
+            case "nav" -> {
+                if (element.attr("role").equals("doc-toc")) contents(element, context, filling);
+                else plain(element, name, css, context, filling, marks);
+            }
+            default -> plain(element, name, css, context, filling, marks);
+        }
+    }
+
+    private void plain(Element element, String name, Map<String, String> css, Context context, Filling filling, List<Inline> marks) {
+        Context before = filling.context;
+        String style = switch (name) {
+            case "h1", "h2", "h3", "h4", "h5", "h6" -> "Heading" + name.charAt(1);
+            case "blockquote" -> "Quote";
+            case "pre" -> "Preformatted";
+            default -> context.style;
+        };
+        boolean holder = Set.of("div", "section", "article", "main", "body", "header", "footer", "aside", "form", "figure", "fieldset", "details", "nav", "center").contains(name);
+        double size = context.size();
+        Look text = StyleValues.text(css, size);
+        Look paragraph = StyleValues.paragraph(css, text.get(TextProperty.SIZE, size));
+        // Margins and borders of what only holds others together are not those of each paragraph in it.
+        if (holder) paragraph = Look.PLAIN.with(ParagraphProperty.ALIGNMENT, paragraph.get(ParagraphProperty.ALIGNMENT));
+        if (name.equals("center")) paragraph = paragraph.with(ParagraphProperty.ALIGNMENT, Alignment.CENTRE);
+        if (element.hasAttr("align") && !paragraph.says(ParagraphProperty.ALIGNMENT)) paragraph = StyleValues.paragraph(Map.of("text-align", element.attr("align").toLowerCase(Locale.ROOT)), size).over(paragraph);
+        if (element.attr("dir").equals("rtl")) paragraph = paragraph.with(ParagraphProperty.RIGHT_TO_LEFT, true);
+        boolean spaces = name.equals("pre") || css.getOrDefault("white-space", "").startsWith("pre") || context.spaces;
+        Context own = new Context(text.over(context.text), paragraph.over(context.paragraph), style, context.list, spaces, context.depth);
+        if (name.equals("dd")) own = new Context(own.text, own.paragraph.with(ParagraphProperty.INDENT_START, 24.0), style, own.list, spaces, own.depth);
+        filling.context = own;
+        filling.inlines.addAll(marks);
+        if (name.equals("pre")) {
+            String code = element.wholeText().replaceFirst("^\n", "").replaceFirst("\n$", "");
+            filling.text(code, own.text, true);
+        } else {
+            children(element, own, filling);
+        }
+        for (Inline mark : marks) if (!filling.inlines.isEmpty()) filling.inlines.add(new Inline.BookmarkPoint(((Inline.BookmarkPoint) mark).name(), false));
+        filling.end();
+        filling.context = before;
+    }
+
+    private void contents(Element nav, Context context, Filling filling) {
+        List<Block> entries = new ArrayList<>();
+        Filling own = new Filling(entries, filling.context);
+        children(nav, context, own);
+        own.end();
+        List<Paragraph> paragraphs = entries.stream().filter(entry -> entry instanceof Paragraph).map(entry -> (Paragraph) entry).toList();
+        if (!paragraphs.isEmpty()) filling.blocks.add(new Contents(1, 3, paragraphs));
+    }
+
+    private void list(Element element, String name, Context context, Filling filling) {
+        Context before = filling.context;
+        int level = context.list == null ? 0 : Math.min(8, context.list.level() + 1);
+        String id = "L" + (lists.size() + 1);
+        Numbering.Level own = level(element, name, level);
+        List<Numbering.Level> levels = new ArrayList<>();
+        for (int i = 0; i < 9; i++) levels.add(i == level ? own : new Numbering.Level(NumberFormat.NONE, 1, "", Numbering.Suffix.NOTHING, null, null, Look.PLAIN));
+        patterns.put(id, new Numbering.Pattern(id, levels));
+        lists.put(id, new Numbering.NumberedList(id, id, Map.of(), Map.of()));
+        for (Element item : element.children()) {
+            if (!item.normalName().equals("li")) {
+                element(item, context.inner(), filling);
+                continue;
+            }
+            Map<String, String> css = rules.of(item);
+            Look text = StyleValues.text(css, context.size());
+            Look paragraph = StyleValues.paragraph(css, context.size()).without(ParagraphProperty.INDENT_START).without(ParagraphProperty.FIRST_LINE);
+            Context inner = new Context(text.over(context.text), paragraph, "ListItem", new ParagraphProperty.ListReference(id, level), context.spaces, context.depth + 1);
+            filling.end();
+            filling.context = inner;
+            filling.listed = false;
+            if (!item.id().isEmpty()) filling.inlines.add(new Inline.BookmarkPoint(item.id(), true));
+            children(item, inner, filling);
+            filling.end();
+        }
+        filling.context = before;
+        filling.listed = before.list != null;
+    }
+
+    private Numbering.Level level(Element element, String name, int level) {
+        double indent = 18.0 * (level + 1);
+        Look look = Look.of(ParagraphProperty.INDENT_START, indent).with(ParagraphProperty.FIRST_LINE, -14.0);
+        String label = element.hasAttr("data-label") ? element.attr("data-label") : null;
+        if (name.equals("ul")) {
+            boolean none = rules.of(element).getOrDefault("list-style", rules.of(element).getOrDefault("list-style-type", "")).startsWith("none");
+            String bullet = label != null ? label : level % 3 == 1 ? "\u25E6" : level % 3 == 2 ? "\u25AA" : "\u2022";
+            return new Numbering.Level(none ? NumberFormat.NONE : NumberFormat.BULLET, 1, none ? label == null ? "" : label : bullet, Numbering.Suffix.TAB, null, null, look);
+        }
+        NumberFormat format = switch (element.attr("type")) {
+            case "a" -> NumberFormat.LOWER_LETTER;
+            case "A" -> NumberFormat.UPPER_LETTER;
+            case "i" -> NumberFormat.LOWER_ROMAN;
+            case "I" -> NumberFormat.UPPER_ROMAN;
+            default -> NumberFormat.DECIMAL;
+        };
+        int start = element.attr("start").matches("\\d{1,6}") ? Integer.parseInt(element.attr("start")) : 1;
+        String told = label == null ? "%" + (level + 1) + "." : label;
+        return new Numbering.Level(format, start, told, Numbering.Suffix.TAB, null, null, look.with(ParagraphProperty.FIRST_LINE, -18.0));
+    }
+
+    private void inline(Element element, String name, Map<String, String> css, Context context, Filling filling) {
+        switch (name) {
+            case "br" -> filling.inlines.add(new Inline.Text(String.valueOf(Inline.LINE_BREAK), context.text));
+            case "img" -> picture(element, css, context, filling);
+            case "a" -> {
+                if (note(element, context, filling)) return;
+                if (element.attr("role").equals("doc-backlink")) return;
+                String target = element.attr("href").strip();
+                Look look = StyleValues.text(css, context.size());
+                if (target.startsWith("#") && target.length() > 1) look = look.with(TextProperty.LINK, new Link.Inside(target.substring(1)));
+                else if (target.matches("(?i)(https?|mailto|ftp|tel):.*")) look = look.with(TextProperty.LINK, new Link.Address(target));
+                children(element, context.text(look), filling);
+            }
+            case "q" -> {
+                filling.text("\u201C", context.text, true);
+                children(element, context, filling);
+                filling.text("\u201D", context.text, true);
+            }
+            default -> {
+                if (element.attr("role").equals("note") && element.hasClass("box")) {
+                    box(element, css, context, filling);
+                    return;
+                }
+                if (name.equals("sup") && element.childNodeSize() == 1 && element.child(0) != null && element.children().size() == 1 && element.child(0).attr("role").equals("doc-noteref") && note(element.child(0), context, filling)) return;
+                Look look = StyleValues.text(css, context.size()).over(meaning(name, context));
+                Colour behind = StyleValues.background(css);
+                if (behind != null) look = look.with(TextProperty.HIGHLIGHT, behind);
+                if (name.equals("font") && element.hasAttr("color") && StyleValues.colour(element.attr("color")) != null) look = look.with(TextProperty.COLOUR, StyleValues.colour(element.attr("color")));
+                if (name.equals("font") && element.hasAttr("face")) look = look.with(TextProperty.FAMILY, element.attr("face").split(",")[0].strip());
+                boolean apart = "block".equals(css.get("display"));
+                if (apart && !filling.endsInSpace()) filling.inlines.add(new Inline.Text(String.valueOf(Inline.LINE_BREAK), context.text));
+                children(element, context.text(look), filling);
+            }
+        }
+    }
+
+    /** Words set apart at a side: each line of them a paragraph of its own. */
+    private void box(Element element, Map<String, String> css, Context context, Filling filling) {
+        List<Block> blocks = new ArrayList<>();
+        for (Element line : element.children()) {
+            Filling own = new Filling(blocks, new Context(Look.PLAIN, Look.PLAIN, "Cell", null, false, context.depth + 1));
+            int before = blocks.size();
+            children(line, own.context, own);
+            own.end();
+            if (blocks.size() == before) blocks.add(new Paragraph("Cell", Look.PLAIN, Look.PLAIN, List.of()));
+        }
+        Double width = StyleValues.length(css.get("width"), context.size());
+        Borders borders = StyleValues.borders(css, context.size());
+        Border border = borders == null || borders.top() == null ? Border.NONE : borders.top();
+        Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, "right".equals(css.get("float")) ? Alignment.END : Alignment.START, 0), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0), Anchor.Wrap.SQUARE, new Insets(0, 9, 0, 9), false);
+        filling.inlines.add(new Inline.Floating(anchor, new TextBox(blocks, width == null ? 150 : width, 20, true, new Insets(3.6, 7.2, 3.6, 7.2), border, StyleValues.background(css)), context.text));
+    }
+
+    private static Look meaning(String name, Context context) {
+        return switch (name) {
+            case "b", "strong" -> Look.of(TextProperty.BOLD, true);
+            case "i", "em", "cite", "var", "dfn" -> Look.of(TextProperty.ITALIC, true);
+            case "u", "ins" -> Look.of(TextProperty.UNDERLINE, TextProperty.Underline.SINGLE);
+            case "s", "del", "strike" -> Look.of(TextProperty.STRIKE, true);
+            case "sup" -> Look.of(TextProperty.SCRIPT, TextProperty.Script.SUPER);
+            case "sub" -> Look.of(TextProperty.SCRIPT, TextProperty.Script.SUB);
+            case "code", "kbd", "samp", "tt" -> Look.of(TextProperty.FAMILY, "Liberation Mono");
+            case "mark" -> Look.of(TextProperty.HIGHLIGHT, new Colour(0xFFFF00));
+            case "small" -> Look.of(TextProperty.SIZE, Math.round(context.size() * 8.3) / 10.0);
+            case "big" -> Look.of(TextProperty.SIZE, Math.round(context.size() * 12) / 10.0);
+            default -> Look.PLAIN;
+        };
+    }
+
+    /** A reference to a note that is on the page becomes the note. */
+    private boolean note(Element element, Context context, Filling filling) {
+        String target = element.attr("href");
+        if (!element.attr("role").equals("doc-noteref") || !target.startsWith("#") || !notes.containsKey(target.substring(1))) return false;
+        Element note = notes.get(target.substring(1));
+        if (context.depth > DEEPEST / 2) return false;
+        List<Block> blocks = new ArrayList<>();
+        Filling own = new Filling(blocks, new Context(Look.PLAIN, Look.PLAIN, "NoteText", null, false, context.depth + 10));
+        children(note, own.context, own);
+        own.end();
+        String mark = element.text().matches("\\d+") ? null : element.text();
+        filling.inlines.add(new Inline.Note(Inline.Note.Kind.FOOTNOTE, blocks, mark, context.text.with(TextProperty.SCRIPT, TextProperty.Script.SUPER)));
+        return true;
+    }
+
+    private void picture(Element element, Map<String, String> css, Context context, Filling filling) {
+        String source = element.attr("src");
+        int comma = source.indexOf(',');
+        if (!source.startsWith("data:image/") || comma < 0 || !source.substring(0, comma).endsWith(";base64")) {
+            tell("Pictures that lie outside the page's file are left out.");
+            if (!element.attr("alt").isBlank()) filling.text("[" + element.attr("alt").strip() + "]", context.text, false);
+            return;
+        }
+        byte[] bytes;
+        try {
+            bytes = Base64.getMimeDecoder().decode(source.substring(comma + 1));
+        } catch (IllegalArgumentException e) {
+            tell("A picture of the page is damaged and left out.");
+            return;
+        }
+        String type = source.substring(5, source.indexOf(';'));
+        Double width = StyleValues.length(css.get("width"), context.size());
+        if (width == null && element.attr("width").matches("\\d{1,5}")) width = Integer.parseInt(element.attr("width")) * 0.75;
+        Double height = StyleValues.length(css.get("height"), context.size());
+        if (height == null && element.attr("height").matches("\\d{1,5}")) height = Integer.parseInt(element.attr("height")) * 0.75;
+        double[] natural = natural(bytes);
+        double wide = width != null && width > 0 ? width : height != null && natural[1] > 0 ? height * natural[0] / natural[1] : natural[0];
+        double high = height != null && height > 0 ? height : wide * natural[1] / Math.max(1, natural[0]);
+        if (wide > TEXT_WIDTH) {
+            high = high * TEXT_WIDTH / wide;
+            wide = TEXT_WIDTH;
+        }
+        Picture picture = new Picture(new Image(type, bytes), Math.max(1, wide), Math.max(1, high), element.attr("alt").isBlank() ? null : element.attr("alt"));
+        String side = css.get("float");
+        if ("left".equals(side) || "right".equals(side)) {
+            Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, side.equals("right") ? Alignment.END : Alignment.START, 0), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0), Anchor.Wrap.SQUARE, new Insets(0, 9, 4, 9), false);
+            filling.inlines.add(new Inline.Floating(anchor, picture, context.text));
+        } else {
+            filling.inlines.add(new Inline.InlinePicture(picture, context.text));
+        }
+    }
+
+    /** The size of a picture in points, at 96 pixels an inch. */
+    private static double[] natural(byte[] bytes) {
+        try {
+            var image = app.decant.picture.PictureDecoder.decode(new Image("image/*", bytes), 96);
+            if (image != null) return new double[] {image.getWidth() * 0.75, image.getHeight() * 0.75};
+        } catch (IOException | RuntimeException e) {
+            org.slf4j.LoggerFactory.getLogger(HtmlReader.class).debug("A picture tells no size", e);
+        }
+        return new double[] {100, 100};
+    }
+
+    private void table(Element element, Context context, Filling filling) {
+        List<Element> rows = element.select("tr").stream().filter(row -> row.closest("table") == element).toList();
+        int columns = 0;
+        Map<Integer, int[]> reach = new HashMap<>();
+        List<List<Object[]>> placed = new ArrayList<>();
+        for (int r = 0; r < rows.size(); r++) {
+            List<Object[]> cells = new ArrayList<>();
+            int column = 0;
+            for (Element cell : rows.get(r).children()) {
+                if (!cell.normalName().equals("td") && !cell.normalName().equals("th")) continue;
+                while (reach.containsKey(column) && reach.get(column)[0] > r) column++;
+                int across = span(cell.attr("colspan"), 200);
+                int down = Math.min(rows.size() - r, span(cell.attr("rowspan"), rows.size()));
+                for (int c = column; c < column + across; c++) reach.put(c, new int[] {r + down});
+                cells.add(new Object[] {cell, column, across, down});
+                column += across;
+            }
+            columns = Math.max(columns, column);
+            placed.add(cells);
+        }
+        if (columns == 0) return;
+        double width = TEXT_WIDTH;
+        Double told = StyleValues.length(rules.of(element).get("width"), context.size());
+        if (told != null && !rules.of(element).getOrDefault("width", "").endsWith("%") && told > 20) width = told;
+        List<Double> widths = new ArrayList<>();
+        for (Element column : element.select("colgroup > col")) {
+            String value = rules.of(column).getOrDefault("width", "");
+            widths.add(value.endsWith("%") ? width * Double.parseDouble(value.replaceAll("[^0-9.]", "")) / 100 : -1.0);
+        }
+        if (widths.size() != columns || widths.stream().anyMatch(one -> one <= 0)) widths = new ArrayList<>(java.util.Collections.nCopies(columns, width / columns));
+        boolean ruled = element.hasAttr("border") && !element.attr("border").equals("0");
+        List<Table.Row> made = new ArrayList<>();
+        for (int r = 0; r < placed.size(); r++) {
+            List<Table.Cell> cells = new ArrayList<>();
+            boolean head = rows.get(r).parent() != null && rows.get(r).parent().normalName().equals("thead");
+            for (Object[] one : placed.get(r)) cells.add(cell((Element) one[0], (int) one[1], (int) one[2], (int) one[3], context, ruled));
+            made.add(new Table.Row(head ? Look.of(TableProperty.HEADER_ROW, true) : Look.PLAIN, cells));
+        }
+        filling.blocks.add(new Table(Look.PLAIN, widths, made));
+    }
+
+    private static int span(String told, int most) { return told.matches("[1-9]\\d{0,3}") ? Math.min(most, Integer.parseInt(told)) : 1; }
+
+    private Table.Cell cell(Element element, int column, int across, int down, Context context, boolean ruled) {
+        Map<String, String> css = rules.of(element);
+        Look look = Look.PLAIN;
+        Borders borders = StyleValues.borders(css.entrySet().stream().filter(one -> !one.getKey().startsWith("padding")).collect(java.util.stream.Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)), context.size());
+        if (borders == null && ruled) borders = Borders.all(Border.single(0.75, Colour.AUTOMATIC));
+        if (borders != null) look = look.with(TableProperty.BORDERS, borders);
+        Colour behind = StyleValues.background(css);
+        if (behind == null && element.hasAttr("bgcolor")) behind = StyleValues.colour(element.attr("bgcolor"));
+        if (behind != null) look = look.with(TableProperty.SHADING, behind);
+        String vertical = css.getOrDefault("vertical-align", element.attr("valign"));
+        if (vertical.equals("middle")) look = look.with(TableProperty.VERTICAL_ALIGNMENT, TableProperty.VerticalAlignment.CENTRE);
+        if (vertical.equals("bottom")) look = look.with(TableProperty.VERTICAL_ALIGNMENT, TableProperty.VerticalAlignment.BOTTOM);
+        String[] padding = css.getOrDefault("padding", "").split("\\s+");
+        if (padding.length == 4 && StyleValues.length(padding[0], 10) != null) look = look.with(TableProperty.PADDING, new Insets(StyleValues.length(padding[0], 10), or(padding[1]), or(padding[2]), or(padding[3])));
+        List<Block> blocks = new ArrayList<>();
+        Look text = StyleValues.text(css, context.size());
+        // A head cell is bold where nobody says otherwise.
+        if (element.normalName().equals("th") && !css.containsKey("font-weight")) text = text.with(TextProperty.BOLD, true);
+        Look paragraph = Look.PLAIN.with(ParagraphProperty.ALIGNMENT, StyleValues.paragraph(css, context.size()).get(ParagraphProperty.ALIGNMENT));
+        Filling own = new Filling(blocks, new Context(text.over(context.text), paragraph, "Cell", null, false, context.depth + 1));
+        children(element, own.context, own);
+        own.end();
+        if (blocks.isEmpty() || !(blocks.get(blocks.size() - 1) instanceof Paragraph)) blocks.add(new Paragraph("Cell", Look.PLAIN, Look.PLAIN, List.of()));
+        return new Table.Cell(column, across, down, look, blocks);
+    }
+
+    private static double or(String length) {
+        Double points = StyleValues.length(length, 10);
+        return points == null ? 5.4 : points;
+    }
+}

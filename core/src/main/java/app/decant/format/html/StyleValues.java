@@ -1,0 +1,192 @@
+package app.decant.format.html;
+
+import app.decant.document.Border;
+import app.decant.document.Borders;
+import app.decant.document.Colour;
+import app.decant.document.Look;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.ParagraphProperty.LineSpacing;
+import app.decant.document.TextProperty;
+import app.decant.document.TextProperty.Underline;
+import java.util.Locale;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Declarations of style sheets as looks. Lengths come out in points. */
+final class StyleValues {
+    private static final Pattern LENGTH = Pattern.compile("(-?\\d*\\.?\\d+)(pt|px|em|rem|cm|mm|in|pc|%)?");
+    private static final Map<String, String> NAMED = Map.ofEntries(Map.entry("black", "000000"), Map.entry("white", "ffffff"), Map.entry("red", "ff0000"), Map.entry("green", "008000"), Map.entry("blue", "0000ff"), Map.entry("yellow", "ffff00"),
+            Map.entry("gray", "808080"), Map.entry("grey", "808080"), Map.entry("silver", "c0c0c0"), Map.entry("maroon", "800000"), Map.entry("olive", "808000"), Map.entry("lime", "00ff00"), Map.entry("aqua", "00ffff"),
+            Map.entry("cyan", "00ffff"), Map.entry("teal", "008080"), Map.entry("navy", "000080"), Map.entry("fuchsia", "ff00ff"), Map.entry("magenta", "ff00ff"), Map.entry("purple", "800080"), Map.entry("orange", "ffa500"),
+            Map.entry("darkred", "8b0000"), Map.entry("darkblue", "00008b"), Map.entry("darkgreen", "006400"), Map.entry("lightgray", "d3d3d3"), Map.entry("lightgrey", "d3d3d3"), Map.entry("brown", "a52a2a"), Map.entry("pink", "ffc0cb"));
+
+    private StyleValues() { }
+
+    /** A length in points, or null. @param size of the text, which relative lengths are measured by */
+    static Double length(String value, double size) {
+        if (value == null) return null;
+        Matcher matcher = LENGTH.matcher(value.strip());
+        if (!matcher.matches()) return null;
+        double number = Double.parseDouble(matcher.group(1));
+        return switch (matcher.group(2) == null ? "" : matcher.group(2)) {
+            case "pt" -> number;
+            case "px" -> number * 0.75;
+            case "em" -> number * size;
+            case "rem" -> number * 12;
+            case "cm" -> number * 72 / 2.54;
+            case "mm" -> number * 72 / 25.4;
+            case "in" -> number * 72;
+            case "pc" -> number * 12;
+            case "%" -> number * size / 100;
+            default -> number == 0 ? 0.0 : null;
+        };
+    }
+
+    static Colour colour(String value) {
+        if (value == null) return null;
+        String plain = value.strip().toLowerCase(Locale.ROOT);
+        String hex = NAMED.getOrDefault(plain, plain.startsWith("#") ? plain.substring(1) : "");
+        if (hex.matches("[0-9a-f]{3}")) hex = "" + hex.charAt(0) + hex.charAt(0) + hex.charAt(1) + hex.charAt(1) + hex.charAt(2) + hex.charAt(2);
+        if (hex.matches("[0-9a-f]{6}")) return Colour.hex(hex);
+        Matcher rgb = Pattern.compile("rgba?\\(\\s*(\\d{1,3})\\s*,\\s*(\\d{1,3})\\s*,\\s*(\\d{1,3}).*\\)").matcher(plain);
+        if (rgb.matches()) return new Colour(Math.min(255, Integer.parseInt(rgb.group(1))) << 16 | Math.min(255, Integer.parseInt(rgb.group(2))) << 8 | Math.min(255, Integer.parseInt(rgb.group(3))));
+        return null;
+    }
+
+    /** @param size of the text around */
+    static Look text(Map<String, String> css, double size) {
+        Look look = Look.PLAIN;
+        String family = css.get("font-family");
+        if (family != null) {
+            String first = family.split(",")[0].replaceAll("[\"']", "").strip();
+            String known = switch (first.toLowerCase(Locale.ROOT)) {
+                case "serif", "" -> "Liberation Serif";
+                case "sans-serif", "system-ui", "-apple-system" -> "Liberation Sans";
+                case "monospace" -> "Liberation Mono";
+                default -> first;
+            };
+            look = look.with(TextProperty.FAMILY, known);
+        }
+        Double points = size(css.get("font-size"), size);
+        if (points != null) look = look.with(TextProperty.SIZE, points);
+        String weight = css.get("font-weight");
+        if (weight != null && !weight.equals("inherit")) look = look.with(TextProperty.BOLD, weight.startsWith("bold") || weight.matches("[6-9]00"));
+        String style = css.get("font-style");
+        if (style != null) look = look.with(TextProperty.ITALIC, style.startsWith("italic") || style.startsWith("oblique"));
+        if (colour(css.get("color")) != null) look = look.with(TextProperty.COLOUR, colour(css.get("color")));
+        String decoration = css.getOrDefault("text-decoration", css.get("text-decoration-line"));
+        if (decoration != null) {
+            if (decoration.contains("underline")) look = look.with(TextProperty.UNDERLINE, Underline.SINGLE);
+            if (decoration.contains("line-through")) look = look.with(TextProperty.STRIKE, true);
+            if (decoration.equals("none")) look = look.with(TextProperty.UNDERLINE, Underline.NONE);
+        }
+        if (css.getOrDefault("font-variant", css.getOrDefault("font-variant-caps", "")).contains("small-caps")) look = look.with(TextProperty.SMALL_CAPITALS, true);
+        if ("uppercase".equals(css.get("text-transform"))) look = look.with(TextProperty.CAPITALS, true);
+        String vertical = css.get("vertical-align");
+        if ("super".equals(vertical)) look = look.with(TextProperty.SCRIPT, TextProperty.Script.SUPER);
+        if ("sub".equals(vertical)) look = look.with(TextProperty.SCRIPT, TextProperty.Script.SUB);
+        Double spacing = length(css.get("letter-spacing"), size);
+        if (spacing != null && spacing != 0) look = look.with(TextProperty.LETTER_SPACING, spacing);
+        return look;
+    }
+
+    private static Double size(String value, double size) {
+        if (value == null) return null;
+        Double named = switch (value.strip()) {
+            case "xx-small" -> 7.0;
+            case "x-small" -> 7.5;
+            case "small" -> 10.0;
+            case "medium" -> 12.0;
+            case "large" -> 13.5;
+            case "x-large" -> 18.0;
+            case "xx-large" -> 24.0;
+            case "smaller" -> size / 1.2;
+            case "larger" -> size * 1.2;
+            default -> null;
+        };
+        Double points = named != null ? named : length(value, size);
+        return points == null || points < 1 || points > 1000 ? null : (Double) (Math.round(points * 10) / 10.0);
+    }
+
+    static Colour background(Map<String, String> css) {
+        Colour own = colour(css.get("background-color"));
+        return own != null ? own : css.get("background") == null ? null : colour(css.get("background").split("\\s+(?![^(]*\\))")[0]);
+    }
+
+    static Look paragraph(Map<String, String> css, double size) {
+        Look look = Look.PLAIN;
+        String alignment = css.get("text-align");
+        if (alignment != null) {
+            Alignment told = switch (alignment) {
+                case "left", "start" -> Alignment.START;
+                case "center", "-webkit-center" -> Alignment.CENTRE;
+                case "right", "end" -> Alignment.END;
+                case "justify" -> Alignment.JUSTIFY;
+                default -> null;
+            };
+            if (told != null) look = look.with(ParagraphProperty.ALIGNMENT, told);
+        }
+        String[] margins = css.containsKey("margin") ? css.get("margin").split("\\s+") : new String[0];
+        Double top = length(css.containsKey("margin-top") ? css.get("margin-top") : margins.length > 0 ? margins[0] : null, size);
+        Double bottom = length(css.containsKey("margin-bottom") ? css.get("margin-bottom") : margins.length > 2 ? margins[2] : margins.length > 0 ? margins[0] : null, size);
+        if (top != null) look = look.with(ParagraphProperty.SPACE_BEFORE, Math.max(0, top));
+        if (bottom != null) look = look.with(ParagraphProperty.SPACE_AFTER, Math.max(0, bottom));
+        Double start = length(css.getOrDefault("margin-inline-start", css.get("margin-left")), size);
+        if (start != null) look = look.with(ParagraphProperty.INDENT_START, start);
+        Double end = length(css.getOrDefault("margin-inline-end", css.get("margin-right")), size);
+        if (end != null) look = look.with(ParagraphProperty.INDENT_END, end);
+        Double first = length(css.get("text-indent"), size);
+        if (first != null) look = look.with(ParagraphProperty.FIRST_LINE, first);
+        String height = css.get("line-height");
+        if (height != null && height.matches("\\d*\\.?\\d+")) look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.MULTIPLE, Math.max(0.1, Math.round(Double.parseDouble(height) / 1.15 * 100) / 100.0)));
+        else if (length(height, size) != null && length(height, size) > 0) look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.EXACTLY, length(height, size)));
+        if (css.getOrDefault("break-before", css.getOrDefault("page-break-before", "")).matches("page|always")) look = look.with(ParagraphProperty.PAGE_BREAK_BEFORE, true);
+        if (css.getOrDefault("break-after", css.getOrDefault("page-break-after", "")).equals("avoid")) look = look.with(ParagraphProperty.KEEP_WITH_NEXT, true);
+        if ("rtl".equals(css.get("direction"))) look = look.with(ParagraphProperty.RIGHT_TO_LEFT, true);
+        Colour behind = background(css);
+        if (behind != null) look = look.with(ParagraphProperty.SHADING, behind);
+        Borders borders = borders(css, size);
+        return borders == null ? look : look.with(ParagraphProperty.BORDERS, borders);
+    }
+
+    /** Borders of all sides as far as they are told, or null. */
+    static Borders borders(Map<String, String> css, double size) {
+        Border[] sides = new Border[4];
+        String[] names = {"top", "right", "bottom", "left"};
+        boolean any = false;
+        for (int i = 0; i < 4; i++) {
+            String told = css.getOrDefault("border-" + names[i], css.get("border"));
+            if (told == null) continue;
+            sides[i] = border(told, css.get("padding-" + names[i]), size);
+            any |= sides[i] != null;
+        }
+        return any ? new Borders(sides[0], sides[1], sides[2], sides[3], null, null) : null;
+    }
+
+    private static Border border(String told, String padding, double size) {
+        Border.Line line = null;
+        double width = 1.5;
+        Colour colour = Colour.AUTOMATIC;
+        for (String word : told.split("\\s+(?![^(]*\\))")) {
+            switch (word) {
+                case "none", "hidden" -> {
+                    return Border.NONE;
+                }
+                case "solid", "inset", "outset", "ridge", "groove" -> line = Border.Line.SINGLE;
+                case "double" -> line = Border.Line.DOUBLE;
+                case "dotted" -> line = Border.Line.DOTTED;
+                case "dashed" -> line = Border.Line.DASHED;
+                case "thin" -> width = 0.75;
+                case "thick" -> width = 3;
+                default -> {
+                    if (length(word, size) != null) width = length(word, size);
+                    else if (colour(word) != null) colour = colour(word);
+                }
+            }
+        }
+        Double space = length(padding, size);
+        return line == null || width <= 0 ? null : new Border(line, width, colour, space == null ? 0 : space);
+    }
+}

@@ -1,0 +1,168 @@
+package app.decant.format.html;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import app.decant.demo.HarbourNotice;
+import app.decant.demo.PassengerHandbook;
+import app.decant.document.Block;
+import app.decant.document.Cascade;
+import app.decant.document.DecantException;
+import app.decant.document.Document;
+import app.decant.document.Finding;
+import app.decant.document.Inline;
+import app.decant.document.Link;
+import app.decant.document.ListLabels;
+import app.decant.document.Paragraph;
+import app.decant.document.Progress;
+import app.decant.document.Table;
+import app.decant.document.TextProperty;
+import app.decant.font.FontCatalogue;
+import app.decant.format.Portrait;
+import app.decant.format.Portrait.Aspect;
+import app.decant.format.Taken;
+import app.decant.format.TextFormats;
+import app.decant.layout.Layout;
+import app.decant.xml.XmlReader;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import org.jsoup.Jsoup;
+import org.junit.jupiter.api.Assumptions;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Web pages, books and Markdown: written and read back; told apart by jsoup, which wrote none of them; books by EPUBCheck where it is installed. */
+class HtmlRoundTripTest {
+    private static final Instant WHEN = Instant.parse("2026-11-01T08:00:00Z");
+    /** What a page carries besides words: links, notes, spans, fonts, colours. Numbers before headings become words; pages and headers are lost. */
+    private static final Set<Aspect> KEPT = EnumSet.of(Aspect.FONTS, Aspect.COLOURS, Aspect.PICTURE_SIZES);
+
+    @TempDir private Path folder;
+
+    private static Document laidOut(Document document) { return Layout.of(document, FontCatalogue.shipped()).withFieldResults(); }
+
+    private static Taken read(String text, String name) { return TextFormats.read(text.getBytes(StandardCharsets.UTF_8), name, null, Progress.SILENT); }
+
+    private static List<String> portrait(Document document) {
+        // Numbers before headings are words in a page.
+        return Portrait.of(document, KEPT).stream().map(line -> line.replaceAll("\\[[^\\]]*\\]", "").replaceAll("\\s+", " ").strip()).filter(line -> line.length() > 1).toList();
+    }
+
+    @Test void keepsWordsTablesNotesAndPicturesInAPage() {
+        Document before = laidOut(HarbourNotice.document());
+        String html = new String(HtmlWriter.write(before).bytes(), StandardCharsets.UTF_8);
+        org.jsoup.nodes.Document page = Jsoup.parse(html);
+        assertThat(page.title()).isEqualTo("Harbour notice 27");
+        assertThat(page.select("h2").eachText()).containsExactly("What changes", "Changed sailings", "Deliveries and parcels", "For residents of Shore Street");
+        assertThat(page.select("ul > li").eachText()).hasSizeGreaterThanOrEqualTo(4).first().asString().startsWith("Foot passengers board");
+        assertThat(page.select("thead th").eachText()).containsExactly("Day", "Printed", "Sails at", "Because of");
+        assertThat(page.select("tbody tr")).hasSize(7);
+        assertThat(page.select("script, link, img[src^=http]")).isEmpty();
+        Document after = read(html, "notice.html").document();
+        assertThat(portrait(after)).isEqualTo(portrait(before));
+    }
+
+    @Test void keepsLooksAndPlacesOfTheHandbook() {
+        Document before = laidOut(PassengerHandbook.document());
+        Document after = read(new String(HtmlWriter.write(before).bytes(), StandardCharsets.UTF_8), "handbook.html").document();
+        List<String> links = new ArrayList<>();
+        int notes = 0;
+        int pictures = 0;
+        for (Block block : after.blocks()) {
+            if (!(block instanceof Paragraph paragraph)) continue;
+            for (Inline inline : paragraph.inlines()) {
+                if (inline instanceof Inline.Note) notes++;
+                if (inline instanceof Inline.InlinePicture || inline instanceof Inline.Floating) pictures++;
+                if (inline.look().get(TextProperty.LINK) instanceof Link.Address address) links.add(address.uri());
+            }
+        }
+        assertThat(notes).isEqualTo(3 - 1);
+        assertThat(pictures).isGreaterThanOrEqualTo(4);
+        assertThat(links).contains("mailto:office@ostreysound.example");
+        assertThat(after.blocks().stream().filter(block -> block instanceof Table).count()).isEqualTo(before.blocks().stream().filter(block -> block instanceof Table).count());
+    }
+
+    /** CSS 2.2 and HTML as other programs write them: classes, inherited text, tables with spans, entities, what is not to be shown. */
+    @Test void readsPagesOfOthers() {
+        Taken taken = read("<html lang=de><head><title>Fahrplan</title><style>.red { color: #c80000; font-weight: bold } p.note, li { font-size: 9pt } @media print { p { color: blue } }</style><script>alert(1)</script></head><body>"
+                + "<h1 id=top>Fahrplan &amp; Preise</h1><p class=red>Rot <i>schräg</i><br>neu</p><div>lose Worte<p class=note>klein</p></div>"
+                + "<ol start=3><li>drei<ul><li>innen</li></ul></li><li>vier</li></ol><table border=1><tr><th colspan=2>Kopf</th></tr><tr><td rowspan=2>a</td><td>b</td></tr><tr><td>c</td></tr></table>"
+                + "<p style='display:none'>unsichtbar</p><p>Siehe <a href='#top'>oben</a> oder <a href='https://ferries.example/'>hier</a>, nicht <a href='javascript:x()'>dort</a>.<img src='http://tracker.example/x.png' alt='Schiff'></p></body></html>", "plan.html");
+        Document document = taken.document();
+        Cascade cascade = Cascade.of(document);
+        List<Paragraph> paragraphs = document.blocks().stream().filter(block -> block instanceof Paragraph).map(block -> (Paragraph) block).toList();
+        assertThat(paragraphs).extracting(Paragraph::plainText).containsExactly("Fahrplan & Preise", "Rot schräg\nneu", "lose Worte", "klein", "drei", "innen", "vier", "Siehe oben oder hier, nicht dort.[Schiff]");
+        assertThat(cascade.outlineLevel(paragraphs.get(0))).isEqualTo(1);
+        assertThat(cascade.text(paragraphs.get(1), paragraphs.get(1).inlines().get(0).look()).get(TextProperty.COLOUR).hex()).isEqualTo("C80000");
+        assertThat(cascade.text(paragraphs.get(3), paragraphs.get(3).inlines().get(0).look()).get(TextProperty.SIZE)).isEqualTo(9.0);
+        ListLabels labels = ListLabels.of(document, cascade);
+        assertThat(paragraphs.subList(4, 7)).extracting(labels::label).containsExactly("3.", "\u25E6", "4.");
+        Table table = (Table) document.blocks().stream().filter(block -> block instanceof Table).findFirst().orElseThrow();
+        assertThat(table.rows().get(0).cells().get(0).columnSpan()).isEqualTo(2);
+        assertThat(table.rows().get(1).cells().get(0).rowSpan()).isEqualTo(2);
+        assertThat(taken.findings()).extracting(Finding::what).anyMatch(what -> what.contains("outside the page's file"));
+        assertThat(document.facts().language()).isEqualTo("de");
+    }
+
+    /** EPUB 3.3 and OCF 3.3: the archive's first entry, well-formed chapters, navigation that leads somewhere. */
+    @Test void makesBooksThatStandUpToTheRules() throws Exception {
+        Document before = laidOut(PassengerHandbook.document());
+        byte[] book = EpubWriter.write(before, WHEN).bytes();
+        List<String> names = new ArrayList<>();
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(book))) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                names.add(entry.getName());
+                byte[] bytes = zip.readAllBytes();
+                if (entry.getName().equals("mimetype")) assertThat(new String(bytes, StandardCharsets.US_ASCII)).isEqualTo("application/epub+zip");
+                if (entry.getName().endsWith(".xhtml") || entry.getName().endsWith(".opf")) assertThat(XmlReader.tree(new String(bytes, StandardCharsets.UTF_8).replace("<!DOCTYPE html>", "").getBytes(StandardCharsets.UTF_8), entry.getName())).isNotNull();
+            }
+        }
+        assertThat(names).startsWith("mimetype", "META-INF/container.xml").filteredOn(name -> name.contains("chapter")).hasSize(8);
+        Document after = TextFormats.read(book, "handbook.epub", null, Progress.SILENT).document();
+        assertThat(after.blocks()).filteredOn(block -> block instanceof Paragraph paragraph && Cascade.of(after).outlineLevel(paragraph) == 1).hasSize(7);
+        Path checker = Path.of("/usr/bin/epubcheck");
+        Assumptions.assumeTrue(Files.isReadable(checker), "epubcheck is not installed");
+        Path file = folder.resolve("handbook.epub");
+        Files.write(file, book);
+        Process process = new ProcessBuilder("java", "-jar", checker.toString(), file.toString()).redirectErrorStream(true).start();
+        assertThat(new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8)).contains("No errors or warnings detected");
+        assertThat(process.waitFor()).isZero();
+    }
+
+    /** CommonMark 0.31: headings, lists, emphasis, tables; signs of its own escaped. */
+    @Test void keepsWordsAndTheirOrderInMarkdown() {
+        Document before = laidOut(HarbourNotice.document());
+        String text = new String(MarkdownWriter.write(before).bytes(), StandardCharsets.UTF_8);
+        assertThat(text).contains("## What changes", "- Foot passengers board", "| Day | Printed | Sails at | Because of |");
+        Document after = read(text, "notice.md").document();
+        assertThat(after.blocks()).filteredOn(block -> block instanceof Table).hasSize(1);
+        Document signs = read("# One *two*\n\nA \\*star\\* and `code`, **bold** [link](https://ferries.example)\n\n1. first\n2. second\n   - inner\n", "signs.md").document();
+        assertThat(signs.blocks()).extracting(block -> ((Paragraph) block).plainText()).containsExactly("One two", "A *star* and code, bold link", "first", "second", "inner");
+    }
+
+    @Test void hostilePagesEndInASentenceOrAFinding() throws IOException {
+        assertThat(read("<html>" + "<div>".repeat(5000) + "deep", "deep.html").findings()).extracting(Finding::what).anyMatch(what -> what.contains("deeper"));
+        assertThat(read("<html><body><img src='data:image/png;base64,@@@'><table><tr><td colspan=99999 rowspan=99999>x</td></tr></table>", "odd.html").document().blocks()).isNotEmpty();
+        assertThatThrownBy(() -> TextFormats.read(zip("mimetype", "application/epub+zip"), "empty.epub", null, Progress.SILENT)).isInstanceOf(DecantException.class).hasMessageContaining("empty.epub is damaged");
+    }
+
+    private static byte[] zip(String name, String content) throws IOException {
+        java.io.ByteArrayOutputStream bytes = new java.io.ByteArrayOutputStream();
+        try (java.util.zip.ZipOutputStream zip = new java.util.zip.ZipOutputStream(bytes)) {
+            zip.putNextEntry(new ZipEntry(name));
+            zip.write(content.getBytes(StandardCharsets.US_ASCII));
+            zip.closeEntry();
+        }
+        return bytes.toByteArray();
+    }
+}
