@@ -6,6 +6,7 @@ import app.decant.format.binary.DocWriter;
 import app.decant.format.html.EpubWriter;
 import app.decant.format.html.HtmlWriter;
 import app.decant.format.html.MarkdownWriter;
+import app.decant.format.odf.OdtWriter;
 import app.decant.format.ooxml.DocxWriter;
 import app.decant.format.rtf.RtfWriter;
 import app.decant.format.text.TextWriter;
@@ -23,6 +24,12 @@ public enum TextFormat {
     },
     DOT("dot", "a .dot template") {
         @Override public Written write(Document document, Instant when) { return DocWriter.write(document, when, true); }
+    },
+    ODT("odt", "an .odt") {
+        @Override public Written write(Document document, Instant when) { return OdtWriter.write(document, when, false); }
+    },
+    OTT("ott", "an .ott template") {
+        @Override public Written write(Document document, Instant when) { return OdtWriter.write(document, when, true); }
     },
     RTF("rtf", "an .rtf") {
         @Override public Written write(Document document, Instant when) { return RtfWriter.write(document, when); }

@@ -7,6 +7,7 @@ import app.decant.format.binary.DocReader;
 import app.decant.format.html.EpubReader;
 import app.decant.format.html.HtmlReader;
 import app.decant.format.html.MarkdownReader;
+import app.decant.format.odf.OdtReader;
 import app.decant.format.ooxml.DocxReader;
 import app.decant.format.rtf.RtfReader;
 import app.decant.format.text.TextReader;
@@ -40,6 +41,7 @@ public final class TextFormats {
             // Markdown is plain text by its content; only its name tells that it is meant so.
             case TEXT -> name.toLowerCase(Locale.ROOT).matches(".*\\.(md|markdown)") ? MarkdownReader.read(TextReader.text(file)) : TextReader.read(file);
             case DOC -> DocReader.read(file, name, password, progress);
+            case ODT -> OdtReader.read(file, name);
             case RTF -> RtfReader.read(file, name, progress);
             case ENCRYPTED_OFFICE -> read(unlocked(file, name, password), name, null, progress);
             case EMPTY -> throw new DecantException(Kind.UNREADABLE, name + " is an empty file; there is nothing in it to open. Ask for it again, or open an older copy.");

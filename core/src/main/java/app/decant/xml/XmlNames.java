@@ -12,9 +12,22 @@ public final class XmlNames {
     public static final String PIC = "http://schemas.openxmlformats.org/drawingml/2006/picture";
     public static final String MC = "http://schemas.openxmlformats.org/markup-compatibility/2006";
     public static final String WPS = "http://schemas.microsoft.com/office/word/2010/wordprocessingShape";
+    /** The prefixes of OpenDocument (ISO/IEC 26300-1), as its files use them, and what stands behind them. */
+    public static final Map<String, String> OPEN_DOCUMENT = openDocument();
     private static final Map<String, String> PREFIXES = new HashMap<>();
 
+    private static Map<String, String> openDocument() {
+        Map<String, String> names = new java.util.LinkedHashMap<>();
+        for (String name : new String[] {"office", "style", "text", "table", "drawing", "meta", "manifest"}) names.put(name.equals("drawing") ? "draw" : name, "urn:oasis:names:tc:opendocument:xmlns:" + name + ":1.0");
+        names.put("fo", "urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0");
+        names.put("svg", "urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0");
+        names.put("number", "urn:oasis:names:tc:opendocument:xmlns:datastyle:1.0");
+        names.put("xlink", "http://www.w3.org/1999/xlink");
+        return java.util.Collections.unmodifiableMap(names);
+    }
+
     static {
+        OPEN_DOCUMENT.forEach((prefix, namespace) -> PREFIXES.put(namespace, prefix));
         PREFIXES.put(W, "w");
         PREFIXES.put("http://purl.oclc.org/ooxml/wordprocessingml/main", "w");
         PREFIXES.put(R, "r");

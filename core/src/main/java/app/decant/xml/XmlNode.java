@@ -35,6 +35,9 @@ public final class XmlNode {
 
     public String get(String attribute, String otherwise) { return attributes.getOrDefault(attribute, otherwise); }
 
+    /** Everything in it, in order: texts as strings, elements as nodes. */
+    public List<Object> content() { return java.util.Collections.unmodifiableList(content); }
+
     /** The child elements. */
     public List<XmlNode> children() {
         List<XmlNode> children = new ArrayList<>(content.size());

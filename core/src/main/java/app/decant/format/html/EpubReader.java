@@ -2,16 +2,13 @@ package app.decant.format.html;
 
 import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.format.Archive;
 import app.decant.format.FileKind;
 import app.decant.format.Taken;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
 import java.util.HashMap;
 import java.util.Map;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
@@ -19,12 +16,10 @@ import org.jsoup.parser.Parser;
 
 /** Reads books (EPUB 3) that are not protected: the pages of the spine, one behind another, with their pictures. */
 public final class EpubReader {
-    private static final long MOST_BYTES = 512L << 20;
-
     private EpubReader() { }
 
     public static Taken read(byte[] file, String name) {
-        Map<String, byte[]> parts = parts(file, name);
+        Map<String, byte[]> parts = Archive.parts(file);
         if (parts.containsKey("META-INF/encryption.xml")) throw new DecantException(Kind.NOT_PERMITTED, name + " is protected by its publisher and can't be opened here.");
         Document container = xml(parts, "META-INF/container.xml", name);
         String path = container.select("rootfile").attr("full-path");
@@ -60,21 +55,5 @@ public final class EpubReader {
         byte[] part = parts.get(path);
         if (part == null) throw new DecantException(Kind.UNREADABLE, name + " is damaged: its " + (path.isEmpty() ? "description" : path) + " is missing. Ask for it again, or open an older copy.");
         return Jsoup.parse(new String(part, StandardCharsets.UTF_8), "", Parser.xmlParser());
-    }
-
-    private static Map<String, byte[]> parts(byte[] file, String name) {
-        Map<String, byte[]> parts = new HashMap<>();
-        long all = 0;
-        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file))) {
-            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                byte[] bytes = zip.readNBytes((int) Math.min(Integer.MAX_VALUE - 8, MOST_BYTES - all));
-                all += bytes.length;
-                if (all >= MOST_BYTES) throw new DecantException(Kind.UNSUPPORTED, name + " expands beyond any real book; it is not opened.");
-                parts.put(entry.getName(), bytes);
-            }
-        } catch (IOException | IllegalArgumentException e) {
-            throw new DecantException(Kind.UNREADABLE, name + " is damaged: its archive breaks off. Ask for it again, or open an older copy.", e);
-        }
-        return parts;
     }
 }

@@ -1,27 +1,17 @@
 package app.decant.format.ooxml;
 
-import app.decant.document.DecantException;
+import app.decant.format.Archive;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
 
 /** The parts of an Open Packaging container (ISO/IEC 29500-2) and how they point at each other. */
 final class OfficePackage {
-    private static final int MOST_PARTS = 20_000;
-    private static final long MOST_BYTES = 1L << 30;
-    /** Up to here a file may unpack whatever its size; beyond, no real document shrinks by more than the ratio. */
-    private static final long FREE_BYTES = 64L << 20;
-    private static final int MOST_RATIO = 150;
-
-    private final Map<String, byte[]> parts = new LinkedHashMap<>();
+    private final Map<String, byte[]> parts;
     private final Map<String, String> types = new LinkedHashMap<>();
     private final Map<String, String> typesByEnding = new LinkedHashMap<>();
 
@@ -31,40 +21,13 @@ final class OfficePackage {
     }
 
     OfficePackage(byte[] file) {
-        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file))) {
-            long total = 0;
-            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                if (entry.isDirectory()) continue;
-                byte[] bytes = unpacked(zip, total, file.length);
-                total += bytes.length;
-                if (parts.size() > MOST_PARTS) throw tooLarge();
-                parts.put(plain(entry.getName()), bytes);
-            }
-        } catch (IOException | IllegalArgumentException e) {
-            if (parts.isEmpty()) throw new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: its archive can't be unpacked. Ask for it again, or open an older copy.", e);
-            throw new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: its archive breaks off after " + parts.size() + " parts. Ask for it again, or open an older copy.", e);
-        }
+        parts = Archive.parts(file);
         byte[] contentTypes = parts.get("[Content_Types].xml");
         if (contentTypes == null) return;
         for (XmlNode node : XmlReader.tree(contentTypes, "[Content_Types].xml").children()) {
-            if (node.is("ct:Override")) types.put(plain(node.get("PartName", "")), node.get("ContentType", ""));
+            if (node.is("ct:Override")) types.put(Archive.plain(node.get("PartName", "")), node.get("ContentType", ""));
             if (node.is("ct:Default")) typesByEnding.put(node.get("Extension", "").toLowerCase(Locale.ROOT), node.get("ContentType", ""));
         }
-    }
-
-    private static byte[] unpacked(ZipInputStream zip, long before, long packed) throws IOException {
-        java.io.ByteArrayOutputStream out = new java.io.ByteArrayOutputStream();
-        byte[] chunk = new byte[1 << 16];
-        for (int read = zip.read(chunk); read >= 0; read = zip.read(chunk)) {
-            out.write(chunk, 0, read);
-            long total = before + out.size();
-            if (total > MOST_BYTES || total > FREE_BYTES && total / MOST_RATIO > packed) throw tooLarge();
-        }
-        return out.toByteArray();
-    }
-
-    private static DecantException tooLarge() {
-        return new DecantException(DecantException.Kind.UNREADABLE, "The file unpacks to far more than any real document; it is not opened.");
     }
 
     byte[] part(String name) { return parts.get(name); }
@@ -98,7 +61,7 @@ final class OfficePackage {
     }
 
     static String resolved(String folder, String target) {
-        if (target.startsWith("/")) return plain(target);
+        if (target.startsWith("/")) return Archive.plain(target);
         List<String> steps = new ArrayList<>();
         for (String step : (folder + target).split("/")) {
             if (step.equals("..")) {
@@ -108,10 +71,5 @@ final class OfficePackage {
             }
         }
         return String.join("/", steps);
-    }
-
-    private static String plain(String name) {
-        String forward = name.replace('\\', '/');
-        return forward.startsWith("/") ? forward.substring(1) : forward;
     }
 }

@@ -1,0 +1,65 @@
+package app.decant.format;
+
+import app.decant.document.DecantException;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+
+/** Unpacks archives that documents are kept in, within the bounds of real ones. */
+public final class Archive {
+    private static final int MOST_PARTS = 20_000;
+    private static final long MOST_BYTES = 1L << 30;
+    /** Up to here a file may unpack whatever its size; beyond, no real document shrinks by more than the ratio. */
+    private static final long FREE_BYTES = 64L << 20;
+    private static final int MOST_RATIO = 150;
+
+    private Archive() { }
+
+    /**
+     * The parts by their names, without a slash in front.
+     *
+     * @throws DecantException where it is damaged or expands without end
+     */
+    public static Map<String, byte[]> parts(byte[] file) {
+        Map<String, byte[]> parts = new LinkedHashMap<>();
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file))) {
+            long total = 0;
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                if (entry.isDirectory()) continue;
+                byte[] bytes = unpacked(zip, total, file.length);
+                total += bytes.length;
+                if (parts.size() > MOST_PARTS) throw tooLarge();
+                parts.put(plain(entry.getName()), bytes);
+            }
+        } catch (IOException | IllegalArgumentException e) {
+            if (parts.isEmpty()) throw new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: its archive can't be unpacked. Ask for it again, or open an older copy.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: its archive breaks off after " + parts.size() + " parts. Ask for it again, or open an older copy.", e);
+        }
+        return parts;
+    }
+
+    private static byte[] unpacked(ZipInputStream zip, long before, long packed) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        byte[] chunk = new byte[1 << 16];
+        for (int read = zip.read(chunk); read >= 0; read = zip.read(chunk)) {
+            out.write(chunk, 0, read);
+            long total = before + out.size();
+            if (total > MOST_BYTES || total > FREE_BYTES && total / MOST_RATIO > packed) throw tooLarge();
+        }
+        return out.toByteArray();
+    }
+
+    private static DecantException tooLarge() {
+        return new DecantException(DecantException.Kind.UNREADABLE, "The file unpacks to far more than any real document; it is not opened.");
+    }
+
+    /** A part's name as archives should have it. */
+    public static String plain(String name) {
+        String forward = name.replace('\\', '/');
+        return forward.startsWith("/") ? forward.substring(1) : forward;
+    }
+}

@@ -1,0 +1,467 @@
+package app.decant.format.odf;
+
+import app.decant.document.Anchor;
+import app.decant.document.Block;
+import app.decant.document.Border;
+import app.decant.document.Colour;
+import app.decant.document.Contents;
+import app.decant.document.Finding;
+import app.decant.document.Image;
+import app.decant.document.Inline;
+import app.decant.document.Link;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.Picture;
+import app.decant.document.Table;
+import app.decant.document.TableProperty;
+import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.VerticalAlignment;
+import app.decant.document.TextBox;
+import app.decant.document.TextProperty;
+import app.decant.xml.XmlNode;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/** Reads text: paragraphs in lists, tables, frames, and where pages of another kind begin. */
+final class OdtFlow {
+    private static final int MOST_CELLS = 1000;
+
+    private final OdtReader reader;
+    private final OdtSheet sheet;
+    private final boolean inContent;
+    private final List<Stretch> stretches = new ArrayList<>();
+    private final Map<String, String> lists = new HashMap<>();
+    private final Map<String, String> lastOfStyle = new HashMap<>();
+    private List<Block> blocks = new ArrayList<>();
+    private String master;
+    private Integer number;
+    private boolean goesOn;
+    private XmlNode columns;
+
+    OdtFlow(OdtReader reader, boolean inContent) {
+        this.reader = reader;
+        this.sheet = reader.sheet();
+        this.inContent = inContent;
+    }
+
+    /** Text on pages of one kind. @param goesOn whether it goes on where the stretch before ended; @param columns of its own, or null */
+    record Stretch(List<Block> blocks, String master, Integer number, boolean goesOn, XmlNode columns) { }
+
+    List<Stretch> stretches() { return stretches; }
+
+    void body(XmlNode node) {
+        blocks(node, null, 0);
+        stretches.add(new Stretch(blocks, master, number, goesOn, columns));
+    }
+
+    private void part(String nextMaster, Integer nextNumber, boolean nextGoesOn, XmlNode nextColumns) {
+        if (!blocks.isEmpty()) stretches.add(new Stretch(blocks, master, number, goesOn, columns));
+        blocks = new ArrayList<>();
+        master = nextMaster;
+        number = nextNumber;
+        goesOn = nextGoesOn && !stretches.isEmpty();
+        columns = nextColumns;
+    }
+
+    /** A list that text stands in: which, how deep, and whether its item has its label already. */
+    private static final class Item {
+        final String list;
+        final int level;
+        boolean labelled;
+
+        Item(String list, int level) {
+            this.list = list;
+            this.level = level;
+        }
+    }
+
+    private void blocks(XmlNode parent, Item item, int depth) {
+        for (XmlNode node : parent.children()) {
+            switch (node.name()) {
+                case "text:p", "text:h" -> {
+                    // A page of another kind may begin with it, and blocks anew.
+                    Paragraph paragraph = paragraph(node, item);
+                    blocks.add(paragraph);
+                }
+                case "text:list" -> list(node, item == null ? null : item.list, item == null ? 0 : item.level + 1, depth);
+                case "text:section" -> section(node, item, depth);
+                case "table:table" -> {
+                    Table table = table(node);
+                    blocks.add(table);
+                }
+                case "text:table-of-content" -> contents(node);
+                case "text:illustration-index", "text:table-index", "text:user-index", "text:alphabetical-index", "text:bibliography" -> {
+                    if (node.child("text:index-body") != null) blocks(node.child("text:index-body"), item, depth);
+                }
+                case "text:index-title" -> blocks(node, item, depth);
+                case "draw:frame", "draw:custom-shape", "draw:g" -> {
+                    Inline floating = frame(node, Look.PLAIN);
+                    if (floating != null) blocks.add(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(floating)));
+                }
+                default -> { }
+            }
+        }
+    }
+
+    private void section(XmlNode node, Item item, int depth) {
+        XmlNode style = sheet.automatic("section", node.get("text:style-name"), inContent);
+        XmlNode own = style == null || style.child("style:section-properties") == null ? null : style.child("style:section-properties").child("style:columns");
+        boolean parted = own != null && !own.get("fo:column-count", "1").matches("[01]");
+        if ("none".equals(node.get("text:display"))) return;
+        if (parted) part(master, null, true, own);
+        blocks(node, item, depth);
+        if (parted) part(master, null, true, null);
+    }
+
+    private void list(XmlNode node, String outer, int level, int depth) {
+        if (depth > 30) return;
+        String style = node.get("text:style-name");
+        String list = outer;
+        if (style != null || outer == null) {
+            String again = node.get("text:continue-list") != null ? lists.get(node.get("text:continue-list")) : "true".equals(node.get("text:continue-numbering")) && style != null ? lastOfStyle.get(style) : null;
+            if (style == null) list = null;
+            else list = sheet.list(style, again);
+        }
+        if (node.get("xml:id") != null && list != null) lists.put(node.get("xml:id"), list);
+        if (style != null && list != null) lastOfStyle.put(style, list);
+        for (XmlNode entry : node.children()) {
+            if (!entry.is("text:list-item") && !entry.is("text:list-header")) continue;
+            Item item = new Item(list, Math.min(8, level));
+            item.labelled = entry.is("text:list-header");
+            blocks(entry, item, depth + 1);
+        }
+    }
+
+    private void contents(XmlNode node) {
+        String level = node.child("text:table-of-content-source") == null ? "3" : node.child("text:table-of-content-source").get("text:outline-level", "3");
+        List<Block> outside = blocks;
+        blocks = new ArrayList<>();
+        if (node.child("text:index-body") != null) blocks(node.child("text:index-body"), null, 0);
+        List<Paragraph> entries = blocks.stream().filter(block -> block instanceof Paragraph).map(block -> (Paragraph) block).toList();
+        blocks = outside;
+        blocks.add(new Contents(1, level.matches("[1-9]") ? Integer.parseInt(level) : 3, entries));
+    }
+
+    private Paragraph paragraph(XmlNode node, Item item) {
+        String name = node.get("text:style-name");
+        XmlNode own = sheet.automatic("paragraph", name, inContent);
+        if (inContent && own != null && own.get("style:master-page-name") != null && !own.get("style:master-page-name").isEmpty()) {
+            XmlNode properties = own.child("style:paragraph-properties");
+            String told = properties == null ? "" : properties.get("style:page-number", "");
+            if (blocks.isEmpty() && stretches.isEmpty() || sheet.master(own.get("style:master-page-name")) != null) part(own.get("style:master-page-name"), told.matches("\\d{1,6}") && !told.equals("0") ? (Integer) Integer.parseInt(told) : null, false, null);
+        }
+        String style = sheet.id("paragraph", sheet.named("paragraph", name, inContent));
+        Look all = sheet.own("paragraph", name, inContent);
+        Look look = Look.PLAIN;
+        Look text = Look.PLAIN;
+        for (var property : all.properties()) {
+            if (TEXT.contains(property)) text = put(text, property, all);
+            else look = put(look, property, all);
+        }
+        String level = node.get("text:outline-level", "");
+        if (node.is("text:h") && level.matches("[1-9]")) {
+            var styles = sheet.styles().chain(style);
+            if (styles.get(ParagraphProperty.OUTLINE_LEVEL) == null || styles.get(ParagraphProperty.OUTLINE_LEVEL) != Integer.parseInt(level)) look = look.with(ParagraphProperty.OUTLINE_LEVEL, Integer.parseInt(level));
+            String outline = item == null ? sheet.outlineList(Integer.parseInt(level)) : null;
+            if (outline != null) look = look.with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(outline, Integer.parseInt(level) - 1));
+        }
+        if (item != null && item.list != null && !item.labelled) look = look.with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(item.list, item.level));
+        if (item != null) item.labelled = true;
+        List<Inline> inlines = new ArrayList<>();
+        inlines(node, text, inlines);
+        String before = own == null || own.child("style:paragraph-properties") == null ? "" : own.child("style:paragraph-properties").get("fo:break-before", "");
+        if (before.equals("column")) inlines.add(0, new Inline.Text(String.valueOf(Inline.COLUMN_BREAK), text));
+        return new Paragraph(style, look, text, List.of()).withInlines(inlines);
+    }
+
+    private static final java.util.Set<app.decant.document.Property<?>> TEXT = java.util.Set.of(TextProperty.FAMILY, TextProperty.SIZE, TextProperty.BOLD, TextProperty.ITALIC, TextProperty.UNDERLINE, TextProperty.STRIKE, TextProperty.DOUBLE_STRIKE, TextProperty.SMALL_CAPITALS,
+            TextProperty.CAPITALS, TextProperty.HIDDEN, TextProperty.COLOUR, TextProperty.HIGHLIGHT, TextProperty.SCRIPT, TextProperty.LETTER_SPACING, TextProperty.RAISE, TextProperty.WIDTH_SCALE, TextProperty.LANGUAGE);
+
+    private static <T> Look put(Look look, app.decant.document.Property<T> property, Look from) { return look.with(property, from.get(property)); }
+
+    private void inlines(XmlNode node, Look look, List<Inline> inlines) {
+        for (Object one : node.content()) {
+            if (one instanceof String text) text(text, look, inlines);
+            else element((XmlNode) one, look, inlines);
+        }
+    }
+
+    /** Spaces and line ends of the file count as one space, and as none at the start or behind another (6.1.2). */
+    private static void text(String text, Look look, List<Inline> inlines) {
+        String plain = text.replaceAll("[ \\t\\r\\n]+", " ");
+        if (plain.startsWith(" ") && endsInSpace(inlines)) plain = plain.substring(1);
+        if (!plain.isEmpty()) inlines.add(new Inline.Text(plain, look));
+    }
+
+    private static boolean endsInSpace(List<Inline> inlines) {
+        for (int i = inlines.size() - 1; i >= 0; i--) {
+            if (inlines.get(i).length() == 0) continue;
+            return inlines.get(i) instanceof Inline.Text text && text.text().endsWith(" ");
+        }
+        return true;
+    }
+
+    private void element(XmlNode node, Look look, List<Inline> inlines) {
+        switch (node.name()) {
+            case "text:span" -> {
+                String name = node.get("text:style-name");
+                Look own = sheet.own("text", name, inContent);
+                String style = sheet.id("text", sheet.named("text", name, inContent));
+                if (style != null) own = own.with(TextProperty.STYLE, style);
+                inlines(node, own.over(look), inlines);
+            }
+            case "text:a" -> {
+                String target = node.get("xlink:href", "");
+                Link link = target.startsWith("#") ? new Link.Inside(target.substring(1).replaceFirst("\\|(outline|region|frame|table)$", "")) : target.isBlank() ? null : new Link.Address(target);
+                inlines(node, link == null ? look : look.with(TextProperty.LINK, link), inlines);
+            }
+            case "text:s" -> {
+                String count = node.get("text:c", "1");
+                inlines.add(new Inline.Text(" ".repeat(count.matches("\\d{1,4}") ? Integer.parseInt(count) : 1), look));
+            }
+            case "text:tab" -> inlines.add(new Inline.Text(String.valueOf(Inline.TAB), look));
+            case "text:line-break" -> inlines.add(new Inline.Text(String.valueOf(Inline.LINE_BREAK), look));
+            case "text:bookmark" -> {
+                inlines.add(new Inline.BookmarkPoint(node.get("text:name", ""), true));
+                inlines.add(new Inline.BookmarkPoint(node.get("text:name", ""), false));
+            }
+            case "text:bookmark-start", "text:reference-mark-start" -> inlines.add(new Inline.BookmarkPoint(node.get("text:name", ""), true));
+            case "text:bookmark-end", "text:reference-mark-end" -> inlines.add(new Inline.BookmarkPoint(node.get("text:name", ""), false));
+            case "text:note" -> note(node, look, inlines);
+            case "draw:frame", "draw:custom-shape", "draw:g", "draw:line", "draw:rect", "draw:ellipse" -> {
+                Inline floating = frame(node, look);
+                if (floating != null) inlines.add(floating);
+            }
+            case "office:annotation", "office:annotation-end", "text:soft-page-break", "text:tracked-changes", "text:change", "text:change-start", "text:change-end" -> { }
+            case "text:page-number" -> field(Inline.Field.Kind.PAGE, "PAGE", node, look, inlines);
+            case "text:page-count" -> field(Inline.Field.Kind.PAGES, "NUMPAGES", node, look, inlines);
+            case "text:date" -> field(Inline.Field.Kind.DATE, "DATE", node, look, inlines);
+            case "text:time" -> field(Inline.Field.Kind.TIME, "TIME", node, look, inlines);
+            case "text:title" -> field(Inline.Field.Kind.TITLE, "TITLE", node, look, inlines);
+            case "text:initial-creator", "text:creator", "text:author-name" -> field(Inline.Field.Kind.AUTHOR, "AUTHOR", node, look, inlines);
+            case "text:file-name" -> field(Inline.Field.Kind.FILE_NAME, "FILENAME", node, look, inlines);
+            case "text:bookmark-ref", "text:reference-ref" -> {
+                boolean page = "page".equals(node.get("text:reference-format"));
+                field(page ? Inline.Field.Kind.PAGE_REFERENCE : Inline.Field.Kind.REFERENCE, (page ? "PAGEREF " : "REF ") + node.get("text:ref-name", ""), node, look, inlines);
+            }
+            default -> inlines(node, look, inlines);
+        }
+    }
+
+    private static void field(Inline.Field.Kind kind, String instruction, XmlNode node, Look look, List<Inline> inlines) { inlines.add(new Inline.Field(kind, instruction, node.text(), look)); }
+
+    private void note(XmlNode node, Look look, List<Inline> inlines) {
+        boolean foot = !"endnote".equals(node.get("text:note-class"));
+        XmlNode citation = node.child("text:note-citation");
+        List<Block> outside = blocks;
+        blocks = new ArrayList<>();
+        if (node.child("text:note-body") != null) blocks(node.child("text:note-body"), null, 0);
+        List<Block> inside = blocks;
+        blocks = outside;
+        // The mark inside the note is not written here; pages need it.
+        if (!inside.isEmpty() && inside.get(0) instanceof Paragraph first) {
+            List<Inline> marked = new ArrayList<>(List.of(new Inline.Field(Inline.Field.Kind.NOTE_MARK, "", "", Look.of(TextProperty.SCRIPT, TextProperty.Script.SUPER))));
+            boolean spaced = first.text().startsWith(" ");
+            if (!spaced) marked.add(new Inline.Text(" ", Look.PLAIN));
+            marked.addAll(first.inlines());
+            inside.set(0, first.withInlines(marked));
+        }
+        inlines.add(new Inline.Note(foot ? Inline.Note.Kind.FOOTNOTE : Inline.Note.Kind.ENDNOTE, inside, citation == null ? null : citation.get("text:label"), look.with(TextProperty.SCRIPT, TextProperty.Script.SUPER)));
+    }
+
+    /** A picture or a box in a frame, or null where it can't be taken over. */
+    private Inline frame(XmlNode node, Look look) {
+        XmlNode style = sheet.automatic("graphic", node.get("draw:style-name"), inContent);
+        XmlNode properties = style == null ? null : style.child("style:graphic-properties");
+        double width = OdtLookReading.length(node.get("svg:width", node.get("fo:min-width")), 100);
+        double height = OdtLookReading.length(node.get("svg:height", node.get("fo:min-height")), 20);
+        Inline.Floating.Content content = content(node, properties, width, height);
+        if (content == null) {
+            reader.find(Finding.lost("A drawn shape is left out.", ""));
+            return null;
+        }
+        if ("as-char".equals(node.get("text:anchor-type")) && content instanceof Picture picture) return new Inline.InlinePicture(picture, look);
+        return new Inline.Floating(anchor(node, properties), content, look);
+    }
+
+    private Inline.Floating.Content content(XmlNode node, XmlNode properties, double width, double height) {
+        for (XmlNode image : node.children("draw:image")) {
+            byte[] bytes = image.get("xlink:href") == null ? null : reader.part(image.get("xlink:href"));
+            if (bytes == null) {
+                if (image.get("xlink:href", "").matches("(?i)(https?|file):.*")) reader.find(Finding.lost("Pictures that lie outside the file are left out.", ""));
+                continue;
+            }
+            String description = node.child("svg:desc") != null ? node.child("svg:desc").text() : node.child("svg:title") != null ? node.child("svg:title").text() : null;
+            return new Picture(new Image(type(bytes, image.get("xlink:href", "")), bytes), Math.max(1, width), Math.max(1, height), crop(properties, width, height), 0, description == null || description.isBlank() ? null : description);
+        }
+        XmlNode box = node.child("draw:text-box");
+        if (box == null && node.is("draw:custom-shape") && !node.children("text:p").isEmpty()) box = node;
+        if (box == null) return null;
+        List<Block> outside = blocks;
+        blocks = new ArrayList<>();
+        blocks(box, null, 0);
+        List<Block> inside = blocks;
+        blocks = outside;
+        Border border = properties == null ? null : OdtLookReading.border(properties.get("fo:border", properties.get("fo:border-top")), null);
+        Colour fill = properties == null ? null : OdtLookReading.colour(properties.get("fo:background-color", "solid".equals(properties.get("draw:fill")) ? properties.get("draw:fill-color") : null));
+        double all = properties == null ? 0 : OdtLookReading.length(properties.get("fo:padding"), 0);
+        Insets padding = properties == null ? Insets.NONE : new Insets(OdtLookReading.length(properties.get("fo:padding-top"), all), OdtLookReading.length(properties.get("fo:padding-right"), all), OdtLookReading.length(properties.get("fo:padding-bottom"), all), OdtLookReading.length(properties.get("fo:padding-left"), all));
+        boolean grows = node.get("svg:height") == null;
+        double high = grows ? OdtLookReading.length(box.get("fo:min-height"), height) : height;
+        return new TextBox(inside.isEmpty() ? List.of(Paragraph.of("")) : inside, Math.max(1, width), Math.max(1, high), grows, padding, border == null ? Border.NONE : border, fill);
+    }
+
+    private static String type(byte[] bytes, String name) {
+        if (bytes.length > 3 && bytes[0] == (byte) 0x89 && bytes[1] == 'P') return "image/png";
+        if (bytes.length > 3 && bytes[0] == (byte) 0xFF && bytes[1] == (byte) 0xD8) return "image/jpeg";
+        String ending = name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
+        return "image/" + (ending.equals("jpg") ? "jpeg" : ending.equals("svg") ? "svg+xml" : ending.equals("emf") || ending.equals("wmf") ? "x-" + ending : ending);
+    }
+
+    private static Insets crop(XmlNode properties, double width, double height) {
+        String clip = properties == null ? null : properties.get("fo:clip");
+        if (clip == null || !clip.startsWith("rect(")) return Insets.NONE;
+        String[] words = clip.substring(5).replace(")", "").split("[,\\s]+");
+        if (words.length != 4) return Insets.NONE;
+        double[] sides = new double[4];
+        for (int i = 0; i < 4; i++) sides[i] = OdtLookReading.length(words[i], 0);
+        double wide = width + sides[1] + sides[3];
+        double high = height + sides[0] + sides[2];
+        return wide <= 0 || high <= 0 ? Insets.NONE : new Insets(sides[0] / high, sides[1] / wide, sides[2] / high, sides[3] / wide);
+    }
+
+    private static Anchor anchor(XmlNode node, XmlNode properties) {
+        String across = properties == null ? "from-left" : properties.get("style:horizontal-pos", "from-left");
+        Alignment alignment = switch (across) {
+            case "center" -> Alignment.CENTRE;
+            case "right", "outside" -> Alignment.END;
+            case "left", "inside" -> Alignment.START;
+            default -> null;
+        };
+        String down = properties == null ? "from-top" : properties.get("style:vertical-pos", "from-top");
+        VerticalAlignment vertical = switch (down) {
+            case "middle" -> VerticalAlignment.CENTRE;
+            case "bottom", "below" -> VerticalAlignment.BOTTOM;
+            case "top" -> VerticalAlignment.TOP;
+            default -> null;
+        };
+        String fromX = properties == null ? "paragraph" : properties.get("style:horizontal-rel", "paragraph");
+        String fromY = properties == null ? "paragraph" : properties.get("style:vertical-rel", "paragraph");
+        boolean page = "page".equals(node.get("text:anchor-type"));
+        Anchor.Horizontal.From x = fromX.equals("page") || page && fromX.equals("paragraph") ? Anchor.Horizontal.From.PAGE : fromX.startsWith("page-content") ? Anchor.Horizontal.From.MARGIN : fromX.equals("char") ? Anchor.Horizontal.From.CHARACTER : Anchor.Horizontal.From.COLUMN;
+        Anchor.Vertical.From y = fromY.equals("page") || page && fromY.equals("paragraph") ? Anchor.Vertical.From.PAGE : fromY.startsWith("page-content") ? Anchor.Vertical.From.MARGIN : fromY.equals("line") ? Anchor.Vertical.From.LINE : Anchor.Vertical.From.PARAGRAPH;
+        String wrap = properties == null ? "dynamic" : properties.get("style:wrap", "none");
+        Anchor.Wrap how = wrap.equals("run-through") ? Anchor.Wrap.NONE : wrap.equals("none") ? Anchor.Wrap.TOP_AND_BOTTOM : Anchor.Wrap.SQUARE;
+        Insets distance = properties == null ? Insets.NONE : new Insets(OdtLookReading.length(properties.get("fo:margin-top"), 0), OdtLookReading.length(properties.get("fo:margin-right"), 0), OdtLookReading.length(properties.get("fo:margin-bottom"), 0), OdtLookReading.length(properties.get("fo:margin-left"), 0));
+        return new Anchor(new Anchor.Horizontal(x, alignment, alignment == null ? OdtLookReading.length(node.get("svg:x"), 0) : 0), new Anchor.Vertical(y, vertical, vertical == null ? OdtLookReading.length(node.get("svg:y"), 0) : 0), how, distance, properties != null && "background".equals(properties.get("style:run-through")));
+    }
+
+    private Table table(XmlNode node) {
+        XmlNode style = sheet.automatic("table", node.get("table:style-name"), inContent);
+        if (inContent && style != null && style.get("style:master-page-name") != null && !style.get("style:master-page-name").isEmpty()) part(style.get("style:master-page-name"), null, false, null);
+        List<Double> columns = new ArrayList<>();
+        columns(node, columns);
+        List<XmlNode> rows = new ArrayList<>();
+        List<Boolean> heads = new ArrayList<>();
+        rows(node, false, rows, heads);
+        List<Table.Row> made = new ArrayList<>();
+        int widest = 0;
+        for (int r = 0; r < rows.size(); r++) {
+            List<Table.Cell> cells = new ArrayList<>();
+            int column = 0;
+            for (XmlNode cell : rows.get(r).children()) {
+                int again = count(cell.get("table:number-columns-repeated"));
+                if (cell.is("table:covered-table-cell")) column += again;
+                if (!cell.is("table:table-cell")) continue;
+                for (int k = 0; k < again && column < MOST_CELLS; k++) {
+                    int across = count(cell.get("table:number-columns-spanned"));
+                    int down = Math.min(rows.size() - r, count(cell.get("table:number-rows-spanned")));
+                    cells.add(cell(cell, column, across, down));
+                    column += 1;
+                }
+            }
+            widest = Math.max(widest, column);
+            XmlNode own = sheet.automatic("table-row", rows.get(r).get("table:style-name"), inContent);
+            XmlNode properties = own == null ? null : own.child("style:table-row-properties");
+            Look look = heads.get(r) ? Look.of(TableProperty.HEADER_ROW, true) : Look.PLAIN;
+            if (properties != null) {
+                Double exact = OdtLookReading.length(properties.get("style:row-height"));
+                Double least = OdtLookReading.length(properties.get("style:min-row-height"));
+                if (exact != null) look = look.with(TableProperty.ROW_HEIGHT, exact).with(TableProperty.ROW_HEIGHT_EXACT, true);
+                else if (least != null && least > 0) look = look.with(TableProperty.ROW_HEIGHT, least);
+                if ("always".equals(properties.get("fo:keep-together"))) look = look.with(TableProperty.KEEP_ROW, true);
+            }
+            made.add(new Table.Row(look, cells));
+        }
+        while (columns.size() < widest) columns.add(72.0);
+        return new Table(look(style, made), columns, made);
+    }
+
+    private Look look(XmlNode style, List<Table.Row> rows) {
+        XmlNode properties = style == null ? null : style.child("style:table-properties");
+        Insets padding = rows.isEmpty() || rows.get(0).cells().isEmpty() ? Insets.NONE : rows.get(0).cells().get(0).look().get(TableProperty.PADDING, Insets.NONE);
+        Look look = Look.of(TableProperty.PADDING, padding);
+        if (properties == null) return look.with(TableProperty.INDENT, padding.left());
+        String align = properties.get("table:align", "margins");
+        if (align.equals("center")) return look.with(TableProperty.ALIGNMENT, Alignment.CENTRE);
+        if (align.equals("right")) return look.with(TableProperty.ALIGNMENT, Alignment.END);
+        double indent = OdtLookReading.length(properties.get("fo:margin-left"), 0) + padding.left();
+        return Math.abs(indent) < 0.1 ? look : look.with(TableProperty.INDENT, Math.round(indent * 20) / 20.0);
+    }
+
+    private void columns(XmlNode node, List<Double> columns) {
+        for (XmlNode child : node.children()) {
+            if (child.is("table:table-columns") || child.is("table:table-header-columns") || child.is("table:table-column-group")) columns(child, columns);
+            if (!child.is("table:table-column")) continue;
+            XmlNode style = sheet.automatic("table-column", child.get("table:style-name"), inContent);
+            double width = style == null || style.child("style:table-column-properties") == null ? 72 : OdtLookReading.length(style.child("style:table-column-properties").get("style:column-width"), 72);
+            for (int i = 0; i < count(child.get("table:number-columns-repeated")) && columns.size() < MOST_CELLS; i++) columns.add(width);
+        }
+    }
+
+    private static void rows(XmlNode node, boolean head, List<XmlNode> rows, List<Boolean> heads) {
+        for (XmlNode child : node.children()) {
+            if (child.is("table:table-header-rows")) rows(child, true, rows, heads);
+            if (child.is("table:table-rows") || child.is("table:table-row-group")) rows(child, head, rows, heads);
+            if (!child.is("table:table-row")) continue;
+            for (int i = 0; i < Math.min(200, count(child.get("table:number-rows-repeated"))); i++) {
+                rows.add(child);
+                heads.add(head);
+            }
+        }
+    }
+
+    private static int count(String told) { return told != null && told.matches("[1-9]\\d{0,3}") ? Integer.parseInt(told) : 1; }
+
+    private Table.Cell cell(XmlNode node, int column, int across, int down) {
+        XmlNode style = sheet.automatic("table-cell", node.get("table:style-name"), inContent);
+        XmlNode properties = style == null ? null : style.child("style:table-cell-properties");
+        Look look = Look.PLAIN;
+        if (properties != null) {
+            var borders = OdtLookReading.borders(properties);
+            if (borders != null) look = look.with(TableProperty.BORDERS, new app.decant.document.Borders(flush(borders.top()), flush(borders.right()), flush(borders.bottom()), flush(borders.left()), null, null));
+            Colour fill = OdtLookReading.colour(properties.get("fo:background-color"));
+            if (fill != null) look = look.with(TableProperty.SHADING, fill);
+            String vertical = properties.get("style:vertical-align", "");
+            if (vertical.equals("middle")) look = look.with(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.CENTRE);
+            if (vertical.equals("bottom")) look = look.with(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.BOTTOM);
+            double all = OdtLookReading.length(properties.get("fo:padding"), 0);
+            look = look.with(TableProperty.PADDING, new Insets(OdtLookReading.length(properties.get("fo:padding-top"), all), OdtLookReading.length(properties.get("fo:padding-right"), all), OdtLookReading.length(properties.get("fo:padding-bottom"), all), OdtLookReading.length(properties.get("fo:padding-left"), all)));
+        }
+        List<Block> outside = blocks;
+        blocks = new ArrayList<>();
+        blocks(node, null, 0);
+        List<Block> inside = blocks;
+        blocks = outside;
+        if (inside.isEmpty() || !(inside.get(inside.size() - 1) instanceof Paragraph)) inside.add(Paragraph.of(""));
+        return new Table.Cell(column, across, down, look, inside);
+    }
+
+    /** The room beside a cell's border is its padding, not the border's. */
+    private static Border flush(Border border) { return border == null ? null : new Border(border.line(), border.width(), border.colour(), 0); }
+}

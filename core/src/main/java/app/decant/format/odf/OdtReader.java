@@ -1,0 +1,194 @@
+package app.decant.format.odf;
+
+import app.decant.document.Block;
+import app.decant.document.DecantException;
+import app.decant.document.DecantException.Kind;
+import app.decant.document.Document;
+import app.decant.document.Facts;
+import app.decant.document.Finding;
+import app.decant.document.NumberFormat;
+import app.decant.document.Paragraph;
+import app.decant.document.Section;
+import app.decant.document.Section.FramePlace;
+import app.decant.format.Archive;
+import app.decant.format.FileKind;
+import app.decant.format.Taken;
+import app.decant.xml.XmlNode;
+import app.decant.xml.XmlReader;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Reads OpenDocument text files (ISO/IEC 26300-1). */
+public final class OdtReader {
+    private final Map<String, byte[]> parts;
+    private final OdtSheet sheet;
+    private final List<Finding> findings = new ArrayList<>();
+
+    private OdtReader(Map<String, byte[]> parts, OdtSheet sheet) {
+        this.parts = parts;
+        this.sheet = sheet;
+    }
+
+    /**
+     * Reads a file.
+     *
+     * @throws DecantException where it is protected or damaged
+     */
+    public static Taken read(byte[] file, String name) {
+        Map<String, byte[]> parts = Archive.parts(file);
+        byte[] manifest = parts.get("META-INF/manifest.xml");
+        if (manifest != null && XmlReader.tree(manifest, "META-INF/manifest.xml").children().stream().anyMatch(entry -> entry.child("manifest:encryption-data") != null)) {
+            throw new DecantException(Kind.UNSUPPORTED, name + " is protected by a password, which can't be undone here for OpenDocument files. Save it without one and open that.");
+        }
+        byte[] content = parts.get("content.xml");
+        if (content == null) throw new DecantException(Kind.UNREADABLE, name + " is damaged: its text is missing. Ask for it again, or open an older copy.");
+        XmlNode main = XmlReader.tree(content, "content.xml");
+        XmlNode styles = parts.containsKey("styles.xml") ? XmlReader.tree(parts.get("styles.xml"), "styles.xml") : null;
+        return new OdtReader(parts, new OdtSheet(styles, main)).document(main, name);
+    }
+
+    OdtSheet sheet() { return sheet; }
+    byte[] part(String name) { return parts.get(Archive.plain(name.replaceFirst("^\\./", ""))); }
+    void find(Finding finding) { if (!findings.contains(finding)) findings.add(finding); }
+
+    private Taken document(XmlNode main, String name) {
+        XmlNode text = main.at("office:body", "office:text");
+        if (text == null) throw new DecantException(Kind.UNREADABLE, name + " is damaged: its text is missing. Ask for it again, or open an older copy.");
+        OdtFlow flow = new OdtFlow(this, true);
+        flow.body(text);
+        List<Section> sections = new ArrayList<>();
+        boolean even = false;
+        for (OdtFlow.Stretch stretch : flow.stretches()) {
+            Section section = section(stretch);
+            even |= section.frames().containsKey(FramePlace.EVEN_HEADER) || section.frames().containsKey(FramePlace.EVEN_FOOTER);
+            sections.add(section);
+        }
+        if (main.find("office:annotation") != null) find(Finding.lost("Comments are not carried over.", ""));
+        if (main.find("text:tracked-changes") != null) find(Finding.changed("Tracked changes come in accepted.", ""));
+        return new Taken(new Document(facts(), sheet.styles(), sheet.numbering(), sections, even, sheet.tabWidth(), List.of()), FileKind.ODT, findings);
+    }
+
+    private Section section(OdtFlow.Stretch stretch) {
+        XmlNode master = stretch.master() == null ? sheet.firstMaster() : sheet.master(stretch.master());
+        XmlNode layout = sheet.layout(master);
+        XmlNode properties = layout == null ? null : layout.child("style:page-layout-properties");
+        // A page that is followed by another kind is the first one, and differs.
+        XmlNode next = master == null || master.get("style:next-style-name") == null || master.get("style:next-style-name").equals(master.get("style:name")) ? null : sheet.master(master.get("style:next-style-name"));
+        Map<FramePlace, List<Block>> frames = new EnumMap<>(FramePlace.class);
+        boolean first = next != null && sheet.layout(next) != null;
+        if (first) {
+            frame(frames, FramePlace.FIRST_HEADER, master.child("style:header"));
+            frame(frames, FramePlace.FIRST_FOOTER, master.child("style:footer"));
+        }
+        XmlNode usual = first ? next : master;
+        if (usual != null) {
+            frame(frames, FramePlace.HEADER, usual.child("style:header"));
+            frame(frames, FramePlace.FOOTER, usual.child("style:footer"));
+            frame(frames, FramePlace.EVEN_HEADER, usual.child("style:header-left"));
+            frame(frames, FramePlace.EVEN_FOOTER, usual.child("style:footer-left"));
+            if (usual.child("style:header-first") != null || usual.child("style:footer-first") != null) {
+                first = true;
+                frame(frames, FramePlace.FIRST_HEADER, usual.child("style:header-first"));
+                frame(frames, FramePlace.FIRST_FOOTER, usual.child("style:footer-first"));
+            }
+        }
+        Section.PageGeometry page = page(properties, layout, usual);
+        XmlNode columns = stretch.columns() != null ? stretch.columns() : properties == null ? null : properties.child("style:columns");
+        List<Block> blocks = stretch.blocks().isEmpty() ? List.of(Paragraph.of("")) : stretch.blocks();
+        NumberFormat format = switch (properties == null ? "1" : properties.get("style:num-format", "1")) {
+            case "i" -> NumberFormat.LOWER_ROMAN;
+            case "I" -> NumberFormat.UPPER_ROMAN;
+            case "a" -> NumberFormat.LOWER_LETTER;
+            case "A" -> NumberFormat.UPPER_LETTER;
+            default -> NumberFormat.DECIMAL;
+        };
+        return new Section(stretch.goesOn() ? Section.Start.CONTINUOUS : Section.Start.NEXT_PAGE, page, columns(columns, page.textWidth()), new Section.PageNumbering(format, stretch.number()), stretch.goesOn() ? Map.of() : frames, first && !stretch.goesOn(), blocks);
+    }
+
+    private void frame(Map<FramePlace, List<Block>> frames, FramePlace place, XmlNode node) {
+        if (node == null) return;
+        OdtFlow flow = new OdtFlow(this, false);
+        flow.body(node);
+        List<Block> blocks = flow.stretches().get(0).blocks();
+        frames.put(place, blocks.isEmpty() ? List.of(Paragraph.of("")) : blocks);
+    }
+
+    /** Margins reach to the header; what lies between that and the text is the header's own room. */
+    private static Section.PageGeometry page(XmlNode properties, XmlNode layout, XmlNode master) {
+        if (properties == null) return Section.PageGeometry.A4;
+        double all = OdtLookReading.length(properties.get("fo:margin"), 56.7);
+        double top = OdtLookReading.length(properties.get("fo:margin-top"), all);
+        double bottom = OdtLookReading.length(properties.get("fo:margin-bottom"), all);
+        double header = room(layout, master, "style:header-style", "style:header", "fo:margin-bottom");
+        double footer = room(layout, master, "style:footer-style", "style:footer", "fo:margin-top");
+        return new Section.PageGeometry(OdtLookReading.length(properties.get("fo:page-width"), 595.3), OdtLookReading.length(properties.get("fo:page-height"), 841.9), top + header, OdtLookReading.length(properties.get("fo:margin-right"), all), bottom + footer,
+                OdtLookReading.length(properties.get("fo:margin-left"), all), header > 0 ? top : Math.min(36, top), footer > 0 ? bottom : Math.min(36, bottom), 0);
+    }
+
+    private static double room(XmlNode layout, XmlNode master, String style, String frame, String gap) {
+        if (master == null || master.child(frame) == null || layout.child(style) == null) return 0;
+        XmlNode properties = layout.child(style).child("style:header-footer-properties");
+        if (properties == null) return 0;
+        return OdtLookReading.length(properties.get("fo:min-height", properties.get("svg:height")), 0) + OdtLookReading.length(properties.get(gap), 0);
+    }
+
+    private static Section.Columns columns(XmlNode node, double textWidth) {
+        if (node == null || !node.get("fo:column-count", "1").matches("[2-9]|[1-4]\\d")) return Section.Columns.ONE;
+        int count = Integer.parseInt(node.get("fo:column-count", "1"));
+        double gap = OdtLookReading.length(node.get("fo:column-gap"), 0);
+        List<XmlNode> told = node.children("style:column");
+        List<Double> widths = new ArrayList<>();
+        if (told.size() == count) {
+            double all = told.stream().mapToDouble(OdtReader::share).sum();
+            for (int i = 0; i < count && all > 0; i++) {
+                double before = OdtLookReading.length(told.get(i).get("fo:start-indent"), 0);
+                double after = OdtLookReading.length(told.get(i).get("fo:end-indent"), 0);
+                widths.add(Math.round((share(told.get(i)) / all * textWidth - before - after) * 10) / 10.0);
+                if (i + 1 < count) widths.add(Math.round((after + OdtLookReading.length(told.get(i + 1).get("fo:start-indent"), 0)) * 10) / 10.0);
+            }
+            boolean even = widths.stream().filter(width -> widths.indexOf(width) % 2 == 0).distinct().count() <= 1 || equal(widths);
+            if (gap == 0 && count > 1 && widths.size() > 1) gap = widths.get(1);
+            if (even) widths.clear();
+        }
+        return new Section.Columns(count, gap, node.child("style:column-sep") != null, widths);
+    }
+
+    private static boolean equal(List<Double> widths) {
+        for (int i = 2; i < widths.size(); i++) if (Math.abs(widths.get(i) - widths.get(i % 2)) > 0.5) return false;
+        return true;
+    }
+
+    private static double share(XmlNode column) {
+        String told = column.get("style:rel-width", "1*").replace("*", "");
+        return told.matches("\\d+(\\.\\d+)?") ? Double.parseDouble(told) : 1;
+    }
+
+    private Facts facts() {
+        byte[] part = parts.get("meta.xml");
+        XmlNode meta = part == null ? null : XmlReader.tree(part, "meta.xml").child("office:meta");
+        if (meta == null) return Facts.NONE;
+        Map<String, String> others = new HashMap<>();
+        for (XmlNode own : meta.children("meta:user-defined")) if (own.get("meta:name") != null && !own.text().isBlank()) others.put(own.get("meta:name"), own.text());
+        String author = text(meta, "meta:initial-creator");
+        return new Facts(text(meta, "dc:title"), text(meta, "dc:subject"), author == null ? text(meta, "dc:creator") : author, text(meta, "meta:keyword"), text(meta, "dc:language"), time(text(meta, "meta:creation-date")), time(text(meta, "dc:date")), others);
+    }
+
+    private static String text(XmlNode meta, String name) { return meta.child(name) == null || meta.child(name).text().isBlank() ? null : meta.child(name).text(); }
+
+    private static Instant time(String told) {
+        if (told == null) return null;
+        try {
+            return told.endsWith("Z") ? Instant.parse(told) : LocalDateTime.parse(told).toInstant(ZoneOffset.UTC);
+        } catch (DateTimeException e) {
+            org.slf4j.LoggerFactory.getLogger(OdtReader.class).debug("{} is no time", told, e);
+            return null;
+        }
+    }
+}

@@ -1,0 +1,288 @@
+package app.decant.format.odf;
+
+import app.decant.document.Block;
+import app.decant.document.Document;
+import app.decant.document.Facts;
+import app.decant.document.Finding;
+import app.decant.document.NumberFormat;
+import app.decant.document.Picture;
+import app.decant.document.Section;
+import app.decant.document.Section.FramePlace;
+import app.decant.format.Written;
+import app.decant.picture.PictureDecoder;
+import app.decant.xml.XmlNames;
+import app.decant.xml.XmlWriter;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.zip.CRC32;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import javax.imageio.ImageIO;
+
+/** Writes a document as an OpenDocument text file (ISO/IEC 26300-1, version 1.2). */
+public final class OdtWriter {
+    private static final double RESOLUTION = 200;
+    private static final LocalDateTime NO_TIME = LocalDateTime.of(1980, 1, 2, 0, 0);
+
+    private final Document document;
+    private final OdtStyles styles;
+    private final Map<String, byte[]> parts = new LinkedHashMap<>();
+    private final Map<String, String> types = new LinkedHashMap<>();
+    private final Map<Object, String> pictures = new IdentityHashMap<>();
+    private final Set<String> lost = new LinkedHashSet<>();
+
+    private OdtWriter(Document document) {
+        this.document = document;
+        styles = new OdtStyles(document);
+    }
+
+    /** @param template whether others are begun from it */
+    public static Written write(Document document, Instant when, boolean template) {
+        OdtWriter writer = new OdtWriter(document);
+        byte[] file = writer.file(when, template);
+        List<Finding> findings = new ArrayList<>();
+        if (writer.lost.contains("opaque")) findings.add(Finding.lost("Charts, formulas and embedded objects that have no picture are left out of the .odt.", ""));
+        if (writer.lost.contains("picture")) findings.add(Finding.lost("A picture can't be decoded and is left out of the .odt.", ""));
+        if (writer.lost.contains("pixels")) findings.add(Finding.changed("Drawings became pixels in the .odt.", ""));
+        if (writer.lost.contains("restart")) findings.add(Finding.changed("Sections that begin on an even or odd page begin on the next one in the .odt.", ""));
+        return new Written(file, findings);
+    }
+
+    Document document() { return document; }
+    OdtStyles styles() { return styles; }
+    void lose(String what) { lost.add(what); }
+
+    static Object[] namespaces() {
+        List<Object> all = new ArrayList<>();
+        XmlNames.OPEN_DOCUMENT.forEach((prefix, namespace) -> {
+            if (!prefix.equals("manifest")) all.addAll(List.of("xmlns:" + prefix, namespace));
+        });
+        all.addAll(List.of("xmlns:dc", "http://purl.org/dc/elements/1.1/", "office:version", "1.2"));
+        return all.toArray();
+    }
+
+    /** Where a picture is in the archive, or null where it can't be written. */
+    String picture(Picture picture) {
+        String known = pictures.get(picture.image());
+        if (known != null) return known;
+        byte[] bytes = picture.image().bytes();
+        String type = picture.image().type();
+        if (PictureDecoder.isDrawing(picture.image()) || !type.matches("image/(png|jpeg|gif|bmp|tiff|x-emf|x-wmf|emf|wmf|svg\\+xml)")) {
+            try {
+                lost.add("pixels");
+                BufferedImage pixels = PictureDecoder.decode(picture.image(), RESOLUTION);
+                if (pixels == null) throw new IOException("No pixels in " + picture.image());
+                ByteArrayOutputStream out = new ByteArrayOutputStream();
+                ImageIO.write(pixels, "png", out);
+                bytes = out.toByteArray();
+                type = "image/png";
+            } catch (IOException | RuntimeException e) {
+                org.slf4j.LoggerFactory.getLogger(OdtWriter.class).info("A picture can't be written: {}", picture.image(), e);
+                lost.add("picture");
+                return null;
+            }
+        }
+        String name = "Pictures/" + (pictures.size() + 1) + "." + type.replaceFirst("image/(x-)?", "").replace("jpeg", "jpg").replace("svg+xml", "svg");
+        parts.put(name, bytes);
+        types.put(name, type);
+        pictures.put(picture.image(), name);
+        return name;
+    }
+
+    private byte[] file(Instant when, boolean template) {
+        String kind = "application/vnd.oasis.opendocument.text" + (template ? "-template" : "");
+        XmlWriter body = new XmlWriter();
+        OdtBody content = new OdtBody(this, body, false);
+        content.sections(document.sections());
+        XmlWriter pages = new XmlWriter();
+        OdtStyles frameStyles = new OdtStyles(document);
+        masterPages(pages, frameStyles);
+        XmlWriter main = new XmlWriter();
+        main.open("office:document-content", namespaces());
+        fonts(main);
+        main.open("office:automatic-styles");
+        styles.automatic(main);
+        main.close().open("office:body").open("office:text").raw(markup(body)).close().close().close();
+        put("content.xml", "text/xml", main.bytes());
+        XmlWriter sheet = new XmlWriter();
+        sheet.open("office:document-styles", namespaces());
+        fonts(sheet);
+        sheet.open("office:styles");
+        styles.named(sheet);
+        notes(sheet);
+        sheet.close().open("office:automatic-styles");
+        for (int i = 0; i < document.sections().size(); i++) pageLayout(sheet, i);
+        frameStyles.automatic(sheet);
+        sheet.close().open("office:master-styles").raw(markup(pages)).close().close();
+        put("styles.xml", "text/xml", sheet.bytes());
+        put("meta.xml", "text/xml", meta(when));
+        return zipped(kind);
+    }
+
+    /** What was written without the declaration in front. */
+    private static String markup(XmlWriter xml) { return new String(xml.bytes(), StandardCharsets.UTF_8).replaceFirst("^<\\?xml[^>]*\\?>\\s*", ""); }
+
+    private void put(String name, String type, byte[] bytes) {
+        parts.put(name, bytes);
+        types.put(name, type);
+    }
+
+    private void fonts(XmlWriter xml) {
+        Set<String> families = new TreeSet<>();
+        families.add(document.styles().defaults().get(app.decant.document.TextProperty.FAMILY, "Liberation Serif"));
+        for (var style : document.styles().styles().values()) if (style.look().get(app.decant.document.TextProperty.FAMILY) != null) families.add(style.look().get(app.decant.document.TextProperty.FAMILY));
+        app.decant.document.Walk.of(document).stops().forEach(stop -> stop.paragraph().inlines().forEach(inline -> {
+            if (inline.look().get(app.decant.document.TextProperty.FAMILY) != null) families.add(inline.look().get(app.decant.document.TextProperty.FAMILY));
+        }));
+        xml.open("office:font-face-decls");
+        for (String family : families) xml.leaf("style:font-face", "style:name", family, "svg:font-family", "'" + family.replace("'", "") + "'");
+        xml.close();
+    }
+
+    private static void notes(XmlWriter xml) {
+        xml.leaf("text:notes-configuration", "text:note-class", "footnote", "style:num-format", "1", "text:start-value", "0", "text:footnotes-position", "page", "text:start-numbering-at", "document");
+        xml.leaf("text:notes-configuration", "text:note-class", "endnote", "style:num-format", "i", "text:start-value", "0");
+    }
+
+    static String page(int section) { return "Page" + (section + 1); }
+
+    private void pageLayout(XmlWriter xml, int index) {
+        Section section = document.sections().get(index);
+        Section.PageGeometry page = section.page();
+        boolean header = frame(index, true);
+        boolean footer = frame(index, false);
+        NumberFormat format = section.numbering().format();
+        xml.open("style:page-layout", "style:name", "Layout" + (index + 1));
+        // Margins here reach to the header; what lies between it and the text belongs to the header.
+        xml.open("style:page-layout-properties", "fo:page-width", OdtLooks.points(page.width()), "fo:page-height", OdtLooks.points(page.height()), "style:print-orientation", page.isLandscape() ? "landscape" : "portrait",
+                "fo:margin-top", OdtLooks.points(header ? page.header() : page.top()), "fo:margin-bottom", OdtLooks.points(footer ? page.footer() : page.bottom()), "fo:margin-left", OdtLooks.points(page.textLeft()), "fo:margin-right", OdtLooks.points(page.right()), "style:num-format", OdtStyles.format(format));
+        Section.Columns columns = section.columns();
+        if (columns.count() > 1) columns(xml, columns, page.textWidth());
+        xml.close();
+        for (boolean top : new boolean[] {true, false}) {
+            if (!(top ? header : footer)) continue;
+            xml.open(top ? "style:header-style" : "style:footer-style");
+            double room = Math.max(0, top ? page.top() - page.header() : page.bottom() - page.footer());
+            xml.leaf("style:header-footer-properties", "fo:min-height", OdtLooks.points(room), "fo:margin-left", "0pt", "fo:margin-right", "0pt", top ? "fo:margin-bottom" : "fo:margin-top", "0pt", "style:dynamic-spacing", "true");
+            xml.close();
+        }
+        xml.close();
+    }
+
+    static void columns(XmlWriter xml, Section.Columns columns, double textWidth) {
+        xml.open("style:columns", "fo:column-count", columns.count(), "fo:column-gap", OdtLooks.points(columns.gap()));
+        if (columns.line()) xml.leaf("style:column-sep", "style:width", "0.5pt", "style:color", "#000000", "style:height", "100%");
+        List<double[]> places = columns.within(textWidth);
+        for (int i = 0; i < places.size(); i++) {
+            double before = i == 0 ? 0 : (places.get(i)[0] - places.get(i - 1)[0] - places.get(i - 1)[1]) / 2;
+            double after = i + 1 == places.size() ? 0 : (places.get(i + 1)[0] - places.get(i)[0] - places.get(i)[1]) / 2;
+            xml.leaf("style:column", "style:rel-width", Math.round((places.get(i)[1] + before + after) * 20) + "*", "fo:start-indent", OdtLooks.points(before), "fo:end-indent", OdtLooks.points(after));
+        }
+        xml.close();
+    }
+
+    /** Whether a section has a frame at the top or foot, its own or one of a section before. */
+    private boolean frame(int index, boolean header) {
+        for (FramePlace place : FramePlace.values()) if (place.isHeader() == header && blocks(index, place) != null) return true;
+        return false;
+    }
+
+    private List<Block> blocks(int index, FramePlace place) {
+        for (int i = index; i >= 0; i--) if (document.sections().get(i).frames().containsKey(place)) return document.sections().get(i).frames().get(place);
+        return null;
+    }
+
+    /** A section whose first page differs has two: the first, which is followed by the other (19.510). */
+    private void masterPages(XmlWriter xml, OdtStyles frameStyles) {
+        for (int i = 0; i < document.sections().size(); i++) {
+            Section section = document.sections().get(i);
+            if (section.firstPageDiffers()) {
+                xml.open("style:master-page", "style:name", page(i), "style:display-name", page(i), "style:page-layout-name", "Layout" + (i + 1), "style:next-style-name", page(i) + "b");
+                frame(xml, frameStyles, "style:header", blocks(i, FramePlace.FIRST_HEADER), frame(i, true));
+                frame(xml, frameStyles, "style:footer", blocks(i, FramePlace.FIRST_FOOTER), frame(i, false));
+                xml.close();
+            }
+            xml.open("style:master-page", "style:name", section.firstPageDiffers() ? page(i) + "b" : page(i), "style:display-name", section.firstPageDiffers() ? page(i) + "b" : page(i), "style:page-layout-name", "Layout" + (i + 1));
+            frame(xml, frameStyles, "style:header", blocks(i, FramePlace.HEADER), frame(i, true));
+            if (document.evenAndOddFrames()) frame(xml, frameStyles, "style:header-left", blocks(i, FramePlace.EVEN_HEADER), false);
+            frame(xml, frameStyles, "style:footer", blocks(i, FramePlace.FOOTER), frame(i, false));
+            if (document.evenAndOddFrames()) frame(xml, frameStyles, "style:footer-left", blocks(i, FramePlace.EVEN_FOOTER), false);
+            xml.close();
+        }
+    }
+
+    private void frame(XmlWriter xml, OdtStyles frameStyles, String element, List<Block> blocks, boolean room) {
+        if (blocks == null && !room) return;
+        xml.open(element);
+        if (blocks == null) xml.leaf("text:p");
+        else new OdtBody(this, frameStyles, xml, true).blocks(blocks);
+        xml.close();
+    }
+
+    private byte[] meta(Instant when) {
+        Facts facts = document.facts();
+        XmlWriter xml = new XmlWriter();
+        xml.open("office:document-meta", namespaces()).open("office:meta");
+        xml.open("meta:generator").text("Decant").close();
+        fact(xml, "dc:title", facts.title());
+        fact(xml, "dc:subject", facts.subject());
+        fact(xml, "meta:initial-creator", facts.author());
+        fact(xml, "dc:creator", facts.author());
+        fact(xml, "meta:keyword", facts.keywords());
+        fact(xml, "dc:language", facts.language());
+        if (facts.created() != null) fact(xml, "meta:creation-date", facts.created().truncatedTo(ChronoUnit.SECONDS).toString().replace("Z", ""));
+        fact(xml, "dc:date", when.truncatedTo(ChronoUnit.SECONDS).toString().replace("Z", ""));
+        facts.others().forEach((name, value) -> xml.open("meta:user-defined", "meta:name", name).text(value).close());
+        return xml.close().close().bytes();
+    }
+
+    private static void fact(XmlWriter xml, String name, String value) { if (value != null) xml.open(name).text(value).close(); }
+
+    private byte[] zipped(String kind) {
+        XmlWriter manifest = new XmlWriter();
+        manifest.open("manifest:manifest", "xmlns:manifest", XmlNames.OPEN_DOCUMENT.get("manifest"), "manifest:version", "1.2");
+        manifest.leaf("manifest:file-entry", "manifest:full-path", "/", "manifest:version", "1.2", "manifest:media-type", kind);
+        types.forEach((name, type) -> manifest.leaf("manifest:file-entry", "manifest:full-path", name, "manifest:media-type", type));
+        manifest.close();
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+            // ISO/IEC 26300-3, 3.3: the kind stands first and is not compressed.
+            byte[] first = kind.getBytes(StandardCharsets.US_ASCII);
+            ZipEntry entry = new ZipEntry("mimetype");
+            CRC32 sum = new CRC32();
+            sum.update(first);
+            entry.setMethod(ZipEntry.STORED);
+            entry.setSize(first.length);
+            entry.setCrc(sum.getValue());
+            entry.setTimeLocal(NO_TIME);
+            zip.putNextEntry(entry);
+            zip.write(first);
+            zip.closeEntry();
+            parts.put("META-INF/manifest.xml", manifest.bytes());
+            for (Map.Entry<String, byte[]> part : parts.entrySet()) {
+                ZipEntry one = new ZipEntry(part.getKey());
+                one.setTimeLocal(NO_TIME);
+                zip.putNextEntry(one);
+                zip.write(part.getValue());
+                zip.closeEntry();
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return bytes.toByteArray();
+    }
+}
