@@ -5,8 +5,11 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
+import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 
 /** What a file is, told by its content and never by its name alone. */
 public enum FileKind {
@@ -43,10 +46,18 @@ public enum FileKind {
     }
 
     private static FileKind container(byte[] file) {
-        if (contains(file, "EncryptedPackage")) return ENCRYPTED_OFFICE;
-        if (contains(file, "WordDocument")) return DOC;
-        if (contains(file, "PowerPoint Document")) return PPT;
-        return contains(file, "Workbook") || contains(file, "Book") ? XLS : BINARY_OFFICE;
+        // Streams of the outermost folder tell; others may be objects embedded in it.
+        Set<String> names = new TreeSet<>(String.CASE_INSENSITIVE_ORDER);
+        try (POIFSFileSystem container = new POIFSFileSystem(new ByteArrayInputStream(file))) {
+            names.addAll(container.getRoot().getEntryNames());
+        } catch (IOException | RuntimeException e) {
+            org.slf4j.LoggerFactory.getLogger(FileKind.class).debug("A container is damaged", e);
+            for (String name : new String[] {"EncryptedPackage", "WordDocument", "PowerPoint Document", "Workbook", "Book"}) if (contains(file, name)) names.add(name);
+        }
+        if (names.contains("EncryptedPackage")) return ENCRYPTED_OFFICE;
+        if (names.contains("WordDocument")) return DOC;
+        if (names.contains("PowerPoint Document")) return PPT;
+        return names.contains("Workbook") || names.contains("Book") ? XLS : BINARY_OFFICE;
     }
 
     private static FileKind archive(byte[] file) {

@@ -19,6 +19,9 @@ public enum TextFormat {
     DOCX("docx", "a .docx") {
         @Override public Written write(Document document, Instant when) { return new Written(DocxWriter.write(document, when), List.of()); }
     },
+    DOTX("dotx", "a .dotx template") {
+        @Override public Written write(Document document, Instant when) { return new Written(DocxWriter.write(document, when, true), List.of()); }
+    },
     DOC("doc", "a .doc") {
         @Override public Written write(Document document, Instant when) { return DocWriter.write(document, when, false); }
     },

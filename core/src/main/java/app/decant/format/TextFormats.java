@@ -11,15 +11,7 @@ import app.decant.format.odf.OdtReader;
 import app.decant.format.ooxml.DocxReader;
 import app.decant.format.rtf.RtfReader;
 import app.decant.format.text.TextReader;
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.InputStream;
-import java.security.GeneralSecurityException;
 import java.util.Locale;
-import org.apache.poi.poifs.crypt.Decryptor;
-import org.apache.poi.poifs.crypt.EncryptionInfo;
-import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 
 /** Leads a file to the reader of its kind. */
 public final class TextFormats {
@@ -43,27 +35,11 @@ public final class TextFormats {
             case DOC -> DocReader.read(file, name, password, progress);
             case ODT -> OdtReader.read(file, name);
             case RTF -> RtfReader.read(file, name, progress);
-            case ENCRYPTED_OFFICE -> read(unlocked(file, name, password), name, null, progress);
+            case ENCRYPTED_OFFICE -> read(OfficeLock.unlocked(file, name, password), name, null, progress);
             case EMPTY -> throw new DecantException(Kind.UNREADABLE, name + " is an empty file; there is nothing in it to open. Ask for it again, or open an older copy.");
             case UNKNOWN, ARCHIVE -> throw new DecantException(Kind.UNSUPPORTED, name + " is not a document: its content is " + kind.phrase() + ". Look whether the right file was picked.");
             case XLSX, XLS, PPTX, PPT, ODS, ODP -> throw new DecantException(Kind.UNSUPPORTED, name + " is " + kind.phrase() + ". Workbooks and slide decks come in a later version.");
             default -> throw new DecantException(Kind.UNSUPPORTED, name + " is " + kind.phrase() + ", which this version can't open yet. Save it as .docx and open that.");
         };
-    }
-
-    private static byte[] unlocked(byte[] file, String name, String password) {
-        if (password == null) throw new DecantException(Kind.NEEDS_PASSWORD, name + " is protected by a password to open. Give the password and try again.");
-        try (POIFSFileSystem container = new POIFSFileSystem(new ByteArrayInputStream(file))) {
-            Decryptor decryptor = Decryptor.getInstance(new EncryptionInfo(container));
-            if (!decryptor.verifyPassword(password)) throw new DecantException(Kind.NEEDS_PASSWORD, "This is not the password of " + name + ". Look for capital letters and try again.");
-            try (InputStream in = decryptor.getDataStream(container)) {
-                ByteArrayOutputStream plain = new ByteArrayOutputStream();
-                in.transferTo(plain);
-                return plain.toByteArray();
-            }
-        } catch (IOException | GeneralSecurityException | RuntimeException e) {
-            if (e instanceof DecantException told) throw told;
-            throw new DecantException(Kind.UNREADABLE, name + " is protected in a way that can't be undone here. Ask its sender for an unprotected copy.", e);
-        }
     }
 }

@@ -5,6 +5,7 @@ import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
+import app.decant.format.OfficeLock;
 import app.decant.format.TextFormats;
 import app.decant.format.Written;
 import app.decant.format.text.TextWriter;
@@ -119,7 +120,7 @@ public final class Publisher {
         Recipe recipe = order.recipe();
         List<PdfCheck.Proof> proofs = new ArrayList<>();
         List<Finding> findings = new ArrayList<>(pages.findings());
-        Path done = recipe.target() == Target.PDF ? pdf(order, chosen, file, when, proofs, findings, progress) : text(pages.withFieldResults(), recipe, file, when, proofs, findings);
+        Path done = recipe.target() == Target.PDF ? pdf(order, chosen, file, when, proofs, findings, progress) : text(pages.withFieldResults(), order, file, when, proofs, findings);
         try {
             return new Receipt(done, recipe.target(), chosen.size(), Files.size(done), proofs, findings, Duration.ofNanos(System.nanoTime() - start));
         } catch (IOException e) {
@@ -142,15 +143,31 @@ public final class Publisher {
     }
 
     /** A text document, opened again by the reader of its format: words and their order must be those of the document. */
-    private static Path text(Document document, Recipe recipe, Path file, Instant when, List<PdfCheck.Proof> proofs, List<Finding> findings) {
+    private static Path text(Document document, Order order, Path file, Instant when, List<PdfCheck.Proof> proofs, List<Finding> findings) {
+        Recipe recipe = order.recipe();
+        String password = recipe.locking().isOn() ? order.passwords().toOpen() : "";
+        boolean locks = !password.isEmpty();
+        if (locks && !recipe.target().canLock()) throw new DecantException(DecantException.Kind.WRONG_CALL, "A ." + recipe.target().ending() + " can't be locked by a password here. Make a PDF or a .docx, or leave the password out.");
         Written written = recipe.target().format().write(document, when);
         findings.addAll(written.findings());
-        return SafeFile.write(file, recipe.present(), out -> out.write(written.bytes()), made -> {
-            Document again = TextFormats.read(Files.readAllBytes(made), file.getFileName().toString(), null, Progress.SILENT).document();
+        byte[] bytes = locks ? OfficeLock.locked(written.bytes(), password) : written.bytes();
+        return SafeFile.write(file, recipe.present(), out -> out.write(bytes), made -> {
+            Document again = TextFormats.read(Files.readAllBytes(made), file.getFileName().toString(), locks ? password : null, Progress.SILENT).document();
+            if (locks) proofs.add(new PdfCheck.Proof("Does not open without its password", !opens(Files.readAllBytes(made))));
             boolean same = words(again, recipe.target()).equals(words(document, recipe.target()));
             proofs.add(new PdfCheck.Proof(same ? "Opened again: text whole and in order" : "Opened again: the text differs", same));
             refuseUnproven(file, proofs);
         });
+    }
+
+    private static boolean opens(byte[] file) {
+        try {
+            TextFormats.read(file, "", null, Progress.SILENT);
+            return true;
+        } catch (DecantException e) {
+            if (e.kind() != DecantException.Kind.NEEDS_PASSWORD) throw e;
+            return false;
+        }
     }
 
     /** All text without the spaces between words, which not every format keeps one for one. A book has its navigation in place of contents lists. */

@@ -4,7 +4,7 @@ import app.decant.format.TextFormat;
 
 /** What a publication becomes. */
 public enum Target {
-    PDF(null), DOCX(TextFormat.DOCX), DOC(TextFormat.DOC), DOT(TextFormat.DOT), ODT(TextFormat.ODT), OTT(TextFormat.OTT), RTF(TextFormat.RTF), HTML(TextFormat.HTML), EPUB(TextFormat.EPUB), MD(TextFormat.MD), TXT(TextFormat.TXT);
+    PDF(null), DOCX(TextFormat.DOCX), DOTX(TextFormat.DOTX), DOC(TextFormat.DOC), DOT(TextFormat.DOT), ODT(TextFormat.ODT), OTT(TextFormat.OTT), RTF(TextFormat.RTF), HTML(TextFormat.HTML), EPUB(TextFormat.EPUB), MD(TextFormat.MD), TXT(TextFormat.TXT);
 
     private final TextFormat format;
 
@@ -17,6 +17,9 @@ public enum Target {
 
     /** How it reads in a sentence. */
     public String words() { return format == null ? "a PDF" : format.words(); }
+
+    /** Whether files of it can be locked by a password. */
+    public boolean canLock() { return this == PDF || this == DOCX || this == DOTX; }
 
     /** The target of this name, or null. */
     public static Target of(String name) {

@@ -406,6 +406,12 @@ public final class HtmlReader {
         children(note, own.context, own);
         own.end();
         String mark = element.text().matches("\\d+") ? null : element.text();
+        // The mark inside the note is the list's on a page; paper needs it written.
+        if (!blocks.isEmpty() && blocks.get(0) instanceof Paragraph first) {
+            List<Inline> marked = new ArrayList<>(List.of(new Inline.Field(Inline.Field.Kind.NOTE_MARK, "", "", Look.of(TextProperty.SCRIPT, TextProperty.Script.SUPER)), new Inline.Text(" ", Look.PLAIN)));
+            marked.addAll(first.inlines());
+            blocks.set(0, first.withInlines(marked));
+        }
         filling.inlines.add(new Inline.Note(Inline.Note.Kind.FOOTNOTE, blocks, mark, context.text.with(TextProperty.SCRIPT, TextProperty.Script.SUPER)));
         return true;
     }

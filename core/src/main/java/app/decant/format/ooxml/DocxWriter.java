@@ -48,7 +48,10 @@ public final class DocxWriter {
     private DocxWriter(Document document) { this.document = document; }
 
     /** @param when recorded as the time of the last change */
-    public static byte[] write(Document document, Instant when) { return new DocxWriter(document).write(when); }
+    public static byte[] write(Document document, Instant when) { return write(document, when, false); }
+
+    /** @param template whether others are begun from it */
+    public static byte[] write(Document document, Instant when, boolean template) { return new DocxWriter(document).write(when, template); }
 
     int nextId() { return ids++; }
     boolean insideEndnotes() { return insideEndnotes; }
@@ -93,7 +96,7 @@ public final class DocxWriter {
         types.put(name, type);
     }
 
-    private byte[] write(Instant when) {
+    private byte[] write(Instant when, boolean template) {
         PartRelations main = new PartRelations();
         for (Opaque.Part part : document.kept()) {
             boolean settings = part.role() != null && part.role().endsWith("/settings");
@@ -114,7 +117,7 @@ public final class DocxWriter {
         notes(main, "footnotes", "w:footnote", footnotes);
         insideEndnotes = true;
         notes(main, "endnotes", "w:endnote", endnotes);
-        put("word/document.xml", TYPES + "document.main+xml", xml.bytes());
+        put("word/document.xml", TYPES + (template ? "template.main+xml" : "document.main+xml"), xml.bytes());
         put("word/_rels/document.xml.rels", null, main.bytes());
         packageParts(when);
         return zipped();

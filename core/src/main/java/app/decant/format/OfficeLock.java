@@ -1,0 +1,51 @@
+package app.decant.format;
+
+import app.decant.document.DecantException;
+import app.decant.document.DecantException.Kind;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.security.GeneralSecurityException;
+import org.apache.poi.poifs.crypt.Decryptor;
+import org.apache.poi.poifs.crypt.EncryptionInfo;
+import org.apache.poi.poifs.crypt.EncryptionMode;
+import org.apache.poi.poifs.crypt.Encryptor;
+import org.apache.poi.poifs.filesystem.POIFSFileSystem;
+
+/** Locks and unlocks Office Open XML files by a password (MS-OFFCRYPTO, agile and standard encryption). */
+public final class OfficeLock {
+    private OfficeLock() { }
+
+    /** @throws DecantException where the password is missing or wrong */
+    static byte[] unlocked(byte[] file, String name, String password) {
+        if (password == null) throw new DecantException(Kind.NEEDS_PASSWORD, name + " is protected by a password to open. Give the password and try again.");
+        try (POIFSFileSystem container = new POIFSFileSystem(new ByteArrayInputStream(file))) {
+            Decryptor decryptor = Decryptor.getInstance(new EncryptionInfo(container));
+            if (!decryptor.verifyPassword(password)) throw new DecantException(Kind.NEEDS_PASSWORD, "This is not the password of " + name + ". Look for capital letters and try again.");
+            try (InputStream in = decryptor.getDataStream(container)) {
+                return in.readAllBytes();
+            }
+        } catch (IOException | GeneralSecurityException | RuntimeException e) {
+            if (e instanceof DecantException told) throw told;
+            throw new DecantException(Kind.UNREADABLE, name + " is protected in a way that can't be undone here. Ask its sender for an unprotected copy.", e);
+        }
+    }
+
+    /** The same file, which opens with the password only: agile encryption with AES. */
+    public static byte[] locked(byte[] file, String password) {
+        try (POIFSFileSystem container = new POIFSFileSystem()) {
+            Encryptor encryptor = new EncryptionInfo(EncryptionMode.agile).getEncryptor();
+            encryptor.confirmPassword(password);
+            try (OutputStream out = encryptor.getDataStream(container)) {
+                out.write(file);
+            }
+            ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+            container.writeFilesystem(bytes);
+            return bytes.toByteArray();
+        } catch (IOException | GeneralSecurityException e) {
+            throw new DecantException(Kind.UNSUPPORTED, "The file can't be locked with this password here.", e);
+        }
+    }
+}
