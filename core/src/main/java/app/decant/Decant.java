@@ -4,9 +4,14 @@ import app.decant.document.AddressFinder;
 import app.decant.document.Colour;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
+import app.decant.document.Finding;
 import app.decant.document.Look;
 import app.decant.document.Progress;
 import app.decant.document.TextProperty;
+import app.decant.folder.FolderJournal;
+import app.decant.folder.FolderPlan;
+import app.decant.folder.FolderRun;
+import app.decant.folder.FolderScan;
 import app.decant.font.FontCatalogue;
 import app.decant.format.FileKind;
 import app.decant.format.Taken;
@@ -164,6 +169,30 @@ public final class Decant {
         if (trouble == null) return receipts;
         if (trouble.kind() == DecantException.Kind.CANCELLED || receipts.isEmpty()) throw trouble;
         throw new DecantException(trouble.kind(), trouble.getMessage() + " Made nevertheless: " + receipts.stream().map(receipt -> receipt.file().getFileName().toString()).collect(Collectors.joining(", ")) + ".", trouble);
+    }
+
+    /**
+     * Makes all files of a plan. What an earlier run has made of the same files is not made again; what it was making when it broke off is.
+     *
+     * @param journals where the journal is kept, usually the first target
+     * @return how every file ended
+     */
+    public static List<FolderJournal.Entry> runFolder(FolderPlan plan, FolderScan scan, Path journals, FolderRun.Listener listener) {
+        try (FolderJournal journal = FolderJournal.open(journals)) {
+            return folderRun(plan, listener).run(scan, journal);
+        }
+    }
+
+    /** A run that can be paused and stopped. */
+    public static FolderRun folderRun(FolderPlan plan, FolderRun.Listener listener) { return new FolderRun(plan, Decant::made, listener); }
+
+    private static FolderRun.Made made(Path source, Recipe recipe, Path target, boolean score, Progress progress) {
+        Taken taken = open(source, null, progress);
+        Pages pages = layOut(taken.document());
+        Receipt receipt = publish(new Order(pages, recipe, Recipe.Passwords.NONE, source), target, progress).get(0);
+        List<Finding> findings = new ArrayList<>(taken.findings());
+        findings.addAll(receipt.findings());
+        return new FolderRun.Made(receipt, findings, score ? compare(source, receipt.file(), null, progress).score() : -1);
     }
 
     private static Look linkLook(Recipe.Links links) {

@@ -25,6 +25,7 @@ class ArchitectureTest {
             .layer("proof").definedBy("app.decant.proof")
             .layer("publish").definedBy("app.decant.publish")
             .layer("outbox").definedBy("app.decant.outbox")
+            .layer("folder").definedBy("app.decant.folder")
             .layer("demo").definedBy("app.decant.demo")
             .layer("front door").definedBy("app.decant")
             .whereLayer("document").mayNotAccessAnyLayer()
@@ -39,8 +40,9 @@ class ArchitectureTest {
             .whereLayer("proof").mayOnlyAccessLayers("document", "font", "layout", "pdf", "recover")
             .whereLayer("publish").mayOnlyAccessLayers("document", "font", "layout", "format", "paint", "pdf")
             .whereLayer("demo").mayOnlyAccessLayers("document", "font", "format")
+            .whereLayer("folder").mayOnlyAccessLayers("document", "format", "publish", "proof")
             .whereLayer("outbox").mayOnlyAccessLayers("document", "publish")
-            .whereLayer("front door").mayOnlyAccessLayers("document", "font", "layout", "format", "publish", "recover", "proof");
+            .whereLayer("front door").mayOnlyAccessLayers("document", "font", "layout", "format", "publish", "recover", "proof", "folder");
 
     @ArchTest static final ArchRule THE_CORE_KNOWS_NO_INTERFACE = noClasses().should().dependOnClassesThat().resideInAnyPackage("javafx..", "javax.swing..");
 

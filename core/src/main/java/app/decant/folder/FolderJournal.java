@@ -1,0 +1,173 @@
+package app.decant.folder;
+
+import app.decant.document.DecantException;
+import app.decant.document.DecantException.Kind;
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
+import java.nio.channels.OverlappingFileLockException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/**
+ * What a run has begun and ended, line by line in a file beside the results. Each line is on disk before the work goes on, so that after a crash
+ * the next run knows what is done and what was being done; a last line that breaks off counts as never written.
+ */
+public final class FolderJournal implements AutoCloseable {
+    private static final ObjectMapper MAPPER = new ObjectMapper();
+
+    private final FileChannel channel;
+    private final FileLock lock;
+    private final Map<String, Entry> entries = new LinkedHashMap<>();
+    private final Map<String, Path> begun = new LinkedHashMap<>();
+
+    /** How a file ended. */
+    public enum State { DONE, WANTS_LOOK, SKIPPED, FAILED }
+
+    /**
+     * The end of one file.
+     *
+     * @param recipe what it was made by, so that another recipe counts as new work
+     * @param faith  0 to 100, or -1 where it was not asked for
+     * @param words  why it failed or was skipped, or what wants a look; empty where all is well
+     */
+    public record Entry(Path source, Path target, State state, long bytes, long changed, String output, String recipe, long resultBytes, int pages, double seconds, double faith, List<String> words) {
+        public Entry { words = List.copyOf(words); }
+
+        String key() { return FolderJournal.key(source, output); }
+
+        /** Whether it stands for the same work on the same file, and its result is still there. */
+        boolean isOf(FolderScan.Item item, String otherRecipe) {
+            return (state == State.DONE || state == State.WANTS_LOOK) && bytes == item.bytes() && changed == item.changed() && recipe.equals(otherRecipe) && Files.isRegularFile(target);
+        }
+    }
+
+    static String key(Path source, String output) { return source + "\u0000" + output; }
+
+    private FolderJournal(FileChannel channel, FileLock lock) {
+        this.channel = channel;
+        this.lock = lock;
+    }
+
+    /**
+     * Opens the journal in a folder, with what earlier runs wrote.
+     *
+     * @throws DecantException where another run is at work there, or it can't be written
+     */
+    public static FolderJournal open(Path folder) {
+        Path file = folder.resolve(".decant-journal.jsonl");
+        try {
+            Files.createDirectories(folder);
+            FileChannel channel = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE);
+            FileLock lock = locked(channel);
+            if (lock == null) {
+                channel.close();
+                throw new DecantException(Kind.TARGET_LOCKED, "Another run is at work in " + folder + ". Wait until it is done, or choose another target.");
+            }
+            FolderJournal journal = new FolderJournal(channel, lock);
+            journal.read(Files.readAllBytes(file));
+            return journal;
+        } catch (IOException e) {
+            throw new DecantException(Kind.TARGET_LOCKED, "No journal can be kept in " + folder + ". Look whether it may be written to, or choose another target.", e);
+        }
+    }
+
+    private static FileLock locked(FileChannel channel) throws IOException {
+        try {
+            return channel.tryLock();
+        } catch (OverlappingFileLockException e) {
+            // Held by this very program.
+            return null;
+        }
+    }
+
+    private void read(byte[] bytes) throws IOException {
+        int end = 0;
+        for (int i = 0, from = 0; i < bytes.length; i++) {
+            if (bytes[i] != '\n') continue;
+            take(new String(bytes, from, i - from, StandardCharsets.UTF_8));
+            from = i + 1;
+            end = from;
+        }
+        channel.truncate(end);
+        channel.position(end);
+    }
+
+    private void take(String line) {
+        try {
+            JsonNode node = MAPPER.readTree(line);
+            Path source = Path.of(node.path("source").asText());
+            String key = key(source, node.path("output").asText());
+            if (node.path("begins").asBoolean()) {
+                begun.put(key, Path.of(node.path("target").asText()));
+                return;
+            }
+            begun.remove(key);
+            List<String> words = new ArrayList<>();
+            node.path("words").forEach(one -> words.add(one.asText()));
+            entries.put(key, new Entry(source, Path.of(node.path("target").asText()), State.valueOf(node.path("state").asText().toUpperCase(Locale.ROOT)), node.path("bytes").asLong(), node.path("changed").asLong(), node.path("output").asText(),
+                    node.path("recipe").asText(), node.path("resultBytes").asLong(), node.path("pages").asInt(), node.path("seconds").asDouble(), node.path("faith").asDouble(-1), words));
+        } catch (JsonProcessingException | IllegalArgumentException e) {
+            org.slf4j.LoggerFactory.getLogger(FolderJournal.class).warn("A line of the journal is passed over: {}", line, e);
+        }
+    }
+
+    /** What earlier runs ended with, by file. */
+    synchronized Entry entry(Path source, String output) { return entries.get(key(source, output)); }
+
+    /** Where the result of a file was to be that was being made when an earlier run broke off, or null. */
+    synchronized Path brokenOff(Path source, String output) { return begun.get(key(source, output)); }
+
+    /** All that ended, the last of each file. */
+    public synchronized List<Entry> entries() { return List.copyOf(entries.values()); }
+
+    /** Says that a file is begun; its result will have just this name. */
+    void begin(FolderScan.Item item, Path target) {
+        write(MAPPER.createObjectNode().put("begins", true).put("source", item.source().toString()).put("output", item.output()).put("target", target.toString()));
+        synchronized (this) {
+            begun.put(key(item.source(), item.output()), target);
+        }
+    }
+
+    void end(Entry entry) {
+        ObjectNode node = MAPPER.createObjectNode().put("source", entry.source.toString()).put("output", entry.output).put("target", entry.target.toString()).put("state", entry.state.name().toLowerCase(Locale.ROOT)).put("bytes", entry.bytes)
+                .put("changed", entry.changed).put("recipe", entry.recipe).put("resultBytes", entry.resultBytes).put("pages", entry.pages).put("seconds", entry.seconds).put("faith", entry.faith);
+        entry.words.forEach(node.putArray("words")::add);
+        write(node);
+        synchronized (this) {
+            begun.remove(entry.key());
+            entries.put(entry.key(), entry);
+        }
+    }
+
+    private synchronized void write(ObjectNode node) {
+        try {
+            ByteBuffer line = ByteBuffer.wrap((node + "\n").getBytes(StandardCharsets.UTF_8));
+            while (line.hasRemaining()) channel.write(line);
+            channel.force(false);
+        } catch (IOException e) {
+            throw new DecantException(Kind.TARGET_LOCKED, "The journal of the run can't be written; there may be no room left on its disk. Nothing was lost; start the run again once there is.", e);
+        }
+    }
+
+    @Override public void close() {
+        try {
+            lock.release();
+            channel.close();
+        } catch (IOException e) {
+            org.slf4j.LoggerFactory.getLogger(FolderJournal.class).warn("The journal can't be closed", e);
+        }
+    }
+}

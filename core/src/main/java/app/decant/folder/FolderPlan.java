@@ -1,0 +1,72 @@
+package app.decant.folder;
+
+import app.decant.publish.Recipe;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * What a run over folders is to do.
+ *
+ * @param sources  where files come from, each with a target of its own
+ * @param outputs  what each file becomes: recipes, each with what it is called
+ * @param present  what happens where a result is there already
+ * @param again    whether files that an earlier run made from the same source by the same recipe are made anew
+ * @param keepTimes whether results get the times of their originals
+ * @param limit    after which a file is given up
+ * @param wantsLook results with a faith score below this are set apart; 0 asks for no score
+ * @param part     which of {@code parts} equal parts of the files is done here, from 1
+ */
+public record FolderPlan(List<Source> sources, List<Map.Entry<String, Recipe>> outputs, WhenThere present, boolean again, boolean keepTimes, Duration limit, double wantsLook, int part, int parts) {
+    public FolderPlan {
+        sources = List.copyOf(sources);
+        outputs = List.copyOf(outputs);
+        if (part < 1 || part > parts) throw new IllegalArgumentException("Part " + part + " of " + parts);
+    }
+
+    /** A plan with the usual: both kept, nothing done twice, ten minutes a file. */
+    public FolderPlan(List<Source> sources, List<Map.Entry<String, Recipe>> outputs) { this(sources, outputs, WhenThere.KEEP_BOTH, false, false, Duration.ofMinutes(10), 0, 1, 1); }
+
+    /**
+     * A folder and where its results go.
+     *
+     * @param below    whether folders below it are taken as well; they are mirrored in the target
+     * @param kinds    which kinds of files
+     * @param patterns names that are wanted, such as {@code *.doc}; none for all of the kinds
+     */
+    public record Source(Path folder, Path target, boolean below, Set<Kind> kinds, List<String> patterns) {
+        public Source {
+            folder = folder.toAbsolutePath().normalize();
+            target = target.toAbsolutePath().normalize();
+            kinds = Set.copyOf(kinds);
+            patterns = List.copyOf(patterns);
+        }
+    }
+
+    /** Kinds of files, told by their endings until they are opened. */
+    public enum Kind {
+        TEXT("text documents", Set.of("docx", "docm", "doc", "odt", "rtf", "html", "htm", "epub", "md", "txt")), TEMPLATE("templates", Set.of("dotx", "dot", "ott")), PDF("PDFs", Set.of("pdf"));
+
+        private final String words;
+        private final Set<String> endings;
+
+        Kind(String words, Set<String> endings) {
+            this.words = words;
+            this.endings = endings;
+        }
+
+        public String words() { return words; }
+
+        /** The kind of a file's name, or null. */
+        static Kind of(String name) {
+            String ending = name.substring(name.lastIndexOf('.') + 1).toLowerCase(java.util.Locale.ROOT);
+            for (Kind kind : values()) if (kind.endings.contains(ending)) return kind;
+            return null;
+        }
+    }
+
+    /** Where a result is there already: the next free name, made anew where the original is newer, replaced, left out. */
+    public enum WhenThere { KEEP_BOTH, NEWER, REPLACE, SKIP }
+}

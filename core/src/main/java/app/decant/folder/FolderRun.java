@@ -1,0 +1,231 @@
+package app.decant.folder;
+
+import app.decant.document.DecantException;
+import app.decant.document.DecantException.Kind;
+import app.decant.document.Finding;
+import app.decant.document.Progress;
+import app.decant.folder.FolderJournal.Entry;
+import app.decant.folder.FolderJournal.State;
+import app.decant.publish.Receipt;
+import app.decant.publish.Recipe;
+import app.decant.publish.RecipeFile;
+import app.decant.publish.SafeFile;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/** Does what a plan says: a worker a core, each file by itself, everything that ends written down at once. */
+public final class FolderRun {
+    private final FolderPlan plan;
+    private final Work work;
+    private final Listener listener;
+    private final Map<String, Recipe> recipes;
+    private final Map<String, String> recipeMarks;
+    private volatile boolean stopped;
+    private volatile boolean paused;
+
+    /** Makes one result of one file: opens it, publishes it, and where wished scores it. */
+    @FunctionalInterface
+    public interface Work { Made make(Path source, Recipe recipe, Path target, boolean score, Progress progress); }
+
+    /** What was made. @param faith 0 to 100, or -1 */
+    public record Made(Receipt receipt, List<Finding> findings, double faith) { }
+
+    /** Hears what happens; called from several threads. */
+    public interface Listener {
+        Listener NONE = new Listener() { };
+
+        default void begun(FolderScan.Item item) { }
+        default void ended(Entry entry, int done, int total) { }
+    }
+
+    public FolderRun(FolderPlan plan, Work work, Listener listener) {
+        this.plan = plan;
+        this.work = work;
+        this.listener = listener;
+        recipes = plan.outputs().stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+        recipeMarks = plan.outputs().stream().collect(Collectors.toMap(Map.Entry::getKey, one -> Integer.toHexString(RecipeFile.write(one.getValue().with(Recipe.WhenPresent.REFUSE)).hashCode())));
+    }
+
+    /** Lets files that are being made end, and begins no others. */
+    public void stop() { stopped = true; }
+    public void pause(boolean wanted) { paused = wanted; }
+
+    /**
+     * Runs.
+     *
+     * @param journal kept by the run
+     * @return how every file ended, in the order of the scan
+     */
+    public List<Entry> run(FolderScan scan, FolderJournal journal) {
+        removeParts();
+        int workers = Math.max(1, Runtime.getRuntime().availableProcessors());
+        ExecutorService threads = Executors.newFixedThreadPool(workers, work -> thread(work, "folder run"));
+        // A second pool does the work itself, so that a file that hangs can be left behind.
+        ExecutorService hands = Executors.newCachedThreadPool(work -> thread(work, "folder file"));
+        Semaphore room = new Semaphore(workers * 2);
+        AtomicInteger done = new AtomicInteger();
+        List<Future<Entry>> running = new ArrayList<>();
+        try {
+            for (FolderScan.Item item : scan.items()) {
+                room.acquire();
+                if (stopped) {
+                    room.release();
+                    break;
+                }
+                running.add(threads.submit(() -> {
+                    try {
+                        Entry entry = one(item, journal, hands);
+                        if (entry != null) listener.ended(entry, done.incrementAndGet(), scan.items().size());
+                        return entry;
+                    } finally {
+                        room.release();
+                    }
+                }));
+            }
+            List<Entry> entries = new ArrayList<>();
+            for (Future<Entry> one : running) {
+                Entry entry = one.get();
+                if (entry != null) entries.add(entry);
+            }
+            return entries;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new DecantException(Kind.CANCELLED, "Stopped. What is done is done; the next run goes on from there.", e);
+        } catch (ExecutionException e) {
+            if (e.getCause() instanceof DecantException told) throw told;
+            throw new IllegalStateException(e.getCause());
+        } finally {
+            stopped = true;
+            threads.shutdownNow();
+            hands.shutdownNow();
+        }
+    }
+
+    private static Thread thread(Runnable work, String name) {
+        Thread thread = new Thread(work, name);
+        thread.setDaemon(true);
+        return thread;
+    }
+
+    /** What an earlier run that broke off was writing. */
+    private void removeParts() {
+        for (FolderPlan.Source source : plan.sources()) {
+            if (!Files.isDirectory(source.target())) continue;
+            try (Stream<Path> files = Files.walk(source.target())) {
+                for (Path part : files.filter(file -> file.getFileName().toString().matches("\\.decant-[0-9a-z]+\\.part")).toList()) Files.deleteIfExists(part);
+            } catch (IOException | java.io.UncheckedIOException e) {
+                org.slf4j.LoggerFactory.getLogger(FolderRun.class).warn("What an earlier run left over in {} can't be removed", source.target(), e);
+            }
+        }
+    }
+
+    private Entry one(FolderScan.Item item, FolderJournal journal, ExecutorService hands) {
+        while (paused && !stopped) {
+            try {
+                Thread.sleep(50);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return null;
+            }
+        }
+        if (stopped) return null;
+        Entry before = journal.entry(item.source(), item.output());
+        String mark = recipeMarks.get(item.output());
+        if (!plan.again() && before != null && before.isOf(item, mark)) return before;
+        long start = System.nanoTime();
+        Path target = target(item, journal, before);
+        if (target == null) {
+            Entry skipped = entry(item, item.target(), State.SKIPPED, start, null, List.of("A result of this name is there already."));
+            journal.end(skipped);
+            return skipped;
+        }
+        journal.begin(item, target);
+        listener.begun(item);
+        Entry ended = made(item, target, start, hands);
+        journal.end(ended);
+        return ended;
+    }
+
+    /** The name its result gets, or null where it is left out. A name that a run which broke off had chosen is chosen again. */
+    private Path target(FolderScan.Item item, FolderJournal journal, Entry before) {
+        Path begun = journal.brokenOff(item.source(), item.output());
+        if (begun != null) return begun;
+        if (!Files.exists(item.target())) return item.target();
+        return switch (plan.present()) {
+            case REPLACE -> item.target();
+            case SKIP -> null;
+            case NEWER -> isNewer(item) ? item.target() : null;
+            // What this plan made itself before, and is to make anew, is no other file.
+            case KEEP_BOTH -> before != null && before.target().equals(item.target()) && before.state() != State.SKIPPED ? item.target() : SafeFile.nextFree(item.target());
+        };
+    }
+
+    private static boolean isNewer(FolderScan.Item item) {
+        try {
+            return item.changed() > Files.getLastModifiedTime(item.target()).toMillis();
+        } catch (IOException e) {
+            org.slf4j.LoggerFactory.getLogger(FolderRun.class).info("{} vanished", item.target(), e);
+            return true;
+        }
+    }
+
+    private Entry made(FolderScan.Item item, Path target, long start, ExecutorService hands) {
+        boolean[] given = new boolean[1];
+        Recipe recipe = recipes.get(item.output()).with(Recipe.WhenPresent.REPLACE);
+        Future<Made> hand = hands.submit(() -> work.make(item.source(), recipe, target, plan.wantsLook() > 0, (done, total, what) -> !given[0]));
+        try {
+            Made made = hand.get(plan.limit().toMillis(), TimeUnit.MILLISECONDS);
+            if (plan.keepTimes()) Files.setLastModifiedTime(target, Files.getLastModifiedTime(item.source()));
+            List<String> words = made.findings.stream().filter(finding -> finding.weight() != Finding.Weight.NOTE).map(Finding::what).distinct().limit(20).toList();
+            boolean look = plan.wantsLook() > 0 && made.faith >= 0 && made.faith < plan.wantsLook();
+            return entry(item, target, look ? State.WANTS_LOOK : State.DONE, start, made, words);
+        } catch (TimeoutException e) {
+            given[0] = true;
+            hand.cancel(true);
+            return entry(item, target, State.FAILED, start, null, List.of("It was given up after " + plan.limit().toSeconds() + " seconds."));
+        } catch (ExecutionException e) {
+            Throwable cause = e.getCause();
+            if (!(cause instanceof DecantException)) org.slf4j.LoggerFactory.getLogger(FolderRun.class).error("Unforeseen, at {}", item.source(), cause);
+            String words = cause instanceof DecantException told ? told.getMessage() : cause instanceof OutOfMemoryError ? "It is too large for the memory there is." : "Something went wrong that was not foreseen; the log in your home folder tells more.";
+            return entry(item, target, State.FAILED, start, null, List.of(words));
+        } catch (InterruptedException | CancellationException e) {
+            Thread.currentThread().interrupt();
+            return entry(item, target, State.FAILED, start, null, List.of("It was stopped."));
+        } catch (IOException e) {
+            org.slf4j.LoggerFactory.getLogger(FolderRun.class).info("The times of {} can't be set", target, e);
+            return entry(item, target, State.DONE, start, null, List.of("Its time could not be set."));
+        }
+    }
+
+    private Entry entry(FolderScan.Item item, Path target, State state, long start, Made made, List<String> words) {
+        double seconds = Math.round((System.nanoTime() - start) / 1e7) / 100.0;
+        return new Entry(item.source(), target, state, item.bytes(), item.changed(), item.output(), recipeMarks.get(item.output()), made == null ? 0 : made.receipt.bytes(), made == null ? 0 : made.receipt.pages(), seconds, made == null ? -1 : made.faith, words);
+    }
+
+    /** How a run went, in one sentence. */
+    public static String summary(List<Entry> entries) {
+        Map<State, Long> counts = entries.stream().collect(Collectors.groupingBy(Entry::state, Collectors.counting()));
+        List<String> words = new ArrayList<>();
+        for (State state : State.values()) {
+            long count = counts.getOrDefault(state, 0L);
+            if (count > 0) words.add(count + " " + (state == State.WANTS_LOOK ? count == 1 ? "wants a look" : "want a look" : state.name().toLowerCase(Locale.ROOT)));
+        }
+        return words.isEmpty() ? "Nothing was to be done." : String.join(", ", words) + ".";
+    }
+}

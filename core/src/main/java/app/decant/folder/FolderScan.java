@@ -1,0 +1,157 @@
+package app.decant.folder;
+
+import app.decant.document.Progress;
+import app.decant.publish.Recipe;
+import app.decant.publish.SafeFile;
+import java.io.IOException;
+import java.nio.file.FileSystems;
+import java.nio.file.FileVisitResult;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.PathMatcher;
+import java.nio.file.SimpleFileVisitor;
+import java.nio.file.attribute.BasicFileAttributes;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/**
+ * What a plan comes to: which files are to be done, where their results go, what is left out and why. Nothing is opened or written.
+ *
+ * @param items   in the order of their paths
+ * @param leftOut files and folders that are not done, each with the reason
+ */
+public record FolderScan(List<Item> items, List<LeftOut> leftOut) {
+    public FolderScan {
+        items = List.copyOf(items);
+        leftOut = List.copyOf(leftOut);
+    }
+
+    /** One file to be made into one result. @param output the name of its recipe */
+    public record Item(Path source, Path target, FolderPlan.Kind kind, long bytes, long changed, String output) { }
+
+    /** What is not done. */
+    public record LeftOut(Path file, String reason) { }
+
+    /** Looks through the folders of a plan. */
+    public static FolderScan of(FolderPlan plan, Progress progress) {
+        List<Item> items = new ArrayList<>();
+        List<LeftOut> leftOut = new ArrayList<>();
+        Map<String, Path> targets = new HashMap<>();
+        for (FolderPlan.Source source : plan.sources()) {
+            if (!Files.isDirectory(source.folder())) {
+                leftOut.add(new LeftOut(source.folder(), "The folder is not there. Look whether it was moved."));
+                continue;
+            }
+            List<Path> files = new ArrayList<>();
+            walk(plan, source, files, leftOut, progress);
+            files.sort(null);
+            for (Path file : files) add(plan, source, file, items, leftOut, targets);
+        }
+        if (plan.parts() > 1) {
+            List<Item> mine = new ArrayList<>();
+            // By the path and not the place in the list, so that parts agree whatever order each machine finds files in.
+            for (Item item : items) if (Math.floorMod(item.source.toString().hashCode(), plan.parts()) == plan.part() - 1) mine.add(item);
+            items = mine;
+        }
+        return new FolderScan(items, leftOut);
+    }
+
+    private static void walk(FolderPlan plan, FolderPlan.Source source, List<Path> files, List<LeftOut> leftOut, Progress progress) {
+        List<Path> targets = plan.sources().stream().map(FolderPlan.Source::target).toList();
+        try {
+            // Links are not followed, so there are no loops.
+            Files.walkFileTree(source.folder(), new SimpleFileVisitor<>() {
+                @Override public FileVisitResult preVisitDirectory(Path folder, BasicFileAttributes attributes) {
+                    if (folder.equals(source.folder())) return FileVisitResult.CONTINUE;
+                    if (isHidden(folder)) return FileVisitResult.SKIP_SUBTREE;
+                    if (targets.contains(folder)) {
+                        leftOut.add(new LeftOut(folder, "Results go here, so it is not taken as a source."));
+                        return FileVisitResult.SKIP_SUBTREE;
+                    }
+                    return source.below() ? FileVisitResult.CONTINUE : FileVisitResult.SKIP_SUBTREE;
+                }
+
+                @Override public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
+                    if (files.size() % 500 == 0) progress.step(files.size(), 0, "Looking through folders");
+                    if (attributes.isSymbolicLink()) leftOut.add(new LeftOut(file, "It is a link to another place."));
+                    else if (attributes.isRegularFile() && !isHidden(file) && !isTemporary(file)) files.add(file);
+                    return FileVisitResult.CONTINUE;
+                }
+
+                @Override public FileVisitResult visitFileFailed(Path file, IOException e) {
+                    leftOut.add(new LeftOut(file, "It can't be looked at: " + (e instanceof java.nio.file.AccessDeniedException ? "you may not open it." : "it is not there any more.")));
+                    return FileVisitResult.CONTINUE;
+                }
+
+                @Override public FileVisitResult postVisitDirectory(Path folder, IOException e) {
+                    if (e != null) leftOut.add(new LeftOut(folder, "The folder vanished while it was looked through."));
+                    return FileVisitResult.CONTINUE;
+                }
+            });
+        } catch (IOException e) {
+            leftOut.add(new LeftOut(source.folder(), "The folder can't be looked through. Look whether you may open it."));
+        }
+    }
+
+    private static boolean isHidden(Path path) { return path.getFileName().toString().startsWith("."); }
+
+    /** Files that programs leave beside open documents (common practice). */
+    private static boolean isTemporary(Path file) {
+        String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
+        return name.startsWith("~") || name.endsWith(".tmp") || name.endsWith(".part") || name.endsWith("~") || name.endsWith(".lock");
+    }
+
+    private static void add(FolderPlan plan, FolderPlan.Source source, Path file, List<Item> items, List<LeftOut> leftOut, Map<String, Path> targets) {
+        String name = file.getFileName().toString();
+        FolderPlan.Kind kind = FolderPlan.Kind.of(name);
+        if (kind == null || !source.kinds().contains(kind)) return;
+        if (!source.patterns().isEmpty() && source.patterns().stream().noneMatch(pattern -> matcher(pattern).matches(file.getFileName()))) return;
+        try {
+            BasicFileAttributes attributes = Files.readAttributes(file, BasicFileAttributes.class);
+            for (Map.Entry<String, Recipe> output : plan.outputs()) {
+                String ending = output.getValue().target().ending();
+                Path folder = source.target().resolve(source.folder().relativize(file.getParent()).toString());
+                Path target = folder.resolve(SafeFile.withoutEnding(name) + "." + ending);
+                // Two originals of one name get results of two; letters of either case count as one, as some disks have it.
+                if (taken(targets, target)) target = folder.resolve(SafeFile.withoutEnding(name) + " (" + name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT) + ")." + ending);
+                for (int n = 2; taken(targets, target); n++) target = folder.resolve(SafeFile.withoutEnding(name) + " (" + n + ")." + ending);
+                if (target.equals(file)) {
+                    leftOut.add(new LeftOut(file, "The result would take its own place."));
+                    continue;
+                }
+                targets.put(target.toString().toLowerCase(Locale.ROOT), file);
+                items.add(new Item(file, target, kind, attributes.size(), attributes.lastModifiedTime().toMillis(), output.getKey()));
+            }
+        } catch (IOException e) {
+            org.slf4j.LoggerFactory.getLogger(FolderScan.class).info("{} vanished", file, e);
+            leftOut.add(new LeftOut(file, "It vanished while folders were looked through."));
+        }
+    }
+
+    private static boolean taken(Map<String, Path> targets, Path target) { return targets.containsKey(target.toString().toLowerCase(Locale.ROOT)); }
+
+    private static PathMatcher matcher(String pattern) { return FileSystems.getDefault().getPathMatcher("glob:" + pattern); }
+
+    public long bytes() { return items.stream().mapToLong(Item::bytes).sum(); }
+
+    /** How many files of each kind. */
+    public Map<FolderPlan.Kind, Integer> counts() {
+        Map<FolderPlan.Kind, Integer> counts = new EnumMap<>(FolderPlan.Kind.class);
+        for (Item item : items) counts.merge(item.kind, 1, Integer::sum);
+        return counts;
+    }
+
+    /** What a run would do, in one sentence. */
+    public String summary() {
+        if (items.isEmpty()) return "There is nothing to do" + (leftOut.isEmpty() ? "." : "; " + leftOut.size() + " left out.");
+        StringBuilder words = new StringBuilder();
+        counts().forEach((kind, count) -> words.append(words.isEmpty() ? "" : ", ").append(count).append(' ').append(count == 1 ? kind.words().replaceFirst("s$", "") : kind.words()));
+        return words + ", " + size(bytes()) + " in all" + (leftOut.isEmpty() ? "." : "; " + leftOut.size() + " left out.");
+    }
+
+    static String size(long bytes) { return bytes < 1_000_000 ? Math.max(1, bytes / 1000) + " kB" : String.format(Locale.ROOT, "%.1f MB", bytes / 1e6); }
+}

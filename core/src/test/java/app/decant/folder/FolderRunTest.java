@@ -1,0 +1,218 @@
+package app.decant.folder;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import app.decant.Decant;
+import app.decant.demo.HarbourNotice;
+import app.decant.document.DecantException;
+import app.decant.document.Document;
+import app.decant.document.Progress;
+import app.decant.folder.FolderJournal.Entry;
+import app.decant.folder.FolderJournal.State;
+import app.decant.folder.FolderPlan.Kind;
+import app.decant.folder.FolderPlan.WhenThere;
+import app.decant.format.OfficeLock;
+import app.decant.format.TextFormat;
+import app.decant.publish.Recipe;
+import app.decant.publish.Target;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Stream;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.jsoup.Jsoup;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Runs over a tree of files of all kinds, good and bad, and what they leave behind. */
+class FolderRunTest {
+    private static final Instant WHEN = Instant.parse("2026-11-01T08:00:00Z");
+    private static final List<TextFormat> KINDS = List.of(TextFormat.DOCX, TextFormat.DOC, TextFormat.ODT, TextFormat.RTF, TextFormat.HTML, TextFormat.MD, TextFormat.TXT);
+
+    @TempDir private Path folder;
+    private Path source;
+    private Path target;
+    private int good;
+    private int bad;
+
+    @BeforeEach void makeTree() throws IOException {
+        source = folder.resolve("Archive 1998-2006");
+        target = folder.resolve("Archive open");
+        Document notice = Decant.layOut(HarbourNotice.document()).withFieldResults();
+        for (TextFormat format : KINDS) {
+            byte[] bytes = format.write(notice, WHEN).bytes();
+            for (int i = 0; i < 4; i++) put("year " + (1998 + i) + "/notice " + format.ending() + " " + i + "." + format.ending(), bytes);
+            good += 4;
+        }
+        byte[] docx = TextFormat.DOCX.write(notice, WHEN).bytes();
+        byte[] doc = TextFormat.DOC.write(notice, WHEN).bytes();
+        put("bad/empty.docx", new byte[0]);
+        put("bad/cut off.docx", java.util.Arrays.copyOf(docx, docx.length / 2));
+        put("bad/locked.docx", OfficeLock.locked(docx, "harbour"));
+        put("bad/cut off.doc", java.util.Arrays.copyOf(doc, 2000));
+        put("bad/not a document.doc", "MZ\0\0\1\2\3\4\5\6\7".getBytes(StandardCharsets.ISO_8859_1));
+        put("bad/no text.odt", "PK\3\4broken".getBytes(StandardCharsets.ISO_8859_1));
+        put("bad/broken.pdf", "%PDF-1.7 nothing".getBytes(StandardCharsets.US_ASCII));
+        bad = 7;
+        put(".hidden/secret.docx", docx);
+        put("year 1998/~$notice.docx", docx);
+        put("year 1998/picture.png", new byte[] {1});
+    }
+
+    private void put(String name, byte[] bytes) throws IOException {
+        Path file = source.resolve(name);
+        Files.createDirectories(file.getParent());
+        Files.write(file, bytes);
+    }
+
+    private FolderPlan plan(WhenThere there, boolean again, double faith) {
+        return new FolderPlan(List.of(new FolderPlan.Source(source, target, true, EnumSet.allOf(Kind.class), List.of())), List.of(Map.entry("", Recipe.PLAIN)), there, again, true, Duration.ofMinutes(2), faith, 1, 1);
+    }
+
+    private List<Entry> run(FolderPlan plan) { return Decant.runFolder(plan, FolderScan.of(plan, Progress.SILENT), target, FolderRun.Listener.NONE); }
+
+    private List<Path> results() throws IOException {
+        try (Stream<Path> files = Files.walk(target)) {
+            return files.filter(file -> Files.isRegularFile(file) && !file.getFileName().toString().startsWith(".")).sorted().toList();
+        }
+    }
+
+    @Test void makesAllThatCanBeMadeAndTellsTheRestInSentences() throws IOException {
+        FolderPlan plan = plan(WhenThere.KEEP_BOTH, false, 0);
+        FolderScan scan = FolderScan.of(plan, Progress.SILENT);
+        assertThat(scan.summary()).startsWith(good + bad - 1 + " text documents, 1 PDF, ");
+        List<Entry> entries = run(plan);
+        assertThat(entries).filteredOn(entry -> entry.state() == State.DONE).hasSize(good);
+        assertThat(entries).filteredOn(entry -> entry.state() == State.FAILED).hasSize(bad).allSatisfy(entry -> assertThat(entry.words()).singleElement().asString().endsWith("."));
+        assertThat(results()).hasSize(good);
+        assertThat(target.resolve("year 1998/notice docx 0.pdf")).exists();
+        for (Path result : results()) {
+            try (PDDocument pdf = Loader.loadPDF(result.toFile())) {
+                assertThat(pdf.getNumberOfPages()).isPositive();
+            }
+        }
+        assertThat(Files.getLastModifiedTime(target.resolve("year 1998/notice docx 0.pdf"))).isEqualTo(Files.getLastModifiedTime(source.resolve("year 1998/notice docx 0.docx")));
+        assertThat(FolderRun.summary(entries)).isEqualTo(good + " done, " + bad + " failed.");
+    }
+
+    @Test void doesNothingTwiceUnlessAskedAndOnlyWhatChanged() throws IOException {
+        run(plan(WhenThere.KEEP_BOTH, false, 0));
+        AtomicInteger made = new AtomicInteger();
+        FolderRun.Listener counting = new FolderRun.Listener() {
+            @Override public void begun(FolderScan.Item item) { made.incrementAndGet(); }
+        };
+        FolderPlan plan = plan(WhenThere.KEEP_BOTH, false, 0);
+        Decant.runFolder(plan, FolderScan.of(plan, Progress.SILENT), target, counting);
+        assertThat(made.get()).as("only what failed is tried again").isEqualTo(bad);
+        Files.setLastModifiedTime(source.resolve("year 1998/notice txt 0.txt"), FileTime.from(Instant.now()));
+        Decant.runFolder(plan, FolderScan.of(plan, Progress.SILENT), target, counting);
+        assertThat(made.get()).isEqualTo(2 * bad + 1);
+        assertThat(results()).as("nothing is doubled").hasSize(good);
+        FolderPlan other = new FolderPlan(plan.sources(), List.of(Map.entry("", Recipe.PLAIN.to(Target.ODT))));
+        assertThat(Decant.runFolder(other, FolderScan.of(other, Progress.SILENT), target, FolderRun.Listener.NONE)).filteredOn(entry -> entry.state() == State.DONE).as("another recipe is new work").hasSize(good);
+    }
+
+    @Test void mindsWhatIsThereAlready() throws IOException {
+        Path there = target.resolve("year 1998/notice docx 0.pdf");
+        Files.createDirectories(there.getParent());
+        Files.writeString(there, "somebody else's");
+        List<Entry> kept = run(plan(WhenThere.KEEP_BOTH, false, 0));
+        assertThat(Files.readString(there)).isEqualTo("somebody else's");
+        assertThat(kept).filteredOn(entry -> entry.source().endsWith("notice docx 0.docx")).singleElement().satisfies(entry -> assertThat(entry.target()).isNotEqualTo(there).exists());
+        List<Entry> skipped = run(plan(WhenThere.SKIP, true, 0));
+        assertThat(skipped).filteredOn(entry -> entry.state() == State.SKIPPED).hasSize(good);
+        assertThat(Files.readString(there)).isEqualTo("somebody else's");
+        run(plan(WhenThere.REPLACE, true, 0));
+        assertThat(Files.size(there)).isGreaterThan(1000);
+    }
+
+    @Test void givesTwoOriginalsOfOneNameTwoResultsAndLeavesItsOwnResultsOut() throws IOException {
+        Path inside = source.resolve("results");
+        Files.writeString(source.resolve("Same.txt"), "one");
+        Files.writeString(source.resolve("same.md"), "two");
+        Files.createSymbolicLink(source.resolve("loop"), source);
+        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(source, inside, true, EnumSet.of(Kind.TEXT), List.of("[Ss]ame.*"))), List.of(Map.entry("", Recipe.PLAIN)));
+        FolderScan scan = FolderScan.of(plan, Progress.SILENT);
+        assertThat(scan.items()).extracting(item -> inside.relativize(item.target()).toString()).containsExactlyInAnyOrder("Same.pdf", "same (md).pdf");
+        assertThat(Decant.runFolder(plan, scan, inside, FolderRun.Listener.NONE)).allMatch(entry -> entry.state() == State.DONE);
+        FolderScan again = FolderScan.of(plan, Progress.SILENT);
+        assertThat(again.items()).hasSize(2);
+        assertThat(again.leftOut()).extracting(one -> source.relativize(one.file()).toString()).contains("results", "loop");
+        List<Path> parts = new ArrayList<>();
+        for (int i = 1; i <= 3; i++) parts.addAll(FolderScan.of(new FolderPlan(plan(WhenThere.SKIP, false, 0).sources(), plan.outputs(), WhenThere.SKIP, false, false, Duration.ofMinutes(1), 0, i, 3), Progress.SILENT).items().stream().map(FolderScan.Item::source).toList());
+        assertThat(parts).as("parts share all files out, none twice").doesNotHaveDuplicates().hasSize(FolderScan.of(plan(WhenThere.SKIP, false, 0), Progress.SILENT).items().size());
+    }
+
+    @Test void goesOnWhereARunBrokeOffUnderTheNameItHadChosen() throws IOException {
+        FolderPlan plan = plan(WhenThere.KEEP_BOTH, false, 0);
+        FolderScan scan = FolderScan.of(plan, Progress.SILENT);
+        FolderScan.Item first = scan.items().stream().filter(item -> item.source().toString().endsWith("notice docx 0.docx")).findFirst().orElseThrow();
+        try (FolderJournal journal = FolderJournal.open(target)) {
+            journal.begin(first, first.target());
+            assertThatThrownBy(() -> FolderJournal.open(target)).isInstanceOf(DecantException.class).hasMessageContaining("Another run is at work");
+        }
+        // The result had taken its name, but the journal did not say so any more; and a line broke off.
+        Files.createDirectories(first.target().getParent());
+        Files.writeString(first.target(), "made, but not told");
+        Files.writeString(target.resolve("year 1998/.decant-abc12.part"), "half");
+        Files.writeString(target.resolve(".decant-journal.jsonl"), "{\"source\": \"cut of", java.nio.file.StandardOpenOption.APPEND);
+        run(plan);
+        assertThat(results()).hasSize(good);
+        assertThat(Files.size(first.target())).isGreaterThan(1000);
+        assertThat(target.resolve("year 1998/.decant-abc12.part")).doesNotExist();
+    }
+
+    @Test void givesUpWhatHangsAndCanBeStoppedAndPaused() throws Exception {
+        FolderPlan slow = new FolderPlan(plan(WhenThere.SKIP, false, 0).sources(), List.of(Map.entry("", Recipe.PLAIN)), WhenThere.SKIP, false, false, Duration.ofMillis(300), 0, 1, 1);
+        FolderScan scan = FolderScan.of(slow, Progress.SILENT);
+        FolderScan two = new FolderScan(scan.items().subList(0, 2), List.of());
+        FolderRun.Work hangs = (file, recipe, result, score, progress) -> {
+            while (progress.goOn(0, 0, "")) Thread.onSpinWait();
+            throw new DecantException(DecantException.Kind.CANCELLED, "Stopped.");
+        };
+        try (FolderJournal journal = FolderJournal.open(target)) {
+            assertThat(new FolderRun(slow, hangs, FolderRun.Listener.NONE).run(two, journal)).allSatisfy(entry -> assertThat(entry.words().get(0)).startsWith("It was given up after"));
+        }
+        FolderPlan plan = plan(WhenThere.SKIP, false, 0);
+        FolderRun[] run = new FolderRun[1];
+        run[0] = Decant.folderRun(plan, new FolderRun.Listener() {
+            @Override public void ended(Entry entry, int done, int total) { if (done == 3) run[0].stop(); }
+        });
+        try (FolderJournal journal = FolderJournal.open(target)) {
+            assertThat(run[0].run(FolderScan.of(plan, Progress.SILENT), journal).size()).isBetween(3, 12);
+        }
+        assertThat(run(plan)).as("the next run does the rest").filteredOn(entry -> entry.state() == State.DONE).hasSize(good);
+    }
+
+    @Test void scoresResultsAndWritesALogThatOthersRead() throws IOException {
+        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(source, target, true, EnumSet.of(Kind.TEXT, Kind.PDF), List.of("notice docx*", "notice txt*", "broken.pdf"))), List.of(Map.entry("", Recipe.PLAIN)), WhenThere.SKIP, false, false, Duration.ofMinutes(2), 90, 1, 1);
+        FolderScan scan = FolderScan.of(plan, Progress.SILENT);
+        List<Entry> entries = Decant.runFolder(plan, scan, target, FolderRun.Listener.NONE);
+        assertThat(entries).filteredOn(entry -> entry.state() == State.DONE).hasSize(8).allSatisfy(entry -> assertThat(entry.faith()).isBetween(90.0, 100.0));
+        org.jsoup.nodes.Document html = Jsoup.parse(FolderLog.write(entries, scan.leftOut(), WHEN, folder.resolve("log.html")).toFile());
+        assertThat(html.select("h2").eachText()).containsExactly("Text documents, 8", "PDFs, 1");
+        assertThat(html.select("table").first().select("tbody tr")).hasSize(8);
+        assertThat(html.select("a[href^=file]")).hasSize(8 * 2 + 1);
+        JsonNode json = new ObjectMapper().readTree(FolderLog.write(entries, scan.leftOut(), WHEN, folder.resolve("log.json")).toFile());
+        assertThat(json.path("files")).hasSize(9);
+        assertThat(json.path("summary").asText()).isEqualTo("8 done, 1 failed.");
+        List<String> csv = Files.readAllLines(FolderLog.write(entries, scan.leftOut(), WHEN, folder.resolve("log.csv")));
+        assertThat(csv).hasSize(10).first().asString().startsWith("original,result,state");
+        Document odt = Decant.open(FolderLog.write(entries, scan.leftOut(), WHEN, folder.resolve("log.odt"))).document();
+        assertThat(odt.blocks()).filteredOn(block -> block instanceof app.decant.document.Table).hasSize(2);
+    }
+}
