@@ -84,6 +84,7 @@ final class Commands {
         add("command.revise", "Ctrl 2", () -> window.go(Station.REVISE));
         add("command.check", "Ctrl 3", () -> window.go(Station.CHECK));
         add("command.sentence", "Ctrl 4", () -> window.go(Station.PUBLISH));
+        add("command.folders", "Ctrl 5", window::goToFolders);
         add("command.next.heading", "Alt \u2193", () -> window.heading(1));
         add("command.previous.heading", "Alt \u2191", () -> window.heading(-1));
         add("command.larger", "Ctrl +", () -> window.table().zoomBy(1.1));

@@ -67,6 +67,7 @@ final class Desk {
     private final BooleanProperty changed = new SimpleBooleanProperty();
     private final History history = new History();
     private final Queue<Runnable> waiting = new ArrayDeque<>();
+    private Runnable opened;
     private Layout layout;
     private Document document;
     private boolean layingOut;
@@ -143,13 +144,21 @@ final class Desk {
             job.set(null);
             show(file, password, opened);
             coming.set(null);
+            Runnable next = this.opened;
+            this.opened = null;
+            if (next != null) next.run();
         }, problem -> {
             job.set(null);
             coming.set(null);
             wanted = file;
+            // A file that wants its password is opened again; what was to follow still follows.
+            if (problem.kind() != DecantException.Kind.NEEDS_PASSWORD) this.opened = null;
             if (problem.kind() != DecantException.Kind.CANCELLED) trouble.set(problem);
         });
     }
+
+    /** Runs a task once the document that is being opened is in; nothing happens if it cannot be. */
+    void whenOpened(Runnable task) { opened = task; }
 
     /** The file that could not be opened for want of a password. */
     Path wanted() { return wanted; }

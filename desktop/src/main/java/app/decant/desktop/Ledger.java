@@ -3,7 +3,6 @@ package app.decant.desktop;
 import app.decant.document.TextSearch;
 import app.decant.layout.Pages;
 import java.time.format.DateTimeFormatter;
-import java.util.function.Supplier;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -23,8 +22,9 @@ final class Ledger {
     private final Label safe = new Label();
     private final PauseTransition counting = new PauseTransition(Duration.millis(400));
     private int words = -1;
+    private boolean inRoom;
 
-    Ledger(Desk desk, PageTable table, Supplier<MainWindow.Station> station) {
+    Ledger(Desk desk, PageTable table) {
         this.desk = desk;
         this.table = table;
         bar.getStyleClass().add("ledger");
@@ -49,6 +49,12 @@ final class Ledger {
 
     Node node() { return bar; }
 
+    /** Tells of the room for folders, or again of the document. */
+    void room(boolean in) {
+        inRoom = in;
+        tell();
+    }
+
     private void count() {
         Pages pages = desk.pages().get();
         if (pages == null) return;
@@ -62,6 +68,12 @@ final class Ledger {
     }
 
     private void tell() {
+        if (inRoom) {
+            where.setText(Words.of("ledger.folders"));
+            about.setText(Words.of("ledger.folders.about"));
+            safe.setText(Words.of("ledger.folders.safe"));
+            return;
+        }
         Pages pages = desk.pages().get();
         if (pages == null) {
             where.setText(Words.of("ledger.nothing"));

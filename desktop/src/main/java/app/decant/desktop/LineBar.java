@@ -28,6 +28,8 @@ final class LineBar {
     private final Map<Station, Label> words = new EnumMap<>(Station.class);
     private final Line done = new Line(0, 0, 0, 0);
     private final Label count = new Label();
+    private final Button folders = new Button(Words.of("room.folders"));
+    private boolean inRoom;
     private Station furthest = Station.TAKE_IN;
 
     LineBar(MainWindow window) {
@@ -49,7 +51,11 @@ final class LineBar {
         need.setGraphic(key);
         need.setContentDisplay(javafx.scene.control.ContentDisplay.RIGHT);
         need.setOnAction(event -> window.commands().show());
-        HBox right = new HBox(need);
+        folders.setId("folders");
+        folders.getStyleClass().add("room");
+        folders.setMinWidth(Region.USE_PREF_SIZE);
+        folders.setOnAction(event -> window.goToFolders());
+        HBox right = new HBox(18, folders, need);
         right.setAlignment(Pos.CENTER_RIGHT);
         right.setPrefWidth(300);
         bar.setRight(right);
@@ -102,8 +108,20 @@ final class LineBar {
         return centre;
     }
 
-    /** Shows where the document is. */
+    /** Shows where the document is; null for the room for folders, where there is none. */
     void at(Station station) {
+        inRoom = station == null;
+        folders.getStyleClass().remove("at");
+        if (inRoom) folders.getStyleClass().add("at");
+        tell();
+        if (station == null) {
+            for (Station one : Station.values()) {
+                dots.get(one).getStyleClass().setAll("dot", one.ordinal() <= furthest.ordinal() && window.desk().source().get() != null ? "dot-done" : "dot-open");
+                dots.get(one).setRadius(5.5);
+                words.get(one).getStyleClass().setAll("station-name", "elsewhere");
+            }
+            return;
+        }
         if (window.desk().source().get() == null) furthest = Station.TAKE_IN;
         else if (station.ordinal() > furthest.ordinal()) furthest = station;
         done.setEndX(50 + furthest.ordinal() * STEP);
@@ -117,6 +135,11 @@ final class LineBar {
 
     private void tell() {
         Desk.Source source = window.desk().source().get();
+        if (inRoom) {
+            name.setText(Words.of("folders.name"));
+            about.setText(Words.of("folders.about"));
+            return;
+        }
         name.setText(source == null ? "Decant" : source.title() + (window.desk().changed().get() ? " \u2022" : ""));
         int pages = window.desk().pages().get() == null ? 0 : window.desk().pages().get().count();
         about.setText(source == null ? Words.of("no.document") : source.name() + " \u00B7 " + Words.count("pages", pages) + " \u00B7 " + Words.of(window.desk().changed().get() ? "working.copy" : "as.taken.in"));

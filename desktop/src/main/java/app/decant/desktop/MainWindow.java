@@ -45,6 +45,8 @@ final class MainWindow {
     private final CheckStation check;
     private final SideBySide beside;
     private final FaithSlip faith;
+    private final FoldersRoom folders;
+    private final Ledger ledger;
     private boolean another;
     private Station station = Station.TAKE_IN;
 
@@ -67,10 +69,12 @@ final class MainWindow {
         faith = new FaithSlip(this);
         beside = new SideBySide(this);
         publish = new PublishStation(this);
+        folders = new FoldersRoom(this);
         root.getStyleClass().add("window");
         root.setId("window");
         frame.setTop(line.node());
-        frame.setBottom(new Ledger(desk, table, () -> station).node());
+        ledger = new Ledger(desk, table);
+        frame.setBottom(ledger.node());
         notices.getStyleClass().add("notices");
         notices.setPickOnBounds(false);
         notices.setAlignment(Pos.BOTTOM_CENTER);
@@ -147,6 +151,7 @@ final class MainWindow {
 
     /** Goes to a station; those that need a document stay shut without one. */
     void go(Station wanted) {
+        ledger.room(false);
         station = desk.source().get() == null ? Station.TAKE_IN : wanted;
         switch (station) {
             case TAKE_IN -> {
@@ -161,6 +166,20 @@ final class MainWindow {
         line.at(station);
         if (station == Station.REVISE) table.requestFocus();
     }
+
+    /** Shows the room for whole folders, which needs no document. */
+    void goToFolders() {
+        ledger.room(true);
+        arrange(null, folders.node(), null);
+        line.at(null);
+    }
+
+    /** Shows what wants a look in a document as soon as it is in. */
+    void checkWhenIn() {
+        desk.whenOpened(() -> go(Station.CHECK));
+    }
+
+    FoldersRoom folders() { return folders; }
 
     /** Whether there is a PDF to be seen beside what came of it. */
     private boolean isBeside() { return desk.coming().get() != null || !another && desk.source().get() != null && desk.source().get().isPdf(); }
@@ -187,6 +206,7 @@ final class MainWindow {
         scene.getAccelerators().put(key(KeyCode.DIGIT2), () -> go(Station.REVISE));
         scene.getAccelerators().put(key(KeyCode.DIGIT3), () -> go(Station.CHECK));
         scene.getAccelerators().put(key(KeyCode.DIGIT4), () -> go(Station.PUBLISH));
+        scene.getAccelerators().put(key(KeyCode.DIGIT5), this::goToFolders);
         scene.getAccelerators().put(key(KeyCode.O), this::chooseFile);
         scene.getAccelerators().put(key(KeyCode.S), this::save);
         scene.getAccelerators().put(key(KeyCode.K), commands::show);
@@ -389,6 +409,7 @@ final class MainWindow {
         }
         settings.save();
         beside.close();
+        folders.close();
         desk.close();
     }
 }

@@ -1,0 +1,144 @@
+package app.decant.desktop;
+
+import app.decant.folder.FolderJournal.Entry;
+import app.decant.folder.FolderJournal.State;
+import app.decant.folder.FolderScan;
+import java.nio.file.Path;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import javafx.collections.FXCollections;
+import javafx.collections.ObservableList;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** Where the files of a run are: waiting, being made, done, wanting a look, failed. Lists show only what is in view, so they stay quick with any number. */
+final class FolderLanes {
+    /** The lanes from left to right. */
+    enum Lane { WAITING, WORKING, DONE, LOOK, FAILED }
+
+    private static final Map<Lane, String> SIGNS = Map.of(Lane.WAITING, "\u25CB", Lane.WORKING, "\u25D0", Lane.DONE, "\u25CF", Lane.LOOK, "\u25C6", Lane.FAILED, "\u2715");
+
+    private final HBox box = new HBox();
+    private final Map<Lane, ObservableList<Card>> lists = new EnumMap<>(Lane.class);
+    private final Map<Lane, Label> counts = new EnumMap<>(Lane.class);
+    private final Consumer<Entry> opened;
+
+    /** A file in a lane. @param entry how it ended, or null */
+    record Card(String name, String about, Path source, Entry entry) { }
+
+    /** @param opened hears that a file which ended is to be opened */
+    FolderLanes(Consumer<Entry> opened) {
+        this.opened = opened;
+        box.getStyleClass().add("lanes");
+        for (Lane lane : Lane.values()) box.getChildren().add(lane(lane));
+    }
+
+    Node node() { return box; }
+    int count(Lane lane) { return lists.get(lane).size(); }
+    List<Card> cards(Lane lane) { return List.copyOf(lists.get(lane)); }
+
+    private Node lane(Lane lane) {
+        String key = lane.name().toLowerCase(java.util.Locale.ROOT);
+        Label name = new Label(SIGNS.get(lane) + "  " + Words.of("lane." + key));
+        name.getStyleClass().addAll("lane-name", "lane-" + key);
+        Label count = new Label("0");
+        count.getStyleClass().addAll("lane-count", "lane-" + key);
+        counts.put(lane, count);
+        Region between = new Region();
+        HBox.setHgrow(between, Priority.ALWAYS);
+        HBox head = new HBox(name, between, count);
+        head.setAlignment(Pos.CENTER_LEFT);
+        head.getStyleClass().add("lane-head");
+        ObservableList<Card> cards = FXCollections.observableArrayList();
+        lists.put(lane, cards);
+        ListView<Card> list = new ListView<>(cards);
+        list.setId("lane-" + key);
+        list.setAccessibleText(Words.of("lane." + key));
+        list.setFixedCellSize(48);
+        list.setCellFactory(view -> new CardCell());
+        list.setOnMouseClicked(event -> {
+            if (event.getButton() == MouseButton.PRIMARY && event.getClickCount() == 2) open(list.getSelectionModel().getSelectedItem());
+        });
+        list.setOnKeyPressed(event -> {
+            if (event.getCode() == KeyCode.ENTER) open(list.getSelectionModel().getSelectedItem());
+        });
+        VBox.setVgrow(list, Priority.ALWAYS);
+        VBox column = new VBox(head, list);
+        column.getStyleClass().add("lane");
+        column.setPrefWidth(100);
+        HBox.setHgrow(column, Priority.ALWAYS);
+        return column;
+    }
+
+    private void open(Card card) { if (card != null && card.entry != null) opened.accept(card.entry); }
+
+    private static final class CardCell extends ListCell<Card> {
+        private final Label name = new Label();
+        private final Label about = new Label();
+        private final VBox both = new VBox(name, about);
+
+        CardCell() {
+            about.getStyleClass().add("quiet");
+            // Long names end in dots rather than widen the lane.
+            both.setPrefWidth(0);
+        }
+
+        @Override protected void updateItem(Card card, boolean empty) {
+            super.updateItem(card, empty);
+            setText(null);
+            setGraphic(empty || card == null ? null : both);
+            if (empty || card == null) return;
+            name.setText(card.name);
+            about.setText(card.about);
+        }
+    }
+
+    /** Begins anew with all files waiting. */
+    void fill(List<FolderScan.Item> items) {
+        for (Lane lane : Lane.values()) lists.get(lane).clear();
+        lists.get(Lane.WAITING).setAll(items.stream().map(item -> new Card(item.source().getFileName().toString(), parent(item.source()), item.source(), null)).toList());
+        count();
+    }
+
+    private static String parent(Path file) {
+        Path parent = file.getParent();
+        return parent == null || parent.getFileName() == null ? "" : parent.getParent() == null || parent.getParent().getFileName() == null ? parent.getFileName().toString() : parent.getParent().getFileName() + " / " + parent.getFileName();
+    }
+
+    /** Moves files on; many at a time, so that a quick run does not slow the window. */
+    void move(List<FolderScan.Item> begun, List<Entry> ended) {
+        java.util.Set<Path> gone = new java.util.HashSet<>();
+        for (FolderScan.Item item : begun) gone.add(item.source());
+        for (Entry entry : ended) gone.add(entry.source());
+        lists.get(Lane.WAITING).removeIf(card -> gone.contains(card.source));
+        java.util.Set<Path> over = new java.util.HashSet<>();
+        for (Entry entry : ended) over.add(entry.source());
+        for (FolderScan.Item item : begun) if (!over.contains(item.source())) lists.get(Lane.WORKING).add(new Card(item.source().getFileName().toString(), parent(item.source()), item.source(), null));
+        lists.get(Lane.WORKING).removeIf(card -> over.contains(card.source));
+        for (Entry entry : ended) lists.get(lane(entry)).add(0, card(entry));
+        count();
+    }
+
+    private static Lane lane(Entry entry) { return entry.state() == State.FAILED ? Lane.FAILED : entry.state() == State.WANTS_LOOK ? Lane.LOOK : Lane.DONE; }
+
+    private static Card card(Entry entry) {
+        boolean made = entry.state() == State.DONE || entry.state() == State.WANTS_LOOK;
+        String faith = entry.faith() < 0 ? "" : Words.of("lane.faith", Math.round(entry.faith()));
+        String pages = entry.pages() > 0 ? Words.count("pages", entry.pages()) : ReceiptView.bytes(entry.resultBytes());
+        String about = !made ? entry.words().isEmpty() ? "" : entry.words().get(0) : faith.isEmpty() ? pages : entry.state() == State.WANTS_LOOK && !entry.words().isEmpty() ? faith + " \u00B7 " + entry.words().get(0) : pages + " \u00B7 " + faith;
+        return new Card((made ? entry.target() : entry.source()).getFileName().toString(), about, entry.source(), entry);
+    }
+
+    private void count() { counts.forEach((lane, label) -> label.setText(String.format(java.util.Locale.ENGLISH, "%,d", lists.get(lane).size()))); }
+}

@@ -1,0 +1,153 @@
+package app.decant.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.decant.demo.DemoFiles;
+import app.decant.desktop.FolderLanes.Lane;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.stream.Stream;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.jsoup.Jsoup;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.framework.junit5.Stop;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The room for folders driven from its sentence to the log, with bad files among the good ones. */
+@ExtendWith(ApplicationExtension.class)
+class FoldersTest {
+    private static final int NOTICES = 30;
+    @TempDir static Path folder;
+    private MainWindow window;
+    private Path archive;
+    private Path results;
+
+    @Start void start(Stage stage) throws IOException {
+        Path own = Files.createTempDirectory(folder, "test");
+        System.setProperty("decant.home", own.resolve("home").toString());
+        archive = own.resolve("Archive");
+        results = own.resolve("Archive as PDF");
+        Path notice = DemoFiles.into(own.resolve("files")).get(1);
+        Files.createDirectories(archive.resolve("2025/winter"));
+        for (int n = 1; n <= NOTICES; n++) Files.copy(notice, archive.resolve(n % 2 == 0 ? "2025/winter" : "2025").resolve("Harbour notice " + n + ".docx"));
+        Files.writeString(archive.resolve("Slipway plan.doc"), "");
+        Files.write(archive.resolve("Pier lease.docx"), java.util.Arrays.copyOf(Files.readAllBytes(notice), 3000));
+        window = new MainWindow(stage, Settings.ofThisUser());
+        window.show();
+    }
+
+    @Stop void stop() { window.close(); }
+
+    private static void until(Callable<Boolean> condition) throws TimeoutException {
+        WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(condition).get());
+    }
+
+    private FolderLanes lanes() { return window.folders().lanes(); }
+
+    private void say(FxRobot robot) throws TimeoutException {
+        robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT5).release(KeyCode.CONTROL);
+        assertThat(robot.lookup("#folder-start").queryButton().isDisabled()).isTrue();
+        path(robot, "folder-from", archive);
+        path(robot, "folder-into", results);
+        until(() -> lanes().count(Lane.WAITING) == NOTICES + 2);
+    }
+
+    private static void path(FxRobot robot, String phrase, Path path) {
+        robot.clickOn("#phrase-" + phrase);
+        robot.interact(() -> robot.lookup("#card-" + phrase).queryTextInputControl().setText(path.toString()));
+        robot.clickOn("#card-" + phrase).type(KeyCode.ENTER);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private static void choose(FxRobot robot, String phrase, String words) {
+        robot.clickOn("#phrase-" + phrase);
+        robot.clickOn(robot.lookup(".phrase-card .label").<Label>queryAll().stream().filter(one -> one.getText().endsWith(words)).findFirst().orElseThrow());
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    @Test void doesAWholeTreeAndTriesAgainWhatFailed(FxRobot robot) throws Exception {
+        say(robot);
+        assertThat(robot.lookup("#folder-summary").<Label>query().getText()).startsWith("32 text documents").contains("free there");
+        choose(robot, "folder-faith", "below faith 90");
+        until(() -> lanes().count(Lane.WAITING) == NOTICES + 2);
+        robot.clickOn("#folder-start");
+        until(() -> !window.folders().isRunning());
+        assertThat(lanes().count(Lane.WAITING) + lanes().count(Lane.WORKING)).isZero();
+        assertThat(lanes().count(Lane.DONE)).isEqualTo(NOTICES);
+        assertThat(lanes().cards(Lane.DONE)).allSatisfy(card -> assertThat(card.about()).contains("faith"));
+        assertThat(lanes().cards(Lane.FAILED)).extracting(FolderLanes.Card::name).containsExactlyInAnyOrder("Slipway plan.doc", "Pier lease.docx");
+        assertThat(lanes().cards(Lane.FAILED)).allSatisfy(card -> assertThat(card.about()).hasSizeGreaterThan(10).doesNotContain("Exception"));
+        try (PDDocument pdf = Loader.loadPDF(results.resolve("2025/winter/Harbour notice 4.pdf").toFile())) {
+            assertThat(pdf.getDocumentCatalog().getDocumentOutline()).isNotNull();
+        }
+        String log = Files.readString(results.resolve("What became of the files.html"), StandardCharsets.UTF_8);
+        assertThat(Jsoup.parse(log).select("table a[href]").eachText()).contains("Harbour notice 4.pdf", "Harbour notice 30.pdf");
+
+        // Somebody puts the damaged file right.
+        Files.copy(archive.resolve("2025/Harbour notice 1.docx"), archive.resolve("Pier lease.docx"), StandardCopyOption.REPLACE_EXISTING);
+        robot.clickOn(Words.of("folders.again"));
+        until(() -> !window.folders().isRunning() && lanes().count(Lane.DONE) == 1);
+        assertThat(lanes().cards(Lane.FAILED)).extracting(FolderLanes.Card::name).containsExactly("Slipway plan.doc");
+        assertThat(results.resolve("Pier lease.pdf")).exists();
+    }
+
+    @Test void stopsAtAnyTimeAndGoesOnFromThere(FxRobot robot) throws Exception {
+        say(robot);
+        robot.clickOn("#folder-start");
+        until(() -> lanes().count(Lane.DONE) > 0);
+        robot.clickOn("#folder-start");
+        assertThat(robot.lookup("#folder-start").queryButton().getText()).isEqualTo("Go on");
+        robot.clickOn("#folder-stop");
+        until(() -> !window.folders().isRunning());
+        List<Path> first = made();
+        assertThat(first).hasSizeBetween(1, NOTICES);
+        var times = first.stream().map(file -> file.toFile().lastModified()).toList();
+        robot.clickOn("#folder-start");
+        until(() -> !window.folders().isRunning());
+        assertThat(lanes().count(Lane.DONE)).isEqualTo(NOTICES);
+        assertThat(made()).hasSize(NOTICES);
+        assertThat(first.stream().map(file -> file.toFile().lastModified()).toList()).isEqualTo(times);
+    }
+
+    private List<Path> made() throws IOException {
+        try (Stream<Path> files = Files.walk(results)) {
+            return files.filter(file -> file.toString().endsWith(".pdf")).sorted().toList();
+        }
+    }
+
+    @Test void opensWhatWantsALookInCheck(FxRobot robot) throws Exception {
+        say(robot);
+        // Pages of a text file are not those of the original, so a score above what any result reaches sets all apart.
+        robot.interact(() -> window.folders().apartBelow(101));
+        until(() -> lanes().count(Lane.WAITING) == NOTICES + 2);
+        robot.clickOn("#folder-start");
+        until(() -> !window.folders().isRunning());
+        assertThat(lanes().count(Lane.LOOK)).isEqualTo(NOTICES);
+        ListView<?> list = robot.lookup("#lane-look").queryListView();
+        robot.interact(() -> {
+            list.requestFocus();
+            list.getSelectionModel().select(0);
+        });
+        robot.type(KeyCode.ENTER);
+        until(() -> window.desk().source().get() != null && window.desk().job().get() == null);
+        assertThat(window.desk().source().get().file()).startsWith(archive);
+        until(() -> window.station() == MainWindow.Station.CHECK);
+    }
+}
