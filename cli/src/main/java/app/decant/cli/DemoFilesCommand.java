@@ -1,5 +1,6 @@
 package app.decant.cli;
 
+import app.decant.demo.DemoArchive;
 import app.decant.demo.DemoFiles;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -9,8 +10,8 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
-/** Writes the demo company's documents. */
-@Command(name = "demo-files", description = "Writes the demo company's documents into a folder.", mixinStandardHelpOptions = true)
+/** Writes the demo company's documents and archive. */
+@Command(name = "demo-files", description = "Writes the demo company's documents and its old archive into a folder.", mixinStandardHelpOptions = true)
 final class DemoFilesCommand implements Callable<Integer> {
     @Parameters(paramLabel = "DIR", description = "the folder")
     private Path folder;
@@ -19,6 +20,7 @@ final class DemoFilesCommand implements Callable<Integer> {
 
     @Override public Integer call() throws IOException {
         for (Path file : DemoFiles.into(folder)) spec.commandLine().getErr().println(file);
+        spec.commandLine().getErr().println(DemoArchive.into(folder));
         return Main.DONE;
     }
 }

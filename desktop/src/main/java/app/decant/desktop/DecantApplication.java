@@ -1,5 +1,6 @@
 package app.decant.desktop;
 
+import app.decant.demo.DemoArchive;
 import app.decant.demo.DemoFiles;
 import app.decant.pdf.PdfPages;
 import java.io.IOException;
@@ -32,7 +33,10 @@ public final class DecantApplication extends Application {
         window.show();
         try {
             if (demo) {
-                List<Path> files = DemoFiles.into(demoFolder(shots != null));
+                Path folder = demoFolder(shots != null);
+                List<Path> files = DemoFiles.into(folder);
+                Path results = folder.resolve("Archive as PDF");
+                new Job("").start(window.desk()::aside, progress -> DemoArchive.into(folder), from -> window.folders().suggest(from, results), problem -> window.desk().trouble().set(problem));
                 window.desk().open(files.get(0), null);
                 if (shots != null) Screenshots.take(window, shots);
             } else if (!arguments.isEmpty()) {

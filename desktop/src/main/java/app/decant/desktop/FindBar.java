@@ -65,7 +65,8 @@ final class FindBar {
         search();
     }
 
-    private void hide() {
+    void hide() {
+        if (!bar.isVisible()) return;
         bar.setVisible(false);
         bar.setManaged(false);
         found = List.of();

@@ -7,14 +7,16 @@ import java.nio.file.Path;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Consumer;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.scene.layout.HBox;
@@ -32,14 +34,23 @@ final class FolderLanes {
     private final HBox box = new HBox();
     private final Map<Lane, ObservableList<Card>> lists = new EnumMap<>(Lane.class);
     private final Map<Lane, Label> counts = new EnumMap<>(Lane.class);
-    private final Consumer<Entry> opened;
+    private final Acts acts;
 
     /** A file in a lane. @param entry how it ended, or null */
     record Card(String name, String about, Path source, Entry entry) { }
 
-    /** @param opened hears that a file which ended is to be opened */
-    FolderLanes(Consumer<Entry> opened) {
-        this.opened = opened;
+    /** What can be done with a file. */
+    interface Acts {
+        /** Opens what came of it. */
+        void open(Entry entry);
+        /** Takes the original in here. */
+        void original(Path source);
+        /** Tries again what failed. */
+        void again();
+    }
+
+    FolderLanes(Acts acts) {
+        this.acts = acts;
         box.getStyleClass().add("lanes");
         for (Lane lane : Lane.values()) box.getChildren().add(lane(lane));
     }
@@ -73,6 +84,15 @@ final class FolderLanes {
         list.setOnKeyPressed(event -> {
             if (event.getCode() == KeyCode.ENTER) open(list.getSelectionModel().getSelectedItem());
         });
+        MenuItem result = new MenuItem(Words.of("lane.result"));
+        result.setOnAction(event -> open(list.getSelectionModel().getSelectedItem()));
+        MenuItem original = new MenuItem(Words.of("lane.original"));
+        original.setOnAction(event -> {
+            if (list.getSelectionModel().getSelectedItem() != null) acts.original(list.getSelectionModel().getSelectedItem().source);
+        });
+        MenuItem again = new MenuItem(Words.of("folders.again"));
+        again.setOnAction(event -> acts.again());
+        list.setContextMenu(lane == Lane.FAILED ? new ContextMenu(original, again) : lane == Lane.DONE || lane == Lane.LOOK ? new ContextMenu(result, original) : new ContextMenu(original));
         VBox.setVgrow(list, Priority.ALWAYS);
         VBox column = new VBox(head, list);
         column.getStyleClass().add("lane");
@@ -81,7 +101,7 @@ final class FolderLanes {
         return column;
     }
 
-    private void open(Card card) { if (card != null && card.entry != null) opened.accept(card.entry); }
+    private void open(Card card) { if (card != null && card.entry != null) acts.open(card.entry); }
 
     private static final class CardCell extends ListCell<Card> {
         private final Label name = new Label();
@@ -98,9 +118,13 @@ final class FolderLanes {
             super.updateItem(card, empty);
             setText(null);
             setGraphic(empty || card == null ? null : both);
-            if (empty || card == null) return;
+            if (empty || card == null) {
+                setTooltip(null);
+                return;
+            }
             name.setText(card.name);
             about.setText(card.about);
+            setTooltip(card.entry == null || card.entry.words().isEmpty() ? null : new Tooltip(String.join("\n", card.entry.words())));
         }
     }
 
@@ -136,8 +160,10 @@ final class FolderLanes {
         boolean made = entry.state() == State.DONE || entry.state() == State.WANTS_LOOK;
         String faith = entry.faith() < 0 ? "" : Words.of("lane.faith", Math.round(entry.faith()));
         String pages = entry.pages() > 0 ? Words.count("pages", entry.pages()) : ReceiptView.bytes(entry.resultBytes());
-        String about = !made ? entry.words().isEmpty() ? "" : entry.words().get(0) : faith.isEmpty() ? pages : entry.state() == State.WANTS_LOOK && !entry.words().isEmpty() ? faith + " \u00B7 " + entry.words().get(0) : pages + " \u00B7 " + faith;
-        return new Card((made ? entry.target() : entry.source()).getFileName().toString(), about, entry.source(), entry);
+        String name = (made ? entry.target() : entry.source()).getFileName().toString();
+        // The name stands above already.
+        String about = !made ? entry.words().isEmpty() ? "" : entry.words().get(0).replaceFirst("^" + java.util.regex.Pattern.quote(name) + " ", "") : faith.isEmpty() ? pages : entry.state() == State.WANTS_LOOK && !entry.words().isEmpty() ? faith + " \u00B7 " + entry.words().get(0) : pages + " \u00B7 " + faith;
+        return new Card(name, about, entry.source(), entry);
     }
 
     private void count() { counts.forEach((lane, label) -> label.setText(String.format(java.util.Locale.ENGLISH, "%,d", lists.get(lane).size()))); }

@@ -83,7 +83,11 @@ final class FoldersRoom {
 
     FoldersRoom(MainWindow window) {
         this.window = window;
-        lanes = new FolderLanes(this::open);
+        lanes = new FolderLanes(new FolderLanes.Acts() {
+            @Override public void open(Entry entry) { FoldersRoom.this.open(entry); }
+            @Override public void original(Path source) { window.open(source); }
+            @Override public void again() { FoldersRoom.this.again(); }
+        });
         from = kept("folderFrom");
         into = kept("folderInto");
         summary.getStyleClass().add("quiet");
@@ -143,6 +147,17 @@ final class FoldersRoom {
         if (source != null) window.settings().set("folderFrom", source.toString());
         if (target != null) window.settings().set("folderInto", target.toString());
         window.settings().save();
+        build();
+    }
+
+    /** Sets where files come from. */
+    void from(Path source) { folders(source, into); }
+
+    /** Folders to begin with where none were ever chosen. */
+    void suggest(Path source, Path target) {
+        if (from != null || into != null) return;
+        from = source;
+        into = target;
         build();
     }
 
@@ -380,7 +395,7 @@ final class FoldersRoom {
 
     private void measure() { parts.forEach((lane, part) -> part.setPrefWidth(total == 0 ? 0 : bar.getWidth() * lanes.count(lane) / total)); }
 
-    /** A result is opened by its own program; what wants a look comes in here, where its findings are; what failed is tried again. */
+    /** A result is opened by its own program; what wants a look comes in here, where its findings are; what failed is opened here, where it can be seen why. */
     private void open(Entry entry) {
         switch (entry.state()) {
             case DONE, SKIPPED -> window.openOutside(entry.target());
@@ -388,16 +403,15 @@ final class FoldersRoom {
                 window.open(entry.source());
                 window.checkWhenIn();
             }
-            case FAILED -> {
-                if (run == null) again();
-            }
+            case FAILED -> window.open(entry.source());
         }
     }
 
     /** Tries again what failed. */
     void again() {
+        if (run != null || scan == null) return;
         Set<Path> failed = lanes.cards(Lane.FAILED).stream().map(FolderLanes.Card::source).collect(Collectors.toSet());
-        if (scan != null) begin(new FolderScan(scan.items().stream().filter(item -> failed.contains(item.source())).toList(), List.of()));
+        begin(new FolderScan(scan.items().stream().filter(item -> failed.contains(item.source())).toList(), List.of()));
     }
 
     void close() {

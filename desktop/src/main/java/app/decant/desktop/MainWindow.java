@@ -130,6 +130,7 @@ final class MainWindow {
         desk.source().addListener((observed, before, now) -> {
             stage.setTitle(now == null ? "Decant" : now.name() + " \u2013 Decant");
             another = false;
+            find.hide();
             if (now != null) go(now.isPdf() ? Station.TAKE_IN : Station.REVISE);
         });
         desk.coming().addListener((observed, before, now) -> {
@@ -143,7 +144,7 @@ final class MainWindow {
         });
         root.setOnDragDropped(event -> {
             List<File> files = event.getDragboard().getFiles();
-            if (!files.isEmpty()) open(files.get(0).toPath());
+            if (!files.isEmpty()) take(files.get(0).toPath());
             event.setDropCompleted(!files.isEmpty());
             event.consume();
         });
@@ -165,6 +166,16 @@ final class MainWindow {
         if (station == Station.PUBLISH) publish.arrive();
         line.at(station);
         if (station == Station.REVISE) table.requestFocus();
+    }
+
+    /** Takes what was dropped: a document here, a folder in its room. */
+    private void take(java.nio.file.Path dropped) {
+        if (!java.nio.file.Files.isDirectory(dropped)) {
+            open(dropped);
+            return;
+        }
+        goToFolders();
+        if (!folders.isRunning()) folders.from(dropped);
     }
 
     /** Shows the room for whole folders, which needs no document. */

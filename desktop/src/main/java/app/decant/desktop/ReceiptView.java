@@ -89,6 +89,7 @@ final class ReceiptView {
     static String bytes(long bytes) {
         if (bytes < 1000) return Words.count("bytes", (int) bytes);
         if (bytes < 1_000_000) return Words.of("kilobytes", Math.round(bytes / 1000.0));
+        if (bytes >= 1_000_000_000) return Words.of("gigabytes", String.format(java.util.Locale.ENGLISH, "%,.1f", bytes / 1e9));
         return Words.of("megabytes", String.format(java.util.Locale.ENGLISH, "%.1f", bytes / 1e6));
     }
 }

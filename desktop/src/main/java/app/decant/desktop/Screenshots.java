@@ -70,6 +70,15 @@ final class Screenshots {
         steps.add(() -> window.table().scrollTo(2));
         steps.add(() -> snap("beside"));
         steps.add(() -> {
+            window.clearNotices();
+            window.goToFolders();
+            window.folders().apartBelow(90);
+        });
+        steps.add(() -> { });
+        steps.add(() -> ((javafx.scene.control.Button) window.stage().getScene().lookup("#folder-start")).fire());
+        for (int i = 0; i < 7; i++) steps.add(() -> { });
+        steps.add(() -> snap("folders"));
+        steps.add(() -> {
             window.desk().discard();
             window.stage().close();
         });
