@@ -178,7 +178,7 @@ public final class Decant {
      * @return how every file ended
      */
     public static List<FolderJournal.Entry> runFolder(FolderPlan plan, FolderScan scan, Path journals, FolderRun.Listener listener) {
-        try (FolderJournal journal = FolderJournal.open(journals)) {
+        try (FolderJournal journal = FolderJournal.open(journals, plan.part(), plan.parts())) {
             return folderRun(plan, listener).run(scan, journal);
         }
     }

@@ -133,17 +133,22 @@ final class FolderCommand implements Callable<Integer> {
         if (!json) {
             spec.commandLine().getErr().println(scan.summary());
             for (FolderScan.LeftOut one : scan.leftOut()) spec.commandLine().getErr().println("  left out: " + one.file() + "  " + one.reason());
+            if (!scan.items().isEmpty()) spec.commandLine().getErr().println("  " + expected(plan, scan).sentence());
             long free = free(plan.sources().get(0).target());
             if (free >= 0) spec.commandLine().getErr().println("  " + free / 1_000_000 + " MB are free where results go.");
             return Main.DONE;
         }
-        ObjectNode root = Json.object().put("summary", scan.summary()).put("bytes", scan.bytes()).put("free", free(plan.sources().get(0).target()));
+        ObjectNode root = Json.object().put("summary", scan.summary()).put("bytes", scan.bytes()).put("expectedSeconds", expected(plan, scan).seconds()).put("expectedBytes", expected(plan, scan).bytes()).put("free", free(plan.sources().get(0).target()));
         ArrayNode items = root.putArray("items");
         for (FolderScan.Item item : scan.items()) items.addObject().put("source", item.source().toString()).put("target", item.target().toString()).put("bytes", item.bytes());
         ArrayNode out = root.putArray("leftOut");
         for (FolderScan.LeftOut one : scan.leftOut()) out.addObject().put("file", one.file().toString()).put("reason", one.reason());
         spec.commandLine().getOut().println(Json.text(root));
         return Main.DONE;
+    }
+
+    private static FolderScan.Expectation expected(FolderPlan plan, FolderScan scan) {
+        return scan.expected(plan.again() ? List.of() : FolderJournal.known(plan.sources().get(0).target()), Runtime.getRuntime().availableProcessors());
     }
 
     /** Bytes free on the disk of a folder that need not be there yet, or -1. */

@@ -16,10 +16,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /**
  * What a run has begun and ended, line by line in a file beside the results. Each line is on disk before the work goes on, so that after a crash
@@ -27,6 +29,8 @@ import java.util.Map;
  */
 public final class FolderJournal implements AutoCloseable {
     private static final ObjectMapper MAPPER = new ObjectMapper();
+    private static final String PREFIX = ".decant-journal";
+    private static final String ENDING = ".jsonl";
 
     private final FileChannel channel;
     private final FileLock lock;
@@ -61,26 +65,67 @@ public final class FolderJournal implements AutoCloseable {
         this.lock = lock;
     }
 
+    /** Opens the journal of a run that does everything. */
+    public static FolderJournal open(Path folder) { return open(folder, 1, 1); }
+
     /**
-     * Opens the journal in a folder, with what earlier runs wrote.
+     * Opens the journal of a part in a folder, with what earlier runs and other parts wrote there. Parts of one split may be at work at the same
+     * time, each with a journal of its own; a run that does everything takes in what they did.
      *
-     * @throws DecantException where another run is at work there, or it can't be written
+     * @throws DecantException where a run is at work there that does the same files, or the journal can't be written
      */
-    public static FolderJournal open(Path folder) {
-        Path file = folder.resolve(".decant-journal.jsonl");
+    public static FolderJournal open(Path folder, int part, int parts) {
+        Path file = folder.resolve(parts == 1 ? PREFIX + ENDING : PREFIX + "-" + part + "-of-" + parts + ENDING);
         try {
             Files.createDirectories(folder);
             FileChannel channel = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE);
             FileLock lock = locked(channel);
             if (lock == null) {
                 channel.close();
-                throw new DecantException(Kind.TARGET_LOCKED, "Another run is at work in " + folder + ". Wait until it is done, or choose another target.");
+                throw busy(folder);
             }
             FolderJournal journal = new FolderJournal(channel, lock);
-            journal.read(Files.readAllBytes(file));
+            try {
+                for (Path one : journals(folder)) {
+                    if (one.equals(file)) journal.readOwn(Files.readAllBytes(file));
+                    else journal.readOther(one, parts);
+                }
+            } catch (IOException | DecantException e) {
+                journal.close();
+                throw e;
+            }
             return journal;
         } catch (IOException e) {
             throw new DecantException(Kind.TARGET_LOCKED, "No journal can be kept in " + folder + ". Look whether it may be written to, or choose another target.", e);
+        }
+    }
+
+    /** What runs into a folder have ended with so far; writes nothing, and a folder that is not there has none. */
+    public static List<Entry> known(Path folder) {
+        FolderJournal journal = new FolderJournal(null, null);
+        if (!Files.isDirectory(folder)) return List.of();
+        try {
+            for (Path one : journals(folder)) journal.lines(Files.readAllBytes(one));
+        } catch (IOException e) {
+            org.slf4j.LoggerFactory.getLogger(FolderJournal.class).info("The journals in {} can't be read", folder, e);
+        }
+        return journal.entries();
+    }
+
+    private static DecantException busy(Path folder) { return new DecantException(Kind.TARGET_LOCKED, "Another run is at work in " + folder + ". Wait until it is done, or choose another target."); }
+
+    /** All journals of a folder, the one last written last. */
+    private static List<Path> journals(Path folder) throws IOException {
+        try (Stream<Path> files = Files.list(folder)) {
+            return files.filter(file -> file.getFileName().toString().startsWith(PREFIX) && file.getFileName().toString().endsWith(ENDING)).sorted(Comparator.comparingLong(file -> file.toFile().lastModified())).toList();
+        }
+    }
+
+    private void readOther(Path file, int parts) throws IOException {
+        try (FileChannel other = FileChannel.open(file, StandardOpenOption.READ, StandardOpenOption.WRITE); FileLock free = locked(other)) {
+            // Another part of the same split does other files; anything else that is at work might do the same ones.
+            if (free != null) lines(Files.readAllBytes(file));
+            else if (!file.getFileName().toString().endsWith("-of-" + parts + ENDING)) throw busy(file.getParent());
         }
     }
 
@@ -93,7 +138,14 @@ public final class FolderJournal implements AutoCloseable {
         }
     }
 
-    private void read(byte[] bytes) throws IOException {
+    private void readOwn(byte[] bytes) throws IOException {
+        int end = lines(bytes);
+        channel.truncate(end);
+        channel.position(end);
+    }
+
+    /** @return where the last whole line ends */
+    private int lines(byte[] bytes) {
         int end = 0;
         for (int i = 0, from = 0; i < bytes.length; i++) {
             if (bytes[i] != '\n') continue;
@@ -101,8 +153,7 @@ public final class FolderJournal implements AutoCloseable {
             from = i + 1;
             end = from;
         }
-        channel.truncate(end);
-        channel.position(end);
+        return end;
     }
 
     private void take(String line) {

@@ -123,12 +123,13 @@ public final class FolderRun {
         return thread;
     }
 
-    /** What an earlier run that broke off was writing. */
+    /** What an earlier run that broke off was writing; while other parts may be at work, only what is too old to be theirs. */
     private void removeParts() {
+        long before = System.currentTimeMillis() - (plan.parts() == 1 ? 0 : plan.limit().toMillis() + 60_000);
         for (FolderPlan.Source source : plan.sources()) {
             if (!Files.isDirectory(source.target())) continue;
             try (Stream<Path> files = Files.walk(source.target())) {
-                for (Path part : files.filter(file -> file.getFileName().toString().matches("\\.decant-[0-9a-z]+\\.part")).toList()) Files.deleteIfExists(part);
+                for (Path part : files.filter(file -> file.getFileName().toString().matches("\\.decant-[0-9a-z]+\\.part")).toList()) if (part.toFile().lastModified() <= before) Files.deleteIfExists(part);
             } catch (IOException | java.io.UncheckedIOException e) {
                 org.slf4j.LoggerFactory.getLogger(FolderRun.class).warn("What an earlier run left over in {} can't be removed", source.target(), e);
             }

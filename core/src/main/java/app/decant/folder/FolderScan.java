@@ -25,6 +25,10 @@ import java.util.Map;
  * @param leftOut files and folders that are not done, each with the reason
  */
 public record FolderScan(List<Item> items, List<LeftOut> leftOut) {
+    private static final double USUAL_SECONDS = 0.12;
+    private static final double USUAL_BYTES_A_SECOND = 1e6;
+    private static final long USUAL_RESULT = 20_000;
+
     public FolderScan {
         items = List.copyOf(items);
         leftOut = List.copyOf(leftOut);
@@ -151,6 +155,42 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut) {
         StringBuilder words = new StringBuilder();
         counts().forEach((kind, count) -> words.append(words.isEmpty() ? "" : ", ").append(count).append(' ').append(count == 1 ? kind.words().replaceFirst("s$", "") : kind.words()));
         return words + ", " + size(bytes()) + " in all" + (leftOut.isEmpty() ? "." : "; " + leftOut.size() + " left out.");
+    }
+
+    /**
+     * About what a run takes.
+     *
+     * @param seconds with a worker a core
+     * @param bytes   what the results need on disk
+     */
+    public record Expectation(double seconds, long bytes) {
+        public String sentence() { return "About " + (seconds < 90 ? Math.max(1, Math.round(seconds)) + " seconds" : seconds < 5400 ? Math.round(seconds / 60) + " minutes" : Math.round(seconds / 3600) + " hours") + ", " + size(bytes) + " for the results."; }
+    }
+
+    /** What is left of it after what is known to be done, from how long such files took before; without any, from what is usual (docs/scale.md). */
+    public Expectation expected(List<FolderJournal.Entry> known, int workers) {
+        double took = 0;
+        long read = 0;
+        long made = 0;
+        int count = 0;
+        java.util.Set<String> over = new java.util.HashSet<>();
+        for (FolderJournal.Entry entry : known) {
+            if (entry.state() != FolderJournal.State.DONE && entry.state() != FolderJournal.State.WANTS_LOOK) continue;
+            over.add(entry.key());
+            took += entry.seconds();
+            read += entry.bytes();
+            made += entry.resultBytes();
+            count++;
+        }
+        double seconds = 0;
+        double bytes = 0;
+        for (Item item : items) {
+            if (over.contains(FolderJournal.key(item.source, item.output))) continue;
+            // Half of the time of a file goes with its size, half is the same for each.
+            seconds += count == 0 ? USUAL_SECONDS + item.bytes / USUAL_BYTES_A_SECOND : 0.5 * took / count + 0.5 * took * item.bytes / Math.max(1, read);
+            bytes += count == 0 ? USUAL_RESULT + item.bytes : 0.5 * made / count + 0.5 * made * item.bytes / Math.max(1, read);
+        }
+        return new Expectation(seconds / Math.max(1, Math.min(workers, items.size())), Math.round(bytes));
     }
 
     static String size(long bytes) { return bytes < 1_000_000 ? Math.max(1, bytes / 1000) + " kB" : String.format(Locale.ROOT, "%.1f MB", bytes / 1e6); }

@@ -37,7 +37,7 @@ public final class FolderWatch {
         while (goOn.getAsBoolean()) {
             FolderScan scan = FolderScan.of(plan, Progress.SILENT);
             List<FolderScan.Item> settled = new ArrayList<>();
-            try (FolderJournal journal = FolderJournal.open(journals)) {
+            try (FolderJournal journal = FolderJournal.open(journals, plan.part(), plan.parts())) {
                 for (FolderScan.Item item : scan.items()) {
                     long[] before = seen.put(item.source(), new long[] {item.bytes(), item.changed()});
                     boolean still = before != null && before[0] == item.bytes() && before[1] == item.changed();

@@ -215,4 +215,51 @@ class FolderRunTest {
         Document odt = Decant.open(FolderLog.write(entries, scan.leftOut(), WHEN, folder.resolve("log.odt"))).document();
         assertThat(odt.blocks()).filteredOn(block -> block instanceof app.decant.document.Table).hasSize(2);
     }
+
+    @Test void partsRunSideBySideAndOneMoreRunGathersWhatTheyDid() throws Exception {
+        List<Map.Entry<String, Recipe>> outputs = List.of(Map.entry("", Recipe.PLAIN.to(Target.ODT)));
+        List<FolderPlan.Source> sources = List.of(new FolderPlan.Source(source, target, true, EnumSet.of(Kind.TEXT), List.of("*.docx", "*.doc", "*.rtf")));
+        List<Entry> all = java.util.stream.IntStream.rangeClosed(1, 3).parallel().mapToObj(part -> {
+            FolderPlan mine = new FolderPlan(sources, outputs, WhenThere.KEEP_BOTH, false, false, Duration.ofMinutes(1), 0, part, 3);
+            return Decant.runFolder(mine, FolderScan.of(mine, Progress.SILENT), target, FolderRun.Listener.NONE);
+        }).flatMap(List::stream).toList();
+        FolderPlan whole = new FolderPlan(sources, outputs);
+        FolderScan scan = FolderScan.of(whole, Progress.SILENT);
+        assertThat(all).extracting(Entry::source).containsExactlyInAnyOrderElementsOf(scan.items().stream().map(FolderScan.Item::source).toList());
+        long done = all.stream().filter(entry -> entry.state() == State.DONE).count();
+        assertThat(scan.expected(FolderJournal.known(target), 2).seconds()).as("only what failed is still to do").isLessThan(scan.expected(List.of(), 2).seconds());
+
+        // A part of the split at work keeps out what does the same files, and only that.
+        try (FolderJournal second = FolderJournal.open(target, 2, 3)) {
+            assertThat(second.entries()).hasSize(all.size());
+            FolderJournal.open(target, 1, 3).close();
+            assertThatThrownBy(() -> FolderJournal.open(target, 2, 3)).hasMessageContaining("Another run is at work");
+            assertThatThrownBy(() -> FolderJournal.open(target, 1, 4)).hasMessageContaining("Another run is at work");
+            assertThatThrownBy(() -> FolderJournal.open(target)).hasMessageContaining("Another run is at work");
+        }
+        AtomicInteger begun = new AtomicInteger();
+        List<Entry> gathered = Decant.runFolder(whole, scan, target, new FolderRun.Listener() {
+            @Override public void begun(FolderScan.Item item) { begun.incrementAndGet(); }
+        });
+        assertThat(gathered).hasSameSizeAs(all).filteredOn(entry -> entry.state() == State.DONE).hasSize((int) done);
+        assertThat(begun.get()).as("only what failed is tried again").isEqualTo(all.size() - (int) done);
+        try (Stream<Path> results = Files.walk(target)) {
+            assertThat(results.filter(file -> file.toString().endsWith(".odt"))).hasSize((int) done);
+        }
+    }
+
+    @Test void aTargetThatCannotBeWrittenIsToldOnEachLine() throws Exception {
+        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(source, target, true, EnumSet.of(Kind.TEXT), List.of("*.txt"))), List.of(Map.entry("", Recipe.PLAIN.to(Target.ODT))));
+        FolderScan scan = FolderScan.of(plan, Progress.SILENT);
+        // A file stands where one of the folders of results has to be.
+        Files.createDirectories(target);
+        Files.writeString(target.resolve("year 1999"), "in the way");
+        List<Entry> entries = Decant.runFolder(plan, scan, target, FolderRun.Listener.NONE);
+        assertThat(entries).filteredOn(entry -> entry.state() == State.FAILED).singleElement().satisfies(entry -> {
+            assertThat(entry.source().getParent()).hasFileName("year 1999");
+            assertThat(entry.words().get(0)).doesNotContain("Exception").hasSizeGreaterThan(15);
+        });
+        assertThat(entries).filteredOn(entry -> entry.state() == State.DONE).hasSize(3);
+        assertThat(target.resolve("year 1999")).hasContent("in the way");
+    }
 }

@@ -298,12 +298,17 @@ final class FoldersRoom {
         }
         FolderPlan plan = plan();
         summary.setText(Words.of("folders.looking"));
-        new Job("").start(thread, progress -> FolderScan.of(plan, Progress.SILENT), found -> {
+        new Job("").start(thread, progress -> {
+            FolderScan made = FolderScan.of(plan, Progress.SILENT);
+            return Map.entry(made, made.expected(FolderJournal.known(plan.sources().get(0).target()), Runtime.getRuntime().availableProcessors()));
+        }, both -> {
+            FolderScan found = both.getKey();
+            FolderScan.Expectation expected = both.getValue();
             if (run != null || !plan.sources().get(0).folder().equals(from.toAbsolutePath().normalize())) return;
             scan = found;
             lanes.fill(found.items());
             long free = free();
-            summary.setText(found.summary() + (free < 0 ? "" : " " + Words.of("folders.free", ReceiptView.bytes(free))));
+            summary.setText(found.summary() + (found.items().isEmpty() ? "" : " " + expected.sentence()) + (free < 0 ? "" : " " + Words.of("folders.free", ReceiptView.bytes(free))));
             buttons();
         }, problem -> window.desk().trouble().set(problem));
     }
