@@ -38,6 +38,7 @@ import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 
 /**
@@ -186,9 +187,10 @@ public final class Decant {
     /** A run that can be paused and stopped. */
     public static FolderRun folderRun(FolderPlan plan, FolderRun.Listener listener) { return new FolderRun(plan, Decant::made, listener); }
 
-    private static FolderRun.Made made(Path source, Recipe recipe, Path target, boolean score, Progress progress) {
+    private static FolderRun.Made made(Path source, Recipe recipe, Path target, boolean score, Consumer<Pages> seen, Progress progress) {
         Taken taken = open(source, null, progress);
         Pages pages = layOut(taken.document());
+        seen.accept(pages);
         Receipt receipt = publish(new Order(pages, recipe, Recipe.Passwords.NONE, source), target, progress).get(0);
         List<Finding> findings = new ArrayList<>(taken.findings());
         findings.addAll(receipt.findings());

@@ -40,7 +40,7 @@ class ArchitectureTest {
             .whereLayer("proof").mayOnlyAccessLayers("document", "font", "layout", "pdf", "recover")
             .whereLayer("publish").mayOnlyAccessLayers("document", "font", "layout", "format", "paint", "pdf")
             .whereLayer("demo").mayOnlyAccessLayers("document", "font", "format")
-            .whereLayer("folder").mayOnlyAccessLayers("document", "format", "publish", "proof")
+            .whereLayer("folder").mayOnlyAccessLayers("document", "layout", "format", "publish", "proof")
             .whereLayer("outbox").mayOnlyAccessLayers("document", "publish")
             .whereLayer("front door").mayOnlyAccessLayers("document", "font", "layout", "format", "publish", "recover", "proof", "folder");
 

@@ -20,7 +20,9 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** The folder command as a process of its own, killed at any moment and started again. */
 class FolderCommandTest {
-    private static final int FILES = 40;
+    /** {@code -Ddecant.kills=100} kills a hundred times; there is then as much more to do. */
+    private static final int KILLS = Integer.getInteger("decant.kills", 8);
+    private static final int FILES = 5 * KILLS;
 
     @TempDir private Path folder;
 
@@ -53,9 +55,9 @@ class FolderCommandTest {
         long seed = random.nextLong();
         random.setSeed(seed);
         int kills = 0;
-        for (int i = 0; i < 8; i++) {
+        for (int i = 0; i < KILLS; i++) {
             Process process = new ProcessBuilder(call(source.toString(), "--into", target.toString())).redirectErrorStream(true).redirectOutput(new File(folder.toFile(), "log")).start();
-            if (!process.waitFor(700 + random.nextInt(2500), TimeUnit.MILLISECONDS)) kills++;
+            if (!process.waitFor(700 + random.nextInt(1800), TimeUnit.MILLISECONDS)) kills++;
             process.destroyForcibly().waitFor();
         }
         Process last = new ProcessBuilder(call(source.toString(), "--into", target.toString(), "--json")).redirectError(ProcessBuilder.Redirect.DISCARD).start();

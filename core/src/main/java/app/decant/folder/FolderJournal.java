@@ -24,7 +24,7 @@ import java.util.Map;
 import java.util.stream.Stream;
 
 /**
- * What a run has begun and ended, line by line in a file beside the results. Each line is on disk before the work goes on, so that after a crash
+ * What a run has begun and ended, line by line in a file beside the results. A beginning is on disk before the work goes on, so that after a crash
  * the next run knows what is done and what was being done; a last line that breaks off counts as never written.
  */
 public final class FolderJournal implements AutoCloseable {
@@ -186,7 +186,7 @@ public final class FolderJournal implements AutoCloseable {
 
     /** Says that a file is begun; its result will have just this name. */
     void begin(FolderScan.Item item, Path target) {
-        write(MAPPER.createObjectNode().put("begins", true).put("source", item.source().toString()).put("output", item.output()).put("target", target.toString()));
+        write(MAPPER.createObjectNode().put("begins", true).put("source", item.source().toString()).put("output", item.output()).put("target", target.toString()), true);
         synchronized (this) {
             begun.put(key(item.source(), item.output()), target);
         }
@@ -196,18 +196,22 @@ public final class FolderJournal implements AutoCloseable {
         ObjectNode node = MAPPER.createObjectNode().put("source", entry.source.toString()).put("output", entry.output).put("target", entry.target.toString()).put("state", entry.state.name().toLowerCase(Locale.ROOT)).put("bytes", entry.bytes)
                 .put("changed", entry.changed).put("recipe", entry.recipe).put("resultBytes", entry.resultBytes).put("pages", entry.pages).put("seconds", entry.seconds).put("faith", entry.faith);
         entry.words.forEach(node.putArray("words")::add);
-        write(node);
+        write(node, false);
         synchronized (this) {
             begun.remove(entry.key());
             entries.put(entry.key(), entry);
         }
     }
 
-    private synchronized void write(ObjectNode node) {
+    /** An end that is lost with the power is made up for by the next run, which makes the file again under the name it had begun; so only beginnings wait for the disk. */
+    private void write(ObjectNode node, boolean wait) {
         try {
             ByteBuffer line = ByteBuffer.wrap((node + "\n").getBytes(StandardCharsets.UTF_8));
-            while (line.hasRemaining()) channel.write(line);
-            channel.force(false);
+            synchronized (this) {
+                while (line.hasRemaining()) channel.write(line);
+            }
+            // Outside the lock, so that workers wait for the disk side by side.
+            if (wait) channel.force(false);
         } catch (IOException e) {
             throw new DecantException(Kind.TARGET_LOCKED, "The journal of the run can't be written; there may be no room left on its disk. Nothing was lost; start the run again once there is.", e);
         }
@@ -215,6 +219,7 @@ public final class FolderJournal implements AutoCloseable {
 
     @Override public void close() {
         try {
+            channel.force(false);
             lock.release();
             channel.close();
         } catch (IOException e) {

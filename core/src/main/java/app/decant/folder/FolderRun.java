@@ -6,6 +6,7 @@ import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.folder.FolderJournal.Entry;
 import app.decant.folder.FolderJournal.State;
+import app.decant.layout.Pages;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
 import app.decant.publish.RecipeFile;
@@ -17,7 +18,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.CancellationException;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -26,22 +29,26 @@ import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Does what a plan says: a worker a core, each file by itself, everything that ends written down at once. */
 public final class FolderRun {
+    private static final String BY_HAND = "It was left out by hand.";
+
     private final FolderPlan plan;
     private final Work work;
     private final Listener listener;
     private final Map<String, Recipe> recipes;
     private final Map<String, String> recipeMarks;
+    private final Set<Path> leftOut = ConcurrentHashMap.newKeySet();
     private volatile boolean stopped;
     private volatile boolean paused;
 
-    /** Makes one result of one file: opens it, publishes it, and where wished scores it. */
+    /** Makes one result of one file: opens it, lays it out and shows its pages, publishes it, and where wished scores it. */
     @FunctionalInterface
-    public interface Work { Made make(Path source, Recipe recipe, Path target, boolean score, Progress progress); }
+    public interface Work { Made make(Path source, Recipe recipe, Path target, boolean score, Consumer<Pages> seen, Progress progress); }
 
     /** What was made. @param faith 0 to 100, or -1 */
     public record Made(Receipt receipt, List<Finding> findings, double faith) { }
@@ -51,6 +58,9 @@ public final class FolderRun {
         Listener NONE = new Listener() { };
 
         default void begun(FolderScan.Item item) { }
+
+        /** The pages of a file that is being made. */
+        default void laidOut(FolderScan.Item item, Pages pages) { }
         default void ended(Entry entry, int done, int total) { }
     }
 
@@ -65,6 +75,9 @@ public final class FolderRun {
     /** Lets files that are being made end, and begins no others. */
     public void stop() { stopped = true; }
     public void pause(boolean wanted) { paused = wanted; }
+
+    /** Leaves out a file that is waiting or being made; the next run does it. */
+    public void leaveOut(Path source) { leftOut.add(source); }
 
     /**
      * Runs.
@@ -150,17 +163,20 @@ public final class FolderRun {
         String mark = recipeMarks.get(item.output());
         if (!plan.again() && before != null && before.isOf(item, mark)) return before;
         long start = System.nanoTime();
+        if (leftOut.contains(item.source())) return skipped(item, journal, start, BY_HAND);
         Path target = target(item, journal, before);
-        if (target == null) {
-            Entry skipped = entry(item, item.target(), State.SKIPPED, start, null, List.of("A result of this name is there already."));
-            journal.end(skipped);
-            return skipped;
-        }
+        if (target == null) return skipped(item, journal, start, "A result of this name is there already.");
         journal.begin(item, target);
         listener.begun(item);
         Entry ended = made(item, target, start, hands);
         journal.end(ended);
         return ended;
+    }
+
+    private Entry skipped(FolderScan.Item item, FolderJournal journal, long start, String why) {
+        Entry skipped = entry(item, item.target(), State.SKIPPED, start, null, List.of(why));
+        journal.end(skipped);
+        return skipped;
     }
 
     /** The name its result gets, or null where it is left out. A name that a run which broke off had chosen is chosen again. */
@@ -189,7 +205,7 @@ public final class FolderRun {
     private Entry made(FolderScan.Item item, Path target, long start, ExecutorService hands) {
         boolean[] given = new boolean[1];
         Recipe recipe = recipes.get(item.output()).with(Recipe.WhenPresent.REPLACE);
-        Future<Made> hand = hands.submit(() -> work.make(item.source(), recipe, target, plan.wantsLook() > 0, (done, total, what) -> !given[0]));
+        Future<Made> hand = hands.submit(() -> work.make(item.source(), recipe, target, plan.wantsLook() > 0, pages -> listener.laidOut(item, pages), (done, total, what) -> !given[0] && !leftOut.contains(item.source())));
         try {
             Made made = hand.get(plan.limit().toMillis(), TimeUnit.MILLISECONDS);
             if (plan.keepTimes()) Files.setLastModifiedTime(target, Files.getLastModifiedTime(item.source()));
@@ -202,6 +218,7 @@ public final class FolderRun {
             return entry(item, target, State.FAILED, start, null, List.of("It was given up after " + plan.limit().toSeconds() + " seconds."));
         } catch (ExecutionException e) {
             Throwable cause = e.getCause();
+            if (cause instanceof DecantException told && told.kind() == Kind.CANCELLED && leftOut.contains(item.source())) return entry(item, target, State.SKIPPED, start, null, List.of(BY_HAND));
             if (!(cause instanceof DecantException)) org.slf4j.LoggerFactory.getLogger(FolderRun.class).error("Unforeseen, at {}", item.source(), cause);
             String words = cause instanceof DecantException told ? told.getMessage() : cause instanceof OutOfMemoryError ? "It is too large for the memory there is." : "Something went wrong that was not foreseen; the log in your home folder tells more.";
             return entry(item, target, State.FAILED, start, null, List.of(words));

@@ -180,12 +180,20 @@ class FolderRunTest {
         FolderPlan slow = new FolderPlan(plan(WhenThere.SKIP, false, 0).sources(), List.of(Map.entry("", Recipe.PLAIN)), WhenThere.SKIP, false, false, Duration.ofMillis(300), 0, 1, 1);
         FolderScan scan = FolderScan.of(slow, Progress.SILENT);
         FolderScan two = new FolderScan(scan.items().subList(0, 2), List.of());
-        FolderRun.Work hangs = (file, recipe, result, score, progress) -> {
+        FolderRun.Work hangs = (file, recipe, result, score, seen, progress) -> {
             while (progress.goOn(0, 0, "")) Thread.onSpinWait();
             throw new DecantException(DecantException.Kind.CANCELLED, "Stopped.");
         };
         try (FolderJournal journal = FolderJournal.open(target)) {
             assertThat(new FolderRun(slow, hangs, FolderRun.Listener.NONE).run(two, journal)).allSatisfy(entry -> assertThat(entry.words().get(0)).startsWith("It was given up after"));
+        }
+        FolderPlan patient = new FolderPlan(slow.sources(), slow.outputs());
+        FolderRun[] leaves = new FolderRun[1];
+        leaves[0] = new FolderRun(patient, hangs, new FolderRun.Listener() {
+            @Override public void begun(FolderScan.Item item) { two.items().forEach(one -> leaves[0].leaveOut(one.source())); }
+        });
+        try (FolderJournal journal = FolderJournal.open(target)) {
+            assertThat(leaves[0].run(two, journal)).as("one changes one's mind").allSatisfy(entry -> assertThat(entry.words()).containsExactly("It was left out by hand."));
         }
         FolderPlan plan = plan(WhenThere.SKIP, false, 0);
         FolderRun[] run = new FolderRun[1];

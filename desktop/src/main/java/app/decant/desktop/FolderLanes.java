@@ -4,11 +4,13 @@ import app.decant.folder.FolderJournal.Entry;
 import app.decant.folder.FolderJournal.State;
 import app.decant.folder.FolderScan;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
+import javafx.collections.transformation.FilteredList;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ContextMenu;
@@ -34,6 +36,7 @@ final class FolderLanes {
     private final HBox box = new HBox();
     private final Map<Lane, ObservableList<Card>> lists = new EnumMap<>(Lane.class);
     private final Map<Lane, Label> counts = new EnumMap<>(Lane.class);
+    private final List<FilteredList<Card>> filters = new ArrayList<>();
     private final Acts acts;
 
     /** A file in a lane. @param entry how it ended, or null */
@@ -47,6 +50,8 @@ final class FolderLanes {
         void original(Path source);
         /** Tries again what failed. */
         void again();
+        /** Leaves out a file that is waiting or being made. */
+        void leaveOut(Path source);
     }
 
     FolderLanes(Acts acts) {
@@ -73,7 +78,9 @@ final class FolderLanes {
         head.getStyleClass().add("lane-head");
         ObservableList<Card> cards = FXCollections.observableArrayList();
         lists.put(lane, cards);
-        ListView<Card> list = new ListView<>(cards);
+        FilteredList<Card> shown = new FilteredList<>(cards);
+        filters.add(shown);
+        ListView<Card> list = new ListView<>(shown);
         list.setId("lane-" + key);
         list.setAccessibleText(Words.of("lane." + key));
         list.setFixedCellSize(48);
@@ -92,13 +99,26 @@ final class FolderLanes {
         });
         MenuItem again = new MenuItem(Words.of("folders.again"));
         again.setOnAction(event -> acts.again());
-        list.setContextMenu(lane == Lane.FAILED ? new ContextMenu(original, again) : lane == Lane.DONE || lane == Lane.LOOK ? new ContextMenu(result, original) : new ContextMenu(original));
+        MenuItem leave = new MenuItem(Words.of("lane.leave"));
+        leave.setOnAction(event -> {
+            if (list.getSelectionModel().getSelectedItem() != null) acts.leaveOut(list.getSelectionModel().getSelectedItem().source);
+        });
+        if (lane == Lane.WAITING || lane == Lane.WORKING) list.setOnKeyReleased(event -> {
+            if (event.getCode() == KeyCode.DELETE) leave.fire();
+        });
+        list.setContextMenu(lane == Lane.FAILED ? new ContextMenu(original, again) : lane == Lane.DONE || lane == Lane.LOOK ? new ContextMenu(result, original) : new ContextMenu(original, leave));
         VBox.setVgrow(list, Priority.ALWAYS);
         VBox column = new VBox(head, list);
         column.getStyleClass().add("lane");
         column.setPrefWidth(100);
         HBox.setHgrow(column, Priority.ALWAYS);
         return column;
+    }
+
+    /** Shows only files whose name or folder has these letters; empty for all. Counts stay those of all. */
+    void filter(String letters) {
+        String wanted = letters.strip().toLowerCase(java.util.Locale.ROOT);
+        for (FilteredList<Card> one : filters) one.setPredicate(wanted.isEmpty() ? null : card -> card.source.toString().toLowerCase(java.util.Locale.ROOT).contains(wanted));
     }
 
     private void open(Card card) { if (card != null && card.entry != null) acts.open(card.entry); }

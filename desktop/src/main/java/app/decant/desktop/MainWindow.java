@@ -175,7 +175,7 @@ final class MainWindow {
             return;
         }
         goToFolders();
-        if (!folders.isRunning()) folders.from(dropped);
+        if (!folders.isRunning()) folders.sentence().from(dropped);
     }
 
     /** Shows the room for whole folders, which needs no document. */

@@ -72,7 +72,7 @@ final class Screenshots {
         steps.add(() -> {
             window.clearNotices();
             window.goToFolders();
-            window.folders().apartBelow(90);
+            window.folders().sentence().apartBelow(90);
         });
         steps.add(() -> { });
         steps.add(() -> ((javafx.scene.control.Button) window.stage().getScene().lookup("#folder-start")).fire());

@@ -135,7 +135,7 @@ class FoldersTest {
     @Test void opensWhatWantsALookInCheck(FxRobot robot) throws Exception {
         say(robot);
         // Pages of a text file are not those of the original, so a score above what any result reaches sets all apart.
-        robot.interact(() -> window.folders().apartBelow(101));
+        robot.interact(() -> window.folders().sentence().apartBelow(101));
         until(() -> lanes().count(Lane.WAITING) == NOTICES + 2);
         robot.clickOn("#folder-start");
         until(() -> !window.folders().isRunning());

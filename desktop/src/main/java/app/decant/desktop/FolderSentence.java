@@ -1,0 +1,228 @@
+package app.decant.desktop;
+
+import app.decant.Decant;
+import app.decant.document.DecantException;
+import app.decant.folder.FolderPlan;
+import app.decant.folder.FolderPlan.Kind;
+import app.decant.folder.FolderPlan.WhenThere;
+import app.decant.publish.Recipe;
+import app.decant.publish.Recipes;
+import app.decant.publish.Target;
+import java.io.File;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import javafx.scene.Node;
+import javafx.scene.control.TextField;
+import javafx.stage.DirectoryChooser;
+
+/** The sentence of the room for folders: what is taken, what becomes of it and where. Each phrase is a setting of the plan. */
+final class FolderSentence {
+    private final MainWindow window;
+    private final Runnable changed;
+    private final Sentence sentence = new Sentence();
+    private Set<Kind> kinds = EnumSet.of(Kind.TEXT, Kind.PDF);
+    private Path from;
+    private Path into;
+    private Path templatesInto;
+    private boolean below = true;
+    private String makes = Target.PDF.ending();
+    private WhenThere there = WhenThere.KEEP_BOTH;
+    private double faith;
+    private String log = "html";
+
+    /** @param changed hears that another plan is wished for */
+    FolderSentence(MainWindow window, Runnable changed) {
+        this.window = window;
+        this.changed = changed;
+        from = kept("folderFrom");
+        into = kept("folderInto");
+        say();
+    }
+
+    Node node() { return sentence.node(); }
+
+    /** The ending of the log. */
+    String log() { return log; }
+
+    private Path kept(String key) {
+        String told = window.settings().text(key, "");
+        return told.isEmpty() || !Files.isDirectory(Path.of(told)) ? null : Path.of(told);
+    }
+
+    /** Sets where files come from and go to. */
+    void folders(Path source, Path target) {
+        from = source;
+        into = target;
+        if (source != null) window.settings().set("folderFrom", source.toString());
+        if (target != null) window.settings().set("folderInto", target.toString());
+        window.settings().save();
+        build();
+    }
+
+    /** Sets where files come from. */
+    void from(Path source) { folders(source, into); }
+
+    /** Folders to begin with where none were ever chosen. */
+    void suggest(Path source, Path target) {
+        if (from != null || into != null) return;
+        from = source;
+        into = target;
+        build();
+    }
+
+    private void build() {
+        say();
+        changed.run();
+    }
+
+    private void say() {
+        sentence.clear();
+        sentence.say(Words.of("folders.take") + " ").phrase("folder-kinds", kinds.stream().map(Kind::words).collect(Collectors.joining(Words.of("folders.and"))), this::kindsCard);
+        sentence.say(" " + Words.of("folders.from") + " ").phrase("folder-from", from == null ? Words.of("folders.choose") : name(from), card -> folderCard(card, "folder-from", from, this::from));
+        sentence.say(", ").phrase("folder-below", Words.of(below ? "folders.below" : "folders.flat"), this::belowCard);
+        sentence.say(", " + Words.of("folders.make") + " ").phrase("folder-makes", makesWords(), this::makesCard);
+        sentence.say(" " + Words.of("folders.in") + " ").phrase("folder-into", into == null ? Words.of("folders.choose") : name(into), card -> folderCard(card, "folder-into", into, picked -> folders(from, picked)));
+        if (kinds.contains(Kind.TEMPLATE) && kinds.size() > 1) sentence.say(", " + Words.of("folders.templates") + " ").phrase("folder-templates", templatesInto == null ? Words.of("folders.templates.same") : name(templatesInto), this::templatesCard);
+        sentence.say(". " + Words.of("folders.there") + " ").phrase("folder-there", Words.of("folders.there." + there.name().toLowerCase(Locale.ROOT)), this::thereCard);
+        sentence.say(". ").phrase("folder-faith", faith == 0 ? Words.of("folders.faith.none") : Words.of("folders.faith.below", Math.round(faith)), this::faithCard);
+        sentence.say(". " + Words.of("folders.log") + " ").phrase("folder-log", Words.of("folders.log." + log), this::logCard);
+        sentence.say(".");
+    }
+
+    private static String name(Path folder) { return folder.getFileName() == null ? folder.toString() : folder.getFileName().toString(); }
+
+    private String makesWords() { return Target.of(makes) != null ? Words.of("folders.makes", Target.of(makes).words()) : Words.of("also.recipe", makes); }
+
+    private void kindsCard(PhraseCard card) {
+        card.title(Words.of("folders.kinds"));
+        Set<Kind> ticked = EnumSet.copyOf(kinds);
+        for (Kind kind : Kind.values()) {
+            card.toggle(kind.words(), "", ticked.contains(kind), on -> {
+                if (on) ticked.add(kind);
+                else ticked.remove(kind);
+            });
+        }
+        card.done(Words.of("card.take"), () -> {
+            if (ticked.isEmpty()) return Words.of("folders.kinds.none");
+            kinds = ticked;
+            build();
+            return null;
+        });
+    }
+
+    private void templatesCard(PhraseCard card) {
+        card.choice(Words.of("folders.templates.same"), "", templatesInto == null, () -> templates(null));
+        folderCard(card, "folder-templates", templatesInto, this::templates);
+    }
+
+    private void templates(Path target) {
+        templatesInto = target;
+        build();
+    }
+
+    private void folderCard(PhraseCard card, String id, Path now, Consumer<Path> chosen) {
+        boolean source = id.equals("folder-from");
+        card.title(Words.of(source ? "folders.source" : "folders.target"));
+        TextField field = card.field(id, now == null ? "" : now.toString(), Words.of("folders.path"));
+        card.accept(field, text -> {
+            Path folder = Path.of(text.trim()).toAbsolutePath().normalize();
+            if (text.isBlank() || source && !Files.isDirectory(folder)) return Words.of("folders.path.wrong");
+            chosen.accept(folder);
+            return null;
+        });
+        card.choice(Words.of("folder.other"), "", false, () -> {
+            DirectoryChooser chooser = new DirectoryChooser();
+            if (now != null && Files.isDirectory(now)) chooser.setInitialDirectory(now.toFile());
+            File picked = chooser.showDialog(window.stage());
+            if (picked != null) chosen.accept(picked.toPath());
+        });
+    }
+
+    private void belowCard(PhraseCard card) {
+        card.title(Words.of("folders.depth"));
+        for (boolean one : new boolean[] {true, false}) {
+            card.choice(Words.of(one ? "folders.below" : "folders.flat"), "", below == one, () -> {
+                below = one;
+                build();
+            });
+        }
+    }
+
+    private void makesCard(PhraseCard card) {
+        card.title(Words.of("card.what"));
+        for (Target target : Target.values()) {
+            if (target == Target.DOTX || target == Target.DOT || target == Target.OTT) continue;
+            card.choice(Words.of("target." + target.ending()), Words.of("target." + target.ending() + ".about"), makes.equals(target.ending()), () -> {
+                makes = target.ending();
+                build();
+            });
+        }
+        TextField field = card.field("folder-recipe", Target.of(makes) == null ? makes : "", Words.of("folders.recipe"));
+        card.accept(field, text -> {
+            try {
+                recipes().find(text.trim());
+                makes = text.trim();
+                build();
+                return null;
+            } catch (DecantException e) {
+                return e.getMessage();
+            }
+        });
+    }
+
+    private static Recipes recipes() { return new Recipes(Decant.home().resolve("recipes")); }
+
+    private void thereCard(PhraseCard card) {
+        card.title(Words.of("card.present"));
+        for (WhenThere one : WhenThere.values()) {
+            card.choice(Words.of("folders.there." + one.name().toLowerCase(Locale.ROOT)), "", there == one, () -> {
+                there = one;
+                build();
+            });
+        }
+    }
+
+    private void faithCard(PhraseCard card) {
+        card.title(Words.of("folders.faith"));
+        for (double one : new double[] {0, 80, 90, 95}) {
+            card.choice(one == 0 ? Words.of("folders.faith.none") : Words.of("folders.faith.below", Math.round(one)), one == 0 ? Words.of("folders.faith.quick") : "", faith == one, () -> apartBelow(one));
+        }
+    }
+
+    /** Sets apart what scores below this; 0 compares nothing. */
+    void apartBelow(double score) {
+        faith = score;
+        build();
+    }
+
+    private void logCard(PhraseCard card) {
+        card.title(Words.of("folders.log.title"));
+        for (String one : List.of("html", "odt", "csv", "json")) {
+            card.choice(Words.of("folders.log." + one), "", log.equals(one), () -> {
+                log = one;
+                build();
+            });
+        }
+    }
+
+    /** The plan, or null while folders are still to be chosen. */
+    FolderPlan plan() {
+        if (from == null || into == null) return null;
+        Recipe recipe = Target.of(makes) != null ? Recipe.PLAIN.to(Target.of(makes)) : recipes().find(makes);
+        List<FolderPlan.Source> sources = new ArrayList<>();
+        Set<Kind> others = EnumSet.copyOf(kinds);
+        if (templatesInto != null && kinds.size() > 1 && others.remove(Kind.TEMPLATE)) sources.add(new FolderPlan.Source(from, templatesInto, below, EnumSet.of(Kind.TEMPLATE), List.of()));
+        // The journal is kept with the first.
+        sources.add(0, new FolderPlan.Source(from, into, below, others, List.of()));
+        return new FolderPlan(sources, List.of(Map.entry("", recipe)), there, false, false, Duration.ofMinutes(10), faith, 1, 1);
+    }
+}
