@@ -10,7 +10,9 @@ import java.awt.geom.Point2D;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.Map;
+import java.util.Queue;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import org.apache.fontbox.ttf.CmapLookup;
 import org.apache.fontbox.ttf.HorizontalHeaderTable;
 import org.apache.fontbox.ttf.OS2WindowsMetricsTable;
@@ -44,6 +46,7 @@ public final class Face {
     private final int fsType;
     private final String postScriptName;
     private final Map<Key, Shaped> words = new ConcurrentHashMap<>();
+    private final Queue<TrueTypeFont> spare = new ConcurrentLinkedQueue<>();
     private final Map<Integer, Font> dressed = new ConcurrentHashMap<>();
 
     private record Key(String text, int features) { }
@@ -103,6 +106,22 @@ public final class Face {
     public EmbeddingRight embeddingRight() { return EmbeddingRight.of(fsType); }
     /** The parsed tables of the file. */
     public TrueTypeFont tables() { return tables; }
+    /**
+     * Reads the file from end to end, as subsetting does. The tables have a single place in the file where they read, so several documents that are
+     * written at once each borrow tables of their own.
+     */
+    public <T> T withOwnTables(TableReading<T> reading) throws IOException {
+        TrueTypeFont own = spare.poll();
+        if (own == null) own = new OTFParser().parse(new RandomAccessReadBuffer(file));
+        T result = reading.read(own);
+        spare.add(own);
+        return result;
+    }
+
+    /** Something read from a font's tables. */
+    @FunctionalInterface
+    public interface TableReading<T> { T read(TrueTypeFont tables) throws IOException; }
+
     /** The font file itself; not a copy. */
     public byte[] file() { return file; }
     public boolean hasCffOutlines() { return tables instanceof OpenTypeFont open && open.isPostScript(); }

@@ -118,15 +118,15 @@ final class EmbeddedFace implements PageFont {
         Map<Integer, Integer> moved = new HashMap<>();
         byte[] file = face.file();
         if (subset) {
-            synchronized (face) {
-                TTFSubsetter subsetter = new TTFSubsetter(face.tables());
+            file = face.withOwnTables(tables -> {
+                TTFSubsetter subsetter = new TTFSubsetter(tables);
                 subsetter.addGlyphIds(new TreeSet<>(glyphs));
                 subsetter.setPrefix("");
                 ByteArrayOutputStream bytes = new ByteArrayOutputStream();
                 subsetter.writeToStream(bytes);
-                file = bytes.toByteArray();
                 subsetter.getGIDMap().forEach((now, before) -> moved.put(before, now));
-            }
+                return bytes.toByteArray();
+            });
             name = tag() + "+" + name;
         }
         dictionary.setItem(COSName.TYPE, COSName.FONT);

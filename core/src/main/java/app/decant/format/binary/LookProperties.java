@@ -4,14 +4,15 @@ import app.decant.document.Border;
 import app.decant.document.Borders;
 import app.decant.document.Colour;
 import app.decant.document.Look;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty.LineSpacing;
 import app.decant.document.ParagraphProperty.TabStop;
 import app.decant.document.ParagraphProperty.TabStops;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Property;
-import app.decant.document.TextProperty;
 import app.decant.document.TextProperty.Script;
+import app.decant.document.TextProperty;
+import app.decant.format.Languages;
 import java.util.List;
 import java.util.function.ToIntFunction;
 

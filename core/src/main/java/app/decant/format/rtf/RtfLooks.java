@@ -10,6 +10,7 @@ import app.decant.document.ParagraphProperty.LineSpacing;
 import app.decant.document.ParagraphProperty.TabStop;
 import app.decant.document.Property;
 import app.decant.document.TextProperty;
+import app.decant.format.Languages;
 import app.decant.document.TextProperty.Script;
 import java.util.LinkedHashMap;
 import java.util.Locale;
@@ -103,6 +104,8 @@ final class RtfLooks {
         if (raise != null) words.append(raise < 0 ? "\\dn" : "\\up").append(Math.round(Math.abs(raise) * 2));
         Double scale = look.get(TextProperty.WIDTH_SCALE);
         if (scale != null) words.append("\\charscalex").append(Math.round(scale * 100));
+        String language = look.get(TextProperty.LANGUAGE);
+        if (language != null && Languages.number(language) > 0) words.append("\\lang").append(Languages.number(language));
         Double kerning = look.get(TextProperty.KERNING_FROM);
         if (kerning != null) words.append("\\kerning").append(Math.round(kerning * 2));
         if (look.is(TextProperty.RIGHT_TO_LEFT)) words.append("\\rtlch");

@@ -11,6 +11,7 @@ import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Section.FramePlace;
 import app.decant.format.FileKind;
+import app.decant.format.Languages;
 import app.decant.format.Taken;
 import com.rtfparserkit.parser.IRtfListener;
 import com.rtfparserkit.parser.RtfStreamSource;
@@ -18,6 +19,10 @@ import com.rtfparserkit.parser.standard.StandardRtfParser;
 import com.rtfparserkit.rtf.Command;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -41,6 +46,8 @@ public final class RtfReader implements IRtfListener {
     private final List<Section> sections = new ArrayList<>();
     private final RtfSection section = new RtfSection();
     private final Map<String, String> facts = new HashMap<>();
+    private final Map<String, Instant> times = new HashMap<>();
+    private boolean toldChanges;
     private Map<FramePlace, List<Block>> frames = new EnumMap<>(FramePlace.class);
     private RtfStoryReading body = new RtfStoryReading(tables);
     private RtfState state = new RtfState(RtfState.Where.TEXT, body);
@@ -70,9 +77,25 @@ public final class RtfReader implements IRtfListener {
     private Taken document() {
         endSection();
         String title = facts.get("title");
-        Facts all = new Facts(title, facts.get("subject"), facts.get("author"), facts.get("keywords"), null, null, null, facts.containsKey("company") ? Map.of("Company", facts.get("company")) : Map.of());
+        Facts all = new Facts(title, facts.get("subject"), facts.get("author"), facts.get("keywords"), facts.get("language"), times.get("creatim"), times.get("revtim"), facts.containsKey("company") ? Map.of("Company", facts.get("company")) : Map.of());
         Document document = new Document(all, tables.styles(), tables.numbering(), sections, section.facing(), section.tab(), List.of());
         return new Taken(document, FileKind.RTF, findings);
+    }
+
+    /** Times are told without their zone; they are those of an unknown desk, and taken as they stand. */
+    private static Instant time(Map<String, Integer> told) {
+        try {
+            return LocalDateTime.of(told.getOrDefault("yr", 0), told.getOrDefault("mo", 1), told.getOrDefault("dy", 1), told.getOrDefault("hr", 0), told.getOrDefault("min", 0), told.getOrDefault("sec", 0)).toInstant(ZoneOffset.UTC);
+        } catch (DateTimeException e) {
+            org.slf4j.LoggerFactory.getLogger(RtfReader.class).info("A time that is none: {}", told, e);
+            return null;
+        }
+    }
+
+    private void tellChanges() {
+        if (toldChanges) return;
+        toldChanges = true;
+        findings.add(Finding.changed("Tracked changes were taken in as accepted.", ""));
     }
 
     private void endSection() {
@@ -116,6 +139,7 @@ public final class RtfReader implements IRtfListener {
             case FACT -> {
                 if (!ended.text.toString().isBlank()) facts.put(ended.name, ended.text.toString().strip());
             }
+            case TIME -> times.put(ended.name, time(ended.time));
             case FIELD -> state.story.endField(ended.look());
             case RESULT, INSTRUCTION -> { }
             case PICTURE -> {
@@ -147,7 +171,7 @@ public final class RtfReader implements IRtfListener {
         starred = false;
         switch (state.where) {
             case TEXT -> {
-                if (!state.isHiddenNote) state.story.text(text, state.look());
+                if (!state.deleted) state.story.text(text, state.look());
             }
             case COLOURS -> {
                 if (text.contains(";")) tables.colour(state);
@@ -180,6 +204,8 @@ public final class RtfReader implements IRtfListener {
             return;
         }
         int value = has ? parameter : 1;
+        if (word.equals("deleted") || word.equals("revised")) tellChanges();
+        if (word.equals("deflang") && Languages.code(parameter) != null) facts.put("language", Languages.code(parameter));
         switch (state.where) {
             case TEXT -> {
                 if (word.equals("sect")) {
@@ -191,6 +217,7 @@ public final class RtfReader implements IRtfListener {
             }
             case COLOURS -> state.colour(word, parameter);
             case GATHER -> {
+                if (state.time != null) state.time.put(word, parameter);
                 if (state.opened == RtfState.Opened.FONT || state.opened == RtfState.Opened.STYLE || state.opened == RtfState.Opened.LIST_LEVEL || state.opened == RtfState.Opened.LIST || state.opened == RtfState.Opened.OVERRIDE || state.opened == RtfState.Opened.OVERRIDE_LEVEL) {
                     if (!tables.word(word, parameter, has, state)) state.word(word, parameter, has, tables);
                 }
@@ -228,6 +255,10 @@ public final class RtfReader implements IRtfListener {
             }
             case "info" -> state.open(null, RtfState.Where.GATHER);
             case "title", "subject", "author", "keywords", "company" -> state.open(RtfState.Opened.FACT, RtfState.Where.GATHER).name = word;
+            case "creatim", "revtim" -> {
+                state.open(RtfState.Opened.TIME, RtfState.Where.GATHER).name = word;
+                state.time = new HashMap<>();
+            }
             case "field" -> {
                 state.open(RtfState.Opened.FIELD, RtfState.Where.TEXT);
                 state.story.beginField();
@@ -266,7 +297,7 @@ public final class RtfReader implements IRtfListener {
                 state.shape = shape;
             }
             case "shprslt", "nonshppict", "objdata", "objclass", "listtext", "pntext", "nonesttables", "listpicture", "xmlnstbl", "rsidtbl", "generator", "latentstyles", "themedata", "colorschememapping", "datastore", "mmathPr", "atnid", "atnauthor",
-                 "annotation", "revtbl", "pgptbl", "filetbl", "datafield", "formfield", "operator", "creatim", "revtim", "printim", "buptim", "doccomm", "hlinkbase", "userprops", "docvar", "listname", "panose", "falt", "background", "ftnsep", "ftnsepc", "aftnsep", "aftnsepc", "ftncn", "aftncn", "tc", "xe" -> {
+                 "annotation", "revtbl", "pgptbl", "filetbl", "datafield", "formfield", "operator", "printim", "buptim", "doccomm", "hlinkbase", "userprops", "docvar", "listname", "panose", "falt", "background", "ftnsep", "ftnsepc", "aftnsep", "aftnsepc", "ftncn", "aftncn", "tc", "xe" -> {
                 if (word.equals("annotation") && !tables.toldComments) {
                     tables.toldComments = true;
                     findings.add(Finding.lost("Comments are not carried over.", ""));

@@ -9,8 +9,10 @@ import app.decant.document.ParagraphProperty.TabStops;
 import app.decant.document.TextProperty;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
+import app.decant.format.Languages;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /** What holds inside a group: where text goes, and how it looks. A group within begins with the same and leaves no trace. */
@@ -22,7 +24,7 @@ final class RtfState {
 
     /** What a group was opened for. */
     enum Opened {
-        FONT, STYLE, COLOURS, LIST, LIST_LEVEL, LIST_TEXT, LIST_NUMBERS, OVERRIDE, OVERRIDE_LEVEL, FACT, FIELD, INSTRUCTION, RESULT, PICTURE, NOTE, FRAME, BOOKMARK_START, BOOKMARK_END, SHAPE, SHAPE_NAME, SHAPE_VALUE, SHAPE_TEXT, SKIP
+        FONT, STYLE, COLOURS, LIST, LIST_LEVEL, LIST_TEXT, LIST_NUMBERS, OVERRIDE, OVERRIDE_LEVEL, FACT, TIME, FIELD, INSTRUCTION, RESULT, PICTURE, NOTE, FRAME, BOOKMARK_START, BOOKMARK_END, SHAPE, SHAPE_NAME, SHAPE_VALUE, SHAPE_TEXT, SKIP
     }
 
     Where where;
@@ -30,10 +32,14 @@ final class RtfState {
     RtfStoryReading story;
     final StringBuilder text = new StringBuilder();
     String name;
+    Map<String, Integer> time;
     int number;
     boolean fonts;
     boolean sheet;
-    boolean isHiddenNote;
+    /** A style of a table or a section is told. */
+    boolean isOtherStyle;
+    /** Inside text that a tracked change takes out. */
+    boolean deleted;
     RtfPicture picture;
     RtfShape shape;
     /** Text properties, those of the paragraph, and what is not a look. */
@@ -62,6 +68,8 @@ final class RtfState {
         RtfState inner = new RtfState(where, story);
         inner.fonts = fonts;
         inner.sheet = sheet;
+        inner.deleted = deleted;
+        inner.time = time;
         inner.picture = picture;
         inner.shape = shape;
         inner.letters = letters;
@@ -140,7 +148,10 @@ final class RtfState {
         if (drawn && cellSide) return false;
         if (borders.word(word, value)) return true;
         switch (word) {
-            case "plain" -> letters = Look.PLAIN;
+            case "plain" -> {
+                letters = Look.PLAIN;
+                deleted = false;
+            }
             case "pard" -> pard();
             case "b" -> letters = letters.with(TextProperty.BOLD, on);
             case "i" -> letters = letters.with(TextProperty.ITALIC, on);
@@ -170,6 +181,8 @@ final class RtfState {
             case "up" -> letters = letters.with(TextProperty.RAISE, value / 2.0);
             case "dn" -> letters = letters.with(TextProperty.RAISE, -value / 2.0);
             case "charscalex" -> letters = value > 0 ? letters.with(TextProperty.WIDTH_SCALE, value / 100.0) : letters;
+            case "lang" -> letters = Languages.code(value) == null ? letters : letters.with(TextProperty.LANGUAGE, Languages.code(value));
+            case "deleted" -> deleted = on;
             case "kerning" -> letters = letters.with(TextProperty.KERNING_FROM, value / 2.0);
             case "cs" -> letters = letters.with(TextProperty.STYLE, tables.styleId(value));
             case "s" -> style = value;

@@ -87,7 +87,7 @@ final class RtfTables {
                 if (state.opened != RtfState.Opened.STYLE) return false;
                 state.number = value;
                 letters = word.equals("cs");
-                state.isHiddenNote = word.equals("ds") || word.equals("ts");
+                state.isOtherStyle = word.equals("ds") || word.equals("ts");
             }
             case "sbasedon" -> parents.put(state.number, value);
             case "snext" -> nexts.put(state.number, value);
@@ -122,7 +122,7 @@ final class RtfTables {
 
     void style(RtfState state) {
         String name = state.text.toString().replace(";", "").strip();
-        if (state.isHiddenNote || name.isEmpty()) return;
+        if (state.isOtherStyle || name.isEmpty()) return;
         String id = id(state.number, name);
         styleIds.put(state.number, id);
         boolean paragraph = !letters;

@@ -15,6 +15,7 @@ import app.decant.document.Section.FramePlace;
 import app.decant.document.Style;
 import app.decant.document.TextProperty;
 import app.decant.format.FlatLooks;
+import app.decant.format.Languages;
 import app.decant.format.Written;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -71,7 +72,7 @@ public final class RtfWriter {
         String listTables = listTables();
         StringBuilder body = new StringBuilder();
         for (int i = 0; i < document.sections().size(); i++) section(body, document.sections().get(i), i == document.sections().size() - 1);
-        return "{\\rtf1\\ansi\\ansicpg1252\\uc1\\deff0\n" + looks.fontTable() + looks.colourTable() + styleSheet + listTables + info(when) + page() + body + "}\n";
+        return "{\\rtf1\\ansi\\ansicpg1252\\uc1\\deff0" + language() + "\n" + looks.fontTable() + looks.colourTable() + styleSheet + listTables + info(when) + page() + body + "}\n";
     }
 
     private String styleSheet() {
@@ -155,6 +156,11 @@ public final class RtfWriter {
         table.append("{\\listlevel\\levelnfc").append(format).append("\\levelnfcn").append(format).append("\\leveljc0\\leveljcn0\\levelfollow").append(follow).append("\\levelstartat").append(level.start());
         if (level.restart() != null && level.restart() == 0) table.append("\\levelnorestart1");
         table.append(String.format(Locale.ROOT, "{\\leveltext\\'%02x", length)).append(text).append(";}{\\levelnumbers").append(numbers).append(";}").append(looks.text(level.look().without(TextProperty.LINK))).append(looks.paragraph(level.look().without(ParagraphProperty.LIST))).append('}');
+    }
+
+    private String language() {
+        String language = document.facts().language();
+        return language == null || Languages.number(language) == 0 ? "" : "\\deflang" + Languages.number(language);
     }
 
     private String info(Instant when) {
