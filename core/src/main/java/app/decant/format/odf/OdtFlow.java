@@ -131,6 +131,8 @@ final class OdtFlow {
         if (style != null && list != null) lastOfStyle.put(style, list);
         for (XmlNode entry : node.children()) {
             if (!entry.is("text:list-item") && !entry.is("text:list-header")) continue;
+            String start = entry.get("text:start-value", "");
+            if (list != null && start.matches("\\d{1,6}")) list = sheet.startingAt(list, Math.min(8, level), Integer.parseInt(start));
             Item item = new Item(list, Math.min(8, level));
             item.labelled = entry.is("text:list-header");
             blocks(entry, item, depth + 1);

@@ -147,16 +147,22 @@ final class OdtLookReading {
         return look.with(TextProperty.RAISE, up * look.get(TextProperty.SIZE, 10.0));
     }
 
+    /** The margin of a side, told by itself or for all four at once (20.206). */
+    private static Double margin(XmlNode node, String side) { return length(node.get("fo:margin-" + side, node.get("fo:margin"))); }
+
+    /** The share of its parent's size that a style's letters have, or null (20.190). */
+    static Double sizeShare(XmlNode style) { return style.child("style:text-properties") == null ? null : percent(style.child("style:text-properties").get("fo:font-size")); }
+
     Look paragraph(XmlNode node) {
         Look look = Look.PLAIN;
         if (node == null) return look;
         String alignment = node.get("fo:text-align");
         if (alignment != null) look = look.with(ParagraphProperty.ALIGNMENT, alignment.equals("center") ? Alignment.CENTRE : alignment.equals("justify") ? Alignment.JUSTIFY : alignment.equals("end") || alignment.equals("right") ? Alignment.END : Alignment.START);
-        if (length(node.get("fo:margin-left")) != null) look = look.with(ParagraphProperty.INDENT_START, length(node.get("fo:margin-left")));
-        if (length(node.get("fo:margin-right")) != null) look = look.with(ParagraphProperty.INDENT_END, length(node.get("fo:margin-right")));
+        if (margin(node, "left") != null) look = look.with(ParagraphProperty.INDENT_START, margin(node, "left"));
+        if (margin(node, "right") != null) look = look.with(ParagraphProperty.INDENT_END, margin(node, "right"));
         if (length(node.get("fo:text-indent")) != null) look = look.with(ParagraphProperty.FIRST_LINE, length(node.get("fo:text-indent")));
-        if (length(node.get("fo:margin-top")) != null) look = look.with(ParagraphProperty.SPACE_BEFORE, length(node.get("fo:margin-top")));
-        if (length(node.get("fo:margin-bottom")) != null) look = look.with(ParagraphProperty.SPACE_AFTER, length(node.get("fo:margin-bottom")));
+        if (margin(node, "top") != null) look = look.with(ParagraphProperty.SPACE_BEFORE, margin(node, "top"));
+        if (margin(node, "bottom") != null) look = look.with(ParagraphProperty.SPACE_AFTER, margin(node, "bottom"));
         String height = node.get("fo:line-height");
         if (percent(height) != null) look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.MULTIPLE, percent(height)));
         else if (length(height) != null) look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.EXACTLY, length(height)));

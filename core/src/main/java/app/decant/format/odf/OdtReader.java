@@ -177,7 +177,12 @@ public final class OdtReader {
         Map<String, String> others = new HashMap<>();
         for (XmlNode own : meta.children("meta:user-defined")) if (own.get("meta:name") != null && !own.text().isBlank()) others.put(own.get("meta:name"), own.text());
         String author = text(meta, "meta:initial-creator");
-        return new Facts(text(meta, "dc:title"), text(meta, "dc:subject"), author == null ? text(meta, "dc:creator") : author, text(meta, "meta:keyword"), text(meta, "dc:language"), time(text(meta, "meta:creation-date")), time(text(meta, "dc:date")), others);
+        return new Facts(text(meta, "dc:title"), text(meta, "dc:subject"), author == null ? text(meta, "dc:creator") : author, keywords(meta), text(meta, "dc:language"), time(text(meta, "meta:creation-date")), time(text(meta, "dc:date")), others);
+    }
+
+    private static String keywords(XmlNode meta) {
+        String all = meta.children("meta:keyword").stream().map(XmlNode::text).filter(word -> !word.isBlank()).collect(java.util.stream.Collectors.joining(", "));
+        return all.isEmpty() ? null : all;
     }
 
     private static String text(XmlNode meta, String name) { return meta.child(name) == null || meta.child(name).text().isBlank() ? null : meta.child(name).text(); }

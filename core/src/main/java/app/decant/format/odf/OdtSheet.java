@@ -96,7 +96,21 @@ final class OdtSheet {
         return look;
     }
 
-    private Look said(XmlNode style) { return looks.text(style.child("style:text-properties")).over(looks.paragraph(style.child("style:paragraph-properties"))); }
+    private Look said(XmlNode style) {
+        Look look = looks.text(style.child("style:text-properties")).over(looks.paragraph(style.child("style:paragraph-properties")));
+        Double share = style.get("style:family", "").equals("paragraph") ? OdtLookReading.sizeShare(style) : null;
+        return share == null ? look : look.with(TextProperty.SIZE, Math.round(share * size(style.get("style:parent-style-name"), 0) * 20) / 20.0);
+    }
+
+    /** The size of the letters of a named paragraph style. */
+    private double size(String name, int depth) {
+        XmlNode style = name == null || depth > 50 ? null : named.get("paragraph/" + name);
+        if (style == null) return defaults == null ? 12 : looks.text(defaults.child("style:text-properties")).get(TextProperty.SIZE, 12.0);
+        Double share = OdtLookReading.sizeShare(style);
+        if (share != null) return share * size(style.get("style:parent-style-name"), depth + 1);
+        Double own = looks.text(style.child("style:text-properties")).get(TextProperty.SIZE);
+        return own != null ? own : size(style.get("style:parent-style-name"), depth + 1);
+    }
 
     StyleSheet styles() {
         Map<String, Style> styles = new LinkedHashMap<>();
@@ -128,6 +142,14 @@ final class OdtSheet {
         if (name == null) return null;
         boolean twice = family.equals("text") && named.containsKey("paragraph/" + name);
         return twice ? name + "-text" : name;
+    }
+
+    /** A list that goes on with another, but at this level begins with a number of its own (19.868). */
+    String startingAt(String list, int level, int start) {
+        String pattern = instances.get(list).pattern();
+        String id = pattern + "#" + (instances.size() + 1);
+        instances.put(id, new Numbering.NumberedList(id, pattern, Map.of(level, start), Map.of()));
+        return id;
     }
 
     /** A list of a style. @param again the list that it goes on with, or null for a new one */
