@@ -40,7 +40,8 @@ public enum FileKind {
         if (starts(file, 'I', 'I', 42, 0) || starts(file, 'M', 'M', 0, 42)) return TIFF;
         String head = new String(file, 0, Math.min(file.length, 1024), StandardCharsets.ISO_8859_1);
         if (head.contains("%PDF-")) return PDF;
-        String lower = head.toLowerCase(Locale.ROOT);
+        boolean wide = starts(file, 0xFF, 0xFE) || starts(file, 0xFE, 0xFF);
+        String lower = (wide ? new String(file, 0, Math.min(file.length & ~1, 2048), StandardCharsets.UTF_16) : head).toLowerCase(Locale.ROOT);
         if (lower.contains("<!doctype html") || lower.contains("<html")) return HTML;
         return isText(file) ? TEXT : UNKNOWN;
     }

@@ -290,6 +290,12 @@ public final class HtmlReader {
                 element(item, context.inner(), filling);
                 continue;
             }
+            if (name.equals("ol") && item.attr("value").matches("\\d{1,6}")) {
+                // The same numbers, from another one on (HTML, 4.4.8).
+                String pattern = lists.get(id).pattern();
+                id = "L" + (lists.size() + 1);
+                lists.put(id, new Numbering.NumberedList(id, pattern, Map.of(level, Integer.parseInt(item.attr("value"))), Map.of()));
+            }
             Map<String, String> css = rules.of(item);
             Look text = StyleValues.text(css, context.size());
             Look paragraph = StyleValues.paragraph(css, context.size()).without(ParagraphProperty.INDENT_START).without(ParagraphProperty.FIRST_LINE);
@@ -349,7 +355,7 @@ public final class HtmlReader {
                     box(element, css, context, filling);
                     return;
                 }
-                if (name.equals("sup") && element.childNodeSize() == 1 && element.child(0) != null && element.children().size() == 1 && element.child(0).attr("role").equals("doc-noteref") && note(element.child(0), context, filling)) return;
+                if (name.equals("sup") && element.childNodeSize() == 1 && element.children().size() == 1 && element.child(0).attr("role").equals("doc-noteref") && note(element.child(0), context, filling)) return;
                 Look look = StyleValues.text(css, context.size()).over(meaning(name, context));
                 Colour behind = StyleValues.background(css);
                 if (behind != null) look = look.with(TextProperty.HIGHLIGHT, behind);
@@ -465,7 +471,14 @@ public final class HtmlReader {
     }
 
     private void table(Element element, Context context, Filling filling) {
-        List<Element> rows = element.select("tr").stream().filter(row -> row.closest("table") == element).toList();
+        for (Element caption : element.children()) {
+            if (!caption.normalName().equals("caption")) continue;
+            Filling own = new Filling(filling.blocks, new Context(context.text, Look.of(ParagraphProperty.KEEP_WITH_NEXT, true), "Text", null, false, context.depth + 1));
+            children(caption, own.context, own);
+            own.end();
+        }
+        // Heads stand above and feet below, wherever the page tells them (HTML, 4.9.6 and 4.9.7).
+        List<Element> rows = element.select("tr").stream().filter(row -> row.closest("table") == element).sorted(java.util.Comparator.comparingInt(HtmlReader::place)).toList();
         int columns = 0;
         Map<Integer, int[]> reach = new HashMap<>();
         List<List<Object[]>> placed = new ArrayList<>();
@@ -490,8 +503,9 @@ public final class HtmlReader {
         if (told != null && !rules.of(element).getOrDefault("width", "").endsWith("%") && told > 20) width = told;
         List<Double> widths = new ArrayList<>();
         for (Element column : element.select("colgroup > col")) {
-            String value = rules.of(column).getOrDefault("width", "");
-            widths.add(value.endsWith("%") ? width * Double.parseDouble(value.replaceAll("[^0-9.]", "")) / 100 : -1.0);
+            String value = rules.of(column).getOrDefault("width", column.attr("width").matches("\\d{1,5}") ? column.attr("width") + "px" : column.attr("width"));
+            Double points = StyleValues.length(value, context.size());
+            widths.add(value.matches("[0-9.]+%") ? width * Double.parseDouble(value.replace("%", "")) / 100 : points == null ? -1.0 : points);
         }
         if (widths.size() != columns || widths.stream().anyMatch(one -> one <= 0)) widths = new ArrayList<>(java.util.Collections.nCopies(columns, width / columns));
         boolean ruled = element.hasAttr("border") && !element.attr("border").equals("0");
@@ -503,6 +517,11 @@ public final class HtmlReader {
             made.add(new Table.Row(head ? Look.of(TableProperty.HEADER_ROW, true) : Look.PLAIN, cells));
         }
         filling.blocks.add(new Table(Look.PLAIN, widths, made));
+    }
+
+    private static int place(Element row) {
+        String group = row.parent() == null ? "" : row.parent().normalName();
+        return group.equals("thead") ? 0 : group.equals("tfoot") ? 2 : 1;
     }
 
     private static int span(String told, int most) { return told.matches("[1-9]\\d{0,3}") ? Math.min(most, Integer.parseInt(told)) : 1; }
@@ -520,12 +539,15 @@ public final class HtmlReader {
         if (vertical.equals("middle")) look = look.with(TableProperty.VERTICAL_ALIGNMENT, TableProperty.VerticalAlignment.CENTRE);
         if (vertical.equals("bottom")) look = look.with(TableProperty.VERTICAL_ALIGNMENT, TableProperty.VerticalAlignment.BOTTOM);
         String[] padding = css.getOrDefault("padding", "").split("\\s+");
-        if (padding.length == 4 && StyleValues.length(padding[0], 10) != null) look = look.with(TableProperty.PADDING, new Insets(StyleValues.length(padding[0], 10), or(padding[1]), or(padding[2]), or(padding[3])));
+        // One to four lengths: top, right, bottom, left (CSS 2.2, 8.4).
+        if (padding.length < 4) padding = new String[] {padding[0], padding[padding.length > 1 ? 1 : 0], padding[padding.length > 2 ? 2 : 0], padding[padding.length > 1 ? 1 : 0]};
+        if ( StyleValues.length(padding[0], 10) != null) look = look.with(TableProperty.PADDING, new Insets(StyleValues.length(padding[0], 10), or(padding[1]), or(padding[2]), or(padding[3])));
         List<Block> blocks = new ArrayList<>();
         Look text = StyleValues.text(css, context.size());
         // A head cell is bold where nobody says otherwise.
         if (element.normalName().equals("th") && !css.containsKey("font-weight")) text = text.with(TextProperty.BOLD, true);
-        Look paragraph = Look.PLAIN.with(ParagraphProperty.ALIGNMENT, StyleValues.paragraph(css, context.size()).get(ParagraphProperty.ALIGNMENT));
+        Map<String, String> aligned = css.containsKey("text-align") || !element.hasAttr("align") ? css : Map.of("text-align", element.attr("align").toLowerCase(Locale.ROOT));
+        Look paragraph = Look.PLAIN.with(ParagraphProperty.ALIGNMENT, StyleValues.paragraph(aligned, context.size()).get(ParagraphProperty.ALIGNMENT));
         Filling own = new Filling(blocks, new Context(text.over(context.text), paragraph, "Cell", null, false, context.depth + 1));
         children(element, own.context, own);
         own.end();

@@ -15,6 +15,8 @@ import org.jsoup.select.Selector;
 /** The style sheets of a page, as far as they can be told of single elements: which declarations hold for which element (CSS 2.2, 6.4). */
 final class StyleRules {
     private static final Pattern RULE = Pattern.compile("([^{}]+)\\{([^{}]*)\\}");
+    private static final Pattern ELEMENT = Pattern.compile("(?<![\\w.#\\[\"'=-])[a-zA-Z]");
+    private static final String URGENT = "!important";
     private static final int MOST_RULES = 4000;
 
     private final Map<Element, Map<String, String>> declared = new java.util.IdentityHashMap<>();
@@ -36,7 +38,7 @@ final class StyleRules {
         rules.sort(Comparator.comparingInt(Rule::weight).thenComparingInt(Rule::order));
         for (Rule rule : rules) {
             try {
-                for (Element element : page.select(rule.selector)) declared.computeIfAbsent(element, key -> new LinkedHashMap<>()).putAll(rule.declarations);
+                for (Element element : page.select(rule.selector)) put(rule.declarations, declared.computeIfAbsent(element, key -> new LinkedHashMap<>()));
             } catch (Selector.SelectorParseException | IllegalArgumentException e) {
                 org.slf4j.LoggerFactory.getLogger(StyleRules.class).debug("A selector is passed over: {}", rule.selector, e);
             }
@@ -46,21 +48,31 @@ final class StyleRules {
     /** What holds for an element: rules, then what it says itself. */
     Map<String, String> of(Element element) {
         Map<String, String> all = new LinkedHashMap<>(declared.getOrDefault(element, Map.of()));
-        if (element.hasAttr("style")) all.putAll(declarations(element.attr("style")));
+        if (element.hasAttr("style")) put(declarations(element.attr("style")), all);
+        all.replaceAll((property, value) -> value.replace(URGENT, "").strip());
         return all;
+    }
+
+    /** What is urgent gives way only to what is urgent as well (CSS 2.2, 6.4.2). */
+    private static void put(Map<String, String> declarations, Map<String, String> into) {
+        declarations.forEach((property, value) -> {
+            if (value.contains(URGENT) || !into.getOrDefault(property, "").contains(URGENT)) into.put(property, value);
+        });
     }
 
     private static int weight(String selector) {
         int weight = 0;
         for (int i = 0; i < selector.length(); i++) weight += selector.charAt(i) == '#' ? 10_000 : selector.charAt(i) == '.' || selector.charAt(i) == '[' ? 100 : 0;
-        return weight + (selector.strip().isEmpty() ? 0 : selector.strip().split("[\\s>+~]+").length);
+        Matcher elements = ELEMENT.matcher(selector);
+        while (elements.find()) weight++;
+        return weight;
     }
 
     private static Map<String, String> declarations(String css) {
         Map<String, String> declarations = new LinkedHashMap<>();
         for (String one : css.split(";(?![^(]*\\))")) {
             int colon = one.indexOf(':');
-            if (colon > 0) declarations.put(one.substring(0, colon).strip().toLowerCase(Locale.ROOT), one.substring(colon + 1).replace("!important", "").strip());
+            if (colon > 0) declarations.put(one.substring(0, colon).strip().toLowerCase(Locale.ROOT), one.substring(colon + 1).strip());
         }
         return declarations;
     }
