@@ -164,7 +164,7 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut) {
      * @param bytes   what the results need on disk
      */
     public record Expectation(double seconds, long bytes) {
-        public String sentence() { return "About " + (seconds < 90 ? Math.max(1, Math.round(seconds)) + " seconds" : seconds < 5400 ? Math.round(seconds / 60) + " minutes" : Math.round(seconds / 3600) + " hours") + ", " + size(bytes) + " for the results."; }
+        public String sentence() { return "About " + (seconds < 1.5 ? "a second" : seconds < 90 ? Math.round(seconds) + " seconds" : seconds < 5400 ? Math.round(seconds / 60) + " minutes" : Math.round(seconds / 3600) + " hours") + ", " + size(bytes) + " for the results."; }
     }
 
     /** What is left of it after what is known to be done, from how long such files took before; without any, from what is usual (docs/scale.md). */

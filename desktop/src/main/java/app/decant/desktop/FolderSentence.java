@@ -19,7 +19,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
-import java.util.stream.Collectors;
 import javafx.scene.Node;
 import javafx.scene.control.TextField;
 import javafx.stage.DirectoryChooser;
@@ -86,7 +85,7 @@ final class FolderSentence {
 
     private void say() {
         sentence.clear();
-        sentence.say(Words.of("folders.take") + " ").phrase("folder-kinds", kinds.stream().map(Kind::words).collect(Collectors.joining(Words.of("folders.and"))), this::kindsCard);
+        sentence.say(Words.of("folders.take") + " ").phrase("folder-kinds", kindWords(), this::kindsCard);
         sentence.say(" " + Words.of("folders.from") + " ").phrase("folder-from", from == null ? Words.of("folders.choose") : name(from), card -> folderCard(card, "folder-from", from, this::from));
         sentence.say(", ").phrase("folder-below", Words.of(below ? "folders.below" : "folders.flat"), this::belowCard);
         sentence.say(", " + Words.of("folders.make") + " ").phrase("folder-makes", makesWords(), this::makesCard);
@@ -96,6 +95,12 @@ final class FolderSentence {
         sentence.say(". ").phrase("folder-faith", faith == 0 ? Words.of("folders.faith.none") : Words.of("folders.faith.below", Math.round(faith)), this::faithCard);
         sentence.say(". " + Words.of("folders.log") + " ").phrase("folder-log", Words.of("folders.log." + log), this::logCard);
         sentence.say(".");
+    }
+
+    private String kindWords() {
+        List<String> words = kinds.stream().map(Kind::words).toList();
+        String all = String.join(", ", words.subList(0, words.size() - 1));
+        return all.isEmpty() ? words.get(0) : all + Words.of("folders.and") + words.get(words.size() - 1);
     }
 
     private static String name(Path folder) { return folder.getFileName() == null ? folder.toString() : folder.getFileName().toString(); }
