@@ -11,13 +11,9 @@ import app.decant.folder.FolderRun;
 import app.decant.folder.FolderScan;
 import app.decant.folder.FolderWatch;
 import app.decant.publish.Recipe;
-import app.decant.publish.Recipes;
-import app.decant.publish.Target;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.io.IOException;
 import java.io.PrintWriter;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
@@ -130,15 +126,16 @@ final class FolderCommand implements Callable<Integer> {
     }
 
     private int tell(FolderPlan plan, FolderScan scan) {
+        FolderScan.Expectation expected = scan.expected(plan.again() ? List.of() : FolderJournal.known(plan.sources().get(0).target()), Runtime.getRuntime().availableProcessors());
         if (!json) {
             spec.commandLine().getErr().println(scan.summary());
             for (FolderScan.LeftOut one : scan.leftOut()) spec.commandLine().getErr().println("  left out: " + one.file() + "  " + one.reason());
-            if (!scan.items().isEmpty()) spec.commandLine().getErr().println("  " + expected(plan, scan).sentence());
-            long free = free(plan.sources().get(0).target());
+            if (!scan.items().isEmpty()) spec.commandLine().getErr().println("  " + expected.sentence());
+            long free = FolderScan.free(plan.sources().get(0).target());
             if (free >= 0) spec.commandLine().getErr().println("  " + free / 1_000_000 + " MB are free where results go.");
             return Main.DONE;
         }
-        ObjectNode root = Json.object().put("summary", scan.summary()).put("bytes", scan.bytes()).put("expectedSeconds", expected(plan, scan).seconds()).put("expectedBytes", expected(plan, scan).bytes()).put("free", free(plan.sources().get(0).target()));
+        ObjectNode root = Json.object().put("summary", scan.summary()).put("bytes", scan.bytes()).put("expectedSeconds", expected.seconds()).put("expectedBytes", expected.bytes()).put("free", FolderScan.free(plan.sources().get(0).target()));
         ArrayNode items = root.putArray("items");
         for (FolderScan.Item item : scan.items()) items.addObject().put("source", item.source().toString()).put("target", item.target().toString()).put("bytes", item.bytes());
         ArrayNode out = root.putArray("leftOut");
@@ -147,29 +144,10 @@ final class FolderCommand implements Callable<Integer> {
         return Main.DONE;
     }
 
-    private static FolderScan.Expectation expected(FolderPlan plan, FolderScan scan) {
-        return scan.expected(plan.again() ? List.of() : FolderJournal.known(plan.sources().get(0).target()), Runtime.getRuntime().availableProcessors());
-    }
-
-    /** Bytes free on the disk of a folder that need not be there yet, or -1. */
-    private static long free(Path folder) {
-        Path there = folder;
-        while (there != null && !Files.exists(there)) there = there.getParent();
-        try {
-            return there == null ? -1 : Files.getFileStore(there).getUsableSpace();
-        } catch (IOException e) {
-            org.slf4j.LoggerFactory.getLogger(FolderCommand.class).info("The room on the disk of {} can't be told", folder, e);
-            return -1;
-        }
-    }
-
     private FolderPlan plan() {
         Recipe recipe = options.recipe();
         List<Map.Entry<String, Recipe>> outputs = new ArrayList<>(List.of(Map.entry("", recipe)));
-        for (String one : also) {
-            Target format = Target.of(one);
-            outputs.add(Map.entry(one, format != null ? recipe.to(format) : new Recipes(RecipeOptions.recipesFolder()).find(one)));
-        }
+        for (String one : also) outputs.add(Map.entry(one, RecipeOptions.another(one, recipe)));
         Set<FolderPlan.Kind> wanted = EnumSet.noneOf(FolderPlan.Kind.class);
         for (String kind : kinds) wanted.add(value(FolderPlan.Kind.class, "--kinds", kind.trim()));
         List<FolderPlan.Source> all = new ArrayList<>();

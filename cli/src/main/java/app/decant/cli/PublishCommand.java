@@ -15,7 +15,6 @@ import app.decant.publish.PublishQueue;
 import app.decant.publish.Receipt;
 import app.decant.publish.ReceiptFile;
 import app.decant.publish.Recipe;
-import app.decant.publish.Recipes;
 import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -38,7 +37,7 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** Publishes files. */
-@Command(name = "publish", description = "Publishes documents as PDF, .docx or plain text.", mixinStandardHelpOptions = true)
+@Command(name = "publish", description = "Publishes documents as PDF, or in another format.", mixinStandardHelpOptions = true)
 final class PublishCommand implements Callable<Integer> {
     @Parameters(arity = "1..*", paramLabel = "FILE", description = "the documents")
     private List<Path> files;
@@ -112,7 +111,7 @@ final class PublishCommand implements Callable<Integer> {
         }
         Pages pages = Decant.layOut(taken.document());
         List<Map.Entry<String, Recipe>> recipes = new ArrayList<>(List.of(Map.entry("", recipe)));
-        for (String one : also) recipes.add(Map.entry(one, another(one, recipe)));
+        for (String one : also) recipes.add(Map.entry(one, RecipeOptions.another(one, recipe)));
         List<Path> names = Output.names(target, recipes);
         List<Output> outputs = new ArrayList<>();
         for (int i = 0; i < names.size(); i++) outputs.add(new Output(new Order(pages, recipes.get(i).getValue(), options.passwords(), file), names.get(i)));
@@ -142,11 +141,6 @@ final class PublishCommand implements Callable<Integer> {
     }
 
     /** Another output: a format by the same recipe, or another recipe, which follows the same rule for files that are there. */
-    private static Recipe another(String name, Recipe like) {
-        Target format = Target.of(name);
-        return format != null ? like.to(format).split(null) : new Recipes(RecipeOptions.recipesFolder()).find(name).with(like.present());
-    }
-
     private void mail(List<Receipt> receipts, ObjectNode result) {
         List<Path> made = receipts.stream().map(Receipt::file).toList();
         String name = made.get(0).getFileName().toString();

@@ -216,4 +216,10 @@ final class RecipeOptions {
     private static String chosen(String anew, String kept) { return anew != null ? anew : kept; }
 
     private static DecantException wrong(String sentence) { return new DecantException(Kind.WRONG_CALL, sentence); }
+
+    /** What --also makes beside the recipe itself: a format, or a recipe by its name. */
+    static Recipe another(String name, Recipe like) {
+        Target format = Target.of(name);
+        return format != null ? like.to(format).split(null) : new Recipes(recipesFolder()).find(name).with(like.present());
+    }
 }

@@ -32,9 +32,11 @@ class FolderCommandTest {
         return call;
     }
 
-    private Path sources() throws IOException {
+    private Path sources() throws IOException { return sources(FILES); }
+
+    private Path sources(int count) throws IOException {
         Path source = Files.createDirectories(folder.resolve("in"));
-        for (int i = 0; i < FILES; i++) {
+        for (int i = 0; i < count; i++) {
             Path file = source.resolve("year " + i % 4).resolve("notice " + i + (i % 2 == 0 ? ".txt" : ".md"));
             Files.createDirectories(file.getParent());
             Files.writeString(file, ("The ferry number " + i + " leaves the pier at the time that the table says.\n\n").repeat(60));
@@ -71,6 +73,26 @@ class FolderCommandTest {
                 assertThat(pdf.getNumberOfPages()).isPositive();
             }
         }
+    }
+
+    /** Locks of files belong to processes on some systems, so one process alone cannot show this. */
+    @Test void aSecondRunOfTheSameFilesIsKeptOut() throws Exception {
+        Path source = sources();
+        Path target = folder.resolve("out");
+        Process first = new ProcessBuilder(call(source.toString(), "--into", target.toString(), "--faith", "1")).redirectErrorStream(true).redirectOutput(new File(folder.toFile(), "log")).start();
+        try {
+            for (int i = 0; i < 600 && (!Files.isDirectory(target) || files(target).isEmpty()); i++) Thread.sleep(20);
+            // A dry run looks at the journal while the first is at work, and must not loosen its hold.
+            assertThat(new ProcessBuilder(call(source.toString(), "--into", target.toString(), "--dry-run")).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start().waitFor()).isZero();
+            Process second = new ProcessBuilder(call(source.toString(), "--into", target.toString())).redirectErrorStream(true).start();
+            String said = new String(second.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+            assertThat(first.isAlive()).as("the first is still at work").isTrue();
+            assertThat(second.waitFor()).isEqualTo(1);
+            assertThat(said).contains("Another run is at work");
+        } finally {
+            first.waitFor();
+        }
+        assertThat(files(target)).hasSize(300);
     }
 
     @Test void saysWhatItWouldDoAndDoesNothing() throws Exception {

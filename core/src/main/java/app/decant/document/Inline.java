@@ -51,7 +51,23 @@ public sealed interface Inline {
     /** Text the program works out, such as a page number, with the result it had when it was read. */
     record Field(Kind kind, String instruction, String result, Look look) implements Inline {
         /** The fields that are worked out anew; {@code NOTE_MARK} repeats a note's mark inside the note; {@code OTHER} keeps its instruction and shows its last result. */
-        public enum Kind { PAGE, PAGES, SECTION_PAGES, DATE, TIME, TITLE, AUTHOR, FILE_NAME, REFERENCE, PAGE_REFERENCE, NOTE_MARK, OTHER }
+        public enum Kind {
+            PAGE("PAGE"), PAGES("NUMPAGES"), SECTION_PAGES("SECTIONPAGES"), DATE("DATE"), TIME("TIME"), TITLE("TITLE"), AUTHOR("AUTHOR"), FILE_NAME("FILENAME"), REFERENCE("REF"), PAGE_REFERENCE("PAGEREF"), NOTE_MARK("QUOTE"), OTHER("QUOTE");
+
+            private final String word;
+
+            Kind(String word) { this.word = word; }
+
+            /** The kind that an instruction's first word asks for (ISO/IEC 29500-1, 17.16.5), in capitals. */
+            public static Kind of(String word) {
+                if (word.equals("CREATEDATE") || word.equals("SAVEDATE") || word.equals("PRINTDATE")) return DATE;
+                for (Kind kind : values()) if (kind.ordinal() < NOTE_MARK.ordinal() && kind.word.equals(word)) return kind;
+                return OTHER;
+            }
+        }
+
+        /** The instruction it came with, or the plain one of its kind. */
+        public String asked() { return instruction.isBlank() ? kind.word : instruction.trim(); }
 
         @Override public int length() { return 1; }
         @Override public Field with(Look other) { return new Field(kind, instruction, result, other); }

@@ -10,7 +10,6 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
-import java.nio.channels.OverlappingFileLockException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -21,6 +20,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 
 /**
@@ -29,9 +30,15 @@ import java.util.stream.Stream;
  */
 public final class FolderJournal implements AutoCloseable {
     private static final ObjectMapper MAPPER = new ObjectMapper();
+    /**
+     * Journals that this program holds. They are never opened a second time here: where locks belong to processes (POSIX), closing any other
+     * channel of the same file would give the lock away.
+     */
+    private static final Set<Path> HELD = ConcurrentHashMap.newKeySet();
     private static final String PREFIX = ".decant-journal";
     private static final String ENDING = ".jsonl";
 
+    private final Path file;
     private final FileChannel channel;
     private final FileLock lock;
     private final Map<String, Entry> entries = new LinkedHashMap<>();
@@ -60,7 +67,8 @@ public final class FolderJournal implements AutoCloseable {
 
     static String key(Path source, String output) { return source + "\u0000" + output; }
 
-    private FolderJournal(FileChannel channel, FileLock lock) {
+    private FolderJournal(Path file, FileChannel channel, FileLock lock) {
+        this.file = file;
         this.channel = channel;
         this.lock = lock;
     }
@@ -75,37 +83,33 @@ public final class FolderJournal implements AutoCloseable {
      * @throws DecantException where a run is at work there that does the same files, or the journal can't be written
      */
     public static FolderJournal open(Path folder, int part, int parts) {
-        Path file = folder.resolve(parts == 1 ? PREFIX + ENDING : PREFIX + "-" + part + "-of-" + parts + ENDING);
+        Path file = folder.toAbsolutePath().normalize().resolve(parts == 1 ? PREFIX + ENDING : PREFIX + "-" + part + "-of-" + parts + ENDING);
+        if (!HELD.add(file)) throw busy(folder);
+        FolderJournal journal = null;
         try {
             Files.createDirectories(folder);
             FileChannel channel = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE);
-            FileLock lock = locked(channel);
-            if (lock == null) {
-                channel.close();
-                throw busy(folder);
-            }
-            FolderJournal journal = new FolderJournal(channel, lock);
-            try {
-                for (Path one : journals(folder)) {
-                    if (one.equals(file)) journal.readOwn(Files.readAllBytes(file));
-                    else journal.readOther(one, parts);
-                }
-            } catch (IOException | DecantException e) {
-                journal.close();
-                throw e;
+            journal = new FolderJournal(file, channel, channel.tryLock());
+            if (journal.lock == null) throw busy(folder);
+            for (Path one : journals(file.getParent())) {
+                if (one.equals(file)) journal.readOwn();
+                else journal.readOther(one, parts);
             }
             return journal;
-        } catch (IOException e) {
+        } catch (IOException | DecantException e) {
+            if (journal == null) HELD.remove(file);
+            else journal.close();
+            if (e instanceof DecantException told) throw told;
             throw new DecantException(Kind.TARGET_LOCKED, "No journal can be kept in " + folder + ". Look whether it may be written to, or choose another target.", e);
         }
     }
 
     /** What runs into a folder have ended with so far; writes nothing, and a folder that is not there has none. */
     public static List<Entry> known(Path folder) {
-        FolderJournal journal = new FolderJournal(null, null);
         if (!Files.isDirectory(folder)) return List.of();
+        FolderJournal journal = new FolderJournal(null, null, null);
         try {
-            for (Path one : journals(folder)) journal.lines(Files.readAllBytes(one));
+            for (Path one : journals(folder.toAbsolutePath().normalize())) if (!HELD.contains(one)) journal.lines(Files.readAllBytes(one));
         } catch (IOException e) {
             org.slf4j.LoggerFactory.getLogger(FolderJournal.class).info("The journals in {} can't be read", folder, e);
         }
@@ -121,25 +125,26 @@ public final class FolderJournal implements AutoCloseable {
         }
     }
 
-    private void readOther(Path file, int parts) throws IOException {
-        try (FileChannel other = FileChannel.open(file, StandardOpenOption.READ, StandardOpenOption.WRITE); FileLock free = locked(other)) {
-            // Another part of the same split does other files; anything else that is at work might do the same ones.
-            if (free != null) lines(Files.readAllBytes(file));
-            else if (!file.getFileName().toString().endsWith("-of-" + parts + ENDING)) throw busy(file.getParent());
+    private void readOther(Path other, int parts) throws IOException {
+        boolean free = false;
+        if (!HELD.contains(other)) {
+            try (FileChannel opened = FileChannel.open(other, StandardOpenOption.READ, StandardOpenOption.WRITE); FileLock taken = opened.tryLock()) {
+                free = taken != null;
+                if (free) lines(all(opened));
+            }
         }
+        // Another part of the same split does other files; anything else that is at work might do the same ones.
+        if (!free && !other.getFileName().toString().endsWith("-of-" + parts + ENDING)) throw busy(other.getParent());
     }
 
-    private static FileLock locked(FileChannel channel) throws IOException {
-        try {
-            return channel.tryLock();
-        } catch (OverlappingFileLockException e) {
-            // Held by this very program.
-            return null;
-        }
+    private static byte[] all(FileChannel channel) throws IOException {
+        ByteBuffer bytes = ByteBuffer.allocate(Math.toIntExact(channel.size()));
+        while (bytes.hasRemaining() && channel.read(bytes, bytes.position()) >= 0) continue;
+        return bytes.array();
     }
 
-    private void readOwn(byte[] bytes) throws IOException {
-        int end = lines(bytes);
+    private void readOwn() throws IOException {
+        int end = lines(all(channel));
         channel.truncate(end);
         channel.position(end);
     }
@@ -218,12 +223,12 @@ public final class FolderJournal implements AutoCloseable {
     }
 
     @Override public void close() {
-        try {
+        try (channel) {
             channel.force(false);
-            lock.release();
-            channel.close();
         } catch (IOException e) {
             org.slf4j.LoggerFactory.getLogger(FolderJournal.class).warn("The journal can't be closed", e);
+        } finally {
+            HELD.remove(file);
         }
     }
 }

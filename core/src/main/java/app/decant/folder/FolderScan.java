@@ -193,5 +193,17 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut) {
         return new Expectation(seconds / Math.max(1, Math.min(workers, items.size())), Math.round(bytes));
     }
 
+    /** Bytes free on the disk of a folder that need not be there yet, or -1 where that can't be told. */
+    public static long free(Path folder) {
+        Path there = folder.toAbsolutePath();
+        while (there != null && !Files.exists(there)) there = there.getParent();
+        try {
+            return there == null ? -1 : Files.getFileStore(there).getUsableSpace();
+        } catch (IOException e) {
+            org.slf4j.LoggerFactory.getLogger(FolderScan.class).info("The room on the disk of {} can't be told", folder, e);
+            return -1;
+        }
+    }
+
     static String size(long bytes) { return bytes < 1_000_000 ? Math.max(1, bytes / 1000) + " kB" : String.format(Locale.ROOT, "%.1f MB", bytes / 1e6); }
 }

@@ -76,7 +76,7 @@ public final class FieldStack {
         String instruction = field.instruction.toString().trim();
         String name = instruction.split("\\s+", 2)[0].toUpperCase(Locale.ROOT);
         Link link = name.equals("HYPERLINK") ? link(instruction.substring(9)) : null;
-        Inline.Field.Kind kind = kind(name);
+        Inline.Field.Kind kind = Inline.Field.Kind.of(name);
         boolean plain = field.result.stream().allMatch(inline -> inline instanceof Inline.Text || inline.length() == 0);
         boolean shown = field.isContents() || name.equals("HYPERLINK") || name.isEmpty() || kind == Inline.Field.Kind.OTHER && !plain;
         if (shown) {
@@ -101,22 +101,6 @@ public final class FieldStack {
             if (one.length() > 1) return inside ? new Link.Inside(one) : new Link.Address(one);
         }
         return null;
-    }
-
-    private static Inline.Field.Kind kind(String name) {
-        return switch (name) {
-            case "PAGE" -> Inline.Field.Kind.PAGE;
-            case "NUMPAGES" -> Inline.Field.Kind.PAGES;
-            case "SECTIONPAGES" -> Inline.Field.Kind.SECTION_PAGES;
-            case "DATE" -> Inline.Field.Kind.DATE;
-            case "TIME" -> Inline.Field.Kind.TIME;
-            case "TITLE" -> Inline.Field.Kind.TITLE;
-            case "AUTHOR" -> Inline.Field.Kind.AUTHOR;
-            case "FILENAME" -> Inline.Field.Kind.FILE_NAME;
-            case "REF" -> Inline.Field.Kind.REFERENCE;
-            case "PAGEREF" -> Inline.Field.Kind.PAGE_REFERENCE;
-            default -> Inline.Field.Kind.OTHER;
-        };
     }
 
     /**

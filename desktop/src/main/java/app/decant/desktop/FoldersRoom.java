@@ -11,7 +11,6 @@ import app.decant.folder.FolderPlan;
 import app.decant.folder.FolderRun;
 import app.decant.folder.FolderScan;
 import app.decant.layout.Pages;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -154,16 +153,10 @@ final class FoldersRoom {
             if (run != null || looked != plan) return;
             scan = found;
             lanes.fill(found.items());
-            long free = free(plan.sources().get(0).target());
+            long free = FolderScan.free(plan.sources().get(0).target());
             summary.setText(found.summary() + (found.items().isEmpty() ? "" : " " + expected.sentence()) + (free < 0 ? "" : " " + Words.of("folders.free", ReceiptView.bytes(free))));
             buttons();
         }, problem -> window.desk().trouble().set(problem));
-    }
-
-    private static long free(Path target) {
-        Path here = target;
-        while (here != null && !Files.exists(here)) here = here.getParent();
-        return here == null ? -1 : here.toFile().getUsableSpace();
     }
 
     private void buttons() {

@@ -3,6 +3,7 @@ package app.decant.format.binary;
 import app.decant.document.Look;
 import app.decant.document.NumberFormat;
 import app.decant.document.Numbering;
+import app.decant.format.NumberCodes;
 import app.decant.format.binary.Modifiers.Modifier;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -66,23 +67,11 @@ final class ListReading {
         Look look = looks.text(text).over(looks.paragraph(paragraph, list -> null));
         StringBuilder label = new StringBuilder();
         String told = level.getNumberText() == null ? "" : level.getNumberText();
-        NumberFormat format = format(level.getNumberFormat());
+        NumberFormat format = NumberCodes.format(level.getNumberFormat());
         for (char c : told.toCharArray()) label.append(c < 9 && format != NumberFormat.BULLET ? "%" + (c + 1) : String.valueOf(c));
         Numbering.Suffix suffix = level.getTypeOfCharFollowingTheNumber() == 0 ? Numbering.Suffix.TAB : level.getTypeOfCharFollowingTheNumber() == 1 ? Numbering.Suffix.SPACE : Numbering.Suffix.NOTHING;
         boolean unusual = (level.toByteArray()[5] & 8) != 0;
         return new Numbering.Level(format, level.getStartAt(), label.toString(), suffix, unusual ? (Integer) (level.getRestart() & 0xFF) : null, null, look);
     }
 
-    private static NumberFormat format(int code) {
-        return switch (code) {
-            case 1 -> NumberFormat.UPPER_ROMAN;
-            case 2 -> NumberFormat.LOWER_ROMAN;
-            case 3 -> NumberFormat.UPPER_LETTER;
-            case 4 -> NumberFormat.LOWER_LETTER;
-            case 22 -> NumberFormat.DECIMAL_ZERO;
-            case 23 -> NumberFormat.BULLET;
-            case 255 -> NumberFormat.NONE;
-            default -> NumberFormat.DECIMAL;
-        };
-    }
 }

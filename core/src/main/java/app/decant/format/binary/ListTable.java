@@ -5,6 +5,7 @@ import app.decant.document.NumberFormat;
 import app.decant.document.Numbering;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.TextProperty;
+import app.decant.format.NumberCodes;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -71,24 +72,11 @@ final class ListTable {
             }
         }
         boolean fixed = level.format() == NumberFormat.BULLET || level.format() == NumberFormat.NONE;
-        Bytes bytes = new Bytes().four(level.start()).one(format(level.format())).one(level.restart() == null ? 0 : NO_USUAL_RESTART);
+        Bytes bytes = new Bytes().four(level.start()).one(NumberCodes.code(level.format())).one(level.restart() == null ? 0 : NO_USUAL_RESTART);
         for (int i = 0; i < LEVELS; i++) bytes.one(!fixed && i < places.size() ? places.get(i) : 0);
         bytes.one(level.suffix() == Numbering.Suffix.TAB ? 0 : level.suffix() == Numbering.Suffix.SPACE ? 1 : 2).four(0).four(0);
         bytes.one(text.length).one(paragraph.length).one(level.restart() == null ? 0 : level.restart()).one(0);
         return bytes.all(paragraph).all(text).two(label.length()).text(label.toString()).toBytes();
-    }
-
-    private static int format(NumberFormat format) {
-        return switch (format) {
-            case DECIMAL -> 0;
-            case UPPER_ROMAN -> 1;
-            case LOWER_ROMAN -> 2;
-            case UPPER_LETTER -> 3;
-            case LOWER_LETTER -> 4;
-            case DECIMAL_ZERO -> 22;
-            case BULLET -> 23;
-            case NONE -> 255;
-        };
     }
 
     /** The lists, and what each changes about its pattern. */

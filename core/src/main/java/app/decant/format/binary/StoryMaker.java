@@ -147,12 +147,9 @@ final class StoryMaker {
             story.special(NOTE, properties);
             return;
         }
-        String[] names = {"PAGE", "NUMPAGES", "SECTIONPAGES", "DATE", "TIME", "TITLE", "AUTHOR", "FILENAME", "REF", "PAGEREF", "", "QUOTE"};
         int[] kinds = {33, 26, 65, 31, 32, 15, 17, 29, 3, 37, 0, 35};
-        int kind = field.kind().ordinal();
-        String instruction = field.instruction().isBlank() ? names[kind] : field.instruction().trim();
-        story.field('\u0013', kinds[kind], properties);
-        story.run(" " + instruction + " ", properties);
+        story.field('\u0013', kinds[field.kind().ordinal()], properties);
+        story.run(" " + field.asked() + " ", properties);
         story.field('\u0014', 0xFF, properties);
         story.run(signs(field.result()), properties);
         story.field('\u0015', 0x80, properties);

@@ -10,13 +10,10 @@ import app.decant.document.ListLabels;
 import app.decant.document.Outline;
 import app.decant.document.Paragraph;
 import app.decant.document.Picture;
+import app.decant.format.Archive;
 import app.decant.format.Written;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
-import java.time.LocalDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -25,13 +22,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import java.util.zip.CRC32;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 
 /** Writes a document as a book (EPUB 3.3): a chapter for each heading of the first level, with navigation by all headings. */
 public final class EpubWriter {
-    private static final LocalDateTime NO_TIME = LocalDateTime.of(1980, 1, 2, 0, 0);
 
     private final Document document;
     private final List<List<Block>> chapters = new ArrayList<>();
@@ -56,7 +49,7 @@ public final class EpubWriter {
         parts.put("book/nav.xhtml", page(title(), navigation(outline)));
         pictures.forEach((name, shown) -> parts.put("book/" + name, shown.bytes()));
         parts.put("book/package.opf", utf8(description(when)));
-        return new Written(zipped(parts), HtmlWriter.findings(body.lost(), "book", document));
+        return new Written(Archive.packed("application/epub+zip", parts), HtmlWriter.findings(body.lost(), "book", document));
     }
 
     private static byte[] utf8(String text) { return text.getBytes(StandardCharsets.UTF_8); }
@@ -152,32 +145,5 @@ public final class EpubWriter {
 
     private static void item(Markup opf, String id, String name, String type, String properties) {
         opf.raw("<item id=\"" + id + "\" href=\"" + name + "\" media-type=\"" + type + "\"" + (properties == null ? "" : " properties=\"" + properties + "\"") + "/>\n");
-    }
-
-    /** The kind of the archive stands first and is not compressed (OCF 3.3, 4.3). */
-    private static byte[] zipped(Map<String, byte[]> parts) {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
-            byte[] kind = utf8("application/epub+zip");
-            ZipEntry first = new ZipEntry("mimetype");
-            CRC32 sum = new CRC32();
-            sum.update(kind);
-            first.setMethod(ZipEntry.STORED);
-            first.setSize(kind.length);
-            first.setCrc(sum.getValue());
-            first.setTimeLocal(NO_TIME);
-            zip.putNextEntry(first);
-            zip.write(kind);
-            for (Map.Entry<String, byte[]> part : parts.entrySet()) {
-                ZipEntry entry = new ZipEntry(part.getKey());
-                entry.setTimeLocal(NO_TIME);
-                zip.putNextEntry(entry);
-                zip.write(part.getValue());
-                zip.closeEntry();
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return bytes.toByteArray();
     }
 }

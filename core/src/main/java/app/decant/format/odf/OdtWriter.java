@@ -8,6 +8,7 @@ import app.decant.document.NumberFormat;
 import app.decant.document.Picture;
 import app.decant.document.Section;
 import app.decant.document.Section.FramePlace;
+import app.decant.format.Archive;
 import app.decant.format.Written;
 import app.decant.picture.PictureDecoder;
 import app.decant.xml.XmlNames;
@@ -15,10 +16,8 @@ import app.decant.xml.XmlWriter;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
-import java.time.LocalDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
@@ -28,15 +27,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.zip.CRC32;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 import javax.imageio.ImageIO;
 
 /** Writes a document as an OpenDocument text file (ISO/IEC 26300-1, version 1.2). */
 public final class OdtWriter {
     private static final double RESOLUTION = 200;
-    private static final LocalDateTime NO_TIME = LocalDateTime.of(1980, 1, 2, 0, 0);
 
     private final Document document;
     private final OdtStyles styles;
@@ -258,31 +253,7 @@ public final class OdtWriter {
         manifest.leaf("manifest:file-entry", "manifest:full-path", "/", "manifest:version", "1.2", "manifest:media-type", kind);
         types.forEach((name, type) -> manifest.leaf("manifest:file-entry", "manifest:full-path", name, "manifest:media-type", type));
         manifest.close();
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
-            // ISO/IEC 26300-3, 3.3: the kind stands first and is not compressed.
-            byte[] first = kind.getBytes(StandardCharsets.US_ASCII);
-            ZipEntry entry = new ZipEntry("mimetype");
-            CRC32 sum = new CRC32();
-            sum.update(first);
-            entry.setMethod(ZipEntry.STORED);
-            entry.setSize(first.length);
-            entry.setCrc(sum.getValue());
-            entry.setTimeLocal(NO_TIME);
-            zip.putNextEntry(entry);
-            zip.write(first);
-            zip.closeEntry();
-            parts.put("META-INF/manifest.xml", manifest.bytes());
-            for (Map.Entry<String, byte[]> part : parts.entrySet()) {
-                ZipEntry one = new ZipEntry(part.getKey());
-                one.setTimeLocal(NO_TIME);
-                zip.putNextEntry(one);
-                zip.write(part.getValue());
-                zip.closeEntry();
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return bytes.toByteArray();
+        parts.put("META-INF/manifest.xml", manifest.bytes());
+        return Archive.packed(kind, parts);
     }
 }

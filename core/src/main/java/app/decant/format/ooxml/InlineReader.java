@@ -246,7 +246,7 @@ final class InlineReader {
 
     private void endField(Open open) {
         if (open.passThrough) return;
-        Field.Kind kind = kind(open.name());
+        Field.Kind kind = Field.Kind.of(open.name());
         StringBuilder text = new StringBuilder();
         Look look = null;
         boolean oneLook = true;
@@ -280,22 +280,6 @@ final class InlineReader {
         for (XmlNode child : node.children()) content(child, link);
         fields.pop();
         endField(open);
-    }
-
-    static Field.Kind kind(String name) {
-        return switch (name) {
-            case "PAGE" -> Field.Kind.PAGE;
-            case "NUMPAGES" -> Field.Kind.PAGES;
-            case "SECTIONPAGES" -> Field.Kind.SECTION_PAGES;
-            case "DATE", "CREATEDATE", "SAVEDATE", "PRINTDATE" -> Field.Kind.DATE;
-            case "TIME" -> Field.Kind.TIME;
-            case "TITLE" -> Field.Kind.TITLE;
-            case "AUTHOR" -> Field.Kind.AUTHOR;
-            case "FILENAME" -> Field.Kind.FILE_NAME;
-            case "REF" -> Field.Kind.REFERENCE;
-            case "PAGEREF" -> Field.Kind.PAGE_REFERENCE;
-            default -> Field.Kind.OTHER;
-        };
     }
 
     private static Link linkOf(String instruction) {

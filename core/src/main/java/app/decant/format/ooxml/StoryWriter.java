@@ -138,28 +138,10 @@ final class StoryWriter {
             return;
         }
         fieldMark("begin", field.look());
-        run(field.look(), () -> xml.open("w:instrText", "xml:space", "preserve").text(" " + instruction(field) + " ").close());
+        run(field.look(), () -> xml.open("w:instrText", "xml:space", "preserve").text(" " + field.asked() + " ").close());
         fieldMark("separate", field.look());
         if (!field.result().isEmpty()) text(new Inline.Text(field.result(), field.look()));
         fieldMark("end", field.look());
-    }
-
-    /** The field's own instruction, or the plain one of its kind. */
-    private static String instruction(Inline.Field field) {
-        if (!field.instruction().isBlank()) return field.instruction();
-        return switch (field.kind()) {
-            case PAGE -> "PAGE";
-            case PAGES -> "NUMPAGES";
-            case SECTION_PAGES -> "SECTIONPAGES";
-            case DATE -> "DATE";
-            case TIME -> "TIME";
-            case TITLE -> "TITLE";
-            case AUTHOR -> "AUTHOR";
-            case FILE_NAME -> "FILENAME";
-            case REFERENCE -> "REF";
-            case PAGE_REFERENCE -> "PAGEREF";
-            case NOTE_MARK, OTHER -> "QUOTE";
-        };
     }
 
     private void fieldMark(String type, Look look) { run(look.without(TextProperty.LINK), () -> xml.leaf("w:fldChar", "w:fldCharType", type)); }

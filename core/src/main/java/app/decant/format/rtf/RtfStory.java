@@ -104,7 +104,7 @@ final class RtfStory {
             run(paragraph, run.look(), table, RtfText.escaped(run.text()));
         } else if (inline instanceof Inline.Field field) {
             if (field.kind() == Inline.Field.Kind.NOTE_MARK) run(paragraph, field.look(), table, "\\chftn");
-            else run(paragraph, field.look(), table, "{\\field{\\*\\fldinst " + RtfText.escaped(instruction(field)) + "}{\\fldrslt " + RtfText.escaped(field.result()) + "}}");
+            else run(paragraph, field.look(), table, "{\\field{\\*\\fldinst " + RtfText.escaped(field.asked()) + "}{\\fldrslt " + RtfText.escaped(field.result()) + "}}");
         } else if (inline instanceof Inline.BookmarkPoint point) {
             out.append(point.start() ? "{\\*\\bkmkstart " : "{\\*\\bkmkend ").append(RtfText.escaped(point.name())).append('}');
         } else if (inline instanceof Inline.Note note) {
@@ -121,23 +121,6 @@ final class RtfStory {
             if (made != null) run(paragraph, opaque.look(), table, made);
             else writer.lose("opaque");
         }
-    }
-
-    private static String instruction(Inline.Field field) {
-        if (!field.instruction().isBlank()) return field.instruction().trim();
-        return switch (field.kind()) {
-            case PAGE -> "PAGE";
-            case PAGES -> "NUMPAGES";
-            case SECTION_PAGES -> "SECTIONPAGES";
-            case DATE -> "DATE";
-            case TIME -> "TIME";
-            case TITLE -> "TITLE";
-            case AUTHOR -> "AUTHOR";
-            case FILE_NAME -> "FILENAME";
-            case REFERENCE -> "REF";
-            case PAGE_REFERENCE -> "PAGEREF";
-            case NOTE_MARK, OTHER -> "QUOTE";
-        };
     }
 
     private void note(Inline.Note note, Paragraph paragraph, Look table) {

@@ -14,6 +14,7 @@ import app.decant.document.Property;
 import app.decant.document.Style;
 import app.decant.document.StyleSheet;
 import app.decant.document.TextProperty;
+import app.decant.format.NumberCodes;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -197,16 +198,7 @@ final class RtfTables {
 
     void endLevel(RtfState state) {
         if (level == null) return;
-        NumberFormat format = switch (level.format) {
-            case 1 -> NumberFormat.UPPER_ROMAN;
-            case 2 -> NumberFormat.LOWER_ROMAN;
-            case 3 -> NumberFormat.UPPER_LETTER;
-            case 4 -> NumberFormat.LOWER_LETTER;
-            case 22 -> NumberFormat.DECIMAL_ZERO;
-            case 23 -> NumberFormat.BULLET;
-            case 255 -> NumberFormat.NONE;
-            default -> NumberFormat.DECIMAL;
-        };
+        NumberFormat format = NumberCodes.format(level.format);
         StringBuilder label = new StringBuilder();
         // The first character tells the length; characters below nine stand for counts.
         String told = level.text.isEmpty() ? "" : level.text.substring(1).replaceFirst(";$", "");

@@ -16,6 +16,7 @@ import app.decant.document.Style;
 import app.decant.document.TextProperty;
 import app.decant.format.FlatLooks;
 import app.decant.format.Languages;
+import app.decant.format.NumberCodes;
 import app.decant.format.Written;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -128,16 +129,7 @@ public final class RtfWriter {
     }
 
     private void level(StringBuilder table, Numbering.Level level) {
-        int format = switch (level.format()) {
-            case DECIMAL -> 0;
-            case UPPER_ROMAN -> 1;
-            case LOWER_ROMAN -> 2;
-            case UPPER_LETTER -> 3;
-            case LOWER_LETTER -> 4;
-            case DECIMAL_ZERO -> 22;
-            case BULLET -> 23;
-            case NONE -> 255;
-        };
+        int format = NumberCodes.code(level.format());
         StringBuilder text = new StringBuilder();
         StringBuilder numbers = new StringBuilder();
         int length = 0;
