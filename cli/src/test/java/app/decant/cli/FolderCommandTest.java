@@ -77,7 +77,7 @@ class FolderCommandTest {
 
     /** Locks of files belong to processes on some systems, so one process alone cannot show this. */
     @Test void aSecondRunOfTheSameFilesIsKeptOut() throws Exception {
-        Path source = sources();
+        Path source = sources(300);
         Path target = folder.resolve("out");
         Process first = new ProcessBuilder(call(source.toString(), "--into", target.toString(), "--faith", "1")).redirectErrorStream(true).redirectOutput(new File(folder.toFile(), "log")).start();
         try {
