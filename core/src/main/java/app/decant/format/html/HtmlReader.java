@@ -10,7 +10,6 @@ import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
-import app.decant.document.Image;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
@@ -19,12 +18,9 @@ import app.decant.document.Numbering;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
-import app.decant.document.Picture;
 import app.decant.document.Section;
 import app.decant.document.Style;
 import app.decant.document.StyleSheet;
-import app.decant.document.Table;
-import app.decant.document.TableProperty;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
@@ -33,7 +29,6 @@ import app.decant.format.Taken;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.Base64;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -48,8 +43,8 @@ import org.jsoup.nodes.TextNode;
 
 /** Reads web pages: the elements that mean something, and how the page's own style sheets dress them. Nothing is fetched. */
 public final class HtmlReader {
-    private static final double SIZE = 11;
-    private static final double TEXT_WIDTH = 453.6;
+    static final double SIZE = 11;
+    static final double TEXT_WIDTH = 453.6;
     private static final int DEEPEST = 300;
     private static final Set<String> BLOCKS = Set.of("address", "article", "aside", "blockquote", "body", "center", "dd", "details", "div", "dl", "dt", "fieldset", "figcaption", "figure", "footer", "form", "h1", "h2", "h3", "h4", "h5", "h6", "header", "hr",
             "li", "main", "nav", "ol", "p", "pre", "section", "summary", "table", "ul");
@@ -73,72 +68,6 @@ public final class HtmlReader {
         }
     }
 
-    /** What holds where an element stands. */
-    private record Context(Look text, Look paragraph, String style, ParagraphProperty.ListReference list, boolean spaces, int depth) {
-        double size() { return text.get(TextProperty.SIZE, SIZE); }
-        Context text(Look own) { return new Context(own.over(text), paragraph, style, list, spaces, depth); }
-        Context inner() { return new Context(text, paragraph, style, list, spaces, depth + 1); }
-    }
-
-    /** A paragraph that is being filled. */
-    private final class Filling {
-        private final List<Block> blocks;
-        private List<Inline> inlines = new ArrayList<>();
-        private Context context;
-        private boolean listed;
-
-        Filling(List<Block> blocks, Context context) {
-            this.blocks = blocks;
-            this.context = context;
-        }
-
-        void end() {
-            boolean empty = inlines.stream().filter(inline -> inline.length() > 0).map(inline -> inline instanceof Inline.Text text ? text.text() : "x").reduce("", String::concat).equals("\n");
-            trim();
-            // A line that is broken and holds nothing is a paragraph left empty.
-            if (empty && context.list == null) blocks.add(new Paragraph(context.style, context.paragraph, Look.PLAIN, List.of()));
-            boolean any = inlines.stream().anyMatch(inline -> inline.length() > 0);
-            if (any) {
-                Look look = context.paragraph;
-                if (context.list != null && !listed) look = look.with(ParagraphProperty.LIST, context.list);
-                listed |= context.list != null;
-                blocks.add(new Paragraph(context.style, look, Look.PLAIN, List.of()).withInlines(inlines));
-                inlines = new ArrayList<>();
-            }
-        }
-
-        /** Spaces at the end of a line are not seen. */
-        private void trim() {
-            for (int i = inlines.size() - 1; i >= 0; i--) {
-                if (inlines.get(i).length() == 0) continue;
-                if (!(inlines.get(i) instanceof Inline.Text text) || context.spaces) return;
-                String plain = text.text().replaceAll("[ \n]+$", "");
-                if (!plain.isEmpty()) {
-                    inlines.set(i, new Inline.Text(plain, text.look()));
-                    return;
-                }
-                inlines.remove(i);
-            }
-        }
-
-        void text(String text, Look look, boolean spaces) {
-            String shown = text;
-            if (!spaces) {
-                shown = text.replaceAll("[ \t\r\n\f]+", " ");
-                if (shown.startsWith(" ") && endsInSpace()) shown = shown.substring(1);
-            }
-            if (!shown.isEmpty()) inlines.add(new Inline.Text(shown, look));
-        }
-
-        private boolean endsInSpace() {
-            for (int i = inlines.size() - 1; i >= 0; i--) {
-                if (inlines.get(i).length() == 0) continue;
-                return inlines.get(i) instanceof Inline.Text last && (last.text().endsWith(" ") || last.text().endsWith("\n"));
-            }
-            return true;
-        }
-    }
-
     /** Reads a page. */
     public static Taken read(byte[] file, String name) {
         try {
@@ -154,8 +83,8 @@ public final class HtmlReader {
     private Taken document(FileKind kind) {
         for (Element heading : page.select("[id]")) titles.putIfAbsent(heading.id(), heading.text());
         List<Block> blocks = new ArrayList<>();
-        Filling filling = new Filling(blocks, new Context(Look.PLAIN, Look.PLAIN, null, null, false, 0));
-        Context body = filling.context.text(StyleValues.text(rules.of(page.body()), SIZE).without(TextProperty.FAMILY).without(TextProperty.SIZE));
+        Filling filling = new Filling(blocks, new HtmlContext(Look.PLAIN, Look.PLAIN, null, null, false, 0));
+        HtmlContext body = filling.context.text(StyleValues.text(rules.of(page.body()), SIZE).without(TextProperty.FAMILY).without(TextProperty.SIZE));
         children(page.body(), body, filling);
         filling.end();
         Facts facts = new Facts(page.title().isBlank() ? null : page.title(), meta("description"), meta("author"), meta("keywords"), page.select("html").attr("lang").isBlank() ? null : page.select("html").attr("lang"), null, null, Map.of());
@@ -190,18 +119,18 @@ public final class HtmlReader {
         return new StyleSheet(defaults, "Text", null, styles);
     }
 
-    private void children(Element parent, Context context, Filling filling) {
-        if (context.depth > DEEPEST) {
+    void children(Element parent, HtmlContext context, Filling filling) {
+        if (context.depth() > DEEPEST) {
             tell("The page nests deeper than any real one; what lies deeper is left out.");
             return;
         }
         for (Node node : parent.childNodes()) {
-            if (node instanceof TextNode text) filling.text(text.getWholeText(), context.text, context.spaces);
+            if (node instanceof TextNode text) filling.text(text.getWholeText(), context.text(), context.spaces());
             else if (node instanceof Element element) element(element, context.inner(), filling);
         }
     }
 
-    private void element(Element element, Context context, Filling filling) {
+    private void element(Element element, HtmlContext context, Filling filling) {
         String name = element.normalName();
         if (UNSEEN.contains(name)) {
             if (Set.of("svg", "canvas", "iframe", "object", "video", "audio").contains(name)) tell("Moving pictures, drawings and frames of the page are left out.");
@@ -216,14 +145,14 @@ public final class HtmlReader {
         if (!element.id().isEmpty() && !block && !notes.containsKey(element.id())) filling.inlines.add(new Inline.BookmarkPoint(element.id(), false));
     }
 
-    private void block(Element element, String name, Map<String, String> css, Context context, Filling filling) {
+    private void block(Element element, String name, Map<String, String> css, HtmlContext context, Filling filling) {
         List<Inline> marks = new ArrayList<>(filling.inlines.stream().filter(inline -> inline instanceof Inline.BookmarkPoint).toList());
         if (filling.inlines.stream().allMatch(inline -> inline instanceof Inline.BookmarkPoint)) filling.inlines.clear();
         else marks.removeIf(mark -> !((Inline.BookmarkPoint) mark).name().equals(element.id()));
         filling.inlines.removeIf(inline -> marks.contains(inline));
         filling.end();
         switch (name) {
-            case "table" -> table(element, context, filling);
+            case "table" -> new HtmlTable(this, rules).put(element, context, filling);
             case "ul", "ol" -> list(element, name, context, filling);
             case "hr" -> filling.blocks.add(new Paragraph("Text", Look.of(ParagraphProperty.BORDERS, new Borders(null, null, Border.single(0.75, new Colour(0x808080)), null, null, null)), Look.PLAIN, List.of()));
             case "nav" -> {
@@ -234,13 +163,13 @@ public final class HtmlReader {
         }
     }
 
-    private void plain(Element element, String name, Map<String, String> css, Context context, Filling filling, List<Inline> marks) {
-        Context before = filling.context;
+    private void plain(Element element, String name, Map<String, String> css, HtmlContext context, Filling filling, List<Inline> marks) {
+        HtmlContext before = filling.context;
         String style = switch (name) {
             case "h1", "h2", "h3", "h4", "h5", "h6" -> "Heading" + name.charAt(1);
             case "blockquote" -> "Quote";
             case "pre" -> "Preformatted";
-            default -> context.style;
+            default -> context.style();
         };
         boolean holder = Set.of("div", "section", "article", "main", "body", "header", "footer", "aside", "form", "figure", "fieldset", "details", "nav", "center").contains(name);
         double size = context.size();
@@ -251,14 +180,14 @@ public final class HtmlReader {
         if (name.equals("center")) paragraph = paragraph.with(ParagraphProperty.ALIGNMENT, Alignment.CENTRE);
         if (element.hasAttr("align") && !paragraph.says(ParagraphProperty.ALIGNMENT)) paragraph = StyleValues.paragraph(Map.of("text-align", element.attr("align").toLowerCase(Locale.ROOT)), size).over(paragraph);
         if (element.attr("dir").equals("rtl")) paragraph = paragraph.with(ParagraphProperty.RIGHT_TO_LEFT, true);
-        boolean spaces = name.equals("pre") || css.getOrDefault("white-space", "").startsWith("pre") || context.spaces;
-        Context own = new Context(text.over(context.text), paragraph.over(context.paragraph), style, context.list, spaces, context.depth);
-        if (name.equals("dd")) own = new Context(own.text, own.paragraph.with(ParagraphProperty.INDENT_START, 24.0), style, own.list, spaces, own.depth);
+        boolean spaces = name.equals("pre") || css.getOrDefault("white-space", "").startsWith("pre") || context.spaces();
+        HtmlContext own = new HtmlContext(text.over(context.text()), paragraph.over(context.paragraph()), style, context.list(), spaces, context.depth());
+        if (name.equals("dd")) own = new HtmlContext(own.text(), own.paragraph().with(ParagraphProperty.INDENT_START, 24.0), style, own.list(), spaces, own.depth());
         filling.context = own;
         filling.inlines.addAll(marks);
         if (name.equals("pre")) {
             String code = element.wholeText().replaceFirst("^\n", "").replaceFirst("\n$", "");
-            filling.text(code, own.text, true);
+            filling.text(code, own.text(), true);
         } else {
             children(element, own, filling);
         }
@@ -267,7 +196,7 @@ public final class HtmlReader {
         filling.context = before;
     }
 
-    private void contents(Element nav, Context context, Filling filling) {
+    private void contents(Element nav, HtmlContext context, Filling filling) {
         List<Block> entries = new ArrayList<>();
         Filling own = new Filling(entries, filling.context);
         children(nav, context, own);
@@ -276,9 +205,9 @@ public final class HtmlReader {
         if (!paragraphs.isEmpty()) filling.blocks.add(new Contents(1, 3, paragraphs));
     }
 
-    private void list(Element element, String name, Context context, Filling filling) {
-        Context before = filling.context;
-        int level = context.list == null ? 0 : Math.min(8, context.list.level() + 1);
+    private void list(Element element, String name, HtmlContext context, Filling filling) {
+        HtmlContext before = filling.context;
+        int level = context.list() == null ? 0 : Math.min(8, context.list().level() + 1);
         String id = "L" + (lists.size() + 1);
         Numbering.Level own = level(element, name, level);
         List<Numbering.Level> levels = new ArrayList<>();
@@ -299,7 +228,7 @@ public final class HtmlReader {
             Map<String, String> css = rules.of(item);
             Look text = StyleValues.text(css, context.size());
             Look paragraph = StyleValues.paragraph(css, context.size()).without(ParagraphProperty.INDENT_START).without(ParagraphProperty.FIRST_LINE);
-            Context inner = new Context(text.over(context.text), paragraph, "ListItem", new ParagraphProperty.ListReference(id, level), context.spaces, context.depth + 1);
+            HtmlContext inner = new HtmlContext(text.over(context.text()), paragraph, "ListItem", new ParagraphProperty.ListReference(id, level), context.spaces(), context.depth() + 1);
             filling.end();
             filling.context = inner;
             filling.listed = false;
@@ -308,7 +237,7 @@ public final class HtmlReader {
             filling.end();
         }
         filling.context = before;
-        filling.listed = before.list != null;
+        filling.listed = before.list() != null;
     }
 
     private Numbering.Level level(Element element, String name, int level) {
@@ -332,10 +261,10 @@ public final class HtmlReader {
         return new Numbering.Level(format, start, told, Numbering.Suffix.TAB, null, null, look.with(ParagraphProperty.FIRST_LINE, -18.0));
     }
 
-    private void inline(Element element, String name, Map<String, String> css, Context context, Filling filling) {
+    private void inline(Element element, String name, Map<String, String> css, HtmlContext context, Filling filling) {
         switch (name) {
-            case "br" -> filling.inlines.add(new Inline.Text(String.valueOf(Inline.LINE_BREAK), context.text));
-            case "img" -> picture(element, css, context, filling);
+            case "br" -> filling.inlines.add(new Inline.Text(String.valueOf(Inline.LINE_BREAK), context.text()));
+            case "img" -> HtmlPicture.put(element, css, context, filling, this::tell);
             case "a" -> {
                 if (note(element, context, filling)) return;
                 if (element.attr("role").equals("doc-backlink")) return;
@@ -346,9 +275,9 @@ public final class HtmlReader {
                 children(element, context.text(look), filling);
             }
             case "q" -> {
-                filling.text("\u201C", context.text, true);
+                filling.text("\u201C", context.text(), true);
                 children(element, context, filling);
-                filling.text("\u201D", context.text, true);
+                filling.text("\u201D", context.text(), true);
             }
             default -> {
                 if (element.attr("role").equals("note") && element.hasClass("box")) {
@@ -362,17 +291,17 @@ public final class HtmlReader {
                 if (name.equals("font") && element.hasAttr("color") && StyleValues.colour(element.attr("color")) != null) look = look.with(TextProperty.COLOUR, StyleValues.colour(element.attr("color")));
                 if (name.equals("font") && element.hasAttr("face")) look = look.with(TextProperty.FAMILY, element.attr("face").split(",")[0].strip());
                 boolean apart = "block".equals(css.get("display"));
-                if (apart && !filling.endsInSpace()) filling.inlines.add(new Inline.Text(String.valueOf(Inline.LINE_BREAK), context.text));
+                if (apart && !filling.endsInSpace()) filling.inlines.add(new Inline.Text(String.valueOf(Inline.LINE_BREAK), context.text()));
                 children(element, context.text(look), filling);
             }
         }
     }
 
     /** Words set apart at a side: each line of them a paragraph of its own. */
-    private void box(Element element, Map<String, String> css, Context context, Filling filling) {
+    private void box(Element element, Map<String, String> css, HtmlContext context, Filling filling) {
         List<Block> blocks = new ArrayList<>();
         for (Element line : element.children()) {
-            Filling own = new Filling(blocks, new Context(Look.PLAIN, Look.PLAIN, "Cell", null, false, context.depth + 1));
+            Filling own = new Filling(blocks, new HtmlContext(Look.PLAIN, Look.PLAIN, "Cell", null, false, context.depth() + 1));
             int before = blocks.size();
             children(line, own.context, own);
             own.end();
@@ -382,10 +311,10 @@ public final class HtmlReader {
         Borders borders = StyleValues.borders(css, context.size());
         Border border = borders == null || borders.top() == null ? Border.NONE : borders.top();
         Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, "right".equals(css.get("float")) ? Alignment.END : Alignment.START, 0), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0), Anchor.Wrap.SQUARE, new Insets(0, 9, 0, 9), false);
-        filling.inlines.add(new Inline.Floating(anchor, new TextBox(blocks, width == null ? 150 : width, 20, true, new Insets(3.6, 7.2, 3.6, 7.2), border, StyleValues.background(css)), context.text));
+        filling.inlines.add(new Inline.Floating(anchor, new TextBox(blocks, width == null ? 150 : width, 20, true, new Insets(3.6, 7.2, 3.6, 7.2), border, StyleValues.background(css)), context.text()));
     }
 
-    private static Look meaning(String name, Context context) {
+    private static Look meaning(String name, HtmlContext context) {
         return switch (name) {
             case "b", "strong" -> Look.of(TextProperty.BOLD, true);
             case "i", "em", "cite", "var", "dfn" -> Look.of(TextProperty.ITALIC, true);
@@ -402,13 +331,13 @@ public final class HtmlReader {
     }
 
     /** A reference to a note that is on the page becomes the note. */
-    private boolean note(Element element, Context context, Filling filling) {
+    private boolean note(Element element, HtmlContext context, Filling filling) {
         String target = element.attr("href");
         if (!element.attr("role").equals("doc-noteref") || !target.startsWith("#") || !notes.containsKey(target.substring(1))) return false;
         Element note = notes.get(target.substring(1));
-        if (context.depth > DEEPEST / 2) return false;
+        if (context.depth() > DEEPEST / 2) return false;
         List<Block> blocks = new ArrayList<>();
-        Filling own = new Filling(blocks, new Context(Look.PLAIN, Look.PLAIN, "NoteText", null, false, context.depth + 10));
+        Filling own = new Filling(blocks, new HtmlContext(Look.PLAIN, Look.PLAIN, "NoteText", null, false, context.depth() + 10));
         children(note, own.context, own);
         own.end();
         String mark = element.text().matches("\\d+") ? null : element.text();
@@ -418,145 +347,7 @@ public final class HtmlReader {
             marked.addAll(first.inlines());
             blocks.set(0, first.withInlines(marked));
         }
-        filling.inlines.add(new Inline.Note(Inline.Note.Kind.FOOTNOTE, blocks, mark, context.text.with(TextProperty.SCRIPT, TextProperty.Script.SUPER)));
+        filling.inlines.add(new Inline.Note(Inline.Note.Kind.FOOTNOTE, blocks, mark, context.text().with(TextProperty.SCRIPT, TextProperty.Script.SUPER)));
         return true;
-    }
-
-    private void picture(Element element, Map<String, String> css, Context context, Filling filling) {
-        String source = element.attr("src");
-        int comma = source.indexOf(',');
-        if (!source.startsWith("data:image/") || comma < 0 || !source.substring(0, comma).endsWith(";base64")) {
-            tell("Pictures that lie outside the page's file are left out.");
-            if (!element.attr("alt").isBlank()) filling.text("[" + element.attr("alt").strip() + "]", context.text, false);
-            return;
-        }
-        byte[] bytes;
-        try {
-            bytes = Base64.getMimeDecoder().decode(source.substring(comma + 1));
-        } catch (IllegalArgumentException e) {
-            tell("A picture of the page is damaged and left out.");
-            return;
-        }
-        String type = source.substring(5, source.indexOf(';'));
-        Double width = StyleValues.length(css.get("width"), context.size());
-        if (width == null && element.attr("width").matches("\\d{1,5}")) width = Integer.parseInt(element.attr("width")) * 0.75;
-        Double height = StyleValues.length(css.get("height"), context.size());
-        if (height == null && element.attr("height").matches("\\d{1,5}")) height = Integer.parseInt(element.attr("height")) * 0.75;
-        double[] natural = natural(bytes);
-        double wide = width != null && width > 0 ? width : height != null && natural[1] > 0 ? height * natural[0] / natural[1] : natural[0];
-        double high = height != null && height > 0 ? height : wide * natural[1] / Math.max(1, natural[0]);
-        if (wide > TEXT_WIDTH) {
-            high = high * TEXT_WIDTH / wide;
-            wide = TEXT_WIDTH;
-        }
-        Picture picture = new Picture(new Image(type, bytes), Math.max(1, wide), Math.max(1, high), element.attr("alt").isBlank() ? null : element.attr("alt"));
-        String side = css.get("float");
-        if ("left".equals(side) || "right".equals(side)) {
-            Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, side.equals("right") ? Alignment.END : Alignment.START, 0), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0), Anchor.Wrap.SQUARE, new Insets(0, 9, 4, 9), false);
-            filling.inlines.add(new Inline.Floating(anchor, picture, context.text));
-        } else {
-            filling.inlines.add(new Inline.InlinePicture(picture, context.text));
-        }
-    }
-
-    /** The size of a picture in points, at 96 pixels an inch. */
-    private static double[] natural(byte[] bytes) {
-        try {
-            var image = app.decant.picture.PictureDecoder.decode(new Image("image/*", bytes), 96);
-            if (image != null) return new double[] {image.getWidth() * 0.75, image.getHeight() * 0.75};
-        } catch (IOException | RuntimeException e) {
-            org.slf4j.LoggerFactory.getLogger(HtmlReader.class).debug("A picture tells no size", e);
-        }
-        return new double[] {100, 100};
-    }
-
-    private void table(Element element, Context context, Filling filling) {
-        for (Element caption : element.children()) {
-            if (!caption.normalName().equals("caption")) continue;
-            Filling own = new Filling(filling.blocks, new Context(context.text, Look.of(ParagraphProperty.KEEP_WITH_NEXT, true), "Text", null, false, context.depth + 1));
-            children(caption, own.context, own);
-            own.end();
-        }
-        // Heads stand above and feet below, wherever the page tells them (HTML, 4.9.6 and 4.9.7).
-        List<Element> rows = element.select("tr").stream().filter(row -> row.closest("table") == element).sorted(java.util.Comparator.comparingInt(HtmlReader::place)).toList();
-        int columns = 0;
-        Map<Integer, int[]> reach = new HashMap<>();
-        List<List<Object[]>> placed = new ArrayList<>();
-        for (int r = 0; r < rows.size(); r++) {
-            List<Object[]> cells = new ArrayList<>();
-            int column = 0;
-            for (Element cell : rows.get(r).children()) {
-                if (!cell.normalName().equals("td") && !cell.normalName().equals("th")) continue;
-                while (reach.containsKey(column) && reach.get(column)[0] > r) column++;
-                int across = span(cell.attr("colspan"), 200);
-                int down = Math.min(rows.size() - r, span(cell.attr("rowspan"), rows.size()));
-                for (int c = column; c < column + across; c++) reach.put(c, new int[] {r + down});
-                cells.add(new Object[] {cell, column, across, down});
-                column += across;
-            }
-            columns = Math.max(columns, column);
-            placed.add(cells);
-        }
-        if (columns == 0) return;
-        double width = TEXT_WIDTH;
-        Double told = StyleValues.length(rules.of(element).get("width"), context.size());
-        if (told != null && !rules.of(element).getOrDefault("width", "").endsWith("%") && told > 20) width = told;
-        List<Double> widths = new ArrayList<>();
-        for (Element column : element.select("colgroup > col")) {
-            String value = rules.of(column).getOrDefault("width", column.attr("width").matches("\\d{1,5}") ? column.attr("width") + "px" : column.attr("width"));
-            Double points = StyleValues.length(value, context.size());
-            widths.add(value.matches("[0-9.]+%") ? width * Double.parseDouble(value.replace("%", "")) / 100 : points == null ? -1.0 : points);
-        }
-        if (widths.size() != columns || widths.stream().anyMatch(one -> one <= 0)) widths = new ArrayList<>(java.util.Collections.nCopies(columns, width / columns));
-        boolean ruled = element.hasAttr("border") && !element.attr("border").equals("0");
-        List<Table.Row> made = new ArrayList<>();
-        for (int r = 0; r < placed.size(); r++) {
-            List<Table.Cell> cells = new ArrayList<>();
-            boolean head = rows.get(r).parent() != null && rows.get(r).parent().normalName().equals("thead");
-            for (Object[] one : placed.get(r)) cells.add(cell((Element) one[0], (int) one[1], (int) one[2], (int) one[3], context, ruled));
-            made.add(new Table.Row(head ? Look.of(TableProperty.HEADER_ROW, true) : Look.PLAIN, cells));
-        }
-        filling.blocks.add(new Table(Look.PLAIN, widths, made));
-    }
-
-    private static int place(Element row) {
-        String group = row.parent() == null ? "" : row.parent().normalName();
-        return group.equals("thead") ? 0 : group.equals("tfoot") ? 2 : 1;
-    }
-
-    private static int span(String told, int most) { return told.matches("[1-9]\\d{0,3}") ? Math.min(most, Integer.parseInt(told)) : 1; }
-
-    private Table.Cell cell(Element element, int column, int across, int down, Context context, boolean ruled) {
-        Map<String, String> css = rules.of(element);
-        Look look = Look.PLAIN;
-        Borders borders = StyleValues.borders(css.entrySet().stream().filter(one -> !one.getKey().startsWith("padding")).collect(java.util.stream.Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)), context.size());
-        if (borders == null && ruled) borders = Borders.all(Border.single(0.75, Colour.AUTOMATIC));
-        if (borders != null) look = look.with(TableProperty.BORDERS, borders);
-        Colour behind = StyleValues.background(css);
-        if (behind == null && element.hasAttr("bgcolor")) behind = StyleValues.colour(element.attr("bgcolor"));
-        if (behind != null) look = look.with(TableProperty.SHADING, behind);
-        String vertical = css.getOrDefault("vertical-align", element.attr("valign"));
-        if (vertical.equals("middle")) look = look.with(TableProperty.VERTICAL_ALIGNMENT, TableProperty.VerticalAlignment.CENTRE);
-        if (vertical.equals("bottom")) look = look.with(TableProperty.VERTICAL_ALIGNMENT, TableProperty.VerticalAlignment.BOTTOM);
-        String[] padding = css.getOrDefault("padding", "").split("\\s+");
-        // One to four lengths: top, right, bottom, left (CSS 2.2, 8.4).
-        if (padding.length < 4) padding = new String[] {padding[0], padding[padding.length > 1 ? 1 : 0], padding[padding.length > 2 ? 2 : 0], padding[padding.length > 1 ? 1 : 0]};
-        if ( StyleValues.length(padding[0], 10) != null) look = look.with(TableProperty.PADDING, new Insets(StyleValues.length(padding[0], 10), or(padding[1]), or(padding[2]), or(padding[3])));
-        List<Block> blocks = new ArrayList<>();
-        Look text = StyleValues.text(css, context.size());
-        // A head cell is bold where nobody says otherwise.
-        if (element.normalName().equals("th") && !css.containsKey("font-weight")) text = text.with(TextProperty.BOLD, true);
-        Map<String, String> aligned = css.containsKey("text-align") || !element.hasAttr("align") ? css : Map.of("text-align", element.attr("align").toLowerCase(Locale.ROOT));
-        Look paragraph = Look.PLAIN.with(ParagraphProperty.ALIGNMENT, StyleValues.paragraph(aligned, context.size()).get(ParagraphProperty.ALIGNMENT));
-        Filling own = new Filling(blocks, new Context(text.over(context.text), paragraph, "Cell", null, false, context.depth + 1));
-        children(element, own.context, own);
-        own.end();
-        if (blocks.isEmpty() || !(blocks.get(blocks.size() - 1) instanceof Paragraph)) blocks.add(new Paragraph("Cell", Look.PLAIN, Look.PLAIN, List.of()));
-        return new Table.Cell(column, across, down, look, blocks);
-    }
-
-    private static double or(String length) {
-        Double points = StyleValues.length(length, 10);
-        return points == null ? 5.4 : points;
     }
 }

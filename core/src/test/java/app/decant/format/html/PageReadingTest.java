@@ -1,5 +1,9 @@
 package app.decant.format.html;
 
+import static app.decant.format.Reading.paragraph;
+import static app.decant.format.Reading.paragraphs;
+import static app.decant.format.Reading.run;
+import static app.decant.format.Reading.texts;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -31,16 +35,6 @@ class PageReadingTest {
     private static Taken read(String text, String name) { return TextFormats.read(text.getBytes(StandardCharsets.UTF_8), name, null, Progress.SILENT); }
     private static Document page(String body) { return read("<!DOCTYPE html><html lang=en><head><meta charset=utf-8><title>t</title></head><body>" + body + "</body></html>", "page.html").document(); }
     private static Document markdown(String text) { return read(text, "notes.md").document(); }
-    private static List<Paragraph> paragraphs(Document document) { return document.blocks().stream().filter(block -> block instanceof Paragraph).map(block -> (Paragraph) block).toList(); }
-    private static List<String> texts(Document document) { return paragraphs(document).stream().map(Paragraph::plainText).toList(); }
-    private static Look paragraph(Document document, int index) { return Cascade.of(document).paragraph(paragraphs(document).get(index)); }
-
-    private static Look run(Document document, String text) {
-        for (Paragraph paragraph : paragraphs(document)) {
-            for (Inline inline : paragraph.inlines()) if (inline instanceof Inline.Text run && run.text().contains(text)) return Cascade.of(document).text(paragraph, run.look());
-        }
-        throw new AssertionError("No run holds " + text);
-    }
 
     /** CSS 2.2, 6.4.3: ids before classes before elements, then the later; important before all; the attribute before sheets. */
     @Test void theStrongestRuleWins() {

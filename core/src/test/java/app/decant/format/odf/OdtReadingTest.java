@@ -1,5 +1,8 @@
 package app.decant.format.odf;
 
+import static app.decant.format.Reading.paragraph;
+import static app.decant.format.Reading.paragraphs;
+import static app.decant.format.Reading.run;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -64,16 +67,6 @@ class OdtReadingTest {
             throw new UncheckedIOException(e);
         }
         return TextFormats.read(bytes.toByteArray(), "test.odt", null, Progress.SILENT);
-    }
-
-    private static List<Paragraph> paragraphs(Document document) { return document.blocks().stream().filter(block -> block instanceof Paragraph).map(block -> (Paragraph) block).toList(); }
-    private static Look paragraph(Document document, int index) { return Cascade.of(document).paragraph(paragraphs(document).get(index)); }
-
-    private static Look run(Document document, String text) {
-        for (Paragraph paragraph : paragraphs(document)) {
-            for (Inline inline : paragraph.inlines()) if (inline instanceof Inline.Text run && run.text().contains(text)) return Cascade.of(document).text(paragraph, run.look());
-        }
-        throw new AssertionError("No run holds " + text);
     }
 
     /** 17.6 and 20.x of part 1: lengths have units, margins may be told at once, line heights are shares, lengths or at least. */

@@ -1,5 +1,9 @@
 package app.decant.format.rtf;
 
+import static app.decant.format.Reading.paragraph;
+import static app.decant.format.Reading.paragraphs;
+import static app.decant.format.Reading.run;
+import static app.decant.format.Reading.texts;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -37,33 +41,21 @@ class RtfReadingTest {
 
     private static Taken read(String body) { return bytes(("{\\rtf1\\ansi\\deff0" + FONTS + body + "}").getBytes(StandardCharsets.ISO_8859_1)); }
     private static Taken bytes(byte[] file) { return TextFormats.read(file, "test.rtf", null, Progress.SILENT); }
-    private static List<Paragraph> paragraphs(Taken taken) { return taken.document().blocks().stream().filter(block -> block instanceof Paragraph).map(block -> (Paragraph) block).toList(); }
-    private static List<String> texts(Taken taken) { return paragraphs(taken).stream().map(Paragraph::plainText).toList(); }
-
-    private static Look paragraph(Taken taken, int index) { return Cascade.of(taken.document()).paragraph(paragraphs(taken).get(index)); }
-
-    /** The look of the run that holds some text. */
-    private static Look run(Taken taken, String text) {
-        for (Paragraph paragraph : paragraphs(taken)) {
-            for (Inline inline : paragraph.inlines()) if (inline instanceof Inline.Text run && run.text().contains(text)) return Cascade.of(taken.document()).text(paragraph, run.look());
-        }
-        throw new AssertionError("No run holds " + text);
-    }
 
     /** “Paragraph formatting properties”: measures are twips, a twentieth of a point. */
     @Test void paragraphsStandWhereTheySay() {
         Taken taken = read("\\pard\\qj\\li720\\ri360\\fi-360\\sb120\\sa240\\sl360\\slmult1\\keepn\\keep\\pagebb a\\par\\qc\\sl-280\\slmult0 b\\par\\pard\\qr\\sl300 c\\par\\pard d\\par");
-        Look a = paragraph(taken, 0);
+        Look a = paragraph(taken.document(), 0);
         assertThat(a.get(ParagraphProperty.ALIGNMENT)).isEqualTo(Alignment.JUSTIFY);
         assertThat(List.of(a.get(ParagraphProperty.INDENT_START), a.get(ParagraphProperty.INDENT_END), a.get(ParagraphProperty.FIRST_LINE), a.get(ParagraphProperty.SPACE_BEFORE), a.get(ParagraphProperty.SPACE_AFTER))).containsExactly(36.0, 18.0, -18.0, 6.0, 12.0);
         assertThat(a.get(ParagraphProperty.LINE_SPACING)).isEqualTo(new LineSpacing(LineSpacing.Rule.MULTIPLE, 1.5));
         assertThat(a.is(ParagraphProperty.KEEP_WITH_NEXT) && a.is(ParagraphProperty.KEEP_TOGETHER) && a.is(ParagraphProperty.PAGE_BREAK_BEFORE)).isTrue();
-        Look b = paragraph(taken, 1);
+        Look b = paragraph(taken.document(), 1);
         assertThat(b.get(ParagraphProperty.ALIGNMENT)).isEqualTo(Alignment.CENTRE);
         assertThat(b.get(ParagraphProperty.INDENT_START)).as("what is not said anew goes on").isEqualTo(36);
         assertThat(b.get(ParagraphProperty.LINE_SPACING)).isEqualTo(new LineSpacing(LineSpacing.Rule.EXACTLY, 14));
-        assertThat(paragraph(taken, 2).get(ParagraphProperty.LINE_SPACING)).isEqualTo(new LineSpacing(LineSpacing.Rule.AT_LEAST, 15));
-        Look d = paragraph(taken, 3);
+        assertThat(paragraph(taken.document(), 2).get(ParagraphProperty.LINE_SPACING)).isEqualTo(new LineSpacing(LineSpacing.Rule.AT_LEAST, 15));
+        Look d = paragraph(taken.document(), 3);
         assertThat(d.get(ParagraphProperty.ALIGNMENT)).as("\\pard begins anew").isIn(null, Alignment.START);
         assertThat(d.get(ParagraphProperty.INDENT_START)).isIn(null, 0.0);
     }
@@ -71,50 +63,50 @@ class RtfReadingTest {
     /** “Tabs”: the kind and the leader stand before the place. */
     @Test void tabsHaveKindsAndLeaders() {
         Taken taken = read("\\pard\\tx1000\\tqr\\tldot\\tx9000\\tqdec\\tx4000\\tqc\\tlhyph\\tx2000 a\\tab b\\par");
-        assertThat(paragraph(taken, 0).get(ParagraphProperty.TABS).stops()).containsExactlyInAnyOrder(new TabStop(50, TabStop.Kind.START, TabStop.Leader.NONE), new TabStop(450, TabStop.Kind.END, TabStop.Leader.DOTS),
+        assertThat(paragraph(taken.document(), 0).get(ParagraphProperty.TABS).stops()).containsExactlyInAnyOrder(new TabStop(50, TabStop.Kind.START, TabStop.Leader.NONE), new TabStop(450, TabStop.Kind.END, TabStop.Leader.DOTS),
                 new TabStop(200, TabStop.Kind.DECIMAL, TabStop.Leader.NONE), new TabStop(100, TabStop.Kind.CENTRE, TabStop.Leader.HYPHENS));
-        assertThat(texts(taken)).containsExactly("a\tb");
+        assertThat(texts(taken.document())).containsExactly("a\tb");
     }
 
     /** “Font (character) formatting properties”: half points; a nought turns off; \plain begins anew; groups end what they began. */
     @Test void charactersLookAsTheySay() {
         Taken taken = read("\\pard\\fs28\\f1\\cf1\\b bold{\\i both}only\\b0 none\\plain\\fs20 plain {\\ul u}{\\uldb v}{\\strike s}\\par");
-        Look bold = run(taken, "bold");
+        Look bold = run(taken.document(), "bold");
         assertThat(bold.is(TextProperty.BOLD)).isTrue();
         assertThat(bold.get(TextProperty.SIZE)).isEqualTo(14);
         assertThat(bold.get(TextProperty.FAMILY)).isEqualTo("Carlito");
         assertThat(bold.get(TextProperty.COLOUR).hex()).isEqualTo("C80000");
-        assertThat(run(taken, "both").is(TextProperty.ITALIC)).isTrue();
-        assertThat(run(taken, "both").is(TextProperty.BOLD)).isTrue();
-        assertThat(run(taken, "only").is(TextProperty.ITALIC)).isFalse();
-        assertThat(run(taken, "none").is(TextProperty.BOLD)).isFalse();
-        assertThat(run(taken, "plain").get(TextProperty.FAMILY)).isEqualTo("Caladea");
-        assertThat(run(taken, "plain").get(TextProperty.SIZE)).isEqualTo(10);
-        assertThat(run(taken, "u").get(TextProperty.UNDERLINE)).isEqualTo(Underline.SINGLE);
-        assertThat(run(taken, "v").get(TextProperty.UNDERLINE)).isEqualTo(Underline.DOUBLE);
-        assertThat(run(taken, "s").is(TextProperty.STRIKE)).isTrue();
+        assertThat(run(taken.document(), "both").is(TextProperty.ITALIC)).isTrue();
+        assertThat(run(taken.document(), "both").is(TextProperty.BOLD)).isTrue();
+        assertThat(run(taken.document(), "only").is(TextProperty.ITALIC)).isFalse();
+        assertThat(run(taken.document(), "none").is(TextProperty.BOLD)).isFalse();
+        assertThat(run(taken.document(), "plain").get(TextProperty.FAMILY)).isEqualTo("Caladea");
+        assertThat(run(taken.document(), "plain").get(TextProperty.SIZE)).isEqualTo(10);
+        assertThat(run(taken.document(), "u").get(TextProperty.UNDERLINE)).isEqualTo(Underline.SINGLE);
+        assertThat(run(taken.document(), "v").get(TextProperty.UNDERLINE)).isEqualTo(Underline.DOUBLE);
+        assertThat(run(taken.document(), "s").is(TextProperty.STRIKE)).isTrue();
         Taken scripts = read("\\pard{\\super over}{\\sub under}{\\nosupersub level}\\par");
-        assertThat(run(scripts, "over").get(TextProperty.SCRIPT)).isEqualTo(Script.SUPER);
-        assertThat(run(scripts, "under").get(TextProperty.SCRIPT)).isEqualTo(Script.SUB);
+        assertThat(run(scripts.document(), "over").get(TextProperty.SCRIPT)).isEqualTo(Script.SUPER);
+        assertThat(run(scripts.document(), "under").get(TextProperty.SCRIPT)).isEqualTo(Script.SUB);
         Taken more = read("\\pard{\\scaps small}{\\caps large}{\\highlight2 lit}{\\expndtw20 wide}{\\lang1031 deutsch}{\\charscalex80 narrow}{\\dn6 low}{\\up6 high}\\par");
-        assertThat(run(more, "small").is(TextProperty.SMALL_CAPITALS)).isTrue();
-        assertThat(run(more, "large").is(TextProperty.CAPITALS)).isTrue();
-        assertThat(run(more, "lit").get(TextProperty.HIGHLIGHT).hex()).isEqualTo("FFFF00");
-        assertThat(run(more, "wide").get(TextProperty.LETTER_SPACING)).isEqualTo(1);
-        assertThat(run(more, "deutsch").get(TextProperty.LANGUAGE)).startsWith("de");
-        assertThat(run(more, "narrow").get(TextProperty.WIDTH_SCALE)).isCloseTo(0.8, within(1e-9));
-        assertThat(run(more, "low").get(TextProperty.RAISE)).isEqualTo(-3);
-        assertThat(run(more, "high").get(TextProperty.RAISE)).isEqualTo(3);
+        assertThat(run(more.document(), "small").is(TextProperty.SMALL_CAPITALS)).isTrue();
+        assertThat(run(more.document(), "large").is(TextProperty.CAPITALS)).isTrue();
+        assertThat(run(more.document(), "lit").get(TextProperty.HIGHLIGHT).hex()).isEqualTo("FFFF00");
+        assertThat(run(more.document(), "wide").get(TextProperty.LETTER_SPACING)).isEqualTo(1);
+        assertThat(run(more.document(), "deutsch").get(TextProperty.LANGUAGE)).startsWith("de");
+        assertThat(run(more.document(), "narrow").get(TextProperty.WIDTH_SCALE)).isCloseTo(0.8, within(1e-9));
+        assertThat(run(more.document(), "low").get(TextProperty.RAISE)).isEqualTo(-3);
+        assertThat(run(more.document(), "high").get(TextProperty.RAISE)).isEqualTo(3);
     }
 
     /** “Style sheet”: styles by number, with parents; headings by their outline level. */
     @Test void stylesAreLaidOverEachOther() {
         Taken taken = read("{\\stylesheet{\\s0\\fs24 Normal;}{\\s1\\sbasedon0\\b\\fs32\\outlinelevel0 heading 1;}{\\s2\\sbasedon1\\i\\outlinelevel1 heading 2;}{\\*\\cs3\\cf1 Red;}}\\pard\\plain\\s1\\outlinelevel0\\b\\fs32 One\\par\\pard\\plain\\s2\\b\\i\\fs32 Two\\par\\pard\\plain\\s0\\fs24 text {\\cs3\\cf1 red}\\par");
         Cascade cascade = Cascade.of(taken.document());
-        assertThat(paragraphs(taken)).extracting(cascade::outlineLevel).containsExactly(1, 2, 0);
-        assertThat(run(taken, "Two").is(TextProperty.ITALIC) && run(taken, "Two").is(TextProperty.BOLD)).isTrue();
-        assertThat(run(taken, "red").get(TextProperty.COLOUR).hex()).isEqualTo("C80000");
-        assertThat(run(taken, "text").is(TextProperty.BOLD)).isFalse();
+        assertThat(paragraphs(taken.document())).extracting(cascade::outlineLevel).containsExactly(1, 2, 0);
+        assertThat(run(taken.document(), "Two").is(TextProperty.ITALIC) && run(taken.document(), "Two").is(TextProperty.BOLD)).isTrue();
+        assertThat(run(taken.document(), "red").get(TextProperty.COLOUR).hex()).isEqualTo("C80000");
+        assertThat(run(taken.document(), "text").is(TextProperty.BOLD)).isFalse();
     }
 
     /** “List tables”: a paragraph names an override, the override a list, the list its levels; the text that old readers show is not shown twice. */
@@ -124,8 +116,8 @@ class RtfReadingTest {
                 + "{\\*\\listoverridetable{\\listoverride\\listid55\\listoverridecount0\\ls1}}";
         Taken taken = read(table + "\\pard\\ls1\\ilvl0{\\listtext 3.\\tab}first\\par\\ls1\\ilvl1{\\listtext 3a)\\tab}inner\\par\\pard\\ls1\\ilvl0{\\listtext 4.\\tab}second\\par\\pard none\\par");
         ListLabels labels = ListLabels.of(taken.document(), Cascade.of(taken.document()));
-        assertThat(texts(taken)).containsExactly("first", "inner", "second", "none");
-        assertThat(paragraphs(taken)).extracting(labels::label).containsExactly("3.", "3a)", "4.", null);
+        assertThat(texts(taken.document())).containsExactly("first", "inner", "second", "none");
+        assertThat(paragraphs(taken.document())).extracting(labels::label).containsExactly("3.", "3a)", "4.", null);
     }
 
     /** “Section formatting properties” and “Headers and footers”. */
@@ -148,11 +140,11 @@ class RtfReadingTest {
     /** “Bookmarks”, “Fields”, “Hyperlinks”: places, links to them, references that stay live. */
     @Test void placesAndReferencesStayLive() {
         Taken taken = read("\\pard{\\*\\bkmkstart berth}Outer berth{\\*\\bkmkend berth}\\par See {\\field{\\*\\fldinst { PAGEREF berth \\\\h }}{\\fldrslt 1}} and {\\field{\\*\\fldinst HYPERLINK \\\\l \"berth\"}{\\fldrslt there}}, {\\field{\\*\\fldinst NUMPAGES}{\\fldrslt 9}}\\par");
-        List<Inline> first = paragraphs(taken).get(0).inlines();
+        List<Inline> first = paragraphs(taken.document()).get(0).inlines();
         assertThat(first).contains(new Inline.BookmarkPoint("berth", true), new Inline.BookmarkPoint("berth", false));
-        List<Inline> second = paragraphs(taken).get(1).inlines();
+        List<Inline> second = paragraphs(taken.document()).get(1).inlines();
         assertThat(second.stream().filter(inline -> inline instanceof Inline.Field).map(inline -> ((Inline.Field) inline).kind())).containsExactly(Inline.Field.Kind.PAGE_REFERENCE, Inline.Field.Kind.PAGES);
-        assertThat(run(taken, "there").get(TextProperty.LINK)).isEqualTo(new app.decant.document.Link.Inside("berth"));
+        assertThat(run(taken.document(), "there").get(TextProperty.LINK)).isEqualTo(new app.decant.document.Link.Inside("berth"));
     }
 
     /** “Pictures”: as digits or as counted bytes; beside a newer one the older is left out; the size is the goal, scaled. */
@@ -160,12 +152,12 @@ class RtfReadingTest {
         byte[] png = HexFormat.of().parseHex("89504e470d0a1a0a0000000d4948445200000001000000010802000000907753de0000000c4944415408d763f8ffff3f0005fe02fedccc59e70000000049454e44ae426082");
         String digits = "{\\*\\shppict{\\pict\\pngblip\\picwgoal1440\\pichgoal720\\picscalex50\\picscaley100 " + HexFormat.of().formatHex(png) + "}}{\\nonshppict{\\pict\\wmetafile8 0100}}";
         Taken taken = read("\\pard a" + digits + "b{\\pict\\pngblip\\picwgoal720\\pichgoal720\\bin" + png.length + " " + new String(png, StandardCharsets.ISO_8859_1) + "}c\\par");
-        List<Inline.InlinePicture> pictures = paragraphs(taken).get(0).inlines().stream().filter(inline -> inline instanceof Inline.InlinePicture).map(inline -> (Inline.InlinePicture) inline).toList();
+        List<Inline.InlinePicture> pictures = paragraphs(taken.document()).get(0).inlines().stream().filter(inline -> inline instanceof Inline.InlinePicture).map(inline -> (Inline.InlinePicture) inline).toList();
         assertThat(pictures).hasSize(2).allSatisfy(picture -> assertThat(picture.picture().image().bytes()).isEqualTo(png));
         assertThat(pictures.get(0).picture().width()).isEqualTo(36);
         assertThat(pictures.get(0).picture().height()).isEqualTo(36);
         assertThat(pictures.get(1).picture().width()).isEqualTo(36);
-        assertThat(texts(taken).get(0).replace("\uFFFC", "")).isEqualTo("abc");
+        assertThat(texts(taken.document()).get(0).replace("\uFFFC", "")).isEqualTo("abc");
     }
 
     /** “Information group”. */
@@ -180,16 +172,16 @@ class RtfReadingTest {
 
     /** “Unicode RTF”: how many letters stand in for one is said by \\uc, and belongs to the group; a negative number is above 32767. */
     @Test void standInsAreSkippedAsManyAsSaid() {
-        assertThat(texts(read("\\pard\\uc0\\u1055\\u1088 x\\par"))).containsExactly("Пр" + "x");
-        assertThat(texts(read("\\pard\\uc2\\u1055 ??y{\\uc1\\u1088 ?z}\\par"))).containsExactly("Пyрz");
-        assertThat(texts(read("\\pard\\uc1\\u-10179 ?\\u-8704 ?\\par"))).containsExactly("\uD83D\uDE00");
-        assertThat(texts(read("\\pard\\uc1\\u8364 \\'80!\\par"))).as("an escaped letter counts as one").containsExactly("€!");
+        assertThat(texts(read("\\pard\\uc0\\u1055\\u1088 x\\par").document())).containsExactly("Пр" + "x");
+        assertThat(texts(read("\\pard\\uc2\\u1055 ??y{\\uc1\\u1088 ?z}\\par").document())).containsExactly("Пyрz");
+        assertThat(texts(read("\\pard\\uc1\\u-10179 ?\\u-8704 ?\\par").document())).containsExactly("\uD83D\uDE00");
+        assertThat(texts(read("\\pard\\uc1\\u8364 \\'80!\\par").document())).as("an escaped letter counts as one").containsExactly("€!");
     }
 
     /** “Font table”: letters above 127 are those of the font's code page, two bytes in East Asian ones. */
     @Test void codePagesOfFontsAreUsed() {
         byte[] file = ("{\\rtf1\\ansi\\ansicpg1252{\\fonttbl{\\f0\\fcharset0 Caladea;}{\\f1\\fcharset128 Gothic;}{\\f2\\fcharset161 Carlito;}}\\pard\\f1\\'93\\'fa\\'96\\'7b\\f2\\'e1\\'e2\\f0\\'e4\\par}").getBytes(StandardCharsets.US_ASCII);
-        assertThat(texts(bytes(file))).containsExactly("日本αβä");
+        assertThat(texts(bytes(file).document())).containsExactly("日本αβä");
     }
 
     /** “Table definitions”: nested tables stand within a cell; heads, heights and padding are the row's. */
@@ -205,7 +197,7 @@ class RtfReadingTest {
             assertThat(cell.columnSpan()).isEqualTo(2);
             assertThat(cell.blocks()).hasSize(2);
         });
-        assertThat(texts(taken)).containsExactly("end");
+        assertThat(texts(taken.document())).containsExactly("end");
     }
 
     @Test void nestedTablesStandWithinACell() {
@@ -222,10 +214,10 @@ class RtfReadingTest {
     /** “Track changes” and “Comments”: what is deleted is left out, what is inserted stays, and both are said. */
     @Test void changesComeInAsAcceptedAndCommentsAreTold() {
         Taken taken = read("{\\*\\revtbl{Unknown;}{Bram Keel;}}\\pard The {\\deleted\\revauthdel1 old }{\\revised\\revauth1 new }pier{\\*\\atnid BK}{\\*\\atnauthor Bram Keel}\\chatn{\\*\\annotation why?}{\\v secret}\\par");
-        assertThat(texts(taken).get(0)).startsWith("The new pier").doesNotContain("old").doesNotContain("why");
+        assertThat(texts(taken.document()).get(0)).startsWith("The new pier").doesNotContain("old").doesNotContain("why");
         assertThat(taken.findings()).extracting(Finding::what).anyMatch(what -> what.contains("hange")).anyMatch(what -> what.contains("omment"));
         Document document = taken.document();
-        assertThat(paragraphs(taken).get(0).inlines()).as("hidden text is kept, but hidden").filteredOn(inline -> inline.look().is(TextProperty.HIDDEN) || inline instanceof Inline.Text text && text.text().contains("secret")).allMatch(inline -> inline.look().is(TextProperty.HIDDEN));
+        assertThat(paragraphs(taken.document()).get(0).inlines()).as("hidden text is kept, but hidden").filteredOn(inline -> inline.look().is(TextProperty.HIDDEN) || inline instanceof Inline.Text text && text.text().contains("secret")).allMatch(inline -> inline.look().is(TextProperty.HIDDEN));
         assertThat(app.decant.layout.Layout.of(document, app.decant.font.FontCatalogue.shipped()).count()).isEqualTo(1);
     }
 }
