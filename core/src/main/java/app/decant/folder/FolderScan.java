@@ -97,6 +97,7 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut) {
                 }
             });
         } catch (IOException e) {
+            org.slf4j.LoggerFactory.getLogger(FolderScan.class).info("{} can't be looked through", source.folder(), e);
             leftOut.add(new LeftOut(source.folder(), "The folder can't be looked through. Look whether you may open it."));
         }
     }
