@@ -76,6 +76,8 @@ final class RecipeOptions {
     @Option(names = "--owner-password", paramLabel = "P", description = "allows everything (default: one that nobody knows)", interactive = true, arity = "0..1")
     private String ownerPassword;
 
+    @Option(names = "--facts-in-clear", description = "leave what is said about the document readable without a password")
+    private boolean factsInClear;
     @Option(names = "--allow", paramLabel = "LIST", description = "what is allowed without it: all, none, or of print,print-fine,change,copy,comment,fill-forms,read-aloud,assemble")
     private String allow;
 
@@ -137,7 +139,7 @@ final class RecipeOptions {
         if (pages != null) made = made.of(new PageRange(pages));
         if (each != null) made = made.split(each);
         made = made.with(style(made.style()));
-        if (lock != null || allow != null || userPassword != null || ownerPassword != null) made = made.with(locking(made.locking()));
+        if (lock != null || allow != null || userPassword != null || ownerPassword != null || factsInClear) made = made.with(locking(made.locking()));
         List<Laid> laid = new ArrayList<>(made.laid());
         if (letterhead != null) laid.add(Laid.letterhead(letterhead));
         if (watermark != null) laid.add(Laid.watermark(watermark));
@@ -196,7 +198,7 @@ final class RecipeOptions {
         if (allow == null) allowed.addAll(kept.allowed());
         else if (allow.equalsIgnoreCase("all")) allowed.addAll(EnumSet.allOf(Protection.Permission.class));
         else if (!allow.equalsIgnoreCase("none")) for (String one : allow.split(",")) allowed.add(value(Protection.Permission.class, "--allow", one.trim()));
-        return new Recipe.Locking(strength, allowed);
+        return new Recipe.Locking(strength, allowed, factsInClear || kept.metadataInClear());
     }
 
     private PdfChoices.Bookmarks levels() {

@@ -19,6 +19,7 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.cos.COSObjectKey;
+import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 
 /**
@@ -28,6 +29,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 final class Linearizer {
     private static final String HEADER = "%%PDF-%.1f\n%%\u00E2\u00E3\u00CF\u00D3\n";
 
+    private final DocumentLock lock;
     private final ObjectUse use;
     private final COSDictionary trailer;
     private final COSObject root;
@@ -41,7 +43,8 @@ final class Linearizer {
     private final Map<COSObjectKey, Integer> numbers = new HashMap<>();
     private final Map<COSObjectKey, byte[]> bytes = new HashMap<>();
 
-    private Linearizer(PDDocument pdf) {
+    private Linearizer(PDDocument pdf, DocumentLock lock) {
+        this.lock = lock;
         trailer = pdf.getDocument().getTrailer();
         root = (COSObject) trailer.getItem(COSName.ROOT);
         version = pdf.getVersion();
@@ -53,10 +56,14 @@ final class Linearizer {
      * Writes a PDF again.
      *
      * @param plain a file without object streams, not encrypted
+     * @param lock  by which it becomes so, or null
      */
-    static void write(byte[] plain, OutputStream out) throws IOException {
+    static void write(byte[] plain, DocumentLock lock, OutputStream out) throws IOException {
         try (PDDocument pdf = Loader.loadPDF(plain)) {
-            new Linearizer(pdf).write(out);
+            Linearizer linearizer = new Linearizer(pdf, lock);
+            // Only now, so that the entry which tells of the lock is not taken for an object like others.
+            if (lock != null) lock.prepareDocumentForEncryption(pdf);
+            linearizer.write(out);
         }
     }
 
@@ -70,7 +77,7 @@ final class Linearizer {
     private void write(OutputStream out) throws IOException {
         sort();
         number();
-        ObjectBytes writer = new ObjectBytes(numbers);
+        ObjectBytes writer = new ObjectBytes(numbers, lock);
         use.objects.put(root.getKey(), root.getObject());
         for (Map.Entry<COSObjectKey, COSBase> entry : use.objects.entrySet()) if (numbers.containsKey(entry.getKey())) bytes.put(entry.getKey(), writer.object(numbers.get(entry.getKey()), entry.getValue()));
         assemble(writer, out);
@@ -139,7 +146,7 @@ final class Linearizer {
         for (List<COSObjectKey> own : rest) for (COSObjectKey key : own) at = placed(key, at, places);
         for (COSObjectKey key : shared) at = placed(key, at, places);
         for (COSObjectKey key : others) at = placed(key, at, places);
-        byte[] hint = hint(hintNumber, places);
+        byte[] hint = hint(writer, hintNumber, places);
         long mainTable = at + hint.length;
         long[] front = new long[size - dictionaryNumber];
         front[0] = header.length;
@@ -191,7 +198,7 @@ final class Linearizer {
     private byte[] trailer(ObjectBytes writer, int size, long mainTable) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         ObjectBytes.ascii(out, "trailer\n<</Size " + size + " /Root " + numbers.get(root.getKey()) + " 0 R ");
-        for (COSName name : new COSName[] {COSName.INFO, COSName.ID}) {
+        for (COSName name : new COSName[] {COSName.INFO, COSName.ID, COSName.ENCRYPT}) {
             if (trailer.getItem(name) == null) continue;
             ObjectBytes.ascii(out, "/" + name.getName() + " ");
             writer.write(out, trailer.getItem(name));
@@ -201,19 +208,20 @@ final class Linearizer {
         return out.toByteArray();
     }
 
-    private byte[] hint(int number, Map<COSObjectKey, Long> places) throws IOException {
+    private byte[] hint(ObjectBytes writer, int number, Map<COSObjectKey, Long> places) throws IOException {
         HintBits table = new HintBits();
         pageTable(table, places);
         int sharedAt = table.length();
         sharedTable(table, places);
         int outlinesAt = table.length();
         if (!use.outlines.isEmpty()) outlineTable(table, places);
-        byte[] data = table.bytes();
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ObjectBytes.ascii(out, number + " 0 obj\n<</Length " + data.length + " /S " + sharedAt + (use.outlines.isEmpty() ? "" : " /O " + outlinesAt) + ">>\nstream\n");
-        out.write(data);
-        ObjectBytes.ascii(out, "\nendstream\nendobj\n");
-        return out.toByteArray();
+        COSStream stream = new COSStream();
+        stream.setInt(COSName.S, sharedAt);
+        if (!use.outlines.isEmpty()) stream.setInt(COSName.O, outlinesAt);
+        try (OutputStream data = stream.createRawOutputStream()) {
+            data.write(table.bytes());
+        }
+        return writer.object(number, stream);
     }
 
     /** Table F.9: where bookmarks are. */

@@ -19,16 +19,28 @@ import org.apache.pdfbox.cos.COSString;
 
 /** Objects of a PDF as bytes (ISO 32000-1, 7.3), under numbers of the caller's choice. */
 final class ObjectBytes {
-    private final Map<COSObjectKey, Integer> numbers;
+    private static final int IN_THE_CLEAR = 0;
 
-    /** @param numbers the new number of every object that is referred to */
-    ObjectBytes(Map<COSObjectKey, Integer> numbers) { this.numbers = numbers; }
+    private final Map<COSObjectKey, Integer> numbers;
+    private final DocumentLock lock;
+    private int at = IN_THE_CLEAR;
+
+    /**
+     * @param numbers the new number of every object that is referred to
+     * @param lock    by which text and data are encrypted, or null
+     */
+    ObjectBytes(Map<COSObjectKey, Integer> numbers, DocumentLock lock) {
+        this.numbers = numbers;
+        this.lock = lock;
+    }
 
     /** A whole indirect object. */
     byte[] object(int number, COSBase value) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
+        at = number;
         ascii(out, number + " 0 obj\n");
         if (value instanceof COSStream stream) {
+            if (lock != null) lock.encryptStream(stream, number, 0);
             byte[] data;
             try (InputStream in = stream.createRawInputStream()) {
                 data = in.readAllBytes();
@@ -42,6 +54,7 @@ final class ObjectBytes {
             write(out, value);
         }
         ascii(out, "\nendobj\n");
+        at = IN_THE_CLEAR;
         return out.toByteArray();
     }
 
@@ -68,7 +81,9 @@ final class ObjectBytes {
         } else if (value instanceof COSName name) {
             name(out, name);
         } else if (value instanceof COSString string) {
-            ascii(out, "<" + string.toHexString() + ">");
+            COSString told = new COSString(string.getBytes());
+            if (lock != null && at != IN_THE_CLEAR) lock.encryptString(told, at, 0);
+            ascii(out, "<" + told.toHexString() + ">");
         } else if (value instanceof COSInteger integer) {
             ascii(out, Long.toString(integer.longValue()));
         } else if (value instanceof COSFloat number) {

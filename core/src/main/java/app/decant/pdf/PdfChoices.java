@@ -84,7 +84,7 @@ public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protect
         if (protection.isOn() && style.version() > 0 && style.version() < protection.strength().version()) {
             throw wrong("PDF " + style.version() + " does not know this encryption; it came with PDF " + protection.strength().version() + ". Choose a later version, or another strength.");
         }
-        if (style.linearized() && protection.isOn()) throw wrong("A file ordered for quick display can't be locked as well yet. Choose one of the two.");
+        if (protection.metadataInClear() && protection.strength().isWeak()) throw wrong("Encryption by RC4 locks all of a file; its facts can't stay readable. Choose AES, or lock them as well.");
         if (style.fonts() == Fonts.STANDARD_LEFT_OUT && standard != Standard.NONE) throw wrong(standard.words() + " asks for all fonts inside; leaving the standard ones out contradicts it. Choose one of the two.");
         if (standard.part() == 1 && style.version() > 1.4) throw wrong(standard.words() + " is PDF 1.4; PDF " + style.version() + " contradicts it. Leave the version to the standard.");
         if (standard.part() > 1 && style.version() > 1.7) throw wrong(standard.words() + " is at most PDF 1.7; PDF " + style.version() + " contradicts it. Leave the version to the standard.");

@@ -128,13 +128,13 @@ public final class PdfWriter {
             new CatalogueWriter(pdf, choices, !landings.isEmpty()).write();
             pdf.setVersion((float) choices.version());
             pdf.setDocumentId(choices.when().toEpochMilli());
-            if (choices.protection().isOn()) pdf.protect(choices.protection().policy(choices.protection().toChange()));
             boolean packed = choices.style().compressed() && choices.version() >= 1.5;
             if (choices.style().linearized()) {
                 java.io.ByteArrayOutputStream plain = new java.io.ByteArrayOutputStream(1 << 20);
                 pdf.save(plain, CompressParameters.NO_COMPRESSION);
-                Linearizer.write(plain.toByteArray(), out);
+                Linearizer.write(plain.toByteArray(), lock(), out);
             } else {
+                if (choices.protection().isOn()) lock().on(pdf);
                 pdf.save(out, packed ? CompressParameters.DEFAULT_COMPRESSION : CompressParameters.NO_COMPRESSION);
             }
             return new Written(landings, links, faces.size(), standard.size(), (int) byContent.values().stream().filter(one -> one instanceof org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject).count(), structure != null, List.copyOf(findings));
@@ -147,6 +147,8 @@ public final class PdfWriter {
             compressors.shutdownNow();
         }
     }
+
+    private DocumentLock lock() { return choices.protection().isOn() ? new DocumentLock(choices.protection()) : null; }
 
     /** Compressing takes longer than writing, so pages are compressed side by side. */
     private static byte[] compressed(byte[] content) {

@@ -14,9 +14,10 @@ import org.apache.pdfbox.pdmodel.encryption.StandardProtectionPolicy;
  * @param toOpen        the password that opens it, or empty
  * @param toChange      the owner's password; empty where one is to be made up
  * @param allowed       what may be done without the owner's password
+ * @param metadataInClear whether what is said about the document stays readable, for search programs and archives (7.6.4.2)
  */
-public record Protection(Strength strength, String toOpen, String toChange, Set<Permission> allowed) {
-    public static final Protection NONE = new Protection(Strength.NONE, "", "", EnumSet.allOf(Permission.class));
+public record Protection(Strength strength, String toOpen, String toChange, Set<Permission> allowed, boolean metadataInClear) {
+    public static final Protection NONE = new Protection(Strength.NONE, "", "", EnumSet.allOf(Permission.class), false);
 
     public Protection {
         toOpen = toOpen == null ? "" : toOpen;
@@ -63,9 +64,9 @@ public record Protection(Strength strength, String toOpen, String toChange, Set<
         return access;
     }
 
-    /** The same as a policy for writing. @param owner the owner's password, never empty */
-    StandardProtectionPolicy policy(String owner) {
-        StandardProtectionPolicy policy = new StandardProtectionPolicy(owner, toOpen, permissions());
+    /** The same as a policy for writing. */
+    StandardProtectionPolicy policy() {
+        StandardProtectionPolicy policy = new StandardProtectionPolicy(toChange, toOpen, permissions());
         policy.setEncryptionKeyLength(strength.bits());
         policy.setPreferAES(!strength.isWeak());
         return policy;
@@ -86,5 +87,5 @@ public record Protection(Strength strength, String toOpen, String toChange, Set<
     }
 
     /** Says nothing of its passwords. */
-    @Override public String toString() { return "Protection[" + strength + ", " + (toOpen.isEmpty() ? "opens freely" : "password to open") + ", " + allowed + "]"; }
+    @Override public String toString() { return "Protection[" + strength + ", " + (toOpen.isEmpty() ? "opens freely" : "password to open") + ", " + allowed + (metadataInClear ? ", facts in the clear" : "") + "]"; }
 }

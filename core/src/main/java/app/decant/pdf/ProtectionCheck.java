@@ -29,6 +29,8 @@ final class ProtectionCheck {
             int bits = pdf.getEncryption().getLength();
             boolean strong = protection.strength() == Protection.Strength.RC4_40 || bits >= protection.strength().bits();
             proofs.add(new Proof("Encrypted with " + bits + " bits", strong));
+            boolean clear = !pdf.getEncryption().isEncryptMetaData();
+            if (clear || protection.metadataInClear()) proofs.add(new Proof(clear ? "Facts readable without a password, as chosen" : "Its facts are locked as well", clear == protection.metadataInClear()));
         }
         try (PDDocument pdf = Loader.loadPDF(file.toFile(), protection.toChange())) {
             boolean owner = pdf.getCurrentAccessPermission().isOwnerPermission();

@@ -57,7 +57,7 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
     private Protection protection() {
         if (!recipe.locking().isOn()) return Protection.NONE;
         String owner = passwords.toChange().isEmpty() ? unguessable() : passwords.toChange();
-        return new Protection(recipe.locking().strength(), passwords.toOpen(), owner, recipe.locking().allowed());
+        return new Protection(recipe.locking().strength(), passwords.toOpen(), owner, recipe.locking().allowed(), recipe.locking().metadataInClear());
     }
 
     /** A password nobody knows, so that what is not allowed can't be allowed later. */

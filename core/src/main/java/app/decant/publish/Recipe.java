@@ -36,11 +36,17 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
     /** Links as the document has them; written-out addresses live as well; and shown as links, underlined in blue. */
     public enum Links { AS_THEY_ARE, FOUND, FOUND_AND_SHOWN }
 
-    /** How a PDF is locked, without the passwords. */
-    public record Locking(Protection.Strength strength, Set<Protection.Permission> allowed) {
+    /**
+     * How a PDF is locked, without the passwords.
+     *
+     * @param metadataInClear whether what is said about the document stays readable
+     */
+    public record Locking(Protection.Strength strength, Set<Protection.Permission> allowed, boolean metadataInClear) {
         public static final Locking NONE = new Locking(Protection.Strength.NONE, EnumSet.allOf(Protection.Permission.class));
 
         public Locking { allowed = allowed.isEmpty() ? Set.of() : java.util.Collections.unmodifiableSet(EnumSet.copyOf(allowed)); }
+
+        public Locking(Protection.Strength strength, Set<Protection.Permission> allowed) { this(strength, allowed, false); }
 
         public boolean isOn() { return strength != Protection.Strength.NONE; }
     }

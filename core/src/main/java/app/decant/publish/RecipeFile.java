@@ -56,7 +56,7 @@ public final class RecipeFile {
         root.putObject("opening").put("page", opening.page()).put("zoom", zoom(opening.zoom())).put("arrangement", word(opening.arrangement())).put("panel", word(opening.panel()))
                 .put("fullScreen", opening.fullScreen()).put("hidden", opening.hidden()).put("titled", opening.titled())
                 .putObject("printing").put("copies", opening.printing().copies()).put("sides", word(opening.printing().sides())).put("natural", opening.printing().natural());
-        ObjectNode locking = root.putObject("locking").put("strength", word(recipe.locking().strength()));
+        ObjectNode locking = root.putObject("locking").put("strength", word(recipe.locking().strength())).put("metadataInClear", recipe.locking().metadataInClear());
         ArrayNode allow = locking.putArray("allow");
         for (Protection.Permission permission : recipe.locking().allowed()) allow.add(word(permission));
         ArrayNode laid = root.putArray("laid");
@@ -254,11 +254,11 @@ public final class RecipeFile {
         }
 
         private Locking locking(JsonNode node) {
-            only(node, "locking.", "strength", "allow");
+            only(node, "locking.", "strength", "allow", "metadataInClear");
             Set<Protection.Permission> allowed = EnumSet.noneOf(Protection.Permission.class);
             if (node.has("allow")) for (JsonNode one : node.get("allow")) allowed.add(value(Protection.Permission.class, "locking.allow", one.asText()));
             else allowed.addAll(EnumSet.allOf(Protection.Permission.class));
-            return new Locking(choice(Protection.Strength.class, node, "strength", Protection.Strength.NONE), allowed);
+            return new Locking(choice(Protection.Strength.class, node, "strength", Protection.Strength.NONE), allowed, flag(node, "metadataInClear", false));
         }
 
         private List<Laid> laid(JsonNode nodes) {

@@ -91,6 +91,39 @@ class PublishingChoicesTest {
         assertThat(receipt.findings().stream().anyMatch(finding -> finding.what().contains("weak"))).isEqualTo(strength.isWeak());
     }
 
+    /** ISO 32000-2, 7.6.4.2: what is said about the document can be read without a password, and nothing else; {@code pdfinfo} and {@code qpdf} open it where they are installed. */
+    @ParameterizedTest
+    @EnumSource(value = Strength.class, names = {"AES_128", "AES_256"})
+    void leavesFactsReadableWhereWished(Strength strength) throws Exception {
+        Recipe.Locking locking = new Recipe.Locking(strength, EnumSet.of(Permission.PRINT), true);
+        for (boolean linearized : new boolean[] {false, true}) {
+            Receipt receipt = publish(PassengerHandbook.document(), Recipe.PLAIN.with(locking).with(PdfStyle.PLAIN.linearized(linearized).compressed(false)), new Recipe.Passwords("harbour", "master"));
+            assertThat(receipt.proofs()).extracting(PdfCheck.Proof::sentence).contains("Facts readable without a password, as chosen");
+            String raw = Files.readString(receipt.file(), java.nio.charset.StandardCharsets.ISO_8859_1);
+            assertThat(raw).contains("<dc:title>").contains("Passenger handbook</").doesNotContain("beginbfchar");
+            for (String password : List.of("harbour", "master")) {
+                try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile(), password)) {
+                    assertThat(new PDFTextStripper().getText(pdf)).contains("Passenger handbook");
+                }
+                said("qpdf", "--password=" + password, "--check", receipt.file().toString()).ifPresent(told -> assertThat(told).contains("No syntax or stream encoding errors").doesNotContain("WARNING"));
+            }
+        }
+        assertThatThrownBy(() -> publish(HarbourNotice.document(), Recipe.PLAIN.with(new Recipe.Locking(Strength.RC4_128, EnumSet.of(Permission.PRINT), true)))).isInstanceOf(DecantException.class).hasMessageContaining("RC4").hasMessageContaining("facts");
+    }
+
+    /** What another program says of a file; empty where it is not installed. */
+    private static java.util.Optional<String> said(String... command) throws Exception {
+        Process process;
+        try {
+            process = new ProcessBuilder(command).redirectErrorStream(true).start();
+        } catch (IOException e) {
+            return java.util.Optional.empty();
+        }
+        String said = new String(process.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+        assertThat(process.waitFor()).as(said).isZero();
+        return java.util.Optional.of(said);
+    }
+
     @Test void locksAgainstChangeWithoutAskingForAPassword() throws IOException {
         Receipt receipt = publish(HarbourNotice.document(), Recipe.PLAIN.with(new Recipe.Locking(Strength.AES_256, EnumSet.of(Permission.PRINT))));
         try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile())) {
@@ -110,7 +143,7 @@ class PublishingChoicesTest {
     @Test void tellsNoPasswordAnywhere() {
         Recipe recipe = Recipe.PLAIN.with(new Recipe.Locking(Strength.AES_256, EnumSet.allOf(Permission.class)));
         Receipt receipt = publish(HarbourNotice.document(), recipe, new Recipe.Passwords("verysecret", "evenmoreso"));
-        assertThat(receipt.toString() + RecipeFile.write(recipe) + new Recipe.Passwords("verysecret", "evenmoreso") + new Protection(Strength.AES_256, "verysecret", "evenmoreso", Set.of())).doesNotContain("verysecret").doesNotContain("evenmoreso");
+        assertThat(receipt.toString() + RecipeFile.write(recipe) + new Recipe.Passwords("verysecret", "evenmoreso") + new Protection(Strength.AES_256, "verysecret", "evenmoreso", Set.of(), false)).doesNotContain("verysecret").doesNotContain("evenmoreso");
     }
 
     @Test void refusesWhatContradictsItselfNamingBoth() {
@@ -326,17 +359,19 @@ class PublishingChoicesTest {
             Receipt receipt = publish(PassengerHandbook.document(), Recipe.PLAIN.with(PdfStyle.PLAIN.linearized(true).with(opening)));
             String head = Files.readString(receipt.file(), java.nio.charset.StandardCharsets.ISO_8859_1).substring(0, 400);
             assertThat(head).contains("/Linearized 1").containsPattern("/L " + receipt.bytes() + "\\s").contains("/N 13");
-            Process process;
-            try {
-                process = new ProcessBuilder("qpdf", "--check-linearization", receipt.file().toString()).redirectErrorStream(true).start();
-            } catch (IOException e) {
-                org.junit.jupiter.api.Assumptions.assumeTrue(false, "qpdf is not installed");
-                return;
-            }
-            String said = new String(process.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
-            assertThat(said).contains("no linearization errors").doesNotContain("WARNING");
-            assertThat(process.waitFor()).isZero();
+            said("qpdf", "--check-linearization", receipt.file().toString()).ifPresent(told -> assertThat(told).contains("no linearization errors").doesNotContain("WARNING"));
         }
+    }
+
+    /** Both at once: ordered for quick display, and locked by each strength. */
+    @ParameterizedTest
+    @EnumSource(value = Strength.class, mode = EnumSource.Mode.EXCLUDE, names = "NONE")
+    void ordersLockedFilesForQuickDisplay(Strength strength) throws Exception {
+        Recipe.Locking locking = new Recipe.Locking(strength, EnumSet.of(Permission.PRINT));
+        Receipt receipt = publish(PassengerHandbook.document(), Recipe.PLAIN.with(PdfStyle.PLAIN.linearized(true)).with(locking), new Recipe.Passwords("harbour", "master"));
+        assertThat(receipt.proven()).isTrue();
+        assertThatThrownBy(() -> Loader.loadPDF(receipt.file().toFile())).isInstanceOf(InvalidPasswordException.class);
+        said("qpdf", "--password=harbour", "--check", receipt.file().toString()).ifPresent(told -> assertThat(told).contains("File is linearized").doesNotContain("WARNING"));
     }
 
     @Test void tellsOnTheReceiptWhatWasChosen() {
