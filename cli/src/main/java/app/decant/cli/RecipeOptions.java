@@ -147,7 +147,7 @@ final class RecipeOptions {
         made = made.with(laid);
         if (restricted != null) made = made.with(value(Recipe.Restricted.class, "--restricted-fonts", restricted));
         FactsRule facts = made.facts();
-        made = made.with(new FactsRule(stripFacts || facts.stripped(), chosen(title, facts.title()), chosen(subject, facts.subject()), chosen(author, facts.author()), chosen(keywords, facts.keywords()), chosen(language, facts.language())));
+        made = made.with(new FactsRule(stripFacts || facts.stripped(), chosen(title, facts.title()), chosen(subject, facts.subject()), chosen(author, facts.author()), chosen(keywords, facts.keywords()), chosen(language, facts.language()), facts.dates(), facts.own()));
         if (attachSource) made = made.attaching(true);
         if (links != null) made = made.with(value(Recipe.Links.class, "--links", links));
         for (String field : fields) {
@@ -174,7 +174,7 @@ final class RecipeOptions {
         }
         if (quality != null && (quality < 1 || quality > 100)) throw wrong("--picture-quality goes from 1 to 100.");
         if (resolution != null && (resolution < 10 || resolution > 4800)) throw wrong("--picture-resolution goes from 10 to 4800 pixels an inch.");
-        if (quality != null || resolution != null) made = made.with(new Pictures(quality == null ? style.pictures().quality() : quality, resolution == null ? style.pictures().resolution() : resolution));
+        if (quality != null || resolution != null) made = made.with(new Pictures(quality == null ? style.pictures().quality() : quality, resolution == null ? style.pictures().resolution() : resolution, style.pictures().grey(), style.pictures().lineArt()));
         if (standard != null) made = made.with(standard());
         if (untagged) made = made.tagged(false);
         if (uncompressed) made = made.compressed(false);

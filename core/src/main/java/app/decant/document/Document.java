@@ -24,6 +24,7 @@ public record Document(Facts facts, StyleSheet styles, Numbering numbering, List
     }
 
     public Document withSections(List<Section> others) { return new Document(facts, styles, numbering, others, evenAndOddFrames, tabWidth, kept); }
+    public Document withFacts(Facts other) { return new Document(other, styles, numbering, sections, evenAndOddFrames, tabWidth, kept); }
     public Document withStyles(StyleSheet other) { return new Document(facts, other, numbering, sections, evenAndOddFrames, tabWidth, kept); }
     public Document withNumbering(Numbering other) { return new Document(facts, styles, other, sections, evenAndOddFrames, tabWidth, kept); }
 

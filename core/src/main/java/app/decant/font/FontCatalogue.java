@@ -28,7 +28,7 @@ public final class FontCatalogue {
     private final Map<String, String> sameKind = new LinkedHashMap<>();
 
     /** Where a face's file is. */
-    private record Source(String family, boolean bold, boolean italic, String resource, java.nio.file.Path file) { }
+    private record Source(String family, boolean bold, boolean italic, String resource, java.nio.file.Path file, int number) { }
 
     /**
      * The face found for a wish.
@@ -43,9 +43,9 @@ public final class FontCatalogue {
     private FontCatalogue(List<InstalledFonts.Entry> installed) {
         for (String line : lines("faces.txt")) {
             String[] parts = line.split("\\s*;\\s*");
-            add(new Source(parts[0], parts[1].contains("bold"), parts[1].contains("italic"), parts[2], null));
+            add(new Source(parts[0], parts[1].contains("bold"), parts[1].contains("italic"), parts[2], null, 0));
         }
-        for (InstalledFonts.Entry entry : installed) add(new Source(entry.family(), entry.bold(), entry.italic(), null, entry.file()));
+        for (InstalledFonts.Entry entry : installed) add(new Source(entry.family(), entry.bold(), entry.italic(), null, entry.file(), entry.number()));
         for (String line : lines("substitutes.txt")) {
             String[] parts = line.split("\\s*;\\s*");
             (parts[1].equals("equal widths") ? equalWidths : sameKind).put(key(parts[0]), parts[2]);
@@ -72,7 +72,7 @@ public final class FontCatalogue {
     public FontCatalogue with(java.util.Collection<Face> brought) {
         FontCatalogue other = new FontCatalogue(this);
         for (Face face : brought) {
-            Source source = new Source(face.family(), face.bold(), face.italic(), null, null);
+            Source source = new Source(face.family(), face.bold(), face.italic(), null, null, 0);
             Map<Integer, Source> styles = new LinkedHashMap<>(other.families.getOrDefault(key(face.family()), Map.of()));
             styles.put((face.bold() ? 1 : 0) | (face.italic() ? 2 : 0), source);
             other.families.put(key(face.family()), styles);
@@ -150,7 +150,7 @@ public final class FontCatalogue {
 
     private static Face load(Source source) {
         try (InputStream in = source.resource != null ? FontCatalogue.class.getResourceAsStream(source.resource) : java.nio.file.Files.newInputStream(source.file)) {
-            return Face.read(source.family, source.bold, source.italic, in.readAllBytes());
+            return Face.read(source.family, source.bold, source.italic, FontCollection.font(in.readAllBytes(), source.number));
         } catch (IOException e) {
             throw new DecantException(DecantException.Kind.UNREADABLE, "The font " + source.family + " can't be read.", e);
         }

@@ -9,13 +9,14 @@ import java.util.Locale;
 import java.util.stream.Stream;
 import org.apache.fontbox.ttf.FontHeaders;
 import org.apache.fontbox.ttf.OTFParser;
+import org.apache.fontbox.ttf.TrueTypeCollection;
 import org.apache.pdfbox.io.RandomAccessReadBufferedFile;
 import org.slf4j.LoggerFactory;
 
 /** The fonts installed on this machine, found by reading the heads of their files. */
 final class InstalledFonts {
-    /** One installed face. */
-    record Entry(String family, boolean bold, boolean italic, Path file) { }
+    /** One installed face. @param number of its font in the file, where that holds several */
+    record Entry(String family, boolean bold, boolean italic, Path file, int number) { }
 
     private InstalledFonts() { }
 
@@ -34,18 +35,39 @@ final class InstalledFonts {
 
     private static boolean isFont(Path file) {
         String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
-        return name.endsWith(".ttf") || name.endsWith(".otf");
+        return name.endsWith(".ttf") || name.endsWith(".otf") || isCollection(file);
+    }
+
+    private static boolean isCollection(Path file) {
+        String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
+        return name.endsWith(".ttc") || name.endsWith(".otc");
     }
 
     private static void read(Path file, List<Entry> entries) {
+        if (isCollection(file)) {
+            readCollection(file, entries);
+            return;
+        }
         try (RandomAccessReadBufferedFile in = new RandomAccessReadBufferedFile(file)) {
-            FontHeaders head = new OTFParser().parseTableHeaders(in);
-            if (head.getError() != null || head.getFontFamily() == null) return;
-            String style = head.getFontSubFamily() == null ? "" : head.getFontSubFamily().toLowerCase(Locale.ROOT);
-            entries.add(new Entry(head.getFontFamily(), style.contains("bold"), style.contains("italic") || style.contains("oblique"), file));
+            add(new OTFParser().parseTableHeaders(in), file, 0, entries);
         } catch (IOException | RuntimeException e) {
             LoggerFactory.getLogger(InstalledFonts.class).info("{} is no readable font", file, e);
         }
+    }
+
+    private static void readCollection(Path file, List<Entry> entries) {
+        int[] number = {0};
+        try {
+            TrueTypeCollection.processAllFontHeaders(file.toFile(), head -> add(head, file, number[0]++, entries));
+        } catch (IOException | RuntimeException e) {
+            LoggerFactory.getLogger(InstalledFonts.class).info("{} is no readable collection of fonts", file, e);
+        }
+    }
+
+    private static void add(FontHeaders head, Path file, int number, List<Entry> entries) {
+        if (head.getError() != null || head.getFontFamily() == null) return;
+        String style = head.getFontSubFamily() == null ? "" : head.getFontSubFamily().toLowerCase(Locale.ROOT);
+        entries.add(new Entry(head.getFontFamily(), style.contains("bold"), style.contains("italic") || style.contains("oblique"), file, number));
     }
 
     private static List<Path> folders() {

@@ -35,7 +35,7 @@ final class CatalogueWriter {
 
     void write() throws IOException {
         Facts facts = choices.facts();
-        DocumentFacts.write(pdf, facts, choices.when(), choices.style().standard());
+        DocumentFacts.write(pdf, facts, DocumentFacts.Times.of(choices), choices.style().standard());
         String language = facts.language() == null && choices.style().tells() ? "en" : facts.language();
         if (language != null) pdf.getDocumentCatalog().setLanguage(language);
         opening();

@@ -7,11 +7,15 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
+import org.apache.fontbox.cff.CFFCIDFont;
+import org.apache.fontbox.cff.CFFFont;
 import org.apache.fontbox.ttf.HeaderTable;
+import org.apache.fontbox.ttf.OpenTypeFont;
 import org.apache.fontbox.ttf.TTFSubsetter;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -35,6 +39,7 @@ final class EmbeddedFace implements PageFont {
     private final char[] usualCharacter;
     private final int[] usualCode;
     private PdfStyle style;
+    private boolean bare;
 
     EmbeddedFace(Face face) {
         this.face = face;
@@ -113,11 +118,18 @@ final class EmbeddedFace implements PageFont {
     /** Writes the font itself, once all pages are done. */
     void finish(PdfStyle style) throws IOException {
         this.style = style;
-        boolean subset = !style.takesWhole(face.family()) && ownCodes && !EmbeddingRight.forbidsSubsets(face.fsType());
+        boolean subset = !style.takesWhole(face.family()) && !EmbeddingRight.forbidsSubsets(face.fsType());
         String name = face.postScriptName();
         Map<Integer, Integer> moved = new HashMap<>();
         byte[] file = face.file();
-        if (subset) {
+        if (subset && !ownCodes) {
+            name = tag() + "+" + name;
+            file = CffSubset.of(compact(), face.unitsPerEm(), glyphs);
+        } else if (!ownCodes && (style.standard() != Standard.NONE || compact() instanceof CFFCIDFont)) {
+            // Not every reader that keeps a standard takes OpenType files, and the first archive standard forbids them; fonts keyed by their makers' numbers must be keyed by glyphs.
+            file = CffSubset.whole(compact(), face.unitsPerEm());
+            bare = true;
+        } else if (subset) {
             file = face.withOwnTables(tables -> {
                 TTFSubsetter subsetter = new TTFSubsetter(tables);
                 subsetter.addGlyphIds(new TreeSet<>(glyphs));
@@ -138,6 +150,8 @@ final class EmbeddedFace implements PageFont {
         descendants.add(descendant(name, file, moved, subset));
         dictionary.setItem(COSName.DESCENDANT_FONTS, descendants);
     }
+
+    private CFFFont compact() throws IOException { return ((OpenTypeFont) face.tables()).getCFF().getFont(); }
 
     private COSDictionary descendant(String name, byte[] file, Map<Integer, Integer> moved, boolean subset) throws IOException {
         COSDictionary font = new COSDictionary();
@@ -218,7 +232,7 @@ final class EmbeddedFace implements PageFont {
             program.setInt(COSName.LENGTH1, file.length);
             descriptor.setItem(COSName.FONT_FILE2, program);
         } else {
-            program.setItem(COSName.SUBTYPE, COSName.getPDFName("OpenType"));
+            program.setItem(COSName.SUBTYPE, COSName.getPDFName(subset || bare ? "CIDFontType0C" : "OpenType"));
             descriptor.setItem(COSName.FONT_FILE3, program);
         }
         // The first archive standard wants to know which characters a subset holds (ISO 19005-1, 6.3.5); the later ones do without.
@@ -227,8 +241,10 @@ final class EmbeddedFace implements PageFont {
     }
 
     private byte[] charactersHeld() {
-        byte[] bits = new byte[(glyphs.size() + 7) / 8];
-        for (int i = 0; i < glyphs.size(); i++) bits[i / 8] |= (byte) (0x80 >> i % 8);
+        BitSet held = new BitSet();
+        for (int i = 0; i < glyphs.size(); i++) held.set(ownCodes ? i : glyphs.get(i));
+        byte[] bits = new byte[(held.length() + 7) / 8];
+        held.stream().forEach(i -> bits[i / 8] |= (byte) (0x80 >> i % 8));
         return bits;
     }
 

@@ -16,16 +16,17 @@ import java.util.Map;
  * @param overlays    what is laid under or over its pages
  * @param attachments files that travel inside
  * @param facts       written into the file; null values are left out
+ * @param dates       which times are told
  * @param when        the file's time of making
  */
-public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protection, List<Overlay> overlays, List<Attachment> attachments, Facts facts, Instant when) {
+public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protection, List<Overlay> overlays, List<Attachment> attachments, Facts facts, Dates dates, Instant when) {
     public PdfChoices {
         pages = List.copyOf(pages);
         overlays = List.copyOf(overlays);
         attachments = List.copyOf(attachments);
     }
 
-    public PdfChoices(List<Integer> pages, PdfStyle style, Facts facts, Instant when) { this(pages, style, Protection.NONE, List.of(), List.of(), facts, when); }
+    public PdfChoices(List<Integer> pages, PdfStyle style, Facts facts, Instant when) { this(pages, style, Protection.NONE, List.of(), List.of(), facts, Dates.OF_THE_FILE, when); }
 
     /**
      * What becomes a bookmark.

@@ -98,7 +98,7 @@ public final class PdfWriter {
         try (pdf) {
             for (int index : choices.pages()) {
                 bookmarksOf(pages.page(index));
-                if (choices.style().pictures().resolution() > 0) pages.page(index).show(new PictureWidths(shownWidths));
+                if (choices.style().pictures().coarsens()) pages.page(index).show(new PictureWidths(shownWidths));
             }
             if (choices.style().fonts() == PdfChoices.Fonts.STANDARD_LEFT_OUT) leftOut = leftOut();
             int done = 0;

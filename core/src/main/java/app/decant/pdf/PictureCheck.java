@@ -48,7 +48,7 @@ final class PictureCheck extends PDFStreamEngine {
         long most = Math.round(check.finest.values().stream().mapToDouble(Double::doubleValue).max().orElseThrow());
         int count = check.finest.size();
         String range = least == most ? most + " ppi" : least + " to " + most + " ppi";
-        long finer = wish.resolution() == 0 ? 0 : check.finest.values().stream().filter(ppi -> ppi > wish.resolution() * TOLERANCE).count();
+        long finer = wish.finest() == 0 ? 0 : check.finest.values().stream().filter(ppi -> ppi > wish.finest() * TOLERANCE).count();
         // Line art stays sharp, and what would only grow stays as it is.
         String kept = finer == 0 ? "" : ", " + finer + " kept finer than asked, as line art is and what would not get smaller";
         return List.of(new PdfCheck.Proof((count == 1 ? "1 picture of " : count + " pictures of ") + range + kept, count >= written));

@@ -79,12 +79,27 @@ final class PictureEmbedding {
         double resolution = pixels.getWidth() / Math.max(1, width) * 72;
         boolean lineArt = isLineArt(pixels);
         boolean oneBit = pixels.getColorModel().getPixelSize() == 1 && isBlackAndWhite(pixels);
-        boolean coarser = choice.resolution() > 0 && resolution > choice.resolution() * FINER && !oneBit;
-        if (coarser) pixels = scaled(pixels, choice.resolution() / resolution);
+        int wished = wished(pixels, lineArt, oneBit);
+        boolean coarser = wished > 0 && resolution > wished * FINER;
+        if (coarser) pixels = scaled(pixels, wished / resolution);
         if (standard.isOpaque()) pixels = opaque(pixels);
-        if (oneBit) return CCITTFactory.createFromImage(pdf, pixels);
+        if (oneBit) return CCITTFactory.createFromImage(pdf, coarser ? inked(pixels) : pixels);
         if (lineArt || choice.quality() == 0) return coarser ? LosslessFactory.createFromImage(pdf, pixels) : null;
         return JPEGFactory.createFromImage(pdf, isGrey(pixels) ? grey(pixels) : pixels, choice.quality() / 100f);
+    }
+
+    /** How fine a picture of its kind is to be; 0 for as it is. */
+    private int wished(BufferedImage pixels, boolean lineArt, boolean oneBit) {
+        if (oneBit) return choice.lineArt();
+        if (lineArt) return choice.lineArt() > 0 ? choice.lineArt() : choice.resolution();
+        return choice.grey() > 0 && isGrey(pixels) ? choice.grey() : choice.resolution();
+    }
+
+    /** Grey that scaling made becomes black or white again, whichever is nearer. */
+    private static BufferedImage inked(BufferedImage pixels) {
+        BufferedImage result = new BufferedImage(pixels.getWidth(), pixels.getHeight(), BufferedImage.TYPE_BYTE_BINARY);
+        for (int y = 0; y < pixels.getHeight(); y++) for (int x = 0; x < pixels.getWidth(); x++) result.setRGB(x, y, (pixels.getRGB(x, y) & 0xFF) < 128 ? 0xFF000000 : 0xFFFFFFFF);
+        return result;
     }
 
     private static long length(PDImageXObject image) throws IOException {

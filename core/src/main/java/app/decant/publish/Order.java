@@ -45,7 +45,7 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
 
     PdfChoices choices(List<Integer> chosen, Instant when) {
         List<Overlay> overlays = recipe.laid().stream().map(laid -> laid.overlay(chosen.size(), facts().title(), when)).toList();
-        return new PdfChoices(chosen, recipe.style(), protection(), overlays, attachments(), facts(), when);
+        return new PdfChoices(chosen, recipe.style(), protection(), overlays, attachments(), facts(), recipe.facts().dates(), when);
     }
 
     /** The title falls back to the first heading, so that windows and lists show something better than a file name. */

@@ -3,6 +3,7 @@ package app.decant.publish;
 import app.decant.document.Colour;
 import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.pdf.Dates;
 import app.decant.pdf.Opening;
 import app.decant.pdf.Overlay;
 import app.decant.pdf.PdfChoices;
@@ -50,7 +51,7 @@ public final class RecipeFile {
         ArrayNode whole = root.putArray("wholeFonts");
         new TreeSet<>(style.wholeFamilies()).forEach(whole::add);
         root.put("restrictedFonts", word(recipe.restricted()));
-        root.putObject("pictures").put("quality", style.pictures().quality()).put("resolution", style.pictures().resolution());
+        root.putObject("pictures").put("quality", style.pictures().quality()).put("resolution", style.pictures().resolution()).put("greyResolution", style.pictures().grey()).put("lineResolution", style.pictures().lineArt());
         root.put("compressed", style.compressed()).put("tagged", style.tagged()).put("standard", style.standard() == Standard.NONE ? "none" : style.standard().words()).put("version", style.version()).put("linearized", style.linearized());
         Opening opening = style.opening();
         root.putObject("opening").put("page", opening.page()).put("zoom", zoom(opening.zoom())).put("arrangement", word(opening.arrangement())).put("panel", word(opening.panel()))
@@ -70,6 +71,9 @@ public final class RecipeFile {
         put(said, "author", facts.author());
         put(said, "keywords", facts.keywords());
         put(said, "language", facts.language());
+        said.put("dates", word(facts.dates()));
+        ObjectNode own = said.putObject("own");
+        facts.own().forEach(own::put);
         put(root, "split", recipe.split());
         root.put("attachSource", recipe.attachSource()).put("links", word(recipe.links())).put("present", word(recipe.present()));
         try {
@@ -203,12 +207,16 @@ public final class RecipeFile {
         }
 
         private Pictures pictures(JsonNode node) {
-            only(node, "pictures.", "quality", "resolution");
+            only(node, "pictures.", "quality", "resolution", "greyResolution", "lineResolution");
             int quality = node.path("quality").asInt(0);
-            int resolution = node.path("resolution").asInt(0);
             if (quality < 0 || quality > 100) throw wrong("pictures.quality", String.valueOf(quality));
-            if (resolution < 0) throw wrong("pictures.resolution", String.valueOf(resolution));
-            return new Pictures(quality, resolution);
+            return new Pictures(quality, resolution(node, "resolution"), resolution(node, "greyResolution"), resolution(node, "lineResolution"));
+        }
+
+        private int resolution(JsonNode node, String field) {
+            int resolution = node.path(field).asInt(0);
+            if (resolution < 0) throw wrong("pictures." + field, String.valueOf(resolution));
+            return resolution;
         }
 
         private Standard standard(String text) {
@@ -273,8 +281,10 @@ public final class RecipeFile {
         }
 
         private FactsRule facts(JsonNode node) {
-            only(node, "facts.", "strip", "title", "subject", "author", "keywords", "language");
-            return new FactsRule(flag(node, "strip", false), text(node, "title"), text(node, "subject"), text(node, "author"), text(node, "keywords"), text(node, "language"));
+            only(node, "facts.", "strip", "title", "subject", "author", "keywords", "language", "dates", "own");
+            Map<String, String> own = new TreeMap<>();
+            node.path("own").fields().forEachRemaining(field -> own.put(field.getKey(), field.getValue().asText()));
+            return new FactsRule(flag(node, "strip", false), text(node, "title"), text(node, "subject"), text(node, "author"), text(node, "keywords"), text(node, "language"), choice(Dates.class, node, "dates", Dates.OF_THE_FILE), own);
         }
 
         private static String text(JsonNode node, String field) { return node.hasNonNull(field) ? node.get(field).asText() : null; }

@@ -1,7 +1,10 @@
 package app.decant.font;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 
@@ -57,5 +60,46 @@ class FontTest {
         Face face = FONTS.match("Liberation Serif", false, false).face();
         assertThat(face.has('\u4F60')).isFalse();
         assertThat(FONTS.fallback(face, '\u4F60').has('\u4F60')).isTrue();
+    }
+
+    /** OpenType 1.9, "Font collections": each font comes out as it went in, table by table. */
+    @Test void fontsOfACollectionAreReadOneByOne() throws IOException {
+        byte[][] fonts = {FONTS.match("Carlito", false, false).face().file(), FONTS.match("Liberation Mono", true, false).face().file()};
+        byte[] collection = collection(fonts);
+        for (int i = 0; i < 2; i++) {
+            Face face = Face.read("One", false, false, FontCollection.font(collection, i));
+            assertThat(face.shape("Quay 7", false, false, false).width()).isEqualTo(Face.read("One", false, false, fonts[i]).shape("Quay 7", false, false, false).width());
+        }
+        assertThat(FontCollection.font(fonts[0], 0)).as("a plain font").isSameAs(fonts[0]);
+        assertThatThrownBy(() -> FontCollection.font(collection, 2)).isInstanceOf(IOException.class);
+        // Damaged in its directories: a sentence, no loop and no giant array.
+        java.util.Random random = new java.util.Random(7);
+        for (int i = 0; i < 400; i++) {
+            byte[] damaged = collection.clone();
+            damaged[4 + random.nextInt(300)] = (byte) random.nextInt();
+            try {
+                FontCollection.font(damaged, 0);
+            } catch (IOException e) {
+                assertThat(e).hasMessageMatching("The collection is damaged|No font 0 in the collection|A font of \\d+ tables|Tables longer than the file");
+            }
+        }
+    }
+
+    private static byte[] collection(byte[]... fonts) {
+        ByteBuffer out = ByteBuffer.allocate(12 + 4 * fonts.length + java.util.Arrays.stream(fonts).mapToInt(font -> font.length).sum());
+        out.putInt(0x74746366).putInt(0x00010000).putInt(fonts.length);
+        int at = 12 + 4 * fonts.length;
+        for (byte[] font : fonts) {
+            out.putInt(at);
+            at += font.length;
+        }
+        for (byte[] font : fonts) {
+            int start = out.position();
+            out.put(font);
+            // Places are counted from the start of the whole file.
+            int tables = out.getShort(start + 4);
+            for (int i = 0; i < tables; i++) out.putInt(start + 12 + 16 * i + 8, out.getInt(start + 12 + 16 * i + 8) + start);
+        }
+        return out.array();
     }
 }

@@ -195,6 +195,32 @@ class PublishingChoicesTest {
         }
     }
 
+    /** ISO 32000-1, 14.3: both places say the same; ISO 19005-2, 6.6.2.3: an archive copy explains fields of one's own (judged by veraPDF before the file gets its name). */
+    @Test void writesFieldsOfOnesOwnAndTheTimesAsWished() throws IOException {
+        Instant made = Instant.parse("2025-03-01T09:30:00Z");
+        Document notice = HarbourNotice.document();
+        app.decant.document.Facts facts = notice.facts();
+        notice = notice.withFacts(new app.decant.document.Facts(facts.title(), facts.subject(), facts.author(), facts.keywords(), facts.language(), made, made, java.util.Map.of("Office", "Pier 2", "Drawer", "12")));
+        FactsRule rule = new FactsRule(false, null, null, null, null, null, app.decant.pdf.Dates.OF_THE_DOCUMENT, java.util.Map.of("File number", "HO 12/6", "Drawer", "", "Title", "not this way"));
+        for (Standard standard : List.of(Standard.NONE, Standard.A_1B, Standard.A_2A_UA_1)) {
+            Receipt receipt = publish(notice, Recipe.PLAIN.with(rule).with(PdfStyle.PLAIN.with(standard)));
+            try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile())) {
+                assertThat(pdf.getDocumentInformation().getCustomMetadataValue("File number")).isEqualTo("HO 12/6");
+                assertThat(pdf.getDocumentInformation().getCustomMetadataValue("Office")).isEqualTo("Pier 2");
+                assertThat(pdf.getDocumentInformation().getCustomMetadataValue("Drawer")).isNull();
+                assertThat(pdf.getDocumentInformation().getTitle()).isEqualTo(facts.title());
+                assertThat(pdf.getDocumentInformation().getCreationDate().toInstant()).isEqualTo(made);
+                assertThat(new String(pdf.getDocumentCatalog().getMetadata().toByteArray(), java.nio.charset.StandardCharsets.UTF_8)).contains("<pdfx:File_number>HO 12/6</pdfx:File_number>", "<xmp:CreateDate>2025-03-01T09:30:00Z");
+            }
+        }
+        FactsRule silent = new FactsRule(true, null, null, null, null, null, app.decant.pdf.Dates.NONE, java.util.Map.of());
+        Receipt receipt = publish(notice, Recipe.PLAIN.with(silent).with(PdfStyle.PLAIN.with(Standard.A_2B)));
+        try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile())) {
+            assertThat(pdf.getDocumentInformation().getCreationDate()).isNull();
+            assertThat(pdf.getDocumentInformation().getMetadataKeys()).containsExactlyInAnyOrder("Producer", "Creator");
+        }
+    }
+
     @Test void laysAWatermarkUnderChosenPagesWithoutTouchingTheText() throws IOException {
         Laid mark = new Laid("DRAFT", false, true, new PageRange("2"), 40, 0.2, 0.7, app.decant.pdf.Overlay.Place.MIDDLE);
         Receipt receipt = publish(HarbourNotice.document(), Recipe.PLAIN.with(List.of(mark)));
@@ -298,6 +324,24 @@ class PublishingChoicesTest {
         assertThat(images(withPicture(photograph(300, 200), 288), new Pictures(80, 150)).get(0).getWidth()).as("coarser already").isEqualTo(300);
     }
 
+    /** Each kind of picture by a resolution of its own: colour, grey, and ink of one bit, which stays black and white. */
+    @Test void makesEachKindOfPictureAsFineAsWished() throws IOException {
+        Pictures wish = new Pictures(80, 75, 150, 100);
+        BufferedImage colour = photograph(1200, 800);
+        BufferedImage grey = new BufferedImage(1200, 800, BufferedImage.TYPE_BYTE_GRAY);
+        grey.createGraphics().drawImage(colour, 0, 0, null);
+        BufferedImage ink = new BufferedImage(1200, 800, BufferedImage.TYPE_BYTE_BINARY);
+        ink.createGraphics().drawImage(colour, 0, 0, null);
+        assertThat(images(withPicture(colour, 288), wish).get(0).getWidth()).isEqualTo(300);
+        PDImageXObject greyer = images(withPicture(grey, 288), wish).get(0);
+        assertThat(greyer.getWidth()).isEqualTo(600);
+        assertThat(greyer.getColorSpace().getName()).isEqualTo("DeviceGray");
+        PDImageXObject inked = images(withPicture(ink, 288), wish).get(0);
+        assertThat(inked.getWidth()).isEqualTo(400);
+        assertThat(inked.getBitsPerComponent()).isEqualTo(1);
+        assertThat(images(withPicture(ink, 288), new Pictures(80, 75)).get(0).getWidth()).as("ink keeps its fineness where nothing is said of it").isEqualTo(1200);
+    }
+
     @Test void keepsLineArtSharpAndNeverLetsAPictureGrow() throws IOException {
         BufferedImage plan = new BufferedImage(800, 600, BufferedImage.TYPE_INT_RGB);
         Graphics2D graphics = plan.createGraphics();
@@ -337,9 +381,9 @@ class PublishingChoicesTest {
 
     @Test void keepsRecipesAndRefusesUnknownFieldsByName() {
         Recipes recipes = new Recipes(folder.resolve("recipes"));
-        Recipe own = new Recipe(Target.PDF, new PageRange("1-3"), new PdfStyle(new app.decant.pdf.PdfChoices.Bookmarks(2, 4, 3, true, 1, List.of(new app.decant.document.Colour(0x1F4E79)), java.util.Map.of("Luggage", "Bags")), app.decant.pdf.PdfChoices.Fonts.WHOLE, Set.of("Carlito"), new Pictures(60, 120), false,
+        Recipe own = new Recipe(Target.PDF, new PageRange("1-3"), new PdfStyle(new app.decant.pdf.PdfChoices.Bookmarks(2, 4, 3, true, 1, List.of(new app.decant.document.Colour(0x1F4E79)), java.util.Map.of("Luggage", "Bags")), app.decant.pdf.PdfChoices.Fonts.WHOLE, Set.of("Carlito"), new Pictures(60, 120, 200, 600), false,
                 new Opening(2, 1.25, Opening.Arrangement.ONE_COLUMN, Opening.Panel.NONE, true, true, false, new Opening.Printing(3, Opening.Sides.ONE, true)), false, Standard.A_3B, 1.7, true), new Recipe.Locking(Strength.AES_128, EnumSet.of(Permission.COPY)), List.of(Laid.watermark("Copy")),
-                new FactsRule(true, "T", "S", "A", "K", "fr"), "{name} {n}", true, Recipe.Links.FOUND, Recipe.Restricted.REPLACE, Recipe.WhenPresent.KEEP_BOTH);
+                new FactsRule(true, "T", "S", "A", "K", "fr", app.decant.pdf.Dates.NONE, java.util.Map.of("File number", "HO 12/6")), "{name} {n}", true, Recipe.Links.FOUND, Recipe.Restricted.REPLACE, Recipe.WhenPresent.KEEP_BOTH);
         recipes.keep("For the archive", own);
         assertThat(recipes.find("for the archive")).isEqualTo(own);
         assertThat(recipes.names()).contains("Smallest", "For the archive");
