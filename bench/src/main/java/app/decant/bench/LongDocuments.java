@@ -3,20 +3,30 @@ package app.decant.bench;
 import app.decant.demo.PassengerHandbook;
 import app.decant.document.Block;
 import app.decant.document.Document;
+import app.decant.document.Image;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
+import app.decant.document.Picture;
 import app.decant.document.Section;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import javax.imageio.ImageIO;
 
 /** Long text documents in the demo company's house style: justified body text with numbered headings, running heads and page numbers. */
 final class LongDocuments {
     private LongDocuments() { }
 
-    /** About so many pages; the same each time. */
-    static Document pages(int pages) {
+    /** About so many pages of text; the same each time. */
+    static Document pages(int pages) { return pages(pages, 0); }
+
+    /** About so many pages of text with photographs spread over them, none like another. */
+    static Document pages(int pages, int photographs) {
         Random random = new Random(1);
         String[] words = new String[6000];
         for (int i = 0; i < words.length; i++) {
@@ -31,10 +41,30 @@ final class LongDocuments {
             int count = 40 + random.nextInt(30);
             for (int k = 0; k < count; k++) text.append(words[(int) (Math.pow(random.nextDouble(), 2) * words.length)]).append(k < count - 1 ? " " : ".");
             blocks.add(paragraph("BodyText", text.toString()));
+            if (photographs > 0 && p % Math.max(1, (int) (pages * 8.2 / photographs)) == 0) blocks.add(new Paragraph("BodyText", Look.PLAIN, Look.PLAIN, List.of(new Inline.InlinePicture(photograph(p), Look.PLAIN))));
         }
         Document handbook = PassengerHandbook.document();
         Section like = handbook.sections().get(0);
         return handbook.withSections(List.of(new Section(Section.Start.NEXT_PAGE, like.page(), Section.Columns.ONE, Section.PageNumbering.CONTINUED, like.frames(), false, blocks)));
+    }
+
+    /** 1,200 by 800 pixels of soft hills and grain, about 200 kB as JPEG. */
+    private static Picture photograph(int seed) {
+        Random random = new Random(seed);
+        BufferedImage pixels = new BufferedImage(1200, 800, BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < 800; y++) {
+            for (int x = 0; x < 1200; x++) {
+                int shade = (int) (120 + 60 * Math.sin((x + seed) / 90.0) + 40 * Math.cos(y / 70.0 + seed)) + random.nextInt(24);
+                pixels.setRGB(x, y, Math.max(0, Math.min(255, shade)) * 0x010101 & 0xF0FFE0);
+            }
+        }
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try {
+            ImageIO.write(pixels, "jpg", bytes);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return new Picture(new Image("image/jpeg", bytes.toByteArray()), 240, 160, "Hills " + seed);
     }
 
     private static Paragraph paragraph(String style, String text) { return new Paragraph(style, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text(text, Look.PLAIN))); }

@@ -4,11 +4,16 @@ import app.decant.layout.Page;
 import app.decant.layout.Pages;
 import app.decant.layout.Piece;
 import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
@@ -23,6 +28,8 @@ import org.apache.pdfbox.text.PDFTextStripper;
 
 /** Opens a PDF again and looks whether it holds what was meant: pages, text in order, bookmarks and where they land, fonts, links. */
 public final class PdfCheck {
+    private static final int WORTH_SHARING = 200;
+
     private PdfCheck() { }
 
     /** One thing looked at: a sentence, and whether it is so. */
@@ -39,7 +46,7 @@ public final class PdfCheck {
         try (PDDocument pdf = Loader.loadPDF(file.toFile(), owner)) {
             int count = choices.pages().size();
             proofs.add(new Proof(pdf.getNumberOfPages() + (count == 1 ? " page, as chosen" : " pages, as chosen"), pdf.getNumberOfPages() == count));
-            int wrong = wrongPages(pdf, pages, choices);
+            int wrong = wrongPages(pdf, file, owner, pages, choices);
             proofs.add(new Proof(wrong == 0 ? "Text whole and in order on every page" : "Text differs on " + wrong + (wrong == 1 ? " page" : " pages"), wrong == 0));
             if (choices.style().bookmarks().any()) {
                 int landed = landed(pdf, written.bookmarks());
@@ -87,19 +94,59 @@ public final class PdfCheck {
 
     private static String escaped(String text) { return text.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;"); }
 
-    private static int wrongPages(PDDocument pdf, Pages pages, PdfChoices choices) throws IOException {
-        int wrong = 0;
-        PDFTextStripper stripper = new PDFTextStripper();
-        for (int i = 0; i < choices.pages().size() && i < pdf.getNumberOfPages(); i++) {
-            stripper.setStartPage(i + 1);
-            stripper.setEndPage(i + 1);
-            String found = squeezed(stripper.getText(pdf));
-            String expected = squeezed(text(pages.page(choices.pages().get(i))));
-            boolean laid = !choices.overlays().isEmpty() && found.contains(expected);
-            boolean same = laid || found.equals(expected) || hasRightToLeft(expected) && sorted(found).equals(sorted(expected));
-            if (!same) wrong++;
+    /** Long files are read by all cores, each opening the file for itself. */
+    private static int wrongPages(PDDocument pdf, Path file, String owner, Pages pages, PdfChoices choices) throws IOException {
+        int count = Math.min(choices.pages().size(), pdf.getNumberOfPages());
+        int parts = Math.min(Runtime.getRuntime().availableProcessors(), 1 + count / WORTH_SHARING);
+        List<CompletableFuture<Integer>> others = new ArrayList<>();
+        for (int i = 1; i < parts; i++) {
+            int from = count * i / parts;
+            int to = count * (i + 1) / parts;
+            others.add(CompletableFuture.supplyAsync(() -> {
+                try (PDDocument own = Loader.loadPDF(file.toFile(), owner)) {
+                    return wrongPages(own, pages, choices, from, to);
+                } catch (IOException e) {
+                    throw new UncheckedIOException(e);
+                }
+            }));
+        }
+        int wrong = wrongPages(pdf, pages, choices, 0, count / parts);
+        try {
+            for (CompletableFuture<Integer> other : others) wrong += other.join();
+        } catch (CompletionException e) {
+            if (e.getCause() instanceof UncheckedIOException read) throw read.getCause();
+            throw e;
         }
         return wrong;
+    }
+
+    private static int wrongPages(PDDocument pdf, Pages pages, PdfChoices choices, int from, int to) throws IOException {
+        BitSet right = new BitSet();
+        BitSet empty = new BitSet();
+        empty.set(from, to);
+        StringWriter text = new StringWriter();
+        // All pages in one go: asked for page by page, the library walks through the whole file each time.
+        PDFTextStripper stripper = new PDFTextStripper() {
+            @Override protected void endPage(PDPage page) {
+                int at = getCurrentPageNo() - 1;
+                empty.clear(at);
+                right.set(at, same(text.toString(), pages.page(choices.pages().get(at)), choices));
+                text.getBuffer().setLength(0);
+            }
+        };
+        stripper.setStartPage(from + 1);
+        stripper.setEndPage(to);
+        stripper.writeText(pdf, text);
+        // Pages that hold nothing at all are passed over by the library.
+        empty.stream().forEach(at -> right.set(at, same("", pages.page(choices.pages().get(at)), choices)));
+        return to - from - right.cardinality();
+    }
+
+    private static boolean same(String read, Page page, PdfChoices choices) {
+        String found = squeezed(read);
+        String expected = squeezed(text(page));
+        if (!choices.overlays().isEmpty() && found.contains(expected)) return true;
+        return found.equals(expected) || hasRightToLeft(expected) && sorted(found).equals(sorted(expected));
     }
 
     /** All text of a page in the order it is drawn. */

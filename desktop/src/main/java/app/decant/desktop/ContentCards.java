@@ -1,7 +1,9 @@
 package app.decant.desktop;
 
+import app.decant.document.Colour;
 import app.decant.document.Facts;
 import app.decant.font.FontCatalogue;
+import app.decant.pdf.Dates;
 import app.decant.pdf.Overlay;
 import app.decant.pdf.PdfChoices;
 import app.decant.publish.FactsRule;
@@ -9,6 +11,7 @@ import app.decant.publish.Laid;
 import app.decant.publish.Recipe;
 import java.io.File;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,6 +21,7 @@ import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.stage.FileChooser;
 
@@ -46,19 +50,29 @@ final class ContentCards extends RecipeCards {
         boolean[] bold = {kept.bold() > 0};
         card.toggle(Words.of("bookmarks.places.card"), "", places[0], on -> places[0] = on);
         card.toggle(Words.of("bookmarks.bold.card"), "", bold[0], on -> bold[0] = on);
+        List<List<Colour>> colours = new ArrayList<>(List.of(kept.colours()));
+        card.note(Words.of("card.bookmarks.colours"));
+        card.colours("colour", List.of(Words.of("card.bookmarks.colour", 1), Words.of("card.bookmarks.colour", 2), Words.of("card.bookmarks.colour", 3)), kept.colours(), chosen -> colours.set(0, chosen.stream().allMatch(Colour.BLACK::equals) ? List.of() : chosen));
         TextField titles = card.named("titles", kept.titles().entrySet().stream().map(title -> title.getKey() + " = " + title.getValue()).sorted().collect(Collectors.joining("; ")), Words.of("card.bookmarks.titles"));
         card.done(Words.of("card.take"), () -> {
             Map<String, String> said = new LinkedHashMap<>();
-            for (String one : titles.getText().split(";")) {
-                if (one.isBlank()) continue;
-                String[] sides = one.split("=", 2);
-                if (sides.length < 2 || sides[0].isBlank() || sides[1].isBlank()) return Words.of("card.bookmarks.titles.wrong", one.trim());
-                said.put(sides[0].trim(), sides[1].trim());
-            }
+            String wrong = pairs(titles.getText(), said);
+            if (wrong != null) return Words.of("card.bookmarks.titles.wrong", wrong);
             PdfChoices.Bookmarks levels = kept.from() == 0 && !places[0] ? kept.levels(1, 3, 1) : kept;
-            set.accept(now().with(levels.places(places[0]).bold(bold[0] ? 1 : 0).titled(said)));
+            set.accept(now().with(levels.places(places[0]).bold(bold[0] ? 1 : 0).coloured(colours.get(0)).titled(said)));
             return null;
         });
+    }
+
+    /** Reads “one = other; one = other”. @return what is no such pair, or null */
+    private static String pairs(String text, Map<String, String> pairs) {
+        for (String one : text.split(";")) {
+            if (one.isBlank()) continue;
+            String[] sides = one.split("=", 2);
+            if (sides.length < 2 || sides[0].isBlank() || sides[1].isBlank()) return one.trim();
+            pairs.put(sides[0].trim(), sides[1].trim());
+        }
+        return null;
     }
 
     String fontsWords() {
@@ -70,15 +84,21 @@ final class ContentCards extends RecipeCards {
     void fontsCard(PhraseCard card) {
         card.title(Words.of("card.fonts"));
         PdfChoices.Fonts chosen = now().style().fonts();
-        card.choice(Words.of("fonts.used.card"), Words.of("fonts.used.about"), chosen == PdfChoices.Fonts.USED_CHARACTERS, () -> set.accept(now().with(PdfChoices.Fonts.USED_CHARACTERS)));
-        card.choice(Words.of("fonts.whole.card"), Words.of("fonts.whole.about"), chosen == PdfChoices.Fonts.WHOLE, () -> set.accept(now().with(PdfChoices.Fonts.WHOLE)));
-        card.choice(Words.of("fonts.left.card"), Words.of("fonts.left.about"), chosen == PdfChoices.Fonts.STANDARD_LEFT_OUT, () -> set.accept(now().with(PdfChoices.Fonts.STANDARD_LEFT_OUT)));
+        Map<PdfChoices.Fonts, String> keys = Map.of(PdfChoices.Fonts.USED_CHARACTERS, "used", PdfChoices.Fonts.WHOLE, "whole", PdfChoices.Fonts.STANDARD_LEFT_OUT, "left");
+        for (PdfChoices.Fonts fonts : PdfChoices.Fonts.values()) {
+            String about = Words.of("fonts." + keys.get(fonts) + ".about");
+            Label told = card.choice(Words.of("fonts." + keys.get(fonts) + ".card"), about, chosen == fonts, () -> set.accept(now().with(fonts)));
+            // What each costs, as soon as it is worked out.
+            window.desk().estimate(now().with(fonts), bytes -> {
+                if (bytes >= 0) told.setText(Words.of("fonts.size", about, ReceiptView.bytes(bytes)));
+            });
+        }
         card.note(Words.of("card.fonts.note"));
         Set<String> whole = new TreeSet<>(now().style().wholeFamilies());
         boolean[] replace = {now().restricted() == Recipe.Restricted.REPLACE};
         for (FontCatalogue.Match match : window.desk().pages().get().fonts()) {
             String family = match.face().family();
-            card.toggle(Words.of("fonts.family", family), "", whole.contains(family), on -> {
+            card.toggle(Words.of("fonts.family", family), Words.of("fonts.file", ReceiptView.bytes(match.face().file().length)), whole.contains(family), on -> {
                 if (on) whole.add(family);
                 else whole.remove(family);
             });
@@ -111,13 +131,20 @@ final class ContentCards extends RecipeCards {
         TextField author = card.named("facts-author", shown(rule.author(), rule.stripped() ? null : own.author()), Words.of("card.facts.author"));
         TextField subject = card.named("facts-subject", shown(rule.subject(), rule.stripped() ? null : own.subject()), Words.of("card.facts.subject"));
         TextField keywords = card.named("facts-keywords", shown(rule.keywords(), rule.stripped() ? null : own.keywords()), Words.of("card.facts.keywords"));
+        TextField fields = card.named("facts-own", rule.own().entrySet().stream().map(field -> field.getKey() + " = " + field.getValue()).collect(Collectors.joining("; ")), Words.of("card.facts.own"));
+        Dates[] dates = {rule.dates()};
+        card.note(Words.of("card.facts.dates"));
+        card.oneOf("dates", List.of(Dates.values()), dates[0], one -> Words.of("dates." + key(one)), one -> "", one -> dates[0] = one);
         boolean[] strip = {rule.stripped()};
         card.toggle(Words.of("card.facts.strip"), "", strip[0], on -> {
             strip[0] = on;
             if (on) for (TextField field : List.of(title, author, subject, keywords)) field.clear();
         });
         card.done(Words.of("card.take"), () -> {
-            set.accept(now().with(new FactsRule(strip[0], anew(title, own.title(), strip[0]), anew(subject, own.subject(), strip[0]), anew(author, own.author(), strip[0]), anew(keywords, own.keywords(), strip[0]), rule.language())));
+            Map<String, String> said = new LinkedHashMap<>();
+            String wrong = pairs(fields.getText(), said);
+            if (wrong != null) return Words.of("card.facts.own.wrong", wrong);
+            set.accept(now().with(new FactsRule(strip[0], anew(title, own.title(), strip[0]), anew(subject, own.subject(), strip[0]), anew(author, own.author(), strip[0]), anew(keywords, own.keywords(), strip[0]), rule.language(), dates[0], said)));
             return null;
         });
     }

@@ -330,13 +330,20 @@ final class Desk {
     }
 
     /** Work off the JavaFX thread for views, such as pictures of pages; left undone once the window is closed. */
-    void aside(Runnable task) { if (!workThread.isShutdown()) workThread.execute(task); }
+    void aside(Runnable task) {
+        if (workThread.isShutdown()) return;
+        workThread.execute(() -> {
+            if (!workThread.isShutdown()) task.run();
+        });
+    }
 
     /** Ends the threads; a working copy is taken away only where nothing would be lost. */
     void close() {
         if (copy != null && !changed.get()) copy.discard();
+        if (job.get() != null) job.get().stop();
         layoutThread.shutdownNow();
-        workThread.shutdownNow();
+        // Not interrupted: that would close files under whoever reads them at the moment, with loud complaints.
+        workThread.shutdown();
         keeper.shutdownNow();
     }
 

@@ -1,21 +1,30 @@
 package app.decant.desktop;
 
+import app.decant.document.Colour;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.ColorPicker;
 import javafx.scene.control.Label;
 import javafx.scene.control.PasswordField;
+import javafx.scene.control.RadioButton;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import javafx.scene.paint.Color;
 
 /** The small card that opens at a phrase. A choice closes it; Esc leaves everything as it was. */
 final class PhraseCard {
@@ -45,7 +54,7 @@ final class PhraseCard {
     }
 
     /** One thing to choose: its words, what it means or costs, whether it is chosen now. */
-    void choice(String words, String about, boolean chosen, Runnable task) {
+    Label choice(String words, String about, boolean chosen, Runnable task) {
         Label name = new Label((chosen ? "\u25CF  " : "\u25CB  ") + words);
         Label quiet = new Label(about);
         quiet.getStyleClass().add("quiet");
@@ -67,6 +76,55 @@ final class PhraseCard {
         });
         if (chosen || focus == null) focus = button;
         box.getChildren().add(button);
+        return quiet;
+    }
+
+    /** Several things of which one holds; the card stays open. */
+    <T> void oneOf(String id, List<T> things, T chosen, Function<T, String> words, Function<T, String> about, Consumer<T> told) {
+        ToggleGroup group = new ToggleGroup();
+        for (T thing : things) {
+            RadioButton button = new RadioButton(words.apply(thing));
+            button.setToggleGroup(group);
+            button.setSelected(thing.equals(chosen));
+            button.setId(id + "-" + things.indexOf(thing));
+            button.setOnAction(event -> told.accept(thing));
+            box.getChildren().add(row(button, about.apply(thing)));
+        }
+    }
+
+    /** Colours of several things side by side, black where none is chosen. */
+    void colours(String id, List<String> names, List<Colour> chosen, Consumer<List<Colour>> told) {
+        HBox row = new HBox(10);
+        row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        row.setPadding(new javafx.geometry.Insets(3, 8, 3, 8));
+        List<ColorPicker> pickers = new ArrayList<>();
+        for (int i = 0; i < names.size(); i++) {
+            int rgb = i < chosen.size() ? chosen.get(i).rgb() : 0;
+            ColorPicker picker = new ColorPicker(Color.rgb(rgb >> 16 & 255, rgb >> 8 & 255, rgb & 255));
+            picker.setId(id + "-" + i);
+            picker.getStyleClass().add("button");
+            picker.setStyle("-fx-color-label-visible: false;");
+            picker.setAccessibleText(names.get(i));
+            pickers.add(picker);
+            row.getChildren().addAll(new Label(names.get(i)), picker);
+            picker.setOnAction(event -> told.accept(pickers.stream().map(one -> colour(one.getValue())).toList()));
+        }
+        box.getChildren().add(row);
+    }
+
+    private static Colour colour(Color colour) { return new Colour((int) Math.round(colour.getRed() * 255) << 16 | (int) Math.round(colour.getGreen() * 255) << 8 | (int) Math.round(colour.getBlue() * 255)); }
+
+    private static BorderPane row(Node left, String about) {
+        Label quiet = new Label(about);
+        quiet.getStyleClass().add("quiet");
+        BorderPane row = new BorderPane();
+        row.setLeft(left);
+        row.setRight(quiet);
+        BorderPane.setAlignment(left, javafx.geometry.Pos.CENTER_LEFT);
+        BorderPane.setAlignment(quiet, javafx.geometry.Pos.CENTER_RIGHT);
+        BorderPane.setMargin(quiet, new javafx.geometry.Insets(0, 0, 0, 24));
+        row.setPadding(new javafx.geometry.Insets(3, 8, 3, 8));
+        return row;
     }
 
     /** Something that is so or not; the card stays open. */
@@ -74,16 +132,9 @@ final class PhraseCard {
         CheckBox tick = new CheckBox(words);
         tick.setSelected(on);
         tick.setId("tick-" + box.getChildren().size());
-        Label quiet = new Label(about);
-        quiet.getStyleClass().add("quiet");
-        BorderPane row = new BorderPane();
-        row.setLeft(tick);
-        row.setRight(quiet);
-        BorderPane.setMargin(quiet, new javafx.geometry.Insets(0, 0, 0, 24));
-        row.setPadding(new javafx.geometry.Insets(3, 8, 3, 8));
         tick.selectedProperty().addListener((observed, before, now) -> told.accept(now));
         if (focus == null) focus = tick;
-        box.getChildren().add(row);
+        box.getChildren().add(row(tick, about));
     }
 
     /** A field whose letters are not shown. */
@@ -155,6 +206,18 @@ final class PhraseCard {
         field.setPromptText(prompt);
         field.setPrefColumnCount(24);
         return added(field);
+    }
+
+    /** A short field with its name beside it, empty for 0. */
+    TextField number(String id, int value, String name) {
+        TextField field = new TextField(value == 0 ? "" : String.valueOf(value));
+        field.setId("card-" + id);
+        field.setPrefColumnCount(5);
+        field.setAccessibleText(name);
+        BorderPane row = row(new Label(name), "");
+        row.setRight(field);
+        box.getChildren().add(row);
+        return field;
     }
 
     /** A field with its name above, for what is usually filled in already. */

@@ -75,11 +75,19 @@ final class PublishCards extends RecipeCards {
             card.choice(one.isExact() ? Words.of("pictures.exact.card") : Words.of("pictures.both", one.resolution(), one.quality()), Words.of(one.isExact() ? "pictures.exact.about" : "pictures." + one.resolution() + ".about"), one.equals(chosen),
                     () -> set.accept(now().with(now().style().with(one))));
         }
-        TextField field = card.field("pictures", chosen.isExact() ? "" : chosen.quality() + ", " + chosen.resolution(), Words.of("card.pictures.prompt"));
-        card.accept(field, text -> {
-            String[] parts = text.trim().split("\\s*[,; ]\\s*");
-            if (!text.trim().matches("\\d{1,3}(\\s*[,; ]\\s*\\d{1,4})?") || Integer.parseInt(parts[0]) > 100) return Words.of("card.pictures.wrong");
-            set.accept(now().with(now().style().with(new Pictures(Integer.parseInt(parts[0]), parts.length > 1 ? Integer.parseInt(parts[1]) : 0))));
+        TextField quality = card.number("quality", chosen.quality(), Words.of("card.pictures.quality"));
+        TextField colour = card.number("ppi", chosen.resolution(), Words.of("card.pictures.colour"));
+        TextField grey = card.number("ppi-grey", chosen.grey(), Words.of("card.pictures.grey"));
+        TextField line = card.number("ppi-line", chosen.lineArt(), Words.of("card.pictures.line"));
+        card.done(Words.of("card.take"), () -> {
+            int[] said = new int[4];
+            List<TextField> fields = List.of(quality, colour, grey, line);
+            for (int i = 0; i < 4; i++) {
+                String text = fields.get(i).getText().trim();
+                if (!text.matches("\\d{0,4}") || i == 0 && !text.isEmpty() && Integer.parseInt(text) > 100) return Words.of("card.pictures.wrong");
+                said[i] = text.isEmpty() ? 0 : Integer.parseInt(text);
+            }
+            set.accept(now().with(now().style().with(new Pictures(said[0], said[1], said[2], said[3]))));
             return null;
         });
         card.note(Words.of("card.pictures.note"));
@@ -111,13 +119,17 @@ final class PublishCards extends RecipeCards {
                 else allowed.remove(permission);
             });
         }
-        boolean[] old = {now().locking().strength().isWeak()};
-        card.toggle(Words.of("lock.weak"), Words.of("lock.weak.about"), old[0], on -> old[0] = on);
+        Protection.Strength[] strength = {now().locking().isOn() ? now().locking().strength() : Protection.Strength.AES_256};
+        card.note(Words.of("card.lock.strength"));
+        card.oneOf("strength", List.of(Protection.Strength.AES_256, Protection.Strength.AES_128, Protection.Strength.RC4_128, Protection.Strength.RC4_40), strength[0], one -> Words.of("lock." + key(one)), one -> Words.of("lock." + key(one) + ".about"), one -> strength[0] = one);
+        boolean[] clear = {now().locking().metadataInClear()};
+        card.toggle(Words.of("lock.clear"), "", clear[0], on -> clear[0] = on);
         card.done(Words.of("card.lock.done"), () -> {
             if (!toOpen.getText().isEmpty() && toOpen.getText().equals(toChange.getText())) return Words.of("card.lock.same");
             if (toOpen.getText().isEmpty() && allowed.size() == 8) return Words.of("card.lock.nothing");
+            if (clear[0] && strength[0].isWeak()) return Words.of("card.lock.clear.wrong");
             passwords = new Recipe.Passwords(toOpen.getText(), toChange.getText());
-            set.accept(now().with(new Recipe.Locking(old[0] ? Protection.Strength.RC4_128 : Protection.Strength.AES_256, allowed)));
+            set.accept(now().with(new Recipe.Locking(strength[0], allowed, clear[0])));
             return null;
         });
         card.note(Words.of("card.lock.note"));

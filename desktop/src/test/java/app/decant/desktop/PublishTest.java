@@ -102,6 +102,29 @@ class PublishTest {
         }
     }
 
+    @Test void findsTheFinerChoicesOnTheCards(FxRobot robot) throws Exception {
+        robot.clickOn("#phrase-lock");
+        robot.clickOn("#card-open-password").write("quayside7");
+        robot.clickOn("RC4, 40 bits").clickOn("leave title and facts readable, for searching").clickOn("#card-done");
+        assertThat(robot.lookup(".phrase-card .wrong").<Label>queryAll()).anySatisfy(label -> assertThat(label.getText()).contains("Choose AES"));
+        robot.clickOn("AES, 128 bits").clickOn("#card-done");
+        robot.clickOn("#phrase-fonts");
+        until(() -> robot.lookup(".phrase-card .quiet").<Label>queryAll().stream().filter(label -> label.getText().contains(", about ")).count() == 3);
+        robot.type(KeyCode.ESCAPE);
+        robot.clickOn("#phrase-facts").clickOn("#card-facts-own").write("File number = HO 12/6").clickOn("none").clickOn("#card-done");
+        robot.clickOn("#phrase-pictures").clickOn("#card-quality").write("101").clickOn("#card-done");
+        assertThat(robot.lookup(".phrase-card .wrong").<Label>queryAll()).anySatisfy(label -> assertThat(label.getText()).contains("1 to 100"));
+        robot.clickOn("#card-quality").eraseText(3).write("60").clickOn("#card-ppi").write("72").clickOn("#card-done");
+        assertThat(sentence()).contains("pictures at 72 ppi, quality 60");
+        Receipt receipt = published(robot);
+        try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile(), "quayside7")) {
+            assertThat(pdf.getEncryption().getVersion()).isEqualTo(4);
+            assertThat(pdf.getEncryption().isEncryptMetaData()).isFalse();
+            assertThat(pdf.getDocumentInformation().getCustomMetadataValue("File number")).isEqualTo("HO 12/6");
+            assertThat(pdf.getDocumentInformation().getCreationDate()).isNull();
+        }
+    }
+
     @Test void makesAnArchiveCopyAndKeepsTheChoicesAsARecipe(FxRobot robot) throws Exception {
         choose(robot, "standard", "PDF/A-2a");
         choose(robot, "pictures", "at 150 ppi, quality 75");
