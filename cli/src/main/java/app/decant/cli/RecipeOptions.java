@@ -46,6 +46,8 @@ final class RecipeOptions {
     @Option(names = "--fonts", paramLabel = "used|whole|standard-left-out", description = "embed the characters used, or whole fonts, or leave out the fourteen every reader has (default: used)")
     private String fonts;
 
+    @Option(names = "--office-fonts", paramLabel = "as-they-came|used-characters|whole|none", description = "fonts that travel in a .docx or .odt")
+    private String officeFonts;
     @Option(names = "--picture-quality", paramLabel = "1-100", description = "pictures as JPEG of this quality (default: exactly as they are)")
     private Integer quality;
 
@@ -145,6 +147,7 @@ final class RecipeOptions {
         if (watermark != null) laid.add(Laid.watermark(watermark));
         if (stamp != null) laid.add(Laid.stamp(stamp, stampPlace == null ? Overlay.Place.BOTTOM : value(Overlay.Place.class, "--stamp-place", stampPlace)));
         made = made.with(laid);
+        if (officeFonts != null) made = made.with(value(Recipe.OfficeFonts.class, "--office-fonts", officeFonts));
         if (restricted != null) made = made.with(value(Recipe.Restricted.class, "--restricted-fonts", restricted));
         FactsRule facts = made.facts();
         made = made.with(new FactsRule(stripFacts || facts.stripped(), chosen(title, facts.title()), chosen(subject, facts.subject()), chosen(author, facts.author()), chosen(keywords, facts.keywords()), chosen(language, facts.language()), facts.dates(), facts.own()));

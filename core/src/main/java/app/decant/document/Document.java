@@ -9,13 +9,19 @@ import java.util.List;
  * @param kept parts of the file it came from that Decant gives back when the same family is written
  * @param evenAndOddFrames whether even pages have headers and footers of their own
  * @param tabWidth the distance of the tab stops nobody set, in points
+ * @param fonts    that travel with it; it is set with them before all others
  */
-public record Document(Facts facts, StyleSheet styles, Numbering numbering, List<Section> sections, boolean evenAndOddFrames, double tabWidth, List<Opaque.Part> kept) {
+public record Document(Facts facts, StyleSheet styles, Numbering numbering, List<Section> sections, boolean evenAndOddFrames, double tabWidth, List<Opaque.Part> kept, List<FontFile> fonts) {
     public static final double TAB_WIDTH = 36;
 
     public Document {
         sections = List.copyOf(sections);
         kept = List.copyOf(kept);
+        fonts = List.copyOf(fonts);
+    }
+
+    public Document(Facts facts, StyleSheet styles, Numbering numbering, List<Section> sections, boolean evenAndOddFrames, double tabWidth, List<Opaque.Part> kept) {
+        this(facts, styles, numbering, sections, evenAndOddFrames, tabWidth, kept, List.of());
     }
 
     /** An empty document: one A4 section with one empty paragraph. */
@@ -23,10 +29,11 @@ public record Document(Facts facts, StyleSheet styles, Numbering numbering, List
         return new Document(Facts.NONE, StyleSheet.EMPTY, Numbering.NONE, List.of(Section.PLAIN.withBlocks(List.of(Paragraph.of("")))), false, TAB_WIDTH, List.of());
     }
 
-    public Document withSections(List<Section> others) { return new Document(facts, styles, numbering, others, evenAndOddFrames, tabWidth, kept); }
-    public Document withFacts(Facts other) { return new Document(other, styles, numbering, sections, evenAndOddFrames, tabWidth, kept); }
-    public Document withStyles(StyleSheet other) { return new Document(facts, other, numbering, sections, evenAndOddFrames, tabWidth, kept); }
-    public Document withNumbering(Numbering other) { return new Document(facts, styles, other, sections, evenAndOddFrames, tabWidth, kept); }
+    public Document withSections(List<Section> others) { return new Document(facts, styles, numbering, others, evenAndOddFrames, tabWidth, kept, fonts); }
+    public Document withFacts(Facts other) { return new Document(other, styles, numbering, sections, evenAndOddFrames, tabWidth, kept, fonts); }
+    public Document withStyles(StyleSheet other) { return new Document(facts, other, numbering, sections, evenAndOddFrames, tabWidth, kept, fonts); }
+    public Document withFonts(List<FontFile> others) { return new Document(facts, styles, numbering, sections, evenAndOddFrames, tabWidth, kept, others); }
+    public Document withNumbering(Numbering other) { return new Document(facts, styles, other, sections, evenAndOddFrames, tabWidth, kept, fonts); }
 
     /** The blocks of all sections, one after another. */
     public List<Block> blocks() {

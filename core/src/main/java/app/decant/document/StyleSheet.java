@@ -7,14 +7,18 @@ import java.util.Map;
 /**
  * The styles of a document.
  *
- * @param defaults         beneath all styles
+ * @param defaults         beneath all styles; they always name a font family and a size, so that every format sets what nobody said alike
  * @param defaultParagraph the id of the style of paragraphs that name none; may be null
  * @param defaultTable     likewise for tables
  */
 public record StyleSheet(Look defaults, String defaultParagraph, String defaultTable, Map<String, Style> styles) {
     public static final StyleSheet EMPTY = new StyleSheet(Look.PLAIN, null, null, Map.of());
 
-    public StyleSheet { styles = Collections.unmodifiableMap(new LinkedHashMap<>(styles)); }
+    public StyleSheet {
+        if (!defaults.says(TextProperty.FAMILY)) defaults = defaults.with(TextProperty.FAMILY, "Liberation Serif");
+        if (!defaults.says(TextProperty.SIZE)) defaults = defaults.with(TextProperty.SIZE, 10.0);
+        styles = Collections.unmodifiableMap(new LinkedHashMap<>(styles));
+    }
 
     /** The style of this id, or null. */
     public Style style(String id) { return id == null ? null : styles.get(id); }

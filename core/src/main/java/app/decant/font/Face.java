@@ -19,6 +19,7 @@ import org.apache.fontbox.ttf.OS2WindowsMetricsTable;
 import org.apache.fontbox.ttf.OTFParser;
 import org.apache.fontbox.ttf.OpenTypeFont;
 import org.apache.fontbox.ttf.PostScriptTable;
+import org.apache.fontbox.ttf.TTFSubsetter;
 import org.apache.fontbox.ttf.TrueTypeFont;
 import org.apache.pdfbox.io.RandomAccessReadBuffer;
 
@@ -87,6 +88,39 @@ public final class Face {
         } catch (IOException | FontFormatException | RuntimeException e) {
             throw new DecantException(DecantException.Kind.UNREADABLE, "The font " + family + " can't be read: its file is damaged.", e);
         }
+    }
+
+    /**
+     * The style a font file says it has: 1 for bold, 2 for italic, 3 for both (OpenType 1.9, table head, {@code macStyle}).
+     *
+     * @throws DecantException ({@code UNREADABLE}) where it is no font
+     */
+    public static int styleOf(byte[] file) {
+        try (TrueTypeFont font = new OTFParser().parse(new RandomAccessReadBuffer(file))) {
+            return font.getHeader().getMacStyle() & 3;
+        } catch (IOException | RuntimeException e) {
+            throw new DecantException(DecantException.Kind.UNREADABLE, "A font can't be read: its file is damaged.", e);
+        }
+    }
+
+    /**
+     * The face with some characters only, as a font file of its own; all of it where its outlines or its licence allow no less.
+     *
+     * @param characters code points, none of which may need joining with its neighbours
+     */
+    public byte[] only(java.util.Set<Integer> characters) throws IOException {
+        if (hasCffOutlines() || EmbeddingRight.forbidsSubsets(fsType)) return file;
+        return withOwnTables(own -> {
+            TTFSubsetter subsetter = new TTFSubsetter(own);
+            // Six letters and a plus tell that it is not the whole font.
+            StringBuilder tag = new StringBuilder();
+            for (int hash = characters.hashCode(), i = 0; i < 6; i++, hash = hash / 26 ^ hash << 5) tag.append((char) ('A' + Math.floorMod(hash, 26)));
+            subsetter.setPrefix(tag + "+");
+            subsetter.addAll(characters);
+            java.io.ByteArrayOutputStream bytes = new java.io.ByteArrayOutputStream();
+            subsetter.writeToStream(bytes);
+            return bytes.toByteArray();
+        });
     }
 
     public String family() { return family; }

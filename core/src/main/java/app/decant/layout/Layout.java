@@ -3,6 +3,7 @@ package app.decant.layout;
 import app.decant.document.Block;
 import app.decant.document.Cascade;
 import app.decant.document.Document;
+import app.decant.document.FontFile;
 import app.decant.document.Inline;
 import app.decant.document.ListLabels;
 import app.decant.document.Outline;
@@ -11,6 +12,7 @@ import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.Walk;
+import app.decant.font.BroughtFonts;
 import app.decant.font.FontCatalogue;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -31,6 +33,7 @@ public final class Layout {
     private final FontCatalogue fonts;
     private final LocalDate today;
     private Composer composer;
+    private List<FontFile> brought = List.of();
     private Run last;
 
     /** What one layout leaves for the next. */
@@ -55,9 +58,10 @@ public final class Layout {
      * @throws app.decant.document.DecantException ({@code CANCELLED}) when {@code progress} says so
      */
     public Pages next(Document document, Progress progress) {
-        boolean sameStyles = composer != null && composer.styles().cascade().fits(document) && composer.tabWidth() == document.tabWidth();
+        boolean sameStyles = composer != null && composer.styles().cascade().fits(document) && composer.tabWidth() == document.tabWidth() && brought.equals(document.fonts());
         if (!sameStyles) {
-            composer = new Composer(new StyleBook(Cascade.of(document), fonts), document.tabWidth());
+            brought = document.fonts();
+            composer = new Composer(new StyleBook(Cascade.of(document), BroughtFonts.in(fonts, brought)), document.tabWidth());
             last = null;
         }
         Cascade cascade = composer.styles().cascade();

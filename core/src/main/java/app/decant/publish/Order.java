@@ -1,6 +1,7 @@
 package app.decant.publish;
 
 import app.decant.document.DecantException;
+import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.font.EmbeddingRight;
 import app.decant.font.FontCatalogue;
@@ -38,7 +39,11 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
         if (recipe.restricted() != Recipe.Restricted.REPLACE || recipe.target() != Target.PDF) return this;
         Set<String> forbidden = new TreeSet<>();
         for (FontCatalogue.Match match : pages.fonts()) if (EmbeddingRight.forbidsOutlines(match.face().fsType())) forbidden.add(match.face().family());
-        return forbidden.isEmpty() ? this : new Order(Layout.of(pages.document(), fonts.without(forbidden)), recipe, passwords, source);
+        return forbidden.isEmpty() ? this : new Order(Layout.of(without(pages.document(), forbidden), fonts.without(forbidden)), recipe, passwords, source);
+    }
+
+    private static Document without(Document document, Set<String> families) {
+        return document.withFonts(document.fonts().stream().filter(font -> families.stream().noneMatch(font.family()::equalsIgnoreCase)).toList());
     }
 
     List<String> labels() { return pages.pages().stream().map(app.decant.layout.Page::label).toList(); }

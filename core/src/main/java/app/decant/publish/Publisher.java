@@ -120,7 +120,7 @@ public final class Publisher {
         Recipe recipe = order.recipe();
         List<PdfCheck.Proof> proofs = new ArrayList<>();
         List<Finding> findings = new ArrayList<>(pages.findings());
-        Path done = recipe.target() == Target.PDF ? pdf(order, chosen, file, when, proofs, findings, progress) : text(pages.withFieldResults(), order, file, when, proofs, findings);
+        Path done = recipe.target() == Target.PDF ? pdf(order, chosen, file, when, proofs, findings, progress) : text(TravellingFonts.of(pages.withFieldResults(), pages, recipe, findings), order, file, when, proofs, findings);
         try {
             return new Receipt(done, recipe.target(), chosen.size(), Files.size(done), proofs, findings, Duration.ofNanos(System.nanoTime() - start));
         } catch (IOException e) {

@@ -51,6 +51,7 @@ public final class RecipeFile {
         ArrayNode whole = root.putArray("wholeFonts");
         new TreeSet<>(style.wholeFamilies()).forEach(whole::add);
         root.put("restrictedFonts", word(recipe.restricted()));
+        root.put("officeFonts", word(recipe.officeFonts()));
         root.putObject("pictures").put("quality", style.pictures().quality()).put("resolution", style.pictures().resolution()).put("greyResolution", style.pictures().grey()).put("lineResolution", style.pictures().lineArt());
         root.put("compressed", style.compressed()).put("tagged", style.tagged()).put("standard", style.standard() == Standard.NONE ? "none" : style.standard().words()).put("version", style.version()).put("linearized", style.linearized());
         Opening opening = style.opening();
@@ -144,14 +145,14 @@ public final class RecipeFile {
     /** Reads one file, remembering its name for sentences. */
     private record Reading(String name) {
         Recipe recipe(JsonNode root) {
-            only(root, "", "decantRecipe", "name", "to", "pages", "bookmarks", "fonts", "wholeFonts", "restrictedFonts", "pictures", "compressed", "tagged", "standard", "version", "linearized", "opening", "locking", "laid", "facts", "split", "attachSource", "links", "present");
+            only(root, "", "decantRecipe", "name", "to", "pages", "bookmarks", "fonts", "wholeFonts", "restrictedFonts", "officeFonts", "pictures", "compressed", "tagged", "standard", "version", "linearized", "opening", "locking", "laid", "facts", "split", "attachSource", "links", "present");
             Recipe plain = Recipe.PLAIN;
             Target target = Target.of(root.path("to").asText(plain.target().ending()));
             if (target == null) throw wrong("to", root.get("to").asText());
             PdfStyle style = new PdfStyle(bookmarks(root.path("bookmarks")), root.has("fonts") ? fonts(root.get("fonts").asText()) : plain.style().fonts(), Set.copyOf(texts(root.path("wholeFonts"))), pictures(root.path("pictures")), flag(root, "compressed", true),
                     opening(root.path("opening")), flag(root, "tagged", true), standard(root.path("standard").asText("none")), root.path("version").asDouble(0), flag(root, "linearized", false));
             return new Recipe(target, new PageRange(root.path("pages").asText("all")), style, locking(root.path("locking")), laid(root.path("laid")), facts(root.path("facts")),
-                    root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.Links.class, root, "links", plain.links()), choice(Recipe.Restricted.class, root, "restrictedFonts", plain.restricted()), choice(Recipe.WhenPresent.class, root, "present", plain.present()));
+                    root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.Links.class, root, "links", plain.links()), choice(Recipe.Restricted.class, root, "restrictedFonts", plain.restricted()), choice(Recipe.OfficeFonts.class, root, "officeFonts", plain.officeFonts()), choice(Recipe.WhenPresent.class, root, "present", plain.present()));
         }
 
         private void only(JsonNode node, String path, String... known) {

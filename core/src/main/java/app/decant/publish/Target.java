@@ -21,6 +21,9 @@ public enum Target {
     /** Whether files of it can be locked by a password. */
     public boolean canLock() { return this == PDF || this == DOCX || this == DOTX; }
 
+    /** Whether fonts can travel in files of it. */
+    public boolean takesFonts() { return this == DOCX || this == DOTX || this == ODT || this == OTT; }
+
     /** The target of this name, or null. */
     public static Target of(String name) {
         for (Target target : values()) if (target.ending().equalsIgnoreCase(name)) return target;

@@ -110,6 +110,14 @@ final class ContentCards extends RecipeCards {
         });
     }
 
+    String officeFontsWords() { return Words.of("office." + key(now().officeFonts())); }
+
+    void officeFontsCard(PhraseCard card) {
+        card.title(Words.of("card.office"));
+        for (Recipe.OfficeFonts fonts : Recipe.OfficeFonts.values()) card.choice(Words.of("office." + key(fonts) + ".card"), Words.of("office." + key(fonts) + ".about"), now().officeFonts() == fonts, () -> set.accept(now().with(fonts)));
+        card.note(Words.of("card.office.note"));
+    }
+
     String linksWords() { return Words.of("links." + key(now().links())); }
 
     void linksCard(PhraseCard card) {

@@ -135,6 +135,25 @@ final class PublishCards extends RecipeCards {
         card.note(Words.of("card.lock.note"));
     }
 
+    String passwordWords() { return now().locking().isOn() && !passwords.toOpen().isEmpty() ? Words.of("lock.opens") : Words.of("lock.none"); }
+
+    /** For office files, which a password opens and nothing else limits. */
+    void passwordCard(PhraseCard card) {
+        card.title(Words.of("card.password"));
+        card.choice(Words.of("lock.none.card"), "", !now().locking().isOn(), () -> {
+            passwords = Recipe.Passwords.NONE;
+            set.accept(now().with(Recipe.Locking.NONE));
+        });
+        TextField toOpen = card.secret("open-password", passwords.toOpen(), Words.of("card.password.open"));
+        card.told(toOpen, text -> Words.of("strength." + PasswordStrength.of(text).name().toLowerCase(Locale.ROOT)));
+        card.done(Words.of("card.lock.done"), () -> {
+            if (toOpen.getText().isEmpty()) return Words.of("card.password.none");
+            passwords = new Recipe.Passwords(toOpen.getText(), "");
+            set.accept(now().with(new Recipe.Locking(Protection.Strength.AES_256, EnumSet.allOf(Protection.Permission.class))));
+            return null;
+        });
+    }
+
     String openingWords() {
         Opening opening = now().style().opening();
         String zoom = opening.zoom() == Opening.WHOLE_PAGE ? Words.of("opening.whole") : opening.zoom() == Opening.PAGE_WIDTH ? Words.of("opening.width") : "";

@@ -167,6 +167,8 @@ final class PublishStation {
             sentence.say(", " + Words.of("say.laid") + " ").phrase("laid", content.laidWords(), content::laidCard);
         } else {
             sentence.say(" " + Words.of("say.whole"));
+            if (recipe.target().takesFonts()) sentence.say(", " + Words.of("say.fonts") + " ").phrase("office-fonts", content.officeFontsWords(), content::officeFontsCard);
+            if (recipe.target().canLock()) sentence.say(", ").phrase("lock", cards.passwordWords(), cards::passwordCard);
         }
         sentence.say(". " + Words.of("say.name") + " ").phrase("name", name, this::nameCard);
         sentence.say(" " + Words.of("say.in") + " ").phrase("folder", folder.getFileName() == null ? folder.toString() : folder.getFileName().toString(), this::folderCard);

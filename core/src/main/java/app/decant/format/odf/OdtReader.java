@@ -72,7 +72,7 @@ public final class OdtReader {
         }
         if (main.find("office:annotation") != null) find(Finding.lost("Comments are not carried over.", ""));
         if (main.find("text:tracked-changes") != null) find(Finding.changed("Tracked changes come in accepted.", ""));
-        return new Taken(new Document(facts(), sheet.styles(), sheet.numbering(), sections, even, sheet.tabWidth(), List.of()), FileKind.ODT, findings);
+        return new Taken(new Document(facts(), sheet.styles(), sheet.numbering(), sections, even, sheet.tabWidth(), List.of(), OdtFonts.read(main.child("office:font-face-decls"), this::part, this::find)), FileKind.ODT, findings);
     }
 
     private Section section(OdtFlow.Stretch stretch) {

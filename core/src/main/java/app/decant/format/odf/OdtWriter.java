@@ -4,6 +4,7 @@ import app.decant.document.Block;
 import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
+import app.decant.document.FontFile;
 import app.decant.document.NumberFormat;
 import app.decant.document.Picture;
 import app.decant.document.Section;
@@ -125,6 +126,7 @@ public final class OdtWriter {
         sheet.close().open("office:master-styles").raw(markup(pages)).close().close();
         put("styles.xml", "text/xml", sheet.bytes());
         put("meta.xml", "text/xml", meta(when));
+        OdtFonts.places(document).forEach((font, name) -> put(name, OdtFonts.type(font), font.bytes()));
         return zipped(kind);
     }
 
@@ -144,7 +146,8 @@ public final class OdtWriter {
             if (inline.look().get(app.decant.document.TextProperty.FAMILY) != null) families.add(inline.look().get(app.decant.document.TextProperty.FAMILY));
         }));
         xml.open("office:font-face-decls");
-        for (String family : families) xml.leaf("style:font-face", "style:name", family, "svg:font-family", "'" + family.replace("'", "") + "'");
+        Map<FontFile, String> places = OdtFonts.places(document);
+        for (String family : families) OdtFonts.declare(xml, family, places);
         xml.close();
     }
 

@@ -5,6 +5,7 @@ import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
+import app.decant.document.FontFile;
 import app.decant.document.Image;
 import app.decant.document.Inline;
 import app.decant.document.Numbering;
@@ -74,9 +75,10 @@ public final class DocxReader {
         boolean evenAndOdd = settings != null && Boolean.TRUE.equals(Units.flag(settings, "w:evenAndOddHeaders"));
         Double tab = settings == null ? null : Units.twips(settings.child("w:defaultTabStop"), "w:val");
         List<Section> sections = body(main);
-        keep(main);
+        List<FontFile> fonts = FontParts.read(container, container.target(main, "fontTable"), this::findOnce);
+        keep(main, fonts.isEmpty());
         if (kind == FileKind.DOCX_MACROS || container.target(main, "vbaProject") != null) find(Finding.lost("The macros in the file were left out; they never run here.", ""));
-        Document document = new Document(facts(main), styles, numbering, sections, evenAndOdd, tab == null ? Document.TAB_WIDTH : tab, new ArrayList<>(kept.values()));
+        Document document = new Document(facts(main), styles, numbering, sections, evenAndOdd, tab == null ? Document.TAB_WIDTH : tab, new ArrayList<>(kept.values()), fonts);
         return new Taken(document, kind, new ArrayList<>(findings));
     }
 
@@ -157,11 +159,12 @@ public final class DocxReader {
 
     private static void put(Map<String, String> fonts, String slot, XmlNode node) { if (node != null && !node.get("typeface", "").isEmpty()) fonts.put(slot, node.get("typeface")); }
 
-    private void keep(String main) {
+    /** @param fontTable whether the table of fonts is kept as it is */
+    private void keep(String main, boolean fontTable) {
         for (OfficePackage.Relation relation : container.relations(main).values()) {
             String role = relation.role().substring(relation.role().lastIndexOf('/') + 1);
             if (role.equals("comments")) findOnce(Finding.lost("Comments are not carried over.", ""));
-            if (relation.outside() || !KEPT_ROLES.contains(role) || container.part(relation.target()) == null) continue;
+            if (relation.outside() || !KEPT_ROLES.contains(role) || container.part(relation.target()) == null || role.equals("fontTable") && !fontTable) continue;
             keepPart(relation.target(), relation.role());
             keepWhatItPointsAt(relation.target());
         }

@@ -5,6 +5,7 @@ import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.document.Image;
 import app.decant.picture.PictureDecoder;
+import app.decant.document.FontFile;
 import app.decant.document.Inline;
 import app.decant.document.Opaque;
 import app.decant.document.Paragraph;
@@ -24,6 +25,7 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
@@ -35,6 +37,10 @@ public final class DocxWriter {
         "xmlns:pic", "http://schemas.openxmlformats.org/drawingml/2006/picture", "xmlns:mc", "http://schemas.openxmlformats.org/markup-compatibility/2006",
         "xmlns:wps", "http://schemas.microsoft.com/office/word/2010/wordprocessingShape"};
     private static final String TYPES = "application/vnd.openxmlformats-officedocument.wordprocessingml.";
+
+    /** What stands before the words about fonts in the settings (17.15.1.78). */
+    private static final Set<String> BEFORE_FONTS = Set.of("w:writeProtection", "w:view", "w:zoom", "w:removePersonalInformation", "w:removeDateAndTime", "w:doNotDisplayPageBoundaries", "w:displayBackgroundShape", "w:printPostScriptOverText",
+            "w:printFractionalCharacterWidth", "w:printFormsData");
 
     private final Document document;
     private final Map<String, byte[]> parts = new TreeMap<>();
@@ -101,7 +107,8 @@ public final class DocxWriter {
         for (Opaque.Part part : document.kept()) {
             boolean settings = part.role() != null && part.role().endsWith("/settings");
             if (part.name().endsWith("settings.xml.rels") || part.role() != null && part.role().startsWith("package:")) continue;
-            if (settings) continue;
+            boolean otherFonts = part.name().contains("fontTable") && !document.fonts().isEmpty();
+            if (settings || otherFonts) continue;
             keep(part);
             if (part.role() != null) main.inside(part.role(), "/" + part.name());
         }
@@ -113,6 +120,7 @@ public final class DocxWriter {
         part(main, "styles", "word/styles.xml", TYPES + "styles+xml", StylesPart.write(document.styles()));
         part(main, "numbering", "word/numbering.xml", TYPES + "numbering+xml", NumberingPart.write(document.numbering()));
         part(main, "settings", "word/settings.xml", TYPES + "settings+xml", settings());
+        if (!document.fonts().isEmpty()) fonts(main);
         insideEndnotes = false;
         notes(main, "footnotes", "w:footnote", footnotes);
         insideEndnotes = true;
@@ -121,6 +129,13 @@ public final class DocxWriter {
         put("word/_rels/document.xml.rels", null, main.bytes());
         packageParts(when);
         return zipped();
+    }
+
+    private void fonts(PartRelations main) {
+        FontParts.Parts fonts = FontParts.write(document);
+        part(main, "fontTable", "word/fontTable.xml", TYPES + "fontTable+xml", fonts.table());
+        put("word/_rels/fontTable.xml.rels", null, fonts.relations().bytes());
+        fonts.files().forEach((name, bytes) -> put(name, "application/vnd.openxmlformats-officedocument.obfuscatedFont", bytes));
     }
 
     private void part(PartRelations relations, String role, String name, String type, byte[] bytes) {
@@ -215,21 +230,36 @@ public final class DocxWriter {
             if (part.role() == null || !part.role().endsWith("/settings")) continue;
             XmlNode root = XmlReader.tree(part.bytes(), part.name());
             StringBuilder markup = new StringBuilder("<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>\n<w:settings xmlns:w=\"" + NAMESPACES[1] + "\">");
+            boolean told = false;
             for (XmlNode child : root.children()) {
                 boolean[] points = new boolean[1];
                 child.attributesIn(NAMESPACES[3].toString(), id -> points[0] = true);
                 boolean ours = child.name().startsWith("w:") && !points[0] && !child.is("w:footnotePr") && !child.is("w:endnotePr") && !child.is("w:rsids");
+                boolean fonts = child.is("w:embedTrueTypeFonts") || child.is("w:saveSubsetFonts");
+                if (fonts) continue;
+                if (!BEFORE_FONTS.contains(child.name()) && !told) {
+                    markup.append(fontsTold());
+                    told = true;
+                }
                 if (ours) markup.append(child.markup());
             }
+            if (!told) markup.append(fontsTold());
             return markup.append("</w:settings>").toString().getBytes(java.nio.charset.StandardCharsets.UTF_8);
         }
         XmlWriter xml = new XmlWriter();
         xml.open("w:settings", "xmlns:w", NAMESPACES[1]);
+        xml.raw(fontsTold());
         xml.leaf("w:defaultTabStop", "w:val", Units.toTwips(document.tabWidth()));
         if (document.evenAndOddFrames()) xml.leaf("w:evenAndOddHeaders");
         xml.open("w:compat").leaf("w:compatSetting", "w:name", "compatibilityMode", "w:uri", "http://schemas.microsoft.com/office/word", "w:val", "15").close();
         xml.close();
         return xml.bytes();
+    }
+
+    /** That fonts are inside, and whether only the characters used of them (ISO/IEC 29500-1, 17.8.3.8 and 17.8.3.15). */
+    private String fontsTold() {
+        if (document.fonts().isEmpty()) return "";
+        return "<w:embedTrueTypeFonts/>" + (document.fonts().stream().anyMatch(FontFile::subset) ? "<w:saveSubsetFonts/>" : "");
     }
 
     private void packageParts(Instant when) {

@@ -1,0 +1,10 @@
+package app.decant.document;
+
+/**
+ * A font that travels with a document, for one style of a family.
+ *
+ * @param family as the document calls it
+ * @param subset whether it holds the document's characters only, so that nothing else can be written with it
+ * @param bytes  a TrueType or OpenType file; not copied, never to be changed
+ */
+public record FontFile(String family, boolean bold, boolean italic, boolean subset, byte[] bytes) { }
