@@ -16,6 +16,7 @@ import app.decant.font.FontCatalogue;
 import app.decant.format.FileKind;
 import app.decant.format.Taken;
 import app.decant.format.TextFormats;
+import app.decant.format.text.TextReader;
 import app.decant.layout.Layout;
 import app.decant.layout.Pages;
 import app.decant.publish.Order;
@@ -30,6 +31,7 @@ import app.decant.recover.PageText;
 import app.decant.recover.Recovered;
 import app.decant.recover.Recovery;
 import java.io.IOException;
+import java.nio.charset.Charset;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -74,6 +76,18 @@ public final class Decant {
         } catch (StackOverflowError e) {
             throw new DecantException(DecantException.Kind.UNREADABLE, name + " nests deeper than any real document; it is not opened.", e);
         }
+    }
+
+    /**
+     * Takes plain text in whose encoding is known.
+     *
+     * @throws DecantException where the file is something else
+     */
+    public static Taken openText(Path file, Charset letters) {
+        byte[] bytes = bytes(file);
+        FileKind kind = FileKind.of(bytes);
+        if (kind != FileKind.TEXT && kind != FileKind.UNKNOWN) throw new DecantException(DecantException.Kind.WRONG_CALL, file.getFileName() + " is " + kind.phrase() + ", which says itself how its letters are written. Leave the encoding out.");
+        return TextReader.read(bytes, letters);
     }
 
     private static byte[] bytes(Path file) {

@@ -22,6 +22,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -33,8 +34,7 @@ final class InspectCommand implements Callable<Integer> {
     @Parameters(paramLabel = "FILE", description = "the document")
     private Path file;
 
-    @Option(names = "--password", paramLabel = "P", description = "to open a protected document")
-    private String password;
+    @Mixin private SourceOptions source;
 
     @Option(names = "--json", description = "print one JSON value to standard output")
     private boolean json;
@@ -45,11 +45,11 @@ final class InspectCommand implements Callable<Integer> {
     private Comparison faith;
 
     @Override public Integer call() {
-        Taken taken = Decant.open(file, password, Progress.SILENT);
+        Taken taken = source.open(file);
         Pages pages = Decant.layOut(taken.document());
         List<Finding> findings = new ArrayList<>(taken.findings());
         findings.addAll(pages.findings());
-        faith = taken.kind() == FileKind.PDF ? Decant.faith(file, password, pages, Progress.SILENT) : null;
+        faith = taken.kind() == FileKind.PDF ? Decant.faith(file, source.password(), pages, Progress.SILENT) : null;
         PrintWriter out = spec.commandLine().getOut();
         if (json) out.println(Json.text(value(taken, pages, findings)));
         else print(out, taken, pages, findings);

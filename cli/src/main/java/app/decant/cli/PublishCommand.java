@@ -47,8 +47,7 @@ final class PublishCommand implements Callable<Integer> {
 
     @Mixin private RecipeOptions options;
 
-    @Option(names = "--password", paramLabel = "P", description = "to open protected documents")
-    private String password;
+    @Mixin private SourceOptions source;
 
     @Option(names = "--also", paramLabel = "RECIPE|FORMAT", description = "make another output as well: by a recipe, or a format such as docx; may be given several times")
     private List<String> also = List.of();
@@ -99,7 +98,7 @@ final class PublishCommand implements Callable<Integer> {
     }
 
     private void publish(Path file, Path target, Recipe recipe, ObjectNode result) {
-        Taken taken = Decant.open(file, password, Progress.SILENT);
+        Taken taken = source.open(file);
         if (target.toAbsolutePath().normalize().equals(file.toAbsolutePath().normalize())) {
             throw new DecantException(Kind.WRONG_CALL, "The result would take the place of the original, " + file.getFileName() + ". Give another name with --out.");
         }

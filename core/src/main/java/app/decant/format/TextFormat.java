@@ -1,7 +1,6 @@
 package app.decant.format;
 
 import app.decant.document.Document;
-import app.decant.document.Finding;
 import app.decant.format.binary.DocWriter;
 import app.decant.format.html.EpubWriter;
 import app.decant.format.html.HtmlWriter;
@@ -9,8 +8,8 @@ import app.decant.format.html.MarkdownWriter;
 import app.decant.format.odf.OdtWriter;
 import app.decant.format.ooxml.DocxWriter;
 import app.decant.format.rtf.RtfWriter;
+import app.decant.format.text.PlainText;
 import app.decant.format.text.TextWriter;
-import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
 
@@ -48,7 +47,7 @@ public enum TextFormat {
     },
     TXT("txt", "plain text") {
         @Override public Written write(Document document, Instant when) {
-            return new Written(TextWriter.write(document).getBytes(StandardCharsets.UTF_8), List.of(Finding.changed("Plain text holds no looks, pictures or page breaks.", "")));
+            return TextWriter.write(document, PlainText.PLAIN);
         }
     };
 

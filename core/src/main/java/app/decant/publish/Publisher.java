@@ -8,6 +8,7 @@ import app.decant.document.Progress;
 import app.decant.format.OfficeLock;
 import app.decant.format.TextFormats;
 import app.decant.format.Written;
+import app.decant.format.text.TextReader;
 import app.decant.format.text.TextWriter;
 import app.decant.layout.Pages;
 import app.decant.pdf.PasswordStrength;
@@ -148,13 +149,14 @@ public final class Publisher {
         String password = recipe.locking().isOn() ? order.passwords().toOpen() : "";
         boolean locks = !password.isEmpty();
         if (locks && !recipe.target().canLock()) throw new DecantException(DecantException.Kind.WRONG_CALL, "A ." + recipe.target().ending() + " can't be locked by a password here. Make a PDF or a .docx, or leave the password out.");
-        Written written = recipe.target().format().write(document, when);
+        Written written = recipe.target() == Target.TXT ? TextWriter.write(document, recipe.text()) : recipe.target().format().write(document, when);
         findings.addAll(written.findings());
         byte[] bytes = locks ? OfficeLock.locked(written.bytes(), password) : written.bytes();
         return SafeFile.write(file, recipe.present(), out -> out.write(bytes), made -> {
-            Document again = TextFormats.read(Files.readAllBytes(made), file.getFileName().toString(), locks ? password : null, Progress.SILENT).document();
+            byte[] held = Files.readAllBytes(made);
+            Document again = recipe.target() == Target.TXT ? TextReader.read(held, recipe.text().letters()).document() : TextFormats.read(held, file.getFileName().toString(), locks ? password : null, Progress.SILENT).document();
             if (locks) proofs.add(new PdfCheck.Proof("Does not open without its password", !opens(Files.readAllBytes(made))));
-            boolean same = words(again, recipe.target()).equals(words(document, recipe.target()));
+            boolean same = words(again, recipe).equals(words(document, recipe));
             proofs.add(new PdfCheck.Proof(same ? "Opened again: text whole and in order" : "Opened again: the text differs", same));
             refuseUnproven(file, proofs);
         });
@@ -171,10 +173,11 @@ public final class Publisher {
     }
 
     /** All text without the spaces between words, which not every format keeps one for one. A book has its navigation in place of contents lists. */
-    private static String words(Document document, Target target) {
+    private static String words(Document document, Recipe recipe) {
+        Target target = recipe.target();
         Document told = document;
         if (target == Target.EPUB) told = document.withSections(document.sections().stream().map(section -> section.withBlocks(section.blocks().stream().filter(block -> !(block instanceof Contents)).toList())).toList());
-        String text = TextWriter.write(told);
+        String text = target == Target.TXT ? recipe.text().kept(TextWriter.write(told)) : TextWriter.write(told);
         // Markdown has labels of its own for lists.
         if (target == Target.MD) return text.replaceAll("[^\\p{L}\\p{N}]+", "");
         return text.replaceAll("[\\s\u00A0\u00AD]+", "");

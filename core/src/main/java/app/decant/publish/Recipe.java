@@ -1,5 +1,6 @@
 package app.decant.publish;
 
+import app.decant.format.text.PlainText;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Protection;
@@ -19,12 +20,13 @@ import java.util.Set;
  * @param attachSource whether the document it was made from travels inside
  * @param links        whether addresses that are written out become links
  * @param restricted   what becomes of fonts that may not be put into files
+ * @param text         how plain text is written
  * @param officeFonts  which fonts travel in an office file
  * @param present      what happens to a file that is there already
  */
-public record Recipe(Target target, PageRange pages, PdfStyle style, Locking locking, List<Laid> laid, FactsRule facts, String split, boolean attachSource, Links links, Restricted restricted, OfficeFonts officeFonts, WhenPresent present) {
+public record Recipe(Target target, PageRange pages, PdfStyle style, Locking locking, List<Laid> laid, FactsRule facts, String split, boolean attachSource, Links links, Restricted restricted, OfficeFonts officeFonts, PlainText text, WhenPresent present) {
     /** A PDF of all pages, bookmarks from headings 1 to 3, used characters only, tagged, open to everybody. */
-    public static final Recipe PLAIN = new Recipe(Target.PDF, PageRange.ALL, PdfStyle.PLAIN, Locking.NONE, List.of(), FactsRule.KEEP, null, false, Links.AS_THEY_ARE, Restricted.STOP, OfficeFonts.AS_THEY_CAME, WhenPresent.REFUSE);
+    public static final Recipe PLAIN = new Recipe(Target.PDF, PageRange.ALL, PdfStyle.PLAIN, Locking.NONE, List.of(), FactsRule.KEEP, null, false, Links.AS_THEY_ARE, Restricted.STOP, OfficeFonts.AS_THEY_CAME, PlainText.PLAIN, WhenPresent.REFUSE);
 
     public Recipe { laid = List.copyOf(laid); }
 
@@ -62,18 +64,19 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
         @Override public String toString() { return "Passwords[not told]"; }
     }
 
-    public Recipe to(Target other) { return new Recipe(other, pages, style, locking, laid, facts, split, attachSource, links, restricted, officeFonts, present); }
-    public Recipe of(PageRange other) { return new Recipe(target, other, style, locking, laid, facts, split, attachSource, links, restricted, officeFonts, present); }
-    public Recipe with(PdfStyle other) { return new Recipe(target, pages, other, locking, laid, facts, split, attachSource, links, restricted, officeFonts, present); }
+    public Recipe to(Target other) { return new Recipe(other, pages, style, locking, laid, facts, split, attachSource, links, restricted, officeFonts, text, present); }
+    public Recipe of(PageRange other) { return new Recipe(target, other, style, locking, laid, facts, split, attachSource, links, restricted, officeFonts, text, present); }
+    public Recipe with(PdfStyle other) { return new Recipe(target, pages, other, locking, laid, facts, split, attachSource, links, restricted, officeFonts, text, present); }
     public Recipe with(PdfChoices.Bookmarks other) { return with(style.with(other)); }
     public Recipe with(PdfChoices.Fonts other) { return with(style.with(other)); }
-    public Recipe with(Locking other) { return new Recipe(target, pages, style, other, laid, facts, split, attachSource, links, restricted, officeFonts, present); }
-    public Recipe with(List<Laid> other) { return new Recipe(target, pages, style, locking, other, facts, split, attachSource, links, restricted, officeFonts, present); }
-    public Recipe with(FactsRule other) { return new Recipe(target, pages, style, locking, laid, other, split, attachSource, links, restricted, officeFonts, present); }
-    public Recipe split(String pattern) { return new Recipe(target, pages, style, locking, laid, facts, pattern, attachSource, links, restricted, officeFonts, present); }
-    public Recipe attaching(boolean source) { return new Recipe(target, pages, style, locking, laid, facts, split, source, links, restricted, officeFonts, present); }
-    public Recipe with(Links other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, other, restricted, officeFonts, present); }
-    public Recipe with(Restricted other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, other, officeFonts, present); }
-    public Recipe with(OfficeFonts other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, restricted, other, present); }
-    public Recipe with(WhenPresent other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, restricted, officeFonts, other); }
+    public Recipe with(Locking other) { return new Recipe(target, pages, style, other, laid, facts, split, attachSource, links, restricted, officeFonts, text, present); }
+    public Recipe with(List<Laid> other) { return new Recipe(target, pages, style, locking, other, facts, split, attachSource, links, restricted, officeFonts, text, present); }
+    public Recipe with(FactsRule other) { return new Recipe(target, pages, style, locking, laid, other, split, attachSource, links, restricted, officeFonts, text, present); }
+    public Recipe split(String pattern) { return new Recipe(target, pages, style, locking, laid, facts, pattern, attachSource, links, restricted, officeFonts, text, present); }
+    public Recipe attaching(boolean source) { return new Recipe(target, pages, style, locking, laid, facts, split, source, links, restricted, officeFonts, text, present); }
+    public Recipe with(Links other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, other, restricted, officeFonts, text, present); }
+    public Recipe with(Restricted other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, other, officeFonts, text, present); }
+    public Recipe with(OfficeFonts other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, restricted, other, text, present); }
+    public Recipe with(PlainText other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, restricted, officeFonts, other, present); }
+    public Recipe with(WhenPresent other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, restricted, officeFonts, text, other); }
 }

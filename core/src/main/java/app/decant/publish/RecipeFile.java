@@ -3,6 +3,7 @@ package app.decant.publish;
 import app.decant.document.Colour;
 import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.format.text.PlainText;
 import app.decant.pdf.Dates;
 import app.decant.pdf.Opening;
 import app.decant.pdf.Overlay;
@@ -18,6 +19,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.nio.charset.Charset;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.EnumMap;
@@ -75,6 +77,7 @@ public final class RecipeFile {
         said.put("dates", word(facts.dates()));
         ObjectNode own = said.putObject("own");
         facts.own().forEach(own::put);
+        root.putObject("text").put("encoding", recipe.text().letters().name()).put("mark", recipe.text().mark()).put("lineEnds", word(recipe.text().lineEnds())).put("width", recipe.text().width());
         put(root, "split", recipe.split());
         root.put("attachSource", recipe.attachSource()).put("links", word(recipe.links())).put("present", word(recipe.present()));
         try {
@@ -145,14 +148,14 @@ public final class RecipeFile {
     /** Reads one file, remembering its name for sentences. */
     private record Reading(String name) {
         Recipe recipe(JsonNode root) {
-            only(root, "", "decantRecipe", "name", "to", "pages", "bookmarks", "fonts", "wholeFonts", "restrictedFonts", "officeFonts", "pictures", "compressed", "tagged", "standard", "version", "linearized", "opening", "locking", "laid", "facts", "split", "attachSource", "links", "present");
+            only(root, "", "decantRecipe", "name", "to", "pages", "bookmarks", "fonts", "wholeFonts", "restrictedFonts", "officeFonts", "pictures", "compressed", "tagged", "standard", "version", "linearized", "opening", "locking", "laid", "facts", "split", "attachSource", "links", "text", "present");
             Recipe plain = Recipe.PLAIN;
             Target target = Target.of(root.path("to").asText(plain.target().ending()));
             if (target == null) throw wrong("to", root.get("to").asText());
             PdfStyle style = new PdfStyle(bookmarks(root.path("bookmarks")), root.has("fonts") ? fonts(root.get("fonts").asText()) : plain.style().fonts(), Set.copyOf(texts(root.path("wholeFonts"))), pictures(root.path("pictures")), flag(root, "compressed", true),
                     opening(root.path("opening")), flag(root, "tagged", true), standard(root.path("standard").asText("none")), root.path("version").asDouble(0), flag(root, "linearized", false));
             return new Recipe(target, new PageRange(root.path("pages").asText("all")), style, locking(root.path("locking")), laid(root.path("laid")), facts(root.path("facts")),
-                    root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.Links.class, root, "links", plain.links()), choice(Recipe.Restricted.class, root, "restrictedFonts", plain.restricted()), choice(Recipe.OfficeFonts.class, root, "officeFonts", plain.officeFonts()), choice(Recipe.WhenPresent.class, root, "present", plain.present()));
+                    root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.Links.class, root, "links", plain.links()), choice(Recipe.Restricted.class, root, "restrictedFonts", plain.restricted()), choice(Recipe.OfficeFonts.class, root, "officeFonts", plain.officeFonts()), plainText(root.path("text")), choice(Recipe.WhenPresent.class, root, "present", plain.present()));
         }
 
         private void only(JsonNode node, String path, String... known) {
@@ -268,6 +271,20 @@ public final class RecipeFile {
             if (node.has("allow")) for (JsonNode one : node.get("allow")) allowed.add(value(Protection.Permission.class, "locking.allow", one.asText()));
             else allowed.addAll(EnumSet.allOf(Protection.Permission.class));
             return new Locking(choice(Protection.Strength.class, node, "strength", Protection.Strength.NONE), allowed, flag(node, "metadataInClear", false));
+        }
+
+        private PlainText plainText(JsonNode node) {
+            only(node, "text.", "encoding", "mark", "lineEnds", "width");
+            String encoding = node.path("encoding").asText("UTF-8");
+            int width = node.path("width").asInt(0);
+            if (width < 0) throw wrong("text.width", String.valueOf(width));
+            try {
+                Charset letters = Charset.forName(encoding);
+                if (letters.canEncode()) return new PlainText(letters, flag(node, "mark", false), choice(PlainText.LineEnds.class, node, "lineEnds", PlainText.LineEnds.LF), width);
+            } catch (IllegalArgumentException e) {
+                throw new DecantException(Kind.WRONG_CALL, name + ": “" + encoding + "” is no encoding that is known here, such as UTF-8, UTF-16 or windows-1252.", e);
+            }
+            throw wrong("text.encoding", encoding);
         }
 
         private List<Laid> laid(JsonNode nodes) {

@@ -383,7 +383,7 @@ class PublishingChoicesTest {
         Recipes recipes = new Recipes(folder.resolve("recipes"));
         Recipe own = new Recipe(Target.PDF, new PageRange("1-3"), new PdfStyle(new app.decant.pdf.PdfChoices.Bookmarks(2, 4, 3, true, 1, List.of(new app.decant.document.Colour(0x1F4E79)), java.util.Map.of("Luggage", "Bags")), app.decant.pdf.PdfChoices.Fonts.WHOLE, Set.of("Carlito"), new Pictures(60, 120, 200, 600), false,
                 new Opening(2, 1.25, Opening.Arrangement.ONE_COLUMN, Opening.Panel.NONE, true, true, false, new Opening.Printing(3, Opening.Sides.ONE, true)), false, Standard.A_3B, 1.7, true), new Recipe.Locking(Strength.AES_128, EnumSet.of(Permission.COPY)), List.of(Laid.watermark("Copy")),
-                new FactsRule(true, "T", "S", "A", "K", "fr", app.decant.pdf.Dates.NONE, java.util.Map.of("File number", "HO 12/6")), "{name} {n}", true, Recipe.Links.FOUND, Recipe.Restricted.REPLACE, Recipe.OfficeFonts.WHOLE, Recipe.WhenPresent.KEEP_BOTH);
+                new FactsRule(true, "T", "S", "A", "K", "fr", app.decant.pdf.Dates.NONE, java.util.Map.of("File number", "HO 12/6")), "{name} {n}", true, Recipe.Links.FOUND, Recipe.Restricted.REPLACE, Recipe.OfficeFonts.WHOLE, new app.decant.format.text.PlainText(java.nio.charset.StandardCharsets.UTF_16, true, app.decant.format.text.PlainText.LineEnds.CRLF, 72), Recipe.WhenPresent.KEEP_BOTH);
         recipes.keep("For the archive", own);
         assertThat(recipes.find("for the archive")).isEqualTo(own);
         assertThat(recipes.names()).contains("Smallest", "For the archive");

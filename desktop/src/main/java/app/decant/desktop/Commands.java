@@ -1,6 +1,7 @@
 package app.decant.desktop;
 
 import app.decant.desktop.MainWindow.Station;
+import java.nio.charset.Charset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -72,6 +73,9 @@ final class Commands {
 
     private void fill() {
         add("command.open", "Ctrl O", window::chooseFile);
+        for (String letters : ContentCards.LETTERS) {
+            all.add(new Command(Words.of("command.read.as", Words.of("letters." + letters)), letters, () -> window.readAs(Charset.forName(letters))));
+        }
         add("command.save", "Ctrl S", window::save);
         add("command.publish", "Ctrl Enter", window::publishNow);
         add("command.find", "Ctrl F", () -> {

@@ -3,6 +3,7 @@ package app.decant.desktop;
 import app.decant.document.Colour;
 import app.decant.document.Facts;
 import app.decant.font.FontCatalogue;
+import app.decant.format.text.PlainText;
 import app.decant.pdf.Dates;
 import app.decant.pdf.Overlay;
 import app.decant.pdf.PdfChoices;
@@ -10,6 +11,7 @@ import app.decant.publish.FactsRule;
 import app.decant.publish.Laid;
 import app.decant.publish.Recipe;
 import java.io.File;
+import java.nio.charset.Charset;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -27,6 +29,9 @@ import javafx.stage.FileChooser;
 
 /** The phrases of a publication that say what a PDF holds: bookmarks, fonts, links, facts, what is laid on its pages. */
 final class ContentCards extends RecipeCards {
+    /** The encodings that are offered; recipes may name any other. */
+    static final List<String> LETTERS = List.of("UTF-8", "UTF-16", "windows-1252", "windows-1250", "windows-1251", "windows-1253", "IBM850");
+
     ContentCards(MainWindow window, Supplier<Recipe> recipe, Consumer<Recipe> set) { super(window, recipe, set); }
 
     String bookmarkWords() {
@@ -116,6 +121,27 @@ final class ContentCards extends RecipeCards {
         card.title(Words.of("card.office"));
         for (Recipe.OfficeFonts fonts : Recipe.OfficeFonts.values()) card.choice(Words.of("office." + key(fonts) + ".card"), Words.of("office." + key(fonts) + ".about"), now().officeFonts() == fonts, () -> set.accept(now().with(fonts)));
         card.note(Words.of("card.office.note"));
+    }
+
+    String textWords() {
+        PlainText text = now().text();
+        String letters = Words.of(LETTERS.contains(text.letters().name()) ? "letters." + text.letters().name() : "letters.other", text.letters().name());
+        return text.width() == 0 ? letters : Words.of("text.wrapped", letters, text.width());
+    }
+
+    void textCard(PhraseCard card) {
+        card.title(Words.of("card.text"));
+        PlainText[] text = {now().text()};
+        card.oneOf("letters", LETTERS, text[0].letters().name(), one -> Words.of("letters." + one), one -> one, one -> text[0] = new PlainText(Charset.forName(one), text[0].mark(), text[0].lineEnds(), text[0].width()));
+        card.note(Words.of("card.text.ends"));
+        card.oneOf("ends", List.of(PlainText.LineEnds.values()), text[0].lineEnds(), one -> Words.of("ends." + key(one)), one -> one.name(), one -> text[0] = new PlainText(text[0].letters(), text[0].mark(), one, text[0].width()));
+        TextField width = card.number("width", text[0].width(), Words.of("card.text.width"));
+        card.done(Words.of("card.take"), () -> {
+            String said = width.getText().trim();
+            if (!said.matches("\\d{0,4}")) return Words.of("card.text.wrong");
+            set.accept(now().with(new PlainText(text[0].letters(), text[0].mark(), text[0].lineEnds(), said.isEmpty() ? 0 : Integer.parseInt(said))));
+            return null;
+        });
     }
 
     String linksWords() { return Words.of("links." + key(now().links())); }

@@ -23,6 +23,7 @@ import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
 import java.io.IOException;
+import java.nio.charset.Charset;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.LocalTime;
@@ -130,13 +131,18 @@ final class Desk {
     }
 
     /** Takes a file in; the original is only read. */
-    void open(Path file, String password) {
+    void open(Path file, String password) { open(file, password, progress -> Decant.open(file, password, progress)); }
+
+    /** Takes plain text in whose encoding is known. */
+    void openText(Path file, Charset letters) { open(file, null, progress -> Decant.openText(file, letters)); }
+
+    private void open(Path file, String password, Job.Work<Taken> reading) {
         Job opening = new Job(Words.of("job.opening", file.getFileName()));
         job.set(opening);
         trouble.set(null);
         if (isPdf(file)) coming.set(new Coming(file, password));
         opening.start(layoutThread, progress -> {
-            Taken taken = Decant.open(file, password, progress);
+            Taken taken = reading.run(progress);
             Layout fresh = new Layout(FontCatalogue.ofThisMachine());
             Pages laidOut = fresh.next(taken.document(), progress);
             return new Opened(taken, fresh, laidOut);

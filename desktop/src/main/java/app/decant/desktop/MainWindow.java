@@ -4,6 +4,7 @@ import app.decant.document.DecantException;
 import app.decant.document.Place;
 import app.decant.document.Span;
 import java.io.File;
+import java.nio.charset.Charset;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
@@ -272,15 +273,20 @@ final class MainWindow {
     }
 
     /** Takes a file in, asking first where unsaved work would be lost. */
-    void open(Path file) {
+    void open(Path file) { askBefore(() -> desk.open(file, null)); }
+
+    /** Takes the text that is open in once more, its letters written in another way. */
+    void readAs(Charset letters) { if (desk.source().get() != null) askBefore(() -> desk.openText(desk.source().get().file(), letters)); }
+
+    private void askBefore(Runnable opening) {
         if (!desk.changed().get()) {
-            desk.open(file, null);
+            opening.run();
             return;
         }
         notice(Words.of("unsaved.open", desk.source().get().name()), "notice-asks",
                 action("unsaved.save", this::save), action("unsaved.drop", () -> {
                     desk.discard();
-                    desk.open(file, null);
+                    opening.run();
                 }), action("unsaved.stay", () -> { }));
     }
 

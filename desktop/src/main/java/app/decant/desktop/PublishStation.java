@@ -167,6 +167,7 @@ final class PublishStation {
             sentence.say(", " + Words.of("say.laid") + " ").phrase("laid", content.laidWords(), content::laidCard);
         } else {
             sentence.say(" " + Words.of("say.whole"));
+            if (recipe.target() == Target.TXT) sentence.say(", " + Words.of("say.text") + " ").phrase("text", content.textWords(), content::textCard);
             if (recipe.target().takesFonts()) sentence.say(", " + Words.of("say.fonts") + " ").phrase("office-fonts", content.officeFontsWords(), content::officeFontsCard);
             if (recipe.target().canLock()) sentence.say(", ").phrase("lock", cards.passwordWords(), cards::passwordCard);
         }

@@ -28,9 +28,12 @@ import java.util.Map;
 public final class TextReader {
     private TextReader() { }
 
-    public static Taken read(byte[] file) {
+    public static Taken read(byte[] file) { return read(file, null); }
+
+    /** @param letters the encoding where it is known, else null */
+    public static Taken read(byte[] file, Charset letters) {
         List<Finding> findings = new ArrayList<>();
-        String text = decoded(file, findings);
+        String text = letters == null ? decoded(file, findings) : new String(file, letters).replaceFirst("^\uFEFF", "");
         List<Block> blocks = new ArrayList<>();
         for (String line : text.replace("\r\n", "\n").replace('\r', '\n').split("\n", -1)) blocks.add(Paragraph.of(line.replace("\0", "").replace('\f', ' ')));
         if (blocks.size() > 1 && ((Paragraph) blocks.get(blocks.size() - 1)).length() == 0) blocks.remove(blocks.size() - 1);

@@ -10,6 +10,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.TextBox;
+import app.decant.format.Written;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -20,6 +21,9 @@ public final class TextWriter {
     private final List<Inline.Note> notes = new ArrayList<>();
 
     private TextWriter(ListLabels labels) { this.labels = labels; }
+
+    /** The text as a file. */
+    public static Written write(Document document, PlainText how) { return how.written(write(document)); }
 
     /** The text in Unicode, lines ended by a line feed. */
     public static String write(Document document) {
