@@ -43,6 +43,7 @@ public final class DocxWriter {
             "w:printFractionalCharacterWidth", "w:printFormsData");
 
     private final Document document;
+    private final ListNumbers lists;
     private final Map<String, byte[]> parts = new TreeMap<>();
     private final Map<String, String> types = new TreeMap<>();
     private final Map<Image, String> media = new IdentityHashMap<>();
@@ -51,7 +52,10 @@ public final class DocxWriter {
     private boolean insideEndnotes;
     private int ids = 100;
 
-    private DocxWriter(Document document) { this.document = document; }
+    private DocxWriter(Document document) {
+        this.document = document;
+        lists = new ListNumbers(document.numbering());
+    }
 
     /** @param when recorded as the time of the last change */
     public static byte[] write(Document document, Instant when) { return write(document, when, false); }
@@ -68,6 +72,7 @@ public final class DocxWriter {
         return list.size();
     }
 
+    ListNumbers lists() { return lists; }
     void keep(Opaque.Part part) { put(part.name(), part.type(), part.bytes()); }
 
     /** Where an image lies, from the folder of the document. */
@@ -117,8 +122,8 @@ public final class DocxWriter {
         StoryWriter story = new StoryWriter(this, xml, main);
         for (int i = 0; i < document.sections().size(); i++) section(story, i);
         xml.close().close();
-        part(main, "styles", "word/styles.xml", TYPES + "styles+xml", StylesPart.write(document.styles()));
-        part(main, "numbering", "word/numbering.xml", TYPES + "numbering+xml", NumberingPart.write(document.numbering()));
+        part(main, "styles", "word/styles.xml", TYPES + "styles+xml", StylesPart.write(document.styles(), lists));
+        part(main, "numbering", "word/numbering.xml", TYPES + "numbering+xml", NumberingPart.write(document.numbering(), lists));
         part(main, "settings", "word/settings.xml", TYPES + "settings+xml", settings());
         if (!document.fonts().isEmpty()) fonts(main);
         insideEndnotes = false;

@@ -94,7 +94,7 @@ final class LookWriter {
     }
 
     /** Paragraph properties; {@code section} writes a section's end into them. Nothing where there is nothing to say. */
-    static void paragraph(XmlWriter xml, String style, Look look, Look mark, Runnable section) {
+    static void paragraph(XmlWriter xml, ListNumbers lists, String style, Look look, Look mark, Runnable section) {
         boolean any = style != null || section != null || mark != null && !mark.isPlain();
         for (Property<?> property : look.properties()) any |= PARAGRAPH.contains(property);
         if (!any) return;
@@ -105,7 +105,7 @@ final class LookWriter {
         flag(xml, "w:pageBreakBefore", look, ParagraphProperty.PAGE_BREAK_BEFORE);
         flag(xml, "w:widowControl", look, ParagraphProperty.WIDOW_CONTROL);
         ListReference list = look.get(ParagraphProperty.LIST);
-        if (list != null) xml.open("w:numPr").leaf("w:ilvl", "w:val", list.level()).leaf("w:numId", "w:val", list.list() == null ? "0" : list.list()).close();
+        if (list != null) xml.open("w:numPr").leaf("w:ilvl", "w:val", list.level()).leaf("w:numId", "w:val", lists.of(list.list())).close();
         if (look.says(ParagraphProperty.BORDERS)) borders(xml, "w:pBdr", look.get(ParagraphProperty.BORDERS), true);
         if (look.says(ParagraphProperty.SHADING)) shading(xml, look.get(ParagraphProperty.SHADING));
         if (look.says(ParagraphProperty.TABS)) tabs(xml, look.get(ParagraphProperty.TABS));

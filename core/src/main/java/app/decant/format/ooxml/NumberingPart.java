@@ -90,7 +90,7 @@ final class NumberingPart {
         };
     }
 
-    static byte[] write(Numbering numbering) {
+    static byte[] write(Numbering numbering, ListNumbers lists) {
         XmlWriter xml = new XmlWriter();
         xml.open("w:numbering", DocxWriter.NAMESPACES);
         Map<String, Integer> ids = new HashMap<>();
@@ -98,18 +98,18 @@ final class NumberingPart {
             ids.put(pattern.id(), ids.size());
             xml.open("w:abstractNum", "w:abstractNumId", ids.get(pattern.id()));
             xml.leaf("w:multiLevelType", "w:val", "multilevel");
-            for (int i = 0; i < Math.min(9, pattern.levels().size()); i++) level(xml, i, pattern.levels().get(i));
+            for (int i = 0; i < Math.min(9, pattern.levels().size()); i++) level(xml, lists, i, pattern.levels().get(i));
             xml.close();
         }
         for (NumberedList list : numbering.lists().values()) {
             if (!ids.containsKey(list.pattern())) continue;
-            xml.open("w:num", "w:numId", list.id());
+            xml.open("w:num", "w:numId", lists.of(list.id()));
             xml.leaf("w:abstractNumId", "w:val", ids.get(list.pattern()));
             for (int depth = 0; depth < 9; depth++) {
                 if (!list.starts().containsKey(depth) && !list.changed().containsKey(depth)) continue;
                 xml.open("w:lvlOverride", "w:ilvl", depth);
                 if (list.starts().containsKey(depth)) xml.leaf("w:startOverride", "w:val", list.starts().get(depth));
-                if (list.changed().containsKey(depth)) level(xml, depth, list.changed().get(depth));
+                if (list.changed().containsKey(depth)) level(xml, lists, depth, list.changed().get(depth));
                 xml.close();
             }
             xml.close();
@@ -118,7 +118,7 @@ final class NumberingPart {
         return xml.bytes();
     }
 
-    private static void level(XmlWriter xml, int depth, Level level) {
+    private static void level(XmlWriter xml, ListNumbers lists, int depth, Level level) {
         xml.open("w:lvl", "w:ilvl", depth);
         xml.leaf("w:start", "w:val", level.start());
         xml.leaf("w:numFmt", "w:val", format(level.format()));
@@ -127,7 +127,7 @@ final class NumberingPart {
         if (level.suffix() != Suffix.TAB) xml.leaf("w:suff", "w:val", level.suffix() == Suffix.SPACE ? "space" : "nothing");
         xml.leaf("w:lvlText", "w:val", level.label());
         xml.leaf("w:lvlJc", "w:val", "left");
-        LookWriter.paragraph(xml, null, level.look(), null, null);
+        LookWriter.paragraph(xml, lists, null, level.look(), null, null);
         LookWriter.text(xml, "w:rPr", level.look());
         xml.close();
     }

@@ -65,7 +65,7 @@ final class StoryWriter {
     /** A paragraph; {@code opens} begins a contents field in it, {@code closes} ends one. */
     private void paragraph(Paragraph paragraph, Runnable section, String opens, boolean closes) {
         xml.open("w:p");
-        LookWriter.paragraph(xml, paragraph.style(), paragraph.look(), paragraph.mark(), section);
+        LookWriter.paragraph(xml, writer.lists(), paragraph.style(), paragraph.look(), paragraph.mark(), section);
         if (opens != null) begin(opens);
         Link open = null;
         for (Inline inline : paragraph.inlines()) {

@@ -81,20 +81,20 @@ final class StylesPart {
 
     private static String value(XmlNode node, String child, String otherwise) { return node.child(child) == null ? otherwise : node.child(child).get("w:val", otherwise); }
 
-    static byte[] write(StyleSheet sheet) {
+    static byte[] write(StyleSheet sheet, ListNumbers lists) {
         XmlWriter xml = new XmlWriter();
         xml.open("w:styles", DocxWriter.NAMESPACES);
         xml.open("w:docDefaults").open("w:rPrDefault");
         LookWriter.text(xml, "w:rPr", sheet.defaults());
         xml.close().open("w:pPrDefault");
-        LookWriter.paragraph(xml, null, sheet.defaults(), null, null);
+        LookWriter.paragraph(xml, lists, null, sheet.defaults(), null, null);
         xml.close().close();
-        for (Style style : sheet.styles().values()) write(xml, style, sheet);
+        for (Style style : sheet.styles().values()) write(xml, lists, style, sheet);
         xml.close();
         return xml.bytes();
     }
 
-    private static void write(XmlWriter xml, Style style, StyleSheet sheet) {
+    private static void write(XmlWriter xml, ListNumbers lists, Style style, StyleSheet sheet) {
         String type = switch (style.kind()) {
             case PARAGRAPH -> "paragraph";
             case CHARACTER -> "character";
@@ -107,7 +107,7 @@ final class StylesPart {
         if (style.parent() != null) xml.leaf("w:basedOn", "w:val", style.parent());
         if (style.next() != null) xml.leaf("w:next", "w:val", style.next());
         xml.leaf("w:qFormat");
-        LookWriter.paragraph(xml, null, style.look(), null, null);
+        LookWriter.paragraph(xml, lists, null, style.look(), null, null);
         LookWriter.text(xml, "w:rPr", style.look());
         if (style.kind() == Style.Kind.TABLE) {
             TableWriter.tableProperties(xml, style.look());
@@ -116,7 +116,7 @@ final class StylesPart {
                 Look look = style.parts().get(part);
                 if (look == null) return;
                 xml.open("w:tblStylePr", "w:type", name);
-                LookWriter.paragraph(xml, null, look, null, null);
+                LookWriter.paragraph(xml, lists, null, look, null, null);
                 LookWriter.text(xml, "w:rPr", look);
                 TableWriter.rowProperties(xml, look, 0);
                 TableWriter.cellProperties(xml, look, 0, 1, null);
