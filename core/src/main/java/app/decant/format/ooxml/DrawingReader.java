@@ -13,6 +13,8 @@ import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
+import app.decant.format.Chart;
+import app.decant.format.ChartPicture;
 import app.decant.xml.XmlNames;
 import app.decant.xml.XmlNode;
 import java.util.HashMap;
@@ -48,7 +50,15 @@ final class DrawingReader {
         if (shape != null && (shape.child("wps:txbx") != null || anchored && isPlainBox(shape))) {
             return new Inline.Floating(anchored ? anchor(frame) : inFlow(), box(shape, width, height), look);
         }
-        return opaque(drawing, what(data), null, look);
+        Picture chart = data == null || data.child("c:chart") == null ? null : chart(data.child("c:chart"), width, height, description);
+        return opaque(drawing, what(data), chart, look);
+    }
+
+    /** A chart drawn from its stored values, or null where that can't be. */
+    private Picture chart(XmlNode reference, double width, double height, String description) {
+        XmlNode space = story.tree(reference.get("r:id", ""));
+        Chart chart = space == null ? null : ChartReader.read(space);
+        return chart == null ? null : ChartPicture.of(chart, width, height, description);
     }
 
     private static boolean isPlainBox(XmlNode shape) {
@@ -191,7 +201,7 @@ final class DrawingReader {
                 if (part != null) parts.put(id, part);
             });
         }
-        reader.find(likeness == null ? Finding.changed("There is " + what + " that is kept but not shown.", "") : Finding.note("There is " + what + ", shown by its stored picture.", ""));
+        reader.find(likeness == null ? Finding.changed("There is " + what + " that is kept but not shown.", "") : Finding.note("There is " + what + ", shown by " + (what.equals("a chart") ? "a picture drawn from its stored values." : "its stored picture."), ""));
         return new Inline.OpaqueInline(new Opaque("ooxml", what, markup.markup(), parts, likeness), look);
     }
 }

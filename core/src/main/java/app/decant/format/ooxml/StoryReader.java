@@ -10,6 +10,7 @@ import app.decant.document.Opaque;
 import app.decant.document.Paragraph;
 import app.decant.document.Section;
 import app.decant.xml.XmlNode;
+import app.decant.xml.XmlReader;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -123,6 +124,13 @@ final class StoryReader {
     }
 
     /** A part that opaque markup points at, with whatever that part itself points at kept too; null for what is not there. */
+    /** A part that this story points at, as markup, or null. */
+    XmlNode tree(String id) {
+        OfficePackage.Relation relation = relations.get(id);
+        byte[] part = relation == null || relation.outside() ? null : reader.container().part(relation.target());
+        return part == null ? null : XmlReader.tree(part, relation.target());
+    }
+
     Opaque.Part keptPart(String id) {
         OfficePackage.Relation relation = relations.get(id);
         if (relation == null) return null;
