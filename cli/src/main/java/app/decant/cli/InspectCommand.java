@@ -2,6 +2,7 @@ package app.decant.cli;
 
 import app.decant.Decant;
 import app.decant.document.Block;
+import app.decant.document.DecantException;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.Outline;
@@ -16,11 +17,17 @@ import app.decant.proof.Comparison;
 import app.decant.proof.Difference;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import app.decant.publish.Order;
+import app.decant.publish.Publisher;
+import app.decant.publish.Recipe;
+import app.decant.publish.Target;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -36,6 +43,9 @@ final class InspectCommand implements Callable<Integer> {
 
     @Mixin private SourceOptions source;
 
+    @Option(names = "--to", paramLabel = "FORMAT", description = "tell as well what this format would not carry of it")
+    private String target;
+
     @Option(names = "--json", description = "print one JSON value to standard output")
     private boolean json;
 
@@ -44,11 +54,21 @@ final class InspectCommand implements Callable<Integer> {
     /** How faithful a PDF came in; null for other kinds. */
     private Comparison faith;
 
+    /** What the format asked for would not carry; null where none was asked for. */
+    private List<Finding> losses;
+
+    private List<Finding> losses(Pages pages) {
+        Target to = Target.of(target);
+        if (to == null) throw new DecantException(DecantException.Kind.WRONG_CALL, "“" + target + "” is no format that is written here. There are " + Arrays.stream(Target.values()).map(Target::ending).collect(Collectors.joining(", ")) + ".");
+        return Publisher.losses(new Order(pages, Recipe.PLAIN.to(to)));
+    }
+
     @Override public Integer call() {
         Taken taken = source.open(file);
         Pages pages = Decant.layOut(taken.document());
         List<Finding> findings = new ArrayList<>(taken.findings());
         findings.addAll(pages.findings());
+        losses = target == null ? null : losses(pages);
         faith = taken.kind() == FileKind.PDF ? Decant.faith(file, source.password(), pages, Progress.SILENT) : null;
         PrintWriter out = spec.commandLine().getOut();
         if (json) out.println(Json.text(value(taken, pages, findings)));
@@ -80,6 +100,7 @@ final class InspectCommand implements Callable<Integer> {
         value.put("blocks", taken.document().sections().stream().mapToInt(section -> section.blocks().size()).sum());
         value.put("tables", taken.document().blocks().stream().filter(InspectCommand::isTable).count());
         value.set("findings", Json.findings(findings));
+        if (losses != null) value.set("losses", Json.findings(losses));
         if (faith != null) value.set("faith", CompareCommand.value(faith));
         return value;
     }
@@ -97,6 +118,7 @@ final class InspectCommand implements Callable<Integer> {
         }
         for (FontCatalogue.Match match : pages.fonts()) out.println("  font     " + match.family() + (match.here() ? "" : ", shown as " + match.face().family()));
         for (Finding finding : findings) out.println("  finding  " + finding.what());
+        if (losses != null) for (Finding finding : losses) out.println("  ." + target + "     " + finding.what());
         if (faith == null) return;
         out.printf(java.util.Locale.ROOT, "  faith    %.1f of 100%n", faith.score());
         for (Difference difference : faith.differences()) out.println("  differs  page " + (difference.page() + 1) + ": " + difference.sentence());

@@ -149,7 +149,7 @@ public final class Publisher {
         String password = recipe.locking().isOn() ? order.passwords().toOpen() : "";
         boolean locks = !password.isEmpty();
         if (locks && !recipe.target().canLock()) throw new DecantException(DecantException.Kind.WRONG_CALL, "A ." + recipe.target().ending() + " can't be locked by a password here. Make a PDF or a .docx, or leave the password out.");
-        Written written = recipe.target() == Target.TXT ? TextWriter.write(document, recipe.text()) : recipe.target().format().write(document, when);
+        Written written = written(document, recipe, when);
         findings.addAll(written.findings());
         byte[] bytes = locks ? OfficeLock.locked(written.bytes(), password) : written.bytes();
         return SafeFile.write(file, recipe.present(), out -> out.write(bytes), made -> {
@@ -160,6 +160,21 @@ public final class Publisher {
             proofs.add(new PdfCheck.Proof(same ? "Opened again: text whole and in order" : "Opened again: the text differs", same));
             refuseUnproven(file, proofs);
         });
+    }
+
+    private static Written written(Document document, Recipe recipe, Instant when) { return recipe.target() == Target.TXT ? TextWriter.write(document, recipe.text()) : recipe.target().format().write(document, when); }
+
+    /**
+     * What an office or web format will not carry of a document, told before anything is published. Nothing for a PDF.
+     *
+     * @throws DecantException where the publication would not succeed at all
+     */
+    public static List<Finding> losses(Order order) {
+        if (order.recipe().target() == Target.PDF) return List.of();
+        List<Finding> findings = new ArrayList<>();
+        Document document = TravellingFonts.of(order.pages().withFieldResults(), order.pages(), order.recipe(), findings);
+        findings.addAll(written(document, order.recipe(), Instant.EPOCH).findings());
+        return findings;
     }
 
     private static boolean opens(byte[] file) {

@@ -329,6 +329,12 @@ final class Desk {
         new Job("").start(this::aside, progress -> Publisher.estimate(new Order(laidOut, recipe, Recipe.Passwords.NONE, file), progress), told, problem -> told.accept(-1L));
     }
 
+    /** Tells what a format will not carry of the document. */
+    void losses(Recipe recipe, Consumer<List<Finding>> told) {
+        Pages laidOut = pages.get();
+        new Job("").start(this::aside, progress -> Publisher.losses(new Order(laidOut, recipe)), told, problem -> told.accept(List.of(Finding.lost(problem.getMessage(), ""))));
+    }
+
     private void saved() {
         changed.set(false);
         if (keeping != null) keeping.cancel(false);

@@ -1,6 +1,7 @@
 package app.decant.desktop;
 
 import app.decant.document.DecantException;
+import app.decant.document.Finding;
 import app.decant.layout.Pages;
 import app.decant.publish.NamePattern;
 import app.decant.publish.Output;
@@ -236,11 +237,27 @@ final class PublishStation {
             if (recipe.style().standard() != app.decant.pdf.Standard.NONE) proof(Words.of("proof.standard", recipe.style().standard().words()));
         } else {
             proof(Words.of("proof.text"));
+            losses();
         }
     }
 
-    private void proof(String words) {
-        Label label = new Label("\u25C7  " + words);
+    /** What the format will not carry, worked out aside; the last wish counts. */
+    private void losses() {
+        Recipe asked = recipe;
+        desk.losses(asked, findings -> {
+            if (asked != recipe) return;
+            Label head = section("publish.losses");
+            VBox.setMargin(head, new javafx.geometry.Insets(10, 0, 0, 0));
+            proofs.getChildren().add(head);
+            for (Finding finding : findings) item("\u25CB  " + finding.what());
+            if (findings.isEmpty()) item(Words.of("publish.losses.none"));
+        });
+    }
+
+    private void proof(String words) { item("\u25C7  " + words); }
+
+    private void item(String words) {
+        Label label = new Label(words);
         label.setWrapText(true);
         proofs.getChildren().add(label);
     }
