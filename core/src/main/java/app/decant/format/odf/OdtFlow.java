@@ -195,9 +195,23 @@ final class OdtFlow {
 
     /** Spaces and line ends of the file count as one space, and as none at the start or behind another (6.1.2). */
     private static void text(String text, Look look, List<Inline> inlines) {
-        String plain = text.replaceAll("[ \\t\\r\\n]+", " ");
+        String plain = collapsed(text);
         if (plain.startsWith(" ") && endsInSpace(inlines)) plain = plain.substring(1);
         if (!plain.isEmpty()) inlines.add(new Inline.Text(plain, look));
+    }
+
+    private static String collapsed(String text) {
+        boolean even = true;
+        for (int i = 0; i < text.length() && even; i++) even = text.charAt(i) >= ' ' && (text.charAt(i) != ' ' || i == 0 || text.charAt(i - 1) != ' ');
+        if (even) return text;
+        StringBuilder plain = new StringBuilder(text.length());
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            boolean space = c == ' ' || c == '\t' || c == '\r' || c == '\n';
+            if (!space) plain.append(c);
+            else if (plain.isEmpty() || plain.charAt(plain.length() - 1) != ' ') plain.append(' ');
+        }
+        return plain.toString();
     }
 
     private static boolean endsInSpace(List<Inline> inlines) {

@@ -29,6 +29,9 @@ final class OdtSheet {
     private XmlNode defaults;
     private XmlNode outline;
 
+    private final Map<String, Look> owns = new HashMap<>();
+    private StyleSheet sheet;
+
     OdtSheet(XmlNode styles, XmlNode content) {
         Map<String, String> fonts = new HashMap<>();
         for (XmlNode part : parts(styles, content)) {
@@ -89,7 +92,9 @@ final class OdtSheet {
     }
 
     /** What automatic styles say, one upon the other. */
-    Look own(String family, String name, boolean inContent) {
+    Look own(String family, String name, boolean inContent) { return name == null ? Look.PLAIN : owns.computeIfAbsent(family + "/" + inContent + "/" + name, key -> workedOut(family, name, inContent)); }
+
+    private Look workedOut(String family, String name, boolean inContent) {
         Look look = Look.PLAIN;
         Set<String> seen = new HashSet<>();
         for (XmlNode node = automatic(family, name, inContent); node != null && seen.add(node.get("style:name", "")); node = automatic(family, node.get("style:parent-style-name"), inContent)) look = look.over(said(node));
@@ -113,6 +118,11 @@ final class OdtSheet {
     }
 
     StyleSheet styles() {
+        if (sheet == null) sheet = workedOut();
+        return sheet;
+    }
+
+    private StyleSheet workedOut() {
         Map<String, Style> styles = new LinkedHashMap<>();
         for (XmlNode node : named.values()) {
             String family = node.get("style:family", "");
