@@ -13,12 +13,16 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.scene.Node;
 import javafx.scene.control.TextField;
 import javafx.stage.DirectoryChooser;
@@ -29,7 +33,9 @@ final class FolderSentence {
     private final Runnable changed;
     private final Sentence sentence = new Sentence();
     private Set<Kind> kinds = EnumSet.of(Kind.TEXT, Kind.PDF);
-    private Path from;
+    private List<Path> from;
+    private boolean watching;
+    private String doneInto;
     private Path into;
     private Path templatesInto;
     private boolean below = true;
@@ -43,7 +49,7 @@ final class FolderSentence {
         this.window = window;
         this.changed = changed;
         from = kept("folderFrom");
-        into = kept("folderInto");
+        into = kept("folderInto").stream().findFirst().orElse(null);
         say();
     }
 
@@ -52,28 +58,36 @@ final class FolderSentence {
     /** The ending of the log. */
     String log() { return log; }
 
-    private Path kept(String key) {
-        String told = window.settings().text(key, "");
-        return told.isEmpty() || !Files.isDirectory(Path.of(told)) ? null : Path.of(told);
+    /** Whether it goes on, with what comes into the folders. */
+    boolean isWatching() { return watching; }
+
+    /** The name of the folder that done sources go into, or null. */
+    String doneInto() { return doneInto; }
+
+    private List<Path> kept(String key) {
+        return Arrays.stream(window.settings().text(key, "").split(File.pathSeparator)).filter(told -> !told.isBlank()).map(Path::of).filter(Files::isDirectory).toList();
     }
 
     /** Sets where files come from and go to. */
-    void folders(Path source, Path target) {
-        from = source;
+    void folders(List<Path> sources, Path target) {
+        from = List.copyOf(sources);
         into = target;
-        if (source != null) window.settings().set("folderFrom", source.toString());
+        window.settings().set("folderFrom", from.stream().map(Path::toString).collect(Collectors.joining(File.pathSeparator)));
         if (target != null) window.settings().set("folderInto", target.toString());
         window.settings().save();
         build();
     }
 
     /** Sets where files come from. */
-    void from(Path source) { folders(source, into); }
+    void from(Path source) { folders(List.of(source), into); }
+
+    /** Takes one more folder. */
+    void alsoFrom(Path source) { if (!from.contains(source)) folders(Stream.concat(from.stream(), Stream.of(source)).toList(), into); }
 
     /** Folders to begin with where none were ever chosen. */
     void suggest(Path source, Path target) {
-        if (from != null || into != null) return;
-        from = source;
+        if (!from.isEmpty() || into != null) return;
+        from = List.of(source);
         into = target;
         build();
     }
@@ -86,13 +100,14 @@ final class FolderSentence {
     private void say() {
         sentence.clear();
         sentence.say(Words.of("folders.take") + " ").phrase("folder-kinds", kindWords(), this::kindsCard);
-        sentence.say(" " + Words.of("folders.from") + " ").phrase("folder-from", from == null ? Words.of("folders.choose") : name(from), card -> folderCard(card, "folder-from", from, this::from));
+        sentence.say(" " + Words.of("folders.from") + " ").phrase("folder-from", from.isEmpty() ? Words.of("folders.choose") : from.size() == 1 ? name(from.get(0)) : Words.of("folders.more", name(from.get(0)), from.size() - 1), this::fromCard);
         sentence.say(", ").phrase("folder-below", Words.of(below ? "folders.below" : "folders.flat"), this::belowCard);
         sentence.say(", " + Words.of("folders.make") + " ").phrase("folder-makes", makesWords(), this::makesCard);
         sentence.say(" " + Words.of("folders.in") + " ").phrase("folder-into", into == null ? Words.of("folders.choose") : name(into), card -> folderCard(card, "folder-into", into, picked -> folders(from, picked)));
         if (kinds.contains(Kind.TEMPLATE) && kinds.size() > 1) sentence.say(", " + Words.of("folders.templates") + " ").phrase("folder-templates", templatesInto == null ? Words.of("folders.templates.same") : name(templatesInto), this::templatesCard);
         sentence.say(". " + Words.of("folders.there") + " ").phrase("folder-there", Words.of("folders.there." + there.name().toLowerCase(Locale.ROOT)), this::thereCard);
         sentence.say(". ").phrase("folder-faith", faith == 0 ? Words.of("folders.faith.none") : Words.of("folders.faith.below", Math.round(faith)), this::faithCard);
+        sentence.say(". ").phrase("folder-watch", Words.of(!watching ? "folders.once" : doneInto == null ? "folders.watch" : "folders.watch.done"), this::watchCard);
         sentence.say(". " + Words.of("folders.log") + " ").phrase("folder-log", Words.of("folders.log." + log), this::logCard);
         sentence.say(".");
     }
@@ -132,6 +147,43 @@ final class FolderSentence {
     private void templates(Path target) {
         templatesInto = target;
         build();
+    }
+
+    private void fromCard(PhraseCard card) {
+        folderCard(card, "folder-from", from.isEmpty() ? null : from.get(0), this::from);
+        if (from.isEmpty()) return;
+        card.note(Words.of("folders.several"));
+        for (Path one : from) {
+            if (from.size() > 1) card.choice(Words.of("folders.without", name(one)), one.toString(), false, () -> folders(from.stream().filter(other -> !other.equals(one)).toList(), into));
+        }
+        TextField more = card.field("folder-also", "", Words.of("folders.also"));
+        card.accept(more, text -> {
+            Path folder = Path.of(text.trim()).toAbsolutePath().normalize();
+            if (text.isBlank() || !Files.isDirectory(folder)) return Words.of("folders.path.wrong");
+            alsoFrom(folder);
+            return null;
+        });
+        card.choice(Words.of("folders.also.choose"), "", false, () -> {
+            DirectoryChooser chooser = new DirectoryChooser();
+            File picked = chooser.showDialog(window.stage());
+            if (picked != null) alsoFrom(picked.toPath());
+        });
+    }
+
+    private void watchCard(PhraseCard card) {
+        card.title(Words.of("folders.watching"));
+        watchChoice(card, "folders.once", false, null);
+        watchChoice(card, "folders.watch", true, null);
+        watchChoice(card, "folders.watch.done", true, Words.of("folders.done.name"));
+        card.note(Words.of("folders.watch.note"));
+    }
+
+    private void watchChoice(PhraseCard card, String key, boolean stays, String moved) {
+        card.choice(Words.of(key), "", watching == stays && Objects.equals(doneInto, moved), () -> {
+            watching = stays;
+            doneInto = moved;
+            build();
+        });
     }
 
     private void folderCard(PhraseCard card, String id, Path now, Consumer<Path> chosen) {
@@ -219,15 +271,28 @@ final class FolderSentence {
         }
     }
 
+    /** Where the journal of a run is kept. */
+    Path journals() { return into; }
+
+    private Path beneath(Path target, Path source) {
+        if (from.size() == 1) return target;
+        // Two folders of one name are told apart by number.
+        long before = from.subList(0, from.indexOf(source)).stream().filter(one -> name(one).equalsIgnoreCase(name(source))).count();
+        return target.resolve(before == 0 ? name(source) : name(source) + " " + (before + 1));
+    }
+
     /** The plan, or null while folders are still to be chosen. */
     FolderPlan plan() {
-        if (from == null || into == null) return null;
+        if (from.isEmpty() || into == null) return null;
         Recipe recipe = Target.of(makes) != null ? Recipe.PLAIN.to(Target.of(makes)) : recipes().find(makes);
         List<FolderPlan.Source> sources = new ArrayList<>();
         Set<Kind> others = EnumSet.copyOf(kinds);
-        if (templatesInto != null && kinds.size() > 1 && others.remove(Kind.TEMPLATE)) sources.add(new FolderPlan.Source(from, templatesInto, below, EnumSet.of(Kind.TEMPLATE), List.of()));
-        // The journal is kept with the first.
-        sources.add(0, new FolderPlan.Source(from, into, below, others, List.of()));
+        boolean apart = templatesInto != null && kinds.size() > 1 && others.remove(Kind.TEMPLATE);
+        for (Path one : from) {
+            // Several folders stay apart in the target, each under its own name.
+            sources.add(new FolderPlan.Source(one, beneath(into, one), below, others, List.of()));
+            if (apart) sources.add(new FolderPlan.Source(one, beneath(templatesInto, one), below, EnumSet.of(Kind.TEMPLATE), List.of()));
+        }
         return new FolderPlan(sources, List.of(Map.entry("", recipe)), there, false, false, Duration.ofMinutes(10), faith, 1, 1);
     }
 }

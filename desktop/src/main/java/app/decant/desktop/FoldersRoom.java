@@ -65,6 +65,7 @@ final class FoldersRoom {
     private long startedAt;
     private int total;
     private int over;
+    private WatchWindow watch;
 
     FoldersRoom(MainWindow window) {
         this.window = window;
@@ -143,25 +144,26 @@ final class FoldersRoom {
             lanes.fill(List.of());
             return;
         }
+        Path journals = sentence.journals();
         summary.setText(Words.of("folders.looking"));
         new Job("").start(thread, progress -> {
             FolderScan made = FolderScan.of(plan, Progress.SILENT);
-            return Map.entry(made, made.expected(FolderJournal.known(plan.sources().get(0).target()), Runtime.getRuntime().availableProcessors()));
+            return Map.entry(made, made.expected(FolderJournal.known(journals), Runtime.getRuntime().availableProcessors()));
         }, both -> {
             FolderScan found = both.getKey();
             FolderScan.Expectation expected = both.getValue();
             if (run != null || looked != plan) return;
             scan = found;
             lanes.fill(found.items());
-            long free = FolderScan.free(plan.sources().get(0).target());
+            long free = FolderScan.free(journals);
             summary.setText(found.summary() + (found.items().isEmpty() ? "" : " " + expected.sentence()) + (free < 0 ? "" : " " + Words.of("folders.free", ReceiptView.bytes(free))));
             buttons();
         }, problem -> window.desk().trouble().set(problem));
     }
 
     private void buttons() {
-        start.setText(Words.of(run == null ? "folders.start" : paused ? "folders.go" : "folders.pause"));
-        start.setDisable(run == null && (scan == null || scan.items().isEmpty()));
+        start.setText(Words.of(run == null ? sentence.isWatching() ? "folders.begin.watch" : "folders.start" : paused ? "folders.go" : "folders.pause"));
+        start.setDisable(run == null && (scan == null || scan.items().isEmpty() && !sentence.isWatching()));
         sentence.node().setDisable(run != null);
         stop.setVisible(run != null);
         stop.setManaged(run != null);
@@ -175,7 +177,14 @@ final class FoldersRoom {
             return;
         }
         if (scan == null) return;
-        begin(scan);
+        if (sentence.isWatching()) watch();
+        else begin(scan);
+    }
+
+    /** Watches in a window of its own; one at a time, since two would make the same files. */
+    private void watch() {
+        if (watch != null && !watch.isOver()) watch.stage().toFront();
+        else watch = new WatchWindow(window, looked, sentence.journals(), sentence.doneInto());
     }
 
     private void begin(FolderScan all) {
@@ -195,7 +204,7 @@ final class FoldersRoom {
         run = begins;
         buttons();
         beat.play();
-        Path target = plan.sources().get(0).target();
+        Path target = sentence.journals();
         Path file = target.resolve(Words.of("folders.log.name") + "." + sentence.log());
         new Job("").start(thread, progress -> {
             try (FolderJournal journal = FolderJournal.open(target)) {

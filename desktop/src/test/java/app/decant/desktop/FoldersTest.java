@@ -150,4 +150,45 @@ class FoldersTest {
         assertThat(window.desk().source().get().file()).startsWith(archive);
         until(() -> window.station() == MainWindow.Station.CHECK);
     }
+
+    @Test void takesSeveralFoldersAndKeepsThemApart(FxRobot robot) throws Exception {
+        say(robot);
+        Path letters = Files.createDirectories(archive.resolveSibling("Letters"));
+        Files.copy(archive.resolve("2025/Harbour notice 1.docx"), letters.resolve("Letter.docx"));
+        robot.clickOn("#phrase-folder-from");
+        robot.interact(() -> robot.lookup("#card-folder-also").queryTextInputControl().setText(letters.resolve("nowhere").toString()));
+        robot.clickOn("#card-folder-also").type(KeyCode.ENTER);
+        assertThat(robot.lookup(".phrase-card .wrong").<Label>queryAll()).anySatisfy(label -> assertThat(label.getText()).contains("no such folder"));
+        robot.interact(() -> robot.lookup("#card-folder-also").queryTextInputControl().setText(letters.toString()));
+        robot.clickOn("#card-folder-also").type(KeyCode.ENTER);
+        until(() -> lanes().count(Lane.WAITING) == NOTICES + 3);
+        robot.clickOn("#folder-start");
+        until(() -> !window.folders().isRunning() && lanes().count(Lane.WAITING) == 0);
+        assertThat(results.resolve("Letters/Letter.pdf")).exists();
+        assertThat(results.resolve("Archive/2025/winter/Harbour notice 4.pdf")).exists();
+        choose(robot, "folder-from", "Leave out Letters");
+        until(() -> lanes().count(Lane.WAITING) == NOTICES + 2);
+    }
+
+    @Test void watchesInASmallWindowUntilItIsClosed(FxRobot robot) throws Exception {
+        Path inbox = Files.createDirectories(archive.resolveSibling("Inbox"));
+        robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT5).release(KeyCode.CONTROL);
+        path(robot, "folder-from", inbox);
+        path(robot, "folder-into", results);
+        choose(robot, "folder-watch", "into \u201CDone\u201D");
+        robot.clickOn("#folder-start");
+        until(() -> robot.lookup("#watch-words").tryQuery().isPresent());
+        Files.copy(archive.resolve("2025/Harbour notice 1.docx"), inbox.resolve("Came in.docx"));
+        Files.writeString(inbox.resolve("Broken.docx"), "");
+        until(() -> robot.lookup("#watch-list").<ListView<?>>query().getItems().size() == 2);
+        assertThat(robot.lookup("#watch-words").<Label>query().getText()).isEqualTo("1 file made \u00B7 1 could not be made");
+        assertThat(results.resolve("Came in.pdf")).exists();
+        until(() -> Files.exists(inbox.resolve("Done/Came in.docx")));
+        assertThat(inbox.resolve("Broken.docx")).as("what failed stays where it is").exists();
+        robot.clickOn("#watch-stop");
+        until(() -> robot.lookup("#watch-words").tryQuery().isEmpty());
+        Files.copy(archive.resolve("2025/Harbour notice 1.docx"), inbox.resolve("Too late.docx"));
+        Thread.sleep(2500);
+        assertThat(results.resolve("Too late.pdf")).doesNotExist();
+    }
 }
