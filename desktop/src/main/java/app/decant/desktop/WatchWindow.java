@@ -56,6 +56,7 @@ final class WatchWindow {
         Label empty = new Label(Words.of("watch.empty"));
         empty.getStyleClass().add("quiet");
         empty.setWrapText(true);
+        empty.setPadding(new javafx.geometry.Insets(12));
         list.setPlaceholder(empty);
         list.setCellFactory(view -> new LineCell());
         list.setOnMouseClicked(event -> {
@@ -63,7 +64,7 @@ final class WatchWindow {
             if (event.getClickCount() == 2 && line != null) open(line.entry);
         });
         VBox.setVgrow(list, Priority.ALWAYS);
-        Button target = new Button(Words.of("receipt.folder"));
+        Button target = new Button(Words.of("watch.results"));
         target.setOnAction(event -> window.openOutside(journals));
         Button stop = new Button(Words.of("watch.stop"));
         stop.setId("watch-stop");
@@ -75,7 +76,8 @@ final class WatchWindow {
         VBox box = new VBox(8, name, words, list, foot);
         box.getStyleClass().addAll("window", "watch");
         Scene scene = new Scene(box, 360, 340);
-        scene.getStylesheets().addAll(window.stage().getScene().getStylesheets());
+        box.getStylesheets().addAll(window.stage().getScene().getRoot().getStylesheets());
+        if (window.isDark()) box.getStyleClass().add("dark");
         stage.setScene(scene);
         stage.setTitle(Words.of("watch.title"));
         stage.setOnHidden(event -> over = true);
