@@ -2,6 +2,7 @@ package app.decant.folder;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import app.decant.Decant;
 import app.decant.demo.HarbourNotice;
@@ -269,5 +270,36 @@ class FolderRunTest {
         });
         assertThat(entries).filteredOn(entry -> entry.state() == State.DONE).hasSize(3);
         assertThat(target.resolve("year 1999")).hasContent("in the way");
+    }
+
+    /** A real disk that is full in the middle of a run (where the test may mount one): told on each line, nothing left over, and the run goes on once there is room. */
+    @Test void aDiskThatIsFullStopsNothingForGood() throws Exception {
+        Files.createDirectories(target);
+        assumeTrue(done("mount", "-t", "tmpfs", "-o", "size=400k", "tmpfs", target.toString()), "no disk can be mounted here");
+        try {
+            List<Entry> entries = run(plan(WhenThere.KEEP_BOTH, false, 0));
+            List<Entry> full = entries.stream().filter(entry -> entry.words().stream().anyMatch(words -> words.contains("no room left"))).toList();
+            assertThat(full).hasSizeBetween(3, good - 2);
+            assertThat(entries).hasSize(good + bad);
+            int made = results().size();
+            assertThat(made).isEqualTo(good - full.size());
+            try (Stream<Path> files = Files.walk(target)) {
+                assertThat(files.filter(file -> file.toString().endsWith(".part"))).isEmpty();
+            }
+            assertThat(done("mount", "-o", "remount,size=20m", target.toString())).isTrue();
+            List<Entry> again = run(plan(WhenThere.KEEP_BOTH, false, 0));
+            assertThat(again).filteredOn(entry -> entry.state() == State.DONE).hasSize(good);
+            assertThat(results()).as("nothing doubled").hasSize(good);
+        } finally {
+            assertThat(done("umount", target.toString())).isTrue();
+        }
+    }
+
+    private static boolean done(String... command) throws InterruptedException {
+        try {
+            return new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start().waitFor() == 0;
+        } catch (IOException e) {
+            return false;
+        }
     }
 }
