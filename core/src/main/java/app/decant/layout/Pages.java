@@ -160,13 +160,6 @@ public final class Pages {
         }
         boolean endnotes = walk.stops().stream().anyMatch(stop -> stop.paragraph().inlines().stream().anyMatch(inline -> inline instanceof Inline.Note note && note.kind() == Inline.Note.Kind.ENDNOTE));
         if (endnotes) findings.add(Finding.changed("Endnotes stand at the foot of their page for now.", ""));
-        boolean unshown = walk.stops().stream().anyMatch(stop -> stop.paragraph().inlines().stream().anyMatch(Pages::isUnshown));
-        if (unshown) findings.add(Finding.changed("A picture in an old drawing format (EMF or WMF) is kept, but its place is left empty.", ""));
         return findings;
-    }
-
-    private static boolean isUnshown(Inline inline) {
-        Picture picture = inline instanceof Inline.InlinePicture in ? in.picture() : inline instanceof Inline.Floating floating && floating.content() instanceof Picture placed ? placed : null;
-        return picture != null && picture.image().type().matches("image/(x-)?(emf|wmf)");
     }
 }

@@ -41,6 +41,9 @@ final class PictureEmbedding {
     /** A picture must be so much finer than wished before it is made coarser. */
     private static final double FINER = 1.15;
 
+    /** Pixels an inch of drawings that are kept as the steps that drew them. */
+    private static final double DRAWN = 300;
+
     private final PDDocument pdf;
     private final Pictures choice;
     private final Standard standard;
@@ -70,12 +73,12 @@ final class PictureEmbedding {
             boolean inks = standard.isArchive() && made.getColorSpace() instanceof PDDeviceCMYK;
             if (!shines && !inks) return made;
         }
-        BufferedImage pixels = PictureDecoder.decode(image, 72);
+        BufferedImage pixels = PictureDecoder.decode(image, DRAWN);
         return LosslessFactory.createFromImage(pdf, standard.isOpaque() ? opaque(pixels) : pixels);
     }
 
     private PDImageXObject smaller(Image image, double width) throws IOException {
-        BufferedImage pixels = PictureDecoder.decode(image, 72);
+        BufferedImage pixels = PictureDecoder.decode(image, DRAWN);
         double resolution = pixels.getWidth() / Math.max(1, width) * 72;
         boolean lineArt = isLineArt(pixels);
         boolean oneBit = pixels.getColorModel().getPixelSize() == 1 && isBlackAndWhite(pixels);

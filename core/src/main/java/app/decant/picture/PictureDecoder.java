@@ -30,11 +30,12 @@ public final class PictureDecoder {
     /**
      * The pixels of a picture.
      *
-     * @param resolution for drawings, in pixels an inch
+     * @param resolution for drawings and metafiles, in pixels an inch
      * @throws IOException where it can't be decoded or is larger than any office picture
      */
     public static BufferedImage decode(Image image, double resolution) throws IOException {
         if (isDrawing(image)) return drawn(image, resolution);
+        if (Metafile.is(image.bytes())) return Metafile.drawn(image.bytes(), resolution);
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(image.bytes()))) {
             Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
             if (!readers.hasNext()) throw new IOException("No reader for " + image);

@@ -1,0 +1,77 @@
+package app.decant.picture;
+
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.geom.Rectangle2D;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import org.apache.poi.hemf.usermodel.HemfPicture;
+import org.apache.poi.hwmf.usermodel.HwmfPicture;
+
+/** Drawings of old office programs, kept as the steps that drew them (MS-WMF, MS-EMF), played on a canvas by the common library. */
+final class Metafile {
+    private static final int EMF_SIGNATURE = 0x464D4520;
+    private static final long PLACEABLE = 0x9AC6CDD7L;
+    /** A whole page at 300 an inch. */
+    private static final double MOST_PIXELS = 8_500_000;
+    private static final double POINTS_AN_INCH = 72;
+    private static final double LEAST_INCHES = 4;
+
+    private Metafile() { }
+
+    static boolean is(byte[] file) { return isExtended(file) || isPlain(file); }
+
+    /** MS-EMF 2.3.4.2: the first record is a header, and says so. */
+    private static boolean isExtended(byte[] file) { return file.length > 88 && four(file, 0) == 1 && (int) four(file, 40) == EMF_SIGNATURE; }
+
+    /** MS-WMF 2.3.2.2 and 2.3.2.3: with a placeable header or without. */
+    private static boolean isPlain(byte[] file) { return file.length > 18 && (four(file, 0) == PLACEABLE || (file[0] == 1 || file[0] == 2) && file[1] == 0 && file[2] == 9 && file[3] == 0); }
+
+    private static long four(byte[] file, int at) { return file[at] & 0xFF | (file[at + 1] & 0xFF) << 8 | (file[at + 2] & 0xFF) << 16 | (file[at + 3] & 0xFFL) << 24; }
+
+    /**
+     * Draws it, on nothing.
+     *
+     * @param resolution in pixels an inch of the size it has itself
+     * @throws IOException where it is damaged
+     */
+    static BufferedImage drawn(byte[] file, double resolution) throws IOException {
+        try {
+            if (isExtended(file)) {
+                HemfPicture picture = new HemfPicture(new ByteArrayInputStream(file));
+                return painted(picture.getBoundsInPoints(), resolution, picture::draw);
+            }
+            HwmfPicture picture = new HwmfPicture(new ByteArrayInputStream(file));
+            return painted(picture.getBoundsInPoints(), resolution, picture::draw);
+        } catch (RuntimeException | AssertionError e) {
+            throw new IOException("A damaged metafile", e);
+        }
+    }
+
+    private interface Drawing { void on(Graphics2D graphics, Rectangle2D place); }
+
+    private static BufferedImage painted(Rectangle2D size, double resolution, Drawing drawing) throws IOException {
+        double area = size.getWidth() * size.getHeight();
+        if (!(area > 0) || !Double.isFinite(area)) throw new IOException("A metafile without a size");
+        // Plain ones often do not know how large they are; none is drawn coarser than if its longer side were shown so wide.
+        double fine = Math.max(resolution / POINTS_AN_INCH, resolution * LEAST_INCHES / Math.max(size.getWidth(), size.getHeight()));
+        double scale = Math.min(fine, Math.sqrt(MOST_PIXELS / area));
+        int width = (int) Math.max(1, Math.min(20_000, Math.ceil(size.getWidth() * scale)));
+        int height = (int) Math.max(1, Math.min(20_000, Math.ceil(size.getHeight() * scale)));
+        BufferedImage pixels = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB);
+        Graphics2D graphics = pixels.createGraphics();
+        graphics.setBackground(new Color(0, 0, 0, 0));
+        graphics.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+        graphics.setRenderingHint(RenderingHints.KEY_TEXT_ANTIALIASING, RenderingHints.VALUE_TEXT_ANTIALIAS_ON);
+        graphics.setRenderingHint(RenderingHints.KEY_FRACTIONALMETRICS, RenderingHints.VALUE_FRACTIONALMETRICS_ON);
+        graphics.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
+        try {
+            drawing.on(graphics, new Rectangle2D.Double(0, 0, width, height));
+        } finally {
+            graphics.dispose();
+        }
+        return pixels;
+    }
+}
