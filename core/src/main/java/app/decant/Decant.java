@@ -28,6 +28,7 @@ import app.decant.publish.Target;
 import app.decant.proof.Comparison;
 import app.decant.proof.Proof;
 import app.decant.recover.PageText;
+import app.decant.recover.PicturePages;
 import app.decant.recover.Recovered;
 import app.decant.recover.Recovery;
 import java.io.IOException;
@@ -103,9 +104,10 @@ public final class Decant {
     }
 
     private static Taken read(byte[] bytes, String name, String password, Progress progress) {
-        if (FileKind.of(bytes) != FileKind.PDF) return TextFormats.read(bytes, name, password, progress);
-        Recovered recovered = Recovery.of(bytes, name, password, FontCatalogue.ofThisMachine(), progress);
-        return new Taken(recovered.document(), FileKind.PDF, recovered.findings());
+        FileKind kind = FileKind.of(bytes);
+        if (kind != FileKind.PDF && !kind.isPicture()) return TextFormats.read(bytes, name, password, progress);
+        Recovered recovered = Recovery.of(kind.isPicture() ? PicturePages.pdf(bytes, name) : bytes, name, password, FontCatalogue.ofThisMachine(), progress);
+        return new Taken(recovered.document(), kind, recovered.findings());
     }
 
     /**
@@ -123,7 +125,9 @@ public final class Decant {
     /** What the pages of a file show. */
     private static List<PageText> pages(Path file, String password, Progress progress) {
         byte[] bytes = bytes(file);
-        if (FileKind.of(bytes) == FileKind.PDF) return PageText.of(bytes, String.valueOf(file.getFileName()), password, progress);
+        FileKind kind = FileKind.of(bytes);
+        String name = String.valueOf(file.getFileName());
+        if (kind == FileKind.PDF || kind.isPicture()) return PageText.of(kind.isPicture() ? PicturePages.pdf(bytes, name) : bytes, name, password, progress);
         return PageText.of(layOut(open(file, password, progress).document()));
     }
 

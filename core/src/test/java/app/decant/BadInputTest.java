@@ -62,7 +62,7 @@ class BadInputTest {
     @Test void aMislabelledFileIsToldByItsContent() throws IOException {
         assertThat(Decant.open(file("letter.txt", GOOD)).kind()).isEqualTo(FileKind.DOCX);
         assertThat(Decant.open(file("letter.docx", "just text".getBytes(StandardCharsets.UTF_8))).kind()).isEqualTo(FileKind.TEXT);
-        refuses(file("picture.docx", new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10}), Kind.UNSUPPORTED, "PNG picture");
+        refuses(file("picture.docx", new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10}), Kind.UNREADABLE, "picture.docx is a damaged picture");
         refuses(file("report.docx", "%PDF-1.7\n".getBytes(StandardCharsets.US_ASCII)), Kind.UNREADABLE, "report.docx", "no pages can be found");
     }
 

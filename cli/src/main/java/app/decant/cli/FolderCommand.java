@@ -45,7 +45,7 @@ final class FolderCommand implements Callable<Integer> {
     @Option(names = "--also", paramLabel = "RECIPE|FORMAT", description = "make another result of each file as well; may be given several times")
     private List<String> also = List.of();
 
-    @Option(names = "--kinds", paramLabel = "LIST", split = ",", description = "text, template, pdf (default: text,pdf)")
+    @Option(names = "--kinds", paramLabel = "LIST", split = ",", description = "text, template, pdf, picture (default: text,pdf)")
     private List<String> kinds = List.of("text", "pdf");
 
     @Option(names = "--pattern", paramLabel = "GLOB", description = "only files of such a name, such as *.doc; may be given several times")

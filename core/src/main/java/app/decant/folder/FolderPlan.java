@@ -47,7 +47,7 @@ public record FolderPlan(List<Source> sources, List<Map.Entry<String, Recipe>> o
 
     /** Kinds of files, told by their endings until they are opened. */
     public enum Kind {
-        TEXT("text documents", Set.of("docx", "docm", "doc", "odt", "rtf", "html", "htm", "epub", "md", "txt")), TEMPLATE("templates", Set.of("dotx", "dot", "ott")), PDF("PDFs", Set.of("pdf"));
+        TEXT("text documents", Set.of("docx", "docm", "doc", "odt", "rtf", "html", "htm", "epub", "md", "txt")), TEMPLATE("templates", Set.of("dotx", "dot", "ott")), PDF("PDFs", Set.of("pdf")), PICTURE("pictures", Set.of("png", "jpg", "jpeg", "tif", "tiff", "gif", "bmp"));
 
         private final String words;
         private final Set<String> endings;

@@ -16,7 +16,7 @@ public enum FileKind {
     DOCX("Office Open XML text document"), DOCX_MACROS("Office Open XML text document with macros"), DOCX_TEMPLATE("Office Open XML template"), XLSX("Office Open XML workbook"),
     PPTX("Office Open XML slide deck"), ODT("OpenDocument text document"), ODS("OpenDocument workbook"), ODP("OpenDocument slide deck"), EPUB("EPUB book"),
     DOC("binary text document of 1997-2003"), XLS("binary workbook of 1997-2003"), PPT("binary slide deck of 1997-2003"), BINARY_OFFICE("binary office file of 1997-2003"), ENCRYPTED_OFFICE("password-protected office file"), RTF("rich text file"), PDF("PDF"), HTML("web page"),
-    TEXT("plain text file"), MARKDOWN("Markdown file"), PNG("PNG picture"), JPEG("JPEG picture"), TIFF("TIFF picture"), ARCHIVE("zip archive"), EMPTY("empty file"), UNKNOWN("file of unknown kind");
+    TEXT("plain text file"), MARKDOWN("Markdown file"), PNG("PNG picture"), JPEG("JPEG picture"), TIFF("TIFF picture"), GIF("GIF picture"), BMP("BMP picture"), ARCHIVE("zip archive"), EMPTY("empty file"), UNKNOWN("file of unknown kind");
 
     private static final int MOST_ENTRIES = 5000;
     private final String words;
@@ -29,6 +29,9 @@ public enum FileKind {
     /** The words with their article. */
     public String phrase() { return ("AEIO".indexOf(words.charAt(0)) >= 0 || words.charAt(0) == 'e' ? "an " : "a ") + words; }
 
+    /** Whether it is a picture, whose pages are taken in as a scanner's are. */
+    public boolean isPicture() { return this == PNG || this == JPEG || this == TIFF || this == GIF || this == BMP; }
+
     /** The kind of a whole file. Damaged archives are told as far as their beginning can be read. */
     public static FileKind of(byte[] file) {
         if (file.length == 0) return EMPTY;
@@ -38,6 +41,8 @@ public enum FileKind {
         if (starts(file, 0x89, 'P', 'N', 'G')) return PNG;
         if (starts(file, 0xFF, 0xD8, 0xFF)) return JPEG;
         if (starts(file, 'I', 'I', 42, 0) || starts(file, 'M', 'M', 0, 42)) return TIFF;
+        if (starts(file, 'G', 'I', 'F', '8')) return GIF;
+        if (starts(file, 'B', 'M') && file.length > 26 && file[6] == 0 && file[7] == 0) return BMP;
         String head = new String(file, 0, Math.min(file.length, 1024), StandardCharsets.ISO_8859_1);
         if (head.contains("%PDF-")) return PDF;
         boolean wide = starts(file, 0xFF, 0xFE) || starts(file, 0xFE, 0xFF);

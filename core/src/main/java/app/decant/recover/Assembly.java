@@ -123,6 +123,9 @@ final class Assembly {
         Flow flow = new Flow(edges.left(), edges.right(), carries ? carried : top);
         carried = 0;
         boolean first = !newSection && draft.edges == null && !carries;
+        SectionDraft opened = draft;
+        int before = draft.blocks.size();
+        boolean follows = first;
         for (Element element : elements) {
             if (element instanceof Element.Columns columns) {
                 columns(columns, flow, page, first || !newSection && draft.edges != null);
@@ -139,6 +142,8 @@ final class Assembly {
             Paragraph blank = new Paragraph("Normal", first ? Look.of(ParagraphProperty.PAGE_BREAK_BEFORE, true) : Look.PLAIN, Look.of(TextProperty.SIZE, 8.0), List.of());
             draft.blocks.add(blank);
         }
+        // Where all that a page holds floats, it must not hang on the page before.
+        if (!floating.isEmpty() && follows && draft == opened && draft.blocks.size() == before) draft.blocks.add(new Paragraph("Normal", Look.of(ParagraphProperty.PAGE_BREAK_BEFORE, true), Look.of(TextProperty.SIZE, 1.0), List.of()));
         if (!floating.isEmpty()) attachToLast();
         if (continues(elements, page.index())) carried = flow.y;
         else if (page.index() + 1 < pages.size()) releaseHeading();

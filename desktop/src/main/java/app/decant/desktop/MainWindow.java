@@ -265,7 +265,7 @@ final class MainWindow {
     void chooseFile() {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(Words.of("open.title"));
-        chooser.getExtensionFilters().addAll(new FileChooser.ExtensionFilter(Words.of("open.documents"), "*.pdf", "*.docx", "*.docm", "*.dotx", "*.doc", "*.dot", "*.odt", "*.ott", "*.rtf", "*.html", "*.htm", "*.epub", "*.md", "*.txt"), new FileChooser.ExtensionFilter(Words.of("open.all"), "*.*"));
+        chooser.getExtensionFilters().addAll(new FileChooser.ExtensionFilter(Words.of("open.documents"), "*.pdf", "*.docx", "*.docm", "*.dotx", "*.doc", "*.dot", "*.odt", "*.ott", "*.rtf", "*.html", "*.htm", "*.epub", "*.md", "*.txt", "*.png", "*.jpg", "*.jpeg", "*.tif", "*.tiff", "*.gif", "*.bmp"), new FileChooser.ExtensionFilter(Words.of("open.all"), "*.*"));
         File folder = new File(settings.text("openFolder", System.getProperty("user.home")));
         if (folder.isDirectory()) chooser.setInitialDirectory(folder);
         File file = chooser.showOpenDialog(stage);
