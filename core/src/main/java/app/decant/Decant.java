@@ -203,16 +203,46 @@ public final class Decant {
     }
 
     /** A run that can be paused and stopped. */
-    public static FolderRun folderRun(FolderPlan plan, FolderRun.Listener listener) { return new FolderRun(plan, Decant::made, listener); }
+    public static FolderRun folderRun(FolderPlan plan, FolderRun.Listener listener) { return folderRun(plan, List.of(), Recipe.Passwords.NONE, listener); }
 
-    private static FolderRun.Made made(Path source, Recipe recipe, Path target, boolean score, Consumer<Pages> seen, Progress progress) {
-        Taken taken = open(source, null, progress);
+    /**
+     * A run over files some of which are protected, or whose results are to be.
+     *
+     * @param keys      passwords that are tried on protected files, in this order
+     * @param passwords that lock the results where the plan's recipes do
+     */
+    public static FolderRun folderRun(FolderPlan plan, List<String> keys, Recipe.Passwords passwords, FolderRun.Listener listener) {
+        return new FolderRun(plan, (source, recipe, target, score, seen, progress) -> made(source, recipe, target, score, seen, progress, keys, passwords), listener);
+    }
+
+    private static FolderRun.Made made(Path source, Recipe recipe, Path target, boolean score, Consumer<Pages> seen, Progress progress, List<String> keys, Recipe.Passwords passwords) {
+        String key = null;
+        Taken taken;
+        try {
+            taken = open(source, null, progress);
+        } catch (DecantException e) {
+            if (e.kind() != DecantException.Kind.NEEDS_PASSWORD) throw e;
+            key = keys.stream().filter(one -> opens(source, one)).findFirst().orElseThrow(() -> e);
+            taken = open(source, key, progress);
+        }
         Pages pages = layOut(taken.document());
         seen.accept(pages);
-        Receipt receipt = publish(new Order(pages, recipe, Recipe.Passwords.NONE, source), target, progress).get(0);
+        Receipt receipt = publish(new Order(pages, recipe, passwords, source), target, progress).get(0);
         List<Finding> findings = new ArrayList<>(taken.findings());
         findings.addAll(receipt.findings());
-        return new FolderRun.Made(receipt, findings, score ? compare(source, receipt.file(), null, progress).score() : -1);
+        if (!score) return new FolderRun.Made(receipt, findings, -1);
+        // A locked result lets nobody take its text out; what it was made of is compared instead.
+        Comparison faith = recipe.locking().isOn() ? faith(source, key, pages, progress) : Proof.compare(pages(source, key, progress), pages(receipt.file(), null, progress), progress);
+        return new FolderRun.Made(receipt, findings, faith.score());
+    }
+
+    private static boolean opens(Path source, String key) {
+        try {
+            return open(source, key, Progress.SILENT) != null;
+        } catch (DecantException e) {
+            if (e.kind() != DecantException.Kind.NEEDS_PASSWORD) throw e;
+            return false;
+        }
     }
 
     private static Look linkLook(Recipe.Links links) {

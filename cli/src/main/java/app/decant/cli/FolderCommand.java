@@ -45,6 +45,9 @@ final class FolderCommand implements Callable<Integer> {
     @Option(names = "--also", paramLabel = "RECIPE|FORMAT", description = "make another result of each file as well; may be given several times")
     private List<String> also = List.of();
 
+    @Option(names = "--password", paramLabel = "P", description = "tried on protected documents; may be given several times")
+    private List<String> keys = List.of();
+
     @Option(names = "--kinds", paramLabel = "LIST", split = ",", description = "text, template, pdf, picture (default: text,pdf)")
     private List<String> kinds = List.of("text", "pdf");
 
@@ -98,16 +101,19 @@ final class FolderCommand implements Callable<Integer> {
         PrintWriter err = spec.commandLine().getErr();
         if (watch) {
             err.println("Watching; end it with Ctrl C.");
-            new FolderWatch(plan, doneInto, Decant::folderRun).run(journals, entry -> err.println(line(entry)), () -> !Thread.currentThread().isInterrupted());
+            new FolderWatch(plan, doneInto, (asked, listener) -> Decant.folderRun(asked, keys, options.passwords(), listener)).run(journals, entry -> err.println(line(entry)), () -> !Thread.currentThread().isInterrupted());
             return Main.DONE;
         }
         FolderScan scan = FolderScan.of(plan, Progress.SILENT);
         if (dry) return tell(plan, scan);
-        List<FolderJournal.Entry> entries = Decant.runFolder(plan, scan, journals, new FolderRun.Listener() {
-            @Override public void ended(FolderJournal.Entry entry, int done, int total) {
-                if (!json) err.println(done + "/" + total + "  " + line(entry));
-            }
-        });
+        List<FolderJournal.Entry> entries;
+        try (FolderJournal journal = FolderJournal.open(journals, plan.part(), plan.parts())) {
+            entries = Decant.folderRun(plan, keys, options.passwords(), new FolderRun.Listener() {
+                @Override public void ended(FolderJournal.Entry entry, int done, int total) {
+                    if (!json) err.println(done + "/" + total + "  " + line(entry));
+                }
+            }).run(scan, journal);
+        }
         Instant when = Instant.now();
         if (log != null) FolderLog.write(entries, scan.leftOut(), when, log.toAbsolutePath());
         if (json) spec.commandLine().getOut().println(FolderLog.json(entries, scan.leftOut(), when).strip());

@@ -15,6 +15,7 @@ import app.decant.folder.FolderPlan.Kind;
 import app.decant.folder.FolderPlan.WhenThere;
 import app.decant.format.OfficeLock;
 import app.decant.format.TextFormat;
+import app.decant.pdf.Protection;
 import app.decant.publish.Recipe;
 import app.decant.publish.Target;
 import com.fasterxml.jackson.databind.JsonNode;
@@ -35,6 +36,7 @@ import java.util.stream.Stream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.jsoup.Jsoup;
+import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -270,6 +272,26 @@ class FolderRunTest {
         });
         assertThat(entries).filteredOn(entry -> entry.state() == State.DONE).hasSize(3);
         assertThat(target.resolve("year 1999")).hasContent("in the way");
+    }
+
+    @Test void opensProtectedFilesByThePasswordsGivenAndLocksResults() throws Exception {
+        Recipe locks = Recipe.PLAIN.with(new Recipe.Locking(Protection.Strength.AES_256, EnumSet.of(Protection.Permission.PRINT)));
+        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(source, target, true, EnumSet.of(Kind.TEXT), List.of("locked.docx", "notice docx 0.docx"))), List.of(Map.entry("", locks)), WhenThere.KEEP_BOTH, false, false, Duration.ofMinutes(2), 50, 1, 1);
+        List<Entry> entries;
+        try (FolderJournal journal = FolderJournal.open(target)) {
+            entries = Decant.folderRun(plan, List.of("pier", "harbour"), new Recipe.Passwords("quayside7", "master9"), FolderRun.Listener.NONE).run(FolderScan.of(plan, Progress.SILENT), journal);
+        }
+        assertThat(entries).hasSize(2).allSatisfy(entry -> {
+            assertThat(entry.state()).isEqualTo(State.DONE);
+            assertThat(entry.faith()).as("compared with its original, each opened by its own password").isGreaterThan(50);
+            assertThatThrownBy(() -> Loader.loadPDF(entry.target().toFile())).isInstanceOf(InvalidPasswordException.class);
+            try (PDDocument pdf = Loader.loadPDF(entry.target().toFile(), "quayside7")) {
+                assertThat(pdf.getCurrentAccessPermission().canExtractContent()).isFalse();
+            }
+        });
+        try (Stream<Path> kept = Files.walk(target)) {
+            for (Path file : kept.filter(one -> one.getFileName().toString().startsWith(".decant")).toList()) assertThat(Files.readString(file)).doesNotContain("harbour").doesNotContain("quayside7").doesNotContain("master9");
+        }
     }
 
     /** A real disk that is full in the middle of a run (where the test may mount one): told on each line, nothing left over, and the run goes on once there is room. */
