@@ -201,7 +201,12 @@ public final class FolderJournal implements AutoCloseable {
         ObjectNode node = MAPPER.createObjectNode().put("source", entry.source.toString()).put("output", entry.output).put("target", entry.target.toString()).put("state", entry.state.name().toLowerCase(Locale.ROOT)).put("bytes", entry.bytes)
                 .put("changed", entry.changed).put("recipe", entry.recipe).put("resultBytes", entry.resultBytes).put("pages", entry.pages).put("seconds", entry.seconds).put("faith", entry.faith);
         entry.words.forEach(node.putArray("words")::add);
-        write(node, false);
+        try {
+            write(node, false);
+        } catch (DecantException e) {
+            // What is made stays; the next run makes it once more under the name it had begun.
+            org.slf4j.LoggerFactory.getLogger(FolderJournal.class).warn("The end of {} is not in the journal: {}", entry.source, e.getMessage(), e);
+        }
         synchronized (this) {
             begun.remove(entry.key());
             entries.put(entry.key(), entry);
@@ -213,7 +218,14 @@ public final class FolderJournal implements AutoCloseable {
         try {
             ByteBuffer line = ByteBuffer.wrap((node + "\n").getBytes(StandardCharsets.UTF_8));
             synchronized (this) {
-                while (line.hasRemaining()) channel.write(line);
+                long start = channel.position();
+                try {
+                    while (line.hasRemaining()) channel.write(line);
+                } catch (IOException e) {
+                    // Half a line would spoil the next one.
+                    channel.truncate(start);
+                    throw e;
+                }
             }
             // Outside the lock, so that workers wait for the disk side by side.
             if (wait) channel.force(false);

@@ -166,7 +166,12 @@ public final class FolderRun {
         if (leftOut.contains(item.source())) return skipped(item, journal, start, BY_HAND);
         Path target = target(item, journal, before);
         if (target == null) return skipped(item, journal, start, "A result of this name is there already.");
-        journal.begin(item, target);
+        try {
+            journal.begin(item, target);
+        } catch (DecantException e) {
+            // No room for a line of the journal: then there is none for the file either. Others may be smaller, or room may come.
+            return entry(item, target, State.FAILED, start, null, List.of(e.getMessage()));
+        }
         listener.begun(item);
         Entry ended = made(item, target, start, hands);
         journal.end(ended);

@@ -1,39 +1,27 @@
 package app.decant.format.odf;
 
-import app.decant.document.Anchor;
 import app.decant.document.Block;
-import app.decant.document.Border;
-import app.decant.document.Colour;
 import app.decant.document.Contents;
-import app.decant.document.Finding;
-import app.decant.document.Image;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
-import app.decant.document.ParagraphProperty.Alignment;
-import app.decant.document.Picture;
 import app.decant.document.Table;
-import app.decant.document.TableProperty;
-import app.decant.document.TableProperty.Insets;
-import app.decant.document.TableProperty.VerticalAlignment;
-import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 
 /** Reads text: paragraphs in lists, tables, frames, and where pages of another kind begin. */
 final class OdtFlow {
-    private static final int MOST_CELLS = 1000;
-
     private final OdtReader reader;
     private final OdtSheet sheet;
     private final boolean inContent;
+    private final OdtFrames frames;
+    private final OdtTable tables;
     private final List<Stretch> stretches = new ArrayList<>();
     private final Map<String, String> lists = new HashMap<>();
     private final Map<String, String> lastOfStyle = new HashMap<>();
@@ -47,6 +35,8 @@ final class OdtFlow {
         this.reader = reader;
         this.sheet = reader.sheet();
         this.inContent = inContent;
+        frames = new OdtFrames(reader, inContent, this::inside);
+        tables = new OdtTable(sheet, inContent, this::inside);
     }
 
     /** Text on pages of one kind. @param goesOn whether it goes on where the stretch before ended; @param columns of its own, or null */
@@ -91,7 +81,9 @@ final class OdtFlow {
                 case "text:list" -> list(node, item == null ? null : item.list, item == null ? 0 : item.level + 1, depth);
                 case "text:section" -> section(node, item, depth);
                 case "table:table" -> {
-                    Table table = table(node);
+                    XmlNode style = sheet.automatic("table", node.get("table:style-name"), inContent);
+                    if (inContent && style != null && style.get("style:master-page-name") != null && !style.get("style:master-page-name").isEmpty()) part(style.get("style:master-page-name"), null, false, null);
+                    Table table = tables.table(node);
                     blocks.add(table);
                 }
                 case "text:table-of-content" -> contents(node);
@@ -100,7 +92,7 @@ final class OdtFlow {
                 }
                 case "text:index-title" -> blocks(node, item, depth);
                 case "draw:frame", "draw:custom-shape", "draw:g" -> {
-                    Inline floating = frame(node, Look.PLAIN);
+                    Inline floating = frames.frame(node, Look.PLAIN);
                     if (floating != null) blocks.add(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(floating)));
                 }
                 default -> { }
@@ -250,7 +242,7 @@ final class OdtFlow {
             case "text:bookmark-end", "text:reference-mark-end" -> inlines.add(new Inline.BookmarkPoint(node.get("text:name", ""), false));
             case "text:note" -> note(node, look, inlines);
             case "draw:frame", "draw:custom-shape", "draw:g", "draw:line", "draw:rect", "draw:ellipse" -> {
-                Inline floating = frame(node, look);
+                Inline floating = frames.frame(node, look);
                 if (floating != null) inlines.add(floating);
             }
             case "office:annotation", "office:annotation-end", "text:soft-page-break", "text:tracked-changes", "text:change", "text:change-start", "text:change-end" -> { }
@@ -271,14 +263,20 @@ final class OdtFlow {
 
     private static void field(Inline.Field.Kind kind, String instruction, XmlNode node, Look look, List<Inline> inlines) { inlines.add(new Inline.Field(kind, instruction, node.text(), look)); }
 
+    /** The blocks of a note, a box or a cell. */
+    private List<Block> inside(XmlNode node) {
+        List<Block> outside = blocks;
+        blocks = new ArrayList<>();
+        blocks(node, null, 0);
+        List<Block> inside = blocks;
+        blocks = outside;
+        return inside;
+    }
+
     private void note(XmlNode node, Look look, List<Inline> inlines) {
         boolean foot = !"endnote".equals(node.get("text:note-class"));
         XmlNode citation = node.child("text:note-citation");
-        List<Block> outside = blocks;
-        blocks = new ArrayList<>();
-        if (node.child("text:note-body") != null) blocks(node.child("text:note-body"), null, 0);
-        List<Block> inside = blocks;
-        blocks = outside;
+        List<Block> inside = node.child("text:note-body") == null ? new ArrayList<>() : inside(node.child("text:note-body"));
         // The mark inside the note is not written here; pages need it.
         if (!inside.isEmpty() && inside.get(0) instanceof Paragraph first) {
             List<Inline> marked = new ArrayList<>(List.of(new Inline.Field(Inline.Field.Kind.NOTE_MARK, "", "", Look.of(TextProperty.SCRIPT, TextProperty.Script.SUPER))));
@@ -289,195 +287,4 @@ final class OdtFlow {
         }
         inlines.add(new Inline.Note(foot ? Inline.Note.Kind.FOOTNOTE : Inline.Note.Kind.ENDNOTE, inside, citation == null ? null : citation.get("text:label"), look.with(TextProperty.SCRIPT, TextProperty.Script.SUPER)));
     }
-
-    /** A picture or a box in a frame, or null where it can't be taken over. */
-    private Inline frame(XmlNode node, Look look) {
-        XmlNode style = sheet.automatic("graphic", node.get("draw:style-name"), inContent);
-        XmlNode properties = style == null ? null : style.child("style:graphic-properties");
-        double width = OdtLookReading.length(node.get("svg:width", node.get("fo:min-width")), 100);
-        double height = OdtLookReading.length(node.get("svg:height", node.get("fo:min-height")), 20);
-        Inline.Floating.Content content = content(node, properties, width, height);
-        if (content == null) {
-            reader.find(Finding.lost("A drawn shape is left out.", ""));
-            return null;
-        }
-        if ("as-char".equals(node.get("text:anchor-type")) && content instanceof Picture picture) return new Inline.InlinePicture(picture, look);
-        return new Inline.Floating(anchor(node, properties), content, look);
-    }
-
-    private Inline.Floating.Content content(XmlNode node, XmlNode properties, double width, double height) {
-        for (XmlNode image : node.children("draw:image")) {
-            byte[] bytes = image.get("xlink:href") == null ? null : reader.part(image.get("xlink:href"));
-            if (bytes == null) {
-                if (image.get("xlink:href", "").matches("(?i)(https?|file):.*")) reader.find(Finding.lost("Pictures that lie outside the file are left out.", ""));
-                continue;
-            }
-            String description = node.child("svg:desc") != null ? node.child("svg:desc").text() : node.child("svg:title") != null ? node.child("svg:title").text() : null;
-            return new Picture(new Image(type(bytes, image.get("xlink:href", "")), bytes), Math.max(1, width), Math.max(1, height), crop(properties, width, height), 0, description == null || description.isBlank() ? null : description);
-        }
-        XmlNode box = node.child("draw:text-box");
-        if (box == null && node.is("draw:custom-shape") && !node.children("text:p").isEmpty()) box = node;
-        if (box == null) return null;
-        List<Block> outside = blocks;
-        blocks = new ArrayList<>();
-        blocks(box, null, 0);
-        List<Block> inside = blocks;
-        blocks = outside;
-        Border border = properties == null ? null : OdtLookReading.border(properties.get("fo:border", properties.get("fo:border-top")), null);
-        Colour fill = properties == null ? null : OdtLookReading.colour(properties.get("fo:background-color", "solid".equals(properties.get("draw:fill")) ? properties.get("draw:fill-color") : null));
-        double all = properties == null ? 0 : OdtLookReading.length(properties.get("fo:padding"), 0);
-        Insets padding = properties == null ? Insets.NONE : new Insets(OdtLookReading.length(properties.get("fo:padding-top"), all), OdtLookReading.length(properties.get("fo:padding-right"), all), OdtLookReading.length(properties.get("fo:padding-bottom"), all), OdtLookReading.length(properties.get("fo:padding-left"), all));
-        boolean grows = node.get("svg:height") == null;
-        double high = grows ? OdtLookReading.length(box.get("fo:min-height"), height) : height;
-        return new TextBox(inside.isEmpty() ? List.of(Paragraph.of("")) : inside, Math.max(1, width), Math.max(1, high), grows, padding, border == null ? Border.NONE : border, fill);
-    }
-
-    private static String type(byte[] bytes, String name) {
-        if (bytes.length > 3 && bytes[0] == (byte) 0x89 && bytes[1] == 'P') return "image/png";
-        if (bytes.length > 3 && bytes[0] == (byte) 0xFF && bytes[1] == (byte) 0xD8) return "image/jpeg";
-        String ending = name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
-        return "image/" + (ending.equals("jpg") ? "jpeg" : ending.equals("svg") ? "svg+xml" : ending.equals("emf") || ending.equals("wmf") ? "x-" + ending : ending);
-    }
-
-    private static Insets crop(XmlNode properties, double width, double height) {
-        String clip = properties == null ? null : properties.get("fo:clip");
-        if (clip == null || !clip.startsWith("rect(")) return Insets.NONE;
-        String[] words = clip.substring(5).replace(")", "").split("[,\\s]+");
-        if (words.length != 4) return Insets.NONE;
-        double[] sides = new double[4];
-        for (int i = 0; i < 4; i++) sides[i] = OdtLookReading.length(words[i], 0);
-        double wide = width + sides[1] + sides[3];
-        double high = height + sides[0] + sides[2];
-        return wide <= 0 || high <= 0 ? Insets.NONE : new Insets(sides[0] / high, sides[1] / wide, sides[2] / high, sides[3] / wide);
-    }
-
-    private static Anchor anchor(XmlNode node, XmlNode properties) {
-        String across = properties == null ? "from-left" : properties.get("style:horizontal-pos", "from-left");
-        Alignment alignment = switch (across) {
-            case "center" -> Alignment.CENTRE;
-            case "right", "outside" -> Alignment.END;
-            case "left", "inside" -> Alignment.START;
-            default -> null;
-        };
-        String down = properties == null ? "from-top" : properties.get("style:vertical-pos", "from-top");
-        VerticalAlignment vertical = switch (down) {
-            case "middle" -> VerticalAlignment.CENTRE;
-            case "bottom", "below" -> VerticalAlignment.BOTTOM;
-            case "top" -> VerticalAlignment.TOP;
-            default -> null;
-        };
-        String fromX = properties == null ? "paragraph" : properties.get("style:horizontal-rel", "paragraph");
-        String fromY = properties == null ? "paragraph" : properties.get("style:vertical-rel", "paragraph");
-        boolean page = "page".equals(node.get("text:anchor-type"));
-        Anchor.Horizontal.From x = fromX.equals("page") || page && fromX.equals("paragraph") ? Anchor.Horizontal.From.PAGE : fromX.startsWith("page-content") ? Anchor.Horizontal.From.MARGIN : fromX.equals("char") ? Anchor.Horizontal.From.CHARACTER : Anchor.Horizontal.From.COLUMN;
-        Anchor.Vertical.From y = fromY.equals("page") || page && fromY.equals("paragraph") ? Anchor.Vertical.From.PAGE : fromY.startsWith("page-content") ? Anchor.Vertical.From.MARGIN : fromY.equals("line") ? Anchor.Vertical.From.LINE : Anchor.Vertical.From.PARAGRAPH;
-        String wrap = properties == null ? "dynamic" : properties.get("style:wrap", "none");
-        Anchor.Wrap how = wrap.equals("run-through") ? Anchor.Wrap.NONE : wrap.equals("none") ? Anchor.Wrap.TOP_AND_BOTTOM : Anchor.Wrap.SQUARE;
-        Insets distance = properties == null ? Insets.NONE : new Insets(OdtLookReading.length(properties.get("fo:margin-top"), 0), OdtLookReading.length(properties.get("fo:margin-right"), 0), OdtLookReading.length(properties.get("fo:margin-bottom"), 0), OdtLookReading.length(properties.get("fo:margin-left"), 0));
-        return new Anchor(new Anchor.Horizontal(x, alignment, alignment == null ? OdtLookReading.length(node.get("svg:x"), 0) : 0), new Anchor.Vertical(y, vertical, vertical == null ? OdtLookReading.length(node.get("svg:y"), 0) : 0), how, distance, properties != null && "background".equals(properties.get("style:run-through")));
-    }
-
-    private Table table(XmlNode node) {
-        XmlNode style = sheet.automatic("table", node.get("table:style-name"), inContent);
-        if (inContent && style != null && style.get("style:master-page-name") != null && !style.get("style:master-page-name").isEmpty()) part(style.get("style:master-page-name"), null, false, null);
-        List<Double> columns = new ArrayList<>();
-        columns(node, columns);
-        List<XmlNode> rows = new ArrayList<>();
-        List<Boolean> heads = new ArrayList<>();
-        rows(node, false, rows, heads);
-        List<Table.Row> made = new ArrayList<>();
-        int widest = 0;
-        for (int r = 0; r < rows.size(); r++) {
-            List<Table.Cell> cells = new ArrayList<>();
-            int column = 0;
-            for (XmlNode cell : rows.get(r).children()) {
-                int again = count(cell.get("table:number-columns-repeated"));
-                if (cell.is("table:covered-table-cell")) column += again;
-                if (!cell.is("table:table-cell")) continue;
-                for (int k = 0; k < again && column < MOST_CELLS; k++) {
-                    int across = count(cell.get("table:number-columns-spanned"));
-                    int down = Math.min(rows.size() - r, count(cell.get("table:number-rows-spanned")));
-                    cells.add(cell(cell, column, across, down));
-                    column += 1;
-                }
-            }
-            widest = Math.max(widest, column);
-            XmlNode own = sheet.automatic("table-row", rows.get(r).get("table:style-name"), inContent);
-            XmlNode properties = own == null ? null : own.child("style:table-row-properties");
-            Look look = heads.get(r) ? Look.of(TableProperty.HEADER_ROW, true) : Look.PLAIN;
-            if (properties != null) {
-                Double exact = OdtLookReading.length(properties.get("style:row-height"));
-                Double least = OdtLookReading.length(properties.get("style:min-row-height"));
-                if (exact != null) look = look.with(TableProperty.ROW_HEIGHT, exact).with(TableProperty.ROW_HEIGHT_EXACT, true);
-                else if (least != null && least > 0) look = look.with(TableProperty.ROW_HEIGHT, least);
-                if ("always".equals(properties.get("fo:keep-together"))) look = look.with(TableProperty.KEEP_ROW, true);
-            }
-            made.add(new Table.Row(look, cells));
-        }
-        while (columns.size() < widest) columns.add(72.0);
-        return new Table(look(style, made), columns, made);
-    }
-
-    private Look look(XmlNode style, List<Table.Row> rows) {
-        XmlNode properties = style == null ? null : style.child("style:table-properties");
-        Insets padding = rows.isEmpty() || rows.get(0).cells().isEmpty() ? Insets.NONE : rows.get(0).cells().get(0).look().get(TableProperty.PADDING, Insets.NONE);
-        Look look = Look.of(TableProperty.PADDING, padding);
-        if (properties == null) return look.with(TableProperty.INDENT, padding.left());
-        String align = properties.get("table:align", "margins");
-        if (align.equals("center")) return look.with(TableProperty.ALIGNMENT, Alignment.CENTRE);
-        if (align.equals("right")) return look.with(TableProperty.ALIGNMENT, Alignment.END);
-        double indent = OdtLookReading.length(properties.get("fo:margin-left"), 0) + padding.left();
-        return Math.abs(indent) < 0.1 ? look : look.with(TableProperty.INDENT, Math.round(indent * 20) / 20.0);
-    }
-
-    private void columns(XmlNode node, List<Double> columns) {
-        for (XmlNode child : node.children()) {
-            if (child.is("table:table-columns") || child.is("table:table-header-columns") || child.is("table:table-column-group")) columns(child, columns);
-            if (!child.is("table:table-column")) continue;
-            XmlNode style = sheet.automatic("table-column", child.get("table:style-name"), inContent);
-            double width = style == null || style.child("style:table-column-properties") == null ? 72 : OdtLookReading.length(style.child("style:table-column-properties").get("style:column-width"), 72);
-            for (int i = 0; i < count(child.get("table:number-columns-repeated")) && columns.size() < MOST_CELLS; i++) columns.add(width);
-        }
-    }
-
-    private static void rows(XmlNode node, boolean head, List<XmlNode> rows, List<Boolean> heads) {
-        for (XmlNode child : node.children()) {
-            if (child.is("table:table-header-rows")) rows(child, true, rows, heads);
-            if (child.is("table:table-rows") || child.is("table:table-row-group")) rows(child, head, rows, heads);
-            if (!child.is("table:table-row")) continue;
-            for (int i = 0; i < Math.min(200, count(child.get("table:number-rows-repeated"))); i++) {
-                rows.add(child);
-                heads.add(head);
-            }
-        }
-    }
-
-    private static int count(String told) { return told != null && told.matches("[1-9]\\d{0,3}") ? Integer.parseInt(told) : 1; }
-
-    private Table.Cell cell(XmlNode node, int column, int across, int down) {
-        XmlNode style = sheet.automatic("table-cell", node.get("table:style-name"), inContent);
-        XmlNode properties = style == null ? null : style.child("style:table-cell-properties");
-        Look look = Look.PLAIN;
-        if (properties != null) {
-            var borders = OdtLookReading.borders(properties);
-            if (borders != null) look = look.with(TableProperty.BORDERS, new app.decant.document.Borders(flush(borders.top()), flush(borders.right()), flush(borders.bottom()), flush(borders.left()), null, null));
-            Colour fill = OdtLookReading.colour(properties.get("fo:background-color"));
-            if (fill != null) look = look.with(TableProperty.SHADING, fill);
-            String vertical = properties.get("style:vertical-align", "");
-            if (vertical.equals("middle")) look = look.with(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.CENTRE);
-            if (vertical.equals("bottom")) look = look.with(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.BOTTOM);
-            double all = OdtLookReading.length(properties.get("fo:padding"), 0);
-            look = look.with(TableProperty.PADDING, new Insets(OdtLookReading.length(properties.get("fo:padding-top"), all), OdtLookReading.length(properties.get("fo:padding-right"), all), OdtLookReading.length(properties.get("fo:padding-bottom"), all), OdtLookReading.length(properties.get("fo:padding-left"), all)));
-        }
-        List<Block> outside = blocks;
-        blocks = new ArrayList<>();
-        blocks(node, null, 0);
-        List<Block> inside = blocks;
-        blocks = outside;
-        if (inside.isEmpty() || !(inside.get(inside.size() - 1) instanceof Paragraph)) inside.add(Paragraph.of(""));
-        return new Table.Cell(column, across, down, look, inside);
-    }
-
-    /** The room beside a cell's border is its padding, not the border's. */
-    private static Border flush(Border border) { return border == null ? null : new Border(border.line(), border.width(), border.colour(), 0); }
 }

@@ -1,0 +1,117 @@
+package app.decant.format.odf;
+
+import app.decant.document.Anchor;
+import app.decant.document.Block;
+import app.decant.document.Border;
+import app.decant.document.Colour;
+import app.decant.document.Finding;
+import app.decant.document.Image;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.Picture;
+import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.VerticalAlignment;
+import app.decant.document.TextBox;
+import app.decant.xml.XmlNode;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Function;
+
+/** Reads pictures and boxes in frames (ISO/IEC 26300-1, 10.4). */
+final class OdtFrames {
+    private final OdtReader reader;
+    private final boolean inContent;
+    private final Function<XmlNode, List<Block>> inner;
+
+    /** @param inner reads the blocks of a box */
+    OdtFrames(OdtReader reader, boolean inContent, Function<XmlNode, List<Block>> inner) {
+        this.reader = reader;
+        this.inContent = inContent;
+        this.inner = inner;
+    }
+
+    /** A picture or a box in a frame, or null where it can't be taken over. */
+    Inline frame(XmlNode node, Look look) {
+        XmlNode style = reader.sheet().automatic("graphic", node.get("draw:style-name"), inContent);
+        XmlNode properties = style == null ? null : style.child("style:graphic-properties");
+        double width = OdtLookReading.length(node.get("svg:width", node.get("fo:min-width")), 100);
+        double height = OdtLookReading.length(node.get("svg:height", node.get("fo:min-height")), 20);
+        Inline.Floating.Content content = content(node, properties, width, height);
+        if (content == null) {
+            reader.find(Finding.lost("A drawn shape is left out.", ""));
+            return null;
+        }
+        if ("as-char".equals(node.get("text:anchor-type")) && content instanceof Picture picture) return new Inline.InlinePicture(picture, look);
+        return new Inline.Floating(anchor(node, properties), content, look);
+    }
+
+    private Inline.Floating.Content content(XmlNode node, XmlNode properties, double width, double height) {
+        for (XmlNode image : node.children("draw:image")) {
+            byte[] bytes = image.get("xlink:href") == null ? null : reader.part(image.get("xlink:href"));
+            if (bytes == null) {
+                if (image.get("xlink:href", "").matches("(?i)(https?|file):.*")) reader.find(Finding.lost("Pictures that lie outside the file are left out.", ""));
+                continue;
+            }
+            String description = node.child("svg:desc") != null ? node.child("svg:desc").text() : node.child("svg:title") != null ? node.child("svg:title").text() : null;
+            return new Picture(new Image(type(bytes, image.get("xlink:href", "")), bytes), Math.max(1, width), Math.max(1, height), crop(properties, width, height), 0, description == null || description.isBlank() ? null : description);
+        }
+        XmlNode box = node.child("draw:text-box");
+        if (box == null && node.is("draw:custom-shape") && !node.children("text:p").isEmpty()) box = node;
+        if (box == null) return null;
+        List<Block> inside = inner.apply(box);
+        Border border = properties == null ? null : OdtLookReading.border(properties.get("fo:border", properties.get("fo:border-top")), null);
+        Colour fill = properties == null ? null : OdtLookReading.colour(properties.get("fo:background-color", "solid".equals(properties.get("draw:fill")) ? properties.get("draw:fill-color") : null));
+        double all = properties == null ? 0 : OdtLookReading.length(properties.get("fo:padding"), 0);
+        Insets padding = properties == null ? Insets.NONE : new Insets(OdtLookReading.length(properties.get("fo:padding-top"), all), OdtLookReading.length(properties.get("fo:padding-right"), all), OdtLookReading.length(properties.get("fo:padding-bottom"), all), OdtLookReading.length(properties.get("fo:padding-left"), all));
+        boolean grows = node.get("svg:height") == null;
+        double high = grows ? OdtLookReading.length(box.get("fo:min-height"), height) : height;
+        return new TextBox(inside.isEmpty() ? List.of(Paragraph.of("")) : inside, Math.max(1, width), Math.max(1, high), grows, padding, border == null ? Border.NONE : border, fill);
+    }
+
+    private static String type(byte[] bytes, String name) {
+        if (bytes.length > 3 && bytes[0] == (byte) 0x89 && bytes[1] == 'P') return "image/png";
+        if (bytes.length > 3 && bytes[0] == (byte) 0xFF && bytes[1] == (byte) 0xD8) return "image/jpeg";
+        String ending = name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
+        return "image/" + (ending.equals("jpg") ? "jpeg" : ending.equals("svg") ? "svg+xml" : ending.equals("emf") || ending.equals("wmf") ? "x-" + ending : ending);
+    }
+
+    private static Insets crop(XmlNode properties, double width, double height) {
+        String clip = properties == null ? null : properties.get("fo:clip");
+        if (clip == null || !clip.startsWith("rect(")) return Insets.NONE;
+        String[] words = clip.substring(5).replace(")", "").split("[,\\s]+");
+        if (words.length != 4) return Insets.NONE;
+        double[] sides = new double[4];
+        for (int i = 0; i < 4; i++) sides[i] = OdtLookReading.length(words[i], 0);
+        double wide = width + sides[1] + sides[3];
+        double high = height + sides[0] + sides[2];
+        return wide <= 0 || high <= 0 ? Insets.NONE : new Insets(sides[0] / high, sides[1] / wide, sides[2] / high, sides[3] / wide);
+    }
+
+    private static Anchor anchor(XmlNode node, XmlNode properties) {
+        String across = properties == null ? "from-left" : properties.get("style:horizontal-pos", "from-left");
+        Alignment alignment = switch (across) {
+            case "center" -> Alignment.CENTRE;
+            case "right", "outside" -> Alignment.END;
+            case "left", "inside" -> Alignment.START;
+            default -> null;
+        };
+        String down = properties == null ? "from-top" : properties.get("style:vertical-pos", "from-top");
+        VerticalAlignment vertical = switch (down) {
+            case "middle" -> VerticalAlignment.CENTRE;
+            case "bottom", "below" -> VerticalAlignment.BOTTOM;
+            case "top" -> VerticalAlignment.TOP;
+            default -> null;
+        };
+        String fromX = properties == null ? "paragraph" : properties.get("style:horizontal-rel", "paragraph");
+        String fromY = properties == null ? "paragraph" : properties.get("style:vertical-rel", "paragraph");
+        boolean page = "page".equals(node.get("text:anchor-type"));
+        Anchor.Horizontal.From x = fromX.equals("page") || page && fromX.equals("paragraph") ? Anchor.Horizontal.From.PAGE : fromX.startsWith("page-content") ? Anchor.Horizontal.From.MARGIN : fromX.equals("char") ? Anchor.Horizontal.From.CHARACTER : Anchor.Horizontal.From.COLUMN;
+        Anchor.Vertical.From y = fromY.equals("page") || page && fromY.equals("paragraph") ? Anchor.Vertical.From.PAGE : fromY.startsWith("page-content") ? Anchor.Vertical.From.MARGIN : fromY.equals("line") ? Anchor.Vertical.From.LINE : Anchor.Vertical.From.PARAGRAPH;
+        String wrap = properties == null ? "dynamic" : properties.get("style:wrap", "none");
+        Anchor.Wrap how = wrap.equals("run-through") ? Anchor.Wrap.NONE : wrap.equals("none") ? Anchor.Wrap.TOP_AND_BOTTOM : Anchor.Wrap.SQUARE;
+        Insets distance = properties == null ? Insets.NONE : new Insets(OdtLookReading.length(properties.get("fo:margin-top"), 0), OdtLookReading.length(properties.get("fo:margin-right"), 0), OdtLookReading.length(properties.get("fo:margin-bottom"), 0), OdtLookReading.length(properties.get("fo:margin-left"), 0));
+        return new Anchor(new Anchor.Horizontal(x, alignment, alignment == null ? OdtLookReading.length(node.get("svg:x"), 0) : 0), new Anchor.Vertical(y, vertical, vertical == null ? OdtLookReading.length(node.get("svg:y"), 0) : 0), how, distance, properties != null && "background".equals(properties.get("style:run-through")));
+    }
+}
