@@ -41,9 +41,8 @@ public final class PicturePages {
      */
     public static byte[] pdf(byte[] file, String name) {
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(file)); PDDocument pdf = new PDDocument()) {
-            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-            if (!readers.hasNext()) throw unreadable(name, null);
-            ImageReader reader = readers.next();
+            ImageReader reader = reader(in);
+            if (reader == null) throw unreadable(name, null);
             try {
                 reader.setInput(in, false, false);
                 boolean jpeg = file.length > 2 && (file[0] & 0xFF) == 0xFF && (file[1] & 0xFF) == 0xD8;
@@ -63,6 +62,17 @@ public final class PicturePages {
             if (e instanceof DecantException told) throw told;
             throw unreadable(name, e);
         }
+    }
+
+    /** Java's own reader where it has one: of several for one format, which comes first is chance, and others take damaged files in without a word. */
+    private static ImageReader reader(ImageInputStream in) {
+        ImageReader found = null;
+        for (Iterator<ImageReader> readers = ImageIO.getImageReaders(in); readers.hasNext(); ) {
+            ImageReader one = readers.next();
+            boolean own = one.getClass().getName().startsWith("com.sun.");
+            if (found == null || own) found = one;
+        }
+        return found;
     }
 
     private static DecantException unreadable(String name, Exception cause) { return new DecantException(DecantException.Kind.UNREADABLE, name + " is a damaged picture. Ask for it again, or open an older copy.", cause); }

@@ -101,7 +101,7 @@ final class Afterwards {
     /** Works aside, and tells where the result is or why there is none. */
     private void aside(Supplier<Path> work, String told) {
         Desk desk = window.desk();
-        new Job("").start(desk::aside, progress -> work.get(), file -> window.notice(Words.of(told, file.getFileName()), "notice-good", window.action("receipt.folder", () -> window.openOutside(file.getParent()))),
+        new Job("").start(desk::aside, progress -> work.get(), file -> window.notices().say(Words.of(told, file.getFileName()), "notice-good", Notices.action("receipt.folder", () -> window.openOutside(file.getParent()))),
                 (DecantException problem) -> desk.trouble().set(problem));
     }
 }

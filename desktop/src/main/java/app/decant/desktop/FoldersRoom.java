@@ -193,7 +193,7 @@ final class FoldersRoom {
         total = all.items().size();
         over = 0;
         startedAt = System.nanoTime();
-        window.clearNotices();
+        window.notices().clear();
         lanes.fill(all.items());
         measure();
         FolderRun begins = Decant.folderRun(plan, new FolderRun.Listener() {
@@ -215,11 +215,11 @@ final class FoldersRoom {
         }, entries -> {
             finish();
             if (entries.isEmpty()) return;
-            List<MainWindow.Action> actions = new ArrayList<>(List.of(MainWindow.action("folders.log.open", () -> window.openOutside(file)), MainWindow.action("receipt.folder", () -> window.openOutside(target))));
+            List<Notices.Action> actions = new ArrayList<>(List.of(Notices.action("folders.log.open", () -> window.openOutside(file)), Notices.action("receipt.folder", () -> window.openOutside(target))));
             boolean failed = lanes.count(Lane.FAILED) > 0;
-            if (failed) actions.add(MainWindow.action("folders.again", this::again));
-            actions.add(MainWindow.action("notice.well", () -> { }));
-            window.notice(FolderRun.summary(entries), failed ? "notice-asks" : "notice-good", actions.toArray(MainWindow.Action[]::new));
+            if (failed) actions.add(Notices.action("folders.again", this::again));
+            actions.add(Notices.action("notice.well", () -> { }));
+            window.notices().say(FolderRun.summary(entries), failed ? "notice-asks" : "notice-good", actions.toArray(Notices.Action[]::new));
         }, problem -> {
             finish();
             window.desk().trouble().set(problem);

@@ -8,19 +8,13 @@ import java.nio.charset.Charset;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
-import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.Scene;
-import javafx.scene.control.Button;
-import javafx.scene.control.Label;
-import javafx.scene.control.PasswordField;
-import javafx.scene.control.ProgressBar;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.text.Font;
@@ -34,7 +28,7 @@ final class MainWindow {
     private final Desk desk;
     private final StackPane root = new StackPane();
     private final BorderPane frame = new BorderPane();
-    private final VBox notices = new VBox();
+    private final Notices notices;
     private final LineBar line;
     private final Spine spine;
     private final PageTable table;
@@ -61,6 +55,7 @@ final class MainWindow {
         desk = new Desk(settings);
         table = new PageTable(desk);
         line = new LineBar(this);
+        notices = new Notices(this, desk);
         spine = new Spine(desk, table);
         slip = new Slip(this);
         find = new FindBar(desk, table);
@@ -76,10 +71,7 @@ final class MainWindow {
         frame.setTop(line.node());
         ledger = new Ledger(desk, table);
         frame.setBottom(ledger.node());
-        notices.getStyleClass().add("notices");
-        notices.setPickOnBounds(false);
-        notices.setAlignment(Pos.BOTTOM_CENTER);
-        root.getChildren().addAll(frame, notices);
+        root.getChildren().addAll(frame, notices.node());
         root.getStylesheets().add(Objects.requireNonNull(MainWindow.class.getResource("decant.css")).toExternalForm());
         dark(settings.flag("dark"));
         wire();
@@ -137,8 +129,8 @@ final class MainWindow {
         desk.coming().addListener((observed, before, now) -> {
             if (now != null || desk.source().get() == null) go(Station.TAKE_IN);
         });
-        desk.job().addListener((observed, before, now) -> notices());
-        desk.trouble().addListener((observed, before, now) -> notices());
+        desk.job().addListener((observed, before, now) -> notices.update());
+        desk.trouble().addListener((observed, before, now) -> notices.update());
         root.setOnDragOver(event -> {
             if (event.getDragboard().hasFiles()) event.acceptTransferModes(TransferMode.COPY);
             event.consume();
@@ -283,18 +275,18 @@ final class MainWindow {
             opening.run();
             return;
         }
-        notice(Words.of("unsaved.open", desk.source().get().name()), "notice-asks",
-                action("unsaved.save", this::save), action("unsaved.drop", () -> {
+        notices.say(Words.of("unsaved.open", desk.source().get().name()), "notice-asks",
+                Notices.action("unsaved.save", this::save), Notices.action("unsaved.drop", () -> {
                     desk.discard();
                     opening.run();
-                }), action("unsaved.stay", () -> { }));
+                }), Notices.action("unsaved.stay", () -> { }));
     }
 
     private void askBeforeClosing() {
-        notice(Words.of("unsaved.close", desk.source().get().name()), "notice-asks", action("unsaved.save", this::save), action("unsaved.drop.close", () -> {
+        notices.say(Words.of("unsaved.close", desk.source().get().name()), "notice-asks", Notices.action("unsaved.save", this::save), Notices.action("unsaved.drop.close", () -> {
             desk.discard();
             stage.close();
-        }), action("unsaved.stay", () -> { }));
+        }), Notices.action("unsaved.stay", () -> { }));
     }
 
     /** Saves as .docx under a new name; the original stays as it is. */
@@ -320,7 +312,7 @@ final class MainWindow {
             return;
         }
         app.decant.publish.Recipe recipe = app.decant.publish.Recipe.PLAIN.to(app.decant.publish.Target.DOCX).with(app.decant.publish.Recipe.WhenPresent.REPLACE);
-        desk.publish(java.util.List.of(java.util.Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE, file, receipts -> notice(Words.of("save.done", receipts.get(0).file().getFileName()), "notice-good", action("notice.well", () -> { })));
+        desk.publish(java.util.List.of(java.util.Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE, file, receipts -> notices.say(Words.of("save.done", receipts.get(0).file().getFileName()), "notice-good", Notices.action("notice.well", () -> { })));
     }
 
     /** Light or dark. */
@@ -334,75 +326,7 @@ final class MainWindow {
 
     boolean isDark() { return root.getStyleClass().contains("dark"); }
 
-    private void notices() {
-        notices.getChildren().clear();
-        Job job = desk.job().get();
-        if (job != null) {
-            Label what = new Label();
-            what.textProperty().bind(job.what());
-            ProgressBar bar = new ProgressBar();
-            bar.progressProperty().bind(job.share());
-            bar.setPrefWidth(180);
-            Button stop = new Button(Words.of("job.stop"));
-            stop.setOnAction(event -> job.stop());
-            show(new HBox(12, what, bar, stop), "notice-work");
-        }
-        DecantException trouble = desk.trouble().get();
-        if (trouble == null) return;
-        if (trouble.kind() == DecantException.Kind.NEEDS_PASSWORD && desk.wanted() != null) {
-            askPassword(trouble);
-        } else if (trouble.kind() == DecantException.Kind.TARGET_EXISTS || trouble.kind() == DecantException.Kind.TARGET_LOCKED) {
-            notice(trouble.getMessage(), "notice-bad", action("present.both", () -> publish.publish(app.decant.publish.Recipe.WhenPresent.KEEP_BOTH)),
-                    action("present.replace", () -> publish.publish(app.decant.publish.Recipe.WhenPresent.REPLACE)), action("notice.leave", () -> desk.trouble().set(null)));
-        } else {
-            notice(trouble.getMessage(), "notice-bad", action("notice.well", () -> desk.trouble().set(null)));
-        }
-    }
-
-    private void askPassword(DecantException trouble) {
-        PasswordField field = new PasswordField();
-        field.setPromptText(Words.of("password"));
-        field.setId("password");
-        Button give = new Button(Words.of("password.give"));
-        give.setOnAction(event -> desk.open(desk.wanted(), field.getText()));
-        field.setOnAction(event -> give.fire());
-        Button leave = new Button(Words.of("notice.leave"));
-        leave.setOnAction(event -> desk.trouble().set(null));
-        Label words = new Label(trouble.getMessage());
-        words.setWrapText(true);
-        show(new HBox(12, words, field, give, leave), "notice-asks");
-        field.requestFocus();
-    }
-
-    /** A button of a notice: its words, and what it does. */
-    record Action(String key, Runnable task) { }
-
-    static Action action(String key, Runnable task) { return new Action(key, task); }
-
-    /** Shows a sentence above the ledger, with what can be done. */
-    void notice(String sentence, String style, Action... actions) {
-        Label words = new Label(sentence);
-        words.setWrapText(true);
-        words.setMaxWidth(620);
-        HBox box = new HBox(12, words);
-        for (Action action : actions) {
-            Button button = new Button(Words.of(action.key()));
-            button.setOnAction(event -> {
-                notices.getChildren().remove(box);
-                action.task().run();
-            });
-            button.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-            box.getChildren().add(button);
-        }
-        show(box, style);
-    }
-
-    private void show(HBox box, String style) {
-        box.getStyleClass().addAll("notice", style);
-        box.setAlignment(Pos.CENTER_LEFT);
-        box.setMaxWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-        notices.getChildren().add(box);
-    }
+    Notices notices() { return notices; }
 
     /** Opens a file or folder with the program that this machine has for it; nothing happens where there is none. */
     void openOutside(Path file) { if (outside != null) outside.showDocument(file.toUri().toString()); }
@@ -410,8 +334,6 @@ final class MainWindow {
     private javafx.application.HostServices outside;
 
     void outside(javafx.application.HostServices services) { outside = services; }
-
-    void clearNotices() { notices.getChildren().clear(); }
 
     void overlay(Node node) { if (!root.getChildren().contains(node)) root.getChildren().add(node); }
 

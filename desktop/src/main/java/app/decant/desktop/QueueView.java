@@ -40,7 +40,7 @@ final class QueueView {
     void add(Document document, String title, Recipe recipe, Path file) {
         try {
             queue.add(document, title, recipe, file, Instant.now());
-            window.notice(Words.of("after.queue.done", file.getFileName()), "notice-good", window.action("notice.well", () -> { }));
+            window.notices().say(Words.of("after.queue.done", file.getFileName()), "notice-good", Notices.action("notice.well", () -> { }));
         } catch (DecantException e) {
             window.desk().trouble().set(e);
         }
@@ -123,7 +123,7 @@ final class QueueView {
         }, made -> {
             desk.job().set(null);
             show();
-            if (!made.isEmpty()) window.notice(Words.count("queue.done", made.size()), "notice-good", window.action("receipt.folder", () -> window.openOutside(made.get(0).file().getParent())));
+            if (!made.isEmpty()) window.notices().say(Words.count("queue.done", made.size()), "notice-good", Notices.action("receipt.folder", () -> window.openOutside(made.get(0).file().getParent())));
         }, problem -> {
             desk.job().set(null);
             show();

@@ -70,7 +70,7 @@ final class Screenshots {
         steps.add(() -> window.table().scrollTo(2));
         steps.add(() -> snap("beside"));
         steps.add(() -> {
-            window.clearNotices();
+            window.notices().clear();
             window.goToFolders();
             window.folders().sentence().apartBelow(90);
         });
