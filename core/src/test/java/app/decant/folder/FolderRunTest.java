@@ -29,6 +29,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -292,6 +293,67 @@ class FolderRunTest {
         try (Stream<Path> kept = Files.walk(target)) {
             for (Path file : kept.filter(one -> one.getFileName().toString().startsWith(".decant")).toList()) assertThat(Files.readString(file)).doesNotContain("harbour").doesNotContain("quayside7").doesNotContain("master9");
         }
+    }
+
+    /** Several hundred files of all kinds with twenty bad ones among them: each bad one is told on its line, all others are made, nothing hangs. */
+    @Test void twentyBadFilesAmongHundredsHarmNoOther() throws Exception {
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        byte[] docx = Files.readAllBytes(source.resolve("year 1998/notice docx 0.docx"));
+        byte[] doc = Files.readAllBytes(source.resolve("year 1998/notice doc 0.doc"));
+        byte[] odt = Files.readAllBytes(source.resolve("year 1998/notice odt 0.odt"));
+        Path open = folder.resolve("open.pdf");
+        Decant.publish(HarbourNotice.document(), Recipe.PLAIN, open);
+        byte[] pdf = Files.readAllBytes(open);
+        Path shut = folder.resolve("shut.pdf");
+        Decant.publish(new app.decant.publish.Order(Decant.layOut(HarbourNotice.document()), Recipe.PLAIN.with(new Recipe.Locking(Protection.Strength.AES_256, EnumSet.noneOf(Protection.Permission.class))), new Recipe.Passwords("tide", "ebb"), null), shut, Progress.SILENT);
+        for (String ending : List.of("docx", "doc", "odt", "pdf")) files.put("empty." + ending, new byte[0]);
+        files.put("cut.docx", java.util.Arrays.copyOf(docx, docx.length * 2 / 3));
+        files.put("cut.doc", java.util.Arrays.copyOf(doc, 1000));
+        files.put("cut.odt", java.util.Arrays.copyOf(odt, odt.length / 2));
+        files.put("locked.docx", OfficeLock.locked(docx, "harbour"));
+        files.put("locked.pdf", Files.readAllBytes(shut));
+        files.put("program.docx", "MZ\0\0\1\2\3".getBytes(StandardCharsets.ISO_8859_1));
+        files.put("program.pdf", "\0\1\2MZ\0\0\1\2\3".getBytes(StandardCharsets.ISO_8859_1));
+        files.put("no pages.pdf", "%PDF-1.7\n1 0 obj<</Type/Catalog>>endobj\ntrailer<</Root 1 0 R>>".getBytes(StandardCharsets.US_ASCII));
+        files.put("loop.pdf", "%PDF-1.4\n1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Count 1/Kids[2 0 R]>>endobj\ntrailer<</Root 1 0 R>>".getBytes(StandardCharsets.US_ASCII));
+        files.put("bomb.docx", zip("word/document.xml", new byte[400_000_000], "[Content_Types].xml", "<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\"><Override PartName=\"/word/document.xml\" ContentType=\"application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml\"/></Types>".getBytes(StandardCharsets.UTF_8)));
+        files.put("spy.odt", zip("mimetype", "application/vnd.oasis.opendocument.text".getBytes(StandardCharsets.US_ASCII), "content.xml", "<!DOCTYPE x [<!ENTITY e SYSTEM \"file:///etc/passwd\">]><x>&e;</x>".getBytes(StandardCharsets.US_ASCII)));
+        files.put("archive.docx", zip("readme.txt", "nothing".getBytes(StandardCharsets.US_ASCII)));
+        files.put("deep.rtf", ("{\\rtf1" + "{".repeat(2_000_000)).getBytes(StandardCharsets.US_ASCII));
+        files.put("workbook.docx", zip("xl/workbook.xml", new byte[10]));
+        files.put("picture.png", new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, 0, 0});
+        files.put("tree.html", ("<html>" + "<div>".repeat(300_000)).getBytes(StandardCharsets.US_ASCII));
+        assertThat(files).hasSize(20);
+        Path many = folder.resolve("Many");
+        int whole = 0;
+        for (TextFormat format : KINDS) {
+            Path one = source.resolve("year 1998/notice " + format.ending() + " 0." + format.ending());
+            for (int i = 0; i < 40; i++, whole++) Files.copy(one, Files.createDirectories(many.resolve("drawer " + i % 8)).resolve("notice " + i + " " + format.ending() + "." + format.ending()));
+        }
+        for (int i = 0; i < 10; i++, whole++) Files.write(many.resolve("drawer " + i % 8).resolve("report " + i + ".pdf"), pdf);
+        int at = 0;
+        for (Map.Entry<String, byte[]> bad : files.entrySet()) Files.write(many.resolve("drawer " + at++ % 8).resolve(bad.getKey()), bad.getValue());
+        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(many, target, true, EnumSet.allOf(Kind.class), List.of())), List.of(Map.entry("", Recipe.PLAIN.to(Target.ODT))), WhenThere.KEEP_BOTH, false, false, Duration.ofMinutes(1), 0, 1, 1);
+        List<Entry> entries = run(plan);
+        assertThat(entries).hasSize(whole + 20);
+        List<Entry> ill = entries.stream().filter(entry -> files.containsKey(entry.source().getFileName().toString())).toList();
+        assertThat(ill).hasSize(20).allSatisfy(entry -> {
+            // What can be read of a file may be made of it; all else is told in words a person understands.
+            if (entry.state() == State.FAILED) assertThat(entry.words().get(0)).hasSizeGreaterThan(20).doesNotContain("Exception").doesNotContain("not foreseen").doesNotContain("root:");
+        });
+        assertThat(ill.stream().filter(entry -> entry.state() == State.FAILED).count()).isGreaterThanOrEqualTo(17);
+        assertThat(entries.stream().filter(entry -> entry.state() == State.DONE && !files.containsKey(entry.source().getFileName().toString()))).hasSize(whole);
+    }
+
+    private static byte[] zip(Object... parts) throws IOException {
+        java.io.ByteArrayOutputStream out = new java.io.ByteArrayOutputStream();
+        try (java.util.zip.ZipOutputStream zip = new java.util.zip.ZipOutputStream(out)) {
+            for (int i = 0; i < parts.length; i += 2) {
+                zip.putNextEntry(new java.util.zip.ZipEntry((String) parts[i]));
+                zip.write((byte[]) parts[i + 1]);
+            }
+        }
+        return out.toByteArray();
     }
 
     /** A real disk that is full in the middle of a run (where the test may mount one): told on each line, nothing left over, and the run goes on once there is room. */
