@@ -55,6 +55,8 @@ public final class FolderRun {
 
     /** Hears what happens; called from several threads. */
     public interface Listener {
+        /** A file has come so far: pages read, laid out or written. Called often, from many threads. */
+        default void step(FolderScan.Item item, int done, int total) { }
         Listener NONE = new Listener() { };
 
         default void begun(FolderScan.Item item) { }
@@ -210,7 +212,10 @@ public final class FolderRun {
     private Entry made(FolderScan.Item item, Path target, long start, ExecutorService hands) {
         boolean[] given = new boolean[1];
         Recipe recipe = recipes.get(item.output()).with(Recipe.WhenPresent.REPLACE);
-        Future<Made> hand = hands.submit(() -> work.make(item.source(), recipe, target, plan.wantsLook() > 0, pages -> listener.laidOut(item, pages), (done, total, what) -> !given[0] && !leftOut.contains(item.source())));
+        Future<Made> hand = hands.submit(() -> work.make(item.source(), recipe, target, plan.wantsLook() > 0, pages -> listener.laidOut(item, pages), (done, total, what) -> {
+            if (total > 1) listener.step(item, done, total);
+            return !given[0] && !leftOut.contains(item.source());
+        }));
         try {
             Made made = hand.get(plan.limit().toMillis(), TimeUnit.MILLISECONDS);
             if (plan.keepTimes()) Files.setLastModifiedTime(target, Files.getLastModifiedTime(item.source()));

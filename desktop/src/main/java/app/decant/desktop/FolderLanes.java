@@ -174,6 +174,11 @@ final class FolderLanes {
         count();
     }
 
+    /** Tells how far files are that are being made. */
+    void step(Map<Path, String> steps) {
+        if (!steps.isEmpty()) lists.get(Lane.WORKING).replaceAll(card -> steps.containsKey(card.source) ? new Card(card.name, steps.get(card.source), card.source, null) : card);
+    }
+
     private static Lane lane(Entry entry) { return entry.state() == State.FAILED ? Lane.FAILED : entry.state() == State.WANTS_LOOK ? Lane.LOOK : Lane.DONE; }
 
     private static Card card(Entry entry) {

@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -56,6 +57,7 @@ final class FoldersRoom {
         return made;
     });
     private final ConcurrentLinkedQueue<FolderScan.Item> begun = new ConcurrentLinkedQueue<>();
+    private final Map<Path, String> steps = new ConcurrentHashMap<>();
     private final ConcurrentLinkedQueue<Entry> ended = new ConcurrentLinkedQueue<>();
     private final Timeline beat = new Timeline(new KeyFrame(javafx.util.Duration.millis(120), event -> drain()));
     private FolderPlan looked;
@@ -198,6 +200,7 @@ final class FoldersRoom {
         measure();
         FolderRun begins = Decant.folderRun(plan, new FolderRun.Listener() {
             @Override public void begun(FolderScan.Item item) { begun.add(item); }
+            @Override public void step(FolderScan.Item item, int done, int of) { steps.put(item.source(), Words.of("lane.step", done, of)); }
             @Override public void laidOut(FolderScan.Item item, Pages pages) { bench.show(pages.pages().get(0), item.source().getFileName().toString()); }
             @Override public void ended(Entry entry, int done, int of) { ended.add(entry); }
         });
@@ -241,6 +244,9 @@ final class FoldersRoom {
         for (FolderScan.Item item = begun.poll(); item != null; item = begun.poll()) starts.add(item);
         List<Entry> ends = new ArrayList<>();
         for (Entry entry = ended.poll(); entry != null; entry = ended.poll()) ends.add(entry);
+        Map<Path, String> now = Map.copyOf(steps);
+        now.keySet().forEach(steps::remove);
+        lanes.step(now);
         if (starts.isEmpty() && ends.isEmpty()) return;
         lanes.move(starts, ends);
         over += ends.size();

@@ -125,6 +125,27 @@ class PublishTest {
         }
     }
 
+    @Test void writesPlainTextAsWishedAndTellsWhatItWillNotCarry(FxRobot robot) throws Exception {
+        choose(robot, "what", Words.of("target.txt"));
+        until(() -> robot.lookup(".publish-left .label").<Label>queryAll().stream().anyMatch(label -> label.getText().contains("Plain text holds no looks")));
+        robot.clickOn("#phrase-text").clickOn("Western letters").clickOn("as on Windows").clickOn("#card-width").write("60").clickOn("#card-done");
+        assertThat(sentence()).contains("written in Western letters, lines of 60 characters");
+        Receipt receipt = published(robot);
+        String text = Files.readString(receipt.file(), java.nio.charset.Charset.forName("windows-1252"));
+        assertThat(text).contains("\r\n").contains("\u2013").contains("\u2022");
+        assertThat(text.lines().filter(line -> !line.contains("\t"))).allSatisfy(line -> assertThat(line.length()).isLessThanOrEqualTo(60));
+    }
+
+    @Test void locksAnOfficeFileAndPutsItsFontsIn(FxRobot robot) throws Exception {
+        choose(robot, "what", Words.of("target.docx"));
+        choose(robot, "office-fonts", Words.of("office.used_characters.card"));
+        robot.clickOn("#phrase-lock").clickOn("#card-open-password").write("quayside7").clickOn("#card-done");
+        assertThat(sentence()).contains("inside, used characters only").contains("locked with a password to open");
+        Receipt receipt = published(robot);
+        assertThatThrownBy(() -> app.decant.Decant.open(receipt.file())).hasMessageContaining("protected by a password");
+        assertThat(app.decant.Decant.open(receipt.file(), "quayside7", app.decant.document.Progress.SILENT).document().fonts()).isNotEmpty().allSatisfy(font -> assertThat(font.subset()).isTrue());
+    }
+
     @Test void makesAnArchiveCopyAndKeepsTheChoicesAsARecipe(FxRobot robot) throws Exception {
         choose(robot, "standard", "PDF/A-2a");
         choose(robot, "pictures", "at 150 ppi, quality 75");
