@@ -73,9 +73,6 @@ final class Commands {
 
     private void fill() {
         add("command.open", "Ctrl O", window::chooseFile);
-        for (String letters : ContentCards.LETTERS) {
-            all.add(new Command(Words.of("command.read.as", Words.of("letters." + letters)), letters, () -> window.readAs(Charset.forName(letters))));
-        }
         add("command.save", "Ctrl S", window::save);
         add("command.publish", "Ctrl Enter", window::publishNow);
         add("command.find", "Ctrl F", () -> {
@@ -94,6 +91,9 @@ final class Commands {
         add("command.larger", "Ctrl +", () -> window.table().zoomBy(1.1));
         add("command.smaller", "Ctrl -", () -> window.table().zoomBy(1 / 1.1));
         add("command.dark", "", () -> window.dark(!window.isDark()));
+        for (String letters : ContentCards.LETTERS) {
+            all.add(new Command(Words.of("command.read.as", Words.of("letters." + letters)), letters, () -> window.readAs(Charset.forName(letters))));
+        }
     }
 
     private void add(String key, String shortcut, Runnable task) { all.add(new Command(Words.of(key), shortcut, task)); }
