@@ -5,7 +5,6 @@ import app.decant.document.Finding;
 import app.decant.document.Inline;
 import app.decant.document.Outline;
 import app.decant.document.Paragraph;
-import app.decant.document.Picture;
 import app.decant.document.Place;
 import app.decant.document.Walk;
 import app.decant.font.FontCatalogue;

@@ -5,7 +5,6 @@ import app.decant.desktop.FolderLanes.Lane;
 import app.decant.document.Progress;
 import app.decant.folder.FolderJournal;
 import app.decant.folder.FolderJournal.Entry;
-import app.decant.folder.FolderJournal.State;
 import app.decant.folder.FolderLog;
 import app.decant.folder.FolderPlan;
 import app.decant.folder.FolderRun;
