@@ -103,6 +103,13 @@ public final class Face {
         }
     }
 
+    /** Six letters that tell one subset of a font from another (ISO 32000-1, 9.6.4), made from what is in it. */
+    public static String tag(int hash) {
+        StringBuilder tag = new StringBuilder();
+        for (int i = 0; i < 6; i++, hash = hash / 26 ^ hash << 5) tag.append((char) ('A' + Math.floorMod(hash, 26)));
+        return tag.toString();
+    }
+
     /**
      * The face with some characters only, as a font file of its own; all of it where its outlines or its licence allow no less.
      *
@@ -113,9 +120,7 @@ public final class Face {
         return withOwnTables(own -> {
             TTFSubsetter subsetter = new TTFSubsetter(own);
             // Six letters and a plus tell that it is not the whole font.
-            StringBuilder tag = new StringBuilder();
-            for (int hash = characters.hashCode(), i = 0; i < 6; i++, hash = hash / 26 ^ hash << 5) tag.append((char) ('A' + Math.floorMod(hash, 26)));
-            subsetter.setPrefix(tag + "+");
+            subsetter.setPrefix(tag(characters.hashCode()) + "+");
             subsetter.addAll(characters);
             java.io.ByteArrayOutputStream bytes = new java.io.ByteArrayOutputStream();
             subsetter.writeToStream(bytes);

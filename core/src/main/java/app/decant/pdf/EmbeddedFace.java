@@ -248,16 +248,8 @@ final class EmbeddedFace implements PageFont {
         return bits;
     }
 
-    /** Six letters that tell one subset from another (9.6.4): made from what is in it, so that the same subset has the same tag. */
-    private String tag() {
-        int hash = texts.hashCode() * 31 + glyphs.hashCode();
-        StringBuilder tag = new StringBuilder();
-        for (int i = 0; i < 6; i++) {
-            tag.append((char) ('A' + Math.floorMod(hash, 26)));
-            hash = hash / 26 ^ hash << 5;
-        }
-        return tag.toString();
-    }
+    /** The same subset has the same tag. */
+    private String tag() { return Face.tag(texts.hashCode() * 31 + glyphs.hashCode()); }
 
     /** The map from codes to text (9.10.3). */
     private byte[] unicodeMap() {

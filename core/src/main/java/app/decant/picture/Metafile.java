@@ -45,6 +45,7 @@ final class Metafile {
             }
             HwmfPicture picture = new HwmfPicture(new ByteArrayInputStream(file));
             return painted(picture.getBoundsInPoints(), resolution, picture::draw);
+            // The library holds some damage for impossible.
         } catch (RuntimeException | AssertionError e) {
             throw new IOException("A damaged metafile", e);
         }

@@ -88,6 +88,8 @@ final class PhraseCard {
             button.setSelected(thing.equals(chosen));
             button.setId(id + "-" + things.indexOf(thing));
             button.setOnAction(event -> told.accept(thing));
+            // Something must have the keys, or Esc would go past the card.
+            if (focus == null && button.isSelected()) focus = button;
             box.getChildren().add(row(button, about.apply(thing)));
         }
     }
@@ -216,6 +218,8 @@ final class PhraseCard {
         field.setAccessibleText(name);
         BorderPane row = row(new Label(name), "");
         row.setRight(field);
+        BorderPane.setMargin(field, new javafx.geometry.Insets(0, 0, 0, 16));
+        if (focus == null) focus = field;
         box.getChildren().add(row);
         return field;
     }

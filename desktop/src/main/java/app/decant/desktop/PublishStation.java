@@ -54,6 +54,7 @@ final class PublishStation {
     private Pages estimatedOf;
     private String name = "";
     private Path folder;
+    private int lossesAsked;
     private Desk.Source arrivedFor;
 
     PublishStation(MainWindow window) {
@@ -243,9 +244,9 @@ final class PublishStation {
 
     /** What the format will not carry, worked out aside; the last wish counts. */
     private void losses() {
-        Recipe asked = recipe;
-        desk.losses(asked, findings -> {
-            if (asked != recipe) return;
+        int asked = ++lossesAsked;
+        desk.losses(recipe, findings -> {
+            if (asked != lossesAsked || recipe.target() == Target.PDF) return;
             Label head = section("publish.losses");
             VBox.setMargin(head, new javafx.geometry.Insets(10, 0, 0, 0));
             proofs.getChildren().add(head);

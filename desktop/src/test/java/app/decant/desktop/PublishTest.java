@@ -128,6 +128,8 @@ class PublishTest {
     @Test void writesPlainTextAsWishedAndTellsWhatItWillNotCarry(FxRobot robot) throws Exception {
         choose(robot, "what", Words.of("target.txt"));
         until(() -> robot.lookup(".publish-left .label").<Label>queryAll().stream().anyMatch(label -> label.getText().contains("Plain text holds no looks")));
+        robot.clickOn("#phrase-text").type(KeyCode.ESCAPE);
+        assertThat(robot.lookup(".phrase-card").tryQuery()).as("Esc closes a card that has no field first").isEmpty();
         robot.clickOn("#phrase-text").clickOn("Western letters").clickOn("as on Windows").clickOn("#card-width").write("60").clickOn("#card-done");
         assertThat(sentence()).contains("written in Western letters, lines of 60 characters");
         Receipt receipt = published(robot);

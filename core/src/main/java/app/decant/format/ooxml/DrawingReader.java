@@ -51,7 +51,7 @@ final class DrawingReader {
             return new Inline.Floating(anchored ? anchor(frame) : inFlow(), box(shape, width, height), look);
         }
         Picture chart = data == null || data.child("c:chart") == null ? null : chart(data.child("c:chart"), width, height, description);
-        return opaque(drawing, what(data), chart, look);
+        return opaque(drawing, what(data), chart, "a picture drawn from its stored values", look);
     }
 
     /** A chart drawn from its stored values, or null where that can't be. */
@@ -193,7 +193,10 @@ final class DrawingReader {
     }
 
     /** Anything else: kept with the parts it points at. */
-    Inline opaque(XmlNode markup, String what, Picture likeness, Look look) {
+    Inline opaque(XmlNode markup, String what, Picture likeness, Look look) { return opaque(markup, what, likeness, "its stored picture", look); }
+
+    /** @param shownBy where the likeness comes from, for the finding */
+    private Inline opaque(XmlNode markup, String what, Picture likeness, String shownBy, Look look) {
         Map<String, Opaque.Part> parts = new HashMap<>();
         for (String namespace : List.of(XmlNames.R, "http://purl.oclc.org/ooxml/officeDocument/relationships")) {
             markup.attributesIn(namespace, id -> {
@@ -201,7 +204,7 @@ final class DrawingReader {
                 if (part != null) parts.put(id, part);
             });
         }
-        reader.find(likeness == null ? Finding.changed("There is " + what + " that is kept but not shown.", "") : Finding.note("There is " + what + ", shown by " + (what.equals("a chart") ? "a picture drawn from its stored values." : "its stored picture."), ""));
+        reader.find(likeness == null ? Finding.changed("There is " + what + " that is kept but not shown.", "") : Finding.note("There is " + what + ", shown by " + shownBy + ".", ""));
         return new Inline.OpaqueInline(new Opaque("ooxml", what, markup.markup(), parts, likeness), look);
     }
 }
