@@ -21,12 +21,19 @@ import app.decant.layout.Layout;
 import app.decant.layout.Pages;
 import app.decant.proof.Comparison;
 import app.decant.proof.Proof;
+import app.decant.outbox.MailOutbox;
+import app.decant.publish.Delivery;
+import app.decant.publish.Guard;
 import app.decant.publish.Order;
 import app.decant.publish.Output;
 import app.decant.publish.Publisher;
+import app.decant.publish.PublishQueue;
 import app.decant.publish.Receipt;
+import app.decant.publish.ReceiptFile;
 import app.decant.publish.Recipe;
+import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
+import app.decant.publish.UserFolder;
 import app.decant.recover.PageText;
 import app.decant.recover.PicturePages;
 import app.decant.recover.Recovered;
@@ -38,6 +45,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -59,7 +67,7 @@ public final class Decant {
     private Decant() { }
 
     /** The folder of this user in which recipes, settings and the outbox are kept; the system property {@code decant.home} names another. */
-    public static Path home() { return Path.of(System.getProperty("decant.home", System.getProperty("user.home") + "/.decant")); }
+    public static Path home() { return UserFolder.ready(Path.of(System.getProperty("decant.home", System.getProperty("user.home") + "/.decant"))); }
 
     /** Takes a document in. The file is only read, never written to. */
     public static Taken open(Path file) { return open(file, null, Progress.SILENT); }
@@ -134,6 +142,9 @@ public final class Decant {
     /** Lays a document out with all fonts of this machine. */
     public static Pages layOut(Document document) { return Layout.of(document, FontCatalogue.ofThisMachine()); }
 
+    /** The same, told how far it is and stopped where that is wished. */
+    public static Pages layOut(Document document, Progress progress) { return new Layout(FontCatalogue.ofThisMachine()).next(document, progress); }
+
     /** Publishes a document as a recipe says. */
     public static Receipt publish(Document document, Recipe recipe, Path file) { return publish(document, recipe, file, Progress.SILENT); }
 
@@ -144,8 +155,7 @@ public final class Decant {
      * @throws DecantException where that does not succeed; nothing was replaced then
      */
     public static Receipt publish(Document document, Recipe recipe, Path file, Progress progress) {
-        Pages pages = new Layout(FontCatalogue.ofThisMachine()).next(document, progress);
-        return publish(new Order(pages, recipe), file, progress).get(0);
+        return publish(new Order(layOut(document, progress), recipe), file, progress).get(0);
     }
 
     /**
@@ -154,7 +164,7 @@ public final class Decant {
      * @param file where it is to be; for one file a page, its folder and the front of the names
      */
     public static List<Receipt> publish(Order wished, Path file, Progress progress) {
-        Order linked = wished.recipe().links() == Recipe.Links.AS_THEY_ARE ? wished : new Order(layOut(AddressFinder.linked(wished.pages().document(), linkLook(wished.recipe().links()))), wished.recipe(), wished.passwords(), wished.source());
+        Order linked = wished.recipe().links() == Recipe.Links.AS_THEY_ARE ? wished : wished.with(layOut(AddressFinder.linked(wished.pages().document(), linkLook(wished.recipe().links()))));
         Order order = linked.permitted(FontCatalogue.ofThisMachine());
         if (order.recipe().split() != null && order.recipe().target() == Target.PDF) return Publisher.publishEach(order, file, Instant.now(), progress);
         return List.of(Publisher.publish(order, file, Instant.now(), progress));
@@ -167,8 +177,8 @@ public final class Decant {
      * @throws DecantException where one does not succeed; the others are there then, and the sentence says so
      */
     public static List<Receipt> publish(List<Output> outputs, Progress progress) {
-        if (outputs.size() == 1) return publish(outputs.get(0).order(), outputs.get(0).file(), progress);
         Output.refuseClashes(outputs);
+        if (outputs.size() == 1) return publish(outputs.get(0).order(), outputs.get(0).file(), progress);
         AtomicInteger done = new AtomicInteger();
         List<CompletableFuture<List<Receipt>>> running = outputs.stream().map(output -> CompletableFuture.supplyAsync(() -> {
             List<Receipt> made = publish(output.order(), output.file(), (step, total, what) -> progress.goOn(done.get(), outputs.size(), what));
@@ -188,6 +198,67 @@ public final class Decant {
         if (trouble == null) return receipts;
         if (trouble.kind() == DecantException.Kind.CANCELLED || receipts.isEmpty()) throw trouble;
         throw new DecantException(trouble.kind(), trouble.getMessage() + " Made nevertheless: " + receipts.stream().map(receipt -> receipt.file().getFileName().toString()).collect(Collectors.joining(", ")) + ".", trouble);
+    }
+
+    /**
+     * Puts a document into the queue of this user, with all that is wished of it.
+     *
+     * @param password that opened its file, or null
+     */
+    public static PublishQueue.Waiting queue(Document document, String title, Path source, String password, List<PublishQueue.Wish> wishes, Delivery delivery) {
+        boolean isProtected = password != null && !password.isEmpty() && source != null && !opens(source, null);
+        return queue().add(document, title, source, isProtected, wishes, delivery, Instant.now());
+    }
+
+    /** The publications of this user that wait. */
+    public static PublishQueue queue() { return new PublishQueue(home().resolve("queue")); }
+
+    /**
+     * Makes one that waits, and does with the files what was wished.
+     *
+     * @throws DecantException where that does not succeed; it waits on then, and says why
+     */
+    public static List<Receipt> publishWaiting(PublishQueue.Waiting waiting, Progress progress) {
+        return queue().run(waiting, (document, one, told) -> {
+            Guard guard = Guard.NONE.and(one.source());
+            Pages pages = layOut(document);
+            List<Receipt> receipts = publish(one.wishes().stream().map(wish -> new Output(new Order(pages, wish.recipe(), Recipe.Passwords.NONE, one.attachment(), guard), wish.file())).toList(), told);
+            return deliver(receipts, one.delivery(), guard);
+        }, progress);
+    }
+
+    /**
+     * Does with finished files what was wished, and keeps their receipts.
+     *
+     * @return the receipts, which name the mail where the files are nowhere else
+     */
+    public static List<Receipt> deliver(List<Receipt> receipts, Delivery delivery, Guard guard) {
+        Instant when = Instant.now();
+        List<Receipt> delivered = receipts;
+        if (!delivery.mailTo().isEmpty()) {
+            List<Path> files = receipts.stream().map(Receipt::file).toList();
+            String name = SafeFile.withoutEnding(files.get(0).getFileName().toString());
+            Path letter = outbox().put(new MailOutbox.Letter(delivery.mailTo(), name, "", files), when);
+            String words = "It is in the mail " + letter.getFileName() + (delivery.mailOnly() ? ", and kept nowhere else." : ".");
+            if (delivery.mailOnly()) delete(files);
+            delivered = receipts.stream().map(receipt -> (delivery.mailOnly() ? receipt.in(letter) : receipt).with(List.of(Finding.note(words, letter.toString())))).toList();
+        }
+        for (Receipt receipt : delivered) ReceiptFile.keep(receipt, when, home().resolve("receipts"));
+        if (delivery.receipt() != null) ReceiptFile.write(delivered, when, delivery.receipt(), guard);
+        return delivered;
+    }
+
+    /** The mails of this user that are ready to be sent. */
+    public static MailOutbox outbox() { return new MailOutbox(home().resolve("outbox")); }
+
+    private static void delete(List<Path> files) {
+        for (Path file : files) {
+            try {
+                Files.delete(file);
+            } catch (IOException e) {
+                throw new DecantException(DecantException.Kind.TARGET_LOCKED, "The mail is in the outbox, but " + file.getFileName() + " can't be removed.", e);
+            }
+        }
     }
 
     /**
@@ -212,10 +283,17 @@ public final class Decant {
      * @param passwords that lock the results where the plan's recipes do
      */
     public static FolderRun folderRun(FolderPlan plan, List<String> keys, Recipe.Passwords passwords, FolderRun.Listener listener) {
-        return new FolderRun(plan, (source, recipe, target, score, seen, progress) -> made(source, recipe, target, score, seen, progress, keys, passwords), listener);
+        for (Map.Entry<String, Recipe> output : plan.outputs()) output.getValue().refuseContradictions(passwords);
+        return new FolderRun(plan, new FolderRun.Work() {
+            @Override public FolderRun.Made make(Path source, Recipe recipe, Path target, Guard guard, boolean score, Consumer<Pages> seen, Progress progress) {
+                return made(source, recipe, target, guard, score, seen, progress, keys, passwords);
+            }
+
+            @Override public boolean stands(Path result, Recipe recipe) { return Publisher.isLocked(result, recipe, passwords); }
+        }, listener);
     }
 
-    private static FolderRun.Made made(Path source, Recipe recipe, Path target, boolean score, Consumer<Pages> seen, Progress progress, List<String> keys, Recipe.Passwords passwords) {
+    private static FolderRun.Made made(Path source, Recipe recipe, Path target, Guard guard, boolean score, Consumer<Pages> seen, Progress progress, List<String> keys, Recipe.Passwords passwords) {
         String key = null;
         Taken taken;
         try {
@@ -227,7 +305,7 @@ public final class Decant {
         }
         Pages pages = layOut(taken.document());
         seen.accept(pages);
-        Receipt receipt = publish(new Order(pages, recipe, passwords, source), target, progress).get(0);
+        Receipt receipt = publish(new Order(pages, recipe, passwords, source, guard), target, progress).get(0);
         List<Finding> findings = new ArrayList<>(taken.findings());
         findings.addAll(receipt.findings());
         if (!score) return new FolderRun.Made(receipt, findings, -1);

@@ -14,6 +14,7 @@ import app.decant.format.Taken;
 import app.decant.format.ooxml.DocxWriter;
 import app.decant.publish.PageRange;
 import app.decant.publish.Receipt;
+import app.decant.publish.Guard;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
@@ -173,7 +174,7 @@ class BadInputTest {
 
     @Test void aFullDiskLeavesTheOlderFileAndNoScraps() throws IOException {
         Path target = file("notice.pdf", "older".getBytes(StandardCharsets.UTF_8));
-        assertThatThrownBy(() -> SafeFile.write(target, Recipe.WhenPresent.REPLACE, out -> {
+        assertThatThrownBy(() -> SafeFile.write(target, Recipe.WhenPresent.REPLACE, Guard.NONE, out -> {
             out.write(new byte[1000]);
             throw new IOException("No space left on device");
         }, made -> { })).isInstanceOf(DecantException.class).hasMessageContainingAll("no room left", "Make room");

@@ -5,6 +5,7 @@ import app.decant.document.Progress;
 import app.decant.proof.Comparison;
 import app.decant.proof.Difference;
 import app.decant.proof.PageScore;
+import app.decant.publish.TimeLimit;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
@@ -12,6 +13,7 @@ import java.nio.file.Path;
 import java.util.Locale;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -26,8 +28,7 @@ final class CompareCommand implements Callable<Integer> {
     @Parameters(index = "1", paramLabel = "B", description = "what came of it")
     private Path result;
 
-    @Option(names = "--password", paramLabel = "P", description = "to open protected files")
-    private String password;
+    @Mixin private SourceOptions source;
 
     @Option(names = "--json", description = "print one JSON value to standard output")
     private boolean json;
@@ -35,7 +36,8 @@ final class CompareCommand implements Callable<Integer> {
     @Spec private CommandSpec spec;
 
     @Override public Integer call() {
-        Comparison comparison = Decant.compare(original, result, password, Progress.SILENT);
+        String password = source.password();
+        Comparison comparison = TimeLimit.run(source.limit(), Progress.SILENT, (gate, progress) -> Decant.compare(original, result, password, progress));
         PrintWriter out = spec.commandLine().getOut();
         if (json) out.println(Json.text(value(comparison)));
         else print(out, comparison);

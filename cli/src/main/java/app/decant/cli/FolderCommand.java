@@ -46,7 +46,10 @@ final class FolderCommand implements Callable<Integer> {
     private List<String> also = List.of();
 
     @Option(names = "--password", paramLabel = "P", description = "tried on protected documents; may be given several times")
-    private List<String> keys = List.of();
+    private List<String> said = List.of();
+
+    @Option(names = "--password-from", paramLabel = "file:PATH|env:NAME", description = "read one from a file or the environment")
+    private String keyFrom;
 
     @Option(names = "--kinds", paramLabel = "LIST", split = ",", description = "text, template, pdf, picture (default: text,pdf)")
     private List<String> kinds = List.of("text", "pdf");
@@ -97,6 +100,11 @@ final class FolderCommand implements Callable<Integer> {
 
     @Override public Integer call() {
         FolderPlan plan = plan();
+        List<String> keys = new ArrayList<>(said);
+        String read = Secret.of("--password", null, keyFrom);
+        if (read != null) keys.add(read);
+        if (keys.contains("")) throw wrong("--password is given without a password. Give one, or leave the option out.");
+        for (Map.Entry<String, Recipe> output : plan.outputs()) output.getValue().refuseContradictions(options.passwords());
         Path journals = plan.sources().get(0).target();
         PrintWriter err = spec.commandLine().getErr();
         if (watch) {
@@ -115,7 +123,7 @@ final class FolderCommand implements Callable<Integer> {
             }).run(scan, journal);
         }
         Instant when = Instant.now();
-        if (log != null) FolderLog.write(entries, scan.leftOut(), when, log.toAbsolutePath());
+        if (log != null) FolderLog.write(entries, scan, when, log.toAbsolutePath());
         if (json) spec.commandLine().getOut().println(FolderLog.json(entries, scan.leftOut(), when).strip());
         else err.println(FolderRun.summary(entries));
         return entries.stream().anyMatch(entry -> entry.state() == FolderJournal.State.FAILED) ? Main.FAILED : Main.DONE;
@@ -151,7 +159,7 @@ final class FolderCommand implements Callable<Integer> {
     }
 
     private FolderPlan plan() {
-        Recipe recipe = options.recipe();
+        Recipe recipe = options.recipe(null);
         List<Map.Entry<String, Recipe>> outputs = new ArrayList<>(List.of(Map.entry("", recipe)));
         for (String one : also) outputs.add(Map.entry(one, RecipeOptions.another(one, recipe)));
         Set<FolderPlan.Kind> wanted = EnumSet.noneOf(FolderPlan.Kind.class);

@@ -19,6 +19,7 @@ import app.decant.publish.Order;
 import app.decant.publish.Publisher;
 import app.decant.publish.Recipe;
 import app.decant.publish.Target;
+import app.decant.publish.TimeLimit;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
@@ -64,12 +65,17 @@ final class InspectCommand implements Callable<Integer> {
     }
 
     @Override public Integer call() {
-        Taken taken = source.open(file);
-        Pages pages = Decant.layOut(taken.document());
+        source.password();
+        return TimeLimit.run(source.limit(), Progress.SILENT, (gate, progress) -> inspect(progress));
+    }
+
+    private int inspect(Progress progress) {
+        Taken taken = source.open(file, progress);
+        Pages pages = Decant.layOut(taken.document(), progress);
         List<Finding> findings = new ArrayList<>(taken.findings());
         findings.addAll(pages.findings());
         losses = target == null ? null : losses(pages);
-        faith = taken.kind() == FileKind.PDF ? Decant.faith(file, source.password(), pages, Progress.SILENT) : null;
+        faith = taken.kind() == FileKind.PDF ? Decant.faith(file, source.password(), pages, progress) : null;
         PrintWriter out = spec.commandLine().getOut();
         if (json) out.println(Json.text(value(taken, pages, findings)));
         else print(out, taken, pages, findings);

@@ -1,6 +1,7 @@
 package app.decant.cli;
 
 import app.decant.document.Finding;
+import app.decant.pdf.PdfCheck;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
@@ -26,6 +27,12 @@ final class Json {
             node.put("what", finding.what());
             if (!finding.where().isEmpty()) node.put("where", finding.where());
         }
+        return array;
+    }
+
+    static ArrayNode proofs(List<PdfCheck.Proof> proofs) {
+        ArrayNode array = array();
+        for (PdfCheck.Proof proof : proofs) array.addObject().put("sentence", proof.sentence()).put("holds", proof.holds());
         return array;
     }
 

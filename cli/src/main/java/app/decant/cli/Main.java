@@ -1,6 +1,9 @@
 package app.decant.cli;
 
+import app.decant.Decant;
 import app.decant.document.DecantException;
+import java.util.Arrays;
+import java.util.Locale;
 import org.slf4j.LoggerFactory;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -17,27 +20,49 @@ public final class Main {
 
     private Main() { }
 
-    public static void main(String[] arguments) { System.exit(run(arguments)); }
+    public static void main(String[] arguments) {
+        // The log is open by now; with the folder it lies in, it is closed to others.
+        LoggerFactory.getLogger(Main.class).debug("{}", Decant.home());
+        System.exit(run(arguments));
+    }
 
     /** Runs a call and gives its exit status. */
     public static int run(String... arguments) {
         System.setProperty("java.awt.headless", "true");
         CommandLine line = new CommandLine(new Main());
         line.setCaseInsensitiveEnumValuesAllowed(true);
-        line.setExecutionExceptionHandler((exception, command, parsed) -> {
-            if (exception instanceof DecantException told) {
-                LoggerFactory.getLogger(Main.class).info("{}", told.getMessage(), told);
-                command.getErr().println(told.getMessage());
-                return told.kind() == DecantException.Kind.WRONG_CALL ? WRONG_CALL : FAILED;
-            }
-            LoggerFactory.getLogger(Main.class).error("Unforeseen", exception);
-            command.getErr().println("Something went wrong that was not foreseen; nothing was replaced. The log in your home folder, .decant/decant.log, tells more.");
-            return FAILED;
+        boolean json = Arrays.asList(arguments).contains("--json");
+        line.setExecutionExceptionHandler((exception, command, parsed) -> failed(exception, command, json));
+        line.setParameterExceptionHandler((exception, call) -> {
+            CommandLine command = exception.getCommandLine();
+            command.getErr().println(exception.getMessage());
+            CommandLine.UnmatchedArgumentException.printSuggestions(exception, command.getErr());
+            command.getErr().println("./decant help " + (command.getCommandName().equals("decant") ? "" : command.getCommandName() + " ") + "tells what can be said.");
+            if (json) command.getOut().println(failure(DecantException.Kind.WRONG_CALL, exception.getMessage()));
+            return WRONG_CALL;
         });
         if (arguments.length == 0) {
             line.usage(line.getErr());
             return WRONG_CALL;
         }
-        return line.execute(arguments);
+        try {
+            return line.execute(arguments);
+        } catch (StackOverflowError | OutOfMemoryError | LinkageError e) {
+            return failed(e, line, json);
+        }
     }
+
+    /** Tells in a sentence what went wrong, and as JSON where that was asked for; the cause goes to the log. */
+    private static int failed(Throwable problem, CommandLine command, boolean json) {
+        DecantException told = problem instanceof DecantException known ? known : null;
+        if (told == null || told.kind() == DecantException.Kind.UNFORESEEN) LoggerFactory.getLogger(Main.class).error("Unforeseen", problem);
+        else LoggerFactory.getLogger(Main.class).info("{}", told.getMessage(), told);
+        String sentence = told != null ? told.getMessage() : "Something went wrong that was not foreseen; nothing was replaced. The log in your home folder, .decant/decant.log, tells more.";
+        DecantException.Kind kind = told != null ? told.kind() : DecantException.Kind.UNFORESEEN;
+        command.getErr().println(sentence);
+        if (json) command.getOut().println(failure(kind, sentence));
+        return kind == DecantException.Kind.WRONG_CALL ? WRONG_CALL : FAILED;
+    }
+
+    private static String failure(DecantException.Kind kind, String sentence) { return Json.text(Json.object().put("done", false).put("kind", kind.name().toLowerCase(Locale.ROOT)).put("message", sentence)); }
 }

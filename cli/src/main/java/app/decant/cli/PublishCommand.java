@@ -9,24 +9,27 @@ import app.decant.format.Taken;
 import app.decant.layout.Pages;
 import app.decant.outbox.MailOutbox;
 import app.decant.pdf.PdfCheck;
+import app.decant.publish.Delivery;
+import app.decant.publish.Guard;
 import app.decant.publish.Order;
 import app.decant.publish.Output;
 import app.decant.publish.PublishQueue;
 import app.decant.publish.Receipt;
-import app.decant.publish.ReceiptFile;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
+import app.decant.publish.TimeLimit;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Instant;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import org.slf4j.LoggerFactory;
 import picocli.CommandLine.Command;
@@ -36,7 +39,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
-/** Publishes files. */
+/** Publishes files, each by itself: one that fails stops no other. */
 @Command(name = "publish", description = "Publishes documents as PDF, or in another format.", mixinStandardHelpOptions = true)
 final class PublishCommand implements Callable<Integer> {
     @Parameters(arity = "1..*", paramLabel = "FILE", description = "the documents")
@@ -59,7 +62,7 @@ final class PublishCommand implements Callable<Integer> {
     private boolean wait;
 
     @Option(names = "--mail-to", paramLabel = "ADDRESS", split = ",", description = "put the result into a mail in the outbox, ready to be sent")
-    private List<String> mailTo;
+    private List<String> mailTo = List.of();
 
     @Option(names = "--mail-only", description = "with --mail-to: keep no other copy of the result")
     private boolean mailOnly;
@@ -70,87 +73,112 @@ final class PublishCommand implements Callable<Integer> {
     @Spec private CommandSpec spec;
 
     @Override public Integer call() {
-        Recipe recipe = options.recipe();
         boolean outIsFolder = out != null && (Files.isDirectory(out) || files.size() > 1 || out.toString().endsWith("/"));
+        Target named = out == null || outIsFolder ? null : Target.of(ending(out));
+        Recipe recipe = options.recipe(named);
+        if (named != null && named != recipe.target()) {
+            throw wrong("--out names a ." + named.ending() + ", but " + recipe.target().words() + " is made. Give a name that ends in ." + recipe.target().ending() + ", or --to " + named.ending() + ".");
+        }
+        recipe.refuseContradictions(options.passwords());
+        if (mailOnly && mailTo.isEmpty()) throw wrong("--mail-only needs --mail-to ADDRESS, or the result would be nowhere.");
+        MailOutbox.refuseWrong(mailTo);
+        if (receiptFile != null && files.size() > 1) throw wrong("--receipt takes the receipt of one document; there are " + files.size() + ". Every receipt is kept in .decant/receipts as well.");
         ArrayNode results = Json.array();
-        int failed = 0;
+        Set<Kind> failed = EnumSet.noneOf(Kind.class);
         for (Path file : files) {
             ObjectNode result = results.addObject();
             result.put("source", file.toString());
             try {
                 publish(file, place(file, outIsFolder, recipe.target()), recipe, result);
             } catch (DecantException e) {
-                if (e.kind() == Kind.WRONG_CALL && files.size() == 1 && !json) throw e;
-                LoggerFactory.getLogger(PublishCommand.class).info("{}", e.getMessage(), e);
-                failed++;
-                result.put("done", false).put("kind", e.kind().name().toLowerCase(java.util.Locale.ROOT)).put("message", e.getMessage());
-                spec.commandLine().getErr().println(e.getMessage());
+                if (e.kind() == Kind.UNFORESEEN) LoggerFactory.getLogger(PublishCommand.class).error("Unforeseen, at {}", file, e);
+                else LoggerFactory.getLogger(PublishCommand.class).info("{}", e.getMessage(), e);
+                failed.add(e.kind());
+                String told = e.getMessage().startsWith("It ") || e.kind() == Kind.UNFORESEEN ? file.getFileName() + ": " + e.getMessage() : e.getMessage();
+                result.put("done", false).put("kind", e.kind().name().toLowerCase(Locale.ROOT)).put("message", told);
+                spec.commandLine().getErr().println(told);
             }
         }
         if (json) spec.commandLine().getOut().println(Json.text(results));
-        return failed == 0 ? Main.DONE : Main.FAILED;
+        if (failed.isEmpty()) return Main.DONE;
+        return failed.equals(Set.of(Kind.WRONG_CALL)) ? Main.WRONG_CALL : Main.FAILED;
     }
 
+    private static String ending(Path file) {
+        String name = file.getFileName().toString();
+        return name.substring(name.lastIndexOf('.') + 1);
+    }
+
+    private static DecantException wrong(String sentence) { return new DecantException(Kind.WRONG_CALL, sentence); }
+
     private Path place(Path file, boolean folder, Target target) {
-        String renamed = SafeFile.withoutEnding(file.getFileName().toString()) + "." + target.ending();
+        String renamed = SafeFile.withoutEnding(String.valueOf(file.getFileName())) + "." + target.ending();
         if (out == null) return file.toAbsolutePath().resolveSibling(renamed);
         return folder ? out.resolve(renamed) : out;
     }
 
+    private List<Map.Entry<String, Recipe>> recipes(Recipe recipe) {
+        List<Map.Entry<String, Recipe>> recipes = new ArrayList<>(List.of(Map.entry("", recipe)));
+        for (String one : also) recipes.add(Map.entry(one, RecipeOptions.another(one, recipe)));
+        return recipes;
+    }
+
     private void publish(Path file, Path target, Recipe recipe, ObjectNode result) {
-        Taken taken = source.open(file);
-        if (target.toAbsolutePath().normalize().equals(file.toAbsolutePath().normalize())) {
-            throw new DecantException(Kind.WRONG_CALL, "The result would take the place of the original, " + file.getFileName() + ". Give another name with --out.");
-        }
+        List<Map.Entry<String, Recipe>> recipes = recipes(recipe);
+        for (Map.Entry<String, Recipe> one : recipes) one.getValue().refuseContradictions(options.passwords());
+        List<Path> names = Output.names(target, recipes);
+        Delivery delivery = new Delivery(mailTo, mailOnly, receiptFile);
+        String password = source.password();
         if (wait) {
-            PublishQueue.Waiting waiting = new PublishQueue(Decant.home().resolve("queue")).add(taken.document(), file.getFileName().toString(), recipe, target, Instant.now());
+            Taken taken = TimeLimit.run(source.limit(), Progress.SILENT, (gate, progress) -> source.open(file, progress));
+            List<PublishQueue.Wish> wishes = new ArrayList<>();
+            for (int i = 0; i < names.size(); i++) wishes.add(new PublishQueue.Wish(recipes.get(i).getValue(), names.get(i)));
+            PublishQueue.Waiting waiting = Decant.queue(taken.document(), file.getFileName().toString(), file, password, wishes, delivery);
             result.put("waiting", waiting.place().getFileName().toString()).put("file", target.toString());
             if (!json) spec.commandLine().getErr().println(file.getFileName() + " waits in the queue.");
             return;
         }
-        Pages pages = Decant.layOut(taken.document());
-        List<Map.Entry<String, Recipe>> recipes = new ArrayList<>(List.of(Map.entry("", recipe)));
-        for (String one : also) recipes.add(Map.entry(one, RecipeOptions.another(one, recipe)));
-        List<Path> names = Output.names(target, recipes);
-        List<Output> outputs = new ArrayList<>();
-        for (int i = 0; i < names.size(); i++) outputs.add(new Output(new Order(pages, recipes.get(i).getValue(), options.passwords(), file), names.get(i)));
-        List<Receipt> receipts = Decant.publish(outputs, Progress.SILENT);
-        Receipt first = receipts.get(0);
-        Instant when = Instant.now();
-        for (Receipt receipt : receipts) ReceiptFile.keep(receipt, when, Decant.home().resolve("receipts"));
-        if (receiptFile != null) ReceiptFile.write(first, when, receiptFile);
-        if (mailTo != null) mail(receipts, result);
-        List<Finding> findings = new ArrayList<>(taken.findings());
-        findings.addAll(first.findings());
-        PrintWriter err = spec.commandLine().getErr();
-        if (!json) {
-            for (Receipt receipt : receipts) err.println(file.getFileName() + " → " + receipt.file() + (receipt.pages() > 0 ? ", " + receipt.pages() + (receipt.pages() == 1 ? " page" : " pages") : "") + ", " + receipt.bytes() + " bytes");
-            for (PdfCheck.Proof proof : first.proofs()) err.println("  proven: " + proof.sentence());
-            for (Finding finding : findings) if (finding.weight() != Finding.Weight.NOTE) err.println("  wants a look: " + finding.what());
-        }
-        result.put("done", true).put("file", first.file().toString()).put("pages", receipts.stream().mapToInt(Receipt::pages).sum()).put("bytes", receipts.stream().mapToLong(Receipt::bytes).sum())
-                .put("seconds", receipts.stream().mapToLong(receipt -> receipt.time().toMillis()).sum() / 1000.0);
-        if (receipts.size() > 1) {
-            ArrayNode files = result.putArray("files");
-            for (Receipt receipt : receipts) files.add(receipt.file().toString());
-        }
-        ArrayNode proofs = result.putArray("proofs");
-        for (PdfCheck.Proof proof : first.proofs()) proofs.addObject().put("sentence", proof.sentence()).put("holds", proof.holds());
-        result.set("findings", Json.findings(findings));
+        Guard others = Guard.NONE.and(files);
+        Made made = TimeLimit.run(source.limit(), Progress.SILENT, (gate, progress) -> {
+            Taken taken = source.open(file, progress);
+            Pages pages = Decant.layOut(taken.document(), progress);
+            List<Output> outputs = new ArrayList<>();
+            for (int i = 0; i < names.size(); i++) outputs.add(new Output(new Order(pages, recipes.get(i).getValue(), options.passwords(), file, others.through(gate)), names.get(i)));
+            return new Made(taken.findings(), Decant.publish(outputs, progress));
+        });
+        List<Receipt> receipts = Decant.deliver(made.receipts, delivery, others);
+        tell(file, made.findings, receipts, result);
     }
 
-    /** Another output: a format by the same recipe, or another recipe, which follows the same rule for files that are there. */
-    private void mail(List<Receipt> receipts, ObjectNode result) {
-        List<Path> made = receipts.stream().map(Receipt::file).toList();
-        String name = made.get(0).getFileName().toString();
-        Path letter = new MailOutbox(Decant.home().resolve("outbox")).put(new MailOutbox.Letter(mailTo, SafeFile.withoutEnding(name), "", made), Instant.now());
-        result.put("mail", letter.toString());
-        if (!json) spec.commandLine().getErr().println("  mail: " + letter);
-        if (!mailOnly) return;
-        try {
-            for (Path file : made) Files.delete(file);
-        } catch (IOException e) {
-            throw new DecantException(Kind.TARGET_LOCKED, "The mail is in the outbox, but " + name + " can't be removed.", e);
+    /** What came of a file: what was found taking it in, and the receipts. */
+    private record Made(List<Finding> findings, List<Receipt> receipts) { }
+
+    private void tell(Path file, List<Finding> taken, List<Receipt> receipts, ObjectNode result) {
+        if (!json) print(file, taken, receipts);
+        Receipt first = receipts.get(0);
+        result.put("done", true).put("file", first.file().toString()).put("pages", receipts.stream().mapToInt(Receipt::pages).sum()).put("bytes", receipts.stream().mapToLong(Receipt::bytes).sum())
+                .put("seconds", receipts.stream().mapToLong(receipt -> receipt.time().toMillis()).sum() / 1000.0);
+        List<Finding> findings = new ArrayList<>(taken);
+        findings.addAll(first.findings());
+        result.set("proofs", Json.proofs(first.proofs()));
+        result.set("findings", Json.findings(findings));
+        if (receipts.size() == 1) return;
+        ArrayNode each = result.putArray("files");
+        for (Receipt receipt : receipts) {
+            ObjectNode node = each.addObject().put("file", receipt.file().toString()).put("to", receipt.target().ending()).put("pages", receipt.pages()).put("bytes", receipt.bytes());
+            node.set("proofs", Json.proofs(receipt.proofs()));
+            node.set("findings", Json.findings(receipt.findings()));
+        }
+    }
+
+    private void print(Path file, List<Finding> taken, List<Receipt> receipts) {
+        PrintWriter err = spec.commandLine().getErr();
+        for (Finding finding : taken) if (finding.weight() != Finding.Weight.NOTE) err.println("  wants a look: " + finding.what());
+        for (Receipt receipt : receipts) {
+            String pages = receipt.pages() > 0 ? ", " + receipt.pages() + (receipt.pages() == 1 ? " page" : " pages") : "";
+            err.println(file.getFileName() + " → " + receipt.file() + pages + ", " + receipt.bytes() + " bytes");
+            for (PdfCheck.Proof proof : receipt.proofs()) err.println("  proven: " + proof.sentence());
+            for (Finding finding : receipt.findings()) if (finding.weight() != Finding.Weight.NOTE) err.println("  wants a look: " + finding.what());
         }
     }
 }

@@ -4,7 +4,6 @@ import app.decant.Decant;
 import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.Progress;
-import app.decant.publish.Order;
 import app.decant.publish.PublishQueue;
 import app.decant.publish.PublishQueue.Waiting;
 import app.decant.publish.Receipt;
@@ -33,15 +32,16 @@ final class QueueCommand implements Callable<Integer> {
     @Spec private CommandSpec spec;
 
     @Override public Integer call() {
-        PublishQueue queue = new PublishQueue(Decant.home().resolve("queue"));
+        PublishQueue queue = Decant.queue();
         List<Waiting> all = queue.all();
         if (number != null && (number < 1 || number > all.size())) throw new DecantException(Kind.WRONG_CALL, "There is no number " + number + " in the queue; " + (all.isEmpty() ? "it is empty." : "it holds 1 to " + all.size() + "."));
         List<Waiting> chosen = number == null ? all : List.of(all.get(number - 1));
         return switch (task) {
             case "list" -> list(chosen);
-            case "run" -> run(queue, chosen);
+            case "run" -> run(chosen);
             case "remove" -> {
                 chosen.forEach(queue::remove);
+                if (json) spec.commandLine().getOut().println(Json.text(Json.object().put("removed", chosen.size())));
                 yield Main.DONE;
             }
             default -> throw new DecantException(Kind.WRONG_CALL, "“" + task + "” is nothing the queue can do. It can list, run or remove.");
@@ -61,12 +61,12 @@ final class QueueCommand implements Callable<Integer> {
         return Main.DONE;
     }
 
-    private int run(PublishQueue queue, List<Waiting> waiting) {
+    private int run(List<Waiting> waiting) {
         ArrayNode results = Json.array();
         int failed = 0;
         for (Waiting one : waiting) {
             try {
-                List<Receipt> receipts = queue.run(one, (document, recipe, file, progress) -> Decant.publish(new Order(Decant.layOut(document), recipe), file, progress), Progress.SILENT);
+                List<Receipt> receipts = Decant.publishWaiting(one, Progress.SILENT);
                 for (Receipt receipt : receipts) {
                     results.addObject().put("title", one.title()).put("done", true).put("file", receipt.file().toString()).put("bytes", receipt.bytes());
                     if (!json) spec.commandLine().getErr().println(one.title() + " → " + receipt.file());

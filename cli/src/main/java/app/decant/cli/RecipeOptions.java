@@ -20,8 +20,11 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Option;
@@ -72,11 +75,17 @@ final class RecipeOptions {
     @Option(names = "--lock", paramLabel = "STRENGTH", description = "aes-256, aes-128, or for old readers only the weak rc4-128 and rc4-40")
     private String lock;
 
-    @Option(names = "--user-password", paramLabel = "P", description = "asked for when the file is opened", interactive = true, arity = "0..1")
+    @Option(names = "--user-password", paramLabel = "P", description = "asked for when the file is opened; typed where it is not given here", arity = "0..1", fallbackValue = Secret.ASK)
     private String userPassword;
 
-    @Option(names = "--owner-password", paramLabel = "P", description = "allows everything (default: one that nobody knows)", interactive = true, arity = "0..1")
+    @Option(names = "--user-password-from", paramLabel = "file:PATH|env:NAME", description = "read it from a file or the environment")
+    private String userPasswordFrom;
+
+    @Option(names = "--owner-password", paramLabel = "P", description = "allows everything (default: one that nobody knows)", arity = "0..1", fallbackValue = Secret.ASK)
     private String ownerPassword;
+
+    @Option(names = "--owner-password-from", paramLabel = "file:PATH|env:NAME", description = "read it from a file or the environment")
+    private String ownerPasswordFrom;
 
     @Option(names = "--facts-in-clear", description = "leave what is said about the document readable without a password")
     private boolean factsInClear;
@@ -128,20 +137,41 @@ final class RecipeOptions {
     @Option(names = "--present", paramLabel = "refuse|replace|keep-both", description = "when the file is already there (default: refuse)")
     private String present;
 
-    Recipe.Passwords passwords() { return new Recipe.Passwords(userPassword == null ? "" : userPassword, ownerPassword == null ? "" : ownerPassword); }
+    private Recipe.Passwords passwords;
 
-    Recipe recipe() {
+    /** The passwords, asked for once. */
+    Recipe.Passwords passwords() {
+        if (passwords != null) return passwords;
+        String toOpen = Secret.of("--user-password", userPassword, userPasswordFrom);
+        String toChange = Secret.of("--owner-password", ownerPassword, ownerPasswordFrom);
+        passwords = new Recipe.Passwords(toOpen == null ? "" : toOpen, toChange == null ? "" : toChange);
+        return passwords;
+    }
+
+    private boolean locks() { return userPassword != null || userPasswordFrom != null || ownerPassword != null || ownerPasswordFrom != null; }
+
+    /**
+     * The recipe that the options make.
+     *
+     * @param named the format that the name of the result tells, or null
+     */
+    Recipe recipe(Target named) {
         Recipe made = recipe == null ? Recipe.PLAIN : new Recipes(recipesFolder()).find(recipe);
         if (to != null) {
             Target target = Target.of(to);
             if (target == null) throw wrong("“" + to + "” is no format this version writes. Choose one of " + Arrays.stream(Target.values()).map(Target::ending).collect(Collectors.joining(", ")) + ".");
-            made = made.to(target);
+            made = target == made.target() ? made : made.as(target);
+        } else if (recipe == null && named != null) {
+            made = made.as(named);
         }
-        if (pages != null && made.target() != Target.PDF) throw wrong("Page ranges are for PDF; a ." + made.target().ending() + " always holds the whole document.");
+        if (made.target() != Target.PDF) refusePdfOnly(made.target());
         if (pages != null) made = made.of(new PageRange(pages));
         if (each != null) made = made.split(each);
         made = made.with(style(made.style()));
-        if (lock != null || allow != null || userPassword != null || ownerPassword != null || factsInClear) made = made.with(locking(made.locking()));
+        passwords();
+        if (lock != null || allow != null || locks() || factsInClear) made = made.with(locking(made.locking()));
+        if (!made.locking().isOn() && (allow != null || factsInClear)) throw wrong("--allow and --facts-in-clear say how a file is locked, but it is not to be. Choose a strength with --lock, or leave them out.");
+        if (stampPlace != null && stamp == null) throw wrong("--stamp-place says where a stamp stands, but there is none. Give --stamp TEXT.");
         List<Laid> laid = new ArrayList<>(made.laid());
         if (letterhead != null) laid.add(Laid.letterhead(letterhead));
         if (watermark != null) laid.add(Laid.watermark(watermark));
@@ -160,6 +190,28 @@ final class RecipeOptions {
         }
         if (present != null) made = made.with(value(Recipe.WhenPresent.class, "--present", present));
         return made;
+    }
+
+    /** What other formats know nothing of is refused by name, even where it says what would be so anyway. */
+    private void refusePdfOnly(Target target) {
+        Map<String, Object> options = new LinkedHashMap<>();
+        options.put("--pages", pages);
+        options.put("--each", each);
+        options.put("--bookmarks", bookmarks);
+        options.put("--fonts", fonts);
+        options.put("--picture-quality", quality);
+        options.put("--picture-resolution", resolution);
+        options.put("--standard", standard);
+        options.put("--untagged", untagged ? true : null);
+        options.put("--uncompressed", uncompressed ? true : null);
+        options.put("--linearized", linearized ? true : null);
+        options.put("--pdf-version", version);
+        options.put("--watermark", watermark);
+        options.put("--letterhead", letterhead);
+        options.put("--stamp", stamp);
+        options.put("--attach-source", attachSource ? true : null);
+        options.values().removeIf(Objects::isNull);
+        if (!options.isEmpty()) throw wrong(String.join(", ", options.keySet()) + " can't be had in a ." + target.ending() + "; that is for PDFs. Leave it out, or make a PDF.");
     }
 
     static Path recipesFolder() { return Decant.home().resolve("recipes"); }
@@ -225,6 +277,6 @@ final class RecipeOptions {
     /** What --also makes beside the recipe itself: a format, or a recipe by its name. */
     static Recipe another(String name, Recipe like) {
         Target format = Target.of(name);
-        return format != null ? like.to(format).split(null) : new Recipes(recipesFolder()).find(name).with(like.present());
+        return format != null ? like.as(format) : new Recipes(recipesFolder()).find(name).with(like.present());
     }
 }

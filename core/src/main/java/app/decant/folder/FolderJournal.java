@@ -12,6 +12,7 @@ import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
@@ -23,6 +24,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
+import org.slf4j.LoggerFactory;
 
 /**
  * What a run has begun and ended, line by line in a file beside the results. A beginning is on disk before the work goes on, so that after a crash
@@ -42,7 +44,10 @@ public final class FolderJournal implements AutoCloseable {
     private final FileChannel channel;
     private final FileLock lock;
     private final Map<String, Entry> entries = new LinkedHashMap<>();
-    private final Map<String, Path> begun = new LinkedHashMap<>();
+    private final Map<String, Begun> begun = new LinkedHashMap<>();
+
+    /** The name that the result of a file was to have, and since when. */
+    private record Begun(Path target, long when) { }
 
     /** How a file ended. */
     public enum State { DONE, WANTS_LOOK, SKIPPED, FAILED }
@@ -60,8 +65,17 @@ public final class FolderJournal implements AutoCloseable {
         String key() { return FolderJournal.key(source, output); }
 
         /** Whether it stands for the same work on the same file, and its result is still there. */
-        boolean isOf(FolderScan.Item item, String otherRecipe) {
-            return (state == State.DONE || state == State.WANTS_LOOK) && bytes == item.bytes() && changed == item.changed() && recipe.equals(otherRecipe) && Files.isRegularFile(target);
+        boolean isOf(FolderScan.Item item, String otherRecipe) { return bytes == item.bytes() && changed == item.changed() && recipe.equals(otherRecipe) && isResultOf(item); }
+
+        /** Whether a result of the file, by whatever recipe, is there as it was made: under a name the plan itself gives, and of the same size. */
+        boolean isResultOf(FolderScan.Item item) {
+            if (state != State.DONE && state != State.WANTS_LOOK || !item.mayBecome(target)) return false;
+            try {
+                return Files.isRegularFile(target, LinkOption.NOFOLLOW_LINKS) && Files.size(target) == resultBytes;
+            } catch (IOException e) {
+                LoggerFactory.getLogger(FolderJournal.class).info("{} vanished", target, e);
+                return false;
+            }
         }
     }
 
@@ -88,7 +102,8 @@ public final class FolderJournal implements AutoCloseable {
         FolderJournal journal = null;
         try {
             Files.createDirectories(folder);
-            FileChannel channel = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE);
+            FileChannel channel = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE, LinkOption.NOFOLLOW_LINKS);
+            refuseShared(file, channel);
             journal = new FolderJournal(file, channel, channel.tryLock());
             if (journal.lock == null) throw busy(folder);
             for (Path one : journals(file.getParent())) {
@@ -104,14 +119,25 @@ public final class FolderJournal implements AutoCloseable {
         }
     }
 
+    /** A second name would let a journal cut and extend a file that is something else. */
+    private static void refuseShared(Path file, FileChannel channel) throws IOException {
+        if (!file.getFileSystem().supportedFileAttributeViews().contains("unix") || ((Number) Files.getAttribute(file, "unix:nlink", LinkOption.NOFOLLOW_LINKS)).intValue() == 1) return;
+        channel.close();
+        throw new IOException(file + " has a second name");
+    }
+
     /** What runs into a folder have ended with so far; writes nothing, and a folder that is not there has none. */
     public static List<Entry> known(Path folder) {
         if (!Files.isDirectory(folder)) return List.of();
         FolderJournal journal = new FolderJournal(null, null, null);
         try {
-            for (Path one : journals(folder.toAbsolutePath().normalize())) if (!HELD.contains(one)) journal.lines(Files.readAllBytes(one));
+            for (Path one : journals(folder.toAbsolutePath().normalize())) if (!HELD.contains(one)) {
+                try (FileChannel opened = FileChannel.open(one, StandardOpenOption.READ, LinkOption.NOFOLLOW_LINKS)) {
+                    journal.lines(all(opened));
+                }
+            }
         } catch (IOException e) {
-            org.slf4j.LoggerFactory.getLogger(FolderJournal.class).info("The journals in {} can't be read", folder, e);
+            LoggerFactory.getLogger(FolderJournal.class).info("The journals in {} can't be read", folder, e);
         }
         return journal.entries();
     }
@@ -121,14 +147,14 @@ public final class FolderJournal implements AutoCloseable {
     /** All journals of a folder, the one last written last. */
     private static List<Path> journals(Path folder) throws IOException {
         try (Stream<Path> files = Files.list(folder)) {
-            return files.filter(file -> file.getFileName().toString().startsWith(PREFIX) && file.getFileName().toString().endsWith(ENDING)).sorted(Comparator.comparingLong(file -> file.toFile().lastModified())).toList();
+            return files.filter(file -> file.getFileName().toString().startsWith(PREFIX) && file.getFileName().toString().endsWith(ENDING) && Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS)).sorted(Comparator.comparingLong(file -> file.toFile().lastModified())).toList();
         }
     }
 
     private void readOther(Path other, int parts) throws IOException {
         boolean free = false;
         if (!HELD.contains(other)) {
-            try (FileChannel opened = FileChannel.open(other, StandardOpenOption.READ, StandardOpenOption.WRITE); FileLock taken = opened.tryLock()) {
+            try (FileChannel opened = FileChannel.open(other, StandardOpenOption.READ, StandardOpenOption.WRITE, LinkOption.NOFOLLOW_LINKS); FileLock taken = opened.tryLock()) {
                 free = taken != null;
                 if (free) lines(all(opened));
             }
@@ -167,7 +193,7 @@ public final class FolderJournal implements AutoCloseable {
             Path source = Path.of(node.path("source").asText());
             String key = key(source, node.path("output").asText());
             if (node.path("begins").asBoolean()) {
-                begun.put(key, Path.of(node.path("target").asText()));
+                begun.put(key, new Begun(Path.of(node.path("target").asText()), node.path("when").asLong(Long.MAX_VALUE)));
                 return;
             }
             begun.remove(key);
@@ -176,24 +202,40 @@ public final class FolderJournal implements AutoCloseable {
             entries.put(key, new Entry(source, Path.of(node.path("target").asText()), State.valueOf(node.path("state").asText().toUpperCase(Locale.ROOT)), node.path("bytes").asLong(), node.path("changed").asLong(), node.path("output").asText(),
                     node.path("recipe").asText(), node.path("resultBytes").asLong(), node.path("pages").asInt(), node.path("seconds").asDouble(), node.path("faith").asDouble(-1), words));
         } catch (JsonProcessingException | IllegalArgumentException e) {
-            org.slf4j.LoggerFactory.getLogger(FolderJournal.class).warn("A line of the journal is passed over: {}", line, e);
+            LoggerFactory.getLogger(FolderJournal.class).warn("A line of the journal is passed over: {}", line, e);
         }
     }
 
     /** What earlier runs ended with, by file. */
     synchronized Entry entry(Path source, String output) { return entries.get(key(source, output)); }
 
-    /** Where the result of a file was to be that was being made when an earlier run broke off, or null. */
-    synchronized Path brokenOff(Path source, String output) { return begun.get(key(source, output)); }
+    /**
+     * Where the result of a file was to be that was being made when an earlier run broke off, or null. A name that the plan would not give itself is
+     * not believed, nor one that a file had before the run began.
+     */
+    synchronized Path brokenOff(FolderScan.Item item) {
+        Begun before = begun.get(key(item.source(), item.output()));
+        if (before == null || !item.mayBecome(before.target)) return null;
+        if (!Files.exists(before.target, LinkOption.NOFOLLOW_LINKS)) return before.target;
+        try {
+            long changed = Files.getLastModifiedTime(before.target, LinkOption.NOFOLLOW_LINKS).toMillis();
+            // Disks may count time in steps of two seconds; results may have been given the times of their originals.
+            return changed >= before.when - 2000 || changed == item.changed() ? before.target : null;
+        } catch (IOException e) {
+            LoggerFactory.getLogger(FolderJournal.class).info("{} can't be looked at", before.target, e);
+            return null;
+        }
+    }
 
     /** All that ended, the last of each file. */
     public synchronized List<Entry> entries() { return List.copyOf(entries.values()); }
 
     /** Says that a file is begun; its result will have just this name. */
     void begin(FolderScan.Item item, Path target) {
-        write(MAPPER.createObjectNode().put("begins", true).put("source", item.source().toString()).put("output", item.output()).put("target", target.toString()), true);
+        long now = System.currentTimeMillis();
+        write(MAPPER.createObjectNode().put("begins", true).put("source", item.source().toString()).put("output", item.output()).put("target", target.toString()).put("when", now), true);
         synchronized (this) {
-            begun.put(key(item.source(), item.output()), target);
+            begun.put(key(item.source(), item.output()), new Begun(target, now));
         }
     }
 
@@ -205,7 +247,7 @@ public final class FolderJournal implements AutoCloseable {
             write(node, false);
         } catch (DecantException e) {
             // What is made stays; the next run makes it once more under the name it had begun.
-            org.slf4j.LoggerFactory.getLogger(FolderJournal.class).warn("The end of {} is not in the journal: {}", entry.source, e.getMessage(), e);
+            LoggerFactory.getLogger(FolderJournal.class).warn("The end of {} is not in the journal: {}", entry.source, e.getMessage(), e);
         }
         synchronized (this) {
             begun.remove(entry.key());
@@ -238,7 +280,7 @@ public final class FolderJournal implements AutoCloseable {
         try (channel) {
             channel.force(false);
         } catch (IOException e) {
-            org.slf4j.LoggerFactory.getLogger(FolderJournal.class).warn("The journal can't be closed", e);
+            LoggerFactory.getLogger(FolderJournal.class).warn("The journal can't be closed", e);
         } finally {
             HELD.remove(file);
         }

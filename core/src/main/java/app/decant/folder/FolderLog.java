@@ -47,12 +47,13 @@ public final class FolderLog {
 
     private FolderLog() { }
 
-    /** Writes a log; its form follows the ending: .odt, .html, .csv or .json. */
-    public static Path write(List<Entry> entries, List<FolderScan.LeftOut> leftOut, Instant when, Path file) {
+    /** Writes a log; its form follows the ending: .odt, .html, .csv or .json. It takes the place of no original and no result. */
+    public static Path write(List<Entry> entries, FolderScan scan, Instant when, Path file) {
+        List<FolderScan.LeftOut> leftOut = scan.leftOut();
         String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
         byte[] bytes = name.endsWith(".odt") ? TextFormat.ODT.write(document(entries, leftOut, when), when).bytes() : name.endsWith(".csv") ? csv(entries, leftOut).getBytes(StandardCharsets.UTF_8)
                 : name.endsWith(".json") ? json(entries, leftOut, when).getBytes(StandardCharsets.UTF_8) : TextFormat.HTML.write(document(entries, leftOut, when), when).bytes();
-        return SafeFile.write(file, Recipe.WhenPresent.REPLACE, out -> out.write(bytes), made -> { });
+        return SafeFile.write(file, Recipe.WhenPresent.REPLACE, scan.guard().within(List.of()).and(entries.stream().map(Entry::target).toList()), out -> out.write(bytes), SafeFile.UNSEEN);
     }
 
     private static String words(State state) { return state == State.WANTS_LOOK ? "wants a look" : state.name().toLowerCase(Locale.ROOT); }

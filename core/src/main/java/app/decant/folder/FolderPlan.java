@@ -29,6 +29,9 @@ public record FolderPlan(List<Source> sources, List<Map.Entry<String, Recipe>> o
     /** A plan with the usual: both kept, nothing done twice, ten minutes a file. */
     public FolderPlan(List<Source> sources, List<Map.Entry<String, Recipe>> outputs) { this(sources, outputs, WhenThere.KEEP_BOTH, false, false, Duration.ofMinutes(10), 0, 1, 1); }
 
+    /** Whether results take the place of files that are there. */
+    boolean replaces() { return present == WhenThere.REPLACE || present == WhenThere.NEWER; }
+
     /**
      * A folder and where its results go.
      *

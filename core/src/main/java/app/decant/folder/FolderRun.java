@@ -7,10 +7,13 @@ import app.decant.document.Progress;
 import app.decant.folder.FolderJournal.Entry;
 import app.decant.folder.FolderJournal.State;
 import app.decant.layout.Pages;
+import app.decant.publish.Guard;
+import app.decant.publish.LeftOver;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
 import app.decant.publish.RecipeFile;
 import app.decant.publish.SafeFile;
+import app.decant.publish.TimeLimit;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -19,19 +22,17 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.Semaphore;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.slf4j.LoggerFactory;
 
 /** Does what a plan says: a worker a core, each file by itself, everything that ends written down at once. */
 public final class FolderRun {
@@ -45,10 +46,17 @@ public final class FolderRun {
     private final Set<Path> leftOut = ConcurrentHashMap.newKeySet();
     private volatile boolean stopped;
     private volatile boolean paused;
+    private volatile Guard guard = Guard.NONE;
 
     /** Makes one result of one file: opens it, lays it out and shows its pages, publishes it, and where wished scores it. */
     @FunctionalInterface
-    public interface Work { Made make(Path source, Recipe recipe, Path target, boolean score, Consumer<Pages> seen, Progress progress); }
+    public interface Work {
+        /** @param guard what the result must leave alone; it lets no file take its name that was given up meanwhile */
+        Made make(Path source, Recipe recipe, Path target, Guard guard, boolean score, Consumer<Pages> seen, Progress progress);
+
+        /** Whether a result of an earlier run is still what is wished where a recipe does not say all of it, such as its passwords. */
+        default boolean stands(Path result, Recipe recipe) { return true; }
+    }
 
     /** What was made. @param faith 0 to 100, or -1 */
     public record Made(Receipt receipt, List<Finding> findings, double faith) { }
@@ -89,10 +97,9 @@ public final class FolderRun {
      */
     public List<Entry> run(FolderScan scan, FolderJournal journal) {
         removeParts();
+        guard = scan.guard();
         int workers = Math.max(1, Runtime.getRuntime().availableProcessors());
         ExecutorService threads = Executors.newFixedThreadPool(workers, work -> thread(work, "folder run"));
-        // A second pool does the work itself, so that a file that hangs can be left behind.
-        ExecutorService hands = Executors.newCachedThreadPool(work -> thread(work, "folder file"));
         Semaphore room = new Semaphore(workers * 2);
         AtomicInteger done = new AtomicInteger();
         List<Future<Entry>> running = new ArrayList<>();
@@ -105,7 +112,7 @@ public final class FolderRun {
                 }
                 running.add(threads.submit(() -> {
                     try {
-                        Entry entry = one(item, journal, hands);
+                        Entry entry = one(item, journal);
                         if (entry != null) listener.ended(entry, done.incrementAndGet(), scan.items().size());
                         return entry;
                     } finally {
@@ -128,7 +135,6 @@ public final class FolderRun {
         } finally {
             stopped = true;
             threads.shutdownNow();
-            hands.shutdownNow();
         }
     }
 
@@ -138,20 +144,19 @@ public final class FolderRun {
         return thread;
     }
 
-    /** What an earlier run that broke off was writing; while other parts may be at work, only what is too old to be theirs. */
+    /** What an earlier run that broke off was writing; what other programs write at the moment is theirs. */
     private void removeParts() {
-        long before = System.currentTimeMillis() - (plan.parts() == 1 ? 0 : plan.limit().toMillis() + 60_000);
         for (FolderPlan.Source source : plan.sources()) {
             if (!Files.isDirectory(source.target())) continue;
             try (Stream<Path> files = Files.walk(source.target())) {
-                for (Path part : files.filter(file -> file.getFileName().toString().matches("\\.decant-[0-9a-z]+\\.part")).toList()) if (part.toFile().lastModified() <= before) Files.deleteIfExists(part);
+                for (Path part : files.filter(file -> file.getFileName().toString().endsWith(".part")).toList()) LeftOver.clearPart(part);
             } catch (IOException | java.io.UncheckedIOException e) {
-                org.slf4j.LoggerFactory.getLogger(FolderRun.class).warn("What an earlier run left over in {} can't be removed", source.target(), e);
+                LoggerFactory.getLogger(FolderRun.class).warn("What an earlier run left over in {} can't be removed", source.target(), e);
             }
         }
     }
 
-    private Entry one(FolderScan.Item item, FolderJournal journal, ExecutorService hands) {
+    private Entry one(FolderScan.Item item, FolderJournal journal) {
         while (paused && !stopped) {
             try {
                 Thread.sleep(50);
@@ -163,7 +168,7 @@ public final class FolderRun {
         if (stopped) return null;
         Entry before = journal.entry(item.source(), item.output());
         String mark = recipeMarks.get(item.output());
-        if (!plan.again() && before != null && before.isOf(item, mark)) return before;
+        if (!plan.again() && before != null && before.isOf(item, mark) && work.stands(before.target(), recipes.get(item.output()))) return before;
         long start = System.nanoTime();
         if (leftOut.contains(item.source())) return skipped(item, journal, start, BY_HAND);
         Path target = target(item, journal, before);
@@ -175,7 +180,7 @@ public final class FolderRun {
             return entry(item, target, State.FAILED, start, null, List.of(e.getMessage()));
         }
         listener.begun(item);
-        Entry ended = made(item, target, start, hands);
+        Entry ended = made(item, target, start);
         journal.end(ended);
         return ended;
     }
@@ -188,7 +193,7 @@ public final class FolderRun {
 
     /** The name its result gets, or null where it is left out. A name that a run which broke off had chosen is chosen again. */
     private Path target(FolderScan.Item item, FolderJournal journal, Entry before) {
-        Path begun = journal.brokenOff(item.source(), item.output());
+        Path begun = journal.brokenOff(item);
         if (begun != null) return begun;
         if (!Files.exists(item.target())) return item.target();
         return switch (plan.present()) {
@@ -196,7 +201,7 @@ public final class FolderRun {
             case SKIP -> null;
             case NEWER -> isNewer(item) ? item.target() : null;
             // What this plan made itself before, and is to make anew, is no other file.
-            case KEEP_BOTH -> before != null && before.target().equals(item.target()) && before.state() != State.SKIPPED ? item.target() : SafeFile.nextFree(item.target());
+            case KEEP_BOTH -> before != null && before.isResultOf(item) ? before.target() : SafeFile.nextFree(item.target());
         };
     }
 
@@ -204,46 +209,36 @@ public final class FolderRun {
         try {
             return item.changed() > Files.getLastModifiedTime(item.target()).toMillis();
         } catch (IOException e) {
-            org.slf4j.LoggerFactory.getLogger(FolderRun.class).info("{} vanished", item.target(), e);
+            LoggerFactory.getLogger(FolderRun.class).info("{} vanished", item.target(), e);
             return true;
         }
     }
 
-    private Entry made(FolderScan.Item item, Path target, long start, ExecutorService hands) {
-        boolean[] given = new boolean[1];
-        Recipe recipe = recipes.get(item.output()).with(Recipe.WhenPresent.REPLACE);
-        Future<Made> hand = hands.submit(() -> work.make(item.source(), recipe, target, plan.wantsLook() > 0, pages -> listener.laidOut(item, pages), (done, total, what) -> {
+    private Entry made(FolderScan.Item item, Path target, long start) {
+        Recipe recipe = recipes.get(item.output()).with(item.each() && !plan.replaces() ? Recipe.WhenPresent.KEEP_BOTH : Recipe.WhenPresent.REPLACE);
+        Progress progress = (done, total, what) -> {
             if (total > 1) listener.step(item, done, total);
-            return !given[0] && !leftOut.contains(item.source());
-        }));
+            return !leftOut.contains(item.source());
+        };
         try {
-            Made made = hand.get(plan.limit().toMillis(), TimeUnit.MILLISECONDS);
-            if (plan.keepTimes()) Files.setLastModifiedTime(target, Files.getLastModifiedTime(item.source()));
+            Made made = TimeLimit.run(plan.limit(), progress, (gate, told) -> work.make(item.source(), recipe, target, guard.through(gate), plan.wantsLook() > 0, pages -> listener.laidOut(item, pages), told));
+            if (plan.keepTimes()) Files.setLastModifiedTime(made.receipt.file(), Files.getLastModifiedTime(item.source()));
             List<String> words = made.findings.stream().filter(finding -> finding.weight() != Finding.Weight.NOTE).map(Finding::what).distinct().limit(20).toList();
             boolean look = plan.wantsLook() > 0 && made.faith >= 0 && made.faith < plan.wantsLook();
             return entry(item, target, look ? State.WANTS_LOOK : State.DONE, start, made, words);
-        } catch (TimeoutException e) {
-            given[0] = true;
-            hand.cancel(true);
-            return entry(item, target, State.FAILED, start, null, List.of("It was given up after " + plan.limit().toSeconds() + " seconds."));
-        } catch (ExecutionException e) {
-            Throwable cause = e.getCause();
-            if (cause instanceof DecantException told && told.kind() == Kind.CANCELLED && leftOut.contains(item.source())) return entry(item, target, State.SKIPPED, start, null, List.of(BY_HAND));
-            if (!(cause instanceof DecantException)) org.slf4j.LoggerFactory.getLogger(FolderRun.class).error("Unforeseen, at {}", item.source(), cause);
-            String words = cause instanceof DecantException told ? told.getMessage() : cause instanceof OutOfMemoryError ? "It is too large for the memory there is." : "Something went wrong that was not foreseen; the log in your home folder tells more.";
-            return entry(item, target, State.FAILED, start, null, List.of(words));
-        } catch (InterruptedException | CancellationException e) {
-            Thread.currentThread().interrupt();
-            return entry(item, target, State.FAILED, start, null, List.of("It was stopped."));
+        } catch (DecantException e) {
+            if (e.kind() == Kind.CANCELLED && leftOut.contains(item.source())) return entry(item, target, State.SKIPPED, start, null, List.of(BY_HAND));
+            if (e.kind() == Kind.UNFORESEEN) LoggerFactory.getLogger(FolderRun.class).error("Unforeseen, at {}", item.source(), e);
+            return entry(item, target, State.FAILED, start, null, List.of(e.getMessage()));
         } catch (IOException e) {
-            org.slf4j.LoggerFactory.getLogger(FolderRun.class).info("The times of {} can't be set", target, e);
+            LoggerFactory.getLogger(FolderRun.class).info("The times of {} can't be set", target, e);
             return entry(item, target, State.DONE, start, null, List.of("Its time could not be set."));
         }
     }
 
     private Entry entry(FolderScan.Item item, Path target, State state, long start, Made made, List<String> words) {
         double seconds = Math.round((System.nanoTime() - start) / 1e7) / 100.0;
-        return new Entry(item.source(), target, state, item.bytes(), item.changed(), item.output(), recipeMarks.get(item.output()), made == null ? 0 : made.receipt.bytes(), made == null ? 0 : made.receipt.pages(), seconds, made == null ? -1 : made.faith, words);
+        return new Entry(item.source(), made == null ? target : made.receipt.file(), state, item.bytes(), item.changed(), item.output(), recipeMarks.get(item.output()), made == null ? 0 : made.receipt.bytes(), made == null ? 0 : made.receipt.pages(), seconds, made == null ? -1 : made.faith, words);
     }
 
     /** How a run went, in one sentence. */

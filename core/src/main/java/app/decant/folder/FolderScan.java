@@ -1,6 +1,8 @@
 package app.decant.folder;
 
 import app.decant.document.Progress;
+import app.decant.publish.Guard;
+import app.decant.publish.Laid;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import java.io.IOException;
@@ -14,17 +16,21 @@ import java.nio.file.attribute.BasicFileAttributes;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Predicate;
+import java.util.regex.Pattern;
 
 /**
  * What a plan comes to: which files are to be done, where their results go, what is left out and why. Nothing is opened or written.
  *
  * @param items   in the order of their paths
  * @param leftOut files and folders that are not done, each with the reason
+ * @param guard   what results must leave alone: all sources, those of other parts too, and what lies outside the targets
  */
-public record FolderScan(List<Item> items, List<LeftOut> leftOut) {
+public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
     private static final double USUAL_SECONDS = 0.12;
     private static final double USUAL_BYTES_A_SECOND = 1e6;
     private static final long USUAL_RESULT = 20_000;
@@ -34,8 +40,25 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut) {
         leftOut = List.copyOf(leftOut);
     }
 
-    /** One file to be made into one result. @param output the name of its recipe */
-    public record Item(Path source, Path target, FolderPlan.Kind kind, long bytes, long changed, String output) { }
+    /**
+     * One file to be made into one result.
+     *
+     * @param output the name of its recipe
+     * @param each   whether each of its pages becomes a file, named by the recipe's pattern
+     */
+    public record Item(Path source, Path target, FolderPlan.Kind kind, long bytes, long changed, String output, boolean each) {
+        /** Whether its result may have this name: the one foreseen, or where that was taken, the same with a number. */
+        boolean mayBecome(Path file) {
+            if (!target.getParent().equals(file.getParent())) return false;
+            if (each) return true;
+            String name = target.getFileName().toString();
+            String front = SafeFile.withoutEnding(name);
+            return file.equals(target) || file.getFileName().toString().matches(Pattern.quote(front) + " [1-9][0-9]{0,8}" + Pattern.quote(name.substring(front.length())));
+        }
+    }
+
+    /** The same with some of its items only. */
+    public FolderScan only(Predicate<Item> wanted) { return new FolderScan(items.stream().filter(wanted).toList(), leftOut, guard); }
 
     /** What is not done. */
     public record LeftOut(Path file, String reason) { }
@@ -45,6 +68,7 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut) {
         List<Item> items = new ArrayList<>();
         List<LeftOut> leftOut = new ArrayList<>();
         Map<String, Path> targets = new HashMap<>();
+        Map<FolderPlan.Source, List<Path>> found = new LinkedHashMap<>();
         for (FolderPlan.Source source : plan.sources()) {
             if (!Files.isDirectory(source.folder())) {
                 leftOut.add(new LeftOut(source.folder(), "The folder is not there. Look whether it was moved."));
@@ -52,16 +76,32 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut) {
             }
             List<Path> files = new ArrayList<>();
             walk(plan, source, files, leftOut, progress);
+            files.removeIf(file -> !isWanted(source, file));
             files.sort(null);
-            for (Path file : files) add(plan, source, file, items, leftOut, targets);
+            found.put(source, files);
         }
+        Guard guard = guard(plan, found.values().stream().flatMap(List::stream).toList());
+        found.forEach((source, files) -> {
+            for (Path file : files) add(plan, source, file, items, leftOut, targets, guard);
+        });
         if (plan.parts() > 1) {
             List<Item> mine = new ArrayList<>();
             // By the path and not the place in the list, so that parts agree whatever order each machine finds files in.
             for (Item item : items) if (Math.floorMod(item.source.toString().hashCode(), plan.parts()) == plan.part() - 1) mine.add(item);
-            items = mine;
+            return new FolderScan(mine, leftOut, guard);
         }
-        return new FolderScan(items, leftOut);
+        return new FolderScan(items, leftOut, guard);
+    }
+
+    private static Guard guard(FolderPlan plan, List<Path> sources) {
+        List<Path> laid = plan.outputs().stream().flatMap(output -> output.getValue().laid().stream()).filter(Laid::file).map(one -> Path.of(one.what())).toList();
+        return Guard.NONE.and(sources).and(laid).within(plan.sources().stream().map(FolderPlan.Source::target).toList());
+    }
+
+    private static boolean isWanted(FolderPlan.Source source, Path file) {
+        FolderPlan.Kind kind = FolderPlan.Kind.of(file.getFileName().toString());
+        if (kind == null || !source.kinds().contains(kind)) return false;
+        return source.patterns().isEmpty() || source.patterns().stream().anyMatch(pattern -> matcher(pattern).matches(file.getFileName()));
     }
 
     private static void walk(FolderPlan plan, FolderPlan.Source source, List<Path> files, List<LeftOut> leftOut, Progress progress) {
@@ -110,26 +150,24 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut) {
         return name.startsWith("~") || name.endsWith(".tmp") || name.endsWith(".part") || name.endsWith("~") || name.endsWith(".lock");
     }
 
-    private static void add(FolderPlan plan, FolderPlan.Source source, Path file, List<Item> items, List<LeftOut> leftOut, Map<String, Path> targets) {
+    private static void add(FolderPlan plan, FolderPlan.Source source, Path file, List<Item> items, List<LeftOut> leftOut, Map<String, Path> targets, Guard guard) {
         String name = file.getFileName().toString();
         FolderPlan.Kind kind = FolderPlan.Kind.of(name);
-        if (kind == null || !source.kinds().contains(kind)) return;
-        if (!source.patterns().isEmpty() && source.patterns().stream().noneMatch(pattern -> matcher(pattern).matches(file.getFileName()))) return;
         try {
             BasicFileAttributes attributes = Files.readAttributes(file, BasicFileAttributes.class);
             for (Map.Entry<String, Recipe> output : plan.outputs()) {
                 String ending = output.getValue().target().ending();
                 Path folder = source.target().resolve(source.folder().relativize(file.getParent()).toString());
                 Path target = folder.resolve(SafeFile.withoutEnding(name) + "." + ending);
-                // Two originals of one name get results of two; letters of either case count as one, as some disks have it.
-                if (taken(targets, target)) target = folder.resolve(SafeFile.withoutEnding(name) + " (" + name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT) + ")." + ending);
-                for (int n = 2; taken(targets, target); n++) target = folder.resolve(SafeFile.withoutEnding(name) + " (" + n + ")." + ending);
                 if (target.equals(file)) {
                     leftOut.add(new LeftOut(file, "The result would take its own place."));
                     continue;
                 }
+                // Two originals of one name get results of two; letters of either case count as one, as some disks have it. No result takes an original's name.
+                if (taken(targets, target, guard)) target = folder.resolve(SafeFile.withoutEnding(name) + " (" + name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT) + ")." + ending);
+                for (int n = 2; taken(targets, target, guard); n++) target = folder.resolve(SafeFile.withoutEnding(name) + " (" + n + ")." + ending);
                 targets.put(target.toString().toLowerCase(Locale.ROOT), file);
-                items.add(new Item(file, target, kind, attributes.size(), attributes.lastModifiedTime().toMillis(), output.getKey()));
+                items.add(new Item(file, target, kind, attributes.size(), attributes.lastModifiedTime().toMillis(), output.getKey(), output.getValue().split() != null));
             }
         } catch (IOException e) {
             org.slf4j.LoggerFactory.getLogger(FolderScan.class).info("{} vanished", file, e);
@@ -137,7 +175,7 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut) {
         }
     }
 
-    private static boolean taken(Map<String, Path> targets, Path target) { return targets.containsKey(target.toString().toLowerCase(Locale.ROOT)); }
+    private static boolean taken(Map<String, Path> targets, Path target, Guard guard) { return targets.containsKey(target.toString().toLowerCase(Locale.ROOT)) || guard.isOriginal(target); }
 
     private static PathMatcher matcher(String pattern) { return FileSystems.getDefault().getPathMatcher("glob:" + pattern); }
 

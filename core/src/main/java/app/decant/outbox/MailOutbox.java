@@ -2,25 +2,29 @@ package app.decant.outbox;
 
 import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.publish.Guard;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import jakarta.mail.MessagingException;
+import jakarta.mail.Part;
 import jakarta.mail.Session;
 import jakarta.mail.internet.AddressException;
+import jakarta.mail.internet.ContentDisposition;
+import jakarta.mail.internet.ContentType;
 import jakarta.mail.internet.InternetAddress;
 import jakarta.mail.internet.MimeBodyPart;
 import jakarta.mail.internet.MimeMessage;
 import jakarta.mail.internet.MimeMultipart;
-import jakarta.mail.internet.MimeUtility;
+import jakarta.mail.internet.ParameterList;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.UnsupportedEncodingException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
+import java.util.Arrays;
 import java.util.Date;
 import java.util.List;
 import java.util.Properties;
@@ -47,6 +51,23 @@ public final class MailOutbox {
     }
 
     /**
+     * Looks at addresses before there is anything to send.
+     *
+     * @throws DecantException where one is none
+     */
+    public static void refuseWrong(List<String> addresses) {
+        try {
+            for (String address : addresses) address(address);
+        } catch (AddressException e) {
+            throw noAddress(e);
+        }
+    }
+
+    private static DecantException noAddress(AddressException e) {
+        return new DecantException(Kind.WRONG_CALL, "“" + e.getRef() + "” is no mail address. Write one such as office@ferries.example.", e);
+    }
+
+    /**
      * Writes a letter into the outbox.
      *
      * @return its file
@@ -57,7 +78,7 @@ public final class MailOutbox {
         try {
             MimeMessage message = message(letter, when);
             Path file = folder.resolve(NAME.format(when) + " " + letter.subject().replaceAll("[/\\\\:*?\"<>|\\p{Cntrl}]+", " ").trim() + ".eml");
-            return SafeFile.write(file, Recipe.WhenPresent.KEEP_BOTH, out -> {
+            return SafeFile.write(file, Recipe.WhenPresent.KEEP_BOTH, Guard.OWN, out -> {
                 try {
                     message.writeTo(out);
                 } catch (MessagingException e) {
@@ -65,7 +86,7 @@ public final class MailOutbox {
                 }
             }, made -> check(made, letter));
         } catch (AddressException e) {
-            throw new DecantException(Kind.WRONG_CALL, "“" + e.getRef() + "” is no mail address. Write one such as office@ferries.example.", e);
+            throw noAddress(e);
         } catch (MessagingException | IOException e) {
             throw new DecantException(Kind.UNREADABLE, "The mail can't be put together: a file that is to go with it can't be read.", e);
         }
@@ -99,8 +120,13 @@ public final class MailOutbox {
 
     private static MimeBodyPart attached(Path file) throws MessagingException, IOException {
         MimeBodyPart part = new MimeBodyPart();
+        String name = file.getFileName().toString();
         part.attachFile(file.toFile(), type(file), "base64");
-        part.setFileName(encoded(file.getFileName().toString()));
+        // Names beyond ASCII by RFC 2231, as RFC 2183 asks; words encoded by RFC 2047 have no place in parameters.
+        part.setHeader("Content-Disposition", new ContentDisposition(Part.ATTACHMENT, named("filename", name)).toString());
+        ContentType type = new ContentType(type(file));
+        type.setParameterList(named("name", name));
+        part.setHeader("Content-Type", type.toString());
         return part;
     }
 
@@ -109,14 +135,25 @@ public final class MailOutbox {
         return type == null ? "application/octet-stream" : type;
     }
 
-    private static String encoded(String name) throws UnsupportedEncodingException { return MimeUtility.encodeText(name, "UTF-8", null); }
+    private static ParameterList named(String parameter, String name) {
+        ParameterList parameters = new ParameterList();
+        parameters.set(parameter, name, StandardCharsets.UTF_8.name());
+        return parameters;
+    }
 
-    /** Opens the letter again: every file must be in it. */
+    /** Opens the letter again: every file must be in it, whole and under its name. */
     private static void check(Path made, Letter letter) throws IOException {
         try (InputStream in = Files.newInputStream(made)) {
             MimeMessage again = new MimeMessage(Session.getInstance(new Properties()), in);
-            int parts = ((MimeMultipart) again.getContent()).getCount();
-            if (parts != letter.files().size() + 1) throw new DecantException(Kind.NOT_PROVEN, "The mail does not hold all its files; it was not kept. Try again.");
+            MimeMultipart parts = (MimeMultipart) again.getContent();
+            boolean whole = parts.getCount() == letter.files().size() + 1;
+            for (int i = 0; whole && i < letter.files().size(); i++) {
+                Path file = letter.files().get(i);
+                try (InputStream held = parts.getBodyPart(i + 1).getInputStream(); InputStream meant = Files.newInputStream(file)) {
+                    whole = file.getFileName().toString().equals(parts.getBodyPart(i + 1).getFileName()) && Arrays.equals(held.readAllBytes(), meant.readAllBytes());
+                }
+            }
+            if (!whole) throw new DecantException(Kind.NOT_PROVEN, "The mail does not hold all its files; it was not kept. Try again.");
         } catch (MessagingException e) {
             throw new IOException(e);
         }

@@ -2,6 +2,7 @@ package app.decant.outbox;
 
 import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.publish.Guard;
 import app.decant.publish.PageRange;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
@@ -62,7 +63,7 @@ public final class PrintFolder {
                 for (List<Integer> side : sides) for (int again = 0; again < (job.collated ? 1 : job.copies); again++) side(source, sheets, layers, side, job.sheets);
             }
             sheets.setDocumentId(1L);
-            return SafeFile.write(folder.resolve(name), Recipe.WhenPresent.KEEP_BOTH, sheets::save, made -> { });
+            return SafeFile.write(folder.resolve(name), Recipe.WhenPresent.KEEP_BOTH, Guard.OWN, sheets::save, SafeFile.UNSEEN);
         } catch (IOException e) {
             throw new DecantException(Kind.UNREADABLE, name + " can't be printed: it can't be opened.", e);
         }

@@ -77,7 +77,7 @@ public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protect
      *
      * @throws DecantException ({@code WRONG_CALL}) with a sentence that names both
      */
-    void refuseContradictions() {
+    public void refuseContradictions() {
         Standard standard = style.standard();
         if (standard.isArchive() && protection.isOn()) throw wrong(standard.words() + " must open without a password; it can't be locked as well. Choose one of the two.");
         if (!standard.allowsAttachments() && !attachments.isEmpty()) throw wrong(standard.words() + " may hold no attached files. Leave them out, or choose PDF/A-3.");

@@ -1,5 +1,6 @@
 package app.decant.pdf;
 
+import java.security.SecureRandom;
 import java.util.Collections;
 import java.util.EnumSet;
 import java.util.Set;
@@ -17,6 +18,7 @@ import org.apache.pdfbox.pdmodel.encryption.StandardProtectionPolicy;
  * @param metadataInClear whether what is said about the document stays readable, for search programs and archives (7.6.4.2)
  */
 public record Protection(Strength strength, String toOpen, String toChange, Set<Permission> allowed, boolean metadataInClear) {
+    private static final String SIGNS = "ABCDEFGHJKLMNPQRSTUVWXYZabcdefghijkmnpqrstuvwxyz23456789";
     public static final Protection NONE = new Protection(Strength.NONE, "", "", EnumSet.allOf(Permission.class), false);
 
     public Protection {
@@ -47,6 +49,14 @@ public record Protection(Strength strength, String toOpen, String toChange, Set<
 
     /** What can be allowed or not: the bits of ISO 32000-2, table 22. */
     public enum Permission { PRINT, PRINT_FINE, CHANGE, COPY, COMMENT, FILL_FORMS, READ_ALOUD, ASSEMBLE }
+
+    /** A password nobody knows. */
+    public static String unguessable() {
+        SecureRandom random = new SecureRandom();
+        StringBuilder password = new StringBuilder();
+        for (int i = 0; i < 24; i++) password.append(SIGNS.charAt(random.nextInt(SIGNS.length())));
+        return password.toString();
+    }
 
     public boolean isOn() { return strength != Strength.NONE; }
 

@@ -12,14 +12,14 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
 
 /** Tries a locked file as the people will who get it: with each password, with a wrong one, and looks what it lets them do. */
-final class ProtectionCheck {
+public final class ProtectionCheck {
     private ProtectionCheck() { }
 
     static List<Proof> check(Path file, Protection protection) throws IOException {
         List<Proof> proofs = new ArrayList<>();
         boolean asks = !protection.toOpen().isEmpty();
         if (asks) {
-            boolean shut = isShut(file, "") && isShut(file, protection.toOpen() + "x");
+            boolean shut = isShut(file, "") && isShut(file, wrong(protection.toOpen()));
             proofs.add(new Proof(shut ? "Does not open without its password" : "Opens without its password", shut));
         }
         try (PDDocument pdf = Loader.loadPDF(file.toFile(), protection.toOpen())) {
@@ -37,6 +37,24 @@ final class ProtectionCheck {
             proofs.add(new Proof(owner ? "The owner's password allows everything" : "The owner's password does not allow everything", owner));
         }
         return proofs;
+    }
+
+    /** Another password of the same length: one that is longer might count as the same, since only so many bytes count. */
+    private static String wrong(String password) { return (password.charAt(0) == 'x' ? "y" : "x") + password.substring(1); }
+
+    /**
+     * Whether a file of an earlier run asks for just these passwords.
+     *
+     * @param toChange the owner's; empty where nobody knows it
+     */
+    public static boolean opensAsWished(Path file, String toOpen, String toChange) throws IOException {
+        if (isShut(file, toOpen) || !toOpen.isEmpty() && !isShut(file, "")) return false;
+        if (toChange.isEmpty()) return true;
+        try (PDDocument pdf = Loader.loadPDF(file.toFile(), toChange)) {
+            return pdf.getCurrentAccessPermission().isOwnerPermission();
+        } catch (InvalidPasswordException e) {
+            return false;
+        }
     }
 
     private static boolean isShut(Path file, String password) throws IOException {

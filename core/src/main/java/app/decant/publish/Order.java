@@ -10,11 +10,9 @@ import app.decant.layout.Pages;
 import app.decant.pdf.Attachment;
 import app.decant.pdf.Overlay;
 import app.decant.pdf.PdfChoices;
-import app.decant.pdf.Protection;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.SecureRandom;
 import java.time.Instant;
 import java.util.List;
 import java.util.Set;
@@ -24,11 +22,18 @@ import java.util.TreeSet;
  * What is to be published: pages, under a recipe, with passwords where it locks, and the file they came from.
  *
  * @param source the file the document was taken from, or null where it has none
+ * @param others what else must be left alone when results are written; the source and what is laid on pages always are
  */
-public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path source) {
-    private static final String SIGNS = "ABCDEFGHJKLMNPQRSTUVWXYZabcdefghijkmnpqrstuvwxyz23456789";
-
+public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path source, Guard others) {
     public Order(Pages pages, Recipe recipe) { this(pages, recipe, Recipe.Passwords.NONE, null); }
+
+    public Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path source) { this(pages, recipe, passwords, source, Guard.NONE); }
+
+    /** The same of other pages. */
+    public Order with(Pages laidOut) { return new Order(laidOut, recipe, passwords, source, others); }
+
+    /** What results must leave alone. */
+    public Guard guard() { return others.and(source).and(recipe.laid().stream().filter(Laid::file).map(laid -> Path.of(laid.what())).toList()); }
 
     /**
      * The order as its recipe permits: where fonts may not be put into files and others are to take their place, laid out anew with those.
@@ -39,7 +44,7 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
         if (recipe.restricted() != Recipe.Restricted.REPLACE || recipe.target() != Target.PDF) return this;
         Set<String> forbidden = new TreeSet<>();
         for (FontCatalogue.Match match : pages.fonts()) if (EmbeddingRight.forbidsOutlines(match.face().fsType())) forbidden.add(match.face().family());
-        return forbidden.isEmpty() ? this : new Order(Layout.of(without(pages.document(), forbidden), fonts.without(forbidden)), recipe, passwords, source);
+        return forbidden.isEmpty() ? this : with(Layout.of(without(pages.document(), forbidden), fonts.without(forbidden)));
     }
 
     private static Document without(Document document, Set<String> families) {
@@ -50,27 +55,13 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
 
     PdfChoices choices(List<Integer> chosen, Instant when) {
         List<Overlay> overlays = recipe.laid().stream().map(laid -> laid.overlay(chosen.size(), facts().title(), when)).toList();
-        return new PdfChoices(chosen, recipe.style(), protection(), overlays, attachments(), facts(), recipe.facts().dates(), when);
+        return new PdfChoices(chosen, recipe.style(), recipe.protection(passwords), overlays, attachments(), facts(), recipe.facts().dates(), when);
     }
 
     /** The title falls back to the first heading, so that windows and lists show something better than a file name. */
     private Facts facts() {
         String heading = pages.outline().headings().isEmpty() ? null : pages.outline().headings().get(0).text();
         return recipe.facts().of(pages.document().facts(), heading);
-    }
-
-    private Protection protection() {
-        if (!recipe.locking().isOn()) return Protection.NONE;
-        String owner = passwords.toChange().isEmpty() ? unguessable() : passwords.toChange();
-        return new Protection(recipe.locking().strength(), passwords.toOpen(), owner, recipe.locking().allowed(), recipe.locking().metadataInClear());
-    }
-
-    /** A password nobody knows, so that what is not allowed can't be allowed later. */
-    private static String unguessable() {
-        SecureRandom random = new SecureRandom();
-        StringBuilder password = new StringBuilder();
-        for (int i = 0; i < 24; i++) password.append(SIGNS.charAt(random.nextInt(SIGNS.length())));
-        return password.toString();
     }
 
     private List<Attachment> attachments() {

@@ -3,6 +3,7 @@ package app.decant.publish;
 import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -18,10 +19,14 @@ public record Output(Order order, Path file) {
      */
     public static void refuseClashes(List<Output> outputs) {
         Set<String> names = new HashSet<>();
+        Instant now = Instant.now();
         for (Output output : outputs) {
-            Path file = output.file.toAbsolutePath().normalize();
-            if (!names.add(file.toString().toLowerCase(Locale.ROOT))) throw new DecantException(Kind.WRONG_CALL, "Two of the files would have the name " + file.getFileName() + ". Choose recipes or formats that differ.");
-            if (output.order.recipe().split() == null) SafeFile.place(file, output.order.recipe().present());
+            Contradictions.refuse(output.order);
+            for (Path file : Publisher.names(output.order, output.file, now)) {
+                String name = file.toAbsolutePath().normalize().toString().toLowerCase(Locale.ROOT);
+                if (!names.add(name)) throw new DecantException(Kind.WRONG_CALL, "Two of the files would have the name " + file.getFileName() + ". Choose recipes or formats that differ.");
+                SafeFile.place(file, output.order.recipe().present(), output.order.guard());
+            }
         }
     }
 

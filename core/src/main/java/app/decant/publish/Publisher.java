@@ -15,6 +15,7 @@ import app.decant.pdf.PasswordStrength;
 import app.decant.pdf.PdfCheck;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfWriter;
+import app.decant.pdf.ProtectionCheck;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -25,6 +26,7 @@ import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import org.slf4j.LoggerFactory;
 
 /** Publishes laid-out documents. */
 public final class Publisher {
@@ -41,6 +43,7 @@ public final class Publisher {
      * @throws DecantException where it can't be written or does not hold what it should; an older file of the name is then as it was
      */
     public static Receipt publish(Order order, Path file, Instant when, Progress progress) {
+        Contradictions.refuse(order);
         Recipe recipe = order.recipe();
         List<Integer> chosen = recipe.target() == Target.PDF ? recipe.pages().of(order.labels()) : List.of();
         return publish(order, chosen, file, when, progress);
@@ -52,14 +55,13 @@ public final class Publisher {
      * @param file its folder is where the files go; its name without the ending stands for {@code {name}}
      */
     public static List<Receipt> publishEach(Order order, Path file, Instant when, Progress progress) {
+        Contradictions.refuse(order);
         Recipe recipe = order.recipe();
-        String name = SafeFile.withoutEnding(file.getFileName().toString());
         List<Integer> chosen = recipe.pages().of(order.labels());
-        List<Path> files = new ArrayList<>();
-        for (int i = 0; i < chosen.size(); i++) files.add(file.resolveSibling(NamePattern.of(recipe.split(), name, order.pages(), chosen.get(i), i + 1, when) + "." + recipe.target().ending()));
+        List<Path> files = names(order, file, when);
         if (new HashSet<>(files).size() < files.size()) throw new DecantException(DecantException.Kind.WRONG_CALL, "The pattern “" + recipe.split() + "” gives two pages one name. Put {n} into it.");
         // All or none: a name that is taken is told before the first file is written.
-        for (Path one : files) SafeFile.place(one.toAbsolutePath().normalize(), recipe.present());
+        for (Path one : files) SafeFile.place(one, recipe.present(), order.guard());
         List<Receipt> receipts = new ArrayList<>();
         for (int i = 0; i < chosen.size(); i++) {
             progress.step(i, chosen.size(), "Writing files");
@@ -67,6 +69,17 @@ public final class Publisher {
         }
         if (receipts.size() > 1) receipts.set(0, receipts.get(0).with(ofTheOthers(receipts)));
         return receipts;
+    }
+
+    /** The names of all files that an order gives: one, or one for each page. */
+    static List<Path> names(Order order, Path file, Instant when) {
+        Recipe recipe = order.recipe();
+        if (recipe.split() == null || recipe.target() != Target.PDF) return List.of(file);
+        String name = SafeFile.withoutEnding(file.getFileName().toString());
+        List<Integer> chosen = recipe.pages().of(order.labels());
+        List<Path> files = new ArrayList<>();
+        for (int i = 0; i < chosen.size(); i++) files.add(file.resolveSibling(NamePattern.of(recipe.split(), name, order.pages(), chosen.get(i), i + 1, when) + "." + recipe.target().ending()));
+        return files;
     }
 
     /** What the first receipt says for all files: that there are more, and what was found in them only. */
@@ -132,7 +145,7 @@ public final class Publisher {
     private static Path pdf(Order order, List<Integer> chosen, Path file, Instant when, List<PdfCheck.Proof> proofs, List<Finding> findings, Progress progress) {
         PdfChoices choices = order.choices(chosen, when);
         PdfWriter.Written[] written = new PdfWriter.Written[1];
-        Path done = SafeFile.write(file, order.recipe().present(), out -> written[0] = PdfWriter.write(order.pages(), choices, out, progress), made -> {
+        Path done = SafeFile.write(file, order.recipe().present(), order.guard(), out -> written[0] = PdfWriter.write(order.pages(), choices, out, progress), made -> {
             progress.step(chosen.size(), chosen.size(), "Checking the file");
             proofs.addAll(PdfCheck.check(made, order.pages(), choices, written[0]));
             refuseUnproven(file, proofs);
@@ -152,7 +165,7 @@ public final class Publisher {
         Written written = written(document, recipe, when);
         findings.addAll(written.findings());
         byte[] bytes = locks ? OfficeLock.locked(written.bytes(), password) : written.bytes();
-        return SafeFile.write(file, recipe.present(), out -> out.write(bytes), made -> {
+        return SafeFile.write(file, recipe.present(), order.guard(), out -> out.write(bytes), made -> {
             byte[] held = Files.readAllBytes(made);
             Document again = recipe.target() == Target.TXT ? TextReader.read(held, recipe.text().letters()).document() : TextFormats.read(held, file.getFileName().toString(), locks ? password : null, Progress.SILENT).document();
             if (locks) proofs.add(new PdfCheck.Proof("Does not open without its password", !opens(Files.readAllBytes(made))));
@@ -175,6 +188,19 @@ public final class Publisher {
         Document document = TravellingFonts.of(order.pages().withFieldResults(), order.pages(), order.recipe(), findings);
         findings.addAll(written(document, order.recipe(), Instant.EPOCH).findings());
         return findings;
+    }
+
+    /** Whether a file that was made before opens by these passwords as its recipe locks it; one that is not locked always does. */
+    public static boolean isLocked(Path file, Recipe recipe, Recipe.Passwords passwords) {
+        if (!recipe.locking().isOn()) return true;
+        try {
+            if (recipe.target() == Target.PDF) return ProtectionCheck.opensAsWished(file, passwords.toOpen(), passwords.toChange());
+            byte[] bytes = Files.readAllBytes(file);
+            return !opens(bytes) && TextFormats.read(bytes, "", passwords.toOpen(), Progress.SILENT) != null;
+        } catch (IOException | DecantException e) {
+            LoggerFactory.getLogger(Publisher.class).info("{} is made anew, since it does not open as wished", file, e);
+            return false;
+        }
     }
 
     private static boolean opens(byte[] file) {

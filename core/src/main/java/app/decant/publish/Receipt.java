@@ -21,7 +21,11 @@ public record Receipt(Path file, Target target, int pages, long bytes, List<PdfC
         findings = List.copyOf(findings);
     }
 
-    Receipt with(List<Finding> more) {
+    /** The same of a file that lies elsewhere now, such as in a mail. */
+    public Receipt in(Path other) { return new Receipt(other, target, pages, bytes, proofs, findings, time); }
+
+    /** The same with more that was found. */
+    public Receipt with(List<Finding> more) {
         List<Finding> all = new java.util.ArrayList<>(findings);
         all.addAll(more);
         return new Receipt(file, target, pages, bytes, proofs, all, time);

@@ -64,6 +64,22 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
         @Override public String toString() { return "Passwords[not told]"; }
     }
 
+    /**
+     * Refuses what can't be, as far as that can be told before there are pages.
+     *
+     * @throws app.decant.document.DecantException ({@code WRONG_CALL}) with a sentence that names it
+     */
+    public void refuseContradictions(Passwords passwords) { Contradictions.refuse(this, passwords); }
+
+    /** How a PDF is locked; an owner's password that is not given is one that nobody knows, so that what is not allowed can't be allowed later. */
+    Protection protection(Passwords passwords) {
+        if (!locking.isOn()) return Protection.NONE;
+        return new Protection(locking.strength(), passwords.toOpen(), passwords.toChange().isEmpty() ? Protection.unguessable() : passwords.toChange(), locking.allowed(), locking.metadataInClear());
+    }
+
+    /** The same choices as far as another format can keep them; what is for PDFs only is left out, but a lock never is. */
+    public Recipe as(Target other) { return Contradictions.adapted(this, other); }
+
     public Recipe to(Target other) { return new Recipe(other, pages, style, locking, laid, facts, split, attachSource, links, restricted, officeFonts, text, present); }
     public Recipe of(PageRange other) { return new Recipe(target, other, style, locking, laid, facts, split, attachSource, links, restricted, officeFonts, text, present); }
     public Recipe with(PdfStyle other) { return new Recipe(target, pages, other, locking, laid, facts, split, attachSource, links, restricted, officeFonts, text, present); }

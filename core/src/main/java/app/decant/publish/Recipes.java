@@ -73,7 +73,7 @@ public final class Recipes {
         if (wanted.isEmpty() || wanted.matches(".*[/\\\\:].*") || wanted.startsWith(".")) throw new DecantException(Kind.WRONG_CALL, "“" + name + "” can't be the name of a recipe. Use letters, digits and spaces.");
         if (isShipped(wanted)) throw new DecantException(Kind.WRONG_CALL, "“" + wanted + "” ships with Decant and stays as it is. Choose another name.");
         byte[] bytes = RecipeFile.write(recipe).getBytes(StandardCharsets.UTF_8);
-        SafeFile.write(folder.resolve(wanted + ".json"), Recipe.WhenPresent.REPLACE, out -> out.write(bytes), file -> RecipeFile.read(Files.readString(file), wanted));
+        SafeFile.write(folder.resolve(wanted + ".json"), Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write(bytes), file -> RecipeFile.read(Files.readString(file), wanted));
     }
 
     /** Forgets a kept recipe. */

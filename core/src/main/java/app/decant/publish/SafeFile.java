@@ -2,26 +2,35 @@ package app.decant.publish;
 
 import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.AtomicMoveNotSupportedException;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.FileAttribute;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.security.SecureRandom;
+import java.util.Random;
+import java.util.Set;
+import org.slf4j.LoggerFactory;
 
 /**
  * Writes a file whole or not at all: beside its place first, flushed to the disk, looked over, then moved over the old one. Whatever goes
- * wrong, an older file of the name stays as it was.
+ * wrong, an older file of the name stays as it was; and a file that something is made from is never replaced, by whatever name it is reached.
  */
 public final class SafeFile {
     /** Not the JDK's temporary files: those are closed to everybody else, and what is published is to be read. */
-    private static final java.util.Random RANDOM = new java.security.SecureRandom();
+    private static final Random RANDOM = new SecureRandom();
 
     private SafeFile() { }
 
@@ -33,45 +42,70 @@ public final class SafeFile {
     @FunctionalInterface
     public interface Look { void at(Path file) throws IOException; }
 
+    /** Takes every file as it is. */
+    public static final Look UNSEEN = made -> { };
+
     /**
      * Writes to {@code wished}, or as {@code present} says where that name is taken.
      *
+     * @param guard what must be left alone
      * @return where the file is now
      * @throws DecantException with what to do next; nothing was changed then
      */
-    public static Path write(Path wished, Recipe.WhenPresent present, Writing writing, Look look) {
-        Path target = place(wished.toAbsolutePath().normalize(), present);
+    public static Path write(Path wished, Recipe.WhenPresent present, Guard guard, Writing writing, Look look) {
+        Path target = place(wished, present, guard);
         Path beside = null;
         try {
+            LeftOver.clear(target.getParent());
             Files.createDirectories(target.getParent());
-            beside = Files.createFile(target.resolveSibling(".decant-" + Long.toUnsignedString(RANDOM.nextLong(), 36) + ".part"));
-            try (FileChannel channel = FileChannel.open(beside, StandardOpenOption.WRITE); OutputStream out = new java.io.BufferedOutputStream(Channels.newOutputStream(channel), 1 << 16)) {
+            beside = LeftOver.name(target.getParent(), RANDOM.nextLong());
+            try (FileChannel channel = part(beside, guard.isOwn()); OutputStream out = new BufferedOutputStream(Channels.newOutputStream(channel), 1 << 16)) {
                 writing.write(out);
                 out.flush();
                 channel.force(true);
             }
             look.at(beside);
-            move(beside, target, present);
+            Path made = beside;
+            guard.gate().pass(() -> {
+                // Once more: links and names may have changed while the file was made.
+                guard.refuse(target);
+                move(made, target, present);
+            });
             return target;
-        } catch (IOException | java.io.UncheckedIOException e) {
-            throw told(e instanceof java.io.UncheckedIOException wrapped ? wrapped.getCause() : (IOException) e, target);
+        } catch (IOException | UncheckedIOException e) {
+            throw told(e instanceof UncheckedIOException wrapped ? wrapped.getCause() : (IOException) e, target);
         } finally {
             remove(beside);
         }
     }
 
+    /** A new file, never one that is there or that a link leads to. */
+    private static FileChannel part(Path beside, boolean own) throws IOException {
+        boolean closed = own && beside.getFileSystem().supportedFileAttributeViews().contains("posix");
+        FileAttribute<?>[] rights = closed ? new FileAttribute<?>[] {PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------"))} : new FileAttribute<?>[0];
+        return FileChannel.open(beside, Set.of(StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE, LinkOption.NOFOLLOW_LINKS), rights);
+    }
+
     /**
      * Where a file would go.
      *
-     * @throws DecantException where its name is taken, and neither replacing nor another name is wished
+     * @throws DecantException where its name is taken, and neither replacing nor another name is wished; or where it must not be written at all
      */
-    static Path place(Path wished, Recipe.WhenPresent present) {
-        if (Files.isDirectory(wished)) throw new DecantException(Kind.WRONG_CALL, wished.getFileName() + " is a folder. Give the file a name inside it.");
-        if (!Files.exists(wished) || present == Recipe.WhenPresent.REPLACE) return wished;
-        Path free = nextFree(wished);
-        if (present == Recipe.WhenPresent.KEEP_BOTH) return free;
-        throw new DecantException(Kind.TARGET_EXISTS, wished.getFileName() + " is already in " + wished.getParent().getFileName() + ". Replace it, or save as " + free.getFileName() + ".");
+    static Path place(Path wished, Recipe.WhenPresent present, Guard guard) {
+        Path place = wished.toAbsolutePath().normalize();
+        if (Files.isDirectory(place)) throw new DecantException(Kind.WRONG_CALL, place.getFileName() + " is a folder. Give the file a name inside it.");
+        Path target = isTaken(place) && present == Recipe.WhenPresent.KEEP_BOTH ? nextFree(place) : place;
+        try {
+            guard.refuse(target);
+        } catch (IOException e) {
+            throw told(e, target);
+        }
+        if (!isTaken(target) || present == Recipe.WhenPresent.REPLACE) return target;
+        throw new DecantException(Kind.TARGET_EXISTS, target.getFileName() + " is already in " + target.getParent().getFileName() + ". Replace it, or save as " + nextFree(target).getFileName() + ".");
     }
+
+    /** Whether something has this name, be it a link that leads nowhere. */
+    private static boolean isTaken(Path file) { return Files.exists(file, LinkOption.NOFOLLOW_LINKS); }
 
     /** A file's name without its ending; one that begins with its only stop has none. */
     public static String withoutEnding(String name) {
@@ -86,7 +120,7 @@ public final class SafeFile {
         String ending = name.substring(front.length());
         for (int number = 2; ; number++) {
             Path free = wished.resolveSibling(front + " " + number + ending);
-            if (!Files.exists(free)) return free;
+            if (!isTaken(free)) return free;
         }
     }
 
@@ -108,7 +142,7 @@ public final class SafeFile {
         try {
             Files.deleteIfExists(beside);
         } catch (IOException e) {
-            org.slf4j.LoggerFactory.getLogger(SafeFile.class).warn("{} is left over", beside, e);
+            LoggerFactory.getLogger(SafeFile.class).warn("{} is left over", beside, e);
         }
     }
 

@@ -16,6 +16,7 @@ import app.decant.folder.FolderPlan.WhenThere;
 import app.decant.format.OfficeLock;
 import app.decant.format.TextFormat;
 import app.decant.pdf.Protection;
+import app.decant.publish.LeftOvers;
 import app.decant.publish.Recipe;
 import app.decant.publish.Target;
 import com.fasterxml.jackson.databind.JsonNode;
@@ -172,19 +173,21 @@ class FolderRunTest {
         // The result had taken its name, but the journal did not say so any more; and a line broke off.
         Files.createDirectories(first.target().getParent());
         Files.writeString(first.target(), "made, but not told");
-        Files.writeString(target.resolve("year 1998/.decant-abc12.part"), "half");
+        Path half = Files.writeString(LeftOvers.ofADeadProcess(target.resolve("year 1998")), "half");
+        Path others = Files.writeString(LeftOvers.ofThisProcess(target.resolve("year 1998")), "being written");
         Files.writeString(target.resolve(".decant-journal.jsonl"), "{\"source\": \"cut of", java.nio.file.StandardOpenOption.APPEND);
         run(plan);
         assertThat(results()).hasSize(good);
         assertThat(Files.size(first.target())).isGreaterThan(1000);
-        assertThat(target.resolve("year 1998/.decant-abc12.part")).doesNotExist();
+        assertThat(half).doesNotExist();
+        assertThat(others).as("what a program that runs is writing is left to it").exists();
     }
 
     @Test void givesUpWhatHangsAndCanBeStoppedAndPaused() throws Exception {
         FolderPlan slow = new FolderPlan(plan(WhenThere.SKIP, false, 0).sources(), List.of(Map.entry("", Recipe.PLAIN)), WhenThere.SKIP, false, false, Duration.ofMillis(300), 0, 1, 1);
         FolderScan scan = FolderScan.of(slow, Progress.SILENT);
-        FolderScan two = new FolderScan(scan.items().subList(0, 2), List.of());
-        FolderRun.Work hangs = (file, recipe, result, score, seen, progress) -> {
+        FolderScan two = new FolderScan(scan.items().subList(0, 2), List.of(), scan.guard());
+        FolderRun.Work hangs = (file, recipe, result, guard, score, seen, progress) -> {
             while (progress.goOn(0, 0, "")) Thread.onSpinWait();
             throw new DecantException(DecantException.Kind.CANCELLED, "Stopped.");
         };
@@ -215,16 +218,16 @@ class FolderRunTest {
         FolderScan scan = FolderScan.of(plan, Progress.SILENT);
         List<Entry> entries = Decant.runFolder(plan, scan, target, FolderRun.Listener.NONE);
         assertThat(entries).filteredOn(entry -> entry.state() == State.DONE).hasSize(8).allSatisfy(entry -> assertThat(entry.faith()).isBetween(90.0, 100.0));
-        org.jsoup.nodes.Document html = Jsoup.parse(FolderLog.write(entries, scan.leftOut(), WHEN, folder.resolve("log.html")).toFile());
+        org.jsoup.nodes.Document html = Jsoup.parse(FolderLog.write(entries, scan, WHEN, folder.resolve("log.html")).toFile());
         assertThat(html.select("h2").eachText()).containsExactly("Text documents, 8", "PDFs, 1");
         assertThat(html.select("table").first().select("tbody tr")).hasSize(8);
         assertThat(html.select("a[href^=file]")).hasSize(8 * 2 + 1);
-        JsonNode json = new ObjectMapper().readTree(FolderLog.write(entries, scan.leftOut(), WHEN, folder.resolve("log.json")).toFile());
+        JsonNode json = new ObjectMapper().readTree(FolderLog.write(entries, scan, WHEN, folder.resolve("log.json")).toFile());
         assertThat(json.path("files")).hasSize(9);
         assertThat(json.path("summary").asText()).isEqualTo("8 done, 1 failed.");
-        List<String> csv = Files.readAllLines(FolderLog.write(entries, scan.leftOut(), WHEN, folder.resolve("log.csv")));
+        List<String> csv = Files.readAllLines(FolderLog.write(entries, scan, WHEN, folder.resolve("log.csv")));
         assertThat(csv).hasSize(10).first().asString().startsWith("original,result,state");
-        Document odt = Decant.open(FolderLog.write(entries, scan.leftOut(), WHEN, folder.resolve("log.odt"))).document();
+        Document odt = Decant.open(FolderLog.write(entries, scan, WHEN, folder.resolve("log.odt"))).document();
         assertThat(odt.blocks()).filteredOn(block -> block instanceof app.decant.document.Table).hasSize(2);
     }
 

@@ -14,6 +14,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.EnumSet;
+import java.util.List;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.junit.jupiter.api.Test;
@@ -22,13 +23,13 @@ import org.junit.jupiter.api.io.TempDir;
 /** Publications that wait: kept on disk, in an order that can be changed, run later, kept with their reason where they fail. */
 class PublishQueueTest {
     private static final Instant WHEN = Instant.parse("2026-11-01T08:00:00Z");
-    private static final PublishQueue.Publishing PUBLISHING = (document, recipe, file, progress) -> Decant.publish(new Order(Decant.layOut(document), recipe), file, progress);
+    private static final PublishQueue.Publishing PUBLISHING = (document, one, progress) -> Decant.publish(new Order(Decant.layOut(document), one.wishes().get(0).recipe()), one.file(), progress);
 
     @TempDir private Path folder;
 
     private PublishQueue queue() { return new PublishQueue(folder.resolve("queue")); }
 
-    private Waiting add(String name, Recipe recipe) { return queue().add(HarbourNotice.document(), "Notice", recipe, folder.resolve(name), WHEN); }
+    private Waiting add(String name, Recipe recipe) { return queue().add(HarbourNotice.document(), "Notice", null, false, List.of(new PublishQueue.Wish(recipe, folder.resolve(name))), Delivery.NONE, WHEN); }
 
     @Test void outlivesTheProgramAndRunsInTheOrderWished() throws IOException {
         add("first.pdf", Recipe.PLAIN.of(new PageRange("1")));

@@ -180,7 +180,7 @@ class PublishingDetailsTest {
         ReceiptFile.keep(receipt, WHEN, history);
         ReceiptFile.keep(receipt, WHEN.plusSeconds(60), history);
         assertThat(ReceiptFile.kept(history)).hasSize(2).first().satisfies(newest -> assertThat(Files.readString(newest)).contains("\"when\" : \"2026-11-01T08:01:00Z\""));
-        String text = Files.readString(ReceiptFile.write(receipt, WHEN, folder.resolve("receipt.txt")));
+        String text = Files.readString(ReceiptFile.write(List.of(receipt), WHEN, folder.resolve("receipt.txt"), Guard.NONE));
         assertThat(text).contains("made.pdf", "2 pages", "[x] Text whole and in order on every page");
         try (Stream<Path> kept = Files.list(history)) {
             assertThat(kept.map(file -> file.getFileName().toString())).allMatch(name -> name.matches("2026-1\\d-\\d\\d \\d\\d\\.\\d\\d\\.00 made\\.pdf\\.json"));

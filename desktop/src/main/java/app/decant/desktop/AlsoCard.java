@@ -56,10 +56,10 @@ final class AlsoCard {
 
     /** All recipes of the publication, the main one first, each with what it is called. */
     List<Map.Entry<String, Recipe>> all(Recipe main) {
-        List<Map.Entry<String, Recipe>> all = new ArrayList<>(List.of(Map.entry("", main)));
+        List<Map.Entry<String, Recipe>> all = new ArrayList<>(List.of(Map.entry("", main.as(main.target()))));
         for (String name : names()) {
             Target format = Target.of(name);
-            all.add(Map.entry(name, format != null ? main.to(format).split(null) : recipes.find(name).of(main.pages()).with(main.present())));
+            all.add(Map.entry(name, format != null ? main.as(format) : recipes.find(name).of(main.pages()).with(main.present())));
         }
         return all;
     }

@@ -285,7 +285,7 @@ final class Desk {
             try {
                 into.keep(snapshot);
                 Platform.runLater(() -> kept.set(LocalTime.now()));
-            } catch (IOException | RuntimeException e) {
+            } catch (RuntimeException e) {
                 org.slf4j.LoggerFactory.getLogger(Desk.class).warn("The working copy can't be kept", e);
             }
         }, 1500, TimeUnit.MILLISECONDS);

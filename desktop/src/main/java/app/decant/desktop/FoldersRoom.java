@@ -211,7 +211,7 @@ final class FoldersRoom {
         new Job("").start(thread, progress -> {
             try (FolderJournal journal = FolderJournal.open(target)) {
                 List<Entry> entries = begins.run(all, journal);
-                if (!entries.isEmpty()) FolderLog.write(entries, all.leftOut(), Instant.now(), file);
+                if (!entries.isEmpty()) FolderLog.write(entries, all, Instant.now(), file);
                 return entries;
             }
         }, entries -> {
@@ -272,7 +272,7 @@ final class FoldersRoom {
     private void leaveOut(Path source) {
         if (run != null) run.leaveOut(source);
         else if (scan != null) {
-            scan = new FolderScan(scan.items().stream().filter(item -> !item.source().equals(source)).toList(), scan.leftOut());
+            scan = scan.only(item -> !item.source().equals(source));
             lanes.fill(scan.items());
             buttons();
         }
@@ -282,7 +282,7 @@ final class FoldersRoom {
     void again() {
         if (run != null || scan == null) return;
         Set<Path> failed = lanes.cards(Lane.FAILED).stream().map(FolderLanes.Card::source).collect(Collectors.toSet());
-        begin(new FolderScan(scan.items().stream().filter(item -> failed.contains(item.source())).toList(), List.of()));
+        begin(scan.only(item -> failed.contains(item.source())));
     }
 
     void close() {

@@ -1,6 +1,5 @@
 package app.decant.desktop;
 
-import app.decant.document.DecantException;
 import app.decant.document.Place;
 import app.decant.document.Span;
 import java.io.File;
@@ -306,11 +305,6 @@ final class MainWindow {
     }
 
     void saveTo(Path file) {
-        boolean original = file.toAbsolutePath().normalize().equals(desk.source().get().file().toAbsolutePath().normalize());
-        if (original) {
-            desk.trouble().set(new DecantException(DecantException.Kind.WRONG_CALL, Words.of("save.original", file.getFileName())));
-            return;
-        }
         app.decant.publish.Recipe recipe = app.decant.publish.Recipe.PLAIN.to(app.decant.publish.Target.DOCX).with(app.decant.publish.Recipe.WhenPresent.REPLACE);
         desk.publish(java.util.List.of(java.util.Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE, file, receipts -> notices.say(Words.of("save.done", receipts.get(0).file().getFileName()), "notice-good", Notices.action("notice.well", () -> { })));
     }

@@ -6,6 +6,7 @@ import app.decant.layout.Pages;
 import app.decant.publish.NamePattern;
 import app.decant.publish.Output;
 import app.decant.publish.PageRange;
+import app.decant.publish.PublishQueue;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
@@ -13,6 +14,7 @@ import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -171,7 +173,7 @@ final class PublishStation {
             sentence.say(" " + Words.of("say.whole"));
             if (recipe.target() == Target.TXT) sentence.say(", " + Words.of("say.text") + " ").phrase("text", content.textWords(), content::textCard);
             if (recipe.target().takesFonts()) sentence.say(", " + Words.of("say.fonts") + " ").phrase("office-fonts", content.officeFontsWords(), content::officeFontsCard);
-            if (recipe.target().canLock()) sentence.say(", ").phrase("lock", cards.passwordWords(), cards::passwordCard);
+            if (recipe.target().canLock() || recipe.locking().isOn()) sentence.say(", ").phrase("lock", cards.passwordWords(), cards::passwordCard);
         }
         sentence.say(". " + Words.of("say.name") + " ").phrase("name", name, this::nameCard);
         sentence.say(" " + Words.of("say.in") + " ").phrase("folder", folder.getFileName() == null ? folder.toString() : folder.getFileName().toString(), this::folderCard);
@@ -384,15 +386,13 @@ final class PublishStation {
     void publish(Recipe.WhenPresent present) {
         if (desk.job().get() != null || desk.source().get() == null) return;
         desk.trouble().set(null);
-        if (target().toAbsolutePath().normalize().equals(desk.source().get().file().toAbsolutePath().normalize())) {
-            desk.trouble().set(new DecantException(DecantException.Kind.WRONG_CALL, Words.of("save.original", name)));
-            return;
-        }
         if (afterwards.isToWait()) {
             desk.whenLaidOut(() -> {
                 List<Map.Entry<String, Recipe>> all = also.all(recipe.with(present));
                 List<Path> names = Output.names(target(), all);
-                for (int i = 0; i < names.size(); i++) queue.add(desk.document(), desk.source().get().title(), all.get(i).getValue(), names.get(i));
+                List<PublishQueue.Wish> wishes = new ArrayList<>();
+                for (int i = 0; i < names.size(); i++) wishes.add(new PublishQueue.Wish(all.get(i).getValue(), names.get(i)));
+                queue.add(desk.document(), desk.source().get(), wishes);
             });
             return;
         }

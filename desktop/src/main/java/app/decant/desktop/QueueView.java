@@ -3,13 +3,10 @@ package app.decant.desktop;
 import app.decant.Decant;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
-import app.decant.publish.Order;
+import app.decant.publish.Delivery;
 import app.decant.publish.PublishQueue;
 import app.decant.publish.PublishQueue.Waiting;
 import app.decant.publish.Receipt;
-import app.decant.publish.Recipe;
-import java.nio.file.Path;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.geometry.Pos;
@@ -24,7 +21,7 @@ import javafx.scene.layout.VBox;
 /** The publications that wait: run, put in another order, taken out. Not shown where nothing waits. */
 final class QueueView {
     private final MainWindow window;
-    private final PublishQueue queue = new PublishQueue(Decant.home().resolve("queue"));
+    private final PublishQueue queue = Decant.queue();
     private final VBox box = new VBox(6);
 
     QueueView(MainWindow window) {
@@ -37,10 +34,10 @@ final class QueueView {
     Node node() { return box; }
 
     /** Puts a publication there. */
-    void add(Document document, String title, Recipe recipe, Path file) {
+    void add(Document document, Desk.Source source, List<PublishQueue.Wish> wishes) {
         try {
-            queue.add(document, title, recipe, file, Instant.now());
-            window.notices().say(Words.of("after.queue.done", file.getFileName()), "notice-good", Notices.action("notice.well", () -> { }));
+            Decant.queue(document, source.title(), source.file(), source.password(), wishes, Delivery.NONE);
+            window.notices().say(Words.of("after.queue.done", wishes.get(0).file().getFileName()), "notice-good", Notices.action("notice.well", () -> { }));
         } catch (DecantException e) {
             window.desk().trouble().set(e);
         }
@@ -73,7 +70,7 @@ final class QueueView {
     }
 
     private Node row(Waiting waiting, boolean first) {
-        Label name = new Label(waiting.file().getFileName().toString());
+        Label name = new Label(waiting.isDamaged() ? waiting.title() : waiting.file().getFileName().toString());
         Label quiet = new Label(waiting.trouble() == null ? String.valueOf(waiting.file().getParent()) : Words.of("queue.failed", waiting.trouble()));
         quiet.getStyleClass().add(waiting.trouble() == null ? "quiet" : "wrong");
         quiet.setWrapText(true);
@@ -113,7 +110,7 @@ final class QueueView {
                 Waiting one = all.get(i);
                 progress.step(i, all.size(), Words.of("queue.job", one.file().getFileName()));
                 try {
-                    made.addAll(queue.run(one, (document, recipe, file, inner) -> Decant.publish(new Order(Decant.layOut(document), recipe), file, inner), progress));
+                    made.addAll(Decant.publishWaiting(one, progress));
                 } catch (DecantException e) {
                     if (e.kind() == DecantException.Kind.CANCELLED) throw e;
                     org.slf4j.LoggerFactory.getLogger(QueueView.class).info("{}", e.getMessage(), e);

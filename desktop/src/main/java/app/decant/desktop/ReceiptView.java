@@ -3,10 +3,12 @@ package app.decant.desktop;
 import app.decant.document.DecantException;
 import app.decant.document.Finding;
 import app.decant.pdf.PdfCheck;
+import app.decant.publish.Guard;
 import app.decant.publish.Receipt;
 import app.decant.publish.ReceiptFile;
 import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
+import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -64,7 +66,7 @@ final class ReceiptView {
         java.io.File file = chooser.showSaveDialog(window.stage());
         if (file == null) return;
         try {
-            ReceiptFile.write(receipt, when, file.toPath());
+            ReceiptFile.write(List.of(receipt), when, file.toPath(), Guard.NONE.and(window.desk().source().get().file()));
         } catch (DecantException e) {
             window.desk().trouble().set(e);
         }

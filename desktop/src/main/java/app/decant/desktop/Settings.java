@@ -1,6 +1,10 @@
 package app.decant.desktop;
 
 import app.decant.Decant;
+import app.decant.document.DecantException;
+import app.decant.publish.Guard;
+import app.decant.publish.Recipe;
+import app.decant.publish.SafeFile;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -72,13 +76,11 @@ final class Settings {
     void save() {
         if (file == null) return;
         try {
-            Files.createDirectories(file.getParent());
-            Path beside = file.resolveSibling("settings.part");
-            Files.writeString(beside, mapper.writerWithDefaultPrettyPrinter().writeValueAsString(values));
-            Files.move(beside, file, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+            byte[] bytes = mapper.writerWithDefaultPrettyPrinter().writeValueAsBytes(values);
+            SafeFile.write(file, Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write(bytes), SafeFile.UNSEEN);
         } catch (JsonProcessingException e) {
             throw new IllegalStateException(e);
-        } catch (IOException e) {
+        } catch (DecantException e) {
             LoggerFactory.getLogger(Settings.class).warn("The settings can't be kept", e);
         }
     }

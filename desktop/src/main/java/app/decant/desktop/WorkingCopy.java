@@ -2,6 +2,7 @@ package app.decant.desktop;
 
 import app.decant.document.Document;
 import app.decant.format.ooxml.DocxWriter;
+import app.decant.publish.Guard;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import java.io.IOException;
@@ -34,10 +35,9 @@ final class WorkingCopy {
     }
 
     /** Writes the document's present state. */
-    void keep(Document document) throws IOException {
-        Files.createDirectories(folder);
-        Files.writeString(origin, source.toString());
-        SafeFile.write(copy, Recipe.WhenPresent.REPLACE, out -> out.write(DocxWriter.write(document, Instant.now())), made -> { });
+    void keep(Document document) {
+        SafeFile.write(origin, Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write(source.toString().getBytes(StandardCharsets.UTF_8)), SafeFile.UNSEEN);
+        SafeFile.write(copy, Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write(DocxWriter.write(document, Instant.now())), SafeFile.UNSEEN);
     }
 
     /** Takes the copy away once the work is saved or given up. */
