@@ -7,7 +7,7 @@ import java.util.regex.Pattern;
 
 /** Makes web and mail addresses that stand in the text live, as links (RFC 3986, RFC 6068). */
 public final class AddressFinder {
-    private static final Pattern ADDRESS = Pattern.compile("(?<![\\w@/])(?:(https?://|ftp://|mailto:|www\\.)[^\\s<>\"“”‘’]+|[\\w.+-]+@(?:[\\w-]+\\.)+[a-zA-Z]{2,})");
+    private static final Pattern ADDRESS = Pattern.compile("(?<![\\w@/])(?:(https?://|mailto:|www\\.)[^\\s<>\"“”‘’]+|[\\w.+-]+@(?:[\\w-]+\\.)+[a-zA-Z]{2,})");
 
     private AddressFinder() { }
 

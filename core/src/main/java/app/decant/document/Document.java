@@ -33,6 +33,7 @@ public record Document(Facts facts, StyleSheet styles, Numbering numbering, List
     public Document withFacts(Facts other) { return new Document(other, styles, numbering, sections, evenAndOddFrames, tabWidth, kept, fonts); }
     public Document withStyles(StyleSheet other) { return new Document(facts, other, numbering, sections, evenAndOddFrames, tabWidth, kept, fonts); }
     public Document withFonts(List<FontFile> others) { return new Document(facts, styles, numbering, sections, evenAndOddFrames, tabWidth, kept, others); }
+    public Document withKept(List<Opaque.Part> others) { return new Document(facts, styles, numbering, sections, evenAndOddFrames, tabWidth, others, fonts); }
     public Document withNumbering(Numbering other) { return new Document(facts, styles, other, sections, evenAndOddFrames, tabWidth, kept, fonts); }
 
     /** The blocks of all sections, one after another. */

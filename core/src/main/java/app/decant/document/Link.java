@@ -1,9 +1,43 @@
 package app.decant.document;
 
+import java.util.Locale;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
 /** Where a link leads: out, to a web or mail address, or to a {@link BookmarkPoint} of this document. */
 public sealed interface Link {
     /** To an address, kept as written. */
-    record Address(String uri) implements Link { }
+    record Address(String uri) implements Link {
+        /** Schemes of addresses that are safe to give to anybody: they open a page, a mail or a telephone, and run nothing. */
+        public static final Set<String> USUAL = Set.of("http", "https", "mailto", "tel");
+
+        /** Stands among schemes for addresses that have none and lead to a file beside the document. */
+        public static final String RELATIVE = "relative";
+
+        private static final Pattern SCHEME = Pattern.compile("([A-Za-z][A-Za-z0-9+.-]*):.*", Pattern.DOTALL);
+
+        /**
+         * Its scheme in small letters (RFC 3986, 3.1), as programs understand it that overlook spaces and control characters. A drive or a place on the
+         * network is a {@code file}.
+         */
+        public String scheme() {
+            String plain = uri.replaceAll("[\\p{Cntrl}\\s\\p{Z}\\p{Cf}]+", "");
+            if (plain.startsWith("\\\\") || plain.startsWith("//") || plain.matches("[A-Za-z]:[\\\\/].*")) return "file";
+            Matcher matcher = SCHEME.matcher(plain);
+            return matcher.matches() ? matcher.group(1).toLowerCase(Locale.ROOT) : RELATIVE;
+        }
+
+        /** What is told where links were left out of a result. */
+        public static Finding leftOut(String scheme, int count) {
+            boolean relative = scheme.equals(RELATIVE);
+            if (count == 1) return Finding.changed("A link " + (relative ? "to a file beside the document" : "that begins with “" + scheme + ":”") + " was left out; its words are there.", "");
+            return Finding.changed(count + " links " + (relative ? "to files beside the document" : "that begin with “" + scheme + ":”") + " were left out; their words are there.", "");
+        }
+
+        /** Whether it may stand in a result. @param others schemes besides the usual ones */
+        public boolean passes(Set<String> others) { return USUAL.contains(scheme()) || others.contains(scheme()); }
+    }
 
     /** To a bookmark of the same document. */
     record Inside(String bookmark) implements Link { }

@@ -6,6 +6,7 @@ import app.decant.document.Facts;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * Everything that decides what one PDF is like.
@@ -17,16 +18,18 @@ import java.util.Map;
  * @param attachments files that travel inside
  * @param facts       written into the file; null values are left out
  * @param dates       which times are told
+ * @param addresses   schemes of links that pass besides the usual ones
  * @param when        the file's time of making
  */
-public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protection, List<Overlay> overlays, List<Attachment> attachments, Facts facts, Dates dates, Instant when) {
+public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protection, List<Overlay> overlays, List<Attachment> attachments, Facts facts, Dates dates, Set<String> addresses, Instant when) {
     public PdfChoices {
+        addresses = Set.copyOf(addresses);
         pages = List.copyOf(pages);
         overlays = List.copyOf(overlays);
         attachments = List.copyOf(attachments);
     }
 
-    public PdfChoices(List<Integer> pages, PdfStyle style, Facts facts, Instant when) { this(pages, style, Protection.NONE, List.of(), List.of(), facts, Dates.OF_THE_FILE, when); }
+    public PdfChoices(List<Integer> pages, PdfStyle style, Facts facts, Instant when) { this(pages, style, Protection.NONE, List.of(), List.of(), facts, Dates.OF_THE_FILE, Set.of(), when); }
 
     /**
      * What becomes a bookmark.

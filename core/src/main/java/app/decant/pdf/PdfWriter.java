@@ -15,12 +15,14 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -58,6 +60,8 @@ public final class PdfWriter {
     private final Map<String, Map.Entry<Integer, Double>> bookmarks = new HashMap<>();
     private final Set<Finding> findings = new LinkedHashSet<>();
     private int links;
+    /** Addresses that may not pass, by their scheme. */
+    private final Map<String, Set<String>> kept = new TreeMap<>();
 
     /** Where a bookmark leads: the page's place in the file, and how far down from its top. */
     public record Landing(String title, int page, double top) { }
@@ -137,6 +141,7 @@ public final class PdfWriter {
                 if (choices.protection().isOn()) lock().on(pdf);
                 pdf.save(out, packed ? CompressParameters.DEFAULT_COMPRESSION : CompressParameters.NO_COMPRESSION);
             }
+            kept.forEach((scheme, addresses) -> findings.add(Link.Address.leftOut(scheme, addresses.size())));
             return new Written(landings, links, faces.size(), standard.size(), (int) byContent.values().stream().filter(one -> one instanceof org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject).count(), structure != null, List.copyOf(findings));
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
@@ -268,6 +273,10 @@ public final class PdfWriter {
         COSArray annotations = new COSArray();
         double height = page.getMediaBox().getHeight();
         for (PageContent.LinkArea area : content.links()) {
+            if (area.target() instanceof Link.Address address && !address.passes(choices.addresses())) {
+                kept.computeIfAbsent(address.scheme(), scheme -> new HashSet<>()).add(address.uri());
+                continue;
+            }
             COSDictionary annotation = new COSDictionary();
             annotation.setItem(COSName.TYPE, COSName.ANNOT);
             annotation.setName(COSName.SUBTYPE, "Link");

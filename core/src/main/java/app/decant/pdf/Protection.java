@@ -62,7 +62,10 @@ public record Protection(Strength strength, String toOpen, String toChange, Set<
 
     /** The bits as PDFBox sets them. */
     AccessPermission permissions() {
-        AccessPermission access = new AccessPermission();
+        AccessPermission access = new AccessPermission() {
+            /** Decides over the revision of a file of 40 bits (ISO 32000-1, table 21): the second knows four things only, each of which allows another as well. */
+            @Override protected boolean hasAnyRevision3PermissionSet() { return !fitsRevision2(); }
+        };
         access.setCanPrint(allowed.contains(Permission.PRINT));
         access.setCanPrintFaithful(allowed.contains(Permission.PRINT_FINE));
         access.setCanModify(allowed.contains(Permission.CHANGE));
@@ -72,6 +75,10 @@ public record Protection(Strength strength, String toOpen, String toChange, Set<
         access.setCanExtractForAccessibility(allowed.contains(Permission.READ_ALOUD));
         access.setCanAssembleDocument(allowed.contains(Permission.ASSEMBLE));
         return access;
+    }
+
+    private boolean fitsRevision2() {
+        return allowed.containsAll(EnumSet.of(Permission.PRINT_FINE, Permission.FILL_FORMS, Permission.READ_ALOUD, Permission.ASSEMBLE)) && allowed.containsAll(EnumSet.of(Permission.PRINT, Permission.COMMENT, Permission.COPY, Permission.CHANGE));
     }
 
     /** The same as a policy for writing. */

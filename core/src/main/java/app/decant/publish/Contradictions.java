@@ -35,9 +35,12 @@ final class Contradictions {
     static void refuse(Recipe recipe, Recipe.Passwords passwords) {
         boolean given = !passwords.toOpen().isEmpty() || !passwords.toChange().isEmpty();
         if (given && !recipe.locking().isOn()) throw wrong("A password is given, but the file is not to be locked. Choose a strength, or leave the password out.");
+        if (!recipe.locking().isOn() && recipe.locking().allowed().size() < Protection.Permission.values().length) {
+            throw wrong("What readers may do is limited, but the file is not to be locked, so that everybody may do everything. Choose a strength, or allow all.");
+        }
         if (recipe.target() == Target.PDF) {
             if (recipe.officeFonts() != Recipe.OfficeFonts.AS_THEY_CAME) throw wrong("Fonts of office files are wished, but a PDF is made. Say for a PDF which characters go in, or choose .docx or .odt.");
-            new PdfChoices(List.of(), recipe.style(), recipe.protection(passwords), List.of(), List.of(), Facts.NONE, recipe.facts().dates(), Instant.EPOCH).refuseContradictions();
+            new PdfChoices(List.of(), recipe.style(), recipe.protection(passwords), List.of(), List.of(), Facts.NONE, recipe.facts().dates(), recipe.addresses(), Instant.EPOCH).refuseContradictions();
             return;
         }
         lock(recipe, passwords);

@@ -55,7 +55,7 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
 
     PdfChoices choices(List<Integer> chosen, Instant when) {
         List<Overlay> overlays = recipe.laid().stream().map(laid -> laid.overlay(chosen.size(), facts().title(), when)).toList();
-        return new PdfChoices(chosen, recipe.style(), recipe.protection(passwords), overlays, attachments(), facts(), recipe.facts().dates(), when);
+        return new PdfChoices(chosen, recipe.style(), recipe.protection(passwords), overlays, attachments(), facts(), recipe.facts().dates(), recipe.addresses(), when);
     }
 
     /** The title falls back to the first heading, so that windows and lists show something better than a file name. */

@@ -6,6 +6,7 @@ import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.format.OfficeLock;
+import app.decant.format.PassingLinks;
 import app.decant.format.TextFormats;
 import app.decant.format.Written;
 import app.decant.format.text.TextReader;
@@ -15,6 +16,7 @@ import app.decant.pdf.PasswordStrength;
 import app.decant.pdf.PdfCheck;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfWriter;
+import app.decant.pdf.Protection;
 import app.decant.pdf.ProtectionCheck;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -134,7 +136,7 @@ public final class Publisher {
         Recipe recipe = order.recipe();
         List<PdfCheck.Proof> proofs = new ArrayList<>();
         List<Finding> findings = new ArrayList<>(pages.findings());
-        Path done = recipe.target() == Target.PDF ? pdf(order, chosen, file, when, proofs, findings, progress) : text(TravellingFonts.of(pages.withFieldResults(), pages, recipe, findings), order, file, when, proofs, findings);
+        Path done = recipe.target() == Target.PDF ? pdf(order, chosen, file, when, proofs, findings, progress) : text(written(order, findings), order, file, when, proofs, findings);
         try {
             return new Receipt(done, recipe.target(), chosen.size(), Files.size(done), proofs, findings, Duration.ofNanos(System.nanoTime() - start));
         } catch (IOException e) {
@@ -152,6 +154,8 @@ public final class Publisher {
         });
         findings.addAll(written[0].findings());
         if (PasswordStrength.of(choices.protection().toOpen()) == PasswordStrength.WEAK && choices.protection().isOn()) findings.add(Finding.changed("The password to open is quickly guessed. A longer one, such as four words, holds.", ""));
+        Set<Protection.Permission> allowed = choices.protection().allowed();
+        if (allowed.contains(Protection.Permission.PRINT_FINE) && !allowed.contains(Protection.Permission.PRINT)) findings.add(Finding.changed("Fine printing is allowed, but printing is not; readers allow no printing at all then.", ""));
         if (choices.protection().strength().isWeak()) findings.add(Finding.changed("This encryption is weak: whoever wants to can break it. It is for readers from before 2004 only.", ""));
         return done;
     }
@@ -175,6 +179,15 @@ public final class Publisher {
         });
     }
 
+    /** The document as its recipe has it written: with the fonts that go along, the facts that are said, and links that may pass. */
+    private static Document written(Order order, List<Finding> findings) {
+        Recipe recipe = order.recipe();
+        Document document = TravellingFonts.of(order.pages().withFieldResults(), order.pages(), recipe, findings);
+        document = document.withFacts(recipe.facts().of(document.facts(), null));
+        if (recipe.facts().stripped()) document = document.withKept(document.kept().stream().filter(part -> part.role() == null || !part.role().endsWith("/custom-properties")).toList());
+        return PassingLinks.of(document, recipe.addresses(), findings);
+    }
+
     private static Written written(Document document, Recipe recipe, Instant when) { return recipe.target() == Target.TXT ? TextWriter.write(document, recipe.text()) : recipe.target().format().write(document, when); }
 
     /**
@@ -185,7 +198,7 @@ public final class Publisher {
     public static List<Finding> losses(Order order) {
         if (order.recipe().target() == Target.PDF) return List.of();
         List<Finding> findings = new ArrayList<>();
-        Document document = TravellingFonts.of(order.pages().withFieldResults(), order.pages(), order.recipe(), findings);
+        Document document = written(order, findings);
         findings.addAll(written(document, order.recipe(), Instant.EPOCH).findings());
         return findings;
     }

@@ -1,5 +1,6 @@
 package app.decant.publish;
 
+import app.decant.document.Link;
 import app.decant.format.text.PlainText;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
@@ -7,6 +8,7 @@ import app.decant.pdf.Protection;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Consumer;
 
 /**
  * The choices of a publication: what can be named, kept and used again. It holds no passwords; those are given anew each time ({@link Passwords}).
@@ -19,16 +21,21 @@ import java.util.Set;
  * @param split        a pattern for names where each page becomes a file of its own ({@link NamePattern}); null for one file
  * @param attachSource whether the document it was made from travels inside
  * @param links        whether addresses that are written out become links
+ * @param addresses    schemes of links that pass besides {@link Link.Address#USUAL}; "relative" stands for addresses without one
  * @param restricted   what becomes of fonts that may not be put into files
  * @param text         how plain text is written
  * @param officeFonts  which fonts travel in an office file
  * @param present      what happens to a file that is there already
  */
-public record Recipe(Target target, PageRange pages, PdfStyle style, Locking locking, List<Laid> laid, FactsRule facts, String split, boolean attachSource, Links links, Restricted restricted, OfficeFonts officeFonts, PlainText text, WhenPresent present) {
+public record Recipe(Target target, PageRange pages, PdfStyle style, Locking locking, List<Laid> laid, FactsRule facts, String split, boolean attachSource, Links links, Set<String> addresses,
+                     Restricted restricted, OfficeFonts officeFonts, PlainText text, WhenPresent present) {
     /** A PDF of all pages, bookmarks from headings 1 to 3, used characters only, tagged, open to everybody. */
-    public static final Recipe PLAIN = new Recipe(Target.PDF, PageRange.ALL, PdfStyle.PLAIN, Locking.NONE, List.of(), FactsRule.KEEP, null, false, Links.AS_THEY_ARE, Restricted.STOP, OfficeFonts.AS_THEY_CAME, PlainText.PLAIN, WhenPresent.REFUSE);
+    public static final Recipe PLAIN = new Recipe(Target.PDF, PageRange.ALL, PdfStyle.PLAIN, Locking.NONE, List.of(), FactsRule.KEEP, null, false, Links.AS_THEY_ARE, Set.of(), Restricted.STOP, OfficeFonts.AS_THEY_CAME, PlainText.PLAIN, WhenPresent.REFUSE);
 
-    public Recipe { laid = List.copyOf(laid); }
+    public Recipe {
+        laid = List.copyOf(laid);
+        addresses = Set.copyOf(addresses);
+    }
 
     /** What happens to a file that is there already: the publication stops, takes its place, or takes the next free name. */
     public enum WhenPresent { REFUSE, REPLACE, KEEP_BOTH }
@@ -80,19 +87,63 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
     /** The same choices as far as another format can keep them; what is for PDFs only is left out, but a lock never is. */
     public Recipe as(Target other) { return Contradictions.adapted(this, other); }
 
-    public Recipe to(Target other) { return new Recipe(other, pages, style, locking, laid, facts, split, attachSource, links, restricted, officeFonts, text, present); }
-    public Recipe of(PageRange other) { return new Recipe(target, other, style, locking, laid, facts, split, attachSource, links, restricted, officeFonts, text, present); }
-    public Recipe with(PdfStyle other) { return new Recipe(target, pages, other, locking, laid, facts, split, attachSource, links, restricted, officeFonts, text, present); }
+    /** The choices while one of them is changed. */
+    private static final class Draft {
+        private Target target;
+        private PageRange pages;
+        private PdfStyle style;
+        private Locking locking;
+        private List<Laid> laid;
+        private FactsRule facts;
+        private String split;
+        private boolean attachSource;
+        private Links links;
+        private Set<String> addresses;
+        private Restricted restricted;
+        private OfficeFonts officeFonts;
+        private PlainText text;
+        private WhenPresent present;
+
+        Draft(Recipe recipe) {
+            target = recipe.target;
+            pages = recipe.pages;
+            style = recipe.style;
+            locking = recipe.locking;
+            laid = recipe.laid;
+            facts = recipe.facts;
+            split = recipe.split;
+            attachSource = recipe.attachSource;
+            links = recipe.links;
+            addresses = recipe.addresses;
+            restricted = recipe.restricted;
+            officeFonts = recipe.officeFonts;
+            text = recipe.text;
+            present = recipe.present;
+        }
+
+        Recipe made() { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, addresses, restricted, officeFonts, text, present); }
+    }
+
+    private Recipe changed(Consumer<Draft> change) {
+        Draft draft = new Draft(this);
+        change.accept(draft);
+        return draft.made();
+    }
+
+    public Recipe to(Target other) { return changed(draft -> draft.target = other); }
+    public Recipe of(PageRange other) { return changed(draft -> draft.pages = other); }
+    public Recipe with(PdfStyle other) { return changed(draft -> draft.style = other); }
     public Recipe with(PdfChoices.Bookmarks other) { return with(style.with(other)); }
     public Recipe with(PdfChoices.Fonts other) { return with(style.with(other)); }
-    public Recipe with(Locking other) { return new Recipe(target, pages, style, other, laid, facts, split, attachSource, links, restricted, officeFonts, text, present); }
-    public Recipe with(List<Laid> other) { return new Recipe(target, pages, style, locking, other, facts, split, attachSource, links, restricted, officeFonts, text, present); }
-    public Recipe with(FactsRule other) { return new Recipe(target, pages, style, locking, laid, other, split, attachSource, links, restricted, officeFonts, text, present); }
-    public Recipe split(String pattern) { return new Recipe(target, pages, style, locking, laid, facts, pattern, attachSource, links, restricted, officeFonts, text, present); }
-    public Recipe attaching(boolean source) { return new Recipe(target, pages, style, locking, laid, facts, split, source, links, restricted, officeFonts, text, present); }
-    public Recipe with(Links other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, other, restricted, officeFonts, text, present); }
-    public Recipe with(Restricted other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, other, officeFonts, text, present); }
-    public Recipe with(OfficeFonts other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, restricted, other, text, present); }
-    public Recipe with(PlainText other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, restricted, officeFonts, other, present); }
-    public Recipe with(WhenPresent other) { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, restricted, officeFonts, text, other); }
+    public Recipe with(Locking other) { return changed(draft -> draft.locking = other); }
+    public Recipe with(List<Laid> other) { return changed(draft -> draft.laid = other); }
+    public Recipe with(FactsRule other) { return changed(draft -> draft.facts = other); }
+    public Recipe split(String pattern) { return changed(draft -> draft.split = pattern); }
+    public Recipe attaching(boolean source) { return changed(draft -> draft.attachSource = source); }
+    public Recipe with(Links other) { return changed(draft -> draft.links = other); }
+    public Recipe passing(Set<String> schemes) { return changed(draft -> draft.addresses = schemes); }
+    public Recipe with(Restricted other) { return changed(draft -> draft.restricted = other); }
+    public Recipe with(OfficeFonts other) { return changed(draft -> draft.officeFonts = other); }
+    public Recipe with(PlainText other) { return changed(draft -> draft.text = other); }
+    public Recipe with(WhenPresent other) { return changed(draft -> draft.present = other); }
 }

@@ -14,9 +14,12 @@ import app.decant.pdf.Protection;
 import app.decant.pdf.Standard;
 import app.decant.publish.Recipe.Locking;
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.StreamReadFeature;
+import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.charset.Charset;
@@ -32,11 +35,13 @@ import java.util.TreeSet;
 
 /**
  * Recipes as files: JSON, documented in {@code docs/recipes.md}, with a version of its own. Fields that are left out keep what
- * {@link Recipe#PLAIN} says; fields that are unknown are refused by name, so that a slip of the pen never changes a publication silently.
+ * {@link Recipe#PLAIN} says; what {@link RecipeSchema} does not know is refused by name, so that a slip of the
+ * pen never changes a publication silently.
  */
 public final class RecipeFile {
     private static final int VERSION = 1;
-    private static final ObjectMapper MAPPER = new ObjectMapper().enable(SerializationFeature.INDENT_OUTPUT);
+    private static final ObjectMapper MAPPER = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT)
+            .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION).enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS).build();
 
     private static final Map<PdfChoices.Fonts, String> FONTS = new EnumMap<>(Map.of(PdfChoices.Fonts.USED_CHARACTERS, "used", PdfChoices.Fonts.WHOLE, "whole", PdfChoices.Fonts.STANDARD_LEFT_OUT, "standard-left-out"));
 
@@ -54,7 +59,10 @@ public final class RecipeFile {
         new TreeSet<>(style.wholeFamilies()).forEach(whole::add);
         root.put("restrictedFonts", word(recipe.restricted()));
         root.put("officeFonts", word(recipe.officeFonts()));
-        root.putObject("pictures").put("quality", style.pictures().quality()).put("resolution", style.pictures().resolution()).put("greyResolution", style.pictures().grey()).put("lineResolution", style.pictures().lineArt());
+        ObjectNode pictures = root.putObject("pictures");
+        if (style.pictures().quality() == 0) pictures.put("quality", "exact");
+        else pictures.put("quality", style.pictures().quality());
+        pictures.put("resolution", style.pictures().resolution()).put("greyResolution", style.pictures().grey()).put("lineResolution", style.pictures().lineArt());
         root.put("compressed", style.compressed()).put("tagged", style.tagged()).put("standard", style.standard() == Standard.NONE ? "none" : style.standard().words()).put("version", style.version()).put("linearized", style.linearized());
         Opening opening = style.opening();
         root.putObject("opening").put("page", opening.page()).put("zoom", zoom(opening.zoom())).put("arrangement", word(opening.arrangement())).put("panel", word(opening.panel()))
@@ -80,6 +88,8 @@ public final class RecipeFile {
         root.putObject("text").put("encoding", recipe.text().letters().name()).put("mark", recipe.text().mark()).put("lineEnds", word(recipe.text().lineEnds())).put("width", recipe.text().width());
         put(root, "split", recipe.split());
         root.put("attachSource", recipe.attachSource()).put("links", word(recipe.links())).put("present", word(recipe.present()));
+        ArrayNode addresses = root.putArray("addresses");
+        new TreeSet<>(recipe.addresses()).forEach(addresses::add);
         try {
             return MAPPER.writeValueAsString(root) + "\n";
         } catch (JsonProcessingException e) {
@@ -112,10 +122,12 @@ public final class RecipeFile {
         try {
             root = MAPPER.readTree(json);
         } catch (JsonProcessingException e) {
-            throw new DecantException(Kind.UNREADABLE, name + " is no recipe: it is not written in JSON" + (e.getLocation() == null ? "." : ", line " + e.getLocation().getLineNr() + "."), e);
+            String line = e.getLocation() == null ? "" : ", line " + e.getLocation().getLineNr();
+            String doubled = String.valueOf(e.getOriginalMessage()).startsWith("Duplicate field") ? "; a field is there twice" : "";
+            throw new DecantException(Kind.UNREADABLE, name + " is no recipe: it is not written in JSON" + line + doubled + ".", e);
         }
         if (root == null || !root.isObject() || !root.has("decantRecipe")) throw new DecantException(Kind.UNREADABLE, name + " is no recipe: it lacks the field “decantRecipe”.");
-        if (root.get("decantRecipe").asInt() != VERSION) throw new DecantException(Kind.UNSUPPORTED, name + " is a recipe of version " + root.get("decantRecipe").asText() + "; this Decant knows version " + VERSION + ".");
+        if (root.get("decantRecipe").isNumber() && root.get("decantRecipe").asDouble() != VERSION) throw new DecantException(Kind.UNSUPPORTED, name + " is a recipe of version " + root.get("decantRecipe").asText() + "; this Decant knows version " + VERSION + ".");
         return new Reading(name).recipe(root);
     }
 
@@ -148,30 +160,21 @@ public final class RecipeFile {
     /** Reads one file, remembering its name for sentences. */
     private record Reading(String name) {
         Recipe recipe(JsonNode root) {
-            only(root, "", "decantRecipe", "name", "to", "pages", "bookmarks", "fonts", "wholeFonts", "restrictedFonts", "officeFonts", "pictures", "compressed", "tagged", "standard", "version", "linearized", "opening", "locking", "laid", "facts", "split", "attachSource", "links", "text", "present");
+            RecipeSchema.refuse(root, name);
             Recipe plain = Recipe.PLAIN;
             Target target = Target.of(root.path("to").asText(plain.target().ending()));
-            if (target == null) throw wrong("to", root.get("to").asText());
             PdfStyle style = new PdfStyle(bookmarks(root.path("bookmarks")), root.has("fonts") ? fonts(root.get("fonts").asText()) : plain.style().fonts(), Set.copyOf(texts(root.path("wholeFonts"))), pictures(root.path("pictures")), flag(root, "compressed", true),
                     opening(root.path("opening")), flag(root, "tagged", true), standard(root.path("standard").asText("none")), root.path("version").asDouble(0), flag(root, "linearized", false));
             return new Recipe(target, new PageRange(root.path("pages").asText("all")), style, locking(root.path("locking")), laid(root.path("laid")), facts(root.path("facts")),
-                    root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.Links.class, root, "links", plain.links()), choice(Recipe.Restricted.class, root, "restrictedFonts", plain.restricted()), choice(Recipe.OfficeFonts.class, root, "officeFonts", plain.officeFonts()), plainText(root.path("text")), choice(Recipe.WhenPresent.class, root, "present", plain.present()));
-        }
-
-        private void only(JsonNode node, String path, String... known) {
-            Set<String> names = new TreeSet<>(List.of(known));
-            for (String field : (Iterable<String>) node::fieldNames) {
-                if (!names.contains(field)) throw new DecantException(Kind.WRONG_CALL, name + " has the field “" + path + field + "”, which is not known. Known are " + String.join(", ", names) + ".");
-            }
+                    root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.Links.class, root, "links", plain.links()), Set.copyOf(texts(root.path("addresses"))),
+                    choice(Recipe.Restricted.class, root, "restrictedFonts", plain.restricted()), choice(Recipe.OfficeFonts.class, root, "officeFonts", plain.officeFonts()), plainText(root.path("text")), choice(Recipe.WhenPresent.class, root, "present", plain.present()));
         }
 
         private DecantException wrong(String field, String value) { return new DecantException(Kind.WRONG_CALL, name + ": “" + value + "” is nothing that “" + field + "” can be."); }
 
         private boolean flag(JsonNode node, String field, boolean otherwise) {
             JsonNode value = node.path(field);
-            if (value.isMissingNode()) return otherwise;
-            if (!value.isBoolean()) throw wrong(field, value.asText());
-            return value.asBoolean();
+            return value.asBoolean(otherwise);
         }
 
         private <T extends Enum<T>> T choice(Class<T> kind, JsonNode node, String field, T otherwise) {
@@ -186,11 +189,7 @@ public final class RecipeFile {
 
         private PdfChoices.Bookmarks bookmarks(JsonNode node) {
             if (node.isMissingNode()) return Recipe.PLAIN.style().bookmarks();
-            if (node.isTextual()) {
-                if (node.asText().equals("none")) return PdfChoices.Bookmarks.NONE;
-                throw wrong("bookmarks", node.asText());
-            }
-            only(node, "bookmarks.", "from", "to", "open", "places", "bold", "colours", "titles");
+            if (node.isTextual()) return PdfChoices.Bookmarks.NONE;
             int from = node.path("from").asInt(1);
             int to = node.path("to").asInt(from == 0 ? 0 : Math.max(3, from));
             boolean places = flag(node, "places", false);
@@ -199,38 +198,24 @@ public final class RecipeFile {
             node.path("titles").fields().forEachRemaining(title -> titles.put(title.getKey(), title.getValue().asText()));
             List<Colour> colours = new ArrayList<>();
             for (String colour : texts(node.path("colours"))) {
-                if (!colour.matches("#[0-9a-fA-F]{6}")) throw wrong("bookmarks.colours", colour);
                 colours.add(new Colour(Integer.parseInt(colour.substring(1), 16)));
             }
             return new PdfChoices.Bookmarks(from, to, node.path("open").asInt(from), places, node.path("bold").asInt(0), colours, titles);
         }
 
         private PdfChoices.Fonts fonts(String text) {
-            for (Map.Entry<PdfChoices.Fonts, String> one : FONTS.entrySet()) if (one.getValue().equals(text)) return one.getKey();
-            throw wrong("fonts", text);
+            return FONTS.entrySet().stream().filter(one -> one.getValue().equals(text)).findFirst().orElseThrow(() -> wrong("fonts", text)).getKey();
         }
 
         private Pictures pictures(JsonNode node) {
-            only(node, "pictures.", "quality", "resolution", "greyResolution", "lineResolution");
-            int quality = node.path("quality").asInt(0);
-            if (quality < 0 || quality > 100) throw wrong("pictures.quality", String.valueOf(quality));
-            return new Pictures(quality, resolution(node, "resolution"), resolution(node, "greyResolution"), resolution(node, "lineResolution"));
-        }
-
-        private int resolution(JsonNode node, String field) {
-            int resolution = node.path(field).asInt(0);
-            if (resolution < 0) throw wrong("pictures." + field, String.valueOf(resolution));
-            return resolution;
+            return new Pictures(node.path("quality").asInt(0), node.path("resolution").asInt(0), node.path("greyResolution").asInt(0), node.path("lineResolution").asInt(0));
         }
 
         private Standard standard(String text) {
-            Standard standard = Standard.named(text);
-            if (standard == null) throw wrong("standard", text);
-            return standard;
+            return Standard.named(text);
         }
 
         private Opening opening(JsonNode node) {
-            only(node, "opening.", "page", "zoom", "arrangement", "panel", "fullScreen", "hidden", "titled", "printing");
             String zoom = node.path("zoom").asText("as-before");
             double value = switch (zoom) {
                 case "as-before" -> Opening.AS_BEFORE;
@@ -243,10 +228,7 @@ public final class RecipeFile {
         }
 
         private Opening.Printing printing(JsonNode node) {
-            only(node, "opening.printing.", "copies", "sides", "natural");
-            int copies = node.path("copies").asInt(0);
-            if (copies < 0 || copies > 999) throw wrong("opening.printing.copies", String.valueOf(copies));
-            return new Opening.Printing(copies, choice(Opening.Sides.class, node, "sides", Opening.Sides.AS_BEFORE), flag(node, "natural", false));
+            return new Opening.Printing(node.path("copies").asInt(0), choice(Opening.Sides.class, node, "sides", Opening.Sides.AS_BEFORE), flag(node, "natural", false));
         }
 
         private static List<String> texts(JsonNode nodes) {
@@ -256,17 +238,12 @@ public final class RecipeFile {
         }
 
         private double number(String field, String text) {
-            try {
-                double value = Double.parseDouble(text);
-                if (value > 0 && value <= 64) return value;
-            } catch (NumberFormatException e) {
-                throw new DecantException(Kind.WRONG_CALL, name + ": “" + text + "” is nothing that “" + field + "” can be.", e);
-            }
+            double value = Double.parseDouble(text);
+            if (value > 0 && value <= 64) return value;
             throw wrong(field, text);
         }
 
         private Locking locking(JsonNode node) {
-            only(node, "locking.", "strength", "allow", "metadataInClear");
             Set<Protection.Permission> allowed = EnumSet.noneOf(Protection.Permission.class);
             if (node.has("allow")) for (JsonNode one : node.get("allow")) allowed.add(value(Protection.Permission.class, "locking.allow", one.asText()));
             else allowed.addAll(EnumSet.allOf(Protection.Permission.class));
@@ -274,13 +251,10 @@ public final class RecipeFile {
         }
 
         private PlainText plainText(JsonNode node) {
-            only(node, "text.", "encoding", "mark", "lineEnds", "width");
             String encoding = node.path("encoding").asText("UTF-8");
-            int width = node.path("width").asInt(0);
-            if (width < 0) throw wrong("text.width", String.valueOf(width));
             try {
                 Charset letters = Charset.forName(encoding);
-                if (letters.canEncode()) return new PlainText(letters, flag(node, "mark", false), choice(PlainText.LineEnds.class, node, "lineEnds", PlainText.LineEnds.LF), width);
+                if (letters.canEncode()) return new PlainText(letters, flag(node, "mark", false), choice(PlainText.LineEnds.class, node, "lineEnds", PlainText.LineEnds.LF), node.path("width").asInt(0));
             } catch (IllegalArgumentException e) {
                 throw new DecantException(Kind.WRONG_CALL, name + ": “" + encoding + "” is no encoding that is known here, such as UTF-8, UTF-16 or windows-1252.", e);
             }
@@ -290,16 +264,13 @@ public final class RecipeFile {
         private List<Laid> laid(JsonNode nodes) {
             List<Laid> laid = new ArrayList<>();
             for (JsonNode node : nodes) {
-                only(node, "laid.", "words", "file", "under", "pages", "angle", "opacity", "share", "place");
-                if (node.has("words") == node.has("file")) throw new DecantException(Kind.WRONG_CALL, name + ": what is laid on pages is either “words” or a “file”.");
-                laid.add(new Laid(node.path(node.has("file") ? "file" : "words").asText(), node.has("file"), flag(node, "under", true), new PageRange(node.path("pages").asText("all")), node.path("angle").asDouble(0),
-                        Math.max(0, Math.min(1, node.path("opacity").asDouble(1))), Math.max(0, node.path("share").asDouble(0)), choice(Overlay.Place.class, node, "place", Overlay.Place.MIDDLE)));
+                    laid.add(new Laid(node.path(node.has("file") ? "file" : "words").asText(), node.has("file"), flag(node, "under", true), new PageRange(node.path("pages").asText("all")), node.path("angle").asDouble(0),
+                        node.path("opacity").asDouble(1), node.path("share").asDouble(0), choice(Overlay.Place.class, node, "place", Overlay.Place.MIDDLE)));
             }
             return laid;
         }
 
         private FactsRule facts(JsonNode node) {
-            only(node, "facts.", "strip", "title", "subject", "author", "keywords", "language", "dates", "own");
             Map<String, String> own = new TreeMap<>();
             node.path("own").fields().forEachRemaining(field -> own.put(field.getKey(), field.getValue().asText()));
             return new FactsRule(flag(node, "strip", false), text(node, "title"), text(node, "subject"), text(node, "author"), text(node, "keywords"), text(node, "language"), choice(Dates.class, node, "dates", Dates.OF_THE_FILE), own);

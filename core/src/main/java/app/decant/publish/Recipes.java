@@ -13,7 +13,9 @@ import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
+import org.slf4j.LoggerFactory;
 
 /** The recipes at hand by name: those that ship with Decant, from finest to smallest and for special readers, and those kept in a folder. */
 public final class Recipes {
@@ -29,9 +31,10 @@ public final class Recipes {
         PdfStyle plain = PdfStyle.PLAIN;
         recipes.put("Finest", Recipe.PLAIN.with(plain.with(PdfChoices.Fonts.WHOLE)));
         recipes.put("As it is", Recipe.PLAIN);
-        recipes.put("To read and print", Recipe.PLAIN.with(plain.with(new Pictures(85, 300))));
-        recipes.put("To send by mail", Recipe.PLAIN.with(plain.with(new Pictures(75, 150))));
-        recipes.put("Smallest", Recipe.PLAIN.with(plain.with(new Pictures(50, 96))));
+        recipes.put("For the print room", Recipe.PLAIN.with(plain.with(new Pictures(90, 360))));
+        recipes.put("For the office printer", Recipe.PLAIN.with(plain.with(new Pictures(82, 220))));
+        recipes.put("To send by mail", Recipe.PLAIN.with(plain.with(new Pictures(72, 130))));
+        recipes.put("For a slow line", Recipe.PLAIN.with(plain.with(new Pictures(54, 84))));
         recipes.put("To keep for good", Recipe.PLAIN.with(plain.with(Standard.A_2B)));
         recipes.put("For everybody", Recipe.PLAIN.with(plain.with(Standard.UA_1)));
         return recipes;
@@ -45,11 +48,21 @@ public final class Recipes {
         Map<String, Recipe> all = new LinkedHashMap<>(SHIPPED);
         if (!Files.isDirectory(folder)) return all;
         try (Stream<Path> files = Files.list(folder)) {
-            for (Path file : files.filter(one -> one.toString().endsWith(".json")).sorted().toList()) all.put(name(file), read(file));
+            for (Path file : files.filter(one -> one.toString().endsWith(".json")).sorted().toList()) kept(file).ifPresent(recipe -> all.put(name(file), recipe));
         } catch (IOException e) {
             throw new DecantException(Kind.UNREADABLE, "The recipes in " + folder + " can't be read. Look whether you may open that folder.", e);
         }
         return all;
+    }
+
+    /** One that is damaged hides no other; whoever asks for it by name is told. */
+    private static Optional<Recipe> kept(Path file) {
+        try {
+            return Optional.of(read(file));
+        } catch (DecantException e) {
+            LoggerFactory.getLogger(Recipes.class).warn("{}", e.getMessage(), e);
+            return Optional.empty();
+        }
     }
 
     /** Whether a recipe of the name ships with Decant. */
@@ -62,6 +75,8 @@ public final class Recipes {
      */
     public Recipe find(String nameOrFile) {
         for (Map.Entry<String, Recipe> entry : all().entrySet()) if (entry.getKey().equalsIgnoreCase(nameOrFile)) return entry.getValue();
+        Path kept = folder.resolve(nameOrFile + ".json");
+        if (!nameOrFile.contains("/") && Files.isRegularFile(kept)) return read(kept);
         Path file = Path.of(nameOrFile);
         if (Files.isRegularFile(file)) return read(file);
         throw new DecantException(Kind.WRONG_CALL, "There is no recipe “" + nameOrFile + "”, and no such file. There are: " + String.join(", ", names()) + ".");

@@ -363,7 +363,7 @@ class PublishingChoicesTest {
     }
 
     @Test void estimatesTheSizeWithinTenPercent() throws IOException {
-        for (Recipe recipe : List.of(Recipe.PLAIN, new Recipes(folder).find("Smallest"), Recipe.PLAIN.of(new PageRange("3-6")))) {
+        for (Recipe recipe : List.of(Recipe.PLAIN, new Recipes(folder).find("For a slow line"), Recipe.PLAIN.of(new PageRange("3-6")))) {
             long expected = Publisher.estimate(new Order(pages(PassengerHandbook.document()), recipe), Progress.SILENT);
             long real = publish(PassengerHandbook.document(), recipe).bytes();
             assertThat((double) expected / real).isBetween(0.9, 1.1);
@@ -372,7 +372,7 @@ class PublishingChoicesTest {
 
     @Test void smallerRecipesMakeSmallerFiles() {
         long before = Long.MAX_VALUE;
-        for (String name : List.of("Finest", "As it is", "To read and print", "To send by mail", "Smallest")) {
+        for (String name : List.of("Finest", "As it is", "For the print room", "To send by mail", "For a slow line")) {
             long bytes = publish(PassengerHandbook.document(), new Recipes(folder).find(name)).bytes();
             assertThat(bytes).as(name).isLessThanOrEqualTo(before);
             before = bytes;
@@ -383,16 +383,24 @@ class PublishingChoicesTest {
         Recipes recipes = new Recipes(folder.resolve("recipes"));
         Recipe own = new Recipe(Target.PDF, new PageRange("1-3"), new PdfStyle(new app.decant.pdf.PdfChoices.Bookmarks(2, 4, 3, true, 1, List.of(new app.decant.document.Colour(0x1F4E79)), java.util.Map.of("Luggage", "Bags")), app.decant.pdf.PdfChoices.Fonts.WHOLE, Set.of("Carlito"), new Pictures(60, 120, 200, 600), false,
                 new Opening(2, 1.25, Opening.Arrangement.ONE_COLUMN, Opening.Panel.NONE, true, true, false, new Opening.Printing(3, Opening.Sides.ONE, true)), false, Standard.A_3B, 1.7, true), new Recipe.Locking(Strength.AES_128, EnumSet.of(Permission.COPY)), List.of(Laid.watermark("Copy")),
-                new FactsRule(true, "T", "S", "A", "K", "fr", app.decant.pdf.Dates.NONE, java.util.Map.of("File number", "HO 12/6")), "{name} {n}", true, Recipe.Links.FOUND, Recipe.Restricted.REPLACE, Recipe.OfficeFonts.WHOLE, new app.decant.format.text.PlainText(java.nio.charset.StandardCharsets.UTF_16, true, app.decant.format.text.PlainText.LineEnds.CRLF, 72), Recipe.WhenPresent.KEEP_BOTH);
+                new FactsRule(true, "T", "S", "A", "K", "fr", app.decant.pdf.Dates.NONE, java.util.Map.of("File number", "HO 12/6")), "{name} {n}", true, Recipe.Links.FOUND, Set.of("ftp"), Recipe.Restricted.REPLACE, Recipe.OfficeFonts.WHOLE, new app.decant.format.text.PlainText(java.nio.charset.StandardCharsets.UTF_16, true, app.decant.format.text.PlainText.LineEnds.CRLF, 72), Recipe.WhenPresent.KEEP_BOTH);
         recipes.keep("For the archive", own);
         assertThat(recipes.find("for the archive")).isEqualTo(own);
-        assertThat(recipes.names()).contains("Smallest", "For the archive");
+        assertThat(recipes.names()).contains("For a slow line", "For the archive");
         assertThatThrownBy(() -> RecipeFile.read("{\"decantRecipe\": 1, \"bookmark\": {}}", "mine.json")).hasMessageContaining("“bookmark”").hasMessageContaining("bookmarks");
         assertThatThrownBy(() -> RecipeFile.read("{\"decantRecipe\": 1, \"opening\": {\"zom\": 2}}", "mine.json")).hasMessageContaining("“opening.zom”");
         assertThatThrownBy(() -> RecipeFile.read("{\"decantRecipe\": 1, \"pictures\": {\"quality\": 400}}", "mine.json")).hasMessageContaining("“400”");
         assertThatThrownBy(() -> RecipeFile.read("{\"decantRecipe\": 7}", "mine.json")).hasMessageContaining("version 7");
         assertThatThrownBy(() -> RecipeFile.read("not json", "mine.json")).hasMessageContaining("not written in JSON");
-        assertThatThrownBy(() -> recipes.keep("Smallest", own)).hasMessageContaining("ships with Decant");
+        assertThatThrownBy(() -> RecipeFile.read("{\"decantRecipe\": 1} and more", "mine.json")).hasMessageContaining("not written in JSON");
+        assertThatThrownBy(() -> RecipeFile.read("{\"decantRecipe\": 1, \"tagged\": true, \"tagged\": false}", "mine.json")).hasMessageContaining("a field is there twice");
+        for (String wrong : List.of("\"locking\": \"aes-256\"", "\"locking\": true", "\"locking\": {\"strength\": 256}", "\"locking\": {\"allow\": \"none\"}", "\"locking\": null", "\"pictures\": {\"quality\": 0}", "\"version\": 9.9", "\"tagged\": \"no\"",
+                "\"to\": \"papyrus\"", "\"opening\": {\"page\": -1}", "\"opening\": {\"page\": 1.5}", "\"laid\": [{\"words\": \"x\", \"file\": \"y\"}]", "\"laid\": [{}]", "\"laid\": [{\"words\": \"x\", \"opacity\": 7}]", "\"bookmarks\": \"some\"", "\"bookmarks\": {\"from\": \"1\"}", "\"wholeFonts\": \"Carlito\"",
+                "\"facts\": {\"strip\": 1}", "\"addresses\": [\"JavaScript:\"]")) {
+            String field = wrong.replaceAll("^\"(\\w+)\".*", "$1");
+            assertThatThrownBy(() -> RecipeFile.read("{\"decantRecipe\": 1, " + wrong + "}", "mine.json")).as(wrong).isInstanceOf(DecantException.class).hasMessageContaining(field.equals("laid") && wrong.matches(".*(\\{}|file).*") ? "either" : "“" + field);
+        }
+        assertThatThrownBy(() -> recipes.keep("For a slow line", own)).hasMessageContaining("ships with Decant");
         assertThatThrownBy(() -> recipes.find("Nothing")).hasMessageContaining("There is no recipe");
     }
 

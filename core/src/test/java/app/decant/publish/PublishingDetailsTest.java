@@ -161,13 +161,13 @@ class PublishingDetailsTest {
 
     @Test void makesSeveralOutputsTogetherUnderNamesOfTheirOwn() throws IOException {
         Recipes recipes = new Recipes(folder.resolve("recipes"));
-        List<Map.Entry<String, Recipe>> wished = List.of(Map.entry("", Recipe.PLAIN), Map.entry("docx", Recipe.PLAIN.to(Target.DOCX)), Map.entry("Smallest", recipes.find("Smallest")));
+        List<Map.Entry<String, Recipe>> wished = List.of(Map.entry("", Recipe.PLAIN), Map.entry("docx", Recipe.PLAIN.to(Target.DOCX)), Map.entry("For a slow line", recipes.find("Smallest")));
         List<Path> names = Output.names(folder.resolve("Notice.pdf"), wished);
-        assertThat(names).extracting(name -> name.getFileName().toString()).containsExactly("Notice.pdf", "Notice.docx", "Notice (Smallest).pdf");
+        assertThat(names).extracting(name -> name.getFileName().toString()).containsExactly("Notice.pdf", "Notice.docx", "Notice (For a slow line).pdf");
         var pages = Decant.layOut(HarbourNotice.document());
         List<Output> outputs = new ArrayList<>();
         for (int i = 0; i < names.size(); i++) outputs.add(new Output(new Order(pages, wished.get(i).getValue()), names.get(i)));
-        assertThat(Decant.publish(outputs, Progress.SILENT)).extracting(receipt -> receipt.file().getFileName().toString()).containsExactly("Notice.pdf", "Notice.docx", "Notice (Smallest).pdf");
+        assertThat(Decant.publish(outputs, Progress.SILENT)).extracting(receipt -> receipt.file().getFileName().toString()).containsExactly("Notice.pdf", "Notice.docx", "Notice (For a slow line).pdf");
         assertThat(text(names.get(2))).isEqualTo(text(names.get(0)));
         Files.delete(names.get(0));
         assertThatThrownBy(() -> Decant.publish(outputs, Progress.SILENT)).hasMessageContaining("Notice.docx");

@@ -71,7 +71,7 @@ final class PublishCards extends RecipeCards {
     void picturesCard(PhraseCard card) {
         card.title(Words.of("card.pictures"));
         Pictures chosen = now().style().pictures();
-        for (Pictures one : List.of(Pictures.EXACT, new Pictures(85, 300), new Pictures(75, 150), new Pictures(50, 96))) {
+        for (Pictures one : List.of(Pictures.EXACT, new Pictures(90, 360), new Pictures(82, 220), new Pictures(72, 130), new Pictures(54, 84))) {
             card.choice(one.isExact() ? Words.of("pictures.exact.card") : Words.of("pictures.both", one.resolution(), one.quality()), Words.of(one.isExact() ? "pictures.exact.about" : "pictures." + one.resolution() + ".about"), one.equals(chosen),
                     () -> set.accept(now().with(now().style().with(one))));
         }

@@ -281,7 +281,7 @@ class WindowTest {
         robot.clickOn("#publish");
         until(() -> window.desk().trouble().get() != null);
         assertThat(window.desk().trouble().get().getMessage()).contains("already");
-        robot.clickOn((Button) robot.lookup(".button").match(node -> node instanceof Button button && button.getText().equals("Keep both")).query());
+        robot.clickOn((Button) robot.lookup(".button").match(node -> node instanceof Button button && button.getText().equals("Put it beside the older one")).query());
         until(() -> window.desk().receipt().get().file().getFileName().toString().equals("Passenger handbook 2.pdf"));
         assertThat(window.desk().receipt().get().pages()).isEqualTo(3);
     }
