@@ -19,6 +19,8 @@ final class ColumnFlow {
     private static final double NOTE_GAP = 8;
     private static final double NOTE_RULE = 144;
     private static final double TOLERANCE = 0.05;
+    /** Kept free at the edge of the paper by what is too wide for its page. */
+    private static final double EDGE = 14;
 
     private final Composer composer;
     private final Flow flow;
@@ -75,7 +77,7 @@ final class ColumnFlow {
         SetParagraph natural = composer.set(paragraph, Look.PLAIN, area.width());
         double before = start.offset() > 0 || units.isEmpty() && area.soft() ? 0 : look.get(ParagraphProperty.SPACE_BEFORE, 0.0);
         List<Floats.Placed> own = new ArrayList<>();
-        if (start.offset() == 0) {
+        if (start.offset() == 0 && !start.isPlaced()) {
             for (Inline inline : paragraph.inlines()) {
                 if (!(inline instanceof Inline.Floating floating)) continue;
                 Floats.Placed placed = Floats.place(composer, floating, area.page(), area.bodyTop(), area.left(), area.width(), y + before);
@@ -86,6 +88,14 @@ final class ColumnFlow {
             }
         }
         SetParagraph set = around(paragraph, natural, start.offset(), before);
+        if (units.isEmpty() && area.fresh() && set.lines().get(0).gap() > 0 && y + before + set.lines().get(0).gap() + set.lines().get(0).height() > area.bottom() + TOLERANCE) {
+            if (!own.isEmpty()) {
+                // What floats here leaves no room on a whole page: it has the page to itself, and its text follows on the next.
+                units.add(new Unit(start, y, new Strip(0, 0, 0, List.of(), List.of(), false, 0, Line.Break.NONE, paragraph), own, y, false));
+                return finish(units.size(), start.placed(), End.FULL);
+            }
+            set = natural;
+        }
         List<Strip> strips = composer.strips(paragraph, set, flow.block(start.block() - 1), flow.block(start.block() + 1), Look.PLAIN, area.width());
         for (int i = 0; i < strips.size(); i++) {
             Strip strip = strips.get(i);
@@ -114,8 +124,9 @@ final class ColumnFlow {
     }
 
     private Result table(Table table, Cursor start) {
-        TableSetter setter = new TableSetter(composer, table, area.width());
+        TableSetter setter = new TableSetter(composer, table, area.width(), area.page().width() - area.left() - EDGE);
         int heads = setter.headerRows();
+        boolean first = area.fresh() && units.isEmpty();
         boolean keptToPrevious = flow.block(start.block() - 1) instanceof Paragraph above && composer.styles().cascade().paragraph(above).is(ParagraphProperty.KEEP_WITH_NEXT);
         if (start.offset() >= heads && start.offset() > 0) {
             for (int r = 0; r < heads; r++) {
@@ -123,6 +134,7 @@ final class ColumnFlow {
                 if (result != null) return result;
             }
         }
+        int repeated = units.size();
         for (int r = start.offset(); r < setter.rows().size(); r++) {
             boolean continued = r == start.offset() && start.cut() != null;
             boolean resumed = r == start.offset() && start.offset() > 0;
@@ -136,9 +148,17 @@ final class ColumnFlow {
             boolean glued = strip.glued() || r > 0 && r < heads || r == heads && heads > 0 || r == 0 && keptToPrevious || r == start.offset() && heads > 0 && r >= heads && r > 0;
             double room = area.bottom() - notesHeight(notes) - y;
             if (strip.height() > room + TOLERANCE && (!units.isEmpty() || area.fresh())) {
-                int[] fit = setter.fitting(r, done, room);
+                boolean alone = first && units.size() == repeated;
+                int[] fit = setter.fitting(r, done, room, alone);
+                if (fit == null && alone && repeated > 0) {
+                    // Below its repeated head it finds no room on any page.
+                    units.clear();
+                    repeated = 0;
+                    y = area.top();
+                    fit = setter.fitting(r, done, area.bottom() - notesHeight(notes) - y, true);
+                }
                 if (fit != null && !java.util.Arrays.equals(fit, all)) {
-                    Result result = add(setter.part(r, done, fit, Math.min(room, setter.partHeight(r, done, fit))), here, List.of(), glued);
+                    Result result = add(setter.part(r, done, fit, Math.min(area.bottom() - notesHeight(notes) - y, setter.partHeight(r, done, fit))), here, List.of(), glued);
                     return result != null ? result : finish(units.size(), new Cursor(start.block(), r, fit, List.of()), End.FULL);
                 }
             }

@@ -22,6 +22,8 @@ import java.util.Objects;
  * same label and field values, is not set again.
  */
 final class Composer {
+    /** A table in a cell may stretch a little beyond it, as its own padding asks. */
+    private static final double INNER_REACH = 24;
     private final StyleBook styles;
     private final double tabWidth;
     private final Map<Paragraph, Remembered> remembered = new IdentityHashMap<>();
@@ -154,7 +156,7 @@ final class Composer {
             List<Strip> strips = strips(paragraph, set(paragraph, table, width), previous, next, table, width);
             return withFloats(paragraph, strips, width);
         }
-        if (block instanceof Table inner) return new TableSetter(this, inner, width).strips();
+        if (block instanceof Table inner) return new TableSetter(this, inner, width, width + INNER_REACH).strips();
         if (block instanceof OpaqueBlock opaque && opaque.opaque().likeness() != null) return List.of(likeness(opaque));
         return List.of();
     }

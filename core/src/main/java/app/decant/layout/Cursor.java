@@ -8,15 +8,21 @@ import java.util.List;
  *
  * @param block   the index in the flow
  * @param offset  a caret position in a paragraph, a row in a table
- * @param cut     for a row cut in two, how many strips of each cell are done; else null
+ * @param cut     for a row cut in two, how many strips of each cell are done; for a paragraph whose floating objects have their place, none; else null
  * @param carried strips of notes that found no room where their mark stands
  */
 record Cursor(int block, int offset, int[] cut, List<Strip> carried) {
+    private static final int[] PLACED = {};
     static final Cursor START = new Cursor(0, 0, null, List.of());
 
     static Cursor at(int block) { return new Cursor(block, 0, null, List.of()); }
 
     Cursor carrying(List<Strip> strips) { return new Cursor(block, offset, cut, strips); }
+
+    /** The same paragraph once what floats at it has its place on the page before. */
+    Cursor placed() { return new Cursor(block, offset, PLACED, carried); }
+
+    boolean isPlaced() { return cut != null && cut.length == 0; }
 
     boolean isClean() { return cut == null && carried.isEmpty(); }
 

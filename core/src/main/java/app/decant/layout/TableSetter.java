@@ -33,7 +33,8 @@ final class TableSetter {
         double needed() { return padding.top() + Strip.height(strips) + padding.bottom(); }
     }
 
-    TableSetter(Composer composer, Table table, double available) {
+    /** @param reach how far right of the column's left edge it may stretch, or it would leave its paper */
+    TableSetter(Composer composer, Table table, double available, double reach) {
         this.composer = composer;
         this.table = table;
         Look look = composer.styles().cascade().table(table);
@@ -41,11 +42,14 @@ final class TableSetter {
         double total = 0;
         for (double width : widths) total += width;
         Alignment alignment = look.get(TableProperty.ALIGNMENT, Alignment.START);
-        left = switch (alignment) {
+        double wished = switch (alignment) {
             case CENTRE -> (available - total) / 2;
             case END -> available - total;
             case START, JUSTIFY -> look.get(TableProperty.INDENT, 0.0);
         };
+        boolean tooWide = wished + total > reach;
+        left = tooWide ? Math.max(Math.min(0, wished), reach - total) : wished;
+        if (tooWide && total > reach - left) for (int i = 0; i < widths.length; i++) widths[i] *= (reach - left) / total;
         columnX = new double[widths.length + 1];
         columnX[0] = left;
         for (int i = 0; i < widths.length; i++) columnX[i + 1] = columnX[i] + widths[i];
@@ -190,10 +194,12 @@ final class TableSetter {
 
     /**
      * How far each cell of a row fits into a height: the counts of strips, or null where no cell's next strip fits or the row must stay whole.
+     *
+     * @param alone whether the row has a whole page to itself, so that it is cut even where it should stay whole: the paper ends
      */
-    int[] fitting(int r, int[] from, double height) {
+    int[] fitting(int r, int[] from, double height, boolean alone) {
         Row row = rows.get(r);
-        if (row.kept() || row.inSpan() || row.cells().stream().anyMatch(cell -> cell.rowSpan() > 1)) return null;
+        if (!alone && (row.kept() || row.inSpan() || row.cells().stream().anyMatch(cell -> cell.rowSpan() > 1))) return null;
         int[] to = from.clone();
         boolean any = false;
         for (int c = 0; c < to.length; c++) {

@@ -10,6 +10,7 @@ final class VisualOrder {
     private VisualOrder() { }
 
     static <T> List<T> of(List<T> parts, ToIntFunction<T> level) {
+        if (parts.size() < 2) return parts;
         byte[] levels = new byte[parts.size()];
         for (int i = 0; i < levels.length; i++) levels[i] = (byte) level.applyAsInt(parts.get(i));
         List<T> order = new ArrayList<>(parts.size());

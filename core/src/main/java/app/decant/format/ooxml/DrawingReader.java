@@ -163,7 +163,7 @@ final class DrawingReader {
     Inline vector(XmlNode markup, Look look) {
         XmlNode data = markup.find("v:imagedata");
         XmlNode shape = markup.find("v:shape") != null ? markup.find("v:shape") : markup.find("v:rect");
-        Map<String, String> style = style(shape);
+        Map<String, String> style = inGroup(style(shape), markup.find("v:group"));
         Double width = Units.measure(style.get("width"), 1);
         Double height = Units.measure(style.get("height"), 1);
         Image image = data == null || data.get("r:id") == null ? null : story.image(data.get("r:id"));
@@ -180,6 +180,29 @@ final class DrawingReader {
                 markup.find("w10:wrap") != null ? Anchor.Wrap.SQUARE : Anchor.Wrap.NONE, new Insets(0, 9, 0, 9), style.getOrDefault("z-index", "0").startsWith("-"));
         if (likeness != null) return new Inline.Floating(anchor, likeness, look);
         return new Inline.Floating(anchor, new TextBox(story.boxed(box), width == null ? 144 : width, height == null ? 72 : height, false, new Insets(3.6, 7.2, 3.6, 7.2), null, null), look);
+    }
+
+    /** Inside a group sizes and places are shares of the group's own measure (ISO/IEC 29500-4, 19.1.2.7, coordsize and coordorigin); here in points. */
+    private static Map<String, String> inGroup(Map<String, String> shape, XmlNode group) {
+        if (group == null) return shape;
+        Map<String, String> outer = style(group);
+        String[] size = group.get("coordsize", "1000,1000").split(",");
+        String[] origin = group.get("coordorigin", "0,0").split(",");
+        Map<String, String> made = new HashMap<>(outer);
+        for (int i = 0; i < 2; i++) {
+            String side = i == 0 ? "width" : "height";
+            String edge = i == 0 ? "left" : "top";
+            Double whole = Units.measure(outer.get(side), 1);
+            Double units = Units.measure(size.length > i ? size[i].trim() : "1000", 1);
+            Double from = Units.measure(origin.length > i && !origin[i].isBlank() ? origin[i].trim() : "0", 1);
+            Double own = Units.measure(shape.get(side), 1);
+            Double at = Units.measure(shape.getOrDefault(edge, "0"), 1);
+            Double margin = Units.measure(outer.getOrDefault("margin-" + edge, "0"), 1);
+            if (whole == null || units == null || units == 0 || own == null || at == null || from == null || margin == null) continue;
+            made.put(side, String.valueOf(own * whole / units));
+            made.put("margin-" + edge, String.valueOf(margin + (at - from) * whole / units));
+        }
+        return made;
     }
 
     private static Map<String, String> style(XmlNode shape) {

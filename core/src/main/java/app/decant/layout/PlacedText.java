@@ -1,0 +1,77 @@
+package app.decant.layout;
+
+import app.decant.document.Block;
+import app.decant.document.Cascade;
+import app.decant.document.Contents;
+import app.decant.document.Inline;
+import app.decant.document.Paragraph;
+import app.decant.document.Table;
+import app.decant.document.TextBox;
+import app.decant.document.TextProperty;
+import app.decant.document.Walk;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Holds pages to their document: every letter of its text must stand on the paper of some page. Asked by whoever promises that a text is whole, since
+ * pages that lost something can't tell it themselves.
+ */
+public final class PlacedText {
+    private final Map<Paragraph, BitSet> placed = new IdentityHashMap<>();
+    private final Cascade cascade;
+    private final List<Lost> lost = new ArrayList<>();
+
+    /** Text that is on no page, and the paragraph it is part of. */
+    public record Lost(Paragraph paragraph, String text) { }
+
+    private PlacedText(Cascade cascade) { this.cascade = cascade; }
+
+    /** What of a document's body, with its notes and boxes, stands on none of its pages; in reading order. */
+    public static List<Lost> missing(Pages pages) {
+        PlacedText text = new PlacedText(Cascade.of(pages.document()));
+        for (Page page : pages.pages()) for (Item item : page.text()) text.place(item, page);
+        for (Walk.Stop stop : pages.walk().stops()) text.look(stop.paragraph());
+        return text.lost;
+    }
+
+    private void place(Item item, Page page) {
+        if (!(item instanceof Item.LineItem line)) return;
+        boolean onPaper = line.baseline() >= 0 && line.baseline() - line.line().ascent() <= page.height() && line.left() <= page.width() && line.left() + line.line().width() >= 0;
+        if (!onPaper) return;
+        BitSet characters = placed.computeIfAbsent(line.paragraph(), paragraph -> new BitSet());
+        for (Piece piece : line.line().pieces()) characters.set(piece.start(), piece.end());
+    }
+
+    private void look(Paragraph paragraph) {
+        BitSet characters = placed.getOrDefault(paragraph, new BitSet());
+        StringBuilder missing = new StringBuilder();
+        int at = 0;
+        for (Inline inline : paragraph.inlines()) {
+            if (inline instanceof Inline.Text run) {
+                StringBuilder part = new StringBuilder();
+                for (int i = 0; i < run.text().length(); i++) if (isSeen(run.text().charAt(i)) && !characters.get(at + i)) part.append(run.text().charAt(i));
+                if (!part.isEmpty() && !cascade.text(paragraph, run.look()).is(TextProperty.HIDDEN)) missing.append(part);
+            }
+            at += inline.length();
+        }
+        if (!missing.isEmpty()) lost.add(new Lost(paragraph, missing.toString()));
+        for (Inline inline : paragraph.inlines()) {
+            if (inline instanceof Inline.Note note) look(note.blocks());
+            else if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) look(box.blocks());
+        }
+    }
+
+    private void look(List<? extends Block> blocks) {
+        for (Block block : blocks) {
+            if (block instanceof Paragraph paragraph) look(paragraph);
+            else if (block instanceof Contents contents) look(contents.entries());
+            else if (block instanceof Table table) for (Table.Row row : table.rows()) for (Table.Cell cell : row.cells()) look(cell.blocks());
+        }
+    }
+
+    /** Whether a character shows by itself. */
+    private static boolean isSeen(char c) { return !Character.isWhitespace(c) && !Character.isSpaceChar(c) && !Character.isISOControl(c) && Character.getType(c) != Character.FORMAT; }
+}
