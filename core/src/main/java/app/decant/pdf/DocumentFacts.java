@@ -1,6 +1,8 @@
 package app.decant.pdf;
 
 import app.decant.document.Facts;
+import app.decant.xml.XmlNode;
+import app.decant.xml.XmlReader;
 import app.decant.xml.XmlWriter;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -12,6 +14,7 @@ import java.util.GregorianCalendar;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import org.apache.pdfbox.cos.COSName;
@@ -45,6 +48,36 @@ final class DocumentFacts {
         PDMetadata metadata = new PDMetadata(pdf, new ByteArrayInputStream(packet(facts, times, standard)));
         pdf.getDocumentCatalog().setMetadata(metadata);
     }
+
+    /**
+     * Which facts a file tells otherwise than they should be, in either of the two places: by their names, with what is told.
+     *
+     * @throws IOException where the packet can't be read
+     */
+    static Map<String, String> differing(PDDocument pdf, Facts facts) throws IOException {
+        PDDocumentInformation info = pdf.getDocumentInformation();
+        PDMetadata metadata = pdf.getDocumentCatalog().getMetadata();
+        XmlNode packet = metadata == null ? null : XmlReader.tree(metadata.toByteArray(), "the facts of a PDF");
+        Map<String, String> differing = new TreeMap<>();
+        compare("title", facts.title(), info.getTitle(), packet, "dc:title", differing);
+        compare("author", facts.author(), info.getAuthor(), packet, "dc:creator", differing);
+        compare("subject", facts.subject(), info.getSubject(), packet, "dc:description", differing);
+        compare("keywords", facts.keywords(), info.getKeywords(), packet, "pdf:Keywords", differing);
+        Map<String, String> own = own(facts);
+        Map<String, String> elements = elements(own.keySet());
+        own.forEach((name, value) -> compare(name, value, info.getCustomMetadataValue(name), packet, "pdfx:" + elements.get(name), differing));
+        for (String name : info.getMetadataKeys()) if (!KEPT.contains(name) && !own.containsKey(name)) differing.put(name, info.getCustomMetadataValue(name));
+        return differing;
+    }
+
+    private static void compare(String name, String wished, String told, XmlNode packet, String element, Map<String, String> differing) {
+        XmlNode node = packet == null ? null : packet.find(element);
+        String inPacket = node == null ? null : node.text();
+        if (!Objects.equals(seen(wished), seen(told)) || !Objects.equals(seen(wished), seen(inPacket))) differing.put(name, told + " / " + inPacket);
+    }
+
+    /** XML has no place for control characters, and line ends are all alike in it. */
+    private static String seen(String text) { return text == null ? null : text.replaceAll("[\\p{Cntrl}\\s]+", ""); }
 
     /** When something was made and last changed; null where that is not told. */
     record Times(Instant made, Instant changed) {

@@ -1,15 +1,18 @@
 package app.decant.pdf;
 
+import app.decant.document.Border;
+import app.decant.document.Colour;
+import app.decant.document.Picture;
+import app.decant.layout.Canvas;
 import app.decant.layout.Page;
 import app.decant.layout.Pages;
 import app.decant.layout.Piece;
 import java.io.IOException;
-import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
+import java.text.Normalizer;
 import java.util.ArrayList;
-import java.util.BitSet;
-import java.util.IdentityHashMap;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
@@ -19,12 +22,10 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
-import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineNode;
-import org.apache.pdfbox.text.PDFTextStripper;
 
 /** Opens a PDF again and looks whether it holds what was meant: pages, text in order, bookmarks and where they land, fonts, links. */
 public final class PdfCheck {
@@ -83,16 +84,12 @@ public final class PdfCheck {
         return new Proof(holds ? "Tells its structure to screen readers" : "Its structure is not told", holds);
     }
 
-    /** Facts are kept in two places, which must agree (ISO 32000-2, 14.3). */
+    /** Facts are kept in two places, which must agree with what was chosen and so with each other (ISO 32000-2, 14.3). */
     private static Proof facts(PDDocument pdf, PdfChoices choices) throws IOException {
-        String title = choices.facts().title();
-        String info = pdf.getDocumentInformation().getTitle();
-        String packet = pdf.getDocumentCatalog().getMetadata() == null ? "" : new String(pdf.getDocumentCatalog().getMetadata().toByteArray(), java.nio.charset.StandardCharsets.UTF_8);
-        boolean holds = java.util.Objects.equals(title, info) && (title == null ? !packet.contains("<dc:title>") : packet.contains(escaped(title)));
-        return new Proof(!holds ? "Its facts disagree" : title == null ? "No title, as chosen" : "Title and facts in both places, agreeing", holds);
+        Map<String, String> differing = DocumentFacts.differing(pdf, choices.facts());
+        if (!differing.isEmpty()) return new Proof("Its facts are not as chosen: " + String.join(", ", differing.keySet()), false);
+        return new Proof(choices.facts().title() == null ? "No title, as chosen; its other facts in both places, agreeing" : "Title and facts in both places, agreeing", true);
     }
-
-    private static String escaped(String text) { return text.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;"); }
 
     /** Long files are read by all cores, each opening the file for itself. */
     private static int wrongPages(PDDocument pdf, Path file, String owner, Pages pages, PdfChoices choices) throws IOException {
@@ -121,49 +118,53 @@ public final class PdfCheck {
     }
 
     private static int wrongPages(PDDocument pdf, Pages pages, PdfChoices choices, int from, int to) throws IOException {
-        BitSet right = new BitSet();
-        BitSet empty = new BitSet();
-        empty.set(from, to);
-        StringWriter text = new StringWriter();
-        // All pages in one go: asked for page by page, the library walks through the whole file each time.
-        PDFTextStripper stripper = new PDFTextStripper() {
-            @Override protected void endPage(PDPage page) {
-                int at = getCurrentPageNo() - 1;
-                empty.clear(at);
-                right.set(at, same(text.toString(), pages.page(choices.pages().get(at)), choices));
-                text.getBuffer().setLength(0);
-            }
-        };
-        stripper.setStartPage(from + 1);
-        stripper.setEndPage(to);
-        stripper.writeText(pdf, text);
-        // Pages that hold nothing at all are passed over by the library.
-        empty.stream().forEach(at -> right.set(at, same("", pages.page(choices.pages().get(at)), choices)));
-        return to - from - right.cardinality();
+        int wrong = 0;
+        StreamText reading = new StreamText();
+        for (int at = from; at < to; at++) if (!same(reading.of(pdf.getPage(at)), pages.page(choices.pages().get(at)), choices)) wrong++;
+        return wrong;
     }
 
     private static boolean same(String read, Page page, PdfChoices choices) {
         String found = squeezed(read);
         String expected = squeezed(text(page));
-        if (!choices.overlays().isEmpty() && found.contains(expected)) return true;
-        return found.equals(expected) || hasRightToLeft(expected) && sorted(found).equals(sorted(expected));
+        if (found.equals(expected)) return true;
+        if (choices.overlays().isEmpty()) return false;
+        // Words that are laid on stand before or after what the page says, and are nothing else.
+        int at = found.indexOf(expected);
+        int words = choices.overlays().stream().mapToInt(overlay -> overlay.content() instanceof Overlay.Words ? 1 : 0).sum();
+        return at >= 0 && (words > 0 || found.length() == expected.length());
     }
 
-    /** All text of a page in the order it is drawn. */
-    public static String text(Page page) {
+    /** What a page says in the order it is drawn: from left to right, also where letters are read from the right. */
+    private static String text(Page page) {
         StringBuilder text = new StringBuilder();
-        page.show(new app.decant.layout.Canvas() {
-            @Override public void glyphs(Piece.Glyphs glyphs, double x, double baseline, app.decant.document.Colour colour) { text.append(glyphs.text()).append(' '); }
-            @Override public void fill(double x, double y, double width, double height, app.decant.document.Colour colour) { }
-            @Override public void rule(double x1, double y1, double x2, double y2, app.decant.document.Border border) { }
-            @Override public void picture(app.decant.document.Picture picture, double x, double y) { }
+        page.show(new Canvas() {
+            @Override public void glyphs(Piece.Glyphs glyphs, double x, double baseline, Colour colour) { drawn(glyphs, text); }
+            @Override public void fill(double x, double y, double width, double height, Colour colour) { }
+            @Override public void rule(double x1, double y1, double x2, double y2, Border border) { }
+            @Override public void picture(Picture picture, double x, double y) { }
         });
         return text.toString();
     }
 
+    private static void drawn(Piece.Glyphs piece, StringBuilder text) {
+        if (piece.glyphs().length == 0) return;
+        if (!piece.rightToLeft()) {
+            text.append(piece.text());
+            return;
+        }
+        int end = piece.text().length();
+        List<String> clusters = new ArrayList<>();
+        for (int start : Arrays.stream(piece.clusters()).distinct().map(cluster -> -cluster).sorted().map(cluster -> -cluster).toArray()) {
+            clusters.add(piece.text().substring(start, end));
+            end = start;
+        }
+        clusters.forEach(text::append);
+    }
+
     /** Without white space and invisible characters; letters that Unicode counts as the same made the same. */
     private static String squeezed(String text) {
-        String same = java.text.Normalizer.normalize(text, java.text.Normalizer.Form.NFKC);
+        String same = Normalizer.normalize(text, Normalizer.Form.NFKC);
         StringBuilder result = new StringBuilder(same.length());
         for (int i = 0; i < same.length(); i++) {
             char c = same.charAt(i);
@@ -171,17 +172,6 @@ public final class PdfCheck {
         }
         return result.toString();
     }
-
-    private static boolean hasRightToLeft(String text) {
-        return com.ibm.icu.text.Bidi.requiresBidi(text.toCharArray(), 0, text.length());
-    }
-
-    private static String sorted(String text) {
-        int[] points = text.codePoints().map(PdfCheck::unmirrored).sorted().toArray();
-        return new String(points, 0, points.length);
-    }
-
-    private static int unmirrored(int c) { return Math.min(c, com.ibm.icu.lang.UCharacter.getMirror(c)); }
 
     private static int landed(PDDocument pdf, List<PdfWriter.Landing> expected) throws IOException {
         List<PDOutlineItem> items = new ArrayList<>();
@@ -207,17 +197,11 @@ public final class PdfCheck {
         }
     }
 
-    /** How many fonts, and how many of them with their program inside. */
+    /** How many fonts, also those inside forms, patterns and letterheads, and how many of them with their program inside. */
     private static int[] fonts(PDDocument pdf) throws IOException {
-        Map<COSDictionary, Boolean> fonts = new IdentityHashMap<>();
-        for (PDPage page : pdf.getPages()) {
-            if (page.getResources() == null) continue;
-            for (COSName name : page.getResources().getFontNames()) {
-                PDFont font = page.getResources().getFont(name);
-                if (font != null) fonts.put(font.getCOSObject(), font.isEmbedded() && !font.isDamaged());
-            }
-        }
-        return new int[] {fonts.size(), (int) fonts.values().stream().filter(Boolean::booleanValue).count()};
+        FontsInside fonts = new FontsInside();
+        for (PDPage page : pdf.getPages()) fonts.look(page.getResources());
+        return new int[] {fonts.count(), fonts.embedded()};
     }
 
     private static int links(PDDocument pdf) throws IOException {

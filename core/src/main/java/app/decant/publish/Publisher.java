@@ -12,6 +12,7 @@ import app.decant.format.Written;
 import app.decant.format.text.TextReader;
 import app.decant.format.text.TextWriter;
 import app.decant.layout.Pages;
+import app.decant.layout.PlacedText;
 import app.decant.pdf.PasswordStrength;
 import app.decant.pdf.PdfCheck;
 import app.decant.pdf.PdfChoices;
@@ -151,6 +152,7 @@ public final class Publisher {
             progress.step(chosen.size(), chosen.size(), "Checking the file");
             proofs.addAll(PdfCheck.check(made, order.pages(), choices, written[0]));
             refuseUnproven(file, proofs);
+            if (chosen.size() == order.pages().count()) proofs.add(onPages(order.pages(), findings));
         });
         findings.addAll(written[0].findings());
         if (PasswordStrength.of(choices.protection().toOpen()) == PasswordStrength.WEAK && choices.protection().isOn()) findings.add(Finding.changed("The password to open is quickly guessed. A longer one, such as four words, holds.", ""));
@@ -158,6 +160,19 @@ public final class Publisher {
         if (allowed.contains(Protection.Permission.PRINT_FINE) && !allowed.contains(Protection.Permission.PRINT)) findings.add(Finding.changed("Fine printing is allowed, but printing is not; readers allow no printing at all then.", ""));
         if (choices.protection().strength().isWeak()) findings.add(Finding.changed("This encryption is weak: whoever wants to can break it. It is for readers from before 2004 only.", ""));
         return done;
+    }
+
+    /**
+     * Whether all text of the document stands on its pages: the check of a file against its pages can't tell. Text that is on none is told as lost, and
+     * the file kept all the same, since whoever made the document may know it so.
+     */
+    private static PdfCheck.Proof onPages(Pages pages, List<Finding> findings) {
+        List<PlacedText.Lost> lost = PlacedText.missing(pages);
+        if (lost.isEmpty()) return new PdfCheck.Proof("All text of the document is on its pages", true);
+        int letters = lost.stream().mapToInt(one -> one.text().length()).sum();
+        String begins = lost.get(0).text().substring(0, Math.min(24, lost.get(0).text().length()));
+        findings.add(Finding.lost(letters + " letters in " + (lost.size() == 1 ? "one paragraph" : lost.size() + " paragraphs") + " found no room on any page; the first begin “" + begins + "”.", ""));
+        return new PdfCheck.Proof("Not all text of the document found room on its pages", false);
     }
 
     /** A text document, opened again by the reader of its format: words and their order must be those of the document. */

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.decant.demo.PassengerHandbook;
 import app.decant.document.Document;
 import app.decant.document.Edit;
+import app.decant.document.Paragraph;
 import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.Span;
@@ -12,8 +13,10 @@ import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
 import app.decant.layout.Pages;
 import app.decant.pdf.PdfCheck.Proof;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -24,7 +27,12 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDResources;
+import org.apache.pdfbox.pdmodel.common.PDMetadata;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.apache.pdfbox.pdmodel.font.PDType1Font;
+import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
 import org.junit.jupiter.api.BeforeAll;
@@ -92,6 +100,38 @@ class PdfCheckTest {
             COSName name = page.getResources().getFontNames().iterator().next();
             ((PDType0Font) page.getResources().getFont(name)).getDescendantFont().getFontDescriptor().getCOSObject().removeItem(COSName.FONT_FILE2);
         }))).anyMatch(sentence -> sentence.contains("fonts inside the file"));
+    }
+
+    @Test void aFontThatOnlyAFormUsesIsLookedAt() throws IOException {
+        assertThat(failing(spoiled(pdf -> {
+            PDFormXObject form = new PDFormXObject(pdf);
+            form.setResources(new PDResources());
+            form.getResources().add(new PDType1Font(Standard14Fonts.FontName.COURIER));
+            PDPage page = pdf.getPage(2);
+            page.getResources().add(form);
+        }))).anyMatch(sentence -> sentence.contains("fonts inside the file"));
+    }
+
+    @Test void aChangedFactIsFoundInEitherPlace() throws IOException {
+        assertThat(failing(spoiled(pdf -> pdf.getDocumentInformation().setAuthor("Somebody else")))).containsExactly("Its facts are not as chosen: author");
+        assertThat(failing(spoiled(pdf -> pdf.getDocumentInformation().setCustomMetadataValue("Secret", "left over")))).containsExactly("Its facts are not as chosen: Secret");
+        assertThat(failing(spoiled(pdf -> {
+            String packet = new String(pdf.getDocumentCatalog().getMetadata().toByteArray(), StandardCharsets.UTF_8);
+            pdf.getDocumentCatalog().setMetadata(new PDMetadata(pdf, new ByteArrayInputStream(packet.replace("Passenger handbook", "Another book").getBytes(StandardCharsets.UTF_8))));
+        }))).containsExactly("Its facts are not as chosen: title");
+    }
+
+    /** The same letters in another order are another text, read from the right as well (Unicode Standard Annex 9). */
+    @Test void letterOrderCountsInTextReadFromTheRight() throws IOException {
+        Pages right = Layout.of(Document.empty().withSections(List.of(Document.empty().sections().get(0).withBlocks(List.of(Paragraph.of("\u05E9\u05DC\u05D5\u05DD \u05E2\u05D5\u05DC\u05DD 12 abc"))))), FontCatalogue.shipped());
+        Pages swapped = Layout.of(Document.empty().withSections(List.of(Document.empty().sections().get(0).withBlocks(List.of(Paragraph.of("\u05E9\u05D5\u05DC\u05DD \u05E2\u05D5\u05DC\u05DD 12 abc"))))), FontCatalogue.shipped());
+        Path file = folder.resolve("right.pdf");
+        PdfWriter.Written made;
+        try (OutputStream out = Files.newOutputStream(file)) {
+            made = PdfWriter.write(right, choices(right), out, Progress.SILENT);
+        }
+        assertThat(PdfCheck.check(file, right, choices(right), made)).allMatch(Proof::holds);
+        assertThat(PdfCheck.check(file, swapped, choices(swapped), made)).extracting(Proof::sentence).contains("Text differs on 1 page");
     }
 
     @Test void aLostLinkIsFound() throws IOException { assertThat(failing(spoiled(pdf -> pdf.getPage(1).setAnnotations(new ArrayList<>())))).anyMatch(sentence -> sentence.contains("links live")); }

@@ -161,7 +161,7 @@ class PublishingDetailsTest {
 
     @Test void makesSeveralOutputsTogetherUnderNamesOfTheirOwn() throws IOException {
         Recipes recipes = new Recipes(folder.resolve("recipes"));
-        List<Map.Entry<String, Recipe>> wished = List.of(Map.entry("", Recipe.PLAIN), Map.entry("docx", Recipe.PLAIN.to(Target.DOCX)), Map.entry("For a slow line", recipes.find("Smallest")));
+        List<Map.Entry<String, Recipe>> wished = List.of(Map.entry("", Recipe.PLAIN), Map.entry("docx", Recipe.PLAIN.to(Target.DOCX)), Map.entry("For a slow line", recipes.find("For a slow line")));
         List<Path> names = Output.names(folder.resolve("Notice.pdf"), wished);
         assertThat(names).extracting(name -> name.getFileName().toString()).containsExactly("Notice.pdf", "Notice.docx", "Notice (For a slow line).pdf");
         var pages = Decant.layOut(HarbourNotice.document());
