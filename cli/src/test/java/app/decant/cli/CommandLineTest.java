@@ -101,7 +101,7 @@ class CommandLineTest {
         byte[] before = Files.readAllBytes(notice);
         Called called = call("publish", notice, "--to", "docx", "--present", "replace");
         assertThat(called.status()).isEqualTo(2);
-        assertThat(called.err()).contains("the place of the original");
+        assertThat(called.err()).contains("the place of an original");
         assertThat(Files.readAllBytes(notice)).isEqualTo(before);
     }
 

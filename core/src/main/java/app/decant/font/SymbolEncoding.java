@@ -1,6 +1,7 @@
 package app.decant.font;
 
 import java.util.Map;
+import org.apache.pdfbox.pdmodel.font.encoding.GlyphList;
 
 /**
  * The characters of pictorial fonts that number their signs themselves (in the private use area from U+F000), as Unicode characters that any
@@ -19,6 +20,9 @@ public final class SymbolEncoding {
 
     private SymbolEncoding() { }
 
+    /** The symbol set that all readers of PDF have (ISO 32000-1, D.6), by the names of its signs; null where it has none of the number. */
+    private static String standard(int code) { return GlyphList.getAdobeGlyphList().toUnicode(org.apache.pdfbox.pdmodel.font.encoding.SymbolEncoding.INSTANCE.getName(code)); }
+
     /** Whether the family numbers its signs itself. */
     public static boolean isPictorial(String family) { return family != null && (family.equals("Symbol") || family.startsWith("Wingdings")); }
 
@@ -28,7 +32,9 @@ public final class SymbolEncoding {
         Map<Integer, String> signs = family.equals("Symbol") ? SYMBOL : DINGBATS;
         StringBuilder result = new StringBuilder();
         text.codePoints().forEach(c -> {
-            if (c >= 0xF000 && c <= 0xF0FF) result.append(signs.getOrDefault(c & 0xFF, "\u2022"));
+            String sign = c < 0xF000 || c > 0xF0FF ? null : signs.get(c & 0xFF);
+            if (sign == null && c >= 0xF020 && c <= 0xF0FF && family.equals("Symbol")) sign = standard(c & 0xFF);
+            if (c >= 0xF000 && c <= 0xF0FF) result.append(sign == null ? "\u2022" : sign);
             else result.appendCodePoint(c);
         });
         return result.toString();

@@ -22,6 +22,9 @@ public final class FieldStack {
     private static final Pattern LEVELS = Pattern.compile("\\\\o\\s+\"?(\\d)\\s*-\\s*(\\d)");
     private static final Pattern TARGET = Pattern.compile("\"([^\"]*)\"|(?<!\\\\)\\b([^\\s\"\\\\]+)");
 
+    /** One text over another, as East Asian typing makes it: an EQ field that overlays two texts. */
+    private static final Pattern RUBY = Pattern.compile("(?is)EQ\\b.*\\\\o.*?\\(\\s*\\\\s\\s*\\\\up\\s*\\d*\\s*\\((.*)\\)\\s*[,;]\\s*(.*)\\)\\s*");
+
     private final Deque<Open> fields = new ArrayDeque<>();
 
     /** A field that has begun: what it says, and what it shows so far. */
@@ -81,6 +84,12 @@ public final class FieldStack {
         boolean shown = field.isContents() || name.equals("HYPERLINK") || name.isEmpty() || kind == Inline.Field.Kind.OTHER && !plain;
         if (shown) {
             for (Inline inline : field.result) put(link == null || inline.length() == 0 ? inline : inline.with(inline.look().with(TextProperty.LINK, link)), paragraph);
+            return;
+        }
+        Matcher ruby = name.equals("EQ") && field.result.isEmpty() ? RUBY.matcher(instruction) : null;
+        if (ruby != null && ruby.matches()) {
+            // Small words above others are set in brackets behind them.
+            put(new Inline.Text(ruby.group(2) + "(" + ruby.group(1) + ")", look), paragraph);
             return;
         }
         StringBuilder result = new StringBuilder();

@@ -228,4 +228,19 @@ class DocxReadingTest {
         assertThat(look.is(TableProperty.HEADER_ROW) && look.is(TableProperty.KEEP_ROW) && look.is(TableProperty.ROW_HEIGHT_EXACT)).isTrue();
         assertThat(look.get(TableProperty.ROW_HEIGHT)).isEqualTo(20);
     }
+
+    /** 17.13.5.12 and 17.13.5.2: rows and cells taken out while changes were tracked are no text any more. */
+    @Test void rowsAndCellsTakenOutAreGone() {
+        Taken taken = read("<w:tbl><w:tblGrid><w:gridCol w:w=\"2000\"/><w:gridCol w:w=\"2000\"/></w:tblGrid><w:tr><w:trPr><w:del w:id=\"1\"/></w:trPr><w:tc><w:p><w:r><w:t>old row</w:t></w:r></w:p></w:tc></w:tr>"
+                + "<w:tr><w:tc><w:p><w:r><w:t>stays</w:t></w:r></w:p></w:tc><w:tc><w:tcPr><w:cellDel w:id=\"2\"/></w:tcPr><w:p><w:r><w:t>old cell</w:t></w:r></w:p></w:tc></w:tr></w:tbl><w:p/>");
+        assertThat(Walk.of(taken.document()).stops().stream().map(stop -> stop.paragraph().plainText())).contains("stays").doesNotContain("old row", "old cell");
+        assertThat(taken.findings()).extracting(Finding::what).contains("Tracked changes were taken in as accepted.");
+    }
+
+    /** 17.3.3.25: small words above others keep both. */
+    @Test void rubyKeepsItsBaseAndWhatStandsAbove() {
+        Taken taken = read("<w:p><w:r><w:t>a </w:t></w:r><w:r><w:ruby><w:rt><w:r><w:t>kan</w:t></w:r></w:rt><w:rubyBase><w:r><w:t>\u6F22</w:t></w:r></w:rubyBase></w:ruby></w:r></w:p>"
+                + "<w:p><w:r><w:fldChar w:fldCharType=\"begin\"/></w:r><w:r><w:instrText>EQ \\* jc2 \\* hps10 \\o\\ad(\\s\\up 9(kan),\u6F22)</w:instrText></w:r><w:r><w:fldChar w:fldCharType=\"end\"/></w:r></w:p>");
+        assertThat(Walk.of(taken.document()).stops().get(0).paragraph().plainText()).isEqualTo("a \u6F22(kan)");
+    }
 }

@@ -1,9 +1,12 @@
 package app.decant.format.binary;
 
 import app.decant.document.Block;
+import app.decant.document.Finding;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
+import app.decant.document.TextProperty;
+import app.decant.font.SymbolEncoding;
 import app.decant.format.FieldStack;
 import app.decant.format.binary.Modifiers.Modifier;
 import java.util.ArrayList;
@@ -28,7 +31,7 @@ final class BodyReading {
     /** The blocks between two places. */
     List<Block> blocks(int from, int to) {
         List<Read> paragraphs = new ArrayList<>();
-        for (PAPX one : reader.paragraphs(from, to)) paragraphs.add(read(one, Math.max(from, one.getStart()), Math.min(to, one.getEnd())));
+        for (PAPX one : reader.paragraphs(from, to)) paragraphs.add(read(one, Math.max(from, one.getStart()), Math.min(to, one.getEnd()), to));
         List<Block> blocks = new ArrayList<>();
         int[] at = {0};
         while (at[0] < paragraphs.size()) blocks.addAll(level(paragraphs, at, 0));
@@ -67,6 +70,8 @@ final class BodyReading {
             Read one = paragraphs.get(at[0]);
             if (one.depth == depth && one.endsRow) {
                 at[0]++;
+                // The mark of a row's end stands alone; where there is text beside it, that is the last cell's.
+                if (!one.paragraph.plainText().isBlank()) cells.add(List.of(one.paragraph));
                 if (!cells.isEmpty()) rows.row(cells, one.modifiers);
                 cells = new ArrayList<>();
                 continue;
@@ -84,7 +89,8 @@ final class BodyReading {
         return blocks;
     }
 
-    private Read read(PAPX one, int from, int to) {
+    /** @param stretch where it ends, where a section may end with the same sign as a page */
+    private Read read(PAPX one, int from, int to, int stretch) {
         List<Modifier> modifiers = Modifiers.in(one.getGrpprl(), 2);
         boolean inTable = false;
         boolean rowEnd = false;
@@ -118,8 +124,10 @@ final class BodyReading {
                 end--;
             }
             boolean deleted = properties.stream().anyMatch(property -> property.code() == 0x0800 && property.on());
+            if (deleted || properties.stream().anyMatch(property -> property.code() == 0x0801 && property.on())) reader.tellOnce(Finding.changed("Tracked changes were taken in as accepted.", ""));
             if (!deleted) signs(start, end, look, properties, inlines, began);
         }
+        if (last == '\f' && to < stretch) fields.put(new Inline.Text(String.valueOf(Inline.PAGE_BREAK), mark), inlines);
         if (ends) for (Inline.BookmarkPoint point : reader.bookmarksAt(to - 1)) fields.put(point, inlines);
         fields.flush(inlines);
         boolean cell = depth == 1 && last == '\u0007' && !rowEnd || depth > 1 && innerCell && !innerRow;
@@ -130,6 +138,12 @@ final class BodyReading {
     }
 
     private void signs(int from, int to, Look look, List<Modifier> properties, List<Inline> inlines, String[] began) {
+        String symbol = symbol(properties);
+        if (symbol != null) {
+            if (fields.isInInstruction()) fields.instruct(symbol.repeat(to - from));
+            else if (to > from) fields.put(new Inline.Text(symbol.repeat(to - from), look.without(TextProperty.FAMILY)), inlines);
+            return;
+        }
         boolean special = properties.stream().anyMatch(property -> property.code() == 0x0855 && property.on());
         StringBuilder plain = new StringBuilder();
         for (int at = from; at < to; at++) {
@@ -164,6 +178,18 @@ final class BodyReading {
             }
         }
         text(plain, look, inlines);
+    }
+
+    /** The sign of a pictorial font that stands in place of the text's own bracket (sprmCSymbol, 2.9.43), or null. */
+    private String symbol(List<Modifier> properties) {
+        for (Modifier property : properties) {
+            if (property.code() != 0x6A09 || property.operand().length < 4) continue;
+            String family = reader.font(Modifiers.two(property.operand(), 0));
+            int code = Modifiers.two(property.operand(), 2);
+            if (SymbolEncoding.isPictorial(family)) return SymbolEncoding.unicode(family, String.valueOf((char) (code < 0x100 ? code + 0xF000 : code)));
+            return code >= 0xF000 && code <= 0xF0FF ? String.valueOf((char) (code & 0xFF)) : String.valueOf((char) code);
+        }
+        return null;
     }
 
     private static String sign(char sign) {

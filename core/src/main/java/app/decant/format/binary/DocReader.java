@@ -116,7 +116,10 @@ public final class DocReader {
     String list(int number) { return numbering.lists().containsKey(String.valueOf(number)) ? String.valueOf(number) : null; }
     List<Inline.BookmarkPoint> bookmarksAt(int at) { return bookmarks.getOrDefault(at, List.of()); }
 
-    private String font(int number) {
+    /** Tells something once, however often it is met. */
+    void tellOnce(Finding finding) { if (!findings.contains(finding)) findings.add(finding); }
+
+    String font(int number) {
         if (file.getFontTable() == null || number < 0 || number >= file.getFontTable().getFontNames().length) return null;
         String name = file.getFontTable().getMainFont(number);
         return name == null || name.isBlank() ? null : name;
@@ -176,6 +179,7 @@ public final class DocReader {
     }
 
     private Taken document(Progress progress) {
+        if (length(SubdocumentType.ANNOTATION) > 0) findings.add(Finding.lost("Comments are not carried over.", ""));
         StyleSheet styles = styles();
         numbering = ListReading.of(file.getListTables(), looks);
         // Once more, now that lists are known.

@@ -271,8 +271,15 @@ public final class HtmlReader {
                 String target = element.attr("href").strip();
                 Look look = StyleValues.text(css, context.size());
                 if (target.startsWith("#") && target.length() > 1) look = look.with(TextProperty.LINK, new Link.Inside(target.substring(1)));
-                else if (target.matches("(?i)(https?|mailto|ftp|tel):.*")) look = look.with(TextProperty.LINK, new Link.Address(target));
+                else if (!target.isEmpty()) look = look.with(TextProperty.LINK, new Link.Address(target));
                 children(element, context.text(look), filling);
+            }
+            case "rt" -> {
+                // What stands small above its base is set in brackets behind it; many pages bring the brackets themselves, as rp.
+                boolean brackets = element.parent() == null || element.parent().selectFirst("rp") == null;
+                if (brackets) filling.text("(", context.text(), true);
+                children(element, context, filling);
+                if (brackets) filling.text(")", context.text(), true);
             }
             case "q" -> {
                 filling.text("\u201C", context.text(), true);

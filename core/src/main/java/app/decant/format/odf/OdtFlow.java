@@ -2,6 +2,7 @@ package app.decant.format.odf;
 
 import app.decant.document.Block;
 import app.decant.document.Contents;
+import app.decant.document.Finding;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
@@ -256,6 +257,10 @@ final class OdtFlow {
             case "text:bookmark-ref", "text:reference-ref" -> {
                 boolean page = "page".equals(node.get("text:reference-format"));
                 field(page ? Inline.Field.Kind.PAGE_REFERENCE : Inline.Field.Kind.REFERENCE, (page ? "PAGEREF " : "REF ") + node.get("text:ref-name", ""), node, look, inlines);
+            }
+            case "text:ruby-text" -> {
+                inlines.add(new Inline.Text("(" + node.text() + ")", look));
+                reader.find(Finding.changed("Small words above others are set in brackets behind them.", ""));
             }
             default -> inlines(node, look, inlines);
         }

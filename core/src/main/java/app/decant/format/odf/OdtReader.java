@@ -70,6 +70,7 @@ public final class OdtReader {
             even |= section.frames().containsKey(FramePlace.EVEN_HEADER) || section.frames().containsKey(FramePlace.EVEN_FOOTER);
             sections.add(section);
         }
+        if (main.find("text:changed-region") != null) find(Finding.changed("Tracked changes were taken in as accepted.", ""));
         if (main.find("office:annotation") != null) find(Finding.lost("Comments are not carried over.", ""));
         if (main.find("text:tracked-changes") != null) find(Finding.changed("Tracked changes come in accepted.", ""));
         return new Taken(new Document(facts(), sheet.styles(), sheet.numbering(), sections, even, sheet.tabWidth(), List.of(), OdtFonts.read(main.child("office:font-face-decls"), this::part, this::find)), FileKind.ODT, findings);

@@ -147,6 +147,14 @@ final class InlineReader {
                     open.look = look;
                 }
             }
+            case "w:ruby" -> {
+                XmlNode base = node.child("w:rubyBase");
+                XmlNode above = node.child("w:rt");
+                if (base != null) for (XmlNode child : base.children()) content(child, link);
+                if (above == null) return;
+                add(new Inline.Text("(" + above.text() + ")", look));
+                story.reader.findOnce(Finding.changed("Small words above others are set in brackets behind them.", ""));
+            }
             case "w:commentReference" -> story.reader.findOnce(Finding.lost("Comments are not carried over.", ""));
             default -> { }
         }

@@ -9,6 +9,7 @@ import app.decant.document.Look;
 import app.decant.document.Opaque;
 import app.decant.document.Paragraph;
 import app.decant.document.Section;
+import app.decant.document.Table;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import java.util.ArrayList;
@@ -56,7 +57,8 @@ final class StoryReader {
             case "w:p" -> paragraph(node, blocks, sections);
             case "w:tbl" -> {
                 endContents(blocks);
-                blocks.add(tables.table(node));
+                Table table = tables.table(node);
+                if (!table.rows().isEmpty()) blocks.add(table);
             }
             case "w:sdt" -> {
                 XmlNode content = node.child("w:sdtContent");

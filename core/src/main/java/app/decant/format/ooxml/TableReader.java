@@ -52,23 +52,32 @@ final class TableReader {
         return new Table(tableLook(properties), columns, rows);
     }
 
-    private static void gatherRows(XmlNode node, List<XmlNode> rows) {
+    private void gatherRows(XmlNode node, List<XmlNode> rows) {
         for (XmlNode child : node.children()) {
+            if (child.is("w:tr") && isDeleted(child.child("w:trPr"), "w:del")) continue;
             if (child.is("w:tr")) rows.add(child);
             else if (child.is("w:sdt") && child.child("w:sdtContent") != null) gatherRows(child.child("w:sdtContent"), rows);
             else if (child.is("w:ins") || child.is("w:customXml")) gatherRows(child, rows);
         }
     }
 
-    private static void gatherCells(XmlNode node, List<XmlNode> cells) {
+    /** Whether a row or cell was taken out while changes were tracked (17.13.5.12, 17.13.5.2); changes come in as accepted. */
+    private boolean isDeleted(XmlNode properties, String mark) {
+        boolean deleted = properties != null && properties.child(mark) != null;
+        if (deleted) story.reader.findOnce(Finding.changed("Tracked changes were taken in as accepted.", ""));
+        return deleted;
+    }
+
+    private void gatherCells(XmlNode node, List<XmlNode> cells) {
         for (XmlNode child : node.children()) {
+            if (child.is("w:tc") && isDeleted(child.child("w:tcPr"), "w:cellDel")) continue;
             if (child.is("w:tc")) cells.add(child);
             else if (child.is("w:sdt") && child.child("w:sdtContent") != null) gatherCells(child.child("w:sdtContent"), cells);
             else if (child.is("w:ins") || child.is("w:customXml")) gatherCells(child, cells);
         }
     }
 
-    private static List<Raw> rawCells(XmlNode row) {
+    private List<Raw> rawCells(XmlNode row) {
         List<XmlNode> nodes = new ArrayList<>();
         gatherCells(row, nodes);
         List<Raw> cells = new ArrayList<>();

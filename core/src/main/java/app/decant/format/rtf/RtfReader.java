@@ -25,6 +25,7 @@ import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Deque;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -36,6 +37,7 @@ import java.util.Set;
 public final class RtfReader implements IRtfListener {
     /** Groups that a reader may pass over, and that are understood here. */
     private static final Set<String> KNOWN_BEHIND_STAR = Set.of("shppict", "cs", "ts", "nesttableprops", "shpinst", "picprop", "fldinst", "bkmkstart", "bkmkend", "listtable", "listoverridetable", "company", "footnote");
+    private static final String DAMAGED = "The file is damaged; what could be read of it is here.";
     private static final int DEEPEST = 2000;
     private static final long MOST_EVENTS = 200_000_000;
 
@@ -64,14 +66,40 @@ public final class RtfReader implements IRtfListener {
     public static Taken read(byte[] file, String name, Progress progress) {
         RtfReader reader = new RtfReader(progress);
         try {
-            new StandardRtfParser().parse(new RtfStreamSource(new ByteArrayInputStream(file)), reader);
+            byte[] whole = whole(file);
+            if (whole != file) reader.findings.add(Finding.lost(DAMAGED, ""));
+            new StandardRtfParser().parse(new RtfStreamSource(new ByteArrayInputStream(whole)), reader);
         } catch (IOException | RuntimeException e) {
             if (e instanceof DecantException told && told.kind() == Kind.CANCELLED) throw told;
             org.slf4j.LoggerFactory.getLogger(RtfReader.class).info("{} breaks off", name, e);
             if (reader.body.isEmpty() && reader.sections.isEmpty()) throw new DecantException(Kind.UNREADABLE, name + " is damaged and can't be opened as a rich text file. Ask for it again, or open an older copy.", e);
-            reader.findings.add(Finding.lost("The file is damaged; what could be read of it is here.", ""));
+            if (reader.findings.stream().noneMatch(finding -> finding.what().equals(DAMAGED))) reader.findings.add(Finding.lost(DAMAGED, ""));
         }
         return reader.document();
+    }
+
+    /** The file up to binary data that is said to be longer than the file itself, its groups closed: memory is never asked for on the word of a number. */
+    private static byte[] whole(byte[] file) {
+        int open = 0;
+        for (int i = 0; i < file.length; i++) {
+            if (file[i] == '{') open++;
+            else if (file[i] == '}') open--;
+            if (file[i] != '\\' || i + 1 == file.length) continue;
+            i++;
+            if (file[i] != 'b' || i + 3 >= file.length || file[i + 1] != 'i' || file[i + 2] != 'n' || file[i + 3] < '0' || file[i + 3] > '9') continue;
+            int start = i - 1;
+            long length = 0;
+            int at = i + 3;
+            while (at < file.length && file[at] >= '0' && file[at] <= '9' && length <= file.length) length = length * 10 + file[at++] - '0';
+            if (length > file.length - at) {
+                byte[] cut = Arrays.copyOf(file, start + Math.max(0, open));
+                Arrays.fill(cut, start, cut.length, (byte) '}');
+                return cut;
+            }
+            // One space ends the word and is no data.
+            i = at + (int) length - (at < file.length && file[at] == ' ' ? 0 : 1);
+        }
+        return file;
     }
 
     private Taken document() {
@@ -112,6 +140,7 @@ public final class RtfReader implements IRtfListener {
     @Override public void processGroupStart() {
         count();
         if (states.size() > DEEPEST) throw new DecantException(Kind.UNREADABLE, "Groups within groups without end");
+        if (starred) state.where = RtfState.Where.SKIP;
         states.push(state);
         state = state.inner();
         starred = false;
@@ -195,7 +224,8 @@ public final class RtfReader implements IRtfListener {
             starred = true;
             return;
         }
-        boolean star = starred;
+        // The parser tells the star itself before words that it knows, and as a word of its own before others.
+        boolean star = starred || optional;
         starred = false;
         if (state.where == RtfState.Where.SKIP) return;
         if (opens(word, parameter, has)) return;

@@ -2,6 +2,10 @@ package app.decant.format.binary;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.decant.document.TextProperty;
+import app.decant.document.Paragraph;
+import app.decant.document.Look;
+import app.decant.document.Inline;
 import app.decant.demo.HarbourNotice;
 import app.decant.demo.PassengerHandbook;
 import app.decant.document.DecantException;
@@ -122,5 +126,34 @@ class DocRoundTripTest {
             }
         }
         assertThat(opened).as("some damage leaves the rest readable").isBetween(1, 119);
+    }
+
+    private static byte[] replaced(byte[] file, byte[] from, byte[] to) {
+        String before = new String(file, StandardCharsets.ISO_8859_1);
+        String pattern = new String(from, StandardCharsets.ISO_8859_1);
+        assertThat(before).contains(pattern);
+        return before.replace(pattern, new String(to, StandardCharsets.ISO_8859_1)).getBytes(StandardCharsets.ISO_8859_1);
+    }
+
+    /** MS-DOC 2.6.1, sprmCSymbol: the sign of a font stands in place of the bracket in the text. */
+    @Test void symbolsAreTheirSignsAndNotBrackets() throws IOException {
+        Look colour = Look.of(TextProperty.COLOUR, new app.decant.document.Colour(0x112233));
+        Paragraph degrees = Paragraph.of("").withInlines(List.of(new Inline.Text("100", Look.PLAIN), new Inline.Text("(", colour), new Inline.Text("C", Look.of(TextProperty.FAMILY, "Symbol"))));
+        byte[] doc = DocWriter.write(Document.empty().withSections(List.of(app.decant.document.Section.PLAIN.withBlocks(List.of(degrees)))), WHEN, false).bytes();
+        List<String> fonts = List.of(new HWPFDocument(new ByteArrayInputStream(doc)).getFontTable().getFontNames()).stream().map(font -> font.getMainFontName()).toList();
+        byte[] symbol = replaced(doc, new byte[] {0x70, 0x68, 0x11, 0x22, 0x33, 0}, new byte[] {0x09, 0x6A, (byte) fonts.indexOf("Symbol"), 0, (byte) 0xB0, (byte) 0xF0});
+        assertThat(((Paragraph) again(symbol).blocks().get(0)).plainText()).isEqualTo("100\u00B0C");
+    }
+
+    /** MS-DOC 2.4.1: a page break may end its paragraph. */
+    @Test void aPageBreakThatEndsItsParagraphBreaksThePage() {
+        byte[] doc = DocWriter.write(Document.empty().withSections(List.of(app.decant.document.Section.PLAIN.withBlocks(List.of(Paragraph.of("before the break"), Paragraph.of("after it"))))), WHEN, false).bytes();
+        String text = new String(doc, StandardCharsets.ISO_8859_1);
+        byte[] from = text.contains("before the break\r") ? "before the break\r".getBytes(StandardCharsets.ISO_8859_1) : "before the break\r".getBytes(StandardCharsets.UTF_16LE);
+        byte[] to = from.clone();
+        to[to.length - (from[1] == 0 ? 2 : 1)] = '\f';
+        Document read = again(replaced(doc, from, to));
+        assertThat(Layout.of(read, FontCatalogue.shipped()).count()).isEqualTo(2);
+        assertThat(((Paragraph) read.blocks().get(1)).plainText()).isEqualTo("after it");
     }
 }

@@ -220,4 +220,31 @@ class RtfReadingTest {
         assertThat(paragraphs(taken.document()).get(0).inlines()).as("hidden text is kept, but hidden").filteredOn(inline -> inline.look().is(TextProperty.HIDDEN) || inline instanceof Inline.Text text && text.text().contains("secret")).allMatch(inline -> inline.look().is(TextProperty.HIDDEN));
         assertThat(app.decant.layout.Layout.of(document, app.decant.font.FontCatalogue.shipped()).count()).isEqualTo(1);
     }
+
+    /** “Destinations”: behind {@code \\*} a reader passes over whole groups that it does not know, whether or not the word itself is one of the standard's. */
+    @Test void groupsBehindAStarLeaveNoTraceInTheText() {
+        for (String group : List.of("{\\*\\pnseclvl1\\pnlcrm{\\pntxta 2450...)}}", "{\\*\\unheardof 304011693}", "{\\*\\unheardof{\\b inner}{more}}", "{\\*\\rsidtbl \\rsid304011693}", "{\\*\\template C:\\\\office.dot}", "{\\*\\wgrffmtfilter 2450}")) {
+            Taken taken = read(group + "\\pard before " + group + "after\\par");
+            assertThat(taken.document().blocks()).as(group).hasSize(1);
+            assertThat(((Paragraph) taken.document().blocks().get(0)).plainText()).as(group).isEqualTo("before after");
+        }
+    }
+
+    /** “Pictures”: an identifier stands in a group of its own before the picture's digits. */
+    @Test void picturesWithAnIdentifierAreWhole() {
+        String png = "89504e470d0a1a0a0000000d4948445200000001000000010806000000" + "1f15c4890000000d49444154789c6360f8cfc0f01f00050001ff56c72f0d0000000049454e44ae426082";
+        Taken taken = read("\\pard{\\pict\\pngblip\\picwgoal240\\pichgoal240{\\*\\blipuid 0123456789abcdef0123456789abcdef}" + png + "}\\par");
+        assertThat(((Paragraph) taken.document().blocks().get(0)).inlines()).filteredOn(inline -> inline instanceof Inline.InlinePicture).singleElement()
+                .satisfies(inline -> assertThat(((Inline.InlinePicture) inline).picture().image().bytes()).isEqualTo(HexFormat.of().parseHex(png)));
+    }
+
+    /** “Binary data”: a length that the file does not have asks for no memory. */
+    @Test void binaryDataLongerThanTheFileEndsItWithAWord() {
+        for (String length : List.of("2147483647", "99999999999999999999", "100000")) {
+            Taken taken = read("\\pard kept\\par{\\pict\\wmetafile8\\bin" + length + " abc}");
+            assertThat(((Paragraph) taken.document().blocks().get(0)).plainText()).isEqualTo("kept");
+            assertThat(taken.findings()).extracting(Finding::what).containsExactly("The file is damaged; what could be read of it is here.");
+        }
+        assertThat(read("\\pard whole{\\*\\data\\bin3 }}}}\\par").findings()).isEmpty();
+    }
 }
