@@ -41,7 +41,7 @@ class ArchitectureTest {
             .whereLayer("publish").mayOnlyAccessLayers("document", "font", "layout", "format", "paint", "pdf")
             .whereLayer("demo").mayOnlyAccessLayers("document", "font", "format")
             .whereLayer("folder").mayOnlyAccessLayers("document", "layout", "format", "publish", "proof")
-            .whereLayer("outbox").mayOnlyAccessLayers("document", "publish")
+            .whereLayer("outbox").mayOnlyAccessLayers("document", "pdf", "publish")
             .whereLayer("front door").mayOnlyAccessLayers("document", "font", "layout", "format", "publish", "recover", "proof", "folder", "outbox");
 
     @ArchTest static final ArchRule THE_CORE_KNOWS_NO_INTERFACE = noClasses().should().dependOnClassesThat().resideInAnyPackage("javafx..", "javax.swing..");

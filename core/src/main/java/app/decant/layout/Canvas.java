@@ -17,6 +17,9 @@ public interface Canvas {
 
     void picture(Picture picture, double x, double y);
 
+    /** A word that lies under a picture: read and found, not painted. */
+    default void unseen(Picture.Word word, double x, double baseline) { }
+
     /** An area that leads somewhere. */
     default void link(double x, double y, double width, double height, Link link) { }
 }

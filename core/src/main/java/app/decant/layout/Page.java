@@ -3,6 +3,7 @@ package app.decant.layout;
 import app.decant.document.Colour;
 import app.decant.document.Inline;
 import app.decant.document.Paragraph;
+import app.decant.document.Picture;
 import app.decant.document.Section.PageGeometry;
 import app.decant.document.TextProperty.Underline;
 import java.util.ArrayList;
@@ -70,8 +71,14 @@ public record Page(int index, String label, int section, PageGeometry geometry, 
         } else if (item instanceof Item.Rule rule) {
             canvas.rule(rule.x1(), rule.y1(), rule.x2(), rule.y2(), rule.border());
         } else if (item instanceof Item.PictureItem picture) {
-            canvas.picture(picture.picture(), picture.x(), picture.y());
+            showPicture(picture.picture(), picture.x(), picture.y(), canvas);
         }
+    }
+
+    private static void showPicture(Picture picture, double x, double y, Canvas canvas) {
+        canvas.picture(picture, x, y);
+        if (picture.rotation() != 0) return;
+        for (Picture.Word word : picture.words()) canvas.unseen(word, x + word.x(), y + word.baseline());
     }
 
     private static void showLine(Item.LineItem item, Canvas canvas) {
@@ -90,7 +97,7 @@ public record Page(int index, String label, int section, PageGeometry geometry, 
                 Decoration.lines(glyphs, left, baseline, colour, canvas);
                 if (glyphs.style().link() != null) canvas.link(left + glyphs.x(), baseline - line.ascent(), glyphs.width(), line.ascent() + line.descent(), glyphs.style().link());
             } else if (piece instanceof Piece.PictureBox box) {
-                canvas.picture(box.picture(), left + box.x(), baseline - box.picture().height() - box.style().raise());
+                showPicture(box.picture(), left + box.x(), baseline - box.picture().height() - box.style().raise(), canvas);
                 if (box.style().link() != null) canvas.link(left + box.x(), baseline - box.picture().height(), box.width(), box.picture().height(), box.style().link());
             } else if (piece instanceof Piece.Tab tab) {
                 Decoration.leader(tab, left, baseline, canvas);

@@ -2,16 +2,17 @@ package app.decant.outbox;
 
 import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.pdf.PdfDoor;
 import app.decant.publish.Guard;
 import app.decant.publish.PageRange;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import java.awt.geom.AffineTransform;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.multipdf.LayerUtility;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -51,7 +52,7 @@ public final class PrintFolder {
     public Path print(Path pdf, String password, Job job) {
         if (job.copies < 1 || job.copies > 999) throw new DecantException(Kind.WRONG_CALL, job.copies + " copies can't be printed; choose 1 to 999.");
         String name = pdf.getFileName().toString();
-        try (PDDocument source = Loader.loadPDF(pdf.toFile(), password == null ? "" : password); PDDocument sheets = new PDDocument()) {
+        try (PDDocument source = PdfDoor.open(Files.readAllBytes(pdf), name, password); PDDocument sheets = new PDDocument()) {
             if (!source.getCurrentAccessPermission().canPrint()) throw new DecantException(Kind.NOT_PERMITTED, name + " is locked by its owner against printing. Ask for the owner's password.");
             List<Integer> pages = job.pages.of(source.getNumberOfPages());
             List<Integer> order = job.sheets == Sheets.BOOKLET ? booklet(pages) : pages;

@@ -5,6 +5,8 @@ import app.decant.document.Colour;
 import app.decant.document.Link;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
+import app.decant.font.Face;
+import app.decant.font.FontCatalogue;
 import app.decant.layout.Canvas;
 import app.decant.layout.Piece;
 import java.util.ArrayList;
@@ -17,8 +19,9 @@ import org.apache.pdfbox.pdmodel.graphics.PDXObject;
 
 /** Takes one page and writes it as a content stream (ISO 32000-1, 7.8.2). */
 final class PageContent implements Canvas {
+    static final String UNSEEN_FAMILY = "Liberation Sans";
     private final double height;
-    private final Function<app.decant.font.Face, PageFont> faces;
+    private final Function<Face, PageFont> faces;
     private final Function<Picture, PDXObject> pictures;
     private final ContentBytes out = new ContentBytes();
     private final Map<PageFont, String> fontNames = new LinkedHashMap<>();
@@ -38,7 +41,7 @@ final class PageContent implements Canvas {
     /** An area that leads somewhere, from the page's top left corner; with its element where the file is tagged. */
     record LinkArea(double x, double y, double width, double height, Link target, Tag tag) { }
 
-    PageContent(double height, Function<app.decant.font.Face, PageFont> faces, Function<Picture, PDXObject> pictures) {
+    PageContent(double height, Function<Face, PageFont> faces, Function<Picture, PDXObject> pictures) {
         this.height = height;
         this.faces = faces;
         this.pictures = pictures;
@@ -340,6 +343,26 @@ final class PageContent implements Canvas {
         if (!crop.equals(Insets.NONE)) out.number(x).append(' ').number(bottom).append(' ').number(picture.width()).append(' ').number(picture.height()).append(" re W n ");
         out.number(fullWidth).append(" 0 0 ").number(fullHeight).append(' ').number(x - crop.left() * fullWidth).append(' ')
                 .number(bottom - crop.bottom() * fullHeight).append(" cm /").append(name).append(" Do Q\n");
+    }
+
+    /** One glyph as wide as the word stands for all of it, not painted (9.3.6, mode 3), so that no font has to have its letters. */
+    @Override public void unseen(Picture.Word word, double x, double baseline) {
+        Face face = FontCatalogue.shipped().match(UNSEEN_FAMILY, false, false).face();
+        if (!(faces.apply(face) instanceof EmbeddedFace embedded)) throw new IllegalStateException("The font of unseen words is left out");
+        int glyph = face.shape(" ", false, false, false).glyphs()[0];
+        double natural = embedded.width(glyph) * word.size() / 1000;
+        beginText(embedded, word.size(), Math.max(1, Math.min(100_000, 100 * word.width() / Math.max(0.01, natural))), Colour.BLACK);
+        moveTo(x, height - baseline);
+        out.append("3 Tr ");
+        // With its space, by which readers tell words apart that are one sign each.
+        String text = word.text() + " ";
+        int code = embedded.code(glyph, text);
+        if (code < 0) told(text);
+        out.append("[(").code(code < 0 ? embedded.anyCode(glyph) : code).append(")] TJ");
+        if (code < 0) out.append(" EMC");
+        out.append(" 0 Tr\n");
+        penX = x;
+        penY = height - baseline;
     }
 
     @Override public void link(double x, double y, double width, double linkHeight, Link target) {

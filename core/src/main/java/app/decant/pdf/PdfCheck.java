@@ -143,6 +143,7 @@ public final class PdfCheck {
             @Override public void fill(double x, double y, double width, double height, Colour colour) { }
             @Override public void rule(double x1, double y1, double x2, double y2, Border border) { }
             @Override public void picture(Picture picture, double x, double y) { }
+            @Override public void unseen(Picture.Word word, double x, double baseline) { text.append(word.text()); }
         });
         return text.toString();
     }

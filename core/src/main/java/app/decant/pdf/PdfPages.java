@@ -5,8 +5,8 @@ import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
-import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
@@ -36,9 +36,8 @@ public final class PdfPages implements AutoCloseable {
      * @throws DecantException where it can't be opened
      */
     public static PdfPages open(Path file, String password) {
-        StandInFonts.use();
         try {
-            return new PdfPages(Loader.loadPDF(file.toFile(), password == null ? "" : password), String.valueOf(file.getFileName()));
+            return new PdfPages(PdfDoor.open(Files.readAllBytes(file), String.valueOf(file.getFileName()), password), String.valueOf(file.getFileName()));
         } catch (IOException e) {
             throw new DecantException(DecantException.Kind.UNREADABLE, file.getFileName() + " can't be shown: it can't be opened.", e);
         }

@@ -11,6 +11,7 @@ import app.decant.font.Face;
 import app.decant.layout.Item;
 import app.decant.layout.Page;
 import app.decant.layout.Pages;
+import app.decant.layout.Piece;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
@@ -225,7 +226,13 @@ public final class PdfWriter {
     private Set<Face> leftOut() {
         Set<Face> western = WesternFaces.on(choices.pages().stream().map(pages::page).toList());
         if (choices.overlays().stream().anyMatch(overlay -> overlay.content() instanceof Overlay.Words)) western.removeIf(face -> face.family().equals(OverlayPainter.FAMILY));
+        if (choices.pages().stream().anyMatch(index -> hasUnseenWords(pages.page(index)))) western.removeIf(face -> face.family().equals(PageContent.UNSEEN_FAMILY));
         return western;
+    }
+
+    private static boolean hasUnseenWords(Page page) {
+        return page.text().stream().anyMatch(item -> item instanceof Item.PictureItem floating && !floating.picture().words().isEmpty()
+                || item instanceof Item.LineItem line && line.line().pieces().stream().anyMatch(piece -> piece instanceof Piece.PictureBox box && !box.picture().words().isEmpty()));
     }
 
     private PageFont font(Face face) {

@@ -246,7 +246,7 @@ public final class Publisher {
         Target target = recipe.target();
         Document told = document;
         if (target == Target.EPUB) told = document.withSections(document.sections().stream().map(section -> section.withBlocks(section.blocks().stream().filter(block -> !(block instanceof Contents)).toList())).toList());
-        String text = target == Target.TXT ? recipe.text().kept(TextWriter.write(told)) : TextWriter.write(told);
+        String text = target == Target.TXT ? recipe.text().kept(TextWriter.write(told, true)) : TextWriter.write(told);
         // Markdown has labels of its own for lists.
         if (target == Target.MD) return text.replaceAll("[^\\p{L}\\p{N}]+", "");
         return text.replaceAll("[\\s\u00A0\u00AD]+", "");

@@ -82,6 +82,10 @@ public record PageText(int index, double width, double height, List<Line> lines,
                 boolean drawing = picture.image().type().equals("application/pdf");
                 if (!drawing) pictures.add(new Shown(x, y, picture.width(), picture.height()));
             }
+            @Override public void unseen(Picture.Word word, double x, double baseline) {
+                glyphs.add(new Glyph(word.text(), x, baseline, word.width(), word.size(), word.size() * 0.25, new FaceUse("", false, false, true, false, true), 0, -1, 0, false, null, glyphs.size()));
+            }
+
             @Override public void link(double x, double y, double width, double height, Link link) { if (link instanceof Link.Address address) links.add(address.uri()); }
         });
         return of(page.index(), page.width(), page.height(), glyphs, pictures, links);

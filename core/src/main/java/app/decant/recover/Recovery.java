@@ -7,6 +7,7 @@ import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -91,7 +92,22 @@ public final class Recovery {
         Document tidy = styles.tidy(document, false);
         Document fitted = new PageFit(fonts, blocks.origins(), styles.changed(), progress).fit(tidy, source.pages(), findings);
         tellFonts(faces);
-        return new Recovered(fitted, findings, source.pages());
+        findings.addAll(LeftBehind.of(source.pdf()));
+        return new Recovered(fitted, together(findings), source.pages());
+    }
+
+    /** What was found on several pages alike is told once, with all of them. */
+    private static List<Finding> together(List<Finding> findings) {
+        Map<String, List<Finding>> alike = new LinkedHashMap<>();
+        for (Finding finding : findings) alike.computeIfAbsent(finding.weight() + finding.what(), key -> new ArrayList<>()).add(finding);
+        List<Finding> result = new ArrayList<>();
+        for (List<Finding> some : alike.values()) {
+            List<String> places = some.stream().map(finding -> finding.where().replaceFirst("^page ", "")).filter(where -> !where.isEmpty()).distinct().toList();
+            Finding first = some.get(0);
+            if (places.size() < 2) result.add(first);
+            else result.add(new Finding(first.weight(), first.what(), "pages " + (places.size() > 8 ? String.join(", ", places.subList(0, 8)) + " and " + (places.size() - 8) + " more" : String.join(", ", places))));
+        }
+        return result;
     }
 
     /** A page whose text runs up or down is turned so that it can be read. */

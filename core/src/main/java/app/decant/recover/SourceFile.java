@@ -4,7 +4,7 @@ import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.Facts;
 import app.decant.document.Link;
-import app.decant.pdf.StandInFonts;
+import app.decant.pdf.PdfDoor;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
@@ -18,7 +18,6 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
@@ -27,7 +26,6 @@ import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
-import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
 import org.apache.pdfbox.pdmodel.interactive.action.PDAction;
 import org.apache.pdfbox.pdmodel.interactive.action.PDActionGoTo;
 import org.apache.pdfbox.pdmodel.interactive.action.PDActionURI;
@@ -76,10 +74,8 @@ final class SourceFile implements AutoCloseable {
      * @throws DecantException where it is no PDF, needs a password, or its owner forbids taking its text out
      */
     static SourceFile open(byte[] bytes, String name, String password) {
-        StandInFonts.use();
-        PDDocument pdf = null;
+        PDDocument pdf = PdfDoor.open(bytes, name, password);
         try {
-            pdf = Loader.loadPDF(bytes, password == null ? "" : password);
             AccessPermission permission = pdf.getCurrentAccessPermission();
             if (!permission.canExtractContent()) {
                 throw new DecantException(Kind.NOT_PERMITTED, name + " is locked by its owner against copying its text, so it can't be made editable. Give the owner password, or ask the owner for an open copy.");
@@ -87,10 +83,7 @@ final class SourceFile implements AutoCloseable {
             if (pdf.getNumberOfPages() == 0) throw new DecantException(Kind.UNREADABLE, name + " is a PDF without a single page. Ask for it again, or open an older copy.");
             if (pdf.getNumberOfPages() > MOST_PAGES) throw new DecantException(Kind.UNSUPPORTED, name + " has " + pdf.getNumberOfPages() + " pages; up to " + MOST_PAGES + " can be taken in. Split it first.");
             return new SourceFile(pdf);
-        } catch (InvalidPasswordException e) {
-            throw new DecantException(Kind.NEEDS_PASSWORD, password == null ? name + " is protected by a password to open. Give the password and try again."
-                    : "This is not the password of " + name + ". Look for capital letters and try again.", e);
-        } catch (IOException | RuntimeException e) {
+        } catch (RuntimeException e) {
             closeQuietly(pdf);
             if (e instanceof DecantException told) throw told;
             throw new DecantException(Kind.UNREADABLE, name + " is damaged: no pages can be found in it. Ask for it again, or open an older copy.", e);

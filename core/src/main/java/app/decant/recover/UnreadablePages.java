@@ -33,9 +33,9 @@ final class UnreadablePages {
         long unknown = page.glyphs().stream().filter(glyph -> glyph.text().equals(FontReading.UNKNOWN)).count();
         boolean unmapped = letters > 20 && unknown * 5 > letters;
         boolean scan = page.isScan();
-        if (scan && letters > 30 && !unmapped) {
-            findings.add(Finding.changed("Page " + number + " is a scan; the text laid under it is editable now, the scan itself is left out. Compare its words with the original.", where));
-            return page.with(page.glyphs(), List.of(), List.of());
+        if (scan && letters > 0 && !unmapped) {
+            findings.add(Finding.changed("A scanned page with its text under it stays a picture with that text, which is found and copied but can't be changed. In other formats than PDF and plain text the picture goes alone.", where));
+            return page.with(List.of(), List.of(), overWords(page));
         }
         if (!unmapped && !scan) {
             if (unknown > 0) findings.add(Finding.lost(unknown + (unknown == 1 ? " character" : " characters") + " on page " + number + " can't be told: the file does not say what its signs stand for.", where));
@@ -50,6 +50,38 @@ final class UnreadablePages {
         String advice = OpticalReader.isHere() ? "no words were found in it." : "to make its words editable, install the package tesseract-ocr and open the file again.";
         findings.add(Finding.lost("Page " + number + " " + why + ". It is here as a picture; " + advice, where));
         return scan ? page.with(List.of(), List.of(), page.pictures()) : page.with(List.of(), List.of(), picture(page));
+    }
+
+    /** The scan as it is, or where more than it is painted, a picture of the page; over the words that lie under it. */
+    private List<Placed> overWords(SourcePage page) {
+        boolean alone = page.ink().isEmpty() && page.pictures().size() == 1 && page.glyphs().stream().noneMatch(glyph -> glyph.seen() && !glyph.isSpace());
+        List<Placed> pictures = alone ? page.pictures() : picture(page);
+        if (pictures.isEmpty()) return pictures;
+        Placed scan = pictures.get(0);
+        return List.of(new Placed(scan.picture().over(words(page, scan)), scan.x(), scan.y(), scan.order()));
+    }
+
+    private static List<Picture.Word> words(SourcePage page, Placed scan) {
+        List<Picture.Word> words = new ArrayList<>();
+        for (Chunk chunk : LineFinder.chunks(page.glyphs())) {
+            List<Glyph> word = new ArrayList<>();
+            for (Glyph glyph : chunk.glyphs()) {
+                boolean apart = glyph.isSpace() || !word.isEmpty() && glyph.x() - word.get(word.size() - 1).right() > 0.3 * Math.max(glyph.space(), 0.2 * glyph.size());
+                if (apart) end(word, scan, words);
+                if (!glyph.isSpace() && !glyph.text().isEmpty()) word.add(glyph);
+            }
+            end(word, scan, words);
+        }
+        return words;
+    }
+
+    private static void end(List<Glyph> word, Placed scan, List<Picture.Word> words) {
+        if (word.isEmpty()) return;
+        StringBuilder text = new StringBuilder();
+        for (Glyph glyph : word) text.append(glyph.text());
+        Glyph first = word.get(0);
+        words.add(new Picture.Word(text.toString(), first.x() - scan.x(), first.baseline() - scan.y(), Math.max(0.1, word.get(word.size() - 1).right() - first.x()), first.size()));
+        word.clear();
     }
 
     private List<Glyph> recognised(SourcePage page, String where) {

@@ -7,6 +7,7 @@ import app.decant.document.Document;
 import app.decant.document.Inline;
 import app.decant.document.ListLabels;
 import app.decant.document.Paragraph;
+import app.decant.document.Picture;
 import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.TextBox;
@@ -20,14 +21,22 @@ public final class TextWriter {
     private final ListLabels labels;
     private final List<Inline.Note> notes = new ArrayList<>();
 
-    private TextWriter(ListLabels labels) { this.labels = labels; }
+    private final boolean unseen;
+
+    private TextWriter(ListLabels labels, boolean unseen) {
+        this.labels = labels;
+        this.unseen = unseen;
+    }
 
     /** The text as a file. */
-    public static Written write(Document document, PlainText how) { return how.written(write(document)); }
+    public static Written write(Document document, PlainText how) { return how.written(write(document, true)); }
 
     /** The text in Unicode, lines ended by a line feed. */
-    public static String write(Document document) {
-        TextWriter writer = new TextWriter(ListLabels.of(document, Cascade.of(document)));
+    public static String write(Document document) { return write(document, false); }
+
+    /** @param unseen whether the words that lie under pictures are written as well */
+    public static String write(Document document, boolean unseen) {
+        TextWriter writer = new TextWriter(ListLabels.of(document, Cascade.of(document)), unseen);
         for (Section section : document.sections()) writer.blocks(section.blocks());
         for (int i = 0; i < writer.notes.size(); i++) {
             writer.out.append('[').append(i + 1).append("] ");
@@ -47,7 +56,27 @@ public final class TextWriter {
     /** The words of boxes that are anchored in it follow. */
     private void paragraph(Paragraph paragraph) {
         out.append(line(paragraph)).append('\n');
-        for (Inline inline : paragraph.inlines()) if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) blocks(box.blocks());
+        for (Inline inline : paragraph.inlines()) {
+            if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) blocks(box.blocks());
+            if (inline instanceof Inline.Floating floating && floating.content() instanceof Picture picture) words(picture);
+            if (inline instanceof Inline.InlinePicture picture) words(picture.picture());
+        }
+    }
+
+    /** Words that lie under a picture, line by line. */
+    private void words(Picture picture) {
+        if (!unseen || picture.words().isEmpty()) return;
+        double baseline = picture.words().get(0).baseline();
+        StringBuilder line = new StringBuilder();
+        for (Picture.Word word : picture.words()) {
+            if (Math.abs(word.baseline() - baseline) > word.size() * 0.4) {
+                out.append(line).append('\n');
+                line.setLength(0);
+            }
+            line.append(line.isEmpty() ? "" : " ").append(word.text());
+            baseline = word.baseline();
+        }
+        out.append(line).append('\n');
     }
 
     private void table(Table table) {

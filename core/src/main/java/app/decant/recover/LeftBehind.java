@@ -1,0 +1,155 @@
+package app.decant.recover;
+
+import app.decant.document.Finding;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+
+/**
+ * Tells what a PDF has that does not come into an editable document: fields, comments, signatures, attached files, layers, printed page numbers, and what
+ * would run when it is opened (ISO 32000-2, 7.7.2 and 12). It looks at the file's objects only; nothing is run.
+ */
+final class LeftBehind {
+    private static final int DEEPEST = 64;
+    private static final int MOST = 100_000;
+    private static final Set<String> COMMENTS = Set.of("Text", "FreeText", "Line", "Square", "Circle", "Polygon", "PolyLine", "Highlight", "Underline", "Squiggly", "StrikeOut", "Stamp", "Caret", "Ink", "Redact");
+
+    private final COSDictionary catalog;
+    private final PDDocument pdf;
+    private final Map<String, Integer> counts = new TreeMap<>();
+    private final Set<COSBase> seen = Collections.newSetFromMap(new IdentityHashMap<>());
+
+    private LeftBehind(PDDocument pdf) {
+        this.pdf = pdf;
+        catalog = pdf.getDocumentCatalog().getCOSObject();
+    }
+
+    static List<Finding> of(PDDocument pdf) { return new LeftBehind(pdf).findings(); }
+
+    private List<Finding> findings() {
+        COSDictionary form = catalog.getCOSDictionary(COSName.ACRO_FORM);
+        if (form != null) fields(form.getCOSArray(COSName.FIELDS), null, 0);
+        if (form != null && form.containsKey(COSName.XFA)) count("XFA");
+        for (PDPage page : pdf.getPages()) annotations(page.getCOSObject().getCOSArray(COSName.ANNOTS), page.getCOSObject());
+        COSDictionary names = catalog.getCOSDictionary(COSName.NAMES);
+        if (names != null) {
+            leaves(names.getCOSDictionary(COSName.EMBEDDED_FILES), "file", 0);
+            leaves(names.getCOSDictionary(COSName.getPDFName("JavaScript")), "script", 0);
+        }
+        action(catalog.getDictionaryObject(COSName.OPEN_ACTION), 0);
+        additional(catalog);
+        COSDictionary layers = catalog.getCOSDictionary(COSName.OCPROPERTIES);
+        if (layers != null && layers.getCOSArray(COSName.OCGS) != null) counts.put("layer", layers.getCOSArray(COSName.OCGS).size());
+        if (catalog.containsKey(COSName.getPDFName("Collection"))) count("portfolio");
+        if (catalog.getCOSArray(COSName.getPDFName("Threads")) != null) count("thread");
+        return told();
+    }
+
+    private List<Finding> told() {
+        List<Finding> told = new ArrayList<>();
+        say(told, "signature", "Its signature does not come in; a copy that is published is not signed any more.", "Its %d signatures do not come in; a copy that is published is not signed any more.");
+        say(told, "field", "Its field to fill in does not come in, nor what stands in it.", "Its %d fields to fill in do not come in, nor what stands in them.");
+        say(told, "XFA", "It is a form made for one maker's programs; what those would show of it does not come in.", "");
+        say(told, "comment", "A comment on its pages does not come in.", "%d comments on its pages do not come in.");
+        say(told, "file", "A file attached to it does not come in.", "%d files attached to it do not come in.");
+        say(told, "layer", "It has a layer; what shows of it now comes in, and it can't be switched any more.", "It has %d layers; what shows of them now comes in, and they can't be switched any more.");
+        say(told, "media", "A film, sound or model on its pages does not come in.", "%d films, sounds or models on its pages do not come in.");
+        say(told, "script", "A script in it does not come in; it was not run.", "%d scripts in it do not come in; they were not run.");
+        say(told, "launch", "An action that would start a program does not come in; it was not run.", "%d actions that would start programs do not come in; they were not run.");
+        say(told, "send", "An action that would send something does not come in; it was not run.", "%d actions that would send something do not come in; they were not run.");
+        say(told, "portfolio", "It is a collection of files in a cover; only the cover comes in.", "");
+        say(told, "thread", "Its articles, by which readers are led through columns, do not come in.", "");
+        if (hasPageLabels()) told.add(Finding.changed("Its pages have printed numbers of their own; they are counted anew.", ""));
+        return told;
+    }
+
+    private void say(List<Finding> told, String what, String one, String many) {
+        int count = counts.getOrDefault(what, 0);
+        if (count > 0) told.add(Finding.lost(count == 1 || many.isEmpty() ? one : String.format(Locale.ROOT, many, count), ""));
+    }
+
+    private void count(String what) { counts.merge(what, 1, Integer::sum); }
+
+    private boolean isNew(COSBase object) { return object != null && seen.size() < MOST && seen.add(object); }
+
+    /** Fields that have no fields below them (12.7.4); a widget below a field is no field by itself. */
+    private void fields(COSArray fields, COSName type, int depth) {
+        if (fields == null || depth > DEEPEST) return;
+        for (int i = 0; i < fields.size(); i++) {
+            if (!(fields.getObject(i) instanceof COSDictionary field) || !isNew(field)) continue;
+            COSName own = field.getCOSName(COSName.FT) == null ? type : field.getCOSName(COSName.FT);
+            COSArray kids = field.getCOSArray(COSName.KIDS);
+            boolean inner = false;
+            for (int k = 0; kids != null && k < kids.size() && !inner; k++) inner = kids.getObject(k) instanceof COSDictionary kid && kid.containsKey(COSName.T);
+            additional(field);
+            if (inner) fields(kids, own, depth + 1);
+            else if (!COSName.SIG.equals(own)) count("field");
+            else if (field.getCOSDictionary(COSName.V) != null) count("signature");
+        }
+    }
+
+    private void annotations(COSArray annotations, COSDictionary page) {
+        additional(page);
+        for (int i = 0; annotations != null && i < annotations.size(); i++) {
+            if (!(annotations.getObject(i) instanceof COSDictionary annotation)) continue;
+            String kind = String.valueOf(annotation.getNameAsString(COSName.SUBTYPE));
+            if (COMMENTS.contains(kind)) count("comment");
+            else if (kind.equals("FileAttachment")) count("file");
+            else if (Set.of("Movie", "Sound", "Screen", "3D", "RichMedia").contains(kind)) count("media");
+            action(annotation.getDictionaryObject(COSName.A), 0);
+            additional(annotation);
+        }
+    }
+
+    /** Actions that events start (12.6.3). */
+    private void additional(COSDictionary owner) {
+        COSDictionary events = owner.getCOSDictionary(COSName.AA);
+        if (events != null) for (COSName event : events.keySet()) action(events.getDictionaryObject(event), 0);
+    }
+
+    private void action(COSBase told, int depth) {
+        if (!(told instanceof COSDictionary action) || depth > DEEPEST || !isNew(action)) return;
+        switch (String.valueOf(action.getNameAsString(COSName.S))) {
+            case "JavaScript" -> count("script");
+            case "Launch" -> count("launch");
+            case "SubmitForm", "ImportData" -> count("send");
+            default -> { }
+        }
+        COSBase next = action.getDictionaryObject(COSName.NEXT);
+        if (next instanceof COSArray several) for (int i = 0; i < several.size(); i++) action(several.getObject(i), depth + 1);
+        else action(next, depth + 1);
+    }
+
+    /** The values of a name tree (7.9.6). */
+    private void leaves(COSDictionary node, String what, int depth) {
+        if (depth > DEEPEST || !isNew(node)) return;
+        COSArray names = node.getCOSArray(COSName.NAMES);
+        if (names != null) counts.merge(what, names.size() / 2, Integer::sum);
+        COSArray kids = node.getCOSArray(COSName.KIDS);
+        for (int i = 0; kids != null && i < kids.size(); i++) if (kids.getObject(i) instanceof COSDictionary kid) leaves(kid, what, depth + 1);
+    }
+
+    private boolean hasPageLabels() {
+        try {
+            if (pdf.getDocumentCatalog().getPageLabels() == null) return false;
+            String[] labels = pdf.getDocumentCatalog().getPageLabels().getLabelsByPageIndices();
+            for (int i = 0; i < labels.length; i++) if (!String.valueOf(i + 1).equals(labels[i])) return true;
+            return false;
+        } catch (IOException | RuntimeException e) {
+            org.slf4j.LoggerFactory.getLogger(LeftBehind.class).info("The numbers of pages can't be read", e);
+            return true;
+        }
+    }
+}
