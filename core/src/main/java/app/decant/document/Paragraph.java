@@ -88,16 +88,27 @@ public record Paragraph(String style, Look look, Look mark, List<Inline> inlines
     /** Neighbouring runs of the same look made one, empty runs left out. */
     static List<Inline> joined(List<Inline> inlines) {
         List<Inline> result = new ArrayList<>();
+        Inline.Text first = null;
+        StringBuilder more = null;
         for (Inline inline : inlines) {
             if (inline instanceof Inline.Text run) {
                 if (run.text().isEmpty()) continue;
-                if (!result.isEmpty() && result.get(result.size() - 1) instanceof Inline.Text last && last.look().equals(run.look())) {
-                    result.set(result.size() - 1, new Inline.Text(last.text() + run.text(), last.look()));
+                if (first != null && first.look().equals(run.look())) {
+                    if (more == null) more = new StringBuilder(first.text());
+                    more.append(run.text());
                     continue;
                 }
             }
-            result.add(inline);
+            end(result, first, more);
+            first = inline instanceof Inline.Text run ? run : null;
+            more = null;
+            if (first == null) result.add(inline);
         }
+        end(result, first, more);
         return result;
+    }
+
+    private static void end(List<Inline> result, Inline.Text first, StringBuilder more) {
+        if (first != null) result.add(more == null ? first : new Inline.Text(more.toString(), first.look()));
     }
 }

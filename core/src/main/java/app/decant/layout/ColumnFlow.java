@@ -113,18 +113,18 @@ final class ColumnFlow {
     /** The lines from an offset on, broken round whatever floats beside them. */
     private SetParagraph around(Paragraph paragraph, SetParagraph natural, int offset, double before) {
         double top = y + before;
-        double bottom = top + natural.height();
-        boolean met = floats.stream().anyMatch(placed -> placed.meets(top, bottom));
-        if (met) return composer.set(paragraph, Look.PLAIN, offset, Floats.beside(floats, area.left(), area.width(), top));
-        if (offset == 0) return natural;
-        for (int i = 0; i < natural.lines().size(); i++) {
-            if (natural.lines().get(i).start() == offset) return new SetParagraph(paragraph, natural.look(), natural.lines().subList(i, natural.lines().size()));
+        if (!floats.isEmpty()) {
+            double bottom = top + natural.height();
+            boolean met = floats.stream().anyMatch(placed -> placed.meets(top, bottom));
+            if (met) return composer.set(paragraph, Look.PLAIN, offset, Floats.beside(floats, area.left(), area.width(), top));
         }
-        return composer.set(paragraph, Look.PLAIN, offset, LineSpace.free(area.width()));
+        int first = offset == 0 ? 0 : natural.lineAt(offset);
+        if (first < 0) return composer.set(paragraph, Look.PLAIN, offset, LineSpace.free(area.width()));
+        return natural.part(first, area.bottom() - area.top());
     }
 
     private Result table(Table table, Cursor start) {
-        TableSetter setter = new TableSetter(composer, table, area.width(), area.page().width() - area.left() - EDGE);
+        TableSetter setter = composer.table(table, area.width(), area.page().width() - area.left() - EDGE);
         int heads = setter.headerRows();
         boolean first = area.fresh() && units.isEmpty();
         boolean keptToPrevious = flow.block(start.block() - 1) instanceof Paragraph above && composer.styles().cascade().paragraph(above).is(ParagraphProperty.KEEP_WITH_NEXT);

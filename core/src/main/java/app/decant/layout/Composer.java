@@ -31,6 +31,11 @@ final class Composer {
     private Map<Inline.Note, String> notes;
     private FieldValues fields;
 
+    /** Tables of the layout at hand, and for what they were set. */
+    private final Map<Table, SetTable> tables = new IdentityHashMap<>();
+
+    private record SetTable(double width, double reach, boolean hasFields, FieldValues fields, TableSetter setter) { }
+
     private record Remembered(double width, Look table, String label, String values, SetParagraph set) { }
 
     Composer(StyleBook styles, double tabWidth) {
@@ -47,6 +52,28 @@ final class Composer {
         labels = newLabels;
         notes = newNotes;
         fields = newFields;
+        tables.clear();
+    }
+
+    /** A table set for a column; the same for all pages it runs over, unless fields in it differ from page to page. */
+    TableSetter table(Table table, double width, double reach) {
+        SetTable known = tables.get(table);
+        if (known != null && known.width == width && known.reach == reach && (!known.hasFields || known.fields == fields)) return known.setter;
+        SetTable made = new SetTable(width, reach, hasFields(table), fields, new TableSetter(this, table, width, reach));
+        tables.put(table, made);
+        return made.setter;
+    }
+
+    private static boolean hasFields(Table table) {
+        for (Table.Row row : table.rows()) for (Table.Cell cell : row.cells()) for (Block block : cell.blocks()) if (hasFields(block)) return true;
+        return false;
+    }
+
+    private static boolean hasFields(Block block) {
+        if (block instanceof Table table) return hasFields(table);
+        List<Paragraph> paragraphs = block instanceof Contents contents ? contents.entries() : block instanceof Paragraph paragraph ? List.of(paragraph) : List.of();
+        // Boxes and notes are looked through by nobody here; what holds one counts as having fields.
+        return paragraphs.stream().flatMap(paragraph -> paragraph.inlines().stream()).anyMatch(inline -> inline instanceof Inline.Field || inline instanceof Inline.Floating || inline instanceof Inline.Note);
     }
 
     void use(FieldValues values) { fields = values; }

@@ -14,6 +14,8 @@ import java.util.Map;
 
 /** A paragraph made ready for breaking: its characters, its segments in reading order, and the width up to each caret position. */
 final class ParagraphText {
+    /** Words are shaped in parts of so many letters, so that one without end is set as fast as others. */
+    private static final int LONGEST = 400;
     private final StyleBook styles;
     private final Paragraph paragraph;
     private final Look table;
@@ -159,13 +161,15 @@ final class ParagraphText {
             boolean lower = isSmall(text, from, style);
             int level = level(at);
             int to = from + 1;
-            while (to < text.length() && (text.charAt(to) == ' ') == space && !isControl(text.charAt(to)) && level(offset + to) == level
+            while (to < text.length() && (to - from < LONGEST || Character.isLowSurrogate(text.charAt(to)) || isMark(text.charAt(to))) && (text.charAt(to) == ' ') == space && !isControl(text.charAt(to)) && level(offset + to) == level
                     && (!style.smallCapitals() || space || isSmall(text, to, style) == lower)) to++;
             TextStyle used = lower && !space && style.smallCapitals() ? small.computeIfAbsent(style, s -> s.sized(s.size() * TextStyle.SMALL_CAPITAL_SIZE)) : style;
             addShaped(shown.substring(from, to), at, space ? Segment.Kind.SPACE : Segment.Kind.WORD, used, level);
             from = to;
         }
     }
+
+    private static boolean isMark(char c) { return Character.getType(c) == Character.NON_SPACING_MARK || c == '\u200D'; }
 
     private static boolean isControl(char c) { return c == Inline.TAB || c == Inline.LINE_BREAK || c == Inline.PAGE_BREAK || c == Inline.COLUMN_BREAK; }
 

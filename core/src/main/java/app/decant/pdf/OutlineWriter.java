@@ -12,6 +12,7 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSInteger;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDDocumentOutline;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
@@ -45,6 +46,8 @@ final class OutlineWriter {
         Deque<PDOutlineNode> parents = new ArrayDeque<>(List.of(root));
         Deque<Integer> levels = new ArrayDeque<>(List.of(0));
         List<PDOutlineItem> open = new ArrayList<>();
+        List<PDPage> written = new ArrayList<>();
+        pdf.getPages().forEach(written::add);
         for (Mark mark : marks) {
             while (levels.peek() >= mark.level) {
                 levels.pop();
@@ -52,7 +55,7 @@ final class OutlineWriter {
             }
             PDOutlineItem item = new PDOutlineItem();
             item.setTitle(mark.title);
-            item.setDestination(new PDPageXYZDestination(PdfWriter.destination(pdf.getPage(mark.page), mark.top)));
+            item.setDestination(new PDPageXYZDestination(PdfWriter.destination(written.get(mark.page), mark.top)));
             if (mark.level <= wish.bold()) item.setBold(true);
             if (mark.level <= wish.colours().size()) item.setTextColor(new java.awt.Color(wish.colours().get(mark.level - 1).rgb()));
             parents.peek().addLast(item);

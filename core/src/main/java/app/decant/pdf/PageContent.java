@@ -354,10 +354,8 @@ final class PageContent implements Canvas {
         beginText(embedded, word.size(), Math.max(1, Math.min(100_000, 100 * word.width() / Math.max(0.01, natural))), Colour.BLACK);
         moveTo(x, height - baseline);
         out.append("3 Tr ");
-        // With its space, by which readers tell words apart that are one sign each.
-        String text = word.text() + " ";
-        int code = embedded.code(glyph, text);
-        if (code < 0) told(text);
+        int code = embedded.code(glyph, word.text());
+        if (code < 0) told(word.text());
         out.append("[(").code(code < 0 ? embedded.anyCode(glyph) : code).append(")] TJ");
         if (code < 0) out.append(" EMC");
         out.append(" 0 Tr\n");

@@ -120,7 +120,12 @@ public final class PdfCheck {
     private static int wrongPages(PDDocument pdf, Pages pages, PdfChoices choices, int from, int to) throws IOException {
         int wrong = 0;
         StreamText reading = new StreamText();
-        for (int at = from; at < to; at++) if (!same(reading.of(pdf.getPage(at)), pages.page(choices.pages().get(at)), choices)) wrong++;
+        int at = 0;
+        for (PDPage page : pdf.getPages()) {
+            if (at >= to) break;
+            if (at >= from && !same(reading.of(page), pages.page(choices.pages().get(at)), choices)) wrong++;
+            at++;
+        }
         return wrong;
     }
 

@@ -26,6 +26,7 @@ import org.apache.pdfbox.cos.COSInteger;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSString;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
 
 /**
  * The structure of a document as tags (ISO 32000-1, 14.8.4): headings, paragraphs, lists, tables, contents, notes, figures, links. Built from the
@@ -222,12 +223,15 @@ final class Structure {
     /** Writes the tree into a file whose pages are there (14.7.2 and 14.7.4.4). */
     void write(PDDocument pdf) {
         root.prune();
+        // The library looks for a page by its number among all of them each time.
+        List<COSDictionary> pages = new ArrayList<>();
+        for (PDPage page : pdf.getPages()) pages.add(page.getCOSObject());
         COSDictionary catalog = pdf.getDocumentCatalog().getCOSObject();
         COSDictionary treeRoot = new COSDictionary();
         treeRoot.setItem(COSName.TYPE, COSName.STRUCT_TREE_ROOT);
         COSDictionary ids = new COSDictionary();
         COSArray names = new COSArray();
-        treeRoot.setItem(COSName.K, element(root, treeRoot, pdf, names));
+        treeRoot.setItem(COSName.K, element(root, treeRoot, pages, names));
         if (names.size() > 0) {
             ids.setItem(COSName.NAMES, names);
             treeRoot.setItem(COSName.getPDFName("IDTree"), ids);
@@ -238,8 +242,8 @@ final class Structure {
             for (Tag tag : owners.get(page)) owned.add(tag.written);
             numbers.add(COSInteger.get(page));
             numbers.add(owned);
-            pdf.getPage(page).getCOSObject().setInt(COSName.STRUCT_PARENTS, page);
-            pdf.getPage(page).getCOSObject().setName(COSName.getPDFName("Tabs"), "S");
+            pages.get(page).setInt(COSName.STRUCT_PARENTS, page);
+            pages.get(page).setName(COSName.getPDFName("Tabs"), "S");
         }
         for (int i = 0; i < annotated.size(); i++) {
             numbers.add(COSInteger.get(owners.size() + i));
@@ -255,7 +259,7 @@ final class Structure {
         catalog.setItem(COSName.MARK_INFO, marked);
     }
 
-    private COSDictionary element(Tag tag, COSDictionary parent, PDDocument pdf, COSArray names) {
+    private COSDictionary element(Tag tag, COSDictionary parent, List<COSDictionary> pages, COSArray names) {
         COSDictionary element = new COSDictionary();
         tag.written = element;
         element.setItem(COSName.TYPE, COSName.STRUCT_ELEM);
@@ -269,21 +273,21 @@ final class Structure {
             names.add(element);
         }
         int page = tag.kids.stream().filter(kid -> kid instanceof Tag.Mark).mapToInt(kid -> ((Tag.Mark) kid).page()).findFirst().orElse(-1);
-        if (page >= 0) element.setItem(COSName.PG, pdf.getPage(page).getCOSObject());
+        if (page >= 0) element.setItem(COSName.PG, pages.get(page));
         COSArray kids = new COSArray();
         for (Object kid : tag.kids) {
-            if (kid instanceof Tag inner) kids.add(element(inner, element, pdf, names));
-            else if (kid instanceof Tag.Mark mark) kids.add(mark.page() == page ? COSInteger.get(mark.number()) : reference(mark, pdf));
+            if (kid instanceof Tag inner) kids.add(element(inner, element, pages, names));
+            else if (kid instanceof Tag.Mark mark) kids.add(mark.page() == page ? COSInteger.get(mark.number()) : reference(mark, pages));
             else kids.add(annotation((COSDictionary) kid));
         }
         if (kids.size() > 0) element.setItem(COSName.K, kids.size() == 1 ? kids.get(0) : kids);
         return element;
     }
 
-    private static COSDictionary reference(Tag.Mark mark, PDDocument pdf) {
+    private static COSDictionary reference(Tag.Mark mark, List<COSDictionary> pages) {
         COSDictionary reference = new COSDictionary();
         reference.setItem(COSName.TYPE, COSName.getPDFName("MCR"));
-        reference.setItem(COSName.PG, pdf.getPage(mark.page()).getCOSObject());
+        reference.setItem(COSName.PG, pages.get(mark.page()));
         reference.setInt(COSName.MCID, mark.number());
         return reference;
     }

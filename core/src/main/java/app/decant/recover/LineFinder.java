@@ -161,7 +161,8 @@ final class LineFinder {
         double[] gaps = new double[letters.size()];
         int count = 0;
         // Dots of a leader stand apart from each other, whatever the letters do.
-        for (int i = 1; i < letters.size(); i++) if (!isDot(letters.get(i)) && !isDot(letters.get(i - 1))) gaps[count++] = letters.get(i).x() - letters.get(i - 1).right();
+        // A sign that stands for a whole word, as under scans, is followed by a space.
+        for (int i = 1; i < letters.size(); i++) if (!isDot(letters.get(i)) && !isDot(letters.get(i - 1)) && letters.get(i - 1).text().length() < 4) gaps[count++] = letters.get(i).x() - letters.get(i - 1).right();
         if (count < 3) return 0;
         java.util.Arrays.sort(gaps, 0, count);
         double middle = gaps[count / 2];

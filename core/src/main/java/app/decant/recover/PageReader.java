@@ -40,6 +40,8 @@ final class PageReader extends PDFGraphicsStreamEngine {
     private static final int MOST_GLYPHS = 400_000;
     private static final int MOST_SHAPES = 60_000;
 
+    /** Text laid under scans may be stretched to many times its width, which is no measure for the space between words. */
+    private static final double WIDEST = 1;
     private final SourceFile source;
     private final PDPage page;
     private final int index;
@@ -159,7 +161,7 @@ final class PageReader extends PDFGraphicsStreamEngine {
         boolean seen = getGraphicsState().getTextState().getRenderingMode().isFill() || getGraphicsState().getTextState().getRenderingMode().isStroke();
         double advance = displacement.getX() * across;
         Link link = link(x + advance / 2, baseline - size * 0.3);
-        glyphs.add(new Glyph(text, x, baseline, advance, size, reading.space() * across, reading.face(), rgb(getGraphicsState().getNonStrokingColor()), tag(), angle, seen, link, order++));
+        glyphs.add(new Glyph(text, x, baseline, advance, size, reading.space() * Math.min(across, WIDEST * size), reading.face(), rgb(getGraphicsState().getNonStrokingColor()), tag(), angle, seen, link, order++));
     }
 
     private int tag() {
