@@ -10,9 +10,10 @@ import java.util.List;
  * @param changes put in one after another; each is made for the document the ones before it left
  * @param styles  the new styles, or null where they stay
  * @param numbering the new numbering, or null where it stays
+ * @param sections the new sections, before the changes, or null where they stay
  * @param after   what is picked afterwards
  */
-public record Edit(String what, List<Replacement> changes, StyleSheet styles, Numbering numbering, Span after) {
+public record Edit(String what, List<Replacement> changes, StyleSheet styles, Numbering numbering, List<Section> sections, Span after) {
     /** Children {@code from} to {@code to} of a container replaced. */
     public record Replacement(BlockPath container, int from, int to, List<Block> blocks) { }
 
@@ -23,6 +24,7 @@ public record Edit(String what, List<Replacement> changes, StyleSheet styles, Nu
         Document result = document;
         if (styles != null) result = result.withStyles(styles);
         if (numbering != null) result = result.withNumbering(numbering);
+        if (sections != null) result = result.withSections(sections);
         for (Replacement change : changes) result = result.replacing(change.container(), change.from(), change.to(), change.blocks());
         return result;
     }
@@ -65,32 +67,30 @@ public record Edit(String what, List<Replacement> changes, StyleSheet styles, Nu
         BlockPath end = at.path().sibling(at.path().last() + last);
         List<Replacement> changes = new ArrayList<>(removal == null ? List.of() : removal.changes());
         changes.add(new Replacement(at.path().parent(), at.path().last(), at.path().last() + 1, result));
-        return new Edit(what, changes, null, null, Span.caret(new Place(end, caret)));
+        return new Edit(what, changes, null, null, removal == null ? null : removal.sections(), Span.caret(new Place(end, caret)));
     }
 
-    /** What is picked taken out. Where it reaches into or out of a table, the texts go and the table stays. */
+    /** What is picked taken out; see {@link Deletion} for what reaches further than neighbouring paragraphs. */
     public static Edit delete(Document document, Span span) {
         Place start = span.start();
         Place end = span.end();
-        if (start.path().isSiblingOf(end.path())) {
+        if (start.path().isSiblingOf(end.path()) && !isAll(document, span)) {
             Paragraph first = document.paragraph(start.path());
             Paragraph last = document.paragraph(end.path());
             List<Inline> inlines = new ArrayList<>(first.slice(0, start.offset()));
             inlines.addAll(last.slice(end.offset(), last.length()));
             Paragraph frame = start.offset() == 0 && !start.path().equals(end.path()) && end.offset() < last.length() ? last : first;
             Replacement change = new Replacement(start.path().parent(), start.path().last(), end.path().last() + 1, List.of(frame.withInlines(inlines)));
-            return new Edit("deleting", List.of(change), null, null, Span.caret(start));
+            return new Edit("deleting", List.of(change), null, null, null, Span.caret(start));
         }
-        List<Replacement> changes = new ArrayList<>();
-        for (Walk.Stop stop : Walk.of(document).between(start.path(), end.path())) {
-            int from = stop.path().equals(start.path()) ? start.offset() : 0;
-            int to = stop.path().equals(end.path()) ? end.offset() : stop.paragraph().length();
-            if (from >= to) continue;
-            List<Inline> inlines = new ArrayList<>(stop.paragraph().slice(0, from));
-            inlines.addAll(stop.paragraph().slice(to, stop.paragraph().length()));
-            changes.add(one(stop.path(), stop.paragraph().withInlines(inlines)));
-        }
-        return new Edit("deleting", changes, null, null, Span.caret(start));
+        return Deletion.of(document, span);
+    }
+
+    private static boolean isAll(Document document, Span span) {
+        if (span.start().offset() > 0 || span.start().path().compareTo(span.end().path()) == 0) return false;
+        List<Walk.Stop> stops = Walk.of(document).stops();
+        Walk.Stop last = stops.get(stops.size() - 1);
+        return stops.get(0).path().equals(span.start().path()) && last.path().equals(span.end().path()) && last.paragraph().length() == span.end().offset();
     }
 
     /** The paragraph cut in two; after the end of a heading the next paragraph takes the style's following style. */
@@ -107,7 +107,7 @@ public record Edit(String what, List<Replacement> changes, StyleSheet styles, Nu
         }
         List<Replacement> changes = new ArrayList<>(removal == null ? List.of() : removal.changes());
         changes.add(new Replacement(at.path().parent(), at.path().last(), at.path().last() + 1, List.of(head, tail)));
-        return new Edit("new paragraph", changes, null, null, Span.caret(new Place(at.path().sibling(at.path().last() + 1), 0)));
+        return new Edit("new paragraph", changes, null, null, removal == null ? null : removal.sections(), Span.caret(new Place(at.path().sibling(at.path().last() + 1), 0)));
     }
 
     /** What is picked dressed: {@code change} laid over each run's own look. An empty span dresses nothing. */
@@ -127,19 +127,19 @@ public record Edit(String what, List<Replacement> changes, StyleSheet styles, Nu
             if (to == paragraph.length()) dressed = dressed.withMark(change.apply(paragraph.mark()));
             changes.add(one(stop.path(), dressed));
         }
-        return new Edit(what, changes, null, null, span);
+        return new Edit(what, changes, null, null, null, span);
     }
 
     /** Every paragraph that is touched by what is picked, changed. */
     public static Edit paragraphs(Document document, Span span, java.util.function.UnaryOperator<Paragraph> change, String what) {
         List<Replacement> changes = new ArrayList<>();
         for (Walk.Stop stop : Walk.of(document).between(span.start().path(), span.end().path())) changes.add(one(stop.path(), change.apply(stop.paragraph())));
-        return new Edit(what, changes, null, null, span);
+        return new Edit(what, changes, null, null, null, span);
     }
 
     /** A style's own look changed, and with it every passage of that style. */
     public static Edit style(Document document, Style style, Span span) {
-        return new Edit("changing the style " + style.name(), List.of(), document.styles().with(style), null, span);
+        return new Edit("changing the style " + style.name(), List.of(), document.styles().with(style), null, null, span);
     }
 
     private static Replacement one(BlockPath path, Paragraph paragraph) {

@@ -72,9 +72,9 @@ public final class FolderLog {
     private static Document document(List<Entry> entries, List<FolderScan.LeftOut> leftOut, Instant when) {
         Look cell = Look.of(TextProperty.SIZE, 8.0);
         Map<String, Style> styles = new LinkedHashMap<>();
-        styles.put("Normal", new Style("Normal", "Normal", Style.Kind.PARAGRAPH, null, null, Look.of(ParagraphProperty.SPACE_AFTER, 4.0)));
-        styles.put("Heading1", new Style("Heading1", "heading 1", Style.Kind.PARAGRAPH, "Normal", "Normal", Look.of(TextProperty.SIZE, 16.0).with(TextProperty.BOLD, true).with(ParagraphProperty.OUTLINE_LEVEL, 1)));
-        styles.put("Heading2", new Style("Heading2", "heading 2", Style.Kind.PARAGRAPH, "Normal", "Normal", Look.of(TextProperty.SIZE, 12.0).with(TextProperty.BOLD, true).with(ParagraphProperty.OUTLINE_LEVEL, 2).with(ParagraphProperty.SPACE_BEFORE, 10.0).with(ParagraphProperty.KEEP_WITH_NEXT, true)));
+        styles.put("Text", new Style("Text", "Text", Style.Kind.PARAGRAPH, null, null, Look.of(ParagraphProperty.SPACE_AFTER, 4.0)));
+        styles.put("Heading1", new Style("Heading1", "Heading, level 1", Style.Kind.PARAGRAPH, "Text", "Text", Look.of(TextProperty.SIZE, 16.0).with(TextProperty.BOLD, true).with(ParagraphProperty.OUTLINE_LEVEL, 1)));
+        styles.put("Heading2", new Style("Heading2", "Heading, level 2", Style.Kind.PARAGRAPH, "Text", "Text", Look.of(TextProperty.SIZE, 12.0).with(TextProperty.BOLD, true).with(ParagraphProperty.OUTLINE_LEVEL, 2).with(ParagraphProperty.SPACE_BEFORE, 10.0).with(ParagraphProperty.KEEP_WITH_NEXT, true)));
         styles.put("Cell", new Style("Cell", "Cell", Style.Kind.PARAGRAPH, null, null, cell));
         List<Block> blocks = new ArrayList<>();
         blocks.add(Paragraph.styled("Heading1", "What became of the files"));
@@ -87,7 +87,7 @@ public final class FolderLog {
         for (FolderScan.LeftOut one : leftOut) blocks.add(Paragraph.of(one.file() + ": " + one.reason()));
         Section.PageGeometry wide = new Section.PageGeometry(841.9, 595.3, 42, 42, 42, 42, 24, 24, 0);
         Section section = new Section(Section.Start.NEXT_PAGE, wide, Section.Columns.ONE, Section.PageNumbering.CONTINUED, Map.of(), false, blocks);
-        return new Document(Facts.NONE.withTitle("What became of the files"), new StyleSheet(Look.of(TextProperty.FAMILY, "Liberation Sans").with(TextProperty.SIZE, 10.0), "Normal", null, styles), Numbering.NONE, List.of(section), false, Document.TAB_WIDTH, List.of());
+        return new Document(Facts.NONE.withTitle("What became of the files"), new StyleSheet(Look.of(TextProperty.FAMILY, "Liberation Sans").with(TextProperty.SIZE, 10.0), "Text", null, styles), Numbering.NONE, List.of(section), false, Document.TAB_WIDTH, List.of());
     }
 
     private static Table table(List<Entry> entries) {

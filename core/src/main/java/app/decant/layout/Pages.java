@@ -144,15 +144,26 @@ public final class Pages {
         return result;
     }
 
+    /** Fonts that are not here, all in one sentence. */
+    private static void tellStandIns(List<FontCatalogue.Match> matches, boolean equalWidths, List<Finding> findings) {
+        if (matches.isEmpty()) return;
+        String end = equalWidths ? " the same widths, so lines end where they did." : "";
+        String sentence;
+        if (matches.size() == 1) {
+            FontCatalogue.Match match = matches.get(0);
+            sentence = match.family() + " is not here; " + match.face().family() + " stands in for it. " + (equalWidths ? "It has" + end : "Its widths differ, so lines may end elsewhere.");
+        } else {
+            String names = matches.stream().map(match -> match.family() + " (" + match.face().family() + ")").collect(Collectors.joining(", "));
+            sentence = matches.size() + " fonts are not here, and others stand in for them: " + names + ". " + (equalWidths ? "They have" + end : "Their widths differ, so lines may end elsewhere.");
+        }
+        findings.add(equalWidths ? Finding.note(sentence, "") : Finding.changed(sentence, ""));
+    }
+
     /** What the layout has to tell: fonts that are not here and what stands in for them. */
     public List<Finding> findings() {
         List<Finding> findings = new ArrayList<>();
-        for (FontCatalogue.Match match : fonts()) {
-            if (match.here()) continue;
-            String sentence = match.family() + " is not here; " + match.face().family() + " stands in for it";
-            if (match.equalWidths()) findings.add(Finding.note(sentence + ". It has the same widths, so lines end where they did.", ""));
-            else findings.add(Finding.changed(sentence + ". Its widths differ, so lines may end elsewhere.", ""));
-        }
+        tellStandIns(fonts().stream().filter(match -> !match.here() && match.equalWidths()).toList(), true, findings);
+        tellStandIns(fonts().stream().filter(match -> !match.here() && !match.equalWidths()).toList(), false, findings);
         if (!missing.isEmpty()) {
             String some = missing.stream().limit(6).map(Character::toString).collect(Collectors.joining(" "));
             findings.add(Finding.lost("No font here has " + some + (missing.size() > 6 ? " and " + (missing.size() - 6) + " other characters" : "") + "; an empty box stands for " + (missing.size() == 1 ? "it." : "each."), ""));

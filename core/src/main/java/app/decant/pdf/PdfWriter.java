@@ -15,6 +15,7 @@ import app.decant.layout.Piece;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
@@ -51,7 +52,7 @@ public final class PdfWriter {
     private final Map<Face, StandardFace> standard = new LinkedHashMap<>();
     private Set<Face> leftOut = Set.of();
     private final Map<Image, PDXObject> images = new IdentityHashMap<>();
-    private final Map<String, PDXObject> byContent = new HashMap<>();
+    private final Map<Content, PDXObject> byContent = new HashMap<>();
     private final Map<Image, Double> shownWidths = new IdentityHashMap<>();
     private final PictureEmbedding embedding;
     private final OverlayPainter overlays;
@@ -63,6 +64,12 @@ public final class PdfWriter {
     private int links;
     /** Addresses that may not pass, by their scheme. */
     private final Map<String, Set<String>> kept = new TreeMap<>();
+
+    /** A picture as it is compared: by all of its bytes. */
+    private record Content(String type, byte[] bytes) {
+        @Override public boolean equals(Object other) { return other instanceof Content content && type.equals(content.type) && Arrays.equals(bytes, content.bytes); }
+        @Override public int hashCode() { return Arrays.hashCode(bytes); }
+    }
 
     /** Where a bookmark leads: the page's place in the file, and how far down from its top. */
     public record Landing(String title, int page, double top) { }
@@ -243,7 +250,7 @@ public final class PdfWriter {
     private PDXObject image(Picture picture) {
         return images.computeIfAbsent(picture.image(), image -> {
             try {
-                String key = image.type() + image.bytes().length + java.util.Arrays.hashCode(image.bytes());
+                Content key = new Content(image.type(), image.bytes());
                 PDXObject known = byContent.get(key);
                 if (known != null) return known;
                 PDXObject made = embedding.embed(image, shownWidths.getOrDefault(image, picture.width()));

@@ -140,11 +140,17 @@ public final class Recovery {
     }
 
     private void tellFonts(Faces faces) {
-        Set<String> told = new LinkedHashSet<>();
+        Map<String, String> told = new LinkedHashMap<>();
         faces.choices().forEach((face, choice) -> {
-            if (choice.standIn() && told.add(face.family())) {
-                findings.add(Finding.changed(face.family() + " is not here; " + choice.family() + " took its place, its letters " + (choice.scale() == 1 ? "as wide as drawn." : Math.round(choice.scale() * 100) + " % as wide, so that lines end where they did."), ""));
-            }
+            String how = choice.scale() == 1 ? "as wide as drawn" : Math.round(choice.scale() * 100) + " % as wide, so that lines end where they did";
+            if (choice.standIn()) told.putIfAbsent(face.family(), choice.family() + (choice.scale() == 1 ? "" : "\u0000") + how);
         });
+        if (told.isEmpty()) return;
+        if (told.size() == 1) {
+            String[] choice = told.values().iterator().next().split("\u0000|(?=as wide)", 2);
+            findings.add(Finding.changed(told.keySet().iterator().next() + " is not here; " + choice[0].strip() + " took its place, its letters " + choice[1] + ".", ""));
+            return;
+        }
+        findings.add(Finding.changed(told.size() + " fonts are not here, and others took their places, their letters made as wide so that lines end where they did: " + String.join(", ", told.entrySet().stream().map(one -> one.getKey() + " (" + one.getValue().split("\u0000|(?=as wide)", 2)[0].strip() + ")").toList()) + ".", ""));
     }
 }

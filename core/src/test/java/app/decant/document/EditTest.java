@@ -119,4 +119,57 @@ class EditTest {
         assertThat(contents.entries()).extracting(Paragraph::plainText).anyMatch(text -> text.startsWith("2 Setting out")).noneMatch(text -> text.contains("Before you travel"));
         assertThat(ContentsList.refreshed(renamed)).isSameAs(renamed);
     }
+
+    private static String flat(Document document) {
+        StringBuilder text = new StringBuilder();
+        for (Walk.Stop stop : Walk.of(document).stops()) text.append(stop.paragraph().text());
+        return text.toString();
+    }
+
+    private static int flat(Document document, Place place) {
+        int at = 0;
+        for (Walk.Stop stop : Walk.of(document).stops()) {
+            if (stop.path().equals(place.path())) return at + place.offset();
+            at += stop.paragraph().text().length();
+        }
+        throw new AssertionError(place + " is not in the document");
+    }
+
+    /** The law of deleting: the letters that were picked go, all others stay in their order, and the caret stands where they were. */
+    @Test void deletingTakesOutWhatWasPickedAndNothingElse() {
+        Random random = new Random(11);
+        Document several = PassengerHandbook.document();
+        List<Section> sections = new ArrayList<>(several.sections());
+        sections.addAll(app.decant.demo.HarbourNotice.document().sections());
+        sections.add(several.sections().get(0).withBlocks(List.of(Paragraph.of("the last words"))));
+        several = several.withSections(sections);
+        for (int i = 0; i < 600; i++) {
+            List<Walk.Stop> stops = Walk.of(several).stops();
+            int from = random.nextInt(stops.size());
+            int to = Math.min(stops.size() - 1, from + (random.nextInt(3) == 0 ? random.nextInt(stops.size()) : random.nextInt(6)));
+            Place one = random.nextBoolean() ? new Place(stops.get(from).path(), 0) : place(stops.get(from), random);
+            Place other = random.nextBoolean() ? new Place(stops.get(to).path(), stops.get(to).paragraph().length()) : place(stops.get(to), random);
+            Span span = new Span(one, other);
+            String text = flat(several);
+            int start = flat(several, span.start());
+            int end = flat(several, span.end());
+            Edit edit = Edit.delete(several, span);
+            Document after = edit.apply(several);
+            assertThat(flat(after)).as("deleting " + span).isEqualTo(text.substring(0, start) + text.substring(end));
+            assertThat(flat(after, edit.after().start())).as("caret after " + span).isEqualTo(start);
+            assertThat(after.sections()).allSatisfy(section -> assertThat(section.blocks()).isNotEmpty());
+        }
+    }
+
+    @Test void deletingAllLeavesOneEmptyParagraph() {
+        for (Document document : List.of(PassengerHandbook.document(), app.decant.demo.HarbourNotice.document(), TWO)) {
+            List<Walk.Stop> stops = Walk.of(document).stops();
+            Walk.Stop last = stops.get(stops.size() - 1);
+            Edit edit = Edit.delete(document, new Span(new Place(stops.get(0).path(), 0), new Place(last.path(), last.paragraph().length())));
+            Document after = edit.apply(document);
+            assertThat(after.sections()).hasSize(1);
+            assertThat(after.blocks()).singleElement().satisfies(block -> assertThat(((Paragraph) block).length()).isZero());
+            assertThat(texts(Edit.type(after, edit.after(), "anew", null).apply(after))).containsExactly("anew");
+        }
+    }
 }

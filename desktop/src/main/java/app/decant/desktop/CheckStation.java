@@ -39,10 +39,10 @@ final class CheckStation {
         if (window.desk().pages().get() == null) return;
         List<Finding> findings = window.desk().findings();
         Outline outline = window.desk().pages().get().outline();
-        long look = findings.stream().filter(finding -> finding.weight() != Finding.Weight.NOTE).count() + outline.gaps().size();
+        int look = window.desk().looks();
         Label section = new Label(Words.of("slip.look"));
         section.getStyleClass().add("section");
-        Label title = new Label(look == 0 ? Words.of("check.clean") : Words.count("check.places", (int) look));
+        Label title = new Label(look == 0 ? Words.of("check.clean") : Words.count("check.places", look));
         title.getStyleClass().add("slip-title");
         title.setWrapText(true);
         list.getChildren().addAll(section, title);

@@ -1,5 +1,8 @@
 package app.decant.desktop;
 
+import app.decant.publish.TimeLimit;
+import app.decant.document.Progress;
+import java.time.Duration;
 import app.decant.Decant;
 import app.decant.document.ContentsList;
 import app.decant.document.DecantException;
@@ -45,12 +48,16 @@ import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
+import org.slf4j.LoggerFactory;
 
 /**
  * What is being worked on: one document, what is picked in it, its pages. Edits are made at once on the JavaFX thread, since they only make new
  * values; pages follow from a thread of their own, and always those of the newest document.
  */
 final class Desk {
+    /** A document that takes longer to come in is given up. */
+    private static final Duration LONGEST = Duration.ofMinutes(10);
+    private static final long KEPT_WITHIN = 900;
     private final Settings settings;
     private final ExecutorService layoutThread = Executors.newSingleThreadExecutor(task -> daemon(task, "layout"));
     private final ExecutorService workThread = Executors.newSingleThreadExecutor(task -> daemon(task, "work"));
@@ -76,6 +83,14 @@ final class Desk {
     private Path wanted;
     private WorkingCopy copy;
     private ScheduledFuture<?> keeping;
+    /** The state that the working copy is to hold next. */
+    private volatile Document newest;
+    private boolean toldUnkept;
+    /** The state that lies in a file of the user's, or that the document came in with. */
+    private Document saved;
+    private Consumer<Runnable> asking = Runnable::run;
+    private DecantException remediable;
+    private Consumer<Recipe.WhenPresent> remedy;
 
     /** Where the document came from, and what was found when it was taken in. */
     record Source(Path file, Taken taken, String password) {
@@ -137,22 +152,29 @@ final class Desk {
     void openText(Path file, Charset letters) { open(file, null, progress -> Decant.openText(file, letters)); }
 
     private void open(Path file, String password, Job.Work<Taken> reading) {
+        Document before = document;
         Job opening = new Job(Words.of("job.opening", file.getFileName()));
         job.set(opening);
         trouble.set(null);
         if (isPdf(file)) coming.set(new Coming(file, password));
-        opening.start(layoutThread, progress -> {
-            Taken taken = reading.run(progress);
+        // On a thread of its own: the open document is laid out while another comes in.
+        opening.start(task -> daemon(task, "opening").start(), progress -> TimeLimit.run(LONGEST, progress, (gate, told) -> {
+            Taken taken = read(reading, told);
             Layout fresh = new Layout(FontCatalogue.ofThisMachine());
-            Pages laidOut = fresh.next(taken.document(), progress);
-            return new Opened(taken, fresh, laidOut);
-        }, opened -> {
+            return new Opened(taken, fresh, fresh.next(taken.document(), told));
+        }), opened -> {
             job.set(null);
-            show(file, password, opened);
-            coming.set(null);
-            Runnable next = this.opened;
-            this.opened = null;
-            if (next != null) next.run();
+            Document now = document;
+            Runnable replace = () -> {
+                show(file, password, opened);
+                coming.set(null);
+                Runnable next = this.opened;
+                this.opened = null;
+                if (next != null) next.run();
+            };
+            // Somebody may have gone on writing in the open document meanwhile.
+            if (now != before && changed.get() || !waiting.isEmpty()) asking.accept(replace);
+            else replace.run();
         }, problem -> {
             job.set(null);
             coming.set(null);
@@ -162,6 +184,22 @@ final class Desk {
             if (problem.kind() != DecantException.Kind.CANCELLED) trouble.set(problem);
         });
     }
+
+    private static Taken read(Job.Work<Taken> reading, Progress progress) {
+        try {
+            return reading.run(progress);
+        } catch (RuntimeException e) {
+            throw e;
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** How somebody is asked before a document takes the place of one with changes. */
+    void asking(Consumer<Runnable> other) { asking = other; }
+
+    /** What makes the output that failed once more, with another rule for a file that is there; null where the trouble told is no such. */
+    Consumer<Recipe.WhenPresent> remedy() { return trouble.get() != null && trouble.get() == remediable ? remedy : null; }
 
     /** Runs a task once the document that is being opened is in; nothing happens if it cannot be. */
     void whenOpened(Runnable task) { opened = task; }
@@ -183,12 +221,12 @@ final class Desk {
     private void compare(Source taken, Pages laidOut) {
         workThread.execute(() -> {
             try {
-                Comparison made = Decant.faith(taken.file(), taken.password(), laidOut, app.decant.document.Progress.SILENT);
+                Comparison made = Decant.faith(taken.file(), taken.password(), laidOut, Progress.SILENT);
                 Platform.runLater(() -> {
                     if (source.get() == taken) faith.set(made);
                 });
             } catch (DecantException e) {
-                org.slf4j.LoggerFactory.getLogger(Desk.class).warn("{}", e.getMessage(), e);
+                LoggerFactory.getLogger(Desk.class).warn("{}", e.getMessage(), e);
             }
         });
     }
@@ -197,13 +235,18 @@ final class Desk {
         if (copy != null) copy.discard();
         layout = opened.layout;
         document = opened.taken.document();
+        saved = document;
+        newest = document;
+        picked = null;
+        // What waits was meant for the document before.
+        waiting.clear();
         changed.set(false);
         kept.set(null);
         receipt.set(null);
         List<Walk.Stop> stops = opened.pages.walk().stops();
         Span start = stops.isEmpty() ? null : Span.caret(new Place(stops.get(0).path(), 0));
         history.begin(document, start);
-        copy = settings.isForgetful() ? null : new WorkingCopy(Decant.home().resolve("working"), file);
+        copy = settings.isForgetful() ? null : new WorkingCopy(Decant.home().resolve("working"), file, password);
         faith.set(null);
         Source taken = new Source(file, opened.taken, password);
         pages.set(opened.pages);
@@ -216,9 +259,10 @@ final class Desk {
     /** Makes an edit. */
     void apply(Edit edit) {
         if (edit == null || document == null) return;
+        Span before = picked != null ? picked : selection.get();
         document = edit.apply(document);
         if (touchesHeadings(edit)) document = ContentsList.refreshed(document);
-        history.add(new History.State(document, edit.after(), edit.what()));
+        history.add(new History.State(document, before, edit.after(), edit.what()));
         afterChange(edit.after());
     }
 
@@ -227,20 +271,20 @@ final class Desk {
         if (pages.get() == null || !edit.what().equals("typing") && !edit.what().equals("deleting")) return true;
         app.decant.document.Cascade cascade = app.decant.document.Cascade.of(document);
         return edit.changes().stream().flatMap(change -> change.blocks().stream()).anyMatch(block -> block instanceof app.decant.document.Paragraph paragraph && cascade.outlineLevel(paragraph) > 0)
-                || edit.changes().stream().anyMatch(change -> change.to() - change.from() > change.blocks().size());
+                || edit.sections() != null || edit.changes().stream().anyMatch(change -> change.to() - change.from() > change.blocks().size());
     }
 
     void undo() { if (history.canUndo()) back(history.undo()); }
 
     void redo() { if (history.canRedo()) back(history.redo()); }
 
-    private void back(History.State state) {
-        document = state.document();
-        afterChange(state.span());
+    private void back(History.Turn turn) {
+        document = turn.document();
+        afterChange(turn.picked());
     }
 
     private void afterChange(Span span) {
-        changed.set(true);
+        changed.set(document != saved);
         picked = span;
         layOut();
         keepSoon();
@@ -257,10 +301,49 @@ final class Desk {
         if (layingOut) return;
         layingOut = true;
         Document snapshot = document;
+        Layout kept = layout;
         layoutThread.execute(() -> {
-            Pages made = layout.next(snapshot);
-            Platform.runLater(() -> laidOut(made));
+            try {
+                Pages made = again(kept, snapshot);
+                Platform.runLater(() -> laidOut(made));
+            } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
+                LoggerFactory.getLogger(Desk.class).error("Pages can't be laid out", e);
+                Platform.runLater(() -> notLaidOut(snapshot, e));
+            }
         });
+    }
+
+    /** Pages after an edit; where that fails on what is remembered of the pages before, all of them from nothing. */
+    private Pages again(Layout kept, Document snapshot) {
+        try {
+            return kept.next(snapshot);
+        } catch (RuntimeException e) {
+            LoggerFactory.getLogger(Desk.class).error("Laid out anew, since going on from the pages before failed", e);
+            Layout fresh = new Layout(FontCatalogue.ofThisMachine());
+            Pages made = fresh.next(snapshot);
+            Platform.runLater(() -> {
+                if (layout == kept) layout = fresh;
+            });
+            return made;
+        }
+    }
+
+    /** A step whose pages can't be made is taken back and told; work goes on from the last pages there are. */
+    private void notLaidOut(Document failed, Throwable cause) {
+        layingOut = false;
+        if (document != failed) {
+            layOut();
+            return;
+        }
+        waiting.clear();
+        layout = new Layout(FontCatalogue.ofThisMachine());
+        trouble.set(new DecantException(DecantException.Kind.UNFORESEEN, Words.of("error.layout"), cause));
+        Document shown = pages.get().document();
+        while (document != shown && history.canUndo()) document = history.undo().document();
+        document = shown;
+        picked = null;
+        changed.set(document != saved);
+        keepSoon();
     }
 
     private void laidOut(Pages made) {
@@ -276,19 +359,31 @@ final class Desk {
         while (!waiting.isEmpty() && !layingOut) waiting.poll().run();
     }
 
+    /** Keeps the newest state within a moment, however steadily somebody types. */
     private void keepSoon() {
-        if (copy == null) return;
-        if (keeping != null) keeping.cancel(false);
-        Document snapshot = document;
+        newest = document;
+        if (copy == null || keeping != null && !keeping.isDone()) return;
         WorkingCopy into = copy;
-        keeping = keeper.schedule(() -> {
-            try {
-                into.keep(snapshot);
-                Platform.runLater(() -> kept.set(LocalTime.now()));
-            } catch (RuntimeException e) {
-                org.slf4j.LoggerFactory.getLogger(Desk.class).warn("The working copy can't be kept", e);
-            }
-        }, 1500, TimeUnit.MILLISECONDS);
+        keeping = keeper.schedule(() -> keep(into), KEPT_WITHIN, TimeUnit.MILLISECONDS);
+    }
+
+    private void keep(WorkingCopy into) {
+        Document snapshot = newest;
+        try {
+            into.keep(snapshot);
+            Platform.runLater(() -> {
+                kept.set(LocalTime.now());
+                // What was typed while it was written is kept next.
+                if (into == copy && document != snapshot && changed.get()) keepSoon();
+            });
+        } catch (RuntimeException e) {
+            LoggerFactory.getLogger(Desk.class).warn("The working copy can't be kept", e);
+            Platform.runLater(() -> {
+                kept.set(null);
+                if (!toldUnkept) trouble.set(e instanceof DecantException told ? told : new DecantException(DecantException.Kind.UNFORESEEN, Words.of("error.unkept"), e));
+                toldUnkept = true;
+            });
+        }
     }
 
     /**
@@ -313,11 +408,14 @@ final class Desk {
             }, made -> {
                 job.set(null);
                 receipt.set(made.get(0));
-                if (recipes.stream().anyMatch(recipe -> recipe.getValue().target() == Target.DOCX)) saved();
+                if (recipes.stream().anyMatch(recipe -> recipe.getValue().target() == Target.DOCX)) saved(laidOut.document());
                 after.accept(made);
             }, problem -> {
                 job.set(null);
-                if (problem.kind() != DecantException.Kind.CANCELLED) trouble.set(problem);
+                if (problem.kind() == DecantException.Kind.CANCELLED) return;
+                remediable = problem;
+                remedy = present -> publish(recipes.stream().map(one -> Map.entry(one.getKey(), one.getValue().with(present))).toList(), passwords, file, after);
+                trouble.set(problem);
             });
         });
     }
@@ -335,10 +433,19 @@ final class Desk {
         new Job("").start(this::aside, progress -> Publisher.losses(new Order(laidOut, recipe)), told, problem -> told.accept(List.of(Finding.lost(problem.getMessage(), ""))));
     }
 
-    private void saved() {
-        changed.set(false);
+    /** A state lies in a file; what was written since stays unsaved, and its working copy stays. */
+    private void saved(Document written) {
+        saved = written;
+        changed.set(document != saved);
+        if (changed.get()) return;
         if (keeping != null) keeping.cancel(false);
         if (copy != null) copy.discard();
+    }
+
+    /** How many places want a look: findings, and numbers that are missing among the headings. */
+    int looks() {
+        int gaps = pages.get() == null ? 0 : pages.get().outline().gaps().size();
+        return gaps + (int) findings().stream().filter(finding -> finding.weight() != Finding.Weight.NOTE).count();
     }
 
     /** Work off the JavaFX thread for views, such as pictures of pages; left undone once the window is closed. */
@@ -361,7 +468,9 @@ final class Desk {
 
     /** Gives unsaved work up. */
     void discard() {
+        saved = document;
         changed.set(false);
+        if (keeping != null) keeping.cancel(false);
         if (copy != null) copy.discard();
     }
 }

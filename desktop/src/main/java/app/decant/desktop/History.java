@@ -13,12 +13,15 @@ final class History {
     private long lastTime;
     private String lastWhat = "";
 
-    /** A document, and what was picked in it. */
-    record State(Document document, Span span, String what) { }
+    /** A document after a step: what was picked before the step, and what after it. */
+    record State(Document document, Span before, Span after, String what) { }
+
+    /** A document to go back or on to, and what is picked in it. */
+    record Turn(Document document, Span picked) { }
 
     void begin(Document document, Span span) {
         states.clear();
-        states.add(new State(document, span, ""));
+        states.add(new State(document, span, span, ""));
         at = 0;
         lastWhat = "";
     }
@@ -29,7 +32,7 @@ final class History {
         long now = System.nanoTime();
         boolean joins = at > 0 && state.what().equals("typing") && lastWhat.equals("typing") && now - lastTime < ONE_BREATH;
         if (joins) {
-            states.set(at, state);
+            states.set(at, new State(state.document(), states.get(at).before(), state.after(), state.what()));
         } else {
             states.add(state);
             at++;
@@ -41,13 +44,17 @@ final class History {
     boolean canUndo() { return at > 0; }
     boolean canRedo() { return at < states.size() - 1; }
 
-    State undo() {
+    /** Back to before the last step, with what was picked when it was made. */
+    Turn undo() {
         lastWhat = "";
-        return states.get(--at);
+        Span picked = states.get(at).before();
+        at--;
+        return new Turn(states.get(at).document(), picked);
     }
 
-    State redo() {
+    Turn redo() {
         lastWhat = "";
-        return states.get(++at);
+        at++;
+        return new Turn(states.get(at).document(), states.get(at).after());
     }
 }

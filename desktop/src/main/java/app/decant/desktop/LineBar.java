@@ -39,8 +39,7 @@ final class LineBar {
         about.getStyleClass().add("quiet");
         VBox file = new VBox(1, name, about);
         file.setAlignment(Pos.CENTER_LEFT);
-        file.setPrefWidth(300);
-        file.setMinWidth(140);
+        file.setMinWidth(110);
         bar.setLeft(file);
         bar.setCenter(stations());
         Button need = new Button(Words.of("need"));
@@ -57,7 +56,17 @@ final class LineBar {
         folders.setOnAction(event -> window.goToFolders());
         HBox right = new HBox(18, folders, need);
         right.setAlignment(Pos.CENTER_RIGHT);
-        right.setPrefWidth(300);
+        need.setMinWidth(Region.USE_PREF_SIZE);
+        // The stations stand in the middle; what is beside them gives way, words before signs.
+        bar.widthProperty().addListener((observed, before, now) -> {
+            double side = Math.max(110, Math.min(300, (now.doubleValue() - STEP * 3 - 130) / 2));
+            file.setPrefWidth(side);
+            right.setPrefWidth(side);
+            right.setSpacing(side < 240 ? 8 : 18);
+            need.setText(Words.of(side < 290 ? "need.short" : "need"));
+            key.setVisible(side >= 190);
+            key.setManaged(key.isVisible());
+        });
         bar.setRight(right);
         window.desk().source().addListener((observed, before, now) -> tell());
         window.desk().pages().addListener((observed, before, now) -> tell());
@@ -143,8 +152,8 @@ final class LineBar {
         name.setText(source == null ? "Decant" : source.title() + (window.desk().changed().get() ? " \u2022" : ""));
         int pages = window.desk().pages().get() == null ? 0 : window.desk().pages().get().count();
         about.setText(source == null ? Words.of("no.document") : source.name() + " \u00B7 " + Words.count("pages", pages) + " \u00B7 " + Words.of(window.desk().changed().get() ? "working.copy" : "as.taken.in"));
-        long look = window.desk().findings().stream().filter(finding -> finding.weight() != Finding.Weight.NOTE).count();
-        count.setText(Long.toString(look));
+        int look = window.desk().looks();
+        count.setText(Integer.toString(look));
         count.setVisible(look > 0);
     }
 }

@@ -7,6 +7,7 @@ import java.nio.charset.Charset;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
+import javafx.geometry.Rectangle2D;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.input.KeyCode;
@@ -18,6 +19,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.text.Font;
 import javafx.stage.FileChooser;
+import javafx.stage.Screen;
 import javafx.stage.Stage;
 
 /** The window: the line above, the spine at the left, the station in the middle, the slip at the right, the ledger below. */
@@ -74,20 +76,16 @@ final class MainWindow {
         root.getStylesheets().add(Objects.requireNonNull(MainWindow.class.getResource("decant.css")).toExternalForm());
         dark(settings.flag("dark"));
         wire();
+        desk.asking(this::askBefore);
         go(Station.TAKE_IN);
     }
 
     void show() {
-        Scene scene = new Scene(root, settings.number("width", 1280), settings.number("height", 800));
+        Scene scene = new Scene(root);
         keys(scene);
         stage.setScene(scene);
         stage.setTitle("Decant");
-        stage.setMinWidth(900);
-        stage.setMinHeight(560);
-        if (settings.number("x", -1) >= 0) {
-            stage.setX(settings.number("x", 0));
-            stage.setY(settings.number("y", 0));
-        }
+        place();
         stage.setOnCloseRequest(event -> {
             if (desk.changed().get()) {
                 event.consume();
@@ -98,6 +96,23 @@ final class MainWindow {
         javafx.animation.PauseTransition rest = new javafx.animation.PauseTransition(javafx.util.Duration.millis(300));
         rest.setOnFinished(event -> desk.getReady());
         rest.play();
+    }
+
+    /** Where it was before, or in the middle; always whole on the screen that is there now, its title bar too. */
+    private void place() {
+        Rectangle2D screen = Screen.getPrimary().getVisualBounds();
+        double x = settings.number("x", -1);
+        double y = settings.number("y", -1);
+        for (Screen one : Screen.getScreens()) if (one.getVisualBounds().contains(x + 40, y + 10)) screen = one.getVisualBounds();
+        double width = Math.min(screen.getWidth(), settings.number("width", 1280));
+        double height = Math.min(screen.getHeight(), settings.number("height", 800));
+        stage.setMinWidth(Math.min(900, screen.getWidth()));
+        stage.setMinHeight(Math.min(600, screen.getHeight()));
+        stage.setWidth(width);
+        stage.setHeight(height);
+        boolean known = x >= 0 && screen.contains(x + 40, y + 10);
+        stage.setX(known ? Math.min(x, screen.getMaxX() - width) : screen.getMinX() + (screen.getWidth() - width) / 2);
+        stage.setY(known ? Math.min(y, screen.getMaxY() - height) : screen.getMinY() + (screen.getHeight() - height) / 2);
     }
 
     /** Does what showing does, out of sight, so that the archive of loaded classes made on exit holds what a start needs. */
@@ -335,8 +350,8 @@ final class MainWindow {
 
     void close() {
         if (!stage.isMaximized() && stage.getScene() != null) {
-            settings.set("width", stage.getScene().getWidth());
-            settings.set("height", stage.getScene().getHeight());
+            settings.set("width", stage.getWidth());
+            settings.set("height", stage.getHeight());
             settings.set("x", stage.getX());
             settings.set("y", stage.getY());
         }

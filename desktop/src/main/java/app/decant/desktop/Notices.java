@@ -2,6 +2,7 @@ package app.decant.desktop;
 
 import app.decant.document.DecantException;
 import app.decant.publish.Recipe;
+import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -17,6 +18,9 @@ final class Notices {
     private final Desk desk;
     private final MainWindow window;
     private final VBox box = new VBox();
+    /** What is at work and what went wrong; and apart from it what was said, so that a question stays until it is answered. */
+    private final VBox state = new VBox();
+    private final VBox said = new VBox();
 
     Notices(MainWindow window, Desk desk) {
         this.window = window;
@@ -24,15 +28,22 @@ final class Notices {
         box.getStyleClass().add("notices");
         box.setPickOnBounds(false);
         box.setAlignment(Pos.BOTTOM_CENTER);
+        for (VBox part : new VBox[] {said, state}) {
+            part.getStyleClass().add("notices-part");
+            part.setPickOnBounds(false);
+            part.setAlignment(Pos.BOTTOM_CENTER);
+            box.getChildren().add(part);
+        }
     }
 
     Node node() { return box; }
 
-    void clear() { box.getChildren().clear(); }
+    /** Takes away what was said and asks nothing. */
+    void clear() { said.getChildren().removeIf(row -> !row.getStyleClass().contains("notice-asks")); }
 
     /** Shows what is at work and what went wrong now. */
     void update() {
-        clear();
+        state.getChildren().clear();
         Job job = desk.job().get();
         if (job != null) {
             Label what = new Label();
@@ -42,18 +53,25 @@ final class Notices {
             bar.setPrefWidth(180);
             Button stop = new Button(Words.of("job.stop"));
             stop.setOnAction(event -> job.stop());
-            show(new HBox(12, what, bar, stop), "notice-work");
+            show(state, new HBox(12, what, bar, stop), "notice-work");
         }
         DecantException trouble = desk.trouble().get();
         if (trouble == null) return;
         if (trouble.kind() == DecantException.Kind.NEEDS_PASSWORD && desk.wanted() != null) {
             askPassword(trouble);
-        } else if (trouble.kind() == DecantException.Kind.TARGET_EXISTS || trouble.kind() == DecantException.Kind.TARGET_LOCKED) {
-            say(trouble.getMessage(), "notice-bad", action("present.both", () -> window.publishStation().publish(Recipe.WhenPresent.KEEP_BOTH)),
-                    action("present.replace", () -> window.publishStation().publish(Recipe.WhenPresent.REPLACE)), action("notice.leave", () -> desk.trouble().set(null)));
+        } else if (desk.remedy() != null && (trouble.kind() == DecantException.Kind.TARGET_EXISTS || trouble.kind() == DecantException.Kind.TARGET_LOCKED)) {
+            // What failed is tried again, be it the sentence's file or a copy that was saved.
+            Consumer<Recipe.WhenPresent> again = desk.remedy();
+            say(state, trouble.getMessage(), "notice-bad", action("present.both", () -> retry(again, Recipe.WhenPresent.KEEP_BOTH)),
+                    action("present.replace", () -> retry(again, Recipe.WhenPresent.REPLACE)), action("notice.leave", () -> desk.trouble().set(null)));
         } else {
-            say(trouble.getMessage(), "notice-bad", action("notice.well", () -> desk.trouble().set(null)));
+            say(state, trouble.getMessage(), "notice-bad", action("notice.well", () -> desk.trouble().set(null)));
         }
+    }
+
+    private void retry(Consumer<Recipe.WhenPresent> again, Recipe.WhenPresent present) {
+        desk.trouble().set(null);
+        again.accept(present);
     }
 
     private void askPassword(DecantException trouble) {
@@ -67,7 +85,7 @@ final class Notices {
         leave.setOnAction(event -> desk.trouble().set(null));
         Label words = new Label(trouble.getMessage());
         words.setWrapText(true);
-        show(new HBox(12, words, field, give, leave), "notice-asks");
+        show(state, new HBox(12, words, field, give, leave), "notice-asks");
         field.requestFocus();
     }
 
@@ -78,6 +96,12 @@ final class Notices {
 
     /** Shows a sentence above the ledger, with what can be done. */
     void say(String sentence, String style, Action... actions) {
+        // The same question is asked once.
+        said.getChildren().removeIf(row -> sentence.equals(row.getUserData()));
+        say(said, sentence, style, actions);
+    }
+
+    private static void say(VBox into, String sentence, String style, Action... actions) {
         Label words = new Label(sentence);
         words.setWrapText(true);
         words.setMaxWidth(620);
@@ -85,19 +109,20 @@ final class Notices {
         for (Action action : actions) {
             Button button = new Button(Words.of(action.key()));
             button.setOnAction(event -> {
-                box.getChildren().remove(row);
+                into.getChildren().remove(row);
                 action.task().run();
             });
             button.setMinWidth(Region.USE_PREF_SIZE);
             row.getChildren().add(button);
         }
-        show(row, style);
+        row.setUserData(sentence);
+        show(into, row, style);
     }
 
-    private void show(HBox row, String style) {
+    private static void show(VBox into, HBox row, String style) {
         row.getStyleClass().addAll("notice", style);
         row.setAlignment(Pos.CENTER_LEFT);
         row.setMaxWidth(Region.USE_PREF_SIZE);
-        box.getChildren().add(row);
+        into.getChildren().add(row);
     }
 }

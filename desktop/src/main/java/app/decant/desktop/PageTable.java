@@ -96,20 +96,22 @@ final class PageTable extends Region {
         if (!fitted || pages == null || getWidth() < 100) return;
         double widest = pages.pages().stream().limit(20).mapToDouble(Page::width).max().orElse(595);
         double wanted = Math.max(0.3, Math.min(1.1, (getWidth() - 12 - 2 * GAP) / (widest * INCH)));
-        if (Math.abs(wanted - zoom.get()) > 0.002) rescale(wanted);
+        if (Math.abs(wanted - zoom.get()) > 0.002) rescale(wanted, 0);
     }
 
     void zoom(double wanted) {
         fitted = false;
-        rescale(Math.max(0.2, Math.min(6, wanted)));
+        rescale(Math.max(0.2, Math.min(6, wanted)), getHeight() / 2);
     }
 
-    /** Another scale, with the middle of the view where it was. */
-    private void rescale(double wanted) {
-        double middle = (down.getValue() + getHeight() / 2) / Math.max(1, contentHeight);
+    /** Another scale; what stands so far below the view's upper edge stays there. */
+    private void rescale(double wanted, double below) {
+        double at = down.getValue() + below;
+        int page = pageAt(at);
+        double onPage = tops.length < 2 ? 0 : (at - tops[page]) / scale();
         zoom.set(wanted);
         measure();
-        down.setValue(Math.max(0, Math.min(down.getMax(), middle * contentHeight - getHeight() / 2)));
+        if (tops.length > 1) down.setValue(clamp(tops[page] + onPage * scale() - below, down));
     }
 
     void zoomBy(double factor) { zoom(zoom.get() * factor); }

@@ -175,8 +175,7 @@ final class Slip {
 
     /** A style's name as people read it. */
     static String name(Style style) {
-        String name = style.name().matches("(?i)toc \\d") ? Words.of("style.contents", style.name().substring(4)) : style.name();
-        return name.isEmpty() ? style.id() : Character.toUpperCase(name.charAt(0)) + name.substring(1);
+        return StyleNames.plain(style);
     }
 
     private void wire() {

@@ -1,6 +1,7 @@
 package app.decant.desktop;
 
 import app.decant.document.Document;
+import app.decant.format.OfficeLock;
 import app.decant.format.ooxml.DocxWriter;
 import app.decant.publish.Guard;
 import app.decant.publish.Recipe;
@@ -21,23 +22,27 @@ final class WorkingCopy {
     private final Path copy;
     private final Path origin;
     private final Path source;
+    private final String password;
 
     /** A copy left by a session that did not end in order. */
     record Left(Path copy, String name, Instant when) { }
 
-    WorkingCopy(Path folder, Path source) {
+    /** @param password of the source where it is protected: its copy is locked by it as well; else null */
+    WorkingCopy(Path folder, Path source, String password) {
         this.folder = folder;
         String name = SafeFile.withoutEnding(source.getFileName().toString());
         String number = Long.toHexString(System.currentTimeMillis());
         this.copy = folder.resolve(name + " (" + number + ").docx");
         this.origin = folder.resolve(name + " (" + number + ").from");
         this.source = source;
+        this.password = password;
     }
 
     /** Writes the document's present state. */
     void keep(Document document) {
+        byte[] bytes = DocxWriter.write(document, Instant.now());
         SafeFile.write(origin, Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write(source.toString().getBytes(StandardCharsets.UTF_8)), SafeFile.UNSEEN);
-        SafeFile.write(copy, Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write(DocxWriter.write(document, Instant.now())), SafeFile.UNSEEN);
+        SafeFile.write(copy, Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write(password == null || password.isEmpty() ? bytes : OfficeLock.locked(bytes, password)), SafeFile.UNSEEN);
     }
 
     /** Takes the copy away once the work is saved or given up. */

@@ -150,8 +150,8 @@ class PublishTest {
 
     @Test void makesAnArchiveCopyAndKeepsTheChoicesAsARecipe(FxRobot robot) throws Exception {
         choose(robot, "standard", "PDF/A-2a");
-        choose(robot, "pictures", "at 150 ppi, quality 75");
-        assertThat(sentence()).contains("for keeping for good (PDF/A-2a)").contains("pictures at 150 ppi, quality 75").contains("by choices of your own");
+        choose(robot, "pictures", "at 130 ppi, quality 72");
+        assertThat(sentence()).contains("for keeping for good (PDF/A-2a)").contains("pictures at 130 ppi, quality 72").contains("by choices of your own");
         robot.clickOn("#phrase-recipe");
         robot.clickOn("#card-keep").write("For the archive").type(KeyCode.ENTER);
         assertThat(sentence()).contains("by the recipe “For the archive”");
