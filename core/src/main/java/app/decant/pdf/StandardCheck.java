@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import org.slf4j.LoggerFactory;
 import org.verapdf.core.EncryptedPdfException;
 import org.verapdf.core.ModelParsingException;
 import org.verapdf.core.ValidationException;
@@ -17,6 +19,10 @@ import org.verapdf.pdfa.results.ValidationResult;
 
 /** Holds a file to the machine rules of ISO 19005 and ISO 14289, as the veraPDF validation model states them. */
 public final class StandardCheck {
+    private static final Map<String, String> FIRST_PART = Map.of("6.2", "colours and pictures", "6.3", "fonts", "6.4", "something that shines through", "6.5", "links and other things on pages", "6.6", "actions", "6.7", "facts about the document", "6.8", "structure for screen readers", "6.9", "fields to fill in");
+    private static final Map<String, String> LATER_PARTS = Map.of("6.2", "colours and pictures", "6.2.10", "something that shines through", "6.2.11", "fonts", "6.3", "links and other things on pages", "6.4", "fields to fill in", "6.5", "actions", "6.6", "facts about the document", "6.7", "structure for screen readers", "6.8", "attached files", "6.9", "layers");
+    private static final Map<String, String> ACCESSIBLE = Map.of("7.1", "title and structure", "7.2", "language and text", "7.3", "descriptions of pictures", "7.4", "order of headings", "7.5", "heads of tables", "7.18", "links and other things on pages", "7.20", "forms within pages", "7.21", "fonts", "7.9", "notes", "7.10", "layers");
+
     private StandardCheck() { }
 
     /**
@@ -31,13 +37,23 @@ public final class StandardCheck {
         return broken;
     }
 
+    /** What a clause is about, in a few words; what exactly is broken stands in the log. */
+    private static String about(PDFAFlavour flavour, String clause) {
+        Map<String, String> topics = flavour == PDFAFlavour.PDFUA_1 ? ACCESSIBLE : flavour.getPart().getPartNumber() == 1 ? FIRST_PART : LATER_PARTS;
+        String found = null;
+        for (String topic : topics.keySet()) if ((clause + ".").startsWith(topic + ".") && (found == null || topic.length() > found.length())) found = topic;
+        return found == null ? "a rule of the file's inner build" : topics.get(found);
+    }
+
     private static synchronized void check(Path file, PDFAFlavour flavour, List<String> broken) throws IOException {
         VeraGreenfieldFoundryProvider.initialise();
         try (PDFAParser parser = Foundries.defaultInstance().createParser(file.toFile(), flavour); PDFAValidator validator = Foundries.defaultInstance().createValidator(flavour, false)) {
             ValidationResult result = validator.validate(parser);
             for (TestAssertion assertion : result.getTestAssertions()) {
                 if (assertion.getStatus() != TestAssertion.Status.FAILED) continue;
-                String sentence = assertion.getRuleId().getSpecification().getId() + ", " + assertion.getRuleId().getClause() + ": " + assertion.getMessage();
+                String clause = assertion.getRuleId().getClause();
+                String sentence = about(flavour, clause) + " (" + assertion.getRuleId().getSpecification().getId() + ", " + clause + ")";
+                LoggerFactory.getLogger(StandardCheck.class).info("{}: {}", sentence, assertion.getMessage());
                 if (!broken.contains(sentence)) broken.add(sentence);
             }
             if (!result.isCompliant() && broken.isEmpty()) broken.add(flavour.getId() + ": not all rules are kept");

@@ -26,6 +26,10 @@ final class Contradictions {
         Recipe recipe = order.recipe();
         refuse(recipe, order.passwords());
         if (recipe.target() != Target.PDF) return;
+        if (recipe.style().standard().isAccessible() && order.title() == null) {
+            String name = order.source() == null ? "" : ", such as “" + SafeFile.withoutEnding(order.source().getFileName().toString()) + "”, the name of its file";
+            throw wrong(recipe.style().standard().words() + " asks for a title, and the document has none. Give it one" + name + ".");
+        }
         int count = recipe.pages().of(order.labels()).size();
         int first = recipe.style().opening().page();
         if (first > count) throw wrong("The file is to open at page " + first + ", but has " + count + (count == 1 ? " page." : " pages.") + " Choose one of them.");

@@ -59,6 +59,8 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
     }
 
     /** The title falls back to the first heading, so that windows and lists show something better than a file name. */
+    String title() { return facts().title(); }
+
     private Facts facts() {
         String heading = pages.outline().headings().isEmpty() ? null : pages.outline().headings().get(0).text();
         return recipe.facts().of(pages.document().facts(), heading);

@@ -64,6 +64,7 @@ final class LineBar {
             right.setPrefWidth(side);
             right.setSpacing(side < 240 ? 8 : 18);
             need.setText(Words.of(side < 290 ? "need.short" : "need"));
+            need.setPrefWidth(side < 290 ? Region.USE_COMPUTED_SIZE : 222);
             key.setVisible(side >= 190);
             key.setManaged(key.isVisible());
         });

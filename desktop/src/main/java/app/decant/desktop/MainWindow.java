@@ -106,13 +106,20 @@ final class MainWindow {
         for (Screen one : Screen.getScreens()) if (one.getVisualBounds().contains(x + 40, y + 10)) screen = one.getVisualBounds();
         double width = Math.min(screen.getWidth(), settings.number("width", 1280));
         double height = Math.min(screen.getHeight(), settings.number("height", 800));
-        stage.setMinWidth(Math.min(900, screen.getWidth()));
-        stage.setMinHeight(Math.min(600, screen.getHeight()));
-        stage.setWidth(width);
-        stage.setHeight(height);
         boolean known = x >= 0 && screen.contains(x + 40, y + 10);
         stage.setX(known ? Math.min(x, screen.getMaxX() - width) : screen.getMinX() + (screen.getWidth() - width) / 2);
         stage.setY(known ? Math.min(y, screen.getMaxY() - height) : screen.getMinY() + (screen.getHeight() - height) / 2);
+        stage.setWidth(width);
+        stage.setHeight(height);
+        double leastWidth = Math.min(900, screen.getWidth());
+        double leastHeight = Math.min(600, screen.getHeight());
+        stage.setOnShown(event -> {
+            // Said any earlier, some window managers take the least size for the wished one.
+            stage.setMinWidth(leastWidth);
+            stage.setMinHeight(leastHeight);
+            stage.setWidth(width);
+            stage.setHeight(height);
+        });
     }
 
     /** Does what showing does, out of sight, so that the archive of loaded classes made on exit holds what a start needs. */
