@@ -34,6 +34,8 @@ final class PageContent implements Canvas {
     private Colour ink;
     private double penX;
     private double penY;
+    private double unseenRight;
+    private double unseenBaseline = -1;
     private PageTags tags;
     private Tag open;
     private boolean isMarked;
@@ -345,22 +347,30 @@ final class PageContent implements Canvas {
                 .number(bottom - crop.bottom() * fullHeight).append(" cm /").append(name).append(" Do Q\n");
     }
 
-    /** One glyph as wide as the word stands for all of it, not painted (9.3.6, mode 3), so that no font has to have its letters. */
+    /** One glyph as wide as the word stands for all of it, not painted (9.3.6, mode 3), so that no font has to have its letters; another for the space before it. */
     @Override public void unseen(Picture.Word word, double x, double baseline) {
+        double gap = x - unseenRight;
+        if (Math.abs(baseline - unseenBaseline) < 0.2 * word.size() && gap > 0 && gap < 3 * word.size()) unseen(" ", unseenRight, baseline, gap, word.size());
+        unseen(word.text(), x, baseline, word.width(), word.size());
+        unseenRight = x + word.width();
+        unseenBaseline = baseline;
+    }
+
+    private void unseen(String text, double x, double baseline, double width, double height) {
         Face face = FontCatalogue.shipped().match(UNSEEN_FAMILY, false, false).face();
         if (!(faces.apply(face) instanceof EmbeddedFace embedded)) throw new IllegalStateException("The font of unseen words is left out");
         int glyph = face.shape(" ", false, false, false).glyphs()[0];
-        double natural = embedded.width(glyph) * word.size() / 1000;
-        beginText(embedded, word.size(), Math.max(1, Math.min(100_000, 100 * word.width() / Math.max(0.01, natural))), Colour.BLACK);
-        moveTo(x, height - baseline);
+        double natural = embedded.width(glyph) * height / 1000;
+        beginText(embedded, height, Math.max(1, Math.min(100_000, 100 * width / Math.max(0.01, natural))), Colour.BLACK);
+        moveTo(x, this.height - baseline);
         out.append("3 Tr ");
-        int code = embedded.code(glyph, word.text());
-        if (code < 0) told(word.text());
+        int code = embedded.code(glyph, text);
+        if (code < 0) told(text);
         out.append("[(").code(code < 0 ? embedded.anyCode(glyph) : code).append(")] TJ");
         if (code < 0) out.append(" EMC");
         out.append(" 0 Tr\n");
         penX = x;
-        penY = height - baseline;
+        penY = this.height - baseline;
     }
 
     @Override public void link(double x, double y, double width, double linkHeight, Link target) {
