@@ -39,7 +39,8 @@ final class Mutation {
         Map<String, byte[]> parts = new LinkedHashMap<>();
         try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
             for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) parts.put(entry.getName(), in.readAllBytes());
-        } catch (IOException e) {
+        } catch (IOException | IllegalArgumentException e) {
+            // A container that was spoiled before, or whose names are no text any more.
             return plain(zip);
         }
         if (parts.isEmpty()) return plain(zip);

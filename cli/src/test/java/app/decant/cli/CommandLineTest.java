@@ -30,6 +30,7 @@ class CommandLineTest {
     }
 
     @BeforeEach void files() throws IOException {
+        System.setProperty("decant.home", folder.resolve("home").toString());
         List<Path> files = DemoFiles.into(folder);
         handbook = files.get(0);
         notice = files.get(1);
@@ -111,5 +112,56 @@ class CommandLineTest {
         Called again = call("publish", notice, "--out", folder.resolve("n.pdf"));
         assertThat(again.status()).isEqualTo(1);
         assertThat(again.err()).contains("n.pdf is already in", "n 2.pdf");
+    }
+
+    @Test void whatCannotBeLockedOrHadIsRefusedByNameBeforeAnythingIsMade() throws IOException {
+        Object[][] calls = {{"--user-password"}, {"--user-password", ""}, {"--lock", "none", "--user-password", "x"}, {"--to", "docx", "--owner-password", "x"}, {"--to", "odt", "--lock", "aes-256"}, {"--to", "html", "--allow", "print"}, {"--allow", "print", "--lock", "none"},
+            {"--to", "txt", "--user-password", "x"}, {"--to", "docx", "--watermark", "DRAFT"}, {"--to", "docx", "--standard", "PDF/A-2b"}, {"--to", "docx", "--each", "{n}"}, {"--to", "docx", "--stamp", "x"}, {"--to", "docx", "--letterhead", "x.pdf"}, {"--to", "docx", "--linearized"},
+            {"--to", "docx", "--bookmarks", "1-3"}, {"--to", "docx", "--pages", "1"}, {"--mail-only"}, {"--mail-to", "nobody"}, {"--user-password-from", "env:NOT_THERE_AT_ALL"}, {"--set", "locking=true"}, {"--set", "version=9.9"}, {"--set", "opening.page=99"}, {"--stamp-place", "top"}};
+        for (Object[] options : calls) {
+            java.util.List<Object> words = new java.util.ArrayList<>(java.util.List.of("publish", notice, "--out", folder.resolve("made"), "--json"));
+            if (!java.util.Arrays.asList(options).contains("--to")) words.set(3, folder.resolve("made.pdf"));
+            words.addAll(java.util.Arrays.asList(options));
+            Called called = call(words.toArray());
+            assertThat(called.status()).as(words + " " + called.err()).isEqualTo(2);
+            assertThat(called.json()).as("one JSON value, always").isNotNull();
+            assertThat(folder.toFile().list((parent, name) -> name.startsWith("made"))).as(words.toString()).isEmpty();
+        }
+    }
+
+    @Test void passwordsComeFromFilesForScripts() throws IOException {
+        Path secret = Files.writeString(folder.resolve("secret.txt"), "harbour lights\n");
+        assertThat(call("publish", notice, "--out", folder.resolve("locked.pdf"), "--user-password-from", "file:" + secret).status()).isZero();
+        assertThat(call("inspect", folder.resolve("locked.pdf")).status()).isEqualTo(1);
+        assertThat(call("inspect", folder.resolve("locked.pdf"), "--password-from", "file:" + secret).status()).isZero();
+    }
+
+    @Test void aWorkOfSeveralFilesNamesEachWithItsProofs() throws IOException {
+        JsonNode each = call("publish", notice, "--out", folder.resolve("sheet.pdf"), "--each", "{name} {n}", "--also", "docx", "--json").json().get(0);
+        assertThat(each.get("files")).hasSize(3).allSatisfy(file -> {
+            assertThat(Path.of(file.get("file").asText())).exists();
+            assertThat(file.get("proofs")).isNotEmpty().allSatisfy(proof -> assertThat(proof.get("holds").asBoolean()).isTrue());
+        });
+        JsonNode mailed = call("publish", notice, "--out", folder.resolve("mailed.pdf"), "--mail-to", "office@ferries.example", "--mail-only", "--json").json().get(0);
+        assertThat(Path.of(mailed.get("file").asText())).exists().hasExtension("eml");
+        assertThat(folder.resolve("mailed.pdf")).doesNotExist();
+    }
+
+    @Test void theNameOfTheResultSaysTheFormatAndMustNotContradict() {
+        assertThat(call("publish", notice, "--out", folder.resolve("named.odt")).status()).isZero();
+        assertThat(app.decant.Decant.open(folder.resolve("named.odt")).kind()).isEqualTo(app.decant.format.FileKind.ODT);
+        assertThat(call("publish", notice, "--to", "pdf", "--out", folder.resolve("wrong.docx")).status()).isEqualTo(2);
+    }
+
+    @Test void whatWaitsInTheQueueKeepsAllThatWasWished() throws IOException {
+        Called put = call("publish", notice, "--out", folder.resolve("later.pdf"), "--also", "txt", "--attach-source", "--receipt", folder.resolve("receipt.json"), "--queue");
+        assertThat(put.status()).as(put.err()).isZero();
+        assertThat(folder.resolve("later.pdf")).doesNotExist();
+        assertThat(call("queue", "run", "--json").status()).isZero();
+        assertThat(folder.resolve("later.txt")).exists();
+        assertThat(new ObjectMapper().readTree(folder.resolve("receipt.json").toFile())).hasSize(2);
+        try (PDDocument pdf = Loader.loadPDF(folder.resolve("later.pdf").toFile())) {
+            assertThat(pdf.getDocumentCatalog().getNames().getEmbeddedFiles().getNames()).hasSize(1);
+        }
     }
 }

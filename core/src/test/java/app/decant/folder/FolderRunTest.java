@@ -30,6 +30,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.Set;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -388,5 +389,22 @@ class FolderRunTest {
         } catch (IOException e) {
             return false;
         }
+    }
+
+    /** Another password is another wish: what an earlier run locked by the old one is made anew. */
+    @Test void anotherPasswordLocksAnew() throws IOException {
+        Path letters = Files.createDirectory(target.resolveSibling("letters"));
+        Files.writeString(letters.resolve("letter.txt"), "A letter.");
+        Path locked = target.resolveSibling("locked letters");
+        Recipe recipe = Recipe.PLAIN.with(new Recipe.Locking(app.decant.pdf.Protection.Strength.AES_256, java.util.EnumSet.allOf(app.decant.pdf.Protection.Permission.class)));
+        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(letters, locked, true, Set.of(Kind.TEXT), List.of())), List.of(Map.entry("", recipe)));
+        for (String password : List.of("old one", "new one")) {
+            try (FolderJournal journal = FolderJournal.open(locked)) {
+                Decant.folderRun(plan, List.of(), new Recipe.Passwords(password, ""), FolderRun.Listener.NONE).run(FolderScan.of(plan, Progress.SILENT), journal);
+            }
+            assertThat(Decant.open(locked.resolve("letter.pdf"), password, Progress.SILENT).document().blocks()).isNotEmpty();
+        }
+        assertThatThrownBy(() -> Decant.open(locked.resolve("letter.pdf"), "old one", Progress.SILENT)).isInstanceOf(DecantException.class);
+        assertThat(locked.toFile().list((parent, name) -> name.endsWith(".pdf"))).containsExactly("letter.pdf");
     }
 }

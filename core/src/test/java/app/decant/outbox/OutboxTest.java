@@ -87,4 +87,16 @@ class OutboxTest {
         stripper.setEndPage(page);
         return stripper.getText(pdf).replaceAll("\\s+", " ").trim();
     }
+
+    /** RFC 2231 and RFC 2183: names of attached files beyond ASCII, as another program reads them. */
+    @Test void namesOfAnyLettersReachTheReader() throws Exception {
+        Path file = Files.writeString(folder.resolve("Fahrpläne für Gäste \u2013 “Sommer” \u8239.pdf"), "x");
+        Path letter = new MailOutbox(folder.resolve("out")).put(new MailOutbox.Letter(List.of("office@ferries.example"), "Fahrpläne", "", List.of(file)), WHEN);
+        String raw = Files.readString(letter);
+        assertThat(raw).contains("filename*").doesNotContain("filename=\"=?");
+        try (java.io.InputStream in = Files.newInputStream(letter)) {
+            jakarta.mail.internet.MimeMessage read = new jakarta.mail.internet.MimeMessage(jakarta.mail.Session.getInstance(new java.util.Properties()), in);
+            assertThat(((jakarta.mail.internet.MimeMultipart) read.getContent()).getBodyPart(1).getFileName()).isEqualTo(file.getFileName().toString());
+        }
+    }
 }

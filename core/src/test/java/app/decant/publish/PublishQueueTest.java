@@ -66,4 +66,33 @@ class PublishQueueTest {
         queue().remove(add("out.pdf", Recipe.PLAIN));
         assertThat(queue().all()).isEmpty();
     }
+
+    @Test void oneDamagedWishHoldsUpNoOther() throws IOException {
+        Waiting broken = add("broken.pdf", Recipe.PLAIN);
+        add("whole.pdf", Recipe.PLAIN);
+        for (String wish : List.of("{", "{}", "[]", "{\"outputs\":[{\"file\":\"x\",\"recipe\":\"no recipe\"}]}", "{\"outputs\":[{\"file\":\"\\u0000\",\"recipe\":\"{}\"}]}", "{\"added\":\"never\"}")) {
+            Files.writeString(broken.place().resolve("wish.json"), wish);
+            assertThat(queue().all()).as(wish).hasSize(2).satisfies(all -> assertThat(all.get(0).isDamaged()).isTrue());
+            assertThatThrownBy(() -> queue().run(queue().all().get(0), PUBLISHING, Progress.SILENT)).isInstanceOf(DecantException.class).hasMessageContaining("damaged");
+        }
+        assertThat(queue().run(queue().all().get(1), PUBLISHING, Progress.SILENT)).allMatch(Receipt::proven);
+        queue().remove(queue().all().get(0));
+        assertThat(queue().all()).isEmpty();
+    }
+
+    @Test void aProtectedDocumentLeavesNoOpenCopy() {
+        assertThatThrownBy(() -> queue().add(HarbourNotice.document(), "Payroll.docx", folder.resolve("Payroll.docx"), true, List.of(new PublishQueue.Wish(Recipe.PLAIN, folder.resolve("p.pdf"))), Delivery.NONE, WHEN)).hasMessageContaining("is protected");
+        assertThat(folder.resolve("queue")).doesNotExist();
+    }
+
+    /** What Decant keeps for a user is for that user's eyes. */
+    @Test void whatIsKeptIsClosedToOthers() throws IOException {
+        Path home = Files.createDirectory(folder.resolve("home"));
+        Path old = Files.writeString(home.resolve("settings.json"), "{}");
+        org.junit.jupiter.api.Assumptions.assumeTrue(home.getFileSystem().supportedFileAttributeViews().contains("posix"));
+        UserFolder.ready(home);
+        Path kept = new Recipes(home.resolve("recipes")).all().isEmpty() ? null : SafeFile.write(home.resolve("recipes/mine.json"), Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write('{'), SafeFile.UNSEEN);
+        assertThat(java.nio.file.attribute.PosixFilePermissions.toString(Files.getPosixFilePermissions(home))).isEqualTo("rwx------");
+        for (Path file : List.of(old, kept)) assertThat(java.nio.file.attribute.PosixFilePermissions.toString(Files.getPosixFilePermissions(file))).isEqualTo("rw-------");
+    }
 }

@@ -11,6 +11,7 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -56,8 +57,12 @@ final class Settings {
     List<Path> recent() {
         List<Path> files = new ArrayList<>();
         values.path("recent").forEach(node -> {
-            Path path = Path.of(node.asText());
-            if (Files.exists(path)) files.add(path);
+            try {
+                Path path = Path.of(node.asText());
+                if (Files.exists(path)) files.add(path);
+            } catch (InvalidPathException e) {
+                LoggerFactory.getLogger(Settings.class).info("A recent file that is none is passed over", e);
+            }
         });
         return files;
     }
