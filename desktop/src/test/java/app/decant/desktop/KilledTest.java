@@ -1,0 +1,58 @@
+package app.decant.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.decant.Decant;
+import app.decant.demo.HarbourNotice;
+import app.decant.document.Document;
+import app.decant.document.Edit;
+import app.decant.document.Place;
+import app.decant.document.Span;
+import app.decant.document.Walk;
+import app.decant.format.text.TextWriter;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** A machine that dies: whenever it does, the working copy opens and holds what it said it had kept. {@code -Ddecant.kills=100} for more rounds. */
+class KilledTest {
+    @TempDir private Path folder;
+
+    /** Keeps one state after another, and says each number once it is kept. */
+    static final class Typist {
+        public static void main(String[] arguments) {
+            WorkingCopy copy = new WorkingCopy(Path.of(arguments[0]), Path.of("/somewhere/notice.docx"), arguments.length > 1 ? arguments[1] : null);
+            Document document = HarbourNotice.document();
+            Place start = new Place(Walk.of(document).stops().get(0).path(), 0);
+            for (int i = 1; ; i++) {
+                document = Edit.type(document, Span.caret(start), "<" + i + ">", null).apply(document);
+                copy.keep(document);
+                System.out.println(i);
+            }
+        }
+    }
+
+    @Test void losesNothingThatWasKept() throws IOException, InterruptedException {
+        Random random = new Random(3);
+        for (int round = 0; round < Integer.getInteger("decant.kills", 6); round++) {
+            Path own = Files.createDirectory(folder.resolve("round " + round));
+            String password = round % 3 == 2 ? "quayside" : null;
+            List<String> call = new java.util.ArrayList<>(List.of(ProcessHandle.current().info().command().orElse("java"), "-Xmx300m", "-cp", System.getProperty("java.class.path"), Typist.class.getName(), own.toString()));
+            if (password != null) call.add(password);
+            Path said = own.resolve("said.txt");
+            Process process = new ProcessBuilder(call).redirectOutput(said.toFile()).redirectError(ProcessBuilder.Redirect.DISCARD).start();
+            while (Files.size(said) == 0 && process.isAlive()) Thread.sleep(5);
+            Thread.sleep(random.nextInt(400));
+            process.destroyForcibly().waitFor();
+            int kept = Files.readAllLines(said).stream().filter(line -> line.matches("\\d+")).mapToInt(Integer::parseInt).max().orElse(1);
+            WorkingCopy.Left left = WorkingCopy.left(own).get(0);
+            assertThat(left.name()).isEqualTo("notice.docx");
+            Document found = Decant.open(left.copy(), password, app.decant.document.Progress.SILENT).document();
+            assertThat(TextWriter.write(found)).as("round " + round).contains("<" + kept + ">");
+        }
+    }
+}
