@@ -95,7 +95,9 @@ public final class Decant {
     public static Taken openText(Path file, Charset letters) {
         byte[] bytes = bytes(file);
         FileKind kind = FileKind.of(bytes);
-        if (kind != FileKind.TEXT && kind != FileKind.UNKNOWN) throw new DecantException(DecantException.Kind.WRONG_CALL, file.getFileName() + " is " + kind.phrase() + ", which says itself how its letters are written. Leave the encoding out.");
+        if (kind != FileKind.TEXT && kind != FileKind.UNKNOWN)
+            throw new DecantException(DecantException.Kind.WRONG_CALL, file.getFileName() + " is " + kind.phrase()
+                    + ", which says itself how its letters are written. Leave the encoding out.");
         return TextReader.read(bytes, letters);
     }
 
@@ -104,10 +106,13 @@ public final class Decant {
         try {
             if (!Files.exists(file)) throw new DecantException(DecantException.Kind.UNREADABLE, name + " is not there. Look whether it was moved or renamed.");
             if (Files.isDirectory(file)) throw new DecantException(DecantException.Kind.WRONG_CALL, name + " is a folder. Choose a file inside it.");
-            if (Files.size(file) > MOST_BYTES) throw new DecantException(DecantException.Kind.UNSUPPORTED, name + " is larger than one gigabyte; no document is. Look whether the right file was picked.");
+            if (Files.size(file) > MOST_BYTES)
+                throw new DecantException(DecantException.Kind.UNSUPPORTED,
+                        name + " is larger than one gigabyte; no document is. Look whether the right file was picked.");
             return Files.readAllBytes(file);
         } catch (IOException e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, name + " can't be read. Look whether you may open it, and whether its disk is connected.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE,
+                    name + " can't be read. Look whether you may open it, and whether its disk is connected.", e);
         }
     }
 
@@ -128,7 +133,9 @@ public final class Decant {
     }
 
     /** Compares a document that was taken in with the file it came from: how faithful it is. */
-    public static Comparison faith(Path original, String password, Pages result, Progress progress) { return Proof.compare(pages(original, password, progress), result, progress); }
+    public static Comparison faith(Path original, String password, Pages result, Progress progress) {
+        return Proof.compare(pages(original, password, progress), result, progress);
+    }
 
     /** What the pages of a file show. */
     private static List<PageText> pages(Path file, String password, Progress progress) {
@@ -164,7 +171,8 @@ public final class Decant {
      * @param file where it is to be; for one file a page, its folder and the front of the names
      */
     public static List<Receipt> publish(Order wished, Path file, Progress progress) {
-        Order linked = wished.recipe().links() == Recipe.Links.AS_THEY_ARE ? wished : wished.with(layOut(AddressFinder.linked(wished.pages().document(), linkLook(wished.recipe().links()))));
+        Order linked = wished.recipe().links() == Recipe.Links.AS_THEY_ARE ? wished
+                : wished.with(layOut(AddressFinder.linked(wished.pages().document(), linkLook(wished.recipe().links()))));
         Order order = linked.permitted(FontCatalogue.ofThisMachine());
         if (order.recipe().split() != null && order.recipe().target() == Target.PDF) return Publisher.publishEach(order, file, Instant.now(), progress);
         return List.of(Publisher.publish(order, file, Instant.now(), progress));
@@ -197,7 +205,8 @@ public final class Decant {
         }
         if (trouble == null) return receipts;
         if (trouble.kind() == DecantException.Kind.CANCELLED || receipts.isEmpty()) throw trouble;
-        throw new DecantException(trouble.kind(), trouble.getMessage() + " Made nevertheless: " + receipts.stream().map(receipt -> receipt.file().getFileName().toString()).collect(Collectors.joining(", ")) + ".", trouble);
+        throw new DecantException(trouble.kind(), trouble.getMessage() + " Made nevertheless: " + receipts.stream()
+                .map(receipt -> receipt.file().getFileName().toString()).collect(Collectors.joining(", ")) + ".", trouble);
     }
 
     /**
@@ -222,7 +231,8 @@ public final class Decant {
         return queue().run(waiting, (document, one, told) -> {
             Guard guard = Guard.NONE.and(one.source());
             Pages pages = layOut(document);
-            List<Receipt> receipts = publish(one.wishes().stream().map(wish -> new Output(new Order(pages, wish.recipe(), Recipe.Passwords.NONE, one.attachment(), guard), wish.file())).toList(), told);
+            List<Receipt> receipts = publish(one.wishes().stream()
+                    .map(wish -> new Output(new Order(pages, wish.recipe(), Recipe.Passwords.NONE, one.attachment(), guard), wish.file())).toList(), told);
             return deliver(receipts, one.delivery(), guard);
         }, progress);
     }
@@ -241,7 +251,8 @@ public final class Decant {
             Path letter = outbox().put(new MailOutbox.Letter(delivery.mailTo(), name, "", files), when);
             String words = "It is in the mail " + letter.getFileName() + (delivery.mailOnly() ? ", and kept nowhere else." : ".");
             if (delivery.mailOnly()) delete(files);
-            delivered = receipts.stream().map(receipt -> (delivery.mailOnly() ? receipt.in(letter) : receipt).with(List.of(Finding.note(words, letter.toString())))).toList();
+            delivered = receipts.stream().map(receipt -> (delivery.mailOnly() ? receipt.in(letter) : receipt)
+                    .with(List.of(Finding.note(words, letter.toString())))).toList();
         }
         for (Receipt receipt : delivered) ReceiptFile.keep(receipt, when, home().resolve("receipts"));
         if (delivery.receipt() != null) ReceiptFile.write(delivered, when, delivery.receipt(), guard);
@@ -293,7 +304,8 @@ public final class Decant {
         }, listener);
     }
 
-    private static FolderRun.Made made(Path source, Recipe recipe, Path target, Guard guard, boolean score, Consumer<Pages> seen, Progress progress, List<String> keys, Recipe.Passwords passwords) {
+    private static FolderRun.Made made(Path source, Recipe recipe, Path target, Guard guard, boolean score, Consumer<Pages> seen, Progress progress,
+            List<String> keys, Recipe.Passwords passwords) {
         String key = null;
         Taken taken;
         try {
@@ -310,7 +322,8 @@ public final class Decant {
         findings.addAll(receipt.findings());
         if (!score) return new FolderRun.Made(receipt, findings, -1);
         // A locked result lets nobody take its text out; what it was made of is compared instead.
-        Comparison faith = recipe.locking().isOn() ? faith(source, key, pages, progress) : Proof.compare(pages(source, key, progress), pages(receipt.file(), null, progress), progress);
+        Comparison faith = recipe.locking().isOn() ? faith(source, key, pages, progress) : Proof.compare(pages(source, key, progress),
+                pages(receipt.file(), null, progress), progress);
         return new FolderRun.Made(receipt, findings, faith.score());
     }
 
@@ -324,6 +337,7 @@ public final class Decant {
     }
 
     private static Look linkLook(Recipe.Links links) {
-        return links == Recipe.Links.FOUND_AND_SHOWN ? Look.of(TextProperty.UNDERLINE, TextProperty.Underline.SINGLE).with(TextProperty.COLOUR, new Colour(0x1F4E79)) : Look.PLAIN;
+        return links == Recipe.Links.FOUND_AND_SHOWN ? Look.of(TextProperty.UNDERLINE, TextProperty.Underline.SINGLE).with(TextProperty.COLOUR,
+                new Colour(0x1F4E79)) : Look.PLAIN;
     }
 }

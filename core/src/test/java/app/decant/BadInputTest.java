@@ -49,7 +49,8 @@ class BadInputTest {
     private Path file(String name, byte[] bytes) throws IOException { return Files.write(folder.resolve(name), bytes); }
 
     private static void refuses(Path file, Kind kind, String... words) {
-        assertThatThrownBy(() -> Decant.open(file)).isInstanceOfSatisfying(DecantException.class, e -> assertThat(e.kind()).isEqualTo(kind)).hasMessageContainingAll(words);
+        assertThatThrownBy(() -> Decant.open(file)).isInstanceOfSatisfying(DecantException.class, e -> assertThat(e.kind()).isEqualTo(kind))
+                .hasMessageContainingAll(words);
     }
 
     @Test void anEmptyFileIsNamedAsOne() throws IOException { refuses(file("empty.docx", new byte[0]), Kind.UNREADABLE, "empty.docx", "empty file"); }
@@ -67,7 +68,8 @@ class BadInputTest {
         refuses(file("report.docx", "%PDF-1.7\n".getBytes(StandardCharsets.US_ASCII)), Kind.UNREADABLE, "report.docx", "no pages can be found");
     }
 
-    @ParameterizedTest @EnumSource(value = EncryptionMode.class, names = {"agile", "standard"}) void aProtectedFileAsksForItsPassword(EncryptionMode mode) throws Exception {
+    @ParameterizedTest @EnumSource(value = EncryptionMode.class, names = {"agile", "standard"}) void aProtectedFileAsksForItsPassword(EncryptionMode mode)
+            throws Exception {
         Path file = file("secret.docx", encrypted(mode, "tide"));
         refuses(file, Kind.NEEDS_PASSWORD, "protected by a password");
         assertThatThrownBy(() -> Decant.open(file, "ebb", Progress.SILENT)).hasMessageContaining("not the password");
@@ -88,7 +90,9 @@ class BadInputTest {
     }
 
     @Test void macrosAreLeftOutAndSaidSo() throws IOException {
-        byte[] withMacros = changed(GOOD, "[Content_Types].xml", text -> text.replace("application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml", "application/vnd.ms-word.document.macroEnabled.main+xml"));
+        byte[] withMacros = changed(GOOD, "[Content_Types].xml",
+                text -> text.replace("application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml",
+                "application/vnd.ms-word.document.macroEnabled.main+xml"));
         Taken taken = Decant.open(file("macros.docm", withMacros));
         assertThat(taken.kind()).isEqualTo(FileKind.DOCX_MACROS);
         assertThat(taken.findings()).extracting(Finding::what).anyMatch(what -> what.contains("macros"));
@@ -96,7 +100,8 @@ class BadInputTest {
     }
 
     @Test void outsideEntitiesAreNeverFetched() throws IOException {
-        byte[] hostile = changed(GOOD, "word/document.xml", text -> text.replaceFirst("\\?>", "?><!DOCTYPE x [<!ENTITY e SYSTEM \"file:///etc/passwd\">]>").replaceFirst("Harbour notice 27", "&e;"));
+        byte[] hostile = changed(GOOD, "word/document.xml", text -> text.replaceFirst("\\?>", "?><!DOCTYPE x [<!ENTITY e SYSTEM \"file:///etc/passwd\">]>")
+                .replaceFirst("Harbour notice 27", "&e;"));
         assertThatThrownBy(() -> Decant.open(file("hostile.docx", hostile))).isInstanceOf(DecantException.class).hasMessageNotContaining("root:");
     }
 
@@ -114,7 +119,8 @@ class BadInputTest {
     }
 
     @Test void deepNestingIsRefused() throws IOException {
-        byte[] deep = changed(GOOD, "word/document.xml", text -> text.replaceFirst("<w:body>", "<w:body>" + "<w:tbl><w:tr><w:tc>".repeat(3000) + "</w:tc></w:tr></w:tbl>".repeat(3000)));
+        byte[] deep = changed(GOOD, "word/document.xml", text -> text.replaceFirst("<w:body>", "<w:body>" + "<w:tbl><w:tr><w:tc>".repeat(3000)
+                + "</w:tc></w:tr></w:tbl>".repeat(3000)));
         refuses(file("deep.docx", deep), Kind.UNREADABLE, "nests deeper");
     }
 
@@ -135,9 +141,11 @@ class BadInputTest {
 
     /** Numbers no real document has, in the places where they hurt. */
     @Test void absurdMeasuresDoNotHangTheLayout() throws IOException {
-        String[][] changes = {{"w:w=\"11906\"", "w:w=\"1\""}, {"w:left=\"1417\"", "w:left=\"99999999\""}, {"w:val=\"22\"", "w:val=\"999999999\""}, {"w:pos=\"", "w:pos=\"-9"}, {"<w:gridCol w:w=\"", "<w:gridCol w:w=\"-99"}};
+        String[][] changes = {{"w:w=\"11906\"", "w:w=\"1\""}, {"w:left=\"1417\"", "w:left=\"99999999\""}, {"w:val=\"22\"", "w:val=\"999999999\""},
+                {"w:pos=\"", "w:pos=\"-9"}, {"<w:gridCol w:w=\"", "<w:gridCol w:w=\"-99"}};
         for (String[] change : changes) {
-            byte[] odd = changed(changed(GOOD, "word/document.xml", text -> text.replace(change[0], change[1])), "word/styles.xml", text -> text.replace(change[0], change[1]));
+            byte[] odd = changed(changed(GOOD, "word/document.xml", text -> text.replace(change[0], change[1])), "word/styles.xml",
+                    text -> text.replace(change[0], change[1]));
             assertThat(Decant.layOut(Decant.open(file("odd.docx", odd)).document()).count()).isBetween(1, 5000);
         }
     }
@@ -169,7 +177,8 @@ class BadInputTest {
 
     @Test void aTargetInAFolderThatCanNotBeIsToldInWords() throws IOException {
         Path file = file("plain file", new byte[0]);
-        assertThatThrownBy(() -> Decant.publish(HarbourNotice.document(), Recipe.PLAIN, file.resolve("inside.pdf"))).isInstanceOf(DecantException.class).hasMessageContaining("Choose another folder");
+        assertThatThrownBy(() -> Decant.publish(HarbourNotice.document(), Recipe.PLAIN, file.resolve("inside.pdf"))).isInstanceOf(DecantException.class)
+                .hasMessageContaining("Choose another folder");
     }
 
     @Test void aFullDiskLeavesTheOlderFileAndNoScraps() throws IOException {
@@ -185,7 +194,8 @@ class BadInputTest {
     }
 
     @Test void stoppingLeavesNothingBehind() throws IOException {
-        assertThatThrownBy(() -> Decant.publish(HarbourNotice.document(), Recipe.PLAIN, folder.resolve("stopped.pdf"), (done, total, what) -> !what.equals("Writing pages")))
+        assertThatThrownBy(() -> Decant.publish(HarbourNotice.document(), Recipe.PLAIN, folder.resolve("stopped.pdf"), (done, total, what) ->
+                !what.equals("Writing pages")))
                 .isInstanceOfSatisfying(DecantException.class, e -> assertThat(e.kind()).isEqualTo(Kind.CANCELLED));
         try (Stream<Path> files = Files.list(folder)) {
             assertThat(files).isEmpty();
@@ -193,7 +203,8 @@ class BadInputTest {
     }
 
     @Test void rangesThatMakeNoSenseAreRefusedInWords() {
-        for (String[] bad : new String[][] {{"0", "no page 0"}, {"5", "no page 5"}, {"3-1", "runs backwards"}, {"x", "not a page"}, {"1-3-5", "not a page"}, {"99999999999", "not a page"}}) {
+        for (String[] bad : new String[][] {{"0", "no page 0"}, {"5", "no page 5"}, {"3-1", "runs backwards"}, {"x", "not a page"}, {"1-3-5", "not a page"},
+                {"99999999999", "not a page"}}) {
             assertThatThrownBy(() -> new PageRange(bad[0]).of(4)).as(bad[0]).hasMessageContaining(bad[1]);
         }
         assertThat(new PageRange("1-2, 4").of(4)).containsExactly(0, 1, 3);

@@ -76,21 +76,29 @@ class OriginalsTest {
     private Map<String, String> state() throws IOException {
         Map<String, String> state = new TreeMap<>();
         try (Stream<Path> files = Files.list(desk)) {
-            for (Path file : files.filter(Files::isRegularFile).toList()) state.put(file.getFileName().toString(), Files.getLastModifiedTime(file) + " " + java.util.Arrays.hashCode(Files.readAllBytes(file)));
+            for (Path file : files.filter(Files::isRegularFile).toList())
+                state.put(file.getFileName().toString(), Files.getLastModifiedTime(file) + " " + java.util.Arrays.hashCode(Files.readAllBytes(file)));
         }
         return state;
     }
 
-    private Order order(Recipe recipe, Path source) { return new Order(pages, recipe.with(WhenPresent.REPLACE), Recipe.Passwords.NONE, source, Guard.NONE.and(List.of(desk.resolve("letter.pdf"), desk.resolve("letter 1.pdf"), desk.resolve("letter.odt")))); }
+    private Order order(Recipe recipe, Path source) {
+        return new Order(pages, recipe.with(WhenPresent.REPLACE), Recipe.Passwords.NONE, source,
+                Guard.NONE.and(List.of(desk.resolve("letter.pdf"), desk.resolve("letter 1.pdf"), desk.resolve("letter.odt"))));
+    }
 
     private Map<String, Door> doors() {
         Map<String, Door> doors = new LinkedHashMap<>();
         doors.put("publish", (source, target) -> Decant.publish(order(Recipe.PLAIN.to(target(target)), source), target, Progress.SILENT));
-        doors.put("also", (source, target) -> Decant.publish(List.of(new Output(order(Recipe.PLAIN.to(Target.RTF), source), target.resolveSibling("new.rtf")), new Output(order(Recipe.PLAIN.to(target(target)), source), target)), Progress.SILENT));
-        doors.put("each page", (source, target) -> Decant.publish(order(Recipe.PLAIN.split("{name} {n}"), source), target.resolveSibling("letter.pdf"), Progress.SILENT));
-        doors.put("letterhead", (source, target) -> Decant.publish(new Order(pages, Recipe.PLAIN.with(WhenPresent.REPLACE).with(List.of(Laid.letterhead(desk.resolve("letter.pdf"))))), target.resolveSibling("letter.pdf"), Progress.SILENT));
+        doors.put("also", (source, target) -> Decant.publish(List.of(new Output(order(Recipe.PLAIN.to(Target.RTF), source),
+                target.resolveSibling("new.rtf")), new Output(order(Recipe.PLAIN.to(target(target)), source), target)), Progress.SILENT));
+        doors.put("each page", (source, target) -> Decant.publish(order(Recipe.PLAIN.split("{name} {n}"), source), target.resolveSibling("letter.pdf"),
+                Progress.SILENT));
+        doors.put("letterhead", (source, target) -> Decant.publish(new Order(pages, Recipe.PLAIN.with(WhenPresent.REPLACE)
+                .with(List.of(Laid.letterhead(desk.resolve("letter.pdf"))))), target.resolveSibling("letter.pdf"), Progress.SILENT));
         doors.put("queue", (source, target) -> {
-            Decant.queue(document, "letter", source, null, List.of(new PublishQueue.Wish(Recipe.PLAIN.to(target(source)).with(WhenPresent.REPLACE), target.resolveSibling(source.getFileName().toString()))), Delivery.NONE);
+            Decant.queue(document, "letter", source, null, List.of(new PublishQueue.Wish(Recipe.PLAIN.to(target(source)).with(WhenPresent.REPLACE),
+                    target.resolveSibling(source.getFileName().toString()))), Delivery.NONE);
             Decant.publishWaiting(Decant.queue().all().get(0), Progress.SILENT);
         });
         doors.put("receipt", (source, target) -> {
@@ -103,11 +111,14 @@ class OriginalsTest {
         });
         doors.put("print", (source, target) -> new PrintFolder(target.getParent()).print(desk.resolve("letter.pdf"), null, PrintFolder.Job.PLAIN));
         for (WhenThere there : WhenThere.values()) {
-            doors.put("folder, " + there, (source, target) -> run(new FolderPlan.Source(desk, target.getParent(), true, TEXT_AND_PDF, List.of()), Recipe.PLAIN.to(target(target)), there, desk.resolve("log.html")));
+            doors.put("folder, " + there, (source, target) -> run(new FolderPlan.Source(desk, target.getParent(), true, TEXT_AND_PDF, List.of()),
+                    Recipe.PLAIN.to(target(target)), there, desk.resolve("log.html")));
         }
-        doors.put("log", (source, target) -> run(new FolderPlan.Source(desk, root.resolve("results"), true, TEXT_AND_PDF, List.of()), Recipe.PLAIN.to(Target.TXT), WhenThere.REPLACE, target));
+        doors.put("log", (source, target) -> run(new FolderPlan.Source(desk, root.resolve("results"), true, TEXT_AND_PDF, List.of()),
+                Recipe.PLAIN.to(Target.TXT), WhenThere.REPLACE, target));
         doors.put("watch", (source, target) -> {
-            FolderPlan plan = plan(new FolderPlan.Source(desk, target.getParent(), true, TEXT_AND_PDF, List.of()), Recipe.PLAIN.to(target(target)), WhenThere.REPLACE);
+            FolderPlan plan = plan(new FolderPlan.Source(desk, target.getParent(), true, TEXT_AND_PDF, List.of()), Recipe.PLAIN.to(target(target)),
+                    WhenThere.REPLACE);
             int[] looks = {0};
             new FolderWatch(plan, null, (asked, listener) -> Decant.folderRun(asked, listener)).run(target.getParent(), entry -> { }, () -> looks[0]++ < 2);
         });
@@ -116,7 +127,9 @@ class OriginalsTest {
 
     private static Target target(Path file) { return Target.of(file.getFileName().toString().replaceAll(".*\\.", "")); }
 
-    private static FolderPlan plan(FolderPlan.Source source, Recipe recipe, WhenThere there) { return new FolderPlan(List.of(source), List.of(Map.entry("", recipe)), there, true, false, Duration.ofMinutes(1), 0, 1, 1); }
+    private static FolderPlan plan(FolderPlan.Source source, Recipe recipe, WhenThere there) {
+        return new FolderPlan(List.of(source), List.of(Map.entry("", recipe)), there, true, false, Duration.ofMinutes(1), 0, 1, 1);
+    }
 
     private static List<FolderJournal.Entry> run(FolderPlan.Source source, Recipe recipe, WhenThere there, Path log) {
         FolderPlan plan = plan(source, recipe, there);
@@ -175,9 +188,11 @@ class OriginalsTest {
         Path named = Files.writeString(target.resolve("letter.txt"), "an older text of somebody's");
         Path source = desk.resolve("letter.docx");
         String begins = "{\"begins\":true,\"source\":\"%s\",\"output\":\"\",\"target\":\"%s\"}\n";
-        Files.writeString(target.resolve(".decant-journal.jsonl"), begins.formatted(source, victim) + begins.formatted(desk.resolve("letter.odt"), source) + begins.formatted(desk.resolve("letter.pdf"), named));
+        Files.writeString(target.resolve(".decant-journal.jsonl"), begins.formatted(source, victim) + begins.formatted(desk.resolve("letter.odt"), source)
+                + begins.formatted(desk.resolve("letter.pdf"), named));
         Map<String, String> before = state();
-        List<FolderJournal.Entry> entries = run(new FolderPlan.Source(desk, target, true, TEXT_AND_PDF, List.of()), Recipe.PLAIN.to(Target.TXT), WhenThere.KEEP_BOTH, root.resolve("log.html"));
+        List<FolderJournal.Entry> entries = run(new FolderPlan.Source(desk, target, true, TEXT_AND_PDF, List.of()), Recipe.PLAIN.to(Target.TXT),
+                WhenThere.KEEP_BOTH, root.resolve("log.html"));
         assertThat(entries).allSatisfy(entry -> assertThat(entry.target().getParent()).isEqualTo(target));
         assertThat(victim).hasContent("not to be touched");
         assertThat(named).hasContent("an older text of somebody's");
@@ -201,9 +216,11 @@ class OriginalsTest {
         Path elsewhere = Files.createDirectory(root.resolve("elsewhere"));
         Files.createSymbolicLink(target.resolve("below"), elsewhere);
         Files.copy(desk.resolve("letter.docx"), Files.createDirectory(desk.resolve("below")).resolve("note.docx"));
-        List<FolderJournal.Entry> entries = run(new FolderPlan.Source(desk, target, true, TEXT_AND_PDF, List.of()), Recipe.PLAIN.to(Target.TXT), WhenThere.REPLACE, root.resolve("log.html"));
+        List<FolderJournal.Entry> entries = run(new FolderPlan.Source(desk, target, true, TEXT_AND_PDF, List.of()), Recipe.PLAIN.to(Target.TXT),
+                WhenThere.REPLACE, root.resolve("log.html"));
         assertThat(elsewhere).isEmptyDirectory();
-        assertThat(entries).filteredOn(entry -> entry.source().endsWith("note.docx")).singleElement().satisfies(entry -> assertThat(entry.words().get(0)).contains("leads out of the target folder"));
+        assertThat(entries).filteredOn(entry -> entry.source().endsWith("note.docx")).singleElement().satisfies(entry -> assertThat(entry.words().get(0))
+                .contains("leads out of the target folder"));
         assertThat(target.resolve("letter.txt")).exists();
     }
 

@@ -93,7 +93,9 @@ public final class Attack {
     private Map<String, byte[]> seeds() throws IOException {
         Map<String, byte[]> seeds = new LinkedHashMap<>();
         Document document = HarbourNotice.document();
-        for (Target target : Target.values()) seeds.put(target.ending(), Files.readAllBytes(Decant.publish(document, Recipe.PLAIN.to(target), root.resolve("seeds/seed." + target.ending())).file()));
+        for (Target target : Target.values())
+            seeds.put(target.ending(), Files.readAllBytes(Decant.publish(document, Recipe.PLAIN.to(target), root.resolve("seeds/seed." + target.ending()))
+                    .file()));
         return seeds;
     }
 
@@ -124,7 +126,8 @@ public final class Attack {
             if (e.kind() == Kind.UNFORESEEN || e.kind() == Kind.GIVEN_UP) {
                 ended = e.kind() == Kind.GIVEN_UP ? "took too long" : "not foreseen";
                 Throwable cause = e.getCause();
-                broken.add(kind + ", number " + number + ": " + (e.kind() == Kind.GIVEN_UP ? e.getMessage() : cause + " " + Arrays.stream(cause.getStackTrace()).limit(6).toList()));
+                broken.add(kind + ", number " + number + ": " + (e.kind() == Kind.GIVEN_UP ? e.getMessage() : cause + " "
+                        + Arrays.stream(cause.getStackTrace()).limit(6).toList()));
             }
         }
         counts.computeIfAbsent(kind, key -> new TreeMap<>()).merge(ended, 1, Integer::sum);
@@ -137,7 +140,8 @@ public final class Attack {
         byte[] kept = Files.readAllBytes(source);
         attempt("." + ending, number, (gate, progress) -> {
             Taken taken = Decant.open(source, null, progress);
-            Order order = new Order(Decant.layOut(taken.document(), progress), Recipe.PLAIN.to(target).with(WhenPresent.REPLACE), Recipe.Passwords.NONE, source, Guard.NONE.through(gate));
+            Order order = new Order(Decant.layOut(taken.document(), progress), Recipe.PLAIN.to(target).with(WhenPresent.REPLACE), Recipe.Passwords.NONE,
+                    source, Guard.NONE.through(gate));
             Decant.publish(order, root.resolve("target").resolve("file " + number + "." + target.ending()), progress);
         });
         if (!Arrays.equals(kept, Files.readAllBytes(source))) broken.add("." + ending + ", number " + number + ": the original was changed");
@@ -154,17 +158,21 @@ public final class Attack {
         Path source = Files.createDirectories(root.resolve("journals/" + number + "/from"));
         Path target = Files.createDirectories(root.resolve("journals/" + number + "/to"));
         Files.writeString(source.resolve("letter.txt"), "A letter.");
-        Path[] places = {outside.resolve("diary.txt"), outside.resolve("letter.docx"), source.resolve("letter.txt"), target.resolve("letter.rtf"), target.resolve("../letter.rtf"), Path.of("/etc/hostname")};
+        Path[] places = {outside.resolve("diary.txt"), outside.resolve("letter.docx"), source.resolve("letter.txt"), target.resolve("letter.rtf"),
+                target.resolve("../letter.rtf"), Path.of("/etc/hostname")};
         StringBuilder lines = new StringBuilder();
         for (int i = 1 + random.nextInt(4); i > 0; i--) {
-            lines.append("{\"begins\":").append(random.nextBoolean()).append(",\"source\":\"").append(source.resolve("letter.txt")).append("\",\"output\":\"\",\"target\":\"").append(places[random.nextInt(places.length)])
+            lines.append("{\"begins\":").append(random.nextBoolean()).append(",\"source\":\"").append(source.resolve("letter.txt"))
+                    .append("\",\"output\":\"\",\"target\":\"").append(places[random.nextInt(places.length)])
                     .append("\",\"state\":\"done\",\"bytes\":9,\"changed\":0,\"recipe\":\"x\",\"when\":").append(random.nextInt(3)).append("}\n");
         }
-        byte[] bytes = random.nextBoolean() ? lines.toString().getBytes(StandardCharsets.UTF_8) : mutation.of(lines.toString().getBytes(StandardCharsets.UTF_8));
+        byte[] bytes = random.nextBoolean() ? lines.toString().getBytes(StandardCharsets.UTF_8)
+                : mutation.of(lines.toString().getBytes(StandardCharsets.UTF_8));
         Files.write(target.resolve(".decant-journal.jsonl"), bytes);
         FolderPlan.Source from = new FolderPlan.Source(source, target, true, Set.of(FolderPlan.Kind.TEXT), List.of());
         FolderPlan.WhenThere[] rules = FolderPlan.WhenThere.values();
-        FolderPlan plan = new FolderPlan(List.of(from), List.of(Map.entry("", Recipe.PLAIN.to(Target.RTF))), rules[random.nextInt(rules.length)], random.nextBoolean(), false, LIMIT, 0, 1, 1);
+        FolderPlan plan = new FolderPlan(List.of(from), List.of(Map.entry("", Recipe.PLAIN.to(Target.RTF))), rules[random.nextInt(rules.length)],
+                random.nextBoolean(), false, LIMIT, 0, 1, 1);
         attempt("journals", number, (gate, progress) -> {
             List<FolderJournal.Entry> entries = Decant.runFolder(plan, FolderScan.of(plan, progress), target, FolderRun.Listener.NONE);
             for (FolderJournal.Entry entry : entries) if (!entry.target().startsWith(target)) throw new IllegalStateException("A result at " + entry.target());
@@ -174,7 +182,8 @@ public final class Attack {
 
     private void queue(int number, Path outside) throws IOException {
         for (PublishQueue.Waiting old : Decant.queue().all()) Decant.queue().remove(old);
-        PublishQueue.Waiting waiting = Decant.queue(HarbourNotice.document(), "letter", outside.resolve("letter.docx"), null, List.of(new PublishQueue.Wish(Recipe.PLAIN.to(Target.TXT).with(WhenPresent.REPLACE), root.resolve("target/queue.txt"))), Delivery.NONE);
+        PublishQueue.Waiting waiting = Decant.queue(HarbourNotice.document(), "letter", outside.resolve("letter.docx"), null,
+                List.of(new PublishQueue.Wish(Recipe.PLAIN.to(Target.TXT).with(WhenPresent.REPLACE), root.resolve("target/queue.txt"))), Delivery.NONE);
         Path wish = waiting.place().resolve(random.nextInt(4) == 0 ? "document.docx" : "wish.json");
         byte[] spoiled = mutation.of(Files.readAllBytes(wish));
         // Where a wish goes is the user's own word; here it stays in the target.

@@ -41,7 +41,8 @@ public class FirstPage {
         Pages pages = new Layout(FontCatalogue.shipped()).next(LongDocuments.pages(200));
         file = Files.createTempFile("first", ".pdf");
         try (OutputStream out = Files.newOutputStream(file)) {
-            PdfWriter.write(pages, new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN, pages.document().facts(), Instant.EPOCH), out, Progress.SILENT);
+            PdfWriter.write(pages, new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN, pages.document().facts(),
+                    Instant.EPOCH), out, Progress.SILENT);
         }
         PdfPages.prepare();
     }

@@ -31,7 +31,10 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.TearDown;
 import org.openjdk.jmh.annotations.Warmup;
 
-/** The demo company's archive of a hundred text documents made into PDFs, in seconds: by all cores, and by one. What is gained is the first against the second. */
+/**
+ * The demo company's archive of a hundred text documents made into PDFs, in seconds: by all cores, and by one. What is gained is the first against the
+ * second.
+ */
 @org.openjdk.jmh.annotations.State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.SECONDS)
@@ -60,7 +63,8 @@ public class FolderOfNotices {
     public Object oneCore() { return run(); }
 
     private Object run() {
-        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(archive, folder.resolve("out"), true, EnumSet.of(Kind.TEXT), List.of())), List.of(Map.entry("", Recipe.PLAIN)), WhenThere.REPLACE, true, false, Duration.ofMinutes(1), 0, 1, 1);
+        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(archive, folder.resolve("out"), true, EnumSet.of(Kind.TEXT), List.of())),
+                List.of(Map.entry("", Recipe.PLAIN)), WhenThere.REPLACE, true, false, Duration.ofMinutes(1), 0, 1, 1);
         var entries = Decant.runFolder(plan, FolderScan.of(plan, Progress.SILENT), folder.resolve("out"), FolderRun.Listener.NONE);
         if (entries.stream().filter(entry -> entry.state() == State.DONE).count() != GOOD) throw new IllegalStateException("Not all were made");
         return entries;

@@ -41,11 +41,13 @@ final class LongDocuments {
             int count = 40 + random.nextInt(30);
             for (int k = 0; k < count; k++) text.append(words[(int) (Math.pow(random.nextDouble(), 2) * words.length)]).append(k < count - 1 ? " " : ".");
             blocks.add(paragraph("BodyText", text.toString()));
-            if (photographs > 0 && p % Math.max(1, (int) (pages * 8.2 / photographs)) == 0) blocks.add(new Paragraph("BodyText", Look.PLAIN, Look.PLAIN, List.of(new Inline.InlinePicture(photograph(p), Look.PLAIN))));
+            if (photographs > 0 && p % Math.max(1, (int) (pages * 8.2 / photographs)) == 0)
+                blocks.add(new Paragraph("BodyText", Look.PLAIN, Look.PLAIN, List.of(new Inline.InlinePicture(photograph(p), Look.PLAIN))));
         }
         Document handbook = PassengerHandbook.document();
         Section like = handbook.sections().get(0);
-        return handbook.withSections(List.of(new Section(Section.Start.NEXT_PAGE, like.page(), Section.Columns.ONE, Section.PageNumbering.CONTINUED, like.frames(), false, blocks)));
+        return handbook.withSections(List.of(new Section(Section.Start.NEXT_PAGE, like.page(), Section.Columns.ONE, Section.PageNumbering.CONTINUED,
+                like.frames(), false, blocks)));
     }
 
     /** 1,200 by 800 pixels of soft hills and grain, about 200 kB as JPEG. */
@@ -67,5 +69,7 @@ final class LongDocuments {
         return new Picture(new Image("image/jpeg", bytes.toByteArray()), 240, 160, "Hills " + seed);
     }
 
-    private static Paragraph paragraph(String style, String text) { return new Paragraph(style, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text(text, Look.PLAIN))); }
+    private static Paragraph paragraph(String style, String text) {
+        return new Paragraph(style, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text(text, Look.PLAIN)));
+    }
 }

@@ -54,8 +54,10 @@ public class PublicationWithPictures {
 
     @Benchmark public long publish() {
         PdfStyle style = PdfStyle.PLAIN.with(pictures.equals("exact") ? Pictures.EXACT : new Pictures(75, 150));
-        Receipt receipt = Publisher.publish(new Order(Layout.of(document, FontCatalogue.shipped()), Recipe.PLAIN.with(style)), folder.resolve("made.pdf"), Instant.EPOCH, Progress.SILENT);
-        System.out.println(receipt.pages() + " pages, " + receipt.bytes() + " bytes, " + receipt.proofs().stream().filter(proof -> proof.sentence().contains("picture")).toList());
+        Receipt receipt = Publisher.publish(new Order(Layout.of(document, FontCatalogue.shipped()), Recipe.PLAIN.with(style)), folder.resolve("made.pdf"),
+                Instant.EPOCH, Progress.SILENT);
+        System.out.println(receipt.pages() + " pages, " + receipt.bytes() + " bytes, " + receipt.proofs().stream().filter(proof -> proof.sentence()
+                .contains("picture")).toList());
         return receipt.bytes();
     }
 }

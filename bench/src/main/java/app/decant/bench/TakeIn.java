@@ -44,7 +44,8 @@ public class TakeIn {
     @Setup public void publish() throws IOException {
         Pages pages = new Layout(FontCatalogue.shipped()).next(LongDocuments.pages(200));
         ByteArrayOutputStream bytes = new ByteArrayOutputStream(4 << 20);
-        PdfChoices choices = new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN.tagged(false), pages.document().facts(), Instant.EPOCH);
+        PdfChoices choices = new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN.tagged(false), pages.document().facts(),
+                Instant.EPOCH);
         PdfWriter.write(pages, choices, bytes, Progress.SILENT);
         pdf = bytes.toByteArray();
     }

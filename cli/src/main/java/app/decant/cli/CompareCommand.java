@@ -20,7 +20,8 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** {@code decant compare A B}: how faithful B is to A, page by page. */
-@Command(name = "compare", description = "Says how alike two files are, page by page: words, line ends, places, pictures, colours.", mixinStandardHelpOptions = true)
+@Command(name = "compare", description = "Says how alike two files are, page by page: words, line ends, places, pictures, colours.",
+        mixinStandardHelpOptions = true)
 final class CompareCommand implements Callable<Integer> {
     @Parameters(index = "0", paramLabel = "A", description = "the original")
     private Path original;
@@ -49,14 +50,17 @@ final class CompareCommand implements Callable<Integer> {
         value.put("score", rounded(comparison.score()));
         ArrayNode pages = value.putArray("pages");
         for (PageScore page : comparison.pages()) {
-            pages.addObject().put("page", page.page() + 1).put("score", rounded(page.score())).put("text", rounded(page.text())).put("lineEnds", rounded(page.lineEnds())).put("places", rounded(page.places()))
+            pages.addObject().put("page", page.page() + 1).put("score", rounded(page.score())).put("text", rounded(page.text()))
+                    .put("lineEnds", rounded(page.lineEnds())).put("places", rounded(page.places()))
                     .put("pictures", rounded(page.pictures())).put("colours", rounded(page.colours()));
         }
         ArrayNode findings = value.putArray("findings");
         for (Difference difference : comparison.differences()) {
             ObjectNode node = findings.addObject();
-            node.put("kind", difference.kind().name().toLowerCase(Locale.ROOT).replace('_', '-')).put("weight", difference.weight().name().toLowerCase(Locale.ROOT)).put("page", difference.page() + 1).put("what", difference.sentence());
-            node.putObject("place").put("x", rounded(difference.x())).put("y", rounded(difference.y())).put("width", rounded(difference.width())).put("height", rounded(difference.height()));
+            node.put("kind", difference.kind().name().toLowerCase(Locale.ROOT).replace('_', '-')).put("weight", difference.weight().name()
+                    .toLowerCase(Locale.ROOT)).put("page", difference.page() + 1).put("what", difference.sentence());
+            node.putObject("place").put("x", rounded(difference.x())).put("y", rounded(difference.y())).put("width", rounded(difference.width()))
+                    .put("height", rounded(difference.height()));
         }
         return value;
     }

@@ -32,7 +32,8 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** Does whole folders. */
-@Command(name = "folder", description = "Makes the files of whole folders, mirrored into a target; goes on where an earlier run broke off.", mixinStandardHelpOptions = true)
+@Command(name = "folder", description = "Makes the files of whole folders, mirrored into a target; goes on where an earlier run broke off.",
+        mixinStandardHelpOptions = true)
 final class FolderCommand implements Callable<Integer> {
     @Parameters(arity = "1..*", paramLabel = "FOLDER", description = "where files come from; SOURCE=TARGET gives one a target of its own")
     private List<String> sources;
@@ -109,7 +110,8 @@ final class FolderCommand implements Callable<Integer> {
         PrintWriter err = spec.commandLine().getErr();
         if (watch) {
             err.println("Watching; end it with Ctrl C.");
-            new FolderWatch(plan, doneInto, (asked, listener) -> Decant.folderRun(asked, keys, options.passwords(), listener)).run(journals, entry -> err.println(line(entry)), () -> !Thread.currentThread().isInterrupted());
+            new FolderWatch(plan, doneInto, (asked, listener) -> Decant.folderRun(asked, keys, options.passwords(), listener))
+                    .run(journals, entry -> err.println(line(entry)), () -> !Thread.currentThread().isInterrupted());
             return Main.DONE;
         }
         FolderScan scan = FolderScan.of(plan, Progress.SILENT);
@@ -140,7 +142,8 @@ final class FolderCommand implements Callable<Integer> {
     }
 
     private int tell(FolderPlan plan, FolderScan scan) {
-        FolderScan.Expectation expected = scan.expected(plan.again() ? List.of() : FolderJournal.known(plan.sources().get(0).target()), Runtime.getRuntime().availableProcessors());
+        FolderScan.Expectation expected = scan.expected(plan.again() ? List.of() : FolderJournal.known(plan.sources().get(0).target()), Runtime.getRuntime()
+                .availableProcessors());
         if (!json) {
             spec.commandLine().getErr().println(scan.summary());
             for (FolderScan.LeftOut one : scan.leftOut()) spec.commandLine().getErr().println("  left out: " + one.file() + "  " + one.reason());
@@ -149,9 +152,11 @@ final class FolderCommand implements Callable<Integer> {
             if (free >= 0) spec.commandLine().getErr().println("  " + free / 1_000_000 + " MB are free where results go.");
             return Main.DONE;
         }
-        ObjectNode root = Json.object().put("summary", scan.summary()).put("bytes", scan.bytes()).put("expectedSeconds", expected.seconds()).put("expectedBytes", expected.bytes()).put("free", FolderScan.free(plan.sources().get(0).target()));
+        ObjectNode root = Json.object().put("summary", scan.summary()).put("bytes", scan.bytes()).put("expectedSeconds", expected.seconds())
+                .put("expectedBytes", expected.bytes()).put("free", FolderScan.free(plan.sources().get(0).target()));
         ArrayNode items = root.putArray("items");
-        for (FolderScan.Item item : scan.items()) items.addObject().put("source", item.source().toString()).put("target", item.target().toString()).put("bytes", item.bytes());
+        for (FolderScan.Item item : scan.items())
+            items.addObject().put("source", item.source().toString()).put("target", item.target().toString()).put("bytes", item.bytes());
         ArrayNode out = root.putArray("leftOut");
         for (FolderScan.LeftOut one : scan.leftOut()) out.addObject().put("file", one.file().toString()).put("reason", one.reason());
         spec.commandLine().getOut().println(Json.text(root));
@@ -169,14 +174,16 @@ final class FolderCommand implements Callable<Integer> {
             int equals = source.indexOf('=');
             Path from = Path.of(equals < 0 ? source : source.substring(0, equals));
             if (equals < 0 && into == null) throw wrong("Where shall the results go? Give --into DIR, or SOURCE=TARGET.");
-            Path target = equals < 0 ? sources.size() > 1 ? into.resolve(from.toAbsolutePath().normalize().getFileName()) : into : Path.of(source.substring(equals + 1));
+            Path target = equals < 0 ? sources.size() > 1 ? into.resolve(from.toAbsolutePath().normalize().getFileName()) : into
+                    : Path.of(source.substring(equals + 1));
             all.add(new FolderPlan.Source(from, target, !flat, wanted, patterns));
         }
         if (!part.matches("[1-9]\\d{0,3}/[1-9]\\d{0,3}")) throw wrong("--part takes which of how many, such as 3/8.");
         int which = Integer.parseInt(part.split("/")[0]);
         int parts = Integer.parseInt(part.split("/")[1]);
         if (which > parts) throw wrong("--part " + part + " asks for a part that is not there.");
-        return new FolderPlan(all, outputs, value(FolderPlan.WhenThere.class, "--there", there), again, keepTimes, Duration.ofSeconds(Math.max(1, limit)), faith, which, parts);
+        return new FolderPlan(all, outputs, value(FolderPlan.WhenThere.class, "--there", there), again, keepTimes, Duration.ofSeconds(Math.max(1, limit)),
+                faith, which, parts);
     }
 
     private static <T extends Enum<T>> T value(Class<T> kind, String option, String text) {

@@ -60,7 +60,8 @@ final class InspectCommand implements Callable<Integer> {
 
     private List<Finding> losses(Pages pages) {
         Target to = Target.of(target);
-        if (to == null) throw new DecantException(DecantException.Kind.WRONG_CALL, "“" + target + "” is no format that is written here. There are " + Arrays.stream(Target.values()).map(Target::ending).collect(Collectors.joining(", ")) + ".");
+        if (to == null) throw new DecantException(DecantException.Kind.WRONG_CALL, "“" + target + "” is no format that is written here. There are "
+                + Arrays.stream(Target.values()).map(Target::ending).collect(Collectors.joining(", ")) + ".");
         return Publisher.losses(new Order(pages, Recipe.PLAIN.to(to)));
     }
 
@@ -101,7 +102,8 @@ final class InspectCommand implements Callable<Integer> {
         }
         ArrayNode fonts = value.putArray("fonts");
         for (FontCatalogue.Match match : pages.fonts()) {
-            fonts.addObject().put("family", match.family()).put("here", match.here()).put("shown", match.face().family()).put("equalWidths", match.equalWidths());
+            fonts.addObject().put("family", match.family()).put("here", match.here()).put("shown", match.face().family())
+                    .put("equalWidths", match.equalWidths());
         }
         value.put("blocks", taken.document().sections().stream().mapToInt(section -> section.blocks().size()).sum());
         value.put("tables", taken.document().blocks().stream().filter(InspectCommand::isTable).count());
@@ -114,7 +116,8 @@ final class InspectCommand implements Callable<Integer> {
     private static boolean isTable(Block block) { return block instanceof app.decant.document.Table; }
 
     private void print(PrintWriter out, Taken taken, Pages pages, List<Finding> findings) {
-        out.println(file.getFileName() + ": " + taken.kind().words() + ", " + pages.count() + (pages.count() == 1 ? " page, " : " pages, ") + TextSearch.words(taken.document()) + " words");
+        out.println(file.getFileName() + ": " + taken.kind().words() + ", " + pages.count() + (pages.count() == 1 ? " page, " : " pages, ")
+                + TextSearch.words(taken.document()) + " words");
         Facts facts = taken.document().facts();
         if (facts.title() != null) out.println("  title    " + facts.title());
         if (facts.author() != null) out.println("  author   " + facts.author());
@@ -122,7 +125,8 @@ final class InspectCommand implements Callable<Integer> {
             Pages.Spot spot = pages.spot(new Place(heading.path(), 0));
             out.println("  heading  " + "  ".repeat(heading.level() - 1) + heading.title() + (spot == null ? "" : "  (page " + (spot.page() + 1) + ")"));
         }
-        for (FontCatalogue.Match match : pages.fonts()) out.println("  font     " + match.family() + (match.here() ? "" : ", shown as " + match.face().family()));
+        for (FontCatalogue.Match match : pages.fonts())
+            out.println("  font     " + match.family() + (match.here() ? "" : ", shown as " + match.face().family()));
         for (Finding finding : findings) out.println("  finding  " + finding.what());
         if (losses != null) for (Finding finding : losses) out.println("  ." + target + "     " + finding.what());
         if (faith == null) return;

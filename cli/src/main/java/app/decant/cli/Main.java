@@ -10,7 +10,8 @@ import picocli.CommandLine.Command;
 
 /** The command line's entrance. Exit status 0: all done; 1: something failed; 2: wrong call. */
 @Command(name = "decant", description = "Takes office documents in, and publishes them again.", mixinStandardHelpOptions = true, version = "Decant 0.1.0",
-        subcommands = {PublishCommand.class, RecipesCommand.class, QueueCommand.class, FolderCommand.class, InspectCommand.class, CompareCommand.class, DemoFilesCommand.class, CommandLine.HelpCommand.class}, synopsisSubcommandLabel = "COMMAND",
+        subcommands = {PublishCommand.class, RecipesCommand.class, QueueCommand.class, FolderCommand.class, InspectCommand.class, CompareCommand.class,
+                DemoFilesCommand.class, CommandLine.HelpCommand.class}, synopsisSubcommandLabel = "COMMAND",
         footer = {"", "The window: decant open [FILE...], or decant demo."})
 public final class Main {
     /** All done, some outputs failed, wrong call. */
@@ -37,7 +38,8 @@ public final class Main {
             CommandLine command = exception.getCommandLine();
             command.getErr().println(exception.getMessage());
             CommandLine.UnmatchedArgumentException.printSuggestions(exception, command.getErr());
-            command.getErr().println("./decant help " + (command.getCommandName().equals("decant") ? "" : command.getCommandName() + " ") + "tells what can be said.");
+            command.getErr().println("./decant help " + (command.getCommandName().equals("decant") ? "" : command.getCommandName() + " ")
+                    + "tells what can be said.");
             if (json) command.getOut().println(failure(DecantException.Kind.WRONG_CALL, exception.getMessage()));
             return WRONG_CALL;
         });
@@ -57,12 +59,15 @@ public final class Main {
         DecantException told = problem instanceof DecantException known ? known : null;
         if (told == null || told.kind() == DecantException.Kind.UNFORESEEN) LoggerFactory.getLogger(Main.class).error("Unforeseen", problem);
         else LoggerFactory.getLogger(Main.class).info("{}", told.getMessage(), told);
-        String sentence = told != null ? told.getMessage() : "Something went wrong that was not foreseen; nothing was replaced. The log in your home folder, .decant/decant.log, tells more.";
+        String sentence = told != null ? told.getMessage()
+                : "Something went wrong that was not foreseen; nothing was replaced. The log in your home folder, .decant/decant.log, tells more.";
         DecantException.Kind kind = told != null ? told.kind() : DecantException.Kind.UNFORESEEN;
         command.getErr().println(sentence);
         if (json) command.getOut().println(failure(kind, sentence));
         return kind == DecantException.Kind.WRONG_CALL ? WRONG_CALL : FAILED;
     }
 
-    private static String failure(DecantException.Kind kind, String sentence) { return Json.text(Json.object().put("done", false).put("kind", kind.name().toLowerCase(Locale.ROOT)).put("message", sentence)); }
+    private static String failure(DecantException.Kind kind, String sentence) {
+        return Json.text(Json.object().put("done", false).put("kind", kind.name().toLowerCase(Locale.ROOT)).put("message", sentence));
+    }
 }

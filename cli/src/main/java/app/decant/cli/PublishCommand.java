@@ -52,7 +52,8 @@ final class PublishCommand implements Callable<Integer> {
 
     @Mixin private SourceOptions source;
 
-    @Option(names = "--also", paramLabel = "RECIPE|FORMAT", description = "make another output as well: by a recipe, or a format such as docx; may be given several times")
+    @Option(names = "--also", paramLabel = "RECIPE|FORMAT",
+            description = "make another output as well: by a recipe, or a format such as docx; may be given several times")
     private List<String> also = List.of();
 
     @Option(names = "--receipt", paramLabel = "FILE", description = "write the receipt to a file: text, or JSON where the name ends in .json")
@@ -77,12 +78,14 @@ final class PublishCommand implements Callable<Integer> {
         Target named = out == null || outIsFolder ? null : Target.of(ending(out));
         Recipe recipe = options.recipe(named);
         if (named != null && named != recipe.target()) {
-            throw wrong("--out names a ." + named.ending() + ", but " + recipe.target().words() + " is made. Give a name that ends in ." + recipe.target().ending() + ", or --to " + named.ending() + ".");
+            throw wrong("--out names a ." + named.ending() + ", but " + recipe.target().words() + " is made. Give a name that ends in ." + recipe.target()
+                    .ending() + ", or --to " + named.ending() + ".");
         }
         recipe.refuseContradictions(options.passwords());
         if (mailOnly && mailTo.isEmpty()) throw wrong("--mail-only needs --mail-to ADDRESS, or the result would be nowhere.");
         MailOutbox.refuseWrong(mailTo);
-        if (receiptFile != null && files.size() > 1) throw wrong("--receipt takes the receipt of one document; there are " + files.size() + ". Every receipt is kept in .decant/receipts as well.");
+        if (receiptFile != null && files.size() > 1)
+            throw wrong("--receipt takes the receipt of one document; there are " + files.size() + ". Every receipt is kept in .decant/receipts as well.");
         ArrayNode results = Json.array();
         Set<Kind> failed = EnumSet.noneOf(Kind.class);
         for (Path file : files) {
@@ -143,7 +146,8 @@ final class PublishCommand implements Callable<Integer> {
             Taken taken = source.open(file, progress);
             Pages pages = Decant.layOut(taken.document(), progress);
             List<Output> outputs = new ArrayList<>();
-            for (int i = 0; i < names.size(); i++) outputs.add(new Output(new Order(pages, recipes.get(i).getValue(), options.passwords(), file, others.through(gate)), names.get(i)));
+            for (int i = 0; i < names.size(); i++)
+                outputs.add(new Output(new Order(pages, recipes.get(i).getValue(), options.passwords(), file, others.through(gate)), names.get(i)));
             return new Made(taken.findings(), Decant.publish(outputs, progress));
         });
         List<Receipt> receipts = Decant.deliver(made.receipts, delivery, others);
@@ -156,7 +160,8 @@ final class PublishCommand implements Callable<Integer> {
     private void tell(Path file, List<Finding> taken, List<Receipt> receipts, ObjectNode result) {
         if (!json) print(file, taken, receipts);
         Receipt first = receipts.get(0);
-        result.put("done", true).put("file", first.file().toString()).put("pages", receipts.stream().mapToInt(Receipt::pages).sum()).put("bytes", receipts.stream().mapToLong(Receipt::bytes).sum())
+        result.put("done", true).put("file", first.file().toString()).put("pages", receipts.stream().mapToInt(Receipt::pages).sum())
+                .put("bytes", receipts.stream().mapToLong(Receipt::bytes).sum())
                 .put("seconds", receipts.stream().mapToLong(receipt -> receipt.time().toMillis()).sum() / 1000.0);
         List<Finding> findings = new ArrayList<>(taken);
         findings.addAll(first.findings());
@@ -165,7 +170,8 @@ final class PublishCommand implements Callable<Integer> {
         if (receipts.size() == 1) return;
         ArrayNode each = result.putArray("files");
         for (Receipt receipt : receipts) {
-            ObjectNode node = each.addObject().put("file", receipt.file().toString()).put("to", receipt.target().ending()).put("pages", receipt.pages()).put("bytes", receipt.bytes());
+            ObjectNode node = each.addObject().put("file", receipt.file().toString()).put("to", receipt.target().ending()).put("pages", receipt.pages())
+                    .put("bytes", receipt.bytes());
             node.set("proofs", Json.proofs(receipt.proofs()));
             node.set("findings", Json.findings(receipt.findings()));
         }

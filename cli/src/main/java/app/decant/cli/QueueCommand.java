@@ -34,7 +34,9 @@ final class QueueCommand implements Callable<Integer> {
     @Override public Integer call() {
         PublishQueue queue = Decant.queue();
         List<Waiting> all = queue.all();
-        if (number != null && (number < 1 || number > all.size())) throw new DecantException(Kind.WRONG_CALL, "There is no number " + number + " in the queue; " + (all.isEmpty() ? "it is empty." : "it holds 1 to " + all.size() + "."));
+        if (number != null && (number < 1 || number > all.size()))
+            throw new DecantException(Kind.WRONG_CALL, "There is no number " + number + " in the queue; " + (all.isEmpty() ? "it is empty."
+                    : "it holds 1 to " + all.size() + "."));
         List<Waiting> chosen = number == null ? all : List.of(all.get(number - 1));
         return switch (task) {
             case "list" -> list(chosen);
@@ -53,7 +55,8 @@ final class QueueCommand implements Callable<Integer> {
         PrintWriter out = spec.commandLine().getOut();
         for (int i = 0; i < waiting.size(); i++) {
             Waiting one = waiting.get(i);
-            if (json) list.addObject().put("title", one.title()).put("file", one.file().toString()).put("added", one.added().toString()).put("tries", one.tries()).put("trouble", one.trouble());
+            if (json) list.addObject().put("title", one.title()).put("file", one.file().toString()).put("added", one.added().toString())
+                    .put("tries", one.tries()).put("trouble", one.trouble());
             else out.println((i + 1) + "  " + one.title() + " → " + one.file() + (one.trouble() == null ? "" : "  (failed: " + one.trouble() + ")"));
         }
         if (json) out.println(Json.text(list));

@@ -46,7 +46,8 @@ final class RecipeOptions {
     @Option(names = "--bookmarks", paramLabel = "LEVELS", description = "heading levels for bookmarks, such as 1-3, or none (default: 1-3)")
     private String bookmarks;
 
-    @Option(names = "--fonts", paramLabel = "used|whole|standard-left-out", description = "embed the characters used, or whole fonts, or leave out the fourteen every reader has (default: used)")
+    @Option(names = "--fonts", paramLabel = "used|whole|standard-left-out",
+            description = "embed the characters used, or whole fonts, or leave out the fourteen every reader has (default: used)")
     private String fonts;
 
     @Option(names = "--office-fonts", paramLabel = "as-they-came|used-characters|whole|none", description = "fonts that travel in a .docx or .odt")
@@ -75,13 +76,15 @@ final class RecipeOptions {
     @Option(names = "--lock", paramLabel = "STRENGTH", description = "aes-256, aes-128, or for old readers only the weak rc4-128 and rc4-40")
     private String lock;
 
-    @Option(names = "--user-password", paramLabel = "P", description = "asked for when the file is opened; typed where it is not given here", arity = "0..1", fallbackValue = Secret.ASK)
+    @Option(names = "--user-password", paramLabel = "P", description = "asked for when the file is opened; typed where it is not given here", arity = "0..1",
+            fallbackValue = Secret.ASK)
     private String userPassword;
 
     @Option(names = "--user-password-from", paramLabel = "file:PATH|env:NAME", description = "read it from a file or the environment")
     private String userPasswordFrom;
 
-    @Option(names = "--owner-password", paramLabel = "P", description = "allows everything (default: one that nobody knows)", arity = "0..1", fallbackValue = Secret.ASK)
+    @Option(names = "--owner-password", paramLabel = "P", description = "allows everything (default: one that nobody knows)", arity = "0..1", fallbackValue =
+            Secret.ASK)
     private String ownerPassword;
 
     @Option(names = "--owner-password-from", paramLabel = "file:PATH|env:NAME", description = "read it from a file or the environment")
@@ -89,7 +92,8 @@ final class RecipeOptions {
 
     @Option(names = "--facts-in-clear", description = "leave what is said about the document readable without a password")
     private boolean factsInClear;
-    @Option(names = "--allow", paramLabel = "LIST", description = "what is allowed without it: all, none, or of print,print-fine,change,copy,comment,fill-forms,read-aloud,assemble")
+    @Option(names = "--allow", paramLabel = "LIST",
+            description = "what is allowed without it: all, none, or of print,print-fine,change,copy,comment,fill-forms,read-aloud,assemble")
     private String allow;
 
     @Option(names = "--watermark", paramLabel = "TEXT", description = "grey words across every page")
@@ -101,7 +105,8 @@ final class RecipeOptions {
     @Option(names = "--attach-source", description = "put the document itself into the PDF")
     private boolean attachSource;
 
-    @Option(names = "--links", paramLabel = "as-they-are|found|found-and-shown", description = "whether written-out addresses become links (default: as-they-are)")
+    @Option(names = "--links", paramLabel = "as-they-are|found|found-and-shown",
+            description = "whether written-out addresses become links (default: as-they-are)")
     private String links;
 
     @Option(names = "--title", paramLabel = "TEXT", description = "instead of the document's own")
@@ -122,7 +127,8 @@ final class RecipeOptions {
     @Option(names = "--strip-facts", description = "say nothing about the document but what is given here")
     private boolean stripFacts;
 
-    @Option(names = "--stamp", paramLabel = "TEXT", description = "words in the margin of every page; {page} {pages} {label} {title} {date} stand for what they say")
+    @Option(names = "--stamp", paramLabel = "TEXT",
+            description = "words in the margin of every page; {page} {pages} {label} {title} {date} stand for what they say")
     private String stamp;
 
     @Option(names = "--stamp-place", paramLabel = "PLACE", description = "top, top-left, top-right, bottom, bottom-left or bottom-right (default: bottom)")
@@ -159,7 +165,8 @@ final class RecipeOptions {
         Recipe made = recipe == null ? Recipe.PLAIN : new Recipes(recipesFolder()).find(recipe);
         if (to != null) {
             Target target = Target.of(to);
-            if (target == null) throw wrong("“" + to + "” is no format this version writes. Choose one of " + Arrays.stream(Target.values()).map(Target::ending).collect(Collectors.joining(", ")) + ".");
+            if (target == null) throw wrong("“" + to + "” is no format this version writes. Choose one of " + Arrays.stream(Target.values())
+                    .map(Target::ending).collect(Collectors.joining(", ")) + ".");
             made = target == made.target() ? made : made.as(target);
         } else if (recipe == null && named != null) {
             made = made.as(named);
@@ -170,7 +177,8 @@ final class RecipeOptions {
         made = made.with(style(made.style()));
         passwords();
         if (lock != null || allow != null || locks() || factsInClear) made = made.with(locking(made.locking()));
-        if (!made.locking().isOn() && (allow != null || factsInClear)) throw wrong("--allow and --facts-in-clear say how a file is locked, but it is not to be. Choose a strength with --lock, or leave them out.");
+        if (!made.locking().isOn() && (allow != null || factsInClear))
+            throw wrong("--allow and --facts-in-clear say how a file is locked, but it is not to be. Choose a strength with --lock, or leave them out.");
         if (stampPlace != null && stamp == null) throw wrong("--stamp-place says where a stamp stands, but there is none. Give --stamp TEXT.");
         List<Laid> laid = new ArrayList<>(made.laid());
         if (letterhead != null) laid.add(Laid.letterhead(letterhead));
@@ -180,7 +188,8 @@ final class RecipeOptions {
         if (officeFonts != null) made = made.with(value(Recipe.OfficeFonts.class, "--office-fonts", officeFonts));
         if (restricted != null) made = made.with(value(Recipe.Restricted.class, "--restricted-fonts", restricted));
         FactsRule facts = made.facts();
-        made = made.with(new FactsRule(stripFacts || facts.stripped(), chosen(title, facts.title()), chosen(subject, facts.subject()), chosen(author, facts.author()), chosen(keywords, facts.keywords()), chosen(language, facts.language()), facts.dates(), facts.own()));
+        made = made.with(new FactsRule(stripFacts || facts.stripped(), chosen(title, facts.title()), chosen(subject, facts.subject()),
+                chosen(author, facts.author()), chosen(keywords, facts.keywords()), chosen(language, facts.language()), facts.dates(), facts.own()));
         if (attachSource) made = made.attaching(true);
         if (links != null) made = made.with(value(Recipe.Links.class, "--links", links));
         for (String field : fields) {
@@ -211,7 +220,8 @@ final class RecipeOptions {
         options.put("--stamp", stamp);
         options.put("--attach-source", attachSource ? true : null);
         options.values().removeIf(Objects::isNull);
-        if (!options.isEmpty()) throw wrong(String.join(", ", options.keySet()) + " can't be had in a ." + target.ending() + "; that is for PDFs. Leave it out, or make a PDF.");
+        if (!options.isEmpty()) throw wrong(String.join(", ", options.keySet()) + " can't be had in a ." + target.ending()
+                + "; that is for PDFs. Leave it out, or make a PDF.");
     }
 
     static Path recipesFolder() { return Decant.home().resolve("recipes"); }
@@ -229,7 +239,9 @@ final class RecipeOptions {
         }
         if (quality != null && (quality < 1 || quality > 100)) throw wrong("--picture-quality goes from 1 to 100.");
         if (resolution != null && (resolution < 10 || resolution > 4800)) throw wrong("--picture-resolution goes from 10 to 4800 pixels an inch.");
-        if (quality != null || resolution != null) made = made.with(new Pictures(quality == null ? style.pictures().quality() : quality, resolution == null ? style.pictures().resolution() : resolution, style.pictures().grey(), style.pictures().lineArt()));
+        if (quality != null || resolution != null)
+            made = made.with(new Pictures(quality == null ? style.pictures().quality() : quality, resolution == null ? style.pictures().resolution()
+                    : resolution, style.pictures().grey(), style.pictures().lineArt()));
         if (standard != null) made = made.with(standard());
         if (untagged) made = made.tagged(false);
         if (uncompressed) made = made.compressed(false);
@@ -244,11 +256,13 @@ final class RecipeOptions {
     private Standard standard() {
         Standard named = Standard.named(standard);
         if (named != null) return named;
-        throw wrong("“" + standard + "” is no standard known here. There are " + Arrays.stream(Standard.values()).filter(one -> one != Standard.NONE).map(Standard::words).collect(Collectors.joining(", ")) + ".");
+        throw wrong("“" + standard + "” is no standard known here. There are " + Arrays.stream(Standard.values()).filter(one -> one != Standard.NONE)
+                .map(Standard::words).collect(Collectors.joining(", ")) + ".");
     }
 
     private Recipe.Locking locking(Recipe.Locking kept) {
-        Protection.Strength strength = lock != null ? value(Protection.Strength.class, "--lock", lock) : kept.isOn() ? kept.strength() : Protection.Strength.AES_256;
+        Protection.Strength strength = lock != null ? value(Protection.Strength.class, "--lock", lock) : kept.isOn() ? kept.strength()
+                : Protection.Strength.AES_256;
         Set<Protection.Permission> allowed = EnumSet.noneOf(Protection.Permission.class);
         if (allow == null) allowed.addAll(kept.allowed());
         else if (allow.equalsIgnoreCase("all")) allowed.addAll(EnumSet.allOf(Protection.Permission.class));
@@ -267,7 +281,8 @@ final class RecipeOptions {
 
     private static <T extends Enum<T>> T value(Class<T> kind, String option, String text) {
         for (T one : kind.getEnumConstants()) if (one.name().toLowerCase(Locale.ROOT).replace('_', '-').equals(text.toLowerCase(Locale.ROOT))) return one;
-        throw wrong("“" + text + "” is nothing that " + option + " can be. There are " + Arrays.stream(kind.getEnumConstants()).map(one -> one.name().toLowerCase(Locale.ROOT).replace('_', '-')).collect(Collectors.joining(", ")) + ".");
+        throw wrong("“" + text + "” is nothing that " + option + " can be. There are " + Arrays.stream(kind.getEnumConstants())
+                .map(one -> one.name().toLowerCase(Locale.ROOT).replace('_', '-')).collect(Collectors.joining(", ")) + ".");
     }
 
     private static String chosen(String anew, String kept) { return anew != null ? anew : kept; }

@@ -30,7 +30,8 @@ final class Secret {
 
     private static String typed(String option) {
         Console console = System.console();
-        if (console == null) throw wrong(option + " is given without a password, and there is no terminal to type it at. Give one, or say with " + option + "-from where it is.");
+        if (console == null) throw wrong(option + " is given without a password, and there is no terminal to type it at. Give one, or say with " + option
+                + "-from where it is.");
         char[] typed = console.readPassword("%s: ", option);
         return typed == null ? "" : new String(typed);
     }

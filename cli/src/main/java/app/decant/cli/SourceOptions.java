@@ -11,7 +11,8 @@ import picocli.CommandLine.Option;
 
 /** How documents are opened. */
 final class SourceOptions {
-    @Option(names = "--password", paramLabel = "P", description = "to open protected documents; typed where it is not given here", arity = "0..1", fallbackValue = Secret.ASK)
+    @Option(names = "--password", paramLabel = "P", description = "to open protected documents; typed where it is not given here", arity = "0..1",
+            fallbackValue = Secret.ASK)
     private String said;
 
     @Option(names = "--password-from", paramLabel = "file:PATH|env:NAME", description = "read it from a file or the environment")
@@ -22,7 +23,8 @@ final class SourceOptions {
 
     private String password;
 
-    @Option(names = "--text-encoding", paramLabel = "NAME", description = "how the letters of plain text are written, such as windows-1252 (default: found out)")
+    @Option(names = "--text-encoding", paramLabel = "NAME",
+            description = "how the letters of plain text are written, such as windows-1252 (default: found out)")
     private Charset letters;
 
     /** The password, asked for once; null where none is given. */

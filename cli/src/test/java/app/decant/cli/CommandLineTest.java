@@ -115,9 +115,14 @@ class CommandLineTest {
     }
 
     @Test void whatCannotBeLockedOrHadIsRefusedByNameBeforeAnythingIsMade() throws IOException {
-        Object[][] calls = {{"--user-password"}, {"--user-password", ""}, {"--lock", "none", "--user-password", "x"}, {"--to", "docx", "--owner-password", "x"}, {"--to", "odt", "--lock", "aes-256"}, {"--to", "html", "--allow", "print"}, {"--allow", "print", "--lock", "none"},
-            {"--to", "txt", "--user-password", "x"}, {"--to", "docx", "--watermark", "DRAFT"}, {"--to", "docx", "--standard", "PDF/A-2b"}, {"--to", "docx", "--each", "{n}"}, {"--to", "docx", "--stamp", "x"}, {"--to", "docx", "--letterhead", "x.pdf"}, {"--to", "docx", "--linearized"},
-            {"--to", "docx", "--bookmarks", "1-3"}, {"--to", "docx", "--pages", "1"}, {"--mail-only"}, {"--mail-to", "nobody"}, {"--user-password-from", "env:NOT_THERE_AT_ALL"}, {"--set", "locking=true"}, {"--set", "version=9.9"}, {"--set", "opening.page=99"}, {"--stamp-place", "top"}};
+        Object[][] calls = {{"--user-password"}, {"--user-password", ""}, {"--lock", "none", "--user-password", "x"}, {"--to", "docx", "--owner-password",
+                "x"}, {"--to", "odt", "--lock", "aes-256"}, {"--to", "html", "--allow", "print"}, {"--allow", "print", "--lock", "none"},
+            {"--to", "txt", "--user-password", "x"}, {"--to", "docx", "--watermark", "DRAFT"}, {"--to", "docx", "--standard", "PDF/A-2b"},
+                    {"--to", "docx", "--each", "{n}"}, {"--to", "docx", "--stamp", "x"}, {"--to", "docx", "--letterhead", "x.pdf"},
+                    {"--to", "docx", "--linearized"},
+            {"--to", "docx", "--bookmarks", "1-3"}, {"--to", "docx", "--pages", "1"}, {"--mail-only"}, {"--mail-to", "nobody"},
+                    {"--user-password-from", "env:NOT_THERE_AT_ALL"}, {"--set", "locking=true"}, {"--set", "version=9.9"}, {"--set", "opening.page=99"},
+                    {"--stamp-place", "top"}};
         for (Object[] options : calls) {
             java.util.List<Object> words = new java.util.ArrayList<>(java.util.List.of("publish", notice, "--out", folder.resolve("made"), "--json"));
             if (!java.util.Arrays.asList(options).contains("--to")) words.set(3, folder.resolve("made.pdf"));
@@ -142,7 +147,8 @@ class CommandLineTest {
             assertThat(Path.of(file.get("file").asText())).exists();
             assertThat(file.get("proofs")).isNotEmpty().allSatisfy(proof -> assertThat(proof.get("holds").asBoolean()).isTrue());
         });
-        JsonNode mailed = call("publish", notice, "--out", folder.resolve("mailed.pdf"), "--mail-to", "office@ferries.example", "--mail-only", "--json").json().get(0);
+        JsonNode mailed = call("publish", notice, "--out", folder.resolve("mailed.pdf"), "--mail-to", "office@ferries.example", "--mail-only", "--json")
+                .json().get(0);
         assertThat(Path.of(mailed.get("file").asText())).exists().hasExtension("eml");
         assertThat(folder.resolve("mailed.pdf")).doesNotExist();
     }
@@ -154,7 +160,8 @@ class CommandLineTest {
     }
 
     @Test void whatWaitsInTheQueueKeepsAllThatWasWished() throws IOException {
-        Called put = call("publish", notice, "--out", folder.resolve("later.pdf"), "--also", "txt", "--attach-source", "--receipt", folder.resolve("receipt.json"), "--queue");
+        Called put = call("publish", notice, "--out", folder.resolve("later.pdf"), "--also", "txt", "--attach-source", "--receipt",
+                folder.resolve("receipt.json"), "--queue");
         assertThat(put.status()).as(put.err()).isZero();
         assertThat(folder.resolve("later.pdf")).doesNotExist();
         assertThat(call("queue", "run", "--json").status()).isZero();

@@ -27,7 +27,8 @@ class FolderCommandTest {
     @TempDir private Path folder;
 
     private List<String> call(String... arguments) {
-        List<String> call = new ArrayList<>(List.of(ProcessHandle.current().info().command().orElse("java"), "-cp", System.getProperty("java.class.path"), "-Ddecant.home=" + folder.resolve("home"), "app.decant.cli.Main", "folder"));
+        List<String> call = new ArrayList<>(List.of(ProcessHandle.current().info().command().orElse("java"), "-cp", System.getProperty("java.class.path"),
+                "-Ddecant.home=" + folder.resolve("home"), "app.decant.cli.Main", "folder"));
         call.addAll(List.of(arguments));
         return call;
     }
@@ -58,11 +59,13 @@ class FolderCommandTest {
         random.setSeed(seed);
         int kills = 0;
         for (int i = 0; i < KILLS; i++) {
-            Process process = new ProcessBuilder(call(source.toString(), "--into", target.toString())).redirectErrorStream(true).redirectOutput(new File(folder.toFile(), "log")).start();
+            Process process = new ProcessBuilder(call(source.toString(), "--into", target.toString())).redirectErrorStream(true)
+                    .redirectOutput(new File(folder.toFile(), "log")).start();
             if (!process.waitFor(700 + random.nextInt(1800), TimeUnit.MILLISECONDS)) kills++;
             process.destroyForcibly().waitFor();
         }
-        Process last = new ProcessBuilder(call(source.toString(), "--into", target.toString(), "--json")).redirectError(ProcessBuilder.Redirect.DISCARD).start();
+        Process last = new ProcessBuilder(call(source.toString(), "--into", target.toString(), "--json")).redirectError(ProcessBuilder.Redirect.DISCARD)
+                .start();
         JsonNode log = new ObjectMapper().readTree(last.getInputStream().readAllBytes());
         assertThat(last.waitFor()).isZero();
         assertThat(kills).as("seed %d", seed).isPositive();
@@ -79,11 +82,13 @@ class FolderCommandTest {
     @Test void aSecondRunOfTheSameFilesIsKeptOut() throws Exception {
         Path source = sources(300);
         Path target = folder.resolve("out");
-        Process first = new ProcessBuilder(call(source.toString(), "--into", target.toString(), "--faith", "1")).redirectErrorStream(true).redirectOutput(new File(folder.toFile(), "log")).start();
+        Process first = new ProcessBuilder(call(source.toString(), "--into", target.toString(), "--faith", "1")).redirectErrorStream(true)
+                .redirectOutput(new File(folder.toFile(), "log")).start();
         try {
             for (int i = 0; i < 600 && (!Files.isDirectory(target) || files(target).isEmpty()); i++) Thread.sleep(20);
             // A dry run looks at the journal while the first is at work, and must not loosen its hold.
-            assertThat(new ProcessBuilder(call(source.toString(), "--into", target.toString(), "--dry-run")).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start().waitFor()).isZero();
+            assertThat(new ProcessBuilder(call(source.toString(), "--into", target.toString(), "--dry-run")).redirectErrorStream(true)
+                    .redirectOutput(ProcessBuilder.Redirect.DISCARD).start().waitFor()).isZero();
             Process second = new ProcessBuilder(call(source.toString(), "--into", target.toString())).redirectErrorStream(true).start();
             String said = new String(second.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
             assertThat(first.isAlive()).as("the first is still at work").isTrue();
@@ -97,7 +102,8 @@ class FolderCommandTest {
 
     @Test void saysWhatItWouldDoAndDoesNothing() throws Exception {
         Path source = sources();
-        Process dry = new ProcessBuilder(call(source.toString(), "--into", folder.resolve("out").toString(), "--to", "odt", "--pattern", "*.md", "--dry-run", "--json")).redirectError(ProcessBuilder.Redirect.DISCARD).start();
+        Process dry = new ProcessBuilder(call(source.toString(), "--into", folder.resolve("out").toString(), "--to", "odt", "--pattern", "*.md", "--dry-run",
+                "--json")).redirectError(ProcessBuilder.Redirect.DISCARD).start();
         JsonNode said = new ObjectMapper().readTree(dry.getInputStream().readAllBytes());
         assertThat(dry.waitFor()).isZero();
         assertThat(said.path("items")).hasSize(FILES / 2);
@@ -110,7 +116,8 @@ class FolderCommandTest {
     @Test void watchesAFolderAndMovesWhatIsDone() throws Exception {
         Path source = Files.createDirectories(folder.resolve("in"));
         Path target = folder.resolve("out");
-        Process watching = new ProcessBuilder(call(source.toString(), "--into", target.toString(), "--watch", "--done-into", "done")).redirectErrorStream(true).redirectOutput(new File(folder.toFile(), "log")).start();
+        Process watching = new ProcessBuilder(call(source.toString(), "--into", target.toString(), "--watch", "--done-into", "done"))
+                .redirectErrorStream(true).redirectOutput(new File(folder.toFile(), "log")).start();
         try {
             Files.writeString(source.resolve("late.txt"), "The last ship leaves at nine.");
             for (int i = 0; i < 300 && !(Files.exists(target.resolve("late.pdf")) && Files.exists(source.resolve("done/late.txt"))); i++) Thread.sleep(100);

@@ -100,7 +100,9 @@ final class DemoPictures {
         for (int x = 540; x < 720; x += 40) g.fillRect(x, 188, 24, 16);
         g.setColor(new Color(255, 255, 255, 150));
         g.setStroke(new BasicStroke(4));
-        for (int i = 0; i < 14; i++) g.draw(new CubicCurve2D.Double(40 + i * 84, 390 + i * 31 % 90, 60 + i * 84, 380 + i * 31 % 90, 80 + i * 84, 400 + i * 31 % 90, 104 + i * 84, 390 + i * 31 % 90));
+        for (int i = 0; i < 14; i++)
+            g.draw(new CubicCurve2D.Double(40 + i * 84, 390 + i * 31 % 90, 60 + i * 84, 380 + i * 31 % 90, 80 + i * 84, 400 + i * 31 % 90, 104 + i * 84,
+                    390 + i * 31 % 90));
         g.dispose();
         return image(image, "jpeg");
     }

@@ -68,7 +68,9 @@ final class DemoText {
         return inlines;
     }
 
-    private static Look toggled(Look look, app.decant.document.Property<Boolean> property) { return look.is(property) ? look.without(property) : look.with(property, true); }
+    private static Look toggled(Look look, app.decant.document.Property<Boolean> property) {
+        return look.is(property) ? look.without(property) : look.with(property, true);
+    }
 
     private static void flush(StringBuilder plain, Look look, List<Inline> inlines) {
         if (!plain.isEmpty()) inlines.add(new Inline.Text(plain.toString(), look));
@@ -88,7 +90,8 @@ final class DemoText {
         for (int r = 0; r < rows.length; r++) {
             List<Table.Cell> cells = new ArrayList<>();
             for (int c = 0; c < rows[r].length; c++) cells.add(cell(c, 1, 1, r == 0, c > 0 && !left, rows[r][c]));
-            made.add(new Table.Row(r == 0 ? Look.of(TableProperty.HEADER_ROW, true).with(TableProperty.KEEP_ROW, true) : Look.of(TableProperty.KEEP_ROW, true), cells));
+            made.add(new Table.Row(r == 0 ? Look.of(TableProperty.HEADER_ROW, true).with(TableProperty.KEEP_ROW, true) : Look.of(TableProperty.KEEP_ROW,
+                    true), cells));
         }
         return table(widths, made);
     }

@@ -107,7 +107,8 @@ public final class Cascade {
     public Look cell(Table table, int row, Table.Cell cell) {
         Look whole = table(table);
         Look parts = Look.PLAIN;
-        Set<TablePart> wanted = table.look().get(TableProperty.PARTS, new TableProperty.TableParts(EnumSet.of(TablePart.FIRST_ROW, TablePart.ODD_ROWS))).parts();
+        Set<TablePart> wanted = table.look().get(TableProperty.PARTS, new TableProperty.TableParts(EnumSet.of(TablePart.FIRST_ROW, TablePart.ODD_ROWS)))
+                .parts();
         int rows = table.rows().size();
         int columns = table.columns().size();
         boolean first = wanted.contains(TablePart.FIRST_ROW);
@@ -128,7 +129,8 @@ public final class Cascade {
             if (!applies || !wanted.contains(part)) continue;
             Look look = partLook(tableStyle(table), part);
             boolean edge = part == TablePart.FIRST_ROW || part == TablePart.LAST_ROW || part == TablePart.FIRST_COLUMN || part == TablePart.LAST_COLUMN;
-            if (look.says(TableProperty.BORDERS)) borders = edge ? look.get(TableProperty.BORDERS).over(borders) : over(borders, look.get(TableProperty.BORDERS));
+            if (look.says(TableProperty.BORDERS))
+                borders = edge ? look.get(TableProperty.BORDERS).over(borders) : over(borders, look.get(TableProperty.BORDERS));
             parts = edge ? look.over(parts) : parts.over(look);
         }
         Borders around = whole.get(TableProperty.BORDERS, Borders.OPEN);

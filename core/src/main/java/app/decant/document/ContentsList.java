@@ -28,7 +28,8 @@ public final class ContentsList {
                     String mark = bookmark(heading.paragraph());
                     if (mark == null) {
                         mark = "_Toc" + Integer.toUnsignedString(31 * heading.text().hashCode() + heading.path().hashCode());
-                        result = result.replacing(heading.path().parent(), heading.path().last(), heading.path().last() + 1, List.of(marked(heading.paragraph(), mark)));
+                        result = result.replacing(heading.path().parent(), heading.path().last(), heading.path().last() + 1,
+                                List.of(marked(heading.paragraph(), mark)));
                     }
                     marks.put(heading.paragraph(), mark);
                 }

@@ -6,7 +6,8 @@ public final class DecantException extends RuntimeException {
     private final Kind kind;
 
     /** What went wrong, for programs. */
-    public enum Kind { UNREADABLE, NEEDS_PASSWORD, NOT_PERMITTED, TARGET_LOCKED, TARGET_EXISTS, UNSUPPORTED, CANCELLED, GIVEN_UP, WRONG_CALL, NOT_PROVEN, UNFORESEEN }
+    public enum Kind { UNREADABLE, NEEDS_PASSWORD, NOT_PERMITTED, TARGET_LOCKED, TARGET_EXISTS, UNSUPPORTED, CANCELLED, GIVEN_UP, WRONG_CALL, NOT_PROVEN,
+            UNFORESEEN }
 
     public DecantException(Kind kind, String sentence) { this(kind, sentence, null); }
 

@@ -50,7 +50,8 @@ final class Deletion {
             if (!inside || !rest.isEmpty()) sections.add(inside ? section.withBlocks(rest) : section);
         }
         mergeInto(sections, joined);
-        if (sections.isEmpty()) sections.add(document.sections().get(0).withBlocks(List.of(new Paragraph(first.style(), first.look(), first.mark(), List.of()))));
+        if (sections.isEmpty()) sections.add(document.sections().get(0)
+                .withBlocks(List.of(new Paragraph(first.style(), first.look(), first.mark(), List.of()))));
         Document made = document.withSections(sections);
         return new Edit("deleting", List.of(), null, null, sections, Span.caret(caret(made, joined)));
     }
@@ -78,7 +79,9 @@ final class Deletion {
             } else if (block instanceof Table table) {
                 rest.add(emptied(table));
             } else if (block instanceof Contents contents) {
-                if (!goes(paragraphs(List.of(contents)))) rest.add(contents.entries().stream().noneMatch(left::containsKey) ? contents : new Contents(contents.fromLevel(), contents.toLevel(), contents.entries().stream().map(this::emptied).toList()));
+                if (!goes(paragraphs(List.of(contents))))
+                    rest.add(contents.entries().stream().noneMatch(left::containsKey) ? contents : new Contents(contents.fromLevel(), contents.toLevel(),
+                            contents.entries().stream().map(this::emptied).toList()));
             } else if (!isBetween(blocks, block)) {
                 rest.add(block);
             }
@@ -87,18 +90,22 @@ final class Deletion {
     }
 
     /** Whether all of some paragraphs is taken out. */
-    private boolean goes(List<Paragraph> paragraphs) { return !paragraphs.isEmpty() && paragraphs.stream().allMatch(paragraph -> left.containsKey(paragraph) && left.get(paragraph).isEmpty()); }
+    private boolean goes(List<Paragraph> paragraphs) {
+        return !paragraphs.isEmpty() && paragraphs.stream().allMatch(paragraph -> left.containsKey(paragraph) && left.get(paragraph).isEmpty());
+    }
 
     /** Whether a table holds all that is picked, so that its texts are meant; with the whole document it goes. */
     private boolean isPickedWithin(Table table) {
-        Set<Paragraph> own = paragraphs(List.of(table)).stream().collect(Collectors.toCollection(() -> java.util.Collections.newSetFromMap(new IdentityHashMap<>())));
+        Set<Paragraph> own = paragraphs(List.of(table)).stream()
+                .collect(Collectors.toCollection(() -> java.util.Collections.newSetFromMap(new IdentityHashMap<>())));
         return !all && own.containsAll(touched.stream().map(Walk.Stop::paragraph).toList());
     }
 
     /** Whether a block without text, such as a drawing, stands between two paragraphs that are touched. */
     private boolean isBetween(List<Block> blocks, Block block) {
         int at = blocks.indexOf(block);
-        return at > 0 && at + 1 < blocks.size() && paragraphs(blocks.subList(0, at)).stream().anyMatch(left::containsKey) && paragraphs(blocks.subList(at + 1, blocks.size())).stream().anyMatch(left::containsKey) && !(block instanceof Paragraph);
+        return at > 0 && at + 1 < blocks.size() && paragraphs(blocks.subList(0, at)).stream().anyMatch(left::containsKey)
+                && paragraphs(blocks.subList(at + 1, blocks.size())).stream().anyMatch(left::containsKey) && !(block instanceof Paragraph);
     }
 
     private static List<Paragraph> paragraphs(List<? extends Block> blocks) {
@@ -113,11 +120,14 @@ final class Deletion {
 
     private Table emptied(Table table) {
         List<Table.Row> rows = new ArrayList<>();
-        for (Table.Row row : table.rows()) rows.add(new Table.Row(row.look(), row.cells().stream().map(cell -> cell.withBlocks(cell.blocks().stream().map(this::emptied).toList())).toList()));
+        for (Table.Row row : table.rows())
+            rows.add(new Table.Row(row.look(), row.cells().stream().map(cell -> cell.withBlocks(cell.blocks().stream().map(this::emptied).toList())).toList()));
         return new Table(table.look(), table.columns(), rows);
     }
 
-    private Block emptied(Block block) { return block instanceof Paragraph paragraph ? emptied(paragraph) : block instanceof Table table ? emptied(table) : block; }
+    private Block emptied(Block block) {
+        return block instanceof Paragraph paragraph ? emptied(paragraph) : block instanceof Table table ? emptied(table) : block;
+    }
 
     private Paragraph emptied(Paragraph paragraph) { return left.containsKey(paragraph) ? paragraph.withInlines(left.get(paragraph)) : paragraph; }
 
@@ -128,7 +138,8 @@ final class Deletion {
         int at = -1;
         for (int i = 0; i < sections.size(); i++) for (Block block : sections.get(i).blocks()) if (block == joined) at = i;
         int removed = document.sections().size() - sections.size();
-        boolean follows = at >= 0 && at + 1 < sections.size() && document.sections().size() - removed > at + 1 && at + 1 + removed >= span.end().path().step(0) && isRestOfLast(sections.get(at + 1));
+        boolean follows = at >= 0 && at + 1 < sections.size() && document.sections().size() - removed > at + 1 && at + 1 + removed >= span.end().path()
+                .step(0) && isRestOfLast(sections.get(at + 1));
         if (!follows) return;
         List<Block> blocks = new ArrayList<>(sections.get(at).blocks());
         blocks.addAll(sections.get(at + 1).blocks());
@@ -146,7 +157,9 @@ final class Deletion {
         BlockPath path = joined == null ? null : walk.pathOf(joined);
         if (path != null) return new Place(path, span.start().offset());
         // Blocks before what went stand where they stood.
-        for (Walk.Stop stop : walk.stops()) if (stop.path().compareTo(span.start().path()) >= 0) return new Place(stop.path(), stop.path().equals(span.start().path()) ? Math.min(span.start().offset(), stop.paragraph().length()) : 0);
+        for (Walk.Stop stop : walk.stops())
+            if (stop.path().compareTo(span.start().path()) >= 0)
+                return new Place(stop.path(), stop.path().equals(span.start().path()) ? Math.min(span.start().offset(), stop.paragraph().length()) : 0);
         Walk.Stop last = walk.stops().get(walk.stops().size() - 1);
         return new Place(last.path(), last.paragraph().length());
     }

@@ -11,7 +11,8 @@ import java.util.List;
  * @param tabWidth the distance of the tab stops nobody set, in points
  * @param fonts    that travel with it; it is set with them before all others
  */
-public record Document(Facts facts, StyleSheet styles, Numbering numbering, List<Section> sections, boolean evenAndOddFrames, double tabWidth, List<Opaque.Part> kept, List<FontFile> fonts) {
+public record Document(Facts facts, StyleSheet styles, Numbering numbering, List<Section> sections, boolean evenAndOddFrames, double tabWidth,
+        List<Opaque.Part> kept, List<FontFile> fonts) {
     public static final double TAB_WIDTH = 36;
 
     public Document {
@@ -20,13 +21,15 @@ public record Document(Facts facts, StyleSheet styles, Numbering numbering, List
         fonts = List.copyOf(fonts);
     }
 
-    public Document(Facts facts, StyleSheet styles, Numbering numbering, List<Section> sections, boolean evenAndOddFrames, double tabWidth, List<Opaque.Part> kept) {
+    public Document(Facts facts, StyleSheet styles, Numbering numbering, List<Section> sections, boolean evenAndOddFrames, double tabWidth,
+            List<Opaque.Part> kept) {
         this(facts, styles, numbering, sections, evenAndOddFrames, tabWidth, kept, List.of());
     }
 
     /** An empty document: one A4 section with one empty paragraph. */
     public static Document empty() {
-        return new Document(Facts.NONE, StyleSheet.EMPTY, Numbering.NONE, List.of(Section.PLAIN.withBlocks(List.of(Paragraph.of("")))), false, TAB_WIDTH, List.of());
+        return new Document(Facts.NONE, StyleSheet.EMPTY, Numbering.NONE, List.of(Section.PLAIN.withBlocks(List.of(Paragraph.of("")))), false, TAB_WIDTH,
+                List.of());
     }
 
     public Document withSections(List<Section> others) { return new Document(facts, styles, numbering, others, evenAndOddFrames, tabWidth, kept, fonts); }

@@ -36,7 +36,8 @@ public record Edit(String what, List<Replacement> changes, StyleSheet styles, Nu
         Paragraph first = document.paragraph(start.path());
         Look dressed = look != null ? look : typedLook(first, start.offset());
         List<Paragraph> pieces = new ArrayList<>();
-        for (String line : lines) pieces.add(new Paragraph(first.style(), first.look(), first.mark(), line.isEmpty() ? List.of() : List.of(new Inline.Text(clean(line), dressed))));
+        for (String line : lines) pieces.add(new Paragraph(first.style(), first.look(), first.mark(), line.isEmpty() ? List.of()
+                : List.of(new Inline.Text(clean(line), dressed))));
         return insert(document, span, pieces, "typing");
     }
 
@@ -107,7 +108,8 @@ public record Edit(String what, List<Replacement> changes, StyleSheet styles, Nu
         }
         List<Replacement> changes = new ArrayList<>(removal == null ? List.of() : removal.changes());
         changes.add(new Replacement(at.path().parent(), at.path().last(), at.path().last() + 1, List.of(head, tail)));
-        return new Edit("new paragraph", changes, null, null, removal == null ? null : removal.sections(), Span.caret(new Place(at.path().sibling(at.path().last() + 1), 0)));
+        return new Edit("new paragraph", changes, null, null, removal == null ? null : removal.sections(),
+                Span.caret(new Place(at.path().sibling(at.path().last() + 1), 0)));
     }
 
     /** What is picked dressed: {@code change} laid over each run's own look. An empty span dresses nothing. */
@@ -159,7 +161,8 @@ public record Edit(String what, List<Replacement> changes, StyleSheet styles, Nu
         StringBuilder result = new StringBuilder(text.length());
         for (int i = 0; i < text.length(); i++) {
             char c = text.charAt(i);
-            if (c == Inline.TAB || c == Inline.PAGE_BREAK || c == '\u2028' || c >= ' ' && c != Inline.OBJECT && c != '\u007F') result.append(c == '\u2028' ? Inline.LINE_BREAK : c);
+            if (c == Inline.TAB || c == Inline.PAGE_BREAK || c == '\u2028' || c >= ' ' && c != Inline.OBJECT && c != '\u007F')
+                result.append(c == '\u2028' ? Inline.LINE_BREAK : c);
         }
         return result.toString();
     }

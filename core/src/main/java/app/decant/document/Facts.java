@@ -6,7 +6,8 @@ import java.util.Map;
 import java.util.TreeMap;
 
 /** What is said about the document as a whole; null where nothing is said. */
-public record Facts(String title, String subject, String author, String keywords, String language, Instant created, Instant changed, Map<String, String> others) {
+public record Facts(String title, String subject, String author, String keywords, String language, Instant created, Instant changed,
+        Map<String, String> others) {
     public static final Facts NONE = new Facts(null, null, null, null, null, null, null, Map.of());
 
     public Facts { others = Collections.unmodifiableMap(new TreeMap<>(others)); }

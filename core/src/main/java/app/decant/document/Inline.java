@@ -50,9 +50,13 @@ public sealed interface Inline {
 
     /** Text the program works out, such as a page number, with the result it had when it was read. */
     record Field(Kind kind, String instruction, String result, Look look) implements Inline {
-        /** The fields that are worked out anew; {@code NOTE_MARK} repeats a note's mark inside the note; {@code OTHER} keeps its instruction and shows its last result. */
+        /**
+         * The fields that are worked out anew; {@code NOTE_MARK} repeats a note's mark inside the note; {@code OTHER} keeps its instruction and shows its
+         * last result.
+         */
         public enum Kind {
-            PAGE("PAGE"), PAGES("NUMPAGES"), SECTION_PAGES("SECTIONPAGES"), DATE("DATE"), TIME("TIME"), TITLE("TITLE"), AUTHOR("AUTHOR"), FILE_NAME("FILENAME"), REFERENCE("REF"), PAGE_REFERENCE("PAGEREF"), NOTE_MARK("QUOTE"), OTHER("QUOTE");
+            PAGE("PAGE"), PAGES("NUMPAGES"), SECTION_PAGES("SECTIONPAGES"), DATE("DATE"), TIME("TIME"), TITLE("TITLE"), AUTHOR("AUTHOR"),
+                    FILE_NAME("FILENAME"), REFERENCE("REF"), PAGE_REFERENCE("PAGEREF"), NOTE_MARK("QUOTE"), OTHER("QUOTE");
 
             private final String word;
 

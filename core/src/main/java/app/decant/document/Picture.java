@@ -21,7 +21,9 @@ public record Picture(Image image, double width, double height, TableProperty.In
     public record Word(String text, double x, double baseline, double width, double size) { }
 
     /** A picture under which nothing lies. */
-    public Picture(Image image, double width, double height, TableProperty.Insets crop, double rotation, String description) { this(image, width, height, crop, rotation, description, List.of()); }
+    public Picture(Image image, double width, double height, TableProperty.Insets crop, double rotation, String description) {
+        this(image, width, height, crop, rotation, description, List.of());
+    }
 
     /** A picture uncropped and upright. */
     public Picture(Image image, double width, double height, String description) {
@@ -35,6 +37,7 @@ public record Picture(Image image, double width, double height, TableProperty.In
     public Picture sized(double newWidth, double newHeight) {
         double across = newWidth / width;
         double down = newHeight / height;
-        return new Picture(image, newWidth, newHeight, crop, rotation, description, words.stream().map(word -> new Word(word.text, word.x * across, word.baseline * down, word.width * across, word.size * down)).toList());
+        return new Picture(image, newWidth, newHeight, crop, rotation, description, words.stream()
+                .map(word -> new Word(word.text, word.x * across, word.baseline * down, word.width * across, word.size * down)).toList());
     }
 }

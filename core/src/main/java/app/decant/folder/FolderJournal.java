@@ -59,13 +59,16 @@ public final class FolderJournal implements AutoCloseable {
      * @param faith  0 to 100, or -1 where it was not asked for
      * @param words  why it failed or was skipped, or what wants a look; empty where all is well
      */
-    public record Entry(Path source, Path target, State state, long bytes, long changed, String output, String recipe, long resultBytes, int pages, double seconds, double faith, List<String> words) {
+    public record Entry(Path source, Path target, State state, long bytes, long changed, String output, String recipe, long resultBytes, int pages,
+            double seconds, double faith, List<String> words) {
         public Entry { words = List.copyOf(words); }
 
         String key() { return FolderJournal.key(source, output); }
 
         /** Whether it stands for the same work on the same file, and its result is still there. */
-        boolean isOf(FolderScan.Item item, String otherRecipe) { return bytes == item.bytes() && changed == item.changed() && recipe.equals(otherRecipe) && isResultOf(item); }
+        boolean isOf(FolderScan.Item item, String otherRecipe) {
+            return bytes == item.bytes() && changed == item.changed() && recipe.equals(otherRecipe) && isResultOf(item);
+        }
 
         /** Whether a result of the file, by whatever recipe, is there as it was made: under a name the plan itself gives, and of the same size. */
         boolean isResultOf(FolderScan.Item item) {
@@ -102,7 +105,8 @@ public final class FolderJournal implements AutoCloseable {
         FolderJournal journal = null;
         try {
             Files.createDirectories(folder);
-            FileChannel channel = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE, LinkOption.NOFOLLOW_LINKS);
+            FileChannel channel = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE,
+                    LinkOption.NOFOLLOW_LINKS);
             refuseShared(file, channel);
             journal = new FolderJournal(file, channel, channel.tryLock());
             if (journal.lock == null) throw busy(folder);
@@ -115,13 +119,15 @@ public final class FolderJournal implements AutoCloseable {
             if (journal == null) HELD.remove(file);
             else journal.close();
             if (e instanceof DecantException told) throw told;
-            throw new DecantException(Kind.TARGET_LOCKED, "No journal can be kept in " + folder + ". Look whether it may be written to, or choose another target.", e);
+            throw new DecantException(Kind.TARGET_LOCKED, "No journal can be kept in " + folder
+                    + ". Look whether it may be written to, or choose another target.", e);
         }
     }
 
     /** A second name would let a journal cut and extend a file that is something else. */
     private static void refuseShared(Path file, FileChannel channel) throws IOException {
-        if (!file.getFileSystem().supportedFileAttributeViews().contains("unix") || ((Number) Files.getAttribute(file, "unix:nlink", LinkOption.NOFOLLOW_LINKS)).intValue() == 1) return;
+        if (!file.getFileSystem().supportedFileAttributeViews().contains("unix")
+                || ((Number) Files.getAttribute(file, "unix:nlink", LinkOption.NOFOLLOW_LINKS)).intValue() == 1) return;
         channel.close();
         throw new IOException(file + " has a second name");
     }
@@ -142,19 +148,23 @@ public final class FolderJournal implements AutoCloseable {
         return journal.entries();
     }
 
-    private static DecantException busy(Path folder) { return new DecantException(Kind.TARGET_LOCKED, "Another run is at work in " + folder + ". Wait until it is done, or choose another target."); }
+    private static DecantException busy(Path folder) {
+        return new DecantException(Kind.TARGET_LOCKED, "Another run is at work in " + folder + ". Wait until it is done, or choose another target.");
+    }
 
     /** All journals of a folder, the one last written last. */
     private static List<Path> journals(Path folder) throws IOException {
         try (Stream<Path> files = Files.list(folder)) {
-            return files.filter(file -> file.getFileName().toString().startsWith(PREFIX) && file.getFileName().toString().endsWith(ENDING) && Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS)).sorted(Comparator.comparingLong(file -> file.toFile().lastModified())).toList();
+            return files.filter(file -> file.getFileName().toString().startsWith(PREFIX) && file.getFileName().toString().endsWith(ENDING)
+                    && Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS)).sorted(Comparator.comparingLong(file -> file.toFile().lastModified())).toList();
         }
     }
 
     private void readOther(Path other, int parts) throws IOException {
         boolean free = false;
         if (!HELD.contains(other)) {
-            try (FileChannel opened = FileChannel.open(other, StandardOpenOption.READ, StandardOpenOption.WRITE, LinkOption.NOFOLLOW_LINKS); FileLock taken = opened.tryLock()) {
+            try (FileChannel opened = FileChannel.open(other, StandardOpenOption.READ, StandardOpenOption.WRITE, LinkOption.NOFOLLOW_LINKS); FileLock taken =
+                    opened.tryLock()) {
                 free = taken != null;
                 if (free) lines(all(opened));
             }
@@ -199,8 +209,10 @@ public final class FolderJournal implements AutoCloseable {
             begun.remove(key);
             List<String> words = new ArrayList<>();
             node.path("words").forEach(one -> words.add(one.asText()));
-            entries.put(key, new Entry(source, Path.of(node.path("target").asText()), State.valueOf(node.path("state").asText().toUpperCase(Locale.ROOT)), node.path("bytes").asLong(), node.path("changed").asLong(), node.path("output").asText(),
-                    node.path("recipe").asText(), node.path("resultBytes").asLong(), node.path("pages").asInt(), node.path("seconds").asDouble(), node.path("faith").asDouble(-1), words));
+            entries.put(key, new Entry(source, Path.of(node.path("target").asText()), State.valueOf(node.path("state").asText().toUpperCase(Locale.ROOT)),
+                    node.path("bytes").asLong(), node.path("changed").asLong(), node.path("output").asText(),
+                    node.path("recipe").asText(), node.path("resultBytes").asLong(), node.path("pages").asInt(), node.path("seconds").asDouble(),
+                            node.path("faith").asDouble(-1), words));
         } catch (JsonProcessingException | IllegalArgumentException e) {
             LoggerFactory.getLogger(FolderJournal.class).warn("A line of the journal is passed over: {}", line, e);
         }
@@ -233,15 +245,18 @@ public final class FolderJournal implements AutoCloseable {
     /** Says that a file is begun; its result will have just this name. */
     void begin(FolderScan.Item item, Path target) {
         long now = System.currentTimeMillis();
-        write(MAPPER.createObjectNode().put("begins", true).put("source", item.source().toString()).put("output", item.output()).put("target", target.toString()).put("when", now), true);
+        write(MAPPER.createObjectNode().put("begins", true).put("source", item.source().toString()).put("output", item.output())
+                .put("target", target.toString()).put("when", now), true);
         synchronized (this) {
             begun.put(key(item.source(), item.output()), new Begun(target, now));
         }
     }
 
     void end(Entry entry) {
-        ObjectNode node = MAPPER.createObjectNode().put("source", entry.source.toString()).put("output", entry.output).put("target", entry.target.toString()).put("state", entry.state.name().toLowerCase(Locale.ROOT)).put("bytes", entry.bytes)
-                .put("changed", entry.changed).put("recipe", entry.recipe).put("resultBytes", entry.resultBytes).put("pages", entry.pages).put("seconds", entry.seconds).put("faith", entry.faith);
+        ObjectNode node = MAPPER.createObjectNode().put("source", entry.source.toString()).put("output", entry.output).put("target", entry.target.toString())
+                .put("state", entry.state.name().toLowerCase(Locale.ROOT)).put("bytes", entry.bytes)
+                .put("changed", entry.changed).put("recipe", entry.recipe).put("resultBytes", entry.resultBytes).put("pages", entry.pages)
+                        .put("seconds", entry.seconds).put("faith", entry.faith);
         entry.words.forEach(node.putArray("words")::add);
         try {
             write(node, false);
@@ -255,7 +270,10 @@ public final class FolderJournal implements AutoCloseable {
         }
     }
 
-    /** An end that is lost with the power is made up for by the next run, which makes the file again under the name it had begun; so only beginnings wait for the disk. */
+    /**
+     * An end that is lost with the power is made up for by the next run, which makes the file again under the name it had begun; so only beginnings wait for
+     * the disk.
+     */
     private void write(ObjectNode node, boolean wait) {
         try {
             ByteBuffer line = ByteBuffer.wrap((node + "\n").getBytes(StandardCharsets.UTF_8));
@@ -272,7 +290,8 @@ public final class FolderJournal implements AutoCloseable {
             // Outside the lock, so that workers wait for the disk side by side.
             if (wait) channel.force(false);
         } catch (IOException e) {
-            throw new DecantException(Kind.TARGET_LOCKED, "The journal of the run can't be written; there may be no room left on its disk. Nothing was lost; start the run again once there is.", e);
+            throw new DecantException(Kind.TARGET_LOCKED,
+                    "The journal of the run can't be written; there may be no room left on its disk. Nothing was lost; start the run again once there is.", e);
         }
     }
 

@@ -39,7 +39,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 
-/** The log of a run: totals, then a table for each kind, originals left and results right. As OpenDocument text or a web page by our own writers, as CSV or JSON. */
+/**
+ * The log of a run: totals, then a table for each kind, originals left and results right. As OpenDocument text or a web page by our own writers, as CSV or
+ * JSON.
+ */
 public final class FolderLog {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy, HH:mm", Locale.ENGLISH).withZone(ZoneId.systemDefault());
     private static final ObjectMapper MAPPER = new ObjectMapper().enable(SerializationFeature.INDENT_OUTPUT);
@@ -51,9 +54,12 @@ public final class FolderLog {
     public static Path write(List<Entry> entries, FolderScan scan, Instant when, Path file) {
         List<FolderScan.LeftOut> leftOut = scan.leftOut();
         String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
-        byte[] bytes = name.endsWith(".odt") ? TextFormat.ODT.write(document(entries, leftOut, when), when).bytes() : name.endsWith(".csv") ? csv(entries, leftOut).getBytes(StandardCharsets.UTF_8)
-                : name.endsWith(".json") ? json(entries, leftOut, when).getBytes(StandardCharsets.UTF_8) : TextFormat.HTML.write(document(entries, leftOut, when), when).bytes();
-        return SafeFile.write(file, Recipe.WhenPresent.REPLACE, scan.guard().within(List.of()).and(entries.stream().map(Entry::target).toList()), out -> out.write(bytes), SafeFile.UNSEEN);
+        byte[] bytes = name.endsWith(".odt") ? TextFormat.ODT.write(document(entries, leftOut, when), when).bytes() : name.endsWith(".csv")
+                ? csv(entries, leftOut).getBytes(StandardCharsets.UTF_8)
+                : name.endsWith(".json") ? json(entries, leftOut, when).getBytes(StandardCharsets.UTF_8)
+                        : TextFormat.HTML.write(document(entries, leftOut, when), when).bytes();
+        return SafeFile.write(file, Recipe.WhenPresent.REPLACE, scan.guard().within(List.of()).and(entries.stream().map(Entry::target).toList()),
+                out -> out.write(bytes), SafeFile.UNSEEN);
     }
 
     private static String words(State state) { return state == State.WANTS_LOOK ? "wants a look" : state.name().toLowerCase(Locale.ROOT); }
@@ -73,12 +79,16 @@ public final class FolderLog {
         Look cell = Look.of(TextProperty.SIZE, 8.0);
         Map<String, Style> styles = new LinkedHashMap<>();
         styles.put("Text", new Style("Text", "Text", Style.Kind.PARAGRAPH, null, null, Look.of(ParagraphProperty.SPACE_AFTER, 4.0)));
-        styles.put("Heading1", new Style("Heading1", "Heading, level 1", Style.Kind.PARAGRAPH, "Text", "Text", Look.of(TextProperty.SIZE, 16.0).with(TextProperty.BOLD, true).with(ParagraphProperty.OUTLINE_LEVEL, 1)));
-        styles.put("Heading2", new Style("Heading2", "Heading, level 2", Style.Kind.PARAGRAPH, "Text", "Text", Look.of(TextProperty.SIZE, 12.0).with(TextProperty.BOLD, true).with(ParagraphProperty.OUTLINE_LEVEL, 2).with(ParagraphProperty.SPACE_BEFORE, 10.0).with(ParagraphProperty.KEEP_WITH_NEXT, true)));
+        styles.put("Heading1", new Style("Heading1", "Heading, level 1", Style.Kind.PARAGRAPH, "Text", "Text", Look.of(TextProperty.SIZE, 16.0)
+                .with(TextProperty.BOLD, true).with(ParagraphProperty.OUTLINE_LEVEL, 1)));
+        styles.put("Heading2", new Style("Heading2", "Heading, level 2", Style.Kind.PARAGRAPH, "Text", "Text", Look.of(TextProperty.SIZE, 12.0)
+                .with(TextProperty.BOLD, true).with(ParagraphProperty.OUTLINE_LEVEL, 2).with(ParagraphProperty.SPACE_BEFORE, 10.0)
+                .with(ParagraphProperty.KEEP_WITH_NEXT, true)));
         styles.put("Cell", new Style("Cell", "Cell", Style.Kind.PARAGRAPH, null, null, cell));
         List<Block> blocks = new ArrayList<>();
         blocks.add(Paragraph.styled("Heading1", "What became of the files"));
-        blocks.add(Paragraph.of(DAY.format(when) + ": " + FolderRun.summary(entries) + " " + FolderScan.size(entries.stream().mapToLong(Entry::bytes).sum()) + " became " + FolderScan.size(entries.stream().mapToLong(Entry::resultBytes).sum()) + "."));
+        blocks.add(Paragraph.of(DAY.format(when) + ": " + FolderRun.summary(entries) + " " + FolderScan.size(entries.stream().mapToLong(Entry::bytes).sum())
+                + " became " + FolderScan.size(entries.stream().mapToLong(Entry::resultBytes).sum()) + "."));
         kinds(entries).forEach((kind, some) -> {
             blocks.add(Paragraph.styled("Heading2", kind.substring(0, 1).toUpperCase(Locale.ROOT) + kind.substring(1) + ", " + some.size()));
             blocks.add(table(some));
@@ -87,7 +97,8 @@ public final class FolderLog {
         for (FolderScan.LeftOut one : leftOut) blocks.add(Paragraph.of(one.file() + ": " + one.reason()));
         Section.PageGeometry wide = new Section.PageGeometry(841.9, 595.3, 42, 42, 42, 42, 24, 24, 0);
         Section section = new Section(Section.Start.NEXT_PAGE, wide, Section.Columns.ONE, Section.PageNumbering.CONTINUED, Map.of(), false, blocks);
-        return new Document(Facts.NONE.withTitle("What became of the files"), new StyleSheet(Look.of(TextProperty.FAMILY, "Liberation Sans").with(TextProperty.SIZE, 10.0), "Text", null, styles), Numbering.NONE, List.of(section), false, Document.TAB_WIDTH, List.of());
+        return new Document(Facts.NONE.withTitle("What became of the files"), new StyleSheet(Look.of(TextProperty.FAMILY, "Liberation Sans")
+                .with(TextProperty.SIZE, 10.0), "Text", null, styles), Numbering.NONE, List.of(section), false, Document.TAB_WIDTH, List.of());
     }
 
     private static Table table(List<Entry> entries) {
@@ -96,14 +107,17 @@ public final class FolderLog {
         Look look = Look.of(TableProperty.BORDERS, Borders.all(line));
         List<Table.Row> rows = new ArrayList<>();
         List<Table.Cell> heads = new ArrayList<>();
-        for (int i = 0; i < HEADS.length; i++) heads.add(cell(i, look.with(TableProperty.SHADING, new Colour(0xEDE8E0)), new Inline.Text(HEADS[i], Look.of(TextProperty.BOLD, true))));
+        for (int i = 0; i < HEADS.length; i++)
+            heads.add(cell(i, look.with(TableProperty.SHADING, new Colour(0xEDE8E0)), new Inline.Text(HEADS[i], Look.of(TextProperty.BOLD, true))));
         rows.add(new Table.Row(Look.of(TableProperty.HEADER_ROW, true), heads));
         for (Entry entry : entries) {
             boolean there = entry.state() == State.DONE || entry.state() == State.WANTS_LOOK;
             List<Table.Cell> cells = new ArrayList<>();
             cells.add(cell(0, look, link(entry.source())));
             cells.add(cell(1, look, there ? link(entry.target()) : new Inline.Text("", Look.PLAIN)));
-            String[] rest = {words(entry.state()), entry.pages() > 0 ? String.valueOf(entry.pages()) : "", there ? FolderScan.size(entry.resultBytes()) : "", String.format(Locale.ROOT, "%.2f", entry.seconds()), entry.faith() < 0 ? "" : String.format(Locale.ROOT, "%.0f", entry.faith()), String.join(" ", entry.words())};
+            String[] rest = {words(entry.state()), entry.pages() > 0 ? String.valueOf(entry.pages()) : "", there ? FolderScan.size(entry.resultBytes()) : "",
+                    String.format(Locale.ROOT, "%.2f", entry.seconds()), entry.faith() < 0 ? "" : String.format(Locale.ROOT, "%.0f", entry.faith()),
+                    String.join(" ", entry.words())};
             for (int i = 0; i < rest.length; i++) cells.add(cell(i + 2, look, new Inline.Text(rest[i], Look.PLAIN)));
             rows.add(new Table.Row(Look.PLAIN, cells));
         }
@@ -112,15 +126,21 @@ public final class FolderLog {
         return new Table(look.with(TableProperty.PADDING, new TableProperty.Insets(1, 3, 1, 3)), columns, rows);
     }
 
-    private static Inline link(Path file) { return new Inline.Text(file.getFileName().toString(), Look.of(TextProperty.LINK, new Link.Address(file.toUri().toString()))); }
+    private static Inline link(Path file) {
+        return new Inline.Text(file.getFileName().toString(), Look.of(TextProperty.LINK, new Link.Address(file.toUri().toString())));
+    }
 
-    private static Table.Cell cell(int column, Look look, Inline content) { return new Table.Cell(column, 1, 1, look, List.of(new Paragraph("Cell", Look.PLAIN, Look.PLAIN, List.of()).withInlines(List.of(content)))); }
+    private static Table.Cell cell(int column, Look look, Inline content) {
+        return new Table.Cell(column, 1, 1, look, List.of(new Paragraph("Cell", Look.PLAIN, Look.PLAIN, List.of()).withInlines(List.of(content))));
+    }
 
     private static String csv(List<Entry> entries, List<FolderScan.LeftOut> leftOut) {
         StringBuilder csv = new StringBuilder("original,result,state,pages,bytes,result bytes,seconds,faith,words\r\n");
         for (Entry entry : entries) {
-            csv.append(quoted(entry.source().toString())).append(',').append(quoted(entry.target().toString())).append(',').append(words(entry.state())).append(',').append(entry.pages()).append(',').append(entry.bytes()).append(',').append(entry.resultBytes())
-                    .append(',').append(entry.seconds()).append(',').append(entry.faith() < 0 ? "" : String.valueOf(entry.faith())).append(',').append(quoted(String.join(" ", entry.words()))).append("\r\n");
+            csv.append(quoted(entry.source().toString())).append(',').append(quoted(entry.target().toString())).append(',').append(words(entry.state()))
+                    .append(',').append(entry.pages()).append(',').append(entry.bytes()).append(',').append(entry.resultBytes())
+                    .append(',').append(entry.seconds()).append(',').append(entry.faith() < 0 ? "" : String.valueOf(entry.faith())).append(',')
+                            .append(quoted(String.join(" ", entry.words()))).append("\r\n");
         }
         for (FolderScan.LeftOut one : leftOut) csv.append(quoted(one.file().toString())).append(",,left out,,,,,,").append(quoted(one.reason())).append("\r\n");
         return csv.toString();
@@ -134,7 +154,8 @@ public final class FolderLog {
         ObjectNode root = MAPPER.createObjectNode().put("when", when.toString()).put("summary", FolderRun.summary(entries));
         ArrayNode files = root.putArray("files");
         for (Entry entry : entries) {
-            ObjectNode node = files.addObject().put("source", entry.source().toString()).put("result", entry.target().toString()).put("state", entry.state().name().toLowerCase(Locale.ROOT)).put("pages", entry.pages()).put("bytes", entry.bytes())
+            ObjectNode node = files.addObject().put("source", entry.source().toString()).put("result", entry.target().toString())
+                    .put("state", entry.state().name().toLowerCase(Locale.ROOT)).put("pages", entry.pages()).put("bytes", entry.bytes())
                     .put("resultBytes", entry.resultBytes()).put("seconds", entry.seconds());
             if (entry.faith() >= 0) node.put("faith", entry.faith());
             entry.words().forEach(node.putArray("words")::add);

@@ -19,7 +19,8 @@ import java.util.Set;
  * @param wantsLook results with a faith score below this are set apart; 0 asks for no score
  * @param part     which of {@code parts} equal parts of the files is done here, from 1
  */
-public record FolderPlan(List<Source> sources, List<Map.Entry<String, Recipe>> outputs, WhenThere present, boolean again, boolean keepTimes, Duration limit, double wantsLook, int part, int parts) {
+public record FolderPlan(List<Source> sources, List<Map.Entry<String, Recipe>> outputs, WhenThere present, boolean again, boolean keepTimes, Duration limit,
+        double wantsLook, int part, int parts) {
     public FolderPlan {
         sources = List.copyOf(sources);
         outputs = List.copyOf(outputs);
@@ -27,7 +28,9 @@ public record FolderPlan(List<Source> sources, List<Map.Entry<String, Recipe>> o
     }
 
     /** A plan with the usual: both kept, nothing done twice, ten minutes a file. */
-    public FolderPlan(List<Source> sources, List<Map.Entry<String, Recipe>> outputs) { this(sources, outputs, WhenThere.KEEP_BOTH, false, false, Duration.ofMinutes(10), 0, 1, 1); }
+    public FolderPlan(List<Source> sources, List<Map.Entry<String, Recipe>> outputs) {
+        this(sources, outputs, WhenThere.KEEP_BOTH, false, false, Duration.ofMinutes(10), 0, 1, 1);
+    }
 
     /** Whether results take the place of files that are there. */
     boolean replaces() { return present == WhenThere.REPLACE || present == WhenThere.NEWER; }
@@ -50,7 +53,9 @@ public record FolderPlan(List<Source> sources, List<Map.Entry<String, Recipe>> o
 
     /** Kinds of files, told by their endings until they are opened. */
     public enum Kind {
-        TEXT("text documents", Set.of("docx", "docm", "doc", "odt", "rtf", "html", "htm", "epub", "md", "txt")), TEMPLATE("templates", Set.of("dotx", "dot", "ott")), PDF("PDFs", Set.of("pdf")), PICTURE("pictures", Set.of("png", "jpg", "jpeg", "tif", "tiff", "gif", "bmp"));
+        TEXT("text documents", Set.of("docx", "docm", "doc", "odt", "rtf", "html", "htm", "epub", "md", "txt")),
+                TEMPLATE("templates", Set.of("dotx", "dot", "ott")), PDF("PDFs", Set.of("pdf")),
+                PICTURE("pictures", Set.of("png", "jpg", "jpeg", "tif", "tiff", "gif", "bmp"));
 
         private final String words;
         private final Set<String> endings;

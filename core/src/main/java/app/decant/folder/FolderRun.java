@@ -79,7 +79,8 @@ public final class FolderRun {
         this.work = work;
         this.listener = listener;
         recipes = plan.outputs().stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
-        recipeMarks = plan.outputs().stream().collect(Collectors.toMap(Map.Entry::getKey, one -> Integer.toHexString(RecipeFile.write(one.getValue().with(Recipe.WhenPresent.REFUSE)).hashCode())));
+        recipeMarks = plan.outputs().stream().collect(Collectors.toMap(Map.Entry::getKey,
+                one -> Integer.toHexString(RecipeFile.write(one.getValue().with(Recipe.WhenPresent.REFUSE)).hashCode())));
     }
 
     /** Lets files that are being made end, and begins no others. */
@@ -221,9 +222,11 @@ public final class FolderRun {
             return !leftOut.contains(item.source());
         };
         try {
-            Made made = TimeLimit.run(plan.limit(), progress, (gate, told) -> work.make(item.source(), recipe, target, guard.through(gate), plan.wantsLook() > 0, pages -> listener.laidOut(item, pages), told));
+            Made made = TimeLimit.run(plan.limit(), progress, (gate, told) -> work.make(item.source(), recipe, target, guard.through(gate),
+                    plan.wantsLook() > 0, pages -> listener.laidOut(item, pages), told));
             if (plan.keepTimes()) Files.setLastModifiedTime(made.receipt.file(), Files.getLastModifiedTime(item.source()));
-            List<String> words = made.findings.stream().filter(finding -> finding.weight() != Finding.Weight.NOTE).map(Finding::what).distinct().limit(20).toList();
+            List<String> words = made.findings.stream().filter(finding -> finding.weight() != Finding.Weight.NOTE).map(Finding::what).distinct().limit(20)
+                    .toList();
             boolean look = plan.wantsLook() > 0 && made.faith >= 0 && made.faith < plan.wantsLook();
             return entry(item, target, look ? State.WANTS_LOOK : State.DONE, start, made, words);
         } catch (DecantException e) {
@@ -238,7 +241,9 @@ public final class FolderRun {
 
     private Entry entry(FolderScan.Item item, Path target, State state, long start, Made made, List<String> words) {
         double seconds = Math.round((System.nanoTime() - start) / 1e7) / 100.0;
-        return new Entry(item.source(), made == null ? target : made.receipt.file(), state, item.bytes(), item.changed(), item.output(), recipeMarks.get(item.output()), made == null ? 0 : made.receipt.bytes(), made == null ? 0 : made.receipt.pages(), seconds, made == null ? -1 : made.faith, words);
+        return new Entry(item.source(), made == null ? target : made.receipt.file(), state, item.bytes(), item.changed(), item.output(),
+                recipeMarks.get(item.output()), made == null ? 0 : made.receipt.bytes(), made == null ? 0 : made.receipt.pages(), seconds, made == null ? -1
+                : made.faith, words);
     }
 
     /** How a run went, in one sentence. */
@@ -247,7 +252,8 @@ public final class FolderRun {
         List<String> words = new ArrayList<>();
         for (State state : State.values()) {
             long count = counts.getOrDefault(state, 0L);
-            if (count > 0) words.add(count + " " + (state == State.WANTS_LOOK ? count == 1 ? "wants a look" : "want a look" : state.name().toLowerCase(Locale.ROOT)));
+            if (count > 0) words.add(count + " " + (state == State.WANTS_LOOK ? count == 1 ? "wants a look" : "want a look" : state.name()
+                    .toLowerCase(Locale.ROOT)));
         }
         return words.isEmpty() ? "Nothing was to be done." : String.join(", ", words) + ".";
     }

@@ -53,7 +53,8 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
             if (each) return true;
             String name = target.getFileName().toString();
             String front = SafeFile.withoutEnding(name);
-            return file.equals(target) || file.getFileName().toString().matches(Pattern.quote(front) + " [1-9][0-9]{0,8}" + Pattern.quote(name.substring(front.length())));
+            return file.equals(target) || file.getFileName().toString().matches(Pattern.quote(front) + " [1-9][0-9]{0,8}"
+                    + Pattern.quote(name.substring(front.length())));
         }
     }
 
@@ -94,7 +95,8 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
     }
 
     private static Guard guard(FolderPlan plan, List<Path> sources) {
-        List<Path> laid = plan.outputs().stream().flatMap(output -> output.getValue().laid().stream()).filter(Laid::file).map(one -> Path.of(one.what())).toList();
+        List<Path> laid = plan.outputs().stream().flatMap(output -> output.getValue().laid().stream()).filter(Laid::file).map(one -> Path.of(one.what()))
+                .toList();
         return Guard.NONE.and(sources).and(laid).within(plan.sources().stream().map(FolderPlan.Source::target).toList());
     }
 
@@ -127,7 +129,8 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
                 }
 
                 @Override public FileVisitResult visitFileFailed(Path file, IOException e) {
-                    leftOut.add(new LeftOut(file, "It can't be looked at: " + (e instanceof java.nio.file.AccessDeniedException ? "you may not open it." : "it is not there any more.")));
+                    leftOut.add(new LeftOut(file, "It can't be looked at: " + (e instanceof java.nio.file.AccessDeniedException ? "you may not open it."
+                            : "it is not there any more.")));
                     return FileVisitResult.CONTINUE;
                 }
 
@@ -150,7 +153,8 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
         return name.startsWith("~") || name.endsWith(".tmp") || name.endsWith(".part") || name.endsWith("~") || name.endsWith(".lock");
     }
 
-    private static void add(FolderPlan plan, FolderPlan.Source source, Path file, List<Item> items, List<LeftOut> leftOut, Map<String, Path> targets, Guard guard) {
+    private static void add(FolderPlan plan, FolderPlan.Source source, Path file, List<Item> items, List<LeftOut> leftOut, Map<String, Path> targets,
+            Guard guard) {
         String name = file.getFileName().toString();
         FolderPlan.Kind kind = FolderPlan.Kind.of(name);
         try {
@@ -164,10 +168,13 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
                     continue;
                 }
                 // Two originals of one name get results of two; letters of either case count as one, as some disks have it. No result takes an original's name.
-                if (taken(targets, target, guard)) target = folder.resolve(SafeFile.withoutEnding(name) + " (" + name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT) + ")." + ending);
+                if (taken(targets, target, guard))
+                    target = folder.resolve(SafeFile.withoutEnding(name) + " (" + name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT) + ")."
+                            + ending);
                 for (int n = 2; taken(targets, target, guard); n++) target = folder.resolve(SafeFile.withoutEnding(name) + " (" + n + ")." + ending);
                 targets.put(target.toString().toLowerCase(Locale.ROOT), file);
-                items.add(new Item(file, target, kind, attributes.size(), attributes.lastModifiedTime().toMillis(), output.getKey(), output.getValue().split() != null));
+                items.add(new Item(file, target, kind, attributes.size(), attributes.lastModifiedTime().toMillis(), output.getKey(), output.getValue()
+                        .split() != null));
             }
         } catch (IOException e) {
             org.slf4j.LoggerFactory.getLogger(FolderScan.class).info("{} vanished", file, e);
@@ -175,7 +182,9 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
         }
     }
 
-    private static boolean taken(Map<String, Path> targets, Path target, Guard guard) { return targets.containsKey(target.toString().toLowerCase(Locale.ROOT)) || guard.isOriginal(target); }
+    private static boolean taken(Map<String, Path> targets, Path target, Guard guard) {
+        return targets.containsKey(target.toString().toLowerCase(Locale.ROOT)) || guard.isOriginal(target);
+    }
 
     private static PathMatcher matcher(String pattern) { return FileSystems.getDefault().getPathMatcher("glob:" + pattern); }
 
@@ -192,7 +201,8 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
     public String summary() {
         if (items.isEmpty()) return "There is nothing to do" + (leftOut.isEmpty() ? "." : "; " + leftOut.size() + " left out.");
         StringBuilder words = new StringBuilder();
-        counts().forEach((kind, count) -> words.append(words.isEmpty() ? "" : ", ").append(count).append(' ').append(count == 1 ? kind.words().replaceFirst("s$", "") : kind.words()));
+        counts().forEach((kind, count) -> words.append(words.isEmpty() ? "" : ", ").append(count).append(' ').append(count == 1 ? kind.words()
+                .replaceFirst("s$", "") : kind.words()));
         return words + ", " + size(bytes()) + " in all" + (leftOut.isEmpty() ? "." : "; " + leftOut.size() + " left out.");
     }
 
@@ -203,7 +213,10 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
      * @param bytes   what the results need on disk
      */
     public record Expectation(double seconds, long bytes) {
-        public String sentence() { return "About " + (seconds < 1.5 ? "a second" : seconds < 90 ? Math.round(seconds) + " seconds" : seconds < 5400 ? Math.round(seconds / 60) + " minutes" : Math.round(seconds / 3600) + " hours") + ", " + size(bytes) + " for the results."; }
+        public String sentence() {
+            return "About " + (seconds < 1.5 ? "a second" : seconds < 90 ? Math.round(seconds) + " seconds" : seconds < 5400 ? Math.round(seconds / 60)
+                    + " minutes" : Math.round(seconds / 3600) + " hours") + ", " + size(bytes) + " for the results.";
+        }
     }
 
     /** What is left of it after what is known to be done, from how long such files took before; without any, from what is usual (docs/scale.md). */

@@ -47,7 +47,8 @@ public final class FolderWatch {
                     if (still && !known && !done) settled.add(item);
                 }
                 if (!settled.isEmpty()) {
-                    for (FolderJournal.Entry entry : starter.start(plan, FolderRun.Listener.NONE).run(new FolderScan(settled, List.of(), scan.guard()), journal)) {
+                    for (FolderJournal.Entry entry : starter.start(plan, FolderRun.Listener.NONE).run(new FolderScan(settled, List.of(), scan.guard()),
+                            journal)) {
                         if (doneInto != null && entry.state() != FolderJournal.State.FAILED) move(entry.source());
                         told.accept(entry);
                     }

@@ -188,7 +188,8 @@ public final class Face {
     private Shaped shapeAnew(String text, int features) {
         boolean rightToLeft = (features & 1) != 0;
         char[] chars = text.toCharArray();
-        GlyphVector vector = font(features & 6).layoutGlyphVector(EXACT, chars, 0, chars.length, rightToLeft ? Font.LAYOUT_RIGHT_TO_LEFT : Font.LAYOUT_LEFT_TO_RIGHT);
+        GlyphVector vector = font(features & 6).layoutGlyphVector(EXACT, chars, 0, chars.length, rightToLeft ? Font.LAYOUT_RIGHT_TO_LEFT
+                : Font.LAYOUT_LEFT_TO_RIGHT);
         int count = vector.getNumGlyphs();
         int[] glyphs = new int[count];
         int[] clusters = new int[count];

@@ -129,7 +129,8 @@ public final class FontCatalogue {
     /** A guess at the kind of an unknown family from words that type makers use in names. */
     private static String byName(String key) {
         if (key.contains("mono") || key.contains("code") || key.contains("typewriter") || key.contains("courier")) return "Liberation Mono";
-        for (String word : List.of("sans", "gothic", "grotesk", "grotesque", "helv", "arial", "ui", "display", "condensed")) if (key.contains(word)) return "Liberation Sans";
+        for (String word : List.of("sans", "gothic", "grotesk", "grotesque", "helv", "arial", "ui", "display", "condensed"))
+            if (key.contains(word)) return "Liberation Sans";
         return "Liberation Serif";
     }
 
@@ -149,7 +150,8 @@ public final class FontCatalogue {
     }
 
     private static Face load(Source source) {
-        try (InputStream in = source.resource != null ? FontCatalogue.class.getResourceAsStream(source.resource) : java.nio.file.Files.newInputStream(source.file)) {
+        try (InputStream in = source.resource != null ? FontCatalogue.class.getResourceAsStream(source.resource)
+                : java.nio.file.Files.newInputStream(source.file)) {
             return Face.read(source.family, source.bold, source.italic, FontCollection.font(in.readAllBytes(), source.number));
         } catch (IOException e) {
             throw new DecantException(DecantException.Kind.UNREADABLE, "The font " + source.family + " can't be read.", e);

@@ -21,7 +21,9 @@ public final class SymbolEncoding {
     private SymbolEncoding() { }
 
     /** The symbol set that all readers of PDF have (ISO 32000-1, D.6), by the names of its signs; null where it has none of the number. */
-    private static String standard(int code) { return GlyphList.getAdobeGlyphList().toUnicode(org.apache.pdfbox.pdmodel.font.encoding.SymbolEncoding.INSTANCE.getName(code)); }
+    private static String standard(int code) {
+        return GlyphList.getAdobeGlyphList().toUnicode(org.apache.pdfbox.pdmodel.font.encoding.SymbolEncoding.INSTANCE.getName(code));
+    }
 
     /** Whether the family numbers its signs itself. */
     public static boolean isPictorial(String family) { return family != null && (family.equals("Symbol") || family.startsWith("Wingdings")); }

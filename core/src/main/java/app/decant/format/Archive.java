@@ -42,8 +42,10 @@ public final class Archive {
                 parts.put(plain(entry.getName()), bytes);
             }
         } catch (IOException | IllegalArgumentException e) {
-            if (parts.isEmpty()) throw new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: its archive can't be unpacked. Ask for it again, or open an older copy.", e);
-            throw new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: its archive breaks off after " + parts.size() + " parts. Ask for it again, or open an older copy.", e);
+            if (parts.isEmpty()) throw new DecantException(DecantException.Kind.UNREADABLE,
+                    "The file is damaged: its archive can't be unpacked. Ask for it again, or open an older copy.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: its archive breaks off after " + parts.size()
+                    + " parts. Ask for it again, or open an older copy.", e);
         }
         return parts;
     }

@@ -83,7 +83,8 @@ public final class ChartPicture {
         CategoryChart drawn = new CategoryChart(width, height);
         CategoryStyler styler = drawn.getStyler();
         plain(styler, chart, drawn::setTitle);
-        styler.setDefaultSeriesRenderStyle(chart.kind() == Chart.Kind.LINES ? CategorySeries.CategorySeriesRenderStyle.Line : chart.kind() == Chart.Kind.AREAS ? CategorySeries.CategorySeriesRenderStyle.Area : CategorySeries.CategorySeriesRenderStyle.Bar);
+        styler.setDefaultSeriesRenderStyle(chart.kind() == Chart.Kind.LINES ? CategorySeries.CategorySeriesRenderStyle.Line
+                : chart.kind() == Chart.Kind.AREAS ? CategorySeries.CategorySeriesRenderStyle.Area : CategorySeries.CategorySeriesRenderStyle.Bar);
         styler.setStacked(chart.stacked() && chart.kind() == Chart.Kind.COLUMNS);
         styler.setOverlapped(chart.kind() != Chart.Kind.COLUMNS);
         // What is never below nothing is measured from nothing.
@@ -94,7 +95,9 @@ public final class ChartPicture {
         Set<String> names = new HashSet<>();
         for (Chart.Series series : chart.series()) {
             List<Double> values = new ArrayList<>();
-            for (int i = 0; i < count; i++) values.add(i < series.values().size() && !series.values().get(i).isNaN() ? series.values().get(i) : chart.kind() == Chart.Kind.LINES ? null : Double.valueOf(0));
+            for (int i = 0; i < count; i++)
+                values.add(i < series.values().size() && !series.values().get(i).isNaN() ? series.values().get(i) : chart.kind() == Chart.Kind.LINES ? null
+                        : Double.valueOf(0));
             CategorySeries made = drawn.addSeries(name(series, names), chart.labels(count), values);
             if (series.colour() == null) continue;
             made.setFillColor(new Color(series.colour()));
@@ -107,7 +110,8 @@ public final class ChartPicture {
     private static PieChart pie(Chart chart, int width, int height) {
         PieChart drawn = new PieChart(width, height);
         plain(drawn.getStyler(), chart, drawn::setTitle);
-        drawn.getStyler().setDefaultSeriesRenderStyle(chart.kind() == Chart.Kind.RING ? PieSeries.PieSeriesRenderStyle.Donut : PieSeries.PieSeriesRenderStyle.Pie);
+        drawn.getStyler().setDefaultSeriesRenderStyle(chart.kind() == Chart.Kind.RING ? PieSeries.PieSeriesRenderStyle.Donut
+                : PieSeries.PieSeriesRenderStyle.Pie);
         drawn.getStyler().setPlotContentSize(0.85);
         // One series has its place in a pie.
         List<Double> values = chart.series().get(0).values();
@@ -133,7 +137,9 @@ public final class ChartPicture {
         return drawn;
     }
 
-    private static String name(Chart.Series series, Set<String> names) { return unlike(series.name() == null || series.name().isBlank() ? String.valueOf(names.size() + 1) : series.name(), names); }
+    private static String name(Chart.Series series, Set<String> names) {
+        return unlike(series.name() == null || series.name().isBlank() ? String.valueOf(names.size() + 1) : series.name(), names);
+    }
 
     private static String unlike(String name, Set<String> names) {
         String free = name;
@@ -155,7 +161,8 @@ public final class ChartPicture {
         styler.setLegendVisible(chart.series().size() > 1);
         styler.setLegendBorderColor(Color.WHITE);
         styler.setLegendPosition(Styler.LegendPosition.OutsideE);
-        styler.setSeriesColors(new Color[] {new Color(0x3B6A8F), new Color(0xC8793A), new Color(0x6F8F4E), new Color(0x8B5A83), new Color(0xB59A3C), new Color(0x5B8C8A), new Color(0xA3504A), new Color(0x777777)});
+        styler.setSeriesColors(new Color[] {new Color(0x3B6A8F), new Color(0xC8793A), new Color(0x6F8F4E), new Color(0x8B5A83), new Color(0xB59A3C),
+                new Color(0x5B8C8A), new Color(0xA3504A), new Color(0x777777)});
         if (styler instanceof org.knowm.xchart.style.AxesChartStyler axes) axes.setAxisTickLabelsFont(LETTERS.deriveFont(8.5f));
     }
 }

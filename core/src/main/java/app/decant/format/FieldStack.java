@@ -53,7 +53,9 @@ public final class FieldStack {
     }
 
     /** The instruction of the contents list whose entries are being read, or null. */
-    public String contents() { return fields.stream().filter(field -> field.separated && field.isContents()).map(field -> field.instruction.toString()).findFirst().orElse(null); }
+    public String contents() {
+        return fields.stream().filter(field -> field.separated && field.isContents()).map(field -> field.instruction.toString()).findFirst().orElse(null);
+    }
 
     /** Puts an inline into the innermost field's result, or where there is none, into the paragraph. */
     public void put(Inline inline, List<Inline> paragraph) {
@@ -83,7 +85,8 @@ public final class FieldStack {
         boolean plain = field.result.stream().allMatch(inline -> inline instanceof Inline.Text || inline.length() == 0);
         boolean shown = field.isContents() || name.equals("HYPERLINK") || name.isEmpty() || kind == Inline.Field.Kind.OTHER && !plain;
         if (shown) {
-            for (Inline inline : field.result) put(link == null || inline.length() == 0 ? inline : inline.with(inline.look().with(TextProperty.LINK, link)), paragraph);
+            for (Inline inline : field.result)
+                put(link == null || inline.length() == 0 ? inline : inline.with(inline.look().with(TextProperty.LINK, link)), paragraph);
             return;
         }
         Matcher ruby = name.equals("EQ") && field.result.isEmpty() ? RUBY.matcher(instruction) : null;

@@ -13,10 +13,14 @@ import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 
 /** What a file is, told by its content and never by its name alone. */
 public enum FileKind {
-    DOCX("Office Open XML text document"), DOCX_MACROS("Office Open XML text document with macros"), DOCX_TEMPLATE("Office Open XML template"), XLSX("Office Open XML workbook"),
+    DOCX("Office Open XML text document"), DOCX_MACROS("Office Open XML text document with macros"), DOCX_TEMPLATE("Office Open XML template"),
+            XLSX("Office Open XML workbook"),
     PPTX("Office Open XML slide deck"), ODT("OpenDocument text document"), ODS("OpenDocument workbook"), ODP("OpenDocument slide deck"), EPUB("EPUB book"),
-    DOC("binary text document of 1997-2003"), XLS("binary workbook of 1997-2003"), PPT("binary slide deck of 1997-2003"), BINARY_OFFICE("binary office file of 1997-2003"), ENCRYPTED_OFFICE("password-protected office file"), RTF("rich text file"), PDF("PDF"), HTML("web page"),
-    TEXT("plain text file"), MARKDOWN("Markdown file"), PNG("PNG picture"), JPEG("JPEG picture"), TIFF("TIFF picture"), GIF("GIF picture"), BMP("BMP picture"), ARCHIVE("zip archive"), EMPTY("empty file"), UNKNOWN("file of unknown kind");
+    DOC("binary text document of 1997-2003"), XLS("binary workbook of 1997-2003"), PPT("binary slide deck of 1997-2003"),
+            BINARY_OFFICE("binary office file of 1997-2003"), ENCRYPTED_OFFICE("password-protected office file"), RTF("rich text file"), PDF("PDF"),
+            HTML("web page"),
+    TEXT("plain text file"), MARKDOWN("Markdown file"), PNG("PNG picture"), JPEG("JPEG picture"), TIFF("TIFF picture"), GIF("GIF picture"),
+            BMP("BMP picture"), ARCHIVE("zip archive"), EMPTY("empty file"), UNKNOWN("file of unknown kind");
 
     private static final int MOST_ENTRIES = 5000;
     private final String words;
@@ -58,7 +62,8 @@ public enum FileKind {
             names.addAll(container.getRoot().getEntryNames());
         } catch (IOException | RuntimeException e) {
             org.slf4j.LoggerFactory.getLogger(FileKind.class).debug("A container is damaged", e);
-            for (String name : new String[] {"EncryptedPackage", "WordDocument", "PowerPoint Document", "Workbook", "Book"}) if (contains(file, name)) names.add(name);
+            for (String name : new String[] {"EncryptedPackage", "WordDocument", "PowerPoint Document", "Workbook", "Book"})
+                if (contains(file, name)) names.add(name);
         }
         if (names.contains("EncryptedPackage")) return ENCRYPTED_OFFICE;
         if (names.contains("WordDocument")) return DOC;
@@ -90,7 +95,8 @@ public enum FileKind {
     }
 
     private static DecantException brokenOff(Exception cause) {
-        return new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: it is an archive that breaks off. Ask for it again, or open an older copy.", cause);
+        return new DecantException(DecantException.Kind.UNREADABLE,
+                "The file is damaged: it is an archive that breaks off. Ask for it again, or open an older copy.", cause);
     }
 
     /** Whether the record that ends an archive is there, which may be followed by a comment. */

@@ -23,7 +23,8 @@ public final class OfficeLock {
         if (password == null) throw new DecantException(Kind.NEEDS_PASSWORD, name + " is protected by a password to open. Give the password and try again.");
         try (POIFSFileSystem container = new POIFSFileSystem(new ByteArrayInputStream(file))) {
             Decryptor decryptor = Decryptor.getInstance(new EncryptionInfo(container));
-            if (!decryptor.verifyPassword(password)) throw new DecantException(Kind.NEEDS_PASSWORD, "This is not the password of " + name + ". Look for capital letters and try again.");
+            if (!decryptor.verifyPassword(password))
+                throw new DecantException(Kind.NEEDS_PASSWORD, "This is not the password of " + name + ". Look for capital letters and try again.");
             try (InputStream in = decryptor.getDataStream(container)) {
                 return in.readAllBytes();
             }

@@ -30,7 +30,8 @@ import java.util.regex.Pattern;
  */
 public final class PassingLinks {
     /** Fields that fetch or start something when a word processor works them out (ISO/IEC 29500-1, 17.16.5; MS-DOC, 2.9.90). */
-    private static final Set<String> FETCHING = Set.of("DDE", "DDEAUTO", "LINK", "INCLUDE", "INCLUDETEXT", "INCLUDEPICTURE", "IMPORT", "DATABASE", "MACROBUTTON", "RD", "HTMLACTIVEX", "CONTROL", "ADDIN");
+    private static final Set<String> FETCHING = Set.of("DDE", "DDEAUTO", "LINK", "INCLUDE", "INCLUDETEXT", "INCLUDEPICTURE", "IMPORT", "DATABASE",
+            "MACROBUTTON", "RD", "HTMLACTIVEX", "CONTROL", "ADDIN");
     private static final Pattern OUTSIDE = Pattern.compile("<(?:\\w+:)?Relationship\\b[^>]*\\bTargetMode\\s*=\\s*[\"']External[\"'][^>]*>");
     private static final Pattern TARGET = Pattern.compile("\\bTarget\\s*=\\s*(?:\"([^\"]*)\"|'([^']*)')");
     private static final String NOWHERE = "about:blank";
@@ -52,7 +53,8 @@ public final class PassingLinks {
         PassingLinks passing = new PassingLinks(others);
         Document result = passing.document(document);
         passing.links.forEach((scheme, count) -> findings.add(Link.Address.leftOut(scheme, count)));
-        if (passing.fields > 0) findings.add(Finding.changed(passing.fields == 1 ? "A field that would fetch or start something was made plain text." : passing.fields + " fields that would fetch or start something were made plain text.", ""));
+        if (passing.fields > 0) findings.add(Finding.changed(passing.fields == 1 ? "A field that would fetch or start something was made plain text."
+                : passing.fields + " fields that would fetch or start something were made plain text.", ""));
         if (passing.parts > 0) findings.add(Finding.changed("What the document would fetch from outside when it is opened was left out.", ""));
         return result;
     }
@@ -70,7 +72,8 @@ public final class PassingLinks {
             }
             List<Block> blocks = blocks(section.blocks());
             changed |= otherFrames || blocks != section.blocks();
-            sections.add(otherFrames ? new Section(section.start(), section.page(), section.columns(), section.numbering(), frames, section.firstPageDiffers(), blocks) : blocks == section.blocks() ? section : section.withBlocks(blocks));
+            sections.add(otherFrames ? new Section(section.start(), section.page(), section.columns(), section.numbering(), frames,
+                    section.firstPageDiffers(), blocks) : blocks == section.blocks() ? section : section.withBlocks(blocks));
         }
         List<Opaque.Part> kept = new ArrayList<>();
         for (Opaque.Part part : document.kept()) kept.add(part(part));
@@ -142,7 +145,8 @@ public final class PassingLinks {
         }
         if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) {
             List<Block> made = blocks(box.blocks());
-            return made == box.blocks() ? floating : new Inline.Floating(floating.anchor(), new TextBox(made, box.width(), box.height(), box.grows(), box.padding(), box.border(), box.fill()), floating.look());
+            return made == box.blocks() ? floating : new Inline.Floating(floating.anchor(), new TextBox(made, box.width(), box.height(), box.grows(),
+                    box.padding(), box.border(), box.fill()), floating.look());
         }
         if (inline instanceof Inline.Field field && fetches(field)) {
             fields++;
@@ -155,7 +159,9 @@ public final class PassingLinks {
         return inline;
     }
 
-    private static boolean fetches(Inline.Field field) { return field.kind() == Inline.Field.Kind.OTHER && FETCHING.contains(field.instruction().trim().split("\\s+")[0].toUpperCase(Locale.ROOT)); }
+    private static boolean fetches(Inline.Field field) {
+        return field.kind() == Inline.Field.Kind.OTHER && FETCHING.contains(field.instruction().trim().split("\\s+")[0].toUpperCase(Locale.ROOT));
+    }
 
     /** Its markup names its parts, so that one that may not pass leads nowhere rather than missing. */
     private Opaque opaque(Opaque opaque) {
@@ -184,7 +190,8 @@ public final class PassingLinks {
             String address = !target.find() ? "" : target.group(1) != null ? target.group(1) : target.group(2);
             boolean passes = mayPass(relation.group().contains("/hyperlink") ? "hyperlink" : "", address);
             changed |= !passes;
-            relation.appendReplacement(made, Matcher.quoteReplacement(passes ? relation.group() : TARGET.matcher(relation.group()).replaceFirst("Target=\"" + NOWHERE + "\"")));
+            relation.appendReplacement(made, Matcher.quoteReplacement(passes ? relation.group() : TARGET.matcher(relation.group())
+                    .replaceFirst("Target=\"" + NOWHERE + "\"")));
         }
         relation.appendTail(made);
         return changed ? new Opaque.Part(part.name(), part.type(), part.role(), made.toString().getBytes(StandardCharsets.UTF_8)) : part;

@@ -36,10 +36,14 @@ public final class TextFormats {
             case ODT -> OdtReader.read(file, name);
             case RTF -> RtfReader.read(file, name, progress);
             case ENCRYPTED_OFFICE -> read(OfficeLock.unlocked(file, name, password), name, null, progress);
-            case EMPTY -> throw new DecantException(Kind.UNREADABLE, name + " is an empty file; there is nothing in it to open. Ask for it again, or open an older copy.");
-            case UNKNOWN, ARCHIVE -> throw new DecantException(Kind.UNSUPPORTED, name + " is not a document: its content is " + kind.phrase() + ". Look whether the right file was picked.");
-            case XLSX, XLS, PPTX, PPT, ODS, ODP -> throw new DecantException(Kind.UNSUPPORTED, name + " is " + kind.phrase() + ". Workbooks and slide decks come in a later version.");
-            default -> throw new DecantException(Kind.UNSUPPORTED, name + " is " + kind.phrase() + ", which this version can't open yet. Save it as .docx and open that.");
+            case EMPTY -> throw new DecantException(Kind.UNREADABLE,
+                    name + " is an empty file; there is nothing in it to open. Ask for it again, or open an older copy.");
+            case UNKNOWN, ARCHIVE -> throw new DecantException(Kind.UNSUPPORTED, name + " is not a document: its content is " + kind.phrase()
+                    + ". Look whether the right file was picked.");
+            case XLSX, XLS, PPTX, PPT, ODS, ODP -> throw new DecantException(Kind.UNSUPPORTED, name + " is " + kind.phrase()
+                    + ". Workbooks and slide decks come in a later version.");
+            default -> throw new DecantException(Kind.UNSUPPORTED, name + " is " + kind.phrase()
+                    + ", which this version can't open yet. Save it as .docx and open that.");
         };
     }
 }

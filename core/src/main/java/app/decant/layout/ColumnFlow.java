@@ -65,7 +65,8 @@ final class ColumnFlow {
             Cursor start = b == from.block() ? from.carrying(List.of()) : Cursor.at(b);
             Block block = flow.block(b);
             Result result = block instanceof Paragraph paragraph ? paragraph(paragraph, start) : block instanceof Table table ? table(table, start)
-                    : block instanceof OpaqueBlock opaque && opaque.opaque().likeness() != null ? add(Composer.likeness(opaque), start, List.of(), false) : null;
+                    : block instanceof OpaqueBlock opaque && opaque.opaque().likeness() != null ? add(Composer.likeness(opaque), start, List.of(), false)
+                            : null;
             if (result != null) return result;
         }
         return finish(units.size(), Cursor.at(endBlock), End.SECTION);
@@ -73,7 +74,8 @@ final class ColumnFlow {
 
     private Result paragraph(Paragraph paragraph, Cursor start) {
         Look look = composer.styles().cascade().paragraph(paragraph);
-        if (look.is(ParagraphProperty.PAGE_BREAK_BEFORE) && start.offset() == 0 && !(units.isEmpty() && area.fresh())) return finish(units.size(), start, End.PAGE_BREAK);
+        if (look.is(ParagraphProperty.PAGE_BREAK_BEFORE) && start.offset() == 0 && !(units.isEmpty() && area.fresh()))
+            return finish(units.size(), start, End.PAGE_BREAK);
         SetParagraph natural = composer.set(paragraph, Look.PLAIN, area.width());
         double before = start.offset() > 0 || units.isEmpty() && area.soft() ? 0 : look.get(ParagraphProperty.SPACE_BEFORE, 0.0);
         List<Floats.Placed> own = new ArrayList<>();
@@ -83,12 +85,14 @@ final class ColumnFlow {
                 Floats.Placed placed = Floats.place(composer, floating, area.page(), area.bodyTop(), area.left(), area.width(), y + before);
                 own.add(placed);
                 if (!placed.pushes() || preset.contains(floating)) continue;
-                if (placed.meets(area.bodyTop(), y - 1) && !(units.isEmpty() && area.fresh())) return new Result(List.of(), List.of(), start, y, Double.MAX_VALUE, End.FULL, placed);
+                if (placed.meets(area.bodyTop(), y - 1) && !(units.isEmpty() && area.fresh()))
+                    return new Result(List.of(), List.of(), start, y, Double.MAX_VALUE, End.FULL, placed);
                 floats.add(placed);
             }
         }
         SetParagraph set = around(paragraph, natural, start.offset(), before);
-        if (units.isEmpty() && area.fresh() && set.lines().get(0).gap() > 0 && y + before + set.lines().get(0).gap() + set.lines().get(0).height() > area.bottom() + TOLERANCE) {
+        if (units.isEmpty() && area.fresh() && set.lines().get(0).gap() > 0 && y + before + set.lines().get(0).gap() + set.lines().get(0)
+                .height() > area.bottom() + TOLERANCE) {
             if (!own.isEmpty()) {
                 // What floats here leaves no room on a whole page: it has the page to itself, and its text follows on the next.
                 units.add(new Unit(start, y, new Strip(0, 0, 0, List.of(), List.of(), false, 0, Line.Break.NONE, paragraph), own, y, false));
@@ -127,7 +131,8 @@ final class ColumnFlow {
         TableSetter setter = composer.table(table, area.width(), area.page().width() - area.left() - EDGE);
         int heads = setter.headerRows();
         boolean first = area.fresh() && units.isEmpty();
-        boolean keptToPrevious = flow.block(start.block() - 1) instanceof Paragraph above && composer.styles().cascade().paragraph(above).is(ParagraphProperty.KEEP_WITH_NEXT);
+        boolean keptToPrevious = flow.block(start.block() - 1) instanceof Paragraph above && composer.styles().cascade().paragraph(above)
+                .is(ParagraphProperty.KEEP_WITH_NEXT);
         if (start.offset() >= heads && start.offset() > 0) {
             for (int r = 0; r < heads; r++) {
                 Result result = add(setter.strip(r, false), start, List.of(), false);
@@ -138,14 +143,16 @@ final class ColumnFlow {
         for (int r = start.offset(); r < setter.rows().size(); r++) {
             boolean continued = r == start.offset() && start.cut() != null;
             boolean resumed = r == start.offset() && start.offset() > 0;
-            if (setter.rows().get(r).breaks() && !resumed && !(units.isEmpty() && area.fresh())) return finish(units.size(), new Cursor(start.block(), r, null, List.of()), End.PAGE_BREAK);
+            if (setter.rows().get(r).breaks() && !resumed && !(units.isEmpty() && area.fresh()))
+                return finish(units.size(), new Cursor(start.block(), r, null, List.of()), End.PAGE_BREAK);
             int cells = setter.rows().get(r).cells().size();
             int[] done = continued ? start.cut() : new int[cells];
             int[] all = new int[cells];
             for (int c = 0; c < cells; c++) all[c] = setter.rows().get(r).cells().get(c).strips().size();
             Strip strip = continued ? setter.part(r, done, all, setter.partHeight(r, done, all)) : setter.strip(r, true);
             Cursor here = continued ? start : new Cursor(start.block(), r, null, List.of());
-            boolean glued = strip.glued() || r > 0 && r < heads || r == heads && heads > 0 || r == 0 && keptToPrevious || r == start.offset() && heads > 0 && r >= heads && r > 0;
+            boolean glued = strip.glued() || r > 0 && r < heads || r == heads && heads > 0 || r == 0 && keptToPrevious || r == start.offset() && heads > 0
+                    && r >= heads && r > 0;
             double room = area.bottom() - notesHeight(notes) - y;
             if (strip.height() > room + TOLERANCE && (!units.isEmpty() || area.fresh())) {
                 boolean alone = first && units.size() == repeated;
@@ -158,7 +165,8 @@ final class ColumnFlow {
                     fit = setter.fitting(r, done, area.bottom() - notesHeight(notes) - y, true);
                 }
                 if (fit != null && !java.util.Arrays.equals(fit, all)) {
-                    Result result = add(setter.part(r, done, fit, Math.min(area.bottom() - notesHeight(notes) - y, setter.partHeight(r, done, fit))), here, List.of(), glued);
+                    Result result = add(setter.part(r, done, fit, Math.min(area.bottom() - notesHeight(notes) - y, setter.partHeight(r, done, fit))), here,
+                            List.of(), glued);
                     return result != null ? result : finish(units.size(), new Cursor(start.block(), r, fit, List.of()), End.FULL);
                 }
             }
@@ -242,7 +250,8 @@ final class ColumnFlow {
         List<Strip> here = strips.subList(0, fit);
         double top = Math.max(textBottom, area.bottom() - notesHeight(here));
         notesTop = top;
-        items.add(new Item.Rule(area.left(), top + NOTE_GAP / 2, area.left() + Math.min(NOTE_RULE, area.width() / 3), top + NOTE_GAP / 2, Border.single(0.5, Colour.BLACK)));
+        items.add(new Item.Rule(area.left(), top + NOTE_GAP / 2, area.left() + Math.min(NOTE_RULE, area.width() / 3), top + NOTE_GAP / 2,
+                Border.single(0.5, Colour.BLACK)));
         items.addAll(Composer.placed(here, area.left(), top + NOTE_GAP));
         return List.copyOf(strips.subList(fit, strips.size()));
     }

@@ -71,9 +71,11 @@ final class Composer {
 
     private static boolean hasFields(Block block) {
         if (block instanceof Table table) return hasFields(table);
-        List<Paragraph> paragraphs = block instanceof Contents contents ? contents.entries() : block instanceof Paragraph paragraph ? List.of(paragraph) : List.of();
+        List<Paragraph> paragraphs = block instanceof Contents contents ? contents.entries() : block instanceof Paragraph paragraph ? List.of(paragraph)
+                : List.of();
         // Boxes and notes are looked through by nobody here; what holds one counts as having fields.
-        return paragraphs.stream().flatMap(paragraph -> paragraph.inlines().stream()).anyMatch(inline -> inline instanceof Inline.Field || inline instanceof Inline.Floating || inline instanceof Inline.Note);
+        return paragraphs.stream().flatMap(paragraph -> paragraph.inlines().stream()).anyMatch(inline -> inline instanceof Inline.Field
+                || inline instanceof Inline.Floating || inline instanceof Inline.Note);
     }
 
     void use(FieldValues values) { fields = values; }
@@ -92,7 +94,8 @@ final class Composer {
         String label = labels.label(paragraph);
         String values = values(paragraph);
         Remembered known = remembered.get(paragraph);
-        if (known != null && known.width == width && known.table.equals(table) && Objects.equals(known.label, label) && Objects.equals(known.values, values)) return known.set;
+        if (known != null && known.width == width && known.table.equals(table) && Objects.equals(known.label, label) && Objects.equals(known.values, values))
+            return known.set;
         SetParagraph set = setter(paragraph, table).set(0, LineSpace.free(width));
         remembered.put(paragraph, new Remembered(width, table, label, values, set));
         return set;
@@ -126,8 +129,10 @@ final class Composer {
         boolean joinsPrevious = borders != null && borders.equals(bordersOf(previous, table));
         boolean joinsNext = borders != null && borders.equals(bordersOf(next, table));
         Colour shading = look.get(ParagraphProperty.SHADING);
-        double left = look.is(ParagraphProperty.RIGHT_TO_LEFT) ? look.get(ParagraphProperty.INDENT_END, 0.0) : look.get(ParagraphProperty.INDENT_START, 0.0) + Math.min(0, look.get(ParagraphProperty.FIRST_LINE, 0.0));
-        double right = width - (look.is(ParagraphProperty.RIGHT_TO_LEFT) ? look.get(ParagraphProperty.INDENT_START, 0.0) : look.get(ParagraphProperty.INDENT_END, 0.0));
+        double left = look.is(ParagraphProperty.RIGHT_TO_LEFT) ? look.get(ParagraphProperty.INDENT_END, 0.0) : look.get(ParagraphProperty.INDENT_START, 0.0)
+                + Math.min(0, look.get(ParagraphProperty.FIRST_LINE, 0.0));
+        double right = width - (look.is(ParagraphProperty.RIGHT_TO_LEFT) ? look.get(ParagraphProperty.INDENT_START, 0.0)
+                : look.get(ParagraphProperty.INDENT_END, 0.0));
         boolean keepTogether = look.is(ParagraphProperty.KEEP_TOGETHER);
         boolean widows = look.get(ParagraphProperty.WIDOW_CONTROL, true);
         boolean keptToPrevious = previous instanceof Paragraph above && styles.cascade().paragraph(above, table).is(ParagraphProperty.KEEP_WITH_NEXT);
@@ -147,7 +152,8 @@ final class Composer {
                 boolean fillBelow = end && sameShading(shading, next, table);
                 items.add(new Item.Fill(left, line.gap(), right - left, height - line.gap() + (fillBelow ? below : 0), shading));
             }
-            if (borders != null) Frames.paragraphBorders(items, borders, left, right, height, start && !joinsPrevious, end && !joinsNext, end && joinsNext ? below : 0);
+            if (borders != null) Frames.paragraphBorders(items, borders, left, right, height, start && !joinsPrevious, end && !joinsNext, end && joinsNext
+                    ? below : 0);
             items.add(new Item.LineItem(paragraph, line, 0, line.gap() + top, true));
             boolean broken = i > 0 && (lines.get(i - 1).after() == Line.Break.PAGE || lines.get(i - 1).after() == Line.Break.COLUMN);
             boolean glued = start ? keptToPrevious : !broken && (keepTogether || widows && (i == 1 && lines.get(0).start() == 0 || end));
@@ -158,13 +164,17 @@ final class Composer {
 
     private static boolean visible(app.decant.document.Border border) { return border != null && border.isVisible(); }
 
-    private Borders bordersOf(Block block, Look table) { return block instanceof Paragraph other ? styles.cascade().paragraph(other, table).get(ParagraphProperty.BORDERS) : null; }
+    private Borders bordersOf(Block block, Look table) {
+        return block instanceof Paragraph other ? styles.cascade().paragraph(other, table).get(ParagraphProperty.BORDERS) : null;
+    }
 
     private boolean sameShading(Colour shading, Block block, Look table) {
         return block instanceof Paragraph other && shading.equals(styles.cascade().paragraph(other, table).get(ParagraphProperty.SHADING));
     }
 
-    private static boolean sameStyle(Paragraph paragraph, Block other) { return other instanceof Paragraph neighbour && Objects.equals(paragraph.style(), neighbour.style()); }
+    private static boolean sameStyle(Paragraph paragraph, Block other) {
+        return other instanceof Paragraph neighbour && Objects.equals(paragraph.style(), neighbour.style());
+    }
 
     /** Blocks one under another at a width, as strips: for cells, notes, page frames and boxes. */
     List<Strip> stack(List<? extends Block> source, Look table, double width) {
@@ -189,7 +199,8 @@ final class Composer {
     }
 
     static Strip likeness(OpaqueBlock block) {
-        return new Strip(0, block.opaque().likeness().height(), 0, List.of(new Item.PictureItem(block.opaque().likeness(), 0, 0)), List.of(), false, 0, Line.Break.NONE, null);
+        return new Strip(0, block.opaque().likeness().height(), 0, List.of(new Item.PictureItem(block.opaque().likeness(), 0, 0)), List.of(), false, 0,
+                Line.Break.NONE, null);
     }
 
     /** In a stack floating objects stand where they say, and text does not run round them. */
@@ -203,7 +214,8 @@ final class Composer {
         Strip first = strips.get(0);
         List<Item> items = new ArrayList<>(floats);
         items.addAll(first.items());
-        result.set(0, new Strip(first.before(), first.height(), first.after(), items, first.notes(), first.glued(), first.offset(), first.line(), first.owner()));
+        result.set(0, new Strip(first.before(), first.height(), first.after(), items, first.notes(), first.glued(), first.offset(), first.line(),
+                first.owner()));
         return result;
     }
 

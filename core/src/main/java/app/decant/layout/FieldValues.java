@@ -19,7 +19,8 @@ import java.util.Map;
  * @param texts     the text between the points of each bookmark
  * @param today     for date fields
  */
-record FieldValues(String page, int pages, int sectionPages, String noteMark, Map<String, String> bookmarks, Map<String, String> texts, Facts facts, LocalDate today) {
+record FieldValues(String page, int pages, int sectionPages, String noteMark, Map<String, String> bookmarks, Map<String, String> texts, Facts facts,
+        LocalDate today) {
     FieldValues on(String label, int inSection) { return new FieldValues(label, pages, inSection, noteMark, bookmarks, texts, facts, today); }
 
     FieldValues in(String note) { return new FieldValues(page, pages, sectionPages, note, bookmarks, texts, facts, today); }

@@ -27,7 +27,8 @@ final class Floats {
     }
 
     /** Where an object stands whose anchor is in a paragraph at {@code paragraphTop} of a column. */
-    static Placed place(Composer composer, Inline.Floating floating, PageGeometry page, double bodyTop, double columnLeft, double columnWidth, double paragraphTop) {
+    static Placed place(Composer composer, Inline.Floating floating, PageGeometry page, double bodyTop, double columnLeft, double columnWidth,
+            double paragraphTop) {
         double width = floating.content().width();
         List<Item> items = new ArrayList<>();
         double height = items(composer, floating, items);
@@ -81,7 +82,8 @@ final class Floats {
             case CENTRE -> (width - own) / 2;
             case END -> width - own;
         };
-        boolean fromParagraph = floating.anchor().vertical().from() == Anchor.Vertical.From.PARAGRAPH || floating.anchor().vertical().from() == Anchor.Vertical.From.LINE;
+        boolean fromParagraph = floating.anchor().vertical().from() == Anchor.Vertical.From.PARAGRAPH || floating.anchor().vertical()
+                .from() == Anchor.Vertical.From.LINE;
         double y = floating.anchor().vertical().alignment() == null && fromParagraph ? floating.anchor().vertical().offset() : 0;
         return items.stream().map(item -> item.moved(x, y)).toList();
     }

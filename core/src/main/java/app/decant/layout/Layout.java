@@ -37,7 +37,8 @@ public final class Layout {
     private Run last;
 
     /** What one layout leaves for the next. */
-    private record Run(Document document, Flow flow, List<PageFlow.Body> bodies, ListLabels labels, Map<Inline.Note, String> notes, FieldValues fields, Pages pages) { }
+    private record Run(Document document, Flow flow, List<PageFlow.Body> bodies, ListLabels labels, Map<Inline.Note, String> notes, FieldValues fields,
+            Pages pages) { }
 
     public Layout(FontCatalogue fonts) { this(fonts, LocalDate.now()); }
 
@@ -58,7 +59,8 @@ public final class Layout {
      * @throws app.decant.document.DecantException ({@code CANCELLED}) when {@code progress} says so
      */
     public Pages next(Document document, Progress progress) {
-        boolean sameStyles = composer != null && composer.styles().cascade().fits(document) && composer.tabWidth() == document.tabWidth() && brought.equals(document.fonts());
+        boolean sameStyles = composer != null && composer.styles().cascade().fits(document) && composer.tabWidth() == document.tabWidth()
+                && brought.equals(document.fonts());
         if (!sameStyles) {
             brought = document.fonts();
             composer = new Composer(new StyleBook(Cascade.of(document), BroughtFonts.in(fonts, brought)), document.tabWidth());
@@ -70,15 +72,18 @@ public final class Layout {
         Walk walk = Walk.of(document);
         Map<Inline.Note, String> notes = noteMarks(flow);
         boolean incremental = last != null && sameFrames(last.document, document) && last.notes.size() == notes.size();
-        FieldValues fields = last != null ? new FieldValues("1", last.fields.pages(), last.fields.sectionPages(), "", last.fields.bookmarks(), bookmarkTexts(walk), document.facts(), today)
+        FieldValues fields = last != null ? new FieldValues("1", last.fields.pages(), last.fields.sectionPages(), "", last.fields.bookmarks(),
+                bookmarkTexts(walk), document.facts(), today)
                 : new FieldValues("1", 0, 0, "", Map.of(), bookmarkTexts(walk), document.facts(), today);
         boolean followsTexts = incremental && !last.fields.texts().equals(fields.texts()) && hasReferences(flow);
         composer.surround(labels, notes, fields);
         int[] changed = incremental && !followsTexts ? changedRange(flow, labels) : new int[] {0, 0};
-        List<PageFlow.Body> bodies = fill(flow, incremental && !followsTexts ? last.bodies : List.of(), changed, incremental && !followsTexts ? last.flow : null, progress);
+        List<PageFlow.Body> bodies = fill(flow, incremental && !followsTexts ? last.bodies : List.of(), changed, incremental && !followsTexts ? last.flow
+                : null, progress);
         List<String> pageLabels = labels(flow, bodies);
         for (int pass = 1; pass < MOST_PASSES; pass++) {
-            FieldValues values = new FieldValues("1", bodies.size(), bodies.size(), "", bookmarkPages(bodies, pageLabels), fields.texts(), document.facts(), today);
+            FieldValues values = new FieldValues("1", bodies.size(), bodies.size(), "", bookmarkPages(bodies, pageLabels), fields.texts(), document.facts(),
+                    today);
             boolean settled = values.pages() == fields.pages() && values.bookmarks().equals(fields.bookmarks());
             fields = values;
             composer.use(fields);
@@ -87,7 +92,8 @@ public final class Layout {
             bodies = fill(flow, bodies, touched, flow, progress);
             pageLabels = labels(flow, bodies);
         }
-        Pages pages = new Pages(document, assembled(flow, bodies, pageLabels, fields), walk, Outline.of(walk, cascade, labels), composer.styles().wishes(), composer.styles().missing(), fields);
+        Pages pages = new Pages(document, assembled(flow, bodies, pageLabels, fields), walk, Outline.of(walk, cascade, labels), composer.styles().wishes(),
+                composer.styles().missing(), fields);
         last = new Run(document, flow, bodies, labels, notes, fields, pages);
         forget(walk);
         return pages;
@@ -100,14 +106,16 @@ public final class Layout {
         int most = Math.min(flow.size(), before.size());
         while (first < most && flow.block(first) == before.block(first) && sameLabel(flow.block(first), labels)) first++;
         int same = 0;
-        while (same < most - first && flow.block(flow.size() - 1 - same) == before.block(before.size() - 1 - same) && sameLabel(flow.block(flow.size() - 1 - same), labels)) same++;
+        while (same < most - first && flow.block(flow.size() - 1 - same) == before.block(before.size() - 1 - same)
+                && sameLabel(flow.block(flow.size() - 1 - same), labels)) same++;
         return new int[] {first, same};
     }
 
     private boolean sameLabel(Block block, ListLabels labels) {
         if (block instanceof Paragraph paragraph) return java.util.Objects.equals(labels.label(paragraph), last.labels.label(paragraph));
         if (block instanceof Table table) {
-            for (Table.Row row : table.rows()) for (Table.Cell cell : row.cells()) for (Block inner : cell.blocks()) if (!sameLabel(inner, labels)) return false;
+            for (Table.Row row : table.rows())
+                for (Table.Cell cell : row.cells()) for (Block inner : cell.blocks()) if (!sameLabel(inner, labels)) return false;
         }
         return true;
     }
@@ -128,12 +136,14 @@ public final class Layout {
             if (keep > 0) cursor = bodies.get(keep - 1).next();
         }
         Map<Long, Integer> starts = new HashMap<>();
-        for (int i = 0; i < old.size(); i++) if (old.get(i).start().isClean() && !old.get(i).blank()) starts.put(key(old.get(i).start().block() + shift, old.get(i).start().offset()), i);
+        for (int i = 0; i < old.size(); i++)
+            if (old.get(i).start().isClean() && !old.get(i).blank()) starts.put(key(old.get(i).start().block() + shift, old.get(i).start().offset()), i);
         int number = 0;
         for (PageFlow.Body body : bodies) number = number(flow, body, number);
         while (cursor.block() < flow.size() || !cursor.carried().isEmpty() || bodies.isEmpty()) {
             progress.step(bodies.size(), 0, "Laying out");
-            Integer match = cursor.isClean() && cursor.block() >= firstSame && cursor.block() < flow.size() ? starts.get(key(cursor.block(), cursor.offset())) : null;
+            Integer match = cursor.isClean() && cursor.block() >= firstSame && cursor.block() < flow.size()
+                    ? starts.get(key(cursor.block(), cursor.offset())) : null;
             if (match != null && (parityFree(flow) || (match & 1) == (bodies.size() & 1))) {
                 for (PageFlow.Body body : old.subList(match, old.size())) bodies.add(shift == 0 ? body : shifted(body, shift));
                 return bodies;
@@ -195,7 +205,8 @@ public final class Layout {
     private List<Page> assembled(Flow flow, List<PageFlow.Body> bodies, List<String> labels, FieldValues fields) {
         PageFlow.PageFrames frames = new PageFlow.PageFrames(composer, flow);
         Map<PageFlow.Body, Page> known = new IdentityHashMap<>();
-        if (last != null && last.pages != null && last.fields.pages() == fields.pages() && sameFrames(last.document, flow.document()) && last.document.facts().equals(flow.document().facts())) {
+        if (last != null && last.pages != null && last.fields.pages() == fields.pages() && sameFrames(last.document, flow.document()) && last.document.facts()
+                .equals(flow.document().facts())) {
             for (int i = 0; i < last.bodies.size(); i++) known.put(last.bodies.get(i), last.pages.page(i));
         }
         int[] perSection = new int[flow.sectionCount()];
@@ -224,7 +235,8 @@ public final class Layout {
             Section a = one.sections().get(i);
             Section b = other.sections().get(i);
             if (a == b) continue;
-            if (a.firstPageDiffers() != b.firstPageDiffers() || a.start() != b.start() || !a.page().equals(b.page()) || !a.columns().equals(b.columns()) || !a.numbering().equals(b.numbering())) return false;
+            if (a.firstPageDiffers() != b.firstPageDiffers() || a.start() != b.start() || !a.page().equals(b.page()) || !a.columns().equals(b.columns())
+                    || !a.numbering().equals(b.numbering())) return false;
             if (a.frames() != b.frames() && !sameBlocks(a, b)) return false;
         }
         return true;
@@ -269,7 +281,8 @@ public final class Layout {
                 if (!(item instanceof Item.LineItem line)) continue;
                 int at = 0;
                 for (Inline inline : line.paragraph().inlines()) {
-                    if (inline instanceof Inline.BookmarkPoint point && point.start() && at >= line.line().start() && at <= line.line().end()) pages.putIfAbsent(point.name(), labels.get(i));
+                    if (inline instanceof Inline.BookmarkPoint point && point.start() && at >= line.line().start() && at <= line.line().end())
+                        pages.putIfAbsent(point.name(), labels.get(i));
                     at += inline.length();
                 }
             }
@@ -314,7 +327,8 @@ public final class Layout {
     }
 
     private static boolean hasField(Block block, Set<Inline.Field.Kind> kinds) {
-        if (block instanceof Paragraph paragraph) return paragraph.inlines().stream().anyMatch(inline -> inline instanceof Inline.Field field && kinds.contains(field.kind()));
+        if (block instanceof Paragraph paragraph)
+            return paragraph.inlines().stream().anyMatch(inline -> inline instanceof Inline.Field field && kinds.contains(field.kind()));
         if (!(block instanceof Table table)) return false;
         for (Table.Row row : table.rows()) for (Table.Cell cell : row.cells()) for (Block inner : cell.blocks()) if (hasField(inner, kinds)) return true;
         return false;

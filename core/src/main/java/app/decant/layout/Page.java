@@ -95,14 +95,18 @@ public record Page(int index, String label, int section, PageGeometry geometry, 
                 Colour colour = glyphs.style().colour().isAutomatic() ? Colour.BLACK : glyphs.style().colour();
                 canvas.glyphs(glyphs, left, baseline - glyphs.style().raise(), colour);
                 Decoration.lines(glyphs, left, baseline, colour, canvas);
-                if (glyphs.style().link() != null) canvas.link(left + glyphs.x(), baseline - line.ascent(), glyphs.width(), line.ascent() + line.descent(), glyphs.style().link());
+                if (glyphs.style().link() != null)
+                    canvas.link(left + glyphs.x(), baseline - line.ascent(), glyphs.width(), line.ascent() + line.descent(), glyphs.style().link());
             } else if (piece instanceof Piece.PictureBox box) {
                 showPicture(box.picture(), left + box.x(), baseline - box.picture().height() - box.style().raise(), canvas);
-                if (box.style().link() != null) canvas.link(left + box.x(), baseline - box.picture().height(), box.width(), box.picture().height(), box.style().link());
+                if (box.style().link() != null)
+                    canvas.link(left + box.x(), baseline - box.picture().height(), box.width(), box.picture().height(), box.style().link());
             } else if (piece instanceof Piece.Tab tab) {
                 Decoration.leader(tab, left, baseline, canvas);
-                if (tab.style().underline() != Underline.NONE && tab.style().underline() != Underline.WORDS) Decoration.underline(tab.style(), left + tab.x(), tab.width(), baseline, canvas);
-                if (tab.style().link() != null) canvas.link(left + tab.x(), baseline - line.ascent(), tab.width(), line.ascent() + line.descent(), tab.style().link());
+                if (tab.style().underline() != Underline.NONE && tab.style().underline() != Underline.WORDS)
+                    Decoration.underline(tab.style(), left + tab.x(), tab.width(), baseline, canvas);
+                if (tab.style().link() != null)
+                    canvas.link(left + tab.x(), baseline - line.ascent(), tab.width(), line.ascent() + line.descent(), tab.style().link());
             }
         }
     }

@@ -132,7 +132,8 @@ final class PageFlow {
             ColumnFlow.End end = ColumnFlow.End.FULL;
             for (int i = 0; i < columns.size(); i++) {
                 boolean soft = !(startsSection(at)) && (i > 0 || fresh) && !(at.offset() == 0 && followsBreak(at));
-                ColumnFlow.Area area = new ColumnFlow.Area(section.page().textLeft() + columns.get(i)[0], columns.get(i)[1], top, bottom, soft, fresh && i == 0, page, bodyTop);
+                ColumnFlow.Area area = new ColumnFlow.Area(section.page().textLeft() + columns.get(i)[0], columns.get(i)[1], top, bottom, soft, fresh
+                        && i == 0, page, bodyTop);
                 ColumnFlow.Result result = new ColumnFlow(composer, flow, area, bandFloats, known).fill(at, flow.sectionEnd(sectionIndex));
                 if (result.restart() != null) {
                     if (!last) {

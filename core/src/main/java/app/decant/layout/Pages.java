@@ -45,7 +45,9 @@ public final class Pages {
     public Outline outline() { return outline; }
     public Walk walk() { return walk; }
     /** The fonts that were wished for, and what was found for each. */
-    public Collection<FontCatalogue.Match> fonts() { return fonts.values().stream().sorted(java.util.Comparator.comparing(FontCatalogue.Match::family)).toList(); }
+    public Collection<FontCatalogue.Match> fonts() {
+        return fonts.values().stream().sorted(java.util.Comparator.comparing(FontCatalogue.Match::family)).toList();
+    }
 
     /**
      * A line on its page.
@@ -139,7 +141,8 @@ public final class Pages {
             for (Inline inline : paragraph.inlines()) {
                 inlines.add(inline instanceof Inline.Field field ? new Inline.Field(field.kind(), field.instruction(), here.of(field), field.look()) : inline);
             }
-            if (!inlines.equals(paragraph.inlines())) result = result.replacing(stop.path().parent(), stop.path().last(), stop.path().last() + 1, List.of(paragraph.withInlines(inlines)));
+            if (!inlines.equals(paragraph.inlines()))
+                result = result.replacing(stop.path().parent(), stop.path().last(), stop.path().last() + 1, List.of(paragraph.withInlines(inlines)));
         }
         return result;
     }
@@ -151,10 +154,12 @@ public final class Pages {
         String sentence;
         if (matches.size() == 1) {
             FontCatalogue.Match match = matches.get(0);
-            sentence = match.family() + " is not here; " + match.face().family() + " stands in for it. " + (equalWidths ? "It has" + end : "Its widths differ, so lines may end elsewhere.");
+            sentence = match.family() + " is not here; " + match.face().family() + " stands in for it. " + (equalWidths ? "It has" + end
+                    : "Its widths differ, so lines may end elsewhere.");
         } else {
             String names = matches.stream().map(match -> match.family() + " (" + match.face().family() + ")").collect(Collectors.joining(", "));
-            sentence = matches.size() + " fonts are not here, and others stand in for them: " + names + ". " + (equalWidths ? "They have" + end : "Their widths differ, so lines may end elsewhere.");
+            sentence = matches.size() + " fonts are not here, and others stand in for them: " + names + ". " + (equalWidths ? "They have" + end
+                    : "Their widths differ, so lines may end elsewhere.");
         }
         findings.add(equalWidths ? Finding.note(sentence, "") : Finding.changed(sentence, ""));
     }
@@ -166,9 +171,11 @@ public final class Pages {
         tellStandIns(fonts().stream().filter(match -> !match.here() && !match.equalWidths()).toList(), false, findings);
         if (!missing.isEmpty()) {
             String some = missing.stream().limit(6).map(Character::toString).collect(Collectors.joining(" "));
-            findings.add(Finding.lost("No font here has " + some + (missing.size() > 6 ? " and " + (missing.size() - 6) + " other characters" : "") + "; an empty box stands for " + (missing.size() == 1 ? "it." : "each."), ""));
+            findings.add(Finding.lost("No font here has " + some + (missing.size() > 6 ? " and " + (missing.size() - 6) + " other characters" : "")
+                    + "; an empty box stands for " + (missing.size() == 1 ? "it." : "each."), ""));
         }
-        boolean endnotes = walk.stops().stream().anyMatch(stop -> stop.paragraph().inlines().stream().anyMatch(inline -> inline instanceof Inline.Note note && note.kind() == Inline.Note.Kind.ENDNOTE));
+        boolean endnotes = walk.stops().stream().anyMatch(stop -> stop.paragraph().inlines().stream().anyMatch(inline -> inline instanceof Inline.Note note
+                && note.kind() == Inline.Note.Kind.ENDNOTE));
         if (endnotes) findings.add(Finding.changed("Endnotes stand at the foot of their page for now.", ""));
         return findings;
     }

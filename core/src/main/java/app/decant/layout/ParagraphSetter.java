@@ -41,7 +41,8 @@ final class ParagraphSetter {
     private TextStyle labelStyle;
     private double[] tabWidths;
 
-    ParagraphSetter(StyleBook styles, Paragraph paragraph, Look look, Look table, String labelText, double tabWidth, FieldValues fields, Map<Inline.Note, String> notes) {
+    ParagraphSetter(StyleBook styles, Paragraph paragraph, Look look, Look table, String labelText, double tabWidth, FieldValues fields,
+            Map<Inline.Note, String> notes) {
         this.styles = styles;
         this.paragraph = paragraph;
         this.look = look;
@@ -53,7 +54,8 @@ final class ParagraphSetter {
         firstLine = look.get(ParagraphProperty.FIRST_LINE, 0.0);
         spacing = look.get(ParagraphProperty.LINE_SPACING, LineSpacing.SINGLE);
         alignment = look.get(ParagraphProperty.ALIGNMENT, Alignment.START);
-        stops = look.get(ParagraphProperty.TABS, NO_STOPS).stops().stream().filter(stop -> stop.kind() != TabStop.Kind.CLEAR && stop.kind() != TabStop.Kind.BAR).toList();
+        stops = look.get(ParagraphProperty.TABS, NO_STOPS).stops().stream().filter(stop -> stop.kind() != TabStop.Kind.CLEAR
+                && stop.kind() != TabStop.Kind.BAR).toList();
         if (labelText != null && !labelText.isEmpty()) setLabel(labelText);
     }
 
@@ -179,7 +181,8 @@ final class ParagraphSetter {
     private TabStop nextStop(double x, double right) {
         double reach = x + 0.01;
         for (TabStop stop : stops) {
-            if (stop.position() > reach) return stop.kind() == TabStop.Kind.START || stop.position() <= right ? stop : new TabStop(right - TOLERANCE, stop.kind(), stop.leader());
+            if (stop.position() > reach)
+                return stop.kind() == TabStop.Kind.START || stop.position() <= right ? stop : new TabStop(right - TOLERANCE, stop.kind(), stop.leader());
         }
         if (firstLine < 0 && reach < indentStart) return new TabStop(indentStart, TabStop.Kind.START, TabStop.Leader.NONE);
         return new TabStop((Math.floor(reach / tabWidth) + 1) * tabWidth, TabStop.Kind.START, TabStop.Leader.NONE);
@@ -255,7 +258,8 @@ final class ParagraphSetter {
         List<Piece> pieces = pieces(parts, first, visible, stretch, lastTab, start);
         List<Inline.Note> notes = new ArrayList<>();
         for (Segment part : parts) if (part.note() != null) notes.add(part.note());
-        return new Line(start, end, x, slot.down(), width, metrics.height, metrics.baseline, metrics.ascent, metrics.descent, List.copyOf(pieces), List.copyOf(notes), after);
+        return new Line(start, end, x, slot.down(), width, metrics.height, metrics.baseline, metrics.ascent, metrics.descent, List.copyOf(pieces),
+                List.copyOf(notes), after);
     }
 
     private Line.Break after(int end) {
@@ -341,7 +345,8 @@ final class ParagraphSetter {
                     x += part.width();
                 }
                 case WORD, SPACE, OBJECT -> {
-                    double extra = part.kind() == Segment.Kind.SPACE && stretch > 0 && part.start() > lastTab && part.start() < visible ? stretch * part.text().length() : 0;
+                    double extra = part.kind() == Segment.Kind.SPACE && stretch > 0 && part.start() > lastTab && part.start() < visible
+                            ? stretch * part.text().length() : 0;
                     joiner.add(part, x, extra);
                     x += part.width() + extra;
                 }

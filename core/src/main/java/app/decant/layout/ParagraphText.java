@@ -53,7 +53,8 @@ final class ParagraphText {
             if (segment.kind() == Segment.Kind.TAB) hasTabs = true;
             float[] advances = segment.hasGlyphs() && segment.kind() != Segment.Kind.OBJECT ? segment.shaped().advances() : null;
             for (int i = segment.start(); i < segment.end(); i++) {
-                double advance = advances != null ? advances[i - segment.start()] * segment.style().size() * segment.style().widthScale() + segment.style().letterSpacing() : segment.width();
+                double advance = advances != null ? advances[i - segment.start()] * segment.style().size() * segment.style().widthScale() + segment.style()
+                        .letterSpacing() : segment.width();
                 prefix[i + 1] = prefix[i] + advance;
             }
         }
@@ -161,9 +162,11 @@ final class ParagraphText {
             boolean lower = isSmall(text, from, style);
             int level = level(at);
             int to = from + 1;
-            while (to < text.length() && (to - from < LONGEST || Character.isLowSurrogate(text.charAt(to)) || isMark(text.charAt(to))) && (text.charAt(to) == ' ') == space && !isControl(text.charAt(to)) && level(offset + to) == level
+            while (to < text.length() && (to - from < LONGEST || Character.isLowSurrogate(text.charAt(to)) || isMark(text.charAt(to)))
+                    && (text.charAt(to) == ' ') == space && !isControl(text.charAt(to)) && level(offset + to) == level
                     && (!style.smallCapitals() || space || isSmall(text, to, style) == lower)) to++;
-            TextStyle used = lower && !space && style.smallCapitals() ? small.computeIfAbsent(style, s -> s.sized(s.size() * TextStyle.SMALL_CAPITAL_SIZE)) : style;
+            TextStyle used = lower && !space && style.smallCapitals() ? small.computeIfAbsent(style, s -> s.sized(s.size() * TextStyle.SMALL_CAPITAL_SIZE))
+                    : style;
             addShaped(shown.substring(from, to), at, space ? Segment.Kind.SPACE : Segment.Kind.WORD, used, level);
             from = to;
         }
@@ -203,7 +206,8 @@ final class ParagraphText {
             }
             String piece = text.substring(from, to);
             TextStyle dressed = face == style.face() ? style : style.with(face);
-            segments.add(new Segment(at + from, at + to, kind, dressed, piece, level, face.shape(piece, (level & 1) == 1, style.kerning(), style.ligatures()), null, null));
+            segments.add(new Segment(at + from, at + to, kind, dressed, piece, level, face.shape(piece, (level & 1) == 1, style.kerning(),
+                    style.ligatures()), null, null));
             from = to;
         }
     }

@@ -18,7 +18,8 @@ public sealed interface Piece {
      * @param glyphY   how far each is raised, or null
      * @param clusters for each glyph the index in {@code text} of the first character it stands for
      */
-    record Glyphs(TextStyle style, String text, int start, int end, int[] glyphs, float[] glyphX, float[] glyphY, int[] clusters, boolean rightToLeft) implements Piece {
+    record Glyphs(TextStyle style, String text, int start, int end, int[] glyphs, float[] glyphX, float[] glyphY, int[] clusters, boolean rightToLeft)
+            implements Piece {
         @Override public double x() { return glyphX[0]; }
         @Override public double width() { return glyphX[glyphs.length] - glyphX[0]; }
 

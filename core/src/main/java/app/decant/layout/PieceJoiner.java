@@ -45,7 +45,8 @@ final class PieceJoiner {
         float[] glyphX = piece.glyphX().clone();
         float by = (float) x - glyphX[0];
         for (int i = 0; i < glyphX.length; i++) glyphX[i] += by;
-        return new Piece.Glyphs(piece.style(), piece.text(), piece.start(), piece.end(), piece.glyphs(), glyphX, piece.glyphY(), piece.clusters(), piece.rightToLeft());
+        return new Piece.Glyphs(piece.style(), piece.text(), piece.start(), piece.end(), piece.glyphs(), glyphX, piece.glyphY(), piece.clusters(),
+                piece.rightToLeft());
     }
 
     private Piece.Glyphs joined() {

@@ -39,7 +39,8 @@ public final class PlacedText {
 
     private void place(Item item, Page page) {
         if (!(item instanceof Item.LineItem line)) return;
-        boolean onPaper = line.baseline() >= 0 && line.baseline() - line.line().ascent() <= page.height() && line.left() <= page.width() && line.left() + line.line().width() >= 0;
+        boolean onPaper = line.baseline() >= 0 && line.baseline() - line.line().ascent() <= page.height() && line.left() <= page.width() && line.left()
+                + line.line().width() >= 0;
         if (!onPaper) return;
         BitSet characters = placed.computeIfAbsent(line.paragraph(), paragraph -> new BitSet());
         for (Piece piece : line.line().pieces()) characters.set(piece.start(), piece.end());
@@ -73,5 +74,7 @@ public final class PlacedText {
     }
 
     /** Whether a character shows by itself. */
-    private static boolean isSeen(char c) { return !Character.isWhitespace(c) && !Character.isSpaceChar(c) && !Character.isISOControl(c) && Character.getType(c) != Character.FORMAT; }
+    private static boolean isSeen(char c) {
+        return !Character.isWhitespace(c) && !Character.isSpaceChar(c) && !Character.isISOControl(c) && Character.getType(c) != Character.FORMAT;
+    }
 }

@@ -17,9 +17,11 @@ import java.util.List;
  * @param line    what its line demands to follow
  * @param owner   the paragraph it is a line of, or null
  */
-record Strip(double before, double height, double after, List<Item> items, List<Inline.Note> notes, boolean glued, int offset, Line.Break line, Paragraph owner) {
+record Strip(double before, double height, double after, List<Item> items, List<Inline.Note> notes, boolean glued, int offset, Line.Break line,
+        Paragraph owner) {
     Strip locked() {
-        return new Strip(before, height, after, items.stream().map(item -> item instanceof Item.LineItem one ? one.locked() : item).toList(), notes, glued, offset, line, owner);
+        return new Strip(before, height, after, items.stream().map(item -> item instanceof Item.LineItem one ? one.locked() : item).toList(), notes, glued,
+                offset, line, owner);
     }
 
     static double height(List<Strip> strips) {

@@ -40,7 +40,8 @@ final class StyleBook {
     Set<Integer> missing() { return missing; }
 
     void miss(int codePoint) {
-        boolean drawn = !Character.isISOControl(codePoint) && !Character.isWhitespace(codePoint) && Character.getType(codePoint) != Character.FORMAT && Character.getType(codePoint) != Character.CONTROL;
+        boolean drawn = !Character.isISOControl(codePoint) && !Character.isWhitespace(codePoint) && Character.getType(codePoint) != Character.FORMAT
+                && Character.getType(codePoint) != Character.CONTROL;
         if (drawn) missing.add(codePoint);
     }
 

@@ -109,7 +109,8 @@ final class TableSetter {
         }
         for (int r = 0; r < heights.length; r++) {
             Look look = table.rows().get(r).look();
-            rows.add(new Row(cells.get(r), heights[r], look.is(TableProperty.HEADER_ROW), look.is(TableProperty.KEEP_ROW), inSpan[r], breaks(table.rows().get(r))));
+            rows.add(new Row(cells.get(r), heights[r], look.is(TableProperty.HEADER_ROW), look.is(TableProperty.KEEP_ROW), inSpan[r],
+                    breaks(table.rows().get(r))));
         }
     }
 
@@ -137,8 +138,10 @@ final class TableSetter {
     /** What the cell hands down to its paragraphs: everything but what dresses cells. */
     private static Look textOnly(Look look) {
         Look result = look;
-        for (app.decant.document.Property<?> property : List.of(TableProperty.BORDERS, TableProperty.SHADING, TableProperty.PADDING, TableProperty.INDENT, TableProperty.ALIGNMENT,
-                TableProperty.STYLE, TableProperty.WIDTH, TableProperty.WIDTH_SHARE, TableProperty.VERTICAL_ALIGNMENT, TableProperty.HEADER_ROW, TableProperty.KEEP_ROW,
+        for (app.decant.document.Property<?> property : List.of(TableProperty.BORDERS, TableProperty.SHADING, TableProperty.PADDING, TableProperty.INDENT,
+                TableProperty.ALIGNMENT,
+                TableProperty.STYLE, TableProperty.WIDTH, TableProperty.WIDTH_SHARE, TableProperty.VERTICAL_ALIGNMENT, TableProperty.HEADER_ROW,
+                        TableProperty.KEEP_ROW,
                 TableProperty.ROW_HEIGHT, TableProperty.ROW_HEIGHT_EXACT, TableProperty.PARTS)) result = result.without(property);
         return result;
     }

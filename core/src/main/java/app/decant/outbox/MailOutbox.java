@@ -95,7 +95,9 @@ public final class MailOutbox {
     private static MimeMessage message(Letter letter, Instant when) throws MessagingException, IOException {
         MimeMessage message = new MimeMessage(Session.getInstance(new Properties())) {
             // The library would make up a name from this machine's; the same letter is the same file.
-            @Override protected void updateMessageID() throws MessagingException { setHeader("Message-ID", "<" + when.toEpochMilli() + "." + Integer.toUnsignedString(letter.hashCode(), 36) + "@decant.invalid>"); }
+            @Override protected void updateMessageID() throws MessagingException {
+                setHeader("Message-ID", "<" + when.toEpochMilli() + "." + Integer.toUnsignedString(letter.hashCode(), 36) + "@decant.invalid>");
+            }
         };
         for (String address : letter.to()) message.addRecipient(jakarta.mail.Message.RecipientType.TO, address(address));
         message.setSubject(letter.subject(), "UTF-8");
@@ -150,7 +152,8 @@ public final class MailOutbox {
             for (int i = 0; whole && i < letter.files().size(); i++) {
                 Path file = letter.files().get(i);
                 try (InputStream held = parts.getBodyPart(i + 1).getInputStream(); InputStream meant = Files.newInputStream(file)) {
-                    whole = file.getFileName().toString().equals(parts.getBodyPart(i + 1).getFileName()) && Arrays.equals(held.readAllBytes(), meant.readAllBytes());
+                    whole = file.getFileName().toString().equals(parts.getBodyPart(i + 1).getFileName()) && Arrays.equals(held.readAllBytes(),
+                            meant.readAllBytes());
                 }
             }
             if (!whole) throw new DecantException(Kind.NOT_PROVEN, "The mail does not hold all its files; it was not kept. Try again.");

@@ -53,7 +53,8 @@ public final class PrintFolder {
         if (job.copies < 1 || job.copies > 999) throw new DecantException(Kind.WRONG_CALL, job.copies + " copies can't be printed; choose 1 to 999.");
         String name = pdf.getFileName().toString();
         try (PDDocument source = PdfDoor.open(Files.readAllBytes(pdf), name, password); PDDocument sheets = new PDDocument()) {
-            if (!source.getCurrentAccessPermission().canPrint()) throw new DecantException(Kind.NOT_PERMITTED, name + " is locked by its owner against printing. Ask for the owner's password.");
+            if (!source.getCurrentAccessPermission().canPrint())
+                throw new DecantException(Kind.NOT_PERMITTED, name + " is locked by its owner against printing. Ask for the owner's password.");
             List<Integer> pages = job.pages.of(source.getNumberOfPages());
             List<Integer> order = job.sheets == Sheets.BOOKLET ? booklet(pages) : pages;
             List<List<Integer>> sides = new ArrayList<>();
@@ -61,7 +62,8 @@ public final class PrintFolder {
             LayerUtility layers = new LayerUtility(sheets);
             for (int copy = 0; copy < job.copies; copy++) {
                 if (!job.collated && copy > 0) break;
-                for (List<Integer> side : sides) for (int again = 0; again < (job.collated ? 1 : job.copies); again++) side(source, sheets, layers, side, job.sheets);
+                for (List<Integer> side : sides)
+                    for (int again = 0; again < (job.collated ? 1 : job.copies); again++) side(source, sheets, layers, side, job.sheets);
             }
             sheets.setDocumentId(1L);
             return SafeFile.write(folder.resolve(name), Recipe.WhenPresent.KEEP_BOTH, Guard.OWN, sheets::save, SafeFile.UNSEEN);

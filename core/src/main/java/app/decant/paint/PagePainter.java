@@ -43,7 +43,8 @@ public final class PagePainter implements Canvas {
 
     /** A whole page at a scale in pixels a point, on white. */
     public static BufferedImage image(Page page, double scale, PictureCache pictures) {
-        BufferedImage image = new BufferedImage(Math.max(1, (int) Math.round(page.width() * scale)), Math.max(1, (int) Math.round(page.height() * scale)), BufferedImage.TYPE_INT_ARGB_PRE);
+        BufferedImage image = new BufferedImage(Math.max(1, (int) Math.round(page.width() * scale)), Math.max(1, (int) Math.round(page.height() * scale)),
+                BufferedImage.TYPE_INT_ARGB_PRE);
         Graphics2D graphics = image.createGraphics();
         graphics.setColor(Color.WHITE);
         graphics.fillRect(0, 0, image.getWidth(), image.getHeight());

@@ -47,7 +47,8 @@ final class CatalogueWriter {
     private void opening() {
         Opening opening = choices.style().opening();
         boolean bookmarks = opening.panel() == Opening.Panel.BOOKMARKS && hasBookmarks;
-        String mode = opening.fullScreen() ? "FullScreen" : bookmarks ? "UseOutlines" : opening.panel() == Opening.Panel.PAGE_PICTURES ? "UseThumbs" : opening.panel() == Opening.Panel.ATTACHMENTS ? "UseAttachments" : null;
+        String mode = opening.fullScreen() ? "FullScreen" : bookmarks ? "UseOutlines" : opening.panel() == Opening.Panel.PAGE_PICTURES ? "UseThumbs"
+                : opening.panel() == Opening.Panel.ATTACHMENTS ? "UseAttachments" : null;
         if (mode != null) catalog.setName(COSName.PAGE_MODE, mode);
         String layout = switch (opening.arrangement()) {
             case AS_BEFORE -> null;

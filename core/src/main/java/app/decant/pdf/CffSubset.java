@@ -59,7 +59,8 @@ final class CffSubset {
     }
 
     private void keep(Collection<Integer> wanted) {
-        kept = IntStream.concat(IntStream.of(0), wanted.stream().mapToInt(Integer::intValue)).filter(glyph -> glyph < programs.size()).distinct().sorted().toArray();
+        kept = IntStream.concat(IntStream.of(0), wanted.stream().mapToInt(Integer::intValue)).filter(glyph -> glyph < programs.size()).distinct().sorted()
+                .toArray();
         for (int glyph : kept) calls.follow(programs.get(glyph), pieces(home(glyph)), usedLocal.get(home(glyph)));
         if (calls.isUnknown()) keepPieces();
     }
@@ -81,7 +82,8 @@ final class CffSubset {
     }
 
     private byte[] write() {
-        byte[] head = new CffWriting().card8(1).card8(0).card8(4).card8(4).raw(new CffWriting().index(List.of(ascii(font.getName() == null ? "Font" : font.getName()))).bytes()).bytes();
+        byte[] head = new CffWriting().card8(1).card8(0).card8(4).card8(4)
+                .raw(new CffWriting().index(List.of(ascii(font.getName() == null ? "Font" : font.getName()))).bytes()).bytes();
         byte[] strings = new CffWriting().index(List.of(ascii("Adobe"), ascii("Identity"))).bytes();
         byte[] global = new CffWriting().index(used(font.getGlobalSubrIndex().toArray(new byte[0][]), calls.usedGlobal)).bytes();
         byte[] outlines = new CffWriting().index(Arrays.stream(kept).mapToObj(programs::get).toList()).bytes();
@@ -104,7 +106,8 @@ final class CffSubset {
             parts.add(new CffWriting().index(used(pieces(i), usedLocal.get(i))).bytes());
             at += parts.get(parts.size() - 1).length;
         }
-        CffWriting file = new CffWriting().raw(head).index(List.of(top(start, homesAt, outlinesAt, at))).raw(strings).raw(global).raw(charset).raw(homes).raw(outlines);
+        CffWriting file = new CffWriting().raw(head).index(List.of(top(start, homesAt, outlinesAt, at))).raw(strings).raw(global).raw(charset).raw(homes)
+                .raw(outlines);
         parts.forEach(file::raw);
         return file.index(fonts).bytes();
     }

@@ -85,7 +85,8 @@ final class DocumentFacts {
             Instant made = choices.facts().created();
             return switch (choices.dates()) {
                 case NONE -> new Times(null, null);
-                case OF_THE_DOCUMENT -> new Times(made == null ? choices.when() : made, choices.facts().changed() == null ? made == null ? choices.when() : made : choices.facts().changed());
+                case OF_THE_DOCUMENT -> new Times(made == null ? choices.when() : made, choices.facts().changed() == null ? made == null ? choices.when()
+                        : made : choices.facts().changed());
                 case OF_THE_FILE -> new Times(choices.when(), choices.when());
             };
         }
@@ -99,10 +100,12 @@ final class DocumentFacts {
     private static byte[] packet(Facts facts, Times times, Standard standard) {
         XmlWriter xml = new XmlWriter();
         xml.open("x:xmpmeta", "xmlns:x", "adobe:ns:meta/").open("rdf:RDF", "xmlns:rdf", "http://www.w3.org/1999/02/22-rdf-syntax-ns#");
-        xml.open("rdf:Description", "rdf:about", "", "xmlns:dc", "http://purl.org/dc/elements/1.1/", "xmlns:xmp", "http://ns.adobe.com/xap/1.0/", "xmlns:pdf", "http://ns.adobe.com/pdf/1.3/");
+        xml.open("rdf:Description", "rdf:about", "", "xmlns:dc", "http://purl.org/dc/elements/1.1/", "xmlns:xmp", "http://ns.adobe.com/xap/1.0/",
+                "xmlns:pdf", "http://ns.adobe.com/pdf/1.3/");
         if (facts.title() != null) xml.open("dc:title").open("rdf:Alt").open("rdf:li", "xml:lang", "x-default").text(facts.title()).close().close().close();
         if (facts.author() != null) xml.open("dc:creator").open("rdf:Seq").open("rdf:li").text(facts.author()).close().close().close();
-        if (facts.subject() != null) xml.open("dc:description").open("rdf:Alt").open("rdf:li", "xml:lang", "x-default").text(facts.subject()).close().close().close();
+        if (facts.subject() != null)
+            xml.open("dc:description").open("rdf:Alt").open("rdf:li", "xml:lang", "x-default").text(facts.subject()).close().close().close();
         if (facts.keywords() != null) xml.open("pdf:Keywords").text(facts.keywords()).close();
         xml.open("pdf:Producer").text(PRODUCER).close();
         xml.open("xmp:CreatorTool").text(PRODUCER).close();
@@ -116,8 +119,11 @@ final class DocumentFacts {
             xml.open("pdfaid:part").text(String.valueOf(standard.part())).close().open("pdfaid:conformance").text(standard.conformance()).close().close();
         }
         List<Schema> unknown = new ArrayList<>();
-        if (standard.isAccessible()) unknown.add(new Schema("PDF/UA Universal Accessibility Schema", "http://www.aiim.org/pdfua/ns/id/", "pdfuaid", List.of("part"), "Integer", "internal", "Indicates which part of ISO 14289 the file follows"));
-        if (!own.isEmpty()) unknown.add(new Schema("Fields of the document's own", OWN, "pdfx", List.copyOf(elements(own.keySet()).values()), "Text", "external", "A field that the document's makers gave it"));
+        if (standard.isAccessible())
+            unknown.add(new Schema("PDF/UA Universal Accessibility Schema", "http://www.aiim.org/pdfua/ns/id/", "pdfuaid", List.of("part"), "Integer",
+                    "internal", "Indicates which part of ISO 14289 the file follows"));
+        if (!own.isEmpty()) unknown.add(new Schema("Fields of the document's own", OWN, "pdfx", List.copyOf(elements(own.keySet()).values()), "Text",
+                "external", "A field that the document's makers gave it"));
         if (standard.isArchive() && !unknown.isEmpty()) schemas(xml, unknown);
         if (standard.isAccessible()) {
             xml.open("rdf:Description", "rdf:about", "", "xmlns:pdfuaid", "http://www.aiim.org/pdfua/ns/id/").open("pdfuaid:part").text("1").close().close();
@@ -125,7 +131,8 @@ final class DocumentFacts {
         xml.close().close();
         String body = new String(xml.bytes(), java.nio.charset.StandardCharsets.UTF_8);
         body = body.substring(body.indexOf('\n') + 1);
-        return ("<?xpacket begin=\"\uFEFF\" id=\"W5M0MpCehiHzreSzNTczkc9d\"?>\n" + body + "\n<?xpacket end=\"w\"?>").getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        return ("<?xpacket begin=\"\uFEFF\" id=\"W5M0MpCehiHzreSzNTczkc9d\"?>\n" + body + "\n<?xpacket end=\"w\"?>")
+                .getBytes(java.nio.charset.StandardCharsets.UTF_8);
     }
 
     private static String seconds(Instant time) { return time.truncatedTo(java.time.temporal.ChronoUnit.SECONDS).toString(); }
@@ -162,7 +169,8 @@ final class DocumentFacts {
 
     /** Archive files explain every property that their own standard does not know (ISO 19005-2, 6.6.2.3). */
     private static void schemas(XmlWriter xml, List<Schema> schemas) {
-        xml.open("rdf:Description", "rdf:about", "", "xmlns:pdfaExtension", "http://www.aiim.org/pdfa/ns/extension/", "xmlns:pdfaSchema", "http://www.aiim.org/pdfa/ns/schema#", "xmlns:pdfaProperty", "http://www.aiim.org/pdfa/ns/property#");
+        xml.open("rdf:Description", "rdf:about", "", "xmlns:pdfaExtension", "http://www.aiim.org/pdfa/ns/extension/", "xmlns:pdfaSchema",
+                "http://www.aiim.org/pdfa/ns/schema#", "xmlns:pdfaProperty", "http://www.aiim.org/pdfa/ns/property#");
         xml.open("pdfaExtension:schemas").open("rdf:Bag");
         for (Schema schema : schemas) {
             xml.open("rdf:li", "rdf:parseType", "Resource");

@@ -57,8 +57,10 @@ final class DocumentLock extends SecurityHandler<ProtectionPolicy> {
         byte[] password = protection.toOpen().getBytes(StandardCharsets.ISO_8859_1);
         byte[] id = ((COSString) ((COSArray) pdf.getDocument().getTrailer().getDictionaryObject(COSName.ID)).getObject(0)).getBytes();
         int length = encryption.getLength() / 8;
-        setEncryptionKey(standard.computeEncryptedKey(password, encryption.getOwnerKey(), null, null, null, encryption.getPermissions(), id, encryption.getRevision(), length, false, false));
-        encryption.setUserKey(standard.computeUserPassword(password, encryption.getOwnerKey(), encryption.getPermissions(), id, encryption.getRevision(), length, false));
+        setEncryptionKey(standard.computeEncryptedKey(password, encryption.getOwnerKey(), null, null, null, encryption.getPermissions(), id,
+                encryption.getRevision(), length, false, false));
+        encryption.setUserKey(standard.computeUserPassword(password, encryption.getOwnerKey(), encryption.getPermissions(), id, encryption.getRevision(),
+                length, false));
     }
 
     /** Algorithm 10: the permissions once more, encrypted, with an F for what is left in the clear. */
@@ -81,5 +83,7 @@ final class DocumentLock extends SecurityHandler<ProtectionPolicy> {
         if (!(protection.metadataInClear() && COSName.METADATA.equals(stream.getCOSName(COSName.TYPE)))) super.encryptStream(stream, number, generation);
     }
 
-    @Override public void prepareForDecryption(PDEncryption encryption, COSArray id, DecryptionMaterial material) { throw new UnsupportedOperationException("This locks only"); }
+    @Override public void prepareForDecryption(PDEncryption encryption, COSArray id, DecryptionMaterial material) {
+        throw new UnsupportedOperationException("This locks only");
+    }
 }

@@ -126,7 +126,8 @@ final class EmbeddedFace implements PageFont {
             name = tag() + "+" + name;
             file = CffSubset.of(compact(), face.unitsPerEm(), glyphs);
         } else if (!ownCodes && (style.standard() != Standard.NONE || compact() instanceof CFFCIDFont)) {
-            // Not every reader that keeps a standard takes OpenType files, and the first archive standard forbids them; fonts keyed by their makers' numbers must be keyed by glyphs.
+            // Not every reader that keeps a standard takes OpenType files, and the first archive standard forbids them; fonts keyed by their makers'
+            // numbers must be keyed by glyphs.
             file = CffSubset.whole(compact(), face.unitsPerEm());
             bare = true;
         } else if (subset) {

@@ -79,7 +79,8 @@ final class Linearizer {
         number();
         ObjectBytes writer = new ObjectBytes(numbers, lock);
         use.objects.put(root.getKey(), root.getObject());
-        for (Map.Entry<COSObjectKey, COSBase> entry : use.objects.entrySet()) if (numbers.containsKey(entry.getKey())) bytes.put(entry.getKey(), writer.object(numbers.get(entry.getKey()), entry.getValue()));
+        for (Map.Entry<COSObjectKey, COSBase> entry : use.objects.entrySet())
+            if (numbers.containsKey(entry.getKey())) bytes.put(entry.getKey(), writer.object(numbers.get(entry.getKey()), entry.getValue()));
         assemble(writer, out);
     }
 
@@ -98,10 +99,12 @@ final class Linearizer {
         for (int i = 1; i < pages.size(); i++) {
             List<COSObjectKey> own = new ArrayList<>();
             place(pages.get(i).getKey(), own, placed);
-            for (COSObjectKey key : use.pages.get(i)) if (use.users(key) == 1 && !use.others.contains(key) && !use.outlines.contains(key)) place(key, own, placed);
+            for (COSObjectKey key : use.pages.get(i))
+                if (use.users(key) == 1 && !use.others.contains(key) && !use.outlines.contains(key)) place(key, own, placed);
             rest.add(own);
         }
-        for (Set<COSObjectKey> used : use.pages) for (COSObjectKey key : new TreeSet<>(used)) if (use.users(key) > 1 && !use.outlines.contains(key)) place(key, shared, placed);
+        for (Set<COSObjectKey> used : use.pages)
+            for (COSObjectKey key : new TreeSet<>(used)) if (use.users(key) > 1 && !use.outlines.contains(key)) place(key, shared, placed);
         shared.sort(null);
         placeOutlines(others, placed);
         for (COSObjectKey key : use.objects.keySet()) place(key, others, placed);
@@ -109,7 +112,8 @@ final class Linearizer {
 
     /** Bookmarks stand together, their root first, so that one entry of the hint table finds them all. */
     private void placeOutlines(List<COSObjectKey> part, Set<COSObjectKey> placed) {
-        if (((COSDictionary) root.getObject()).getItem(COSName.OUTLINES) instanceof COSObject outlines && use.outlines.contains(outlines.getKey())) place(outlines.getKey(), part, placed);
+        if (((COSDictionary) root.getObject()).getItem(COSName.OUTLINES) instanceof COSObject outlines && use.outlines.contains(outlines.getKey()))
+            place(outlines.getKey(), part, placed);
         for (COSObjectKey key : use.outlines) place(key, part, placed);
     }
 
@@ -162,7 +166,8 @@ final class Linearizer {
         long length = mainTable + main.length + end.length();
         String mainHead = "xref\n0 " + back.length + "\n";
         out.write(header);
-        out.write(dictionary(dictionaryNumber, length, hintAt, hint.length, numbers.get(pages.get(0).getKey()), firstEnd + hint.length, mainTable + mainHead.length() - 1));
+        out.write(dictionary(dictionaryNumber, length, hintAt, hint.length, numbers.get(pages.get(0).getKey()), firstEnd + hint.length, mainTable
+                + mainHead.length() - 1));
         out.write(table(dictionaryNumber, front));
         out.write(trailer(writer, size, mainTable));
         for (COSObjectKey key : document) out.write(bytes.get(key));
@@ -182,7 +187,8 @@ final class Linearizer {
 
     /** Table F.1; numbers padded, so that its length is known before they are. */
     private byte[] dictionary(int number, long length, long hintAt, long hintLength, int firstPage, long firstEnd, long mainTable) {
-        String text = number + " 0 obj\n<</Linearized 1 /L " + padded(length) + " /H [" + padded(hintAt) + " " + padded(hintLength) + "] /O " + padded(firstPage) + " /E " + padded(firstEnd) + " /N " + pages.size() + " /T " + padded(mainTable) + ">>\nendobj\n";
+        String text = number + " 0 obj\n<</Linearized 1 /L " + padded(length) + " /H [" + padded(hintAt) + " " + padded(hintLength) + "] /O "
+                + padded(firstPage) + " /E " + padded(firstEnd) + " /N " + pages.size() + " /T " + padded(mainTable) + ">>\nendobj\n";
         return text.getBytes(java.nio.charset.StandardCharsets.US_ASCII);
     }
 
@@ -191,7 +197,8 @@ final class Linearizer {
     /** A table of places (7.5.4). */
     private static byte[] table(int from, long[] places) {
         StringBuilder text = new StringBuilder("xref\n" + from + " " + places.length + "\n");
-        for (int i = 0; i < places.length; i++) text.append(from + i == 0 ? "0000000000 65535 f \n" : String.format(Locale.ROOT, "%010d 00000 n \n", places[i]));
+        for (int i = 0; i < places.length; i++)
+            text.append(from + i == 0 ? "0000000000 65535 f \n" : String.format(Locale.ROOT, "%010d 00000 n \n", places[i]));
         return text.toString().getBytes(java.nio.charset.StandardCharsets.US_ASCII);
     }
 

@@ -39,7 +39,8 @@ final class ObjectUse {
             Set<COSObjectKey> home = AT_ONCE.contains(name) ? atOnce : name.equals("Outlines") ? outlines : others;
             walk(entry.getValue(), home, new HashSet<>(), false);
         }
-        for (Map.Entry<COSName, COSBase> entry : trailer.entrySet()) if (!entry.getKey().equals(COSName.ROOT)) walk(entry.getValue(), others, new HashSet<>(), false);
+        for (Map.Entry<COSName, COSBase> entry : trailer.entrySet())
+            if (!entry.getKey().equals(COSName.ROOT)) walk(entry.getValue(), others, new HashSet<>(), false);
     }
 
     private void walk(COSBase value, Set<COSObjectKey> used, Set<COSObjectKey> seen, boolean top) {
@@ -53,7 +54,8 @@ final class ObjectUse {
         }
         if (direct instanceof COSDictionary dictionary) {
             boolean page = COSName.PAGE.equals(dictionary.getCOSName(COSName.TYPE));
-            for (Map.Entry<COSName, COSBase> entry : dictionary.entrySet()) if (!(page && entry.getKey().equals(COSName.PARENT))) walk(entry.getValue(), used, seen, false);
+            for (Map.Entry<COSName, COSBase> entry : dictionary.entrySet())
+                if (!(page && entry.getKey().equals(COSName.PARENT))) walk(entry.getValue(), used, seen, false);
         } else if (direct instanceof COSArray array) {
             for (int i = 0; i < array.size(); i++) walk(array.get(i), used, seen, false);
         }

@@ -47,7 +47,8 @@ public final class OverlayPainter {
         Overlay in(Overlay overlay) {
             if (!(overlay.content() instanceof Overlay.Words words) || words.text().indexOf('{') < 0) return overlay;
             String text = words.text().replace("{page}", Integer.toString(page)).replace("{pages}", Integer.toString(pages)).replace("{label}", label);
-            return new Overlay(new Overlay.Words(text, words.size(), words.colour(), words.place()), overlay.under(), overlay.pages(), overlay.angle(), overlay.opacity(), overlay.share());
+            return new Overlay(new Overlay.Words(text, words.size(), words.colour(), words.place()), overlay.under(), overlay.pages(), overlay.angle(),
+                    overlay.opacity(), overlay.share());
         }
     }
 

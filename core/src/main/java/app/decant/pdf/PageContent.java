@@ -342,12 +342,16 @@ final class PageContent implements Canvas {
             out.number(cos).append(' ').number(sin).append(' ').number(-sin).append(' ').number(cos).append(' ')
                     .number(centreX - centreX * cos + centreY * sin).append(' ').number(centreY - centreX * sin - centreY * cos).append(" cm ");
         }
-        if (!crop.equals(Insets.NONE)) out.number(x).append(' ').number(bottom).append(' ').number(picture.width()).append(' ').number(picture.height()).append(" re W n ");
+        if (!crop.equals(Insets.NONE))
+            out.number(x).append(' ').number(bottom).append(' ').number(picture.width()).append(' ').number(picture.height()).append(" re W n ");
         out.number(fullWidth).append(" 0 0 ").number(fullHeight).append(' ').number(x - crop.left() * fullWidth).append(' ')
                 .number(bottom - crop.bottom() * fullHeight).append(" cm /").append(name).append(" Do Q\n");
     }
 
-    /** One glyph as wide as the word stands for all of it, not painted (9.3.6, mode 3), so that no font has to have its letters; another for the space before it. */
+    /**
+     * One glyph as wide as the word stands for all of it, not painted (9.3.6, mode 3), so that no font has to have its letters; another for the space before
+     * it.
+     */
     @Override public void unseen(Picture.Word word, double x, double baseline) {
         double gap = x - unseenRight;
         if (Math.abs(baseline - unseenBaseline) < 0.2 * word.size() && gap > 0 && gap < 3 * word.size()) unseen(" ", unseenRight, baseline, gap, word.size());
@@ -386,5 +390,7 @@ final class PageContent implements Canvas {
         links.add(new LinkArea(x, y, width, linkHeight, target, tag));
     }
 
-    private ContentBytes colour(Colour colour) { return out.number(colour.red() / 255.0).append(' ').number(colour.green() / 255.0).append(' ').number(colour.blue() / 255.0); }
+    private ContentBytes colour(Colour colour) {
+        return out.number(colour.red() / 255.0).append(' ').number(colour.green() / 255.0).append(' ').number(colour.blue() / 255.0);
+    }
 }

@@ -59,7 +59,8 @@ final class PageTags {
     /** Rows of dots between an entry and its page number are no text. */
     private static boolean isLeader(Piece.Glyphs piece) {
         String text = piece.text();
-        return text.length() > 2 && piece.end() - piece.start() < text.length() && ".-_\u00B7".indexOf(text.charAt(0)) >= 0 && text.chars().allMatch(c -> c == text.charAt(0));
+        return text.length() > 2 && piece.end() - piece.start() < text.length() && ".-_\u00B7".indexOf(text.charAt(0)) >= 0 && text.chars()
+                .allMatch(c -> c == text.charAt(0));
     }
 
     /** The element of a picture. */

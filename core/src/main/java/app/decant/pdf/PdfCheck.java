@@ -48,21 +48,25 @@ public final class PdfCheck {
             int count = choices.pages().size();
             proofs.add(new Proof(pdf.getNumberOfPages() + (count == 1 ? " page, as chosen" : " pages, as chosen"), pdf.getNumberOfPages() == count));
             int wrong = wrongPages(pdf, file, owner, pages, choices);
-            proofs.add(new Proof(wrong == 0 ? "Text whole and in order on every page" : "Text differs on " + wrong + (wrong == 1 ? " page" : " pages"), wrong == 0));
+            proofs.add(new Proof(wrong == 0 ? "Text whole and in order on every page" : "Text differs on " + wrong + (wrong == 1 ? " page" : " pages"),
+                    wrong == 0));
             if (choices.style().bookmarks().any()) {
                 int landed = landed(pdf, written.bookmarks());
                 int expected = written.bookmarks().size();
-                proofs.add(new Proof(expected == 0 ? "No headings, so no bookmarks" : landed + " of " + expected + " bookmarks land on their heading", landed == expected));
+                proofs.add(new Proof(expected == 0 ? "No headings, so no bookmarks" : landed + " of " + expected + " bookmarks land on their heading",
+                        landed == expected));
             }
             int[] fonts = fonts(pdf);
             int without = written.fontsLeftOut();
-            proofs.add(new Proof(fonts[1] + " of " + fonts[0] + " fonts inside the file" + (without > 0 ? ", " + without + " left to the reader as chosen" : ""), fonts[0] == fonts[1] + without));
+            proofs.add(new Proof(fonts[1] + " of " + fonts[0] + " fonts inside the file" + (without > 0 ? ", " + without + " left to the reader as chosen"
+                    : ""), fonts[0] == fonts[1] + without));
             proofs.addAll(PictureCheck.check(pdf, choices.style().pictures(), written.pictures()));
             int links = links(pdf);
             if (written.links() > 0 || links > 0) proofs.add(new Proof(links + (links == 1 ? " link live" : " links live"), links == written.links()));
             if (written.tagged()) proofs.add(tags(pdf));
             if (!choices.attachments().isEmpty()) {
-                int attached = pdf.getDocumentCatalog().getNames() == null || pdf.getDocumentCatalog().getNames().getEmbeddedFiles() == null ? 0 : pdf.getDocumentCatalog().getNames().getEmbeddedFiles().getNames().size();
+                int attached = pdf.getDocumentCatalog().getNames() == null || pdf.getDocumentCatalog().getNames().getEmbeddedFiles() == null ? 0
+                        : pdf.getDocumentCatalog().getNames().getEmbeddedFiles().getNames().size();
                 proofs.add(new Proof(attached + (attached == 1 ? " file attached" : " files attached"), attached == choices.attachments().size()));
             }
             proofs.add(facts(pdf, choices));
@@ -71,7 +75,8 @@ public final class PdfCheck {
         if (choices.style().standard() != Standard.NONE) {
             List<String> broken = StandardCheck.broken(file, choices.style().standard());
             String words = choices.style().standard().words();
-            proofs.add(new Proof(broken.isEmpty() ? words + ": all machine rules kept" : words + " is not kept: " + String.join("; ", broken.subList(0, Math.min(3, broken.size()))), broken.isEmpty()));
+            proofs.add(new Proof(broken.isEmpty() ? words + ": all machine rules kept" : words + " is not kept: "
+                    + String.join("; ", broken.subList(0, Math.min(3, broken.size()))), broken.isEmpty()));
         }
         return proofs;
     }
@@ -79,7 +84,8 @@ public final class PdfCheck {
     private static Proof tags(PDDocument pdf) {
         COSDictionary catalog = pdf.getDocumentCatalog().getCOSObject();
         COSDictionary tree = catalog.getCOSDictionary(COSName.STRUCT_TREE_ROOT);
-        boolean marked = catalog.getCOSDictionary(COSName.MARK_INFO) != null && catalog.getCOSDictionary(COSName.MARK_INFO).getBoolean(COSName.getPDFName("Marked"), false);
+        boolean marked = catalog.getCOSDictionary(COSName.MARK_INFO) != null && catalog.getCOSDictionary(COSName.MARK_INFO)
+                .getBoolean(COSName.getPDFName("Marked"), false);
         boolean holds = marked && tree != null && tree.getCOSDictionary(COSName.PARENT_TREE) != null && tree.getDictionaryObject(COSName.K) != null;
         return new Proof(holds ? "Tells its structure to screen readers" : "Its structure is not told", holds);
     }
@@ -88,7 +94,8 @@ public final class PdfCheck {
     private static Proof facts(PDDocument pdf, PdfChoices choices) throws IOException {
         Map<String, String> differing = DocumentFacts.differing(pdf, choices.facts());
         if (!differing.isEmpty()) return new Proof("Its facts are not as chosen: " + String.join(", ", differing.keySet()), false);
-        return new Proof(choices.facts().title() == null ? "No title, as chosen; its other facts in both places, agreeing" : "Title and facts in both places, agreeing", true);
+        return new Proof(choices.facts().title() == null ? "No title, as chosen; its other facts in both places, agreeing"
+                : "Title and facts in both places, agreeing", true);
     }
 
     /** Long files are read by all cores, each opening the file for itself. */
@@ -174,7 +181,8 @@ public final class PdfCheck {
         StringBuilder result = new StringBuilder(same.length());
         for (int i = 0; i < same.length(); i++) {
             char c = same.charAt(i);
-            if (!Character.isWhitespace(c) && !Character.isSpaceChar(c) && !Character.isISOControl(c) && Character.getType(c) != Character.FORMAT && c != '\u00AD') result.append(c);
+            if (!Character.isWhitespace(c) && !Character.isSpaceChar(c) && !Character.isISOControl(c) && Character.getType(c) != Character.FORMAT
+                    && c != '\u00AD') result.append(c);
         }
         return result.toString();
     }

@@ -21,7 +21,8 @@ import java.util.Set;
  * @param addresses   schemes of links that pass besides the usual ones
  * @param when        the file's time of making
  */
-public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protection, List<Overlay> overlays, List<Attachment> attachments, Facts facts, Dates dates, Set<String> addresses, Instant when) {
+public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protection, List<Overlay> overlays, List<Attachment> attachments, Facts facts,
+        Dates dates, Set<String> addresses, Instant when) {
     public PdfChoices {
         addresses = Set.copyOf(addresses);
         pages = List.copyOf(pages);
@@ -29,7 +30,9 @@ public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protect
         attachments = List.copyOf(attachments);
     }
 
-    public PdfChoices(List<Integer> pages, PdfStyle style, Facts facts, Instant when) { this(pages, style, Protection.NONE, List.of(), List.of(), facts, Dates.OF_THE_FILE, Set.of(), when); }
+    public PdfChoices(List<Integer> pages, PdfStyle style, Facts facts, Instant when) {
+        this(pages, style, Protection.NONE, List.of(), List.of(), facts, Dates.OF_THE_FILE, Set.of(), when);
+    }
 
     /**
      * What becomes a bookmark.
@@ -82,24 +85,36 @@ public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protect
      */
     public void refuseContradictions() {
         Standard standard = style.standard();
-        if (standard.isArchive() && protection.isOn()) throw wrong(standard.words() + " must open without a password; it can't be locked as well. Choose one of the two.");
-        if (!standard.allowsAttachments() && !attachments.isEmpty()) throw wrong(standard.words() + " may hold no attached files. Leave them out, or choose PDF/A-3.");
-        if (standard.isOpaque() && overlays.stream().anyMatch(overlay -> overlay.opacity() < 1)) throw wrong(standard.words() + " knows nothing that shines through, as the watermark would. Make it opaque, or choose PDF/A-2.");
+        if (standard.isArchive() && protection.isOn())
+            throw wrong(standard.words() + " must open without a password; it can't be locked as well. Choose one of the two.");
+        if (!standard.allowsAttachments() && !attachments.isEmpty())
+            throw wrong(standard.words() + " may hold no attached files. Leave them out, or choose PDF/A-3.");
+        if (standard.isOpaque() && overlays.stream().anyMatch(overlay -> overlay.opacity() < 1))
+            throw wrong(standard.words() + " knows nothing that shines through, as the watermark would. Make it opaque, or choose PDF/A-2.");
         if (protection.isOn() && style.version() > 0 && style.version() < protection.strength().version()) {
-            throw wrong("PDF " + style.version() + " does not know this encryption; it came with PDF " + protection.strength().version() + ". Choose a later version, or another strength.");
+            throw wrong("PDF " + style.version() + " does not know this encryption; it came with PDF " + protection.strength().version()
+                    + ". Choose a later version, or another strength.");
         }
-        if (protection.metadataInClear() && protection.strength().isWeak()) throw wrong("Encryption by RC4 locks all of a file; its facts can't stay readable. Choose AES, or lock them as well.");
-        if (style.fonts() == Fonts.STANDARD_LEFT_OUT && standard != Standard.NONE) throw wrong(standard.words() + " asks for all fonts inside; leaving the standard ones out contradicts it. Choose one of the two.");
-        if (standard.part() == 1 && style.version() > 1.4) throw wrong(standard.words() + " is PDF 1.4; PDF " + style.version() + " contradicts it. Leave the version to the standard.");
-        if (standard.part() > 1 && style.version() > 1.7) throw wrong(standard.words() + " is at most PDF 1.7; PDF " + style.version() + " contradicts it. Leave the version to the standard.");
+        if (protection.metadataInClear() && protection.strength().isWeak())
+            throw wrong("Encryption by RC4 locks all of a file; its facts can't stay readable. Choose AES, or lock them as well.");
+        if (style.fonts() == Fonts.STANDARD_LEFT_OUT && standard != Standard.NONE)
+            throw wrong(standard.words() + " asks for all fonts inside; leaving the standard ones out contradicts it. Choose one of the two.");
+        if (standard.part() == 1 && style.version() > 1.4)
+            throw wrong(standard.words() + " is PDF 1.4; PDF " + style.version() + " contradicts it. Leave the version to the standard.");
+        if (standard.part() > 1 && style.version() > 1.7)
+            throw wrong(standard.words() + " is at most PDF 1.7; PDF " + style.version() + " contradicts it. Leave the version to the standard.");
         for (String password : List.of(protection.toOpen(), protection.toChange())) {
             if (!protection.isOn()) break;
             int bytes = password.getBytes(java.nio.charset.StandardCharsets.UTF_8).length;
-            if (bytes > protection.strength().longest()) throw wrong("The password has " + bytes + " bytes; this strength takes " + protection.strength().longest() + ". Choose a shorter one, or AES with 256 bits.");
+            if (bytes > protection.strength().longest())
+                throw wrong("The password has " + bytes + " bytes; this strength takes " + protection.strength().longest()
+                        + ". Choose a shorter one, or AES with 256 bits.");
             boolean latin = java.nio.charset.StandardCharsets.ISO_8859_1.newEncoder().canEncode(password);
-            if (protection.strength() != Protection.Strength.AES_256 && !latin) throw wrong("The password has letters that this strength can't carry. Use Latin letters and digits, or AES with 256 bits.");
+            if (protection.strength() != Protection.Strength.AES_256 && !latin)
+                throw wrong("The password has letters that this strength can't carry. Use Latin letters and digits, or AES with 256 bits.");
         }
-        if (protection.isOn() && !protection.toOpen().isEmpty() && protection.toOpen().equals(protection.toChange())) throw wrong("The password to open and the owner's are the same, so that whoever opens the file may do everything. Choose two.");
+        if (protection.isOn() && !protection.toOpen().isEmpty() && protection.toOpen().equals(protection.toChange()))
+            throw wrong("The password to open and the owner's are the same, so that whoever opens the file may do everything. Choose two.");
     }
 
     private static DecantException wrong(String sentence) { return new DecantException(DecantException.Kind.WRONG_CALL, sentence); }

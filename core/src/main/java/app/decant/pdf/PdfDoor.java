@@ -23,7 +23,8 @@ public final class PdfDoor {
         try {
             return Loader.loadPDF(bytes, password == null ? "" : password);
         } catch (InvalidPasswordException e) {
-            throw new DecantException(Kind.NEEDS_PASSWORD, password == null ? name + " is protected by a password to open. Give the password and try again." : "This is not the password of " + name + ". Look for capital letters and try again.", e);
+            throw new DecantException(Kind.NEEDS_PASSWORD, password == null ? name + " is protected by a password to open. Give the password and try again."
+                    : "This is not the password of " + name + ". Look for capital letters and try again.", e);
         } catch (LinkageError e) {
             // Locks by certificate ask for a library that is not brought along.
             throw lockedOtherwise(name, e);
@@ -34,6 +35,8 @@ public final class PdfDoor {
     }
 
     private static DecantException lockedOtherwise(String name, Throwable cause) {
-        return new DecantException(Kind.UNSUPPORTED, name + " is locked for the holders of certain certificates, or in another way that can't be undone here. Ask its sender for a copy that opens with a password, or with none.", cause);
+        return new DecantException(Kind.UNSUPPORTED,
+                name + " is locked for the holders of certain certificates, or in another way that can't be undone here. Ask its sender for a copy that "
+                + "opens with a password, or with none.", cause);
     }
 }

@@ -18,23 +18,45 @@ import java.util.Set;
  * @param version    of PDF, such as 1.4 or 2.0; 0 for the one that fits
  * @param linearized whether it is ordered for quick display from the web
  */
-public record PdfStyle(Bookmarks bookmarks, Fonts fonts, Set<String> wholeFamilies, Pictures pictures, boolean compressed, Opening opening, boolean tagged, Standard standard, double version, boolean linearized) {
+public record PdfStyle(Bookmarks bookmarks, Fonts fonts, Set<String> wholeFamilies, Pictures pictures, boolean compressed, Opening opening, boolean tagged,
+        Standard standard, double version, boolean linearized) {
     public PdfStyle { wholeFamilies = Set.copyOf(wholeFamilies); }
 
     /** Bookmarks from headings 1 to 3 with the first level unfolded, characters used, pictures as they are, tagged. */
-    public static final PdfStyle PLAIN = new PdfStyle(new Bookmarks(1, 3, 1), Fonts.USED_CHARACTERS, Set.of(), Pictures.EXACT, true, Opening.PLAIN, true, Standard.NONE, 0, false);
+    public static final PdfStyle PLAIN = new PdfStyle(new Bookmarks(1, 3, 1), Fonts.USED_CHARACTERS, Set.of(), Pictures.EXACT, true, Opening.PLAIN, true,
+            Standard.NONE, 0, false);
 
-    public PdfStyle with(Bookmarks other) { return new PdfStyle(other, fonts, wholeFamilies, pictures, compressed, opening, tagged, standard, version, linearized); }
-    public PdfStyle with(Fonts other) { return new PdfStyle(bookmarks, other, wholeFamilies, pictures, compressed, opening, tagged, standard, version, linearized); }
-    public PdfStyle whole(Set<String> families) { return new PdfStyle(bookmarks, fonts, families, pictures, compressed, opening, tagged, standard, version, linearized); }
-    public PdfStyle with(Pictures other) { return new PdfStyle(bookmarks, fonts, wholeFamilies, other, compressed, opening, tagged, standard, version, linearized); }
-    public PdfStyle with(Opening other) { return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, other, tagged, standard, version, linearized); }
-    public PdfStyle with(Standard other) { return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, tagged, other, version, linearized); }
-    public PdfStyle compressed(boolean other) { return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, other, opening, tagged, standard, version, linearized); }
-    public PdfStyle tagged(boolean other) { return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, other, standard, version, linearized); }
-    public PdfStyle version(double other) { return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, tagged, standard, other, linearized); }
+    public PdfStyle with(Bookmarks other) {
+        return new PdfStyle(other, fonts, wholeFamilies, pictures, compressed, opening, tagged, standard, version, linearized);
+    }
+    public PdfStyle with(Fonts other) {
+        return new PdfStyle(bookmarks, other, wholeFamilies, pictures, compressed, opening, tagged, standard, version, linearized);
+    }
+    public PdfStyle whole(Set<String> families) {
+        return new PdfStyle(bookmarks, fonts, families, pictures, compressed, opening, tagged, standard, version, linearized);
+    }
+    public PdfStyle with(Pictures other) {
+        return new PdfStyle(bookmarks, fonts, wholeFamilies, other, compressed, opening, tagged, standard, version, linearized);
+    }
+    public PdfStyle with(Opening other) {
+        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, other, tagged, standard, version, linearized);
+    }
+    public PdfStyle with(Standard other) {
+        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, tagged, other, version, linearized);
+    }
+    public PdfStyle compressed(boolean other) {
+        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, other, opening, tagged, standard, version, linearized);
+    }
+    public PdfStyle tagged(boolean other) {
+        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, other, standard, version, linearized);
+    }
+    public PdfStyle version(double other) {
+        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, tagged, standard, other, linearized);
+    }
 
-    public PdfStyle linearized(boolean other) { return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, tagged, standard, version, other); }
+    public PdfStyle linearized(boolean other) {
+        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, tagged, standard, version, other);
+    }
 
     boolean takesWhole(String family) { return fonts == Fonts.WHOLE || wholeFamilies.contains(family); }
 

@@ -67,7 +67,9 @@ public final class PdfWriter {
 
     /** A picture as it is compared: by all of its bytes. */
     private record Content(String type, byte[] bytes) {
-        @Override public boolean equals(Object other) { return other instanceof Content content && type.equals(content.type) && Arrays.equals(bytes, content.bytes); }
+        @Override public boolean equals(Object other) {
+            return other instanceof Content content && type.equals(content.type) && Arrays.equals(bytes, content.bytes);
+        }
         @Override public int hashCode() { return Arrays.hashCode(bytes); }
     }
 
@@ -150,7 +152,8 @@ public final class PdfWriter {
                 pdf.save(out, packed ? CompressParameters.DEFAULT_COMPRESSION : CompressParameters.NO_COMPRESSION);
             }
             kept.forEach((scheme, addresses) -> findings.add(Link.Address.leftOut(scheme, addresses.size())));
-            return new Written(landings, links, faces.size(), standard.size(), (int) byContent.values().stream().filter(one -> one instanceof org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject).count(), structure != null, List.copyOf(findings));
+            return new Written(landings, links, faces.size(), standard.size(), (int) byContent.values().stream()
+                    .filter(one -> one instanceof org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject).count(), structure != null, List.copyOf(findings));
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new DecantException(DecantException.Kind.CANCELLED, "Stopped. Nothing was changed.", e);
@@ -214,7 +217,9 @@ public final class PdfWriter {
     }
 
     private void overlay(boolean under, int place, Page page, PageContent content) throws IOException {
-        for (Overlay overlay : choices.overlays()) if (overlay.under() == under && overlay.isOn(place)) overlays.paint(overlay, new OverlayPainter.Fields(place + 1, choices.pages().size(), page.label()), content, page.width(), page.height());
+        for (Overlay overlay : choices.overlays())
+            if (overlay.under() == under && overlay.isOn(place))
+                overlays.paint(overlay, new OverlayPainter.Fields(place + 1, choices.pages().size(), page.label()), content, page.width(), page.height());
     }
 
     /** How opaque things are (11.6.4.4). */
@@ -232,14 +237,17 @@ public final class PdfWriter {
     /** Words laid on pages may hold any character, so their font stays inside. */
     private Set<Face> leftOut() {
         Set<Face> western = WesternFaces.on(choices.pages().stream().map(pages::page).toList());
-        if (choices.overlays().stream().anyMatch(overlay -> overlay.content() instanceof Overlay.Words)) western.removeIf(face -> face.family().equals(OverlayPainter.FAMILY));
-        if (choices.pages().stream().anyMatch(index -> hasUnseenWords(pages.page(index)))) western.removeIf(face -> face.family().equals(PageContent.UNSEEN_FAMILY));
+        if (choices.overlays().stream().anyMatch(overlay -> overlay.content() instanceof Overlay.Words))
+            western.removeIf(face -> face.family().equals(OverlayPainter.FAMILY));
+        if (choices.pages().stream().anyMatch(index -> hasUnseenWords(pages.page(index))))
+            western.removeIf(face -> face.family().equals(PageContent.UNSEEN_FAMILY));
         return western;
     }
 
     private static boolean hasUnseenWords(Page page) {
         return page.text().stream().anyMatch(item -> item instanceof Item.PictureItem floating && !floating.picture().words().isEmpty()
-                || item instanceof Item.LineItem line && line.line().pieces().stream().anyMatch(piece -> piece instanceof Piece.PictureBox box && !box.picture().words().isEmpty()));
+                || item instanceof Item.LineItem line && line.line().pieces().stream().anyMatch(piece -> piece instanceof Piece.PictureBox box
+                        && !box.picture().words().isEmpty()));
     }
 
     private PageFont font(Face face) {
@@ -270,17 +278,21 @@ public final class PdfWriter {
         if (count == 0) return;
         String pictures = count == 1 ? "One picture has" : count + " pictures have";
         if (choices.style().standard().needsTags()) {
-            throw new DecantException(DecantException.Kind.WRONG_CALL, choices.style().standard().words() + " asks for a description of every picture. " + pictures + " none; write it on the slip, or choose another standard.");
+            throw new DecantException(DecantException.Kind.WRONG_CALL, choices.style().standard().words() + " asks for a description of every picture. "
+                    + pictures + " none; write it on the slip, or choose another standard.");
         }
         findings.add(Finding.changed(pictures + " no description for people who can't see it.", ""));
     }
 
     private void rights(Face face) {
         if (EmbeddingRight.forbidsOutlines(face.fsType())) {
-            throw new DecantException(DecantException.Kind.NOT_PERMITTED, "The licence of " + face + " forbids putting it into a file. Choose another font for the passages in it, and publish again.");
+            throw new DecantException(DecantException.Kind.NOT_PERMITTED, "The licence of " + face
+                    + " forbids putting it into a file. Choose another font for the passages in it, and publish again.");
         }
-        if (face.embeddingRight() == EmbeddingRight.PREVIEW_AND_PRINT) findings.add(Finding.note("The licence of " + face + " allows it in files for reading and printing only, not for changing them.", ""));
-        if (EmbeddingRight.forbidsSubsets(face.fsType()) && !choices.style().takesWhole(face.family())) findings.add(Finding.note("The licence of " + face + " asks for the whole font; all of it is in the file.", ""));
+        if (face.embeddingRight() == EmbeddingRight.PREVIEW_AND_PRINT)
+            findings.add(Finding.note("The licence of " + face + " allows it in files for reading and printing only, not for changing them.", ""));
+        if (EmbeddingRight.forbidsSubsets(face.fsType()) && !choices.style().takesWhole(face.family()))
+            findings.add(Finding.note("The licence of " + face + " asks for the whole font; all of it is in the file.", ""));
     }
 
     private void links(PDPage page, PageContent content) {
@@ -294,7 +306,8 @@ public final class PdfWriter {
             COSDictionary annotation = new COSDictionary();
             annotation.setItem(COSName.TYPE, COSName.ANNOT);
             annotation.setName(COSName.SUBTYPE, "Link");
-            annotation.setItem(COSName.RECT, new PDRectangle((float) area.x(), (float) (height - area.y() - area.height()), (float) area.width(), (float) area.height()));
+            annotation.setItem(COSName.RECT, new PDRectangle((float) area.x(), (float) (height - area.y() - area.height()), (float) area.width(),
+                    (float) area.height()));
             COSArray border = new COSArray();
             for (int i = 0; i < 3; i++) border.add(COSInteger.ZERO);
             annotation.setItem(COSName.BORDER, border);
@@ -324,7 +337,8 @@ public final class PdfWriter {
         Map.Entry<Integer, Double> place = bookmarks.get(name);
         if (place == null) {
             boolean exists = pages.bookmark(name) != null;
-            findings.add(Finding.changed(exists ? "A link leads to a page that is left out; it was made plain text." : "A link leads to “" + name + "”, which is not in the document; it was made plain text.", ""));
+            findings.add(Finding.changed(exists ? "A link leads to a page that is left out; it was made plain text." : "A link leads to “" + name
+                    + "”, which is not in the document; it was made plain text.", ""));
             return false;
         }
         annotation.setItem(COSName.DEST, destination(written.get(place.getKey()), place.getValue()));

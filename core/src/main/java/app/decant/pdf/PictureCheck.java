@@ -68,7 +68,8 @@ final class PictureCheck extends PDFStreamEngine {
     }
 
     @Override protected void processOperator(Operator operator, List<COSBase> operands) throws IOException {
-        if (operator.getName().equals(OperatorName.DRAW_OBJECT) && operands.size() == 1 && operands.get(0) instanceof COSName name && getResources().isImageXObject(name)) {
+        if (operator.getName().equals(OperatorName.DRAW_OBJECT) && operands.size() == 1 && operands.get(0) instanceof COSName name && getResources()
+                .isImageXObject(name)) {
             note((PDImageXObject) getResources().getXObject(name));
             return;
         }

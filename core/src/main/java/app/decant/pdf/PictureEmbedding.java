@@ -101,7 +101,8 @@ final class PictureEmbedding {
     /** Grey that scaling made becomes black or white again, whichever is nearer. */
     private static BufferedImage inked(BufferedImage pixels) {
         BufferedImage result = new BufferedImage(pixels.getWidth(), pixels.getHeight(), BufferedImage.TYPE_BYTE_BINARY);
-        for (int y = 0; y < pixels.getHeight(); y++) for (int x = 0; x < pixels.getWidth(); x++) result.setRGB(x, y, (pixels.getRGB(x, y) & 0xFF) < 128 ? 0xFF000000 : 0xFFFFFFFF);
+        for (int y = 0; y < pixels.getHeight(); y++)
+            for (int x = 0; x < pixels.getWidth(); x++) result.setRGB(x, y, (pixels.getRGB(x, y) & 0xFF) < 128 ? 0xFF000000 : 0xFFFFFFFF);
         return result;
     }
 

@@ -63,7 +63,10 @@ public record Protection(Strength strength, String toOpen, String toChange, Set<
     /** The bits as PDFBox sets them. */
     AccessPermission permissions() {
         AccessPermission access = new AccessPermission() {
-            /** Decides over the revision of a file of 40 bits (ISO 32000-1, table 21): the second knows four things only, each of which allows another as well. */
+            /**
+             * Decides over the revision of a file of 40 bits (ISO 32000-1, table 21): the second knows four things only, each of which allows another as
+             * well.
+             */
             @Override protected boolean hasAnyRevision3PermissionSet() { return !fitsRevision2(); }
         };
         access.setCanPrint(allowed.contains(Permission.PRINT));
@@ -78,7 +81,8 @@ public record Protection(Strength strength, String toOpen, String toChange, Set<
     }
 
     private boolean fitsRevision2() {
-        return allowed.containsAll(EnumSet.of(Permission.PRINT_FINE, Permission.FILL_FORMS, Permission.READ_ALOUD, Permission.ASSEMBLE)) && allowed.containsAll(EnumSet.of(Permission.PRINT, Permission.COMMENT, Permission.COPY, Permission.CHANGE));
+        return allowed.containsAll(EnumSet.of(Permission.PRINT_FINE, Permission.FILL_FORMS, Permission.READ_ALOUD, Permission.ASSEMBLE))
+                && allowed.containsAll(EnumSet.of(Permission.PRINT, Permission.COMMENT, Permission.COPY, Permission.CHANGE));
     }
 
     /** The same as a policy for writing. */
@@ -104,5 +108,8 @@ public record Protection(Strength strength, String toOpen, String toChange, Set<
     }
 
     /** Says nothing of its passwords. */
-    @Override public String toString() { return "Protection[" + strength + ", " + (toOpen.isEmpty() ? "opens freely" : "password to open") + ", " + allowed + (metadataInClear ? ", facts in the clear" : "") + "]"; }
+    @Override public String toString() {
+        return "Protection[" + strength + ", " + (toOpen.isEmpty() ? "opens freely" : "password to open") + ", " + allowed
+                + (metadataInClear ? ", facts in the clear" : "") + "]";
+    }
 }

@@ -25,12 +25,15 @@ public final class ProtectionCheck {
         try (PDDocument pdf = Loader.loadPDF(file.toFile(), protection.toOpen())) {
             Set<Permission> granted = Protection.granted(pdf.getCurrentAccessPermission());
             boolean same = granted.equals(protection.allowed());
-            proofs.add(new Proof(same ? asks ? "Opens with its password, and allows what was chosen" : "Opens freely, and allows what was chosen" : "Allows " + granted + " instead of what was chosen", same));
+            proofs.add(new Proof(same ? asks ? "Opens with its password, and allows what was chosen" : "Opens freely, and allows what was chosen" : "Allows "
+                    + granted + " instead of what was chosen", same));
             int bits = pdf.getEncryption().getLength();
             boolean strong = protection.strength() == Protection.Strength.RC4_40 || bits >= protection.strength().bits();
             proofs.add(new Proof("Encrypted with " + bits + " bits", strong));
             boolean clear = !pdf.getEncryption().isEncryptMetaData();
-            if (clear || protection.metadataInClear()) proofs.add(new Proof(clear ? "Facts readable without a password, as chosen" : "Its facts are locked as well", clear == protection.metadataInClear()));
+            if (clear || protection.metadataInClear())
+                proofs.add(new Proof(clear ? "Facts readable without a password, as chosen" : "Its facts are locked as well",
+                        clear == protection.metadataInClear()));
         }
         try (PDDocument pdf = Loader.loadPDF(file.toFile(), protection.toChange())) {
             boolean owner = pdf.getCurrentAccessPermission().isOwnerPermission();

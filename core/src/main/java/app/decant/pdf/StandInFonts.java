@@ -23,7 +23,8 @@ import org.apache.pdfbox.pdmodel.font.PDFontDescriptor;
  * looks the same on every machine, in its own weights and slants.
  */
 public final class StandInFonts implements FontMapper {
-    private static final Map<String, String> FAMILIES = Map.of("helvetica", "Liberation Sans", "arial", "Liberation Sans", "times", "Liberation Serif", "courier", "Liberation Mono",
+    private static final Map<String, String> FAMILIES = Map.of("helvetica", "Liberation Sans", "arial", "Liberation Sans", "times", "Liberation Serif",
+            "courier", "Liberation Mono",
             "calibri", "Carlito", "cambria", "Caladea");
     private static boolean used;
 
@@ -49,7 +50,9 @@ public final class StandInFonts implements FontMapper {
         return font != null ? new FontMapping<>(font, false) : others.getFontBoxFont(name, descriptor);
     }
 
-    @Override public CIDFontMapping getCIDFont(String name, PDFontDescriptor descriptor, PDCIDSystemInfo system) { return others.getCIDFont(name, descriptor, system); }
+    @Override public CIDFontMapping getCIDFont(String name, PDFontDescriptor descriptor, PDCIDSystemInfo system) {
+        return others.getCIDFont(name, descriptor, system);
+    }
 
     /** The shipped face for a name, or null where none is meant by it. */
     private TrueTypeFont font(String name) {

@@ -19,9 +19,15 @@ import org.verapdf.pdfa.results.ValidationResult;
 
 /** Holds a file to the machine rules of ISO 19005 and ISO 14289, as the veraPDF validation model states them. */
 public final class StandardCheck {
-    private static final Map<String, String> FIRST_PART = Map.of("6.2", "colours and pictures", "6.3", "fonts", "6.4", "something that shines through", "6.5", "links and other things on pages", "6.6", "actions", "6.7", "facts about the document", "6.8", "structure for screen readers", "6.9", "fields to fill in");
-    private static final Map<String, String> LATER_PARTS = Map.of("6.2", "colours and pictures", "6.2.10", "something that shines through", "6.2.11", "fonts", "6.3", "links and other things on pages", "6.4", "fields to fill in", "6.5", "actions", "6.6", "facts about the document", "6.7", "structure for screen readers", "6.8", "attached files", "6.9", "layers");
-    private static final Map<String, String> ACCESSIBLE = Map.of("7.1", "title and structure", "7.2", "language and text", "7.3", "descriptions of pictures", "7.4", "order of headings", "7.5", "heads of tables", "7.18", "links and other things on pages", "7.20", "forms within pages", "7.21", "fonts", "7.9", "notes", "7.10", "layers");
+    private static final Map<String, String> FIRST_PART = Map.of("6.2", "colours and pictures", "6.3", "fonts", "6.4", "something that shines through",
+            "6.5", "links and other things on pages", "6.6", "actions", "6.7", "facts about the document", "6.8", "structure for screen readers", "6.9",
+            "fields to fill in");
+    private static final Map<String, String> LATER_PARTS = Map.of("6.2", "colours and pictures", "6.2.10", "something that shines through", "6.2.11",
+            "fonts", "6.3", "links and other things on pages", "6.4", "fields to fill in", "6.5", "actions", "6.6", "facts about the document", "6.7",
+            "structure for screen readers", "6.8", "attached files", "6.9", "layers");
+    private static final Map<String, String> ACCESSIBLE = Map.of("7.1", "title and structure", "7.2", "language and text", "7.3", "descriptions of pictures",
+            "7.4", "order of headings", "7.5", "heads of tables", "7.18", "links and other things on pages", "7.20", "forms within pages", "7.21", "fonts",
+            "7.9", "notes", "7.10", "layers");
 
     private StandardCheck() { }
 
@@ -47,7 +53,8 @@ public final class StandardCheck {
 
     private static synchronized void check(Path file, PDFAFlavour flavour, List<String> broken) throws IOException {
         VeraGreenfieldFoundryProvider.initialise();
-        try (PDFAParser parser = Foundries.defaultInstance().createParser(file.toFile(), flavour); PDFAValidator validator = Foundries.defaultInstance().createValidator(flavour, false)) {
+        try (PDFAParser parser = Foundries.defaultInstance().createParser(file.toFile(), flavour); PDFAValidator validator = Foundries.defaultInstance()
+                .createValidator(flavour, false)) {
             ValidationResult result = validator.validate(parser);
             for (TestAssertion assertion : result.getTestAssertions()) {
                 if (assertion.getStatus() != TestAssertion.Status.FAILED) continue;

@@ -25,7 +25,8 @@ final class WesternFaces implements Canvas {
     @Override public void glyphs(Piece.Glyphs piece, double x, double baseline, Colour colour) {
         Face face = piece.style().face();
         if (others.contains(face)) return;
-        boolean fits = StandardFace.standsFor(face) && !piece.rightToLeft() && piece.glyphY() == null && piece.text().chars().allMatch(c -> StandardFace.knows((char) c));
+        boolean fits = StandardFace.standsFor(face) && !piece.rightToLeft() && piece.glyphY() == null && piece.text().chars()
+                .allMatch(c -> StandardFace.knows((char) c));
         (fits ? used : others).add(face);
     }
 

@@ -27,9 +27,13 @@ final class Metafile {
     private static boolean isExtended(byte[] file) { return file.length > 88 && four(file, 0) == 1 && (int) four(file, 40) == EMF_SIGNATURE; }
 
     /** MS-WMF 2.3.2.2 and 2.3.2.3: with a placeable header or without. */
-    private static boolean isPlain(byte[] file) { return file.length > 18 && (four(file, 0) == PLACEABLE || (file[0] == 1 || file[0] == 2) && file[1] == 0 && file[2] == 9 && file[3] == 0); }
+    private static boolean isPlain(byte[] file) {
+        return file.length > 18 && (four(file, 0) == PLACEABLE || (file[0] == 1 || file[0] == 2) && file[1] == 0 && file[2] == 9 && file[3] == 0);
+    }
 
-    private static long four(byte[] file, int at) { return file[at] & 0xFF | (file[at + 1] & 0xFF) << 8 | (file[at + 2] & 0xFF) << 16 | (file[at + 3] & 0xFFL) << 24; }
+    private static long four(byte[] file, int at) {
+        return file[at] & 0xFF | (file[at + 1] & 0xFF) << 8 | (file[at + 2] & 0xFF) << 16 | (file[at + 3] & 0xFFL) << 24;
+    }
 
     /**
      * Draws it, on nothing.

@@ -62,7 +62,8 @@ public final class PictureDecoder {
         try (PDDocument pdf = Loader.loadPDF(image.bytes())) {
             PDRectangle box = pdf.getPage(0).getCropBox();
             double scale = Math.min(resolution / 72, Math.sqrt(MOST_DRAWN / Math.max(1, box.getWidth() * box.getHeight())));
-            BufferedImage pixels = new BufferedImage((int) Math.max(1, Math.ceil(box.getWidth() * scale)), (int) Math.max(1, Math.ceil(box.getHeight() * scale)), BufferedImage.TYPE_INT_ARGB);
+            BufferedImage pixels = new BufferedImage((int) Math.max(1, Math.ceil(box.getWidth() * scale)),
+                    (int) Math.max(1, Math.ceil(box.getHeight() * scale)), BufferedImage.TYPE_INT_ARGB);
             Graphics2D graphics = pixels.createGraphics();
             graphics.setBackground(new Color(0, 0, 0, 0));
             new PDFRenderer(pdf).renderPageToGraphics(0, graphics, (float) scale);

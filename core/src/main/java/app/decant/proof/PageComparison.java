@@ -62,11 +62,13 @@ final class PageComparison {
             else tell(Kind.COLOUR, Weight.CHANGED, line, "“" + shortened(line.text()) + "” has another colour.");
         }
         tellEnds(ended);
-        if (moved != null && furthest > 6) tell(Kind.PLACE, Weight.NOTE, moved, "“" + shortened(moved.text()) + "” moved by " + Math.round(furthest) + " pt, the most on this page.");
+        if (moved != null && furthest > 6)
+            tell(Kind.PLACE, Weight.NOTE, moved, "“" + shortened(moved.text()) + "” moved by " + Math.round(furthest) + " pt, the most on this page.");
         int count = original.lines().size();
         double pictures = pictures();
         links();
-        return new PageScore(original.index(), text, count == 0 ? 1 : (double) kept / count, kept == 0 ? count == 0 ? 1 : 0 : places / kept, pictures, kept == 0 ? count == 0 ? 1 : 0 : (double) coloured / kept);
+        return new PageScore(original.index(), text, count == 0 ? 1 : (double) kept / count, kept == 0 ? count == 0 ? 1 : 0 : places / kept, pictures,
+                kept == 0 ? count == 0 ? 1 : 0 : (double) coloured / kept);
     }
 
     private double text() {
@@ -125,45 +127,57 @@ final class PageComparison {
             PageText.Shown best = null;
             double nearest = Double.MAX_VALUE;
             for (PageText.Shown other : left) {
-                double away = Math.abs(other.width() - picture.width()) + Math.abs(other.height() - picture.height()) + 0.2 * Math.hypot(other.x() - picture.x(), other.y() - picture.y());
+                double away = Math.abs(other.width() - picture.width()) + Math.abs(other.height() - picture.height())
+                        + 0.2 * Math.hypot(other.x() - picture.x(), other.y() - picture.y());
                 if (away < nearest) {
                     nearest = away;
                     best = other;
                 }
             }
             if (best == null) {
-                differences.add(new Difference(Kind.PICTURE, Weight.LOST, original.index(), picture.x(), picture.y(), picture.width(), picture.height(), "A picture is missing."));
+                differences.add(new Difference(Kind.PICTURE, Weight.LOST, original.index(), picture.x(), picture.y(), picture.width(), picture.height(),
+                        "A picture is missing."));
                 continue;
             }
             left.remove(best);
             double shift = Math.hypot(best.x() - picture.x(), best.y() - picture.y());
             double growth = Math.max(Math.abs(best.width() - picture.width()), Math.abs(best.height() - picture.height()));
-            if (shift > 4) differences.add(new Difference(Kind.PICTURE, Weight.CHANGED, original.index(), picture.x(), picture.y(), picture.width(), picture.height(), "A picture moved by " + Math.round(shift) + " pt."));
-            if (growth > 3) differences.add(new Difference(Kind.PICTURE, Weight.CHANGED, original.index(), picture.x(), picture.y(), picture.width(), picture.height(), "A picture has another size."));
+            if (shift > 4) differences.add(new Difference(Kind.PICTURE, Weight.CHANGED, original.index(), picture.x(), picture.y(), picture.width(),
+                    picture.height(), "A picture moved by " + Math.round(shift) + " pt."));
+            if (growth > 3) differences.add(new Difference(Kind.PICTURE, Weight.CHANGED, original.index(), picture.x(), picture.y(), picture.width(),
+                    picture.height(), "A picture has another size."));
             right += (shift <= 4 ? 1 : Math.max(0, 1 - shift / 100)) * (growth <= 3 ? 1 : 0.5);
         }
-        for (PageText.Shown more : left) differences.add(new Difference(Kind.PICTURE, Weight.CHANGED, original.index(), more.x(), more.y(), more.width(), more.height(), "A picture was not there."));
+        for (PageText.Shown more : left)
+            differences.add(new Difference(Kind.PICTURE, Weight.CHANGED, original.index(), more.x(), more.y(), more.width(), more.height(),
+                    "A picture was not there."));
         return right / Math.max(original.pictures().size(), result.pictures().size());
     }
 
     private void links() {
         for (String link : original.links()) {
-            if (!result.links().contains(link)) differences.add(new Difference(Kind.LINK, Weight.LOST, original.index(), 0, 0, original.width(), 20, "The link to " + shortened(link) + " is gone."));
+            if (!result.links().contains(link))
+                differences.add(new Difference(Kind.LINK, Weight.LOST, original.index(), 0, 0, original.width(), 20, "The link to " + shortened(link)
+                        + " is gone."));
         }
     }
 
     private void tell(Kind kind, Weight weight, PageText.Line line, String sentence) {
-        differences.add(new Difference(kind, weight, original.index(), line.left(), line.baseline() - line.size(), Math.max(2, line.right() - line.left()), line.size() * 1.25, sentence));
+        differences.add(new Difference(kind, weight, original.index(), line.left(), line.baseline() - line.size(), Math.max(2, line.right() - line.left()),
+                line.size() * 1.25, sentence));
     }
 
     private static PageText.Line nearest(List<PageText.Line> same, PageText.Line line) {
         PageText.Line best = same.get(0);
-        for (PageText.Line one : same) if (Math.hypot(one.left() - line.left(), one.baseline() - line.baseline()) < Math.hypot(best.left() - line.left(), best.baseline() - line.baseline())) best = one;
+        for (PageText.Line one : same)
+            if (Math.hypot(one.left() - line.left(), one.baseline() - line.baseline()) < Math.hypot(best.left() - line.left(), best.baseline()
+                    - line.baseline())) best = one;
         return best;
     }
 
     private static boolean isLike(int one, int other) {
-        return Math.abs((one >> 16 & 255) - (other >> 16 & 255)) < 24 && Math.abs((one >> 8 & 255) - (other >> 8 & 255)) < 24 && Math.abs((one & 255) - (other & 255)) < 24;
+        return Math.abs((one >> 16 & 255) - (other >> 16 & 255)) < 24 && Math.abs((one >> 8 & 255) - (other >> 8 & 255)) < 24
+                && Math.abs((one & 255) - (other & 255)) < 24;
     }
 
     private static List<String> words(PageText page) {

@@ -27,7 +27,8 @@ public final class Proof {
         List<Difference> differences = new ArrayList<>();
         Map<String, Integer> otherEnds = new TreeMap<>();
         if (original.size() != result.size()) {
-            differences.add(new Difference(Kind.PAGES, Weight.CHANGED, Math.min(original.size(), result.size()) - 1, 0, 0, 100, 20, count(result.size()) + " instead of " + original.size() + "."));
+            differences.add(new Difference(Kind.PAGES, Weight.CHANGED, Math.min(original.size(), result.size()) - 1, 0, 0, 100, 20, count(result.size())
+                    + " instead of " + original.size() + "."));
         }
         int[] match = PageAlignment.of(original, result);
         Set<Integer> used = new HashSet<>();
@@ -36,7 +37,8 @@ public final class Proof {
             progress.step(i, original.size(), COMPARING);
             if (match[i] >= 0) {
                 used.add(match[i]);
-                if (match[i] - i != shift) differences.add(new Difference(Kind.PAGES, Weight.CHANGED, i, 0, 0, 100, 20, "This page is page " + (match[i] + 1) + " now."));
+                if (match[i] - i != shift)
+                    differences.add(new Difference(Kind.PAGES, Weight.CHANGED, i, 0, 0, 100, 20, "This page is page " + (match[i] + 1) + " now."));
                 shift = match[i] - i;
             }
             compare(original.get(i), match[i] < 0 ? empty(original.get(i)) : result.get(match[i]), scores, differences, otherEnds);
@@ -57,7 +59,8 @@ public final class Proof {
             Outline.Heading after = outline.headings().get(gap.after() + 1);
             Pages.Caret caret = result.caret(new Place(gap.candidate() == null ? before.path() : gap.candidate(), 0));
             if (caret == null) continue;
-            differences.add(new Difference(Kind.HEADING, Weight.CHANGED, caret.page(), caret.x(), caret.top(), 120, caret.height(), "Heading " + gap.number() + " is missing between “" + before.title() + "” and “" + after.title() + "”."));
+            differences.add(new Difference(Kind.HEADING, Weight.CHANGED, caret.page(), caret.x(), caret.top(), 120, caret.height(), "Heading " + gap.number()
+                    + " is missing between “" + before.title() + "” and “" + after.title() + "”."));
         }
         differences.sort(Comparator.comparingInt(Difference::page));
         return new Comparison(plain.pages(), differences);
@@ -78,7 +81,8 @@ public final class Proof {
             if (now == null || now.equalsIgnoreCase(family)) return;
             PageText.Line line = original.stream().flatMap(page -> page.lines().stream()).filter(one -> one.family().equals(family)).findFirst().orElseThrow();
             int page = original.stream().filter(one -> one.lines().contains(line)).findFirst().orElseThrow().index();
-            differences.add(new Difference(Kind.FONT, Weight.CHANGED, page, line.left(), line.baseline() - line.size(), line.right() - line.left(), line.size() * 1.25, family + " is replaced by " + now + ": " + (count == 1 ? "one line ends" : count + " lines end") + " elsewhere."));
+            differences.add(new Difference(Kind.FONT, Weight.CHANGED, page, line.left(), line.baseline() - line.size(), line.right() - line.left(),
+                    line.size() * 1.25, family + " is replaced by " + now + ": " + (count == 1 ? "one line ends" : count + " lines end") + " elsewhere."));
         });
     }
 

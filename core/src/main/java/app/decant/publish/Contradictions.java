@@ -27,29 +27,36 @@ final class Contradictions {
         refuse(recipe, order.passwords());
         if (recipe.target() != Target.PDF) return;
         if (recipe.style().standard().isAccessible() && order.title() == null) {
-            String name = order.source() == null ? "" : ", such as “" + SafeFile.withoutEnding(order.source().getFileName().toString()) + "”, the name of its file";
+            String name = order.source() == null ? "" : ", such as “" + SafeFile.withoutEnding(order.source().getFileName().toString())
+                    + "”, the name of its file";
             throw wrong(recipe.style().standard().words() + " asks for a title, and the document has none. Give it one" + name + ".");
         }
         int count = recipe.pages().of(order.labels()).size();
         int first = recipe.style().opening().page();
-        if (first > count) throw wrong("The file is to open at page " + first + ", but has " + count + (count == 1 ? " page." : " pages.") + " Choose one of them.");
+        if (first > count) throw wrong("The file is to open at page " + first + ", but has " + count + (count == 1 ? " page." : " pages.")
+                + " Choose one of them.");
     }
 
     /** The same of what can be told before there are pages. */
     static void refuse(Recipe recipe, Recipe.Passwords passwords) {
         boolean given = !passwords.toOpen().isEmpty() || !passwords.toChange().isEmpty();
-        if (given && !recipe.locking().isOn()) throw wrong("A password is given, but the file is not to be locked. Choose a strength, or leave the password out.");
+        if (given && !recipe.locking().isOn())
+            throw wrong("A password is given, but the file is not to be locked. Choose a strength, or leave the password out.");
         if (!recipe.locking().isOn() && recipe.locking().allowed().size() < Protection.Permission.values().length) {
-            throw wrong("What readers may do is limited, but the file is not to be locked, so that everybody may do everything. Choose a strength, or allow all.");
+            throw wrong("What readers may do is limited, but the file is not to be locked, so that everybody may do everything. Choose a strength, or "
+                    + "allow all.");
         }
         if (recipe.target() == Target.PDF) {
-            if (recipe.officeFonts() != Recipe.OfficeFonts.AS_THEY_CAME) throw wrong("Fonts of office files are wished, but a PDF is made. Say for a PDF which characters go in, or choose .docx or .odt.");
-            new PdfChoices(List.of(), recipe.style(), recipe.protection(passwords), List.of(), List.of(), Facts.NONE, recipe.facts().dates(), recipe.addresses(), Instant.EPOCH).refuseContradictions();
+            if (recipe.officeFonts() != Recipe.OfficeFonts.AS_THEY_CAME)
+                throw wrong("Fonts of office files are wished, but a PDF is made. Say for a PDF which characters go in, or choose .docx or .odt.");
+            new PdfChoices(List.of(), recipe.style(), recipe.protection(passwords), List.of(), List.of(), Facts.NONE, recipe.facts().dates(),
+                    recipe.addresses(), Instant.EPOCH).refuseContradictions();
             return;
         }
         lock(recipe, passwords);
         List<String> unmet = pdfOnly(recipe);
-        if (!unmet.isEmpty()) throw wrong(String.join(", ", unmet) + ": that is for PDFs, not for a ." + recipe.target().ending() + ". Make a PDF, or leave it out.");
+        if (!unmet.isEmpty()) throw wrong(String.join(", ", unmet) + ": that is for PDFs, not for a ." + recipe.target().ending()
+                + ". Make a PDF, or leave it out.");
         if (recipe.target() == Target.TXT || recipe.target() == Target.MD) facts(recipe);
     }
 
@@ -57,10 +64,12 @@ final class Contradictions {
         if (!recipe.locking().isOn()) return;
         String ending = "." + recipe.target().ending();
         if (!recipe.target().canLock()) throw wrong("A " + ending + " can't be locked by a password here. Make a PDF or a .docx, or leave the lock out.");
-        if (!passwords.toChange().isEmpty()) throw wrong("A " + ending + " has no owner's password; it can be locked by a password to open only. Make a PDF, or give that one.");
+        if (!passwords.toChange().isEmpty())
+            throw wrong("A " + ending + " has no owner's password; it can be locked by a password to open only. Make a PDF, or give that one.");
         if (passwords.toOpen().isEmpty()) throw wrong("A " + ending + " can be locked by a password to open only, and none is given. Give one, or make a PDF.");
         Set<Protection.Permission> all = EnumSet.allOf(Protection.Permission.class);
-        if (!recipe.locking().allowed().containsAll(all)) throw wrong("A " + ending + " can't allow some things and forbid others to those who may open it. Make a PDF, or allow everything.");
+        if (!recipe.locking().allowed().containsAll(all))
+            throw wrong("A " + ending + " can't allow some things and forbid others to those who may open it. Make a PDF, or allow everything.");
         if (recipe.locking().strength() != Protection.Strength.AES_256 || recipe.locking().metadataInClear()) {
             throw wrong("A " + ending + " is locked whole, by AES with 256 bits; it can't be locked otherwise. Choose that, or make a PDF.");
         }
@@ -90,7 +99,8 @@ final class Contradictions {
     private static void facts(Recipe recipe) {
         FactsRule facts = recipe.facts();
         boolean said = facts.title() != null || facts.subject() != null || facts.author() != null || facts.keywords() != null || !facts.own().isEmpty();
-        if (said) throw wrong("A ." + recipe.target().ending() + " has no place for a title, an author or other facts. Leave them out, or choose another format.");
+        if (said) throw wrong("A ." + recipe.target().ending()
+                + " has no place for a title, an author or other facts. Leave them out, or choose another format.");
     }
 
     /**
@@ -105,5 +115,7 @@ final class Contradictions {
         return made.with(facts.stripped() ? FactsRule.STRIP : FactsRule.KEEP);
     }
 
-    private static DecantException wrong(String sentence) { return new DecantException(Kind.WRONG_CALL, sentence.substring(0, 1).toUpperCase(Locale.ROOT) + sentence.substring(1)); }
+    private static DecantException wrong(String sentence) {
+        return new DecantException(Kind.WRONG_CALL, sentence.substring(0, 1).toUpperCase(Locale.ROOT) + sentence.substring(1));
+    }
 }

@@ -18,7 +18,9 @@ public record FactsRule(boolean stripped, String title, String subject, String a
 
     public FactsRule { own = java.util.Collections.unmodifiableMap(new TreeMap<>(own)); }
 
-    public FactsRule(boolean stripped, String title, String subject, String author, String keywords, String language) { this(stripped, title, subject, author, keywords, language, Dates.OF_THE_FILE, Map.of()); }
+    public FactsRule(boolean stripped, String title, String subject, String author, String keywords, String language) {
+        this(stripped, title, subject, author, keywords, language, Dates.OF_THE_FILE, Map.of());
+    }
 
     /** @param fallback the title where neither the document nor the rule has one */
     Facts of(Facts said, String fallback) {
@@ -27,7 +29,8 @@ public record FactsRule(boolean stripped, String title, String subject, String a
         Map<String, String> others = new TreeMap<>(kept.others());
         others.putAll(own);
         others.values().removeIf(String::isBlank);
-        return new Facts(named, chosen(subject, kept.subject()), chosen(author, kept.author()), chosen(keywords, kept.keywords()), chosen(language, said.language()), kept.created(), kept.changed(), others);
+        return new Facts(named, chosen(subject, kept.subject()), chosen(author, kept.author()), chosen(keywords, kept.keywords()),
+                chosen(language, said.language()), kept.created(), kept.changed(), others);
     }
 
     private static String chosen(String anew, String kept) { return anew != null ? anew.isEmpty() ? null : anew : kept; }

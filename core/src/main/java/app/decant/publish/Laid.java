@@ -56,7 +56,8 @@ public record Laid(String what, boolean file, boolean under, PageRange pages, do
     private Laid named(String title, Instant when) {
         String words = what.replace("{title}", title == null ? "" : title).replace("{date}", DAY.format(when));
         java.util.regex.Matcher unknown = FIELD.matcher(words);
-        if (unknown.find()) throw new DecantException(DecantException.Kind.WRONG_CALL, "“" + unknown.group() + "” in the words laid on pages is not known. There are {page}, {pages}, {label}, {title} and {date}.");
+        if (unknown.find()) throw new DecantException(DecantException.Kind.WRONG_CALL, "“" + unknown.group()
+                + "” in the words laid on pages is not known. There are {page}, {pages}, {label}, {title} and {date}.");
         return new Laid(words.strip(), false, under, pages, angle, opacity, share, place);
     }
 
@@ -66,20 +67,23 @@ public record Laid(String what, boolean file, boolean under, PageRange pages, do
         try {
             OverlayPainter.refuseUnusable(overlay);
         } catch (IOException e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, Path.of(what).getFileName() + " can't be laid on the pages: it is locked, damaged or no picture or PDF. Choose another file.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, Path.of(what).getFileName()
+                    + " can't be laid on the pages: it is locked, damaged or no picture or PDF. Choose another file.", e);
         }
         return overlay;
     }
 
     private Overlay.Content content() {
-        if (!file) return new Overlay.Words(what, place == Overlay.Place.MIDDLE ? 60 : 10, place == Overlay.Place.MIDDLE ? new Colour(0x6F6875) : Colour.BLACK, place);
+        if (!file) return new Overlay.Words(what, place == Overlay.Place.MIDDLE ? 60 : 10, place == Overlay.Place.MIDDLE ? new Colour(0x6F6875)
+                : Colour.BLACK, place);
         Path path = Path.of(what);
         try {
             byte[] bytes = Files.readAllBytes(path);
             boolean pdf = bytes.length > 4 && bytes[0] == '%' && bytes[1] == 'P' && bytes[2] == 'D' && bytes[3] == 'F';
             return pdf ? new Overlay.PdfFile(bytes) : new Overlay.PictureFile(bytes);
         } catch (IOException e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, path.getFileName() + ", which is to be laid on the pages, can't be read. Look whether it was moved.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, path.getFileName()
+                    + ", which is to be laid on the pages, can't be read. Look whether it was moved.", e);
         }
     }
 }

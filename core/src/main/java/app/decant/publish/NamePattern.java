@@ -38,21 +38,25 @@ public final class NamePattern {
                 case "heading" -> heading(pages, page);
                 case "title" -> pages.document().facts().title() == null ? name : pages.document().facts().title();
                 case "date" -> LocalDate.ofInstant(when, ZoneOffset.UTC).toString();
-                default -> throw new DecantException(DecantException.Kind.WRONG_CALL, "“{" + field + "}” means nothing in a name. There are {name}, {n}, {label}, {heading}, {title} and {date}.");
+                default -> throw new DecantException(DecantException.Kind.WRONG_CALL, "“{" + field
+                        + "}” means nothing in a name. There are {name}, {n}, {label}, {heading}, {title} and {date}.");
             };
             matcher.appendReplacement(made, Matcher.quoteReplacement(clean(value)));
         }
         matcher.appendTail(made);
-        if (!counted) throw new DecantException(DecantException.Kind.WRONG_CALL, "The pattern “" + pattern + "” gives every page the same name. Put {n} into it.");
+        if (!counted) throw new DecantException(DecantException.Kind.WRONG_CALL, "The pattern “" + pattern
+                + "” gives every page the same name. Put {n} into it.");
         String result = made.toString().trim();
-        if (result.isEmpty() || result.contains("/") || result.contains("\\")) throw new DecantException(DecantException.Kind.WRONG_CALL, "The pattern “" + pattern + "” gives no name for a file.");
+        if (result.isEmpty() || result.contains("/") || result.contains("\\"))
+            throw new DecantException(DecantException.Kind.WRONG_CALL, "The pattern “" + pattern + "” gives no name for a file.");
         return result;
     }
 
     /** The last heading that begins on the page or before it. */
     private static String heading(Pages pages, int page) {
         String found = "";
-        for (Outline.Heading heading : pages.outline().headings()) if (pages.pageOf(heading.paragraph()) <= page && pages.pageOf(heading.paragraph()) >= 0) found = heading.title();
+        for (Outline.Heading heading : pages.outline().headings())
+            if (pages.pageOf(heading.paragraph()) <= page && pages.pageOf(heading.paragraph()) >= 0) found = heading.title();
         return found.length() > 60 ? found.substring(0, 60).trim() : found;
     }
 

@@ -55,7 +55,8 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
 
     PdfChoices choices(List<Integer> chosen, Instant when) {
         List<Overlay> overlays = recipe.laid().stream().map(laid -> laid.overlay(chosen.size(), facts().title(), when)).toList();
-        return new PdfChoices(chosen, recipe.style(), recipe.protection(passwords), overlays, attachments(), facts(), recipe.facts().dates(), recipe.addresses(), when);
+        return new PdfChoices(chosen, recipe.style(), recipe.protection(passwords), overlays, attachments(), facts(), recipe.facts().dates(),
+                recipe.addresses(), when);
     }
 
     /** The title falls back to the first heading, so that windows and lists show something better than a file name. */
@@ -70,9 +71,11 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
         if (!recipe.attachSource() || source == null) return List.of();
         try {
             String type = Files.probeContentType(source);
-            return List.of(new Attachment(source.getFileName().toString(), type == null ? "application/octet-stream" : type, Files.readAllBytes(source), "The document this was made from"));
+            return List.of(new Attachment(source.getFileName().toString(), type == null ? "application/octet-stream" : type, Files.readAllBytes(source),
+                    "The document this was made from"));
         } catch (IOException e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, source.getFileName() + ", which is to travel inside, can't be read. Look whether it was moved.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, source.getFileName()
+                    + ", which is to travel inside, can't be read. Look whether it was moved.", e);
         }
     }
 }

@@ -24,7 +24,8 @@ public record Output(Order order, Path file) {
             Contradictions.refuse(output.order);
             for (Path file : Publisher.names(output.order, output.file, now)) {
                 String name = file.toAbsolutePath().normalize().toString().toLowerCase(Locale.ROOT);
-                if (!names.add(name)) throw new DecantException(Kind.WRONG_CALL, "Two of the files would have the name " + file.getFileName() + ". Choose recipes or formats that differ.");
+                if (!names.add(name)) throw new DecantException(Kind.WRONG_CALL, "Two of the files would have the name " + file.getFileName()
+                        + ". Choose recipes or formats that differ.");
                 SafeFile.place(file, output.order.recipe().present(), output.order.guard());
             }
         }

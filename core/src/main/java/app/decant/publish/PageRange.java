@@ -29,7 +29,8 @@ public record PageRange(String text) {
         Set<Integer> pages = new LinkedHashSet<>();
         for (String part : text.substring(PRINTED.length()).split("[,;]")) {
             String[] ends = part.trim().replace('\u2013', '-').split("\\s*-\\s*", -1);
-            if (ends.length > 2 || ends[0].isEmpty() && (ends.length == 1 || ends[1].isEmpty())) throw wrong("“" + part.trim() + "” is not a printed page number or a range of them.");
+            if (ends.length > 2 || ends[0].isEmpty() && (ends.length == 1 || ends[1].isEmpty()))
+                throw wrong("“" + part.trim() + "” is not a printed page number or a range of them.");
             int from = ends[0].isEmpty() ? 0 : labelled(labels, ends[0], 0);
             int to = ends.length == 1 ? from : ends[1].isEmpty() ? labels.size() - 1 : labelled(labels, ends[1], from);
             if (to < from) throw wrong("“" + part.trim() + "” runs backwards.");

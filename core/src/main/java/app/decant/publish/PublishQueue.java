@@ -85,7 +85,8 @@ public final class PublishQueue {
     public Waiting add(Document document, String title, Path source, boolean isProtected, List<Wish> wishes, Delivery delivery, Instant when) {
         if (isProtected) throw new DecantException(Kind.WRONG_CALL, title + " is protected, and a copy that waits in the queue would not be. Publish it now.");
         if (wishes.stream().anyMatch(wish -> wish.recipe().locking().isOn())) {
-            throw new DecantException(Kind.WRONG_CALL, "A locked file can't wait in the queue, since passwords are never kept. Publish it now, or leave it open.");
+            throw new DecantException(Kind.WRONG_CALL,
+                    "A locked file can't wait in the queue, since passwords are never kept. Publish it now, or leave it open.");
         }
         Path place = folder.resolve(next());
         byte[] bytes = DocxWriter.write(document, when);
@@ -111,7 +112,8 @@ public final class PublishQueue {
 
     /** The wish is written last, so that a publication is in the queue whole or not at all. */
     private static void keep(Waiting waiting) {
-        ObjectNode wish = MAPPER.createObjectNode().put("title", waiting.title).put("added", waiting.added.toString()).put("tries", waiting.tries).put("trouble", waiting.trouble);
+        ObjectNode wish = MAPPER.createObjectNode().put("title", waiting.title).put("added", waiting.added.toString()).put("tries", waiting.tries)
+                .put("trouble", waiting.trouble);
         if (waiting.source != null) wish.put("source", waiting.source.toString());
         ArrayNode outputs = wish.putArray("outputs");
         for (Wish one : waiting.wishes) outputs.addObject().put("file", one.file.toString()).put("recipe", RecipeFile.write(one.recipe));
@@ -130,7 +132,8 @@ public final class PublishQueue {
             List<Path> places = listed();
             if (!Files.isRegularFile(folder.resolve(MOVING).resolve(WISH))) return places;
             // The power went while two changed places; what has no number gets the next one.
-            Files.move(folder.resolve(MOVING), folder.resolve(String.format(Locale.ROOT, "%05d", places.isEmpty() ? 1 : Integer.parseInt(places.get(places.size() - 1).getFileName().toString()) + 1)));
+            Files.move(folder.resolve(MOVING), folder.resolve(String.format(Locale.ROOT, "%05d", places.isEmpty() ? 1
+                    : Integer.parseInt(places.get(places.size() - 1).getFileName().toString()) + 1)));
             return listed();
         } catch (IOException e) {
             throw new DecantException(Kind.UNREADABLE, "The queue in " + folder + " can't be read. Look whether you may open that folder.", e);
@@ -139,7 +142,8 @@ public final class PublishQueue {
 
     private List<Path> listed() throws IOException {
         try (Stream<Path> places = Files.list(folder)) {
-            return places.filter(one -> one.getFileName().toString().matches("\\d{5}") && Files.isRegularFile(one.resolve(WISH))).sorted(Comparator.comparing(Path::getFileName)).toList();
+            return places.filter(one -> one.getFileName().toString().matches("\\d{5}") && Files.isRegularFile(one.resolve(WISH)))
+                    .sorted(Comparator.comparing(Path::getFileName)).toList();
         }
     }
 
@@ -147,13 +151,16 @@ public final class PublishQueue {
         try {
             JsonNode wish = MAPPER.readTree(Files.readString(place.resolve(WISH)));
             List<Wish> wishes = new ArrayList<>();
-            for (JsonNode output : wish.path("outputs")) wishes.add(new Wish(RecipeFile.read(output.path("recipe").asText(), "A recipe in the queue"), Path.of(output.path("file").asText())));
+            for (JsonNode output : wish.path("outputs"))
+                wishes.add(new Wish(RecipeFile.read(output.path("recipe").asText(), "A recipe in the queue"), Path.of(output.path("file").asText())));
             if (wishes.isEmpty()) throw new IllegalArgumentException("No outputs");
             List<String> mailTo = new ArrayList<>();
             wish.path("mailTo").forEach(address -> mailTo.add(address.asText()));
-            Delivery delivery = new Delivery(mailTo, wish.path("mailOnly").asBoolean(), wish.hasNonNull("receipt") ? Path.of(wish.get("receipt").asText()) : null);
+            Delivery delivery = new Delivery(mailTo, wish.path("mailOnly").asBoolean(), wish.hasNonNull("receipt") ? Path.of(wish.get("receipt").asText())
+                    : null);
             Path source = wish.hasNonNull("source") ? Path.of(wish.get("source").asText()) : null;
-            return new Waiting(place, wish.path("title").asText(), source, wishes, delivery, Instant.parse(wish.path("added").asText()), wish.path("tries").asInt(), wish.hasNonNull("trouble") ? wish.get("trouble").asText() : null);
+            return new Waiting(place, wish.path("title").asText(), source, wishes, delivery, Instant.parse(wish.path("added").asText()), wish.path("tries")
+                    .asInt(), wish.hasNonNull("trouble") ? wish.get("trouble").asText() : null);
         } catch (IOException | DateTimeException | IllegalArgumentException | DecantException e) {
             LoggerFactory.getLogger(PublishQueue.class).warn("{} can't be read", place, e);
             String trouble = "What was kept of this publication is damaged. Take it out, and put it there again.";
@@ -201,7 +208,9 @@ public final class PublishQueue {
             remove(waiting);
             return receipts;
         } catch (DecantException e) {
-            if (e.kind() != Kind.CANCELLED) keep(new Waiting(waiting.place, waiting.title, waiting.source, waiting.wishes, waiting.delivery, waiting.added, waiting.tries + 1, e.getMessage()));
+            if (e.kind() != Kind.CANCELLED)
+                keep(new Waiting(waiting.place, waiting.title, waiting.source, waiting.wishes, waiting.delivery, waiting.added, waiting.tries + 1,
+                        e.getMessage()));
             throw e;
         } catch (IOException e) {
             throw new DecantException(Kind.UNREADABLE, waiting.title + " in the queue can't be read. Take it out and put it there again.", e);

@@ -62,7 +62,8 @@ public final class Publisher {
         Recipe recipe = order.recipe();
         List<Integer> chosen = recipe.pages().of(order.labels());
         List<Path> files = names(order, file, when);
-        if (new HashSet<>(files).size() < files.size()) throw new DecantException(DecantException.Kind.WRONG_CALL, "The pattern “" + recipe.split() + "” gives two pages one name. Put {n} into it.");
+        if (new HashSet<>(files).size() < files.size())
+            throw new DecantException(DecantException.Kind.WRONG_CALL, "The pattern “" + recipe.split() + "” gives two pages one name. Put {n} into it.");
         // All or none: a name that is taken is told before the first file is written.
         for (Path one : files) SafeFile.place(one, recipe.present(), order.guard());
         List<Receipt> receipts = new ArrayList<>();
@@ -81,7 +82,8 @@ public final class Publisher {
         String name = SafeFile.withoutEnding(file.getFileName().toString());
         List<Integer> chosen = recipe.pages().of(order.labels());
         List<Path> files = new ArrayList<>();
-        for (int i = 0; i < chosen.size(); i++) files.add(file.resolveSibling(NamePattern.of(recipe.split(), name, order.pages(), chosen.get(i), i + 1, when) + "." + recipe.target().ending()));
+        for (int i = 0; i < chosen.size(); i++)
+            files.add(file.resolveSibling(NamePattern.of(recipe.split(), name, order.pages(), chosen.get(i), i + 1, when) + "." + recipe.target().ending()));
         return files;
     }
 
@@ -92,7 +94,8 @@ public final class Publisher {
         for (Receipt receipt : receipts) findings.addAll(receipt.findings());
         receipts.get(0).findings().forEach(findings::remove);
         List<Finding> told = new ArrayList<>();
-        told.add(Finding.changed(more == 1 ? "One more file stands beside this one, a page each." : more + " more files stand beside this one, a page each.", ""));
+        told.add(Finding.changed(more == 1 ? "One more file stands beside this one, a page each." : more + " more files stand beside this one, a page each.",
+                ""));
         told.addAll(findings);
         return told;
     }
@@ -137,7 +140,8 @@ public final class Publisher {
         Recipe recipe = order.recipe();
         List<PdfCheck.Proof> proofs = new ArrayList<>();
         List<Finding> findings = new ArrayList<>(pages.findings());
-        Path done = recipe.target() == Target.PDF ? pdf(order, chosen, file, when, proofs, findings, progress) : text(written(order, findings), order, file, when, proofs, findings);
+        Path done = recipe.target() == Target.PDF ? pdf(order, chosen, file, when, proofs, findings, progress) : text(written(order, findings), order, file,
+                when, proofs, findings);
         try {
             return new Receipt(done, recipe.target(), chosen.size(), Files.size(done), proofs, findings, Duration.ofNanos(System.nanoTime() - start));
         } catch (IOException e) {
@@ -145,20 +149,25 @@ public final class Publisher {
         }
     }
 
-    private static Path pdf(Order order, List<Integer> chosen, Path file, Instant when, List<PdfCheck.Proof> proofs, List<Finding> findings, Progress progress) {
+    private static Path pdf(Order order, List<Integer> chosen, Path file, Instant when, List<PdfCheck.Proof> proofs, List<Finding> findings,
+            Progress progress) {
         PdfChoices choices = order.choices(chosen, when);
         PdfWriter.Written[] written = new PdfWriter.Written[1];
-        Path done = SafeFile.write(file, order.recipe().present(), order.guard(), out -> written[0] = PdfWriter.write(order.pages(), choices, out, progress), made -> {
+        Path done = SafeFile.write(file, order.recipe().present(), order.guard(), out -> written[0] = PdfWriter.write(order.pages(), choices, out, progress),
+                made -> {
             progress.step(chosen.size(), chosen.size(), "Checking the file");
             proofs.addAll(PdfCheck.check(made, order.pages(), choices, written[0]));
             refuseUnproven(file, proofs);
             if (chosen.size() == order.pages().count()) proofs.add(onPages(order.pages(), findings));
         });
         findings.addAll(written[0].findings());
-        if (PasswordStrength.of(choices.protection().toOpen()) == PasswordStrength.WEAK && choices.protection().isOn()) findings.add(Finding.changed("The password to open is quickly guessed. A longer one, such as four words, holds.", ""));
+        if (PasswordStrength.of(choices.protection().toOpen()) == PasswordStrength.WEAK && choices.protection().isOn())
+            findings.add(Finding.changed("The password to open is quickly guessed. A longer one, such as four words, holds.", ""));
         Set<Protection.Permission> allowed = choices.protection().allowed();
-        if (allowed.contains(Protection.Permission.PRINT_FINE) && !allowed.contains(Protection.Permission.PRINT)) findings.add(Finding.changed("Fine printing is allowed, but printing is not; readers allow no printing at all then.", ""));
-        if (choices.protection().strength().isWeak()) findings.add(Finding.changed("This encryption is weak: whoever wants to can break it. It is for readers from before 2004 only.", ""));
+        if (allowed.contains(Protection.Permission.PRINT_FINE) && !allowed.contains(Protection.Permission.PRINT))
+            findings.add(Finding.changed("Fine printing is allowed, but printing is not; readers allow no printing at all then.", ""));
+        if (choices.protection().strength().isWeak())
+            findings.add(Finding.changed("This encryption is weak: whoever wants to can break it. It is for readers from before 2004 only.", ""));
         return done;
     }
 
@@ -171,7 +180,8 @@ public final class Publisher {
         if (lost.isEmpty()) return new PdfCheck.Proof("All text of the document is on its pages", true);
         int letters = lost.stream().mapToInt(one -> one.text().length()).sum();
         String begins = lost.get(0).text().substring(0, Math.min(24, lost.get(0).text().length()));
-        findings.add(Finding.lost(letters + " letters in " + (lost.size() == 1 ? "one paragraph" : lost.size() + " paragraphs") + " found no room on any page; the first begin “" + begins + "”.", ""));
+        findings.add(Finding.lost(letters + " letters in " + (lost.size() == 1 ? "one paragraph" : lost.size() + " paragraphs")
+                + " found no room on any page; the first begin “" + begins + "”.", ""));
         return new PdfCheck.Proof("Not all text of the document found room on its pages", false);
     }
 
@@ -180,13 +190,16 @@ public final class Publisher {
         Recipe recipe = order.recipe();
         String password = recipe.locking().isOn() ? order.passwords().toOpen() : "";
         boolean locks = !password.isEmpty();
-        if (locks && !recipe.target().canLock()) throw new DecantException(DecantException.Kind.WRONG_CALL, "A ." + recipe.target().ending() + " can't be locked by a password here. Make a PDF or a .docx, or leave the password out.");
+        if (locks && !recipe.target().canLock())
+            throw new DecantException(DecantException.Kind.WRONG_CALL, "A ." + recipe.target().ending()
+                    + " can't be locked by a password here. Make a PDF or a .docx, or leave the password out.");
         Written written = written(document, recipe, when);
         findings.addAll(written.findings());
         byte[] bytes = locks ? OfficeLock.locked(written.bytes(), password) : written.bytes();
         return SafeFile.write(file, recipe.present(), order.guard(), out -> out.write(bytes), made -> {
             byte[] held = Files.readAllBytes(made);
-            Document again = recipe.target() == Target.TXT ? TextReader.read(held, recipe.text().letters()).document() : TextFormats.read(held, file.getFileName().toString(), locks ? password : null, Progress.SILENT).document();
+            Document again = recipe.target() == Target.TXT ? TextReader.read(held, recipe.text().letters()).document()
+                    : TextFormats.read(held, file.getFileName().toString(), locks ? password : null, Progress.SILENT).document();
             if (locks) proofs.add(new PdfCheck.Proof("Does not open without its password", !opens(Files.readAllBytes(made))));
             boolean same = words(again, recipe).equals(words(document, recipe));
             proofs.add(new PdfCheck.Proof(same ? "Opened again: text whole and in order" : "Opened again: the text differs", same));
@@ -199,11 +212,14 @@ public final class Publisher {
         Recipe recipe = order.recipe();
         Document document = TravellingFonts.of(order.pages().withFieldResults(), order.pages(), recipe, findings);
         document = document.withFacts(recipe.facts().of(document.facts(), null));
-        if (recipe.facts().stripped()) document = document.withKept(document.kept().stream().filter(part -> part.role() == null || !part.role().endsWith("/custom-properties")).toList());
+        if (recipe.facts().stripped())
+            document = document.withKept(document.kept().stream().filter(part -> part.role() == null || !part.role().endsWith("/custom-properties")).toList());
         return PassingLinks.of(document, recipe.addresses(), findings);
     }
 
-    private static Written written(Document document, Recipe recipe, Instant when) { return recipe.target() == Target.TXT ? TextWriter.write(document, recipe.text()) : recipe.target().format().write(document, when); }
+    private static Written written(Document document, Recipe recipe, Instant when) {
+        return recipe.target() == Target.TXT ? TextWriter.write(document, recipe.text()) : recipe.target().format().write(document, when);
+    }
 
     /**
      * What an office or web format will not carry of a document, told before anything is published. Nothing for a PDF.
@@ -245,7 +261,9 @@ public final class Publisher {
     private static String words(Document document, Recipe recipe) {
         Target target = recipe.target();
         Document told = document;
-        if (target == Target.EPUB) told = document.withSections(document.sections().stream().map(section -> section.withBlocks(section.blocks().stream().filter(block -> !(block instanceof Contents)).toList())).toList());
+        if (target == Target.EPUB)
+            told = document.withSections(document.sections().stream()
+                    .map(section -> section.withBlocks(section.blocks().stream().filter(block -> !(block instanceof Contents)).toList())).toList());
         String text = target == Target.TXT ? recipe.text().kept(TextWriter.write(told, true)) : TextWriter.write(told);
         // Markdown has labels of its own for lists.
         if (target == Target.MD) return text.replaceAll("[^\\p{L}\\p{N}]+", "");
@@ -254,7 +272,8 @@ public final class Publisher {
 
     private static void refuseUnproven(Path file, List<PdfCheck.Proof> proofs) {
         for (PdfCheck.Proof proof : proofs) {
-            if (!proof.holds()) throw new DecantException(DecantException.Kind.NOT_PROVEN, file.getFileName() + " was not kept, since the check after writing failed: " + proof.sentence() + ". Nothing was replaced.");
+            if (!proof.holds()) throw new DecantException(DecantException.Kind.NOT_PROVEN, file.getFileName()
+                    + " was not kept, since the check after writing failed: " + proof.sentence() + ". Nothing was replaced.");
         }
     }
 }

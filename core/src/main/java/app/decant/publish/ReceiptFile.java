@@ -45,19 +45,22 @@ public final class ReceiptFile {
     /** For programs: one, or several in an array. */
     public static String json(List<Receipt> receipts, Instant when) {
         try {
-            return MAPPER.writeValueAsString(receipts.size() == 1 ? node(receipts.get(0), when) : MAPPER.createArrayNode().addAll(receipts.stream().map(receipt -> node(receipt, when)).toList())) + "\n";
+            return MAPPER.writeValueAsString(receipts.size() == 1 ? node(receipts.get(0), when) : MAPPER.createArrayNode()
+                    .addAll(receipts.stream().map(receipt -> node(receipt, when)).toList())) + "\n";
         } catch (JsonProcessingException e) {
             throw new IllegalStateException(e);
         }
     }
 
     private static ObjectNode node(Receipt receipt, Instant when) {
-        ObjectNode root = MAPPER.createObjectNode().put("file", receipt.file().toAbsolutePath().toString()).put("when", when.toString()).put("to", receipt.target().ending()).put("pages", receipt.pages()).put("bytes", receipt.bytes())
+        ObjectNode root = MAPPER.createObjectNode().put("file", receipt.file().toAbsolutePath().toString()).put("when", when.toString())
+                .put("to", receipt.target().ending()).put("pages", receipt.pages()).put("bytes", receipt.bytes())
                 .put("seconds", receipt.time().toMillis() / 1000.0).put("proven", receipt.proven());
         ArrayNode proofs = root.putArray("proofs");
         for (PdfCheck.Proof proof : receipt.proofs()) proofs.addObject().put("sentence", proof.sentence()).put("holds", proof.holds());
         ArrayNode findings = root.putArray("findings");
-        for (Finding finding : receipt.findings()) findings.addObject().put("weight", finding.weight().name().toLowerCase(Locale.ROOT)).put("what", finding.what()).put("where", finding.where());
+        for (Finding finding : receipt.findings())
+            findings.addObject().put("weight", finding.weight().name().toLowerCase(Locale.ROOT)).put("what", finding.what()).put("where", finding.where());
         return root;
     }
 
@@ -67,14 +70,17 @@ public final class ReceiptFile {
      * @param guard what must be left alone besides the published files themselves
      */
     public static Path write(List<Receipt> receipts, Instant when, Path file, Guard guard) {
-        String content = file.toString().endsWith(".json") ? json(receipts, when) : receipts.stream().map(receipt -> text(receipt, when)).collect(Collectors.joining("\n"));
-        return SafeFile.write(file, Recipe.WhenPresent.REPLACE, guard.and(receipts.stream().map(Receipt::file).toList()), out -> out.write(content.getBytes(StandardCharsets.UTF_8)), SafeFile.UNSEEN);
+        String content = file.toString().endsWith(".json") ? json(receipts, when) : receipts.stream().map(receipt -> text(receipt, when))
+                .collect(Collectors.joining("\n"));
+        return SafeFile.write(file, Recipe.WhenPresent.REPLACE, guard.and(receipts.stream().map(Receipt::file).toList()),
+                out -> out.write(content.getBytes(StandardCharsets.UTF_8)), SafeFile.UNSEEN);
     }
 
     /** Keeps one among all that were ever given, by date and name. */
     public static Path keep(Receipt receipt, Instant when, Path folder) {
         String content = json(List.of(receipt), when);
-        return SafeFile.write(folder.resolve(STAMP.format(when) + " " + receipt.file().getFileName() + ".json"), Recipe.WhenPresent.KEEP_BOTH, Guard.OWN, out -> out.write(content.getBytes(StandardCharsets.UTF_8)), SafeFile.UNSEEN);
+        return SafeFile.write(folder.resolve(STAMP.format(when) + " " + receipt.file().getFileName() + ".json"), Recipe.WhenPresent.KEEP_BOTH, Guard.OWN,
+                out -> out.write(content.getBytes(StandardCharsets.UTF_8)), SafeFile.UNSEEN);
     }
 
     /** The kept ones, newest first. */

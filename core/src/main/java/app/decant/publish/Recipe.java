@@ -27,10 +27,12 @@ import java.util.function.Consumer;
  * @param officeFonts  which fonts travel in an office file
  * @param present      what happens to a file that is there already
  */
-public record Recipe(Target target, PageRange pages, PdfStyle style, Locking locking, List<Laid> laid, FactsRule facts, String split, boolean attachSource, Links links, Set<String> addresses,
+public record Recipe(Target target, PageRange pages, PdfStyle style, Locking locking, List<Laid> laid, FactsRule facts, String split, boolean attachSource,
+        Links links, Set<String> addresses,
                      Restricted restricted, OfficeFonts officeFonts, PlainText text, WhenPresent present) {
     /** A PDF of all pages, bookmarks from headings 1 to 3, used characters only, tagged, open to everybody. */
-    public static final Recipe PLAIN = new Recipe(Target.PDF, PageRange.ALL, PdfStyle.PLAIN, Locking.NONE, List.of(), FactsRule.KEEP, null, false, Links.AS_THEY_ARE, Set.of(), Restricted.STOP, OfficeFonts.AS_THEY_CAME, PlainText.PLAIN, WhenPresent.REFUSE);
+    public static final Recipe PLAIN = new Recipe(Target.PDF, PageRange.ALL, PdfStyle.PLAIN, Locking.NONE, List.of(), FactsRule.KEEP, null, false,
+            Links.AS_THEY_ARE, Set.of(), Restricted.STOP, OfficeFonts.AS_THEY_CAME, PlainText.PLAIN, WhenPresent.REFUSE);
 
     public Recipe {
         laid = List.copyOf(laid);
@@ -81,7 +83,8 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
     /** How a PDF is locked; an owner's password that is not given is one that nobody knows, so that what is not allowed can't be allowed later. */
     Protection protection(Passwords passwords) {
         if (!locking.isOn()) return Protection.NONE;
-        return new Protection(locking.strength(), passwords.toOpen(), passwords.toChange().isEmpty() ? Protection.unguessable() : passwords.toChange(), locking.allowed(), locking.metadataInClear());
+        return new Protection(locking.strength(), passwords.toOpen(), passwords.toChange().isEmpty() ? Protection.unguessable() : passwords.toChange(),
+                locking.allowed(), locking.metadataInClear());
     }
 
     /** The same choices as far as another format can keep them; what is for PDFs only is left out, but a lock never is. */
@@ -121,7 +124,9 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
             present = recipe.present;
         }
 
-        Recipe made() { return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, addresses, restricted, officeFonts, text, present); }
+        Recipe made() {
+            return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, addresses, restricted, officeFonts, text, present);
+        }
     }
 
     private Recipe changed(Consumer<Draft> change) {

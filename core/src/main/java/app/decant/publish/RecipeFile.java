@@ -43,7 +43,8 @@ public final class RecipeFile {
     private static final ObjectMapper MAPPER = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT)
             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION).enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS).build();
 
-    private static final Map<PdfChoices.Fonts, String> FONTS = new EnumMap<>(Map.of(PdfChoices.Fonts.USED_CHARACTERS, "used", PdfChoices.Fonts.WHOLE, "whole", PdfChoices.Fonts.STANDARD_LEFT_OUT, "standard-left-out"));
+    private static final Map<PdfChoices.Fonts, String> FONTS = new EnumMap<>(Map.of(PdfChoices.Fonts.USED_CHARACTERS, "used", PdfChoices.Fonts.WHOLE,
+            "whole", PdfChoices.Fonts.STANDARD_LEFT_OUT, "standard-left-out"));
 
     private RecipeFile() { }
 
@@ -62,18 +63,24 @@ public final class RecipeFile {
         ObjectNode pictures = root.putObject("pictures");
         if (style.pictures().quality() == 0) pictures.put("quality", "exact");
         else pictures.put("quality", style.pictures().quality());
-        pictures.put("resolution", style.pictures().resolution()).put("greyResolution", style.pictures().grey()).put("lineResolution", style.pictures().lineArt());
-        root.put("compressed", style.compressed()).put("tagged", style.tagged()).put("standard", style.standard() == Standard.NONE ? "none" : style.standard().words()).put("version", style.version()).put("linearized", style.linearized());
+        pictures.put("resolution", style.pictures().resolution()).put("greyResolution", style.pictures().grey()).put("lineResolution", style.pictures()
+                .lineArt());
+        root.put("compressed", style.compressed()).put("tagged", style.tagged()).put("standard", style.standard() == Standard.NONE ? "none" : style.standard()
+                .words()).put("version", style.version()).put("linearized", style.linearized());
         Opening opening = style.opening();
-        root.putObject("opening").put("page", opening.page()).put("zoom", zoom(opening.zoom())).put("arrangement", word(opening.arrangement())).put("panel", word(opening.panel()))
+        root.putObject("opening").put("page", opening.page()).put("zoom", zoom(opening.zoom())).put("arrangement", word(opening.arrangement()))
+                .put("panel", word(opening.panel()))
                 .put("fullScreen", opening.fullScreen()).put("hidden", opening.hidden()).put("titled", opening.titled())
-                .putObject("printing").put("copies", opening.printing().copies()).put("sides", word(opening.printing().sides())).put("natural", opening.printing().natural());
-        ObjectNode locking = root.putObject("locking").put("strength", word(recipe.locking().strength())).put("metadataInClear", recipe.locking().metadataInClear());
+                .putObject("printing").put("copies", opening.printing().copies()).put("sides", word(opening.printing().sides()))
+                        .put("natural", opening.printing().natural());
+        ObjectNode locking = root.putObject("locking").put("strength", word(recipe.locking().strength())).put("metadataInClear", recipe.locking()
+                .metadataInClear());
         ArrayNode allow = locking.putArray("allow");
         for (Protection.Permission permission : recipe.locking().allowed()) allow.add(word(permission));
         ArrayNode laid = root.putArray("laid");
         for (Laid one : recipe.laid()) {
-            laid.addObject().put(one.file() ? "file" : "words", one.what()).put("under", one.under()).put("pages", one.pages().text()).put("angle", one.angle()).put("opacity", one.opacity()).put("share", one.share()).put("place", word(one.place()));
+            laid.addObject().put(one.file() ? "file" : "words", one.what()).put("under", one.under()).put("pages", one.pages().text())
+                    .put("angle", one.angle()).put("opacity", one.opacity()).put("share", one.share()).put("place", word(one.place()));
         }
         FactsRule facts = recipe.facts();
         ObjectNode said = root.putObject("facts").put("strip", facts.stripped());
@@ -85,7 +92,8 @@ public final class RecipeFile {
         said.put("dates", word(facts.dates()));
         ObjectNode own = said.putObject("own");
         facts.own().forEach(own::put);
-        root.putObject("text").put("encoding", recipe.text().letters().name()).put("mark", recipe.text().mark()).put("lineEnds", word(recipe.text().lineEnds())).put("width", recipe.text().width());
+        root.putObject("text").put("encoding", recipe.text().letters().name()).put("mark", recipe.text().mark())
+                .put("lineEnds", word(recipe.text().lineEnds())).put("width", recipe.text().width());
         put(root, "split", recipe.split());
         root.put("attachSource", recipe.attachSource()).put("links", word(recipe.links())).put("present", word(recipe.present()));
         ArrayNode addresses = root.putArray("addresses");
@@ -109,7 +117,10 @@ public final class RecipeFile {
 
     private static String word(Enum<?> value) { return value.name().toLowerCase(Locale.ROOT).replace('_', '-'); }
 
-    private static String zoom(double zoom) { return zoom == Opening.WHOLE_PAGE ? "whole-page" : zoom == Opening.PAGE_WIDTH ? "page-width" : zoom == Opening.AS_BEFORE ? "as-before" : String.valueOf(zoom); }
+    private static String zoom(double zoom) {
+        return zoom == Opening.WHOLE_PAGE ? "whole-page" : zoom == Opening.PAGE_WIDTH ? "page-width" : zoom == Opening.AS_BEFORE ? "as-before"
+                : String.valueOf(zoom);
+    }
 
     /**
      * Reads a recipe.
@@ -126,8 +137,11 @@ public final class RecipeFile {
             String doubled = String.valueOf(e.getOriginalMessage()).startsWith("Duplicate field") ? "; a field is there twice" : "";
             throw new DecantException(Kind.UNREADABLE, name + " is no recipe: it is not written in JSON" + line + doubled + ".", e);
         }
-        if (root == null || !root.isObject() || !root.has("decantRecipe")) throw new DecantException(Kind.UNREADABLE, name + " is no recipe: it lacks the field “decantRecipe”.");
-        if (root.get("decantRecipe").isNumber() && root.get("decantRecipe").asDouble() != VERSION) throw new DecantException(Kind.UNSUPPORTED, name + " is a recipe of version " + root.get("decantRecipe").asText() + "; this Decant knows version " + VERSION + ".");
+        if (root == null || !root.isObject() || !root.has("decantRecipe"))
+            throw new DecantException(Kind.UNREADABLE, name + " is no recipe: it lacks the field “decantRecipe”.");
+        if (root.get("decantRecipe").isNumber() && root.get("decantRecipe").asDouble() != VERSION)
+            throw new DecantException(Kind.UNSUPPORTED, name + " is a recipe of version " + root.get("decantRecipe").asText()
+                    + "; this Decant knows version " + VERSION + ".");
         return new Reading(name).recipe(root);
     }
 
@@ -163,14 +177,21 @@ public final class RecipeFile {
             RecipeSchema.refuse(root, name);
             Recipe plain = Recipe.PLAIN;
             Target target = Target.of(root.path("to").asText(plain.target().ending()));
-            PdfStyle style = new PdfStyle(bookmarks(root.path("bookmarks")), root.has("fonts") ? fonts(root.get("fonts").asText()) : plain.style().fonts(), Set.copyOf(texts(root.path("wholeFonts"))), pictures(root.path("pictures")), flag(root, "compressed", true),
-                    opening(root.path("opening")), flag(root, "tagged", true), standard(root.path("standard").asText("none")), root.path("version").asDouble(0), flag(root, "linearized", false));
-            return new Recipe(target, new PageRange(root.path("pages").asText("all")), style, locking(root.path("locking")), laid(root.path("laid")), facts(root.path("facts")),
-                    root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.Links.class, root, "links", plain.links()), Set.copyOf(texts(root.path("addresses"))),
-                    choice(Recipe.Restricted.class, root, "restrictedFonts", plain.restricted()), choice(Recipe.OfficeFonts.class, root, "officeFonts", plain.officeFonts()), plainText(root.path("text")), choice(Recipe.WhenPresent.class, root, "present", plain.present()));
+            PdfStyle style = new PdfStyle(bookmarks(root.path("bookmarks")), root.has("fonts") ? fonts(root.get("fonts").asText()) : plain.style().fonts(),
+                    Set.copyOf(texts(root.path("wholeFonts"))), pictures(root.path("pictures")), flag(root, "compressed", true),
+                    opening(root.path("opening")), flag(root, "tagged", true), standard(root.path("standard").asText("none")), root.path("version")
+                            .asDouble(0), flag(root, "linearized", false));
+            return new Recipe(target, new PageRange(root.path("pages").asText("all")), style, locking(root.path("locking")), laid(root.path("laid")),
+                    facts(root.path("facts")),
+                    root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.Links.class, root,
+                            "links", plain.links()), Set.copyOf(texts(root.path("addresses"))),
+                    choice(Recipe.Restricted.class, root, "restrictedFonts", plain.restricted()), choice(Recipe.OfficeFonts.class, root, "officeFonts",
+                            plain.officeFonts()), plainText(root.path("text")), choice(Recipe.WhenPresent.class, root, "present", plain.present()));
         }
 
-        private DecantException wrong(String field, String value) { return new DecantException(Kind.WRONG_CALL, name + ": “" + value + "” is nothing that “" + field + "” can be."); }
+        private DecantException wrong(String field, String value) {
+            return new DecantException(Kind.WRONG_CALL, name + ": “" + value + "” is nothing that “" + field + "” can be.");
+        }
 
         private boolean flag(JsonNode node, String field, boolean otherwise) {
             JsonNode value = node.path(field);
@@ -208,7 +229,8 @@ public final class RecipeFile {
         }
 
         private Pictures pictures(JsonNode node) {
-            return new Pictures(node.path("quality").asInt(0), node.path("resolution").asInt(0), node.path("greyResolution").asInt(0), node.path("lineResolution").asInt(0));
+            return new Pictures(node.path("quality").asInt(0), node.path("resolution").asInt(0), node.path("greyResolution").asInt(0),
+                    node.path("lineResolution").asInt(0));
         }
 
         private Standard standard(String text) {
@@ -223,12 +245,14 @@ public final class RecipeFile {
                 case "page-width" -> Opening.PAGE_WIDTH;
                 default -> number("opening.zoom", zoom);
             };
-            return new Opening(node.path("page").asInt(0), value, choice(Opening.Arrangement.class, node, "arrangement", Opening.Arrangement.AS_BEFORE), choice(Opening.Panel.class, node, "panel", Opening.Panel.BOOKMARKS),
+            return new Opening(node.path("page").asInt(0), value, choice(Opening.Arrangement.class, node, "arrangement", Opening.Arrangement.AS_BEFORE),
+                    choice(Opening.Panel.class, node, "panel", Opening.Panel.BOOKMARKS),
                     flag(node, "fullScreen", false), flag(node, "hidden", false), flag(node, "titled", true), printing(node.path("printing")));
         }
 
         private Opening.Printing printing(JsonNode node) {
-            return new Opening.Printing(node.path("copies").asInt(0), choice(Opening.Sides.class, node, "sides", Opening.Sides.AS_BEFORE), flag(node, "natural", false));
+            return new Opening.Printing(node.path("copies").asInt(0), choice(Opening.Sides.class, node, "sides", Opening.Sides.AS_BEFORE),
+                    flag(node, "natural", false));
         }
 
         private static List<String> texts(JsonNode nodes) {
@@ -254,9 +278,11 @@ public final class RecipeFile {
             String encoding = node.path("encoding").asText("UTF-8");
             try {
                 Charset letters = Charset.forName(encoding);
-                if (letters.canEncode()) return new PlainText(letters, flag(node, "mark", false), choice(PlainText.LineEnds.class, node, "lineEnds", PlainText.LineEnds.LF), node.path("width").asInt(0));
+                if (letters.canEncode()) return new PlainText(letters, flag(node, "mark", false), choice(PlainText.LineEnds.class, node, "lineEnds",
+                        PlainText.LineEnds.LF), node.path("width").asInt(0));
             } catch (IllegalArgumentException e) {
-                throw new DecantException(Kind.WRONG_CALL, name + ": “" + encoding + "” is no encoding that is known here, such as UTF-8, UTF-16 or windows-1252.", e);
+                throw new DecantException(Kind.WRONG_CALL, name + ": “" + encoding
+                        + "” is no encoding that is known here, such as UTF-8, UTF-16 or windows-1252.", e);
             }
             throw wrong("text.encoding", encoding);
         }
@@ -264,7 +290,8 @@ public final class RecipeFile {
         private List<Laid> laid(JsonNode nodes) {
             List<Laid> laid = new ArrayList<>();
             for (JsonNode node : nodes) {
-                    laid.add(new Laid(node.path(node.has("file") ? "file" : "words").asText(), node.has("file"), flag(node, "under", true), new PageRange(node.path("pages").asText("all")), node.path("angle").asDouble(0),
+                    laid.add(new Laid(node.path(node.has("file") ? "file" : "words").asText(), node.has("file"), flag(node, "under", true),
+                            new PageRange(node.path("pages").asText("all")), node.path("angle").asDouble(0),
                         node.path("opacity").asDouble(1), node.path("share").asDouble(0), choice(Overlay.Place.class, node, "place", Overlay.Place.MIDDLE)));
             }
             return laid;
@@ -273,7 +300,8 @@ public final class RecipeFile {
         private FactsRule facts(JsonNode node) {
             Map<String, String> own = new TreeMap<>();
             node.path("own").fields().forEachRemaining(field -> own.put(field.getKey(), field.getValue().asText()));
-            return new FactsRule(flag(node, "strip", false), text(node, "title"), text(node, "subject"), text(node, "author"), text(node, "keywords"), text(node, "language"), choice(Dates.class, node, "dates", Dates.OF_THE_FILE), own);
+            return new FactsRule(flag(node, "strip", false), text(node, "title"), text(node, "subject"), text(node, "author"), text(node, "keywords"),
+                    text(node, "language"), choice(Dates.class, node, "dates", Dates.OF_THE_FILE), own);
         }
 
         private static String text(JsonNode node, String field) { return node.hasNonNull(field) ? node.get(field).asText() : null; }

@@ -43,7 +43,8 @@ final class RecipeSchema {
         List<ValidationMessage> messages = new ArrayList<>(Loaded.SCHEMA.validate(recipe));
         if (messages.isEmpty()) return;
         // What lies deepest says most: of the ways in which a choice could have been meant, the one that came nearest.
-        messages.sort(Comparator.comparingInt((ValidationMessage message) -> -message.getInstanceLocation().getNameCount()).thenComparing(message -> field(message)));
+        messages.sort(Comparator.comparingInt((ValidationMessage message) -> -message.getInstanceLocation().getNameCount())
+                .thenComparing(message -> field(message)));
         throw new DecantException(Kind.WRONG_CALL, sentence(messages.get(0), name));
     }
 
@@ -51,9 +52,12 @@ final class RecipeSchema {
         String field = field(message);
         JsonNode value = message.getInstanceNode();
         return switch (message.getType()) {
-            case "additionalProperties" -> name + " has the field “" + (field.isEmpty() ? "" : field + ".") + message.getProperty() + "”, which is not known. Known are " + String.join(", ", known(message)) + ".";
-            case "oneOf", "required" -> field.isEmpty() ? name + " is no recipe: it lacks the field “" + message.getProperty() + "”." : name + ": what is laid on pages is either “words” or a “file”.";
-            default -> name + ": “" + (value != null && value.isTextual() ? value.asText() : String.valueOf(value)) + "” is nothing that “" + field + "” can be.";
+            case "additionalProperties" -> name + " has the field “" + (field.isEmpty() ? "" : field + ".") + message.getProperty()
+                    + "”, which is not known. Known are " + String.join(", ", known(message)) + ".";
+            case "oneOf", "required" -> field.isEmpty() ? name + " is no recipe: it lacks the field “" + message.getProperty() + "”." : name
+                    + ": what is laid on pages is either “words” or a “file”.";
+            default -> name + ": “" + (value != null && value.isTextual() ? value.asText() : String.valueOf(value)) + "” is nothing that “" + field
+                    + "” can be.";
         };
     }
 

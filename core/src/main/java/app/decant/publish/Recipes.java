@@ -48,7 +48,8 @@ public final class Recipes {
         Map<String, Recipe> all = new LinkedHashMap<>(SHIPPED);
         if (!Files.isDirectory(folder)) return all;
         try (Stream<Path> files = Files.list(folder)) {
-            for (Path file : files.filter(one -> one.toString().endsWith(".json")).sorted().toList()) kept(file).ifPresent(recipe -> all.put(name(file), recipe));
+            for (Path file : files.filter(one -> one.toString().endsWith(".json")).sorted().toList())
+                kept(file).ifPresent(recipe -> all.put(name(file), recipe));
         } catch (IOException e) {
             throw new DecantException(Kind.UNREADABLE, "The recipes in " + folder + " can't be read. Look whether you may open that folder.", e);
         }
@@ -85,10 +86,12 @@ public final class Recipes {
     /** Keeps a recipe under a name. */
     public void keep(String name, Recipe recipe) {
         String wanted = name.trim();
-        if (wanted.isEmpty() || wanted.matches(".*[/\\\\:].*") || wanted.startsWith(".")) throw new DecantException(Kind.WRONG_CALL, "“" + name + "” can't be the name of a recipe. Use letters, digits and spaces.");
+        if (wanted.isEmpty() || wanted.matches(".*[/\\\\:].*") || wanted.startsWith("."))
+            throw new DecantException(Kind.WRONG_CALL, "“" + name + "” can't be the name of a recipe. Use letters, digits and spaces.");
         if (isShipped(wanted)) throw new DecantException(Kind.WRONG_CALL, "“" + wanted + "” ships with Decant and stays as it is. Choose another name.");
         byte[] bytes = RecipeFile.write(recipe).getBytes(StandardCharsets.UTF_8);
-        SafeFile.write(folder.resolve(wanted + ".json"), Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write(bytes), file -> RecipeFile.read(Files.readString(file), wanted));
+        SafeFile.write(folder.resolve(wanted + ".json"), Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write(bytes),
+                file -> RecipeFile.read(Files.readString(file), wanted));
     }
 
     /** Forgets a kept recipe. */

@@ -82,7 +82,8 @@ public final class SafeFile {
     /** A new file, never one that is there or that a link leads to. */
     private static FileChannel part(Path beside, boolean own) throws IOException {
         boolean closed = own && beside.getFileSystem().supportedFileAttributeViews().contains("posix");
-        FileAttribute<?>[] rights = closed ? new FileAttribute<?>[] {PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------"))} : new FileAttribute<?>[0];
+        FileAttribute<?>[] rights = closed ? new FileAttribute<?>[] {PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------"))}
+                : new FileAttribute<?>[0];
         return FileChannel.open(beside, Set.of(StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE, LinkOption.NOFOLLOW_LINKS), rights);
     }
 
@@ -101,7 +102,8 @@ public final class SafeFile {
             throw told(e, target);
         }
         if (!isTaken(target) || present == Recipe.WhenPresent.REPLACE) return target;
-        throw new DecantException(Kind.TARGET_EXISTS, target.getFileName() + " is already in " + target.getParent().getFileName() + ". Replace it, or save as " + nextFree(target).getFileName() + ".");
+        throw new DecantException(Kind.TARGET_EXISTS, target.getFileName() + " is already in " + target.getParent().getFileName()
+                + ". Replace it, or save as " + nextFree(target).getFileName() + ".");
     }
 
     /** Whether something has this name, be it a link that leads nowhere. */
@@ -154,14 +156,17 @@ public final class SafeFile {
             return new DecantException(Kind.TARGET_LOCKED, "There is no room left in " + folder + " for " + name + ". Make room, or choose another folder.", e);
         }
         if (e instanceof AccessDeniedException || cause.contains("Read-only") || cause.contains("Permission denied")) {
-            return new DecantException(Kind.TARGET_LOCKED, name + " can't be written in " + folder + ": it is locked against writing. Choose another folder or name.", e);
+            return new DecantException(Kind.TARGET_LOCKED, name + " can't be written in " + folder
+                    + ": it is locked against writing. Choose another folder or name.", e);
         }
         if (target.getParent() != null && Files.exists(target.getParent()) && !Files.isDirectory(target.getParent())) {
             return new DecantException(Kind.TARGET_LOCKED, folder + " is a file, not a folder. Choose another folder for " + name + ".", e);
         }
-        if (e instanceof NoSuchFileException) return new DecantException(Kind.TARGET_LOCKED, "The folder " + folder + " is not there any more. Choose another one.", e);
+        if (e instanceof NoSuchFileException)
+            return new DecantException(Kind.TARGET_LOCKED, "The folder " + folder + " is not there any more. Choose another one.", e);
         if (e instanceof FileSystemException) {
-            return new DecantException(Kind.TARGET_LOCKED, name + " can't be written in " + folder + "; it may be open in another program. Save as " + nextFree(target).getFileName() + ", or choose another folder.", e);
+            return new DecantException(Kind.TARGET_LOCKED, name + " can't be written in " + folder + "; it may be open in another program. Save as "
+                    + nextFree(target).getFileName() + ", or choose another folder.", e);
         }
         return new DecantException(Kind.TARGET_LOCKED, name + " can't be written in " + folder + ". Choose another folder or name.", e);
     }

@@ -4,7 +4,8 @@ import app.decant.format.TextFormat;
 
 /** What a publication becomes. */
 public enum Target {
-    PDF(null), DOCX(TextFormat.DOCX), DOTX(TextFormat.DOTX), DOC(TextFormat.DOC), DOT(TextFormat.DOT), ODT(TextFormat.ODT), OTT(TextFormat.OTT), RTF(TextFormat.RTF), HTML(TextFormat.HTML), EPUB(TextFormat.EPUB), MD(TextFormat.MD), TXT(TextFormat.TXT);
+    PDF(null), DOCX(TextFormat.DOCX), DOTX(TextFormat.DOTX), DOC(TextFormat.DOC), DOT(TextFormat.DOT), ODT(TextFormat.ODT), OTT(TextFormat.OTT),
+            RTF(TextFormat.RTF), HTML(TextFormat.HTML), EPUB(TextFormat.EPUB), MD(TextFormat.MD), TXT(TextFormat.TXT);
 
     private final TextFormat format;
 

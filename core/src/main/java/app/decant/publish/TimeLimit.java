@@ -61,8 +61,10 @@ public final class TimeLimit {
     private static DecantException told(Throwable cause) {
         if (cause instanceof DecantException told) return told;
         if (cause instanceof OutOfMemoryError) return new DecantException(Kind.UNSUPPORTED, "It is too large for the memory there is.", cause);
-        if (cause instanceof StackOverflowError) return new DecantException(Kind.UNREADABLE, "It nests deeper than any real document; it is not opened.", cause);
-        return new DecantException(Kind.UNFORESEEN, "Something went wrong that was not foreseen; nothing was replaced. The log in your home folder, .decant/decant.log, tells more.", cause);
+        if (cause instanceof StackOverflowError)
+            return new DecantException(Kind.UNREADABLE, "It nests deeper than any real document; it is not opened.", cause);
+        return new DecantException(Kind.UNFORESEEN,
+                "Something went wrong that was not foreseen; nothing was replaced. The log in your home folder, .decant/decant.log, tells more.", cause);
     }
 
     /** Either a file takes its name or it is given up, never both. */

@@ -52,11 +52,14 @@ final class TravellingFonts {
         used.forEach((face, characters) -> {
             if (!here.contains(face.family())) return;
             if (EmbeddingRight.forbidsOutlines(face.fsType())) {
-                if (recipe.restricted() == Recipe.Restricted.STOP) throw new DecantException(DecantException.Kind.NOT_PERMITTED, "The licence of " + face + " forbids putting it into a file. Leave the fonts out, or choose another font for the passages in it.");
+                if (recipe.restricted() == Recipe.Restricted.STOP)
+                    throw new DecantException(DecantException.Kind.NOT_PERMITTED, "The licence of " + face
+                            + " forbids putting it into a file. Leave the fonts out, or choose another font for the passages in it.");
                 findings.add(Finding.lost("The licence of " + face + " forbids putting it into a file; it stays behind.", ""));
                 return;
             }
-            if (face.embeddingRight() == EmbeddingRight.PREVIEW_AND_PRINT) findings.add(Finding.note("The licence of " + face + " allows it in files for reading and printing only, not for changing them.", ""));
+            if (face.embeddingRight() == EmbeddingRight.PREVIEW_AND_PRINT)
+                findings.add(Finding.note("The licence of " + face + " allows it in files for reading and printing only, not for changing them.", ""));
             fonts.add(file(face, characters, recipe.officeFonts() == Recipe.OfficeFonts.USED_CHARACTERS));
         });
         return document.withFonts(fonts);
@@ -65,7 +68,8 @@ final class TravellingFonts {
     private static FontFile file(Face face, Set<Integer> characters, boolean some) {
         try {
             // Scripts whose letters join need the font's tables for that, which only the whole font has.
-            boolean joins = characters.stream().anyMatch(one -> one >= 0x0590 && one < 0x1E00 || one >= 0xA800 && one < 0xAC00 || one >= 0xFB1D && one < 0xFF00);
+            boolean joins = characters.stream().anyMatch(one -> one >= 0x0590 && one < 0x1E00 || one >= 0xA800 && one < 0xAC00 || one >= 0xFB1D
+                    && one < 0xFF00);
             byte[] bytes = some && !joins ? face.only(characters) : face.file();
             return new FontFile(face.family(), face.bold(), face.italic(), bytes != face.file(), bytes);
         } catch (IOException e) {

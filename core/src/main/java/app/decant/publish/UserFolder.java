@@ -34,7 +34,8 @@ public final class UserFolder {
             READY.add(folder);
             return folder;
         } catch (IOException e) {
-            throw new DecantException(Kind.TARGET_LOCKED, "Decant keeps recipes and settings in " + folder + ", which can't be made. Look whether your home folder may be written to.", e);
+            throw new DecantException(Kind.TARGET_LOCKED, "Decant keeps recipes and settings in " + folder
+                    + ", which can't be made. Look whether your home folder may be written to.", e);
         }
     }
 
@@ -45,7 +46,8 @@ public final class UserFolder {
             for (Path one : all.filter(one -> !Files.isSymbolicLink(one)).toList()) {
                 boolean isFolder = Files.isDirectory(one, LinkOption.NOFOLLOW_LINKS);
                 try {
-                    if (!Files.getPosixFilePermissions(one, LinkOption.NOFOLLOW_LINKS).stream().allMatch(CLOSED::contains)) Files.setPosixFilePermissions(one, isFolder ? CLOSED : CLOSED_FILE);
+                    if (!Files.getPosixFilePermissions(one, LinkOption.NOFOLLOW_LINKS).stream().allMatch(CLOSED::contains))
+                        Files.setPosixFilePermissions(one, isFolder ? CLOSED : CLOSED_FILE);
                 } catch (IOException e) {
                     // It vanished, or is another's; the folder above it is closed all the same.
                     LoggerFactory.getLogger(UserFolder.class).info("{} can't be closed to others", one, e);

@@ -9,7 +9,8 @@ final class AlignedTable {
     private AlignedTable() { }
 
     static TableGrid of(List<Box> boxes, double[] xs, int page) {
-        List<Chunk> chunks = boxes.stream().filter(box -> box instanceof Chunk).map(box -> (Chunk) box).sorted(Comparator.comparingDouble(Chunk::baseline).thenComparingDouble(Chunk::left)).toList();
+        List<Chunk> chunks = boxes.stream().filter(box -> box instanceof Chunk).map(box -> (Chunk) box).sorted(Comparator.comparingDouble(Chunk::baseline)
+                .thenComparingDouble(Chunk::left)).toList();
         List<Placed> pictures = boxes.stream().filter(box -> box instanceof Placed).map(box -> (Placed) box).toList();
         List<List<Chunk>> rows = rows(chunks, xs);
         double[] ys = new double[rows.size() + 1];
@@ -30,7 +31,9 @@ final class AlignedTable {
                     while (column + span < xs.length - 1 && chunk.right() > xs[column + span] + 6) span++;
                 }
                 List<Placed> shown = new ArrayList<>();
-                for (Placed picture : pictures) if (picture.middleX() >= xs[column] && picture.middleX() < xs[column + span] && picture.middleY() >= ys[r] && picture.middleY() < ys[r + 1]) shown.add(picture);
+                for (Placed picture : pictures)
+                    if (picture.middleX() >= xs[column] && picture.middleX() < xs[column + span] && picture.middleY() >= ys[r]
+                            && picture.middleY() < ys[r + 1]) shown.add(picture);
                 cells.add(new TableGrid.Cell(r, column, 1, span, inside, shown, null, null, null, null, null));
                 column += span;
             }

@@ -60,7 +60,8 @@ final class Assembly {
         final List<Block> blocks = new ArrayList<>();
     }
 
-    Assembly(List<PageMatter> pages, Body body, RunningHeads heads, Map<Integer, Margins> margins, BlockMaker blocks, LinkMarks marks, Function<Glyph, TagTree.Element> tags) {
+    Assembly(List<PageMatter> pages, Body body, RunningHeads heads, Map<Integer, Margins> margins, BlockMaker blocks, LinkMarks marks,
+            Function<Glyph, TagTree.Element> tags) {
         this.pages = pages;
         this.body = body;
         this.heads = heads;
@@ -80,7 +81,8 @@ final class Assembly {
         FramePlan.Stretch stretch = null;
         for (PageMatter page : pages) {
             FramePlan.Stretch here = stretches.get(page.index());
-            boolean sized = page.index() > 0 && (Math.abs(page.width() - pages.get(page.index() - 1).width()) > 1 || Math.abs(page.height() - pages.get(page.index() - 1).height()) > 1);
+            boolean sized = page.index() > 0 && (Math.abs(page.width() - pages.get(page.index() - 1).width()) > 1
+                    || Math.abs(page.height() - pages.get(page.index() - 1).height()) > 1);
             if (here != null) stretch = here;
             page(page, here, sized, stretch);
         }
@@ -139,11 +141,13 @@ final class Assembly {
         }
         if (elements.isEmpty() && !closed.contains(page.index())) {
             // An empty page stays one.
-            Paragraph blank = new Paragraph("Normal", first ? Look.of(ParagraphProperty.PAGE_BREAK_BEFORE, true) : Look.PLAIN, Look.of(TextProperty.SIZE, 8.0), List.of());
+            Paragraph blank = new Paragraph("Normal", first ? Look.of(ParagraphProperty.PAGE_BREAK_BEFORE, true) : Look.PLAIN,
+                    Look.of(TextProperty.SIZE, 8.0), List.of());
             draft.blocks.add(blank);
         }
         // Where all that a page holds floats, it must not hang on the page before.
-        if (!floating.isEmpty() && follows && draft == opened && draft.blocks.size() == before) draft.blocks.add(new Paragraph("Normal", Look.of(ParagraphProperty.PAGE_BREAK_BEFORE, true), Look.of(TextProperty.SIZE, 1.0), List.of()));
+        if (!floating.isEmpty() && follows && draft == opened && draft.blocks.size() == before)
+            draft.blocks.add(new Paragraph("Normal", Look.of(ParagraphProperty.PAGE_BREAK_BEFORE, true), Look.of(TextProperty.SIZE, 1.0), List.of()));
         if (!floating.isEmpty()) attachToLast();
         if (continues(elements, page.index())) carried = flow.y;
         else if (page.index() + 1 < pages.size()) releaseHeading();
@@ -155,7 +159,8 @@ final class Assembly {
         int index = draft.blocks.size() - 1;
         if (index < 0 || !(draft.blocks.get(index) instanceof Paragraph paragraph)) return;
         Para origin = blocks.origins().get(paragraph);
-        if (origin != null && origin.headingLevel() > 0) replaceLast(paragraph, paragraph.withLook(paragraph.look().with(ParagraphProperty.KEEP_WITH_NEXT, false)));
+        if (origin != null && origin.headingLevel() > 0)
+            replaceLast(paragraph, paragraph.withLook(paragraph.look().with(ParagraphProperty.KEEP_WITH_NEXT, false)));
     }
 
     private static boolean isWithin(Element element, double[] column) {
@@ -265,7 +270,8 @@ final class Assembly {
     }
 
     private void add(Element element, Flow flow, boolean startsPage) {
-        if (!(element instanceof Element.Grid)) lastTable = element instanceof Element.Beside || element instanceof Element.Side || element instanceof Element.Boxed ? lastTable : null;
+        if (!(element instanceof Element.Grid))
+            lastTable = element instanceof Element.Beside || element instanceof Element.Side || element instanceof Element.Boxed ? lastTable : null;
         if (element instanceof Element.Text text) {
             if (text.para().isContentsEntry()) contentsEntry(text.para(), flow, startsPage);
             else addParagraph(marks.marked(blocks.paragraph(text.para(), flow), text.para(), blocks.origins()), startsPage);
@@ -274,7 +280,8 @@ final class Assembly {
         } else if (element instanceof Element.Alone alone) {
             addPicture(alone, flow, startsPage);
         } else if (element instanceof Element.Beside beside) {
-            floating.add(new Inline.Floating(anchor(beside.picture().x(), beside.picture().y(), beside.behind() ? Anchor.Wrap.NONE : Anchor.Wrap.SQUARE, beside.behind() ? Insets.NONE : beside.room(), beside.behind()), beside.picture().picture(), Look.PLAIN));
+            floating.add(new Inline.Floating(anchor(beside.picture().x(), beside.picture().y(), beside.behind() ? Anchor.Wrap.NONE : Anchor.Wrap.SQUARE,
+                    beside.behind() ? Insets.NONE : beside.room(), beside.behind()), beside.picture().picture(), Look.PLAIN));
         } else if (element instanceof Element.Boxed boxed) {
             floating.add(textBox(boxed, Anchor.Wrap.SQUARE));
         } else if (element instanceof Element.Drawn drawn) {
@@ -282,7 +289,8 @@ final class Assembly {
         } else if (element instanceof Element.Side side) {
             List<Block> inner = new ArrayList<>();
             Flow box = new Flow(side.left(), side.right() + 3, side.top() - 2);
-            for (Element one : side.elements()) if (one instanceof Element.Text text) inner.add(marks.marked(blocks.paragraph(text.para(), box), text.para(), blocks.origins()));
+            for (Element one : side.elements())
+                if (one instanceof Element.Text text) inner.add(marks.marked(blocks.paragraph(text.para(), box), text.para(), blocks.origins()));
             TextBox content = new TextBox(inner, side.right() - side.left() + 3, side.bottom() - side.top() + 6, false, Insets.NONE, null, null);
             floating.add(new Inline.Floating(anchor(side.left(), side.top() - 2, Anchor.Wrap.NONE, Insets.NONE, false), content, Look.PLAIN));
         } else if (element instanceof Element.Columns columns) {
@@ -295,17 +303,21 @@ final class Assembly {
         Framed frame = boxed.box();
         double left = frame.chunks().stream().mapToDouble(Chunk::left).min().orElse(frame.left());
         double top = frame.chunks().stream().mapToDouble(chunk -> chunk.baseline() - chunk.size()).min().orElse(frame.top());
-        Insets padding = new Insets(BlockMaker.rounded(Math.max(0, Math.min(12, top - frame.top()))), BlockMaker.rounded(Math.max(0, Math.min(4, left - frame.left()))), 0, BlockMaker.rounded(Math.max(0, left - frame.left())));
+        Insets padding = new Insets(BlockMaker.rounded(Math.max(0, Math.min(12, top - frame.top()))),
+                BlockMaker.rounded(Math.max(0, Math.min(4, left - frame.left()))), 0, BlockMaker.rounded(Math.max(0, left - frame.left())));
         Flow flow = new Flow(frame.left() + padding.left(), frame.right() - padding.right(), frame.top() + padding.top());
         List<Block> inner = new ArrayList<>();
-        for (Element one : boxed.elements()) if (one instanceof Element.Text text) inner.add(marks.marked(blocks.paragraph(text.para(), flow), text.para(), blocks.origins()));
-        Border edge = frame.edge() == null ? null : new Border(Border.Line.SINGLE, Math.max(0.25, BlockMaker.rounded(frame.edge().width())), new Colour(frame.edge().rgb()), 0);
+        for (Element one : boxed.elements())
+            if (one instanceof Element.Text text) inner.add(marks.marked(blocks.paragraph(text.para(), flow), text.para(), blocks.origins()));
+        Border edge = frame.edge() == null ? null : new Border(Border.Line.SINGLE, Math.max(0.25, BlockMaker.rounded(frame.edge().width())),
+                new Colour(frame.edge().rgb()), 0);
         TextBox content = new TextBox(inner, frame.width(), frame.height(), false, padding, edge, frame.fill() == null ? null : new Colour(frame.fill()));
         return new Inline.Floating(anchor(frame.left(), frame.top(), wrap, boxed.room(), false), content, Look.PLAIN);
     }
 
     private static Anchor anchor(double x, double y, Anchor.Wrap wrap, Insets distance, boolean behind) {
-        return new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.PAGE, null, BlockMaker.rounded(x)), new Anchor.Vertical(Anchor.Vertical.From.PAGE, null, BlockMaker.rounded(y)), wrap, distance, behind);
+        return new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.PAGE, null, BlockMaker.rounded(x)), new Anchor.Vertical(Anchor.Vertical.From.PAGE,
+                null, BlockMaker.rounded(y)), wrap, distance, behind);
     }
 
     private void addParagraph(Paragraph made, boolean startsPage) {
@@ -333,7 +345,8 @@ final class Assembly {
     /** What floats at the end of a page hangs on its last paragraph. */
     private void attachToLast() {
         int index = draft.blocks.size() - 1;
-        if (index < 0 || !(draft.blocks.get(index) instanceof Paragraph)) draft.blocks.add(new Paragraph("Normal", Look.PLAIN, Look.of(TextProperty.SIZE, 1.0), List.of()));
+        if (index < 0 || !(draft.blocks.get(index) instanceof Paragraph))
+            draft.blocks.add(new Paragraph("Normal", Look.PLAIN, Look.of(TextProperty.SIZE, 1.0), List.of()));
         for (Inline inline : floating) appendToLast(inline);
         floating.clear();
     }
@@ -341,8 +354,10 @@ final class Assembly {
     private void addPicture(Element.Alone alone, Flow flow, boolean startsPage) {
         Placed placed = alone.picture();
         Picture picture = placed.picture();
-        double room = flow.y + picture.height() > draft.geometry.height() - draft.geometry.bottom() + 1 ? Math.max(10, draft.geometry.height() - draft.geometry.bottom() - flow.y - 2) : picture.height();
-        if (placed.left() < -1 || placed.right() > draft.geometry.width() + 1 || picture.height() > 0.95 * draft.geometry.height() || room < picture.height() && placed.top() < flow.y - 1) {
+        double room = flow.y + picture.height() > draft.geometry.height() - draft.geometry.bottom() + 1 ? Math.max(10, draft.geometry.height()
+                - draft.geometry.bottom() - flow.y - 2) : picture.height();
+        if (placed.left() < -1 || placed.right() > draft.geometry.width() + 1 || picture.height() > 0.95 * draft.geometry.height() || room < picture.height()
+                && placed.top() < flow.y - 1) {
             floating.add(new Inline.Floating(anchor(placed.x(), placed.y(), Anchor.Wrap.NONE, Insets.NONE, true), picture, Look.PLAIN));
             return;
         }
@@ -359,10 +374,12 @@ final class Assembly {
     /** A figure's parts float in their places; an empty line as tall as the figure keeps its room. */
     private void addFigure(Element.Drawn drawn, Flow flow, boolean startsPage) {
         Figure figure = drawn.figure();
-        for (Placed placed : figure.pictures()) floating.add(new Inline.Floating(anchor(placed.x(), placed.y(), Anchor.Wrap.NONE, Insets.NONE, true), placed.picture(), Look.PLAIN));
+        for (Placed placed : figure.pictures())
+            floating.add(new Inline.Floating(anchor(placed.x(), placed.y(), Anchor.Wrap.NONE, Insets.NONE, true), placed.picture(), Look.PLAIN));
         for (Element.Boxed label : drawn.labels()) floating.add(textBox(label, Anchor.Wrap.NONE));
         double room = Math.max(1, Math.min(figure.height(), draft.geometry.height() - draft.geometry.bottom() - Math.max(flow.y, figure.top())));
-        Look look = Look.of(ParagraphProperty.SPACE_BEFORE, BlockMaker.rounded(Math.max(0, figure.top() - flow.y))).with(ParagraphProperty.LINE_SPACING, new ParagraphProperty.LineSpacing(ParagraphProperty.LineSpacing.Rule.EXACTLY, BlockMaker.rounded(room)));
+        Look look = Look.of(ParagraphProperty.SPACE_BEFORE, BlockMaker.rounded(Math.max(0, figure.top() - flow.y))).with(ParagraphProperty.LINE_SPACING,
+                new ParagraphProperty.LineSpacing(ParagraphProperty.LineSpacing.Rule.EXACTLY, BlockMaker.rounded(room)));
         addParagraph(new Paragraph("Normal", look, Look.of(TextProperty.SIZE, 1.0), List.of()), startsPage);
         flow.y = Math.max(flow.y, figure.top()) + room;
     }
@@ -380,7 +397,8 @@ final class Assembly {
         boolean afterParagraph = !columnStart && index >= 0 && draft.blocks.get(index) instanceof Paragraph;
         if (startsPage || !floating.isEmpty() || gap > 1 && !afterParagraph) {
             double size = Math.max(1, Math.min(8, gap));
-            Look look = Look.of(ParagraphProperty.LINE_SPACING, new ParagraphProperty.LineSpacing(ParagraphProperty.LineSpacing.Rule.EXACTLY, BlockMaker.rounded(Math.max(0.5, gap))));
+            Look look = Look.of(ParagraphProperty.LINE_SPACING, new ParagraphProperty.LineSpacing(ParagraphProperty.LineSpacing.Rule.EXACTLY,
+                    BlockMaker.rounded(Math.max(0.5, gap))));
             addParagraph(new Paragraph("Normal", look, Look.of(TextProperty.SIZE, size), List.of()), startsPage);
         } else if (gap > 0.3 && afterParagraph && draft.blocks.get(index) instanceof Paragraph paragraph) {
             replaceLast(paragraph, paragraph.withLook(paragraph.look().with(ParagraphProperty.SPACE_AFTER, BlockMaker.rounded(gap))));
@@ -401,7 +419,8 @@ final class Assembly {
         List<Table.Row> rows = new ArrayList<>(above.rows());
         boolean again = TableMaker.rowText(first, 0).equals(TableMaker.rowText(grid, 0)) && grid.rows() > 1;
         if (again) rows.set(0, new Table.Row(rows.get(0).look().with(TableProperty.HEADER_ROW, true), rows.get(0).cells()));
-        for (int r = again ? 1 : 0; r < below.rows().size(); r++) rows.add(new Table.Row(below.rows().get(r).look().without(TableProperty.HEADER_ROW), below.rows().get(r).cells()));
+        for (int r = again ? 1 : 0; r < below.rows().size(); r++)
+            rows.add(new Table.Row(below.rows().get(r).look().without(TableProperty.HEADER_ROW), below.rows().get(r).cells()));
         return new Table(above.look(), above.columns(), rows);
     }
 

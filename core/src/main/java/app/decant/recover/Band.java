@@ -53,8 +53,11 @@ record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
 
     Kind kind() {
         List<List<Box>> columns = columns();
-        List<List<Chunk>> texts = columns.stream().map(column -> column.stream().filter(box -> box instanceof Chunk).map(box -> (Chunk) box).sorted(Comparator.comparingDouble(Chunk::baseline)).toList()).toList();
-        if (texts.stream().anyMatch(List::isEmpty)) return columns.stream().allMatch(column -> column.stream().allMatch(box -> box instanceof Chunk || box instanceof TableGrid) && !column.isEmpty()) ? Kind.COLUMNS : Kind.ACROSS;
+        List<List<Chunk>> texts = columns.stream().map(column -> column.stream().filter(box -> box instanceof Chunk).map(box -> (Chunk) box)
+                .sorted(Comparator.comparingDouble(Chunk::baseline)).toList()).toList();
+        if (texts.stream().anyMatch(List::isEmpty))
+            return columns.stream().allMatch(column -> column.stream().allMatch(box -> box instanceof Chunk || box instanceof TableGrid)
+                    && !column.isEmpty()) ? Kind.COLUMNS : Kind.ACROSS;
         if (texts.get(0).stream().allMatch(chunk -> ListLabel.isAlone(chunk.text()))) return Kind.ACROSS;
         if (arePageNumbers(texts.get(texts.size() - 1))) return Kind.ACROSS;
         if (columns.size() == 2 && isSide(texts)) return Kind.SIDE;
@@ -79,7 +82,8 @@ record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
     private static boolean isTwoColumnTable(List<List<Chunk>> texts) {
         if (Math.min(texts.get(0).size(), texts.get(1).size()) < 3 || alignedRows(texts) < 0.6) return false;
         boolean heads = texts.stream().allMatch(column -> column.get(0).first().face().bold() && !column.get(1).first().face().bold());
-        boolean figures = share(texts.get(1).subList(1, texts.get(1).size()), chunk -> chunk.text().matches("[-+(]?[\\p{Sc}]?\\s?[\\d., ]+\\s?[%\\p{Sc}]?\\)?")) > 0.8;
+        boolean figures = share(texts.get(1).subList(1, texts.get(1).size()), chunk -> chunk.text()
+                .matches("[-+(]?[\\p{Sc}]?\\s?[\\d., ]+\\s?[%\\p{Sc}]?\\)?")) > 0.8;
         return heads || figures;
     }
 
@@ -96,7 +100,8 @@ record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
         List<Chunk> few = texts.stream().min(Comparator.comparingInt(List::size)).orElseThrow();
         int aligned = 0;
         for (Chunk chunk : few) {
-            boolean all = texts.stream().filter(other -> other != few).anyMatch(other -> other.stream().anyMatch(one -> Math.abs(one.baseline() - chunk.baseline()) < 0.5));
+            boolean all = texts.stream().filter(other -> other != few).anyMatch(other -> other.stream()
+                    .anyMatch(one -> Math.abs(one.baseline() - chunk.baseline()) < 0.5));
             if (all) aligned++;
         }
         return (double) aligned / few.size();
@@ -145,15 +150,20 @@ record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
         for (Chunk note : notes) {
             for (int i = 0; i < main.size(); i++) {
                 if (Math.abs(main.get(i).baseline() - note.baseline()) > 0.5) continue;
-                if (i == 0 || main.get(i - 1).right() < main.stream().mapToDouble(Chunk::right).max().orElse(0) - 1.5 * mainSize || main.get(i).baseline() - main.get(i - 1).baseline() > 1.5 * mainSize) starts++;
+                if (i == 0 || main.get(i - 1).right() < main.stream().mapToDouble(Chunk::right).max().orElse(0) - 1.5 * mainSize || main.get(i).baseline()
+                        - main.get(i - 1).baseline() > 1.5 * mainSize) starts++;
             }
         }
         boolean labels = starts >= 0.7 * notes.size();
         return narrow == 1 || !labels && (smaller || offBaselines);
     }
 
-    private static double span(List<Chunk> column) { return column.stream().mapToDouble(Chunk::right).max().orElse(0) - column.stream().mapToDouble(Chunk::left).min().orElse(0); }
-    private static double widthOf(List<Box> column) { return column.stream().mapToDouble(Box::right).max().orElse(0) - column.stream().mapToDouble(Box::left).min().orElse(0); }
+    private static double span(List<Chunk> column) {
+        return column.stream().mapToDouble(Chunk::right).max().orElse(0) - column.stream().mapToDouble(Chunk::left).min().orElse(0);
+    }
+    private static double widthOf(List<Box> column) {
+        return column.stream().mapToDouble(Box::right).max().orElse(0) - column.stream().mapToDouble(Box::left).min().orElse(0);
+    }
 
     /** How much of the column's width its lines fill. */
     private static double fill(List<Chunk> column) {
@@ -161,5 +171,7 @@ record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
         return span <= 0 ? 0 : column.stream().mapToDouble(Chunk::width).average().orElse(0) / span;
     }
 
-    private static double share(List<Chunk> column, java.util.function.Predicate<Chunk> test) { return (double) column.stream().filter(test).count() / Math.max(1, column.size()); }
+    private static double share(List<Chunk> column, java.util.function.Predicate<Chunk> test) {
+        return (double) column.stream().filter(test).count() / Math.max(1, column.size());
+    }
 }

@@ -53,7 +53,8 @@ final class BarTables {
         Set<Ink.Stroke> done = new HashSet<>();
         for (Ink.Stroke first : bars) {
             if (done.contains(first)) continue;
-            List<Ink.Stroke> alike = bars.stream().filter(bar -> !done.contains(bar) && bar.y1() >= first.y1() && Math.abs(bar.x1() - first.x1()) < SAME && Math.abs(bar.x2() - first.x2()) < SAME).toList();
+            List<Ink.Stroke> alike = bars.stream().filter(bar -> !done.contains(bar) && bar.y1() >= first.y1() && Math.abs(bar.x1() - first.x1()) < SAME
+                    && Math.abs(bar.x2() - first.x2()) < SAME).toList();
             TableGrid grid = null;
             for (int count = alike.size(); count >= 1 && grid == null; count--) {
                 grid = grid(alike.subList(0, count), lines, ink);
@@ -96,7 +97,8 @@ final class BarTables {
         double right = bars.get(0).x2();
         double top = bars.get(0).y1();
         double bottom = bars.get(bars.size() - 1).y1();
-        List<Line> near = all.stream().map(line -> new Line(line.chunks.stream().filter(chunk -> chunk.right() > left && chunk.left() < right).toList())).filter(line -> !line.chunks.isEmpty()).toList();
+        List<Line> near = all.stream().map(line -> new Line(line.chunks.stream().filter(chunk -> chunk.right() > left && chunk.left() < right).toList()))
+                .filter(line -> !line.chunks.isEmpty()).toList();
         List<Line> inside = new ArrayList<>();
         int from = -1;
         int to = -1;
@@ -113,7 +115,8 @@ final class BarTables {
             // One line, or a double one: a row of heads above it, rows below it.
             int above = -1;
             for (int i = 0; i < near.size(); i++) if (near.get(i).bottom() < top + 2) above = i;
-            if (above < 0 || above + 1 >= near.size() || top - near.get(above).baseline() > 1.6 * near.get(above).size() || near.get(above + 1).top() - bottom > 1.5 * near.get(above + 1).size()) return null;
+            if (above < 0 || above + 1 >= near.size() || top - near.get(above).baseline() > 1.6 * near.get(above).size() || near.get(above + 1).top()
+                    - bottom > 1.5 * near.get(above + 1).size()) return null;
             if (!isWithin(near.get(above), left, right) || !isWithin(near.get(above + 1), left, right)) return null;
             inside.add(near.get(above));
             inside.add(near.get(above + 1));
@@ -128,7 +131,8 @@ final class BarTables {
         boolean headless = !lone && bars.size() == 1 || inside.get(0).baseline() - inside.get(0).size() * 0.3 > top;
         // The row of heads may stand above the first line, rows may go on below the last one.
         while (headless && from > 0 && fits(near.get(from - 1), near.get(from), strips, left, right, 2)) inside.add(0, near.get(--from));
-        while (to + 1 < near.size() && fits(near.get(to + 1), near.get(to), strips, left, right, lone || bars.size() < 3 ? 2 : strips.size() + 1)) inside.add(near.get(++to));
+        while (to + 1 < near.size() && fits(near.get(to + 1), near.get(to), strips, left, right, lone || bars.size() < 3 ? 2 : strips.size() + 1))
+            inside.add(near.get(++to));
         strips = strips(inside, left, right);
         if (strips.isEmpty() || !isTable(inside, strips, lone)) return null;
         return cut(inside, strips, bars, left, right, ink);
@@ -139,7 +143,8 @@ final class BarTables {
     /** Whether a line beside the ones found stands in their columns. */
     private static boolean fits(Line line, Line neighbour, List<double[]> strips, double left, double right, int least) {
         double size = Math.max(line.size(), neighbour.size());
-        if (Math.abs(line.baseline() - neighbour.baseline()) > 2.1 * size || Math.abs(line.size() - neighbour.size()) > 0.15 * size || !isWithin(line, left, right)) return false;
+        if (Math.abs(line.baseline() - neighbour.baseline()) > 2.1 * size || Math.abs(line.size() - neighbour.size()) > 0.15 * size
+                || !isWithin(line, left, right)) return false;
         Set<Integer> columns = new HashSet<>();
         for (Glyph glyph : line.chunks.stream().flatMap(chunk -> chunk.glyphs().stream()).filter(glyph -> !glyph.isSpace()).toList()) {
             for (double[] strip : strips) if (glyph.right() > strip[0] + 0.5 && glyph.x() < strip[1] - 0.5 && strip[1] - strip[0] < 2 * size) return false;
@@ -163,7 +168,9 @@ final class BarTables {
         for (Line line : lines) {
             first = Math.min(first, line.left());
             last = Math.max(last, line.right());
-            for (Chunk chunk : line.chunks) for (Glyph glyph : chunk.glyphs()) if (!glyph.isSpace()) free = ReadingOrder.without(free, glyph.x() - 0.12 * size, glyph.right() + 0.12 * size, 0);
+            for (Chunk chunk : line.chunks)
+                for (Glyph glyph : chunk.glyphs())
+                    if (!glyph.isSpace()) free = ReadingOrder.without(free, glyph.x() - 0.12 * size, glyph.right() + 0.12 * size, 0);
         }
         double from = first;
         double to = last;
@@ -222,7 +229,8 @@ final class BarTables {
             double below = r == rows.size() ? bottom(rows.get(r - 1)) + 3 : top(rows.get(r));
             double from = r == 0 ? above - 12 : above - 2;
             double to = r == rows.size() ? below + 12 : below + 2;
-            ys[r] = bars.stream().mapToDouble(Ink.Stroke::y1).filter(y -> y > from && y < to).findFirst().orElse(r == 0 ? above : r == rows.size() ? below : (above + below) / 2);
+            ys[r] = bars.stream().mapToDouble(Ink.Stroke::y1).filter(y -> y > from && y < to).findFirst().orElse(r == 0 ? above : r == rows.size() ? below
+                    : (above + below) / 2);
         }
         RuleNet net = RuleNet.within(ink, left - SAME, ys[0] - RuleNet.NEAR, right + SAME, ys[rows.size()] + RuleNet.NEAR);
         List<TableGrid.Cell> cells = new ArrayList<>();
@@ -230,11 +238,14 @@ final class BarTables {
             for (int c = 0; c + 1 < xs.length; c++) {
                 int column = c;
                 List<Chunk> own = rows.get(r).stream().filter(chunk -> column(chunk.middleX(), strips) == column).toList();
-                cells.add(new TableGrid.Cell(r, c, 1, 1, own, List.of(), net.lineAcross(ys[r], xs[c], xs[c + 1]), null, net.lineAcross(ys[r + 1], xs[c], xs[c + 1]), null, RuleNet.shading(ink, xs[c], ys[r], xs[c + 1], ys[r + 1])));
+                cells.add(new TableGrid.Cell(r, c, 1, 1, own, List.of(), net.lineAcross(ys[r], xs[c], xs[c + 1]), null, net.lineAcross(ys[r + 1], xs[c],
+                        xs[c + 1]), null, RuleNet.shading(ink, xs[c], ys[r], xs[c + 1], ys[r + 1])));
             }
         }
-        int heads = bars.size() > 1 && bars.size() <= rows.size() ? (int) rows.stream().filter(row -> bottom(row) < bars.get(Math.min(1, bars.size() - 2)).y1() + 2).count() : -1;
-        return new TableGrid(xs, ys, cells, pieces.stream().mapToInt(Chunk::order).min().orElse(0), page, null, heads > 0 && heads < 4 && heads < rows.size() ? heads : -1);
+        int heads = bars.size() > 1 && bars.size() <= rows.size() ? (int) rows.stream().filter(row -> bottom(row) < bars.get(Math.min(1, bars.size() - 2))
+                .y1() + 2).count() : -1;
+        return new TableGrid(xs, ys, cells, pieces.stream().mapToInt(Chunk::order).min().orElse(0), page, null, heads > 0 && heads < 4 && heads < rows.size()
+                ? heads : -1);
     }
 
     private static double top(List<Chunk> row) { return row.stream().mapToDouble(Chunk::top).min().orElse(0); }

@@ -94,7 +94,8 @@ final class BlockMaker {
         double leading = ownLeading(para);
         boolean single = leading == 0;
         if (single) leading = leadings.getOrDefault(Math.round(para.size() * 2), natural);
-        boolean uniform = lines.stream().flatMap(line -> line.inlines.stream()).allMatch(inline -> inline.look().get(TextProperty.SIZE, 0.0).equals(main.get(TextProperty.SIZE)) && java.util.Objects.equals(inline.look().get(TextProperty.FAMILY), main.get(TextProperty.FAMILY)))
+        boolean uniform = lines.stream().flatMap(line -> line.inlines.stream()).allMatch(inline -> inline.look().get(TextProperty.SIZE, 0.0)
+                .equals(main.get(TextProperty.SIZE)) && java.util.Objects.equals(inline.look().get(TextProperty.FAMILY), main.get(TextProperty.FAMILY)))
                 && lines.stream().allMatch(line -> faces.covers(line.text(), main));
         double above = ascent(uniform, leading, heights, natural);
         double before = para.first().baseline() - above - flow.y;
@@ -105,7 +106,8 @@ final class BlockMaker {
         }
         double late = before < 0 ? -before : 0;
         look = look.with(ParagraphProperty.SPACE_BEFORE, rounded(Math.max(0, before)));
-        look = look.with(ParagraphProperty.LINE_SPACING, uniform ? new LineSpacing(LineSpacing.Rule.MULTIPLE, Math.round(leading / natural * 1000) / 1000.0) : new LineSpacing(LineSpacing.Rule.EXACTLY, rounded(leading)));
+        look = look.with(ParagraphProperty.LINE_SPACING, uniform ? new LineSpacing(LineSpacing.Rule.MULTIPLE, Math.round(leading / natural * 1000) / 1000.0)
+                : new LineSpacing(LineSpacing.Rule.EXACTLY, rounded(leading)));
         boolean moved = para.last().page() != para.first().page() || para.last().baseline() < para.first().baseline();
         flow.y = para.last().baseline() + leading - above + (moved ? 0 : late);
         look = placed(look, para, flow, lines);
@@ -113,9 +115,11 @@ final class BlockMaker {
         List<Inline> inlines = new ArrayList<>();
         for (RunMaker.LineRuns line : lines) {
             inlines.addAll(line.inlines);
-            if (!line.joint.isEmpty() && !line.inlines.isEmpty()) inlines.add(new Inline.Text(line.joint, jointLook(line.inlines.get(line.inlines.size() - 1).look())));
+            if (!line.joint.isEmpty() && !line.inlines.isEmpty())
+                inlines.add(new Inline.Text(line.joint, jointLook(line.inlines.get(line.inlines.size() - 1).look())));
         }
-        Paragraph made = new Paragraph(style(para), look, main.without(TextProperty.LINK).without(TextProperty.UNDERLINE).without(TextProperty.HIGHLIGHT), List.of()).withInlines(inlines);
+        Paragraph made = new Paragraph(style(para), look, main.without(TextProperty.LINK).without(TextProperty.UNDERLINE).without(TextProperty.HIGHLIGHT),
+                List.of()).withInlines(inlines);
         origins.put(made, para);
         return made;
     }
@@ -129,7 +133,9 @@ final class BlockMaker {
 
     private Look mainLook(List<RunMaker.LineRuns> lines, Para para) {
         Map<Look, Integer> counts = new java.util.LinkedHashMap<>();
-        for (RunMaker.LineRuns line : lines) for (Inline inline : line.inlines) if (inline instanceof Inline.Text run && !run.look().says(TextProperty.SCRIPT)) counts.merge(run.look(), run.text().length(), Integer::sum);
+        for (RunMaker.LineRuns line : lines)
+            for (Inline inline : line.inlines)
+                if (inline instanceof Inline.Text run && !run.look().says(TextProperty.SCRIPT)) counts.merge(run.look(), run.text().length(), Integer::sum);
         if (counts.isEmpty()) return runs.look(para.typical(), para.first());
         return counts.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow().getKey();
     }
@@ -145,7 +151,8 @@ final class BlockMaker {
         double bodyEdge = firstEdge;
         if (para.lines().size() > 1) {
             bodyEdge = Double.MAX_VALUE;
-            for (TextLine line : para.lines().subList(1, para.lines().size())) if (line.page() == first.page()) bodyEdge = Math.min(bodyEdge, rightToLeft ? flow.right - line.edgeRight() : line.edgeLeft() - flow.left);
+            for (TextLine line : para.lines().subList(1, para.lines().size()))
+                if (line.page() == first.page()) bodyEdge = Math.min(bodyEdge, rightToLeft ? flow.right - line.edgeRight() : line.edgeLeft() - flow.left);
             if (bodyEdge == Double.MAX_VALUE) bodyEdge = firstEdge;
         }
         if (para.alignment() == Alignment.CENTRE) {
@@ -162,7 +169,8 @@ final class BlockMaker {
             if (rightToLeft) text = flow.right - textRight(para);
             if (para.lines().size() == 1 || Math.abs(bodyEdge - text) < 3) bodyEdge = text;
             look = look.with(ParagraphProperty.LIST, new ListReference("list" + (para.item().list() + 1), para.item().level()));
-            if (Math.abs(bodyEdge - text) > 1) look = look.with(ParagraphProperty.TABS, new TabStops(List.of(new TabStop(rounded(text), TabStop.Kind.START, TabStop.Leader.NONE))));
+            if (Math.abs(bodyEdge - text) > 1)
+                look = look.with(ParagraphProperty.TABS, new TabStops(List.of(new TabStop(rounded(text), TabStop.Kind.START, TabStop.Leader.NONE))));
             double narrower = fit.fit(lines, flow.width() - text, flow.width() - bodyEdge, para.alignment() == Alignment.JUSTIFY);
             return indent(look, bodyEdge, firstEdge - bodyEdge, end(para, flow, rightToLeft) + narrower);
         }
@@ -181,7 +189,8 @@ final class BlockMaker {
     /** How far before the column's edge a justified paragraph ends. */
     private static double end(Para para, Flow flow, boolean rightToLeft) {
         // Text beside something narrower than its column ends where that begins.
-        if (para.alignment() != Alignment.JUSTIFY) return !rightToLeft && flow.right - para.frameRight() > 20 && para.lines().size() > 1 ? flow.right - para.frameRight() : 0;
+        if (para.alignment() != Alignment.JUSTIFY)
+            return !rightToLeft && flow.right - para.frameRight() > 20 && para.lines().size() > 1 ? flow.right - para.frameRight() : 0;
         double end = rightToLeft ? para.left() - flow.left : flow.right - para.edgeRight();
         return Math.abs(end) < 0.8 ? 0 : end;
     }
@@ -223,7 +232,8 @@ final class BlockMaker {
                 double at = end ? flow.width() : centre ? flow.width() / 2 : chunk.left() - flow.left;
                 boolean implied = line == para.first() && !end && !centre && Math.abs(at - hang) < 1 && i == 1;
                 boolean known = stops.stream().anyMatch(stop -> Math.abs(stop.position() - at) < 1.5);
-                if (!implied && !known && at > 0) stops.add(new TabStop(rounded(at), end ? TabStop.Kind.END : centre ? TabStop.Kind.CENTRE : TabStop.Kind.START, TabStop.Leader.NONE));
+                if (!implied && !known && at > 0)
+                    stops.add(new TabStop(rounded(at), end ? TabStop.Kind.END : centre ? TabStop.Kind.CENTRE : TabStop.Kind.START, TabStop.Leader.NONE));
             }
         }
         return new TabStops(stops);
@@ -234,19 +244,22 @@ final class BlockMaker {
         Look look = plain;
         if (para.shading() != null) look = look.with(ParagraphProperty.SHADING, new Colour(para.shading()));
         if (para.ruleAbove() != null || para.ruleBelow() != null || para.bar() != null) {
-            look = look.with(ParagraphProperty.BORDERS, new Borders(border(para.ruleAbove(), para.first().top()), null, border(para.ruleBelow(), para.last().bottom()), bar(para), null, null));
+            look = look.with(ParagraphProperty.BORDERS, new Borders(border(para.ruleAbove(), para.first().top()), null,
+                    border(para.ruleBelow(), para.last().bottom()), bar(para), null, null));
         }
         return look;
     }
 
     private static Border bar(Para para) {
         if (para.bar() == null) return null;
-        return new Border(Border.Line.SINGLE, rounded(Math.max(0.25, para.bar().width())), new Colour(para.bar().rgb()), rounded(Math.min(31, Math.max(0, para.left() - para.bar().x1()))));
+        return new Border(Border.Line.SINGLE, rounded(Math.max(0.25, para.bar().width())), new Colour(para.bar().rgb()),
+                rounded(Math.min(31, Math.max(0, para.left() - para.bar().x1()))));
     }
 
     private static Border border(Ink.Stroke rule, double from) {
         if (rule == null) return null;
-        return new Border(rule.dashed() ? Border.Line.DASHED : Border.Line.SINGLE, rounded(Math.max(0.25, rule.width())), new Colour(rule.rgb()), rounded(Math.min(31, Math.max(0, Math.abs(rule.y1() - from)))));
+        return new Border(rule.dashed() ? Border.Line.DASHED : Border.Line.SINGLE, rounded(Math.max(0.25, rule.width())), new Colour(rule.rgb()),
+                rounded(Math.min(31, Math.max(0, Math.abs(rule.y1() - from)))));
     }
 
     static String style(Para para) {
@@ -275,7 +288,8 @@ final class BlockMaker {
             }
             double leading = ownLeading(para);
             double[] heights = faces.heights(main);
-            Look look = leading > 0 ? Look.of(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.MULTIPLE, Math.round(leading / (heights[0] + heights[1] + heights[2]) * 1000) / 1000.0)) : Look.PLAIN;
+            Look look = leading > 0 ? Look.of(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.MULTIPLE,
+                    Math.round(leading / (heights[0] + heights[1] + heights[2]) * 1000) / 1000.0)) : Look.PLAIN;
             if (para.alignment() != Alignment.START) look = look.with(ParagraphProperty.ALIGNMENT, para.alignment());
             Paragraph made = new Paragraph("FootnoteText", look, main, List.of()).withInlines(inlines);
             origins.put(made, para);

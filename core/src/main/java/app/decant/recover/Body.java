@@ -46,7 +46,9 @@ final class Body {
         return elements;
     }
 
-    private static Element.Boxed boxed(Part.Boxed part, ParagraphFinder finder) { return new Element.Boxed(part.box(), elements(part.parts(), finder), part.room()); }
+    private static Element.Boxed boxed(Part.Boxed part, ParagraphFinder finder) {
+        return new Element.Boxed(part.box(), elements(part.parts(), finder), part.room());
+    }
 
     List<Para> paragraphs(int page) {
         List<Para> found = new ArrayList<>();
@@ -125,9 +127,11 @@ final class Body {
 
     private static boolean goesOn(Para para, Para next) {
         if (Math.abs(para.size() - next.size()) > 0.05 * para.size() || para.isContentsEntry() || next.isContentsEntry()) return false;
-        if (!para.typical().face().family().equals(next.typical().face().family()) || para.alignment() == app.decant.document.ParagraphProperty.Alignment.CENTRE) return false;
+        if (!para.typical().face().family().equals(next.typical().face().family())
+                || para.alignment() == app.decant.document.ParagraphProperty.Alignment.CENTRE) return false;
         if (para.typical().face().bold() != next.typical().face().bold()) return false;
-        if (para.tag() != null && next.tag() != null && para.tag().block() != null && next.tag().block() != null) return para.tag().block() == next.tag().block();
+        if (para.tag() != null && next.tag() != null && para.tag().block() != null && next.tag().block() != null)
+            return para.tag().block() == next.tag().block();
         String text = para.text().trim();
         String following = next.text().trim();
         if (text.isEmpty() || following.isEmpty() || ListLabel.length(following) > 0) return false;
@@ -137,7 +141,8 @@ final class Body {
         boolean lower = Character.isLowerCase(following.codePointAt(0));
         boolean closed = text.matches("(?s).*[.!?:;…\u06D4][\"'”’)\\]]*$");
         double edge = para.lines().size() > 1 ? Math.max(para.edgeRight(), para.frameRight() - 3 * para.size()) : para.frameRight();
-        boolean full = last.isRightToLeft() ? last.left() < para.frameLeft() + 6 * para.size() : last.edgeRight() + next.first().firstWord() + 0.25 * para.size() > edge - 1;
+        boolean full = last.isRightToLeft() ? last.left() < para.frameLeft() + 6 * para.size() : last.edgeRight() + next.first().firstWord()
+                + 0.25 * para.size() > edge - 1;
         boolean indented = next.lines().size() > 1 && next.first().edgeLeft() > next.lines().get(1).edgeLeft() + 2;
         if (indented) return false;
         if (lower && !closed && last.edgeRight() > para.frameLeft() + 0.5 * (para.frameRight() - para.frameLeft())) return true;

@@ -28,7 +28,8 @@ final class DrawingFinder {
         Rectangle2D box;
 
         boolean takes(Rectangle2D other) {
-            return other.getMinX() < box.getMaxX() + NEAR && other.getMaxX() > box.getMinX() - NEAR && other.getMinY() < box.getMaxY() + NEAR && other.getMaxY() > box.getMinY() - NEAR;
+            return other.getMinX() < box.getMaxX() + NEAR && other.getMaxX() > box.getMinX() - NEAR && other.getMinY() < box.getMaxY() + NEAR
+                    && other.getMaxY() > box.getMinY() - NEAR;
         }
     }
 
@@ -48,14 +49,16 @@ final class DrawingFinder {
         for (Cluster cluster : clusters) {
             if (!isDrawing(cluster)) continue;
             List<Chunk> inside = chunks.stream().filter(chunk -> cluster.box.contains(chunk.middleX(), chunk.middleY())).toList();
-            boolean labels = inside.stream().allMatch(chunk -> chunk.text().split(" ").length <= 5) && inside.size() <= 6 * Math.max(2, cluster.ink.size()) && cluster.ink.size() > 2;
+            boolean labels = inside.stream().allMatch(chunk -> chunk.text().split(" ").length <= 5) && inside.size() <= 6 * Math.max(2, cluster.ink.size())
+                    && cluster.ink.size() > 2;
             List<Glyph> letters = new ArrayList<>();
             if (labels) {
                 // Labels just outside, such as those of an axis, belong to it as well.
                 for (Chunk chunk : inside) letters.addAll(chunk.glyphs());
                 chunks.removeAll(inside);
             }
-            List<Glyph> beside = turned.stream().filter(glyph -> glyph.x() > cluster.box.getMinX() - 24 && glyph.x() < cluster.box.getMaxX() + 24 && glyph.baseline() > cluster.box.getMinY() - 12 && glyph.baseline() < cluster.box.getMaxY() + 12).toList();
+            List<Glyph> beside = turned.stream().filter(glyph -> glyph.x() > cluster.box.getMinX() - 24 && glyph.x() < cluster.box.getMaxX() + 24
+                    && glyph.baseline() > cluster.box.getMinY() - 12 && glyph.baseline() < cluster.box.getMaxY() + 12).toList();
             letters.addAll(beside);
             turned.removeAll(beside);
             drawings.add(VectorPicture.of(cluster.ink, letters));
@@ -68,7 +71,8 @@ final class DrawingFinder {
     /** Whether running text, or a heading as wide as a line, stands on a gradient, which then is shading and no drawing. */
     private boolean isBehindText(Ink.Wash wash) {
         Rectangle2D box = wash.path().getBounds2D();
-        return chunks.stream().anyMatch(chunk -> box.contains(chunk.middleX(), chunk.middleY()) && (chunk.text().split(" ").length > 5 || chunk.size() > 0.3 * box.getHeight()));
+        return chunks.stream().anyMatch(chunk -> box.contains(chunk.middleX(), chunk.middleY()) && (chunk.text().split(" ").length > 5
+                || chunk.size() > 0.3 * box.getHeight()));
     }
 
     /** Text that runs up or down the page, each stretch a picture of itself. */
@@ -77,7 +81,8 @@ final class DrawingFinder {
         List<Glyph> stretch = new ArrayList<>();
         for (Glyph glyph : turned) {
             Glyph last = stretch.isEmpty() ? null : stretch.get(stretch.size() - 1);
-            if (last != null && (last.angle() != glyph.angle() || Math.hypot(last.x() - glyph.x(), last.baseline() - glyph.baseline()) > 3 * glyph.size() + last.width())) {
+            if (last != null && (last.angle() != glyph.angle() || Math.hypot(last.x() - glyph.x(), last.baseline() - glyph.baseline()) > 3 * glyph.size()
+                    + last.width())) {
                 if (stretch.stream().anyMatch(one -> !one.isSpace())) pictures.add(VectorPicture.of(List.of(), stretch));
                 stretch = new ArrayList<>();
             }
@@ -91,7 +96,8 @@ final class DrawingFinder {
         List<Cluster> clusters = new ArrayList<>();
         for (Ink one : ink) {
             Rectangle2D box = VectorPicture.bounds(one);
-            if (tables.stream().anyMatch(table -> box.getCenterX() > table.left() - 2 && box.getCenterX() < table.right() + 2 && box.getCenterY() > table.top() - 2 && box.getCenterY() < table.bottom() + 2)) continue;
+            if (tables.stream().anyMatch(table -> box.getCenterX() > table.left() - 2 && box.getCenterX() < table.right() + 2
+                    && box.getCenterY() > table.top() - 2 && box.getCenterY() < table.bottom() + 2)) continue;
             Cluster home = null;
             List<Cluster> joined = new ArrayList<>();
             for (Cluster cluster : clusters) {
@@ -121,7 +127,8 @@ final class DrawingFinder {
         long shapes = cluster.ink.stream().filter(one -> one instanceof Ink.Shape || one instanceof Ink.Wash).count();
         if (shapes > 0) return true;
         List<Ink.Fill> fills = cluster.ink.stream().filter(one -> one instanceof Ink.Fill).map(one -> (Ink.Fill) one).toList();
-        long free = fills.stream().filter(fill -> chunks.stream().noneMatch(chunk -> chunk.middleX() > fill.x() && chunk.middleX() < fill.right() && chunk.middleY() > fill.y() && chunk.middleY() < fill.bottom())).count();
+        long free = fills.stream().filter(fill -> chunks.stream().noneMatch(chunk -> chunk.middleX() > fill.x() && chunk.middleX() < fill.right()
+                && chunk.middleY() > fill.y() && chunk.middleY() < fill.bottom())).count();
         return free >= 1 && free >= fills.size() * 0.6 && cluster.box.getHeight() > 8 && cluster.box.getWidth() > 8;
     }
 }

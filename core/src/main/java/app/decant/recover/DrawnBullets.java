@@ -26,13 +26,15 @@ final class DrawnBullets {
         }
         if (dots.isEmpty() || dots.size() > MOST_SHAPES) return;
         Map<Long, List<Glyph>> byHeight = new TreeMap<>();
-        for (Glyph glyph : glyphs) if (!glyph.isSpace() && glyph.seen()) byHeight.computeIfAbsent((long) Math.floor(glyph.baseline() / 20), key -> new ArrayList<>()).add(glyph);
+        for (Glyph glyph : glyphs)
+            if (!glyph.isSpace() && glyph.seen()) byHeight.computeIfAbsent((long) Math.floor(glyph.baseline() / 20), key -> new ArrayList<>()).add(glyph);
         List<Ink> gone = new ArrayList<>();
         for (Dot dot : dots) {
             Glyph text = textOf(dot, byHeight);
             if (text == null) continue;
             gone.add(dot.ink);
-            glyphs.add(new Glyph(dot.text, dot.box.getMinX(), text.baseline(), dot.box.getWidth(), text.size(), text.space(), text.face(), dot.rgb, text.tag(), 0, true, null, text.order()));
+            glyphs.add(new Glyph(dot.text, dot.box.getMinX(), text.baseline(), dot.box.getWidth(), text.size(), text.space(), text.face(), dot.rgb,
+                    text.tag(), 0, true, null, text.order()));
         }
         ink.removeAll(gone);
     }

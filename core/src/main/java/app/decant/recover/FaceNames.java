@@ -19,7 +19,9 @@ final class FaceNames {
     private static final Pattern SUBSET = Pattern.compile("^[A-Z]{6}\\+");
     private static final Pattern BOLD = Pattern.compile("(?i)bold|black|heavy|demi(?!ng)|semibold|cmbx|-bd|bx\\d");
     private static final Pattern ITALIC = Pattern.compile("(?i)italic|oblique|slanted|kursiv|cmti|cmsl|-it\\b");
-    private static final Pattern STYLE_WORDS = Pattern.compile("(?i)(extra|ultra|semi|demi)?(bold|black|heavy|light|medium|thin|book|regular|roman|normal|italic|oblique|cond(ensed)?|narrow)+(mt|ps)?$");
+    private static final Pattern STYLE_WORDS =
+            Pattern.compile("(?i)(extra|ultra|semi|demi)?(bold|black|heavy|light|medium|thin|book|"
+                    + "regular|roman|normal|italic|oblique|cond(ensed)?|narrow)+(mt|ps)?$");
     private static final Pattern SMALL_CAPITALS = Pattern.compile("(?i)small-?caps?|csc\\d|(?-i)(?<=[a-z-])SC(?![a-zA-Z])");
     private static final Map<String, String> KNOWN = known();
 
@@ -34,7 +36,8 @@ final class FaceNames {
         String family = family(SMALL_CAPITALS.matcher(name).replaceFirst(""), descriptor);
         String lower = family.toLowerCase(Locale.ROOT);
         boolean fixed = descriptor != null && descriptor.isFixedPitch() || lower.contains("mono") || lower.contains("courier") || lower.contains("typewriter");
-        boolean serif = !lower.contains("sans") && (descriptor != null && descriptor.isSerif() || lower.contains("serif") || lower.contains("roman") || lower.startsWith("times"));
+        boolean serif = !lower.contains("sans") && (descriptor != null && descriptor.isSerif() || lower.contains("serif") || lower.contains("roman")
+                || lower.startsWith("times"));
         return new FaceUse(family, bold, italic, serif, fixed, isMapped(font), smallCapitals);
     }
 
@@ -59,7 +62,8 @@ final class FaceNames {
     /** Whether characters can be told from codes: by a map, a known encoding, or names of glyphs. */
     private static boolean isMapped(PDFont font) {
         if (font.getCOSObject().containsKey(org.apache.pdfbox.cos.COSName.TO_UNICODE)) return true;
-        if (font instanceof PDType0Font composite) return !composite.isEmbedded() || composite.getDescendantFont() instanceof org.apache.pdfbox.pdmodel.font.PDCIDFontType2;
+        if (font instanceof PDType0Font composite)
+            return !composite.isEmbedded() || composite.getDescendantFont() instanceof org.apache.pdfbox.pdmodel.font.PDCIDFontType2;
         if (font instanceof PDType3Font type3) return type3.getEncoding() != null;
         return font instanceof PDSimpleFont;
     }

@@ -10,7 +10,9 @@ package app.decant.recover;
  * @param smallCapitals whether its small letters are drawn as small capitals
  */
 record FaceUse(String family, boolean bold, boolean italic, boolean serif, boolean fixed, boolean mapped, boolean smallCapitals) {
-    FaceUse(String family, boolean bold, boolean italic, boolean serif, boolean fixed, boolean mapped) { this(family, bold, italic, serif, fixed, mapped, false); }
+    FaceUse(String family, boolean bold, boolean italic, boolean serif, boolean fixed, boolean mapped) {
+        this(family, bold, italic, serif, fixed, mapped, false);
+    }
 
     FaceUse inSmallCapitals() { return smallCapitals ? this : new FaceUse(family, bold, italic, serif, fixed, mapped, true); }
     FaceUse plain() { return smallCapitals ? new FaceUse(family, bold, italic, serif, fixed, mapped, false) : this; }

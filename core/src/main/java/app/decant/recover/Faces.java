@@ -58,7 +58,8 @@ final class Faces {
             return new Choice(use.family(), Math.abs(scale - 1) > 0.03 && some.size() > 20 ? round(scale) : 1, false);
         }
         // All weights of a family get the same stand-in: the one that fits what most of its letters are in.
-        FaceUse main = samples.keySet().stream().filter(other -> other.family().equals(use.family())).max(java.util.Comparator.comparingInt(other -> samples.get(other).size())).orElse(use);
+        FaceUse main = samples.keySet().stream().filter(other -> other.family().equals(use.family()))
+                .max(java.util.Comparator.comparingInt(other -> samples.get(other).size())).orElse(use);
         String best = main.equals(use) ? nearest(use, some) : of(main).family();
         double scale = scale(catalogue.match(best, use.bold(), use.italic()).face(), some);
         return new Choice(best, Math.abs(scale - 1) > 0.004 ? round(scale) : 1, true);
@@ -67,7 +68,8 @@ final class Faces {
     private String nearest(FaceUse use, List<Glyph> some) {
         String best = null;
         double least = Double.MAX_VALUE;
-        for (String family : use.fixed() ? List.of("Liberation Mono") : use.serif() ? SERIF : isSansByName(use) ? SANS : java.util.stream.Stream.concat(SERIF.stream(), SANS.stream()).toList()) {
+        for (String family : use.fixed() ? List.of("Liberation Mono") : use.serif() ? SERIF : isSansByName(use) ? SANS
+                : java.util.stream.Stream.concat(SERIF.stream(), SANS.stream()).toList()) {
             Face face = catalogue.match(family, use.bold(), use.italic()).face();
             double error = error(face, some, scale(face, some));
             if (error < least) {
@@ -78,7 +80,9 @@ final class Faces {
         return best;
     }
 
-    private static boolean isSansByName(FaceUse use) { return use.family().toLowerCase(java.util.Locale.ROOT).matches(".*(sans|gothic|grotesk|helvet|arial|ui|display).*"); }
+    private static boolean isSansByName(FaceUse use) {
+        return use.family().toLowerCase(java.util.Locale.ROOT).matches(".*(sans|gothic|grotesk|helvet|arial|ui|display).*");
+    }
 
     private static double round(double scale) { return Math.max(0.7, Math.min(1.4, Math.round(scale * 1000) / 1000.0)); }
 

@@ -45,7 +45,8 @@ record Figure(List<Placed> pictures, List<Framed> labels, double left, double to
 
     private static boolean isNear(Placed one, Placed other) {
         double across = one.isBeside(other) ? WIDE : NEAR;
-        return other.left() < one.right() + across && other.right() > one.left() - across && other.top() < one.bottom() + NEAR && other.bottom() > one.top() - NEAR;
+        return other.left() < one.right() + across && other.right() > one.left() - across && other.top() < one.bottom() + NEAR && other.bottom() > one.top()
+                - NEAR;
     }
 
     private static Figure figure(List<Placed> group, List<Box> boxes) {
@@ -68,7 +69,8 @@ record Figure(List<Placed> pictures, List<Framed> labels, double left, double to
         }
         if (inside.size() > 6 * group.size()) return null;
         int order = group.stream().mapToInt(Box::order).min().orElse(0);
-        return new Figure(List.copyOf(group), labels(inside), left, Math.min(top, inside.stream().mapToDouble(Box::top).min().orElse(top)), right, Math.max(bottom, inside.stream().mapToDouble(Box::bottom).max().orElse(bottom)), order);
+        return new Figure(List.copyOf(group), labels(inside), left, Math.min(top, inside.stream().mapToDouble(Box::top).min().orElse(top)), right,
+                Math.max(bottom, inside.stream().mapToDouble(Box::bottom).max().orElse(bottom)), order);
     }
 
     /** Lines close below each other are one label. */
@@ -79,7 +81,8 @@ record Figure(List<Placed> pictures, List<Framed> labels, double left, double to
             for (List<Chunk> group : groups) {
                 Chunk last = group.get(group.size() - 1);
                 double step = chunk.baseline() - last.baseline();
-                if (step > 0.5 * chunk.size() && step < 1.6 * chunk.size() && chunk.left() < last.right() && chunk.right() > last.left() && Math.abs(chunk.size() - last.size()) < 0.3) home = group;
+                if (step > 0.5 * chunk.size() && step < 1.6 * chunk.size() && chunk.left() < last.right() && chunk.right() > last.left()
+                        && Math.abs(chunk.size() - last.size()) < 0.3) home = group;
             }
             if (home == null) groups.add(home = new ArrayList<>());
             home.add(chunk);
@@ -88,7 +91,8 @@ record Figure(List<Placed> pictures, List<Framed> labels, double left, double to
         for (List<Chunk> group : groups) {
             double left = group.stream().mapToDouble(Box::left).min().orElse(0) - 1;
             double right = group.stream().mapToDouble(Box::right).max().orElse(0) + 3;
-            labels.add(new Framed(group, left, group.get(0).top() - 0.2 * group.get(0).size(), right, group.get(group.size() - 1).bottom() + 4, null, null, group.get(0).order()));
+            labels.add(new Framed(group, left, group.get(0).top() - 0.2 * group.get(0).size(), right, group.get(group.size() - 1).bottom() + 4, null, null,
+                    group.get(0).order()));
         }
         return labels;
     }

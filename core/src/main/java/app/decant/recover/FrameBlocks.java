@@ -31,7 +31,9 @@ final class FrameBlocks {
         return blocks;
     }
 
-    private static Look indented(Look look, app.decant.document.Property<Double> side, double amount) { return Math.abs(amount) > 0.6 ? look.with(side, BlockMaker.rounded(amount)) : look; }
+    private static Look indented(Look look, app.decant.document.Property<Double> side, double amount) {
+        return Math.abs(amount) > 0.6 ? look.with(side, BlockMaker.rounded(amount)) : look;
+    }
 
     private Paragraph paragraph(FrameLine frame, double left, double right, boolean header, double nextBaseline) {
         TextLine line = frame.line();
@@ -61,20 +63,25 @@ final class FrameBlocks {
                 if (first && chunk.left() < left + 3 || first && chunks.size() == 1 && !ruled) continue;
                 boolean atEnd = i == chunks.size() - 1 && chunk.right() > right - 3;
                 boolean atMiddle = Math.abs(chunk.middleX() - middle) < 3;
-                stops.add(new TabStop(BlockMaker.rounded(atEnd ? Math.max(width, chunk.right() - left) : atMiddle ? width / 2 : chunk.left() - left), atEnd ? TabStop.Kind.END : atMiddle ? TabStop.Kind.CENTRE : TabStop.Kind.START, TabStop.Leader.NONE));
+                stops.add(new TabStop(BlockMaker.rounded(atEnd ? Math.max(width, chunk.right() - left) : atMiddle ? width / 2 : chunk.left() - left),
+                        atEnd ? TabStop.Kind.END : atMiddle ? TabStop.Kind.CENTRE : TabStop.Kind.START, TabStop.Leader.NONE));
                 if (first) inlines.add(new Inline.Text("\t", Look.PLAIN));
             }
             if (!stops.isEmpty()) look = look.with(ParagraphProperty.TABS, new TabStops(stops));
             // Heads often reach further out than the text of the page.
-            if (!ruled && chunks.size() > 1 && line.right() > right + 0.6) look = look.with(ParagraphProperty.INDENT_END, BlockMaker.rounded(right - line.right()));
-            if (!ruled && (chunks.size() == 1 || line.left() < left) && Math.abs(line.left() - left) > 0.6) look = look.with(ParagraphProperty.INDENT_START, BlockMaker.rounded(line.left() - left));
+            if (!ruled && chunks.size() > 1 && line.right() > right + 0.6)
+                look = look.with(ParagraphProperty.INDENT_END, BlockMaker.rounded(right - line.right()));
+            if (!ruled && (chunks.size() == 1 || line.left() < left) && Math.abs(line.left() - left) > 0.6)
+                look = look.with(ParagraphProperty.INDENT_START, BlockMaker.rounded(line.left() - left));
         }
         look = look.with(ParagraphProperty.LINE_SPACING, LineSpacing.SINGLE);
-        if (nextBaseline > 0) look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.EXACTLY, BlockMaker.rounded(nextBaseline - line.baseline())));
+        if (nextBaseline > 0) look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.EXACTLY,
+                BlockMaker.rounded(nextBaseline - line.baseline())));
         if (frame.rule() != null) {
             double space = BlockMaker.rounded(Math.min(31, Math.max(0, header ? frame.rule().y1() - line.bottom() : line.top() - frame.rule().y1())));
             Border border = new Border(Border.Line.SINGLE, Math.max(0.25, BlockMaker.rounded(frame.rule().width())), new Colour(frame.rule().rgb()), space);
-            look = look.with(ParagraphProperty.BORDERS, header ? new Borders(null, null, border, null, null, null) : new Borders(border, null, null, null, null, null));
+            look = look.with(ParagraphProperty.BORDERS, header ? new Borders(null, null, border, null, null, null) : new Borders(border, null, null, null,
+                    null, null));
         }
         Look last = Look.PLAIN;
         int at = 0;
@@ -84,7 +91,9 @@ final class FrameBlocks {
             FrameLine.Part field = frame.fields().stream().filter(part -> from >= part.from() && from < part.to()).findFirst().orElse(null);
             if (!glyph.text().isBlank()) last = runs.look(glyph, line);
             if (field == null) inlines.add(new Inline.Text(glyph.text(), last));
-            else if (from == field.from()) inlines.add(new Inline.Field(field.kind(), field.kind() == Inline.Field.Kind.PAGE ? "PAGE" : "NUMPAGES", line.text().substring(field.from(), field.to()), last));
+            else if (from == field.from())
+                inlines.add(new Inline.Field(field.kind(), field.kind() == Inline.Field.Kind.PAGE ? "PAGE" : "NUMPAGES", line.text()
+                        .substring(field.from(), field.to()), last));
         }
         return new Paragraph(header ? "Header" : "Footer", look, last, List.of()).withInlines(inlines);
     }

@@ -46,7 +46,8 @@ final class FramePlan {
     private String number(int page) {
         for (List<FrameLine> lines : List.of(heads.header(page), heads.footer(page))) {
             for (FrameLine line : lines) {
-                for (FrameLine.Part part : line.fields()) if (part.kind() == app.decant.document.Inline.Field.Kind.PAGE) return line.line().text().substring(part.from(), part.to());
+                for (FrameLine.Part part : line.fields())
+                    if (part.kind() == app.decant.document.Inline.Field.Kind.PAGE) return line.line().text().substring(part.from(), part.to());
             }
         }
         return null;
@@ -68,7 +69,8 @@ final class FramePlan {
         Integer counted = null;
         while (at < pages) {
             int normal = at;
-            boolean first = at == 0 && pages > 2 && !signatures[0].equals(signatures[1]) && signatures[1].equals(signatures[2]) && format(0) == format(1) || at == 0 && pages == 2 && !signatures[0].equals(signatures[1]);
+            boolean first = at == 0 && pages > 2 && !signatures[0].equals(signatures[1]) && signatures[1].equals(signatures[2]) && format(0) == format(1)
+                    || at == 0 && pages == 2 && !signatures[0].equals(signatures[1]);
             if (first) normal = 1;
             int end = normal + 1;
             while (end < pages && (signatures[end].equals(signatures[normal]) || closed.contains(end))) end++;
@@ -85,7 +87,8 @@ final class FramePlan {
         for (int page = from; page < Math.min(pages, from + 3); page++) {
             String number = number(page);
             if (number == null) continue;
-            int value = Character.isDigit(number.charAt(0)) ? Integer.parseInt(number.length() > 6 ? "0" : number) : Math.max(1, ListFinder.value(number, format(page)));
+            int value = Character.isDigit(number.charAt(0)) ? Integer.parseInt(number.length() > 6 ? "0" : number)
+                    : Math.max(1, ListFinder.value(number, format(page)));
             int start = value - (page - from);
             int usual = expected <= 0 ? 1 : expected;
             return start < 0 || start == usual ? null : Integer.valueOf(start);

@@ -15,7 +15,8 @@ import app.decant.document.Link;
  * @param seen     false for text that is not painted, such as that laid under a scanned page
  * @param order    its place in the order of painting
  */
-record Glyph(String text, double x, double baseline, double width, double size, double space, FaceUse face, int rgb, int tag, int angle, boolean seen, Link link, int order) {
+record Glyph(String text, double x, double baseline, double width, double size, double space, FaceUse face, int rgb, int tag, int angle, boolean seen,
+        Link link, int order) {
     static final int ARTIFACT = -2;
 
     double right() { return x + width; }
@@ -29,10 +30,14 @@ record Glyph(String text, double x, double baseline, double width, double size, 
     /** A space that follows this glyph, in its look. */
     Glyph spaceAfter(double width) { return new Glyph(" ", right(), baseline, width, size, space, face, rgb, tag, angle, seen, link, order); }
 
-    Glyph at(double newX, double newBaseline, int newAngle) { return new Glyph(text, newX, newBaseline, width, size, space, face, rgb, tag, newAngle, seen, link, order); }
+    Glyph at(double newX, double newBaseline, int newAngle) {
+        return new Glyph(text, newX, newBaseline, width, size, space, face, rgb, tag, newAngle, seen, link, order);
+    }
     Glyph with(String other) { return new Glyph(other, x, baseline, width, size, space, face, rgb, tag, angle, seen, link, order); }
     /** The same place on the page told as a small capital of a full size: a small letter, or what stands among them. */
-    Glyph asSmallCapital(String letter, double full) { return new Glyph(letter, x, baseline, width, full, space, face.inSmallCapitals(), rgb, tag, angle, seen, link, order); }
+    Glyph asSmallCapital(String letter, double full) {
+        return new Glyph(letter, x, baseline, width, full, space, face.inSmallCapitals(), rgb, tag, angle, seen, link, order);
+    }
 
     Glyph with(Link other) { return new Glyph(text, x, baseline, width, size, space, face, rgb, tag, angle, seen, other, order); }
 }

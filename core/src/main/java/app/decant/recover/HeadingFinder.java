@@ -15,7 +15,8 @@ import java.util.regex.Pattern;
  * numbered series is completed: where 4.2 and 4.4 are headings, a short paragraph between them that begins with 4.3 is one too.
  */
 final class HeadingFinder {
-    private static final Pattern NUMBERED = Pattern.compile("^(?:(?i:chapter|part|appendix|section|annex|kapitel|chapitre)\\s+)?((?:\\d{1,3}|[A-Z])(?:\\.\\d{1,3})*)[.)]?[\\s\u00A0]+(?=\\S)");
+    private static final Pattern NUMBERED =
+            Pattern.compile("^(?:(?i:chapter|part|appendix|section|annex|kapitel|chapitre)\\s+)?((?:\\d{1,3}|[A-Z])(?:\\.\\d{1,3})*)[.)]?[\\s\u00A0]+(?=\\S)");
     private static final int LONGEST = 220;
 
     private final List<Para> paras;
@@ -47,7 +48,8 @@ final class HeadingFinder {
     /** The look that most letters have; that of tables where there is little else. */
     static Glyph body(List<Para> paras, List<PageMatter> pages) {
         int letters = paras.stream().mapToInt(para -> para.text().length()).sum();
-        List<Chunk> cells = pages.stream().flatMap(page -> page.tables().stream()).flatMap(table -> table.cells().stream()).flatMap(cell -> cell.chunks().stream()).toList();
+        List<Chunk> cells = pages.stream().flatMap(page -> page.tables().stream()).flatMap(table -> table.cells().stream())
+                .flatMap(cell -> cell.chunks().stream()).toList();
         if (letters < 200 && cells.size() > 4) return cells.get(cells.size() / 2).first();
         return body(paras);
     }
@@ -61,7 +63,8 @@ final class HeadingFinder {
             counts.merge(key, para.text().length() * Math.min(3, para.lines().size()), Integer::sum);
             samples.putIfAbsent(key, glyph);
         }
-        return counts.entrySet().stream().max(Map.Entry.<String, Integer>comparingByValue().thenComparing(Map.Entry::getKey)).map(entry -> samples.get(entry.getKey())).orElse(null);
+        return counts.entrySet().stream().max(Map.Entry.<String, Integer>comparingByValue().thenComparing(Map.Entry::getKey))
+                .map(entry -> samples.get(entry.getKey())).orElse(null);
     }
 
     double bodySize() { return bodySize; }
@@ -102,7 +105,8 @@ final class HeadingFinder {
                     Para para = paras.get(i);
                     if (Math.abs(para.page() - bookmark.target().page()) > (pass == 0 ? 0 : 1) || para.text().length() > LONGEST + 80) continue;
                     String text = squeezed(para.text());
-                    if (text.equals(wanted) || text.endsWith(wanted) && text.length() - wanted.length() < 12 || wanted.endsWith(text) && text.length() > 4 && wanted.length() - text.length() < 12) best = i;
+                    if (text.equals(wanted) || text.endsWith(wanted) && text.length() - wanted.length() < 12 || wanted.endsWith(text) && text.length() > 4
+                            && wanted.length() - text.length() < 12) best = i;
                 }
             }
             if (best < 0) continue;
@@ -113,7 +117,9 @@ final class HeadingFinder {
         return found > 0;
     }
 
-    private static String squeezed(String text) { return Normalizer.normalize(text, Normalizer.Form.NFKC).replaceAll("[\\s\u00AD]+", "").toLowerCase(Locale.ROOT); }
+    private static String squeezed(String text) {
+        return Normalizer.normalize(text, Normalizer.Form.NFKC).replaceAll("[\\s\u00AD]+", "").toLowerCase(Locale.ROOT);
+    }
 
     private void byLook(boolean marked) {
         Map<Look, List<Para>> looks = new HashMap<>();
@@ -125,12 +131,14 @@ final class HeadingFinder {
             markTitle(looks);
             // Bookmarks told the levels of some; what looks like them has the same.
             Map<Look, Map<Integer, Integer>> levels = new HashMap<>();
-            looks.forEach((look, some) -> some.stream().filter(para -> para.headingLevel() > 0).forEach(para -> levels.computeIfAbsent(look, key -> new HashMap<>()).merge(para.headingLevel(), 1, Integer::sum)));
+            looks.forEach((look, some) -> some.stream().filter(para -> para.headingLevel() > 0)
+                    .forEach(para -> levels.computeIfAbsent(look, key -> new HashMap<>()).merge(para.headingLevel(), 1, Integer::sum)));
             looks.forEach((look, some) -> {
                 Map<Integer, Integer> known = levels.get(look);
                 if (known == null) return;
                 int level = known.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow().getKey();
-                for (Para para : some) if (para.headingLevel() == 0 && (numberDepth(para) > 0) == some.stream().filter(one -> one.headingLevel() > 0).allMatch(one -> numberDepth(one) > 0)) para.heading(level);
+                for (Para para : some) if (para.headingLevel() == 0 && (numberDepth(para) > 0) == some.stream().filter(one -> one.headingLevel() > 0)
+                        .allMatch(one -> numberDepth(one) > 0)) para.heading(level);
             });
             return;
         }
@@ -162,7 +170,8 @@ final class HeadingFinder {
         double largest = paras.stream().filter(para -> para.headingLevel() > 0).mapToDouble(Para::size).max().orElse(0);
         for (List<Para> some : looks.values()) {
             Para para = some.get(0);
-            if (some.size() == 1 && para.headingLevel() == 0 && para.page() == 0 && para.size() > 1.2 * largest && paras.indexOf(para) < paras.indexOf(first)) para.title(true);
+            if (some.size() == 1 && para.headingLevel() == 0 && para.page() == 0 && para.size() > 1.2 * largest && paras.indexOf(para) < paras.indexOf(first))
+                para.title(true);
         }
     }
 
@@ -183,7 +192,8 @@ final class HeadingFinder {
     /** 1 for "4", 2 for "4.3" and so on; 0 for what has no number. */
     private static int numberDepth(Para para) {
         Matcher matcher = NUMBERED.matcher(para.text().replace('\t', ' '));
-        return matcher.find() && (Character.isDigit(matcher.group(1).charAt(0)) || matcher.group(1).contains(".") || matcher.start(1) > 0) ? matcher.group(1).split("\\.").length : 0;
+        return matcher.find() && (Character.isDigit(matcher.group(1).charAt(0)) || matcher.group(1).contains(".") || matcher.start(1) > 0) ? matcher.group(1)
+                .split("\\.").length : 0;
     }
 
     private boolean isCandidate(Para para) {
@@ -241,7 +251,8 @@ final class HeadingFinder {
     }
 
     private int end(Para para) {
-        for (int i = paras.indexOf(para) + 1; i < paras.size(); i++) if (paras.get(i).headingLevel() > 0 && paras.get(i).headingLevel() <= para.headingLevel()) return i;
+        for (int i = paras.indexOf(para) + 1; i < paras.size(); i++)
+            if (paras.get(i).headingLevel() > 0 && paras.get(i).headingLevel() <= para.headingLevel()) return i;
         return paras.size();
     }
 

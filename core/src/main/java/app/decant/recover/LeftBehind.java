@@ -24,7 +24,8 @@ import org.apache.pdfbox.pdmodel.PDPage;
 final class LeftBehind {
     private static final int DEEPEST = 64;
     private static final int MOST = 100_000;
-    private static final Set<String> COMMENTS = Set.of("Text", "FreeText", "Line", "Square", "Circle", "Polygon", "PolyLine", "Highlight", "Underline", "Squiggly", "StrikeOut", "Stamp", "Caret", "Ink", "Redact");
+    private static final Set<String> COMMENTS = Set.of("Text", "FreeText", "Line", "Square", "Circle", "Polygon", "PolyLine", "Highlight", "Underline",
+            "Squiggly", "StrikeOut", "Stamp", "Caret", "Ink", "Redact");
 
     private final COSDictionary catalog;
     private final PDDocument pdf;
@@ -59,16 +60,21 @@ final class LeftBehind {
 
     private List<Finding> told() {
         List<Finding> told = new ArrayList<>();
-        say(told, "signature", "Its signature does not come in; a copy that is published is not signed any more.", "Its %d signatures do not come in; a copy that is published is not signed any more.");
-        say(told, "field", "Its field to fill in does not come in, nor what stands in it.", "Its %d fields to fill in do not come in, nor what stands in them.");
+        say(told, "signature", "Its signature does not come in; a copy that is published is not signed any more.",
+                "Its %d signatures do not come in; a copy that is published is not signed any more.");
+        say(told, "field", "Its field to fill in does not come in, nor what stands in it.",
+                "Its %d fields to fill in do not come in, nor what stands in them.");
         say(told, "XFA", "It is a form made for one maker's programs; what those would show of it does not come in.", "");
         say(told, "comment", "A comment on its pages does not come in.", "%d comments on its pages do not come in.");
         say(told, "file", "A file attached to it does not come in.", "%d files attached to it do not come in.");
-        say(told, "layer", "It has a layer; what shows of it now comes in, and it can't be switched any more.", "It has %d layers; what shows of them now comes in, and they can't be switched any more.");
+        say(told, "layer", "It has a layer; what shows of it now comes in, and it can't be switched any more.",
+                "It has %d layers; what shows of them now comes in, and they can't be switched any more.");
         say(told, "media", "A film, sound or model on its pages does not come in.", "%d films, sounds or models on its pages do not come in.");
         say(told, "script", "A script in it does not come in; it was not run.", "%d scripts in it do not come in; they were not run.");
-        say(told, "launch", "An action that would start a program does not come in; it was not run.", "%d actions that would start programs do not come in; they were not run.");
-        say(told, "send", "An action that would send something does not come in; it was not run.", "%d actions that would send something do not come in; they were not run.");
+        say(told, "launch", "An action that would start a program does not come in; it was not run.",
+                "%d actions that would start programs do not come in; they were not run.");
+        say(told, "send", "An action that would send something does not come in; it was not run.",
+                "%d actions that would send something do not come in; they were not run.");
         say(told, "portfolio", "It is a collection of files in a cover; only the cover comes in.", "");
         say(told, "thread", "Its articles, by which readers are led through columns, do not come in.", "");
         if (hasPageLabels()) told.add(Finding.changed("Its pages have printed numbers of their own; they are counted anew.", ""));
@@ -92,7 +98,8 @@ final class LeftBehind {
             COSName own = field.getCOSName(COSName.FT) == null ? type : field.getCOSName(COSName.FT);
             COSArray kids = field.getCOSArray(COSName.KIDS);
             boolean inner = false;
-            for (int k = 0; kids != null && k < kids.size() && !inner; k++) inner = kids.getObject(k) instanceof COSDictionary kid && kid.containsKey(COSName.T);
+            for (int k = 0; kids != null && k < kids.size() && !inner; k++)
+                inner = kids.getObject(k) instanceof COSDictionary kid && kid.containsKey(COSName.T);
             additional(field);
             if (inner) fields(kids, own, depth + 1);
             else if (!COSName.SIG.equals(own)) count("field");

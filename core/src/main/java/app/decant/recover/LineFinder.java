@@ -162,7 +162,9 @@ final class LineFinder {
         int count = 0;
         // Dots of a leader stand apart from each other, whatever the letters do.
         // A sign that stands for a whole word, as under scans, is followed by a space.
-        for (int i = 1; i < letters.size(); i++) if (!isDot(letters.get(i)) && !isDot(letters.get(i - 1)) && letters.get(i - 1).text().length() < 4) gaps[count++] = letters.get(i).x() - letters.get(i - 1).right();
+        for (int i = 1; i < letters.size(); i++)
+            if (!isDot(letters.get(i)) && !isDot(letters.get(i - 1)) && letters.get(i - 1).text().length() < 4)
+                gaps[count++] = letters.get(i).x() - letters.get(i - 1).right();
         if (count < 3) return 0;
         java.util.Arrays.sort(gaps, 0, count);
         double middle = gaps[count / 2];
@@ -173,7 +175,8 @@ final class LineFinder {
     private static boolean isDouble(List<Glyph> letters, Glyph glyph) {
         for (int i = letters.size() - 1; i >= Math.max(0, letters.size() - 3); i--) {
             Glyph before = letters.get(i);
-            if (before.text().equals(glyph.text()) && Math.abs(before.x() - glyph.x()) < 0.12 * glyph.size() && Math.abs(before.baseline() - glyph.baseline()) < 0.12 * glyph.size()
+            if (before.text().equals(glyph.text()) && Math.abs(before.x() - glyph.x()) < 0.12 * glyph.size()
+                    && Math.abs(before.baseline() - glyph.baseline()) < 0.12 * glyph.size()
                     && glyph.width() > 0.2 * glyph.size()) return true;
         }
         return false;

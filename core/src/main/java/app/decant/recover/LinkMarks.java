@@ -87,13 +87,17 @@ final class LinkMarks {
         boolean dots = para.text().matches("(?s).*[.·…]\\s?[.·…].*") || para.text().contains("…");
         List<Inline> inlines = new ArrayList<>();
         inlines.add(new Inline.Text(parts.title() + Inline.TAB, linked));
-        inlines.add(mark == null ? new Inline.Text(parts.page(), look) : new Inline.Field(Inline.Field.Kind.PAGE_REFERENCE, "PAGEREF " + mark + " \\h", parts.page(), linked));
+        inlines.add(mark == null ? new Inline.Text(parts.page(), look) : new Inline.Field(Inline.Field.Kind.PAGE_REFERENCE, "PAGEREF " + mark + " \\h",
+                parts.page(), linked));
         List<TabStop> stops = new ArrayList<>();
         int tab = parts.title().indexOf(Inline.TAB);
-        if (tab >= 0 && para.first().chunks().size() > 1) stops.add(new TabStop(BlockMaker.rounded(para.first().chunks().get(1).left() - flow.left), TabStop.Kind.START, TabStop.Leader.NONE));
+        if (tab >= 0 && para.first().chunks().size() > 1)
+            stops.add(new TabStop(BlockMaker.rounded(para.first().chunks().get(1).left() - flow.left), TabStop.Kind.START, TabStop.Leader.NONE));
         stops.add(new TabStop(BlockMaker.rounded(para.last().right() - flow.left), TabStop.Kind.END, dots ? TabStop.Leader.DOTS : TabStop.Leader.NONE));
-        Look placed = plain.look().with(ParagraphProperty.TABS, new TabStops(stops)).with(ParagraphProperty.ALIGNMENT, ParagraphProperty.Alignment.START).without(ParagraphProperty.INDENT_END).with(ParagraphProperty.INDENT_START, BlockMaker.rounded(para.first().left() - flow.left));
-        int level = heading != null ? heading.headingLevel() : 1 + (int) indents.stream().map(indent -> Math.round(indent / 3)).distinct().filter(indent -> indent < Math.round(para.first().left() / 3)).count();
+        Look placed = plain.look().with(ParagraphProperty.TABS, new TabStops(stops)).with(ParagraphProperty.ALIGNMENT, ParagraphProperty.Alignment.START)
+                .without(ParagraphProperty.INDENT_END).with(ParagraphProperty.INDENT_START, BlockMaker.rounded(para.first().left() - flow.left));
+        int level = heading != null ? heading.headingLevel() : 1 + (int) indents.stream().map(indent -> Math.round(indent / 3)).distinct()
+                .filter(indent -> indent < Math.round(para.first().left() / 3)).count();
         return new Paragraph("TOC" + Math.max(1, Math.min(9, level)), placed, look, inlines);
     }
 }

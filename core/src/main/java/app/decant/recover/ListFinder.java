@@ -12,7 +12,8 @@ final class ListFinder {
     private final List<Found> lists = new ArrayList<>();
 
     /** One level of a list: how it is labelled, and where label and text stand against the column's left edge. */
-    record Level(boolean bullet, NumberFormat format, String open, String close, int start, double labelLeft, double textLeft, Glyph sample, String bulletText, int parents) { }
+    record Level(boolean bullet, NumberFormat format, String open, String close, int start, double labelLeft, double textLeft, Glyph sample,
+            String bulletText, int parents) { }
 
     /** A list: its levels, outermost first. */
     static final class Found {
@@ -82,7 +83,8 @@ final class ListFinder {
         }
         String[] number = ListLabel.number(text);
         boolean bullet = number == null;
-        return new Label(length, bullet, text.substring(0, length).trim(), bullet ? "" : number[0], bullet ? "" : number[1], bullet ? "" : number[2], line.left(), textLeft, line.first());
+        return new Label(length, bullet, text.substring(0, length).trim(), bullet ? "" : number[0], bullet ? "" : number[1], bullet ? "" : number[2],
+                line.left(), textLeft, line.first());
     }
 
     /** The level of the current list that a label goes on with; one more than there are for a deeper one; -1 for none. */
@@ -99,7 +101,8 @@ final class ListFinder {
         }
         for (int i = list.levels.size() - 1; i >= list.counts.size(); i--) {
             Level level = list.levels.get(i);
-            boolean fits = Math.abs(level.labelLeft - left) <= NEAR && level.bullet == label.bullet && (label.bullet ? level.bulletText.equals(label.text) : level.close.equals(label.close) && value(lastPart(label.count), level.format) == level.start);
+            boolean fits = Math.abs(level.labelLeft - left) <= NEAR && level.bullet == label.bullet && (label.bullet ? level.bulletText.equals(label.text)
+                    : level.close.equals(label.close) && value(lastPart(label.count), level.format) == level.start);
             if (fits && i == list.counts.size()) return i;
         }
         int deeper = list.counts.size();
@@ -125,7 +128,8 @@ final class ListFinder {
         int parents = label.count.contains(".") ? label.count.split("\\.").length - 1 : 0;
         NumberFormat format = label.bullet ? NumberFormat.BULLET : format(label.count, null);
         int start = label.bullet ? 1 : value(lastPart(label.count), format);
-        return new Level(label.bullet, format, label.open, label.close, start, label.left - para.frameLeft(), label.textLeft - para.frameLeft(), label.sample, label.text, Math.min(parents, depth));
+        return new Level(label.bullet, format, label.open, label.close, start, label.left - para.frameLeft(), label.textLeft - para.frameLeft(),
+                label.sample, label.text, Math.min(parents, depth));
     }
 
     private static int count(Label label) { return label.bullet ? 0 : value(lastPart(label.count), format(label.count, null)); }
@@ -135,7 +139,8 @@ final class ListFinder {
     static NumberFormat format(String count, NumberFormat wish) {
         String last = lastPart(count);
         if (last.isEmpty() || Character.isDigit(last.charAt(0))) return NumberFormat.DECIMAL;
-        boolean roman = last.toLowerCase(Locale.ROOT).matches("[ivxlc]+") && (last.length() > 1 || "iIvVxX".contains(last) && !(wish == NumberFormat.LOWER_LETTER || wish == NumberFormat.UPPER_LETTER));
+        boolean roman = last.toLowerCase(Locale.ROOT).matches("[ivxlc]+") && (last.length() > 1 || "iIvVxX".contains(last)
+                && !(wish == NumberFormat.LOWER_LETTER || wish == NumberFormat.UPPER_LETTER));
         boolean upper = Character.isUpperCase(last.charAt(0));
         return roman ? upper ? NumberFormat.UPPER_ROMAN : NumberFormat.LOWER_ROMAN : upper ? NumberFormat.UPPER_LETTER : NumberFormat.LOWER_LETTER;
     }

@@ -20,14 +20,17 @@ final class ListNumbering {
             List<Numbering.Level> levels = new ArrayList<>();
             for (int k = 0; k < lists.get(i).levels.size(); k++) levels.add(level(lists.get(i).levels.get(k), k, faces));
             String id = String.valueOf(i + 1);
-            numbering = numbering.with(new Numbering.Pattern("pattern" + id, levels), new Numbering.NumberedList("list" + id, "pattern" + id, Map.of(), Map.of()));
+            numbering = numbering.with(new Numbering.Pattern("pattern" + id, levels), new Numbering.NumberedList("list" + id, "pattern" + id, Map.of(),
+                    Map.of()));
         }
         return numbering;
     }
 
     private static Numbering.Level level(ListFinder.Level found, int depth, Faces faces) {
-        Look look = Look.of(ParagraphProperty.INDENT_START, BlockMaker.rounded(found.textLeft())).with(ParagraphProperty.FIRST_LINE, BlockMaker.rounded(found.labelLeft() - found.textLeft()))
-                .with(TextProperty.SIZE, RunMaker.rounded(found.sample().size())).with(TextProperty.BOLD, found.sample().face().bold()).with(TextProperty.ITALIC, found.sample().face().italic());
+        Look look = Look.of(ParagraphProperty.INDENT_START, BlockMaker.rounded(found.textLeft())).with(ParagraphProperty.FIRST_LINE,
+                BlockMaker.rounded(found.labelLeft() - found.textLeft()))
+                .with(TextProperty.SIZE, RunMaker.rounded(found.sample().size())).with(TextProperty.BOLD, found.sample().face().bold())
+                        .with(TextProperty.ITALIC, found.sample().face().italic());
         look = look.with(TextProperty.COLOUR, found.sample().rgb() == 0 ? Colour.AUTOMATIC : new Colour(found.sample().rgb()));
         if (found.bullet()) {
             String bullet = plain(found.bulletText());

@@ -23,7 +23,8 @@ final class NoteFinder {
 
     private static void takeAtFoot(List<Para> paras, int end, double bodySize, PageMatter page) {
         int from = end;
-        while (from > 0 && paras.get(from - 1).size() < 0.94 * bodySize && !paras.get(from - 1).isContentsEntry() && (from == end || paras.get(from - 1).last().baseline() < paras.get(from).first().baseline())) from--;
+        while (from > 0 && paras.get(from - 1).size() < 0.94 * bodySize && !paras.get(from - 1).isContentsEntry()
+                && (from == end || paras.get(from - 1).last().baseline() < paras.get(from).first().baseline())) from--;
         // Small text above the notes, such as a caption, is none of them.
         while (from < end && mark(paras.get(from).first()) == null) from++;
         if (from == end || from == 0) return;
@@ -84,7 +85,8 @@ final class NoteFinder {
     }
 
     static boolean isRaised(Glyph glyph, TextLine line) {
-        return glyph.size() < 0.9 * line.size() && glyph.baseline() < line.baseline() - 0.12 * line.size() || glyph.baseline() < line.baseline() - 0.25 * line.size();
+        return glyph.size() < 0.9 * line.size() && glyph.baseline() < line.baseline() - 0.12 * line.size() || glyph.baseline() < line.baseline()
+                - 0.25 * line.size();
     }
 
     /** The raised marks in a paragraph, in order. */

@@ -41,7 +41,8 @@ final class OpticalReader {
         Path words = Files.createTempFile("decant-words", ".tsv");
         try {
             ImageIO.write(page, "png", picture.toFile());
-            Process process = new ProcessBuilder(program().toString(), picture.toString(), words.toString().replaceFirst("\\.tsv$", ""), "--dpi", String.valueOf(Math.round(72 / scale)), "tsv")
+            Process process = new ProcessBuilder(program().toString(), picture.toString(), words.toString().replaceFirst("\\.tsv$", ""), "--dpi",
+                    String.valueOf(Math.round(72 / scale)), "tsv")
                     .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
             if (!process.waitFor(MOST_SECONDS, TimeUnit.SECONDS)) {
                 process.destroyForcibly();
@@ -83,7 +84,8 @@ final class OpticalReader {
             for (int i = 0; i < count; i++) {
                 int point = text.codePointAt(at);
                 at += Character.charCount(point);
-                glyphs.add(new Glyph(Character.toString(point), left + width * i / count, baseline, width / count, size, size * 0.25, face, 0, -1, 0, true, null, glyphs.size()));
+                glyphs.add(new Glyph(Character.toString(point), left + width * i / count, baseline, width / count, size, size * 0.25, face, 0, -1, 0, true,
+                        null, glyphs.size()));
             }
             glyphs.add(new Glyph(" ", left + width, baseline, size * 0.2, size, size * 0.25, face, 0, -1, 0, true, null, glyphs.size()));
         }

@@ -31,7 +31,8 @@ final class Ornaments {
             for (int k = i + 1; k < fills.size(); k++) {
                 Ink.Fill one = fills.get(i);
                 Ink.Fill other = fills.get(k);
-                if (one.rgb() != other.rgb() || Math.abs(one.x() - other.x()) > 1.5 || Math.abs(one.right() - other.right()) > 1.5 || other.y() > one.bottom() + 1) continue;
+                if (one.rgb() != other.rgb() || Math.abs(one.x() - other.x()) > 1.5 || Math.abs(one.right() - other.right()) > 1.5
+                        || other.y() > one.bottom() + 1) continue;
                 Ink.Fill joined = new Ink.Fill(one.x(), one.y(), one.width(), Math.max(one.bottom(), other.bottom()) - one.y(), one.rgb(), one.order());
                 page.ink().remove(one);
                 page.ink().remove(other);
@@ -74,7 +75,8 @@ final class Ornaments {
             if (para.page() != page.index() || rule.x1() > para.right() + 4 || rule.x2() < para.left() - 4) continue;
             double under = rule.y1() - para.last().baseline();
             double over = para.first().top() - rule.y1();
-            if (para.last().page() == page.index() && under > 0 && under < 26 && (above == null || para.last().baseline() > above.last().baseline())) above = para;
+            if (para.last().page() == page.index() && under > 0 && under < 26 && (above == null || para.last().baseline() > above.last().baseline()))
+                above = para;
             if (over > -1 && over < 26 && (below == null || para.first().top() < below.first().top())) below = para;
         }
         if (above != null && (below == null || rule.y1() - above.last().baseline() < below.first().top() - rule.y1() + 2)) above.ruleBelow(rule);

@@ -38,7 +38,9 @@ final class PageExtents {
                     extent[0] = Math.min(extent[0], line.baseline() - reach[0]);
                     lowest = Math.max(lowest, line.baseline() + reach[1]);
                 }
-                for (Para.Footnote note : para.notes()) for (Para own : note.paragraphs()) if (own.page() == page.index()) lowest = Math.max(lowest, own.last().baseline() + own.last().size() * 0.27);
+                for (Para.Footnote note : para.notes())
+                    for (Para own : note.paragraphs())
+                        if (own.page() == page.index()) lowest = Math.max(lowest, own.last().baseline() + own.last().size() * 0.27);
             }
             for (Element element : body.pages().get(page.index())) {
                 if (element instanceof Element.Grid grid) reach(extent, grid.table().top() - 0.5, grid.table().bottom() + 0.5);
@@ -81,7 +83,8 @@ final class PageExtents {
             if (!above.isEmpty()) header = above.get(0).line().baseline() - above.get(0).line().size() * 0.91;
             if (!below.isEmpty()) footer = page.height() - below.get(below.size() - 1).line().baseline() - below.get(below.size() - 1).line().size() * 0.24;
         }
-        return new Section.PageGeometry(page.width(), page.height(), BlockMaker.rounded(top), BlockMaker.rounded(page.width() - edges.right()), BlockMaker.rounded(bottom), BlockMaker.rounded(edges.left()),
+        return new Section.PageGeometry(page.width(), page.height(), BlockMaker.rounded(top), BlockMaker.rounded(page.width() - edges.right()),
+                BlockMaker.rounded(bottom), BlockMaker.rounded(edges.left()),
                 BlockMaker.rounded(Math.max(0, header)), BlockMaker.rounded(Math.max(0, footer)), 0);
     }
 }

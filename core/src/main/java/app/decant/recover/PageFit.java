@@ -127,7 +127,8 @@ final class PageFit {
         Paragraph paragraph = start.paragraph();
         int at = start.offset();
         if (start.line() == 0) {
-            return paragraph.look().get(ParagraphProperty.PAGE_BREAK_BEFORE, false) ? null : paragraph.withLook(paragraph.look().with(ParagraphProperty.PAGE_BREAK_BEFORE, true));
+            return paragraph.look().get(ParagraphProperty.PAGE_BREAK_BEFORE, false) ? null : paragraph.withLook(paragraph.look()
+                    .with(ParagraphProperty.PAGE_BREAK_BEFORE, true));
         }
         boolean there = at > 0 && paragraph.plainText().charAt(at - 1) == Inline.PAGE_BREAK;
         if (!start.isInBody() || at <= 0 || at >= paragraph.length() || there) return null;
@@ -175,7 +176,8 @@ final class PageFit {
             List<Block> blocks = new ArrayList<>();
             boolean any = false;
             for (Block block : section.blocks()) {
-                Block now = block instanceof Paragraph paragraph ? change.apply(paragraph) : holds(block, changes) ? StyleMaker.map(List.of(block), change).get(0) : block;
+                Block now = block instanceof Paragraph paragraph ? change.apply(paragraph) : holds(block, changes) ? StyleMaker.map(List.of(block), change)
+                        .get(0) : block;
                 any |= now != block;
                 blocks.add(now);
             }
@@ -187,7 +189,8 @@ final class PageFit {
     private static boolean holds(Block block, Map<Paragraph, Paragraph> changes) {
         if (block instanceof Paragraph paragraph) return changes.containsKey(paragraph);
         if (block instanceof Contents contents) return contents.entries().stream().anyMatch(changes::containsKey);
-        return block instanceof Table table && table.rows().stream().anyMatch(row -> row.cells().stream().anyMatch(cell -> cell.blocks().stream().anyMatch(inner -> holds(inner, changes))));
+        return block instanceof Table table && table.rows().stream().anyMatch(row -> row.cells().stream().anyMatch(cell -> cell.blocks().stream()
+                .anyMatch(inner -> holds(inner, changes))));
     }
 
     /** Lets the text of all pages reach a little further down. */
@@ -195,8 +198,10 @@ final class PageFit {
         List<Section> sections = new ArrayList<>();
         for (Section section : document.sections()) {
             Section.PageGeometry page = section.page();
-            Section.PageGeometry taller = new Section.PageGeometry(page.width(), page.height(), page.top(), page.right(), Math.max(4, page.bottom() - amount), page.left(), page.header(), page.footer(), page.gutter());
-            sections.add(new Section(section.start(), taller, section.columns(), section.numbering(), section.frames(), section.firstPageDiffers(), section.blocks()));
+            Section.PageGeometry taller = new Section.PageGeometry(page.width(), page.height(), page.top(), page.right(),
+                    Math.max(4, page.bottom() - amount), page.left(), page.header(), page.footer(), page.gutter());
+            sections.add(new Section(section.start(), taller, section.columns(), section.numbering(), section.frames(), section.firstPageDiffers(),
+                    section.blocks()));
         }
         return document.withSections(sections);
     }

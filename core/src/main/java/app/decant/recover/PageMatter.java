@@ -76,7 +76,9 @@ final class PageMatter {
         List<Chunk> result = new ArrayList<>();
         for (Chunk chunk : chunks) {
             List<Double> cuts = new ArrayList<>();
-            for (Ink.Stroke line : down) if (line.x1() > chunk.left() + 1 && line.x1() < chunk.right() - 1 && line.y1() < chunk.middleY() && line.y2() > chunk.middleY()) cuts.add(line.x1());
+            for (Ink.Stroke line : down)
+                if (line.x1() > chunk.left() + 1 && line.x1() < chunk.right() - 1 && line.y1() < chunk.middleY() && line.y2() > chunk.middleY())
+                    cuts.add(line.x1());
             if (cuts.isEmpty()) {
                 result.add(chunk);
                 continue;
@@ -101,8 +103,10 @@ final class PageMatter {
                     taken.add(one);
                     break;
                 } else if (one instanceof Ink.Fill fill) {
-                    boolean within = fill.x() > chunk.left() - 3 && fill.right() < chunk.right() + 3 && fill.y() < chunk.middleY() && fill.bottom() > chunk.middleY();
-                    if (!within || fill.height() > 2 * chunk.size() || fill.height() < 0.6 * chunk.size() || fill.width() < 0.4 * chunk.size() || fill.order() > chunk.order() + chunk.glyphs().size()) continue;
+                    boolean within = fill.x() > chunk.left() - 3 && fill.right() < chunk.right() + 3 && fill.y() < chunk.middleY()
+                            && fill.bottom() > chunk.middleY();
+                    if (!within || fill.height() > 2 * chunk.size() || fill.height() < 0.6 * chunk.size() || fill.width() < 0.4 * chunk.size()
+                            || fill.order() > chunk.order() + chunk.glyphs().size()) continue;
                     highlights.add(fill);
                     taken.add(one);
                     break;

@@ -93,7 +93,8 @@ final class PageReader extends PDFGraphicsStreamEngine {
         try {
             reader.processPage(page);
             for (PDAnnotation annotation : page.getAnnotations()) {
-                if (Set.of("Widget", "FreeText", "Stamp").contains(String.valueOf(annotation.getSubtype())) && !annotation.isHidden() && !annotation.isNoView()) reader.showAnnotation(annotation);
+                if (Set.of("Widget", "FreeText", "Stamp").contains(String.valueOf(annotation.getSubtype())) && !annotation.isHidden()
+                        && !annotation.isNoView()) reader.showAnnotation(annotation);
             }
         } catch (IOException | RuntimeException e) {
             if (e instanceof app.decant.document.DecantException told && told.kind() == app.decant.document.DecantException.Kind.CANCELLED) throw told;
@@ -161,7 +162,8 @@ final class PageReader extends PDFGraphicsStreamEngine {
         boolean seen = getGraphicsState().getTextState().getRenderingMode().isFill() || getGraphicsState().getTextState().getRenderingMode().isStroke();
         double advance = displacement.getX() * across;
         Link link = link(x + advance / 2, baseline - size * 0.3);
-        glyphs.add(new Glyph(text, x, baseline, advance, size, reading.space() * Math.min(across, WIDEST * size), reading.face(), rgb(getGraphicsState().getNonStrokingColor()), tag(), angle, seen, link, order++));
+        glyphs.add(new Glyph(text, x, baseline, advance, size, reading.space() * Math.min(across, WIDEST * size), reading.face(),
+                rgb(getGraphicsState().getNonStrokingColor()), tag(), angle, seen, link, order++));
     }
 
     private int tag() {
@@ -259,7 +261,8 @@ final class PageReader extends PDFGraphicsStreamEngine {
 
     private void stroke() {
         if (hidden > 0 || ink.size() > MOST_SHAPES) return;
-        double scale = Math.sqrt(Math.abs(getGraphicsState().getCurrentTransformationMatrix().createAffineTransform().getDeterminant() * toPage.getDeterminant()));
+        double scale = Math.sqrt(Math.abs(getGraphicsState().getCurrentTransformationMatrix().createAffineTransform()
+                .getDeterminant() * toPage.getDeterminant()));
         double line = Math.max(0.1, getGraphicsState().getLineWidth() * (scale > 0 ? scale : 1));
         PDLineDashPattern dash = getGraphicsState().getLineDashPattern();
         float[] pattern = dash == null || dash.getDashArray().length == 0 ? null : dash.getDashArray();
@@ -273,10 +276,12 @@ final class PageReader extends PDFGraphicsStreamEngine {
         if (getGraphicsState().getNonStrokingColor().isPattern()) {
             AffineTransform parent = getInitialMatrix().createAffineTransform();
             parent.preConcatenate(toPage);
-            wash(() -> PatternReading.of(clipped(onPage), getGraphicsState().getNonStrokingColor(), getResources(), parent, getGraphicsState().getNonStrokeAlphaConstant(), windingRule == Path2D.WIND_EVEN_ODD, order++));
+            wash(() -> PatternReading.of(clipped(onPage), getGraphicsState().getNonStrokingColor(), getResources(), parent, getGraphicsState()
+                    .getNonStrokeAlphaConstant(), windingRule == Path2D.WIND_EVEN_ODD, order++));
             return;
         }
-        new PathReading(ink, () -> order++).fill(onPage, clipBounds(), windingRule == Path2D.WIND_EVEN_ODD, rgb(getGraphicsState().getNonStrokingColor()), getGraphicsState().getNonStrokeAlphaConstant());
+        new PathReading(ink, () -> order++).fill(onPage, clipBounds(), windingRule == Path2D.WIND_EVEN_ODD, rgb(getGraphicsState().getNonStrokingColor()),
+                getGraphicsState().getNonStrokeAlphaConstant());
     }
 
     /** What of the page may be painted on now, in points from its top left corner. */
@@ -305,7 +310,8 @@ final class PageReader extends PDFGraphicsStreamEngine {
             AffineTransform current = getGraphicsState().getCurrentTransformationMatrix().createAffineTransform();
             current.preConcatenate(toPage);
             PDShading shading = getResources().getShading(name);
-            return shading == null ? null : PatternReading.of(clipped(new Path2D.Double(new Rectangle2D.Double(0, 0, width, height))), shading, current, getGraphicsState().getNonStrokeAlphaConstant(), order++);
+            return shading == null ? null : PatternReading.of(clipped(new Path2D.Double(new Rectangle2D.Double(0, 0, width, height))), shading, current,
+                    getGraphicsState().getNonStrokeAlphaConstant(), order++);
         });
     }
 

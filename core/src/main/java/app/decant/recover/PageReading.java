@@ -125,7 +125,8 @@ final class PageReading {
         double tagged = tags.isEmpty() ? 0 : tags.coverage(page);
         Function<Glyph, TagTree.Element> element = tagged > TRUSTED ? glyph -> tags.of(index, glyph.tag()) : glyph -> null;
         PageMatter matter = PageMatter.of(page, element);
-        if (matter.flattened() > 0) findings.add(Finding.changed("A colour gradient behind text on page " + (index + 1) + " is one colour now.", "page " + (index + 1)));
+        if (matter.flattened() > 0)
+            findings.add(Finding.changed("A colour gradient behind text on page " + (index + 1) + " is one colour now.", "page " + (index + 1)));
         return new Read(page, matter, findings, tagged);
     }
 }

@@ -62,11 +62,13 @@ final class PageRoom {
     private Block shorter(Block block, double keep, double closer) {
         if (block instanceof Paragraph paragraph) return shorter(paragraph, keep, closer);
         if (closer > 0.9995) return block;
-        if (block instanceof Contents contents) return new Contents(contents.fromLevel(), contents.toLevel(), contents.entries().stream().map(entry -> shorter(entry, keep, closer)).toList());
+        if (block instanceof Contents contents)
+            return new Contents(contents.fromLevel(), contents.toLevel(), contents.entries().stream().map(entry -> shorter(entry, keep, closer)).toList());
         if (!(block instanceof Table table)) return block;
         List<Table.Row> rows = new ArrayList<>();
         for (Table.Row row : table.rows()) {
-            Look look = row.look().says(TableProperty.ROW_HEIGHT) ? row.look().with(TableProperty.ROW_HEIGHT, BlockMaker.rounded(row.look().get(TableProperty.ROW_HEIGHT) * closer)) : row.look();
+            Look look = row.look().says(TableProperty.ROW_HEIGHT) ? row.look().with(TableProperty.ROW_HEIGHT,
+                    BlockMaker.rounded(row.look().get(TableProperty.ROW_HEIGHT) * closer)) : row.look();
             List<Table.Cell> cells = new ArrayList<>();
             for (Table.Cell cell : row.cells()) {
                 List<Block> inner = new ArrayList<>();
@@ -83,7 +85,8 @@ final class PageRoom {
         double space = space(paragraph);
         if (keep < 0.9995 && space > 0) look = look.with(ParagraphProperty.SPACE_BEFORE, Math.floor(space * keep * 20) / 20);
         LineSpacing spacing = cascade.paragraph(paragraph).get(ParagraphProperty.LINE_SPACING, LineSpacing.SINGLE);
-        if (closer < 0.9995) look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(spacing.rule(), Math.floor(spacing.value() * closer * 1000) / 1000));
+        if (closer < 0.9995) look = look.with(ParagraphProperty.LINE_SPACING,
+                new LineSpacing(spacing.rule(), Math.floor(spacing.value() * closer * 1000) / 1000));
         return look == paragraph.look() ? paragraph : told.apply(paragraph, paragraph.withLook(look));
     }
 }

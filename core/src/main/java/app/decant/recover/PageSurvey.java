@@ -35,7 +35,9 @@ final class PageSurvey {
     PageSurvey(Pages pages, Map<Paragraph, Para> origins) {
         this.pages = pages;
         for (Page page : pages.pages()) {
-            for (Item item : page.text()) if (item instanceof Item.LineItem line && line.editable()) lines.computeIfAbsent(line.paragraph(), key -> new ArrayList<>()).add(new Spot(page.index(), line));
+            for (Item item : page.text())
+                if (item instanceof Item.LineItem line && line.editable())
+                    lines.computeIfAbsent(line.paragraph(), key -> new ArrayList<>()).add(new Spot(page.index(), line));
         }
         int reached = -1;
         for (Walk.Stop stop : pages.walk().stops()) {

@@ -45,7 +45,8 @@ public record PageText(int index, double width, double height, List<Line> lines,
                 SourcePage page = Recovery.upright(source, i, progress);
                 boolean scan = page.isScan();
                 List<Glyph> shown = page.glyphs().stream().filter(glyph -> glyph.seen() || scan).toList();
-                pages.add(of(i, page.width(), page.height(), shown, page.pictures().stream().map(placed -> new Shown(placed.x(), placed.y(), placed.width(), placed.height())).toList(), links(page.glyphs())));
+                pages.add(of(i, page.width(), page.height(), shown, page.pictures().stream().map(placed -> new Shown(placed.x(), placed.y(), placed.width(),
+                        placed.height())).toList(), links(page.glyphs())));
             }
             return pages;
         }
@@ -72,7 +73,8 @@ public record PageText(int index, double width, double height, List<Line> lines,
                     int next = piece.text().length();
                     for (int k = 0; k < count; k++) if (piece.clusters()[k] > from) next = Math.min(next, piece.clusters()[k]);
                     String text = first ? piece.text().substring(from, next).replace("\u00AD", "") : "";
-                    glyphs.add(new Glyph(text, x + piece.glyphX()[i], baseline, piece.glyphX()[i + 1] - piece.glyphX()[i], piece.style().size(), piece.style().size() * 0.25, face, colour.rgb() & 0xFFFFFF, -1, 0, true, piece.style().link(), glyphs.size()));
+                    glyphs.add(new Glyph(text, x + piece.glyphX()[i], baseline, piece.glyphX()[i + 1] - piece.glyphX()[i], piece.style().size(), piece.style()
+                            .size() * 0.25, face, colour.rgb() & 0xFFFFFF, -1, 0, true, piece.style().link(), glyphs.size()));
                 }
             }
 
@@ -83,16 +85,20 @@ public record PageText(int index, double width, double height, List<Line> lines,
                 if (!drawing) pictures.add(new Shown(x, y, picture.width(), picture.height()));
             }
             @Override public void unseen(Picture.Word word, double x, double baseline) {
-                glyphs.add(new Glyph(word.text(), x, baseline, word.width(), word.size(), word.size() * 0.25, new FaceUse("", false, false, true, false, true), 0, -1, 0, false, null, glyphs.size()));
+                glyphs.add(new Glyph(word.text(), x, baseline, word.width(), word.size(), word.size() * 0.25, new FaceUse("", false, false, true, false,
+                        true), 0, -1, 0, false, null, glyphs.size()));
             }
 
-            @Override public void link(double x, double y, double width, double height, Link link) { if (link instanceof Link.Address address) links.add(address.uri()); }
+            @Override public void link(double x, double y, double width, double height, Link link) {
+                if (link instanceof Link.Address address) links.add(address.uri());
+            }
         });
         return of(page.index(), page.width(), page.height(), glyphs, pictures, links);
     }
 
     private static PageText of(int index, double width, double height, List<Glyph> glyphs, List<Shown> pictures, Set<String> links) {
-        List<Glyph> upright = glyphs.stream().filter(glyph -> glyph.angle() <= 3 || glyph.angle() >= 357).filter(glyph -> glyph.baseline() > 0 && glyph.baseline() < height + glyph.size() && glyph.x() < width && glyph.right() > 0).toList();
+        List<Glyph> upright = glyphs.stream().filter(glyph -> glyph.angle() <= 3 || glyph.angle() >= 357).filter(glyph -> glyph.baseline() > 0
+                && glyph.baseline() < height + glyph.size() && glyph.x() < width && glyph.right() > 0).toList();
         List<Line> lines = new ArrayList<>();
         for (Chunk chunk : LineFinder.chunks(upright)) {
             Glyph first = chunk.first();

@@ -104,7 +104,8 @@ final class Para {
         for (TextLine line : lines) {
             for (Glyph glyph : line.glyphs()) {
                 if (glyph.text().isBlank()) continue;
-                if (before == null || before.face() != glyph.face() || before.size() != glyph.size() || before.rgb() != glyph.rgb()) kind = new Kind(glyph.face(), Math.round(glyph.size() * 4), glyph.rgb());
+                if (before == null || before.face() != glyph.face() || before.size() != glyph.size() || before.rgb() != glyph.rgb())
+                    kind = new Kind(glyph.face(), Math.round(glyph.size() * 4), glyph.rgb());
                 before = glyph;
                 counts.merge(kind, 1, Integer::sum);
                 samples.putIfAbsent(kind, glyph);

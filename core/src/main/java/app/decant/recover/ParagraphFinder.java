@@ -62,7 +62,8 @@ final class ParagraphFinder {
                 double most = Math.max(usual > 0 && usual < 2.1 * size ? usual * 1.22 : 0, group.lines.size() > 1 ? group.leading * 1.2 : size * 1.45);
                 if (group.lines.size() > 1 && step > group.leading * 1.2 + 0.5) most = Math.min(most, group.leading * 1.2 + 0.5);
                 // A raised mark can push the next line of its sentence down.
-                if (group.lines.size() + i > 1 && isMidSentence(before, line) && Math.abs(line.edgeLeft() - before.edgeLeft()) < ALIKE) most = Math.max(most, 1.4 * Math.max(group.leading, usual));
+                if (group.lines.size() + i > 1 && isMidSentence(before, line) && Math.abs(line.edgeLeft() - before.edgeLeft()) < ALIKE)
+                    most = Math.max(most, 1.4 * Math.max(group.leading, usual));
                 boolean sizes = Math.abs(line.size() - before.size()) > 0.12 * size;
                 if (step > most || sizes || step < 0) group = null;
             }
@@ -105,7 +106,8 @@ final class ParagraphFinder {
 
     /** Whether a line surely goes on with the sentence of the one before. */
     private static boolean isMidSentence(TextLine line, TextLine next) {
-        return !next.text().isEmpty() && !isTypewritten(line) && Character.isLowerCase(next.text().codePointAt(0)) && ".!?:;".indexOf(line.text().charAt(line.text().length() - 1)) < 0 && ListLabel.length(next.text()) == 0;
+        return !next.text().isEmpty() && !isTypewritten(line) && Character.isLowerCase(next.text().codePointAt(0))
+                && ".!?:;".indexOf(line.text().charAt(line.text().length() - 1)) < 0 && ListLabel.length(next.text()) == 0;
     }
 
     /** Text in letters of one width is broken by hand or by count: its lines mean what they look like. */
@@ -120,7 +122,8 @@ final class ParagraphFinder {
         for (int i = 0; i + 1 < group.lines.size(); i++) {
             TextLine line = group.lines.get(i);
             TextLine next = group.lines.get(i + 1);
-            if (isMidSentence(line, next) && line.edgeRight() > group.left + 0.6 * (group.right - group.left)) most = Math.max(most, shortfall(line, next, group.right));
+            if (isMidSentence(line, next) && line.edgeRight() > group.left + 0.6 * (group.right - group.left))
+                most = Math.max(most, shortfall(line, next, group.right));
         }
         return most;
     }
@@ -151,12 +154,16 @@ final class ParagraphFinder {
         if (group.separate || ContentsFinder.endsEntry(before.text()) || ContentsFinder.areEntries(before, line)) return true;
         if (NoteFinder.isRaised(line.first(), line) && NoteFinder.mark(line) != null) return true;
         int label = ListLabel.length(line.text());
-        boolean fresh = shortfall(before, line, group.right) > Math.max(0.4, group.looseness) && !isMidSentence(before, line) && !isCentred(before, left, right) && !before.isRightToLeft();
-        if (label > 0 && (ListLabel.isBullet(line.text()) || fresh || ListLabel.length(para.first().text()) > 0 || before.text().endsWith(":"))) return !isHyphenated(before);
+        boolean fresh = shortfall(before, line, group.right) > Math.max(0.4, group.looseness) && !isMidSentence(before, line)
+                && !isCentred(before, left, right) && !before.isRightToLeft();
+        if (label > 0 && (ListLabel.isBullet(line.text()) || fresh || ListLabel.length(para.first().text()) > 0 || before.text().endsWith(":")))
+            return !isHyphenated(before);
         if (otherLook(before, line)) return true;
         boolean centred = isCentred(line, left, right) && isCentred(before, left, right) && Math.abs(line.edgeLeft() - before.edgeLeft()) > ALIKE;
-        if (centred) return before.width() + line.firstWord() + 0.3 * line.size() < Math.max(group.widest, 0.85 * (right - left)) - 0.5 && !isHyphenated(before);
-        if (line.isRightToLeft()) return line.edgeLeft() > group.left + ALIKE && before.edgeLeft() - group.left > before.size() + line.firstWord() || Math.abs(line.edgeRight() - before.edgeRight()) > ALIKE && line.edgeRight() < before.edgeRight() - ALIKE && para.lines().size() > 1;
+        if (centred) return before.width() + line.firstWord() + 0.3 * line.size() < Math.max(group.widest, 0.85 * (right - left)) - 0.5
+                && !isHyphenated(before);
+        if (line.isRightToLeft()) return line.edgeLeft() > group.left + ALIKE && before.edgeLeft() - group.left > before.size() + line.firstWord()
+                || Math.abs(line.edgeRight() - before.edgeRight()) > ALIKE && line.edgeRight() < before.edgeRight() - ALIKE && para.lines().size() > 1;
         if (isRightAligned(group, right) && before.width() + line.firstWord() + 0.3 * line.size() < group.widest) return true;
         double step = line.edgeLeft() - before.edgeLeft();
         int count = para.lines().size();
@@ -231,10 +238,12 @@ final class ParagraphFinder {
         if (lines.stream().allMatch(line -> isCentred(line, left, right)) && !(lines.size() > 1 && sameLeft(lines))) {
             para.align(Alignment.CENTRE);
         } else if (rightToLeft) {
-            para.align(lines.size() > 2 && lines.subList(0, lines.size() - 1).stream().allMatch(line -> Math.abs(line.left() - para.left()) < 1) ? Alignment.JUSTIFY : Alignment.START);
+            para.align(lines.size() > 2 && lines.subList(0, lines.size() - 1).stream().allMatch(line -> Math.abs(line.left() - para.left()) < 1)
+                    ? Alignment.JUSTIFY : Alignment.START);
         } else if (para.first().hasTab()) {
             para.align(Alignment.START);
-        } else if (lines.stream().allMatch(line -> Math.abs(line.edgeRight() - right) < 2) && lines.stream().allMatch(line -> line.edgeLeft() - left > Math.max(2 * line.size(), 0.2 * (right - left))) && !(lines.size() > 2 && sameLeft(lines))) {
+        } else if (lines.stream().allMatch(line -> Math.abs(line.edgeRight() - right) < 2) && lines.stream()
+                .allMatch(line -> line.edgeLeft() - left > Math.max(2 * line.size(), 0.2 * (right - left))) && !(lines.size() > 2 && sameLeft(lines))) {
             para.align(Alignment.END);
         } else if (lines.size() > 2 && lines.subList(0, lines.size() - 1).stream().allMatch(line -> Math.abs(line.edgeRight() - para.edgeRight()) < 0.9)) {
             para.align(Alignment.JUSTIFY);

@@ -76,7 +76,8 @@ final class PathReading {
         // A thick short line is an area: some programs fill rectangles so.
         if (width > 6 && Math.max(x2 - x1, y2 - y1) > 1) {
             boolean across = x2 - x1 >= y2 - y1;
-            ink.add(across ? new Ink.Fill(x1, y1 - width / 2, x2 - x1, width, rgb, order.getAsInt()) : new Ink.Fill(x1 - width / 2, y1, width, y2 - y1, rgb, order.getAsInt()));
+            ink.add(across ? new Ink.Fill(x1, y1 - width / 2, x2 - x1, width, rgb, order.getAsInt()) : new Ink.Fill(x1 - width / 2, y1, width, y2 - y1, rgb,
+                    order.getAsInt()));
             return;
         }
         ink.add(new Ink.Stroke(x1, y1, x2, y2, width, rgb, dashed, order.getAsInt()));
@@ -90,8 +91,10 @@ final class PathReading {
                 double w = box.getWidth();
                 double h = box.getHeight();
                 if (w <= 0 || h <= 0) continue;
-                if (h <= THIN && w > 3 * h) ink.add(new Ink.Stroke(box.getMinX(), box.getCenterY(), box.getMaxX(), box.getCenterY(), h, rgb, false, order.getAsInt()));
-                else if (w <= THIN && h > 3 * w) ink.add(new Ink.Stroke(box.getCenterX(), box.getMinY(), box.getCenterX(), box.getMaxY(), w, rgb, false, order.getAsInt()));
+                if (h <= THIN && w > 3 * h)
+                    ink.add(new Ink.Stroke(box.getMinX(), box.getCenterY(), box.getMaxX(), box.getCenterY(), h, rgb, false, order.getAsInt()));
+                else if (w <= THIN && h > 3 * w)
+                    ink.add(new Ink.Stroke(box.getCenterX(), box.getMinY(), box.getCenterX(), box.getMaxY(), w, rgb, false, order.getAsInt()));
                 else ink.add(new Ink.Fill(box.getMinX(), box.getMinY(), w, h, rgb, order.getAsInt()));
             }
         } else if (!parts.isEmpty() && path.getBounds2D().intersects(clip)) {

@@ -35,14 +35,16 @@ final class PatternReading {
      * @return null where the pattern is not there
      * @throws IOException where it can't be read
      */
-    static Ink.Wash of(Path2D path, PDColor colour, PDResources resources, AffineTransform parent, double alpha, boolean evenOdd, int order) throws IOException {
+    static Ink.Wash of(Path2D path, PDColor colour, PDResources resources, AffineTransform parent, double alpha, boolean evenOdd, int order)
+            throws IOException {
         PDAbstractPattern pattern = resources == null || colour.getPatternName() == null ? null : resources.getPattern(colour.getPatternName());
         if (pattern == null) return null;
         AffineTransform place = new AffineTransform(parent);
         place.concatenate(pattern.getMatrix().createAffineTransform());
         Color own = null;
         int rgb = GREY;
-        if (pattern instanceof PDTilingPattern tiles && tiles.getPaintType() == PDTilingPattern.PAINT_UNCOLORED && colour.getColorSpace() instanceof PDPattern space) {
+        if (pattern instanceof PDTilingPattern tiles && tiles.getPaintType() == PDTilingPattern.PAINT_UNCOLORED
+                && colour.getColorSpace() instanceof PDPattern space) {
             PDColor under = new PDColor(colour.getComponents(), space.getUnderlyingColorSpace());
             own = new Color(under.toRGB());
             rgb = own.getRGB() & 0xFFFFFF;

@@ -48,7 +48,8 @@ public final class PicturePages {
                 boolean jpeg = file.length > 2 && (file[0] & 0xFF) == 0xFF && (file[1] & 0xFF) == 0xD8;
                 int count = Math.min(MOST_PAGES, reader.getNumImages(true));
                 for (int i = 0; i < count; i++) {
-                    if ((long) reader.getWidth(i) * reader.getHeight(i) > MOST_PIXELS) throw new DecantException(DecantException.Kind.UNSUPPORTED, name + " has more pixels than any office picture; it is not opened.");
+                    if ((long) reader.getWidth(i) * reader.getHeight(i) > MOST_PIXELS)
+                        throw new DecantException(DecantException.Kind.UNSUPPORTED, name + " has more pixels than any office picture; it is not opened.");
                     double resolution = resolution(reader.getImageMetadata(i));
                     add(pdf, jpeg ? JPEGFactory.createFromByteArray(pdf, file) : lossless(pdf, reader.read(i)), resolution);
                 }
@@ -75,7 +76,9 @@ public final class PicturePages {
         return found;
     }
 
-    private static DecantException unreadable(String name, Exception cause) { return new DecantException(DecantException.Kind.UNREADABLE, name + " is a damaged picture. Ask for it again, or open an older copy.", cause); }
+    private static DecantException unreadable(String name, Exception cause) {
+        return new DecantException(DecantException.Kind.UNREADABLE, name + " is a damaged picture. Ask for it again, or open an older copy.", cause);
+    }
 
     private static PDImageXObject lossless(PDDocument pdf, BufferedImage pixels) throws IOException { return LosslessFactory.createFromImage(pdf, pixels); }
 
@@ -84,7 +87,8 @@ public final class PicturePages {
         float width = (float) (image.getWidth() / (scan ? resolution : 96) * 72);
         float height = (float) (image.getHeight() / (scan ? resolution : 96) * 72);
         boolean lying = image.getWidth() > image.getHeight();
-        PDRectangle size = scan ? new PDRectangle(width, height) : lying ? new PDRectangle(PDRectangle.A4.getHeight(), PDRectangle.A4.getWidth()) : PDRectangle.A4;
+        PDRectangle size = scan ? new PDRectangle(width, height) : lying ? new PDRectangle(PDRectangle.A4.getHeight(), PDRectangle.A4.getWidth())
+                : PDRectangle.A4;
         if (!scan) {
             float fit = Math.min(1, Math.min((size.getWidth() - 2 * MARGIN) / width, (size.getHeight() - 2 * MARGIN) / height));
             width *= fit;

@@ -46,9 +46,11 @@ final class PictureReader {
         Rectangle2D box = matrix.createTransformedShape(new Rectangle2D.Double(0, 0, 1, 1)).getBounds2D();
         Rectangle2D shown = box.createIntersection(clip);
         if (shown.getWidth() < 0.5 || shown.getHeight() < 0.5 || image.getWidth() <= 0 || image.getHeight() <= 0) return null;
-        if ((long) image.getWidth() * image.getHeight() > MOST_PIXELS) throw new IOException("A picture of " + image.getWidth() + " by " + image.getHeight() + " pixels");
+        if ((long) image.getWidth() * image.getHeight() > MOST_PIXELS)
+            throw new IOException("A picture of " + image.getWidth() + " by " + image.getHeight() + " pixels");
         // The unit square's y runs up, the page's down: upright means x to the right and y to the top.
-        boolean upright = matrix.getScaleX() > 0 && matrix.getScaleY() < 0 && Math.abs(matrix.getShearX()) + Math.abs(matrix.getShearY()) < 0.01 * (box.getWidth() + box.getHeight());
+        boolean upright = matrix.getScaleX() > 0 && matrix.getScaleY() < 0 && Math.abs(matrix.getShearX())
+                + Math.abs(matrix.getShearY()) < 0.01 * (box.getWidth() + box.getHeight());
         Image file = image(image, upright ? null : matrix, box, colour);
         Insets crop = new Insets(share(shown.getMinY() - box.getMinY(), box.getHeight()), share(box.getMaxX() - shown.getMaxX(), box.getWidth()),
                 share(box.getMaxY() - shown.getMaxY(), box.getHeight()), share(shown.getMinX() - box.getMinX(), box.getWidth()));
@@ -59,7 +61,8 @@ final class PictureReader {
 
     private Image image(PDImage image, AffineTransform turned, Rectangle2D box, int colour) throws IOException {
         COSBase key = image.getCOSObject();
-        String variant = colour + (turned == null ? "" : "/" + Math.round(turned.getScaleX()) + "/" + Math.round(turned.getShearX()) + "/" + Math.round(turned.getShearY()) + "/" + Math.round(turned.getScaleY()));
+        String variant = colour + (turned == null ? "" : "/" + Math.round(turned.getScaleX()) + "/" + Math.round(turned.getShearX()) + "/"
+                + Math.round(turned.getShearY()) + "/" + Math.round(turned.getScaleY()));
         Map<String, Image> variants = known.computeIfAbsent(key, none -> new HashMap<>());
         Image before = variants.get(variant);
         if (before != null) return before;
@@ -75,7 +78,8 @@ final class PictureReader {
         boolean onlyJpeg = !filters.isEmpty() && filters.get(filters.size() - 1).equals(COSName.DCT_DECODE);
         boolean plainColours = object.getColorSpace() instanceof PDDeviceRGB || object.getColorSpace() instanceof PDDeviceGray
                 || object.getColorSpace().getNumberOfComponents() != 4 && object.getColorSpace().getName().equals("ICCBased");
-        return onlyJpeg && plainColours && object.getSoftMask() == null && object.getMask() == null && object.getColorKeyMask() == null && object.getDecode() == null;
+        return onlyJpeg && plainColours && object.getSoftMask() == null && object.getMask() == null && object.getColorKeyMask() == null
+                && object.getDecode() == null;
     }
 
     private static Image jpeg(PDImageXObject object) throws IOException {
@@ -96,7 +100,8 @@ final class PictureReader {
     private static BufferedImage turned(BufferedImage pixels, AffineTransform matrix, Rectangle2D box) {
         double across = Math.hypot(matrix.getScaleX(), matrix.getShearY());
         double scale = Math.min(pixels.getWidth() / Math.max(0.01, across), 4000 / Math.max(box.getWidth(), box.getHeight()));
-        BufferedImage result = new BufferedImage((int) Math.max(1, Math.round(box.getWidth() * scale)), (int) Math.max(1, Math.round(box.getHeight() * scale)), BufferedImage.TYPE_INT_ARGB);
+        BufferedImage result = new BufferedImage((int) Math.max(1, Math.round(box.getWidth() * scale)),
+                (int) Math.max(1, Math.round(box.getHeight() * scale)), BufferedImage.TYPE_INT_ARGB);
         Graphics2D graphics = result.createGraphics();
         graphics.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
         AffineTransform place = AffineTransform.getScaleInstance(scale, scale);
@@ -111,8 +116,10 @@ final class PictureReader {
     /** Pixels in a form that every reader of PNG files knows. */
     private static BufferedImage plain(BufferedImage pixels) {
         int type = pixels.getType();
-        if (type == BufferedImage.TYPE_BYTE_BINARY || type == BufferedImage.TYPE_BYTE_GRAY || type == BufferedImage.TYPE_INT_RGB || type == BufferedImage.TYPE_INT_ARGB) return pixels;
-        BufferedImage result = new BufferedImage(pixels.getWidth(), pixels.getHeight(), pixels.getColorModel().hasAlpha() ? BufferedImage.TYPE_INT_ARGB : BufferedImage.TYPE_INT_RGB);
+        if (type == BufferedImage.TYPE_BYTE_BINARY || type == BufferedImage.TYPE_BYTE_GRAY || type == BufferedImage.TYPE_INT_RGB
+                || type == BufferedImage.TYPE_INT_ARGB) return pixels;
+        BufferedImage result = new BufferedImage(pixels.getWidth(), pixels.getHeight(), pixels.getColorModel().hasAlpha() ? BufferedImage.TYPE_INT_ARGB
+                : BufferedImage.TYPE_INT_RGB);
         Graphics2D graphics = result.createGraphics();
         graphics.drawImage(pixels, 0, 0, null);
         graphics.dispose();

@@ -68,7 +68,8 @@ final class ReadingOrder {
             int side = band.side(chunk);
             Box next = boxes.stream().filter(box -> band.side(box) == side).min(Comparator.comparingDouble(Box::top)).orElseThrow();
             double right = boxes.stream().filter(box -> band.side(box) == side).mapToDouble(Box::right).max().orElse(0);
-            boolean fits = chunk.right() < right + 2 && chunk.left() > next.left() - 20 && next.top() - chunk.bottom() < 0.75 * chunk.height() + 2 && Math.abs(next.height() - chunk.height()) < 0.6;
+            boolean fits = chunk.right() < right + 2 && chunk.left() > next.left() - 20 && next.top() - chunk.bottom() < 0.75 * chunk.height() + 2
+                    && Math.abs(next.height() - chunk.height()) < 0.6;
             if (!fits) break;
             boxes.add(0, chunk);
             plain.remove(plain.size() - 1);
@@ -120,13 +121,15 @@ final class ReadingOrder {
     /** Rows from top to bottom: chunks of one baseline together, everything else alone. */
     private static List<Row> rows(List<? extends Box> boxes) {
         List<Box> sorted = new ArrayList<>(boxes);
-        sorted.sort(Comparator.comparingDouble((Box box) -> box instanceof Chunk chunk ? chunk.baseline() - chunk.size() * 0.75 : box.top()).thenComparingDouble(Box::left));
+        sorted.sort(Comparator.comparingDouble((Box box) -> box instanceof Chunk chunk ? chunk.baseline() - chunk.size() * 0.75 : box.top())
+                .thenComparingDouble(Box::left));
         List<Row> rows = new ArrayList<>();
         for (Box box : sorted) {
             Row found = null;
             if (box instanceof Chunk chunk) {
                 for (int i = rows.size() - 1; i >= Math.max(0, rows.size() - 8) && found == null; i--) {
-                    if (rows.get(i).boxes().get(0) instanceof Chunk other && Math.abs(other.baseline() - chunk.baseline()) < 0.3 * Math.min(other.size(), chunk.size())) found = rows.get(i);
+                    if (rows.get(i).boxes().get(0) instanceof Chunk other && Math.abs(other.baseline() - chunk.baseline()) < 0.3 * Math.min(other.size(),
+                            chunk.size())) found = rows.get(i);
                 }
             }
             if (found == null) rows.add(found = new Row(new ArrayList<>()));
@@ -198,7 +201,8 @@ final class ReadingOrder {
             }
         }
         if (end == last) return band;
-        return end < band.from() + 1 ? null : new Band(rows.subList(band.from(), end + 1).stream().flatMap(row -> row.boxes().stream()).toList(), band.strips(), band.from(), end + 1);
+        return end < band.from() + 1 ? null : new Band(rows.subList(band.from(), end + 1).stream().flatMap(row -> row.boxes().stream()).toList(),
+                band.strips(), band.from(), end + 1);
     }
 
     /** The widest gap between boxes of one column above a place. */
@@ -227,7 +231,8 @@ final class ReadingOrder {
     private void flush(List<Row> plain, double left, double right, List<Part> parts) {
         List<TextLine> lines = new ArrayList<>();
         List<Box> obstacles = new ArrayList<>();
-        List<Box> texts = plain.stream().flatMap(row -> row.boxes().stream()).filter(box -> !(box instanceof Placed) && !(box instanceof Framed) && !(box instanceof Figure)).toList();
+        List<Box> texts = plain.stream().flatMap(row -> row.boxes().stream()).filter(box -> !(box instanceof Placed) && !(box instanceof Framed)
+                && !(box instanceof Figure)).toList();
         for (Row row : plain) {
             List<Chunk> chunks = new ArrayList<>();
             for (Box box : row.boxes()) {
@@ -246,7 +251,8 @@ final class ReadingOrder {
                     double inset = Math.min(4, placed.height() / 4);
                     boolean over = texts.stream().anyMatch(text -> text.top() + 1 < placed.bottom() - inset && text.bottom() - 1 > placed.top() + inset);
                     if (over) {
-                        boolean behind = texts.stream().anyMatch(text -> text.top() < placed.bottom() - inset && text.bottom() > placed.top() + inset && text.left() < placed.right() - 2 && text.right() > placed.left() + 2);
+                        boolean behind = texts.stream().anyMatch(text -> text.top() < placed.bottom() - inset && text.bottom() > placed.top() + inset
+                                && text.left() < placed.right() - 2 && text.right() > placed.left() + 2);
                         if (!behind) obstacles.add(placed);
                         parts.add(new Part.Beside(placed, behind, ROOM));
                     } else {
@@ -295,13 +301,15 @@ final class ReadingOrder {
             double below = 0;
             for (int i = 0; i < result.size(); i++) {
                 TextLine line = result.get(i);
-                boolean next = line.top() > obstacle.bottom() + 1 && i > 0 && result.get(i - 1).isInset() && isNarrow(line, i + 1 < lines.size() ? lines.get(i + 1) : null, obstacle, atLeft ? from - 1 : to + 1, atLeft, right);
+                boolean next = line.top() > obstacle.bottom() + 1 && i > 0 && result.get(i - 1).isInset() && isNarrow(line, i + 1 < lines.size()
+                        ? lines.get(i + 1) : null, obstacle, atLeft ? from - 1 : to + 1, atLeft, right);
                 if (!next && (line.top() > obstacle.bottom() + 1 || line.bottom() < obstacle.top() - 1)) continue;
                 if (next) below = Math.max(0, line.bottom() - obstacle.bottom() - line.size() * 0.3);
                 result.set(i, atLeft ? line.inset(from - left, 0) : line.inset(0, right - to));
             }
             Insets room = new Insets(0, side, below, side);
-            parts.replaceAll(part -> part instanceof Part.Beside beside && beside.picture() == obstacle ? new Part.Beside(beside.picture(), beside.behind(), room)
+            parts.replaceAll(part -> part instanceof Part.Beside beside && beside.picture() == obstacle ? new Part.Beside(beside.picture(), beside.behind(),
+                    room)
                     : part instanceof Part.Boxed boxed && boxed.box() == obstacle ? new Part.Boxed(boxed.box(), boxed.parts(), room) : part);
         }
         return result;
@@ -310,6 +318,7 @@ final class ReadingOrder {
     /** Whether the first line below an obstacle still keeps clear of it, because room is kept below as well. */
     private static boolean isNarrow(TextLine line, TextLine next, Box obstacle, double edge, boolean atLeft, double right) {
         if (line.top() - obstacle.bottom() > 1.1 * line.size()) return false;
-        return atLeft ? line.left() >= edge : next != null && line.right() <= edge && line.right() + next.firstWord() + line.size() < right - 4 && next.right() > edge;
+        return atLeft ? line.left() >= edge : next != null && line.right() <= edge && line.right() + next.firstWord() + line.size() < right - 4
+                && next.right() > edge;
     }
 }

@@ -102,10 +102,12 @@ public final class Recovery {
         for (Finding finding : findings) alike.computeIfAbsent(finding.weight() + finding.what(), key -> new ArrayList<>()).add(finding);
         List<Finding> result = new ArrayList<>();
         for (List<Finding> some : alike.values()) {
-            List<String> places = some.stream().map(finding -> finding.where().replaceFirst("^page ", "")).filter(where -> !where.isEmpty()).distinct().toList();
+            List<String> places = some.stream().map(finding -> finding.where().replaceFirst("^page ", "")).filter(where -> !where.isEmpty()).distinct()
+                    .toList();
             Finding first = some.get(0);
             if (places.size() < 2) result.add(first);
-            else result.add(new Finding(first.weight(), first.what(), "pages " + (places.size() > 8 ? String.join(", ", places.subList(0, 8)) + " and " + (places.size() - 8) + " more" : String.join(", ", places))));
+            else result.add(new Finding(first.weight(), first.what(), "pages " + (places.size() > 8 ? String.join(", ", places.subList(0, 8)) + " and "
+                    + (places.size() - 8) + " more" : String.join(", ", places))));
         }
         return result;
     }
@@ -148,9 +150,13 @@ public final class Recovery {
         if (told.isEmpty()) return;
         if (told.size() == 1) {
             String[] choice = told.values().iterator().next().split("\u0000|(?=as wide)", 2);
-            findings.add(Finding.changed(told.keySet().iterator().next() + " is not here; " + choice[0].strip() + " took its place, its letters " + choice[1] + ".", ""));
+            findings.add(Finding.changed(told.keySet().iterator().next() + " is not here; " + choice[0].strip() + " took its place, its letters " + choice[1]
+                    + ".", ""));
             return;
         }
-        findings.add(Finding.changed(told.size() + " fonts are not here, and others took their places, their letters made as wide so that lines end where they did: " + String.join(", ", told.entrySet().stream().map(one -> one.getKey() + " (" + one.getValue().split("\u0000|(?=as wide)", 2)[0].strip() + ")").toList()) + ".", ""));
+        findings.add(Finding.changed(told.size()
+                + " fonts are not here, and others took their places, their letters made as wide so that lines end where they did: "
+                + String.join(", ", told.entrySet().stream().map(one -> one.getKey() + " (" + one.getValue().split("\u0000|(?=as wide)", 2)[0].strip() + ")")
+                .toList()) + ".", ""));
     }
 }

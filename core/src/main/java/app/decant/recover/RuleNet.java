@@ -22,7 +22,8 @@ final class RuleNet {
     static RuleNet within(List<Ink> ink, double left, double top, double right, double bottom) {
         RuleNet net = new RuleNet();
         for (Ink one : ink) {
-            boolean inside = one instanceof Ink.Stroke stroke && stroke.x1() > left - NEAR && stroke.x2() < right + NEAR && stroke.y1() > top - NEAR && stroke.y2() < bottom + NEAR;
+            boolean inside = one instanceof Ink.Stroke stroke && stroke.x1() > left - NEAR && stroke.x2() < right + NEAR && stroke.y1() > top - NEAR
+                    && stroke.y2() < bottom + NEAR;
             if (inside) net.add((Ink.Stroke) one);
         }
         return net;
@@ -63,8 +64,10 @@ final class RuleNet {
     static void takeFrom(List<Ink> ink, TableGrid grid) {
         Set<Ink> gone = new HashSet<>();
         for (Ink one : ink) {
-            boolean line = one instanceof Ink.Stroke stroke && stroke.x1() > grid.left() - 6 && stroke.x2() < grid.right() + 6 && stroke.y1() > grid.top() - 3 && stroke.y2() < grid.bottom() + 3;
-            boolean area = one instanceof Ink.Fill fill && fill.x() > grid.left() - 6 && fill.right() < grid.right() + 6 && fill.y() > grid.top() - 3 && fill.bottom() < grid.bottom() + 3;
+            boolean line = one instanceof Ink.Stroke stroke && stroke.x1() > grid.left() - 6 && stroke.x2() < grid.right() + 6 && stroke.y1() > grid.top()
+                    - 3 && stroke.y2() < grid.bottom() + 3;
+            boolean area = one instanceof Ink.Fill fill && fill.x() > grid.left() - 6 && fill.right() < grid.right() + 6 && fill.y() > grid.top() - 3
+                    && fill.bottom() < grid.bottom() + 3;
             if (line || area) gone.add(one);
         }
         ink.removeAll(gone);
@@ -79,9 +82,11 @@ final class RuleNet {
         for (int i = 0; i + 1 < strokes.size(); i++) {
             Ink.Stroke one = strokes.get(i);
             Ink.Stroke next = strokes.get(i + 1);
-            boolean goesOn = Math.abs(one.y1() - next.y1()) < 0.3 && Math.abs(one.y2() - next.y2()) < 0.3 && next.x1() - one.x2() < 0.6 && Math.abs(one.width() - next.width()) < 0.1 && one.rgb() == next.rgb() && one.dashed() == next.dashed();
+            boolean goesOn = Math.abs(one.y1() - next.y1()) < 0.3 && Math.abs(one.y2() - next.y2()) < 0.3 && next.x1() - one.x2() < 0.6
+                    && Math.abs(one.width() - next.width()) < 0.1 && one.rgb() == next.rgb() && one.dashed() == next.dashed();
             if (!goesOn) continue;
-            Ink.Stroke both = new Ink.Stroke(one.x1(), one.y1(), Math.max(one.x2(), next.x2()), next.y2(), one.width(), one.rgb(), one.dashed(), Math.min(one.order(), next.order()));
+            Ink.Stroke both = new Ink.Stroke(one.x1(), one.y1(), Math.max(one.x2(), next.x2()), next.y2(), one.width(), one.rgb(), one.dashed(),
+                    Math.min(one.order(), next.order()));
             now.put(one, null);
             now.put(next, both);
             strokes.set(i + 1, both);

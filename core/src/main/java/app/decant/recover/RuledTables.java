@@ -30,7 +30,8 @@ final class RuledTables {
             }
             ink.removeAll(net.across);
             ink.removeAll(net.down);
-            ink.removeIf(one -> one instanceof Ink.Fill fill && fill.x() > grid.left() - 3 && fill.right() < grid.right() + 3 && fill.y() > grid.top() - 3 && fill.bottom() < grid.bottom() + 3);
+            ink.removeIf(one -> one instanceof Ink.Fill fill && fill.x() > grid.left() - 3 && fill.right() < grid.right() + 3 && fill.y() > grid.top() - 3
+                    && fill.bottom() < grid.bottom() + 3);
         }
         return tables;
     }
@@ -72,9 +73,11 @@ final class RuledTables {
         double top = net.down.stream().mapToDouble(Ink.Stroke::y1).min().orElseThrow();
         double bottom = net.down.stream().mapToDouble(Ink.Stroke::y2).max().orElseThrow();
         double[] xs = edges(net.down.stream().map(Ink.Stroke::x1).toList(), Math.min(left, least(net.down, true)), Math.max(right, most(net.down, true)));
-        double[] ys = edges(net.across.stream().map(Ink.Stroke::y1).toList(), Math.min(top, least(net.across, false)), Math.max(bottom, most(net.across, false)));
+        double[] ys = edges(net.across.stream().map(Ink.Stroke::y1).toList(), Math.min(top, least(net.across, false)),
+                Math.max(bottom, most(net.across, false)));
         if (xs.length < 2 || ys.length < 2 || xs.length * ys.length < 6 || xs.length > 200 || ys.length > 2000) return null;
-        List<Chunk> inside = chunks.stream().filter(chunk -> chunk.middleX() > xs[0] && chunk.middleX() < xs[xs.length - 1] && chunk.middleY() > ys[0] && chunk.middleY() < ys[ys.length - 1]).toList();
+        List<Chunk> inside = chunks.stream().filter(chunk -> chunk.middleX() > xs[0] && chunk.middleX() < xs[xs.length - 1] && chunk.middleY() > ys[0]
+                && chunk.middleY() < ys[ys.length - 1]).toList();
         if (inside.isEmpty()) return null;
         List<TableGrid.Cell> cells = cells(net, xs, ys, ink, inside, pictures);
         if (cells.size() < 2) return null;
@@ -84,8 +87,12 @@ final class RuledTables {
         return RowSplit.of(grid);
     }
 
-    private static double least(List<Ink.Stroke> strokes, boolean x) { return strokes.stream().mapToDouble(stroke -> x ? stroke.x1() : stroke.y1()).min().orElseThrow(); }
-    private static double most(List<Ink.Stroke> strokes, boolean x) { return strokes.stream().mapToDouble(stroke -> x ? stroke.x2() : stroke.y2()).max().orElseThrow(); }
+    private static double least(List<Ink.Stroke> strokes, boolean x) {
+        return strokes.stream().mapToDouble(stroke -> x ? stroke.x1() : stroke.y1()).min().orElseThrow();
+    }
+    private static double most(List<Ink.Stroke> strokes, boolean x) {
+        return strokes.stream().mapToDouble(stroke -> x ? stroke.x2() : stroke.y2()).max().orElseThrow();
+    }
 
     private static double[] edges(List<Double> lines, double from, double to) {
         List<Double> all = new ArrayList<>(lines);
@@ -114,9 +121,12 @@ final class RuledTables {
                 double x2 = xs[c + span];
                 double y1 = ys[r];
                 double y2 = ys[r + down];
-                List<Chunk> texts = chunks.stream().filter(chunk -> chunk.middleX() >= x1 && chunk.middleX() < x2 && chunk.middleY() >= y1 && chunk.middleY() < y2).toList();
-                List<Placed> shown = pictures.stream().filter(placed -> placed.middleX() >= x1 && placed.middleX() < x2 && placed.middleY() >= y1 && placed.middleY() < y2).toList();
-                cells.add(new TableGrid.Cell(r, c, down, span, texts, shown, net.lineAcross(y1, x1, x2), net.lineDown(x2, y1, y2), net.lineAcross(y2, x1, x2), net.lineDown(x1, y1, y2), RuleNet.shading(ink, x1, y1, x2, y2)));
+                List<Chunk> texts = chunks.stream().filter(chunk -> chunk.middleX() >= x1 && chunk.middleX() < x2 && chunk.middleY() >= y1
+                        && chunk.middleY() < y2).toList();
+                List<Placed> shown = pictures.stream().filter(placed -> placed.middleX() >= x1 && placed.middleX() < x2 && placed.middleY() >= y1
+                        && placed.middleY() < y2).toList();
+                cells.add(new TableGrid.Cell(r, c, down, span, texts, shown, net.lineAcross(y1, x1, x2), net.lineDown(x2, y1, y2),
+                        net.lineAcross(y2, x1, x2), net.lineDown(x1, y1, y2), RuleNet.shading(ink, x1, y1, x2, y2)));
             }
         }
         return cells;
@@ -125,7 +135,8 @@ final class RuledTables {
     /** Whether a cell reaches into a row: no line above it there, and none between its columns. */
     private static boolean isOpen(RuleNet net, double[] xs, double[] ys, int row, int column, int span) {
         if (net.lineAcross(ys[row], xs[column], xs[column + 1]) != null) return false;
-        for (int k = 1; k < span; k++) if (net.lineAcross(ys[row], xs[column + k], xs[column + k + 1]) != null || net.lineDown(xs[column + k], ys[row], ys[row + 1]) != null) return false;
+        for (int k = 1; k < span; k++)
+            if (net.lineAcross(ys[row], xs[column + k], xs[column + k + 1]) != null || net.lineDown(xs[column + k], ys[row], ys[row + 1]) != null) return false;
         return column + span == xs.length - 1 || net.lineDown(xs[column + span], ys[row], ys[row + 1]) != null;
     }
 
@@ -144,7 +155,8 @@ final class RuledTables {
                 if (row.size() < 2 || row.stream().anyMatch(cell -> cell.rowSpan() > 1)) continue;
                 List<Chunk> all = row.stream().flatMap(cell -> cell.chunks().stream()).sorted(Comparator.comparingDouble(Chunk::baseline)).toList();
                 List<List<Chunk>> lines = AlignedTable.rows(all, grid.xs());
-                long full = lines.stream().filter(line -> line.stream().map(chunk -> AlignedTable.columnOf(chunk, grid.xs())).distinct().count() >= Math.max(2, grid.columns() - 1)).count();
+                long full = lines.stream().filter(line -> line.stream().map(chunk -> AlignedTable.columnOf(chunk, grid.xs())).distinct()
+                        .count() >= Math.max(2, grid.columns() - 1)).count();
                 if (lines.size() < 2 || full < lines.size() || lines.size() < 3 && grid.columns() < 3) continue;
                 for (int i = 1; i < lines.size(); i++) {
                     double above = lines.get(i - 1).stream().mapToDouble(Chunk::bottom).max().orElse(0);
@@ -165,7 +177,8 @@ final class RuledTables {
                     double y2 = ys[last];
                     List<Chunk> texts = cell.chunks().stream().filter(chunk -> chunk.middleY() >= y1 && chunk.middleY() < y2).toList();
                     List<Placed> shown = cell.pictures().stream().filter(placed -> placed.middleY() >= y1 && placed.middleY() < y2).toList();
-                    cells.add(new TableGrid.Cell(r, cell.column(), last - r, cell.columnSpan(), texts, shown, r == from ? cell.top() : null, cell.right(), last == to ? cell.bottom() : null, cell.left(), cell.shading()));
+                    cells.add(new TableGrid.Cell(r, cell.column(), last - r, cell.columnSpan(), texts, shown, r == from ? cell.top() : null, cell.right(),
+                            last == to ? cell.bottom() : null, cell.left(), cell.shading()));
                 }
             }
             cells.sort(Comparator.comparingInt(TableGrid.Cell::row).thenComparingInt(TableGrid.Cell::column));

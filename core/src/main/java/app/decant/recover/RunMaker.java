@@ -48,7 +48,8 @@ final class RunMaker {
 
     private Inline note(Para.Footnote note, Glyph glyph, TextLine line, PageMatter page) {
         boolean counted = note.mark().matches("\\d+");
-        return new Inline.Note(Inline.Note.Kind.FOOTNOTE, noteMaker.apply(note), counted ? null : note.mark(), look(glyph, line, page).with(TextProperty.SCRIPT, Script.SUPER));
+        return new Inline.Note(Inline.Note.Kind.FOOTNOTE, noteMaker.apply(note), counted ? null : note.mark(), look(glyph, line, page)
+                .with(TextProperty.SCRIPT, Script.SUPER));
     }
 
     /** The text of one line in runs, and how it goes on to the next. */
@@ -99,7 +100,8 @@ final class RunMaker {
                 }
                 continue;
             }
-            Look own = glyph.text().isBlank() && look != null ? spaceLook(look, glyph, i + 1 < glyphs.size() ? glyphs.get(i + 1) : null, line, page) : look(glyph, line, page);
+            Look own = glyph.text().isBlank() && look != null ? spaceLook(look, glyph, i + 1 < glyphs.size() ? glyphs.get(i + 1) : null, line, page)
+                    : look(glyph, line, page);
             if (look != null && !own.equals(look)) flush(runs, text, look);
             look = own;
             text.append(glyph.text());
@@ -138,7 +140,8 @@ final class RunMaker {
         LookKey key = new LookKey(glyph.face(), Math.round(size * 20), glyph.rgb(), script, underlined, struck, highlight, glyph.link());
         return looks.computeIfAbsent(key, none -> {
             Faces.Choice choice = faces.of(glyph.face());
-            Look look = Look.of(TextProperty.FAMILY, choice.family()).with(TextProperty.SIZE, rounded(size)).with(TextProperty.BOLD, glyph.face().bold()).with(TextProperty.ITALIC, glyph.face().italic())
+            Look look = Look.of(TextProperty.FAMILY, choice.family()).with(TextProperty.SIZE, rounded(size)).with(TextProperty.BOLD, glyph.face().bold())
+                    .with(TextProperty.ITALIC, glyph.face().italic())
                     .with(TextProperty.COLOUR, glyph.rgb() == 0 ? Colour.AUTOMATIC : new Colour(glyph.rgb()));
             if (choice.scale() != 1) look = look.with(TextProperty.WIDTH_SCALE, choice.scale());
             if (script != Script.BASELINE) look = look.with(TextProperty.SCRIPT, script);
@@ -184,7 +187,10 @@ final class RunMaker {
         runs.joint = " ";
     }
 
-    private static boolean isIdeographic(int point) { return Character.isIdeographic(point) || Character.UnicodeScript.of(point) == Character.UnicodeScript.HIRAGANA || Character.UnicodeScript.of(point) == Character.UnicodeScript.KATAKANA; }
+    private static boolean isIdeographic(int point) {
+        return Character.isIdeographic(point) || Character.UnicodeScript.of(point) == Character.UnicodeScript.HIRAGANA
+                || Character.UnicodeScript.of(point) == Character.UnicodeScript.KATAKANA;
+    }
 
     /** Whether a hyphen at a line's end broke a word. What the text shows elsewhere decides: the joined word, or the compound with its hyphen. */
     private boolean isBroken(String text, String following) {
@@ -196,7 +202,8 @@ final class RunMaker {
         if (words.contains(joined)) return true;
         if (words.contains((before + "-" + after).toLowerCase(Locale.ROOT))) return false;
         // A compound of two words that both stand elsewhere alone keeps its hyphen; else a hyphen at a line's end breaks a word.
-        boolean compound = before.length() > 3 && after.length() > 3 && words.contains(before.toLowerCase(Locale.ROOT)) && words.contains(after.toLowerCase(Locale.ROOT));
+        boolean compound = before.length() > 3 && after.length() > 3 && words.contains(before.toLowerCase(Locale.ROOT))
+                && words.contains(after.toLowerCase(Locale.ROOT));
         return !compound;
     }
 

@@ -17,7 +17,8 @@ final class RunningHeads {
     private static final int MOST_ROWS = 4;
     private static final Pattern NUMBER = Pattern.compile("\\d+");
     private static final Pattern ROMAN = Pattern.compile("(?i)^[ivxlcdm]{1,7}$");
-    private static final Pattern LONE_NUMBER = Pattern.compile("(?iu)^(\\p{L}+\\.?\\s+)?[-–—\\[(]?\\s*\\d{1,4}\\s*[-–—\\])]?(\\s*(/|of|von|de|sur|av|van|di)\\s*\\d{1,4})?$");
+    private static final Pattern LONE_NUMBER =
+            Pattern.compile("(?iu)^(\\p{L}+\\.?\\s+)?[-–—\\[(]?\\s*\\d{1,4}\\s*[-–—\\])]?(\\s*(/|of|von|de|sur|av|van|di)\\s*\\d{1,4})?$");
 
     private final List<PageMatter> pages;
     private final Map<Integer, List<FrameLine>> headers = new HashMap<>();
@@ -95,15 +96,18 @@ final class RunningHeads {
             List<Row> own = rows.get(page.index());
             int count = 0;
             boolean counted = false;
-            while (count < Math.min(MOST_ROWS, own.size()) && (own.get(count).isArtifact() || comesAgain(own.get(count), rows, page) && !isHeading(own, count))) {
+            while (count < Math.min(MOST_ROWS, own.size()) && (own.get(count).isArtifact() || comesAgain(own.get(count), rows, page)
+                    && !isHeading(own, count))) {
                 counted |= countsPages(own.get(count), rows);
                 count++;
             }
             // Heads stand close together; what comes again beyond a gap is body text of pages that are much alike.
             for (int i = 1; i < count; i++) {
-                if (!own.get(i).isArtifact() && Math.abs(own.get(i).baseline() - own.get(i - 1).baseline()) > 2.4 * Math.max(own.get(i).size(), own.get(i - 1).size())) count = i;
+                if (!own.get(i).isArtifact() && Math.abs(own.get(i).baseline() - own.get(i - 1).baseline()) > 2.4 * Math.max(own.get(i).size(), own.get(i - 1)
+                        .size())) count = i;
             }
-            while (count > 0 && !(counted && count == 1 && own.get(0).text().length() <= 60) && !own.get(count - 1).isArtifact() && !isApart(own, count, top)) count--;
+            while (count > 0 && !(counted && count == 1 && own.get(0).text().length() <= 60) && !own.get(count - 1).isArtifact() && !isApart(own, count, top))
+                count--;
             if (count == 0 && pages.size() == 1 && !own.isEmpty() && isLoneHead(own, page, top)) count = 1;
             taken.put(page.index(), count);
             for (int i = 0; i < count; i++) slots.add(slot(own.get(i)));
@@ -113,7 +117,8 @@ final class RunningHeads {
         for (PageMatter page : pages) {
             List<Row> own = rows.get(page.index());
             int count = taken.get(page.index());
-            if (count == 0 && with * 2 >= pages.size() && pages.size() > 2 && !own.isEmpty() && slots.contains(slot(own.get(0))) && isApart(own, 1, top)) count = 1;
+            if (count == 0 && with * 2 >= pages.size() && pages.size() > 2 && !own.isEmpty() && slots.contains(slot(own.get(0))) && isApart(own, 1, top))
+                count = 1;
             for (int i = 0; i < count; i++) {
                 Row row = own.get(i);
                 page.chunks().removeAll(row.chunks());
@@ -136,7 +141,8 @@ final class RunningHeads {
             if (!ends && !text.matches("(?s)" + number + "\\s.*") || text.length() > 90) continue;
             int from = ends ? text.length() - number.length() : 0;
             page.chunks().removeAll(own.get(0).chunks());
-            frames.put(page.index(), new ArrayList<>(List.of(new FrameLine(own.get(0).line(), List.of(new FrameLine.Part(from, from + number.length(), Field.Kind.PAGE)), null))));
+            frames.put(page.index(), new ArrayList<>(List.of(new FrameLine(own.get(0).line(),
+                    List.of(new FrameLine.Part(from, from + number.length(), Field.Kind.PAGE)), null))));
         }
     }
 
@@ -220,7 +226,8 @@ final class RunningHeads {
         int place = 0;
         while (matcher.find()) {
             int value = value(matcher.group());
-            if (value == pages.size() && pages.size() > 1 && text.substring(0, matcher.start()).matches("(?iu).*\\d.*(/|\\b(of|von|de|sur|av|van|di))\\s*$")) fields.add(new FrameLine.Part(matcher.start(), matcher.end(), Field.Kind.PAGES));
+            if (value == pages.size() && pages.size() > 1 && text.substring(0, matcher.start()).matches("(?iu).*\\d.*(/|\\b(of|von|de|sur|av|van|di))\\s*$"))
+                fields.add(new FrameLine.Part(matcher.start(), matcher.end(), Field.Kind.PAGES));
             else if (goesUp(row, rows, place, value)) fields.add(new FrameLine.Part(matcher.start(), matcher.end(), Field.Kind.PAGE));
             place++;
         }

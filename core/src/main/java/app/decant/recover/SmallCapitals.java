@@ -45,12 +45,15 @@ final class SmallCapitals {
 
     private static List<Glyph> enlarged(List<Glyph> glyphs, double full, double small, FaceUse face) {
         boolean[] ours = new boolean[glyphs.size()];
-        for (int i = 0; i < ours.length; i++) ours[i] = is(glyphs.get(i), small, face) || is(glyphs.get(i), full, face) && isCapital(glyphs.get(i)) && i + 1 < ours.length && is(glyphs.get(i + 1), small, face);
+        for (int i = 0; i < ours.length; i++)
+            ours[i] = is(glyphs.get(i), small, face) || is(glyphs.get(i), full, face) && isCapital(glyphs.get(i)) && i + 1 < ours.length
+                    && is(glyphs.get(i + 1), small, face);
         // Spaces, hyphens and commas between them are of full size; they go with them.
         for (int from = 0; from < ours.length; from++) {
             if (!ours[from]) continue;
             int to = from + 1;
-            while (to < ours.length && !ours[to] && is(glyphs.get(to), full, face) && !Character.isLetterOrDigit(glyphs.get(to).text().isEmpty() ? 'x' : glyphs.get(to).text().codePointAt(0))) to++;
+            while (to < ours.length && !ours[to] && is(glyphs.get(to), full, face) && !Character.isLetterOrDigit(glyphs.get(to).text().isEmpty() ? 'x'
+                    : glyphs.get(to).text().codePointAt(0))) to++;
             if (to < ours.length && ours[to]) Arrays.fill(ours, from, to, true);
         }
         List<Glyph> result = new ArrayList<>();

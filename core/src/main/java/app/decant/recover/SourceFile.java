@@ -78,10 +78,15 @@ final class SourceFile implements AutoCloseable {
         try {
             AccessPermission permission = pdf.getCurrentAccessPermission();
             if (!permission.canExtractContent()) {
-                throw new DecantException(Kind.NOT_PERMITTED, name + " is locked by its owner against copying its text, so it can't be made editable. Give the owner password, or ask the owner for an open copy.");
+                throw new DecantException(Kind.NOT_PERMITTED,
+                        name + " is locked by its owner against copying its text, so it can't be made editable. Give the owner password, or ask the owner "
+                        + "for an open copy.");
             }
-            if (pdf.getNumberOfPages() == 0) throw new DecantException(Kind.UNREADABLE, name + " is a PDF without a single page. Ask for it again, or open an older copy.");
-            if (pdf.getNumberOfPages() > MOST_PAGES) throw new DecantException(Kind.UNSUPPORTED, name + " has " + pdf.getNumberOfPages() + " pages; up to " + MOST_PAGES + " can be taken in. Split it first.");
+            if (pdf.getNumberOfPages() == 0)
+                throw new DecantException(Kind.UNREADABLE, name + " is a PDF without a single page. Ask for it again, or open an older copy.");
+            if (pdf.getNumberOfPages() > MOST_PAGES)
+                throw new DecantException(Kind.UNSUPPORTED, name + " has " + pdf.getNumberOfPages() + " pages; up to " + MOST_PAGES
+                        + " can be taken in. Split it first.");
             return new SourceFile(pdf);
         } catch (RuntimeException e) {
             closeQuietly(pdf);
@@ -120,7 +125,8 @@ final class SourceFile implements AutoCloseable {
             for (PDAnnotation annotation : page.getAnnotations()) {
                 if (!(annotation instanceof PDAnnotationLink link) || link.getRectangle() == null) continue;
                 PDRectangle box = link.getRectangle();
-                Rectangle2D area = toPage.createTransformedShape(new Rectangle2D.Double(box.getLowerLeftX(), box.getLowerLeftY(), box.getWidth(), box.getHeight())).getBounds2D();
+                Rectangle2D area = toPage.createTransformedShape(new Rectangle2D.Double(box.getLowerLeftX(), box.getLowerLeftY(), box.getWidth(),
+                        box.getHeight())).getBounds2D();
                 Link target = target(link);
                 if (target != null) areas.add(new PageReader.LinkArea(area, target));
             }
@@ -166,7 +172,8 @@ final class SourceFile implements AutoCloseable {
     private void gather(PDOutlineNode node, int level, List<Bookmark> found, Set<COSBase> seen) throws IOException {
         for (PDOutlineItem item : node.children()) {
             if (!seen.add(item.getCOSObject()) || found.size() > MOST_BOOKMARKS || level > 30) return;
-            PDDestination destination = item.getDestination() != null ? item.getDestination() : item.getAction() instanceof PDActionGoTo inside ? inside.getDestination() : null;
+            PDDestination destination = item.getDestination() != null ? item.getDestination() : item.getAction() instanceof PDActionGoTo inside
+                    ? inside.getDestination() : null;
             Target target = target(destination);
             if (target != null && item.getTitle() != null) found.add(new Bookmark(level, item.getTitle(), target));
             gather(item, level + 1, found, seen);
@@ -185,7 +192,8 @@ final class SourceFile implements AutoCloseable {
     /** Title, author and so on, and the language. */
     Facts facts() {
         PDDocumentInformation info = pdf.getDocumentInformation();
-        return new Facts(text(info.getTitle()), text(info.getSubject()), text(info.getAuthor()), text(info.getKeywords()), text(pdf.getDocumentCatalog().getLanguage()),
+        return new Facts(text(info.getTitle()), text(info.getSubject()), text(info.getAuthor()), text(info.getKeywords()),
+                text(pdf.getDocumentCatalog().getLanguage()),
                 instant(info.getCreationDate()), instant(info.getModificationDate()), Map.of());
     }
 

@@ -26,8 +26,10 @@ import java.util.function.UnaryOperator;
 
 /** Moves what is common to paragraphs of one kind into styles, so that the document can be changed style by style. */
 final class StyleMaker {
-    private static final List<Property<?>> OF_TEXT = List.of(TextProperty.FAMILY, TextProperty.SIZE, TextProperty.BOLD, TextProperty.ITALIC, TextProperty.COLOUR, TextProperty.WIDTH_SCALE);
-    private static final List<Property<?>> OF_PARAGRAPHS = List.of(ParagraphProperty.ALIGNMENT, ParagraphProperty.SPACE_BEFORE, ParagraphProperty.LINE_SPACING, ParagraphProperty.FIRST_LINE, ParagraphProperty.INDENT_START);
+    private static final List<Property<?>> OF_TEXT = List.of(TextProperty.FAMILY, TextProperty.SIZE, TextProperty.BOLD, TextProperty.ITALIC,
+            TextProperty.COLOUR, TextProperty.WIDTH_SCALE);
+    private static final List<Property<?>> OF_PARAGRAPHS = List.of(ParagraphProperty.ALIGNMENT, ParagraphProperty.SPACE_BEFORE,
+            ParagraphProperty.LINE_SPACING, ParagraphProperty.FIRST_LINE, ParagraphProperty.INDENT_START);
 
     private final Map<String, Style> styles = new LinkedHashMap<>();
     private final Map<Paragraph, Paragraph> changed = new IdentityHashMap<>();
@@ -52,7 +54,8 @@ final class StyleMaker {
         for (Section section : document.sections()) {
             Map<Section.FramePlace, List<Block>> frames = new HashMap<>();
             section.frames().forEach((place, blocks) -> frames.put(place, map(blocks, lighten)));
-            sections.add(new Section(section.start(), section.page(), section.columns(), section.numbering(), frames, section.firstPageDiffers(), map(section.blocks(), lighten)));
+            sections.add(new Section(section.start(), section.page(), section.columns(), section.numbering(), frames, section.firstPageDiffers(),
+                    map(section.blocks(), lighten)));
         }
         return document.withSections(sections).withStyles(new StyleSheet(Look.PLAIN, "Normal", null, styles));
     }
@@ -140,7 +143,8 @@ final class StyleMaker {
     private static Look said(Look look, List<Property<?>> properties, Look below) {
         Look result = look;
         for (Property<?> property : properties) {
-            if (!result.says(property) && below.says(property) && otherwise(property) != NOTHING && !below.get(property).equals(otherwise(property))) result = with(result, property, otherwise(property));
+            if (!result.says(property) && below.says(property) && otherwise(property) != NOTHING && !below.get(property).equals(otherwise(property)))
+                result = with(result, property, otherwise(property));
         }
         return result;
     }
@@ -152,7 +156,8 @@ final class StyleMaker {
         Look look = less(said(paragraph.look(), OF_PARAGRAPHS, below), below);
         // A list's own indents come between style and paragraph: what the paragraph says of them stays.
         if (paragraph.look().says(ParagraphProperty.LIST)) {
-            look = look.with(ParagraphProperty.INDENT_START, paragraph.look().get(ParagraphProperty.INDENT_START)).with(ParagraphProperty.FIRST_LINE, paragraph.look().get(ParagraphProperty.FIRST_LINE));
+            look = look.with(ParagraphProperty.INDENT_START, paragraph.look().get(ParagraphProperty.INDENT_START)).with(ParagraphProperty.FIRST_LINE,
+                    paragraph.look().get(ParagraphProperty.FIRST_LINE));
         }
         List<Inline> inlines = new ArrayList<>();
         for (Inline inline : paragraph.inlines()) inlines.add(lighterInline(inline, below));
@@ -166,7 +171,8 @@ final class StyleMaker {
     private Inline lighterInline(Inline inline, Look below) {
         if (inline instanceof Inline.Note note) return new Inline.Note(note.kind(), map(note.blocks(), this::lighter), note.mark(), text(note.look(), below));
         if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) {
-            return new Inline.Floating(floating.anchor(), new TextBox(map(box.blocks(), this::lighter), box.width(), box.height(), box.grows(), box.padding(), box.border(), box.fill()), floating.look());
+            return new Inline.Floating(floating.anchor(), new TextBox(map(box.blocks(), this::lighter), box.width(), box.height(), box.grows(),
+                    box.padding(), box.border(), box.fill()), floating.look());
         }
         return inline instanceof Inline.BookmarkPoint ? inline : inline.with(text(inline.look(), below));
     }
@@ -181,7 +187,8 @@ final class StyleMaker {
                 result.add(new Contents(contents.fromLevel(), contents.toLevel(), contents.entries().stream().map(change).toList()));
             } else if (block instanceof Table table) {
                 List<Table.Row> rows = new ArrayList<>();
-                for (Table.Row row : table.rows()) rows.add(new Table.Row(row.look(), row.cells().stream().map(cell -> cell.withBlocks(map(cell.blocks(), change))).toList()));
+                for (Table.Row row : table.rows())
+                    rows.add(new Table.Row(row.look(), row.cells().stream().map(cell -> cell.withBlocks(map(cell.blocks(), change))).toList()));
                 result.add(new Table(table.look(), table.columns(), rows));
             } else {
                 result.add(block);

@@ -15,7 +15,8 @@ record TableGrid(double[] xs, double[] ys, List<Cell> cells, int order, int page
     TableGrid(double[] xs, double[] ys, List<Cell> cells, int order, int page) { this(xs, ys, cells, order, page, null, -1); }
 
     /** One cell: where it stands, what stands in it, and how it is drawn; a null side has no line. */
-    record Cell(int row, int column, int rowSpan, int columnSpan, List<Chunk> chunks, List<Placed> pictures, Ink.Stroke top, Ink.Stroke right, Ink.Stroke bottom, Ink.Stroke left, Integer shading) {
+    record Cell(int row, int column, int rowSpan, int columnSpan, List<Chunk> chunks, List<Placed> pictures, Ink.Stroke top, Ink.Stroke right,
+            Ink.Stroke bottom, Ink.Stroke left, Integer shading) {
         String text() {
             List<String> texts = new ArrayList<>();
             for (Chunk chunk : chunks) texts.add(chunk.text());

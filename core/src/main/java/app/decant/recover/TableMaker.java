@@ -60,7 +60,8 @@ final class TableMaker {
         }
         double sides = Math.max(0, left);
         // Text that was set ragged may come near the right edge; it must still fit there.
-        return new Insets(BlockMaker.rounded(Math.max(0, Math.min(top, 6))), BlockMaker.rounded(Math.max(0, Math.min(sides, right - 0.5))), 0, BlockMaker.rounded(sides));
+        return new Insets(BlockMaker.rounded(Math.max(0, Math.min(top, 6))), BlockMaker.rounded(Math.max(0, Math.min(sides, right - 0.5))), 0,
+                BlockMaker.rounded(sides));
     }
 
     private Table.Cell cell(TableGrid grid, TableGrid.Cell cell, Insets padding) {
@@ -82,12 +83,14 @@ final class TableMaker {
         }
         for (Placed picture : cell.pictures()) content.add(picture(picture));
         for (Para para : paras) content.add(blocks.paragraph(para, flow));
-        if (content.isEmpty()) content.add(new Paragraph("Normal", Look.PLAIN, Look.of(TextProperty.SIZE, BlockMaker.rounded(Math.max(1, Math.min(8, (y2 - y1) * 0.6)))), List.of()));
+        if (content.isEmpty()) content.add(new Paragraph("Normal", Look.PLAIN,
+                Look.of(TextProperty.SIZE, BlockMaker.rounded(Math.max(1, Math.min(8, (y2 - y1) * 0.6)))), List.of()));
         return new Table.Cell(cell.column(), cell.columnSpan(), cell.rowSpan(), look, content);
     }
 
     static Paragraph picture(Placed placed) {
-        return new Paragraph("Normal", Look.PLAIN, Look.of(TextProperty.SIZE, 1.0), List.of(new Inline.InlinePicture(placed.picture(), Look.of(TextProperty.SIZE, 1.0))));
+        return new Paragraph("Normal", Look.PLAIN, Look.of(TextProperty.SIZE, 1.0),
+                List.of(new Inline.InlinePicture(placed.picture(), Look.of(TextProperty.SIZE, 1.0))));
     }
 
     private List<Para> paragraphs(TableGrid.Cell cell, Flow flow, int page) {
@@ -123,11 +126,14 @@ final class TableMaker {
         return lines;
     }
 
-    private static Borders borders(TableGrid.Cell cell) { return new Borders(border(cell.top()), border(cell.right()), border(cell.bottom()), border(cell.left()), null, null); }
+    private static Borders borders(TableGrid.Cell cell) {
+        return new Borders(border(cell.top()), border(cell.right()), border(cell.bottom()), border(cell.left()), null, null);
+    }
 
     private static Border border(Ink.Stroke stroke) {
         if (stroke == null) return Border.NONE;
-        return new Border(stroke.dashed() ? Border.Line.DASHED : Border.Line.SINGLE, Math.max(0.25, Math.round(stroke.width() * 8) / 8.0), new Colour(stroke.rgb()), 0);
+        return new Border(stroke.dashed() ? Border.Line.DASHED : Border.Line.SINGLE, Math.max(0.25, Math.round(stroke.width() * 8) / 8.0),
+                new Colour(stroke.rgb()), 0);
     }
 
     /** Whether the first row stands out from the others as a row of heads. */
@@ -137,8 +143,10 @@ final class TableMaker {
         List<TableGrid.Cell> second = grid.row(1);
         if (first.stream().allMatch(cell -> cell.chunks().isEmpty())) return false;
         boolean bold = first.stream().allMatch(cell -> cell.chunks().stream().allMatch(chunk -> chunk.first().face().bold()));
-        boolean otherBold = second.stream().anyMatch(cell -> !cell.chunks().isEmpty() && cell.chunks().stream().noneMatch(chunk -> chunk.first().face().bold()));
-        boolean shaded = first.stream().allMatch(cell -> cell.shading() != null) && second.stream().anyMatch(cell -> !java.util.Objects.equals(cell.shading(), first.get(0).shading()));
+        boolean otherBold = second.stream().anyMatch(cell -> !cell.chunks().isEmpty() && cell.chunks().stream().noneMatch(chunk -> chunk.first().face()
+                .bold()));
+        boolean shaded = first.stream().allMatch(cell -> cell.shading() != null) && second.stream()
+                .anyMatch(cell -> !java.util.Objects.equals(cell.shading(), first.get(0).shading()));
         return bold && otherBold || shaded;
     }
 

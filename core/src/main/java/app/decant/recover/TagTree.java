@@ -88,7 +88,8 @@ final class TagTree {
             if (COSName.getPDFName("MCR").equals(type)) {
                 put(parent, here, dictionary.getDictionaryObject(COSName.MCID), pageNumbers);
             } else if (dictionary.containsKey(COSName.S) && seen.put(dictionary, true) == null) {
-                Element element = new Element(count++, role(dictionary.getCOSName(COSName.S)), parent, dictionary.getString(COSName.ALT), attribute(dictionary, "ColSpan"), attribute(dictionary, "RowSpan"), new ArrayList<>());
+                Element element = new Element(count++, role(dictionary.getCOSName(COSName.S)), parent, dictionary.getString(COSName.ALT),
+                        attribute(dictionary, "ColSpan"), attribute(dictionary, "RowSpan"), new ArrayList<>());
                 if (parent != null) parent.children.add(element);
                 walk(dictionary.getDictionaryObject(COSName.K), element, here, pageNumbers, seen, depth + 1);
             }

@@ -35,7 +35,8 @@ final class TaggedTables {
                     rest.add(piece);
                     continue;
                 }
-                if (cells.computeIfAbsent(cell, key -> new ArrayList<>()).isEmpty()) tables.computeIfAbsent(cell.within("Table"), key -> new ArrayList<>()).add(cell);
+                if (cells.computeIfAbsent(cell, key -> new ArrayList<>()).isEmpty())
+                    tables.computeIfAbsent(cell.within("Table"), key -> new ArrayList<>()).add(cell);
                 cells.get(cell).add(piece);
             }
         }
@@ -66,7 +67,8 @@ final class TaggedTables {
 
     private static int number(TagTree.Element cell) { return cell == null ? -1 : cell.number(); }
 
-    private TableGrid grid(TagTree.Element table, List<TagTree.Element> present, Map<TagTree.Element, List<Chunk>> cells, List<Ink> ink, List<Placed> pictures) {
+    private TableGrid grid(TagTree.Element table, List<TagTree.Element> present, Map<TagTree.Element, List<Chunk>> cells, List<Ink> ink,
+            List<Placed> pictures) {
         List<TagTree.Element> rows = new ArrayList<>();
         gatherRows(table, rows);
         rows.removeIf(row -> row.children().stream().noneMatch(present::contains));
@@ -84,9 +86,11 @@ final class TaggedTables {
             double x2 = xs[placing.column + placing.columns];
             double y1 = ys[placing.row];
             double y2 = ys[placing.row + placing.rows];
-            List<Placed> shown = pictures.stream().filter(placed -> placed.middleX() >= x1 && placed.middleX() < x2 && placed.middleY() >= y1 && placed.middleY() < y2).toList();
+            List<Placed> shown = pictures.stream().filter(placed -> placed.middleX() >= x1 && placed.middleX() < x2 && placed.middleY() >= y1
+                    && placed.middleY() < y2).toList();
             result.add(new TableGrid.Cell(placing.row, placing.column, placing.rows, placing.columns, cells.getOrDefault(placing.element, List.of()), shown,
-                    net.lineAcross(y1, x1, x2), net.lineDown(x2, y1, y2), net.lineAcross(y2, x1, x2), net.lineDown(x1, y1, y2), RuleNet.shading(ink, x1, y1, x2, y2)));
+                    net.lineAcross(y1, x1, x2), net.lineDown(x2, y1, y2), net.lineAcross(y2, x1, x2), net.lineDown(x1, y1, y2),
+                            RuleNet.shading(ink, x1, y1, x2, y2)));
         }
         int heads = 0;
         while (heads < rows.size() - 1 && isHead(rows.get(heads))) heads++;

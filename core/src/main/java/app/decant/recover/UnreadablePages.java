@@ -12,7 +12,10 @@ import javax.imageio.ImageIO;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
 
-/** Pages that hold no readable text: scans, and pages whose letters no table explains. Their words are recognised where that can be done here; else the page becomes its picture. */
+/**
+ * Pages that hold no readable text: scans, and pages whose letters no table explains. Their words are recognised where that can be done here; else the page
+ * becomes its picture.
+ */
 final class UnreadablePages {
     private static final int RESOLUTION = 300;
     private static final int PICTURE_RESOLUTION = 200;
@@ -34,11 +37,13 @@ final class UnreadablePages {
         boolean unmapped = letters > 20 && unknown * 5 > letters;
         boolean scan = page.isScan();
         if (scan && letters > 0 && !unmapped) {
-            findings.add(Finding.changed("A scanned page with its text under it stays a picture with that text, which is found and copied but can't be changed. In other formats than PDF and plain text the picture goes alone.", where));
+            findings.add(Finding.changed("A scanned page with its text under it stays a picture with that text, which is found and copied but can't be "
+                    + "changed. In other formats than PDF and plain text the picture goes alone.", where));
             return page.with(List.of(), List.of(), overWords(page));
         }
         if (!unmapped && !scan) {
-            if (unknown > 0) findings.add(Finding.lost(unknown + (unknown == 1 ? " character" : " characters") + " on page " + number + " can't be told: the file does not say what its signs stand for.", where));
+            if (unknown > 0) findings.add(Finding.lost(unknown + (unknown == 1 ? " character" : " characters") + " on page " + number
+                    + " can't be told: the file does not say what its signs stand for.", where));
             return page;
         }
         List<Glyph> recognised = recognised(page, where);
@@ -47,7 +52,8 @@ final class UnreadablePages {
             findings.add(Finding.changed("Page " + number + " " + why + "; its words were recognised. Compare them with the original.", where));
             return page.with(recognised, List.of(), scan ? List.of() : page.pictures());
         }
-        String advice = OpticalReader.isHere() ? "no words were found in it." : "to make its words editable, install the package tesseract-ocr and open the file again.";
+        String advice = OpticalReader.isHere() ? "no words were found in it."
+                : "to make its words editable, install the package tesseract-ocr and open the file again.";
         findings.add(Finding.lost("Page " + number + " " + why + ". It is here as a picture; " + advice, where));
         return scan ? page.with(List.of(), List.of(), page.pictures()) : page.with(List.of(), List.of(), picture(page));
     }
@@ -66,7 +72,8 @@ final class UnreadablePages {
         for (Chunk chunk : LineFinder.chunks(page.glyphs())) {
             List<Glyph> word = new ArrayList<>();
             for (Glyph glyph : chunk.glyphs()) {
-                boolean apart = glyph.isSpace() || !word.isEmpty() && glyph.x() - word.get(word.size() - 1).right() > 0.3 * Math.max(glyph.space(), 0.2 * glyph.size());
+                boolean apart = glyph.isSpace() || !word.isEmpty() && glyph.x() - word.get(word.size() - 1).right() > 0.3 * Math.max(glyph.space(),
+                        0.2 * glyph.size());
                 if (apart) end(word, scan, words);
                 if (!glyph.isSpace() && !glyph.text().isEmpty()) word.add(glyph);
             }
@@ -80,7 +87,8 @@ final class UnreadablePages {
         StringBuilder text = new StringBuilder();
         for (Glyph glyph : word) text.append(glyph.text());
         Glyph first = word.get(0);
-        words.add(new Picture.Word(text.toString(), first.x() - scan.x(), first.baseline() - scan.y(), Math.max(0.1, word.get(word.size() - 1).right() - first.x()), first.size()));
+        words.add(new Picture.Word(text.toString(), first.x() - scan.x(), first.baseline() - scan.y(), Math.max(0.1, word.get(word.size() - 1).right()
+                - first.x()), first.size()));
         word.clear();
     }
 
@@ -105,7 +113,8 @@ final class UnreadablePages {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             ImageIO.write(rendered(page, PICTURE_RESOLUTION), "png", out);
             List<Placed> pictures = new ArrayList<>();
-            pictures.add(new Placed(new Picture(new Image("image/png", out.toByteArray()), page.width(), page.height(), "Page " + (page.index() + 1)), 0, 0, 0));
+            pictures.add(new Placed(new Picture(new Image("image/png", out.toByteArray()), page.width(), page.height(), "Page " + (page.index() + 1)), 0, 0,
+                    0));
             return pictures;
         } catch (IOException e) {
             findings.add(Finding.lost("Page " + (page.index() + 1) + " can't be shown even as a picture.", "page " + (page.index() + 1)));

@@ -37,13 +37,15 @@ final class VectorPicture {
     private VectorPicture() { }
 
     static Rectangle2D bounds(Ink ink) {
-        if (ink instanceof Ink.Stroke stroke) return new Rectangle2D.Double(stroke.x1(), stroke.y1(), Math.max(0.1, stroke.x2() - stroke.x1()), Math.max(0.1, stroke.y2() - stroke.y1()));
+        if (ink instanceof Ink.Stroke stroke)
+            return new Rectangle2D.Double(stroke.x1(), stroke.y1(), Math.max(0.1, stroke.x2() - stroke.x1()), Math.max(0.1, stroke.y2() - stroke.y1()));
         if (ink instanceof Ink.Fill fill) return new Rectangle2D.Double(fill.x(), fill.y(), fill.width(), fill.height());
         if (ink instanceof Ink.Wash wash) return wash.path().getBounds2D();
         Ink.Shape shape = (Ink.Shape) ink;
         Rectangle2D box = shape.path().getBounds2D();
         double grow = shape.line() / 2;
-        return new Rectangle2D.Double(box.getX() - grow, box.getY() - grow, Math.max(0.1, box.getWidth() + 2 * grow), Math.max(0.1, box.getHeight() + 2 * grow));
+        return new Rectangle2D.Double(box.getX() - grow, box.getY() - grow, Math.max(0.1, box.getWidth() + 2 * grow),
+                Math.max(0.1, box.getHeight() + 2 * grow));
     }
 
     static Placed of(List<Ink> ink, List<Glyph> letters) {
@@ -52,7 +54,8 @@ final class VectorPicture {
         StringBuilder words = new StringBuilder();
         Glyph before = null;
         for (Glyph glyph : letters) {
-            if (before != null && !glyph.isSpace() && Math.hypot(glyph.x() - before.x(), glyph.baseline() - before.baseline()) > before.width() + 0.5 * glyph.size() && words.length() > 0 && words.charAt(words.length() - 1) != ' ') words.append(' ');
+            if (before != null && !glyph.isSpace() && Math.hypot(glyph.x() - before.x(), glyph.baseline() - before.baseline()) > before.width()
+                    + 0.5 * glyph.size() && words.length() > 0 && words.charAt(words.length() - 1) != ' ') words.append(' ');
             words.append(glyph.text());
             if (!glyph.isSpace() && !glyph.text().isEmpty()) {
                 outlines.add(outline(glyph));
@@ -66,9 +69,11 @@ final class VectorPicture {
         if (box == null) box = new Rectangle2D.Double(before.x(), before.baseline() - before.size(), before.width() + 1, before.size());
         try {
             byte[] file = write(ink, outlines, colours, box);
-            int order = java.util.stream.Stream.concat(ink.stream().map(Ink::order), letters.stream().map(Glyph::order)).min(Comparator.naturalOrder()).orElse(0);
+            int order = java.util.stream.Stream.concat(ink.stream().map(Ink::order), letters.stream().map(Glyph::order)).min(Comparator.naturalOrder())
+                    .orElse(0);
             String description = words.toString().trim();
-            return new Placed(new Picture(new Image("application/pdf", file), box.getWidth(), box.getHeight(), description.isEmpty() ? null : description), box.getX(), box.getY(), order);
+            return new Placed(new Picture(new Image("application/pdf", file), box.getWidth(), box.getHeight(), description.isEmpty() ? null : description),
+                    box.getX(), box.getY(), order);
         } catch (IOException e) {
             throw new DecantException(DecantException.Kind.UNREADABLE, "A drawing can't be taken over.", e);
         }

@@ -18,7 +18,8 @@ public final class XmlNames {
 
     private static Map<String, String> openDocument() {
         Map<String, String> names = new java.util.LinkedHashMap<>();
-        for (String name : new String[] {"office", "style", "text", "table", "drawing", "meta", "manifest"}) names.put(name.equals("drawing") ? "draw" : name, "urn:oasis:names:tc:opendocument:xmlns:" + name + ":1.0");
+        for (String name : new String[] {"office", "style", "text", "table", "drawing", "meta", "manifest"})
+            names.put(name.equals("drawing") ? "draw" : name, "urn:oasis:names:tc:opendocument:xmlns:" + name + ":1.0");
         names.put("fo", "urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0");
         names.put("svg", "urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0");
         names.put("number", "urn:oasis:names:tc:opendocument:xmlns:datastyle:1.0");

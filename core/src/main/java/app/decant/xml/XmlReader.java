@@ -45,7 +45,8 @@ public final class XmlReader {
             while (in.hasNext()) {
                 switch (in.next()) {
                     case XMLStreamConstants.START_ELEMENT -> {
-                        if (++depth > DEEPEST) throw new DecantException(DecantException.Kind.UNREADABLE, "The file nests deeper than any real document (" + what + "); it is not opened.");
+                        if (++depth > DEEPEST) throw new DecantException(DecantException.Kind.UNREADABLE, "The file nests deeper than any real document ("
+                                + what + "); it is not opened.");
                         String name = name(in.getNamespaceURI(), in.getPrefix(), in.getLocalName());
                         if (open.isEmpty() && !wanted.test(name)) continue;
                         open.push(node(in, name));
@@ -84,6 +85,7 @@ public final class XmlReader {
     }
 
     private static DecantException damaged(String what, Exception cause) {
-        return new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: its part " + what + " can't be read. Ask for it again, or open an older copy.", cause);
+        return new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: its part " + what
+                + " can't be read. Ask for it again, or open an older copy.", cause);
     }
 }

@@ -68,7 +68,8 @@ class EditTest {
         List<Walk.Stop> stops = Walk.of(document).stops();
         int inside = 0;
         while (stops.get(inside).path().size() < 4) inside++;
-        Document after = Edit.delete(document, new Span(new Place(stops.get(inside - 1).path(), 2), new Place(stops.get(inside + 3).path(), 1))).apply(document);
+        Document after = Edit.delete(document, new Span(new Place(stops.get(inside - 1).path(), 2), new Place(stops.get(inside + 3).path(), 1)))
+                .apply(document);
         assertThat(after.blocks().stream().filter(Table.class::isInstance)).hasSameSizeAs(document.blocks().stream().filter(Table.class::isInstance).toList());
         assertThat(Walk.of(after).stops()).hasSameSizeAs(stops);
     }
@@ -82,7 +83,8 @@ class EditTest {
         for (int i = 0; i < 400; i++) {
             List<Walk.Stop> stops = Walk.of(document).stops();
             Place one = place(stops.get(random.nextInt(stops.size())), random);
-            Place other = random.nextBoolean() ? one : place(stops.get(Math.max(0, Math.min(stops.size() - 1, stops.indexOf(stops.get(0)) + random.nextInt(stops.size())))), random);
+            Place other = random.nextBoolean() ? one
+                    : place(stops.get(Math.max(0, Math.min(stops.size() - 1, stops.indexOf(stops.get(0)) + random.nextInt(stops.size())))), random);
             if (random.nextInt(4) > 0) other = one;
             Span span = new Span(one, other);
             Edit edit = switch (random.nextInt(4)) {
@@ -102,7 +104,8 @@ class EditTest {
     private static Place place(Walk.Stop stop, Random random) { return new Place(stop.path(), random.nextInt(stop.paragraph().length() + 1)); }
 
     @Test void aNumberMissingBetweenHeadingsIsFoundWithItsLikelyPassage() {
-        List<Block> blocks = List.of(Paragraph.styled("Heading2", "3.2 In rough weather"), Paragraph.of("text"), Paragraph.of("3.3 Lost and found"), Paragraph.of("more"), Paragraph.styled("Heading2", "3.4 Mobility"));
+        List<Block> blocks = List.of(Paragraph.styled("Heading2", "3.2 In rough weather"), Paragraph.of("text"), Paragraph.of("3.3 Lost and found"),
+                Paragraph.of("more"), Paragraph.styled("Heading2", "3.4 Mobility"));
         Document document = Sample.of(blocks);
         Cascade cascade = Cascade.of(document);
         Outline outline = Outline.of(document, cascade, ListLabels.of(document, cascade));
@@ -114,9 +117,11 @@ class EditTest {
         Cascade cascade = Cascade.of(document);
         Outline.Heading heading = Outline.of(document, cascade, ListLabels.of(document, cascade)).headings().get(3);
         int length = heading.paragraph().length();
-        Document renamed = ContentsList.refreshed(Edit.type(document, new Span(new Place(heading.path(), 0), new Place(heading.path(), length)), "Setting out", null).apply(document));
+        Document renamed = ContentsList.refreshed(Edit.type(document, new Span(new Place(heading.path(), 0), new Place(heading.path(), length)),
+                "Setting out", null).apply(document));
         Contents contents = (Contents) renamed.blocks().stream().filter(Contents.class::isInstance).findFirst().orElseThrow();
-        assertThat(contents.entries()).extracting(Paragraph::plainText).anyMatch(text -> text.startsWith("2 Setting out")).noneMatch(text -> text.contains("Before you travel"));
+        assertThat(contents.entries()).extracting(Paragraph::plainText).anyMatch(text -> text.startsWith("2 Setting out"))
+                .noneMatch(text -> text.contains("Before you travel"));
         assertThat(ContentsList.refreshed(renamed)).isSameAs(renamed);
     }
 

@@ -47,7 +47,8 @@ import org.junit.jupiter.api.io.TempDir;
 /** Runs over a tree of files of all kinds, good and bad, and what they leave behind. */
 class FolderRunTest {
     private static final Instant WHEN = Instant.parse("2026-11-01T08:00:00Z");
-    private static final List<TextFormat> KINDS = List.of(TextFormat.DOCX, TextFormat.DOC, TextFormat.ODT, TextFormat.RTF, TextFormat.HTML, TextFormat.MD, TextFormat.TXT);
+    private static final List<TextFormat> KINDS = List.of(TextFormat.DOCX, TextFormat.DOC, TextFormat.ODT, TextFormat.RTF, TextFormat.HTML, TextFormat.MD,
+            TextFormat.TXT);
 
     @TempDir private Path folder;
     private Path source;
@@ -86,7 +87,8 @@ class FolderRunTest {
     }
 
     private FolderPlan plan(WhenThere there, boolean again, double faith) {
-        return new FolderPlan(List.of(new FolderPlan.Source(source, target, true, EnumSet.of(Kind.TEXT, Kind.TEMPLATE, Kind.PDF), List.of())), List.of(Map.entry("", Recipe.PLAIN)), there, again, true, Duration.ofMinutes(2), faith, 1, 1);
+        return new FolderPlan(List.of(new FolderPlan.Source(source, target, true, EnumSet.of(Kind.TEXT, Kind.TEMPLATE, Kind.PDF), List.of())),
+                List.of(Map.entry("", Recipe.PLAIN)), there, again, true, Duration.ofMinutes(2), faith, 1, 1);
     }
 
     private List<Entry> run(FolderPlan plan) { return Decant.runFolder(plan, FolderScan.of(plan, Progress.SILENT), target, FolderRun.Listener.NONE); }
@@ -103,7 +105,8 @@ class FolderRunTest {
         assertThat(scan.summary()).startsWith(good + bad - 1 + " text documents, 1 PDF, ");
         List<Entry> entries = run(plan);
         assertThat(entries).filteredOn(entry -> entry.state() == State.DONE).hasSize(good);
-        assertThat(entries).filteredOn(entry -> entry.state() == State.FAILED).hasSize(bad).allSatisfy(entry -> assertThat(entry.words()).singleElement().asString().endsWith("."));
+        assertThat(entries).filteredOn(entry -> entry.state() == State.FAILED).hasSize(bad).allSatisfy(entry -> assertThat(entry.words()).singleElement()
+                .asString().endsWith("."));
         assertThat(results()).hasSize(good);
         assertThat(target.resolve("year 1998/notice docx 0.pdf")).exists();
         for (Path result : results()) {
@@ -111,7 +114,8 @@ class FolderRunTest {
                 assertThat(pdf.getNumberOfPages()).isPositive();
             }
         }
-        assertThat(Files.getLastModifiedTime(target.resolve("year 1998/notice docx 0.pdf"))).isEqualTo(Files.getLastModifiedTime(source.resolve("year 1998/notice docx 0.docx")));
+        assertThat(Files.getLastModifiedTime(target.resolve("year 1998/notice docx 0.pdf")))
+                .isEqualTo(Files.getLastModifiedTime(source.resolve("year 1998/notice docx 0.docx")));
         assertThat(FolderRun.summary(entries)).isEqualTo(good + " done, " + bad + " failed.");
     }
 
@@ -129,7 +133,8 @@ class FolderRunTest {
         assertThat(made.get()).isEqualTo(2 * bad + 1);
         assertThat(results()).as("nothing is doubled").hasSize(good);
         FolderPlan other = new FolderPlan(plan.sources(), List.of(Map.entry("", Recipe.PLAIN.to(Target.ODT))));
-        assertThat(Decant.runFolder(other, FolderScan.of(other, Progress.SILENT), target, FolderRun.Listener.NONE)).filteredOn(entry -> entry.state() == State.DONE).as("another recipe is new work").hasSize(good);
+        assertThat(Decant.runFolder(other, FolderScan.of(other, Progress.SILENT), target, FolderRun.Listener.NONE))
+                .filteredOn(entry -> entry.state() == State.DONE).as("another recipe is new work").hasSize(good);
     }
 
     @Test void mindsWhatIsThereAlready() throws IOException {
@@ -138,7 +143,8 @@ class FolderRunTest {
         Files.writeString(there, "somebody else's");
         List<Entry> kept = run(plan(WhenThere.KEEP_BOTH, false, 0));
         assertThat(Files.readString(there)).isEqualTo("somebody else's");
-        assertThat(kept).filteredOn(entry -> entry.source().endsWith("notice docx 0.docx")).singleElement().satisfies(entry -> assertThat(entry.target()).isNotEqualTo(there).exists());
+        assertThat(kept).filteredOn(entry -> entry.source().endsWith("notice docx 0.docx")).singleElement().satisfies(entry -> assertThat(entry.target())
+                .isNotEqualTo(there).exists());
         List<Entry> skipped = run(plan(WhenThere.SKIP, true, 0));
         assertThat(skipped).filteredOn(entry -> entry.state() == State.SKIPPED).hasSize(good);
         assertThat(Files.readString(there)).isEqualTo("somebody else's");
@@ -151,7 +157,8 @@ class FolderRunTest {
         Files.writeString(source.resolve("Same.txt"), "one");
         Files.writeString(source.resolve("same.md"), "two");
         Files.createSymbolicLink(source.resolve("loop"), source);
-        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(source, inside, true, EnumSet.of(Kind.TEXT), List.of("[Ss]ame.*"))), List.of(Map.entry("", Recipe.PLAIN)));
+        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(source, inside, true, EnumSet.of(Kind.TEXT), List.of("[Ss]ame.*"))),
+                List.of(Map.entry("", Recipe.PLAIN)));
         FolderScan scan = FolderScan.of(plan, Progress.SILENT);
         assertThat(scan.items()).extracting(item -> inside.relativize(item.target()).toString()).containsExactlyInAnyOrder("Same.pdf", "same (md).pdf");
         assertThat(Decant.runFolder(plan, scan, inside, FolderRun.Listener.NONE)).allMatch(entry -> entry.state() == State.DONE);
@@ -159,8 +166,11 @@ class FolderRunTest {
         assertThat(again.items()).hasSize(2);
         assertThat(again.leftOut()).extracting(one -> source.relativize(one.file()).toString()).contains("results", "loop");
         List<Path> parts = new ArrayList<>();
-        for (int i = 1; i <= 3; i++) parts.addAll(FolderScan.of(new FolderPlan(plan(WhenThere.SKIP, false, 0).sources(), plan.outputs(), WhenThere.SKIP, false, false, Duration.ofMinutes(1), 0, i, 3), Progress.SILENT).items().stream().map(FolderScan.Item::source).toList());
-        assertThat(parts).as("parts share all files out, none twice").doesNotHaveDuplicates().hasSize(FolderScan.of(plan(WhenThere.SKIP, false, 0), Progress.SILENT).items().size());
+        for (int i = 1; i <= 3; i++)
+            parts.addAll(FolderScan.of(new FolderPlan(plan(WhenThere.SKIP, false, 0).sources(), plan.outputs(), WhenThere.SKIP, false, false,
+                    Duration.ofMinutes(1), 0, i, 3), Progress.SILENT).items().stream().map(FolderScan.Item::source).toList());
+        assertThat(parts).as("parts share all files out, none twice").doesNotHaveDuplicates()
+                .hasSize(FolderScan.of(plan(WhenThere.SKIP, false, 0), Progress.SILENT).items().size());
     }
 
     @Test void goesOnWhereARunBrokeOffUnderTheNameItHadChosen() throws IOException {
@@ -185,7 +195,8 @@ class FolderRunTest {
     }
 
     @Test void givesUpWhatHangsAndCanBeStoppedAndPaused() throws Exception {
-        FolderPlan slow = new FolderPlan(plan(WhenThere.SKIP, false, 0).sources(), List.of(Map.entry("", Recipe.PLAIN)), WhenThere.SKIP, false, false, Duration.ofMillis(300), 0, 1, 1);
+        FolderPlan slow = new FolderPlan(plan(WhenThere.SKIP, false, 0).sources(), List.of(Map.entry("", Recipe.PLAIN)), WhenThere.SKIP, false, false,
+                Duration.ofMillis(300), 0, 1, 1);
         FolderScan scan = FolderScan.of(slow, Progress.SILENT);
         FolderScan two = new FolderScan(scan.items().subList(0, 2), List.of(), scan.guard());
         FolderRun.Work hangs = (file, recipe, result, guard, score, seen, progress) -> {
@@ -193,7 +204,8 @@ class FolderRunTest {
             throw new DecantException(DecantException.Kind.CANCELLED, "Stopped.");
         };
         try (FolderJournal journal = FolderJournal.open(target)) {
-            assertThat(new FolderRun(slow, hangs, FolderRun.Listener.NONE).run(two, journal)).allSatisfy(entry -> assertThat(entry.words().get(0)).startsWith("It was given up after"));
+            assertThat(new FolderRun(slow, hangs, FolderRun.Listener.NONE).run(two, journal)).allSatisfy(entry -> assertThat(entry.words().get(0))
+                    .startsWith("It was given up after"));
         }
         FolderPlan patient = new FolderPlan(slow.sources(), slow.outputs());
         FolderRun[] leaves = new FolderRun[1];
@@ -201,7 +213,8 @@ class FolderRunTest {
             @Override public void begun(FolderScan.Item item) { two.items().forEach(one -> leaves[0].leaveOut(one.source())); }
         });
         try (FolderJournal journal = FolderJournal.open(target)) {
-            assertThat(leaves[0].run(two, journal)).as("one changes one's mind").allSatisfy(entry -> assertThat(entry.words()).containsExactly("It was left out by hand."));
+            assertThat(leaves[0].run(two, journal)).as("one changes one's mind").allSatisfy(entry -> assertThat(entry.words())
+                    .containsExactly("It was left out by hand."));
         }
         FolderPlan plan = plan(WhenThere.SKIP, false, 0);
         FolderRun[] run = new FolderRun[1];
@@ -215,7 +228,9 @@ class FolderRunTest {
     }
 
     @Test void scoresResultsAndWritesALogThatOthersRead() throws IOException {
-        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(source, target, true, EnumSet.of(Kind.TEXT, Kind.PDF), List.of("notice docx*", "notice txt*", "broken.pdf"))), List.of(Map.entry("", Recipe.PLAIN)), WhenThere.SKIP, false, false, Duration.ofMinutes(2), 90, 1, 1);
+        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(source, target, true, EnumSet.of(Kind.TEXT, Kind.PDF),
+                List.of("notice docx*", "notice txt*", "broken.pdf"))), List.of(Map.entry("", Recipe.PLAIN)), WhenThere.SKIP, false, false,
+                Duration.ofMinutes(2), 90, 1, 1);
         FolderScan scan = FolderScan.of(plan, Progress.SILENT);
         List<Entry> entries = Decant.runFolder(plan, scan, target, FolderRun.Listener.NONE);
         assertThat(entries).filteredOn(entry -> entry.state() == State.DONE).hasSize(8).allSatisfy(entry -> assertThat(entry.faith()).isBetween(90.0, 100.0));
@@ -243,7 +258,8 @@ class FolderRunTest {
         FolderScan scan = FolderScan.of(whole, Progress.SILENT);
         assertThat(all).extracting(Entry::source).containsExactlyInAnyOrderElementsOf(scan.items().stream().map(FolderScan.Item::source).toList());
         long done = all.stream().filter(entry -> entry.state() == State.DONE).count();
-        assertThat(scan.expected(FolderJournal.known(target), 2).seconds()).as("only what failed is still to do").isLessThan(scan.expected(List.of(), 2).seconds());
+        assertThat(scan.expected(FolderJournal.known(target), 2).seconds()).as("only what failed is still to do").isLessThan(scan.expected(List.of(), 2)
+                .seconds());
 
         // A part of the split at work keeps out what does the same files, and only that.
         try (FolderJournal second = FolderJournal.open(target, 2, 3)) {
@@ -265,7 +281,8 @@ class FolderRunTest {
     }
 
     @Test void aTargetThatCannotBeWrittenIsToldOnEachLine() throws Exception {
-        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(source, target, true, EnumSet.of(Kind.TEXT), List.of("*.txt"))), List.of(Map.entry("", Recipe.PLAIN.to(Target.ODT))));
+        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(source, target, true, EnumSet.of(Kind.TEXT), List.of("*.txt"))),
+                List.of(Map.entry("", Recipe.PLAIN.to(Target.ODT))));
         FolderScan scan = FolderScan.of(plan, Progress.SILENT);
         // A file stands where one of the folders of results has to be.
         Files.createDirectories(target);
@@ -281,10 +298,13 @@ class FolderRunTest {
 
     @Test void opensProtectedFilesByThePasswordsGivenAndLocksResults() throws Exception {
         Recipe locks = Recipe.PLAIN.with(new Recipe.Locking(Protection.Strength.AES_256, EnumSet.of(Protection.Permission.PRINT)));
-        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(source, target, true, EnumSet.of(Kind.TEXT), List.of("locked.docx", "notice docx 0.docx"))), List.of(Map.entry("", locks)), WhenThere.KEEP_BOTH, false, false, Duration.ofMinutes(2), 50, 1, 1);
+        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(source, target, true, EnumSet.of(Kind.TEXT),
+                List.of("locked.docx", "notice docx 0.docx"))), List.of(Map.entry("", locks)), WhenThere.KEEP_BOTH, false, false, Duration.ofMinutes(2), 50,
+                1, 1);
         List<Entry> entries;
         try (FolderJournal journal = FolderJournal.open(target)) {
-            entries = Decant.folderRun(plan, List.of("pier", "harbour"), new Recipe.Passwords("quayside7", "master9"), FolderRun.Listener.NONE).run(FolderScan.of(plan, Progress.SILENT), journal);
+            entries = Decant.folderRun(plan, List.of("pier", "harbour"), new Recipe.Passwords("quayside7", "master9"), FolderRun.Listener.NONE)
+                    .run(FolderScan.of(plan, Progress.SILENT), journal);
         }
         assertThat(entries).hasSize(2).allSatisfy(entry -> {
             assertThat(entry.state()).isEqualTo(State.DONE);
@@ -295,7 +315,8 @@ class FolderRunTest {
             }
         });
         try (Stream<Path> kept = Files.walk(target)) {
-            for (Path file : kept.filter(one -> one.getFileName().toString().startsWith(".decant")).toList()) assertThat(Files.readString(file)).doesNotContain("harbour").doesNotContain("quayside7").doesNotContain("master9");
+            for (Path file : kept.filter(one -> one.getFileName().toString().startsWith(".decant")).toList())
+                assertThat(Files.readString(file)).doesNotContain("harbour").doesNotContain("quayside7").doesNotContain("master9");
         }
     }
 
@@ -309,7 +330,9 @@ class FolderRunTest {
         Decant.publish(HarbourNotice.document(), Recipe.PLAIN, open);
         byte[] pdf = Files.readAllBytes(open);
         Path shut = folder.resolve("shut.pdf");
-        Decant.publish(new app.decant.publish.Order(Decant.layOut(HarbourNotice.document()), Recipe.PLAIN.with(new Recipe.Locking(Protection.Strength.AES_256, EnumSet.noneOf(Protection.Permission.class))), new Recipe.Passwords("tide", "ebb"), null), shut, Progress.SILENT);
+        Decant.publish(new app.decant.publish.Order(Decant.layOut(HarbourNotice.document()),
+                Recipe.PLAIN.with(new Recipe.Locking(Protection.Strength.AES_256, EnumSet.noneOf(Protection.Permission.class))),
+                new Recipe.Passwords("tide", "ebb"), null), shut, Progress.SILENT);
         for (String ending : List.of("docx", "doc", "odt", "pdf")) files.put("empty." + ending, new byte[0]);
         files.put("cut.docx", java.util.Arrays.copyOf(docx, docx.length * 2 / 3));
         files.put("cut.doc", java.util.Arrays.copyOf(doc, 1000));
@@ -320,8 +343,10 @@ class FolderRunTest {
         files.put("program.pdf", "\0\1\2MZ\0\0\1\2\3".getBytes(StandardCharsets.ISO_8859_1));
         files.put("no pages.pdf", "%PDF-1.7\n1 0 obj<</Type/Catalog>>endobj\ntrailer<</Root 1 0 R>>".getBytes(StandardCharsets.US_ASCII));
         files.put("loop.pdf", "%PDF-1.4\n1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Count 1/Kids[2 0 R]>>endobj\ntrailer<</Root 1 0 R>>".getBytes(StandardCharsets.US_ASCII));
-        files.put("bomb.docx", zip("word/document.xml", new byte[400_000_000], "[Content_Types].xml", "<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\"><Override PartName=\"/word/document.xml\" ContentType=\"application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml\"/></Types>".getBytes(StandardCharsets.UTF_8)));
-        files.put("spy.odt", zip("mimetype", "application/vnd.oasis.opendocument.text".getBytes(StandardCharsets.US_ASCII), "content.xml", "<!DOCTYPE x [<!ENTITY e SYSTEM \"file:///etc/passwd\">]><x>&e;</x>".getBytes(StandardCharsets.US_ASCII)));
+        files.put("bomb.docx", zip("word/document.xml", new byte[400_000_000], "[Content_Types].xml",
+                "<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\"><Override PartName=\"/word/document.xml\" ContentType=\"application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml\"/></Types>".getBytes(StandardCharsets.UTF_8)));
+        files.put("spy.odt", zip("mimetype", "application/vnd.oasis.opendocument.text".getBytes(StandardCharsets.US_ASCII), "content.xml",
+                "<!DOCTYPE x [<!ENTITY e SYSTEM \"file:///etc/passwd\">]><x>&e;</x>".getBytes(StandardCharsets.US_ASCII)));
         files.put("archive.docx", zip("readme.txt", "nothing".getBytes(StandardCharsets.US_ASCII)));
         files.put("deep.rtf", ("{\\rtf1" + "{".repeat(2_000_000)).getBytes(StandardCharsets.US_ASCII));
         files.put("workbook.docx", zip("xl/workbook.xml", new byte[10]));
@@ -332,18 +357,22 @@ class FolderRunTest {
         int whole = 0;
         for (TextFormat format : KINDS) {
             Path one = source.resolve("year 1998/notice " + format.ending() + " 0." + format.ending());
-            for (int i = 0; i < 40; i++, whole++) Files.copy(one, Files.createDirectories(many.resolve("drawer " + i % 8)).resolve("notice " + i + " " + format.ending() + "." + format.ending()));
+            for (int i = 0; i < 40; i++, whole++)
+                Files.copy(one, Files.createDirectories(many.resolve("drawer " + i % 8)).resolve("notice " + i + " " + format.ending() + "."
+                        + format.ending()));
         }
         for (int i = 0; i < 10; i++, whole++) Files.write(many.resolve("drawer " + i % 8).resolve("report " + i + ".pdf"), pdf);
         int at = 0;
         for (Map.Entry<String, byte[]> bad : files.entrySet()) Files.write(many.resolve("drawer " + at++ % 8).resolve(bad.getKey()), bad.getValue());
-        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(many, target, true, EnumSet.allOf(Kind.class), List.of())), List.of(Map.entry("", Recipe.PLAIN.to(Target.ODT))), WhenThere.KEEP_BOTH, false, false, Duration.ofMinutes(1), 0, 1, 1);
+        FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(many, target, true, EnumSet.allOf(Kind.class), List.of())),
+                List.of(Map.entry("", Recipe.PLAIN.to(Target.ODT))), WhenThere.KEEP_BOTH, false, false, Duration.ofMinutes(1), 0, 1, 1);
         List<Entry> entries = run(plan);
         assertThat(entries).hasSize(whole + 20);
         List<Entry> ill = entries.stream().filter(entry -> files.containsKey(entry.source().getFileName().toString())).toList();
         assertThat(ill).hasSize(20).allSatisfy(entry -> {
             // What can be read of a file may be made of it; all else is told in words a person understands.
-            if (entry.state() == State.FAILED) assertThat(entry.words().get(0)).hasSizeGreaterThan(20).doesNotContain("Exception").doesNotContain("not foreseen").doesNotContain("root:");
+            if (entry.state() == State.FAILED)
+                assertThat(entry.words().get(0)).hasSizeGreaterThan(20).doesNotContain("Exception").doesNotContain("not foreseen").doesNotContain("root:");
         });
         assertThat(ill.stream().filter(entry -> entry.state() == State.FAILED).count()).isGreaterThanOrEqualTo(17);
         assertThat(entries.stream().filter(entry -> entry.state() == State.DONE && !files.containsKey(entry.source().getFileName().toString()))).hasSize(whole);
@@ -360,7 +389,10 @@ class FolderRunTest {
         return out.toByteArray();
     }
 
-    /** A real disk that is full in the middle of a run (where the test may mount one): told on each line, nothing left over, and the run goes on once there is room. */
+    /**
+     * A real disk that is full in the middle of a run (where the test may mount one): told on each line, nothing left over, and the run goes on once there is
+     * room.
+     */
     @Test void aDiskThatIsFullStopsNothingForGood() throws Exception {
         Files.createDirectories(target);
         assumeTrue(done("mount", "-t", "tmpfs", "-o", "size=400k", "tmpfs", target.toString()), "no disk can be mounted here");
@@ -396,11 +428,13 @@ class FolderRunTest {
         Path letters = Files.createDirectory(target.resolveSibling("letters"));
         Files.writeString(letters.resolve("letter.txt"), "A letter.");
         Path locked = target.resolveSibling("locked letters");
-        Recipe recipe = Recipe.PLAIN.with(new Recipe.Locking(app.decant.pdf.Protection.Strength.AES_256, java.util.EnumSet.allOf(app.decant.pdf.Protection.Permission.class)));
+        Recipe recipe = Recipe.PLAIN.with(new Recipe.Locking(app.decant.pdf.Protection.Strength.AES_256,
+                java.util.EnumSet.allOf(app.decant.pdf.Protection.Permission.class)));
         FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(letters, locked, true, Set.of(Kind.TEXT), List.of())), List.of(Map.entry("", recipe)));
         for (String password : List.of("old one", "new one")) {
             try (FolderJournal journal = FolderJournal.open(locked)) {
-                Decant.folderRun(plan, List.of(), new Recipe.Passwords(password, ""), FolderRun.Listener.NONE).run(FolderScan.of(plan, Progress.SILENT), journal);
+                Decant.folderRun(plan, List.of(), new Recipe.Passwords(password, ""), FolderRun.Listener.NONE).run(FolderScan.of(plan, Progress.SILENT),
+                        journal);
             }
             assertThat(Decant.open(locked.resolve("letter.pdf"), password, Progress.SILENT).document().blocks()).isNotEmpty();
         }

@@ -14,14 +14,16 @@ class FontTest {
 
     /** Widths in thousandths of an em, from the published metrics of the standard fonts (Adobe Core 14 AFM files; from memory). */
     @Test void standInsHaveTheWidthsOfWhatTheyStandInFor() {
-        Map<String, int[]> published = Map.of("Helvetica", new int[] {278, 556, 667, 500}, "Times New Roman", new int[] {250, 500, 722, 444}, "Courier New", new int[] {600, 600, 600, 600});
+        Map<String, int[]> published = Map.of("Helvetica", new int[] {278, 556, 667, 500}, "Times New Roman", new int[] {250, 500, 722, 444}, "Courier New",
+                new int[] {600, 600, 600, 600});
         published.forEach((family, widths) -> {
             FontCatalogue.Match match = FONTS.match(family, false, false);
             assertThat(match.here()).isFalse();
             assertThat(match.equalWidths()).isTrue();
             String letters = " 0Ac";
             for (int i = 0; i < letters.length(); i++) {
-                assertThat(Math.round(match.face().shape(letters.substring(i, i + 1), false, false, false).width() * 1000)).as("%s, “%s”", family, letters.charAt(i)).isEqualTo(widths[i]);
+                assertThat(Math.round(match.face().shape(letters.substring(i, i + 1), false, false, false).width() * 1000))
+                        .as("%s, “%s”", family, letters.charAt(i)).isEqualTo(widths[i]);
             }
         });
     }
@@ -68,7 +70,8 @@ class FontTest {
         byte[] collection = collection(fonts);
         for (int i = 0; i < 2; i++) {
             Face face = Face.read("One", false, false, FontCollection.font(collection, i));
-            assertThat(face.shape("Quay 7", false, false, false).width()).isEqualTo(Face.read("One", false, false, fonts[i]).shape("Quay 7", false, false, false).width());
+            assertThat(face.shape("Quay 7", false, false, false).width()).isEqualTo(Face.read("One", false, false, fonts[i]).shape("Quay 7", false, false,
+                    false).width());
         }
         assertThat(FontCollection.font(fonts[0], 0)).as("a plain font").isSameAs(fonts[0]);
         assertThatThrownBy(() -> FontCollection.font(collection, 2)).isInstanceOf(IOException.class);

@@ -116,13 +116,15 @@ class ChartTest {
         try (var in = new java.util.zip.ZipInputStream(new ByteArrayInputStream(docx(ChartTypes.BAR)))) {
             for (var entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) parts.put(entry.getName(), in.readAllBytes());
         }
-        for (String[] lie : new String[][] {{"<c:v>4", "<c:v>wind"}, {"idx=\"1\"", "idx=\"2000000000\""}, {"c:barChart", "c:surfaceChart"}, {"c:plotArea", "c:plotHall"}}) {
+        for (String[] lie : new String[][] {{"<c:v>4", "<c:v>wind"}, {"idx=\"1\"", "idx=\"2000000000\""}, {"c:barChart", "c:surfaceChart"},
+                {"c:plotArea", "c:plotHall"}}) {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             try (var zip = new java.util.zip.ZipOutputStream(out)) {
                 for (var part : parts.entrySet()) {
                     zip.putNextEntry(new java.util.zip.ZipEntry(part.getKey()));
                     boolean chart = part.getKey().matches("word/charts/chart\\d*\\.xml");
-                    zip.write(chart ? new String(part.getValue(), java.nio.charset.StandardCharsets.UTF_8).replace(lie[0], lie[1]).getBytes(java.nio.charset.StandardCharsets.UTF_8) : part.getValue());
+                    zip.write(chart ? new String(part.getValue(), java.nio.charset.StandardCharsets.UTF_8).replace(lie[0], lie[1])
+                            .getBytes(java.nio.charset.StandardCharsets.UTF_8) : part.getValue());
                 }
             }
             Taken taken = taken(out.toByteArray());

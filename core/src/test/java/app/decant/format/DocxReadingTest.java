@@ -40,23 +40,32 @@ class DocxReadingTest {
 
     private DocxReadingTest with(String role, String name, String xml) {
         parts.put("word/" + name, xml);
-        relations.append("<Relationship Id=\"r").append(parts.size()).append("\" Type=\"").append(ROLES).append('/').append(role).append("\" Target=\"").append(name).append("\"/>");
+        relations.append("<Relationship Id=\"r").append(parts.size()).append("\" Type=\"").append(ROLES).append('/').append(role).append("\" Target=\"")
+                .append(name).append("\"/>");
         return this;
     }
 
     private DocxReadingTest link(String id, String address) {
-        relations.append("<Relationship Id=\"").append(id).append("\" Type=\"").append(ROLES).append("/hyperlink\" Target=\"").append(address).append("\" TargetMode=\"External\"/>");
+        relations.append("<Relationship Id=\"").append(id).append("\" Type=\"").append(ROLES).append("/hyperlink\" Target=\"").append(address)
+                .append("\" TargetMode=\"External\"/>");
         return this;
     }
 
     private Taken read(String body) { return read(body, W); }
 
     private Taken read(String body, String namespace) {
-        parts.put("[Content_Types].xml", "<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\"><Override PartName=\"/word/document.xml\" ContentType=\"application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml\"/></Types>");
-        parts.put("_rels/.rels", "<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\"><Relationship Id=\"r\" Type=\"" + ROLES + "/officeDocument\" Target=\"word/document.xml\"/></Relationships>");
-        parts.put("word/_rels/document.xml.rels", "<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\">" + relations + "</Relationships>");
-        parts.put("word/document.xml", "<w:document xmlns:w=\"" + namespace + "\" xmlns:r=\"" + ROLES + "\" xmlns:wp=\"http://schemas.openxmlformats.org/drawingml/2006/wordprocessingDrawing\" xmlns:a=\"http://schemas.openxmlformats.org/drawingml/2006/main\""
-                + " xmlns:mc=\"http://schemas.openxmlformats.org/markup-compatibility/2006\" xmlns:wps=\"http://schemas.microsoft.com/office/word/2010/wordprocessingShape\" xmlns:m=\"http://schemas.openxmlformats.org/officeDocument/2006/math\"><w:body>" + body + "</w:body></w:document>");
+        parts.put("[Content_Types].xml", "<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\"><Override "
+                + "PartName=\"/word/document.xml\" ContentType=\"application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml\"/></Types>");
+        parts.put("_rels/.rels", "<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\"><Relationship Id=\"r\" Type=\""
+                + ROLES + "/officeDocument\" Target=\"word/document.xml\"/></Relationships>");
+        parts.put("word/_rels/document.xml.rels", "<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\">" + relations
+                + "</Relationships>");
+        parts.put("word/document.xml", "<w:document xmlns:w=\"" + namespace + "\" xmlns:r=\"" + ROLES
+                + "\" xmlns:wp=\"http://schemas.openxmlformats.org/drawingml/2006/wordprocessingDrawing\" "
+                + "xmlns:a=\"http://schemas.openxmlformats.org/drawingml/2006/main\""
+                + " xmlns:mc=\"http://schemas.openxmlformats.org/markup-compatibility/2006\" "
+                        + "xmlns:wps=\"http://schemas.microsoft.com/office/word/2010/wordprocessingShape\" "
+                        + "xmlns:m=\"http://schemas.openxmlformats.org/officeDocument/2006/math\"><w:body>" + body + "</w:body></w:document>");
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
             for (Map.Entry<String, String> part : parts.entrySet()) {
@@ -79,7 +88,9 @@ class DocxReadingTest {
 
     /** 17.16.18: a field of three marks, its instruction and its result in runs of their own. */
     @Test void fieldsInPiecesAreFields() {
-        Paragraph paragraph = first(read(p(t("Page ") + r("<w:fldChar w:fldCharType=\"begin\"/>") + r("<w:instrText> PA</w:instrText>") + r("<w:instrText>GE </w:instrText>") + r("<w:fldChar w:fldCharType=\"separate\"/>") + t("7") + r("<w:fldChar w:fldCharType=\"end\"/>") + t("."))));
+        Paragraph paragraph = first(read(p(t("Page ") + r("<w:fldChar w:fldCharType=\"begin\"/>") + r("<w:instrText> PA</w:instrText>")
+                + r("<w:instrText>GE </w:instrText>") + r("<w:fldChar w:fldCharType=\"separate\"/>") + t("7") + r("<w:fldChar w:fldCharType=\"end\"/>")
+                + t("."))));
         assertThat(paragraph.inlines()).hasSize(3);
         assertThat(paragraph.inlines().get(1)).isInstanceOfSatisfying(Inline.Field.class, field -> {
             assertThat(field.kind()).isEqualTo(Inline.Field.Kind.PAGE);
@@ -89,19 +100,23 @@ class DocxReadingTest {
 
     /** 17.16.19 and 17.16.5.25: simple fields, and links written as fields. */
     @Test void linksWrittenAsFieldsAreLinks() {
-        Paragraph paragraph = first(read(p("<w:fldSimple w:instr=\"HYPERLINK &quot;https://ostrey.example/a&quot; \\l &quot;top&quot;\">" + t("the office") + "</w:fldSimple>")));
+        Paragraph paragraph = first(read(p("<w:fldSimple w:instr=\"HYPERLINK &quot;https://ostrey.example/a&quot; \\l &quot;top&quot;\">" + t("the office")
+                + "</w:fldSimple>")));
         assertThat(paragraph.inlines().get(0).look().get(TextProperty.LINK)).isEqualTo(new Link.Address("https://ostrey.example/a#top"));
     }
 
     /** 17.16.22: links by relation and by bookmark. */
     @Test void linksLeadOutAndInside() {
-        Paragraph paragraph = first(link("x9", "mailto:a@b.example").read(p("<w:hyperlink r:id=\"x9\">" + t("write") + "</w:hyperlink><w:hyperlink w:anchor=\"here\">" + t("go") + "</w:hyperlink>")));
-        assertThat(paragraph.inlines()).extracting(inline -> inline.look().get(TextProperty.LINK)).containsExactly(new Link.Address("mailto:a@b.example"), new Link.Inside("here"));
+        Paragraph paragraph = first(link("x9", "mailto:a@b.example")
+                .read(p("<w:hyperlink r:id=\"x9\">" + t("write") + "</w:hyperlink><w:hyperlink w:anchor=\"here\">" + t("go") + "</w:hyperlink>")));
+        assertThat(paragraph.inlines()).extracting(inline -> inline.look().get(TextProperty.LINK)).containsExactly(new Link.Address("mailto:a@b.example"),
+                new Link.Inside("here"));
     }
 
     /** 17.13.5: insertions are taken, deletions left out, and that is said once. */
     @Test void trackedChangesComeInAsAccepted() {
-        Taken taken = read(p(t("The ") + "<w:del>" + r("<w:delText>old</w:delText>") + "</w:del><w:ins>" + t("new") + "</w:ins>" + t(" pier")) + p("<w:ins>" + t("x") + "</w:ins>"));
+        Taken taken = read(p(t("The ") + "<w:del>" + r("<w:delText>old</w:delText>") + "</w:del><w:ins>" + t("new") + "</w:ins>" + t(" pier"))
+                + p("<w:ins>" + t("x") + "</w:ins>"));
         assertThat(first(taken).text()).isEqualTo("The new pier");
         assertThat(taken.findings()).filteredOn(finding -> finding.weight() == Finding.Weight.CHANGED).hasSize(1);
     }
@@ -124,7 +139,8 @@ class DocxReadingTest {
 
     /** Strict files name other namespaces and write measures with their units (22.9.2.14). */
     @Test void strictFilesAreReadLikeOthers() {
-        Taken taken = read("<w:p><w:pPr><w:ind w:start=\"1in\" w:end=\"10pt\"/><w:jc w:val=\"end\"/></w:pPr><w:r><w:t>x</w:t></w:r></w:p><w:sectPr><w:pgSz w:w=\"210mm\" w:h=\"297mm\"/></w:sectPr>", "http://purl.oclc.org/ooxml/wordprocessingml/main");
+        Taken taken = read("<w:p><w:pPr><w:ind w:start=\"1in\" w:end=\"10pt\"/><w:jc w:val=\"end\"/></w:pPr><w:r><w:t>x</w:t></w:r></w:p><w:sectPr><w:pgSz "
+                + "w:w=\"210mm\" w:h=\"297mm\"/></w:sectPr>", "http://purl.oclc.org/ooxml/wordprocessingml/main");
         assertThat(first(taken).look().get(ParagraphProperty.INDENT_START)).isEqualTo(72);
         assertThat(first(taken).look().get(ParagraphProperty.ALIGNMENT)).isEqualTo(ParagraphProperty.Alignment.END);
         assertThat(taken.document().sections().get(0).page().width()).isCloseTo(595.28, within(0.01));
@@ -133,21 +149,28 @@ class DocxReadingTest {
     /** 17.9: lists of one pattern count on; a list that restarts begins anew; deeper levels begin anew under each item. */
     @Test void listLabelsCountAsTheStandardSays() {
         String level = "<w:lvl w:ilvl=\"%d\"><w:start w:val=\"1\"/><w:numFmt w:val=\"%s\"/><w:lvlText w:val=\"%s\"/></w:lvl>";
-        with("numbering", "numbering.xml", "<w:numbering xmlns:w=\"" + W + "\"><w:abstractNum w:abstractNumId=\"0\">" + level.formatted(0, "decimal", "%1.") + level.formatted(1, "lowerLetter", "%1%2)") + level.formatted(2, "upperRoman", "%3") + "</w:abstractNum>"
-                + "<w:num w:numId=\"1\"><w:abstractNumId w:val=\"0\"/></w:num><w:num w:numId=\"2\"><w:abstractNumId w:val=\"0\"/></w:num><w:num w:numId=\"3\"><w:abstractNumId w:val=\"0\"/><w:lvlOverride w:ilvl=\"0\"><w:startOverride w:val=\"5\"/></w:lvlOverride></w:num></w:numbering>");
+        with("numbering", "numbering.xml", "<w:numbering xmlns:w=\"" + W + "\"><w:abstractNum w:abstractNumId=\"0\">" + level.formatted(0, "decimal", "%1.")
+                + level.formatted(1, "lowerLetter", "%1%2)") + level.formatted(2, "upperRoman", "%3") + "</w:abstractNum>"
+                + "<w:num w:numId=\"1\"><w:abstractNumId w:val=\"0\"/></w:num><w:num w:numId=\"2\"><w:abstractNumId w:val=\"0\"/></w:num><w:num "
+                        + "w:numId=\"3\"><w:abstractNumId w:val=\"0\"/><w:lvlOverride w:ilvl=\"0\"><w:startOverride "
+                        + "w:val=\"5\"/></w:lvlOverride></w:num></w:numbering>");
         StringBuilder body = new StringBuilder();
         int[][] items = {{1, 0}, {1, 1}, {1, 1}, {1, 0}, {1, 1}, {2, 0}, {3, 0}, {3, 0}, {1, 2}};
-        for (int[] item : items) body.append("<w:p><w:pPr><w:numPr><w:ilvl w:val=\"").append(item[1]).append("\"/><w:numId w:val=\"").append(item[0]).append("\"/></w:numPr></w:pPr><w:r><w:t>x</w:t></w:r></w:p>");
+        for (int[] item : items) body.append("<w:p><w:pPr><w:numPr><w:ilvl w:val=\"").append(item[1]).append("\"/><w:numId w:val=\"").append(item[0])
+                .append("\"/></w:numPr></w:pPr><w:r><w:t>x</w:t></w:r></w:p>");
         Document document = read(body.toString()).document();
         ListLabels labels = ListLabels.of(document, Cascade.of(document));
-        assertThat(Walk.of(document).stops()).extracting(stop -> labels.label(stop.paragraph())).containsExactly("1.", "1a)", "1b)", "2.", "2a)", "3.", "5.", "6.", "I");
+        assertThat(Walk.of(document).stops()).extracting(stop -> labels.label(stop.paragraph())).containsExactly("1.", "1a)", "1b)", "2.", "2a)", "3.", "5.",
+                "6.", "I");
     }
 
     /** 17.7.2: defaults beneath the style's parents, beneath the style, beneath the character style, beneath the run itself. */
     @Test void looksAreLaidOverEachOtherInOrder() {
-        with("styles", "styles.xml", "<w:styles xmlns:w=\"" + W + "\"><w:docDefaults><w:rPrDefault><w:rPr><w:sz w:val=\"20\"/><w:rFonts w:ascii=\"Arial\"/></w:rPr></w:rPrDefault></w:docDefaults>"
+        with("styles", "styles.xml", "<w:styles xmlns:w=\"" + W
+                + "\"><w:docDefaults><w:rPrDefault><w:rPr><w:sz w:val=\"20\"/><w:rFonts w:ascii=\"Arial\"/></w:rPr></w:rPrDefault></w:docDefaults>"
                 + "<w:style w:type=\"paragraph\" w:default=\"1\" w:styleId=\"N\"><w:name w:val=\"Normal\"/><w:rPr><w:color w:val=\"FF0000\"/></w:rPr></w:style>"
-                + "<w:style w:type=\"paragraph\" w:styleId=\"H\"><w:name w:val=\"heading 2\"/><w:basedOn w:val=\"N\"/><w:rPr><w:b/><w:sz w:val=\"30\"/></w:rPr></w:style>"
+                + "<w:style w:type=\"paragraph\" w:styleId=\"H\"><w:name w:val=\"heading 2\"/><w:basedOn w:val=\"N\"/><w:rPr><w:b/><w:sz "
+                        + "w:val=\"30\"/></w:rPr></w:style>"
                 + "<w:style w:type=\"character\" w:styleId=\"C\"><w:name w:val=\"c\"/><w:rPr><w:i/><w:sz w:val=\"40\"/></w:rPr></w:style></w:styles>");
         Taken taken = read("<w:p><w:pPr><w:pStyle w:val=\"H\"/></w:pPr><w:r><w:rPr><w:rStyle w:val=\"C\"/><w:b w:val=\"0\"/></w:rPr><w:t>x</w:t></w:r></w:p>");
         Cascade cascade = Cascade.of(taken.document());
@@ -161,14 +184,18 @@ class DocxReadingTest {
     }
 
     @Test void stylesThatAreTheirOwnAncestorsDoNotHang() {
-        with("styles", "styles.xml", "<w:styles xmlns:w=\"" + W + "\"><w:style w:type=\"paragraph\" w:styleId=\"A\"><w:name w:val=\"A\"/><w:basedOn w:val=\"B\"/></w:style><w:style w:type=\"paragraph\" w:styleId=\"B\"><w:name w:val=\"B\"/><w:basedOn w:val=\"A\"/><w:rPr><w:b/></w:rPr></w:style></w:styles>");
+        with("styles", "styles.xml", "<w:styles xmlns:w=\"" + W
+                + "\"><w:style w:type=\"paragraph\" w:styleId=\"A\"><w:name w:val=\"A\"/><w:basedOn w:val=\"B\"/></w:style><w:style w:type=\"paragraph\" "
+                + "w:styleId=\"B\"><w:name w:val=\"B\"/><w:basedOn w:val=\"A\"/><w:rPr><w:b/></w:rPr></w:style></w:styles>");
         Taken taken = read("<w:p><w:pPr><w:pStyle w:val=\"A\"/></w:pPr></w:p>");
         assertThat(Cascade.of(taken.document()).text(first(taken), app.decant.document.Look.PLAIN).is(TextProperty.BOLD)).isTrue();
     }
 
     /** 17.6.18: each section's properties stand at its end, and say how it begins. */
     @Test void sectionsHaveTheirOwnPages() {
-        List<Section> sections = read(p(t("one")) + "<w:p><w:pPr><w:sectPr><w:pgSz w:w=\"16838\" w:h=\"11906\" w:orient=\"landscape\"/><w:cols w:num=\"2\" w:space=\"400\" w:sep=\"1\"/></w:sectPr></w:pPr></w:p>" + p(t("two"))
+        List<Section> sections = read(p(t("one"))
+                + "<w:p><w:pPr><w:sectPr><w:pgSz w:w=\"16838\" w:h=\"11906\" w:orient=\"landscape\"/><w:cols w:num=\"2\" w:space=\"400\" "
+                + "w:sep=\"1\"/></w:sectPr></w:pPr></w:p>" + p(t("two"))
                 + "<w:sectPr><w:type w:val=\"continuous\"/><w:pgNumType w:fmt=\"lowerRoman\" w:start=\"4\"/></w:sectPr>").document().sections();
         assertThat(sections).hasSize(2);
         assertThat(sections.get(0).page().isLandscape()).isTrue();
@@ -180,9 +207,14 @@ class DocxReadingTest {
     /** 20.4.2: a text box in newer markup, with older markup beside it that must not be read as well. */
     @Test void aTextBoxIsReadOnce() {
         String inside = "<w:txbxContent>" + p(t("boxed")) + "</w:txbxContent>";
-        String drawing = "<w:drawing><wp:anchor behindDoc=\"1\"><wp:positionH relativeFrom=\"page\"><wp:posOffset>127000</wp:posOffset></wp:positionH><wp:positionV relativeFrom=\"margin\"><wp:align>bottom</wp:align></wp:positionV><wp:extent cx=\"1270000\" cy=\"635000\"/><wp:wrapSquare wrapText=\"bothSides\"/>"
-                + "<a:graphic><a:graphicData uri=\"x\"><wps:wsp><wps:spPr><a:solidFill><a:srgbClr val=\"E6EDEF\"/></a:solidFill></wps:spPr><wps:txbx>" + inside + "</wps:txbx><wps:bodyPr/></wps:wsp></a:graphicData></a:graphic></wp:anchor></w:drawing>";
-        Paragraph paragraph = first(read(p(t("before ") + r("<mc:AlternateContent><mc:Choice Requires=\"wps\">" + drawing + "</mc:Choice><mc:Fallback><w:pict>" + inside + "</w:pict></mc:Fallback></mc:AlternateContent>") + t("after"))));
+        String drawing = "<w:drawing><wp:anchor behindDoc=\"1\"><wp:positionH "
+                + "relativeFrom=\"page\"><wp:posOffset>127000</wp:posOffset></wp:positionH><wp:positionV "
+                + "relativeFrom=\"margin\"><wp:align>bottom</wp:align></wp:positionV><wp:extent cx=\"1270000\" cy=\"635000\"/><wp:wrapSquare "
+                + "wrapText=\"bothSides\"/>"
+                + "<a:graphic><a:graphicData uri=\"x\"><wps:wsp><wps:spPr><a:solidFill><a:srgbClr val=\"E6EDEF\"/></a:solidFill></wps:spPr><wps:txbx>"
+                        + inside + "</wps:txbx><wps:bodyPr/></wps:wsp></a:graphicData></a:graphic></wp:anchor></w:drawing>";
+        Paragraph paragraph = first(read(p(t("before ") + r("<mc:AlternateContent><mc:Choice Requires=\"wps\">" + drawing
+                + "</mc:Choice><mc:Fallback><w:pict>" + inside + "</w:pict></mc:Fallback></mc:AlternateContent>") + t("after"))));
         assertThat(paragraph.text()).isEqualTo("before \uFFFCafter");
         Inline.Floating floating = (Inline.Floating) paragraph.inlines().get(1);
         assertThat(floating.anchor().behind()).isTrue();
@@ -195,7 +227,8 @@ class DocxReadingTest {
 
     /** 17.3.3: breaks, tabs, hyphens and symbols of pictorial fonts. */
     @Test void signsInRunsAreCharacters() {
-        Paragraph paragraph = first(read(p(r("<w:t>a</w:t><w:tab/><w:t>b</w:t><w:br/><w:t>c</w:t><w:noBreakHyphen/><w:softHyphen/><w:br w:type=\"page\"/>") + r("<w:sym w:font=\"Wingdings\" w:char=\"F0FC\"/>"))));
+        Paragraph paragraph = first(read(p(r("<w:t>a</w:t><w:tab/><w:t>b</w:t><w:br/><w:t>c</w:t><w:noBreakHyphen/><w:softHyphen/><w:br w:type=\"page\"/>")
+                + r("<w:sym w:font=\"Wingdings\" w:char=\"F0FC\"/>"))));
         assertThat(paragraph.text()).isEqualTo("a\tb\nc\u2011\u00AD\f\u2713");
     }
 
@@ -207,23 +240,30 @@ class DocxReadingTest {
 
     /** A picture that lies outside the file is never fetched (it could tell its owner that the file was opened). */
     @Test void picturesOutsideTheFileAreNotFetched() {
-        Taken taken = read(p(r("<w:drawing><wp:inline><wp:extent cx=\"1\" cy=\"1\"/><a:graphic><a:graphicData uri=\"p\"><pic:pic xmlns:pic=\"http://schemas.openxmlformats.org/drawingml/2006/picture\"><pic:blipFill><a:blip r:link=\"zz\"/></pic:blipFill></pic:pic></a:graphicData></a:graphic></wp:inline></w:drawing>")));
+        Taken taken = read(p(r("<w:drawing><wp:inline><wp:extent cx=\"1\" cy=\"1\"/><a:graphic><a:graphicData uri=\"p\"><pic:pic "
+                + "xmlns:pic=\"http://schemas.openxmlformats.org/drawingml/2006/picture\"><pic:blipFill><a:blip "
+                + "r:link=\"zz\"/></pic:blipFill></pic:pic></a:graphicData></a:graphic></wp:inline></w:drawing>")));
         assertThat(taken.findings()).extracting(Finding::what).anyMatch(what -> what.contains("not fetched"));
     }
 
     @Test void whatIsNotDrawnYetIsSaidSo() {
-        Taken taken = read("<w:p><w:pPr><w:framePr w:dropCap=\"drop\"/></w:pPr><w:r><w:t>O</w:t></w:r></w:p><w:sectPr><w:pgBorders/><w:lnNumType/><w:textDirection w:val=\"tbRl\"/></w:sectPr>");
-        assertThat(taken.findings()).extracting(Finding::what).anyMatch(what -> what.contains("drop capital")).anyMatch(what -> what.contains("whole pages")).anyMatch(what -> what.contains("Line numbers")).anyMatch(what -> what.contains("sideways"));
+        Taken taken = read("<w:p><w:pPr><w:framePr "
+                + "w:dropCap=\"drop\"/></w:pPr><w:r><w:t>O</w:t></w:r></w:p><w:sectPr><w:pgBorders/><w:lnNumType/><w:textDirection "
+                + "w:val=\"tbRl\"/></w:sectPr>");
+        assertThat(taken.findings()).extracting(Finding::what).anyMatch(what -> what.contains("drop capital")).anyMatch(what -> what.contains("whole pages"))
+                .anyMatch(what -> what.contains("Line numbers")).anyMatch(what -> what.contains("sideways"));
     }
 
     @Test void contentControlsGiveTheirContent() {
-        List<Block> blocks = read("<w:sdt><w:sdtContent>" + p("<w:sdt><w:sdtContent>" + t("inside") + "</w:sdtContent></w:sdt>") + "</w:sdtContent></w:sdt>").document().blocks();
+        List<Block> blocks = read("<w:sdt><w:sdtContent>" + p("<w:sdt><w:sdtContent>" + t("inside") + "</w:sdtContent></w:sdt>") + "</w:sdtContent></w:sdt>")
+                .document().blocks();
         assertThat(((Paragraph) blocks.get(0)).text()).isEqualTo("inside");
     }
 
     /** 17.4.78 and 17.4.49: rows that repeat, rows of a fixed height. */
     @Test void rowsSayHowTheyBehave() {
-        Table table = (Table) read("<w:tbl><w:tr><w:trPr><w:tblHeader/><w:cantSplit/><w:trHeight w:val=\"400\" w:hRule=\"exact\"/></w:trPr><w:tc><w:p/></w:tc></w:tr></w:tbl>").document().blocks().get(0);
+        Table table = (Table) read("<w:tbl><w:tr><w:trPr><w:tblHeader/><w:cantSplit/><w:trHeight w:val=\"400\" "
+                + "w:hRule=\"exact\"/></w:trPr><w:tc><w:p/></w:tc></w:tr></w:tbl>").document().blocks().get(0);
         app.decant.document.Look look = table.rows().get(0).look();
         assertThat(look.is(TableProperty.HEADER_ROW) && look.is(TableProperty.KEEP_ROW) && look.is(TableProperty.ROW_HEIGHT_EXACT)).isTrue();
         assertThat(look.get(TableProperty.ROW_HEIGHT)).isEqualTo(20);
@@ -231,16 +271,21 @@ class DocxReadingTest {
 
     /** 17.13.5.12 and 17.13.5.2: rows and cells taken out while changes were tracked are no text any more. */
     @Test void rowsAndCellsTakenOutAreGone() {
-        Taken taken = read("<w:tbl><w:tblGrid><w:gridCol w:w=\"2000\"/><w:gridCol w:w=\"2000\"/></w:tblGrid><w:tr><w:trPr><w:del w:id=\"1\"/></w:trPr><w:tc><w:p><w:r><w:t>old row</w:t></w:r></w:p></w:tc></w:tr>"
-                + "<w:tr><w:tc><w:p><w:r><w:t>stays</w:t></w:r></w:p></w:tc><w:tc><w:tcPr><w:cellDel w:id=\"2\"/></w:tcPr><w:p><w:r><w:t>old cell</w:t></w:r></w:p></w:tc></w:tr></w:tbl><w:p/>");
-        assertThat(Walk.of(taken.document()).stops().stream().map(stop -> stop.paragraph().plainText())).contains("stays").doesNotContain("old row", "old cell");
+        Taken taken = read("<w:tbl><w:tblGrid><w:gridCol w:w=\"2000\"/><w:gridCol w:w=\"2000\"/></w:tblGrid><w:tr><w:trPr><w:del "
+                + "w:id=\"1\"/></w:trPr><w:tc><w:p><w:r><w:t>old row</w:t></w:r></w:p></w:tc></w:tr>"
+                + "<w:tr><w:tc><w:p><w:r><w:t>stays</w:t></w:r></w:p></w:tc><w:tc><w:tcPr><w:cellDel w:id=\"2\"/></w:tcPr><w:p><w:r><w:t>old "
+                        + "cell</w:t></w:r></w:p></w:tc></w:tr></w:tbl><w:p/>");
+        assertThat(Walk.of(taken.document()).stops().stream().map(stop -> stop.paragraph().plainText())).contains("stays").doesNotContain("old row",
+                "old cell");
         assertThat(taken.findings()).extracting(Finding::what).contains("Tracked changes were taken in as accepted.");
     }
 
     /** 17.3.3.25: small words above others keep both. */
     @Test void rubyKeepsItsBaseAndWhatStandsAbove() {
-        Taken taken = read("<w:p><w:r><w:t>a </w:t></w:r><w:r><w:ruby><w:rt><w:r><w:t>kan</w:t></w:r></w:rt><w:rubyBase><w:r><w:t>\u6F22</w:t></w:r></w:rubyBase></w:ruby></w:r></w:p>"
-                + "<w:p><w:r><w:fldChar w:fldCharType=\"begin\"/></w:r><w:r><w:instrText>EQ \\* jc2 \\* hps10 \\o\\ad(\\s\\up 9(kan),\u6F22)</w:instrText></w:r><w:r><w:fldChar w:fldCharType=\"end\"/></w:r></w:p>");
+        Taken taken = read("<w:p><w:r><w:t>a "
+                + "</w:t></w:r><w:r><w:ruby><w:rt><w:r><w:t>kan</w:t></w:r></w:rt><w:rubyBase><w:r><w:t>\u6F22</w:t></w:r></w:rubyBase></w:ruby></w:r></w:p>"
+                + "<w:p><w:r><w:fldChar w:fldCharType=\"begin\"/></w:r><w:r><w:instrText>EQ \\* jc2 \\* hps10 \\o\\ad(\\s\\up "
+                        + "9(kan),\u6F22)</w:instrText></w:r><w:r><w:fldChar w:fldCharType=\"end\"/></w:r></w:p>");
         assertThat(Walk.of(taken.document()).stops().get(0).paragraph().plainText()).isEqualTo("a \u6F22(kan)");
     }
 }

@@ -49,7 +49,8 @@ class DocxRoundTripTest {
             assertThat(now.columns()).isEqualTo(was.columns());
             assertThat(now.start()).isEqualTo(was.start());
             assertThat(now.firstPageDiffers()).isEqualTo(was.firstPageDiffers());
-            assertThat(now.page()).usingRecursiveComparison().withComparatorForType((a, b) -> Math.abs(a - b) < 0.06 ? 0 : 1, Double.class).isEqualTo(was.page());
+            assertThat(now.page()).usingRecursiveComparison().withComparatorForType((a, b) -> Math.abs(a - b) < 0.06 ? 0 : 1, Double.class)
+                    .isEqualTo(was.page());
         }
         List<Walk.Stop> now = Walk.of(back).stops();
         List<Walk.Stop> was = Walk.of(document).stops();
@@ -79,13 +80,15 @@ class DocxRoundTripTest {
             assertThat(poi.getFootnotes().stream().filter(note -> note.getId().intValue() > 0)).hasSize(3);
             assertThat(poi.getAllPictures()).hasSize(4);
             assertThat(poi.getHeaderList()).extracting(header -> header.getText().trim()).contains("Ostrey Sound Ferries \u00B7 Passenger handbook");
-            assertThat(poi.getParagraphs().stream().filter(paragraph -> "Heading2".equals(paragraph.getStyle())).map(XWPFParagraph::getText)).contains("Tickets and fares", "Still not content");
+            assertThat(poi.getParagraphs().stream().filter(paragraph -> "Heading2".equals(paragraph.getStyle())).map(XWPFParagraph::getText))
+                    .contains("Tickets and fares", "Still not content");
             assertThat(poi.getProperties().getCoreProperties().getTitle()).isEqualTo("Passenger handbook");
         }
     }
 
     /** Real files written by other programs (see real/LICENCE.txt): opened, saved and opened again they keep all that was seen in them. */
-    @ParameterizedTest @CsvSource({"docx-01.docx", "docx-03.docx", "docx-04.docx", "docx-06.docx", "docx-08.docx"}) void realFilesKeepWhatWasSeen(String name) throws IOException {
+    @ParameterizedTest @CsvSource({"docx-01.docx", "docx-03.docx", "docx-04.docx", "docx-06.docx",
+            "docx-08.docx"}) void realFilesKeepWhatWasSeen(String name) throws IOException {
         Document first = read(real(name));
         byte[] saved = DocxWriter.write(first, WHEN);
         Document second = read(saved);
@@ -98,7 +101,8 @@ class DocxRoundTripTest {
     }
 
     /** The number of pages against the count that the program which made the file stored in docProps/app.xml. */
-    @ParameterizedTest @CsvSource({"docx-01.docx", "docx-03.docx", "docx-04.docx", "docx-06.docx", "docx-08.docx"}) void realFilesHaveAsManyPagesAsTheirMakerCounted(String name) throws IOException {
+    @ParameterizedTest @CsvSource({"docx-01.docx", "docx-03.docx", "docx-04.docx", "docx-06.docx",
+            "docx-08.docx"}) void realFilesHaveAsManyPagesAsTheirMakerCounted(String name) throws IOException {
         Document document = read(real(name));
         int stored = Integer.parseInt(document.facts().others().get("Pages"));
         assertThat(Layout.of(document, FontCatalogue.shipped()).count()).isEqualTo(stored);
@@ -138,7 +142,8 @@ class DocxRoundTripTest {
     }
 
     private static List<String> chartParts(XWPFDocument document) throws Exception {
-        return document.getPackage().getParts().stream().map(part -> part.getPartName().getName()).filter(name -> name.contains("/charts/") || name.contains("/embeddings/")).sorted().toList();
+        return document.getPackage().getParts().stream().map(part -> part.getPartName().getName()).filter(name -> name.contains("/charts/")
+                || name.contains("/embeddings/")).sorted().toList();
     }
 
     @Test void whatIsNotCarriedIsFound() throws IOException {
@@ -146,5 +151,7 @@ class DocxRoundTripTest {
         assertThat(findings).extracting(Finding::what).contains("Comments are not carried over.");
     }
 
-    private static byte[] real(String name) throws IOException { return DocxRoundTripTest.class.getResourceAsStream("/app/decant/real/" + name).readAllBytes(); }
+    private static byte[] real(String name) throws IOException {
+        return DocxRoundTripTest.class.getResourceAsStream("/app/decant/real/" + name).readAllBytes();
+    }
 }

@@ -24,7 +24,8 @@ import org.junit.jupiter.api.Test;
 class FormatPairsTest {
     private static final Instant WHEN = Instant.parse("2026-11-01T08:00:00Z");
     private static final List<TextFormat> WHOLE = List.of(TextFormat.DOCX, TextFormat.DOC, TextFormat.ODT, TextFormat.RTF);
-    private static final List<TextFormat> ALL = List.of(TextFormat.DOCX, TextFormat.DOC, TextFormat.ODT, TextFormat.RTF, TextFormat.HTML, TextFormat.EPUB, TextFormat.MD, TextFormat.TXT);
+    private static final List<TextFormat> ALL = List.of(TextFormat.DOCX, TextFormat.DOC, TextFormat.ODT, TextFormat.RTF, TextFormat.HTML, TextFormat.EPUB,
+            TextFormat.MD, TextFormat.TXT);
     private static final EnumSet<Aspect> COMMON = EnumSet.complementOf(EnumSet.of(Aspect.FLOATING));
 
     private static Document through(TextFormat format, Document document) {
@@ -36,7 +37,8 @@ class FormatPairsTest {
             Document before = Layout.of(made, FontCatalogue.shipped()).withFieldResults();
             for (TextFormat first : WHOLE) {
                 Document once = through(first, before);
-                for (TextFormat second : WHOLE) assertThat(Portrait.differences(before, through(second, once), COMMON)).as("%s, then %s", first, second).isEmpty();
+                for (TextFormat second : WHOLE)
+                    assertThat(Portrait.differences(before, through(second, once), COMMON)).as("%s, then %s", first, second).isEmpty();
             }
         }
     }
@@ -59,12 +61,16 @@ class FormatPairsTest {
         words.put(Aspect.BOOKMARKS, "places and links to them");
         words.put(Aspect.FRAMES, "headers and footers");
         words.put(Aspect.PAGES, "pages: size, margins, columns, sections");
-        StringBuilder page = new StringBuilder("# What each format carries\n\nMade from the demo company's documents by `FormatPairsTest`: each is written, read again and compared. “whole”: not one line differs; “nearly”: fewer than one line in ten\ndiffers; “partly”: fewer than half; “a little”: more than that; “—”: lost. A PDF keeps all looks, but is taken in anew rather than read: see [recovery.md](recovery.md).\n\n| |");
+        StringBuilder page = new StringBuilder("# What each format carries\n\nMade from the demo company's documents by `FormatPairsTest`: each is "
+                + "written, read again and compared. “whole”: not one line differs; “nearly”: fewer than one line in ten\ndiffers; “partly”: fewer than "
+                + "half; “a little”: more than that; “—”: lost. A PDF keeps all looks, but is taken in anew rather than read: see "
+                + "[recovery.md](recovery.md).\n\n| |");
         for (TextFormat format : ALL) page.append(" .").append(format.ending()).append(" |");
         page.append("\n|---|").append("---|".repeat(ALL.size())).append('\n');
         Map<TextFormat, List<Document>> after = new LinkedHashMap<>();
         List<Document> before = new ArrayList<>();
-        for (Document made : List.of(PassengerHandbook.document(), HarbourNotice.document())) before.add(Layout.of(made, FontCatalogue.shipped()).withFieldResults());
+        for (Document made : List.of(PassengerHandbook.document(), HarbourNotice.document()))
+            before.add(Layout.of(made, FontCatalogue.shipped()).withFieldResults());
         for (TextFormat format : ALL) after.put(format, before.stream().map(document -> through(format, document)).toList());
         for (Map.Entry<Aspect, String> aspect : words.entrySet()) {
             page.append("| ").append(aspect.getValue()).append(" |");
@@ -74,7 +80,8 @@ class FormatPairsTest {
         Path kept = Path.of("..", "docs", "carried.md");
         if (Boolean.getBoolean("decant.docs")) Files.writeString(kept, page);
         assertThat(Files.readString(kept)).isEqualTo(page.toString());
-        assertThat(page.toString()).contains("| headings and their levels | whole | whole | whole | whole |", "| headers and footers | whole | whole | whole | whole | — |");
+        assertThat(page.toString()).contains("| headings and their levels | whole | whole | whole | whole |",
+                "| headers and footers | whole | whole | whole | whole | — |");
     }
 
     /** How many of the lines that an aspect says something about come back as they were. */

@@ -33,7 +33,8 @@ import java.util.Set;
  */
 public final class Portrait {
     /** What is told. */
-    public enum Aspect { FONTS, COLOURS, SPACING, INDENTS, PAGES, FRAMES, TABLE_LINES, PICTURE_SIZES, FIELDS, BOOKMARKS, NOTES, LABELS, OUTLINE, FLOATING, TABS }
+    public enum Aspect { FONTS, COLOURS, SPACING, INDENTS, PAGES, FRAMES, TABLE_LINES, PICTURE_SIZES, FIELDS, BOOKMARKS, NOTES, LABELS, OUTLINE, FLOATING,
+            TABS }
 
     private final Set<Aspect> aspects;
     private final Cascade cascade;
@@ -69,7 +70,8 @@ public final class Portrait {
     private void section(Section section) {
         if (tells(Aspect.PAGES)) {
             Section.PageGeometry page = section.page();
-            lines.add("SECTION " + section.start() + " " + number(page.width()) + "x" + number(page.height()) + " " + number(page.top()) + " " + number(page.right()) + " " + number(page.bottom()) + " " + number(page.left()) + " columns " + section.columns().count()
+            lines.add("SECTION " + section.start() + " " + number(page.width()) + "x" + number(page.height()) + " " + number(page.top()) + " "
+                    + number(page.right()) + " " + number(page.bottom()) + " " + number(page.left()) + " columns " + section.columns().count()
                     + " numbers " + section.numbering().format() + " " + section.numbering().start() + (section.firstPageDiffers() ? " first differs" : ""));
         }
         if (tells(Aspect.FRAMES)) section.frames().forEach((place, blocks) -> {
@@ -98,7 +100,9 @@ public final class Portrait {
                 if (tells(Aspect.TABLE_LINES)) {
                     Borders borders = look.get(TableProperty.BORDERS, Borders.OPEN);
                     Colour shading = look.get(TableProperty.SHADING);
-                    lined = " w" + Math.round(width) + " " + border(borders.top()) + border(borders.right()) + border(borders.bottom()) + border(borders.left()) + (shading == null || shading.isAutomatic() ? "" : " #" + shading.hex()) + " " + look.get(TableProperty.VERTICAL_ALIGNMENT, TableProperty.VerticalAlignment.TOP);
+                    lined = " w" + Math.round(width) + " " + border(borders.top()) + border(borders.right()) + border(borders.bottom())
+                            + border(borders.left()) + (shading == null || shading.isAutomatic() ? "" : " #" + shading.hex()) + " "
+                            + look.get(TableProperty.VERTICAL_ALIGNMENT, TableProperty.VerticalAlignment.TOP);
                 }
                 lines.add(indent + "CELL " + cell.columnSpan() + "x" + cell.rowSpan() + lined);
                 blocks(cell.blocks(), indent + "  ", look);
@@ -106,19 +110,29 @@ public final class Portrait {
         }
     }
 
-    private static String border(Border border) { return border == null || !border.isVisible() ? "-" : border.line() + number(border.width()) + (border.colour().isAutomatic() ? "" : border.colour().hex()) + " "; }
+    private static String border(Border border) {
+        return border == null || !border.isVisible() ? "-" : border.line() + number(border.width()) + (border.colour().isAutomatic() ? "" : border.colour()
+                .hex()) + " ";
+    }
 
     private void paragraph(Paragraph paragraph, String indent, Look table) {
         Look look = cascade.paragraph(paragraph, table);
         StringBuilder line = new StringBuilder(indent);
         line.append(look.get(ParagraphProperty.ALIGNMENT, Alignment.START).name().charAt(0));
         if (tells(Aspect.OUTLINE)) line.append(look.get(ParagraphProperty.OUTLINE_LEVEL, 0));
-        if (tells(Aspect.INDENTS)) line.append(" i").append(number(look.get(ParagraphProperty.INDENT_START, 0.0))).append(',').append(number(look.get(ParagraphProperty.INDENT_END, 0.0))).append(',').append(number(look.get(ParagraphProperty.FIRST_LINE, 0.0)));
+        if (tells(Aspect.INDENTS))
+            line.append(" i").append(number(look.get(ParagraphProperty.INDENT_START, 0.0))).append(',')
+                    .append(number(look.get(ParagraphProperty.INDENT_END, 0.0))).append(',').append(number(look.get(ParagraphProperty.FIRST_LINE, 0.0)));
         if (tells(Aspect.SPACING)) {
             ParagraphProperty.LineSpacing spacing = look.get(ParagraphProperty.LINE_SPACING, ParagraphProperty.LineSpacing.SINGLE);
-            line.append(" s").append(number(look.get(ParagraphProperty.SPACE_BEFORE, 0.0))).append(',').append(number(look.get(ParagraphProperty.SPACE_AFTER, 0.0))).append(',').append(spacing.rule().name().charAt(0)).append(String.format(Locale.ROOT, "%.2f", spacing.value()));
+            line.append(" s").append(number(look.get(ParagraphProperty.SPACE_BEFORE, 0.0))).append(',')
+                    .append(number(look.get(ParagraphProperty.SPACE_AFTER, 0.0))).append(',').append(spacing.rule().name().charAt(0))
+                    .append(String.format(Locale.ROOT, "%.2f", spacing.value()));
         }
-        if (tells(Aspect.TABS) && look.get(ParagraphProperty.TABS) != null) for (ParagraphProperty.TabStop stop : look.get(ParagraphProperty.TABS).stops()) if (stop.kind() != ParagraphProperty.TabStop.Kind.CLEAR) line.append(" t").append(number(stop.position())).append(stop.kind()).append(stop.leader());
+        if (tells(Aspect.TABS) && look.get(ParagraphProperty.TABS) != null)
+            for (ParagraphProperty.TabStop stop : look.get(ParagraphProperty.TABS).stops())
+                if (stop.kind() != ParagraphProperty.TabStop.Kind.CLEAR)
+                    line.append(" t").append(number(stop.position())).append(stop.kind()).append(stop.leader());
         String label = labels.label(paragraph);
         if (tells(Aspect.LABELS) && label != null && !label.isEmpty()) line.append(" (").append(label).append(')');
         line.append(' ');
@@ -153,12 +167,14 @@ public final class Portrait {
         } else if (inline instanceof Inline.BookmarkPoint point) {
             if (tells(Aspect.BOOKMARKS)) line.append(point.start() ? "<" + point.name() + ">" : "</" + point.name() + ">");
         } else if (inline instanceof Inline.InlinePicture picture) {
-            line.append("{picture").append(tells(Aspect.PICTURE_SIZES) ? " " + Math.round(picture.picture().width()) + "x" + Math.round(picture.picture().height()) : "").append('}');
+            line.append("{picture").append(tells(Aspect.PICTURE_SIZES) ? " " + Math.round(picture.picture().width()) + "x"
+                    + Math.round(picture.picture().height()) : "").append('}');
         } else if (inline instanceof Inline.Note note) {
             line.append("{note}");
             if (tells(Aspect.NOTES)) inner(note.blocks(), below, indent + "  NOTE ");
         } else if (inline instanceof Inline.Floating floating && tells(Aspect.FLOATING)) {
-            if (floating.content() instanceof Picture picture) line.append("{floating ").append(Math.round(picture.width())).append('x').append(Math.round(picture.height())).append('}');
+            if (floating.content() instanceof Picture picture)
+                line.append("{floating ").append(Math.round(picture.width())).append('x').append(Math.round(picture.height())).append('}');
             else inner(((TextBox) floating.content()).blocks(), below, indent + "  BOX ");
         }
     }
@@ -180,9 +196,11 @@ public final class Portrait {
         if (tells(Aspect.FONTS) && look.is(TextProperty.SMALL_CAPITALS)) dress.append(" sc");
         Colour colour = look.get(TextProperty.COLOUR, Colour.AUTOMATIC);
         if (tells(Aspect.COLOURS) && !colour.isAutomatic() && colour.rgb() != 0) dress.append(" #").append(colour.hex());
-        if (tells(Aspect.COLOURS) && look.get(TextProperty.HIGHLIGHT) != null && !look.get(TextProperty.HIGHLIGHT).isAutomatic()) dress.append(" on #").append(look.get(TextProperty.HIGHLIGHT).hex());
+        if (tells(Aspect.COLOURS) && look.get(TextProperty.HIGHLIGHT) != null && !look.get(TextProperty.HIGHLIGHT).isAutomatic())
+            dress.append(" on #").append(look.get(TextProperty.HIGHLIGHT).hex());
         Link link = look.get(TextProperty.LINK);
-        if (link != null) dress.append(" -> ").append(link instanceof Link.Address address ? address.uri() : "#" + (tells(Aspect.BOOKMARKS) ? ((Link.Inside) link).bookmark() : ""));
+        if (link != null) dress.append(" -> ").append(link instanceof Link.Address address ? address.uri() : "#"
+                + (tells(Aspect.BOOKMARKS) ? ((Link.Inside) link).bookmark() : ""));
         return dress.toString().strip();
     }
 }

@@ -12,7 +12,9 @@ public final class Reading {
     private Reading() { }
 
     /** The paragraphs of the body, those in tables left out. */
-    public static List<Paragraph> paragraphs(Document document) { return document.blocks().stream().filter(block -> block instanceof Paragraph).map(block -> (Paragraph) block).toList(); }
+    public static List<Paragraph> paragraphs(Document document) {
+        return document.blocks().stream().filter(block -> block instanceof Paragraph).map(block -> (Paragraph) block).toList();
+    }
 
     public static List<String> texts(Document document) { return paragraphs(document).stream().map(Paragraph::plainText).toList(); }
 
@@ -22,7 +24,8 @@ public final class Reading {
     /** How the first run looks that holds some text, styles and all. */
     public static Look run(Document document, String text) {
         for (Paragraph paragraph : paragraphs(document)) {
-            for (Inline inline : paragraph.inlines()) if (inline instanceof Inline.Text run && run.text().contains(text)) return Cascade.of(document).text(paragraph, run.look());
+            for (Inline inline : paragraph.inlines())
+                if (inline instanceof Inline.Text run && run.text().contains(text)) return Cascade.of(document).text(paragraph, run.look());
         }
         throw new AssertionError("No run holds " + text);
     }

@@ -134,7 +134,8 @@ class LayoutTest {
 
     @Test void aFootnoteStandsOnThePageOfItsMark() {
         List<Block> blocks = new ArrayList<>(Sample.prose(40, 60, 3));
-        Inline.Note note = new Inline.Note(Inline.Note.Kind.FOOTNOTE, List.of(Paragraph.of("The note itself.")), null, Look.of(TextProperty.SCRIPT, TextProperty.Script.SUPER));
+        Inline.Note note = new Inline.Note(Inline.Note.Kind.FOOTNOTE, List.of(Paragraph.of("The note itself.")), null,
+                Look.of(TextProperty.SCRIPT, TextProperty.Script.SUPER));
         for (int at = 5; at < 35; at += 6) {
             List<Block> noted = new ArrayList<>(blocks);
             Paragraph target = (Paragraph) noted.get(at);
@@ -158,8 +159,10 @@ class LayoutTest {
 
     @Test void textRunsRoundAPictureBesideIt() {
         Picture picture = new Picture(new Image("image/png", new byte[0]), 150, 100, null);
-        Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.MARGIN, Alignment.END, 0), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0), Anchor.Wrap.SQUARE, new TableProperty.Insets(0, 0, 0, 10), false);
-        Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Floating(anchor, picture, Look.PLAIN), new Inline.Text("word ".repeat(200).trim(), Look.PLAIN)));
+        Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.MARGIN, Alignment.END, 0),
+                new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0), Anchor.Wrap.SQUARE, new TableProperty.Insets(0, 0, 0, 10), false);
+        Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Floating(anchor, picture, Look.PLAIN),
+                new Inline.Text("word ".repeat(200).trim(), Look.PLAIN)));
         Page page = layOut(Sample.of(List.of(paragraph))).page(0);
         double left = page.width() - page.geometry().right() - 150 - 10;
         double bottom = page.geometry().top() + 100;
@@ -180,8 +183,10 @@ class LayoutTest {
     @Test void columnsBeforeAContinuousSectionEndAtOneHeight() {
         List<Block> items = new ArrayList<>();
         for (int i = 0; i < 11; i++) items.add(Paragraph.of("item " + i));
-        Section one = new Section(Section.Start.NEXT_PAGE, Section.PageGeometry.A4, new Section.Columns(2, 20, false, List.of()), Section.PageNumbering.CONTINUED, Map.of(), false, items);
-        Section two = new Section(Section.Start.CONTINUOUS, Section.PageGeometry.A4, Section.Columns.ONE, Section.PageNumbering.CONTINUED, Map.of(), false, List.of(Paragraph.of("below")));
+        Section one = new Section(Section.Start.NEXT_PAGE, Section.PageGeometry.A4, new Section.Columns(2, 20, false, List.of()),
+                Section.PageNumbering.CONTINUED, Map.of(), false, items);
+        Section two = new Section(Section.Start.CONTINUOUS, Section.PageGeometry.A4, Section.Columns.ONE, Section.PageNumbering.CONTINUED, Map.of(), false,
+                List.of(Paragraph.of("below")));
         Page page = layOut(Sample.of(one, two)).page(0);
         List<Item.LineItem> lines = page.lines();
         double middle = page.width() / 2;

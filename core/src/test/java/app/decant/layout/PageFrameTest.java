@@ -30,7 +30,8 @@ class PageFrameTest {
         List<String> lines = new ArrayList<>();
         for (Item item : page.frame()) {
             StringBuilder text = new StringBuilder();
-            if (item instanceof Item.LineItem line) for (Piece piece : line.line().pieces()) if (piece instanceof Piece.Glyphs glyphs) text.append(glyphs.text());
+            if (item instanceof Item.LineItem line)
+                for (Piece piece : line.line().pieces()) if (piece instanceof Piece.Glyphs glyphs) text.append(glyphs.text());
             lines.add(text.toString());
         }
         return lines;
@@ -43,7 +44,8 @@ class PageFrameTest {
     }
 
     private static Paragraph numbered(String before) {
-        return new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text(before, Look.PLAIN), new Inline.Field(Inline.Field.Kind.PAGE, "PAGE", "", Look.PLAIN), new Inline.Text("/", Look.PLAIN), new Inline.Field(Inline.Field.Kind.PAGES, "NUMPAGES", "", Look.PLAIN)));
+        return new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text(before, Look.PLAIN), new Inline.Field(Inline.Field.Kind.PAGE, "PAGE", "",
+                Look.PLAIN), new Inline.Text("/", Look.PLAIN), new Inline.Field(Inline.Field.Kind.PAGES, "NUMPAGES", "", Look.PLAIN)));
     }
 
     private static Section section(Map<FramePlace, List<Block>> frames, boolean first, List<Block> blocks) {
@@ -51,9 +53,11 @@ class PageFrameTest {
     }
 
     @Test void firstOddAndEvenPagesHaveTheirOwnHeads() {
-        Map<FramePlace, List<Block>> frames = Map.of(FramePlace.FIRST_HEADER, List.of(Paragraph.of("first")), FramePlace.HEADER, List.of(Paragraph.of("odd")), FramePlace.EVEN_HEADER, List.of(Paragraph.of("even")));
+        Map<FramePlace, List<Block>> frames = Map.of(FramePlace.FIRST_HEADER, List.of(Paragraph.of("first")), FramePlace.HEADER,
+                List.of(Paragraph.of("odd")), FramePlace.EVEN_HEADER, List.of(Paragraph.of("even")));
         Document document = new Document(Facts.NONE, Sample.styles(), Numbering.NONE, List.of(section(frames, true, pagesOf(4))), true, 36, List.of());
-        assertThat(layOut(document).pages()).extracting(PageFrameTest::frame).containsExactly(List.of("first"), List.of("even"), List.of("odd"), List.of("even"));
+        assertThat(layOut(document).pages()).extracting(PageFrameTest::frame).containsExactly(List.of("first"), List.of("even"), List.of("odd"),
+                List.of("even"));
     }
 
     @Test void headersCountThePages() {
@@ -63,14 +67,16 @@ class PageFrameTest {
 
     @Test void aSectionTakesTheHeadOfTheOneBeforeAndCanNumberAnew() {
         Section one = section(Map.of(FramePlace.HEADER, List.of(numbered(""))), false, pagesOf(2));
-        Section two = new Section(Section.Start.NEXT_PAGE, Section.PageGeometry.A4, Section.Columns.ONE, new Section.PageNumbering(NumberFormat.LOWER_ROMAN, 1), Map.of(), false, pagesOf(2));
+        Section two = new Section(Section.Start.NEXT_PAGE, Section.PageGeometry.A4, Section.Columns.ONE, new Section.PageNumbering(NumberFormat.LOWER_ROMAN,
+                1), Map.of(), false, pagesOf(2));
         Pages pages = layOut(Sample.of(one, two));
         assertThat(pages.pages()).extracting(Page::label).containsExactly("1", "2", "i", "ii");
         assertThat(frame(pages.page(3)).get(0)).isEqualTo("ii/4");
     }
 
     @Test void aSectionThatBeginsOnAnOddPageLeavesTheEvenOneBlank() {
-        Section two = new Section(Section.Start.ODD_PAGE, Section.PageGeometry.A4, Section.Columns.ONE, Section.PageNumbering.CONTINUED, Map.of(), false, List.of(Paragraph.of("two")));
+        Section two = new Section(Section.Start.ODD_PAGE, Section.PageGeometry.A4, Section.Columns.ONE, Section.PageNumbering.CONTINUED, Map.of(), false,
+                List.of(Paragraph.of("two")));
         Pages pages = layOut(Sample.of(section(Map.of(), false, pagesOf(1)), two));
         assertThat(pages.pages()).extracting(Sample::lines).containsExactly(List.of("body 0"), List.of(), List.of("two"));
         assertThat(pages.page(2).label()).isEqualTo("3");
@@ -102,18 +108,21 @@ class PageFrameTest {
     }
 
     private static double height(LineSpacing spacing, double size) {
-        return layOut(Sample.of(List.of(Sample.looking("x", Look.of(ParagraphProperty.LINE_SPACING, spacing).with(TextProperty.SIZE, size))))).page(0).lines().get(0).line().height();
+        return layOut(Sample.of(List.of(Sample.looking("x", Look.of(ParagraphProperty.LINE_SPACING, spacing).with(TextProperty.SIZE, size))))).page(0).lines()
+                .get(0).line().height();
     }
 
     @Test void neighboursOfOneStyleStandCloseWhereTheyWishTo() {
         Look look = Look.of(ParagraphProperty.SPACE_AFTER, 20.0).with(ParagraphProperty.CONTEXTUAL_SPACING, true);
-        List<Item.LineItem> lines = layOut(Sample.of(List.of(Sample.looking("a", look), Sample.looking("b", look), Paragraph.styled("Heading1", "c")))).page(0).lines();
+        List<Item.LineItem> lines = layOut(Sample.of(List.of(Sample.looking("a", look), Sample.looking("b", look), Paragraph.styled("Heading1", "c"))))
+                .page(0).lines();
         assertThat(lines.get(1).y() - lines.get(0).y()).isCloseTo(lines.get(0).line().height(), within(0.01));
         assertThat(lines.get(2).y() - lines.get(1).y()).isGreaterThan(lines.get(1).line().height() + 20);
     }
 
     @Test void smallCapitalsAreSmallerAndSuperscriptsHigher() {
-        Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("Ab", Look.of(TextProperty.SMALL_CAPITALS, true)), new Inline.Text("2", Look.of(TextProperty.SCRIPT, TextProperty.Script.SUPER))));
+        Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("Ab", Look.of(TextProperty.SMALL_CAPITALS, true)),
+                new Inline.Text("2", Look.of(TextProperty.SCRIPT, TextProperty.Script.SUPER))));
         List<Piece> pieces = layOut(Sample.of(List.of(paragraph))).page(0).lines().get(0).line().pieces();
         assertThat(((Piece.Glyphs) pieces.get(1)).text()).isEqualTo("B");
         assertThat(((Piece.Glyphs) pieces.get(1)).style().size()).isEqualTo(8);
@@ -121,7 +130,8 @@ class PageFrameTest {
     }
 
     @Test void hiddenTextTakesNoRoom() {
-        Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("a", Look.PLAIN), new Inline.Text("hidden", Look.of(TextProperty.HIDDEN, true)), new Inline.Text("b", Look.PLAIN)));
+        Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("a", Look.PLAIN),
+                new Inline.Text("hidden", Look.of(TextProperty.HIDDEN, true)), new Inline.Text("b", Look.PLAIN)));
         Item.LineItem line = layOut(Sample.of(List.of(paragraph))).page(0).lines().get(0);
         assertThat(line.line().width()).isLessThan(15);
     }

@@ -20,12 +20,17 @@ import org.junit.jupiter.api.Test;
 
 /** Whatever a document asks for, all its text finds a place on paper; and what does not is found out. */
 class PlacedTextTest {
-    private static Pages laidOut(Block... blocks) { return Layout.of(Document.empty().withSections(List.of(Document.empty().sections().get(0).withBlocks(List.of(blocks)))), FontCatalogue.shipped()); }
+    private static Pages laidOut(Block... blocks) {
+        return Layout.of(Document.empty().withSections(List.of(Document.empty().sections().get(0).withBlocks(List.of(blocks)))), FontCatalogue.shipped());
+    }
 
-    private static Paragraph holding(String text, Inline.Floating floating) { return Paragraph.of(text).withInlines(List.of(floating, new Inline.Text(text, Look.PLAIN))); }
+    private static Paragraph holding(String text, Inline.Floating floating) {
+        return Paragraph.of(text).withInlines(List.of(floating, new Inline.Text(text, Look.PLAIN)));
+    }
 
     private static Inline.Floating box(double width, double height, Anchor.Wrap wrap) {
-        Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, null, 0), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0), wrap, new Insets(0, 9, 0, 9), false);
+        Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, null, 0), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null,
+                0), wrap, new Insets(0, 9, 0, 9), false);
         return new Inline.Floating(anchor, new TextBox(List.of(Paragraph.of("in the box")), width, height, false, Insets.NONE, null, null), Look.PLAIN);
     }
 
@@ -50,7 +55,8 @@ class PlacedTextTest {
     }
 
     @Test void textBeforeABoxThatNeedsItsPageStaysOnPaper() {
-        Inline.Floating onThePage = new Inline.Floating(new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.PAGE, null, 0), new Anchor.Vertical(Anchor.Vertical.From.PAGE, null, 0), Anchor.Wrap.SQUARE, Insets.NONE, false),
+        Inline.Floating onThePage = new Inline.Floating(new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.PAGE, null, 0),
+                new Anchor.Vertical(Anchor.Vertical.From.PAGE, null, 0), Anchor.Wrap.SQUARE, Insets.NONE, false),
                 new TextBox(List.of(Paragraph.of("in the box")), 595, 842, false, Insets.NONE, null, null), Look.PLAIN);
         assertThat(PlacedText.missing(laidOut(Paragraph.of("before it"), holding("beside it", onThePage), Paragraph.of("after it")))).isEmpty();
     }
@@ -70,9 +76,11 @@ class PlacedTextTest {
     }
 
     @Test void tellsWhatIsOffThePaperAndPassesOverWhatIsHidden() {
-        Paragraph indented = new Paragraph(null, Look.of(app.decant.document.ParagraphProperty.INDENT_START, 5000.0), Look.PLAIN, List.of(new Inline.Text("far off", Look.PLAIN)));
+        Paragraph indented = new Paragraph(null, Look.of(app.decant.document.ParagraphProperty.INDENT_START, 5000.0), Look.PLAIN,
+                List.of(new Inline.Text("far off", Look.PLAIN)));
         assertThat(PlacedText.missing(laidOut(indented))).singleElement().satisfies(lost -> assertThat(lost.text()).isEqualTo("faroff"));
-        Paragraph hidden = Paragraph.of("seen").withInlines(List.of(new Inline.Text("seen", Look.PLAIN), new Inline.Text("not shown", Look.of(TextProperty.HIDDEN, true))));
+        Paragraph hidden = Paragraph.of("seen").withInlines(List.of(new Inline.Text("seen", Look.PLAIN),
+                new Inline.Text("not shown", Look.of(TextProperty.HIDDEN, true))));
         assertThat(PlacedText.missing(laidOut(hidden))).isEmpty();
     }
 }

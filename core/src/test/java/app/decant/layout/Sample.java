@@ -27,7 +27,8 @@ public final class Sample {
         styles.put("Normal", new Style("Normal", "Normal", Style.Kind.PARAGRAPH, null, null, Look.PLAIN));
         for (int level = 1; level <= 3; level++) {
             styles.put("Heading" + level, new Style("Heading" + level, "heading " + level, Style.Kind.PARAGRAPH, "Normal", "Normal",
-                    Look.of(TextProperty.BOLD, true).with(TextProperty.SIZE, 20.0 - 3 * level).with(ParagraphProperty.OUTLINE_LEVEL, level).with(ParagraphProperty.KEEP_WITH_NEXT, true).with(ParagraphProperty.SPACE_BEFORE, 12.0)));
+                    Look.of(TextProperty.BOLD, true).with(TextProperty.SIZE, 20.0 - 3 * level).with(ParagraphProperty.OUTLINE_LEVEL, level)
+                            .with(ParagraphProperty.KEEP_WITH_NEXT, true).with(ParagraphProperty.SPACE_BEFORE, 12.0)));
         }
         Look defaults = Look.of(TextProperty.FAMILY, "Liberation Sans").with(TextProperty.SIZE, 10.0).with(ParagraphProperty.WIDOW_CONTROL, true);
         return new StyleSheet(defaults, "Normal", null, styles);

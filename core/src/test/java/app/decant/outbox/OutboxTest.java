@@ -38,11 +38,14 @@ class OutboxTest {
 
     @Test void putsFilesIntoALetterThatAnyMailProgramOpens() throws IOException {
         Path pdf = handbook(Recipe.PLAIN, Recipe.Passwords.NONE);
-        Path letter = new MailOutbox(folder.resolve("outbox")).put(new MailOutbox.Letter(List.of("office@ferries.example", "Anna Example <anna@ferries.example>"), "Das Handbuch für Gäste", "Liebe Gäste", List.of(pdf)), WHEN);
+        Path letter = new MailOutbox(folder.resolve("outbox"))
+                .put(new MailOutbox.Letter(List.of("office@ferries.example", "Anna Example <anna@ferries.example>"), "Das Handbuch für Gäste", "Liebe Gäste",
+                List.of(pdf)), WHEN);
         assertThat(letter.getFileName().toString()).isEqualTo("2026-11-01 08.00 Das Handbuch für Gäste.eml");
         String raw = Files.readString(letter, java.nio.charset.StandardCharsets.US_ASCII);
         String[] halves = raw.split("\r\n\r\n", 2);
-        assertThat(halves[0]).contains("To: office@ferries.example").contains("Subject: =?UTF-8?").contains("Date: Sun, 1 Nov 2026").contains("MIME-Version: 1.0").contains("Content-Type: multipart/mixed").contains("X-Unsent: 1");
+        assertThat(halves[0]).contains("To: office@ferries.example").contains("Subject: =?UTF-8?").contains("Date: Sun, 1 Nov 2026")
+                .contains("MIME-Version: 1.0").contains("Content-Type: multipart/mixed").contains("X-Unsent: 1");
         assertThat(raw.lines()).allSatisfy(line -> assertThat(line.length()).isLessThanOrEqualTo(998));
         String boundary = halves[0].replaceAll("(?s).*boundary=\"([^\"]+)\".*", "$1");
         String[] parts = raw.split("--" + java.util.regex.Pattern.quote(boundary));
@@ -54,9 +57,12 @@ class OutboxTest {
 
     @Test void refusesWhatIsNoAddress() {
         MailOutbox outbox = new MailOutbox(folder.resolve("outbox"));
-        assertThatThrownBy(() -> outbox.put(new MailOutbox.Letter(List.of("nobody"), "x", "", List.of()), WHEN)).isInstanceOf(DecantException.class).hasMessageContaining("nobody");
-        assertThatThrownBy(() -> outbox.put(new MailOutbox.Letter(List.of(), "x", "", List.of()), WHEN)).isInstanceOf(DecantException.class).hasMessageContaining("no address");
-        assertThatThrownBy(() -> outbox.put(new MailOutbox.Letter(List.of("a@b.example"), "x", "", List.of(folder.resolve("gone.pdf"))), WHEN)).isInstanceOf(DecantException.class);
+        assertThatThrownBy(() -> outbox.put(new MailOutbox.Letter(List.of("nobody"), "x", "", List.of()), WHEN)).isInstanceOf(DecantException.class)
+                .hasMessageContaining("nobody");
+        assertThatThrownBy(() -> outbox.put(new MailOutbox.Letter(List.of(), "x", "", List.of()), WHEN)).isInstanceOf(DecantException.class)
+                .hasMessageContaining("no address");
+        assertThatThrownBy(() -> outbox.put(new MailOutbox.Letter(List.of("a@b.example"), "x", "", List.of(folder.resolve("gone.pdf"))), WHEN))
+                .isInstanceOf(DecantException.class);
     }
 
     @Test void printsSheetsInBookletOrder() throws IOException {
@@ -64,7 +70,8 @@ class OutboxTest {
         assertThat(PrintFolder.booklet(List.of(0, 1, 2, 3, 4, 5, 6, 7))).containsExactly(7, 0, 1, 6, 5, 2, 3, 4);
         assertThat(PrintFolder.booklet(List.of(0, 1, 2, 3, 4))).containsExactly(-1, 0, 1, -1, -1, 2, 3, 4);
         Path pdf = handbook(Recipe.PLAIN, Recipe.Passwords.NONE);
-        Path sheets = new PrintFolder(folder.resolve("printed")).print(pdf, null, new PrintFolder.Job(new PageRange("1-8"), 2, true, PrintFolder.Sheets.BOOKLET));
+        Path sheets = new PrintFolder(folder.resolve("printed")).print(pdf, null, new PrintFolder.Job(new PageRange("1-8"), 2, true,
+                PrintFolder.Sheets.BOOKLET));
         try (PDDocument made = Loader.loadPDF(sheets.toFile()); PDDocument source = Loader.loadPDF(pdf.toFile())) {
             assertThat(made.getNumberOfPages()).isEqualTo(8);
             assertThat(made.getPage(0).getMediaBox().getWidth()).isGreaterThan(made.getPage(0).getMediaBox().getHeight());
@@ -77,8 +84,10 @@ class OutboxTest {
     }
 
     @Test void doesNotPrintWhatItsOwnerForbids() {
-        Path locked = handbook(Recipe.PLAIN.with(new Recipe.Locking(Protection.Strength.AES_256, EnumSet.of(Protection.Permission.COPY))), Recipe.Passwords.NONE);
-        assertThatThrownBy(() -> new PrintFolder(folder.resolve("printed")).print(locked, null, PrintFolder.Job.PLAIN)).isInstanceOf(DecantException.class).hasMessageContaining("against printing");
+        Path locked = handbook(Recipe.PLAIN.with(new Recipe.Locking(Protection.Strength.AES_256, EnumSet.of(Protection.Permission.COPY))),
+                Recipe.Passwords.NONE);
+        assertThatThrownBy(() -> new PrintFolder(folder.resolve("printed")).print(locked, null, PrintFolder.Job.PLAIN)).isInstanceOf(DecantException.class)
+                .hasMessageContaining("against printing");
     }
 
     private static String words(PDDocument pdf, int page) throws IOException {

@@ -30,7 +30,8 @@ class PaintedPageTest {
     @Test void theScreenShowsThePageThatIsPublished() throws IOException {
         Pages pages = Layout.of(PassengerHandbook.document(), FontCatalogue.shipped());
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        PdfWriter.write(pages, new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN, pages.document().facts(), Instant.EPOCH), bytes, Progress.SILENT);
+        PdfWriter.write(pages, new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN, pages.document().facts(), Instant.EPOCH),
+                bytes, Progress.SILENT);
         PictureCache pictures = new PictureCache();
         try (PDDocument pdf = Loader.loadPDF(bytes.toByteArray())) {
             PDFRenderer renderer = new PDFRenderer(pdf);
@@ -70,7 +71,8 @@ class PaintedPageTest {
         app.decant.document.Image broken = new app.decant.document.Image("image/png", new byte[] {1, 2, 3});
         assertThat(new PictureCache().holds(broken)).isFalse();
         app.decant.document.Paragraph paragraph = new app.decant.document.Paragraph(null, app.decant.document.Look.PLAIN, app.decant.document.Look.PLAIN,
-                java.util.List.of(new app.decant.document.Inline.InlinePicture(new app.decant.document.Picture(broken, 100, 60, null), app.decant.document.Look.PLAIN)));
+                java.util.List.of(new app.decant.document.Inline.InlinePicture(new app.decant.document.Picture(broken, 100, 60, null),
+                        app.decant.document.Look.PLAIN)));
         Page page = Layout.of(app.decant.layout.Sample.of(java.util.List.of(paragraph)), FontCatalogue.shipped()).page(0);
         assertThat(PagePainter.image(page, 1, new PictureCache()).getWidth()).isEqualTo(595);
     }

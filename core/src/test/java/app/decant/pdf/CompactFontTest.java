@@ -31,7 +31,10 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** Fonts with CFF outlines inside a PDF (ISO 32000-1, 9.7.4.2 and 9.9): drawn by PDFBox and, where it is installed, by {@code pdftoppm}, they look as their twin with TrueType outlines does. */
+/**
+ * Fonts with CFF outlines inside a PDF (ISO 32000-1, 9.7.4.2 and 9.9): drawn by PDFBox and, where it is installed, by {@code pdftoppm}, they look as their
+ * twin with TrueType outlines does.
+ */
 class CompactFontTest {
     private static final String TEXT = "Quayside tickets, 24 June: £3.50 for the 10:45 to Västerholm";
     private static final Face PLAIN = FontCatalogue.shipped().match("Carlito", false, false).face();
@@ -41,9 +44,11 @@ class CompactFontTest {
     private static Face twin() throws IOException { return Face.read("Twin", false, false, CompactTwin.of(PLAIN.file())); }
 
     private static Pages pages(String family, Face... brought) {
-        Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text(TEXT, Look.of(TextProperty.FAMILY, family).with(TextProperty.SIZE, 16.0))));
+        Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN,
+                List.of(new Inline.Text(TEXT, Look.of(TextProperty.FAMILY, family).with(TextProperty.SIZE, 16.0))));
         Document document = Sample.of(List.of(paragraph));
-        return Layout.of(document.withFacts(new Facts("Twin", null, null, null, "en", null, null, java.util.Map.of())), FontCatalogue.shipped().with(List.of(brought)));
+        return Layout.of(document.withFacts(new Facts("Twin", null, null, null, "en", null, null, java.util.Map.of())), FontCatalogue.shipped()
+                .with(List.of(brought)));
     }
 
     private static byte[] write(Pages pages, PdfStyle style) throws IOException {
@@ -62,7 +67,8 @@ class CompactFontTest {
             assertThat(difference(expected, drawn(file))).isLessThan(0.002);
             try (PDDocument pdf = Loader.loadPDF(file)) {
                 COSDictionary resources = pdf.getPage(0).getResources().getCOSObject().getCOSDictionary(COSName.FONT);
-                COSDictionary descendant = (COSDictionary) resources.getCOSDictionary(resources.keySet().iterator().next()).getCOSArray(COSName.DESCENDANT_FONTS).getObject(0);
+                COSDictionary descendant = (COSDictionary) resources.getCOSDictionary(resources.keySet().iterator().next())
+                        .getCOSArray(COSName.DESCENDANT_FONTS).getObject(0);
                 COSDictionary program = descendant.getCOSDictionary(COSName.FONT_DESC).getCOSStream(COSName.FONT_FILE3);
                 assertThat(program.getNameAsString(COSName.SUBTYPE)).isEqualTo(file == used ? "CIDFontType0C" : "OpenType");
                 assertThat(new PDFTextStripper().getText(pdf).strip()).isEqualTo(TEXT);
@@ -106,7 +112,8 @@ class CompactFontTest {
         BufferedImage[] images = new BufferedImage[2];
         for (int i = 0; i < 2; i++) {
             try {
-                Process process = new ProcessBuilder("pdftoppm", "-png", "-r", "96", "-singlefile", (i == 0 ? model : file).toString(), folder.resolve("image" + i).toString()).redirectErrorStream(true).start();
+                Process process = new ProcessBuilder("pdftoppm", "-png", "-r", "96", "-singlefile", (i == 0 ? model : file).toString(),
+                        folder.resolve("image" + i).toString()).redirectErrorStream(true).start();
                 String said = new String(process.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
                 assertThat(process.waitFor()).isZero();
                 assertThat(said).isEmpty();

@@ -29,7 +29,8 @@ final class CompactTwin {
         tables.put("CFF ", compact(font));
         int at = 12 + 16 * tables.size();
         int length = at + tables.values().stream().mapToInt(table -> table.length + 3 & ~3).sum();
-        ByteBuffer file = ByteBuffer.allocate(length).put("OTTO".getBytes(java.nio.charset.StandardCharsets.US_ASCII)).putShort((short) tables.size()).putShort((short) 128).putShort((short) 3).putShort((short) (tables.size() * 16 - 128));
+        ByteBuffer file = ByteBuffer.allocate(length).put("OTTO".getBytes(java.nio.charset.StandardCharsets.US_ASCII)).putShort((short) tables.size())
+                .putShort((short) 128).putShort((short) 3).putShort((short) (tables.size() * 16 - 128));
         for (Map.Entry<String, byte[]> table : tables.entrySet()) {
             file.put(table.getKey().getBytes(java.nio.charset.StandardCharsets.US_ASCII)).putInt(0).putInt(at).putInt(table.getValue().length);
             at += table.getValue().length + 3 & ~3;
@@ -48,12 +49,14 @@ final class CompactTwin {
         byte[] global = new CffWriting().index(List.of(end)).bytes();
         byte[] outlines = new CffWriting().index(glyphs).bytes();
         byte[] charset = new CffWriting().card8(2).card16(1).card16(glyphs.size() - 2).bytes();
-        byte[] hints = new CffWriting().operator(20, 0).operator(21, 0).places(19, new CffWriting().operator(20, 0).operator(21, 0).places(19, 0).length()).bytes();
+        byte[] hints = new CffWriting().operator(20, 0).operator(21, 0).places(19, new CffWriting().operator(20, 0).operator(21, 0).places(19, 0).length())
+                .bytes();
         int topLength = new CffWriting().index(List.of(top(font, 0, 0, 0, 0))).length();
         int charsetAt = head.length + topLength + strings.length + global.length;
         int outlinesAt = charsetAt + charset.length;
         int hintsAt = outlinesAt + outlines.length;
-        return new CffWriting().raw(head).index(List.of(top(font, charsetAt, outlinesAt, hints.length, hintsAt))).raw(strings).raw(global).raw(charset).raw(outlines).raw(hints).index(List.of(end, new byte[UNUSED])).bytes();
+        return new CffWriting().raw(head).index(List.of(top(font, charsetAt, outlinesAt, hints.length, hintsAt))).raw(strings).raw(global).raw(charset)
+                .raw(outlines).raw(hints).index(List.of(end, new byte[UNUSED])).bytes();
     }
 
     private static byte[] top(TrueTypeFont font, int charset, int outlines, int hintsLength, int hints) throws IOException {
@@ -72,7 +75,8 @@ final class CompactTwin {
             switch (i.currentSegment(c)) {
                 case PathIterator.SEG_MOVETO -> step(program, at, 21, c[0], c[1]);
                 case PathIterator.SEG_LINETO -> step(program, at, 5, c[0], c[1]);
-                case PathIterator.SEG_QUADTO -> step(program, at, 8, at[0] + (c[0] - at[0]) * 2 / 3, at[1] + (c[1] - at[1]) * 2 / 3, c[2] + (c[0] - c[2]) * 2 / 3, c[3] + (c[1] - c[3]) * 2 / 3, c[2], c[3]);
+                case PathIterator.SEG_QUADTO -> step(program, at, 8, at[0] + (c[0] - at[0]) * 2 / 3, at[1] + (c[1] - at[1]) * 2 / 3,
+                        c[2] + (c[0] - c[2]) * 2 / 3, c[3] + (c[1] - c[3]) * 2 / 3, c[2], c[3]);
                 default -> { }
             }
         }

@@ -35,13 +35,17 @@ class CopiedTextTest {
 
     @Test void capitalsAndSpecialSignsComeOutAsShown() throws IOException {
         Look capitals = Look.of(TextProperty.SMALL_CAPITALS, true);
-        Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("Sound", capitals), new Inline.Text(" \u20AC 5 \u2013 \u201Cquoted\u201D \u0152uvre \u0141\u00F3d\u017A \u03B1\u03B2\u03B3 \u0416\u0443\u043A \u4F60\u597D \u2713", Look.PLAIN)));
-        assertThat(copied(Layout.of(Sample.of(List.of(paragraph)), FontCatalogue.shipped()))).isEqualTo("SOUND \u20AC 5 \u2013 \u201Cquoted\u201D \u0152uvre \u0141\u00F3d\u017A \u03B1\u03B2\u03B3 \u0416\u0443\u043A \u4F60\u597D \u2713");
+        Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("Sound", capitals),
+                new Inline.Text(" \u20AC 5 \u2013 \u201Cquoted\u201D \u0152uvre \u0141\u00F3d\u017A \u03B1\u03B2\u03B3 \u0416\u0443\u043A \u4F60\u597D "
+                + "\u2713", Look.PLAIN)));
+        assertThat(copied(Layout.of(Sample.of(List.of(paragraph)), FontCatalogue.shipped())))
+                .isEqualTo("SOUND \u20AC 5 \u2013 \u201Cquoted\u201D \u0152uvre \u0141\u00F3d\u017A \u03B1\u03B2\u03B3 \u0416\u0443\u043A \u4F60\u597D \u2713");
     }
 
     @Test void arabicComesOutInReadingOrder() throws IOException {
         String text = "\u0645\u0631\u062D\u0628\u0627 \u0628\u0643\u0645";
-        Paragraph paragraph = new Paragraph(null, Look.of(app.decant.document.ParagraphProperty.RIGHT_TO_LEFT, true), Look.PLAIN, List.of(new Inline.Text(text, Look.PLAIN)));
+        Paragraph paragraph = new Paragraph(null, Look.of(app.decant.document.ParagraphProperty.RIGHT_TO_LEFT, true), Look.PLAIN,
+                List.of(new Inline.Text(text, Look.PLAIN)));
         assertThat(copied(Layout.of(Sample.of(List.of(paragraph)), FontCatalogue.shipped()))).isEqualTo(text);
     }
 

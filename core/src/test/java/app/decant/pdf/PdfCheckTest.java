@@ -60,7 +60,9 @@ class PdfCheckTest {
         return new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN, pages.document().facts(), Instant.EPOCH);
     }
 
-    private static List<String> failing(Path file) throws IOException { return PdfCheck.check(file, pages, choices, written).stream().filter(proof -> !proof.holds()).map(Proof::sentence).toList(); }
+    private static List<String> failing(Path file) throws IOException {
+        return PdfCheck.check(file, pages, choices, written).stream().filter(proof -> !proof.holds()).map(Proof::sentence).toList();
+    }
 
     @FunctionalInterface private interface Spoiling { void spoil(PDDocument pdf) throws IOException; }
 
@@ -75,7 +77,9 @@ class PdfCheckTest {
 
     @Test void aGoodFileFailsNothing() throws IOException { assertThat(failing(good)).isEmpty(); }
 
-    @Test void aMissingPageIsFound() throws IOException { assertThat(failing(spoiled(pdf -> pdf.removePage(12)))).anyMatch(sentence -> sentence.startsWith("12 pages")); }
+    @Test void aMissingPageIsFound() throws IOException {
+        assertThat(failing(spoiled(pdf -> pdf.removePage(12)))).anyMatch(sentence -> sentence.startsWith("12 pages"));
+    }
 
     @Test void pagesInAnotherOrderAreFound() throws IOException {
         assertThat(failing(spoiled(pdf -> {
@@ -114,17 +118,23 @@ class PdfCheckTest {
 
     @Test void aChangedFactIsFoundInEitherPlace() throws IOException {
         assertThat(failing(spoiled(pdf -> pdf.getDocumentInformation().setAuthor("Somebody else")))).containsExactly("Its facts are not as chosen: author");
-        assertThat(failing(spoiled(pdf -> pdf.getDocumentInformation().setCustomMetadataValue("Secret", "left over")))).containsExactly("Its facts are not as chosen: Secret");
+        assertThat(failing(spoiled(pdf -> pdf.getDocumentInformation().setCustomMetadataValue("Secret", "left over"))))
+                .containsExactly("Its facts are not as chosen: Secret");
         assertThat(failing(spoiled(pdf -> {
             String packet = new String(pdf.getDocumentCatalog().getMetadata().toByteArray(), StandardCharsets.UTF_8);
-            pdf.getDocumentCatalog().setMetadata(new PDMetadata(pdf, new ByteArrayInputStream(packet.replace("Passenger handbook", "Another book").getBytes(StandardCharsets.UTF_8))));
+            pdf.getDocumentCatalog().setMetadata(new PDMetadata(pdf, new ByteArrayInputStream(packet.replace("Passenger handbook", "Another book")
+                    .getBytes(StandardCharsets.UTF_8))));
         }))).containsExactly("Its facts are not as chosen: title");
     }
 
     /** The same letters in another order are another text, read from the right as well (Unicode Standard Annex 9). */
     @Test void letterOrderCountsInTextReadFromTheRight() throws IOException {
-        Pages right = Layout.of(Document.empty().withSections(List.of(Document.empty().sections().get(0).withBlocks(List.of(Paragraph.of("\u05E9\u05DC\u05D5\u05DD \u05E2\u05D5\u05DC\u05DD 12 abc"))))), FontCatalogue.shipped());
-        Pages swapped = Layout.of(Document.empty().withSections(List.of(Document.empty().sections().get(0).withBlocks(List.of(Paragraph.of("\u05E9\u05D5\u05DC\u05DD \u05E2\u05D5\u05DC\u05DD 12 abc"))))), FontCatalogue.shipped());
+        Pages right = Layout.of(Document.empty()
+                .withSections(List.of(Document.empty().sections().get(0)
+                .withBlocks(List.of(Paragraph.of("\u05E9\u05DC\u05D5\u05DD \u05E2\u05D5\u05DC\u05DD 12 abc"))))), FontCatalogue.shipped());
+        Pages swapped = Layout.of(Document.empty()
+                .withSections(List.of(Document.empty().sections().get(0)
+                .withBlocks(List.of(Paragraph.of("\u05E9\u05D5\u05DC\u05DD \u05E2\u05D5\u05DC\u05DD 12 abc"))))), FontCatalogue.shipped());
         Path file = folder.resolve("right.pdf");
         PdfWriter.Written made;
         try (OutputStream out = Files.newOutputStream(file)) {
@@ -134,7 +144,9 @@ class PdfCheckTest {
         assertThat(PdfCheck.check(file, swapped, choices(swapped), made)).extracting(Proof::sentence).contains("Text differs on 1 page");
     }
 
-    @Test void aLostLinkIsFound() throws IOException { assertThat(failing(spoiled(pdf -> pdf.getPage(1).setAnnotations(new ArrayList<>())))).anyMatch(sentence -> sentence.contains("links live")); }
+    @Test void aLostLinkIsFound() throws IOException {
+        assertThat(failing(spoiled(pdf -> pdf.getPage(1).setAnnotations(new ArrayList<>())))).anyMatch(sentence -> sentence.contains("links live"));
+    }
 
     @Test void oneChangedWordIsFound() throws IOException {
         Document document = PassengerHandbook.document();

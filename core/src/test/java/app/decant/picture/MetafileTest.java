@@ -43,7 +43,8 @@ class MetafileTest {
 
     /** MS-WMF 2.3: window, brush and pen, a rectangle, the end. */
     private static byte[] plain(boolean placeable) {
-        byte[][] records = {record(0x020B, 0, 0), record(0x020C, HEIGHT, WIDTH), record(0x02FC, 0, 0x00C0, 0, 0), record(0x012D, 0), record(0x02FA, 5, 0, 0, 0, 0), record(0x012D, 1), record(0x041B, HEIGHT, WIDTH / 2, 0, 0), record(0x0000)};
+        byte[][] records = {record(0x020B, 0, 0), record(0x020C, HEIGHT, WIDTH), record(0x02FC, 0, 0x00C0, 0, 0), record(0x012D, 0),
+                record(0x02FA, 5, 0, 0, 0, 0), record(0x012D, 1), record(0x041B, HEIGHT, WIDTH / 2, 0, 0), record(0x0000)};
         int length = 18;
         for (byte[] one : records) length += one.length;
         ByteBuffer out = buffer(22 + length);
@@ -66,7 +67,8 @@ class MetafileTest {
         int millimetres = (int) Math.round(WIDTH / 72.0 * 2540);
         ByteBuffer out = buffer(400);
         out.putInt(1).putInt(108).putInt(0).putInt(0).putInt(WIDTH - 1).putInt(HEIGHT - 1).putInt(0).putInt(0).putInt(millimetres).putInt(millimetres / 2);
-        out.putInt(0x464D4520).putInt(0x10000).putInt(0).putInt(7).putShort((short) 3).putShort((short) 0).putInt(0).putInt(0).putInt(0).putInt(720).putInt(720).putInt(254).putInt(254);
+        out.putInt(0x464D4520).putInt(0x10000).putInt(0).putInt(7).putShort((short) 3).putShort((short) 0).putInt(0).putInt(0).putInt(0).putInt(720)
+                .putInt(720).putInt(254).putInt(254);
         out.position(108);
         out.putInt(0x27).putInt(24).putInt(1).putInt(0).putInt(0x000000C0).putInt(0);
         out.putInt(0x25).putInt(12).putInt(1);
@@ -94,7 +96,8 @@ class MetafileTest {
 
     @Test void standOnThePublishedPage(@TempDir Path folder) throws IOException {
         Picture picture = new Picture(new Image("image/x-wmf", plain(true)), 200, 100, "A flag");
-        Document document = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.InlinePicture(picture, Look.PLAIN)))))));
+        Document document = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(new Paragraph(null, Look.PLAIN, Look.PLAIN,
+                List.of(new Inline.InlinePicture(picture, Look.PLAIN)))))));
         Path file = folder.resolve("flag.pdf");
         Decant.publish(document, Recipe.PLAIN, file);
         try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
@@ -120,6 +123,7 @@ class MetafileTest {
                 });
             }
         }
-        assertThatThrownBy(() -> PictureDecoder.decode(new Image("image/x-wmf", java.util.Arrays.copyOf(plain(true), 30)), 300)).isInstanceOf(IOException.class);
+        assertThatThrownBy(() -> PictureDecoder.decode(new Image("image/x-wmf", java.util.Arrays.copyOf(plain(true), 30)), 300))
+                .isInstanceOf(IOException.class);
     }
 }

@@ -65,8 +65,10 @@ class HandbookPublicationTest {
     @Test void textComesOutInReadingOrder() throws IOException {
         try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile())) {
             String text = new PDFTextStripper().getText(pdf).replaceAll("\\s+", " ");
-            List<String> passages = List.of("Contents", "Ostrey Sound Ferries has carried people, post and provisions", "Fares in crowns Single Return Ten trips Month", "Water bowls are kept",
-                    "Be in the lane twenty minutes ahead", "umbrellas and hats", "Wheelchair users board first", "hears complaints on the first Thursday", "Brannoch Quay Hall 0555 0105 weekdays");
+            List<String> passages = List.of("Contents", "Ostrey Sound Ferries has carried people, post and provisions",
+                    "Fares in crowns Single Return Ten trips Month", "Water bowls are kept",
+                    "Be in the lane twenty minutes ahead", "umbrellas and hats", "Wheelchair users board first", "hears complaints on the first Thursday",
+                            "Brannoch Quay Hall 0555 0105 weekdays");
             int at = 0;
             for (String passage : passages) {
                 int found = text.indexOf(passage, at);
@@ -98,7 +100,8 @@ class HandbookPublicationTest {
         double[] found = {-1};
         PDFTextStripper stripper = new PDFTextStripper() {
             @Override protected void writeString(String text, List<TextPosition> positions) {
-                if (found[0] < 0 && text.contains(title) && positions.get(0).getFontSizeInPt() >= 12) found[0] = positions.get(0).getYDirAdj() - 0.7 * positions.get(0).getFontSizeInPt();
+                if (found[0] < 0 && text.contains(title) && positions.get(0).getFontSizeInPt() >= 12)
+                    found[0] = positions.get(0).getYDirAdj() - 0.7 * positions.get(0).getFontSizeInPt();
             }
         };
         stripper.setStartPage(page + 1);
@@ -175,7 +178,8 @@ class HandbookPublicationTest {
         Map<String, Integer> filters = new HashMap<>();
         try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile())) {
             for (PDPage page : pdf.getPages()) {
-                for (var name : page.getResources().getXObjectNames()) filters.merge(String.valueOf(page.getResources().getXObject(name).getCOSObject().getFilters()), 1, Integer::sum);
+                for (var name : page.getResources().getXObjectNames())
+                    filters.merge(String.valueOf(page.getResources().getXObject(name).getCOSObject().getFilters()), 1, Integer::sum);
             }
         }
         assertThat(filters.keySet()).anyMatch(filter -> filter.contains("DCTDecode"));
@@ -194,7 +198,8 @@ class HandbookPublicationTest {
     }
 
     @Test void theSamePagesGiveTheSameBytes() throws IOException {
-        Receipt again = Publisher.publish(new Order(Layout.of(PassengerHandbook.document(), FontCatalogue.shipped()), Recipe.PLAIN), folder.resolve("again.pdf"), WHEN, Progress.SILENT);
+        Receipt again = Publisher.publish(new Order(Layout.of(PassengerHandbook.document(), FontCatalogue.shipped()), Recipe.PLAIN),
+                folder.resolve("again.pdf"), WHEN, Progress.SILENT);
         assertThat(Files.readAllBytes(again.file())).isEqualTo(Files.readAllBytes(receipt.file()));
     }
 

@@ -36,7 +36,8 @@ class PlainTextTest {
     }
 
     private Receipt publish(Document document, PlainText how) {
-        return Publisher.publish(new Order(Decant.layOut(document), Recipe.PLAIN.to(Target.TXT).with(how).with(Recipe.WhenPresent.REPLACE)), folder.resolve("made.txt"), Instant.EPOCH, Progress.SILENT);
+        return Publisher.publish(new Order(Decant.layOut(document), Recipe.PLAIN.to(Target.TXT).with(how).with(Recipe.WhenPresent.REPLACE)),
+                folder.resolve("made.txt"), Instant.EPOCH, Progress.SILENT);
     }
 
     private static String text(Document document) {
@@ -64,7 +65,8 @@ class PlainTextTest {
 
     @Test void tellsWhatAnEncodingHasNoLettersFor() throws IOException {
         Receipt receipt = publish(document("Ферри 7 to Westness"), new PlainText(StandardCharsets.ISO_8859_1, false, PlainText.LineEnds.LF, 0));
-        assertThat(receipt.findings()).anySatisfy(finding -> assertThat(finding.what()).isEqualTo("5 characters can't be written in ISO-8859-1; question marks stand in their place."));
+        assertThat(receipt.findings()).anySatisfy(finding -> assertThat(finding.what())
+                .isEqualTo("5 characters can't be written in ISO-8859-1; question marks stand in their place."));
         assertThat(Files.readString(receipt.file())).isEqualTo("????? 7 to Westness\n");
     }
 
@@ -82,6 +84,7 @@ class PlainTextTest {
         assertThat(text(Decant.openText(file, Charset.forName("IBM850")).document())).isEqualTo("Fährgeld");
         Path pdf = folder.resolve("made.pdf");
         Decant.publish(document(WORDS), Recipe.PLAIN, pdf);
-        assertThatThrownBy(() -> Decant.openText(pdf, StandardCharsets.UTF_8)).isInstanceOf(DecantException.class).hasMessageContaining("Leave the encoding out");
+        assertThatThrownBy(() -> Decant.openText(pdf, StandardCharsets.UTF_8)).isInstanceOf(DecantException.class)
+                .hasMessageContaining("Leave the encoding out");
     }
 }

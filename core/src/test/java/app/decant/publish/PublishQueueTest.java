@@ -23,13 +23,16 @@ import org.junit.jupiter.api.io.TempDir;
 /** Publications that wait: kept on disk, in an order that can be changed, run later, kept with their reason where they fail. */
 class PublishQueueTest {
     private static final Instant WHEN = Instant.parse("2026-11-01T08:00:00Z");
-    private static final PublishQueue.Publishing PUBLISHING = (document, one, progress) -> Decant.publish(new Order(Decant.layOut(document), one.wishes().get(0).recipe()), one.file(), progress);
+    private static final PublishQueue.Publishing PUBLISHING = (document, one, progress) -> Decant.publish(new Order(Decant.layOut(document), one.wishes()
+            .get(0).recipe()), one.file(), progress);
 
     @TempDir private Path folder;
 
     private PublishQueue queue() { return new PublishQueue(folder.resolve("queue")); }
 
-    private Waiting add(String name, Recipe recipe) { return queue().add(HarbourNotice.document(), "Notice", null, false, List.of(new PublishQueue.Wish(recipe, folder.resolve(name))), Delivery.NONE, WHEN); }
+    private Waiting add(String name, Recipe recipe) {
+        return queue().add(HarbourNotice.document(), "Notice", null, false, List.of(new PublishQueue.Wish(recipe, folder.resolve(name))), Delivery.NONE, WHEN);
+    }
 
     @Test void outlivesTheProgramAndRunsInTheOrderWished() throws IOException {
         add("first.pdf", Recipe.PLAIN.of(new PageRange("1")));
@@ -70,10 +73,12 @@ class PublishQueueTest {
     @Test void oneDamagedWishHoldsUpNoOther() throws IOException {
         Waiting broken = add("broken.pdf", Recipe.PLAIN);
         add("whole.pdf", Recipe.PLAIN);
-        for (String wish : List.of("{", "{}", "[]", "{\"outputs\":[{\"file\":\"x\",\"recipe\":\"no recipe\"}]}", "{\"outputs\":[{\"file\":\"\\u0000\",\"recipe\":\"{}\"}]}", "{\"added\":\"never\"}")) {
+        for (String wish : List.of("{", "{}", "[]", "{\"outputs\":[{\"file\":\"x\",\"recipe\":\"no recipe\"}]}",
+                "{\"outputs\":[{\"file\":\"\\u0000\",\"recipe\":\"{}\"}]}", "{\"added\":\"never\"}")) {
             Files.writeString(broken.place().resolve("wish.json"), wish);
             assertThat(queue().all()).as(wish).hasSize(2).satisfies(all -> assertThat(all.get(0).isDamaged()).isTrue());
-            assertThatThrownBy(() -> queue().run(queue().all().get(0), PUBLISHING, Progress.SILENT)).isInstanceOf(DecantException.class).hasMessageContaining("damaged");
+            assertThatThrownBy(() -> queue().run(queue().all().get(0), PUBLISHING, Progress.SILENT)).isInstanceOf(DecantException.class)
+                    .hasMessageContaining("damaged");
         }
         assertThat(queue().run(queue().all().get(1), PUBLISHING, Progress.SILENT)).allMatch(Receipt::proven);
         queue().remove(queue().all().get(0));
@@ -81,7 +86,8 @@ class PublishQueueTest {
     }
 
     @Test void aProtectedDocumentLeavesNoOpenCopy() {
-        assertThatThrownBy(() -> queue().add(HarbourNotice.document(), "Payroll.docx", folder.resolve("Payroll.docx"), true, List.of(new PublishQueue.Wish(Recipe.PLAIN, folder.resolve("p.pdf"))), Delivery.NONE, WHEN)).hasMessageContaining("is protected");
+        assertThatThrownBy(() -> queue().add(HarbourNotice.document(), "Payroll.docx", folder.resolve("Payroll.docx"), true,
+                List.of(new PublishQueue.Wish(Recipe.PLAIN, folder.resolve("p.pdf"))), Delivery.NONE, WHEN)).hasMessageContaining("is protected");
         assertThat(folder.resolve("queue")).doesNotExist();
     }
 
@@ -91,8 +97,10 @@ class PublishQueueTest {
         Path old = Files.writeString(home.resolve("settings.json"), "{}");
         org.junit.jupiter.api.Assumptions.assumeTrue(home.getFileSystem().supportedFileAttributeViews().contains("posix"));
         UserFolder.ready(home);
-        Path kept = new Recipes(home.resolve("recipes")).all().isEmpty() ? null : SafeFile.write(home.resolve("recipes/mine.json"), Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write('{'), SafeFile.UNSEEN);
+        Path kept = new Recipes(home.resolve("recipes")).all().isEmpty() ? null : SafeFile.write(home.resolve("recipes/mine.json"),
+                Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write('{'), SafeFile.UNSEEN);
         assertThat(java.nio.file.attribute.PosixFilePermissions.toString(Files.getPosixFilePermissions(home))).isEqualTo("rwx------");
-        for (Path file : List.of(old, kept)) assertThat(java.nio.file.attribute.PosixFilePermissions.toString(Files.getPosixFilePermissions(file))).isEqualTo("rw-------");
+        for (Path file : List.of(old, kept))
+            assertThat(java.nio.file.attribute.PosixFilePermissions.toString(Files.getPosixFilePermissions(file))).isEqualTo("rw-------");
     }
 }

@@ -44,31 +44,40 @@ import org.junit.jupiter.params.provider.EnumSource;
 /** What is wished for safety is there or refused, in every format: links that run nothing, facts that are not told, locks that lock. */
 class SafeResultsTest {
     private static final Recipe REPLACING = Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE);
-    private static final List<String> DANGEROUS = List.of("javascript:alert(1)", "JaVaScRiPt:alert(2)", "java\tscript:alert(3)", " vbscript:x", "data:text/html,<b>x</b>", "file:///etc/passwd", "\\\\server\\share\\evil", "//server/share", "C:\\evil.exe", "ms-thing:run", "evil.exe");
-    private static final List<String> SAFE = List.of("https://ferries.example/times", "http://ferries.example/", "mailto:office@ferries.example", "tel:+441000000");
+    private static final List<String> DANGEROUS = List.of("javascript:alert(1)", "JaVaScRiPt:alert(2)", "java\tscript:alert(3)", " vbscript:x",
+            "data:text/html,<b>x</b>", "file:///etc/passwd", "\\\\server\\share\\evil", "//server/share", "C:\\evil.exe", "ms-thing:run", "evil.exe");
+    private static final List<String> SAFE = List.of("https://ferries.example/times", "http://ferries.example/", "mailto:office@ferries.example",
+            "tel:+441000000");
 
     @TempDir private Path folder;
 
-    private static Paragraph link(String address) { return new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("leads somewhere", Look.of(TextProperty.LINK, new Link.Address(address))))); }
+    private static Paragraph link(String address) {
+        return new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("leads somewhere", Look.of(TextProperty.LINK, new Link.Address(address)))));
+    }
 
     /** Links in the body, in a cell, in a header and in a note. */
     private static Document linked() {
         List<Paragraph> links = new ArrayList<>();
         for (String address : DANGEROUS) links.add(link(address));
         for (String address : SAFE) links.add(link(address));
-        Table table = new Table(Look.PLAIN, List.of(200.0), List.of(new Table.Row(Look.PLAIN, List.of(new Table.Cell(0, 1, 1, Look.PLAIN, List.of(link("javascript:cell()")))))));
-        Paragraph note = Paragraph.of("see the note").withInlines(List.of(new Inline.Text("see the note", Look.PLAIN), new Inline.Note(Inline.Note.Kind.FOOTNOTE, List.of(link("javascript:note()")), null, Look.PLAIN),
+        Table table = new Table(Look.PLAIN, List.of(200.0),
+                List.of(new Table.Row(Look.PLAIN, List.of(new Table.Cell(0, 1, 1, Look.PLAIN, List.of(link("javascript:cell()")))))));
+        Paragraph note = Paragraph.of("see the note").withInlines(List.of(new Inline.Text("see the note", Look.PLAIN),
+                new Inline.Note(Inline.Note.Kind.FOOTNOTE, List.of(link("javascript:note()")), null, Look.PLAIN),
                 new Inline.Field(Inline.Field.Kind.OTHER, " DDEAUTO c:\\\\calc \"a\" ", "result of the field", Look.PLAIN)));
         List<app.decant.document.Block> blocks = new ArrayList<>(links);
         blocks.add(table);
         blocks.add(note);
         Section plain = Document.empty().sections().get(0);
-        Section section = new Section(plain.start(), plain.page(), plain.columns(), plain.numbering(), Map.of(Section.FramePlace.HEADER, List.of(link("vbscript:header()"))), false, blocks);
-        return Document.empty().withSections(List.of(section)).withFacts(new Facts("Old title", "Old subject", "Old Author", "old, keywords", null, null, null, Map.of()));
+        Section section = new Section(plain.start(), plain.page(), plain.columns(), plain.numbering(), Map.of(Section.FramePlace.HEADER,
+                List.of(link("vbscript:header()"))), false, blocks);
+        return Document.empty().withSections(List.of(section)).withFacts(new Facts("Old title", "Old subject", "Old Author", "old, keywords", null, null,
+                null, Map.of()));
     }
 
     private Receipt publish(Document document, Recipe recipe, Passwords passwords) {
-        return Decant.publish(new Order(Decant.layOut(document), recipe, passwords, null), folder.resolve("made." + recipe.target().ending()), Progress.SILENT).get(0);
+        return Decant.publish(new Order(Decant.layOut(document), recipe, passwords, null), folder.resolve("made." + recipe.target().ending()),
+                Progress.SILENT).get(0);
     }
 
     /** All that stands in a file, unpacked, as letters of one and of two bytes. */
@@ -77,7 +86,8 @@ class SafeResultsTest {
         StringBuilder all = new StringBuilder();
         if (bytes[0] == 'P' && bytes[1] == 'K') {
             try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
-                for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) all.append(new String(zip.readAllBytes(), StandardCharsets.UTF_8)).append('\n');
+                for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry())
+                    all.append(new String(zip.readAllBytes(), StandardCharsets.UTF_8)).append('\n');
             }
         } else if (file.toString().endsWith(".pdf")) {
             try (PDDocument pdf = Loader.loadPDF(bytes)) {
@@ -87,7 +97,8 @@ class SafeResultsTest {
                 all.append(plain.toString(StandardCharsets.ISO_8859_1));
             }
         } else {
-            all.append(new String(bytes, StandardCharsets.ISO_8859_1)).append(new String(bytes, StandardCharsets.UTF_16LE)).append(new String(bytes, 1, bytes.length - 1, StandardCharsets.UTF_16LE));
+            all.append(new String(bytes, StandardCharsets.ISO_8859_1)).append(new String(bytes, StandardCharsets.UTF_16LE))
+                    .append(new String(bytes, 1, bytes.length - 1, StandardCharsets.UTF_16LE));
         }
         return all.toString();
     }
@@ -95,10 +106,13 @@ class SafeResultsTest {
     @ParameterizedTest @EnumSource(Target.class) void linksThatRunSomethingAreLeftOutAndTold(Target target) throws IOException {
         Receipt receipt = publish(linked(), REPLACING.to(target), Passwords.NONE);
         String made = letters(receipt.file()).toLowerCase(java.util.Locale.ROOT);
-        assertThat(made).doesNotContain("javascript:", "script:alert", "vbscript:", "data:text", "file:///etc", "evil", "//server/share", "ms-thing", "ddeauto");
+        assertThat(made).doesNotContain("javascript:", "script:alert", "vbscript:", "data:text", "file:///etc", "evil", "//server/share", "ms-thing",
+                "ddeauto");
         if (target != Target.TXT) assertThat(made).contains("ferries.example/times", "office@ferries.example");
         if (target != Target.PDF) assertThat(made).contains("result of the field");
-        assertThat(receipt.findings()).extracting(Finding::what).anyMatch(what -> what.matches("(\\d+ links that begin|A link that begins) with “javascript:” w.*")).anyMatch(what -> what.contains("“file:”")).anyMatch(what -> what.contains("beside the document"));
+        assertThat(receipt.findings()).extracting(Finding::what)
+                .anyMatch(what -> what.matches("(\\d+ links that begin|A link that begins) with “javascript:” w.*"))
+                .anyMatch(what -> what.contains("“file:”")).anyMatch(what -> what.contains("beside the document"));
         assertThat(receipt.findings()).extracting(Finding::what).doesNotHaveDuplicates();
     }
 
@@ -107,7 +121,8 @@ class SafeResultsTest {
         assertThat(letters(receipt.file())).contains("evil.exe", "ms-thing:run").doesNotContain("javascript:");
     }
 
-    @ParameterizedTest @EnumSource(value = Target.class, names = {"TXT", "MD"}, mode = EnumSource.Mode.EXCLUDE) void factsAreStrippedAndWrittenAnewInEveryFormat(Target target) throws IOException {
+    @ParameterizedTest @EnumSource(value = Target.class, names = {"TXT", "MD"},
+            mode = EnumSource.Mode.EXCLUDE) void factsAreStrippedAndWrittenAnewInEveryFormat(Target target) throws IOException {
         FactsRule rule = new FactsRule(true, "New \"title\" & <more>", null, "Mara Tolland", null, null);
         Receipt receipt = publish(linked(), REPLACING.to(target).with(rule), Passwords.NONE);
         assertThat(receipt.proven()).isTrue();
@@ -146,7 +161,8 @@ class SafeResultsTest {
     }
 
     @Test void whatIsForPdfsOnlyIsRefusedByNameElsewhere() {
-        for (Recipe recipe : List.of(REPLACING.of(new PageRange("1")), REPLACING.split("{name} {n}"), REPLACING.with(List.of(Laid.watermark("DRAFT"))), REPLACING.with(PdfStyle.PLAIN.with(Standard.A_2B)), REPLACING.with(PdfStyle.PLAIN.linearized(true)), REPLACING.attaching(true))) {
+        for (Recipe recipe : List.of(REPLACING.of(new PageRange("1")), REPLACING.split("{name} {n}"), REPLACING.with(List.of(Laid.watermark("DRAFT"))),
+                REPLACING.with(PdfStyle.PLAIN.with(Standard.A_2B)), REPLACING.with(PdfStyle.PLAIN.linearized(true)), REPLACING.attaching(true))) {
             refused(recipe.to(Target.DOCX), Passwords.NONE);
             assertThat(publish(linked(), recipe.as(Target.DOCX), Passwords.NONE).proven()).isTrue();
             assertThat(folder.resolve("made.docx").toFile().delete()).isTrue();
@@ -169,7 +185,8 @@ class SafeResultsTest {
                     }
                     assertThat(new AccessPermission(bits).canPrint()).isEqualTo(allowed.contains(Permission.PRINT));
                 }
-                if (allowed.contains(Permission.PRINT_FINE) && !allowed.contains(Permission.PRINT)) assertThat(receipt.findings()).extracting(Finding::what).anyMatch(what -> what.startsWith("Fine printing is allowed"));
+                if (allowed.contains(Permission.PRINT_FINE) && !allowed.contains(Permission.PRINT))
+                    assertThat(receipt.findings()).extracting(Finding::what).anyMatch(what -> what.startsWith("Fine printing is allowed"));
             }
         }
     }
@@ -178,9 +195,11 @@ class SafeResultsTest {
     @Test void passwordsOfFullLengthLock() {
         for (Strength strength : List.of(Strength.RC4_128, Strength.AES_128, Strength.AES_256)) {
             String longest = "p".repeat(strength.longest());
-            Receipt receipt = publish(linked(), REPLACING.with(new Recipe.Locking(strength, EnumSet.of(Permission.PRINT))), new Passwords(longest, "o" + longest.substring(1)));
+            Receipt receipt = publish(linked(), REPLACING.with(new Recipe.Locking(strength, EnumSet.of(Permission.PRINT))),
+                    new Passwords(longest, "o" + longest.substring(1)));
             assertThat(receipt.proven()).isTrue();
-            assertThatThrownBy(() -> publish(linked(), REPLACING.with(new Recipe.Locking(strength, EnumSet.of(Permission.PRINT))), new Passwords(longest + "p", "owner"))).hasMessageContaining("bytes");
+            assertThatThrownBy(() -> publish(linked(), REPLACING.with(new Recipe.Locking(strength, EnumSet.of(Permission.PRINT))),
+                    new Passwords(longest + "p", "owner"))).hasMessageContaining("bytes");
         }
     }
 }

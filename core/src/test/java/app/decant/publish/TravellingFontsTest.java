@@ -84,7 +84,8 @@ class TravellingFontsTest {
         Pages original = pages(FILE);
         Receipt receipt = publish(original, Target.DOCX, Recipe.OfficeFonts.WHOLE);
         Map<String, byte[]> parts = parts(receipt.file());
-        Matcher key = Pattern.compile("<w:font w:name=\"Quay Grotesk\"><w:embedRegular r:id=\"rId1\" w:fontKey=\"\\{([0-9A-F-]{36})}\"").matcher(new String(parts.get("word/fontTable.xml"), StandardCharsets.UTF_8));
+        Matcher key = Pattern.compile("<w:font w:name=\"Quay Grotesk\"><w:embedRegular r:id=\"rId1\" w:fontKey=\"\\{([0-9A-F-]{36})}\"")
+                .matcher(new String(parts.get("word/fontTable.xml"), StandardCharsets.UTF_8));
         assertThat(key.find()).isTrue();
         byte[] guid = HexFormat.of().parseHex(key.group(1).replace("-", ""));
         byte[] font = parts.get("word/fonts/font1.odttf").clone();
@@ -102,7 +103,8 @@ class TravellingFontsTest {
         Receipt receipt = publish(original, Target.ODT, Recipe.OfficeFonts.WHOLE);
         Map<String, byte[]> parts = parts(receipt.file());
         assertThat(Arrays.equals(parts.get("Fonts/font1.ttf"), FILE)).isTrue();
-        assertThat(new String(parts.get("content.xml"), StandardCharsets.UTF_8)).contains("<svg:font-face-uri xlink:href=\"Fonts/font1.ttf\" xlink:type=\"simple\">");
+        assertThat(new String(parts.get("content.xml"), StandardCharsets.UTF_8))
+                .contains("<svg:font-face-uri xlink:href=\"Fonts/font1.ttf\" xlink:type=\"simple\">");
         assertThat(new String(parts.get("META-INF/manifest.xml"), StandardCharsets.UTF_8)).contains("\"Fonts/font1.ttf\"");
         usedWhereItIsMissing(receipt, original, Target.ODT);
     }
@@ -113,7 +115,8 @@ class TravellingFontsTest {
         Receipt second = publish(brought, Target.ODT, Recipe.OfficeFonts.AS_THEY_CAME);
         assertThat(parts(second.file())).containsKey("Fonts/font1.ttf");
         assertThat(parts(publish(brought, Target.DOCX, Recipe.OfficeFonts.NONE).file()).keySet()).noneMatch(name -> name.contains("fonts/"));
-        assertThat(publish(brought, Target.RTF, Recipe.OfficeFonts.AS_THEY_CAME).findings()).anySatisfy(finding -> assertThat(finding.what()).contains(".rtf holds no fonts"));
+        assertThat(publish(brought, Target.RTF, Recipe.OfficeFonts.AS_THEY_CAME).findings()).anySatisfy(finding -> assertThat(finding.what())
+                .contains(".rtf holds no fonts"));
     }
 
     @Test void holdTheUsedCharactersOnlyWhereWished() throws IOException {
@@ -124,7 +127,8 @@ class TravellingFontsTest {
             assertThat(again.fonts().get(0).subset()).isTrue();
             assertThat(again.fonts().get(0).bytes().length).isLessThan(FILE.length / 4);
             try (TrueTypeFont font = new TTFParser().parse(new RandomAccessReadBuffer(again.fonts().get(0).bytes()))) {
-                for (int character : WORDS.codePoints().toArray()) assertThat(font.getUnicodeCmapLookup().getGlyphId(character)).as(Character.toString(character)).isPositive();
+                for (int character : WORDS.codePoints().toArray())
+                    assertThat(font.getUnicodeCmapLookup().getGlyphId(character)).as(Character.toString(character)).isPositive();
                 assertThat(font.getUnicodeCmapLookup().getGlyphId('Z')).isZero();
             }
             usedWhereItIsMissing(receipt, original, target);
@@ -135,9 +139,11 @@ class TravellingFontsTest {
     @Test void stayWhereTheirLicenceForbidsIt() throws IOException {
         byte[] restricted = FILE.clone();
         ByteBuffer tables = ByteBuffer.wrap(restricted);
-        for (int i = 0; i < tables.getShort(4); i++) if (tables.getInt(12 + 16 * i) == 0x4F532F32) tables.putShort(tables.getInt(12 + 16 * i + 8) + 8, (short) 2);
+        for (int i = 0; i < tables.getShort(4); i++)
+            if (tables.getInt(12 + 16 * i) == 0x4F532F32) tables.putShort(tables.getInt(12 + 16 * i + 8) + 8, (short) 2);
         Pages pages = pages(restricted);
-        assertThatThrownBy(() -> publish(pages, Target.DOCX, Recipe.OfficeFonts.WHOLE)).isInstanceOf(DecantException.class).hasMessageContaining("licence of Quay Grotesk forbids");
+        assertThatThrownBy(() -> publish(pages, Target.DOCX, Recipe.OfficeFonts.WHOLE)).isInstanceOf(DecantException.class)
+                .hasMessageContaining("licence of Quay Grotesk forbids");
         assertThat(folder.resolve("made.docx")).doesNotExist();
         Recipe recipe = Recipe.PLAIN.to(Target.DOCX).with(Recipe.OfficeFonts.WHOLE).with(Recipe.Restricted.REPLACE);
         Receipt receipt = Publisher.publish(new Order(pages, recipe), folder.resolve("made.docx"), Instant.EPOCH, Progress.SILENT);

@@ -35,7 +35,8 @@ class BrokenPdfTest {
     private static Recovered open(byte[] pdf, String password) { return Recovery.of(pdf, "notice.pdf", password, FontCatalogue.shipped(), Progress.SILENT); }
 
     private static void refuses(byte[] pdf, String password, Kind kind, String... words) {
-        assertThatThrownBy(() -> open(pdf, password)).isInstanceOfSatisfying(DecantException.class, e -> assertThat(e.kind()).isEqualTo(kind)).hasMessageContainingAll(words);
+        assertThatThrownBy(() -> open(pdf, password)).isInstanceOfSatisfying(DecantException.class, e -> assertThat(e.kind()).isEqualTo(kind))
+                .hasMessageContainingAll(words);
     }
 
     @Test void whatIsNoPdfIsRefusedInASentence() {
@@ -111,7 +112,9 @@ class BrokenPdfTest {
     @Test void aPictureOfAbsurdSizeIsLeftOutAndTold() throws IOException {
         try (PdfSketch sketch = new PdfSketch()) {
             sketch.text(72, 100, "A picture should be here.");
-            org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject image = org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory.createFromImage(sketch.pdf, new java.awt.image.BufferedImage(4, 4, java.awt.image.BufferedImage.TYPE_INT_RGB));
+            org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject image =
+                    org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory.createFromImage(sketch.pdf, new java.awt.image.BufferedImage(4, 4,
+                    java.awt.image.BufferedImage.TYPE_INT_RGB));
             image.setWidth(400_000);
             image.setHeight(400_000);
             sketch.out.drawImage(image, 100, 300, 200, 200);
@@ -168,7 +171,8 @@ class BrokenPdfTest {
         java.awt.image.BufferedImage scan = new java.awt.image.BufferedImage(600, 840, java.awt.image.BufferedImage.TYPE_BYTE_GRAY);
         try (PdfSketch sketch = new PdfSketch()) {
             Recovered recovered = sketch.picture(0, 0, 595, 842, scan).recovered();
-            assertThat(recovered.findings()).anyMatch(finding -> finding.what().contains("Page 1 is a scan") && (OpticalReader.isHere() || finding.what().contains("install the package tesseract-ocr")));
+            assertThat(recovered.findings()).anyMatch(finding -> finding.what().contains("Page 1 is a scan") && (OpticalReader.isHere() || finding.what()
+                    .contains("install the package tesseract-ocr")));
         }
     }
 
@@ -193,6 +197,7 @@ class BrokenPdfTest {
     }
 
     @Test void takingInStopsWhenAsked() {
-        assertThatThrownBy(() -> Recovery.of(good(), "notice.pdf", null, FontCatalogue.shipped(), (done, total, what) -> done < 2)).isInstanceOfSatisfying(DecantException.class, e -> assertThat(e.kind()).isEqualTo(Kind.CANCELLED));
+        assertThatThrownBy(() -> Recovery.of(good(), "notice.pdf", null, FontCatalogue.shipped(), (done, total, what) -> done < 2))
+                .isInstanceOfSatisfying(DecantException.class, e -> assertThat(e.kind()).isEqualTo(Kind.CANCELLED));
     }
 }

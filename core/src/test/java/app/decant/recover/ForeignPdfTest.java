@@ -37,8 +37,11 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** PDFs written by a browser, typesetting systems and a report library; what they are and hold is told in the README beside them. */
 class ForeignPdfTest {
     private static final List<String> CHAPTERS = List.of("Introduction", "What was done", "What it cost", "Weather", "Storms", "The sign", "Outlook");
-    private static final List<List<String>> COSTS = List.of(List.of("Item", "Planned", "Actual"), List.of("Ramps", "12,000", "13,450"), List.of("Night crew", "30,500", "29,900"), List.of("Waiting room", "2,000", "2,310"), List.of("Total", "44,500", "45,660"));
-    private static final List<String> DUTIES = List.of("1. New ramps at both piers, built by the yard in Hallin.", "2. A second crew for the night boat, with", "a. two deckhands,", "b. one purser, and", "c. a relief skipper on call.", "3. Repairs to the waiting room.");
+    private static final List<List<String>> COSTS = List.of(List.of("Item", "Planned", "Actual"), List.of("Ramps", "12,000", "13,450"),
+            List.of("Night crew", "30,500", "29,900"), List.of("Waiting room", "2,000", "2,310"), List.of("Total", "44,500", "45,660"));
+    private static final List<String> DUTIES = List.of("1. New ramps at both piers, built by the yard in Hallin.",
+            "2. A second crew for the night boat, with", "a. two deckhands,", "b. one purser, and", "c. a relief skipper on call.",
+            "3. Repairs to the waiting room.");
 
     private Document document;
 
@@ -61,8 +64,10 @@ class ForeignPdfTest {
 
     @Test void findsContentsTableAndNoteOfATypesetReport() throws IOException {
         take("typeset.pdf");
-        assertThat(headings()).containsExactly("1 Introduction", "1.1 What was done", "1.2 What it cost", "2 Weather", "2.1 Storms", "2.1.1 The sign", "3 Outlook");
-        assertThat(contents()).containsExactly("TOC1 1 Introduction", "TOC2 1.1 What was done", "TOC2 1.2 What it cost", "TOC1 2 Weather", "TOC2 2.1 Storms", "TOC3 2.1.1 The sign", "TOC1 3 Outlook");
+        assertThat(headings()).containsExactly("1 Introduction", "1.1 What was done", "1.2 What it cost", "2 Weather", "2.1 Storms", "2.1.1 The sign",
+                "3 Outlook");
+        assertThat(contents()).containsExactly("TOC1 1 Introduction", "TOC2 1.1 What was done", "TOC2 1.2 What it cost", "TOC1 2 Weather", "TOC2 2.1 Storms",
+                "TOC3 2.1.1 The sign", "TOC1 3 Outlook");
         assertThat(tables()).containsExactly(COSTS);
         assertThat(items()).startsWith(DUTIES.toArray(String[]::new)).contains("– Gloves: 31 odd ones");
         assertThat(notes()).containsExactly("All figures are taken from the harbour log and were checked by the office.");
@@ -72,7 +77,8 @@ class ForeignPdfTest {
         take("typeset-two-columns.pdf");
         assertThat(headings()).containsExactly("1 Introduction", "1.1 Data", "1.2 Method", "2 Results", "3 Conclusion");
         assertThat(notes()).containsExactly("Four in summer.");
-        assertThat(tables()).containsExactly(List.of(List.of("Month", "Sailings", "Late"), List.of("January", "120", "41"), List.of("February", "112", "30"), List.of("March", "124", "22")));
+        assertThat(tables()).containsExactly(List.of(List.of("Month", "Sailings", "Late"), List.of("January", "120", "41"), List.of("February", "112", "30"),
+                List.of("March", "124", "22")));
         assertThat(items()).contains("• Each sailing is one row.", "1. Weather: 80\u00A0%.".replace('\u00A0', ' '));
         assertThat(text()).as("a paragraph that goes on over the page").contains("the office should tell them before they walk to the pier.");
         assertThat(text()).as("the head of page 2").doesNotContain("Ostrey Sound Ferries");
@@ -90,8 +96,10 @@ class ForeignPdfTest {
 
     @Test void keepsHeadAndFootOfAReportOutOfItsBody() throws IOException {
         take("report-library.pdf");
-        assertThat(headings()).containsExactly("1. Item Fares", "2. Item Ramps", "3. Item Night boat", "4. Item Lost property", "5. Item Staff", "6. Item Weather", "7. Item Any other business");
-        assertThat(tables()).containsExactly(List.of(List.of("Line", "Boats", "Passengers"), List.of("Skerrow", "2", "21,300"), List.of("Hallin", "1", "9,410"), List.of("Brae", "1", "4,020")));
+        assertThat(headings()).containsExactly("1. Item Fares", "2. Item Ramps", "3. Item Night boat", "4. Item Lost property", "5. Item Staff",
+                "6. Item Weather", "7. Item Any other business");
+        assertThat(tables()).containsExactly(List.of(List.of("Line", "Boats", "Passengers"), List.of("Skerrow", "2", "21,300"),
+                List.of("Hallin", "1", "9,410"), List.of("Brae", "1", "4,020")));
         assertThat(text()).doesNotContain("Board papers").doesNotContain("Page 1");
         assertThat(document.sections().get(0).frames().get(Section.FramePlace.HEADER)).hasSize(1);
     }
@@ -142,7 +150,9 @@ class ForeignPdfTest {
         Cascade cascade = Cascade.of(document);
         ListLabels labels = ListLabels.of(document, cascade);
         List<String> items = new ArrayList<>();
-        for (Block block : blocks()) if (block instanceof Paragraph paragraph && labels.label(paragraph) != null && !labels.label(paragraph).isBlank()) items.add(labels.label(paragraph).trim() + " " + plain(paragraph).replace('\u00A0', ' '));
+        for (Block block : blocks())
+            if (block instanceof Paragraph paragraph && labels.label(paragraph) != null && !labels.label(paragraph).isBlank())
+                items.add(labels.label(paragraph).trim() + " " + plain(paragraph).replace('\u00A0', ' '));
         return items;
     }
 
@@ -155,11 +165,15 @@ class ForeignPdfTest {
         return tables;
     }
 
-    private long headerRows() { return blocks().stream().filter(block -> block instanceof Table).flatMap(table -> ((Table) table).rows().stream()).filter(row -> row.look().is(app.decant.document.TableProperty.HEADER_ROW)).count(); }
+    private long headerRows() {
+        return blocks().stream().filter(block -> block instanceof Table).flatMap(table -> ((Table) table).rows().stream())
+                .filter(row -> row.look().is(app.decant.document.TableProperty.HEADER_ROW)).count();
+    }
 
     private List<String> contents() {
         List<String> entries = new ArrayList<>();
-        for (Block block : blocks()) if (block instanceof Contents contents) for (Paragraph entry : contents.entries()) entries.add(entry.style() + " " + plain(entry));
+        for (Block block : blocks())
+            if (block instanceof Contents contents) for (Paragraph entry : contents.entries()) entries.add(entry.style() + " " + plain(entry));
         return entries;
     }
 

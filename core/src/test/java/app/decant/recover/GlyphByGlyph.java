@@ -24,7 +24,10 @@ import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.util.Matrix;
 
-/** Writes pages through PDFBox as many print drivers do: every glyph a string of its own, no spaces, from top to bottom whatever the reading order, lines as thin areas. */
+/**
+ * Writes pages through PDFBox as many print drivers do: every glyph a string of its own, no spaces, from top to bottom whatever the reading order, lines as
+ * thin areas.
+ */
 final class GlyphByGlyph {
     private final PDDocument pdf = new PDDocument();
     private final Map<String, PDFont> fonts = new HashMap<>();
@@ -57,11 +60,14 @@ final class GlyphByGlyph {
             page.show(new Canvas() {
                 @Override public void glyphs(Piece.Glyphs glyphs, double x, double baseline, Colour colour) { gather(glyphs, x, baseline, colour, letters); }
 
-                @Override public void fill(double x, double y, double width, double height, Colour colour) { area(out, x, page.height() - y - height, width, height, colour); }
+                @Override public void fill(double x, double y, double width, double height, Colour colour) {
+                    area(out, x, page.height() - y - height, width, height, colour);
+                }
 
                 @Override public void rule(double x1, double y1, double x2, double y2, Border border) {
                     double w = border.width();
-                    area(out, Math.min(x1, x2) - (x1 == x2 ? w / 2 : 0), page.height() - Math.max(y1, y2) - (y1 == y2 ? w / 2 : 0), Math.max(w, Math.abs(x2 - x1)), Math.max(w, Math.abs(y2 - y1)), border.colour().isAutomatic() ? Colour.BLACK : border.colour());
+                    area(out, Math.min(x1, x2) - (x1 == x2 ? w / 2 : 0), page.height() - Math.max(y1, y2) - (y1 == y2 ? w / 2 : 0),
+                            Math.max(w, Math.abs(x2 - x1)), Math.max(w, Math.abs(y2 - y1)), border.colour().isAutomatic() ? Colour.BLACK : border.colour());
                 }
 
                 @Override public void picture(Picture picture, double x, double y) {

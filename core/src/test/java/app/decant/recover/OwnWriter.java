@@ -62,7 +62,8 @@ final class OwnWriter {
     static byte[] write(Pages pages, boolean bookmarks) {
         try {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
-            PdfChoices choices = new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN.tagged(false).with(bookmarks ? new PdfChoices.Bookmarks(1, 9, 1) : PdfChoices.Bookmarks.NONE), Facts.NONE, Instant.EPOCH);
+            PdfChoices choices = new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN.tagged(false)
+                    .with(bookmarks ? new PdfChoices.Bookmarks(1, 9, 1) : PdfChoices.Bookmarks.NONE), Facts.NONE, Instant.EPOCH);
             PdfWriter.write(pages, choices, out, Progress.SILENT);
             return out.toByteArray();
         } catch (IOException e) {
@@ -71,33 +72,44 @@ final class OwnWriter {
     }
 
     private Document document() {
-        if (specimen.turned()) page = new Section.PageGeometry(page.height(), page.width(), page.top(), page.right(), page.bottom(), page.left(), page.header(), page.footer(), 0);
+        if (specimen.turned()) page = new Section.PageGeometry(page.height(), page.width(), page.top(), page.right(), page.bottom(), page.left(),
+                page.header(), page.footer(), 0);
         for (Piece piece : specimen.pieces()) add(piece);
         end(Section.Columns.ONE);
         Map<String, Style> styles = new LinkedHashMap<>();
         Look normal = Look.of(ParagraphProperty.SPACE_AFTER, 7.0).with(ParagraphProperty.ALIGNMENT, specimen.justified() ? Alignment.JUSTIFY : Alignment.START);
         styles.put("Normal", new Style("Normal", "Normal", Style.Kind.PARAGRAPH, null, null, normal));
         for (int level = 1; level <= 2; level++) {
-            styles.put("Heading" + level, new Style("Heading" + level, "heading " + level, Style.Kind.PARAGRAPH, "Normal", "Normal", Look.of(TextProperty.FAMILY, "Liberation Sans").with(TextProperty.BOLD, true).with(TextProperty.SIZE, 20.0 - 4 * level)
-                    .with(ParagraphProperty.SPACE_BEFORE, 14.0).with(ParagraphProperty.OUTLINE_LEVEL, level).with(ParagraphProperty.KEEP_WITH_NEXT, true).with(ParagraphProperty.ALIGNMENT, Alignment.START)));
+            styles.put("Heading" + level, new Style("Heading" + level, "heading " + level, Style.Kind.PARAGRAPH, "Normal", "Normal",
+                    Look.of(TextProperty.FAMILY, "Liberation Sans").with(TextProperty.BOLD, true).with(TextProperty.SIZE, 20.0 - 4 * level)
+                    .with(ParagraphProperty.SPACE_BEFORE, 14.0).with(ParagraphProperty.OUTLINE_LEVEL, level).with(ParagraphProperty.KEEP_WITH_NEXT, true)
+                            .with(ParagraphProperty.ALIGNMENT, Alignment.START)));
         }
-        StyleSheet sheet = new StyleSheet(Look.of(TextProperty.FAMILY, "Liberation Serif").with(TextProperty.SIZE, 11.0).with(ParagraphProperty.WIDOW_CONTROL, true), "Normal", null, styles);
+        StyleSheet sheet = new StyleSheet(Look.of(TextProperty.FAMILY, "Liberation Serif").with(TextProperty.SIZE, 11.0)
+                .with(ParagraphProperty.WIDOW_CONTROL, true), "Normal", null, styles);
         return new Document(Facts.NONE, sheet, numbering(), sections, false, 36, List.of());
     }
 
     private static Numbering numbering() {
-        Numbering.Level bullet = new Numbering.Level(NumberFormat.BULLET, 1, "•", Numbering.Suffix.TAB, null, null, Look.of(ParagraphProperty.INDENT_START, 30.0).with(ParagraphProperty.FIRST_LINE, -15.0));
-        Numbering.Level number = new Numbering.Level(NumberFormat.DECIMAL, 1, "%1.", Numbering.Suffix.TAB, null, null, Look.of(ParagraphProperty.INDENT_START, 30.0).with(ParagraphProperty.FIRST_LINE, -18.0));
-        Numbering.Level letter = new Numbering.Level(NumberFormat.LOWER_LETTER, 1, "%2)", Numbering.Suffix.TAB, null, null, Look.of(ParagraphProperty.INDENT_START, 54.0).with(ParagraphProperty.FIRST_LINE, -18.0));
-        return Numbering.NONE.with(new Numbering.Pattern("b", List.of(bullet)), new Numbering.NumberedList("bullets", "b", Map.of(), Map.of())).with(new Numbering.Pattern("n", List.of(number, letter)), new Numbering.NumberedList("numbers", "n", Map.of(), Map.of()));
+        Numbering.Level bullet = new Numbering.Level(NumberFormat.BULLET, 1, "•", Numbering.Suffix.TAB, null, null, Look.of(ParagraphProperty.INDENT_START,
+                30.0).with(ParagraphProperty.FIRST_LINE, -15.0));
+        Numbering.Level number = new Numbering.Level(NumberFormat.DECIMAL, 1, "%1.", Numbering.Suffix.TAB, null, null,
+                Look.of(ParagraphProperty.INDENT_START, 30.0).with(ParagraphProperty.FIRST_LINE, -18.0));
+        Numbering.Level letter = new Numbering.Level(NumberFormat.LOWER_LETTER, 1, "%2)", Numbering.Suffix.TAB, null, null,
+                Look.of(ParagraphProperty.INDENT_START, 54.0).with(ParagraphProperty.FIRST_LINE, -18.0));
+        return Numbering.NONE.with(new Numbering.Pattern("b", List.of(bullet)), new Numbering.NumberedList("bullets", "b", Map.of(), Map.of()))
+                .with(new Numbering.Pattern("n", List.of(number, letter)), new Numbering.NumberedList("numbers", "n", Map.of(), Map.of()));
     }
 
     private void end(Section.Columns columns) {
         if (blocks.isEmpty()) return;
         Map<Section.FramePlace, List<Block>> frames = new HashMap<>();
         if (specimen.head() != null) frames.put(Section.FramePlace.HEADER, List.of(Paragraph.of(specimen.head())));
-        if (specimen.foot() != null) frames.put(Section.FramePlace.FOOTER, List.of(new Paragraph(null, Look.of(ParagraphProperty.ALIGNMENT, Alignment.CENTRE), Look.PLAIN, List.of(new Inline.Text(specimen.foot() + " ", Look.PLAIN), new Inline.Field(Inline.Field.Kind.PAGE, "PAGE", "1", Look.PLAIN)))));
-        sections.add(new Section(sections.isEmpty() ? Section.Start.NEXT_PAGE : Section.Start.CONTINUOUS, page, columns, Section.PageNumbering.CONTINUED, frames, false, blocks));
+        if (specimen.foot() != null)
+            frames.put(Section.FramePlace.FOOTER, List.of(new Paragraph(null, Look.of(ParagraphProperty.ALIGNMENT, Alignment.CENTRE), Look.PLAIN,
+                    List.of(new Inline.Text(specimen.foot() + " ", Look.PLAIN), new Inline.Field(Inline.Field.Kind.PAGE, "PAGE", "1", Look.PLAIN)))));
+        sections.add(new Section(sections.isEmpty() ? Section.Start.NEXT_PAGE : Section.Start.CONTINUOUS, page, columns, Section.PageNumbering.CONTINUED,
+                frames, false, blocks));
         blocks = new ArrayList<>();
     }
 
@@ -108,27 +120,38 @@ final class OwnWriter {
 
     private void add(Piece piece) {
         if (piece instanceof Specimen.Head head) {
-            if (head.odd()) add(new Paragraph(null, Look.of(ParagraphProperty.OUTLINE_LEVEL, head.level()).with(ParagraphProperty.SPACE_BEFORE, 10.0), Look.PLAIN, List.of(new Inline.Text(head.text(), Look.of(TextProperty.BOLD, true)))));
+            if (head.odd()) add(new Paragraph(null, Look.of(ParagraphProperty.OUTLINE_LEVEL, head.level()).with(ParagraphProperty.SPACE_BEFORE, 10.0),
+                    Look.PLAIN, List.of(new Inline.Text(head.text(), Look.of(TextProperty.BOLD, true)))));
             else add(Paragraph.styled("Heading" + head.level(), head.text()));
         } else if (piece instanceof Specimen.Para para) {
             add(Paragraph.of(para.text()));
         } else if (piece instanceof Specimen.Linked linked) {
-            add(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text(linked.text() + " ", Look.PLAIN), new Inline.Text(linked.shown(), Look.of(TextProperty.LINK, new Link.Address(linked.address())).with(TextProperty.COLOUR, Colour.hex("224488"))))));
+            add(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text(linked.text() + " ", Look.PLAIN),
+                    new Inline.Text(linked.shown(), Look.of(TextProperty.LINK, new Link.Address(linked.address())).with(TextProperty.COLOUR,
+                    Colour.hex("224488"))))));
         } else if (piece instanceof Specimen.Noted noted) {
-            Paragraph note = new Paragraph(null, Look.PLAIN, Look.of(TextProperty.SIZE, 9.0), List.of(new Inline.Field(Inline.Field.Kind.NOTE_MARK, "", "", Look.of(TextProperty.SIZE, 9.0).with(TextProperty.SCRIPT, TextProperty.Script.SUPER)), new Inline.Text(" " + noted.note(), Look.of(TextProperty.SIZE, 9.0))));
-            add(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text(noted.text(), Look.PLAIN), new Inline.Note(Inline.Note.Kind.FOOTNOTE, List.of(note), null, Look.of(TextProperty.SCRIPT, TextProperty.Script.SUPER)))));
+            Paragraph note = new Paragraph(null, Look.PLAIN, Look.of(TextProperty.SIZE, 9.0),
+                    List.of(new Inline.Field(Inline.Field.Kind.NOTE_MARK, "", "", Look.of(TextProperty.SIZE, 9.0).with(TextProperty.SCRIPT,
+                    TextProperty.Script.SUPER)), new Inline.Text(" " + noted.note(), Look.of(TextProperty.SIZE, 9.0))));
+            add(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text(noted.text(), Look.PLAIN), new Inline.Note(Inline.Note.Kind.FOOTNOTE,
+                    List.of(note), null, Look.of(TextProperty.SCRIPT, TextProperty.Script.SUPER)))));
         } else if (piece instanceof Specimen.Item item) {
             String list = item.label().equals("•") ? "bullets" : "numbers";
-            add(new Paragraph(null, Look.of(ParagraphProperty.LIST, new ParagraphProperty.ListReference(list, item.level())).with(ParagraphProperty.SPACE_AFTER, 3.0), Look.PLAIN, List.of(new Inline.Text(item.text(), Look.PLAIN))));
+            add(new Paragraph(null, Look.of(ParagraphProperty.LIST, new ParagraphProperty.ListReference(list, item.level()))
+                    .with(ParagraphProperty.SPACE_AFTER, 3.0), Look.PLAIN, List.of(new Inline.Text(item.text(), Look.PLAIN))));
         } else if (piece instanceof Specimen.Grid grid) {
             blocks.add(table(grid));
         } else if (piece instanceof Specimen.Pic pic) {
-            add(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.InlinePicture(new Picture(new Image("image/png", FormattingObjects.png((int) pic.width(), (int) pic.height())), pic.width(), pic.height(), null), Look.PLAIN))));
+            add(new Paragraph(null, Look.PLAIN, Look.PLAIN,
+                    List.of(new Inline.InlinePicture(new Picture(new Image("image/png", FormattingObjects.png((int) pic.width(), (int) pic.height())),
+                    pic.width(), pic.height(), null), Look.PLAIN))));
         } else if (piece instanceof Specimen.Toc toc) {
             List<Paragraph> entries = new ArrayList<>();
             for (int i = 0; i < toc.titles().size(); i++) {
                 TabStops stops = new TabStops(List.of(new TabStop(page.textWidth(), TabStop.Kind.END, TabStop.Leader.DOTS)));
-                entries.add(new Paragraph(null, Look.of(ParagraphProperty.TABS, stops).with(ParagraphProperty.INDENT_START, (toc.levels().get(i) - 1) * 14.0).with(ParagraphProperty.ALIGNMENT, Alignment.START), Look.PLAIN, List.of(new Inline.Text(toc.titles().get(i) + "\t" + toc.pages().get(i), Look.PLAIN))));
+                entries.add(new Paragraph(null, Look.of(ParagraphProperty.TABS, stops).with(ParagraphProperty.INDENT_START, (toc.levels().get(i) - 1) * 14.0)
+                        .with(ParagraphProperty.ALIGNMENT, Alignment.START), Look.PLAIN,
+                        List.of(new Inline.Text(toc.titles().get(i) + "\t" + toc.pages().get(i), Look.PLAIN))));
             }
             blocks.add(new Contents(1, 2, entries));
         } else if (piece instanceof Specimen.Columns columns) {
@@ -143,16 +166,24 @@ final class OwnWriter {
             }
             end(new Section.Columns(columns.columns().size(), 20, false, List.of()));
         } else if (piece instanceof Specimen.Dated dated) {
-            add(new Paragraph(null, Look.of(ParagraphProperty.INDENT_START, 60.0).with(ParagraphProperty.FIRST_LINE, -60.0), Look.PLAIN, List.of(new Inline.Text(dated.date() + "\t" + dated.text(), Look.PLAIN))));
+            add(new Paragraph(null, Look.of(ParagraphProperty.INDENT_START, 60.0).with(ParagraphProperty.FIRST_LINE, -60.0), Look.PLAIN,
+                    List.of(new Inline.Text(dated.date() + "\t" + dated.text(), Look.PLAIN))));
         } else if (piece instanceof Specimen.Aside aside) {
             Look small = Look.of(TextProperty.SIZE, 8.0).with(TextProperty.ITALIC, true);
-            TextBox box = new TextBox(List.of(new Paragraph(null, Look.of(ParagraphProperty.ALIGNMENT, Alignment.START), small, List.of(new Inline.Text(aside.note(), small)))), 80, 30, false, TableProperty.Insets.NONE, null, null);
-            Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.PAGE, null, 450), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0), Anchor.Wrap.NONE, TableProperty.Insets.NONE, false);
-            add(new Paragraph(null, Look.of(ParagraphProperty.INDENT_END, 90.0), Look.PLAIN, List.of(new Inline.Floating(anchor, box, Look.PLAIN), new Inline.Text(aside.text(), Look.PLAIN))));
+            TextBox box = new TextBox(List.of(new Paragraph(null, Look.of(ParagraphProperty.ALIGNMENT, Alignment.START), small,
+                    List.of(new Inline.Text(aside.note(), small)))), 80, 30, false, TableProperty.Insets.NONE, null, null);
+            Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.PAGE, null, 450), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH,
+                    null, 0), Anchor.Wrap.NONE, TableProperty.Insets.NONE, false);
+            add(new Paragraph(null, Look.of(ParagraphProperty.INDENT_END, 90.0), Look.PLAIN, List.of(new Inline.Floating(anchor, box, Look.PLAIN),
+                    new Inline.Text(aside.text(), Look.PLAIN))));
         } else if (piece instanceof Specimen.Address address) {
-            for (int i = 0; i < address.lines().size(); i++) add(new Paragraph(null, Look.of(ParagraphProperty.SPACE_AFTER, i + 1 == address.lines().size() ? 18.0 : 0.0), Look.PLAIN, List.of(new Inline.Text(address.lines().get(i), Look.PLAIN))));
+            for (int i = 0; i < address.lines().size(); i++)
+                add(new Paragraph(null, Look.of(ParagraphProperty.SPACE_AFTER, i + 1 == address.lines().size() ? 18.0 : 0.0), Look.PLAIN,
+                        List.of(new Inline.Text(address.lines().get(i), Look.PLAIN))));
         } else if (piece instanceof Specimen.RightToLeft right) {
-            add(new Paragraph(null, Look.of(ParagraphProperty.RIGHT_TO_LEFT, true).with(ParagraphProperty.ALIGNMENT, Alignment.START), Look.PLAIN, List.of(new Inline.Text(right.text(), Look.of(TextProperty.RIGHT_TO_LEFT, true).with(TextProperty.FAMILY, "DejaVu Sans").with(TextProperty.COMPLEX_FAMILY, "DejaVu Sans")))));
+            add(new Paragraph(null, Look.of(ParagraphProperty.RIGHT_TO_LEFT, true).with(ParagraphProperty.ALIGNMENT, Alignment.START), Look.PLAIN,
+                    List.of(new Inline.Text(right.text(), Look.of(TextProperty.RIGHT_TO_LEFT, true).with(TextProperty.FAMILY, "DejaVu Sans")
+                    .with(TextProperty.COMPLEX_FAMILY, "DejaVu Sans")))));
         } else if (piece instanceof Specimen.NewPage) {
             newPage = true;
         }
@@ -164,7 +195,9 @@ final class OwnWriter {
             List<Table.Cell> cells = new ArrayList<>();
             for (int c = 0; c < grid.rows().get(r).size(); c++) {
                 Look look = r == 0 ? Look.of(TextProperty.BOLD, true) : Look.PLAIN;
-                cells.add(new Table.Cell(c, 1, 1, Look.PLAIN, List.of(new Paragraph(null, Look.of(ParagraphProperty.SPACE_AFTER, 2.0).with(ParagraphProperty.SPACE_BEFORE, 2.0).with(ParagraphProperty.ALIGNMENT, Alignment.START), Look.PLAIN, List.of(new Inline.Text(grid.rows().get(r).get(c), look))))));
+                cells.add(new Table.Cell(c, 1, 1, Look.PLAIN, List.of(new Paragraph(null, Look.of(ParagraphProperty.SPACE_AFTER, 2.0)
+                        .with(ParagraphProperty.SPACE_BEFORE, 2.0).with(ParagraphProperty.ALIGNMENT, Alignment.START), Look.PLAIN,
+                        List.of(new Inline.Text(grid.rows().get(r).get(c), look))))));
             }
             rows.add(new Table.Row(r == 0 ? Look.of(TableProperty.HEADER_ROW, true) : Look.PLAIN, cells));
         }

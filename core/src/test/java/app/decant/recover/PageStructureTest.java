@@ -35,7 +35,9 @@ class PageStructureTest {
         return found;
     }
 
-    private static List<Table> tables(Document document) { return document.blocks().stream().filter(block -> block instanceof Table).map(block -> (Table) block).toList(); }
+    private static List<Table> tables(Document document) {
+        return document.blocks().stream().filter(block -> block instanceof Table).map(block -> (Table) block).toList();
+    }
 
     private static List<List<String>> cells(Table table) {
         return table.rows().stream().map(row -> row.cells().stream().map(cell -> ((Paragraph) cell.blocks().get(0)).plainText()).toList()).toList();
@@ -54,7 +56,8 @@ class PageStructureTest {
             sketch.text(72, 190, SENTENCE);
             Document document = sketch.document();
             assertThat(tables(document)).hasSize(1);
-            assertThat(cells(tables(document).get(0))).containsExactly(List.of("Fare", "Single", "Return"), List.of("Adult", "4.50", "8.00"), List.of("Child under ten", "2.20", "4.00"));
+            assertThat(cells(tables(document).get(0))).containsExactly(List.of("Fare", "Single", "Return"), List.of("Adult", "4.50", "8.00"),
+                    List.of("Child under ten", "2.20", "4.00"));
             assertThat(tables(document).get(0).rows().get(0).look().is(app.decant.document.TableProperty.HEADER_ROW)).isTrue();
             assertThat(paragraphs(document)).extracting(Paragraph::plainText).containsExactly(SENTENCE, SENTENCE);
         }
@@ -64,7 +67,8 @@ class PageStructureTest {
         try (PdfSketch sketch = new PdfSketch()) {
             for (int page = 1; page <= 3; page++) {
                 if (page > 1) sketch.page();
-                sketch.text(72, 50, "Ostrey Sound Ferries").text(510, 50, String.valueOf(page)).line(72, 56, 520, 56).line(72, 780, 520, 780).text(290, 792, "Valid from November");
+                sketch.text(72, 50, "Ostrey Sound Ferries").text(510, 50, String.valueOf(page)).line(72, 56, 520, 56).line(72, 780, 520, 780)
+                        .text(290, 792, "Valid from November");
                 for (int i = 0; i < 12; i++) sketch.text(72, 100 + i * 14, "1." + i + " A rule about luggage").text(330, 100 + i * 14, "see page " + (i + 3));
             }
             assertThat(tables(sketch.document())).as("head and foot rules frame no table").allSatisfy(table -> assertThat(table.rows().size()).isLessThan(36));
@@ -81,8 +85,10 @@ class PageStructureTest {
             }
             Document document = sketch.document();
             ListLabels labels = ListLabels.of(document, Cascade.of(document));
-            assertThat(paragraphs(document).stream().map(paragraph -> labels.label(paragraph) + " " + paragraph.plainText()).toList()).containsExactly("null Bring with you:", "• " + items[0], "• " + items[1], "• " + items[2]);
-            assertThat(paragraphs(document)).allSatisfy(paragraph -> assertThat(paragraph.inlines()).noneMatch(inline -> inline instanceof Inline.InlinePicture || inline instanceof Inline.Floating));
+            assertThat(paragraphs(document).stream().map(paragraph -> labels.label(paragraph) + " " + paragraph.plainText()).toList())
+                    .containsExactly("null Bring with you:", "• " + items[0], "• " + items[1], "• " + items[2]);
+            assertThat(paragraphs(document)).allSatisfy(paragraph -> assertThat(paragraph.inlines())
+                    .noneMatch(inline -> inline instanceof Inline.InlinePicture || inline instanceof Inline.Floating));
         }
     }
 
@@ -111,12 +117,16 @@ class PageStructureTest {
     @Test void keepsPicturesAndLabelsOfAFigureInTheirPlaces() {
         try (PdfSketch sketch = new PdfSketch()) {
             sketch.text(72, 80, SENTENCE);
-            sketch.picture(100, 120, 60, 40, plan(Color.RED)).picture(220, 120, 60, 40, plan(Color.GREEN)).picture(340, 140, 60, 40, plan(Color.BLUE)).text(105, 145, "Bow").text(225, 145, "Stern");
+            sketch.picture(100, 120, 60, 40, plan(Color.RED)).picture(220, 120, 60, 40, plan(Color.GREEN)).picture(340, 140, 60, 40, plan(Color.BLUE))
+                    .text(105, 145, "Bow").text(225, 145, "Stern");
             sketch.text(72, 230, SENTENCE);
             Document document = sketch.document();
-            List<Inline.Floating> floating = document.blocks().stream().filter(block -> block instanceof Paragraph).flatMap(block -> ((Paragraph) block).inlines().stream()).filter(inline -> inline instanceof Inline.Floating).map(inline -> (Inline.Floating) inline).toList();
-            assertThat(floating.stream().filter(one -> one.content() instanceof Picture).map(one -> Math.round(one.anchor().horizontal().offset()) + "," + Math.round(one.anchor().vertical().offset()))).containsExactlyInAnyOrder("100,120", "220,120", "340,140");
-            assertThat(floating.stream().filter(one -> one.content() instanceof TextBox).map(one -> ((Paragraph) ((TextBox) one.content()).blocks().get(0)).plainText())).containsExactlyInAnyOrder("Bow", "Stern");
+            List<Inline.Floating> floating = document.blocks().stream().filter(block -> block instanceof Paragraph).flatMap(block -> ((Paragraph) block)
+                    .inlines().stream()).filter(inline -> inline instanceof Inline.Floating).map(inline -> (Inline.Floating) inline).toList();
+            assertThat(floating.stream().filter(one -> one.content() instanceof Picture).map(one -> Math.round(one.anchor().horizontal().offset()) + ","
+                    + Math.round(one.anchor().vertical().offset()))).containsExactlyInAnyOrder("100,120", "220,120", "340,140");
+            assertThat(floating.stream().filter(one -> one.content() instanceof TextBox).map(one -> ((Paragraph) ((TextBox) one.content()).blocks().get(0))
+                    .plainText())).containsExactlyInAnyOrder("Bow", "Stern");
             assertThat(Layout.of(document, FontCatalogue.shipped()).count()).isEqualTo(1);
         }
     }
@@ -125,13 +135,16 @@ class PageStructureTest {
         try (PdfSketch sketch = new PdfSketch()) {
             for (int page = 1; page <= 3; page++) {
                 if (page > 1) sketch.page();
-                for (int i = 0; i < 30; i++) sketch.text(72, 110 + i * 14, "Line " + "abcdefghijklmnopqrstuvwxyzABCD".charAt(i) + " of text that is found on this page " + "xyz".charAt(page - 1) + " only, and goes on.");
+                for (int i = 0; i < 30; i++)
+                    sketch.text(72, 110 + i * 14, "Line " + "abcdefghijklmnopqrstuvwxyzABCD".charAt(i) + " of text that is found on this page "
+                            + "xyz".charAt(page - 1) + " only, and goes on.");
                 sketch.text(290, 800, String.valueOf(page));
             }
             sketch.text(72, 60, "Rules for the crew").text(510, 60, "3");
             Document document = sketch.document();
             assertThat(paragraphs(document)).extracting(Paragraph::plainText).noneMatch(text -> text.contains("Rules for the crew"));
-            assertThat(document.sections().stream().flatMap(section -> section.frames().values().stream()).flatMap(List::stream).map(block -> ((Paragraph) block).plainText())).anyMatch(text -> text.contains("Rules for the crew"));
+            assertThat(document.sections().stream().flatMap(section -> section.frames().values().stream()).flatMap(List::stream)
+                    .map(block -> ((Paragraph) block).plainText())).anyMatch(text -> text.contains("Rules for the crew"));
         }
     }
 
@@ -141,7 +154,9 @@ class PageStructureTest {
             for (int page = 0; page < counts.length; page++) {
                 if (page > 0) sketch.page();
                 sketch.text(72, 70, 16, BOLD, "Chapter " + (page + 1));
-                for (int i = 0; i < counts[page]; i++) sketch.text(72, 92 + i * 13.5, "Sentence " + (page + 1) + "/" + (i + 1) + " says that the ferry leaves the pier at the time that the table tells.");
+                for (int i = 0; i < counts[page]; i++)
+                    sketch.text(72, 92 + i * 13.5, "Sentence " + (page + 1) + "/" + (i + 1)
+                            + " says that the ferry leaves the pier at the time that the table tells.");
             }
             Recovered recovered = sketch.recovered();
             assertThat(Layout.of(recovered.document(), FontCatalogue.shipped()).count()).isEqualTo(counts.length);
@@ -153,7 +168,8 @@ class PageStructureTest {
         try (PdfSketch sketch = new PdfSketch()) {
             for (int page = 0; page < 60; page++) {
                 if (page > 0) sketch.page();
-                for (int i = 0; i < 20; i++) sketch.text(72, 80 + i * 14, word(page) + " and " + word(page * 20 + i + 7) + " come before the tide is told for every pier.");
+                for (int i = 0; i < 20; i++)
+                    sketch.text(72, 80 + i * 14, word(page) + " and " + word(page * 20 + i + 7) + " come before the tide is told for every pier.");
             }
             byte[] pdf = sketch.bytes();
             Document once = PdfSketch.recovered(pdf).document();
@@ -181,14 +197,18 @@ class PageStructureTest {
     @Test void leavesTypewrittenLinesAsTheyStand() {
         try (PdfSketch sketch = new PdfSketch()) {
             String mono = "LiberationMono-Regular";
-            sketch.text(72, 80, 9, mono, "open gate").text(90, 91, 9, mono, "count passengers").text(90, 102, 9, mono, "close gate when full").text(72, 113, 9, mono, "sail");
-            assertThat(paragraphs(sketch.document())).extracting(Paragraph::plainText).containsExactly("open gate", "count passengers", "close gate when full", "sail");
+            sketch.text(72, 80, 9, mono, "open gate").text(90, 91, 9, mono, "count passengers").text(90, 102, 9, mono, "close gate when full")
+                    .text(72, 113, 9, mono, "sail");
+            assertThat(paragraphs(sketch.document())).extracting(Paragraph::plainText).containsExactly("open gate", "count passengers",
+                    "close gate when full", "sail");
         }
     }
 
     @Test void showsLettersOfOtherScriptsAndTellsThoseThatNoFontHas() {
-        Paragraph paragraph = new Paragraph("Normal", app.decant.document.Look.PLAIN, app.decant.document.Look.of(TextProperty.SIZE, 11.0), List.of(new Inline.Text("한국어 漢字 \uD80C\uDC00", app.decant.document.Look.PLAIN)));
+        Paragraph paragraph = new Paragraph("Normal", app.decant.document.Look.PLAIN, app.decant.document.Look.of(TextProperty.SIZE, 11.0),
+                List.of(new Inline.Text("한국어 漢字 \uD80C\uDC00", app.decant.document.Look.PLAIN)));
         Document document = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(paragraph))));
-        assertThat(Layout.of(document, FontCatalogue.shipped()).findings()).extracting(Finding::what).anyMatch(sentence -> sentence.contains("No font here has \uD80C\uDC00;"));
+        assertThat(Layout.of(document, FontCatalogue.shipped()).findings()).extracting(Finding::what)
+                .anyMatch(sentence -> sentence.contains("No font here has \uD80C\uDC00;"));
     }
 }

@@ -118,7 +118,8 @@ class PatternReadingTest {
                 Color is = new Color(after.getRGB(x, y));
                 // Two points of the same gradient that are a point apart differ by less than this; stripes are judged away from their edges.
                 if (y == 542 && Math.min(x % 10, 10 - x % 10) < 3) continue;
-                assertThat(Math.abs(was.getRed() - is.getRed()) + Math.abs(was.getGreen() - is.getGreen()) + Math.abs(was.getBlue() - is.getBlue())).as("at %d, %d: %s and %s", x, y, was, is).isLessThan(16);
+                assertThat(Math.abs(was.getRed() - is.getRed()) + Math.abs(was.getGreen() - is.getGreen()) + Math.abs(was.getBlue() - is.getBlue()))
+                        .as("at %d, %d: %s and %s", x, y, was, is).isLessThan(16);
             }
         }
     }
@@ -137,7 +138,8 @@ class PatternReadingTest {
             Document document = recovered.document();
             assertThat(document.blocks().get(0)).isInstanceOfSatisfying(app.decant.document.Paragraph.class, heading -> {
                 assertThat(heading.plainText()).isEqualTo("Departures from Ostrey");
-                app.decant.document.Colour shading = app.decant.document.Cascade.of(document).paragraph(heading).get(app.decant.document.ParagraphProperty.SHADING);
+                app.decant.document.Colour shading = app.decant.document.Cascade.of(document).paragraph(heading)
+                        .get(app.decant.document.ParagraphProperty.SHADING);
                 assertThat(shading).isNotNull();
                 assertThat(shading.rgb() >> 16 & 255).as("half red").isBetween(110, 145);
                 assertThat(shading.rgb() & 255).as("half blue").isBetween(110, 145);

@@ -84,7 +84,8 @@ class RecoveryCorpusTest {
     }
 
     private String figures() {
-        StringBuilder text = new StringBuilder("| what | " + String.join(" | ", byWriter.keySet()) + " | all |\n|---|" + "---|".repeat(byWriter.size() + 1) + "\n");
+        StringBuilder text = new StringBuilder("| what | " + String.join(" | ", byWriter.keySet()) + " | all |\n|---|" + "---|".repeat(byWriter.size() + 1)
+                + "\n");
         Map<String, Score.Count> all = sum(byWriter);
         for (String what : all.keySet()) {
             text.append("| ").append(what).append(" | ");

@@ -52,22 +52,27 @@ class RecoveryTest {
     private static <T> T of(Document document, String text, Property<T> property) {
         Cascade cascade = Cascade.of(document);
         for (Paragraph paragraph : paragraphs(document)) {
-            for (Inline inline : paragraph.inlines()) if (inline instanceof Inline.Text run && run.text().contains(text)) return cascade.text(paragraph, run.look()).get(property);
+            for (Inline inline : paragraph.inlines())
+                if (inline instanceof Inline.Text run && run.text().contains(text)) return cascade.text(paragraph, run.look()).get(property);
         }
         throw new AssertionError("No run holds " + text);
     }
 
     @Test void joinsWordsThatALineEndBrokeAndKeepsCompounds() {
         try (PdfSketch sketch = new PdfSketch()) {
-            Document document = sketch.lines(72, 100, "The passengers wait at the pier until the com-", "pany opens the gate; a well-known rule of the ship-", "ping office, and the well-", "known rule is kept by all the passen-", "gers who come on board before the whistle blows.").document();
+            Document document = sketch.lines(72, 100, "The passengers wait at the pier until the com-",
+                    "pany opens the gate; a well-known rule of the ship-", "ping office, and the well-", "known rule is kept by all the passen-",
+                    "gers who come on board before the whistle blows.").document();
             assertThat(texts(document)).hasSize(1);
-            assertThat(texts(document).get(0).replace("\u00AD", "").replace('\u00A0', ' ')).contains("until the company opens", "shipping office", "well-known rule is kept", "passengers who come");
+            assertThat(texts(document).get(0).replace("\u00AD", "").replace('\u00A0', ' ')).contains("until the company opens", "shipping office",
+                    "well-known rule is kept", "passengers who come");
         }
     }
 
     @Test void wordsThatWereBrokenAreFoundAsWholes() {
         try (PdfSketch sketch = new PdfSketch()) {
-            Document document = sketch.lines(72, 100, "The passengers wait at the pier until the whole com-", "pany has come on board and the ramp is up again.").document();
+            Document document = sketch.lines(72, 100, "The passengers wait at the pier until the whole com-",
+                    "pany has come on board and the ramp is up again.").document();
             assertThat(app.decant.document.TextSearch.all(document, "company has", false)).hasSize(1);
         }
     }
@@ -85,7 +90,8 @@ class RecoveryTest {
             properties.setString(COSName.ACTUAL_TEXT, "ferry");
             sketch.page.setResources(sketch.page.getResources());
             COSName name = sketch.page.getResources().add(org.apache.pdfbox.pdmodel.documentinterchange.markedcontent.PDPropertyList.create(properties));
-            sketch.out.beginMarkedContent(COSName.getPDFName("Span"), org.apache.pdfbox.pdmodel.documentinterchange.markedcontent.PDPropertyList.create(properties));
+            sketch.out.beginMarkedContent(COSName.getPDFName("Span"),
+                    org.apache.pdfbox.pdmodel.documentinterchange.markedcontent.PDPropertyList.create(properties));
             sketch.text(72, 130, "xxxxx");
             sketch.out.endMarkedContent();
             assertThat(name).isNotNull();
@@ -115,8 +121,10 @@ class RecoveryTest {
             Document document = sketch.document();
             assertThat(of(document, "2", TextProperty.SCRIPT)).isEqualTo(TextProperty.Script.SUB);
             assertThat(of(document, "This", TextProperty.UNDERLINE)).isEqualTo(TextProperty.Underline.SINGLE);
-            assertThat(paragraphs(document).stream().filter(paragraph -> paragraph.plainText().contains("struck")).findFirst().orElseThrow().inlines().get(0).look().is(TextProperty.STRIKE)).isTrue();
-            assertThat(paragraphs(document).stream().filter(paragraph -> paragraph.plainText().contains("marked")).findFirst().orElseThrow().inlines().get(0).look().get(TextProperty.HIGHLIGHT)).isEqualTo(new Colour(0xFFFF00));
+            assertThat(paragraphs(document).stream().filter(paragraph -> paragraph.plainText().contains("struck")).findFirst().orElseThrow().inlines().get(0)
+                    .look().is(TextProperty.STRIKE)).isTrue();
+            assertThat(paragraphs(document).stream().filter(paragraph -> paragraph.plainText().contains("marked")).findFirst().orElseThrow().inlines().get(0)
+                    .look().get(TextProperty.HIGHLIGHT)).isEqualTo(new Colour(0xFFFF00));
             assertThat(of(document, "brown", TextProperty.COLOUR)).isEqualTo(new Colour(0x993300));
             assertThat(of(document, "brown", TextProperty.BOLD)).isTrue();
         }
@@ -130,7 +138,8 @@ class RecoveryTest {
             marked.setMarked(true);
             sketch.pdf.getDocumentCatalog().setMarkInfo(marked);
             String[] roles = {"H2", "P", "P"};
-            String[] words = {"Looks like text", "The first paragraph fills its line up to the very edge of the column here", "and the second begins in lower case, straight below."};
+            String[] words = {"Looks like text", "The first paragraph fills its line up to the very edge of the column here",
+                    "and the second begins in lower case, straight below."};
             for (int i = 0; i < 3; i++) {
                 PDStructureElement element = new PDStructureElement(roles[i], root);
                 element.setPage(sketch.page);
@@ -145,7 +154,8 @@ class RecoveryTest {
             Document document = sketch.document();
             assertThat(texts(document)).containsExactly(words);
             Cascade cascade = Cascade.of(document);
-            assertThat(Outline.of(document, cascade, ListLabels.of(document, cascade)).headings()).singleElement().satisfies(heading -> assertThat(heading.level()).isEqualTo(2));
+            assertThat(Outline.of(document, cascade, ListLabels.of(document, cascade)).headings()).singleElement()
+                    .satisfies(heading -> assertThat(heading.level()).isEqualTo(2));
         }
     }
 
@@ -225,7 +235,8 @@ class RecoveryTest {
             Document document = sketch.document();
             Link found = paragraphs(document).get(0).inlines().get(0).look().get(TextProperty.LINK);
             assertThat(found).isInstanceOf(Link.Inside.class);
-            Paragraph there = paragraphs(document).stream().filter(paragraph -> paragraph.inlines().contains(new Inline.BookmarkPoint(((Link.Inside) found).bookmark(), true))).findFirst().orElseThrow();
+            Paragraph there = paragraphs(document).stream().filter(paragraph -> paragraph.inlines()
+                    .contains(new Inline.BookmarkPoint(((Link.Inside) found).bookmark(), true))).findFirst().orElseThrow();
             assertThat(there.plainText()).isEqualTo("The second part begins here.");
         }
     }
@@ -236,7 +247,8 @@ class RecoveryTest {
             for (double y : new double[] {100, 120, 140, 160}) sketch.line(y == 140 ? 172 : 72, y, 372, y);
             for (double x : new double[] {72, 172, 372}) sketch.line(x, 100, x, 160);
             sketch.line(272, 120, 272, 160);
-            sketch.text(76, 134, "High").text(176, 114, "Wide over two").text(176, 134, "a").text(276, 134, "b").text(176, 154, "c").text(276, 154, "d").text(76, 114, "Corner");
+            sketch.text(76, 134, "High").text(176, 114, "Wide over two").text(176, 134, "a").text(276, 134, "b").text(176, 154, "c").text(276, 154, "d")
+                    .text(76, 114, "Corner");
             Table table = (Table) sketch.document().blocks().stream().filter(block -> block instanceof Table).findFirst().orElseThrow();
             assertThat(table.columns()).hasSize(3);
             assertThat(table.rows().get(0).cells()).extracting(Table.Cell::columnSpan).containsExactly(1, 2);
@@ -251,27 +263,33 @@ class RecoveryTest {
             for (int i = 0; i < numbers.length; i++) {
                 if (i > 0) sketch.page();
                 sketch.text(72, 40, 9, BODY, i < 2 ? "Before the beginning" : "Harbour rules");
-                sketch.lines(72, 100, "This page has text of its own, number " + i + ", and a line", "that ends somewhere in the middle.").text(290, 800, 9, BODY, numbers[i]);
+                sketch.lines(72, 100, "This page has text of its own, number " + i + ", and a line", "that ends somewhere in the middle.")
+                        .text(290, 800, 9, BODY, numbers[i]);
             }
             Document document = sketch.document();
             assertThat(texts(document)).noneMatch(text -> text.equals("Harbour rules") || text.matches("[ivx\\d]+"));
             assertThat(document.sections().stream().map(section -> section.numbering().start())).containsExactly(3, 1);
             assertThat(document.sections().get(0).numbering().format()).isEqualTo(app.decant.document.NumberFormat.LOWER_ROMAN);
-            assertThat(document.sections().get(1).frames().get(Section.FramePlace.HEADER).get(0)).satisfies(block -> assertThat(((Paragraph) block).plainText()).isEqualTo("Harbour rules"));
-            assertThat(((Paragraph) document.sections().get(1).frames().get(Section.FramePlace.FOOTER).get(0)).inlines()).anyMatch(inline -> inline instanceof Inline.Field field && field.kind() == Inline.Field.Kind.PAGE);
+            assertThat(document.sections().get(1).frames().get(Section.FramePlace.HEADER).get(0))
+                    .satisfies(block -> assertThat(((Paragraph) block).plainText()).isEqualTo("Harbour rules"));
+            assertThat(((Paragraph) document.sections().get(1).frames().get(Section.FramePlace.FOOTER).get(0)).inlines())
+                    .anyMatch(inline -> inline instanceof Inline.Field field && field.kind() == Inline.Field.Kind.PAGE);
         }
     }
 
     @Test void aMissingFontIsReplacedByTheNearestAndLinesStillEndWhereTheyDid() throws IOException {
         // A face under a name nobody has: its letters are those of Caladea, so Caladea must be found by widths.
         try (PdfSketch sketch = new PdfSketch()) {
-            sketch.text(72, 100, 11, "Caladea-Regular", "The harbour office is open from eight in the morning until the last ship").text(72, 114, 11, "Caladea-Regular", "is in, and it answers the telephone on all days of the week but Sundays.");
-            byte[] bytes = new String(sketch.bytes(), java.nio.charset.StandardCharsets.ISO_8859_1).replace("Caladea", "Aldineq").getBytes(java.nio.charset.StandardCharsets.ISO_8859_1);
+            sketch.text(72, 100, 11, "Caladea-Regular", "The harbour office is open from eight in the morning until the last ship")
+                    .text(72, 114, 11, "Caladea-Regular", "is in, and it answers the telephone on all days of the week but Sundays.");
+            byte[] bytes = new String(sketch.bytes(), java.nio.charset.StandardCharsets.ISO_8859_1).replace("Caladea", "Aldineq")
+                    .getBytes(java.nio.charset.StandardCharsets.ISO_8859_1);
             Recovered recovered = PdfSketch.recovered(bytes);
             assertThat(of(recovered.document(), "harbour", TextProperty.FAMILY)).isEqualTo("Caladea");
             assertThat(recovered.findings()).anyMatch(finding -> finding.what().startsWith("Aldineq is not here; Caladea took its place"));
             ByteArrayOutputStream lines = new ByteArrayOutputStream();
-            lines.write(String.join("|", PageText.of(Layout.of(recovered.document(), FontCatalogue.shipped())).get(0).lines().stream().map(PageText.Line::text).toList()).getBytes(java.nio.charset.StandardCharsets.UTF_8));
+            lines.write(String.join("|", PageText.of(Layout.of(recovered.document(), FontCatalogue.shipped())).get(0).lines().stream()
+                    .map(PageText.Line::text).toList()).getBytes(java.nio.charset.StandardCharsets.UTF_8));
             assertThat(lines.toString(java.nio.charset.StandardCharsets.UTF_8)).contains("the last ship|is in,");
         }
     }
@@ -299,7 +317,10 @@ class RecoveryTest {
 
     @Test void looksThatAreCommonBecomeStyles() {
         try (PdfSketch sketch = new PdfSketch()) {
-            for (int i = 0; i < 5; i++) sketch.text(72, 80 + 90 * i, 15, "LiberationSans-Bold", "Heading number " + (i + 1)).lines(72, 104 + 90 * i, "The purser keeps the keys of the waiting room in a drawer, where they", "are found by everybody who looks for them.");
+            for (int i = 0; i < 5; i++)
+                sketch.text(72, 80 + 90 * i, 15, "LiberationSans-Bold", "Heading number " + (i + 1))
+                        .lines(72, 104 + 90 * i, "The purser keeps the keys of the waiting room in a drawer, where they",
+                        "are found by everybody who looks for them.");
             Document document = sketch.document();
             assertThat(paragraphs(document)).allSatisfy(paragraph -> assertThat(paragraph.inlines()).allMatch(inline -> inline.look().equals(Look.PLAIN)));
             assertThat(document.styles().style("Heading1").look().get(TextProperty.SIZE)).isEqualTo(15);

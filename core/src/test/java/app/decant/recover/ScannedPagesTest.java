@@ -58,7 +58,8 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** Scans that carry their text, and what else a PDF has beside its pages: kept where it can be, told where it can't. */
 class ScannedPagesTest {
-    private static final List<String> LINES = List.of("Harbour notice 27", "The timbers of the outer berth are renewed", "Ships lie at the inner berth meanwhile");
+    private static final List<String> LINES = List.of("Harbour notice 27", "The timbers of the outer berth are renewed",
+            "Ships lie at the inner berth meanwhile");
 
     @TempDir private Path folder;
 
@@ -128,8 +129,11 @@ class ScannedPagesTest {
 
     @Test void wordsUnderAPictureFollowItsSize() throws IOException {
         Document document = open(scan(1)).document();
-        Picture scan = document.blocks().stream().flatMap(block -> block instanceof app.decant.document.Paragraph paragraph ? paragraph.inlines().stream() : java.util.stream.Stream.<Inline>empty())
-                .map(inline -> inline instanceof Inline.Floating floating && floating.content() instanceof Picture picture ? picture : inline instanceof Inline.InlinePicture picture ? picture.picture() : null).filter(java.util.Objects::nonNull).findFirst().orElseThrow();
+        Picture scan = document.blocks().stream().flatMap(block -> block instanceof app.decant.document.Paragraph paragraph ? paragraph.inlines().stream()
+                : java.util.stream.Stream.<Inline>empty())
+                .map(inline -> inline instanceof Inline.Floating floating && floating.content() instanceof Picture picture ? picture
+                        : inline instanceof Inline.InlinePicture picture ? picture.picture() : null).filter(java.util.Objects::nonNull).findFirst()
+                        .orElseThrow();
         assertThat(scan.words()).extracting(Picture.Word::text).startsWith("Harbour", "notice", "27");
         Picture half = scan.sized(scan.width() / 2, scan.height() / 2);
         assertThat(half.words().get(1).x()).isEqualTo(scan.words().get(1).x() / 2);
@@ -176,8 +180,10 @@ class ScannedPagesTest {
             pdf.getDocumentCatalog().setPageLabels(labels);
             pdf.save(bytes);
         }
-        assertThat(open(bytes.toByteArray()).findings()).extracting(Finding::what).anyMatch(what -> what.startsWith("Its field to fill in")).anyMatch(what -> what.startsWith("Its signature")).anyMatch(what -> what.startsWith("A comment"))
-                .anyMatch(what -> what.startsWith("A file attached")).anyMatch(what -> what.startsWith("A script")).anyMatch(what -> what.startsWith("An action that would start a program")).anyMatch(what -> what.startsWith("It has a layer"))
+        assertThat(open(bytes.toByteArray()).findings()).extracting(Finding::what).anyMatch(what -> what.startsWith("Its field to fill in"))
+                .anyMatch(what -> what.startsWith("Its signature")).anyMatch(what -> what.startsWith("A comment"))
+                .anyMatch(what -> what.startsWith("A file attached")).anyMatch(what -> what.startsWith("A script"))
+                        .anyMatch(what -> what.startsWith("An action that would start a program")).anyMatch(what -> what.startsWith("It has a layer"))
                 .anyMatch(what -> what.startsWith("Its pages have printed numbers"));
         assertThat(open(scan(1)).findings()).extracting(Finding::what).noneMatch(what -> what.contains("does not come in") || what.contains("printed numbers"));
     }
@@ -190,7 +196,8 @@ class ScannedPagesTest {
             pdf.save(bytes, org.apache.pdfbox.pdfwriter.compress.CompressParameters.NO_COMPRESSION);
         }
         String plain = bytes.toString(StandardCharsets.ISO_8859_1);
-        String locked = plain.replaceFirst("trailer\\s*<<", "trailer\n<</Encrypt <</Filter /Adobe.PubSec /SubFilter /adbe.pkcs7.s4 /V 2 /Length 128 /Recipients [<00>]>> /ID [<00><00>] ");
+        String locked = plain.replaceFirst("trailer\\s*<<",
+                "trailer\n<</Encrypt <</Filter /Adobe.PubSec /SubFilter /adbe.pkcs7.s4 /V 2 /Length 128 /Recipients [<00>]>> /ID [<00><00>] ");
         assertThat(locked).isNotEqualTo(plain);
         assertThatThrownBy(() -> open(locked.getBytes(StandardCharsets.ISO_8859_1))).isInstanceOf(DecantException.class).hasMessageContaining("certificates");
         String unknown = locked.replace("/Adobe.PubSec", "/Some.Other");

@@ -85,7 +85,8 @@ final class Score {
             text.append(plain).append(' ');
             if (plain.isEmpty() || cascade.outlineLevel(paragraph) > 0) return;
             String label = labels.label(paragraph);
-            if (label != null && !label.isBlank()) items.add(cascade.paragraph(paragraph).get(app.decant.document.ParagraphProperty.LIST).level() + " " + label.trim() + " " + plain);
+            if (label != null && !label.isBlank())
+                items.add(cascade.paragraph(paragraph).get(app.decant.document.ParagraphProperty.LIST).level() + " " + label.trim() + " " + plain);
             else paragraphs.add(plain);
         }
     }
@@ -162,7 +163,8 @@ final class Score {
         byte[] again = OwnWriter.write(Layout.of(document, FontCatalogue.ofThisMachine()), false);
         try (PDDocument before = Loader.loadPDF(original); PDDocument after = Loader.loadPDF(again)) {
             Count count = new Count(0, 0, 0);
-            for (int page = 1; page <= Math.max(before.getNumberOfPages(), after.getNumberOfPages()); page++) count = count.plus(Count.of(lines(before, page), lines(after, page)));
+            for (int page = 1; page <= Math.max(before.getNumberOfPages(), after.getNumberOfPages()); page++)
+                count = count.plus(Count.of(lines(before, page), lines(after, page)));
             return count;
         }
     }

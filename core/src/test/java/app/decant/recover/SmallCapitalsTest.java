@@ -21,7 +21,8 @@ class SmallCapitalsTest {
 
     private static List<Inline.Text> runs(Document document) {
         List<Inline.Text> runs = new ArrayList<>();
-        for (Block block : document.blocks()) if (block instanceof Paragraph paragraph) for (Inline inline : paragraph.inlines()) if (inline instanceof Inline.Text run) runs.add(run);
+        for (Block block : document.blocks())
+            if (block instanceof Paragraph paragraph) for (Inline inline : paragraph.inlines()) if (inline instanceof Inline.Text run) runs.add(run);
         return runs;
     }
 
@@ -30,13 +31,16 @@ class SmallCapitalsTest {
         var cascade = app.decant.document.Cascade.of(document);
         for (Block block : document.blocks()) {
             if (!(block instanceof Paragraph paragraph)) continue;
-            for (Inline inline : paragraph.inlines()) if (inline instanceof Inline.Text run && cascade.text(paragraph, run.look()).is(TextProperty.SMALL_CAPITALS)) text.append('[').append(run.text()).append(']');
+            for (Inline inline : paragraph.inlines())
+                if (inline instanceof Inline.Text run && cascade.text(paragraph, run.look()).is(TextProperty.SMALL_CAPITALS))
+                    text.append('[').append(run.text()).append(']');
         }
         return text.toString();
     }
 
     @Test void comeBackFromOurOwnWriterWithEveryLetterAsItWas() throws Exception {
-        Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("The house of ", BODY), new Inline.Text("Margarethe van der Linden-Ostrey, Esq.", BODY.with(TextProperty.SMALL_CAPITALS, true)),
+        Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("The house of ", BODY),
+                new Inline.Text("Margarethe van der Linden-Ostrey, Esq.", BODY.with(TextProperty.SMALL_CAPITALS, true)),
                 new Inline.Text(" stands by the pier, and the ferry leaves from there at noon each day of the week but Sunday.", BODY)));
         Document document = Sample.of(List.of(paragraph));
         byte[] pdf = OwnWriter.write(Layout.of(document, FontCatalogue.shipped()), false);
@@ -48,13 +52,15 @@ class SmallCapitalsTest {
 
     @Test void areNotSeenWhereCapitalsAreOnlySmaller() {
         try (PdfSketch sketch = new PdfSketch()) {
-            sketch.text(72, 80, 12, "LiberationSerif-Regular", "The office of the").text(162, 80, 9.6, "LiberationSerif-Regular", "ISO").text(184, 80, 12, "LiberationSerif-Regular", "keeps standards for ships.");
+            sketch.text(72, 80, 12, "LiberationSerif-Regular", "The office of the").text(162, 80, 9.6, "LiberationSerif-Regular", "ISO")
+                    .text(184, 80, 12, "LiberationSerif-Regular", "keeps standards for ships.");
             assertThat(small(sketch.document())).isEmpty();
             assertThat(runs(sketch.document()).stream().map(Inline.Text::text).reduce("", String::concat)).contains("ISO");
         }
     }
 
     @Test void areToldByTheNameOfTheirFont() {
-        assertThat(List.of("CMCSC10", "AlegreyaSC-Regular", "Linden-SmallCaps", "ScreenSans", "MUSCAT", "Discus-Regular").stream().filter(name -> FaceNames.isSmallCapitals(name)).toList()).containsExactly("CMCSC10", "AlegreyaSC-Regular", "Linden-SmallCaps");
+        assertThat(List.of("CMCSC10", "AlegreyaSC-Regular", "Linden-SmallCaps", "ScreenSans", "MUSCAT", "Discus-Regular").stream()
+                .filter(name -> FaceNames.isSmallCapitals(name)).toList()).containsExactly("CMCSC10", "AlegreyaSC-Regular", "Linden-SmallCaps");
     }
 }

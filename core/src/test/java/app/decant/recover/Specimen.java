@@ -74,7 +74,8 @@ record Specimen(String name, String head, String foot, boolean justified, boolea
         for (Piece piece : flat(pieces)) {
             if (!(piece instanceof Grid grid)) continue;
             table++;
-            for (int r = 0; r < grid.rows.size(); r++) for (int c = 0; c < grid.rows.get(r).size(); c++) found.add(table + "/" + r + "/" + c + " " + grid.rows.get(r).get(c));
+            for (int r = 0; r < grid.rows.size(); r++)
+                for (int c = 0; c < grid.rows.get(r).size(); c++) found.add(table + "/" + r + "/" + c + " " + grid.rows.get(r).get(c));
         }
         return found;
     }
@@ -108,7 +109,8 @@ record Specimen(String name, String head, String foot, boolean justified, boolea
             if (piece instanceof Head head) text.append(head.text);
             else if (piece instanceof Item item) text.append(item.text);
             else if (piece instanceof Grid grid) grid.rows.forEach(row -> row.forEach(cell -> text.append(cell).append(' ')));
-            else if (piece instanceof Toc toc) for (int i = 0; i < toc.titles.size(); i++) text.append(toc.titles.get(i)).append('\t').append(toc.pages.get(i)).append(' ');
+            else if (piece instanceof Toc toc)
+                for (int i = 0; i < toc.titles.size(); i++) text.append(toc.titles.get(i)).append('\t').append(toc.pages.get(i)).append(' ');
             else text.append(String.join(" ", new Specimen("", null, null, false, false, List.of(piece)).paragraphs()));
             text.append(' ');
         }

@@ -23,25 +23,31 @@ import java.util.Random;
 final class Specimens {
     private static final String HEAD = "Ostrey Sound Ferries";
     private static final String FOOT = "Page";
-    private static final String[] WHO = {"The purser", "A deckhand", "The harbour office", "Every passenger", "The night watch", "The skipper of the Skerrow line", "A resident", "The ticket clerk"};
+    private static final String[] WHO = {"The purser", "A deckhand", "The harbour office", "Every passenger", "The night watch",
+            "The skipper of the Skerrow line", "A resident", "The ticket clerk"};
     private static final String[] DOES = {"keeps", "counts", "signs", "looks after", "hands over", "writes down", "checks", "returns"};
-    private static final String[] WHAT = {"the passenger list", "all bicycles on the car deck", "the keys of the waiting room", "two life jackets for each child", "the timetable for the winter months", "unaccompanied parcels",
+    private static final String[] WHAT = {"the passenger list", "all bicycles on the car deck", "the keys of the waiting room",
+            "two life jackets for each child", "the timetable for the winter months", "unaccompanied parcels",
         "the log of late sailings", "every animal that travels without a cage"};
-    private static final String[] WHEN = {"before the first sailing", "when the wind is above force seven", "at the end of the week", "as soon as the ramp is down", "on public holidays", "during the crossing to Skerrow", "after the last boat has come in",
+    private static final String[] WHEN = {"before the first sailing", "when the wind is above force seven", "at the end of the week",
+            "as soon as the ramp is down", "on public holidays", "during the crossing to Skerrow", "after the last boat has come in",
         "once the office has been told"};
-    private static final String[] TITLES = {"Boarding", "Rough weather", "Lost property", "Fares for residents", "Muster points", "Deliveries", "The winter timetable", "Mooring at night", "Dogs and livestock", "School groups", "Refunds", "Harbour dues"};
+    private static final String[] TITLES = {"Boarding", "Rough weather", "Lost property", "Fares for residents", "Muster points", "Deliveries",
+            "The winter timetable", "Mooring at night", "Dogs and livestock", "School groups", "Refunds", "Harbour dues"};
 
     private Specimens() { }
 
     static List<Specimen> all() {
-        return List.of(report(), oddHeading(), twoColumns(), sideLists(), longTable(), borderlessTable(), contents(), footnotes(), sideNotes(), rotatedTable(), rightToLeft(), dates(), letter(), nestedLists(), picturesAndLinks());
+        return List.of(report(), oddHeading(), twoColumns(), sideLists(), longTable(), borderlessTable(), contents(), footnotes(), sideNotes(),
+                rotatedTable(), rightToLeft(), dates(), letter(), nestedLists(), picturesAndLinks());
     }
 
     private static String prose(Random random, int sentences) {
         StringBuilder text = new StringBuilder();
         for (int i = 0; i < sentences; i++) {
             if (i > 0) text.append(' ');
-            text.append(WHO[random.nextInt(8)]).append(' ').append(DOES[random.nextInt(8)]).append(' ').append(WHAT[random.nextInt(8)]).append(' ').append(WHEN[random.nextInt(8)]).append('.');
+            text.append(WHO[random.nextInt(8)]).append(' ').append(DOES[random.nextInt(8)]).append(' ').append(WHAT[random.nextInt(8)]).append(' ')
+                    .append(WHEN[random.nextInt(8)]).append('.');
         }
         return text.toString();
     }
@@ -82,15 +88,18 @@ final class Specimens {
         for (int i = 0; i < 5; i++) left.add(new Para(prose(random, 3)));
         right.add(new Head(2, "Notes from the piers", false));
         for (int i = 0; i < 4; i++) right.add(new Para(prose(random, 3)));
-        return new Specimen("two columns", HEAD, null, true, false, List.of(new Head(1, "The harbour newsletter, autumn", false), new Columns(List.of(left, right))));
+        return new Specimen("two columns", HEAD, null, true, false, List.of(new Head(1, "The harbour newsletter, autumn", false),
+                new Columns(List.of(left, right))));
     }
 
     private static Specimen sideLists() {
         List<Piece> left = new ArrayList<>();
         List<Piece> right = new ArrayList<>();
-        for (String what : List.of("tickets and reservations", "parcels up to ten kilos", "bicycles", "small animals in a cage", "wheelchairs")) left.add(new Item(0, "•", what));
+        for (String what : List.of("tickets and reservations", "parcels up to ten kilos", "bicycles", "small animals in a cage", "wheelchairs"))
+            left.add(new Item(0, "•", what));
         for (String what : List.of("cars and trailers", "livestock", "fuel in cans", "anything over two metres")) right.add(new Item(0, "•", what));
-        return new Specimen("side-by-side lists", null, null, false, false, List.of(new Head(1, "What is taken, and what is not", false), new Para(prose(new Random(4), 3)), new Columns(List.of(left, right)), new Para(prose(new Random(5), 4))));
+        return new Specimen("side-by-side lists", null, null, false, false, List.of(new Head(1, "What is taken, and what is not", false),
+                new Para(prose(new Random(4), 3)), new Columns(List.of(left, right)), new Para(prose(new Random(5), 4))));
     }
 
     private static Specimen longTable() {
@@ -98,16 +107,20 @@ final class Specimens {
         List<List<String>> rows = new ArrayList<>();
         rows.add(List.of("Sailing", "From", "To", "Passengers"));
         String[] piers = {"Ostrey", "Skerrow", "Hallin", "Brae", "Innis"};
-        for (int i = 1; i <= 70; i++) rows.add(List.of("OS " + (100 + i), piers[random.nextInt(5)], piers[random.nextInt(5)] + " pier", String.valueOf(20 + random.nextInt(140))));
-        return new Specimen("table across pages", HEAD, FOOT, false, false, List.of(new Head(1, "Sailings in November", false), new Para(prose(random, 3)), new Grid(true, List.of(80.0, 120.0, 140.0, 90.0), rows), new Para(prose(random, 3))));
+        for (int i = 1; i <= 70; i++)
+            rows.add(List.of("OS " + (100 + i), piers[random.nextInt(5)], piers[random.nextInt(5)] + " pier", String.valueOf(20 + random.nextInt(140))));
+        return new Specimen("table across pages", HEAD, FOOT, false, false, List.of(new Head(1, "Sailings in November", false), new Para(prose(random, 3)),
+                new Grid(true, List.of(80.0, 120.0, 140.0, 90.0), rows), new Para(prose(random, 3))));
     }
 
     private static Specimen borderlessTable() {
         Random random = new Random(7);
         List<List<String>> rows = new ArrayList<>();
         rows.add(List.of("Fare", "Single", "Return", "Week"));
-        for (String kind : List.of("Adult", "Child", "Resident", "Bicycle", "Car up to five metres", "Trailer")) rows.add(List.of(kind, (3 + random.nextInt(9)) + ".50", (8 + random.nextInt(9)) + ".00", (30 + random.nextInt(40)) + ".00"));
-        return new Specimen("borderless table", null, FOOT, false, false, List.of(new Head(1, "Fares from the first of January", false), new Para(prose(random, 3)), new Grid(false, List.of(170.0, 80.0, 80.0, 80.0), rows), new Para(prose(random, 4))));
+        for (String kind : List.of("Adult", "Child", "Resident", "Bicycle", "Car up to five metres", "Trailer"))
+            rows.add(List.of(kind, (3 + random.nextInt(9)) + ".50", (8 + random.nextInt(9)) + ".00", (30 + random.nextInt(40)) + ".00"));
+        return new Specimen("borderless table", null, FOOT, false, false, List.of(new Head(1, "Fares from the first of January", false),
+                new Para(prose(random, 3)), new Grid(false, List.of(170.0, 80.0, 80.0, 80.0), rows), new Para(prose(random, 4))));
     }
 
     private static Specimen contents() {
@@ -142,7 +155,8 @@ final class Specimens {
         Random random = new Random(9);
         List<Piece> pieces = new ArrayList<>();
         pieces.add(new Head(1, "Conditions of carriage", false));
-        for (int i = 1; i <= 9; i++) pieces.add(i % 3 == 0 ? new Noted(prose(random, 4), String.valueOf(i / 3), "As decided by the board, minute " + (100 + i) + ".") : para(random));
+        for (int i = 1; i <= 9; i++)
+            pieces.add(i % 3 == 0 ? new Noted(prose(random, 4), String.valueOf(i / 3), "As decided by the board, minute " + (100 + i) + ".") : para(random));
         return new Specimen("footnotes", HEAD, FOOT, true, false, pieces);
     }
 
@@ -166,7 +180,8 @@ final class Specimens {
             for (int i = 0; i < 7; i++) row.add((6 + random.nextInt(12)) + ":" + (10 + random.nextInt(49)));
             rows.add(row);
         }
-        return new Specimen("rotated table", null, null, false, true, List.of(new Head(1, "First boats", false), new Grid(true, List.of(120.0, 70.0, 70.0, 70.0, 70.0, 70.0, 70.0, 70.0), rows)));
+        return new Specimen("rotated table", null, null, false, true, List.of(new Head(1, "First boats", false),
+                new Grid(true, List.of(120.0, 70.0, 70.0, 70.0, 70.0, 70.0, 70.0, 70.0), rows)));
     }
 
     private static Specimen rightToLeft() {
@@ -191,8 +206,11 @@ final class Specimens {
 
     private static Specimen letter() {
         Random random = new Random(14);
-        return new Specimen("form letter", null, null, false, false, List.of(new Address(List.of("Ostrey Sound Ferries", "Harbour office", "2 Quay Street", "Ostrey")), new Address(List.of("Ms A. Example", "14 Shore Street, second floor", "Skerrow")),
-                new Address(List.of("12 November 2026")), new Para("Dear Ms Example,"), para(random), para(random), new Para("Yours sincerely,"), new Address(List.of("The ticket office"))));
+        return new Specimen("form letter", null, null, false, false,
+                List.of(new Address(List.of("Ostrey Sound Ferries", "Harbour office", "2 Quay Street", "Ostrey")),
+                new Address(List.of("Ms A. Example", "14 Shore Street, second floor", "Skerrow")),
+                new Address(List.of("12 November 2026")), new Para("Dear Ms Example,"), para(random), para(random), new Para("Yours sincerely,"),
+                        new Address(List.of("The ticket office"))));
     }
 
     private static Specimen nestedLists() {

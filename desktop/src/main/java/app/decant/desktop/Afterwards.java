@@ -30,7 +30,8 @@ final class Afterwards {
 
     String words() {
         if (wish == Wish.MAIL) return Words.of("after.mail", address);
-        return wish == Wish.PRINT ? Words.of("after.print", printing.copies(), Words.of("sheets." + printing.sheets().name().toLowerCase(Locale.ROOT))) : words(wish);
+        return wish == Wish.PRINT ? Words.of("after.print", printing.copies(), Words.of("sheets." + printing.sheets().name().toLowerCase(Locale.ROOT)))
+                : words(wish);
     }
 
     private static String words(Wish wish) { return Words.of("after." + key(wish)); }
@@ -95,13 +96,15 @@ final class Afterwards {
 
     private Path mail(List<Path> files) {
         String subject = SafeFile.withoutEnding(files.get(0).getFileName().toString());
-        return new MailOutbox(Decant.home().resolve("outbox")).put(new MailOutbox.Letter(List.of(address.split("\\s*[,;]\\s*")), subject, "", files), Instant.now());
+        return new MailOutbox(Decant.home().resolve("outbox")).put(new MailOutbox.Letter(List.of(address.split("\\s*[,;]\\s*")), subject, "", files),
+                Instant.now());
     }
 
     /** Works aside, and tells where the result is or why there is none. */
     private void aside(Supplier<Path> work, String told) {
         Desk desk = window.desk();
-        new Job("").start(desk::aside, progress -> work.get(), file -> window.notices().say(Words.of(told, file.getFileName()), "notice-good", Notices.action("receipt.folder", () -> window.openOutside(file.getParent()))),
+        new Job("").start(desk::aside, progress -> work.get(), file -> window.notices().say(Words.of(told, file.getFileName()), "notice-good",
+                Notices.action("receipt.folder", () -> window.openOutside(file.getParent()))),
                 (DecantException problem) -> desk.trouble().set(problem));
     }
 }

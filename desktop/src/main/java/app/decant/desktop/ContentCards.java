@@ -48,7 +48,8 @@ final class ContentCards extends RecipeCards {
             int to = level;
             PdfChoices.Bookmarks marks = kept.levels(1, to, 1);
             long count = window.desk().pages().get().outline().headings().stream().filter(heading -> marks.includes(heading.level())).count();
-            card.choice(to == 1 ? Words.of("bookmarks.level", 1) : Words.of("bookmarks.levels", 1, to), Words.count("headings", (int) count), now().style().bookmarks().any() && now().style().bookmarks().to() == to, () -> set.accept(now().with(marks)));
+            card.choice(to == 1 ? Words.of("bookmarks.level", 1) : Words.of("bookmarks.levels", 1, to), Words.count("headings", (int) count), now().style()
+                    .bookmarks().any() && now().style().bookmarks().to() == to, () -> set.accept(now().with(marks)));
         }
         card.choice(Words.of("bookmarks.none"), "", !now().style().bookmarks().any(), () -> set.accept(now().with(PdfChoices.Bookmarks.NONE)));
         boolean[] places = {kept.places()};
@@ -57,8 +58,10 @@ final class ContentCards extends RecipeCards {
         card.toggle(Words.of("bookmarks.bold.card"), "", bold[0], on -> bold[0] = on);
         List<List<Colour>> colours = new ArrayList<>(List.of(kept.colours()));
         card.note(Words.of("card.bookmarks.colours"));
-        card.colours("colour", List.of(Words.of("card.bookmarks.colour", 1), Words.of("card.bookmarks.colour", 2), Words.of("card.bookmarks.colour", 3)), kept.colours(), chosen -> colours.set(0, chosen.stream().allMatch(Colour.BLACK::equals) ? List.of() : chosen));
-        TextField titles = card.named("titles", kept.titles().entrySet().stream().map(title -> title.getKey() + " = " + title.getValue()).sorted().collect(Collectors.joining("; ")), Words.of("card.bookmarks.titles"));
+        card.colours("colour", List.of(Words.of("card.bookmarks.colour", 1), Words.of("card.bookmarks.colour", 2), Words.of("card.bookmarks.colour", 3)),
+                kept.colours(), chosen -> colours.set(0, chosen.stream().allMatch(Colour.BLACK::equals) ? List.of() : chosen));
+        TextField titles = card.named("titles", kept.titles().entrySet().stream().map(title -> title.getKey() + " = " + title.getValue()).sorted()
+                .collect(Collectors.joining("; ")), Words.of("card.bookmarks.titles"));
         card.done(Words.of("card.take"), () -> {
             Map<String, String> said = new LinkedHashMap<>();
             String wrong = pairs(titles.getText(), said);
@@ -83,13 +86,15 @@ final class ContentCards extends RecipeCards {
     String fontsWords() {
         PdfChoices.Fonts fonts = now().style().fonts();
         String how = Words.of(fonts == PdfChoices.Fonts.WHOLE ? "fonts.whole" : fonts == PdfChoices.Fonts.STANDARD_LEFT_OUT ? "fonts.left" : "fonts.used");
-        return fonts == PdfChoices.Fonts.WHOLE || now().style().wholeFamilies().isEmpty() ? how : Words.of("fonts.mixed", how, String.join(", ", new TreeSet<>(now().style().wholeFamilies())));
+        return fonts == PdfChoices.Fonts.WHOLE || now().style().wholeFamilies().isEmpty() ? how : Words.of("fonts.mixed", how,
+                String.join(", ", new TreeSet<>(now().style().wholeFamilies())));
     }
 
     void fontsCard(PhraseCard card) {
         card.title(Words.of("card.fonts"));
         PdfChoices.Fonts chosen = now().style().fonts();
-        Map<PdfChoices.Fonts, String> keys = Map.of(PdfChoices.Fonts.USED_CHARACTERS, "used", PdfChoices.Fonts.WHOLE, "whole", PdfChoices.Fonts.STANDARD_LEFT_OUT, "left");
+        Map<PdfChoices.Fonts, String> keys = Map.of(PdfChoices.Fonts.USED_CHARACTERS, "used", PdfChoices.Fonts.WHOLE, "whole",
+                PdfChoices.Fonts.STANDARD_LEFT_OUT, "left");
         for (PdfChoices.Fonts fonts : PdfChoices.Fonts.values()) {
             String about = Words.of("fonts." + keys.get(fonts) + ".about");
             Label told = card.choice(Words.of("fonts." + keys.get(fonts) + ".card"), about, chosen == fonts, () -> set.accept(now().with(fonts)));
@@ -119,7 +124,9 @@ final class ContentCards extends RecipeCards {
 
     void officeFontsCard(PhraseCard card) {
         card.title(Words.of("card.office"));
-        for (Recipe.OfficeFonts fonts : Recipe.OfficeFonts.values()) card.choice(Words.of("office." + key(fonts) + ".card"), Words.of("office." + key(fonts) + ".about"), now().officeFonts() == fonts, () -> set.accept(now().with(fonts)));
+        for (Recipe.OfficeFonts fonts : Recipe.OfficeFonts.values())
+            card.choice(Words.of("office." + key(fonts) + ".card"), Words.of("office." + key(fonts) + ".about"), now().officeFonts() == fonts,
+                    () -> set.accept(now().with(fonts)));
         card.note(Words.of("card.office.note"));
     }
 
@@ -132,9 +139,11 @@ final class ContentCards extends RecipeCards {
     void textCard(PhraseCard card) {
         card.title(Words.of("card.text"));
         PlainText[] text = {now().text()};
-        card.oneOf("letters", LETTERS, text[0].letters().name(), one -> Words.of("letters." + one), one -> one, one -> text[0] = new PlainText(Charset.forName(one), text[0].mark(), text[0].lineEnds(), text[0].width()));
+        card.oneOf("letters", LETTERS, text[0].letters().name(), one -> Words.of("letters." + one), one -> one, one -> text[0] =
+                new PlainText(Charset.forName(one), text[0].mark(), text[0].lineEnds(), text[0].width()));
         card.note(Words.of("card.text.ends"));
-        card.oneOf("ends", List.of(PlainText.LineEnds.values()), text[0].lineEnds(), one -> Words.of("ends." + key(one)), one -> one.name(), one -> text[0] = new PlainText(text[0].letters(), text[0].mark(), one, text[0].width()));
+        card.oneOf("ends", List.of(PlainText.LineEnds.values()), text[0].lineEnds(), one -> Words.of("ends." + key(one)), one -> one.name(), one -> text[0] =
+                new PlainText(text[0].letters(), text[0].mark(), one, text[0].width()));
         TextField width = card.number("width", text[0].width(), Words.of("card.text.width"));
         card.done(Words.of("card.take"), () -> {
             String said = width.getText().trim();
@@ -148,13 +157,15 @@ final class ContentCards extends RecipeCards {
 
     void linksCard(PhraseCard card) {
         card.title(Words.of("card.links"));
-        for (Recipe.Links links : Recipe.Links.values()) card.choice(Words.of("links." + key(links) + ".card"), "", now().links() == links, () -> set.accept(now().with(links)));
+        for (Recipe.Links links : Recipe.Links.values())
+            card.choice(Words.of("links." + key(links) + ".card"), "", now().links() == links, () -> set.accept(now().with(links)));
     }
 
     String factsWords() {
         FactsRule facts = now().facts();
         String title = facts.title() != null ? facts.title() : facts.stripped() ? null : window.desk().document().facts().title();
-        return title == null || title.isBlank() ? facts.stripped() ? Words.of("facts.stripped") : Words.of("facts.kept") : Words.of("facts.title", title.length() > 40 ? title.substring(0, 38).trim() + "…" : title);
+        return title == null || title.isBlank() ? facts.stripped() ? Words.of("facts.stripped") : Words.of("facts.kept")
+                : Words.of("facts.title", title.length() > 40 ? title.substring(0, 38).trim() + "…" : title);
     }
 
     void factsCard(PhraseCard card) {
@@ -165,7 +176,8 @@ final class ContentCards extends RecipeCards {
         TextField author = card.named("facts-author", shown(rule.author(), rule.stripped() ? null : own.author()), Words.of("card.facts.author"));
         TextField subject = card.named("facts-subject", shown(rule.subject(), rule.stripped() ? null : own.subject()), Words.of("card.facts.subject"));
         TextField keywords = card.named("facts-keywords", shown(rule.keywords(), rule.stripped() ? null : own.keywords()), Words.of("card.facts.keywords"));
-        TextField fields = card.named("facts-own", rule.own().entrySet().stream().map(field -> field.getKey() + " = " + field.getValue()).collect(Collectors.joining("; ")), Words.of("card.facts.own"));
+        TextField fields = card.named("facts-own", rule.own().entrySet().stream().map(field -> field.getKey() + " = " + field.getValue())
+                .collect(Collectors.joining("; ")), Words.of("card.facts.own"));
         Dates[] dates = {rule.dates()};
         card.note(Words.of("card.facts.dates"));
         card.oneOf("dates", List.of(Dates.values()), dates[0], one -> Words.of("dates." + key(one)), one -> "", one -> dates[0] = one);
@@ -178,7 +190,8 @@ final class ContentCards extends RecipeCards {
             Map<String, String> said = new LinkedHashMap<>();
             String wrong = pairs(fields.getText(), said);
             if (wrong != null) return Words.of("card.facts.own.wrong", wrong);
-            set.accept(now().with(new FactsRule(strip[0], anew(title, own.title(), strip[0]), anew(subject, own.subject(), strip[0]), anew(author, own.author(), strip[0]), anew(keywords, own.keywords(), strip[0]), rule.language(), dates[0], said)));
+            set.accept(now().with(new FactsRule(strip[0], anew(title, own.title(), strip[0]), anew(subject, own.subject(), strip[0]),
+                    anew(author, own.author(), strip[0]), anew(keywords, own.keywords(), strip[0]), rule.language(), dates[0], said)));
             return null;
         });
     }
@@ -209,7 +222,8 @@ final class ContentCards extends RecipeCards {
             File file = chooser.showOpenDialog(window.stage());
             if (file != null) set.accept(now().with(laid(Laid.letterhead(file.toPath()))));
         });
-        TextField field = card.field("watermark", now().laid().stream().filter(one -> !one.file() && !one.isStamp()).map(Laid::what).findFirst().orElse(""), Words.of("card.laid.prompt"));
+        TextField field = card.field("watermark", now().laid().stream().filter(one -> !one.file() && !one.isStamp()).map(Laid::what).findFirst().orElse(""),
+                Words.of("card.laid.prompt"));
         card.accept(field, text -> {
             if (text.isBlank()) return Words.of("card.laid.wrong");
             set.accept(now().with(laid(Laid.watermark(text.trim()))));

@@ -36,7 +36,8 @@ public final class DecantApplication extends Application {
                 Path folder = demoFolder(shots != null);
                 List<Path> files = DemoFiles.into(folder);
                 Path results = folder.resolve("Archive as PDF");
-                new Job("").start(window.desk()::aside, progress -> DemoArchive.into(folder), from -> window.folders().sentence().suggest(from, results), problem -> window.desk().trouble().set(problem));
+                new Job("").start(window.desk()::aside, progress -> DemoArchive.into(folder), from -> window.folders().sentence().suggest(from, results),
+                        problem -> window.desk().trouble().set(problem));
                 window.desk().open(files.get(0), null);
                 if (shots != null) Screenshots.take(window, shots);
             } else if (!arguments.isEmpty()) {

@@ -270,7 +270,8 @@ final class Desk {
     private boolean touchesHeadings(Edit edit) {
         if (pages.get() == null || !edit.what().equals("typing") && !edit.what().equals("deleting")) return true;
         app.decant.document.Cascade cascade = app.decant.document.Cascade.of(document);
-        return edit.changes().stream().flatMap(change -> change.blocks().stream()).anyMatch(block -> block instanceof app.decant.document.Paragraph paragraph && cascade.outlineLevel(paragraph) > 0)
+        return edit.changes().stream().flatMap(change -> change.blocks().stream()).anyMatch(block -> block instanceof app.decant.document.Paragraph paragraph
+                && cascade.outlineLevel(paragraph) > 0)
                 || edit.sections() != null || edit.changes().stream().anyMatch(change -> change.to() - change.from() > change.blocks().size());
     }
 
@@ -380,7 +381,8 @@ final class Desk {
             LoggerFactory.getLogger(Desk.class).warn("The working copy can't be kept", e);
             Platform.runLater(() -> {
                 kept.set(null);
-                if (!toldUnkept) trouble.set(e instanceof DecantException told ? told : new DecantException(DecantException.Kind.UNFORESEEN, Words.of("error.unkept"), e));
+                if (!toldUnkept) trouble.set(e instanceof DecantException told ? told : new DecantException(DecantException.Kind.UNFORESEEN,
+                        Words.of("error.unkept"), e));
                 toldUnkept = true;
             });
         }
@@ -414,7 +416,8 @@ final class Desk {
                 job.set(null);
                 if (problem.kind() == DecantException.Kind.CANCELLED) return;
                 remediable = problem;
-                remedy = present -> publish(recipes.stream().map(one -> Map.entry(one.getKey(), one.getValue().with(present))).toList(), passwords, file, after);
+                remedy = present -> publish(recipes.stream().map(one -> Map.entry(one.getKey(), one.getValue().with(present))).toList(), passwords, file,
+                        after);
                 trouble.set(problem);
             });
         });
@@ -424,13 +427,15 @@ final class Desk {
     void estimate(Recipe recipe, Consumer<Long> told) {
         Pages laidOut = pages.get();
         Path file = source.get() == null ? null : source.get().file();
-        new Job("").start(this::aside, progress -> Publisher.estimate(new Order(laidOut, recipe, Recipe.Passwords.NONE, file), progress), told, problem -> told.accept(-1L));
+        new Job("").start(this::aside, progress -> Publisher.estimate(new Order(laidOut, recipe, Recipe.Passwords.NONE, file), progress), told, problem ->
+                told.accept(-1L));
     }
 
     /** Tells what a format will not carry of the document. */
     void losses(Recipe recipe, Consumer<List<Finding>> told) {
         Pages laidOut = pages.get();
-        new Job("").start(this::aside, progress -> Publisher.losses(new Order(laidOut, recipe)), told, problem -> told.accept(List.of(Finding.lost(problem.getMessage(), ""))));
+        new Job("").start(this::aside, progress -> Publisher.losses(new Order(laidOut, recipe)), told, problem ->
+                told.accept(List.of(Finding.lost(problem.getMessage(), ""))));
     }
 
     /** A state lies in a file; what was written since stays unsaved, and its working copy stays. */

@@ -54,7 +54,8 @@ final class Dressing {
     }
 
     private static Paragraph restyled(Paragraph paragraph, String id) {
-        java.util.List<Inline> inlines = paragraph.inlines().stream().map(inline -> inline instanceof Inline.Text ? inline.with(plainer(inline.look())) : inline).toList();
+        java.util.List<Inline> inlines = paragraph.inlines().stream().map(inline -> inline instanceof Inline.Text ? inline.with(plainer(inline.look()))
+                : inline).toList();
         return new Paragraph(id, Look.PLAIN, Look.PLAIN, inlines);
     }
 

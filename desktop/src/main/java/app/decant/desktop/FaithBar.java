@@ -51,7 +51,8 @@ final class FaithBar {
     void show(Comparison wanted, int page) {
         comparison = wanted;
         here = page;
-        score.setText(wanted == null ? Words.of("faith.comparing") : Words.of("faith.score", String.format(Locale.ROOT, "%.1f", Math.floor(wanted.score() * 10) / 10)));
+        score.setText(wanted == null ? Words.of("faith.comparing") : Words.of("faith.score", String.format(Locale.ROOT, "%.1f",
+                Math.floor(wanted.score() * 10) / 10)));
         paint();
     }
 

@@ -31,7 +31,8 @@ final class FolderLanes {
     /** The lanes from left to right. */
     enum Lane { WAITING, WORKING, DONE, LOOK, FAILED }
 
-    private static final Map<Lane, String> SIGNS = Map.of(Lane.WAITING, "\u25CB", Lane.WORKING, "\u25D0", Lane.DONE, "\u25CF", Lane.LOOK, "\u25C6", Lane.FAILED, "\u2715");
+    private static final Map<Lane, String> SIGNS = Map.of(Lane.WAITING, "\u25CB", Lane.WORKING, "\u25D0", Lane.DONE, "\u25CF", Lane.LOOK, "\u25C6",
+            Lane.FAILED, "\u2715");
 
     private final HBox box = new HBox();
     private final Map<Lane, ObservableList<Card>> lists = new EnumMap<>(Lane.class);
@@ -106,7 +107,8 @@ final class FolderLanes {
         if (lane == Lane.WAITING || lane == Lane.WORKING) list.setOnKeyReleased(event -> {
             if (event.getCode() == KeyCode.DELETE) leave.fire();
         });
-        list.setContextMenu(lane == Lane.FAILED ? new ContextMenu(original, again) : lane == Lane.DONE || lane == Lane.LOOK ? new ContextMenu(result, original) : new ContextMenu(original, leave));
+        list.setContextMenu(lane == Lane.FAILED ? new ContextMenu(original, again) : lane == Lane.DONE || lane == Lane.LOOK
+                ? new ContextMenu(result, original) : new ContextMenu(original, leave));
         VBox.setVgrow(list, Priority.ALWAYS);
         VBox column = new VBox(head, list);
         column.getStyleClass().add("lane");
@@ -118,7 +120,8 @@ final class FolderLanes {
     /** Shows only files whose name or folder has these letters; empty for all. Counts stay those of all. */
     void filter(String letters) {
         String wanted = letters.strip().toLowerCase(java.util.Locale.ROOT);
-        for (FilteredList<Card> one : filters) one.setPredicate(wanted.isEmpty() ? null : card -> card.source.toString().toLowerCase(java.util.Locale.ROOT).contains(wanted));
+        for (FilteredList<Card> one : filters)
+            one.setPredicate(wanted.isEmpty() ? null : card -> card.source.toString().toLowerCase(java.util.Locale.ROOT).contains(wanted));
     }
 
     private void open(Card card) { if (card != null && card.entry != null) acts.open(card.entry); }
@@ -151,13 +154,15 @@ final class FolderLanes {
     /** Begins anew with all files waiting. */
     void fill(List<FolderScan.Item> items) {
         for (Lane lane : Lane.values()) lists.get(lane).clear();
-        lists.get(Lane.WAITING).setAll(items.stream().map(item -> new Card(item.source().getFileName().toString(), parent(item.source()), item.source(), null)).toList());
+        lists.get(Lane.WAITING).setAll(items.stream().map(item -> new Card(item.source().getFileName().toString(), parent(item.source()), item.source(),
+                null)).toList());
         count();
     }
 
     private static String parent(Path file) {
         Path parent = file.getParent();
-        return parent == null || parent.getFileName() == null ? "" : parent.getParent() == null || parent.getParent().getFileName() == null ? parent.getFileName().toString() : parent.getParent().getFileName() + " / " + parent.getFileName();
+        return parent == null || parent.getFileName() == null ? "" : parent.getParent() == null || parent.getParent().getFileName() == null
+                ? parent.getFileName().toString() : parent.getParent().getFileName() + " / " + parent.getFileName();
     }
 
     /** Moves files on; many at a time, so that a quick run does not slow the window. */
@@ -168,7 +173,9 @@ final class FolderLanes {
         lists.get(Lane.WAITING).removeIf(card -> gone.contains(card.source));
         java.util.Set<Path> over = new java.util.HashSet<>();
         for (Entry entry : ended) over.add(entry.source());
-        for (FolderScan.Item item : begun) if (!over.contains(item.source())) lists.get(Lane.WORKING).add(new Card(item.source().getFileName().toString(), parent(item.source()), item.source(), null));
+        for (FolderScan.Item item : begun)
+            if (!over.contains(item.source()))
+                lists.get(Lane.WORKING).add(new Card(item.source().getFileName().toString(), parent(item.source()), item.source(), null));
         lists.get(Lane.WORKING).removeIf(card -> over.contains(card.source));
         for (Entry entry : ended) lists.get(lane(entry)).add(0, card(entry));
         count();
@@ -176,7 +183,8 @@ final class FolderLanes {
 
     /** Tells how far files are that are being made. */
     void step(Map<Path, String> steps) {
-        if (!steps.isEmpty()) lists.get(Lane.WORKING).replaceAll(card -> steps.containsKey(card.source) ? new Card(card.name, steps.get(card.source), card.source, null) : card);
+        if (!steps.isEmpty()) lists.get(Lane.WORKING).replaceAll(card -> steps.containsKey(card.source) ? new Card(card.name, steps.get(card.source),
+                card.source, null) : card);
     }
 
     private static Lane lane(Entry entry) { return entry.state() == State.FAILED ? Lane.FAILED : entry.state() == State.WANTS_LOOK ? Lane.LOOK : Lane.DONE; }
@@ -187,7 +195,9 @@ final class FolderLanes {
         String pages = entry.pages() > 0 ? Words.count("pages", entry.pages()) : ReceiptView.bytes(entry.resultBytes());
         String name = (made ? entry.target() : entry.source()).getFileName().toString();
         // The name stands above already.
-        String about = !made ? entry.words().isEmpty() ? "" : entry.words().get(0).replaceFirst("^" + java.util.regex.Pattern.quote(name) + " ", "") : faith.isEmpty() ? pages : entry.state() == State.WANTS_LOOK && !entry.words().isEmpty() ? faith + " \u00B7 " + entry.words().get(0) : pages + " \u00B7 " + faith;
+        String about = !made ? entry.words().isEmpty() ? "" : entry.words().get(0).replaceFirst("^" + java.util.regex.Pattern.quote(name) + " ", "")
+                : faith.isEmpty() ? pages : entry.state() == State.WANTS_LOOK && !entry.words().isEmpty() ? faith + " \u00B7 " + entry.words().get(0) : pages
+                + " \u00B7 " + faith;
         return new Card(name, about, entry.source(), entry);
     }
 

@@ -65,7 +65,8 @@ final class FolderSentence {
     String doneInto() { return doneInto; }
 
     private List<Path> kept(String key) {
-        return Arrays.stream(window.settings().text(key, "").split(File.pathSeparator)).filter(told -> !told.isBlank()).map(Path::of).filter(Files::isDirectory).toList();
+        return Arrays.stream(window.settings().text(key, "").split(File.pathSeparator)).filter(told -> !told.isBlank()).map(Path::of)
+                .filter(Files::isDirectory).toList();
     }
 
     /** Sets where files come from and go to. */
@@ -100,14 +101,21 @@ final class FolderSentence {
     private void say() {
         sentence.clear();
         sentence.say(Words.of("folders.take") + " ").phrase("folder-kinds", kindWords(), this::kindsCard);
-        sentence.say(" " + Words.of("folders.from") + " ").phrase("folder-from", from.isEmpty() ? Words.of("folders.choose") : from.size() == 1 ? name(from.get(0)) : Words.of("folders.more", name(from.get(0)), from.size() - 1), this::fromCard);
+        sentence.say(" " + Words.of("folders.from") + " ").phrase("folder-from", from.isEmpty() ? Words.of("folders.choose") : from.size() == 1
+                ? name(from.get(0)) : Words.of("folders.more", name(from.get(0)), from.size() - 1), this::fromCard);
         sentence.say(", ").phrase("folder-below", Words.of(below ? "folders.below" : "folders.flat"), this::belowCard);
         sentence.say(", " + Words.of("folders.make") + " ").phrase("folder-makes", makesWords(), this::makesCard);
-        sentence.say(" " + Words.of("folders.in") + " ").phrase("folder-into", into == null ? Words.of("folders.choose") : name(into), card -> folderCard(card, "folder-into", into, picked -> folders(from, picked)));
-        if (kinds.contains(Kind.TEMPLATE) && kinds.size() > 1) sentence.say(", " + Words.of("folders.templates") + " ").phrase("folder-templates", templatesInto == null ? Words.of("folders.templates.same") : name(templatesInto), this::templatesCard);
-        sentence.say(". " + Words.of("folders.there") + " ").phrase("folder-there", Words.of("folders.there." + there.name().toLowerCase(Locale.ROOT)), this::thereCard);
-        sentence.say(". ").phrase("folder-faith", faith == 0 ? Words.of("folders.faith.none") : Words.of("folders.faith.below", Math.round(faith)), this::faithCard);
-        sentence.say(". ").phrase("folder-watch", Words.of(!watching ? "folders.once" : doneInto == null ? "folders.watch" : "folders.watch.done"), this::watchCard);
+        sentence.say(" " + Words.of("folders.in") + " ").phrase("folder-into", into == null ? Words.of("folders.choose") : name(into),
+                card -> folderCard(card, "folder-into", into, picked -> folders(from, picked)));
+        if (kinds.contains(Kind.TEMPLATE) && kinds.size() > 1)
+            sentence.say(", " + Words.of("folders.templates") + " ").phrase("folder-templates", templatesInto == null ? Words.of("folders.templates.same")
+                    : name(templatesInto), this::templatesCard);
+        sentence.say(". " + Words.of("folders.there") + " ").phrase("folder-there", Words.of("folders.there." + there.name().toLowerCase(Locale.ROOT)),
+                this::thereCard);
+        sentence.say(". ").phrase("folder-faith", faith == 0 ? Words.of("folders.faith.none") : Words.of("folders.faith.below", Math.round(faith)),
+                this::faithCard);
+        sentence.say(". ").phrase("folder-watch", Words.of(!watching ? "folders.once" : doneInto == null ? "folders.watch" : "folders.watch.done"),
+                this::watchCard);
         sentence.say(". " + Words.of("folders.log") + " ").phrase("folder-log", Words.of("folders.log." + log), this::logCard);
         sentence.say(".");
     }
@@ -154,7 +162,8 @@ final class FolderSentence {
         if (from.isEmpty()) return;
         card.note(Words.of("folders.several"));
         for (Path one : from) {
-            if (from.size() > 1) card.choice(Words.of("folders.without", name(one)), one.toString(), false, () -> folders(from.stream().filter(other -> !other.equals(one)).toList(), into));
+            if (from.size() > 1) card.choice(Words.of("folders.without", name(one)), one.toString(), false,
+                    () -> folders(from.stream().filter(other -> !other.equals(one)).toList(), into));
         }
         TextField more = card.field("folder-also", "", Words.of("folders.also"));
         card.accept(more, text -> {
@@ -251,7 +260,8 @@ final class FolderSentence {
     private void faithCard(PhraseCard card) {
         card.title(Words.of("folders.faith"));
         for (double one : new double[] {0, 80, 90, 95}) {
-            card.choice(one == 0 ? Words.of("folders.faith.none") : Words.of("folders.faith.below", Math.round(one)), one == 0 ? Words.of("folders.faith.quick") : "", faith == one, () -> apartBelow(one));
+            card.choice(one == 0 ? Words.of("folders.faith.none") : Words.of("folders.faith.below", Math.round(one)), one == 0
+                    ? Words.of("folders.faith.quick") : "", faith == one, () -> apartBelow(one));
         }
     }
 

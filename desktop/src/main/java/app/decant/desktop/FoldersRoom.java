@@ -157,7 +157,8 @@ final class FoldersRoom {
             scan = found;
             lanes.fill(found.items());
             long free = FolderScan.free(journals);
-            summary.setText(found.summary() + (found.items().isEmpty() ? "" : " " + expected.sentence()) + (free < 0 ? "" : " " + Words.of("folders.free", ReceiptView.bytes(free))));
+            summary.setText(found.summary() + (found.items().isEmpty() ? "" : " " + expected.sentence())
+                    + (free < 0 ? "" : " " + Words.of("folders.free", ReceiptView.bytes(free))));
             buttons();
         }, problem -> window.desk().trouble().set(problem));
     }
@@ -217,7 +218,8 @@ final class FoldersRoom {
         }, entries -> {
             finish();
             if (entries.isEmpty()) return;
-            List<Notices.Action> actions = new ArrayList<>(List.of(Notices.action("folders.log.open", () -> window.openOutside(file)), Notices.action("receipt.folder", () -> window.openOutside(target))));
+            List<Notices.Action> actions = new ArrayList<>(List.of(Notices.action("folders.log.open", () -> window.openOutside(file)),
+                    Notices.action("receipt.folder", () -> window.openOutside(target))));
             boolean failed = lanes.count(Lane.FAILED) > 0;
             if (failed) actions.add(Notices.action("folders.again", this::again));
             actions.add(Notices.action("notice.well", () -> { }));
@@ -252,7 +254,9 @@ final class FoldersRoom {
         measure();
         double seconds = (System.nanoTime() - startedAt) / 1e9;
         long remaining = over == 0 ? -1 : Math.round(seconds / over * (total - over));
-        left.setText(Words.of("folders.so.far", over, total) + (remaining < 0 || over == total ? "" : "\n" + (remaining < 90 ? Words.count("folders.seconds", (int) Math.max(1, remaining)) : Words.count("folders.minutes", (int) Math.round(remaining / 60.0)))));
+        left.setText(Words.of("folders.so.far", over, total) + (remaining < 0 || over == total ? "" : "\n"
+                + (remaining < 90 ? Words.count("folders.seconds", (int) Math.max(1, remaining)) : Words.count("folders.minutes",
+                (int) Math.round(remaining / 60.0)))));
     }
 
     private void measure() { parts.forEach((lane, part) -> part.setPrefWidth(total == 0 ? 0 : bar.getWidth() * lanes.count(lane) / total)); }

@@ -126,7 +126,8 @@ final class LineBar {
         tell();
         if (station == null) {
             for (Station one : Station.values()) {
-                dots.get(one).getStyleClass().setAll("dot", one.ordinal() <= furthest.ordinal() && window.desk().source().get() != null ? "dot-done" : "dot-open");
+                dots.get(one).getStyleClass().setAll("dot", one.ordinal() <= furthest.ordinal() && window.desk().source().get() != null ? "dot-done"
+                        : "dot-open");
                 dots.get(one).setRadius(5.5);
                 words.get(one).getStyleClass().setAll("station-name", "elsewhere");
             }
@@ -137,7 +138,8 @@ final class LineBar {
         done.setEndX(50 + furthest.ordinal() * STEP);
         for (Station one : Station.values()) {
             Circle dot = dots.get(one);
-            dot.getStyleClass().setAll("dot", one == station ? "dot-here" : one.ordinal() <= furthest.ordinal() && window.desk().source().get() != null ? "dot-done" : "dot-open");
+            dot.getStyleClass().setAll("dot", one == station ? "dot-here" : one.ordinal() <= furthest.ordinal() && window.desk().source().get() != null
+                    ? "dot-done" : "dot-open");
             dot.setRadius(one == station ? 7.5 : 5.5);
             words.get(one).getStyleClass().setAll("station-name", one == station ? "here" : "elsewhere");
         }
@@ -152,7 +154,8 @@ final class LineBar {
         }
         name.setText(source == null ? "Decant" : source.title() + (window.desk().changed().get() ? " \u2022" : ""));
         int pages = window.desk().pages().get() == null ? 0 : window.desk().pages().get().count();
-        about.setText(source == null ? Words.of("no.document") : source.name() + " \u00B7 " + Words.count("pages", pages) + " \u00B7 " + Words.of(window.desk().changed().get() ? "working.copy" : "as.taken.in"));
+        about.setText(source == null ? Words.of("no.document") : source.name() + " \u00B7 " + Words.count("pages", pages) + " \u00B7 "
+                + Words.of(window.desk().changed().get() ? "working.copy" : "as.taken.in"));
         int look = window.desk().looks();
         count.setText(Integer.toString(look));
         count.setVisible(look > 0);

@@ -9,7 +9,8 @@ public final class Main {
     public static void main(String[] arguments) {
         System.setProperty("java.awt.headless", "true");
         // While JavaFX starts, which takes longest, the other core reads what the window needs first.
-        DecantApplication.settings = java.util.concurrent.CompletableFuture.supplyAsync(() -> arguments.length > 0 && arguments[0].equals("--screenshots") ? Settings.forgetful() : Settings.ofThisUser());
+        DecantApplication.settings = java.util.concurrent.CompletableFuture.supplyAsync(() -> arguments.length > 0 && arguments[0].equals("--screenshots")
+                ? Settings.forgetful() : Settings.ofThisUser());
         Application.launch(DecantApplication.class, arguments);
     }
 }

@@ -52,7 +52,8 @@ final class MainWindow {
     MainWindow(Stage stage, Settings settings) {
         this.stage = stage;
         this.settings = settings;
-        for (String face : List.of("Regular", "SemiBold", "Italic")) Font.loadFont(MainWindow.class.getResourceAsStream("fonts/SourceSans3-" + face + ".ttf"), 14);
+        for (String face : List.of("Regular", "SemiBold", "Italic"))
+            Font.loadFont(MainWindow.class.getResourceAsStream("fonts/SourceSans3-" + face + ".ttf"), 14);
         desk = new Desk(settings);
         table = new PageTable(desk);
         line = new LineBar(this);
@@ -278,7 +279,9 @@ final class MainWindow {
     void chooseFile() {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(Words.of("open.title"));
-        chooser.getExtensionFilters().addAll(new FileChooser.ExtensionFilter(Words.of("open.documents"), "*.pdf", "*.docx", "*.docm", "*.dotx", "*.doc", "*.dot", "*.odt", "*.ott", "*.rtf", "*.html", "*.htm", "*.epub", "*.md", "*.txt", "*.png", "*.jpg", "*.jpeg", "*.tif", "*.tiff", "*.gif", "*.bmp"), new FileChooser.ExtensionFilter(Words.of("open.all"), "*.*"));
+        chooser.getExtensionFilters().addAll(new FileChooser.ExtensionFilter(Words.of("open.documents"), "*.pdf", "*.docx", "*.docm", "*.dotx", "*.doc",
+                "*.dot", "*.odt", "*.ott", "*.rtf", "*.html", "*.htm", "*.epub", "*.md", "*.txt", "*.png", "*.jpg", "*.jpeg", "*.tif", "*.tiff", "*.gif",
+                "*.bmp"), new FileChooser.ExtensionFilter(Words.of("open.all"), "*.*"));
         File folder = new File(settings.text("openFolder", System.getProperty("user.home")));
         if (folder.isDirectory()) chooser.setInitialDirectory(folder);
         File file = chooser.showOpenDialog(stage);
@@ -304,7 +307,8 @@ final class MainWindow {
     }
 
     private void askBeforeClosing() {
-        notices.say(Words.of("unsaved.close", desk.source().get().name()), "notice-asks", Notices.action("unsaved.save", this::save), Notices.action("unsaved.drop.close", () -> {
+        notices.say(Words.of("unsaved.close", desk.source().get().name()), "notice-asks", Notices.action("unsaved.save", this::save),
+                Notices.action("unsaved.drop.close", () -> {
             desk.discard();
             stage.close();
         }), Notices.action("unsaved.stay", () -> { }));
@@ -327,8 +331,10 @@ final class MainWindow {
     }
 
     void saveTo(Path file) {
-        app.decant.publish.Recipe recipe = app.decant.publish.Recipe.PLAIN.to(app.decant.publish.Target.DOCX).with(app.decant.publish.Recipe.WhenPresent.REPLACE);
-        desk.publish(java.util.List.of(java.util.Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE, file, receipts -> notices.say(Words.of("save.done", receipts.get(0).file().getFileName()), "notice-good", Notices.action("notice.well", () -> { })));
+        app.decant.publish.Recipe recipe = app.decant.publish.Recipe.PLAIN.to(app.decant.publish.Target.DOCX)
+                .with(app.decant.publish.Recipe.WhenPresent.REPLACE);
+        desk.publish(java.util.List.of(java.util.Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE, file, receipts ->
+                notices.say(Words.of("save.done", receipts.get(0).file().getFileName()), "notice-good", Notices.action("notice.well", () -> { })));
     }
 
     /** Light or dark. */

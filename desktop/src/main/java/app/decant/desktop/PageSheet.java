@@ -95,7 +95,8 @@ final class PageSheet extends Pane {
 
     /** A dashed frame round a place that wants a look; in points. */
     static Rectangle frame(double[] one, double pointScale) {
-        Rectangle frame = new Rectangle((one[0] - 3) * pointScale, (one[1] - 2) * pointScale, Math.max(4, (one[2] + 6) * pointScale), (one[3] + 4) * pointScale);
+        Rectangle frame = new Rectangle((one[0] - 3) * pointScale, (one[1] - 2) * pointScale, Math.max(4, (one[2] + 6) * pointScale),
+                (one[3] + 4) * pointScale);
         frame.setFill(null);
         frame.setStroke(javafx.scene.paint.Color.web("#B8741A"));
         frame.getStrokeDashArray().setAll(4.0, 3.0);

@@ -114,7 +114,10 @@ final class PhraseCard {
         box.getChildren().add(row);
     }
 
-    private static Colour colour(Color colour) { return new Colour((int) Math.round(colour.getRed() * 255) << 16 | (int) Math.round(colour.getGreen() * 255) << 8 | (int) Math.round(colour.getBlue() * 255)); }
+    private static Colour colour(Color colour) {
+        return new Colour((int) Math.round(colour.getRed() * 255) << 16 | (int) Math.round(colour.getGreen() * 255) << 8
+                | (int) Math.round(colour.getBlue() * 255));
+    }
 
     private static BorderPane row(Node left, String about) {
         Label quiet = new Label(about);

@@ -34,7 +34,8 @@ final class PublishCards extends RecipeCards {
 
     String recipeWords() {
         Recipe bare = bare(now());
-        for (Map.Entry<String, Recipe> entry : recipes.all().entrySet()) if (bare(entry.getValue()).equals(bare)) return Words.of("recipe.named", entry.getKey());
+        for (Map.Entry<String, Recipe> entry : recipes.all().entrySet())
+            if (bare(entry.getValue()).equals(bare)) return Words.of("recipe.named", entry.getKey());
         return Words.of("recipe.own");
     }
 
@@ -45,7 +46,8 @@ final class PublishCards extends RecipeCards {
         card.title(Words.of("card.recipe"));
         Recipe bare = bare(now());
         for (Map.Entry<String, Recipe> entry : recipes.all().entrySet()) {
-            card.choice(entry.getKey(), Recipes.isShipped(entry.getKey()) ? Words.of("recipe." + entry.getKey().replace(" ", "").toLowerCase(Locale.ROOT)) : Words.of("recipe.mine"), bare(entry.getValue()).equals(bare),
+            card.choice(entry.getKey(), Recipes.isShipped(entry.getKey()) ? Words.of("recipe." + entry.getKey().replace(" ", "").toLowerCase(Locale.ROOT))
+                    : Words.of("recipe.mine"), bare(entry.getValue()).equals(bare),
                     () -> set.accept(entry.getValue().of(now().pages()).with(now().present())));
         }
         TextField field = card.field("keep", "", Words.of("card.recipe.keep"));
@@ -65,14 +67,16 @@ final class PublishCards extends RecipeCards {
         Pictures pictures = now().style().pictures();
         if (pictures.isExact()) return Words.of("pictures.exact");
         if (pictures.quality() == 0) return Words.of("pictures.coarser", pictures.resolution());
-        return pictures.resolution() == 0 ? Words.of("pictures.jpeg", pictures.quality()) : Words.of("pictures.both", pictures.resolution(), pictures.quality());
+        return pictures.resolution() == 0 ? Words.of("pictures.jpeg", pictures.quality()) : Words.of("pictures.both", pictures.resolution(),
+                pictures.quality());
     }
 
     void picturesCard(PhraseCard card) {
         card.title(Words.of("card.pictures"));
         Pictures chosen = now().style().pictures();
         for (Pictures one : List.of(Pictures.EXACT, new Pictures(90, 360), new Pictures(82, 220), new Pictures(72, 130), new Pictures(54, 84))) {
-            card.choice(one.isExact() ? Words.of("pictures.exact.card") : Words.of("pictures.both", one.resolution(), one.quality()), Words.of(one.isExact() ? "pictures.exact.about" : "pictures." + one.resolution() + ".about"), one.equals(chosen),
+            card.choice(one.isExact() ? Words.of("pictures.exact.card") : Words.of("pictures.both", one.resolution(), one.quality()),
+                    Words.of(one.isExact() ? "pictures.exact.about" : "pictures." + one.resolution() + ".about"), one.equals(chosen),
                     () -> set.accept(now().with(now().style().with(one))));
         }
         TextField quality = card.number("quality", chosen.quality(), Words.of("card.pictures.quality"));
@@ -112,7 +116,8 @@ final class PublishCards extends RecipeCards {
         TextField toChange = card.secret("owner-password", passwords.toChange(), Words.of("card.lock.change"));
         card.note(Words.of("card.lock.allowed"));
         Set<Protection.Permission> allowed = EnumSet.noneOf(Protection.Permission.class);
-        allowed.addAll(now().locking().isOn() ? now().locking().allowed() : EnumSet.of(Protection.Permission.PRINT, Protection.Permission.PRINT_FINE, Protection.Permission.COPY, Protection.Permission.READ_ALOUD));
+        allowed.addAll(now().locking().isOn() ? now().locking().allowed() : EnumSet.of(Protection.Permission.PRINT, Protection.Permission.PRINT_FINE,
+                Protection.Permission.COPY, Protection.Permission.READ_ALOUD));
         for (Protection.Permission permission : Protection.Permission.values()) {
             card.toggle(Words.of("allow." + key(permission)), "", allowed.contains(permission), on -> {
                 if (on) allowed.add(permission);
@@ -121,7 +126,8 @@ final class PublishCards extends RecipeCards {
         }
         Protection.Strength[] strength = {now().locking().isOn() ? now().locking().strength() : Protection.Strength.AES_256};
         card.note(Words.of("card.lock.strength"));
-        card.oneOf("strength", List.of(Protection.Strength.AES_256, Protection.Strength.AES_128, Protection.Strength.RC4_128, Protection.Strength.RC4_40), strength[0], one -> Words.of("lock." + key(one)), one -> Words.of("lock." + key(one) + ".about"), one -> strength[0] = one);
+        card.oneOf("strength", List.of(Protection.Strength.AES_256, Protection.Strength.AES_128, Protection.Strength.RC4_128, Protection.Strength.RC4_40),
+                strength[0], one -> Words.of("lock." + key(one)), one -> Words.of("lock." + key(one) + ".about"), one -> strength[0] = one);
         boolean[] clear = {now().locking().metadataInClear()};
         card.toggle(Words.of("lock.clear"), "", clear[0], on -> clear[0] = on);
         card.done(Words.of("card.lock.done"), () -> {
@@ -158,7 +164,8 @@ final class PublishCards extends RecipeCards {
         Opening opening = now().style().opening();
         String zoom = opening.zoom() == Opening.WHOLE_PAGE ? Words.of("opening.whole") : opening.zoom() == Opening.PAGE_WIDTH ? Words.of("opening.width") : "";
         String panel = Words.of("opening.panel." + key(opening.panel()));
-        String where = opening.fullScreen() ? Words.of("opening.full") : opening.page() > 1 ? Words.of("opening.page", opening.page()) : Words.of("opening.front");
+        String where = opening.fullScreen() ? Words.of("opening.full") : opening.page() > 1 ? Words.of("opening.page", opening.page())
+                : Words.of("opening.front");
         return where + (zoom.isEmpty() ? "" : ", " + zoom) + (opening.fullScreen() ? "" : " " + panel);
     }
 
@@ -166,19 +173,26 @@ final class PublishCards extends RecipeCards {
         card.title(Words.of("card.opening"));
         Opening[] made = {now().style().opening()};
         for (Opening.Panel panel : List.of(Opening.Panel.BOOKMARKS, Opening.Panel.PAGE_PICTURES, Opening.Panel.NONE)) {
-            card.choice(Words.of("opening.choice." + key(panel)), "", made[0].panel() == panel && !made[0].fullScreen(), () -> opening(made[0].with(panel).fullScreen(false)));
+            card.choice(Words.of("opening.choice." + key(panel)), "", made[0].panel() == panel && !made[0].fullScreen(),
+                    () -> opening(made[0].with(panel).fullScreen(false)));
         }
         card.choice(Words.of("opening.choice.full"), Words.of("opening.choice.full.about"), made[0].fullScreen(), () -> opening(made[0].fullScreen(true)));
-        card.toggle(Words.of("opening.choice.whole"), "", made[0].zoom() == Opening.WHOLE_PAGE, on -> made[0] = made[0].zoom(on ? Opening.WHOLE_PAGE : Opening.AS_BEFORE));
-        card.toggle(Words.of("opening.choice.spreads"), "", made[0].arrangement() == Opening.Arrangement.SPREADS_FROM_COVER, on -> made[0] = made[0].with(on ? Opening.Arrangement.SPREADS_FROM_COVER : Opening.Arrangement.AS_BEFORE));
+        card.toggle(Words.of("opening.choice.whole"), "", made[0].zoom() == Opening.WHOLE_PAGE, on -> made[0] = made[0].zoom(on ? Opening.WHOLE_PAGE
+                : Opening.AS_BEFORE));
+        card.toggle(Words.of("opening.choice.spreads"), "", made[0].arrangement() == Opening.Arrangement.SPREADS_FROM_COVER, on -> made[0] =
+                made[0].with(on ? Opening.Arrangement.SPREADS_FROM_COVER : Opening.Arrangement.AS_BEFORE));
         card.toggle(Words.of("opening.choice.hidden"), "", made[0].hidden(), on -> made[0] = made[0].hidden(on));
-        card.toggle(Words.of("opening.print.both"), Words.of("opening.print.about"), made[0].printing().sides() == Opening.Sides.BOTH_LIKE_A_BOOK, on -> made[0] = made[0].with(new Opening.Printing(made[0].printing().copies(), on ? Opening.Sides.BOTH_LIKE_A_BOOK : Opening.Sides.AS_BEFORE, made[0].printing().natural())));
-        card.toggle(Words.of("opening.print.natural"), "", made[0].printing().natural(), on -> made[0] = made[0].with(new Opening.Printing(made[0].printing().copies(), made[0].printing().sides(), on)));
+        card.toggle(Words.of("opening.print.both"), Words.of("opening.print.about"), made[0].printing().sides() == Opening.Sides.BOTH_LIKE_A_BOOK,
+                on -> made[0] = made[0].with(new Opening.Printing(made[0].printing().copies(), on ? Opening.Sides.BOTH_LIKE_A_BOOK : Opening.Sides.AS_BEFORE,
+                made[0].printing().natural())));
+        card.toggle(Words.of("opening.print.natural"), "", made[0].printing().natural(), on -> made[0] =
+                made[0].with(new Opening.Printing(made[0].printing().copies(), made[0].printing().sides(), on)));
         TextField page = card.field("opening-page", made[0].page() > 0 ? String.valueOf(made[0].page()) : "", Words.of("card.opening.page"));
         card.done(Words.of("card.take"), () -> {
             String text = page.getText().trim();
             int count = now().pages().of(window.desk().pages().get().pages().stream().map(app.decant.layout.Page::label).toList()).size();
-            if (!text.isEmpty() && (!text.matches("\\d{1,5}") || Integer.parseInt(text) < 1 || Integer.parseInt(text) > count)) return Words.of("card.opening.wrong", count);
+            if (!text.isEmpty() && (!text.matches("\\d{1,5}") || Integer.parseInt(text) < 1 || Integer.parseInt(text) > count))
+                return Words.of("card.opening.wrong", count);
             opening(made[0].page(text.isEmpty() ? 0 : Integer.parseInt(text)));
             return null;
         });
@@ -186,12 +200,17 @@ final class PublishCards extends RecipeCards {
 
     private void opening(Opening opening) { set.accept(now().with(now().style().with(opening))); }
 
-    String standardWords() { return now().style().standard() == Standard.NONE ? Words.of("standard.none") : Words.of(now().style().standard().isArchive() ? "standard.archive" : "standard.everybody", now().style().standard().words()); }
+    String standardWords() {
+        return now().style().standard() == Standard.NONE ? Words.of("standard.none") : Words.of(now().style().standard().isArchive() ? "standard.archive"
+                : "standard.everybody", now().style().standard().words());
+    }
 
     void standardCard(PhraseCard card) {
         card.title(Words.of("card.standard"));
-        for (Standard standard : List.of(Standard.NONE, Standard.UA_1, Standard.A_2B, Standard.A_2U, Standard.A_2A, Standard.A_2A_UA_1, Standard.A_3B, Standard.A_1B, Standard.A_1A)) {
-            card.choice(standard == Standard.NONE ? Words.of("standard.none.card") : standard.words(), Words.of("standard." + key(standard) + ".about"), now().style().standard() == standard, () -> set.accept(now().with(now().style().with(standard))));
+        for (Standard standard : List.of(Standard.NONE, Standard.UA_1, Standard.A_2B, Standard.A_2U, Standard.A_2A, Standard.A_2A_UA_1, Standard.A_3B,
+                Standard.A_1B, Standard.A_1A)) {
+            card.choice(standard == Standard.NONE ? Words.of("standard.none.card") : standard.words(), Words.of("standard." + key(standard) + ".about"),
+                    now().style().standard() == standard, () -> set.accept(now().with(now().style().with(standard))));
         }
         card.note(Words.of("card.standard.note"));
     }

@@ -172,11 +172,13 @@ final class PublishStation {
         } else {
             sentence.say(" " + Words.of("say.whole"));
             if (recipe.target() == Target.TXT) sentence.say(", " + Words.of("say.text") + " ").phrase("text", content.textWords(), content::textCard);
-            if (recipe.target().takesFonts()) sentence.say(", " + Words.of("say.fonts") + " ").phrase("office-fonts", content.officeFontsWords(), content::officeFontsCard);
+            if (recipe.target().takesFonts())
+                sentence.say(", " + Words.of("say.fonts") + " ").phrase("office-fonts", content.officeFontsWords(), content::officeFontsCard);
             if (recipe.target().canLock() || recipe.locking().isOn()) sentence.say(", ").phrase("lock", cards.passwordWords(), cards::passwordCard);
         }
         sentence.say(". " + Words.of("say.name") + " ").phrase("name", name, this::nameCard);
-        sentence.say(" " + Words.of("say.in") + " ").phrase("folder", folder.getFileName() == null ? folder.toString() : folder.getFileName().toString(), this::folderCard);
+        sentence.say(" " + Words.of("say.in") + " ").phrase("folder", folder.getFileName() == null ? folder.toString() : folder.getFileName().toString(),
+                this::folderCard);
         if (Files.exists(target())) sentence.say(". " + Words.of("say.there") + " ").phrase("present", presentWords(), this::presentCard);
         sentence.say(", " + Words.of("say.also") + " ").phrase("also", also.words(), also::card);
         sentence.say(", " + Words.of("say.then") + " ").phrase("after", afterwards.words(), card -> afterwards.card(card, recipe.target(), this::build));
@@ -337,7 +339,8 @@ final class PublishStation {
                 return e.getMessage();
             }
         });
-        card.note(Words.of("card.pages.split.note", NamePattern.of("{name} {nn}", SafeFile.withoutEnding(name), desk.pages().get(), 0, 1, Instant.now()) + ".pdf"));
+        card.note(Words.of("card.pages.split.note", NamePattern.of("{name} {nn}", SafeFile.withoutEnding(name), desk.pages().get(), 0, 1, Instant.now())
+                + ".pdf"));
     }
 
     private void nameCard(PhraseCard card) {
@@ -357,7 +360,8 @@ final class PublishStation {
         card.note(folder.toString());
         Path beside = desk.source().get().file().toAbsolutePath().getParent();
         card.choice(Words.of("folder.beside"), "", folder.equals(beside), () -> into(beside));
-        card.choice(Words.of("publish.outgoing"), "", folder.equals(beside.resolve(Words.of("publish.outgoing"))), () -> into(beside.resolve(Words.of("publish.outgoing"))));
+        card.choice(Words.of("publish.outgoing"), "", folder.equals(beside.resolve(Words.of("publish.outgoing"))),
+                () -> into(beside.resolve(Words.of("publish.outgoing"))));
         card.choice(Words.of("folder.other"), "", false, () -> {
             DirectoryChooser chooser = new DirectoryChooser();
             if (Files.isDirectory(folder)) chooser.setInitialDirectory(folder.toFile());

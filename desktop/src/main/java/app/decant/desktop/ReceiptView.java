@@ -32,7 +32,8 @@ final class ReceiptView {
         Label title = new Label(Words.of(receipt.proven() ? "receipt.proven" : "receipt.not", receipt.file().getFileName()));
         title.getStyleClass().add("slip-title");
         String pages = receipt.pages() > 0 ? Words.count("pages", receipt.pages()) + ", " : "";
-        Label size = new Label(Words.of("receipt.size", pages, bytes(receipt.bytes()), String.format(java.util.Locale.ENGLISH, "%.1f", receipt.time().toMillis() / 1000.0), receipt.file().getParent()));
+        Label size = new Label(Words.of("receipt.size", pages, bytes(receipt.bytes()), String.format(java.util.Locale.ENGLISH, "%.1f", receipt.time()
+                .toMillis() / 1000.0), receipt.file().getParent()));
         size.getStyleClass().add("quiet");
         size.setWrapText(true);
         box.getChildren().addAll(title, size);

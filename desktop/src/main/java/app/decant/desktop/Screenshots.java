@@ -53,7 +53,9 @@ final class Screenshots {
         steps.add(() -> snap("publish"));
         steps.add(() -> ((javafx.scene.control.Button) window.stage().getScene().lookup("#phrase-lock")).fire());
         steps.add(() -> snap("lock"));
-        steps.add(() -> javafx.event.Event.fireEvent(window.stage().getScene().lookup(".phrase-card"), new javafx.scene.input.KeyEvent(javafx.scene.input.KeyEvent.KEY_PRESSED, "", "", javafx.scene.input.KeyCode.ESCAPE, false, false, false, false)));
+        steps.add(() -> javafx.event.Event.fireEvent(window.stage().getScene().lookup(".phrase-card"),
+                new javafx.scene.input.KeyEvent(javafx.scene.input.KeyEvent.KEY_PRESSED, "", "", javafx.scene.input.KeyCode.ESCAPE, false, false, false,
+                false)));
         steps.add(window::publishNow);
         for (int i = 0; i < 4; i++) steps.add(() -> { });
         steps.add(() -> snap("receipt"));
@@ -115,7 +117,8 @@ final class Screenshots {
 
     private void snap(String name) {
         WritableImage image = window.stage().getScene().snapshot(null);
-        java.awt.image.BufferedImage picture = new java.awt.image.BufferedImage((int) image.getWidth(), (int) image.getHeight(), java.awt.image.BufferedImage.TYPE_INT_RGB);
+        java.awt.image.BufferedImage picture = new java.awt.image.BufferedImage((int) image.getWidth(), (int) image.getHeight(),
+                java.awt.image.BufferedImage.TYPE_INT_RGB);
         for (int y = 0; y < picture.getHeight(); y++) for (int x = 0; x < picture.getWidth(); x++) picture.setRGB(x, y, image.getPixelReader().getArgb(x, y));
         try {
             javax.imageio.ImageIO.write(picture, "png", folder.resolve(name + ".png").toFile());

@@ -73,7 +73,8 @@ final class SideBySide {
         came.setText(Words.of("beside.came", name, ready ? page : 1));
         editable.setText(ready ? Words.of("beside.editable", page) : Words.of("beside.coming"));
         if (ready) {
-            if (!right.getChildren().contains(window.table()) && window.station() == MainWindow.Station.TAKE_IN) right.getChildren().setAll(editable, grow(window.table()));
+            if (!right.getChildren().contains(window.table()) && window.station() == MainWindow.Station.TAKE_IN)
+                right.getChildren().setAll(editable, grow(window.table()));
         } else {
             working.setText(Words.of("beside.patience"));
             VBox middle = grow(new VBox(working));
@@ -84,7 +85,9 @@ final class SideBySide {
         Comparison faith = desk.faith().get();
         bar.show(ready ? faith : null, page - 1);
         Map<Integer, List<double[]>> marks = new HashMap<>();
-        if (ready && faith != null) for (Difference one : faith.differences()) marks.computeIfAbsent(one.page(), key -> new ArrayList<>()).add(new double[] {one.x(), one.y(), one.width(), one.height()});
+        if (ready && faith != null)
+            for (Difference one : faith.differences())
+                marks.computeIfAbsent(one.page(), key -> new ArrayList<>()).add(new double[] {one.x(), one.y(), one.width(), one.height()});
         original.mark(marks);
     }
 

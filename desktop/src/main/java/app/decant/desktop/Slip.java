@@ -59,7 +59,8 @@ final class Slip {
         kind.getStyleClass().add("slip-title");
         words.getStyleClass().add("quiet");
         words.setWrapText(true);
-        content.getChildren().addAll(section("slip.picked"), kind, words, textCard(), section("slip.paragraph"), paragraphCard(), line(), section("slip.look"), findings);
+        content.getChildren().addAll(section("slip.picked"), kind, words, textCard(), section("slip.paragraph"), paragraphCard(), line(),
+                section("slip.look"), findings);
         desk.selection().addListener((observed, before, now) -> tell());
         desk.nextLook().addListener((observed, before, now) -> tell());
         desk.pages().addListener((observed, before, now) -> {
@@ -108,7 +109,9 @@ final class Slip {
         sizes.setAccessibleText(Words.of("slip.size"));
         for (double size : SIZES) sizes.getItems().add(size);
         sizes.setConverter(new javafx.util.StringConverter<>() {
-            @Override public String toString(Double size) { return size == null ? "" : size == Math.rint(size) ? Integer.toString(size.intValue()) : size.toString(); }
+            @Override public String toString(Double size) {
+                return size == null ? "" : size == Math.rint(size) ? Integer.toString(size.intValue()) : size.toString();
+            }
             @Override public Double fromString(String text) { return size(text, sizes.getValue()); }
         });
         colour.getStyleClass().add("button");
@@ -205,7 +208,8 @@ final class Slip {
     private void fill() {
         if (desk.document() == null) return;
         telling = true;
-        styles.getItems().setAll(desk.document().styles().styles().values().stream().filter(style -> style.kind() == Style.Kind.PARAGRAPH).sorted(Comparator.comparing(Slip::name)).toList());
+        styles.getItems().setAll(desk.document().styles().styles().values().stream().filter(style -> style.kind() == Style.Kind.PARAGRAPH)
+                .sorted(Comparator.comparing(Slip::name)).toList());
         telling = false;
         tell();
     }
@@ -220,12 +224,14 @@ final class Slip {
         int level = cascade.outlineLevel(paragraph);
         Style style = desk.document().styles().style(paragraph.style() == null ? desk.document().styles().defaultParagraph() : paragraph.style());
         int count = pages.walk().between(span.start().path(), span.end().path()).size();
-        String what = count > 1 ? Words.of("slip.paragraphs", count) : level > 0 ? Words.of("slip.heading", level) : style == null ? Words.of("slip.text") : name(style);
+        String what = count > 1 ? Words.of("slip.paragraphs", count) : level > 0 ? Words.of("slip.heading", level) : style == null ? Words.of("slip.text")
+                : name(style);
         kind.setText(what);
         Pages.Caret caret = pages.caret(span.head());
         String excerpt = paragraph.plainText().replaceAll("\\s+", " ").trim();
         String page = caret == null ? "" : Words.of("slip.page", pages.page(caret.page()).label());
-        words.setText(excerpt.isEmpty() ? Words.of("slip.empty", page) : "\u201C" + (excerpt.length() > 44 ? excerpt.substring(0, 43).trim() + "\u2026" : excerpt) + "\u201D, " + page);
+        words.setText(excerpt.isEmpty() ? Words.of("slip.empty", page) : "\u201C" + (excerpt.length() > 44 ? excerpt.substring(0, 43).trim() + "\u2026"
+                : excerpt) + "\u201D, " + page);
         Look look = Dressing.present(desk);
         bold.setSelected(look.is(TextProperty.BOLD));
         italic.setSelected(look.is(TextProperty.ITALIC));

@@ -166,7 +166,8 @@ final class Spine {
         for (Page page : pages.pages()) {
             double lastTable = -100;
             for (Item item : page.text()) {
-                boolean picture = item instanceof Item.PictureItem || item instanceof Item.LineItem line && line.line().pieces().stream().anyMatch(piece -> piece instanceof app.decant.layout.Piece.PictureBox);
+                boolean picture = item instanceof Item.PictureItem || item instanceof Item.LineItem line && line.line().pieces().stream()
+                        .anyMatch(piece -> piece instanceof app.decant.layout.Piece.PictureBox);
                 double top = item instanceof Item.PictureItem one ? one.y() : item instanceof Item.LineItem one ? one.y() : -1;
                 if (picture) {
                     double y = Math.round(y(page.index() + top / page.height(), pages.count())) + 0.5;
@@ -199,7 +200,8 @@ final class Spine {
             levels.add(heading.level());
             for (Outline.Gap gap : pages.outline().gaps()) {
                 if (gap.after() != i) continue;
-                wanted.add(new Row(y + 6, LEAST, Words.of(gap.candidate() == null ? "spine.missing" : "spine.missing.find", gap.number()), gap.candidate() == null ? null : Span.caret(new Place(gap.candidate(), 0)), gap));
+                wanted.add(new Row(y + 6, LEAST, Words.of(gap.candidate() == null ? "spine.missing" : "spine.missing.find", gap.number()),
+                        gap.candidate() == null ? null : Span.caret(new Place(gap.candidate(), 0)), gap));
                 levels.add(heading.level());
             }
         }

@@ -36,7 +36,8 @@ final class StyleNames {
         String name = style.name().isBlank() ? style.id() : style.name().strip();
         for (Map.Entry<Pattern, String> one : STANDARD.entrySet()) {
             Matcher matcher = one.getKey().matcher(name);
-            if (matcher.matches()) return matcher.groupCount() > 0 && (one.getValue().endsWith("heading") || one.getValue().endsWith("contents")) ? Words.of(one.getValue(), matcher.group(1)) : Words.of(one.getValue());
+            if (matcher.matches()) return matcher.groupCount() > 0 && (one.getValue().endsWith("heading") || one.getValue().endsWith("contents"))
+                    ? Words.of(one.getValue(), matcher.group(1)) : Words.of(one.getValue());
         }
         return name.substring(0, 1).toUpperCase(Locale.ROOT) + name.substring(1);
     }

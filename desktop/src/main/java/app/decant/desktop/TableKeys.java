@@ -65,7 +65,8 @@ final class TableKeys {
             case PAGE_DOWN -> () -> page(1, shift);
             case BACK_SPACE -> () -> erase(false, control);
             case DELETE -> () -> erase(true, control);
-            case ENTER -> control ? null : shift ? () -> edit(Edit.insert(desk.document(), desk.selection().get(), breakLine(), "line break")) : () -> edit(Edit.split(desk.document(), desk.selection().get()));
+            case ENTER -> control ? null : shift ? () -> edit(Edit.insert(desk.document(), desk.selection().get(), breakLine(), "line break")) : () ->
+                    edit(Edit.split(desk.document(), desk.selection().get()));
             case TAB -> control ? null : () -> edit(Edit.type(desk.document(), desk.selection().get(), "\t", null));
             case A -> control ? () -> desk.selection().set(new Span(first(), last())) : null;
             case C -> control ? this::copy : null;
@@ -153,7 +154,8 @@ final class TableKeys {
         int page = from.page();
         while (page >= 0 && page < pages.count() && best == null) {
             for (app.decant.layout.Item.LineItem line : pages.page(page).lines()) {
-                boolean beyond = page != from.page() || (direction < 0 ? line.y() + line.line().height() <= from.line().y() + 1 : line.y() >= from.line().y() + from.line().line().height() - 1);
+                boolean beyond = page != from.page() || (direction < 0 ? line.y() + line.line().height() <= from.line().y() + 1 : line.y() >= from.line().y()
+                        + from.line().line().height() - 1);
                 if (!beyond) continue;
                 double start = page == from.page() ? y : direction < 0 ? pages.page(page).height() : 0;
                 double down = direction < 0 ? start - (line.y() + line.line().height()) : line.y() - start;
@@ -231,7 +233,8 @@ final class TableKeys {
         for (Walk.Stop stop : Walk.of(document).between(span.start().path(), span.end().path())) {
             int from = stop.path().equals(span.start().path()) ? span.start().offset() : 0;
             int to = stop.path().equals(span.end().path()) ? span.end().offset() : stop.paragraph().length();
-            pieces.add(stop.paragraph().withInlines(stop.paragraph().slice(from, to).stream().filter(inline -> !(inline instanceof Inline.BookmarkPoint)).toList()));
+            pieces.add(stop.paragraph().withInlines(stop.paragraph().slice(from, to).stream().filter(inline -> !(inline instanceof Inline.BookmarkPoint))
+                    .toList()));
         }
         return pieces;
     }

@@ -52,7 +52,8 @@ final class TakeInStation {
         if (left.isEmpty()) return;
         VBox list = new VBox(2, section("take.left"));
         DateTimeFormatter when = DateTimeFormatter.ofPattern("d MMMM, HH:mm").withZone(ZoneId.systemDefault());
-        for (WorkingCopy.Left one : left) list.getChildren().add(link(one.name(), Words.of("take.left.from", when.format(one.when())), () -> window.open(one.copy())));
+        for (WorkingCopy.Left one : left)
+            list.getChildren().add(link(one.name(), Words.of("take.left.from", when.format(one.when())), () -> window.open(one.copy())));
         column.getChildren().add(list);
     }
 

@@ -46,7 +46,8 @@ final class WatchWindow {
     WatchWindow(MainWindow window, FolderPlan plan, Path journals, String doneInto) {
         this.window = window;
         this.plan = plan;
-        Label name = new Label(plan.sources().size() == 1 ? String.valueOf(plan.sources().get(0).folder().getFileName()) : Words.of("folders.more", plan.sources().get(0).folder().getFileName(), plan.sources().size() - 1));
+        Label name = new Label(plan.sources().size() == 1 ? String.valueOf(plan.sources().get(0).folder().getFileName()) : Words.of("folders.more",
+                plan.sources().get(0).folder().getFileName(), plan.sources().size() - 1));
         name.getStyleClass().add("watch-name");
         words.getStyleClass().add("quiet");
         words.setId("watch-words");
@@ -110,7 +111,9 @@ final class WatchWindow {
         count();
     }
 
-    private void count() { words.setText(failed == 0 ? Words.count("watch.so.far", made) : Words.count("watch.so.far", made) + " \u00B7 " + Words.of("watch.failed", failed)); }
+    private void count() {
+        words.setText(failed == 0 ? Words.count("watch.so.far", made) : Words.count("watch.so.far", made) + " \u00B7 " + Words.of("watch.failed", failed));
+    }
 
     private void open(Entry entry) {
         if (entry.state() == State.FAILED) window.open(entry.source());
@@ -125,7 +128,8 @@ final class WatchWindow {
             setTooltip(null);
             if (empty || line == null) return;
             boolean bad = line.entry.state() == State.FAILED;
-            Label name = new Label((bad ? "\u2715  " : line.entry.state() == State.WANTS_LOOK ? "\u25C6  " : "\u25CF  ") + (bad ? line.entry.source() : line.entry.target()).getFileName());
+            Label name = new Label((bad ? "\u2715  " : line.entry.state() == State.WANTS_LOOK ? "\u25C6  " : "\u25CF  ")
+                    + (bad ? line.entry.source() : line.entry.target()).getFileName());
             name.getStyleClass().add("lane-" + (bad ? "failed" : "done"));
             Label about = new Label(line.when + (line.entry.words().isEmpty() ? "" : " \u00B7 " + line.entry.words().get(0)));
             about.getStyleClass().add("quiet");

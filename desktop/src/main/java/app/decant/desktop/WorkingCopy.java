@@ -42,7 +42,8 @@ final class WorkingCopy {
     void keep(Document document) {
         byte[] bytes = DocxWriter.write(document, Instant.now());
         SafeFile.write(origin, Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write(source.toString().getBytes(StandardCharsets.UTF_8)), SafeFile.UNSEEN);
-        SafeFile.write(copy, Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write(password == null || password.isEmpty() ? bytes : OfficeLock.locked(bytes, password)), SafeFile.UNSEEN);
+        SafeFile.write(copy, Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write(password == null || password.isEmpty() ? bytes
+                : OfficeLock.locked(bytes, password)), SafeFile.UNSEEN);
     }
 
     /** Takes the copy away once the work is saved or given up. */
@@ -62,7 +63,8 @@ final class WorkingCopy {
         try (Stream<Path> files = Files.list(folder)) {
             for (Path file : files.filter(one -> one.toString().endsWith(".docx")).toList()) {
                 Path from = file.resolveSibling(file.getFileName().toString().replaceAll("\\.docx$", ".from"));
-                String name = Files.exists(from) ? Path.of(Files.readString(from, StandardCharsets.UTF_8)).getFileName().toString() : file.getFileName().toString();
+                String name = Files.exists(from) ? Path.of(Files.readString(from, StandardCharsets.UTF_8)).getFileName().toString() : file.getFileName()
+                        .toString();
                 left.add(new Left(file, name, Files.getLastModifiedTime(file).toInstant()));
             }
         } catch (IOException e) {

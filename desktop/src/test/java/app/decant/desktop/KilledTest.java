@@ -41,7 +41,8 @@ class KilledTest {
         for (int round = 0; round < Integer.getInteger("decant.kills", 6); round++) {
             Path own = Files.createDirectory(folder.resolve("round " + round));
             String password = round % 3 == 2 ? "quayside" : null;
-            List<String> call = new java.util.ArrayList<>(List.of(ProcessHandle.current().info().command().orElse("java"), "-Xmx300m", "-cp", System.getProperty("java.class.path"), Typist.class.getName(), own.toString()));
+            List<String> call = new java.util.ArrayList<>(List.of(ProcessHandle.current().info().command().orElse("java"), "-Xmx300m", "-cp",
+                    System.getProperty("java.class.path"), Typist.class.getName(), own.toString()));
             if (password != null) call.add(password);
             Path said = own.resolve("said.txt");
             Process process = new ProcessBuilder(call).redirectOutput(said.toFile()).redirectError(ProcessBuilder.Redirect.DISCARD).start();

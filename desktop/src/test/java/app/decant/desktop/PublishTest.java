@@ -87,7 +87,8 @@ class PublishTest {
         robot.clickOn("#card-done");
         assertThat(robot.lookup(".phrase-card .wrong").<Label>queryAll()).anySatisfy(label -> assertThat(label.getText()).contains("Choose two"));
         robot.clickOn("#card-open-password").eraseText(6).write("quayside7");
-        robot.clickOn(robot.lookup(".phrase-card .check-box").<CheckBox>queryAll().stream().filter(tick -> tick.getText().startsWith("copy")).findFirst().orElseThrow());
+        robot.clickOn(robot.lookup(".phrase-card .check-box").<CheckBox>queryAll().stream().filter(tick -> tick.getText().startsWith("copy")).findFirst()
+                .orElseThrow());
         robot.clickOn("#card-done");
         assertThat(sentence()).contains("locked with a password to open");
         Receipt receipt = published(robot);
@@ -98,7 +99,8 @@ class PublishTest {
             assertThat(pdf.getCurrentAccessPermission().canExtractContent()).isFalse();
         }
         try (Stream<Path> kept = Files.walk(own.resolve("home"))) {
-            for (Path file : kept.filter(Files::isRegularFile).toList()) assertThat(Files.readString(file, java.nio.charset.StandardCharsets.ISO_8859_1)).doesNotContain("quayside7").doesNotContain("secret");
+            for (Path file : kept.filter(Files::isRegularFile).toList())
+                assertThat(Files.readString(file, java.nio.charset.StandardCharsets.ISO_8859_1)).doesNotContain("quayside7").doesNotContain("secret");
         }
     }
 
@@ -145,7 +147,8 @@ class PublishTest {
         assertThat(sentence()).contains("inside, used characters only").contains("locked with a password to open");
         Receipt receipt = published(robot);
         assertThatThrownBy(() -> app.decant.Decant.open(receipt.file())).hasMessageContaining("protected by a password");
-        assertThat(app.decant.Decant.open(receipt.file(), "quayside7", app.decant.document.Progress.SILENT).document().fonts()).isNotEmpty().allSatisfy(font -> assertThat(font.subset()).isTrue());
+        assertThat(app.decant.Decant.open(receipt.file(), "quayside7", app.decant.document.Progress.SILENT).document().fonts()).isNotEmpty()
+                .allSatisfy(font -> assertThat(font.subset()).isTrue());
     }
 
     @Test void makesAnArchiveCopyAndKeepsTheChoicesAsARecipe(FxRobot robot) throws Exception {
@@ -176,7 +179,8 @@ class PublishTest {
         published(robot);
         Path outbox = own.resolve("home").resolve("outbox");
         until(() -> Files.isDirectory(outbox) && letters(outbox).size() == 1);
-        assertThat(Files.readString(letters(outbox).get(0), java.nio.charset.StandardCharsets.US_ASCII)).contains("To: office@ferries.example").contains("application/pdf");
+        assertThat(Files.readString(letters(outbox).get(0), java.nio.charset.StandardCharsets.US_ASCII)).contains("To: office@ferries.example")
+                .contains("application/pdf");
     }
 
     @Test void putsEveryFileIntoTheMailWhereEachPageIsOne(FxRobot robot) throws Exception {
@@ -191,16 +195,19 @@ class PublishTest {
         assertThat(first.file()).hasFileName("Passenger handbook 01.pdf");
         Path outbox = own.resolve("home").resolve("outbox");
         until(() -> Files.isDirectory(outbox) && letters(outbox).size() == 1);
-        assertThat(Files.readString(letters(outbox).get(0), java.nio.charset.StandardCharsets.US_ASCII)).contains("Passenger handbook 01.pdf").contains("Passenger handbook 02.pdf");
+        assertThat(Files.readString(letters(outbox).get(0), java.nio.charset.StandardCharsets.US_ASCII)).contains("Passenger handbook 01.pdf")
+                .contains("Passenger handbook 02.pdf");
     }
 
     @Test void waitsInTheQueueWithAllThatIsMadeInOneGo(FxRobot robot) throws Exception {
         robot.clickOn("#phrase-laid");
         robot.clickOn("#card-stamp").write("Page {page} of {pages}");
-        robot.clickOn(robot.lookup(".phrase-card .label").<Label>queryAll().stream().filter(label -> label.getText().endsWith("at the foot, on the right")).findFirst().orElseThrow());
+        robot.clickOn(robot.lookup(".phrase-card .label").<Label>queryAll().stream().filter(label -> label.getText().endsWith("at the foot, on the right"))
+                .findFirst().orElseThrow());
         assertThat(sentence()).contains("with “Page {page} of {pages}” in the margin");
         robot.clickOn("#phrase-also");
-        robot.clickOn(robot.lookup(".phrase-card .check-box").<CheckBox>queryAll().stream().filter(tick -> tick.getText().equals("A .docx")).findFirst().orElseThrow());
+        robot.clickOn(robot.lookup(".phrase-card .check-box").<CheckBox>queryAll().stream().filter(tick -> tick.getText().equals("A .docx")).findFirst()
+                .orElseThrow());
         robot.clickOn("#card-done");
         choose(robot, "after", "put it into the queue");
         assertThat(sentence()).contains("besides a .docx").endsWith("then put it into the queue.");

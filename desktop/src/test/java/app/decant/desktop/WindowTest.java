@@ -120,7 +120,8 @@ class WindowTest {
         String typed = "The quick brown fox jumps over the lazy dog ";
         WaitForAsyncUtils.asyncFx(() -> {
             for (char c : typed.toCharArray()) {
-                javafx.event.Event.fireEvent(window.table(), new javafx.scene.input.KeyEvent(javafx.scene.input.KeyEvent.KEY_TYPED, String.valueOf(c), "", KeyCode.UNDEFINED, false, false, false, false));
+                javafx.event.Event.fireEvent(window.table(), new javafx.scene.input.KeyEvent(javafx.scene.input.KeyEvent.KEY_TYPED, String.valueOf(c), "",
+                        KeyCode.UNDEFINED, false, false, false, false));
             }
         });
         until(() -> paragraph(path).text().length() == before.length() + typed.length());
@@ -231,7 +232,8 @@ class WindowTest {
         settle();
         until(() -> window.spine().titles().contains("1.2 A new heading"));
         assertThat(window.spine().titles()).contains("1.3 The three lines");
-        app.decant.document.Contents contents = (app.decant.document.Contents) window.desk().document().blocks().stream().filter(app.decant.document.Contents.class::isInstance).findFirst().orElseThrow();
+        app.decant.document.Contents contents = (app.decant.document.Contents) window.desk().document().blocks().stream()
+                .filter(app.decant.document.Contents.class::isInstance).findFirst().orElseThrow();
         assertThat(contents.entries()).extracting(Paragraph::plainText).anyMatch(text -> text.startsWith("1.2 A new heading"));
     }
 
@@ -281,7 +283,8 @@ class WindowTest {
         robot.clickOn("#publish");
         until(() -> window.desk().trouble().get() != null);
         assertThat(window.desk().trouble().get().getMessage()).contains("already");
-        robot.clickOn((Button) robot.lookup(".button").match(node -> node instanceof Button button && button.getText().equals("Put it beside the older one")).query());
+        robot.clickOn((Button) robot.lookup(".button").match(node -> node instanceof Button button && button.getText().equals("Put it beside the older one"))
+                .query());
         until(() -> window.desk().receipt().get().file().getFileName().toString().equals("Passenger handbook 2.pdf"));
         assertThat(window.desk().receipt().get().pages()).isEqualTo(3);
     }
@@ -328,9 +331,11 @@ class WindowTest {
         app.decant.document.Document document = window.desk().document();
         BlockPath path = heading("Residents").path();
         Look unlisted = Look.of(ParagraphProperty.LIST, new ParagraphProperty.ListReference(null, 0));
-        java.util.List<Paragraph> typed = java.util.List.of(new Paragraph("Heading3", unlisted, Look.PLAIN, java.util.List.of(new app.decant.document.Inline.Text("9.1 First", Look.PLAIN))), Paragraph.styled("BodyText", "9.2 Second"),
+        java.util.List<Paragraph> typed = java.util.List.of(new Paragraph("Heading3", unlisted, Look.PLAIN,
+                java.util.List.of(new app.decant.document.Inline.Text("9.1 First", Look.PLAIN))), Paragraph.styled("BodyText", "9.2 Second"),
                 new Paragraph("Heading3", unlisted, Look.PLAIN, java.util.List.of(new app.decant.document.Inline.Text("9.3 Third", Look.PLAIN))));
-        app.decant.document.Edit edit = new app.decant.document.Edit("test", java.util.List.of(new app.decant.document.Edit.Replacement(path.parent(), path.last(), path.last() + 1, new java.util.ArrayList<>(typed))), null, null, null, Span.caret(new Place(path, 0)));
+        app.decant.document.Edit edit = new app.decant.document.Edit("test", java.util.List.of(new app.decant.document.Edit.Replacement(path.parent(),
+                path.last(), path.last() + 1, new java.util.ArrayList<>(typed))), null, null, null, Span.caret(new Place(path, 0)));
         assertThat(document.paragraph(path).text()).isEqualTo("Residents");
         WaitForAsyncUtils.asyncFx(() -> window.desk().apply(edit));
         settle();
@@ -346,7 +351,8 @@ class WindowTest {
     @Test void aProtectedFileAsksForItsPasswordAndOpensWithIt(FxRobot robot) throws Exception {
         Path secret = handbook.resolveSibling("secret.docx");
         try (org.apache.poi.poifs.filesystem.POIFSFileSystem container = new org.apache.poi.poifs.filesystem.POIFSFileSystem()) {
-            org.apache.poi.poifs.crypt.Encryptor encryptor = new org.apache.poi.poifs.crypt.EncryptionInfo(org.apache.poi.poifs.crypt.EncryptionMode.agile).getEncryptor();
+            org.apache.poi.poifs.crypt.Encryptor encryptor = new org.apache.poi.poifs.crypt.EncryptionInfo(org.apache.poi.poifs.crypt.EncryptionMode.agile)
+                    .getEncryptor();
             encryptor.confirmPassword("tide");
             try (java.io.OutputStream out = encryptor.getDataStream(container)) {
                 out.write(Files.readAllBytes(handbook));
@@ -429,7 +435,8 @@ class WindowTest {
         settle();
         assertThat(app.decant.format.text.TextWriter.write(app.decant.Decant.open(copy).document())).contains("first Who we are").doesNotContain("zweitens");
         assertThat(window.desk().changed().get()).as("what was typed meanwhile is not in the file").isTrue();
-        until(() -> WorkingCopy.left(Decant.home().resolve("working")).stream().anyMatch(left -> app.decant.format.text.TextWriter.write(app.decant.Decant.open(left.copy()).document()).contains("zweitens first")));
+        until(() -> WorkingCopy.left(Decant.home().resolve("working")).stream()
+                .anyMatch(left -> app.decant.format.text.TextWriter.write(app.decant.Decant.open(left.copy()).document()).contains("zweitens first")));
     }
 
     /** Steady typing leaves no pause; what is kept is never more than two seconds behind. */
@@ -439,7 +446,8 @@ class WindowTest {
         StringBuilder typed = new StringBuilder();
         for (int i = 0; i < 40; i++) {
             String letter = String.valueOf((char) ('a' + i % 26));
-            WaitForAsyncUtils.asyncFx(() -> window.desk().apply(app.decant.document.Edit.type(window.desk().document(), Span.caret(new Place(place.path(), typed.length())), letter, null)));
+            WaitForAsyncUtils.asyncFx(() -> window.desk().apply(app.decant.document.Edit.type(window.desk().document(),
+                    Span.caret(new Place(place.path(), typed.length())), letter, null)));
             WaitForAsyncUtils.waitForFxEvents();
             typed.append(letter);
             Thread.sleep(100);
@@ -455,8 +463,12 @@ class WindowTest {
         pick(place, place);
         String before = text();
         Look impossible = Look.of(app.decant.document.TextProperty.SIZE, Double.NaN).with(app.decant.document.TextProperty.FAMILY, null);
-        app.decant.document.Edit edit = new app.decant.document.Edit("test", java.util.List.of(new app.decant.document.Edit.Replacement(place.path().parent(), place.path().last(), place.path().last() + 1,
-                new java.util.ArrayList<>(java.util.List.of(new app.decant.document.Table(Look.PLAIN, java.util.List.of(100.0), java.util.List.of(new app.decant.document.Table.Row(impossible, java.util.List.of(new app.decant.document.Table.Cell(7, 3, 1, Look.PLAIN, java.util.List.of(Paragraph.of("x"))))))))))), null, null, null, Span.caret(place));
+        app.decant.document.Edit edit = new app.decant.document.Edit("test", java.util.List.of(new app.decant.document.Edit.Replacement(place.path()
+                .parent(), place.path().last(), place.path().last() + 1,
+                new java.util.ArrayList<>(java.util.List.of(new app.decant.document.Table(Look.PLAIN, java.util.List.of(100.0),
+                        java.util.List.of(new app.decant.document.Table.Row(impossible,
+                        java.util.List.of(new app.decant.document.Table.Cell(7, 3, 1, Look.PLAIN, java.util.List.of(Paragraph.of("x"))))))))))), null, null,
+                        null, Span.caret(place));
         WaitForAsyncUtils.asyncFx(() -> window.desk().apply(edit));
         settle();
         if (window.desk().trouble().get() == null) return; // Layout has learned to set even this; there is nothing to take back.
@@ -476,7 +488,8 @@ class WindowTest {
         WaitForAsyncUtils.asyncFx(() -> window.open(handbook));
         WaitForAsyncUtils.waitForFxEvents();
         String question = Words.of("unsaved.open", "Passenger handbook.docx");
-        WaitForAsyncUtils.asyncFx(() -> window.desk().trouble().set(new app.decant.document.DecantException(app.decant.document.DecantException.Kind.UNREADABLE, "Something else.")));
+        WaitForAsyncUtils.asyncFx(() -> window.desk().trouble()
+                .set(new app.decant.document.DecantException(app.decant.document.DecantException.Kind.UNREADABLE, "Something else.")));
         WaitForAsyncUtils.waitForFxEvents();
         WaitForAsyncUtils.asyncFx(() -> window.desk().trouble().set(null));
         WaitForAsyncUtils.waitForFxEvents();
@@ -486,10 +499,12 @@ class WindowTest {
     @Test void aCopyThatIsThereAlreadyIsMadeAnewAsACopy(FxRobot robot) throws TimeoutException, IOException {
         Path taken = Files.writeString(handbook.resolveSibling("taken.docx"), "older");
         app.decant.publish.Recipe recipe = app.decant.publish.Recipe.PLAIN.to(app.decant.publish.Target.DOCX);
-        WaitForAsyncUtils.asyncFx(() -> window.desk().publish(java.util.List.of(java.util.Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE, taken, receipts -> { }));
+        WaitForAsyncUtils.asyncFx(() -> window.desk().publish(java.util.List.of(java.util.Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE,
+                taken, receipts -> { }));
         until(() -> window.desk().trouble().get() != null);
         WaitForAsyncUtils.waitForFxEvents();
-        robot.clickOn((Button) robot.lookup(".button").match(node -> node instanceof Button button && button.getText().equals(Words.of("present.both"))).query());
+        robot.clickOn((Button) robot.lookup(".button").match(node -> node instanceof Button button && button.getText().equals(Words.of("present.both")))
+                .query());
         until(() -> Files.exists(handbook.resolveSibling("taken 2.docx")));
         assertThat(taken).hasContent("older");
         assertThat(handbook.resolveSibling("Outgoing")).doesNotExist();
@@ -506,15 +521,20 @@ class WindowTest {
                 javafx.scene.Node node = robot.lookup(id).query();
                 parts.add(node.localToScene(node.getBoundsInLocal()));
             }
-            for (int i = 0; i + 1 < parts.size(); i++) assertThat(parts.get(i).getMaxX()).as("part " + i + " at " + width).isLessThanOrEqualTo(parts.get(i + 1).getMinX() + 0.5);
+            for (int i = 0; i + 1 < parts.size(); i++)
+                assertThat(parts.get(i).getMaxX()).as("part " + i + " at " + width).isLessThanOrEqualTo(parts.get(i + 1).getMinX() + 0.5);
             assertThat(parts.get(parts.size() - 1).getMaxX()).isLessThanOrEqualTo(width);
         }
     }
 
     @Test void standardStylesHavePlainNames() {
-        assertThat(StyleNames.plain(new app.decant.document.Style("Normal", "Normal", app.decant.document.Style.Kind.PARAGRAPH, null, null, Look.PLAIN))).isEqualTo("Text");
-        assertThat(StyleNames.plain(new app.decant.document.Style("Heading2", "heading 2", app.decant.document.Style.Kind.PARAGRAPH, null, null, Look.PLAIN))).isEqualTo("Heading, level 2");
-        assertThat(StyleNames.plain(new app.decant.document.Style("toc3", "toc 3", app.decant.document.Style.Kind.PARAGRAPH, null, null, Look.PLAIN))).isEqualTo("Contents, level 3");
-        assertThat(StyleNames.plain(new app.decant.document.Style("FareNote", "fare note", app.decant.document.Style.Kind.PARAGRAPH, null, null, Look.PLAIN))).isEqualTo("Fare note");
+        assertThat(StyleNames.plain(new app.decant.document.Style("Normal", "Normal", app.decant.document.Style.Kind.PARAGRAPH, null, null, Look.PLAIN)))
+                .isEqualTo("Text");
+        assertThat(StyleNames.plain(new app.decant.document.Style("Heading2", "heading 2", app.decant.document.Style.Kind.PARAGRAPH, null, null, Look.PLAIN)))
+                .isEqualTo("Heading, level 2");
+        assertThat(StyleNames.plain(new app.decant.document.Style("toc3", "toc 3", app.decant.document.Style.Kind.PARAGRAPH, null, null, Look.PLAIN)))
+                .isEqualTo("Contents, level 3");
+        assertThat(StyleNames.plain(new app.decant.document.Style("FareNote", "fare note", app.decant.document.Style.Kind.PARAGRAPH, null, null, Look.PLAIN)))
+                .isEqualTo("Fare note");
     }
 }

@@ -26,7 +26,8 @@ final class BodyReading {
     BodyReading(DocReader reader) { this.reader = reader; }
 
     /** A paragraph as read. */
-    private record Read(Paragraph paragraph, int depth, boolean endsCell, boolean endsRow, List<Modifier> modifiers, String contents, FrameReading.Frame frame) { }
+    private record Read(Paragraph paragraph, int depth, boolean endsCell, boolean endsRow, List<Modifier> modifiers, String contents,
+            FrameReading.Frame frame) { }
 
     /** The blocks between two places. */
     List<Block> blocks(int from, int to) {
@@ -124,7 +125,8 @@ final class BodyReading {
                 end--;
             }
             boolean deleted = properties.stream().anyMatch(property -> property.code() == 0x0800 && property.on());
-            if (deleted || properties.stream().anyMatch(property -> property.code() == 0x0801 && property.on())) reader.tellOnce(Finding.changed("Tracked changes were taken in as accepted.", ""));
+            if (deleted || properties.stream().anyMatch(property -> property.code() == 0x0801 && property.on()))
+                reader.tellOnce(Finding.changed("Tracked changes were taken in as accepted.", ""));
             if (!deleted) signs(start, end, look, properties, inlines, began);
         }
         if (last == '\f' && to < stretch) fields.put(new Inline.Text(String.valueOf(Inline.PAGE_BREAK), mark), inlines);

@@ -50,7 +50,8 @@ import org.apache.poi.poifs.filesystem.POIFSFileSystem;
  */
 public final class DocReader {
     private static final int TABLES = 154;
-    private static final List<FramePlace> FRAMES = List.of(FramePlace.EVEN_HEADER, FramePlace.HEADER, FramePlace.EVEN_FOOTER, FramePlace.FOOTER, FramePlace.FIRST_HEADER, FramePlace.FIRST_FOOTER);
+    private static final List<FramePlace> FRAMES = List.of(FramePlace.EVEN_HEADER, FramePlace.HEADER, FramePlace.EVEN_FOOTER, FramePlace.FOOTER,
+            FramePlace.FIRST_HEADER, FramePlace.FIRST_FOOTER);
 
     private final HWPFDocument file;
     private final CharSequence text;
@@ -88,11 +89,13 @@ public final class DocReader {
         } catch (OldWordFileFormatException e) {
             return older(bytes, name);
         } catch (EncryptedDocumentException e) {
-            if (password == null) throw new DecantException(Kind.NEEDS_PASSWORD, name + " is protected by a password to open. Give the password and try again.", e);
+            if (password == null) throw new DecantException(Kind.NEEDS_PASSWORD,
+                    name + " is protected by a password to open. Give the password and try again.", e);
             throw new DecantException(Kind.NEEDS_PASSWORD, "This is not the password of " + name + ". Look for capital letters and try again.", e);
         } catch (IOException | RuntimeException e) {
             if (e instanceof DecantException told) throw told;
-            throw new DecantException(Kind.UNREADABLE, name + " is damaged and can't be opened as a binary text document. Ask for it again, or open an older copy.", e);
+            throw new DecantException(Kind.UNREADABLE,
+                    name + " is damaged and can't be opened as a binary text document. Ask for it again, or open an older copy.", e);
         } finally {
             Biff8EncryptionKey.setCurrentUserPassword(null);
         }
@@ -103,9 +106,11 @@ public final class DocReader {
             List<Block> blocks = new ArrayList<>();
             for (String line : extractor.getText().split("\r\n|\r|\n")) blocks.add(Paragraph.of(line.replaceAll("[\\x00-\\x08\\x0B-\\x1F]", "")));
             Document document = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(blocks)));
-            return new Taken(document, FileKind.DOC, List.of(Finding.lost("The file is of the generation before 1997; its text is here, its looks are not.", "")));
+            return new Taken(document, FileKind.DOC, List.of(Finding.lost("The file is of the generation before 1997; its text is here, its looks are not.",
+                    "")));
         } catch (IOException | RuntimeException e) {
-            throw new DecantException(Kind.UNREADABLE, name + " is of the generation before 1997 and can't be opened. Save it anew with a program that reads it.", e);
+            throw new DecantException(Kind.UNREADABLE,
+                    name + " is of the generation before 1997 and can't be opened. Save it anew with a program that reads it.", e);
         }
     }
 
@@ -195,11 +200,13 @@ public final class DocReader {
             int to = i == all.size() - 1 ? body : Math.min(body, all.get(i).getEnd());
             if (from >= to && i > 0) continue;
             List<Block> blocks = new BodyReading(this).blocks(from, to);
-            sections.add(SectionReading.of(Modifiers.in(all.get(i).getGrpprl(), 0), i < frames.size() ? frames.get(i) : Map.of(), blocks.isEmpty() ? List.of(Paragraph.of("")) : blocks));
+            sections.add(SectionReading.of(Modifiers.in(all.get(i).getGrpprl(), 0), i < frames.size() ? frames.get(i) : Map.of(), blocks.isEmpty()
+                    ? List.of(Paragraph.of("")) : blocks));
         }
         if (sections.isEmpty()) sections.add(Section.PLAIN.withBlocks(new BodyReading(this).blocks(0, body)));
         boolean even = file.getDocProperties() != null && file.getDocProperties().isFFacingPages();
-        double tab = file.getDocProperties() == null || file.getDocProperties().getDxaTab() <= 0 ? Document.TAB_WIDTH : file.getDocProperties().getDxaTab() / 20.0;
+        double tab = file.getDocProperties() == null || file.getDocProperties().getDxaTab() <= 0 ? Document.TAB_WIDTH : file.getDocProperties()
+                .getDxaTab() / 20.0;
         return new Taken(new Document(facts(), styles, numbering, sections, even, tab, List.of()), FileKind.DOC, findings);
     }
 
@@ -217,7 +224,8 @@ public final class DocReader {
             String parent = told.getBaseStyle() == i ? null : styleIds.get(told.getBaseStyle());
             int next = Modifiers.two(told.toByteArray(), 4) >> 4 & 0xFFF;
             String id = styleIds.get(i);
-            styles.put(id, new Style(id, name(told.getName()), paragraph ? Style.Kind.PARAGRAPH : Style.Kind.CHARACTER, parent, next == i || !paragraph ? null : styleIds.get(next), look));
+            styles.put(id, new Style(id, name(told.getName()), paragraph ? Style.Kind.PARAGRAPH : Style.Kind.CHARACTER, parent, next == i || !paragraph
+                    ? null : styleIds.get(next), look));
         }
         String family = font(0) == null ? "Times New Roman" : font(0);
         return new StyleSheet(Look.of(TextProperty.FAMILY, family).with(TextProperty.SIZE, 10.0), styleIds.get(0), null, styles);
@@ -228,7 +236,8 @@ public final class DocReader {
 
     private String id(int number, String told) {
         StringBuilder id = new StringBuilder();
-        for (String word : name(told).split("[^\\p{L}\\p{N}]+")) if (!word.isEmpty()) id.append(word.substring(0, 1).toUpperCase(Locale.ROOT)).append(word.substring(1));
+        for (String word : name(told).split("[^\\p{L}\\p{N}]+"))
+            if (!word.isEmpty()) id.append(word.substring(0, 1).toUpperCase(Locale.ROOT)).append(word.substring(1));
         String plain = id.isEmpty() ? "Style" + number : id.toString();
         return styleIds.containsValue(plain) ? plain + number : plain;
     }
@@ -243,7 +252,9 @@ public final class DocReader {
         }
     }
 
-    private static void notes(Notes notes, Map<Integer, Integer> at) { for (int i = 0; notes != null && i < notes.getNotesCount(); i++) at.put(notes.getNoteAnchorPosition(i), i); }
+    private static void notes(Notes notes, Map<Integer, Integer> at) {
+        for (int i = 0; notes != null && i < notes.getNotesCount(); i++) at.put(notes.getNoteAnchorPosition(i), i);
+    }
 
     /** The headers and footers of each section; empty ones are those of the section before. */
     private List<Map<FramePlace, List<Block>>> frames() {
@@ -259,7 +270,8 @@ public final class DocReader {
                 int from = Modifiers.four(table, block.getPlcfHddOffset() + 4 * (first + k));
                 int to = Modifiers.four(table, block.getPlcfHddOffset() + 4 * (first + k + 1));
                 // The last paragraph mark parts stories and is no text.
-                if (to - 1 > from && to <= length(SubdocumentType.HEADER)) frames.put(FRAMES.get(k), new BodyReading(this).blocks(headersStart() + from, headersStart() + to - 1));
+                if (to - 1 > from && to <= length(SubdocumentType.HEADER))
+                    frames.put(FRAMES.get(k), new BodyReading(this).blocks(headersStart() + from, headersStart() + to - 1));
             }
             all.add(frames);
         }
@@ -270,9 +282,11 @@ public final class DocReader {
         SummaryInformation summary = file.getSummaryInformation();
         if (summary == null) return Facts.NONE;
         Map<String, String> others = new HashMap<>();
-        if (file.getDocumentSummaryInformation() != null && text(file.getDocumentSummaryInformation().getCompany()) != null) others.put("Company", file.getDocumentSummaryInformation().getCompany());
+        if (file.getDocumentSummaryInformation() != null && text(file.getDocumentSummaryInformation().getCompany()) != null)
+            others.put("Company", file.getDocumentSummaryInformation().getCompany());
         return new Facts(text(summary.getTitle()), text(summary.getSubject()), text(summary.getAuthor()), text(summary.getKeywords()), null,
-                summary.getCreateDateTime() == null ? null : summary.getCreateDateTime().toInstant(), summary.getLastSaveDateTime() == null ? null : summary.getLastSaveDateTime().toInstant(), others);
+                summary.getCreateDateTime() == null ? null : summary.getCreateDateTime().toInstant(), summary.getLastSaveDateTime() == null ? null
+                        : summary.getLastSaveDateTime().toInstant(), others);
     }
 
     private static String text(String told) { return told == null || told.isBlank() ? null : told; }

@@ -33,7 +33,8 @@ import org.apache.poi.poifs.filesystem.POIFSFileSystem;
  */
 public final class DocWriter {
     /** Headers of sections in the order the format keeps them, behind six stories of separators. */
-    private static final List<FramePlace> FRAMES = List.of(FramePlace.EVEN_HEADER, FramePlace.HEADER, FramePlace.EVEN_FOOTER, FramePlace.FOOTER, FramePlace.FIRST_HEADER, FramePlace.FIRST_FOOTER);
+    private static final List<FramePlace> FRAMES = List.of(FramePlace.EVEN_HEADER, FramePlace.HEADER, FramePlace.EVEN_FOOTER, FramePlace.FOOTER,
+            FramePlace.FIRST_HEADER, FramePlace.FIRST_FOOTER);
     private static final int SEPARATORS = 6;
 
     private final Document document;
@@ -91,7 +92,9 @@ public final class DocWriter {
         if (lost.contains("opaque")) findings.add(Finding.lost("Charts, formulas and embedded objects that have no picture are left out of the .doc.", ""));
         if (lost.contains("picture")) findings.add(Finding.lost("A picture can't be decoded and is left out of the .doc.", ""));
         if (lost.contains("boxes")) findings.add(Finding.changed("Text boxes become framed paragraphs in the .doc.", ""));
-        if (drawings.changed() > 0) findings.add(Finding.changed(drawings.changed() == 1 ? "One picture became pixels in the .doc." : drawings.changed() + " pictures became pixels in the .doc.", ""));
+        if (drawings.changed() > 0)
+            findings.add(Finding.changed(drawings.changed() == 1 ? "One picture became pixels in the .doc." : drawings.changed()
+                    + " pictures became pixels in the .doc.", ""));
         return findings;
     }
 
@@ -103,7 +106,8 @@ public final class DocWriter {
         List<Integer> endnoteStarts = new ArrayList<>();
         Story ends = notes(endnotes, endnoteStarts);
         FileLayout layout = new FileLayout(document, body, notes, headers, ends, template);
-        layout.styles(styles.toBytes(looks, lists::number, fonts.number(document.styles().defaults().get(app.decant.document.TextProperty.FAMILY, "Liberation Serif"))));
+        layout.styles(styles.toBytes(looks, lists::number, fonts.number(document.styles().defaults().get(app.decant.document.TextProperty.FAMILY,
+                "Liberation Serif"))));
         if (!lists.isEmpty()) layout.lists(lists.patterns(), lists.levels(looks), lists.lists(looks));
         layout.sections(sectionEnds, document.sections().stream().map(DocWriter::properties).toList());
         layout.headerStarts(headerStarts);
@@ -174,9 +178,12 @@ public final class DocWriter {
             case EVEN_PAGE -> 3;
             case ODD_PAGE -> 4;
         };
-        Properties made = new Properties().one(0x3009, start).two(0xB01F, LookProperties.twips(page.width())).two(0xB020, LookProperties.twips(page.height())).one(0x301D, page.isLandscape() ? 2 : 1)
-                .two(0xB021, LookProperties.twips(page.left())).two(0xB022, LookProperties.twips(page.right())).two(0x9023, LookProperties.twips(page.top())).two(0x9024, LookProperties.twips(page.bottom()))
-                .two(0xB025, LookProperties.twips(page.gutter())).two(0xB017, LookProperties.twips(page.header())).two(0xB018, LookProperties.twips(page.footer()));
+        Properties made = new Properties().one(0x3009, start).two(0xB01F, LookProperties.twips(page.width())).two(0xB020, LookProperties.twips(page.height()))
+                .one(0x301D, page.isLandscape() ? 2 : 1)
+                .two(0xB021, LookProperties.twips(page.left())).two(0xB022, LookProperties.twips(page.right())).two(0x9023, LookProperties.twips(page.top()))
+                        .two(0x9024, LookProperties.twips(page.bottom()))
+                .two(0xB025, LookProperties.twips(page.gutter())).two(0xB017, LookProperties.twips(page.header()))
+                        .two(0xB018, LookProperties.twips(page.footer()));
         if (section.firstPageDiffers()) made.flag(0x300A, true);
         Section.Columns columns = section.columns();
         if (columns.count() > 1) {
@@ -190,7 +197,8 @@ public final class DocWriter {
             }
         }
         NumberFormat format = section.numbering().format();
-        int number = format == NumberFormat.UPPER_ROMAN ? 1 : format == NumberFormat.LOWER_ROMAN ? 2 : format == NumberFormat.UPPER_LETTER ? 3 : format == NumberFormat.LOWER_LETTER ? 4 : 0;
+        int number = format == NumberFormat.UPPER_ROMAN ? 1 : format == NumberFormat.LOWER_ROMAN ? 2 : format == NumberFormat.UPPER_LETTER ? 3
+                : format == NumberFormat.LOWER_LETTER ? 4 : 0;
         if (number > 0) made.one(0x300E, number);
         if (section.numbering().start() != null) made.flag(0x3011, true).two(0x501C, section.numbering().start());
         return made.toBytes();

@@ -56,7 +56,8 @@ final class DrawingReading {
             double width = read.getDxaGoal() / 20.0 * read.getHorizontalScalingFactor() / 1000.0;
             double height = read.getDyaGoal() / 20.0 * read.getVerticalScalingFactor() / 1000.0;
             Insets crop = new Insets(read.getCropTop() / 65536, read.getCropRight() / 65536, read.getCropBottom() / 65536, read.getCropLeft() / 65536);
-            return new Inline.InlinePicture(new Picture(new Image(type(read.getMimeType(), bytes), bytes), Math.max(1, width), Math.max(1, height), sane(crop), 0, blank(read.getDescription())), look);
+            return new Inline.InlinePicture(new Picture(new Image(type(read.getMimeType(), bytes), bytes), Math.max(1, width), Math.max(1, height),
+                    sane(crop), 0, blank(read.getDescription())), look);
         } catch (RuntimeException e) {
             org.slf4j.LoggerFactory.getLogger(DrawingReading.class).info("A picture can't be read", e);
             findings.add(Finding.lost("A picture can't be read and is left out.", ""));
@@ -104,7 +105,9 @@ final class DrawingReading {
         EscherOptRecord options = options(drawing);
         byte[] bytes = drawing.getPictureData();
         if (bytes != null && bytes.length > 0) {
-            Insets crop = options == null ? Insets.NONE : sane(new Insets(share(options, EscherPropertyTypes.BLIP__CROPFROMTOP), share(options, EscherPropertyTypes.BLIP__CROPFROMRIGHT), share(options, EscherPropertyTypes.BLIP__CROPFROMBOTTOM), share(options, EscherPropertyTypes.BLIP__CROPFROMLEFT)));
+            Insets crop = options == null ? Insets.NONE : sane(new Insets(share(options, EscherPropertyTypes.BLIP__CROPFROMTOP),
+                    share(options, EscherPropertyTypes.BLIP__CROPFROMRIGHT), share(options, EscherPropertyTypes.BLIP__CROPFROMBOTTOM),
+                    share(options, EscherPropertyTypes.BLIP__CROPFROMLEFT)));
             double turn = options == null ? 0 : share(options, EscherPropertyTypes.TRANSFORM__ROTATION);
             return new Picture(new Image(type(null, bytes), bytes), width, height, crop, turn, null);
         }
@@ -119,7 +122,9 @@ final class DrawingReading {
         return shape == null ? null : shape.getChildById(EscherOptRecord.RECORD_ID);
     }
 
-    private static int number(EscherOptRecord options, EscherPropertyTypes kind) { return options.lookup(kind) instanceof EscherSimpleProperty simple ? simple.getPropertyValue() : 0; }
+    private static int number(EscherOptRecord options, EscherPropertyTypes kind) {
+        return options.lookup(kind) instanceof EscherSimpleProperty simple ? simple.getPropertyValue() : 0;
+    }
 
     private static double share(EscherOptRecord options, EscherPropertyTypes kind) { return number(options, kind) / 65536.0; }
 
@@ -150,6 +155,7 @@ final class DrawingReading {
             case LINE -> Anchor.Vertical.From.LINE;
             default -> Anchor.Vertical.From.PARAGRAPH;
         };
-        return new Anchor(new Anchor.Horizontal(across, null, drawing.getRectangleLeft() / 20.0), new Anchor.Vertical(down, null, drawing.getRectangleTop() / 20.0), Anchor.Wrap.SQUARE, new Insets(0, 9, 0, 9), false);
+        return new Anchor(new Anchor.Horizontal(across, null, drawing.getRectangleLeft() / 20.0),
+                new Anchor.Vertical(down, null, drawing.getRectangleTop() / 20.0), Anchor.Wrap.SQUARE, new Insets(0, 9, 0, 9), false);
     }
 }

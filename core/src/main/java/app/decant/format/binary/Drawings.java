@@ -41,7 +41,9 @@ final class Drawings {
     }
 
     /** A record of the drawing layer (MS-ODRAW 2.2.1). */
-    private static Bytes record(int version, int instance, int type, byte[] content) { return new Bytes().two(version | instance << 4).two(type).four(content.length).all(content); }
+    private static Bytes record(int version, int instance, int type, byte[] content) {
+        return new Bytes().two(version | instance << 4).two(type).four(content.length).all(content);
+    }
 
     private static byte[] container(int type, Bytes... children) {
         Bytes all = new Bytes();
@@ -107,7 +109,8 @@ final class Drawings {
         byte[] drawn = new Bytes().all(shape).all(entry(png, digest, blip.length, 0, blip)).toBytes();
         int width = LookProperties.twips(picture.width());
         int height = LookProperties.twips(picture.height());
-        Bytes header = new Bytes().four(68L + drawn.length).two(68).two(0x64).two(0).two(0).two(0).zeros(14).two(width).two(height).two(1000).two(1000).zeros(8).one(0).one(0).zeros(16).two(0).two(0).two(0);
+        Bytes header = new Bytes().four(68L + drawn.length).two(68).two(0x64).two(0).two(0).two(0).zeros(14).two(width).two(height).two(1000).two(1000)
+                .zeros(8).one(0).one(0).zeros(16).two(0).two(0).two(0);
         return header.all(drawn).toBytes();
     }
 
@@ -160,7 +163,9 @@ final class Drawings {
         Bytes all = new Bytes().all(group);
         for (int i = 0; i < shapes.size(); i++) {
             Shape shape = shapes.get(i);
-            all.all(container(0xF004, record(2, PICTURE_FRAME, 0xF00A, new Bytes().four(shape.number).four(0x0A00).toBytes()), options(before + i + 1, shape.picture), record(0, 0, 0xF010, new Bytes().four(0).toBytes()), record(0, 0, 0xF011, new Bytes().four(1).toBytes())));
+            all.all(container(0xF004, record(2, PICTURE_FRAME, 0xF00A, new Bytes().four(shape.number).four(0x0A00).toBytes()),
+                    options(before + i + 1, shape.picture), record(0, 0, 0xF010, new Bytes().four(0).toBytes()), record(0, 0, 0xF011, new Bytes().four(1)
+                    .toBytes())));
         }
         byte[] groupContainer = record(0xF, 0, 0xF003, all.toBytes()).toBytes();
         int last = shapes.isEmpty() ? base : shapes.get(shapes.size() - 1).number;

@@ -194,7 +194,8 @@ final class FileLayout {
             Bytes bytes = new Bytes();
             for (Story.Anchored one : from[i].anchored) bytes.four(one.at());
             bytes.four(from[i].length());
-            for (Story.Anchored one : from[i].anchored) bytes.four(one.shape()).four(one.left()).four(one.top()).four(one.right()).four(one.bottom()).two(one.flags()).four(0);
+            for (Story.Anchored one : from[i].anchored)
+                bytes.four(one.shape()).four(one.left()).four(one.top()).four(one.right()).four(one.bottom()).two(one.flags()).four(0);
             put(numbers[i], bytes.toBytes());
         }
         int place = stream.size();
@@ -218,9 +219,11 @@ final class FileLayout {
     }
 
     private byte[] block(int length) {
-        Bytes block = new Bytes().two(0xA5EC).two(0x00C1).two(0).two(0x0409).two(0).two((template ? 1 : 0) | 0x0200 | 0x1000).two(0x00BF).four(0).one(0).one(0).two(0).two(0).four(TEXT).four(TEXT + 2L * total());
+        Bytes block = new Bytes().two(0xA5EC).two(0x00C1).two(0).two(0x0409).two(0).two((template ? 1 : 0) | 0x0200 | 0x1000).two(0x00BF).four(0).one(0)
+                .one(0).two(0).two(0).four(TEXT).four(TEXT + 2L * total());
         block.two(14).zeros(26).two(0x0409);
-        block.two(22).four(length).four(0).four(0).four(body.length()).four(stories.get(1).length()).four(stories.get(2).length()).four(0).four(0).four(stories.get(3).length()).four(0).four(0).zeros(44);
+        block.two(22).four(length).four(0).four(0).four(body.length()).four(stories.get(1).length()).four(stories.get(2).length()).four(0).four(0)
+                .four(stories.get(3).length()).four(0).four(0).zeros(44);
         block.two(93);
         for (int i = 0; i < 93; i++) {
             int[] place = places.getOrDefault(i, new int[] {0, 0});

@@ -28,6 +28,7 @@ final class FontTable {
     private static int kind(String family) {
         String lower = family.toLowerCase(Locale.ROOT);
         if (lower.contains("mono") || lower.contains("courier") || lower.contains("consol")) return 0x31;
-        return lower.contains("sans") || lower.contains("arial") || lower.contains("calibri") || lower.contains("carlito") || lower.contains("helvet") ? 0x22 : 0x12;
+        return lower.contains("sans") || lower.contains("arial") || lower.contains("calibri") || lower.contains("carlito") || lower.contains("helvet") ? 0x22
+                : 0x12;
     }
 }

@@ -46,11 +46,15 @@ final class FrameReading {
         }
         if (x == null && y == null && width == 0) return null;
         int place = from == null ? 0 : from;
-        Anchor.Horizontal.From across = (place >> 6 & 3) == 2 ? Anchor.Horizontal.From.PAGE : (place >> 6 & 3) == 1 ? Anchor.Horizontal.From.MARGIN : Anchor.Horizontal.From.COLUMN;
-        Anchor.Vertical.From down = (place >> 4 & 3) == 1 ? Anchor.Vertical.From.PAGE : (place >> 4 & 3) == 0 && from != null ? Anchor.Vertical.From.MARGIN : Anchor.Vertical.From.PARAGRAPH;
+        Anchor.Horizontal.From across = (place >> 6 & 3) == 2 ? Anchor.Horizontal.From.PAGE : (place >> 6 & 3) == 1 ? Anchor.Horizontal.From.MARGIN
+                : Anchor.Horizontal.From.COLUMN;
+        Anchor.Vertical.From down = (place >> 4 & 3) == 1 ? Anchor.Vertical.From.PAGE : (place >> 4 & 3) == 0 && from != null ? Anchor.Vertical.From.MARGIN
+                : Anchor.Vertical.From.PARAGRAPH;
         Alignment alignment = x == null || x == 0 ? Alignment.START : x == -4 ? Alignment.CENTRE : x == -8 ? Alignment.END : null;
-        VerticalAlignment vertical = y == null ? null : y == -4 ? VerticalAlignment.TOP : y == -8 ? VerticalAlignment.CENTRE : y == -12 ? VerticalAlignment.BOTTOM : null;
-        Anchor anchor = new Anchor(new Anchor.Horizontal(across, alignment, alignment == null ? x / 20.0 : 0), new Anchor.Vertical(down, vertical, vertical == null && y != null ? y / 20.0 : 0),
+        VerticalAlignment vertical = y == null ? null : y == -4 ? VerticalAlignment.TOP : y == -8 ? VerticalAlignment.CENTRE : y == -12
+                ? VerticalAlignment.BOTTOM : null;
+        Anchor anchor = new Anchor(new Anchor.Horizontal(across, alignment, alignment == null ? x / 20.0 : 0), new Anchor.Vertical(down, vertical,
+                vertical == null && y != null ? y / 20.0 : 0),
                 wrap == 3 ? Anchor.Wrap.NONE : wrap == 1 ? Anchor.Wrap.TOP_AND_BOTTOM : Anchor.Wrap.SQUARE, new Insets(0, besides, 0, besides), false);
         return new Frame(anchor, width, height);
     }
@@ -83,7 +87,8 @@ final class FrameReading {
     private static TextBox box(List<Block> blocks, Frame frame) {
         Look first = ((Paragraph) blocks.get(0)).look();
         Border border = first.get(ParagraphProperty.BORDERS) == null ? null : first.get(ParagraphProperty.BORDERS).top();
-        boolean bordered = border != null && border.isVisible() && blocks.stream().allMatch(block -> first.get(ParagraphProperty.BORDERS).equals(((Paragraph) block).look().get(ParagraphProperty.BORDERS)));
+        boolean bordered = border != null && border.isVisible() && blocks.stream().allMatch(block -> first.get(ParagraphProperty.BORDERS)
+                .equals(((Paragraph) block).look().get(ParagraphProperty.BORDERS)));
         var fill = first.get(ParagraphProperty.SHADING);
         boolean filled = fill != null && blocks.stream().allMatch(block -> fill.equals(((Paragraph) block).look().get(ParagraphProperty.SHADING)));
         List<Block> plain = new ArrayList<>();
@@ -94,6 +99,7 @@ final class FrameReading {
             if (filled) look = look.without(ParagraphProperty.SHADING);
             plain.add(paragraph.withLook(look));
         }
-        return new TextBox(plain, frame.width > 0 ? frame.width : 200, frame.height > 0 ? frame.height : 20, frame.height == 0, Insets.NONE, bordered ? border : Border.NONE, filled ? fill : null);
+        return new TextBox(plain, frame.width > 0 ? frame.width : 200, frame.height > 0 ? frame.height : 20, frame.height == 0, Insets.NONE, bordered
+                ? border : Border.NONE, filled ? fill : null);
     }
 }

@@ -50,7 +50,9 @@ final class ListTable {
     byte[] levels(LookProperties looks) {
         Bytes bytes = new Bytes();
         for (Numbering.Pattern pattern : patterns) {
-            for (int level = 0; level < LEVELS; level++) bytes.all(level(level < pattern.levels().size() ? pattern.levels().get(level) : new Numbering.Level(NumberFormat.NONE, 1, "", Numbering.Suffix.NOTHING, null, null, Look.PLAIN), looks));
+            for (int level = 0; level < LEVELS; level++)
+                bytes.all(level(level < pattern.levels().size() ? pattern.levels().get(level) : new Numbering.Level(NumberFormat.NONE, 1, "",
+                        Numbering.Suffix.NOTHING, null, null, Look.PLAIN), looks));
         }
         return bytes.toBytes();
     }

@@ -207,7 +207,8 @@ final class LookProperties {
     /** One of the sixteen colours of the first readers (2.9.119, Ico). */
     private static int nearest(Colour colour) {
         if (colour == null || colour.isAutomatic()) return 0;
-        int[] palette = {0x000000, 0x0000FF, 0x00FFFF, 0x00FF00, 0xFF00FF, 0xFF0000, 0xFFFF00, 0xFFFFFF, 0x00008B, 0x008B8B, 0x006400, 0x8B008B, 0x8B0000, 0x808000, 0xA9A9A9, 0xD3D3D3};
+        int[] palette = {0x000000, 0x0000FF, 0x00FFFF, 0x00FF00, 0xFF00FF, 0xFF0000, 0xFFFF00, 0xFFFFFF, 0x00008B, 0x008B8B, 0x006400, 0x8B008B, 0x8B0000,
+                0x808000, 0xA9A9A9, 0xD3D3D3};
         int best = 0;
         double least = Double.MAX_VALUE;
         for (int i = 0; i < palette.length; i++) {

@@ -19,7 +19,8 @@ import java.util.function.IntFunction;
 
 /** Property modifiers as looks: what {@link LookProperties} writes, and what older programs write in its place. */
 final class LookReading {
-    private static final int[] PALETTE = {-1, 0x000000, 0x0000FF, 0x00FFFF, 0x00FF00, 0xFF00FF, 0xFF0000, 0xFFFF00, 0xFFFFFF, 0x00008B, 0x008B8B, 0x006400, 0x8B008B, 0x8B0000, 0x808000, 0xA9A9A9, 0xD3D3D3};
+    private static final int[] PALETTE = {-1, 0x000000, 0x0000FF, 0x00FFFF, 0x00FF00, 0xFF00FF, 0xFF0000, 0xFFFF00, 0xFFFFFF, 0x00008B, 0x008B8B, 0x006400,
+            0x8B008B, 0x8B0000, 0x808000, 0xA9A9A9, 0xD3D3D3};
 
     private final IntFunction<String> fonts;
     private final IntFunction<String> styles;
@@ -33,7 +34,9 @@ final class LookReading {
         this.styles = styles;
     }
 
-    static Colour colour(int value) { return (value & 0xFF000000) != 0 ? Colour.AUTOMATIC : new Colour((value & 0xFF) << 16 | value & 0xFF00 | value >> 16 & 0xFF); }
+    static Colour colour(int value) {
+        return (value & 0xFF000000) != 0 ? Colour.AUTOMATIC : new Colour((value & 0xFF) << 16 | value & 0xFF00 | value >> 16 & 0xFF);
+    }
 
     static Colour palette(int index) { return index <= 0 || index >= PALETTE.length ? Colour.AUTOMATIC : new Colour(PALETTE[index]); }
 
@@ -109,7 +112,8 @@ final class LookReading {
             int share = percent[pattern - 2];
             Colour front = fore.isAutomatic() ? Colour.BLACK : fore;
             Colour behind = back.isAutomatic() ? Colour.WHITE : back;
-            return new Colour(mix(front.red(), behind.red(), share) << 16 | mix(front.green(), behind.green(), share) << 8 | mix(front.blue(), behind.blue(), share));
+            return new Colour(mix(front.red(), behind.red(), share) << 16 | mix(front.green(), behind.green(), share) << 8 | mix(front.blue(), behind.blue(),
+                    share));
         }
         return back.isAutomatic() ? null : back;
     }
@@ -161,19 +165,23 @@ final class LookReading {
         };
     }
 
-    static Alignment alignment(int code) { return code == 1 ? Alignment.CENTRE : code == 2 ? Alignment.END : code >= 3 && code <= 5 || code >= 7 ? Alignment.JUSTIFY : Alignment.START; }
+    static Alignment alignment(int code) {
+        return code == 1 ? Alignment.CENTRE : code == 2 ? Alignment.END : code >= 3 && code <= 5 || code >= 7 ? Alignment.JUSTIFY : Alignment.START;
+    }
 
     private static LineSpacing spacing(Modifier one) {
         int value = (short) Modifiers.two(one.operand(), 0);
         if (Modifiers.two(one.operand(), 2) == 1) return new LineSpacing(LineSpacing.Rule.MULTIPLE, Math.abs(value) / 240.0);
-        return value < 0 ? new LineSpacing(LineSpacing.Rule.EXACTLY, -value / 20.0) : value == 0 ? LineSpacing.SINGLE : new LineSpacing(LineSpacing.Rule.AT_LEAST, value / 20.0);
+        return value < 0 ? new LineSpacing(LineSpacing.Rule.EXACTLY, -value / 20.0) : value == 0 ? LineSpacing.SINGLE
+                : new LineSpacing(LineSpacing.Rule.AT_LEAST, value / 20.0);
     }
 
     private static TabStops tabs(byte[] operand) {
         List<TabStop> stops = new ArrayList<>();
         int cleared = operand.length > 0 ? operand[0] & 0xFF : 0;
         int at = 1;
-        for (int i = 0; i < cleared && at + 1 < operand.length; i++, at += 2) stops.add(new TabStop((short) Modifiers.two(operand, at) / 20.0, TabStop.Kind.CLEAR, TabStop.Leader.NONE));
+        for (int i = 0; i < cleared && at + 1 < operand.length; i++, at += 2)
+            stops.add(new TabStop((short) Modifiers.two(operand, at) / 20.0, TabStop.Kind.CLEAR, TabStop.Leader.NONE));
         int set = at < operand.length ? operand[at++] & 0xFF : 0;
         for (int i = 0; i < set; i++) {
             int place = at + 2 * i;

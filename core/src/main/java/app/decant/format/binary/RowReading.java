@@ -31,7 +31,9 @@ final class RowReading {
         int count = cells.size();
         int[] edges = new int[count + 1];
         int told = definition == null || definition.length == 0 ? 0 : definition[0] & 0xFF;
-        for (int i = 0; i <= count; i++) edges[i] = i <= told && definition != null && 1 + 2 * i + 1 < definition.length ? (short) Modifiers.two(definition, 1 + 2 * i) : i == 0 ? 0 : edges[i - 1] + 1440;
+        for (int i = 0; i <= count; i++)
+            edges[i] = i <= told && definition != null && 1 + 2 * i + 1 < definition.length ? (short) Modifiers.two(definition, 1 + 2 * i) : i == 0 ? 0
+                    : edges[i - 1] + 1440;
         rows.add(new Row(cells, edges, definition, modifiers));
     }
 
@@ -45,7 +47,8 @@ final class RowReading {
                 int last = c;
                 while (last + 1 < row.cells.size() && isJoined(row, last + 1)) last++;
                 int merge = flags(row, c) >> 5 & 3;
-                cells.add(new RowGrid.Cell(row.cells.get(c), look(row, c, last), merge == 1 ? RowGrid.Merge.CONTINUES : merge == 3 ? RowGrid.Merge.BEGINS : RowGrid.Merge.ALONE, isJoined(row, c)));
+                cells.add(new RowGrid.Cell(row.cells.get(c), look(row, c, last), merge == 1 ? RowGrid.Merge.CONTINUES : merge == 3 ? RowGrid.Merge.BEGINS
+                        : RowGrid.Merge.ALONE, isJoined(row, c)));
             }
             grid.row(cells, row.edges, rowLook(row));
         }
@@ -87,7 +90,8 @@ final class RowReading {
                 sides[side] = new Border(sides[side].line(), sides[side].width(), colour, sides[side].space());
             }
         }
-        if (sides[0] != null || sides[1] != null || sides[2] != null || sides[3] != null) look = look.with(TableProperty.BORDERS, new Borders(sides[0], sides[3], sides[2], sides[1], null, null));
+        if (sides[0] != null || sides[1] != null || sides[2] != null || sides[3] != null)
+            look = look.with(TableProperty.BORDERS, new Borders(sides[0], sides[3], sides[2], sides[1], null, null));
         Colour shading = shading(row, cell);
         if (shading != null) look = look.with(TableProperty.SHADING, shading);
         int vertical = flags(row, cell) >> 7 & 3;
@@ -119,12 +123,14 @@ final class RowReading {
         int[] codes = {0xD612, 0xD616, 0xD60C};
         if (cell >= 66) return null;
         int code = codes[cell / 22];
-        for (Modifier one : row.modifiers) if (one.code() == code && 10 * (cell % 22) + 10 <= one.operand().length) return LookReading.shaded(one.operand(), 10 * (cell % 22));
+        for (Modifier one : row.modifiers)
+            if (one.code() == code && 10 * (cell % 22) + 10 <= one.operand().length) return LookReading.shaded(one.operand(), 10 * (cell % 22));
         return null;
     }
 
     private static Insets padding(Row row, int code, int cell, Insets otherwise) {
-        double[] sides = otherwise == null ? new double[] {0, 5.4, 0, 5.4} : new double[] {otherwise.top(), otherwise.left(), otherwise.bottom(), otherwise.right()};
+        double[] sides = otherwise == null ? new double[] {0, 5.4, 0, 5.4} : new double[] {otherwise.top(), otherwise.left(), otherwise.bottom(),
+                otherwise.right()};
         boolean any = false;
         for (Modifier one : row.modifiers) {
             byte[] operand = one.operand();
@@ -138,7 +144,8 @@ final class RowReading {
     private static Look rowLook(Row row) {
         Look look = Look.PLAIN;
         for (Modifier one : row.modifiers) {
-            if (one.code() == 0x9407 && one.signed() != 0) look = look.with(TableProperty.ROW_HEIGHT, Math.abs(one.points())).with(TableProperty.ROW_HEIGHT_EXACT, one.signed() < 0 ? Boolean.TRUE : null);
+            if (one.code() == 0x9407 && one.signed() != 0)
+                look = look.with(TableProperty.ROW_HEIGHT, Math.abs(one.points())).with(TableProperty.ROW_HEIGHT_EXACT, one.signed() < 0 ? Boolean.TRUE : null);
             if (one.code() == 0x3404 && one.on()) look = look.with(TableProperty.HEADER_ROW, true);
             if ((one.code() == 0x3403 || one.code() == 0x3466) && one.on()) look = look.with(TableProperty.KEEP_ROW, true);
         }
@@ -151,7 +158,9 @@ final class RowReading {
         Look look = Look.PLAIN;
         for (Modifier one : first.modifiers) {
             if (one.code() == 0x9602) gap = one.two();
-            if (one.code() == 0x5400 || one.code() == 0x548A) look = one.two() == 1 ? look.with(TableProperty.ALIGNMENT, Alignment.CENTRE) : one.two() == 2 ? look.with(TableProperty.ALIGNMENT, Alignment.END) : look;
+            if (one.code() == 0x5400 || one.code() == 0x548A)
+                look = one.two() == 1 ? look.with(TableProperty.ALIGNMENT, Alignment.CENTRE) : one.two() == 2 ? look.with(TableProperty.ALIGNMENT,
+                        Alignment.END) : look;
         }
         Insets padding = padding(first, 0xD634, 0, new Insets(0, gap / 20.0, 0, gap / 20.0));
         double indent = left / 20.0 + padding.left();

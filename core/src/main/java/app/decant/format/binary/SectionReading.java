@@ -64,7 +64,8 @@ final class SectionReading {
         }
         List<Double> own = new ArrayList<>();
         if (!even && count > 1) Arrays.stream(widths).limit(2L * count - 1).forEach(own::add);
-        Section.PageGeometry page = new Section.PageGeometry(Math.max(36, width), Math.max(36, height), margins[0], margins[1], margins[2], margins[3], header, footer, gutter);
+        Section.PageGeometry page = new Section.PageGeometry(Math.max(36, width), Math.max(36, height), margins[0], margins[1], margins[2], margins[3],
+                header, footer, gutter);
         Section.Columns columns = count > 1 ? new Section.Columns(count, gap, line, own) : Section.Columns.ONE;
         return new Section(start, page, columns, new Section.PageNumbering(format, restarts ? (Integer) number : null), frames, first, blocks);
     }

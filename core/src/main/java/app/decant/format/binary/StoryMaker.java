@@ -53,7 +53,8 @@ final class StoryMaker {
     /** All blocks; a table at the end gets a paragraph behind it, as the format asks. */
     void blocks(List<? extends Block> blocks, Place place) {
         for (Block block : blocks) block(block, place, PARAGRAPH);
-        if (blocks.isEmpty() || !(blocks.get(blocks.size() - 1) instanceof Paragraph)) paragraph(Paragraph.of(""), place, PARAGRAPH, null, false, new Properties());
+        if (blocks.isEmpty() || !(blocks.get(blocks.size() - 1) instanceof Paragraph))
+            paragraph(Paragraph.of(""), place, PARAGRAPH, null, false, new Properties());
     }
 
     void block(Block block, Place place, char mark) {
@@ -66,7 +67,8 @@ final class StoryMaker {
     private void contents(Contents contents, Place place) {
         List<Paragraph> entries = contents.entries().isEmpty() ? List.of(Paragraph.of("")) : contents.entries();
         String instruction = " TOC \\o \"" + contents.fromLevel() + "-" + contents.toLevel() + "\" \\h \\z \\u ";
-        for (int i = 0; i < entries.size(); i++) paragraph(entries.get(i), place, PARAGRAPH, i == 0 ? instruction : null, i == entries.size() - 1, new Properties());
+        for (int i = 0; i < entries.size(); i++)
+            paragraph(entries.get(i), place, PARAGRAPH, i == 0 ? instruction : null, i == entries.size() - 1, new Properties());
     }
 
     /** The cell mark takes the place of the last paragraph's. */
@@ -79,14 +81,16 @@ final class StoryMaker {
     }
 
     void paragraph(Paragraph paragraph, Place place, char mark, String opens, boolean closes, Properties more) {
-        for (Inline inline : paragraph.inlines()) if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) framed(box, floating.anchor(), place);
+        for (Inline inline : paragraph.inlines())
+            if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) framed(box, floating.anchor(), place);
         if (opens != null) begin(opens, 13);
         Link open = null;
         for (Inline inline : paragraph.inlines()) {
             Link link = inline.look().get(TextProperty.LINK);
             if (inline.length() > 0 && !Objects.equals(link, open)) {
                 if (open != null) story.field('\u0015', 0x80, new Properties());
-                if (link != null) begin(link instanceof Link.Address address ? " HYPERLINK \"" + address.uri().replace("\"", "%22") + "\" " : " HYPERLINK \\l \"" + ((Link.Inside) link).bookmark() + "\" ", HYPERLINK);
+                if (link != null) begin(link instanceof Link.Address address ? " HYPERLINK \"" + address.uri().replace("\"", "%22") + "\" "
+                        : " HYPERLINK \\l \"" + ((Link.Inside) link).bookmark() + "\" ", HYPERLINK);
                 open = link;
             }
             inline(inline, paragraph, place);
@@ -94,7 +98,8 @@ final class StoryMaker {
         if (open != null) story.field('\u0015', 0x80, new Properties());
         if (closes) story.field('\u0015', 0x80, new Properties());
         int style = Math.max(0, writer.styles().number(paragraph.style()));
-        Properties properties = place.properties().all(writer.looks().paragraph(writer.flat().paragraph(paragraph, place.table()), writer.lists()::number)).all(more);
+        Properties properties = place.properties().all(writer.looks().paragraph(writer.flat().paragraph(paragraph, place.table()), writer.lists()::number))
+                .all(more);
         story.end(mark, text(paragraph, paragraph.mark(), place), style, properties);
     }
 
@@ -189,7 +194,8 @@ final class StoryMaker {
             int fromY = down.from() == Anchor.Vertical.From.PAGE ? 1 : down.from() == Anchor.Vertical.From.MARGIN ? 0 : 2;
             int wrap = anchor.wrap() == Anchor.Wrap.TOP_AND_BOTTOM ? 1 : anchor.wrap() == Anchor.Wrap.NONE ? 3 : 2;
             int flags = (header ? 1 : 0) | fromX << 1 | fromY << 3 | wrap << 5 | (anchor.behind() ? 1 << 14 : 0);
-            story.anchored.add(new Story.Anchored(story.length(), shape, left, top, left + LookProperties.twips(picture.width()), top + LookProperties.twips(picture.height()), flags));
+            story.anchored.add(new Story.Anchored(story.length(), shape, left, top, left + LookProperties.twips(picture.width()),
+                    top + LookProperties.twips(picture.height()), flags));
             story.special(DRAWN, properties);
         } catch (IOException | RuntimeException e) {
             org.slf4j.LoggerFactory.getLogger(StoryMaker.class).info("A picture can't be written: {}", picture.image(), e);
@@ -208,9 +214,12 @@ final class StoryMaker {
         Anchor.Vertical down = anchor.vertical();
         int fromX = across.from() == Anchor.Horizontal.From.PAGE ? 2 : across.from() == Anchor.Horizontal.From.MARGIN ? 1 : 0;
         int fromY = down.from() == Anchor.Vertical.From.PAGE ? 1 : down.from() == Anchor.Vertical.From.MARGIN ? 0 : 2;
-        int x = across.alignment() == null ? frame(across.offset()) : across.alignment() == Alignment.CENTRE ? -4 : across.alignment() == Alignment.END ? -8 : 0;
-        int y = down.alignment() == null ? frame(down.offset()) : down.alignment() == VerticalAlignment.CENTRE ? -8 : down.alignment() == VerticalAlignment.BOTTOM ? -12 : -4;
-        Properties frame = new Properties().one(0x261B, fromY << 4 | fromX << 6).two(0x8418, x).two(0x8419, y).two(0x841A, LookProperties.twips(box.width())).one(0x2423, anchor.wrap() == Anchor.Wrap.NONE ? 3 : 2)
+        int x = across.alignment() == null ? frame(across.offset()) : across.alignment() == Alignment.CENTRE ? -4 : across.alignment() == Alignment.END ? -8
+                : 0;
+        int y = down.alignment() == null ? frame(down.offset()) : down.alignment() == VerticalAlignment.CENTRE ? -8
+                : down.alignment() == VerticalAlignment.BOTTOM ? -12 : -4;
+        Properties frame = new Properties().one(0x261B, fromY << 4 | fromX << 6).two(0x8418, x).two(0x8419, y).two(0x841A, LookProperties.twips(box.width()))
+                .one(0x2423, anchor.wrap() == Anchor.Wrap.NONE ? 3 : 2)
                 .two(0x842F, LookProperties.twips(anchor.distance().left())).two(0x842E, LookProperties.twips(anchor.distance().top()));
         if (!box.grows()) frame.two(0x442B, LookProperties.twips(box.height()) & 0x7FFF);
         Look dress = Look.PLAIN;

@@ -31,7 +31,8 @@ final class StyleTable {
         for (Style style : sheet.styles().values()) {
             if (style.kind() != Style.Kind.PARAGRAPH && style.kind() != Style.Kind.CHARACTER || numbers.containsKey(style.id())) continue;
             String name = style.name().toLowerCase(Locale.ROOT);
-            int fixed = style.kind() == Style.Kind.PARAGRAPH && name.matches("heading [1-9]") ? name.charAt(8) - '0' : style.kind() == Style.Kind.CHARACTER && name.equals("default paragraph font") ? 10 : -1;
+            int fixed = style.kind() == Style.Kind.PARAGRAPH && name.matches("heading [1-9]") ? name.charAt(8) - '0' : style.kind() == Style.Kind.CHARACTER
+                    && name.equals("default paragraph font") ? 10 : -1;
             if (fixed > 0 && styles.get(fixed) == null) {
                 place(fixed, style);
             } else {
@@ -43,7 +44,8 @@ final class StyleTable {
     }
 
     private static Map<String, Integer> known() {
-        Map<String, Integer> known = new HashMap<>(Map.of("normal", 0, "header", 31, "footer", 32, "footnote text", 29, "footnote reference", 38, "endnote reference", 42, "endnote text", 43, "title", 62));
+        Map<String, Integer> known = new HashMap<>(Map.of("normal", 0, "header", 31, "footer", 32, "footnote text", 29, "footnote reference", 38,
+                "endnote reference", 42, "endnote text", 43, "title", 62));
         known.putAll(Map.of("default paragraph font", 65, "hyperlink", 85, "caption", 34, "subtitle", 74));
         for (int i = 1; i <= 9; i++) {
             known.put("heading " + i, i);
@@ -86,6 +88,7 @@ final class StyleTable {
         body.two(letters.length).all(letters).upTo(2);
         int next = style.next() == null ? number : numbers.getOrDefault(style.next(), number);
         int size = 10 + body.size();
-        return new Bytes().two(KNOWN.getOrDefault(style.name().toLowerCase(Locale.ROOT), OWN)).two((paragraph ? 1 : 2) | base << 4).two((paragraph ? 2 : 1) | next << 4).two(size).two(0).all(body).toBytes();
+        return new Bytes().two(KNOWN.getOrDefault(style.name().toLowerCase(Locale.ROOT), OWN)).two((paragraph ? 1 : 2) | base << 4)
+                .two((paragraph ? 2 : 1) | next << 4).two(size).two(0).all(body).toBytes();
     }
 }

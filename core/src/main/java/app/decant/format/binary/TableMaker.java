@@ -117,7 +117,8 @@ final class TableMaker {
             Bytes list = new Bytes();
             for (StandingCell one : cells.subList(part * 22, Math.min(cells.size(), part * 22 + 22))) {
                 Colour colour = colour(table, one);
-                list.all(colour == null || colour.isAutomatic() ? new Bytes().four(0xFF000000L).four(0xFF000000L).two(0).toBytes() : LookProperties.shading(colour));
+                list.all(colour == null || colour.isAutomatic() ? new Bytes().four(0xFF000000L).four(0xFF000000L).two(0).toBytes()
+                        : LookProperties.shading(colour));
             }
             made.variable(codes[part], list.toBytes());
         }
@@ -148,6 +149,7 @@ final class TableMaker {
 
     private static void padding(Properties made, int code, int from, int to, Insets padding) {
         double[] sides = {padding.top(), padding.left(), padding.bottom(), padding.right()};
-        for (int side = 0; side < 4; side++) made.variable(code, new Bytes().one(from).one(to).one(1 << side).one(3).two(LookProperties.twips(sides[side])).toBytes());
+        for (int side = 0; side < 4; side++)
+            made.variable(code, new Bytes().one(from).one(to).one(1 << side).one(3).two(LookProperties.twips(sides[side])).toBytes());
     }
 }

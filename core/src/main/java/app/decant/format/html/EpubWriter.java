@@ -43,7 +43,9 @@ public final class EpubWriter {
         HtmlLooks looks = new HtmlLooks(document);
         HtmlBody body = new HtmlBody(document, looks, this::source, this::target);
         Map<String, byte[]> parts = new LinkedHashMap<>();
-        parts.put("META-INF/container.xml", utf8("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<container version=\"1.0\" xmlns=\"urn:oasis:names:tc:opendocument:xmlns:container\"><rootfiles><rootfile full-path=\"book/package.opf\" media-type=\"application/oebps-package+xml\"/></rootfiles></container>\n"));
+        parts.put("META-INF/container.xml", utf8("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<container version=\"1.0\" "
+                + "xmlns=\"urn:oasis:names:tc:opendocument:xmlns:container\"><rootfiles><rootfile full-path=\"book/package.opf\" "
+                + "media-type=\"application/oebps-package+xml\"/></rootfiles></container>\n"));
         for (int i = 0; i < chapters.size(); i++) parts.put("book/" + chapter(i), page(title(), body.markup(chapters.get(i))));
         parts.put("book/style.css", utf8(looks.sheet()));
         parts.put("book/nav.xhtml", page(title(), navigation(outline)));
@@ -68,7 +70,9 @@ public final class EpubWriter {
                 current = new ArrayList<>();
             }
             current.add(block);
-            if (block instanceof Paragraph paragraph) for (Inline inline : paragraph.inlines()) if (inline instanceof Inline.BookmarkPoint point && point.start()) chapterOf.putIfAbsent(point.name(), chapters.size());
+            if (block instanceof Paragraph paragraph)
+                for (Inline inline : paragraph.inlines())
+                    if (inline instanceof Inline.BookmarkPoint point && point.start()) chapterOf.putIfAbsent(point.name(), chapters.size());
         }
         if (!current.isEmpty() || chapters.isEmpty()) chapters.add(current);
     }
@@ -87,7 +91,8 @@ public final class EpubWriter {
     }
 
     private byte[] page(String title, String body) {
-        Markup page = new Markup().raw("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<!DOCTYPE html>\n").open("html", "xmlns", "http://www.w3.org/1999/xhtml", "xmlns:epub", "http://www.idpf.org/2007/ops", "lang", HtmlWriter.language(document), "xml:lang", HtmlWriter.language(document)).line();
+        Markup page = new Markup().raw("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<!DOCTYPE html>\n").open("html", "xmlns", "http://www.w3.org/1999/xhtml",
+                "xmlns:epub", "http://www.idpf.org/2007/ops", "lang", HtmlWriter.language(document), "xml:lang", HtmlWriter.language(document)).line();
         page.open("head").open("title").text(title).close();
         page.open("link", "rel", "stylesheet", "type", "text/css", "href", "style.css");
         page.close().line().open("body").line().raw(body).close().close().line();
@@ -113,7 +118,8 @@ public final class EpubWriter {
             if (!open.isEmpty() && open.get(open.size() - 1) == heading.level()) nav.close();
             else if (!open.isEmpty()) nav.open("ol");
             if (open.isEmpty() || open.get(open.size() - 1) < heading.level()) open.add(heading.level());
-            String mark = heading.paragraph().inlines().stream().filter(inline -> inline instanceof Inline.BookmarkPoint point && point.start()).map(inline -> ((Inline.BookmarkPoint) inline).name()).findFirst().orElse(null);
+            String mark = heading.paragraph().inlines().stream().filter(inline -> inline instanceof Inline.BookmarkPoint point && point.start())
+                    .map(inline -> ((Inline.BookmarkPoint) inline).name()).findFirst().orElse(null);
             nav.open("li").open("a", "href", chapter(chapter) + (mark == null ? "" : "#" + mark)).text(heading.title()).close();
         }
         for (int i = open.size() - 1; i >= 0; i--) {
@@ -127,8 +133,10 @@ public final class EpubWriter {
     private String description(Instant when) {
         Facts facts = document.facts();
         String id = "urn:uuid:" + UUID.nameUUIDFromBytes(utf8(title() + facts.author() + facts.created()));
-        Markup opf = new Markup().raw("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n").open("package", "xmlns", "http://www.idpf.org/2007/opf", "version", "3.0", "unique-identifier", "id", "xml:lang", HtmlWriter.language(document)).line();
-        opf.open("metadata", "xmlns:dc", "http://purl.org/dc/elements/1.1/").open("dc:identifier", "id", "id").text(id).close().open("dc:title").text(title()).close().open("dc:language").text(HtmlWriter.language(document)).close();
+        Markup opf = new Markup().raw("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n").open("package", "xmlns", "http://www.idpf.org/2007/opf", "version",
+                "3.0", "unique-identifier", "id", "xml:lang", HtmlWriter.language(document)).line();
+        opf.open("metadata", "xmlns:dc", "http://purl.org/dc/elements/1.1/").open("dc:identifier", "id", "id").text(id).close().open("dc:title").text(title())
+                .close().open("dc:language").text(HtmlWriter.language(document)).close();
         if (facts.author() != null) opf.open("dc:creator").text(facts.author()).close();
         if (facts.subject() != null) opf.open("dc:description").text(facts.subject()).close();
         opf.raw("<meta property=\"dcterms:modified\">" + when.truncatedTo(ChronoUnit.SECONDS) + "</meta>").close().line();
@@ -144,6 +152,7 @@ public final class EpubWriter {
     }
 
     private static void item(Markup opf, String id, String name, String type, String properties) {
-        opf.raw("<item id=\"" + id + "\" href=\"" + name + "\" media-type=\"" + type + "\"" + (properties == null ? "" : " properties=\"" + properties + "\"") + "/>\n");
+        opf.raw("<item id=\"" + id + "\" href=\"" + name + "\" media-type=\"" + type + "\"" + (properties == null ? "" : " properties=\"" + properties
+                + "\"") + "/>\n");
     }
 }

@@ -21,7 +21,8 @@ final class Filling {
     }
 
     void end() {
-        boolean empty = inlines.stream().filter(inline -> inline.length() > 0).map(inline -> inline instanceof Inline.Text text ? text.text() : "x").reduce("", String::concat).equals("\n");
+        boolean empty = inlines.stream().filter(inline -> inline.length() > 0).map(inline -> inline instanceof Inline.Text text ? text.text() : "x")
+                .reduce("", String::concat).equals("\n");
         trim();
         // A line that is broken and holds nothing is a paragraph left empty.
         if (empty && context.list() == null) blocks.add(new Paragraph(context.style(), context.paragraph(), Look.PLAIN, List.of()));

@@ -140,7 +140,8 @@ final class HtmlBody {
     /** What its labels are like is told beside the list where the element alone does not say it. */
     private void openList(Numbering.Level level, boolean own, String label) {
         if (!own || level.format() == NumberFormat.BULLET || level.format() == NumberFormat.NONE) {
-            out.open("ul", "style", own && level.format() == NumberFormat.NONE ? "list-style: none" : null, "data-label", own && !level.label().equals("\u2022") ? level.label() : null).line();
+            out.open("ul", "style", own && level.format() == NumberFormat.NONE ? "list-style: none" : null, "data-label", own && !level.label()
+                    .equals("\u2022") ? level.label() : null).line();
             return;
         }
         String type = switch (level.format()) {
@@ -152,12 +153,14 @@ final class HtmlBody {
         };
         boolean usual = level.label().matches("%\\d\\.");
         int start = start(level, label);
-        out.open("ol", "type", type.equals("1") ? null : type, "start", start == 1 ? null : String.valueOf(start), "data-label", usual ? null : level.label()).line();
+        out.open("ol", "type", type.equals("1") ? null : type, "start", start == 1 ? null : String.valueOf(start), "data-label", usual ? null : level.label())
+                .line();
     }
 
     /** The count that the first label shows. */
     private static int start(Numbering.Level level, String label) {
-        for (int count = 1; count < 400; count++) if (label.endsWith(level.label().replaceAll("^.*(%\\d)", "").isEmpty() ? level.format().write(count) : level.format().write(count) + level.label().replaceFirst("^.*%\\d", ""))) {
+        for (int count = 1; count < 400; count++) if (label.endsWith(level.label().replaceAll("^.*(%\\d)", "").isEmpty() ? level.format().write(count)
+                : level.format().write(count) + level.label().replaceFirst("^.*%\\d", ""))) {
             String before = label.substring(0, label.length() - level.format().write(count).length() - level.label().replaceFirst("^.*%\\d", "").length());
             if (before.isEmpty() || !Character.isLetterOrDigit(before.charAt(before.length() - 1))) return count;
         }
@@ -204,7 +207,8 @@ final class HtmlBody {
         } else if (inline instanceof Inline.Note note) {
             notes.add(note);
             int number = noteBase + notes.size();
-            out.open("sup").open("a", "id", "mark-" + number, "href", "#note-" + number, "role", "doc-noteref").text(note.mark() == null ? String.valueOf(number) : note.mark()).close().close();
+            out.open("sup").open("a", "id", "mark-" + number, "href", "#note-" + number, "role", "doc-noteref")
+                    .text(note.mark() == null ? String.valueOf(number) : note.mark()).close().close();
         } else if (inline instanceof Inline.InlinePicture picture) {
             picture(picture.picture(), null);
         } else if (inline instanceof Inline.Floating floating) {
@@ -271,13 +275,16 @@ final class HtmlBody {
             return;
         }
         if (picture.crop().left() != 0 || picture.crop().right() != 0 || picture.crop().top() != 0 || picture.crop().bottom() != 0) lost.add("crop");
-        out.open("img", "src", source, "alt", picture.description() == null ? "" : picture.description(), "width", String.valueOf(Math.round(picture.width() * 96 / 72)), "height", String.valueOf(Math.round(picture.height() * 96 / 72)), "style", style);
+        out.open("img", "src", source, "alt", picture.description() == null ? "" : picture.description(), "width",
+                String.valueOf(Math.round(picture.width() * 96 / 72)), "height", String.valueOf(Math.round(picture.height() * 96 / 72)), "style", style);
     }
 
     private void floating(Inline.Floating floating) {
         Alignment alignment = floating.anchor().horizontal().alignment();
-        boolean end = alignment == Alignment.END || alignment == null && floating.anchor().horizontal().offset() > document.sections().get(0).page().textWidth() / 2;
-        String css = floating.anchor().wrap() == app.decant.document.Anchor.Wrap.SQUARE ? "float: " + (end ? "right" : "left") + "; margin: 0.5em 1em" : "display: block; margin: 0.5em auto";
+        boolean end = alignment == Alignment.END || alignment == null && floating.anchor().horizontal().offset() > document.sections().get(0).page()
+                .textWidth() / 2;
+        String css = floating.anchor().wrap() == app.decant.document.Anchor.Wrap.SQUARE ? "float: " + (end ? "right" : "left") + "; margin: 0.5em 1em"
+                : "display: block; margin: 0.5em auto";
         if (floating.content() instanceof Picture picture) {
             picture(picture, css);
             return;
@@ -327,13 +334,15 @@ final class HtmlBody {
             Colour shading = look.get(TableProperty.SHADING);
             if (shading != null && !shading.isAutomatic()) css.append("background: #").append(shading.hex()).append("; ");
             TableProperty.Insets padding = look.get(TableProperty.PADDING, new TableProperty.Insets(0, 5.4, 0, 5.4));
-            css.append("padding: ").append(HtmlLooks.number(padding.top())).append("pt ").append(HtmlLooks.number(padding.right())).append("pt ").append(HtmlLooks.number(padding.bottom())).append("pt ").append(HtmlLooks.number(padding.left())).append("pt; ");
+            css.append("padding: ").append(HtmlLooks.number(padding.top())).append("pt ").append(HtmlLooks.number(padding.right())).append("pt ")
+                    .append(HtmlLooks.number(padding.bottom())).append("pt ").append(HtmlLooks.number(padding.left())).append("pt; ");
             css.append("vertical-align: ").append(switch (look.get(TableProperty.VERTICAL_ALIGNMENT, TableProperty.VerticalAlignment.TOP)) {
                 case TOP -> "top";
                 case CENTRE -> "middle";
                 case BOTTOM -> "bottom";
             }).append(';');
-            out.open(element, "scope", element.equals("th") ? "col" : null, "colspan", cell.columnSpan() > 1 ? String.valueOf(cell.columnSpan()) : null, "rowspan", cell.rowSpan() > 1 ? String.valueOf(cell.rowSpan()) : null, "style", css.toString());
+            out.open(element, "scope", element.equals("th") ? "col" : null, "colspan", cell.columnSpan() > 1 ? String.valueOf(cell.columnSpan()) : null,
+                    "rowspan", cell.rowSpan() > 1 ? String.valueOf(cell.rowSpan()) : null, "style", css.toString());
             blocks(cell.blocks(), look);
             out.close();
         }

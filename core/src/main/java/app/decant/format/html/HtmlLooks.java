@@ -39,11 +39,16 @@ final class HtmlLooks {
     String sheet() {
         StringBuilder css = new StringBuilder();
         Section.PageGeometry page = document.sections().get(0).page();
-        css.append("@page { size: ").append(number(page.width())).append("pt ").append(number(page.height())).append("pt; margin: ").append(number(page.top())).append("pt ").append(number(page.right())).append("pt ").append(number(page.bottom())).append("pt ").append(number(page.left())).append("pt; }\n");
+        css.append("@page { size: ").append(number(page.width())).append("pt ").append(number(page.height())).append("pt; margin: ")
+                .append(number(page.top())).append("pt ").append(number(page.right())).append("pt ").append(number(page.bottom())).append("pt ")
+                .append(number(page.left())).append("pt; }\n");
         Paragraph plain = Paragraph.of("");
-        css.append("body { ").append(text(cascade.text(plain, Look.PLAIN))).append("max-width: ").append(number(page.textWidth())).append("pt; margin: 2em auto; padding: 0 1em; }\n");
-        css.append("p, h1, h2, h3, h4, h5, h6, li { margin: 0; font-size: inherit; font-weight: inherit; ").append(paragraph(cascade.paragraph(plain))).append("}\n");
-        css.append("table { border-collapse: collapse; } th { text-align: inherit; font-weight: inherit; } img { max-width: 100%; height: auto; } sup, sub { line-height: 0; } pre, .tabs { white-space: pre-wrap; tab-size: 8; }\n");
+        css.append("body { ").append(text(cascade.text(plain, Look.PLAIN))).append("max-width: ").append(number(page.textWidth()))
+                .append("pt; margin: 2em auto; padding: 0 1em; }\n");
+        css.append("p, h1, h2, h3, h4, h5, h6, li { margin: 0; font-size: inherit; font-weight: inherit; ").append(paragraph(cascade.paragraph(plain)))
+                .append("}\n");
+        css.append("table { border-collapse: collapse; } th { text-align: inherit; font-weight: inherit; } img { max-width: 100%; height: auto; } sup, sub "
+                + "{ line-height: 0; } pre, .tabs { white-space: pre-wrap; tab-size: 8; }\n");
         for (Style style : document.styles().styles().values()) {
             if (style.kind() != Style.Kind.PARAGRAPH) continue;
             Paragraph like = new Paragraph(style.id(), Look.PLAIN, Look.PLAIN, List.of());
@@ -89,7 +94,8 @@ final class HtmlLooks {
         length(css, "margin-inline-end", look.get(ParagraphProperty.INDENT_END));
         LineSpacing spacing = look.get(ParagraphProperty.LINE_SPACING);
         // What a line of one and no more is differs by font; browsers take about 1.2.
-        if (spacing != null) css.append("line-height: ").append(spacing.rule() == LineSpacing.Rule.MULTIPLE ? number(spacing.value() * 1.15) : number(spacing.value()) + "pt").append("; ");
+        if (spacing != null) css.append("line-height: ").append(spacing.rule() == LineSpacing.Rule.MULTIPLE ? number(spacing.value() * 1.15)
+                : number(spacing.value()) + "pt").append("; ");
         if (look.is(ParagraphProperty.PAGE_BREAK_BEFORE)) css.append("break-before: page; ");
         if (look.is(ParagraphProperty.KEEP_WITH_NEXT)) css.append("break-after: avoid; ");
         if (look.is(ParagraphProperty.RIGHT_TO_LEFT)) css.append("direction: rtl; ");
@@ -115,11 +121,14 @@ final class HtmlLooks {
             case DASHED -> "dashed";
             default -> "solid";
         };
-        css.append("border-").append(side).append(": ").append(number(border.width())).append("pt ").append(line).append(' ').append(border.colour().isAutomatic() ? "currentColor" : "#" + border.colour().hex()).append("; ");
+        css.append("border-").append(side).append(": ").append(number(border.width())).append("pt ").append(line).append(' ')
+                .append(border.colour().isAutomatic() ? "currentColor" : "#" + border.colour().hex()).append("; ");
         if (border.space() > 0) css.append("padding-").append(side).append(": ").append(number(border.space())).append("pt; ");
     }
 
-    private static void length(StringBuilder css, String name, Double value) { if (value != null) css.append(name).append(": ").append(number(value)).append(value == 0 ? "; " : "pt; "); }
+    private static void length(StringBuilder css, String name, Double value) {
+        if (value != null) css.append(name).append(": ").append(number(value)).append(value == 0 ? "; " : "pt; ");
+    }
 
     static String text(Look look) {
         StringBuilder css = new StringBuilder();
@@ -143,6 +152,7 @@ final class HtmlLooks {
 
     private static String kind(String family) {
         String lower = family.toLowerCase(Locale.ROOT);
-        return lower.contains("mono") || lower.contains("courier") ? "monospace" : lower.contains("sans") || lower.contains("arial") || lower.contains("carlito") || lower.contains("calibri") || lower.contains("helvet") ? "sans-serif" : "serif";
+        return lower.contains("mono") || lower.contains("courier") ? "monospace" : lower.contains("sans") || lower.contains("arial")
+                || lower.contains("carlito") || lower.contains("calibri") || lower.contains("helvet") ? "sans-serif" : "serif";
     }
 }

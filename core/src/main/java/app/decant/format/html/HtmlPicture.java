@@ -47,7 +47,8 @@ final class HtmlPicture {
         Picture picture = new Picture(new Image(type, bytes), Math.max(1, wide), Math.max(1, high), element.attr("alt").isBlank() ? null : element.attr("alt"));
         String side = css.get("float");
         if ("left".equals(side) || "right".equals(side)) {
-            Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, side.equals("right") ? Alignment.END : Alignment.START, 0), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0), Anchor.Wrap.SQUARE, new Insets(0, 9, 4, 9), false);
+            Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, side.equals("right") ? Alignment.END : Alignment.START, 0),
+                    new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0), Anchor.Wrap.SQUARE, new Insets(0, 9, 4, 9), false);
             filling.inlines.add(new Inline.Floating(anchor, picture, context.text()));
         } else {
             filling.inlines.add(new Inline.InlinePicture(picture, context.text()));

@@ -46,9 +46,11 @@ public final class HtmlReader {
     static final double SIZE = 11;
     static final double TEXT_WIDTH = 453.6;
     private static final int DEEPEST = 300;
-    private static final Set<String> BLOCKS = Set.of("address", "article", "aside", "blockquote", "body", "center", "dd", "details", "div", "dl", "dt", "fieldset", "figcaption", "figure", "footer", "form", "h1", "h2", "h3", "h4", "h5", "h6", "header", "hr",
+    private static final Set<String> BLOCKS = Set.of("address", "article", "aside", "blockquote", "body", "center", "dd", "details", "div", "dl", "dt",
+            "fieldset", "figcaption", "figure", "footer", "form", "h1", "h2", "h3", "h4", "h5", "h6", "header", "hr",
             "li", "main", "nav", "ol", "p", "pre", "section", "summary", "table", "ul");
-    private static final Set<String> UNSEEN = Set.of("script", "style", "noscript", "template", "head", "title", "svg", "canvas", "iframe", "object", "video", "audio", "input", "select", "textarea", "button", "map");
+    private static final Set<String> UNSEEN = Set.of("script", "style", "noscript", "template", "head", "title", "svg", "canvas", "iframe", "object",
+            "video", "audio", "input", "select", "textarea", "button", "map");
 
     private final org.jsoup.nodes.Document page;
     private final StyleRules rules;
@@ -87,8 +89,10 @@ public final class HtmlReader {
         HtmlContext body = filling.context.text(StyleValues.text(rules.of(page.body()), SIZE).without(TextProperty.FAMILY).without(TextProperty.SIZE));
         children(page.body(), body, filling);
         filling.end();
-        Facts facts = new Facts(page.title().isBlank() ? null : page.title(), meta("description"), meta("author"), meta("keywords"), page.select("html").attr("lang").isBlank() ? null : page.select("html").attr("lang"), null, null, Map.of());
-        Document document = new Document(facts, styles(), new Numbering(patterns, lists), List.of(Section.PLAIN.withBlocks(blocks.isEmpty() ? List.of(Paragraph.of("")) : blocks)), false, Document.TAB_WIDTH, List.of());
+        Facts facts = new Facts(page.title().isBlank() ? null : page.title(), meta("description"), meta("author"), meta("keywords"), page.select("html")
+                .attr("lang").isBlank() ? null : page.select("html").attr("lang"), null, null, Map.of());
+        Document document = new Document(facts, styles(), new Numbering(patterns, lists),
+                List.of(Section.PLAIN.withBlocks(blocks.isEmpty() ? List.of(Paragraph.of("")) : blocks)), false, Document.TAB_WIDTH, List.of());
         return new Taken(document, kind, findings);
     }
 
@@ -103,16 +107,21 @@ public final class HtmlReader {
     private StyleSheet styles() {
         Map<String, String> body = rules.of(page.body());
         Look text = StyleValues.text(body, SIZE);
-        Look defaults = Look.of(TextProperty.FAMILY, text.get(TextProperty.FAMILY, "Liberation Serif")).with(TextProperty.SIZE, text.get(TextProperty.SIZE, SIZE));
+        Look defaults = Look.of(TextProperty.FAMILY, text.get(TextProperty.FAMILY, "Liberation Serif"))
+                .with(TextProperty.SIZE, text.get(TextProperty.SIZE, SIZE));
         Map<String, Style> styles = new LinkedHashMap<>();
         double[] sizes = {20, 16, 13, 12, 11, 11};
-        styles.put("Text", new Style("Text", "Normal", Style.Kind.PARAGRAPH, null, null, Look.of(ParagraphProperty.SPACE_AFTER, 8.0).with(ParagraphProperty.WIDOW_CONTROL, true)));
+        styles.put("Text", new Style("Text", "Normal", Style.Kind.PARAGRAPH, null, null, Look.of(ParagraphProperty.SPACE_AFTER, 8.0)
+                .with(ParagraphProperty.WIDOW_CONTROL, true)));
         for (int i = 1; i <= 6; i++) {
-            styles.put("Heading" + i, new Style("Heading" + i, "heading " + i, Style.Kind.PARAGRAPH, null, "Text", Look.of(TextProperty.SIZE, sizes[i - 1]).with(TextProperty.BOLD, true).with(ParagraphProperty.OUTLINE_LEVEL, i).with(ParagraphProperty.SPACE_BEFORE, 12.0)
+            styles.put("Heading" + i, new Style("Heading" + i, "heading " + i, Style.Kind.PARAGRAPH, null, "Text", Look.of(TextProperty.SIZE, sizes[i - 1])
+                    .with(TextProperty.BOLD, true).with(ParagraphProperty.OUTLINE_LEVEL, i).with(ParagraphProperty.SPACE_BEFORE, 12.0)
                     .with(ParagraphProperty.SPACE_AFTER, 6.0).with(ParagraphProperty.KEEP_WITH_NEXT, true)));
         }
-        styles.put("Quote", new Style("Quote", "Quote", Style.Kind.PARAGRAPH, "Text", "Text", Look.of(ParagraphProperty.INDENT_START, 24.0).with(ParagraphProperty.INDENT_END, 24.0)));
-        styles.put("Preformatted", new Style("Preformatted", "Preformatted", Style.Kind.PARAGRAPH, null, null, Look.of(TextProperty.FAMILY, "Liberation Mono").with(TextProperty.SIZE, 10.0).with(ParagraphProperty.SPACE_AFTER, 8.0)));
+        styles.put("Quote", new Style("Quote", "Quote", Style.Kind.PARAGRAPH, "Text", "Text", Look.of(ParagraphProperty.INDENT_START, 24.0)
+                .with(ParagraphProperty.INDENT_END, 24.0)));
+        styles.put("Preformatted", new Style("Preformatted", "Preformatted", Style.Kind.PARAGRAPH, null, null, Look.of(TextProperty.FAMILY, "Liberation Mono")
+                .with(TextProperty.SIZE, 10.0).with(ParagraphProperty.SPACE_AFTER, 8.0)));
         styles.put("ListItem", new Style("ListItem", "List Paragraph", Style.Kind.PARAGRAPH, "Text", null, Look.of(ParagraphProperty.SPACE_AFTER, 3.0)));
         styles.put("Cell", new Style("Cell", "Cell", Style.Kind.PARAGRAPH, null, null, Look.PLAIN));
         styles.put("NoteText", new Style("NoteText", "footnote text", Style.Kind.PARAGRAPH, null, null, Look.of(TextProperty.SIZE, 9.0)));
@@ -133,7 +142,8 @@ public final class HtmlReader {
     private void element(Element element, HtmlContext context, Filling filling) {
         String name = element.normalName();
         if (UNSEEN.contains(name)) {
-            if (Set.of("svg", "canvas", "iframe", "object", "video", "audio").contains(name)) tell("Moving pictures, drawings and frames of the page are left out.");
+            if (Set.of("svg", "canvas", "iframe", "object", "video", "audio").contains(name))
+                tell("Moving pictures, drawings and frames of the page are left out.");
             return;
         }
         Map<String, String> css = rules.of(element);
@@ -154,7 +164,8 @@ public final class HtmlReader {
         switch (name) {
             case "table" -> new HtmlTable(this, rules).put(element, context, filling);
             case "ul", "ol" -> list(element, name, context, filling);
-            case "hr" -> filling.blocks.add(new Paragraph("Text", Look.of(ParagraphProperty.BORDERS, new Borders(null, null, Border.single(0.75, new Colour(0x808080)), null, null, null)), Look.PLAIN, List.of()));
+            case "hr" -> filling.blocks.add(new Paragraph("Text", Look.of(ParagraphProperty.BORDERS,
+                    new Borders(null, null, Border.single(0.75, new Colour(0x808080)), null, null, null)), Look.PLAIN, List.of()));
             case "nav" -> {
                 if (element.attr("role").equals("doc-toc")) contents(element, context, filling);
                 else plain(element, name, css, context, filling, marks);
@@ -171,18 +182,21 @@ public final class HtmlReader {
             case "pre" -> "Preformatted";
             default -> context.style();
         };
-        boolean holder = Set.of("div", "section", "article", "main", "body", "header", "footer", "aside", "form", "figure", "fieldset", "details", "nav", "center").contains(name);
+        boolean holder = Set.of("div", "section", "article", "main", "body", "header", "footer", "aside", "form", "figure", "fieldset", "details", "nav",
+                "center").contains(name);
         double size = context.size();
         Look text = StyleValues.text(css, size);
         Look paragraph = StyleValues.paragraph(css, text.get(TextProperty.SIZE, size));
         // Margins and borders of what only holds others together are not those of each paragraph in it.
         if (holder) paragraph = Look.PLAIN.with(ParagraphProperty.ALIGNMENT, paragraph.get(ParagraphProperty.ALIGNMENT));
         if (name.equals("center")) paragraph = paragraph.with(ParagraphProperty.ALIGNMENT, Alignment.CENTRE);
-        if (element.hasAttr("align") && !paragraph.says(ParagraphProperty.ALIGNMENT)) paragraph = StyleValues.paragraph(Map.of("text-align", element.attr("align").toLowerCase(Locale.ROOT)), size).over(paragraph);
+        if (element.hasAttr("align") && !paragraph.says(ParagraphProperty.ALIGNMENT))
+            paragraph = StyleValues.paragraph(Map.of("text-align", element.attr("align").toLowerCase(Locale.ROOT)), size).over(paragraph);
         if (element.attr("dir").equals("rtl")) paragraph = paragraph.with(ParagraphProperty.RIGHT_TO_LEFT, true);
         boolean spaces = name.equals("pre") || css.getOrDefault("white-space", "").startsWith("pre") || context.spaces();
         HtmlContext own = new HtmlContext(text.over(context.text()), paragraph.over(context.paragraph()), style, context.list(), spaces, context.depth());
-        if (name.equals("dd")) own = new HtmlContext(own.text(), own.paragraph().with(ParagraphProperty.INDENT_START, 24.0), style, own.list(), spaces, own.depth());
+        if (name.equals("dd")) own = new HtmlContext(own.text(), own.paragraph().with(ParagraphProperty.INDENT_START, 24.0), style, own.list(), spaces,
+                own.depth());
         filling.context = own;
         filling.inlines.addAll(marks);
         if (name.equals("pre")) {
@@ -211,7 +225,8 @@ public final class HtmlReader {
         String id = "L" + (lists.size() + 1);
         Numbering.Level own = level(element, name, level);
         List<Numbering.Level> levels = new ArrayList<>();
-        for (int i = 0; i < 9; i++) levels.add(i == level ? own : new Numbering.Level(NumberFormat.NONE, 1, "", Numbering.Suffix.NOTHING, null, null, Look.PLAIN));
+        for (int i = 0; i < 9; i++)
+            levels.add(i == level ? own : new Numbering.Level(NumberFormat.NONE, 1, "", Numbering.Suffix.NOTHING, null, null, Look.PLAIN));
         patterns.put(id, new Numbering.Pattern(id, levels));
         lists.put(id, new Numbering.NumberedList(id, id, Map.of(), Map.of()));
         for (Element item : element.children()) {
@@ -228,7 +243,8 @@ public final class HtmlReader {
             Map<String, String> css = rules.of(item);
             Look text = StyleValues.text(css, context.size());
             Look paragraph = StyleValues.paragraph(css, context.size()).without(ParagraphProperty.INDENT_START).without(ParagraphProperty.FIRST_LINE);
-            HtmlContext inner = new HtmlContext(text.over(context.text()), paragraph, "ListItem", new ParagraphProperty.ListReference(id, level), context.spaces(), context.depth() + 1);
+            HtmlContext inner = new HtmlContext(text.over(context.text()), paragraph, "ListItem", new ParagraphProperty.ListReference(id, level),
+                    context.spaces(), context.depth() + 1);
             filling.end();
             filling.context = inner;
             filling.listed = false;
@@ -247,7 +263,8 @@ public final class HtmlReader {
         if (name.equals("ul")) {
             boolean none = rules.of(element).getOrDefault("list-style", rules.of(element).getOrDefault("list-style-type", "")).startsWith("none");
             String bullet = label != null ? label : level % 3 == 1 ? "\u25E6" : level % 3 == 2 ? "\u25AA" : "\u2022";
-            return new Numbering.Level(none ? NumberFormat.NONE : NumberFormat.BULLET, 1, none ? label == null ? "" : label : bullet, Numbering.Suffix.TAB, null, null, look);
+            return new Numbering.Level(none ? NumberFormat.NONE : NumberFormat.BULLET, 1, none ? label == null ? "" : label : bullet, Numbering.Suffix.TAB,
+                    null, null, look);
         }
         NumberFormat format = switch (element.attr("type")) {
             case "a" -> NumberFormat.LOWER_LETTER;
@@ -291,11 +308,13 @@ public final class HtmlReader {
                     box(element, css, context, filling);
                     return;
                 }
-                if (name.equals("sup") && element.childNodeSize() == 1 && element.children().size() == 1 && element.child(0).attr("role").equals("doc-noteref") && note(element.child(0), context, filling)) return;
+                if (name.equals("sup") && element.childNodeSize() == 1 && element.children().size() == 1 && element.child(0).attr("role")
+                        .equals("doc-noteref") && note(element.child(0), context, filling)) return;
                 Look look = StyleValues.text(css, context.size()).over(meaning(name, context));
                 Colour behind = StyleValues.background(css);
                 if (behind != null) look = look.with(TextProperty.HIGHLIGHT, behind);
-                if (name.equals("font") && element.hasAttr("color") && StyleValues.colour(element.attr("color")) != null) look = look.with(TextProperty.COLOUR, StyleValues.colour(element.attr("color")));
+                if (name.equals("font") && element.hasAttr("color") && StyleValues.colour(element.attr("color")) != null)
+                    look = look.with(TextProperty.COLOUR, StyleValues.colour(element.attr("color")));
                 if (name.equals("font") && element.hasAttr("face")) look = look.with(TextProperty.FAMILY, element.attr("face").split(",")[0].strip());
                 boolean apart = "block".equals(css.get("display"));
                 if (apart && !filling.endsInSpace()) filling.inlines.add(new Inline.Text(String.valueOf(Inline.LINE_BREAK), context.text()));
@@ -317,8 +336,10 @@ public final class HtmlReader {
         Double width = StyleValues.length(css.get("width"), context.size());
         Borders borders = StyleValues.borders(css, context.size());
         Border border = borders == null || borders.top() == null ? Border.NONE : borders.top();
-        Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, "right".equals(css.get("float")) ? Alignment.END : Alignment.START, 0), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0), Anchor.Wrap.SQUARE, new Insets(0, 9, 0, 9), false);
-        filling.inlines.add(new Inline.Floating(anchor, new TextBox(blocks, width == null ? 150 : width, 20, true, new Insets(3.6, 7.2, 3.6, 7.2), border, StyleValues.background(css)), context.text()));
+        Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, "right".equals(css.get("float")) ? Alignment.END : Alignment.START,
+                0), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0), Anchor.Wrap.SQUARE, new Insets(0, 9, 0, 9), false);
+        filling.inlines.add(new Inline.Floating(anchor, new TextBox(blocks, width == null ? 150 : width, 20, true, new Insets(3.6, 7.2, 3.6, 7.2), border,
+                StyleValues.background(css)), context.text()));
     }
 
     private static Look meaning(String name, HtmlContext context) {
@@ -350,7 +371,8 @@ public final class HtmlReader {
         String mark = element.text().matches("\\d+") ? null : element.text();
         // The mark inside the note is the list's on a page; paper needs it written.
         if (!blocks.isEmpty() && blocks.get(0) instanceof Paragraph first) {
-            List<Inline> marked = new ArrayList<>(List.of(new Inline.Field(Inline.Field.Kind.NOTE_MARK, "", "", Look.of(TextProperty.SCRIPT, TextProperty.Script.SUPER)), new Inline.Text(" ", Look.PLAIN)));
+            List<Inline> marked = new ArrayList<>(List.of(new Inline.Field(Inline.Field.Kind.NOTE_MARK, "", "",
+                    Look.of(TextProperty.SCRIPT, TextProperty.Script.SUPER)), new Inline.Text(" ", Look.PLAIN)));
             marked.addAll(first.inlines());
             blocks.set(0, first.withInlines(marked));
         }

@@ -31,12 +31,14 @@ final class HtmlTable {
     void put(Element element, HtmlContext context, Filling filling) {
         for (Element caption : element.children()) {
             if (!caption.normalName().equals("caption")) continue;
-            Filling own = new Filling(filling.blocks, new HtmlContext(context.text(), Look.of(ParagraphProperty.KEEP_WITH_NEXT, true), "Text", null, false, context.depth() + 1));
+            Filling own = new Filling(filling.blocks, new HtmlContext(context.text(), Look.of(ParagraphProperty.KEEP_WITH_NEXT, true), "Text", null, false,
+                    context.depth() + 1));
             reader.children(caption, own.context, own);
             own.end();
         }
         // Heads stand above and feet below, wherever the page tells them (HTML, 4.9.6 and 4.9.7).
-        List<Element> rows = element.select("tr").stream().filter(row -> row.closest("table") == element).sorted(java.util.Comparator.comparingInt(HtmlTable::place)).toList();
+        List<Element> rows = element.select("tr").stream().filter(row -> row.closest("table") == element)
+                .sorted(java.util.Comparator.comparingInt(HtmlTable::place)).toList();
         int columns = 0;
         Map<Integer, int[]> reach = new HashMap<>();
         List<List<Object[]>> placed = new ArrayList<>();
@@ -61,11 +63,13 @@ final class HtmlTable {
         if (told != null && !rules.of(element).getOrDefault("width", "").endsWith("%") && told > 20) width = told;
         List<Double> widths = new ArrayList<>();
         for (Element column : element.select("colgroup > col")) {
-            String value = rules.of(column).getOrDefault("width", column.attr("width").matches("\\d{1,5}") ? column.attr("width") + "px" : column.attr("width"));
+            String value = rules.of(column).getOrDefault("width", column.attr("width").matches("\\d{1,5}") ? column.attr("width") + "px"
+                    : column.attr("width"));
             Double points = StyleValues.length(value, context.size());
             widths.add(value.matches("[0-9.]+%") ? width * Double.parseDouble(value.replace("%", "")) / 100 : points == null ? -1.0 : points);
         }
-        if (widths.size() != columns || widths.stream().anyMatch(one -> one <= 0)) widths = new ArrayList<>(java.util.Collections.nCopies(columns, width / columns));
+        if (widths.size() != columns || widths.stream().anyMatch(one -> one <= 0))
+            widths = new ArrayList<>(java.util.Collections.nCopies(columns, width / columns));
         boolean ruled = element.hasAttr("border") && !element.attr("border").equals("0");
         List<Table.Row> made = new ArrayList<>();
         for (int r = 0; r < placed.size(); r++) {
@@ -87,7 +91,8 @@ final class HtmlTable {
     private Table.Cell cell(Element element, int column, int across, int down, HtmlContext context, boolean ruled) {
         Map<String, String> css = rules.of(element);
         Look look = Look.PLAIN;
-        Borders borders = StyleValues.borders(css.entrySet().stream().filter(one -> !one.getKey().startsWith("padding")).collect(java.util.stream.Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)), context.size());
+        Borders borders = StyleValues.borders(css.entrySet().stream().filter(one -> !one.getKey().startsWith("padding"))
+                .collect(java.util.stream.Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)), context.size());
         if (borders == null && ruled) borders = Borders.all(Border.single(0.75, Colour.AUTOMATIC));
         if (borders != null) look = look.with(TableProperty.BORDERS, borders);
         Colour behind = StyleValues.background(css);
@@ -98,13 +103,16 @@ final class HtmlTable {
         if (vertical.equals("bottom")) look = look.with(TableProperty.VERTICAL_ALIGNMENT, TableProperty.VerticalAlignment.BOTTOM);
         String[] padding = css.getOrDefault("padding", "").split("\\s+");
         // One to four lengths: top, right, bottom, left (CSS 2.2, 8.4).
-        if (padding.length < 4) padding = new String[] {padding[0], padding[padding.length > 1 ? 1 : 0], padding[padding.length > 2 ? 2 : 0], padding[padding.length > 1 ? 1 : 0]};
-        if ( StyleValues.length(padding[0], 10) != null) look = look.with(TableProperty.PADDING, new Insets(StyleValues.length(padding[0], 10), or(padding[1]), or(padding[2]), or(padding[3])));
+        if (padding.length < 4) padding = new String[] {padding[0], padding[padding.length > 1 ? 1 : 0], padding[padding.length > 2 ? 2 : 0],
+                padding[padding.length > 1 ? 1 : 0]};
+        if ( StyleValues.length(padding[0], 10) != null)
+            look = look.with(TableProperty.PADDING, new Insets(StyleValues.length(padding[0], 10), or(padding[1]), or(padding[2]), or(padding[3])));
         List<Block> blocks = new ArrayList<>();
         Look text = StyleValues.text(css, context.size());
         // A head cell is bold where nobody says otherwise.
         if (element.normalName().equals("th") && !css.containsKey("font-weight")) text = text.with(TextProperty.BOLD, true);
-        Map<String, String> aligned = css.containsKey("text-align") || !element.hasAttr("align") ? css : Map.of("text-align", element.attr("align").toLowerCase(Locale.ROOT));
+        Map<String, String> aligned = css.containsKey("text-align") || !element.hasAttr("align") ? css : Map.of("text-align", element.attr("align")
+                .toLowerCase(Locale.ROOT));
         Look paragraph = Look.PLAIN.with(ParagraphProperty.ALIGNMENT, StyleValues.paragraph(aligned, context.size()).get(ParagraphProperty.ALIGNMENT));
         Filling own = new Filling(blocks, new HtmlContext(text.over(context.text()), paragraph, "Cell", null, false, context.depth() + 1));
         reader.children(element, own.context, own);

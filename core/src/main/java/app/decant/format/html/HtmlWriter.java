@@ -43,9 +43,11 @@ public final class HtmlWriter {
 
     static List<Finding> findings(Set<String> lost, String what, Document document) {
         List<Finding> findings = new ArrayList<>();
-        if (document.sections().stream().anyMatch(section -> !section.frames().isEmpty())) findings.add(Finding.lost("Headers and footers have no place in a " + what + ".", ""));
+        if (document.sections().stream().anyMatch(section -> !section.frames().isEmpty()))
+            findings.add(Finding.lost("Headers and footers have no place in a " + what + ".", ""));
         findings.add(Finding.changed("A " + what + " has no pages: lines and pages end where the reader's window ends them.", ""));
-        if (lost.contains("opaque")) findings.add(Finding.lost("Charts, formulas and embedded objects that have no picture are left out of the " + what + ".", ""));
+        if (lost.contains("opaque"))
+            findings.add(Finding.lost("Charts, formulas and embedded objects that have no picture are left out of the " + what + ".", ""));
         if (lost.contains("picture")) findings.add(Finding.lost("A picture can't be decoded and is left out of the " + what + ".", ""));
         if (lost.contains("crop")) findings.add(Finding.changed("Pictures of which a part is cut off are shown whole.", ""));
         if (lost.contains("boxes")) findings.add(Finding.changed("Text boxes keep their words and their side, not their exact place.", ""));

@@ -41,10 +41,12 @@ public final class MarkdownWriter {
         writer.blocks(document.blocks());
         for (int i = 0; i < writer.notes.size(); i++) {
             StringBuilder note = new StringBuilder();
-            for (Block block : writer.notes.get(i).blocks()) if (block instanceof Paragraph paragraph) note.append(note.isEmpty() ? "" : " ").append(writer.line(paragraph).strip());
+            for (Block block : writer.notes.get(i).blocks())
+                if (block instanceof Paragraph paragraph) note.append(note.isEmpty() ? "" : " ").append(writer.line(paragraph).strip());
             writer.out.append("\\[").append(i + 1).append("\\] ").append(note).append("\n\n");
         }
-        List<Finding> findings = new ArrayList<>(List.of(Finding.changed("Markdown holds words, headings, lists, tables and links; fonts, colours and pages are lost.", "")));
+        List<Finding> findings = new ArrayList<>(List.of(Finding.changed("Markdown holds words, headings, lists, tables and links; fonts, colours and "
+                + "pages are lost.", "")));
         if (writer.pictures) findings.add(Finding.lost("Pictures are left out of the Markdown; their descriptions stand in their place.", ""));
         return new Written(writer.out.toString().replaceAll("\n{3,}", "\n\n").getBytes(StandardCharsets.UTF_8), findings);
     }
@@ -57,7 +59,8 @@ public final class MarkdownWriter {
             list = own;
             if (block instanceof Paragraph paragraph) {
                 paragraph(paragraph);
-                for (Inline inline : paragraph.inlines()) if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) blocks(box.blocks());
+                for (Inline inline : paragraph.inlines())
+                    if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) blocks(box.blocks());
             } else if (block instanceof Contents contents) contents(contents);
             else if (block instanceof Table table) table(table);
         }
@@ -66,7 +69,8 @@ public final class MarkdownWriter {
 
     private boolean isItem(Paragraph paragraph) {
         ParagraphProperty.ListReference list = cascade.paragraph(paragraph).get(ParagraphProperty.LIST);
-        return cascade.outlineLevel(paragraph) == 0 && list != null && list.list() != null && labels.label(paragraph) != null && document.numbering().level(list) != null;
+        return cascade.outlineLevel(paragraph) == 0 && list != null && list.list() != null && labels.label(paragraph) != null && document.numbering()
+                .level(list) != null;
     }
 
     private void contents(Contents contents) {
@@ -82,7 +86,8 @@ public final class MarkdownWriter {
             String indent = "    ".repeat(cascade.paragraph(paragraph).get(ParagraphProperty.LIST).level());
             boolean counted = told.format() == NumberFormat.DECIMAL && label.matches("\\d{1,9}[.)]");
             boolean bullet = told.format() == NumberFormat.BULLET;
-            out.append(indent).append(counted ? label : "-").append(' ').append(counted || bullet ? "" : escaped(label) + " ").append(text.strip()).append('\n');
+            out.append(indent).append(counted ? label : "-").append(' ').append(counted || bullet ? "" : escaped(label) + " ").append(text.strip())
+                    .append('\n');
             return;
         }
         if (text.isBlank()) return;
@@ -133,7 +138,8 @@ public final class MarkdownWriter {
             } else if (inline instanceof Inline.Note note) {
                 notes.add(note);
                 line.append("\\[").append(notes.size()).append("\\]");
-            } else if (inline instanceof Inline.InlinePicture || inline instanceof Inline.Floating floating && floating.content() instanceof app.decant.document.Picture) {
+            } else if (inline instanceof Inline.InlinePicture || inline instanceof Inline.Floating floating
+                    && floating.content() instanceof app.decant.document.Picture) {
                 pictures = true;
             }
         }
@@ -146,11 +152,13 @@ public final class MarkdownWriter {
         String core = plain.strip();
         if (core.isEmpty()) return plain.replace("\n", "\\\n").replace('\t', ' ');
         int from = plain.indexOf(core);
-        String signs = (look.is(TextProperty.BOLD) && !style.is(TextProperty.BOLD) ? "**" : "") + (look.is(TextProperty.ITALIC) && !style.is(TextProperty.ITALIC) ? "*" : "");
+        String signs = (look.is(TextProperty.BOLD) && !style.is(TextProperty.BOLD) ? "**" : "") + (look.is(TextProperty.ITALIC)
+                && !style.is(TextProperty.ITALIC) ? "*" : "");
         String struck = look.is(TextProperty.STRIKE) ? "~~" : "";
         String inside = escaped(core).replace("\n", "\\\n").replace('\t', ' ');
         String made = struck + signs + inside + new StringBuilder(signs).reverse() + struck;
-        if (look.get(TextProperty.LINK) instanceof Link.Address address) made = "[" + made + "](<" + address.uri().replace("<", "%3C").replace(">", "%3E") + ">)";
+        if (look.get(TextProperty.LINK) instanceof Link.Address address)
+            made = "[" + made + "](<" + address.uri().replace("<", "%3C").replace(">", "%3E") + ">)";
         return plain.substring(0, from).replace('\t', ' ') + made + plain.substring(from + core.length()).replace("\n", "\\\n").replace('\t', ' ');
     }
 

@@ -14,7 +14,8 @@ final class Markup {
     /** @param attributes names and values by turns; null values are left out */
     Markup open(String name, String... attributes) {
         out.append('<').append(name);
-        for (int i = 0; i < attributes.length; i += 2) if (attributes[i + 1] != null) out.append(' ').append(attributes[i]).append("=\"").append(escaped(attributes[i + 1])).append('"');
+        for (int i = 0; i < attributes.length; i += 2)
+            if (attributes[i + 1] != null) out.append(' ').append(attributes[i]).append("=\"").append(escaped(attributes[i + 1])).append('"');
         if (VOID.contains(name)) {
             out.append("/>");
         } else {

@@ -27,12 +27,14 @@ final class StyleRules {
         List<Rule> rules = new ArrayList<>();
         for (Element style : page.select("style")) {
             // What is said for printing or for other windows is passed over.
-            String css = style.data().replaceAll("(?s)/\\*.*?\\*/", "").replaceAll("@(import|charset|namespace)[^;]*;", "").replaceAll("(?s)@(media|supports|font-face|page|keyframes)[^{]*\\{([^{}]*\\{[^{}]*\\})*[^{}]*\\}", "");
+            String css = style.data().replaceAll("(?s)/\\*.*?\\*/", "").replaceAll("@(import|charset|namespace)[^;]*;", "")
+                    .replaceAll("(?s)@(media|supports|font-face|page|keyframes)[^{]*\\{([^{}]*\\{[^{}]*\\})*[^{}]*\\}", "");
             Matcher matcher = RULE.matcher(css);
             while (matcher.find() && rules.size() < MOST_RULES) {
                 Map<String, String> declarations = declarations(matcher.group(2));
                 if (declarations.isEmpty()) continue;
-                for (String selector : matcher.group(1).split(",")) if (!selector.contains(":")) rules.add(new Rule(selector.strip(), weight(selector), rules.size(), declarations));
+                for (String selector : matcher.group(1).split(","))
+                    if (!selector.contains(":")) rules.add(new Rule(selector.strip(), weight(selector), rules.size(), declarations));
             }
         }
         rules.sort(Comparator.comparingInt(Rule::weight).thenComparingInt(Rule::order));
@@ -62,7 +64,8 @@ final class StyleRules {
 
     private static int weight(String selector) {
         int weight = 0;
-        for (int i = 0; i < selector.length(); i++) weight += selector.charAt(i) == '#' ? 10_000 : selector.charAt(i) == '.' || selector.charAt(i) == '[' ? 100 : 0;
+        for (int i = 0; i < selector.length(); i++)
+            weight += selector.charAt(i) == '#' ? 10_000 : selector.charAt(i) == '.' || selector.charAt(i) == '[' ? 100 : 0;
         Matcher elements = ELEMENT.matcher(selector);
         while (elements.find()) weight++;
         return weight;

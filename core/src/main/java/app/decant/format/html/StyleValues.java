@@ -17,10 +17,14 @@ import java.util.regex.Pattern;
 /** Declarations of style sheets as looks. Lengths come out in points. */
 final class StyleValues {
     private static final Pattern LENGTH = Pattern.compile("(-?\\d*\\.?\\d+)(pt|px|em|rem|cm|mm|in|pc|%)?");
-    private static final Map<String, String> NAMED = Map.ofEntries(Map.entry("black", "000000"), Map.entry("white", "ffffff"), Map.entry("red", "ff0000"), Map.entry("green", "008000"), Map.entry("blue", "0000ff"), Map.entry("yellow", "ffff00"),
-            Map.entry("gray", "808080"), Map.entry("grey", "808080"), Map.entry("silver", "c0c0c0"), Map.entry("maroon", "800000"), Map.entry("olive", "808000"), Map.entry("lime", "00ff00"), Map.entry("aqua", "00ffff"),
-            Map.entry("cyan", "00ffff"), Map.entry("teal", "008080"), Map.entry("navy", "000080"), Map.entry("fuchsia", "ff00ff"), Map.entry("magenta", "ff00ff"), Map.entry("purple", "800080"), Map.entry("orange", "ffa500"),
-            Map.entry("darkred", "8b0000"), Map.entry("darkblue", "00008b"), Map.entry("darkgreen", "006400"), Map.entry("lightgray", "d3d3d3"), Map.entry("lightgrey", "d3d3d3"), Map.entry("brown", "a52a2a"), Map.entry("pink", "ffc0cb"));
+    private static final Map<String, String> NAMED = Map.ofEntries(Map.entry("black", "000000"), Map.entry("white", "ffffff"), Map.entry("red", "ff0000"),
+            Map.entry("green", "008000"), Map.entry("blue", "0000ff"), Map.entry("yellow", "ffff00"),
+            Map.entry("gray", "808080"), Map.entry("grey", "808080"), Map.entry("silver", "c0c0c0"), Map.entry("maroon", "800000"),
+                    Map.entry("olive", "808000"), Map.entry("lime", "00ff00"), Map.entry("aqua", "00ffff"),
+            Map.entry("cyan", "00ffff"), Map.entry("teal", "008080"), Map.entry("navy", "000080"), Map.entry("fuchsia", "ff00ff"),
+                    Map.entry("magenta", "ff00ff"), Map.entry("purple", "800080"), Map.entry("orange", "ffa500"),
+            Map.entry("darkred", "8b0000"), Map.entry("darkblue", "00008b"), Map.entry("darkgreen", "006400"), Map.entry("lightgray", "d3d3d3"),
+                    Map.entry("lightgrey", "d3d3d3"), Map.entry("brown", "a52a2a"), Map.entry("pink", "ffc0cb"));
 
     private StyleValues() { }
 
@@ -51,7 +55,8 @@ final class StyleValues {
         if (hex.matches("[0-9a-f]{3}")) hex = "" + hex.charAt(0) + hex.charAt(0) + hex.charAt(1) + hex.charAt(1) + hex.charAt(2) + hex.charAt(2);
         if (hex.matches("[0-9a-f]{6}")) return Colour.hex(hex);
         Matcher rgb = Pattern.compile("rgba?\\(\\s*(\\d{1,3})\\s*,\\s*(\\d{1,3})\\s*,\\s*(\\d{1,3}).*\\)").matcher(plain);
-        if (rgb.matches()) return new Colour(Math.min(255, Integer.parseInt(rgb.group(1))) << 16 | Math.min(255, Integer.parseInt(rgb.group(2))) << 8 | Math.min(255, Integer.parseInt(rgb.group(3))));
+        if (rgb.matches()) return new Colour(Math.min(255, Integer.parseInt(rgb.group(1))) << 16 | Math.min(255,
+                Integer.parseInt(rgb.group(2))) << 8 | Math.min(255, Integer.parseInt(rgb.group(3))));
         return null;
     }
 
@@ -82,7 +87,8 @@ final class StyleValues {
             if (decoration.contains("line-through")) look = look.with(TextProperty.STRIKE, true);
             if (decoration.equals("none")) look = look.with(TextProperty.UNDERLINE, Underline.NONE);
         }
-        if (css.getOrDefault("font-variant", css.getOrDefault("font-variant-caps", "")).contains("small-caps")) look = look.with(TextProperty.SMALL_CAPITALS, true);
+        if (css.getOrDefault("font-variant", css.getOrDefault("font-variant-caps", "")).contains("small-caps"))
+            look = look.with(TextProperty.SMALL_CAPITALS, true);
         if ("uppercase".equals(css.get("text-transform"))) look = look.with(TextProperty.CAPITALS, true);
         String vertical = css.get("vertical-align");
         if ("super".equals(vertical)) look = look.with(TextProperty.SCRIPT, TextProperty.Script.SUPER);
@@ -130,7 +136,8 @@ final class StyleValues {
         }
         String[] margins = css.containsKey("margin") ? css.get("margin").split("\\s+") : new String[0];
         Double top = length(css.containsKey("margin-top") ? css.get("margin-top") : margins.length > 0 ? margins[0] : null, size);
-        Double bottom = length(css.containsKey("margin-bottom") ? css.get("margin-bottom") : margins.length > 2 ? margins[2] : margins.length > 0 ? margins[0] : null, size);
+        Double bottom = length(css.containsKey("margin-bottom") ? css.get("margin-bottom") : margins.length > 2 ? margins[2] : margins.length > 0
+                ? margins[0] : null, size);
         if (top != null) look = look.with(ParagraphProperty.SPACE_BEFORE, Math.max(0, top));
         if (bottom != null) look = look.with(ParagraphProperty.SPACE_AFTER, Math.max(0, bottom));
         Double start = length(css.getOrDefault("margin-inline-start", css.get("margin-left")), size);
@@ -140,9 +147,13 @@ final class StyleValues {
         Double first = length(css.get("text-indent"), size);
         if (first != null) look = look.with(ParagraphProperty.FIRST_LINE, first);
         String height = css.get("line-height");
-        if (height != null && height.matches("\\d*\\.?\\d+")) look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.MULTIPLE, Math.max(0.1, Math.round(Double.parseDouble(height) / 1.15 * 100) / 100.0)));
-        else if (length(height, size) != null && length(height, size) > 0) look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.EXACTLY, length(height, size)));
-        if (css.getOrDefault("break-before", css.getOrDefault("page-break-before", "")).matches("page|always")) look = look.with(ParagraphProperty.PAGE_BREAK_BEFORE, true);
+        if (height != null && height.matches("\\d*\\.?\\d+"))
+            look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.MULTIPLE,
+                    Math.max(0.1, Math.round(Double.parseDouble(height) / 1.15 * 100) / 100.0)));
+        else if (length(height, size) != null && length(height, size) > 0)
+            look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.EXACTLY, length(height, size)));
+        if (css.getOrDefault("break-before", css.getOrDefault("page-break-before", "")).matches("page|always"))
+            look = look.with(ParagraphProperty.PAGE_BREAK_BEFORE, true);
         if (css.getOrDefault("break-after", css.getOrDefault("page-break-after", "")).equals("avoid")) look = look.with(ParagraphProperty.KEEP_WITH_NEXT, true);
         if ("rtl".equals(css.get("direction"))) look = look.with(ParagraphProperty.RIGHT_TO_LEFT, true);
         Colour behind = background(css);

@@ -108,7 +108,8 @@ final class OdtBody {
             boolean cut = i < text.length() && (text.charAt(i) == Inline.PAGE_BREAK || text.charAt(i) == Inline.COLUMN_BREAK);
             if (i < text.length() && !cut) continue;
             boolean whole = from == 0 && i == text.length();
-            Paragraph part = whole ? paragraph : new Paragraph(paragraph.style(), from == 0 ? paragraph.look() : paragraph.look().with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(null, 0)), paragraph.mark(), paragraph.slice(from, i));
+            Paragraph part = whole ? paragraph : new Paragraph(paragraph.style(), from == 0 ? paragraph.look() : paragraph.look()
+                    .with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(null, 0)), paragraph.mark(), paragraph.slice(from, i));
             listed(part, table, breaks);
             breaks = cut ? text.charAt(i) == Inline.PAGE_BREAK ? "page" : "column" : null;
             from = i + 1;
@@ -144,7 +145,8 @@ final class OdtBody {
             Link link = inline.look().get(TextProperty.LINK);
             if (inline.length() > 0 && !Objects.equals(link, open)) {
                 if (open != null) xml.close();
-                if (link != null) xml.open("text:a", "xlink:type", "simple", "xlink:href", link instanceof Link.Address address ? address.uri() : "#" + ((Link.Inside) link).bookmark());
+                if (link != null) xml.open("text:a", "xlink:type", "simple", "xlink:href", link instanceof Link.Address address ? address.uri() : "#"
+                        + ((Link.Inside) link).bookmark());
                 open = link;
             }
             inline(inline, paragraph, table);
@@ -213,7 +215,8 @@ final class OdtBody {
             return;
         }
         boolean reference = element.equals("text:bookmark-ref");
-        xml.open(element, "text:select-page", element.equals("text:page-number") ? "current" : null, "text:ref-name", reference ? field.argument() : null, "text:reference-format", !reference ? null : field.kind() == Inline.Field.Kind.PAGE_REFERENCE ? "page" : "text");
+        xml.open(element, "text:select-page", element.equals("text:page-number") ? "current" : null, "text:ref-name", reference ? field.argument() : null,
+                "text:reference-format", !reference ? null : field.kind() == Inline.Field.Kind.PAGE_REFERENCE ? "page" : "text");
         xml.text(field.result()).close();
     }
 
@@ -245,7 +248,8 @@ final class OdtBody {
         if (crop.equals(Insets.NONE)) return null;
         double wide = picture.width() / Math.max(0.01, 1 - crop.left() - crop.right());
         double high = picture.height() / Math.max(0.01, 1 - crop.top() - crop.bottom());
-        return "rect(" + OdtLooks.points(high * crop.top()) + ", " + OdtLooks.points(wide * crop.right()) + ", " + OdtLooks.points(high * crop.bottom()) + ", " + OdtLooks.points(wide * crop.left()) + ")";
+        return "rect(" + OdtLooks.points(high * crop.top()) + ", " + OdtLooks.points(wide * crop.right()) + ", " + OdtLooks.points(high * crop.bottom())
+                + ", " + OdtLooks.points(wide * crop.left()) + ")";
     }
 
     private void floating(Inline.Floating floating) {
@@ -264,38 +268,48 @@ final class OdtBody {
     }
 
     private void open(Anchor anchor, double width, double height, String crop, TextBox box) {
-        String style = styles.other("graphic", "fr", java.util.Arrays.asList(anchor, crop, box == null ? null : List.of(box.padding(), Objects.requireNonNullElse(box.border(), Border.NONE), Objects.requireNonNullElse(box.fill(), Colour.AUTOMATIC))), made -> {
+        String style = styles.other("graphic", "fr", java.util.Arrays.asList(anchor, crop, box == null ? null
+                : List.of(box.padding(), Objects.requireNonNullElse(box.border(), Border.NONE), Objects.requireNonNullElse(box.fill(), Colour.AUTOMATIC))),
+                made -> {
             List<Object> a = new ArrayList<>();
             if (anchor == null) {
                 a.addAll(List.of("style:vertical-pos", "top", "style:vertical-rel", "baseline"));
             } else {
                 Alignment across = anchor.horizontal().alignment();
-                a.addAll(List.of("style:horizontal-pos", across == null ? "from-left" : across == Alignment.CENTRE ? "center" : across == Alignment.END ? "right" : "left", "style:horizontal-rel", switch (anchor.horizontal().from()) {
+                a.addAll(List.of("style:horizontal-pos", across == null ? "from-left" : across == Alignment.CENTRE ? "center" : across == Alignment.END
+                        ? "right" : "left", "style:horizontal-rel", switch (anchor.horizontal().from()) {
                     case PAGE -> "page";
                     case MARGIN -> "page-content";
                     case COLUMN -> "paragraph";
                     case CHARACTER -> "char";
                 }));
                 VerticalAlignment down = anchor.vertical().alignment();
-                a.addAll(List.of("style:vertical-pos", down == null ? "from-top" : down == VerticalAlignment.CENTRE ? "middle" : down.name().toLowerCase(Locale.ROOT), "style:vertical-rel", switch (anchor.vertical().from()) {
+                a.addAll(List.of("style:vertical-pos", down == null ? "from-top" : down == VerticalAlignment.CENTRE ? "middle" : down.name()
+                        .toLowerCase(Locale.ROOT), "style:vertical-rel", switch (anchor.vertical().from()) {
                     case PAGE -> "page";
                     case MARGIN -> "page-content";
                     case PARAGRAPH -> "paragraph";
                     case LINE -> "line";
                 }));
-                a.addAll(List.of("style:wrap", anchor.wrap() == Anchor.Wrap.SQUARE ? "dynamic" : anchor.wrap() == Anchor.Wrap.NONE ? "run-through" : "none", "style:run-through", anchor.behind() ? "background" : "foreground"));
-                a.addAll(List.of("fo:margin-top", OdtLooks.points(anchor.distance().top()), "fo:margin-right", OdtLooks.points(anchor.distance().right()), "fo:margin-bottom", OdtLooks.points(anchor.distance().bottom()), "fo:margin-left", OdtLooks.points(anchor.distance().left())));
+                a.addAll(List.of("style:wrap", anchor.wrap() == Anchor.Wrap.SQUARE ? "dynamic" : anchor.wrap() == Anchor.Wrap.NONE ? "run-through" : "none",
+                        "style:run-through", anchor.behind() ? "background" : "foreground"));
+                a.addAll(List.of("fo:margin-top", OdtLooks.points(anchor.distance().top()), "fo:margin-right", OdtLooks.points(anchor.distance().right()),
+                        "fo:margin-bottom", OdtLooks.points(anchor.distance().bottom()), "fo:margin-left", OdtLooks.points(anchor.distance().left())));
             }
             if (crop != null) a.addAll(List.of("fo:clip", crop));
             if (box != null) {
-                a.addAll(List.of("fo:border", OdtLooks.border(box.border()), "fo:padding-top", OdtLooks.points(box.padding().top()), "fo:padding-right", OdtLooks.points(box.padding().right()), "fo:padding-bottom", OdtLooks.points(box.padding().bottom()), "fo:padding-left", OdtLooks.points(box.padding().left())));
+                a.addAll(List.of("fo:border", OdtLooks.border(box.border()), "fo:padding-top", OdtLooks.points(box.padding().top()), "fo:padding-right",
+                        OdtLooks.points(box.padding().right()), "fo:padding-bottom", OdtLooks.points(box.padding().bottom()), "fo:padding-left",
+                        OdtLooks.points(box.padding().left())));
                 a.addAll(List.of("fo:background-color", box.fill() == null || box.fill().isAutomatic() ? "transparent" : OdtLooks.colour(box.fill())));
             }
             made.leaf("style:graphic-properties", a.toArray());
         });
         boolean placed = anchor != null;
-        xml.open("draw:frame", "draw:style-name", style, "text:anchor-type", placed ? "paragraph" : "as-char", "svg:x", placed && anchor.horizontal().alignment() == null ? OdtLooks.points(anchor.horizontal().offset()) : null,
-                "svg:y", placed && anchor.vertical().alignment() == null ? OdtLooks.points(anchor.vertical().offset()) : null, "svg:width", OdtLooks.points(width), "svg:height", box != null && box.grows() ? null : OdtLooks.points(height));
+        xml.open("draw:frame", "draw:style-name", style, "text:anchor-type", placed ? "paragraph" : "as-char", "svg:x", placed && anchor.horizontal()
+                .alignment() == null ? OdtLooks.points(anchor.horizontal().offset()) : null,
+                "svg:y", placed && anchor.vertical().alignment() == null ? OdtLooks.points(anchor.vertical().offset()) : null, "svg:width",
+                        OdtLooks.points(width), "svg:height", box != null && box.grows() ? null : OdtLooks.points(height));
     }
 
     private void table(Table table) {
@@ -306,11 +320,14 @@ final class OdtBody {
         double indent = whole.get(TableProperty.INDENT, 0.0) - padding.left();
         String begins = page;
         page = null;
-        String style = styles.other("table", "Table", java.util.Arrays.asList(width, alignment, indent, begins), begins == null ? null : begins.split("#")[0], made -> made.leaf("style:table-properties", "style:width", OdtLooks.points(width),
-                "table:align", alignment == Alignment.CENTRE ? "center" : alignment == Alignment.END ? "right" : "left", "fo:margin-left", alignment == null || alignment == Alignment.START ? OdtLooks.points(indent) : null, "table:border-model", "collapsing"));
+        String style = styles.other("table", "Table", java.util.Arrays.asList(width, alignment, indent, begins), begins == null ? null
+                : begins.split("#")[0], made -> made.leaf("style:table-properties", "style:width", OdtLooks.points(width),
+                "table:align", alignment == Alignment.CENTRE ? "center" : alignment == Alignment.END ? "right" : "left", "fo:margin-left", alignment == null
+                        || alignment == Alignment.START ? OdtLooks.points(indent) : null, "table:border-model", "collapsing"));
         xml.open("table:table", "table:style-name", style);
         for (double column : table.columns()) {
-            String name = styles.other("table-column", "Col", column, made -> made.leaf("style:table-column-properties", "style:column-width", OdtLooks.points(column)));
+            String name = styles.other("table-column", "Col", column, made -> made.leaf("style:table-column-properties", "style:column-width",
+                    OdtLooks.points(column)));
             xml.leaf("table:table-column", "table:style-name", name);
         }
         int heads = 0;
@@ -326,8 +343,10 @@ final class OdtBody {
     private void row(Table table, int r) {
         Look look = table.rows().get(r).look();
         Double height = look.get(TableProperty.ROW_HEIGHT);
-        String name = styles.other("table-row", "Row", java.util.Arrays.asList(height, look.is(TableProperty.ROW_HEIGHT_EXACT), look.is(TableProperty.KEEP_ROW)), made -> made.leaf("style:table-row-properties",
-                look.is(TableProperty.ROW_HEIGHT_EXACT) ? "style:row-height" : "style:min-row-height", height == null ? null : OdtLooks.points(height), "fo:keep-together", look.is(TableProperty.KEEP_ROW) ? "always" : null));
+        String name = styles.other("table-row", "Row", java.util.Arrays.asList(height, look.is(TableProperty.ROW_HEIGHT_EXACT),
+                look.is(TableProperty.KEEP_ROW)), made -> made.leaf("style:table-row-properties",
+                look.is(TableProperty.ROW_HEIGHT_EXACT) ? "style:row-height" : "style:min-row-height", height == null ? null : OdtLooks.points(height),
+                        "fo:keep-together", look.is(TableProperty.KEEP_ROW) ? "always" : null));
         xml.open("table:table-row", "table:style-name", name);
         int column = 0;
         for (StandingCell one : StandingCell.in(table, r)) {
@@ -337,7 +356,8 @@ final class OdtBody {
                 for (int i = 0; i < cell.columnSpan(); i++) xml.leaf("table:covered-table-cell");
             } else {
                 Look dress = cascade.cell(table, r, cell);
-                xml.open("table:table-cell", "table:style-name", cellStyle(dress), "table:number-columns-spanned", cell.columnSpan() > 1 ? cell.columnSpan() : null, "table:number-rows-spanned", cell.rowSpan() > 1 ? cell.rowSpan() : null);
+                xml.open("table:table-cell", "table:style-name", cellStyle(dress), "table:number-columns-spanned", cell.columnSpan() > 1 ? cell.columnSpan()
+                        : null, "table:number-rows-spanned", cell.rowSpan() > 1 ? cell.rowSpan() : null);
                 List<Block> blocks = cell.blocks().isEmpty() ? List.of(Paragraph.of("")) : cell.blocks();
                 for (Block block : blocks) block(block, dress);
                 xml.close();
@@ -354,8 +374,13 @@ final class OdtBody {
         Colour shading = look.get(TableProperty.SHADING);
         Insets padding = look.get(TableProperty.PADDING, new Insets(0, 5.4, 0, 5.4));
         VerticalAlignment vertical = look.get(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.TOP);
-        return styles.other("table-cell", "Cell", java.util.Arrays.asList(borders, shading, padding, vertical), made -> made.leaf("style:table-cell-properties", "fo:border-top", OdtLooks.border(borders.top()), "fo:border-right", OdtLooks.border(borders.right()),
-                "fo:border-bottom", OdtLooks.border(borders.bottom()), "fo:border-left", OdtLooks.border(borders.left()), "fo:background-color", shading == null || shading.isAutomatic() ? null : OdtLooks.colour(shading), "fo:padding-top", OdtLooks.points(padding.top()),
-                "fo:padding-right", OdtLooks.points(padding.right()), "fo:padding-bottom", OdtLooks.points(padding.bottom()), "fo:padding-left", OdtLooks.points(padding.left()), "style:vertical-align", vertical == VerticalAlignment.CENTRE ? "middle" : vertical.name().toLowerCase(Locale.ROOT)));
+        return styles.other("table-cell", "Cell", java.util.Arrays.asList(borders, shading, padding, vertical),
+                made -> made.leaf("style:table-cell-properties", "fo:border-top", OdtLooks.border(borders.top()), "fo:border-right",
+                OdtLooks.border(borders.right()),
+                "fo:border-bottom", OdtLooks.border(borders.bottom()), "fo:border-left", OdtLooks.border(borders.left()), "fo:background-color",
+                        shading == null || shading.isAutomatic() ? null : OdtLooks.colour(shading), "fo:padding-top", OdtLooks.points(padding.top()),
+                "fo:padding-right", OdtLooks.points(padding.right()), "fo:padding-bottom", OdtLooks.points(padding.bottom()), "fo:padding-left",
+                        OdtLooks.points(padding.left()), "style:vertical-align", vertical == VerticalAlignment.CENTRE ? "middle" : vertical.name()
+                        .toLowerCase(Locale.ROOT)));
     }
 }

@@ -83,7 +83,8 @@ final class OdtFlow {
                 case "text:section" -> section(node, item, depth);
                 case "table:table" -> {
                     XmlNode style = sheet.automatic("table", node.get("table:style-name"), inContent);
-                    if (inContent && style != null && style.get("style:master-page-name") != null && !style.get("style:master-page-name").isEmpty()) part(style.get("style:master-page-name"), null, false, null);
+                    if (inContent && style != null && style.get("style:master-page-name") != null && !style.get("style:master-page-name").isEmpty())
+                        part(style.get("style:master-page-name"), null, false, null);
                     Table table = tables.table(node);
                     blocks.add(table);
                 }
@@ -116,7 +117,8 @@ final class OdtFlow {
         String style = node.get("text:style-name");
         String list = outer;
         if (style != null || outer == null) {
-            String again = node.get("text:continue-list") != null ? lists.get(node.get("text:continue-list")) : "true".equals(node.get("text:continue-numbering")) && style != null ? lastOfStyle.get(style) : null;
+            String again = node.get("text:continue-list") != null ? lists.get(node.get("text:continue-list"))
+                    : "true".equals(node.get("text:continue-numbering")) && style != null ? lastOfStyle.get(style) : null;
             if (style == null) list = null;
             else list = sheet.list(style, again);
         }
@@ -148,7 +150,8 @@ final class OdtFlow {
         if (inContent && own != null && own.get("style:master-page-name") != null && !own.get("style:master-page-name").isEmpty()) {
             XmlNode properties = own.child("style:paragraph-properties");
             String told = properties == null ? "" : properties.get("style:page-number", "");
-            if (blocks.isEmpty() && stretches.isEmpty() || sheet.master(own.get("style:master-page-name")) != null) part(own.get("style:master-page-name"), told.matches("\\d{1,6}") && !told.equals("0") ? (Integer) Integer.parseInt(told) : null, false, null);
+            if (blocks.isEmpty() && stretches.isEmpty() || sheet.master(own.get("style:master-page-name")) != null)
+                part(own.get("style:master-page-name"), told.matches("\\d{1,6}") && !told.equals("0") ? (Integer) Integer.parseInt(told) : null, false, null);
         }
         String style = sheet.id("paragraph", sheet.named("paragraph", name, inContent));
         Look all = sheet.own("paragraph", name, inContent);
@@ -161,21 +164,26 @@ final class OdtFlow {
         String level = node.get("text:outline-level", "");
         if (node.is("text:h") && level.matches("[1-9]")) {
             var styles = sheet.styles().chain(style);
-            if (styles.get(ParagraphProperty.OUTLINE_LEVEL) == null || styles.get(ParagraphProperty.OUTLINE_LEVEL) != Integer.parseInt(level)) look = look.with(ParagraphProperty.OUTLINE_LEVEL, Integer.parseInt(level));
+            if (styles.get(ParagraphProperty.OUTLINE_LEVEL) == null || styles.get(ParagraphProperty.OUTLINE_LEVEL) != Integer.parseInt(level))
+                look = look.with(ParagraphProperty.OUTLINE_LEVEL, Integer.parseInt(level));
             String outline = item == null ? sheet.outlineList(Integer.parseInt(level)) : null;
             if (outline != null) look = look.with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(outline, Integer.parseInt(level) - 1));
         }
-        if (item != null && item.list != null && !item.labelled) look = look.with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(item.list, item.level));
+        if (item != null && item.list != null && !item.labelled)
+            look = look.with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(item.list, item.level));
         if (item != null) item.labelled = true;
         List<Inline> inlines = new ArrayList<>();
         inlines(node, text, inlines);
-        String before = own == null || own.child("style:paragraph-properties") == null ? "" : own.child("style:paragraph-properties").get("fo:break-before", "");
+        String before = own == null || own.child("style:paragraph-properties") == null ? "" : own.child("style:paragraph-properties")
+                .get("fo:break-before", "");
         if (before.equals("column")) inlines.add(0, new Inline.Text(String.valueOf(Inline.COLUMN_BREAK), text));
         return new Paragraph(style, look, text, List.of()).withInlines(inlines);
     }
 
-    private static final java.util.Set<app.decant.document.Property<?>> TEXT = java.util.Set.of(TextProperty.FAMILY, TextProperty.SIZE, TextProperty.BOLD, TextProperty.ITALIC, TextProperty.UNDERLINE, TextProperty.STRIKE, TextProperty.DOUBLE_STRIKE, TextProperty.SMALL_CAPITALS,
-            TextProperty.CAPITALS, TextProperty.HIDDEN, TextProperty.COLOUR, TextProperty.HIGHLIGHT, TextProperty.SCRIPT, TextProperty.LETTER_SPACING, TextProperty.RAISE, TextProperty.WIDTH_SCALE, TextProperty.LANGUAGE);
+    private static final java.util.Set<app.decant.document.Property<?>> TEXT = java.util.Set.of(TextProperty.FAMILY, TextProperty.SIZE, TextProperty.BOLD,
+            TextProperty.ITALIC, TextProperty.UNDERLINE, TextProperty.STRIKE, TextProperty.DOUBLE_STRIKE, TextProperty.SMALL_CAPITALS,
+            TextProperty.CAPITALS, TextProperty.HIDDEN, TextProperty.COLOUR, TextProperty.HIGHLIGHT, TextProperty.SCRIPT, TextProperty.LETTER_SPACING,
+                    TextProperty.RAISE, TextProperty.WIDTH_SCALE, TextProperty.LANGUAGE);
 
     private static <T> Look put(Look look, app.decant.document.Property<T> property, Look from) { return look.with(property, from.get(property)); }
 
@@ -226,7 +234,8 @@ final class OdtFlow {
             }
             case "text:a" -> {
                 String target = node.get("xlink:href", "");
-                Link link = target.startsWith("#") ? new Link.Inside(target.substring(1).replaceFirst("\\|(outline|region|frame|table)$", "")) : target.isBlank() ? null : new Link.Address(target);
+                Link link = target.startsWith("#") ? new Link.Inside(target.substring(1).replaceFirst("\\|(outline|region|frame|table)$", ""))
+                        : target.isBlank() ? null : new Link.Address(target);
                 inlines(node, link == null ? look : look.with(TextProperty.LINK, link), inlines);
             }
             case "text:s" -> {
@@ -246,7 +255,8 @@ final class OdtFlow {
                 Inline floating = frames.frame(node, look);
                 if (floating != null) inlines.add(floating);
             }
-            case "office:annotation", "office:annotation-end", "text:soft-page-break", "text:tracked-changes", "text:change", "text:change-start", "text:change-end" -> { }
+            case "office:annotation", "office:annotation-end", "text:soft-page-break", "text:tracked-changes", "text:change", "text:change-start",
+                    "text:change-end" -> { }
             case "text:page-number" -> field(Inline.Field.Kind.PAGE, "PAGE", node, look, inlines);
             case "text:page-count" -> field(Inline.Field.Kind.PAGES, "NUMPAGES", node, look, inlines);
             case "text:date" -> field(Inline.Field.Kind.DATE, "DATE", node, look, inlines);
@@ -256,7 +266,8 @@ final class OdtFlow {
             case "text:file-name" -> field(Inline.Field.Kind.FILE_NAME, "FILENAME", node, look, inlines);
             case "text:bookmark-ref", "text:reference-ref" -> {
                 boolean page = "page".equals(node.get("text:reference-format"));
-                field(page ? Inline.Field.Kind.PAGE_REFERENCE : Inline.Field.Kind.REFERENCE, (page ? "PAGEREF " : "REF ") + node.get("text:ref-name", ""), node, look, inlines);
+                field(page ? Inline.Field.Kind.PAGE_REFERENCE : Inline.Field.Kind.REFERENCE, (page ? "PAGEREF " : "REF ") + node.get("text:ref-name", ""),
+                        node, look, inlines);
             }
             case "text:ruby-text" -> {
                 inlines.add(new Inline.Text("(" + node.text() + ")", look));
@@ -266,7 +277,9 @@ final class OdtFlow {
         }
     }
 
-    private static void field(Inline.Field.Kind kind, String instruction, XmlNode node, Look look, List<Inline> inlines) { inlines.add(new Inline.Field(kind, instruction, node.text(), look)); }
+    private static void field(Inline.Field.Kind kind, String instruction, XmlNode node, Look look, List<Inline> inlines) {
+        inlines.add(new Inline.Field(kind, instruction, node.text(), look));
+    }
 
     /** The blocks of a note, a box or a cell. */
     private List<Block> inside(XmlNode node) {
@@ -284,12 +297,14 @@ final class OdtFlow {
         List<Block> inside = node.child("text:note-body") == null ? new ArrayList<>() : inside(node.child("text:note-body"));
         // The mark inside the note is not written here; pages need it.
         if (!inside.isEmpty() && inside.get(0) instanceof Paragraph first) {
-            List<Inline> marked = new ArrayList<>(List.of(new Inline.Field(Inline.Field.Kind.NOTE_MARK, "", "", Look.of(TextProperty.SCRIPT, TextProperty.Script.SUPER))));
+            List<Inline> marked = new ArrayList<>(List.of(new Inline.Field(Inline.Field.Kind.NOTE_MARK, "", "",
+                    Look.of(TextProperty.SCRIPT, TextProperty.Script.SUPER))));
             boolean spaced = first.text().startsWith(" ");
             if (!spaced) marked.add(new Inline.Text(" ", Look.PLAIN));
             marked.addAll(first.inlines());
             inside.set(0, first.withInlines(marked));
         }
-        inlines.add(new Inline.Note(foot ? Inline.Note.Kind.FOOTNOTE : Inline.Note.Kind.ENDNOTE, inside, citation == null ? null : citation.get("text:label"), look.with(TextProperty.SCRIPT, TextProperty.Script.SUPER)));
+        inlines.add(new Inline.Note(foot ? Inline.Note.Kind.FOOTNOTE : Inline.Note.Kind.ENDNOTE, inside, citation == null ? null
+                : citation.get("text:label"), look.with(TextProperty.SCRIPT, TextProperty.Script.SUPER)));
     }
 }

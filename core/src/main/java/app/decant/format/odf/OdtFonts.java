@@ -70,7 +70,8 @@ final class OdtFonts {
             if (!font.family().equalsIgnoreCase(family)) continue;
             boolean regular = !font.bold() && !font.italic();
             named |= regular;
-            xml.open("style:font-face", "style:name", regular ? family : family + (font.bold() ? " Bold" : "") + (font.italic() ? " Italic" : ""), "svg:font-family", quoted, "svg:font-weight", font.bold() ? "bold" : "normal", "svg:font-style", font.italic() ? "italic" : "normal");
+            xml.open("style:font-face", "style:name", regular ? family : family + (font.bold() ? " Bold" : "") + (font.italic() ? " Italic" : ""),
+                    "svg:font-family", quoted, "svg:font-weight", font.bold() ? "bold" : "normal", "svg:font-style", font.italic() ? "italic" : "normal");
             xml.open("svg:font-face-src").open("svg:font-face-uri", "xlink:href", place.getValue(), "xlink:type", "simple");
             xml.leaf("svg:font-face-format", "svg:string", isCompact(font) ? "opentype" : "truetype").close().close().close();
         }

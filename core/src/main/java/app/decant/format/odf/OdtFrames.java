@@ -51,30 +51,38 @@ final class OdtFrames {
         for (XmlNode image : node.children("draw:image")) {
             byte[] bytes = image.get("xlink:href") == null ? null : reader.part(image.get("xlink:href"));
             if (bytes == null) {
-                if (image.get("xlink:href", "").matches("(?i)(https?|file):.*")) reader.find(Finding.lost("Pictures that lie outside the file are left out.", ""));
+                if (image.get("xlink:href", "").matches("(?i)(https?|file):.*"))
+                    reader.find(Finding.lost("Pictures that lie outside the file are left out.", ""));
                 continue;
             }
-            String description = node.child("svg:desc") != null ? node.child("svg:desc").text() : node.child("svg:title") != null ? node.child("svg:title").text() : null;
-            return new Picture(new Image(type(bytes, image.get("xlink:href", "")), bytes), Math.max(1, width), Math.max(1, height), crop(properties, width, height), 0, description == null || description.isBlank() ? null : description);
+            String description = node.child("svg:desc") != null ? node.child("svg:desc").text() : node.child("svg:title") != null ? node.child("svg:title")
+                    .text() : null;
+            return new Picture(new Image(type(bytes, image.get("xlink:href", "")), bytes), Math.max(1, width), Math.max(1, height),
+                    crop(properties, width, height), 0, description == null || description.isBlank() ? null : description);
         }
         XmlNode box = node.child("draw:text-box");
         if (box == null && node.is("draw:custom-shape") && !node.children("text:p").isEmpty()) box = node;
         if (box == null) return null;
         List<Block> inside = inner.apply(box);
         Border border = properties == null ? null : OdtLookReading.border(properties.get("fo:border", properties.get("fo:border-top")), null);
-        Colour fill = properties == null ? null : OdtLookReading.colour(properties.get("fo:background-color", "solid".equals(properties.get("draw:fill")) ? properties.get("draw:fill-color") : null));
+        Colour fill = properties == null ? null : OdtLookReading.colour(properties.get("fo:background-color", "solid".equals(properties.get("draw:fill"))
+                ? properties.get("draw:fill-color") : null));
         double all = properties == null ? 0 : OdtLookReading.length(properties.get("fo:padding"), 0);
-        Insets padding = properties == null ? Insets.NONE : new Insets(OdtLookReading.length(properties.get("fo:padding-top"), all), OdtLookReading.length(properties.get("fo:padding-right"), all), OdtLookReading.length(properties.get("fo:padding-bottom"), all), OdtLookReading.length(properties.get("fo:padding-left"), all));
+        Insets padding = properties == null ? Insets.NONE : new Insets(OdtLookReading.length(properties.get("fo:padding-top"), all),
+                OdtLookReading.length(properties.get("fo:padding-right"), all), OdtLookReading.length(properties.get("fo:padding-bottom"), all),
+                OdtLookReading.length(properties.get("fo:padding-left"), all));
         boolean grows = node.get("svg:height") == null;
         double high = grows ? OdtLookReading.length(box.get("fo:min-height"), height) : height;
-        return new TextBox(inside.isEmpty() ? List.of(Paragraph.of("")) : inside, Math.max(1, width), Math.max(1, high), grows, padding, border == null ? Border.NONE : border, fill);
+        return new TextBox(inside.isEmpty() ? List.of(Paragraph.of("")) : inside, Math.max(1, width), Math.max(1, high), grows, padding, border == null
+                ? Border.NONE : border, fill);
     }
 
     private static String type(byte[] bytes, String name) {
         if (bytes.length > 3 && bytes[0] == (byte) 0x89 && bytes[1] == 'P') return "image/png";
         if (bytes.length > 3 && bytes[0] == (byte) 0xFF && bytes[1] == (byte) 0xD8) return "image/jpeg";
         String ending = name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
-        return "image/" + (ending.equals("jpg") ? "jpeg" : ending.equals("svg") ? "svg+xml" : ending.equals("emf") || ending.equals("wmf") ? "x-" + ending : ending);
+        return "image/" + (ending.equals("jpg") ? "jpeg" : ending.equals("svg") ? "svg+xml" : ending.equals("emf") || ending.equals("wmf") ? "x-" + ending
+                : ending);
     }
 
     private static Insets crop(XmlNode properties, double width, double height) {
@@ -107,11 +115,17 @@ final class OdtFrames {
         String fromX = properties == null ? "paragraph" : properties.get("style:horizontal-rel", "paragraph");
         String fromY = properties == null ? "paragraph" : properties.get("style:vertical-rel", "paragraph");
         boolean page = "page".equals(node.get("text:anchor-type"));
-        Anchor.Horizontal.From x = fromX.equals("page") || page && fromX.equals("paragraph") ? Anchor.Horizontal.From.PAGE : fromX.startsWith("page-content") ? Anchor.Horizontal.From.MARGIN : fromX.equals("char") ? Anchor.Horizontal.From.CHARACTER : Anchor.Horizontal.From.COLUMN;
-        Anchor.Vertical.From y = fromY.equals("page") || page && fromY.equals("paragraph") ? Anchor.Vertical.From.PAGE : fromY.startsWith("page-content") ? Anchor.Vertical.From.MARGIN : fromY.equals("line") ? Anchor.Vertical.From.LINE : Anchor.Vertical.From.PARAGRAPH;
+        Anchor.Horizontal.From x = fromX.equals("page") || page && fromX.equals("paragraph") ? Anchor.Horizontal.From.PAGE : fromX.startsWith("page-content")
+                ? Anchor.Horizontal.From.MARGIN : fromX.equals("char") ? Anchor.Horizontal.From.CHARACTER : Anchor.Horizontal.From.COLUMN;
+        Anchor.Vertical.From y = fromY.equals("page") || page && fromY.equals("paragraph") ? Anchor.Vertical.From.PAGE : fromY.startsWith("page-content")
+                ? Anchor.Vertical.From.MARGIN : fromY.equals("line") ? Anchor.Vertical.From.LINE : Anchor.Vertical.From.PARAGRAPH;
         String wrap = properties == null ? "dynamic" : properties.get("style:wrap", "none");
         Anchor.Wrap how = wrap.equals("run-through") ? Anchor.Wrap.NONE : wrap.equals("none") ? Anchor.Wrap.TOP_AND_BOTTOM : Anchor.Wrap.SQUARE;
-        Insets distance = properties == null ? Insets.NONE : new Insets(OdtLookReading.length(properties.get("fo:margin-top"), 0), OdtLookReading.length(properties.get("fo:margin-right"), 0), OdtLookReading.length(properties.get("fo:margin-bottom"), 0), OdtLookReading.length(properties.get("fo:margin-left"), 0));
-        return new Anchor(new Anchor.Horizontal(x, alignment, alignment == null ? OdtLookReading.length(node.get("svg:x"), 0) : 0), new Anchor.Vertical(y, vertical, vertical == null ? OdtLookReading.length(node.get("svg:y"), 0) : 0), how, distance, properties != null && "background".equals(properties.get("style:run-through")));
+        Insets distance = properties == null ? Insets.NONE : new Insets(OdtLookReading.length(properties.get("fo:margin-top"), 0),
+                OdtLookReading.length(properties.get("fo:margin-right"), 0), OdtLookReading.length(properties.get("fo:margin-bottom"), 0),
+                OdtLookReading.length(properties.get("fo:margin-left"), 0));
+        return new Anchor(new Anchor.Horizontal(x, alignment, alignment == null ? OdtLookReading.length(node.get("svg:x"), 0) : 0),
+                new Anchor.Vertical(y, vertical, vertical == null ? OdtLookReading.length(node.get("svg:y"), 0) : 0), how, distance, properties != null
+                && "background".equals(properties.get("style:run-through")));
     }
 }

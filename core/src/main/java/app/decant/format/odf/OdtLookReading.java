@@ -48,7 +48,9 @@ final class OdtLookReading {
         return told == null ? otherwise : told;
     }
 
-    private static Double percent(String value) { return value != null && value.matches("-?\\d*\\.?\\d+%") ? (Double) (Double.parseDouble(value.substring(0, value.length() - 1)) / 100) : null; }
+    private static Double percent(String value) {
+        return value != null && value.matches("-?\\d*\\.?\\d+%") ? (Double) (Double.parseDouble(value.substring(0, value.length() - 1)) / 100) : null;
+    }
 
     static Colour colour(String value) { return value != null && value.matches("#[0-9a-fA-F]{6}") ? Colour.hex(value) : null; }
 
@@ -151,13 +153,16 @@ final class OdtLookReading {
     private static Double margin(XmlNode node, String side) { return length(node.get("fo:margin-" + side, node.get("fo:margin"))); }
 
     /** The share of its parent's size that a style's letters have, or null (20.190). */
-    static Double sizeShare(XmlNode style) { return style.child("style:text-properties") == null ? null : percent(style.child("style:text-properties").get("fo:font-size")); }
+    static Double sizeShare(XmlNode style) {
+        return style.child("style:text-properties") == null ? null : percent(style.child("style:text-properties").get("fo:font-size"));
+    }
 
     Look paragraph(XmlNode node) {
         Look look = Look.PLAIN;
         if (node == null) return look;
         String alignment = node.get("fo:text-align");
-        if (alignment != null) look = look.with(ParagraphProperty.ALIGNMENT, alignment.equals("center") ? Alignment.CENTRE : alignment.equals("justify") ? Alignment.JUSTIFY : alignment.equals("end") || alignment.equals("right") ? Alignment.END : Alignment.START);
+        if (alignment != null) look = look.with(ParagraphProperty.ALIGNMENT, alignment.equals("center") ? Alignment.CENTRE : alignment.equals("justify")
+                ? Alignment.JUSTIFY : alignment.equals("end") || alignment.equals("right") ? Alignment.END : Alignment.START);
         if (margin(node, "left") != null) look = look.with(ParagraphProperty.INDENT_START, margin(node, "left"));
         if (margin(node, "right") != null) look = look.with(ParagraphProperty.INDENT_END, margin(node, "right"));
         if (length(node.get("fo:text-indent")) != null) look = look.with(ParagraphProperty.FIRST_LINE, length(node.get("fo:text-indent")));
@@ -167,12 +172,14 @@ final class OdtLookReading {
         if (percent(height) != null) look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.MULTIPLE, percent(height)));
         else if (length(height) != null) look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.EXACTLY, length(height)));
         else if ("normal".equals(height)) look = look.with(ParagraphProperty.LINE_SPACING, LineSpacing.SINGLE);
-        if (length(node.get("style:line-height-at-least")) != null) look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.AT_LEAST, length(node.get("style:line-height-at-least"))));
+        if (length(node.get("style:line-height-at-least")) != null)
+            look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.AT_LEAST, length(node.get("style:line-height-at-least"))));
         if (node.get("fo:keep-together") != null) look = look.with(ParagraphProperty.KEEP_TOGETHER, node.get("fo:keep-together").equals("always"));
         if (node.get("fo:keep-with-next") != null) look = look.with(ParagraphProperty.KEEP_WITH_NEXT, node.get("fo:keep-with-next").equals("always"));
         if (node.get("fo:widows") != null) look = look.with(ParagraphProperty.WIDOW_CONTROL, !node.get("fo:widows").equals("0"));
         if (node.get("fo:break-before") != null) look = look.with(ParagraphProperty.PAGE_BREAK_BEFORE, node.get("fo:break-before").equals("page"));
-        if (node.get("style:contextual-spacing") != null) look = look.with(ParagraphProperty.CONTEXTUAL_SPACING, node.get("style:contextual-spacing").equals("true"));
+        if (node.get("style:contextual-spacing") != null)
+            look = look.with(ParagraphProperty.CONTEXTUAL_SPACING, node.get("style:contextual-spacing").equals("true"));
         String direction = node.get("style:writing-mode");
         if (direction != null && direction.startsWith("rl")) look = look.with(ParagraphProperty.RIGHT_TO_LEFT, true);
         if (colour(node.get("fo:background-color")) != null) look = look.with(ParagraphProperty.SHADING, colour(node.get("fo:background-color")));
@@ -194,7 +201,8 @@ final class OdtLookReading {
             };
             String style = stop.get("style:leader-style", "none");
             String text = stop.get("style:leader-text", ".");
-            TabStop.Leader leader = style.equals("none") ? TabStop.Leader.NONE : text.equals("-") ? TabStop.Leader.HYPHENS : text.equals("\u00B7") ? TabStop.Leader.MIDDLE_DOTS : text.equals("_") || style.equals("solid") ? TabStop.Leader.LINE : TabStop.Leader.DOTS;
+            TabStop.Leader leader = style.equals("none") ? TabStop.Leader.NONE : text.equals("-") ? TabStop.Leader.HYPHENS : text.equals("\u00B7")
+                    ? TabStop.Leader.MIDDLE_DOTS : text.equals("_") || style.equals("solid") ? TabStop.Leader.LINE : TabStop.Leader.DOTS;
             stops.add(new TabStop(length(stop.get("style:position"), 0), kind, leader));
         }
         return new TabStops(stops);

@@ -42,8 +42,12 @@ final class OdtLooks {
         if (look.get(TextProperty.COMPLEX_FAMILY) != null) add(a, "style:font-family-complex", look.get(TextProperty.COMPLEX_FAMILY));
         Double size = look.get(TextProperty.SIZE);
         if (size != null) add(a, "fo:font-size", points(size), "style:font-size-asian", points(size), "style:font-size-complex", points(size));
-        if (look.says(TextProperty.BOLD)) for (String name : new String[] {"fo:font-weight", "style:font-weight-asian", "style:font-weight-complex"}) add(a, name, look.is(TextProperty.BOLD) ? "bold" : "normal");
-        if (look.says(TextProperty.ITALIC)) for (String name : new String[] {"fo:font-style", "style:font-style-asian", "style:font-style-complex"}) add(a, name, look.is(TextProperty.ITALIC) ? "italic" : "normal");
+        if (look.says(TextProperty.BOLD))
+            for (String name : new String[] {"fo:font-weight", "style:font-weight-asian", "style:font-weight-complex"})
+                add(a, name, look.is(TextProperty.BOLD) ? "bold" : "normal");
+        if (look.says(TextProperty.ITALIC))
+            for (String name : new String[] {"fo:font-style", "style:font-style-asian", "style:font-style-complex"})
+                add(a, name, look.is(TextProperty.ITALIC) ? "italic" : "normal");
         Underline underline = look.get(TextProperty.UNDERLINE);
         if (underline != null) {
             add(a, "style:text-underline-style", switch (underline) {
@@ -53,7 +57,8 @@ final class OdtLooks {
                 case WAVE -> "wave";
                 default -> "solid";
             });
-            if (underline != Underline.NONE) add(a, "style:text-underline-width", underline == Underline.THICK ? "bold" : "auto", "style:text-underline-color", "font-color");
+            if (underline != Underline.NONE)
+                add(a, "style:text-underline-width", underline == Underline.THICK ? "bold" : "auto", "style:text-underline-color", "font-color");
             if (underline == Underline.DOUBLE) add(a, "style:text-underline-type", "double");
             if (underline == Underline.WORDS) add(a, "style:text-underline-mode", "skip-white-space");
         }
@@ -79,7 +84,8 @@ final class OdtLooks {
         if (scale != null) add(a, "style:text-scale", Math.round(scale * 100) + "%");
         if (look.get(TextProperty.KERNING_FROM) != null) add(a, "style:letter-kerning", look.get(TextProperty.KERNING_FROM) > 0 ? "true" : "false");
         String language = look.get(TextProperty.LANGUAGE);
-        if (language != null && language.matches("[a-z]{2,3}(-[A-Z]{2})?")) add(a, "fo:language", language.split("-")[0], "fo:country", language.contains("-") ? language.split("-")[1] : "none");
+        if (language != null && language.matches("[a-z]{2,3}(-[A-Z]{2})?"))
+            add(a, "fo:language", language.split("-")[0], "fo:country", language.contains("-") ? language.split("-")[1] : "none");
         if (!a.isEmpty()) xml.leaf("style:text-properties", a.toArray());
     }
 
@@ -110,14 +116,17 @@ final class OdtLooks {
         LineSpacing spacing = look.get(ParagraphProperty.LINE_SPACING);
         if (spacing != null) {
             if (spacing.rule() == LineSpacing.Rule.AT_LEAST) add(a, "style:line-height-at-least", points(spacing.value()));
-            else add(a, "fo:line-height", spacing.rule() == LineSpacing.Rule.EXACTLY ? points(spacing.value()) : String.format(Locale.ROOT, "%.2f", spacing.value() * 100).replaceFirst("\\.?0+$", "") + "%");
+            else add(a, "fo:line-height", spacing.rule() == LineSpacing.Rule.EXACTLY ? points(spacing.value()) : String.format(Locale.ROOT, "%.2f",
+                    spacing.value() * 100).replaceFirst("\\.?0+$", "") + "%");
         }
         if (look.says(ParagraphProperty.KEEP_TOGETHER)) add(a, "fo:keep-together", look.is(ParagraphProperty.KEEP_TOGETHER) ? "always" : "auto");
         if (look.says(ParagraphProperty.KEEP_WITH_NEXT)) add(a, "fo:keep-with-next", look.is(ParagraphProperty.KEEP_WITH_NEXT) ? "always" : "auto");
-        if (look.says(ParagraphProperty.WIDOW_CONTROL)) add(a, "fo:widows", look.is(ParagraphProperty.WIDOW_CONTROL) ? "2" : "0", "fo:orphans", look.is(ParagraphProperty.WIDOW_CONTROL) ? "2" : "0");
+        if (look.says(ParagraphProperty.WIDOW_CONTROL))
+            add(a, "fo:widows", look.is(ParagraphProperty.WIDOW_CONTROL) ? "2" : "0", "fo:orphans", look.is(ParagraphProperty.WIDOW_CONTROL) ? "2" : "0");
         if (breaks != null) add(a, "fo:break-before", breaks);
         else if (look.says(ParagraphProperty.PAGE_BREAK_BEFORE)) add(a, "fo:break-before", look.is(ParagraphProperty.PAGE_BREAK_BEFORE) ? "page" : "auto");
-        if (look.says(ParagraphProperty.CONTEXTUAL_SPACING)) add(a, "style:contextual-spacing", look.is(ParagraphProperty.CONTEXTUAL_SPACING) ? "true" : "false");
+        if (look.says(ParagraphProperty.CONTEXTUAL_SPACING))
+            add(a, "style:contextual-spacing", look.is(ParagraphProperty.CONTEXTUAL_SPACING) ? "true" : "false");
         if (look.says(ParagraphProperty.RIGHT_TO_LEFT)) add(a, "style:writing-mode", look.is(ParagraphProperty.RIGHT_TO_LEFT) ? "rl-tb" : "lr-tb");
         Colour shading = look.get(ParagraphProperty.SHADING);
         if (shading != null) add(a, "fo:background-color", shading.isAutomatic() ? "transparent" : colour(shading));
@@ -138,7 +147,8 @@ final class OdtLooks {
             xml.open("style:tab-stops");
             for (TabStop stop : tabs.stops()) {
                 if (stop.kind() == TabStop.Kind.CLEAR || stop.kind() == TabStop.Kind.BAR) continue;
-                String kind = stop.kind() == TabStop.Kind.CENTRE ? "center" : stop.kind() == TabStop.Kind.END ? "right" : stop.kind() == TabStop.Kind.DECIMAL ? "char" : "left";
+                String kind = stop.kind() == TabStop.Kind.CENTRE ? "center" : stop.kind() == TabStop.Kind.END ? "right" : stop.kind() == TabStop.Kind.DECIMAL
+                        ? "char" : "left";
                 String leader = switch (stop.leader()) {
                     case NONE -> null;
                     case DOTS -> ".";
@@ -146,7 +156,8 @@ final class OdtLooks {
                     case LINE -> "_";
                     case MIDDLE_DOTS -> "\u00B7";
                 };
-                xml.leaf("style:tab-stop", "style:position", points(stop.position()), "style:type", kind, "style:char", kind.equals("char") ? "." : null, "style:leader-style", leader == null ? null : leader.equals("_") ? "solid" : "dotted", "style:leader-text", leader);
+                xml.leaf("style:tab-stop", "style:position", points(stop.position()), "style:type", kind, "style:char", kind.equals("char") ? "." : null,
+                        "style:leader-style", leader == null ? null : leader.equals("_") ? "solid" : "dotted", "style:leader-text", leader);
             }
             xml.close();
         }

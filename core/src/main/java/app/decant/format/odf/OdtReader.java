@@ -44,8 +44,10 @@ public final class OdtReader {
     public static Taken read(byte[] file, String name) {
         Map<String, byte[]> parts = Archive.parts(file);
         byte[] manifest = parts.get("META-INF/manifest.xml");
-        if (manifest != null && XmlReader.tree(manifest, "META-INF/manifest.xml").children().stream().anyMatch(entry -> entry.child("manifest:encryption-data") != null)) {
-            throw new DecantException(Kind.UNSUPPORTED, name + " is protected by a password, which can't be undone here for OpenDocument files. Save it without one and open that.");
+        if (manifest != null && XmlReader.tree(manifest, "META-INF/manifest.xml").children().stream()
+                .anyMatch(entry -> entry.child("manifest:encryption-data") != null)) {
+            throw new DecantException(Kind.UNSUPPORTED,
+                    name + " is protected by a password, which can't be undone here for OpenDocument files. Save it without one and open that.");
         }
         byte[] content = parts.get("content.xml");
         if (content == null) throw new DecantException(Kind.UNREADABLE, name + " is damaged: its text is missing. Ask for it again, or open an older copy.");
@@ -73,7 +75,8 @@ public final class OdtReader {
         if (main.find("text:changed-region") != null) find(Finding.changed("Tracked changes were taken in as accepted.", ""));
         if (main.find("office:annotation") != null) find(Finding.lost("Comments are not carried over.", ""));
         if (main.find("text:tracked-changes") != null) find(Finding.changed("Tracked changes come in accepted.", ""));
-        return new Taken(new Document(facts(), sheet.styles(), sheet.numbering(), sections, even, sheet.tabWidth(), List.of(), OdtFonts.read(main.child("office:font-face-decls"), this::part, this::find)), FileKind.ODT, findings);
+        return new Taken(new Document(facts(), sheet.styles(), sheet.numbering(), sections, even, sheet.tabWidth(), List.of(),
+                OdtFonts.read(main.child("office:font-face-decls"), this::part, this::find)), FileKind.ODT, findings);
     }
 
     private Section section(OdtFlow.Stretch stretch) {
@@ -81,7 +84,8 @@ public final class OdtReader {
         XmlNode layout = sheet.layout(master);
         XmlNode properties = layout == null ? null : layout.child("style:page-layout-properties");
         // A page that is followed by another kind is the first one, and differs.
-        XmlNode next = master == null || master.get("style:next-style-name") == null || master.get("style:next-style-name").equals(master.get("style:name")) ? null : sheet.master(master.get("style:next-style-name"));
+        XmlNode next = master == null || master.get("style:next-style-name") == null || master.get("style:next-style-name").equals(master.get("style:name"))
+                ? null : sheet.master(master.get("style:next-style-name"));
         Map<FramePlace, List<Block>> frames = new EnumMap<>(FramePlace.class);
         boolean first = next != null && sheet.layout(next) != null;
         if (first) {
@@ -110,7 +114,8 @@ public final class OdtReader {
             case "A" -> NumberFormat.UPPER_LETTER;
             default -> NumberFormat.DECIMAL;
         };
-        return new Section(stretch.goesOn() ? Section.Start.CONTINUOUS : Section.Start.NEXT_PAGE, page, columns(columns, page.textWidth()), new Section.PageNumbering(format, stretch.number()), stretch.goesOn() ? Map.of() : frames, first && !stretch.goesOn(), blocks);
+        return new Section(stretch.goesOn() ? Section.Start.CONTINUOUS : Section.Start.NEXT_PAGE, page, columns(columns, page.textWidth()),
+                new Section.PageNumbering(format, stretch.number()), stretch.goesOn() ? Map.of() : frames, first && !stretch.goesOn(), blocks);
     }
 
     private void frame(Map<FramePlace, List<Block>> frames, FramePlace place, XmlNode node) {
@@ -129,8 +134,11 @@ public final class OdtReader {
         double bottom = OdtLookReading.length(properties.get("fo:margin-bottom"), all);
         double header = room(layout, master, "style:header-style", "style:header", "fo:margin-bottom");
         double footer = room(layout, master, "style:footer-style", "style:footer", "fo:margin-top");
-        return new Section.PageGeometry(OdtLookReading.length(properties.get("fo:page-width"), 595.3), OdtLookReading.length(properties.get("fo:page-height"), 841.9), top + header, OdtLookReading.length(properties.get("fo:margin-right"), all), bottom + footer,
-                OdtLookReading.length(properties.get("fo:margin-left"), all), header > 0 ? top : Math.min(36, top), footer > 0 ? bottom : Math.min(36, bottom), 0);
+        return new Section.PageGeometry(OdtLookReading.length(properties.get("fo:page-width"), 595.3),
+                OdtLookReading.length(properties.get("fo:page-height"), 841.9), top + header, OdtLookReading.length(properties.get("fo:margin-right"), all),
+                bottom + footer,
+                OdtLookReading.length(properties.get("fo:margin-left"), all), header > 0 ? top : Math.min(36, top), footer > 0 ? bottom
+                        : Math.min(36, bottom), 0);
     }
 
     private static double room(XmlNode layout, XmlNode master, String style, String frame, String gap) {
@@ -176,17 +184,22 @@ public final class OdtReader {
         XmlNode meta = part == null ? null : XmlReader.tree(part, "meta.xml").child("office:meta");
         if (meta == null) return Facts.NONE;
         Map<String, String> others = new HashMap<>();
-        for (XmlNode own : meta.children("meta:user-defined")) if (own.get("meta:name") != null && !own.text().isBlank()) others.put(own.get("meta:name"), own.text());
+        for (XmlNode own : meta.children("meta:user-defined"))
+            if (own.get("meta:name") != null && !own.text().isBlank()) others.put(own.get("meta:name"), own.text());
         String author = text(meta, "meta:initial-creator");
-        return new Facts(text(meta, "dc:title"), text(meta, "dc:subject"), author == null ? text(meta, "dc:creator") : author, keywords(meta), text(meta, "dc:language"), time(text(meta, "meta:creation-date")), time(text(meta, "dc:date")), others);
+        return new Facts(text(meta, "dc:title"), text(meta, "dc:subject"), author == null ? text(meta, "dc:creator") : author, keywords(meta),
+                text(meta, "dc:language"), time(text(meta, "meta:creation-date")), time(text(meta, "dc:date")), others);
     }
 
     private static String keywords(XmlNode meta) {
-        String all = meta.children("meta:keyword").stream().map(XmlNode::text).filter(word -> !word.isBlank()).collect(java.util.stream.Collectors.joining(", "));
+        String all = meta.children("meta:keyword").stream().map(XmlNode::text).filter(word -> !word.isBlank())
+                .collect(java.util.stream.Collectors.joining(", "));
         return all.isEmpty() ? null : all;
     }
 
-    private static String text(XmlNode meta, String name) { return meta.child(name) == null || meta.child(name).text().isBlank() ? null : meta.child(name).text(); }
+    private static String text(XmlNode meta, String name) {
+        return meta.child(name) == null || meta.child(name).text().isBlank() ? null : meta.child(name).text();
+    }
 
     private static Instant time(String told) {
         if (told == null) return null;

@@ -36,7 +36,8 @@ final class OdtSheet {
         Map<String, String> fonts = new HashMap<>();
         for (XmlNode part : parts(styles, content)) {
             XmlNode faces = part.child("office:font-face-decls");
-            if (faces != null) for (XmlNode face : faces.children("style:font-face")) fonts.put(face.get("style:name", ""), face.get("svg:font-family", face.get("style:name", "")));
+            if (faces != null) for (XmlNode face : faces.children("style:font-face")) fonts.put(face.get("style:name", ""),
+                    face.get("svg:font-family", face.get("style:name", "")));
         }
         looks = new OdtLookReading(fonts);
         for (XmlNode part : parts(styles, content)) {
@@ -53,7 +54,8 @@ final class OdtSheet {
             if (own != null) {
                 for (XmlNode node : own.children()) {
                     // Automatic names of the two parts have nothing to do with each other.
-                    if (node.is("style:style")) automatic.put((part == content ? "c/" : "s/") + node.get("style:family", "") + "/" + node.get("style:name", ""), node);
+                    if (node.is("style:style"))
+                        automatic.put((part == content ? "c/" : "s/") + node.get("style:family", "") + "/" + node.get("style:name", ""), node);
                     if (node.is("text:list-style")) lists.put(node.get("style:name", ""), node);
                     if (node.is("style:page-layout")) layouts.put(node.get("style:name", ""), node);
                 }
@@ -77,7 +79,9 @@ final class OdtSheet {
     XmlNode layout(XmlNode master) { return master == null ? null : layouts.get(master.get("style:page-layout-name", "")); }
 
     /** The automatic style of a name, or null. @param inContent whether it is used in the content rather than in a header */
-    XmlNode automatic(String family, String name, boolean inContent) { return name == null ? null : automatic.get((inContent ? "c/" : "s/") + family + "/" + name); }
+    XmlNode automatic(String family, String name, boolean inContent) {
+        return name == null ? null : automatic.get((inContent ? "c/" : "s/") + family + "/" + name);
+    }
 
     /** The named style that something stands on, or null. */
     String named(String family, String name, boolean inContent) {
@@ -92,12 +96,15 @@ final class OdtSheet {
     }
 
     /** What automatic styles say, one upon the other. */
-    Look own(String family, String name, boolean inContent) { return name == null ? Look.PLAIN : owns.computeIfAbsent(family + "/" + inContent + "/" + name, key -> workedOut(family, name, inContent)); }
+    Look own(String family, String name, boolean inContent) {
+        return name == null ? Look.PLAIN : owns.computeIfAbsent(family + "/" + inContent + "/" + name, key -> workedOut(family, name, inContent));
+    }
 
     private Look workedOut(String family, String name, boolean inContent) {
         Look look = Look.PLAIN;
         Set<String> seen = new HashSet<>();
-        for (XmlNode node = automatic(family, name, inContent); node != null && seen.add(node.get("style:name", "")); node = automatic(family, node.get("style:parent-style-name"), inContent)) look = look.over(said(node));
+        for (XmlNode node = automatic(family, name, inContent); node != null && seen.add(node.get("style:name", "")); node =
+                automatic(family, node.get("style:parent-style-name"), inContent)) look = look.over(said(node));
         return look;
     }
 
@@ -136,16 +143,22 @@ final class OdtSheet {
             String next = node.get("style:next-style-name");
             String shown = node.get("style:display-name", node.get("style:name", ""));
             String name = shown.matches("Heading [1-9]") ? "heading " + shown.charAt(8) : shown;
-            styles.put(id, new Style(id, name, paragraph ? Style.Kind.PARAGRAPH : Style.Kind.CHARACTER, parent == null ? null : id(family, parent), next == null || next.equals(node.get("style:name")) ? null : id(family, next), paragraph ? look : looks.text(node.child("style:text-properties"))));
+            styles.put(id, new Style(id, name, paragraph ? Style.Kind.PARAGRAPH : Style.Kind.CHARACTER, parent == null ? null : id(family, parent),
+                    next == null || next.equals(node.get("style:name")) ? null : id(family, next), paragraph ? look
+                    : looks.text(node.child("style:text-properties"))));
         }
         Look beneath = defaults == null ? Look.PLAIN : said(defaults);
         if (!beneath.says(TextProperty.SIZE)) beneath = beneath.with(TextProperty.SIZE, 12.0);
         if (!beneath.says(TextProperty.FAMILY)) beneath = beneath.with(TextProperty.FAMILY, "Liberation Serif");
-        String normal = styles.values().stream().filter(style -> style.name().equalsIgnoreCase("Normal") || style.id().equals("Standard")).map(Style::id).findFirst().orElse(null);
+        String normal = styles.values().stream().filter(style -> style.name().equalsIgnoreCase("Normal") || style.id().equals("Standard")).map(Style::id)
+                .findFirst().orElse(null);
         return new StyleSheet(beneath, normal, null, styles);
     }
 
-    double tabWidth() { return defaults == null || defaults.child("style:paragraph-properties") == null ? 36 : Math.max(1, OdtLookReading.length(defaults.child("style:paragraph-properties").get("style:tab-stop-distance"), 36)); }
+    double tabWidth() {
+        return defaults == null || defaults.child("style:paragraph-properties") == null ? 36
+                : Math.max(1, OdtLookReading.length(defaults.child("style:paragraph-properties").get("style:tab-stop-distance"), 36));
+    }
 
     /** Paragraph and character styles may have one name; here they may not. */
     String id(String family, String name) {
@@ -228,9 +241,12 @@ final class OdtSheet {
             levels[index] = new Numbering.Level(format, start, label.toString(), suffix, null, null, look);
         }
         List<Numbering.Level> all = new ArrayList<>();
-        for (Numbering.Level level : levels) all.add(level == null ? new Numbering.Level(NumberFormat.NONE, 1, "", Numbering.Suffix.NOTHING, null, null, Look.PLAIN) : level);
+        for (Numbering.Level level : levels)
+            all.add(level == null ? new Numbering.Level(NumberFormat.NONE, 1, "", Numbering.Suffix.NOTHING, null, null, Look.PLAIN) : level);
         return all.subList(0, 9);
     }
 
-    private static Look indents(Look look, double start, double first) { return start == 0 && first == 0 ? look : look.with(ParagraphProperty.INDENT_START, start).with(ParagraphProperty.FIRST_LINE, first); }
+    private static Look indents(Look look, double start, double first) {
+        return start == 0 && first == 0 ? look : look.with(ParagraphProperty.INDENT_START, start).with(ParagraphProperty.FIRST_LINE, first);
+    }
 }

@@ -39,7 +39,10 @@ final class OdtStyles {
         return name.isEmpty() || !Character.isLetter(name.charAt(0)) ? "s" + name : name.toString();
     }
 
-    String name(String id) { return id == null ? document.styles().defaultParagraph() == null ? "Standard" : names.getOrDefault(document.styles().defaultParagraph(), "Standard") : names.getOrDefault(id, "Standard"); }
+    String name(String id) {
+        return id == null ? document.styles().defaultParagraph() == null ? "Standard" : names.getOrDefault(document.styles().defaultParagraph(), "Standard")
+                : names.getOrDefault(id, "Standard");
+    }
 
     private String made(Object key, String prefix, Consumer<XmlWriter> writer) {
         String known = automatic.get(key);
@@ -56,7 +59,8 @@ final class OdtStyles {
         if (look.isPlain() && breaks == null && page == null) return name(style);
         return made(new Key("paragraph", style, look, breaks, page), "P", xml -> {
             String[] begins = page == null ? new String[] {null} : page.split("#");
-            xml.open("style:style", "style:name", automatic.get(new Key("paragraph", style, look, breaks, page)), "style:family", "paragraph", "style:parent-style-name", name(style), "style:master-page-name", begins[0]);
+            xml.open("style:style", "style:name", automatic.get(new Key("paragraph", style, look, breaks, page)), "style:family", "paragraph",
+                    "style:parent-style-name", name(style), "style:master-page-name", begins[0]);
             OdtLooks.paragraph(xml, look, breaks, begins.length > 1 ? begins[1] : null);
             OdtLooks.text(xml, look);
             xml.close();
@@ -69,7 +73,8 @@ final class OdtStyles {
         String style = own.get(TextProperty.STYLE);
         if (look.isPlain()) return style == null ? null : names.get(style);
         return made(new Key("text", style, look, null, null), "T", xml -> {
-            xml.open("style:style", "style:name", automatic.get(new Key("text", style, look, null, null)), "style:family", "text", "style:parent-style-name", style == null ? null : names.get(style));
+            xml.open("style:style", "style:name", automatic.get(new Key("text", style, look, null, null)), "style:family", "text", "style:parent-style-name",
+                    style == null ? null : names.get(style));
             OdtLooks.text(xml, look);
             xml.close();
         });
@@ -100,14 +105,17 @@ final class OdtStyles {
             }
             xml.close();
         }
-        if (document.styles().style(document.styles().defaultParagraph()) == null) xml.leaf("style:style", "style:name", "Standard", "style:display-name", "Normal", "style:family", "paragraph", "style:class", "text");
+        if (document.styles().style(document.styles().defaultParagraph()) == null)
+            xml.leaf("style:style", "style:name", "Standard", "style:display-name", "Normal", "style:family", "paragraph", "style:class", "text");
         for (Style style : document.styles().styles().values()) {
             boolean paragraph = style.kind() == Style.Kind.PARAGRAPH;
             if (!paragraph && style.kind() != Style.Kind.CHARACTER) continue;
             Integer level = style.look().get(ParagraphProperty.OUTLINE_LEVEL);
             ParagraphProperty.ListReference list = style.look().get(ParagraphProperty.LIST);
-            xml.open("style:style", "style:name", names.get(style.id()), "style:display-name", style.name(), "style:family", paragraph ? "paragraph" : "text", "style:parent-style-name", style.parent() == null ? null : names.get(style.parent()),
-                    "style:next-style-name", paragraph && style.next() != null ? names.get(style.next()) : null, "style:default-outline-level", paragraph && level != null && level > 0 ? level : null,
+            xml.open("style:style", "style:name", names.get(style.id()), "style:display-name", style.name(), "style:family", paragraph ? "paragraph"
+                    : "text", "style:parent-style-name", style.parent() == null ? null : names.get(style.parent()),
+                    "style:next-style-name", paragraph && style.next() != null ? names.get(style.next()) : null, "style:default-outline-level", paragraph
+                            && level != null && level > 0 ? level : null,
                     "style:list-style-name", paragraph && list != null && list.list() != null ? listName(list.list()) : null);
             if (paragraph) OdtLooks.paragraph(xml, style.look(), null, null);
             OdtLooks.text(xml, style.look());
@@ -136,14 +144,17 @@ final class OdtStyles {
                 boolean counted = end >= 0 && level.format() != NumberFormat.NONE && !bullet;
                 // How many outer counts come before its own, which the format writes by itself.
                 int shown = counted ? (int) label.substring(0, end).chars().filter(c -> c == '%').count() + 1 : 0;
-                xml.open("text:list-level-style-number", "text:level", i + 1, "style:num-format", counted ? format(level.format()) : "", "style:num-prefix", counted && at > 0 ? label.substring(0, at) : !counted && !label.isEmpty() ? label : null,
-                        "style:num-suffix", counted && end + 2 < label.length() ? label.substring(end + 2) : null, "text:start-value", start, "text:display-levels", shown > 1 ? shown : null);
+                xml.open("text:list-level-style-number", "text:level", i + 1, "style:num-format", counted ? format(level.format()) : "", "style:num-prefix",
+                        counted && at > 0 ? label.substring(0, at) : !counted && !label.isEmpty() ? label : null,
+                        "style:num-suffix", counted && end + 2 < label.length() ? label.substring(end + 2) : null, "text:start-value", start,
+                                "text:display-levels", shown > 1 ? shown : null);
             }
             double indent = level.look().get(ParagraphProperty.INDENT_START, 0.0);
             double first = level.look().get(ParagraphProperty.FIRST_LINE, 0.0);
             xml.open("style:list-level-properties", "text:list-level-position-and-space-mode", "label-alignment");
             String follow = level.suffix() == Numbering.Suffix.TAB ? "listtab" : level.suffix() == Numbering.Suffix.SPACE ? "space" : "nothing";
-            xml.leaf("style:list-level-label-alignment", "text:label-followed-by", follow, "fo:margin-left", OdtLooks.points(indent), "fo:text-indent", OdtLooks.points(first), "text:list-tab-stop-position", follow.equals("listtab") ? OdtLooks.points(indent) : null);
+            xml.leaf("style:list-level-label-alignment", "text:label-followed-by", follow, "fo:margin-left", OdtLooks.points(indent), "fo:text-indent",
+                    OdtLooks.points(first), "text:list-tab-stop-position", follow.equals("listtab") ? OdtLooks.points(indent) : null);
             xml.close();
             OdtLooks.text(xml, level.look());
             xml.close();

@@ -72,7 +72,8 @@ final class OdtTable {
 
     private Look look(XmlNode style, List<Table.Row> rows) {
         XmlNode properties = style == null ? null : style.child("style:table-properties");
-        Insets padding = rows.isEmpty() || rows.get(0).cells().isEmpty() ? Insets.NONE : rows.get(0).cells().get(0).look().get(TableProperty.PADDING, Insets.NONE);
+        Insets padding = rows.isEmpty() || rows.get(0).cells().isEmpty() ? Insets.NONE : rows.get(0).cells().get(0).look().get(TableProperty.PADDING,
+                Insets.NONE);
         Look look = Look.of(TableProperty.PADDING, padding);
         if (properties == null) return look.with(TableProperty.INDENT, padding.left());
         String align = properties.get("table:align", "margins");
@@ -87,7 +88,8 @@ final class OdtTable {
             if (child.is("table:table-columns") || child.is("table:table-header-columns") || child.is("table:table-column-group")) columns(child, columns);
             if (!child.is("table:table-column")) continue;
             XmlNode style = sheet.automatic("table-column", child.get("table:style-name"), inContent);
-            double width = style == null || style.child("style:table-column-properties") == null ? 72 : OdtLookReading.length(style.child("style:table-column-properties").get("style:column-width"), 72);
+            double width = style == null || style.child("style:table-column-properties") == null ? 72
+                    : OdtLookReading.length(style.child("style:table-column-properties").get("style:column-width"), 72);
             for (int i = 0; i < count(child.get("table:number-columns-repeated")) && columns.size() < MOST_CELLS; i++) columns.add(width);
         }
     }
@@ -112,14 +114,17 @@ final class OdtTable {
         Look look = Look.PLAIN;
         if (properties != null) {
             var borders = OdtLookReading.borders(properties);
-            if (borders != null) look = look.with(TableProperty.BORDERS, new app.decant.document.Borders(flush(borders.top()), flush(borders.right()), flush(borders.bottom()), flush(borders.left()), null, null));
+            if (borders != null) look = look.with(TableProperty.BORDERS, new app.decant.document.Borders(flush(borders.top()), flush(borders.right()),
+                    flush(borders.bottom()), flush(borders.left()), null, null));
             Colour fill = OdtLookReading.colour(properties.get("fo:background-color"));
             if (fill != null) look = look.with(TableProperty.SHADING, fill);
             String vertical = properties.get("style:vertical-align", "");
             if (vertical.equals("middle")) look = look.with(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.CENTRE);
             if (vertical.equals("bottom")) look = look.with(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.BOTTOM);
             double all = OdtLookReading.length(properties.get("fo:padding"), 0);
-            look = look.with(TableProperty.PADDING, new Insets(OdtLookReading.length(properties.get("fo:padding-top"), all), OdtLookReading.length(properties.get("fo:padding-right"), all), OdtLookReading.length(properties.get("fo:padding-bottom"), all), OdtLookReading.length(properties.get("fo:padding-left"), all)));
+            look = look.with(TableProperty.PADDING, new Insets(OdtLookReading.length(properties.get("fo:padding-top"), all),
+                    OdtLookReading.length(properties.get("fo:padding-right"), all), OdtLookReading.length(properties.get("fo:padding-bottom"), all),
+                    OdtLookReading.length(properties.get("fo:padding-left"), all)));
         }
         List<Block> inside = inner.apply(node);
         if (inside.isEmpty() || !(inside.get(inside.size() - 1) instanceof Paragraph)) inside.add(Paragraph.of(""));

@@ -51,7 +51,8 @@ public final class OdtWriter {
         OdtWriter writer = new OdtWriter(document);
         byte[] file = writer.file(when, template);
         List<Finding> findings = new ArrayList<>();
-        if (writer.lost.contains("opaque")) findings.add(Finding.lost("Charts, formulas and embedded objects that have no picture are left out of the .odt.", ""));
+        if (writer.lost.contains("opaque"))
+            findings.add(Finding.lost("Charts, formulas and embedded objects that have no picture are left out of the .odt.", ""));
         if (writer.lost.contains("picture")) findings.add(Finding.lost("A picture can't be decoded and is left out of the .odt.", ""));
         if (writer.lost.contains("pixels")) findings.add(Finding.changed("Drawings became pixels in the .odt.", ""));
         if (writer.lost.contains("restart")) findings.add(Finding.changed("Sections that begin on an even or odd page begin on the next one in the .odt.", ""));
@@ -141,7 +142,8 @@ public final class OdtWriter {
     private void fonts(XmlWriter xml) {
         Set<String> families = new TreeSet<>();
         families.add(document.styles().defaults().get(app.decant.document.TextProperty.FAMILY, "Liberation Serif"));
-        for (var style : document.styles().styles().values()) if (style.look().get(app.decant.document.TextProperty.FAMILY) != null) families.add(style.look().get(app.decant.document.TextProperty.FAMILY));
+        for (var style : document.styles().styles().values())
+            if (style.look().get(app.decant.document.TextProperty.FAMILY) != null) families.add(style.look().get(app.decant.document.TextProperty.FAMILY));
         app.decant.document.Walk.of(document).stops().forEach(stop -> stop.paragraph().inlines().forEach(inline -> {
             if (inline.look().get(app.decant.document.TextProperty.FAMILY) != null) families.add(inline.look().get(app.decant.document.TextProperty.FAMILY));
         }));
@@ -152,7 +154,8 @@ public final class OdtWriter {
     }
 
     private static void notes(XmlWriter xml) {
-        xml.leaf("text:notes-configuration", "text:note-class", "footnote", "style:num-format", "1", "text:start-value", "0", "text:footnotes-position", "page", "text:start-numbering-at", "document");
+        xml.leaf("text:notes-configuration", "text:note-class", "footnote", "style:num-format", "1", "text:start-value", "0", "text:footnotes-position",
+                "page", "text:start-numbering-at", "document");
         xml.leaf("text:notes-configuration", "text:note-class", "endnote", "style:num-format", "i", "text:start-value", "0");
     }
 
@@ -166,8 +169,11 @@ public final class OdtWriter {
         NumberFormat format = section.numbering().format();
         xml.open("style:page-layout", "style:name", "Layout" + (index + 1));
         // Margins here reach to the header; what lies between it and the text belongs to the header.
-        xml.open("style:page-layout-properties", "fo:page-width", OdtLooks.points(page.width()), "fo:page-height", OdtLooks.points(page.height()), "style:print-orientation", page.isLandscape() ? "landscape" : "portrait",
-                "fo:margin-top", OdtLooks.points(header ? page.header() : page.top()), "fo:margin-bottom", OdtLooks.points(footer ? page.footer() : page.bottom()), "fo:margin-left", OdtLooks.points(page.textLeft()), "fo:margin-right", OdtLooks.points(page.right()), "style:num-format", OdtStyles.format(format));
+        xml.open("style:page-layout-properties", "fo:page-width", OdtLooks.points(page.width()), "fo:page-height", OdtLooks.points(page.height()),
+                "style:print-orientation", page.isLandscape() ? "landscape" : "portrait",
+                "fo:margin-top", OdtLooks.points(header ? page.header() : page.top()), "fo:margin-bottom", OdtLooks.points(footer ? page.footer()
+                        : page.bottom()), "fo:margin-left", OdtLooks.points(page.textLeft()), "fo:margin-right", OdtLooks.points(page.right()),
+                        "style:num-format", OdtStyles.format(format));
         Section.Columns columns = section.columns();
         if (columns.count() > 1) columns(xml, columns, page.textWidth());
         xml.close();
@@ -175,7 +181,8 @@ public final class OdtWriter {
             if (!(top ? header : footer)) continue;
             xml.open(top ? "style:header-style" : "style:footer-style");
             double room = Math.max(0, top ? page.top() - page.header() : page.bottom() - page.footer());
-            xml.leaf("style:header-footer-properties", "fo:min-height", OdtLooks.points(room), "fo:margin-left", "0pt", "fo:margin-right", "0pt", top ? "fo:margin-bottom" : "fo:margin-top", "0pt", "style:dynamic-spacing", "true");
+            xml.leaf("style:header-footer-properties", "fo:min-height", OdtLooks.points(room), "fo:margin-left", "0pt", "fo:margin-right", "0pt",
+                    top ? "fo:margin-bottom" : "fo:margin-top", "0pt", "style:dynamic-spacing", "true");
             xml.close();
         }
         xml.close();
@@ -188,7 +195,8 @@ public final class OdtWriter {
         for (int i = 0; i < places.size(); i++) {
             double before = i == 0 ? 0 : (places.get(i)[0] - places.get(i - 1)[0] - places.get(i - 1)[1]) / 2;
             double after = i + 1 == places.size() ? 0 : (places.get(i + 1)[0] - places.get(i)[0] - places.get(i)[1]) / 2;
-            xml.leaf("style:column", "style:rel-width", Math.round((places.get(i)[1] + before + after) * 20) + "*", "fo:start-indent", OdtLooks.points(before), "fo:end-indent", OdtLooks.points(after));
+            xml.leaf("style:column", "style:rel-width", Math.round((places.get(i)[1] + before + after) * 20) + "*", "fo:start-indent",
+                    OdtLooks.points(before), "fo:end-indent", OdtLooks.points(after));
         }
         xml.close();
     }
@@ -209,12 +217,14 @@ public final class OdtWriter {
         for (int i = 0; i < document.sections().size(); i++) {
             Section section = document.sections().get(i);
             if (section.firstPageDiffers()) {
-                xml.open("style:master-page", "style:name", page(i), "style:display-name", page(i), "style:page-layout-name", "Layout" + (i + 1), "style:next-style-name", page(i) + "b");
+                xml.open("style:master-page", "style:name", page(i), "style:display-name", page(i), "style:page-layout-name", "Layout" + (i + 1),
+                        "style:next-style-name", page(i) + "b");
                 frame(xml, frameStyles, "style:header", blocks(i, FramePlace.FIRST_HEADER), frame(i, true));
                 frame(xml, frameStyles, "style:footer", blocks(i, FramePlace.FIRST_FOOTER), frame(i, false));
                 xml.close();
             }
-            xml.open("style:master-page", "style:name", section.firstPageDiffers() ? page(i) + "b" : page(i), "style:display-name", section.firstPageDiffers() ? page(i) + "b" : page(i), "style:page-layout-name", "Layout" + (i + 1));
+            xml.open("style:master-page", "style:name", section.firstPageDiffers() ? page(i) + "b" : page(i), "style:display-name",
+                    section.firstPageDiffers() ? page(i) + "b" : page(i), "style:page-layout-name", "Layout" + (i + 1));
             frame(xml, frameStyles, "style:header", blocks(i, FramePlace.HEADER), frame(i, true));
             if (document.evenAndOddFrames()) frame(xml, frameStyles, "style:header-left", blocks(i, FramePlace.EVEN_HEADER), false);
             frame(xml, frameStyles, "style:footer", blocks(i, FramePlace.FOOTER), frame(i, false));

@@ -9,8 +9,10 @@ import java.util.Map;
 
 /** Reads charts by the values stored beside their sources (ISO/IEC 29500-1, 21.2), so that no workbook has to be reckoned. */
 final class ChartReader {
-    private static final Map<String, Chart.Kind> KINDS = Map.ofEntries(Map.entry("c:barChart", Chart.Kind.COLUMNS), Map.entry("c:bar3DChart", Chart.Kind.COLUMNS), Map.entry("c:lineChart", Chart.Kind.LINES), Map.entry("c:line3DChart", Chart.Kind.LINES),
-            Map.entry("c:areaChart", Chart.Kind.AREAS), Map.entry("c:area3DChart", Chart.Kind.AREAS), Map.entry("c:pieChart", Chart.Kind.PIE), Map.entry("c:pie3DChart", Chart.Kind.PIE), Map.entry("c:doughnutChart", Chart.Kind.RING), Map.entry("c:scatterChart", Chart.Kind.POINTS));
+    private static final Map<String, Chart.Kind> KINDS = Map.ofEntries(Map.entry("c:barChart", Chart.Kind.COLUMNS),
+            Map.entry("c:bar3DChart", Chart.Kind.COLUMNS), Map.entry("c:lineChart", Chart.Kind.LINES), Map.entry("c:line3DChart", Chart.Kind.LINES),
+            Map.entry("c:areaChart", Chart.Kind.AREAS), Map.entry("c:area3DChart", Chart.Kind.AREAS), Map.entry("c:pieChart", Chart.Kind.PIE),
+                    Map.entry("c:pie3DChart", Chart.Kind.PIE), Map.entry("c:doughnutChart", Chart.Kind.RING), Map.entry("c:scatterChart", Chart.Kind.POINTS));
     /** More numbers than a page can show. */
     private static final int MOST_VALUES = 10_000;
 
@@ -29,7 +31,8 @@ final class ChartReader {
             for (XmlNode one : plot.children("c:ser")) {
                 if (categories.isEmpty()) categories = texts(one.child("c:cat"));
                 boolean points = kind == Chart.Kind.POINTS;
-                series.add(new Chart.Series(String.join(" ", texts(one.child("c:tx"))), points ? numbers(one.child("c:xVal")) : List.of(), numbers(one.child(points ? "c:yVal" : "c:val")), colour(one)));
+                series.add(new Chart.Series(String.join(" ", texts(one.child("c:tx"))), points ? numbers(one.child("c:xVal")) : List.of(),
+                        numbers(one.child(points ? "c:yVal" : "c:val")), colour(one)));
             }
             String grouping = plot.child("c:grouping") == null ? "" : plot.child("c:grouping").get("val", "");
             return new Chart(kind, title(chart, series), categories, series, grouping.toLowerCase(java.util.Locale.ROOT).contains("stacked"));

@@ -64,7 +64,8 @@ public final class DocxReader {
     private Taken read(FileKind kind) {
         String main = container.target("", "officeDocument");
         if (main == null || container.part(main) == null) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: it names no document inside. Ask for it again, or open an older copy.");
+            throw new DecantException(DecantException.Kind.UNREADABLE,
+                    "The file is damaged: it names no document inside. Ask for it again, or open an older copy.");
         }
         looks = new LookReader(themeFonts(main));
         StyleSheet styles = tree(main, "styles") == null ? StyleSheet.EMPTY : StylesPart.read(tree(main, "styles"), looks);
@@ -77,8 +78,10 @@ public final class DocxReader {
         List<Section> sections = body(main);
         List<FontFile> fonts = FontParts.read(container, container.target(main, "fontTable"), this::findOnce);
         keep(main, fonts.isEmpty());
-        if (kind == FileKind.DOCX_MACROS || container.target(main, "vbaProject") != null) find(Finding.lost("The macros in the file were left out; they never run here.", ""));
-        Document document = new Document(facts(main), styles, numbering, sections, evenAndOdd, tab == null ? Document.TAB_WIDTH : tab, new ArrayList<>(kept.values()), fonts);
+        if (kind == FileKind.DOCX_MACROS || container.target(main, "vbaProject") != null)
+            find(Finding.lost("The macros in the file were left out; they never run here.", ""));
+        Document document = new Document(facts(main), styles, numbering, sections, evenAndOdd, tab == null ? Document.TAB_WIDTH : tab,
+                new ArrayList<>(kept.values()), fonts);
         return new Taken(document, kind, new ArrayList<>(findings));
     }
 
@@ -157,14 +160,17 @@ public final class DocxReader {
         return fonts;
     }
 
-    private static void put(Map<String, String> fonts, String slot, XmlNode node) { if (node != null && !node.get("typeface", "").isEmpty()) fonts.put(slot, node.get("typeface")); }
+    private static void put(Map<String, String> fonts, String slot, XmlNode node) {
+        if (node != null && !node.get("typeface", "").isEmpty()) fonts.put(slot, node.get("typeface"));
+    }
 
     /** @param fontTable whether the table of fonts is kept as it is */
     private void keep(String main, boolean fontTable) {
         for (OfficePackage.Relation relation : container.relations(main).values()) {
             String role = relation.role().substring(relation.role().lastIndexOf('/') + 1);
             if (role.equals("comments")) findOnce(Finding.lost("Comments are not carried over.", ""));
-            if (relation.outside() || !KEPT_ROLES.contains(role) || container.part(relation.target()) == null || role.equals("fontTable") && !fontTable) continue;
+            if (relation.outside() || !KEPT_ROLES.contains(role) || container.part(relation.target()) == null || role.equals("fontTable") && !fontTable)
+                continue;
             keepPart(relation.target(), relation.role());
             keepWhatItPointsAt(relation.target());
         }

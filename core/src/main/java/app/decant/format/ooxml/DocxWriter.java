@@ -32,14 +32,17 @@ import java.util.zip.ZipOutputStream;
 
 /** Writes a document as .docx (ISO/IEC 29500-1, transitional). The same document gives the same bytes. */
 public final class DocxWriter {
-    static final Object[] NAMESPACES = {"xmlns:w", "http://schemas.openxmlformats.org/wordprocessingml/2006/main", "xmlns:r", "http://schemas.openxmlformats.org/officeDocument/2006/relationships",
-        "xmlns:wp", "http://schemas.openxmlformats.org/drawingml/2006/wordprocessingDrawing", "xmlns:a", "http://schemas.openxmlformats.org/drawingml/2006/main",
+    static final Object[] NAMESPACES = {"xmlns:w", "http://schemas.openxmlformats.org/wordprocessingml/2006/main", "xmlns:r",
+            "http://schemas.openxmlformats.org/officeDocument/2006/relationships",
+        "xmlns:wp", "http://schemas.openxmlformats.org/drawingml/2006/wordprocessingDrawing", "xmlns:a",
+                "http://schemas.openxmlformats.org/drawingml/2006/main",
         "xmlns:pic", "http://schemas.openxmlformats.org/drawingml/2006/picture", "xmlns:mc", "http://schemas.openxmlformats.org/markup-compatibility/2006",
         "xmlns:wps", "http://schemas.microsoft.com/office/word/2010/wordprocessingShape"};
     private static final String TYPES = "application/vnd.openxmlformats-officedocument.wordprocessingml.";
 
     /** What stands before the words about fonts in the settings (17.15.1.78). */
-    private static final Set<String> BEFORE_FONTS = Set.of("w:writeProtection", "w:view", "w:zoom", "w:removePersonalInformation", "w:removeDateAndTime", "w:doNotDisplayPageBoundaries", "w:displayBackgroundShape", "w:printPostScriptOverText",
+    private static final Set<String> BEFORE_FONTS = Set.of("w:writeProtection", "w:view", "w:zoom", "w:removePersonalInformation", "w:removeDateAndTime",
+            "w:doNotDisplayPageBoundaries", "w:displayBackgroundShape", "w:printPostScriptOverText",
             "w:printFractionalCharacterWidth", "w:printFormsData");
 
     private final Document document;
@@ -179,7 +182,8 @@ public final class DocxWriter {
             own.close();
             put("word/" + name, TYPES + kind + "+xml", own.bytes());
             if (!relations.isEmpty()) put("word/_rels/" + name + ".rels", null, relations.bytes());
-            String type = place == FramePlace.FIRST_HEADER || place == FramePlace.FIRST_FOOTER ? "first" : place == FramePlace.EVEN_HEADER || place == FramePlace.EVEN_FOOTER ? "even" : "default";
+            String type = place == FramePlace.FIRST_HEADER || place == FramePlace.FIRST_FOOTER ? "first" : place == FramePlace.EVEN_HEADER
+                    || place == FramePlace.EVEN_FOOTER ? "even" : "default";
             xml.leaf("w:" + kind + "Reference", "w:type", type, "r:id", story.relations.inside(kind, name));
         });
         String start = switch (section.start()) {
@@ -192,7 +196,8 @@ public final class DocxWriter {
         xml.leaf("w:type", "w:val", start);
         PageGeometry page = section.page();
         xml.leaf("w:pgSz", "w:w", Units.toTwips(page.width()), "w:h", Units.toTwips(page.height()), "w:orient", page.isLandscape() ? "landscape" : null);
-        xml.leaf("w:pgMar", "w:top", Units.toTwips(page.top()), "w:right", Units.toTwips(page.right()), "w:bottom", Units.toTwips(page.bottom()), "w:left", Units.toTwips(page.left()), "w:header",
+        xml.leaf("w:pgMar", "w:top", Units.toTwips(page.top()), "w:right", Units.toTwips(page.right()), "w:bottom", Units.toTwips(page.bottom()), "w:left",
+                Units.toTwips(page.left()), "w:header",
                 Units.toTwips(page.header()), "w:footer", Units.toTwips(page.footer()), "w:gutter", Units.toTwips(page.gutter()));
         if (section.numbering().start() != null || section.numbering().format() != app.decant.document.NumberFormat.DECIMAL) {
             xml.leaf("w:pgNumType", "w:fmt", NumberingPart.format(section.numbering().format()), "w:start", section.numbering().start());
@@ -200,9 +205,11 @@ public final class DocxWriter {
         Columns columns = section.columns();
         if (columns.count() > 1) {
             boolean own = !columns.widths().isEmpty();
-            xml.open("w:cols", "w:num", columns.count(), "w:space", Units.toTwips(columns.gap()), "w:sep", columns.line() ? "1" : null, "w:equalWidth", own ? "0" : null);
+            xml.open("w:cols", "w:num", columns.count(), "w:space", Units.toTwips(columns.gap()), "w:sep", columns.line() ? "1" : null, "w:equalWidth",
+                    own ? "0" : null);
             for (int i = 0; own && i < columns.count(); i++) {
-                xml.leaf("w:col", "w:w", Units.toTwips(columns.widths().get(2 * i)), "w:space", 2 * i + 1 < columns.widths().size() ? Units.toTwips(columns.widths().get(2 * i + 1)) : null);
+                xml.leaf("w:col", "w:w", Units.toTwips(columns.widths().get(2 * i)), "w:space", 2 * i + 1 < columns.widths().size()
+                        ? Units.toTwips(columns.widths().get(2 * i + 1)) : null);
             }
             xml.close();
         }
@@ -234,7 +241,8 @@ public final class DocxWriter {
         for (Opaque.Part part : document.kept()) {
             if (part.role() == null || !part.role().endsWith("/settings")) continue;
             XmlNode root = XmlReader.tree(part.bytes(), part.name());
-            StringBuilder markup = new StringBuilder("<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>\n<w:settings xmlns:w=\"" + NAMESPACES[1] + "\">");
+            StringBuilder markup = new StringBuilder("<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>\n<w:settings xmlns:w=\"" + NAMESPACES[1]
+                    + "\">");
             boolean told = false;
             for (XmlNode child : root.children()) {
                 boolean[] points = new boolean[1];
@@ -279,14 +287,16 @@ public final class DocxWriter {
         }
         Facts facts = document.facts();
         XmlWriter core = new XmlWriter();
-        core.open("cp:coreProperties", "xmlns:cp", "http://schemas.openxmlformats.org/package/2006/metadata/core-properties", "xmlns:dc", "http://purl.org/dc/elements/1.1/", "xmlns:dcterms",
+        core.open("cp:coreProperties", "xmlns:cp", "http://schemas.openxmlformats.org/package/2006/metadata/core-properties", "xmlns:dc",
+                "http://purl.org/dc/elements/1.1/", "xmlns:dcterms",
                 "http://purl.org/dc/terms/", "xmlns:xsi", "http://www.w3.org/2001/XMLSchema-instance");
         fact(core, "dc:title", facts.title());
         fact(core, "dc:subject", facts.subject());
         fact(core, "dc:creator", facts.author());
         fact(core, "cp:keywords", facts.keywords());
         fact(core, "dc:language", facts.language());
-        if (facts.created() != null) core.open("dcterms:created", "xsi:type", "dcterms:W3CDTF").text(facts.created().truncatedTo(ChronoUnit.SECONDS).toString()).close();
+        if (facts.created() != null)
+            core.open("dcterms:created", "xsi:type", "dcterms:W3CDTF").text(facts.created().truncatedTo(ChronoUnit.SECONDS).toString()).close();
         core.open("dcterms:modified", "xsi:type", "dcterms:W3CDTF").text(when.truncatedTo(ChronoUnit.SECONDS).toString()).close();
         core.close();
         put("docProps/core.xml", "application/vnd.openxmlformats-package.core-properties+xml", core.bytes());

@@ -81,7 +81,8 @@ final class DrawingReader {
         Image image = id == null ? null : story.image(id);
         if (image == null) {
             boolean outside = blip != null && blip.get("r:link") != null;
-            reader.find(outside ? Finding.lost("A picture lies outside the file and is not fetched.", "") : Finding.lost("A picture is missing from the file.", ""));
+            reader.find(outside ? Finding.lost("A picture lies outside the file and is not fetched.", "")
+                    : Finding.lost("A picture is missing from the file.", ""));
             return null;
         }
         XmlNode cut = picture.at("pic:blipFill", "a:srcRect");
@@ -109,7 +110,8 @@ final class DrawingReader {
         }
         XmlNode fill = properties == null ? null : properties.child("a:solidFill");
         boolean grows = body != null && body.child("a:spAutoFit") != null;
-        return new TextBox(content == null ? List.of() : story.boxed(content), width, height, grows, padding, border, fill == null ? null : colour(fill, Colour.WHITE));
+        return new TextBox(content == null ? List.of() : story.boxed(content), width, height, grows, padding, border, fill == null ? null
+                : colour(fill, Colour.WHITE));
     }
 
     private static Colour colour(XmlNode fill, Colour otherwise) {
@@ -118,7 +120,8 @@ final class DrawingReader {
     }
 
     private static Anchor inFlow() {
-        return new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, null, 0), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0), Anchor.Wrap.TOP_AND_BOTTOM, Insets.NONE, false);
+        return new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, null, 0), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0),
+                Anchor.Wrap.TOP_AND_BOTTOM, Insets.NONE, false);
     }
 
     private static Anchor anchor(XmlNode frame) {
@@ -147,10 +150,12 @@ final class DrawingReader {
             default -> VerticalAlignment.TOP;
         };
         Anchor.Wrap wrap = frame.child("wp:wrapTopAndBottom") != null ? Anchor.Wrap.TOP_AND_BOTTOM
-                : frame.child("wp:wrapSquare") != null || frame.child("wp:wrapTight") != null || frame.child("wp:wrapThrough") != null ? Anchor.Wrap.SQUARE : Anchor.Wrap.NONE;
+                : frame.child("wp:wrapSquare") != null || frame.child("wp:wrapTight") != null || frame.child("wp:wrapThrough") != null ? Anchor.Wrap.SQUARE
+                        : Anchor.Wrap.NONE;
         Insets distance = new Insets(Units.emu(frame, "distT", 0), Units.emu(frame, "distR", 0), Units.emu(frame, "distB", 0), Units.emu(frame, "distL", 0));
         String behind = frame.get("behindDoc", "0");
-        return new Anchor(new Anchor.Horizontal(from, alignment, offset(across)), new Anchor.Vertical(under, stand, offset(down)), wrap, distance, behind.equals("1") || behind.equals("true"));
+        return new Anchor(new Anchor.Horizontal(from, alignment, offset(across)), new Anchor.Vertical(under, stand, offset(down)), wrap, distance,
+                behind.equals("1") || behind.equals("true"));
     }
 
     private static double offset(XmlNode position) {
@@ -175,11 +180,15 @@ final class DrawingReader {
         if (likeness == null && box == null) return opaque(markup, "a drawing", null, look);
         Double left = Units.measure(style.getOrDefault("margin-left", "0"), 1);
         Double top = Units.measure(style.getOrDefault("margin-top", "0"), 1);
-        Anchor anchor = new Anchor(new Anchor.Horizontal("page".equals(style.get("mso-position-horizontal-relative")) ? Anchor.Horizontal.From.PAGE : Anchor.Horizontal.From.COLUMN, null, left == null ? 0 : left),
-                new Anchor.Vertical("page".equals(style.get("mso-position-vertical-relative")) ? Anchor.Vertical.From.PAGE : Anchor.Vertical.From.PARAGRAPH, null, top == null ? 0 : top),
-                markup.find("w10:wrap") != null ? Anchor.Wrap.SQUARE : Anchor.Wrap.NONE, new Insets(0, 9, 0, 9), style.getOrDefault("z-index", "0").startsWith("-"));
+        Anchor anchor = new Anchor(new Anchor.Horizontal("page".equals(style.get("mso-position-horizontal-relative")) ? Anchor.Horizontal.From.PAGE
+                : Anchor.Horizontal.From.COLUMN, null, left == null ? 0 : left),
+                new Anchor.Vertical("page".equals(style.get("mso-position-vertical-relative")) ? Anchor.Vertical.From.PAGE : Anchor.Vertical.From.PARAGRAPH,
+                        null, top == null ? 0 : top),
+                markup.find("w10:wrap") != null ? Anchor.Wrap.SQUARE : Anchor.Wrap.NONE, new Insets(0, 9, 0, 9), style.getOrDefault("z-index", "0")
+                        .startsWith("-"));
         if (likeness != null) return new Inline.Floating(anchor, likeness, look);
-        return new Inline.Floating(anchor, new TextBox(story.boxed(box), width == null ? 144 : width, height == null ? 72 : height, false, new Insets(3.6, 7.2, 3.6, 7.2), null, null), look);
+        return new Inline.Floating(anchor, new TextBox(story.boxed(box), width == null ? 144 : width, height == null ? 72 : height, false,
+                new Insets(3.6, 7.2, 3.6, 7.2), null, null), look);
     }
 
     /** Inside a group sizes and places are shares of the group's own measure (ISO/IEC 29500-4, 19.1.2.7, coordsize and coordorigin); here in points. */
@@ -227,7 +236,8 @@ final class DrawingReader {
                 if (part != null) parts.put(id, part);
             });
         }
-        reader.find(likeness == null ? Finding.changed("There is " + what + " that is kept but not shown.", "") : Finding.note("There is " + what + ", shown by " + shownBy + ".", ""));
+        reader.find(likeness == null ? Finding.changed("There is " + what + " that is kept but not shown.", "")
+                : Finding.note("There is " + what + ", shown by " + shownBy + ".", ""));
         return new Inline.OpaqueInline(new Opaque("ooxml", what, markup.markup(), parts, likeness), look);
     }
 }

@@ -36,11 +36,14 @@ final class DrawingWriter {
         boolean box = floating.content() instanceof TextBox;
         if (box) xml.open("mc:AlternateContent").open("mc:Choice", "Requires", "wps");
         Insets distance = anchor.distance();
-        xml.open("w:drawing").open("wp:anchor", "distT", Units.toEmu(distance.top()), "distB", Units.toEmu(distance.bottom()), "distL", Units.toEmu(distance.left()), "distR",
-                Units.toEmu(distance.right()), "simplePos", 0, "relativeHeight", writer.nextId(), "behindDoc", anchor.behind() ? 1 : 0, "locked", 0, "layoutInCell", 1, "allowOverlap", 1);
+        xml.open("w:drawing").open("wp:anchor", "distT", Units.toEmu(distance.top()), "distB", Units.toEmu(distance.bottom()), "distL",
+                Units.toEmu(distance.left()), "distR",
+                Units.toEmu(distance.right()), "simplePos", 0, "relativeHeight", writer.nextId(), "behindDoc", anchor.behind() ? 1 : 0, "locked", 0,
+                        "layoutInCell", 1, "allowOverlap", 1);
         xml.leaf("wp:simplePos", "x", 0, "y", 0);
         xml.open("wp:positionH", "relativeFrom", anchor.horizontal().from().name().toLowerCase(java.util.Locale.ROOT));
-        if (anchor.horizontal().alignment() != null) xml.open("wp:align").text(LookWriter.alignment(anchor.horizontal().alignment()).replace("both", "left")).close();
+        if (anchor.horizontal().alignment() != null)
+            xml.open("wp:align").text(LookWriter.alignment(anchor.horizontal().alignment()).replace("both", "left")).close();
         else xml.open("wp:posOffset").text(Long.toString(Units.toEmu(anchor.horizontal().offset()))).close();
         xml.close();
         xml.open("wp:positionV", "relativeFrom", anchor.vertical().from().name().toLowerCase(java.util.Locale.ROOT));
@@ -81,7 +84,8 @@ final class DrawingWriter {
         xml.open("pic:nvPicPr").leaf("pic:cNvPr", "id", 0, "name", "Picture", "descr", picture.description()).leaf("pic:cNvPicPr").close();
         xml.open("pic:blipFill").leaf("a:blip", "r:embed", id);
         Insets crop = picture.crop();
-        if (!crop.equals(Insets.NONE)) xml.leaf("a:srcRect", "l", share(crop.left()), "t", share(crop.top()), "r", share(crop.right()), "b", share(crop.bottom()));
+        if (!crop.equals(Insets.NONE))
+            xml.leaf("a:srcRect", "l", share(crop.left()), "t", share(crop.top()), "r", share(crop.right()), "b", share(crop.bottom()));
         xml.open("a:stretch").leaf("a:fillRect").close().close();
         xml.open("pic:spPr").open("a:xfrm", "rot", picture.rotation() == 0 ? null : Math.round(picture.rotation() * 60000));
         xml.leaf("a:off", "x", 0, "y", 0).leaf("a:ext", "cx", Units.toEmu(picture.width()), "cy", Units.toEmu(picture.height())).close();
@@ -95,12 +99,14 @@ final class DrawingWriter {
         XmlWriter xml = story.xml;
         xml.open("a:graphic").open("a:graphicData", "uri", XmlNames.WPS).open("wps:wsp");
         xml.leaf("wps:cNvSpPr", "txBox", 1);
-        xml.open("wps:spPr").open("a:xfrm").leaf("a:off", "x", 0, "y", 0).leaf("a:ext", "cx", Units.toEmu(box.width()), "cy", Units.toEmu(box.height())).close();
+        xml.open("wps:spPr").open("a:xfrm").leaf("a:off", "x", 0, "y", 0).leaf("a:ext", "cx", Units.toEmu(box.width()), "cy", Units.toEmu(box.height()))
+                .close();
         xml.open("a:prstGeom", "prst", "rect").leaf("a:avLst").close();
         if (box.fill() == null) xml.leaf("a:noFill");
         else xml.open("a:solidFill").leaf("a:srgbClr", "val", box.fill().hex()).close();
         if (box.border() == null || !box.border().isVisible()) xml.open("a:ln").leaf("a:noFill").close();
-        else xml.open("a:ln", "w", Units.toEmu(box.border().width())).open("a:solidFill").leaf("a:srgbClr", "val", box.border().colour().isAutomatic() ? "000000" : box.border().colour().hex()).close().close();
+        else xml.open("a:ln", "w", Units.toEmu(box.border().width())).open("a:solidFill").leaf("a:srgbClr", "val", box.border().colour().isAutomatic()
+                ? "000000" : box.border().colour().hex()).close().close();
         xml.close();
         if (!box.blocks().isEmpty()) {
             xml.open("wps:txbx").open("w:txbxContent");
@@ -108,7 +114,8 @@ final class DrawingWriter {
             xml.close().close();
         }
         Insets padding = box.padding();
-        xml.open("wps:bodyPr", "lIns", Units.toEmu(padding.left()), "tIns", Units.toEmu(padding.top()), "rIns", Units.toEmu(padding.right()), "bIns", Units.toEmu(padding.bottom()));
+        xml.open("wps:bodyPr", "lIns", Units.toEmu(padding.left()), "tIns", Units.toEmu(padding.top()), "rIns", Units.toEmu(padding.right()), "bIns",
+                Units.toEmu(padding.bottom()));
         xml.leaf(box.grows() ? "a:spAutoFit" : "a:noAutofit");
         xml.close().close().close().close();
     }
@@ -118,12 +125,15 @@ final class DrawingWriter {
         Map<String, String> ids = new TreeMap<>();
         for (Map.Entry<String, Opaque.Part> entry : new TreeMap<>(opaque.parts()).entrySet()) {
             Opaque.Part part = entry.getValue();
-            ids.put(entry.getKey(), part.bytes() == null ? story.relations.outside(part.role(), part.name()) : story.relations.inside(part.role(), "/" + part.name()));
+            ids.put(entry.getKey(), part.bytes() == null ? story.relations.outside(part.role(), part.name()) : story.relations.inside(part.role(),
+                    "/" + part.name()));
             if (part.bytes() != null) writer.keep(part);
         }
         String markup = opaque.source();
         // In two steps, so that an id given anew is not taken for an old one.
-        for (String old : ids.keySet()) markup = markup.replaceAll("(\\br:\\w+=\")" + java.util.regex.Pattern.quote(old) + "\"", "$1\u0001" + java.util.regex.Matcher.quoteReplacement(ids.get(old)) + "\"");
+        for (String old : ids.keySet())
+            markup = markup.replaceAll("(\\br:\\w+=\")" + java.util.regex.Pattern.quote(old) + "\"", "$1\u0001"
+                    + java.util.regex.Matcher.quoteReplacement(ids.get(old)) + "\"");
         return markup.replace("\u0001", "");
     }
 }

@@ -37,7 +37,8 @@ final class FontParts {
                 byte[] part = relation == null || relation.outside() ? null : container.part(relation.target());
                 if (part == null) continue;
                 String family = entry.get("w:name", "");
-                FontFile font = new FontFile(family, (style & 1) != 0, (style & 2) != 0, !List.of("", "0", "false", "off").contains(embedded.get("w:subsetted", "")), plain(part, embedded.get("w:fontKey", "")));
+                FontFile font = new FontFile(family, (style & 1) != 0, (style & 2) != 0, !List.of("", "0", "false", "off")
+                        .contains(embedded.get("w:subsetted", "")), plain(part, embedded.get("w:fontKey", "")));
                 try {
                     BroughtFonts.face(font);
                     fonts.add(font);

@@ -21,9 +21,12 @@ import java.util.Map;
 
 /** Reads run and paragraph properties (ISO/IEC 29500-1, 17.3.2 and 17.3.1) as looks. */
 final class LookReader {
-    static final Map<String, Integer> HIGHLIGHTS = Map.ofEntries(Map.entry("yellow", 0xFFFF00), Map.entry("green", 0x00FF00), Map.entry("cyan", 0x00FFFF), Map.entry("magenta", 0xFF00FF),
-            Map.entry("blue", 0x0000FF), Map.entry("red", 0xFF0000), Map.entry("darkBlue", 0x000080), Map.entry("darkCyan", 0x008080), Map.entry("darkGreen", 0x008000),
-            Map.entry("darkMagenta", 0x800080), Map.entry("darkRed", 0x800000), Map.entry("darkYellow", 0x808000), Map.entry("darkGray", 0x808080), Map.entry("lightGray", 0xC0C0C0),
+    static final Map<String, Integer> HIGHLIGHTS = Map.ofEntries(Map.entry("yellow", 0xFFFF00), Map.entry("green", 0x00FF00), Map.entry("cyan", 0x00FFFF),
+            Map.entry("magenta", 0xFF00FF),
+            Map.entry("blue", 0x0000FF), Map.entry("red", 0xFF0000), Map.entry("darkBlue", 0x000080), Map.entry("darkCyan", 0x008080),
+                    Map.entry("darkGreen", 0x008000),
+            Map.entry("darkMagenta", 0x800080), Map.entry("darkRed", 0x800000), Map.entry("darkYellow", 0x808000), Map.entry("darkGray", 0x808080),
+                    Map.entry("lightGray", 0xC0C0C0),
             Map.entry("black", 0x000000), Map.entry("white", 0xFFFFFF));
     private final Map<String, String> themeFonts;
 
@@ -49,7 +52,8 @@ final class LookReader {
                 case "w:rtl" -> flag(look, properties, node, TextProperty.RIGHT_TO_LEFT);
                 case "w:u" -> look.with(TextProperty.UNDERLINE, underline(node.get("w:val", "single")));
                 case "w:color" -> look.with(TextProperty.COLOUR, colour(node.get("w:val")));
-                case "w:highlight" -> HIGHLIGHTS.containsKey(node.get("w:val")) ? look.with(TextProperty.HIGHLIGHT, new Colour(HIGHLIGHTS.get(node.get("w:val")))) : look.with(TextProperty.HIGHLIGHT, Colour.AUTOMATIC);
+                case "w:highlight" -> HIGHLIGHTS.containsKey(node.get("w:val")) ? look.with(TextProperty.HIGHLIGHT,
+                        new Colour(HIGHLIGHTS.get(node.get("w:val")))) : look.with(TextProperty.HIGHLIGHT, Colour.AUTOMATIC);
                 case "w:shd" -> look.says(TextProperty.HIGHLIGHT) ? look : look.with(TextProperty.HIGHLIGHT, fill(node));
                 case "w:vertAlign" -> look.with(TextProperty.SCRIPT, switch (node.get("w:val", "")) {
                     case "superscript" -> Script.SUPER;
@@ -85,7 +89,9 @@ final class LookReader {
         return family != null && !family.isBlank() ? family : node.get(plain);
     }
 
-    private static Look flag(Look look, XmlNode properties, XmlNode node, Property<Boolean> property) { return look.with(property, Units.flag(properties, node.name())); }
+    private static Look flag(Look look, XmlNode properties, XmlNode node, Property<Boolean> property) {
+        return look.with(property, Units.flag(properties, node.name()));
+    }
 
     private static Double scale(String value) {
         if (value == null) return null;
@@ -229,7 +235,8 @@ final class LookReader {
 
     /** The sides of a border element of paragraphs, tables and cells. */
     static Borders borders(XmlNode node) {
-        return new Borders(border(node.child("w:top")), border(firstNode(node, "w:right", "w:end")), border(node.child("w:bottom")), border(firstNode(node, "w:left", "w:start")),
+        return new Borders(border(node.child("w:top")), border(firstNode(node, "w:right", "w:end")), border(node.child("w:bottom")),
+                border(firstNode(node, "w:left", "w:start")),
                 border(firstNode(node, "w:insideH", "w:between")), border(node.child("w:insideV")));
     }
 

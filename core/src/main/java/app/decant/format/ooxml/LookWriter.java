@@ -29,7 +29,8 @@ final class LookWriter {
         if (look.says(TextProperty.STYLE)) xml.leaf("w:rStyle", "w:val", look.get(TextProperty.STYLE));
         String family = look.get(TextProperty.FAMILY);
         if (family != null || look.says(TextProperty.COMPLEX_FAMILY) || look.says(TextProperty.EAST_ASIAN_FAMILY)) {
-            xml.leaf("w:rFonts", "w:ascii", family, "w:hAnsi", family, "w:eastAsia", look.get(TextProperty.EAST_ASIAN_FAMILY), "w:cs", look.get(TextProperty.COMPLEX_FAMILY));
+            xml.leaf("w:rFonts", "w:ascii", family, "w:hAnsi", family, "w:eastAsia", look.get(TextProperty.EAST_ASIAN_FAMILY), "w:cs",
+                    look.get(TextProperty.COMPLEX_FAMILY));
         }
         flag(xml, "w:b", look, TextProperty.BOLD);
         flag(xml, "w:i", look, TextProperty.ITALIC);
@@ -50,7 +51,8 @@ final class LookWriter {
         String highlight = highlight(look.get(TextProperty.HIGHLIGHT));
         if (highlight != null) xml.leaf("w:highlight", "w:val", highlight);
         if (look.says(TextProperty.UNDERLINE)) xml.leaf("w:u", "w:val", underline(look.get(TextProperty.UNDERLINE)));
-        if (look.says(TextProperty.HIGHLIGHT) && highlight == null) xml.leaf("w:shd", "w:val", "clear", "w:color", "auto", "w:fill", colour(look.get(TextProperty.HIGHLIGHT)));
+        if (look.says(TextProperty.HIGHLIGHT) && highlight == null)
+            xml.leaf("w:shd", "w:val", "clear", "w:color", "auto", "w:fill", colour(look.get(TextProperty.HIGHLIGHT)));
         if (look.says(TextProperty.SCRIPT)) {
             Script script = look.get(TextProperty.SCRIPT);
             xml.leaf("w:vertAlign", "w:val", script == Script.SUPER ? "superscript" : script == Script.SUB ? "subscript" : "baseline");
@@ -60,9 +62,12 @@ final class LookWriter {
         xml.close();
     }
 
-    private static final java.util.Set<Property<?>> TEXT = java.util.Set.of(TextProperty.STYLE, TextProperty.FAMILY, TextProperty.COMPLEX_FAMILY, TextProperty.EAST_ASIAN_FAMILY, TextProperty.BOLD,
-            TextProperty.ITALIC, TextProperty.CAPITALS, TextProperty.SMALL_CAPITALS, TextProperty.STRIKE, TextProperty.DOUBLE_STRIKE, TextProperty.HIDDEN, TextProperty.COLOUR,
-            TextProperty.LETTER_SPACING, TextProperty.WIDTH_SCALE, TextProperty.KERNING_FROM, TextProperty.RAISE, TextProperty.SIZE, TextProperty.HIGHLIGHT, TextProperty.UNDERLINE,
+    private static final java.util.Set<Property<?>> TEXT = java.util.Set.of(TextProperty.STYLE, TextProperty.FAMILY, TextProperty.COMPLEX_FAMILY,
+            TextProperty.EAST_ASIAN_FAMILY, TextProperty.BOLD,
+            TextProperty.ITALIC, TextProperty.CAPITALS, TextProperty.SMALL_CAPITALS, TextProperty.STRIKE, TextProperty.DOUBLE_STRIKE, TextProperty.HIDDEN,
+                    TextProperty.COLOUR,
+            TextProperty.LETTER_SPACING, TextProperty.WIDTH_SCALE, TextProperty.KERNING_FROM, TextProperty.RAISE, TextProperty.SIZE, TextProperty.HIGHLIGHT,
+                    TextProperty.UNDERLINE,
             TextProperty.SCRIPT, TextProperty.RIGHT_TO_LEFT, TextProperty.LANGUAGE);
 
     static void flag(XmlWriter xml, String name, Look look, Property<Boolean> property) {
@@ -122,9 +127,12 @@ final class LookWriter {
         xml.close();
     }
 
-    private static final java.util.Set<Property<?>> PARAGRAPH = java.util.Set.of(ParagraphProperty.ALIGNMENT, ParagraphProperty.INDENT_START, ParagraphProperty.INDENT_END,
-            ParagraphProperty.FIRST_LINE, ParagraphProperty.SPACE_BEFORE, ParagraphProperty.SPACE_AFTER, ParagraphProperty.LINE_SPACING, ParagraphProperty.KEEP_WITH_NEXT,
-            ParagraphProperty.KEEP_TOGETHER, ParagraphProperty.PAGE_BREAK_BEFORE, ParagraphProperty.WIDOW_CONTROL, ParagraphProperty.CONTEXTUAL_SPACING, ParagraphProperty.TABS,
+    private static final java.util.Set<Property<?>> PARAGRAPH = java.util.Set.of(ParagraphProperty.ALIGNMENT, ParagraphProperty.INDENT_START,
+            ParagraphProperty.INDENT_END,
+            ParagraphProperty.FIRST_LINE, ParagraphProperty.SPACE_BEFORE, ParagraphProperty.SPACE_AFTER, ParagraphProperty.LINE_SPACING,
+                    ParagraphProperty.KEEP_WITH_NEXT,
+            ParagraphProperty.KEEP_TOGETHER, ParagraphProperty.PAGE_BREAK_BEFORE, ParagraphProperty.WIDOW_CONTROL, ParagraphProperty.CONTEXTUAL_SPACING,
+                    ParagraphProperty.TABS,
             ParagraphProperty.BORDERS, ParagraphProperty.SHADING, ParagraphProperty.OUTLINE_LEVEL, ParagraphProperty.LIST, ParagraphProperty.RIGHT_TO_LEFT);
 
     static String alignment(Alignment alignment) {
@@ -145,7 +153,8 @@ final class LookWriter {
             case EXACTLY -> "exact";
         };
         Long value = line == null ? null : Math.round(line.value() * (line.rule() == LineSpacing.Rule.MULTIPLE ? 240 : 20));
-        xml.leaf("w:spacing", "w:before", twips(look.get(ParagraphProperty.SPACE_BEFORE)), "w:after", twips(look.get(ParagraphProperty.SPACE_AFTER)), "w:line", value, "w:lineRule", rule);
+        xml.leaf("w:spacing", "w:before", twips(look.get(ParagraphProperty.SPACE_BEFORE)), "w:after", twips(look.get(ParagraphProperty.SPACE_AFTER)),
+                "w:line", value, "w:lineRule", rule);
     }
 
     private static Long twips(Double points) { return points == null ? null : Long.valueOf(Units.toTwips(points)); }
@@ -155,7 +164,8 @@ final class LookWriter {
         Double start = look.get(ParagraphProperty.INDENT_START);
         Double end = look.get(ParagraphProperty.INDENT_END);
         if (first == null && start == null && end == null) return;
-        xml.leaf("w:ind", "w:left", twips(start), "w:right", twips(end), "w:hanging", first != null && first < 0 ? Units.toTwips(-first) : null, "w:firstLine", first != null && first >= 0 ? Units.toTwips(first) : null);
+        xml.leaf("w:ind", "w:left", twips(start), "w:right", twips(end), "w:hanging", first != null && first < 0 ? Units.toTwips(-first) : null,
+                "w:firstLine", first != null && first >= 0 ? Units.toTwips(first) : null);
     }
 
     private static void tabs(XmlWriter xml, TabStops tabs) {
@@ -206,6 +216,7 @@ final class LookWriter {
             case THICK -> "thick";
         };
         if (border.line() == Border.Line.NONE) xml.leaf(name, "w:val", value);
-        else xml.leaf(name, "w:val", value, "w:sz", Math.max(2, Math.round(border.width() * 8)), "w:space", Math.round(border.space()), "w:color", colour(border.colour()));
+        else xml.leaf(name, "w:val", value, "w:sz", Math.max(2, Math.round(border.width() * 8)), "w:space", Math.round(border.space()), "w:color",
+                colour(border.colour()));
     }
 }

@@ -46,7 +46,8 @@ final class SectionReader {
             case "oddPage" -> Section.Start.ODD_PAGE;
             default -> Section.Start.NEXT_PAGE;
         };
-        return new Section(start, geometry(node), columns(node.child("w:cols")), numbering(node.child("w:pgNumType")), frames, Boolean.TRUE.equals(Units.flag(node, "w:titlePg")), List.of());
+        return new Section(start, geometry(node), columns(node.child("w:cols")), numbering(node.child("w:pgNumType")), frames,
+                Boolean.TRUE.equals(Units.flag(node, "w:titlePg")), List.of());
     }
 
     private static PageGeometry geometry(XmlNode node) {
@@ -54,16 +55,22 @@ final class SectionReader {
         XmlNode margins = node.child("w:pgMar");
         double width = bounded(Units.twips(size, "w:w"), LETTER.width(), 36, 14400);
         double height = bounded(Units.twips(size, "w:h"), LETTER.height(), 36, 14400);
-        PageGeometry read = new PageGeometry(width, height, side(margins, "w:top", 72, height), side(margins, "w:right", 72, width), side(margins, "w:bottom", 72, height),
-                side(margins, "w:left", 72, width), side(margins, "w:header", 36, height), side(margins, "w:footer", 36, height), side(margins, "w:gutter", 0, width));
+        PageGeometry read = new PageGeometry(width, height, side(margins, "w:top", 72, height), side(margins, "w:right", 72, width),
+                side(margins, "w:bottom", 72, height),
+                side(margins, "w:left", 72, width), side(margins, "w:header", 36, height), side(margins, "w:footer", 36, height),
+                        side(margins, "w:gutter", 0, width));
         if (read.textWidth() >= 18) return read;
         // Margins that leave no room for text are halved until they do.
         return new PageGeometry(width, height, read.top(), width / 8, read.bottom(), width / 8, read.header(), read.footer(), 0);
     }
 
-    private static double side(XmlNode margins, String name, double otherwise, double size) { return bounded(Units.twips(margins, name), otherwise, -size, size); }
+    private static double side(XmlNode margins, String name, double otherwise, double size) {
+        return bounded(Units.twips(margins, name), otherwise, -size, size);
+    }
 
-    private static double bounded(Double value, double otherwise, double low, double high) { return value == null ? otherwise : Math.abs(Math.max(low, Math.min(high, value))); }
+    private static double bounded(Double value, double otherwise, double low, double high) {
+        return value == null ? otherwise : Math.abs(Math.max(low, Math.min(high, value)));
+    }
 
     private static Columns columns(XmlNode node) {
         if (node == null) return Columns.ONE;

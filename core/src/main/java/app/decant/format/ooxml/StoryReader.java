@@ -85,7 +85,8 @@ final class StoryReader {
         String style = properties == null || properties.child("w:pStyle") == null ? null : properties.child("w:pStyle").get("w:val");
         Look look = reader.looks().paragraph(properties);
         Look mark = reader.looks().text(properties == null ? null : properties.child("w:rPr"));
-        if (properties != null && properties.child("w:framePr") != null) reader.findOnce(Finding.changed("A framed paragraph or drop capital is set as a plain paragraph for now.", ""));
+        if (properties != null && properties.child("w:framePr") != null)
+            reader.findOnce(Finding.changed("A framed paragraph or drop capital is set as a plain paragraph for now.", ""));
         boolean inContents = inlines.insideContents();
         List<Inline> content = inlines.read(node);
         Paragraph paragraph = new Paragraph(style, look, mark, content);

@@ -159,7 +159,8 @@ final class StoryWriter {
     private void note(Inline.Note note) {
         boolean foot = note.kind() == Inline.Note.Kind.FOOTNOTE;
         int id = writer.addNote(note);
-        run(note.look(), () -> xml.leaf(foot ? "w:footnoteReference" : "w:endnoteReference", "w:customMarkFollows", note.mark() != null ? "1" : null, "w:id", id));
+        run(note.look(), () -> xml.leaf(foot ? "w:footnoteReference" : "w:endnoteReference", "w:customMarkFollows", note.mark() != null ? "1" : null, "w:id",
+                id));
     }
 
     private void opaque(Inline.OpaqueInline inline) {

@@ -79,7 +79,9 @@ final class StylesPart {
         return new Style(id, name, kind, value(node, "w:basedOn", null), value(node, "w:next", null), look, parts);
     }
 
-    private static String value(XmlNode node, String child, String otherwise) { return node.child(child) == null ? otherwise : node.child(child).get("w:val", otherwise); }
+    private static String value(XmlNode node, String child, String otherwise) {
+        return node.child(child) == null ? otherwise : node.child(child).get("w:val", otherwise);
+    }
 
     static byte[] write(StyleSheet sheet, ListNumbers lists) {
         XmlWriter xml = new XmlWriter();

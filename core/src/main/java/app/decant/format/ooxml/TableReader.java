@@ -43,8 +43,10 @@ final class TableReader {
             List<Table.Cell> cells = new ArrayList<>();
             for (Raw cell : raw.get(r)) {
                 if (cell.goesOn && carriesOn(raw, r, cell)) continue;
-                if (cell.node.child("w:tcPr") != null && cell.node.child("w:tcPr").child("w:textDirection") != null) story.reader.findOnce(Finding.changed("Text turned sideways is set upright for now.", ""));
-                cells.add(new Table.Cell(cell.column, cell.span, cell.starts ? rowSpan(raw, r, cell) : 1, cellLook(cell.node.child("w:tcPr")), story.inner(cell.node)));
+                if (cell.node.child("w:tcPr") != null && cell.node.child("w:tcPr").child("w:textDirection") != null)
+                    story.reader.findOnce(Finding.changed("Text turned sideways is set upright for now.", ""));
+                cells.add(new Table.Cell(cell.column, cell.span, cell.starts ? rowSpan(raw, r, cell) : 1, cellLook(cell.node.child("w:tcPr")),
+                        story.inner(cell.node)));
             }
             rows.add(new Table.Row(rowLook(rowNodes.get(r).child("w:trPr")), cells));
         }
@@ -155,7 +157,8 @@ final class TableReader {
     }
 
     private static Insets insets(XmlNode node, Insets below) {
-        return new Insets(side(node, "w:top", "w:top", below.top()), side(node, "w:right", "w:end", below.right()), side(node, "w:bottom", "w:bottom", below.bottom()), side(node, "w:left", "w:start", below.left()));
+        return new Insets(side(node, "w:top", "w:top", below.top()), side(node, "w:right", "w:end", below.right()), side(node, "w:bottom", "w:bottom",
+                below.bottom()), side(node, "w:left", "w:start", below.left()));
     }
 
     private static double side(XmlNode node, String name, String other, double otherwise) {

@@ -63,8 +63,10 @@ final class TableWriter {
         if (look.says(TableProperty.PADDING)) padding(xml, "w:tblCellMar", look.get(TableProperty.PADDING));
         TableParts parts = look.get(TableProperty.PARTS);
         if (parts != null) {
-            xml.leaf("w:tblLook", "w:val", String.format("%04X", bits(parts)), "w:firstRow", on(parts, TablePart.FIRST_ROW), "w:lastRow", on(parts, TablePart.LAST_ROW), "w:firstColumn",
-                    on(parts, TablePart.FIRST_COLUMN), "w:lastColumn", on(parts, TablePart.LAST_COLUMN), "w:noHBand", parts.parts().contains(TablePart.ODD_ROWS) ? "0" : "1", "w:noVBand",
+            xml.leaf("w:tblLook", "w:val", String.format("%04X", bits(parts)), "w:firstRow", on(parts, TablePart.FIRST_ROW), "w:lastRow",
+                    on(parts, TablePart.LAST_ROW), "w:firstColumn",
+                    on(parts, TablePart.FIRST_COLUMN), "w:lastColumn", on(parts, TablePart.LAST_COLUMN), "w:noHBand", parts.parts()
+                            .contains(TablePart.ODD_ROWS) ? "0" : "1", "w:noVBand",
                     parts.parts().contains(TablePart.ODD_COLUMNS) ? "0" : "1");
         }
         xml.close();

@@ -70,5 +70,7 @@ final class RtfBorders {
 
     private Border side(String name, RtfTables tables) { return sides.containsKey(name) ? sides.get(name).border(tables) : null; }
 
-    Borders borders(RtfTables tables) { return new Borders(side("top", tables), side("right", tables), side("bottom", tables), side("left", tables), side("between", tables), null); }
+    Borders borders(RtfTables tables) {
+        return new Borders(side("top", tables), side("right", tables), side("bottom", tables), side("left", tables), side("between", tables), null);
+    }
 }

@@ -52,15 +52,18 @@ final class RtfLooks {
         StringBuilder table = new StringBuilder("{\\fonttbl");
         fonts.forEach((family, number) -> {
             String lower = family.toLowerCase(Locale.ROOT);
-            String kind = lower.contains("mono") || lower.contains("courier") ? "fmodern" : lower.contains("sans") || lower.contains("arial") || lower.contains("calibri") || lower.contains("carlito") ? "fswiss" : lower.equals("symbol") ? "ftech" : "froman";
-            table.append("{\\f").append(number).append('\\').append(kind).append("\\fcharset").append(lower.equals("symbol") ? 2 : 0).append(' ').append(RtfText.escaped(family)).append(";}");
+            String kind = lower.contains("mono") || lower.contains("courier") ? "fmodern" : lower.contains("sans") || lower.contains("arial")
+                    || lower.contains("calibri") || lower.contains("carlito") ? "fswiss" : lower.equals("symbol") ? "ftech" : "froman";
+            table.append("{\\f").append(number).append('\\').append(kind).append("\\fcharset").append(lower.equals("symbol") ? 2 : 0).append(' ')
+                    .append(RtfText.escaped(family)).append(";}");
         });
         return table.append("}\n").toString();
     }
 
     String colourTable() {
         StringBuilder table = new StringBuilder("{\\colortbl;");
-        for (int rgb : colours.keySet()) table.append("\\red").append(rgb >> 16 & 255).append("\\green").append(rgb >> 8 & 255).append("\\blue").append(rgb & 255).append(';');
+        for (int rgb : colours.keySet())
+            table.append("\\red").append(rgb >> 16 & 255).append("\\green").append(rgb >> 8 & 255).append("\\blue").append(rgb & 255).append(';');
         return table.append("}\n").toString();
     }
 
@@ -137,7 +140,8 @@ final class RtfLooks {
         LineSpacing spacing = look.get(ParagraphProperty.LINE_SPACING);
         if (spacing != null) {
             boolean multiple = spacing.rule() == LineSpacing.Rule.MULTIPLE;
-            words.append("\\sl").append(multiple ? Math.round(spacing.value() * 240) : twips(spacing.value()) * (spacing.rule() == LineSpacing.Rule.EXACTLY ? -1 : 1)).append("\\slmult").append(multiple ? 1 : 0);
+            words.append("\\sl").append(multiple ? Math.round(spacing.value() * 240) : twips(spacing.value()) * (spacing.rule() == LineSpacing.Rule.EXACTLY
+                    ? -1 : 1)).append("\\slmult").append(multiple ? 1 : 0);
         }
         flag(words, "\\keep", look, ParagraphProperty.KEEP_TOGETHER);
         flag(words, "\\keepn", look, ParagraphProperty.KEEP_WITH_NEXT);
@@ -200,6 +204,7 @@ final class RtfLooks {
             case THICK -> "\\brdrth";
             default -> "\\brdrs";
         });
-        words.append("\\brdrw").append(Math.max(1, twips(border.width()))).append("\\brsp").append(twips(border.space())).append("\\brdrcf").append(colour(border.colour()));
+        words.append("\\brdrw").append(Math.max(1, twips(border.width()))).append("\\brsp").append(twips(border.space())).append("\\brdrcf")
+                .append(colour(border.colour()));
     }
 }

@@ -36,7 +36,8 @@ import java.util.Set;
 /** Reads rich text files (RTF 1.9.1). The parser kit takes them apart into words and text; what the words mean is read here, group by group. */
 public final class RtfReader implements IRtfListener {
     /** Groups that a reader may pass over, and that are understood here. */
-    private static final Set<String> KNOWN_BEHIND_STAR = Set.of("shppict", "cs", "ts", "nesttableprops", "shpinst", "picprop", "fldinst", "bkmkstart", "bkmkend", "listtable", "listoverridetable", "company", "footnote");
+    private static final Set<String> KNOWN_BEHIND_STAR = Set.of("shppict", "cs", "ts", "nesttableprops", "shpinst", "picprop", "fldinst", "bkmkstart",
+            "bkmkend", "listtable", "listoverridetable", "company", "footnote");
     private static final String DAMAGED = "The file is damaged; what could be read of it is here.";
     private static final int DEEPEST = 2000;
     private static final long MOST_EVENTS = 200_000_000;
@@ -72,7 +73,9 @@ public final class RtfReader implements IRtfListener {
         } catch (IOException | RuntimeException e) {
             if (e instanceof DecantException told && told.kind() == Kind.CANCELLED) throw told;
             org.slf4j.LoggerFactory.getLogger(RtfReader.class).info("{} breaks off", name, e);
-            if (reader.body.isEmpty() && reader.sections.isEmpty()) throw new DecantException(Kind.UNREADABLE, name + " is damaged and can't be opened as a rich text file. Ask for it again, or open an older copy.", e);
+            if (reader.body.isEmpty() && reader.sections.isEmpty())
+                throw new DecantException(Kind.UNREADABLE,
+                        name + " is damaged and can't be opened as a rich text file. Ask for it again, or open an older copy.", e);
             if (reader.findings.stream().noneMatch(finding -> finding.what().equals(DAMAGED))) reader.findings.add(Finding.lost(DAMAGED, ""));
         }
         return reader.document();
@@ -105,7 +108,8 @@ public final class RtfReader implements IRtfListener {
     private Taken document() {
         endSection();
         String title = facts.get("title");
-        Facts all = new Facts(title, facts.get("subject"), facts.get("author"), facts.get("keywords"), facts.get("language"), times.get("creatim"), times.get("revtim"), facts.containsKey("company") ? Map.of("Company", facts.get("company")) : Map.of());
+        Facts all = new Facts(title, facts.get("subject"), facts.get("author"), facts.get("keywords"), facts.get("language"), times.get("creatim"),
+                times.get("revtim"), facts.containsKey("company") ? Map.of("Company", facts.get("company")) : Map.of());
         Document document = new Document(all, tables.styles(), tables.numbering(), sections, section.facing(), section.tab(), List.of());
         return new Taken(document, FileKind.RTF, findings);
     }
@@ -113,7 +117,8 @@ public final class RtfReader implements IRtfListener {
     /** Times are told without their zone; they are those of an unknown desk, and taken as they stand. */
     private static Instant time(Map<String, Integer> told) {
         try {
-            return LocalDateTime.of(told.getOrDefault("yr", 0), told.getOrDefault("mo", 1), told.getOrDefault("dy", 1), told.getOrDefault("hr", 0), told.getOrDefault("min", 0), told.getOrDefault("sec", 0)).toInstant(ZoneOffset.UTC);
+            return LocalDateTime.of(told.getOrDefault("yr", 0), told.getOrDefault("mo", 1), told.getOrDefault("dy", 1), told.getOrDefault("hr", 0),
+                    told.getOrDefault("min", 0), told.getOrDefault("sec", 0)).toInstant(ZoneOffset.UTC);
         } catch (DateTimeException e) {
             org.slf4j.LoggerFactory.getLogger(RtfReader.class).info("A time that is none: {}", told, e);
             return null;
@@ -248,7 +253,8 @@ public final class RtfReader implements IRtfListener {
             case COLOURS -> state.colour(word, parameter);
             case GATHER -> {
                 if (state.time != null) state.time.put(word, parameter);
-                if (state.opened == RtfState.Opened.FONT || state.opened == RtfState.Opened.STYLE || state.opened == RtfState.Opened.LIST_LEVEL || state.opened == RtfState.Opened.LIST || state.opened == RtfState.Opened.OVERRIDE || state.opened == RtfState.Opened.OVERRIDE_LEVEL) {
+                if (state.opened == RtfState.Opened.FONT || state.opened == RtfState.Opened.STYLE || state.opened == RtfState.Opened.LIST_LEVEL
+                        || state.opened == RtfState.Opened.LIST || state.opened == RtfState.Opened.OVERRIDE || state.opened == RtfState.Opened.OVERRIDE_LEVEL) {
                     if (!tables.word(word, parameter, has, state)) state.word(word, parameter, has, tables);
                 }
             }
@@ -326,8 +332,10 @@ public final class RtfReader implements IRtfListener {
                 state.plain();
                 state.shape = shape;
             }
-            case "shprslt", "nonshppict", "objdata", "objclass", "listtext", "pntext", "nonesttables", "listpicture", "xmlnstbl", "rsidtbl", "generator", "latentstyles", "themedata", "colorschememapping", "datastore", "mmathPr", "atnid", "atnauthor",
-                 "annotation", "revtbl", "pgptbl", "filetbl", "datafield", "formfield", "operator", "printim", "buptim", "doccomm", "hlinkbase", "userprops", "docvar", "listname", "panose", "falt", "background", "ftnsep", "ftnsepc", "aftnsep", "aftnsepc", "ftncn", "aftncn", "tc", "xe" -> {
+            case "shprslt", "nonshppict", "objdata", "objclass", "listtext", "pntext", "nonesttables", "listpicture", "xmlnstbl", "rsidtbl", "generator",
+                    "latentstyles", "themedata", "colorschememapping", "datastore", "mmathPr", "atnid", "atnauthor",
+                 "annotation", "revtbl", "pgptbl", "filetbl", "datafield", "formfield", "operator", "printim", "buptim", "doccomm", "hlinkbase", "userprops",
+                         "docvar", "listname", "panose", "falt", "background", "ftnsep", "ftnsepc", "aftnsep", "aftnsepc", "ftncn", "aftncn", "tc", "xe" -> {
                 if (word.equals("annotation") && !tables.toldComments) {
                     tables.toldComments = true;
                     findings.add(Finding.lost("Comments are not carried over.", ""));

@@ -107,7 +107,8 @@ final class RtfSection {
     private double told(int index, int otherwise) { return (page[index] < 0 ? otherwise : page[index]) / 20.0; }
 
     Section of(Map<FramePlace, List<Block>> frames, List<Block> blocks) {
-        Section.PageGeometry geometry = new Section.PageGeometry(Math.max(36, told(0, paperWidth)), Math.max(36, told(1, paperHeight)), Math.abs(told(4, top)), told(3, right), Math.abs(told(5, bottom)), told(2, left), header / 20.0, footer / 20.0, told(6, gutter));
+        Section.PageGeometry geometry = new Section.PageGeometry(Math.max(36, told(0, paperWidth)), Math.max(36, told(1, paperHeight)),
+                Math.abs(told(4, top)), told(3, right), Math.abs(told(5, bottom)), told(2, left), header / 20.0, footer / 20.0, told(6, gutter));
         List<Double> own = new ArrayList<>();
         for (int i = 0; i < columns * 2 - 1 && widths.size() >= columns * 2 - 1; i++) own.add(widths.getOrDefault(i, gap) / 20.0);
         Section.Columns all = columns > 1 ? new Section.Columns(columns, gap / 20.0, line, own) : Section.Columns.ONE;

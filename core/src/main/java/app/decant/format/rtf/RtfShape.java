@@ -56,10 +56,12 @@ final class RtfShape {
         double height = Math.max(1, (bottom - top) / 20.0);
         if (picture != null) return new Picture(picture.image(), width, height, picture.crop(), 0, properties.get("wzDescription"));
         if (blocks == null) return null;
-        Insets padding = new Insets(number("dyTextTop", 45720) / 12700.0, number("dxTextRight", 91440) / 12700.0, number("dyTextBottom", 45720) / 12700.0, number("dxTextLeft", 91440) / 12700.0);
+        Insets padding = new Insets(number("dyTextTop", 45720) / 12700.0, number("dxTextRight", 91440) / 12700.0, number("dyTextBottom", 45720) / 12700.0,
+                number("dxTextLeft", 91440) / 12700.0);
         boolean lined = number("fLine", 1) == 1;
         boolean filled = number("fFilled", 0) == 1;
-        return new TextBox(blocks, width, height, false, padding, lined ? Border.single(number("lineWidth", 9525) / 12700.0, colour(number("lineColor", 0))) : Border.NONE, filled ? colour(number("fillColor", 0xFFFFFF)) : null);
+        return new TextBox(blocks, width, height, false, padding, lined ? Border.single(number("lineWidth", 9525) / 12700.0, colour(number("lineColor", 0)))
+                : Border.NONE, filled ? colour(number("fillColor", 0xFFFFFF)) : null);
     }
 
     private static Colour colour(int told) { return new Colour((told & 255) << 16 | told & 0xFF00 | told >> 16 & 255); }

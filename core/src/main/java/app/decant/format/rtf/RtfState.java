@@ -24,7 +24,8 @@ final class RtfState {
 
     /** What a group was opened for. */
     enum Opened {
-        FONT, STYLE, COLOURS, LIST, LIST_LEVEL, LIST_TEXT, LIST_NUMBERS, OVERRIDE, OVERRIDE_LEVEL, FACT, TIME, FIELD, INSTRUCTION, RESULT, PICTURE, NOTE, FRAME, BOOKMARK_START, BOOKMARK_END, SHAPE, SHAPE_NAME, SHAPE_VALUE, SHAPE_TEXT, SKIP
+        FONT, STYLE, COLOURS, LIST, LIST_LEVEL, LIST_TEXT, LIST_NUMBERS, OVERRIDE, OVERRIDE_LEVEL, FACT, TIME, FIELD, INSTRUCTION, RESULT, PICTURE, NOTE,
+                FRAME, BOOKMARK_START, BOOKMARK_END, SHAPE, SHAPE_NAME, SHAPE_VALUE, SHAPE_TEXT, SKIP
     }
 
     Where where;
@@ -197,10 +198,12 @@ final class RtfState {
             case "fi" -> paragraph = paragraph.with(ParagraphProperty.FIRST_LINE, points(value));
             case "sb" -> paragraph = paragraph.with(ParagraphProperty.SPACE_BEFORE, points(value));
             case "sa" -> paragraph = paragraph.with(ParagraphProperty.SPACE_AFTER, points(value));
-            case "sl" -> paragraph = value == 0 ? paragraph.without(ParagraphProperty.LINE_SPACING) : paragraph.with(ParagraphProperty.LINE_SPACING, new LineSpacing(value < 0 ? LineSpacing.Rule.EXACTLY : LineSpacing.Rule.AT_LEAST, Math.abs(points(value))));
+            case "sl" -> paragraph = value == 0 ? paragraph.without(ParagraphProperty.LINE_SPACING) : paragraph.with(ParagraphProperty.LINE_SPACING,
+                    new LineSpacing(value < 0 ? LineSpacing.Rule.EXACTLY : LineSpacing.Rule.AT_LEAST, Math.abs(points(value))));
             case "slmult" -> {
                 LineSpacing spacing = paragraph.get(ParagraphProperty.LINE_SPACING);
-                if (value == 1 && spacing != null) paragraph = paragraph.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.MULTIPLE, spacing.value() / 12));
+                if (value == 1 && spacing != null)
+                    paragraph = paragraph.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.MULTIPLE, spacing.value() / 12));
             }
             case "keep" -> paragraph = paragraph.with(ParagraphProperty.KEEP_TOGETHER, on);
             case "keepn" -> paragraph = paragraph.with(ParagraphProperty.KEEP_WITH_NEXT, on);

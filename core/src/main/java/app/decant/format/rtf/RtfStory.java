@@ -79,7 +79,9 @@ final class RtfStory {
             Link link = inline.look().get(TextProperty.LINK);
             if (inline.length() > 0 && !Objects.equals(link, open)) {
                 if (open != null) out.append("}}");
-                if (link != null) out.append("{\\field{\\*\\fldinst HYPERLINK ").append(link instanceof Link.Address address ? "\"" + RtfText.escaped(address.uri().replace("\"", "%22")) + "\"" : "\\\\l \"" + RtfText.escaped(((Link.Inside) link).bookmark()) + "\"").append("}{\\fldrslt ");
+                if (link != null) out.append("{\\field{\\*\\fldinst HYPERLINK ").append(link instanceof Link.Address address ? "\""
+                        + RtfText.escaped(address.uri().replace("\"", "%22")) + "\"" : "\\\\l \"" + RtfText.escaped(((Link.Inside) link).bookmark()) + "\"")
+                        .append("}{\\fldrslt ");
                 open = link;
             }
             inline(inline, paragraph, table);
@@ -97,14 +99,17 @@ final class RtfStory {
         return looks.text(look);
     }
 
-    private void run(Paragraph paragraph, Look own, Look table, String content) { out.append('{').append(text(paragraph, own, table)).append(' ').append(content).append('}'); }
+    private void run(Paragraph paragraph, Look own, Look table, String content) {
+        out.append('{').append(text(paragraph, own, table)).append(' ').append(content).append('}');
+    }
 
     private void inline(Inline inline, Paragraph paragraph, Look table) {
         if (inline instanceof Inline.Text run) {
             run(paragraph, run.look(), table, RtfText.escaped(run.text()));
         } else if (inline instanceof Inline.Field field) {
             if (field.kind() == Inline.Field.Kind.NOTE_MARK) run(paragraph, field.look(), table, "\\chftn");
-            else run(paragraph, field.look(), table, "{\\field{\\*\\fldinst " + RtfText.escaped(field.asked()) + "}{\\fldrslt " + RtfText.escaped(field.result()) + "}}");
+            else run(paragraph, field.look(), table, "{\\field{\\*\\fldinst " + RtfText.escaped(field.asked()) + "}{\\fldrslt "
+                    + RtfText.escaped(field.result()) + "}}");
         } else if (inline instanceof Inline.BookmarkPoint point) {
             out.append(point.start() ? "{\\*\\bkmkstart " : "{\\*\\bkmkend ").append(RtfText.escaped(point.name())).append('}');
         } else if (inline instanceof Inline.Note note) {
@@ -146,9 +151,12 @@ final class RtfStory {
             Insets crop = picture.crop();
             double wide = picture.width() / Math.max(0.01, 1 - crop.left() - crop.right());
             double high = picture.height() / Math.max(0.01, 1 - crop.top() - crop.bottom());
-            StringBuilder made = new StringBuilder("{\\pict").append(png ? "\\pngblip" : "\\jpegblip").append("\\picwgoal").append(RtfLooks.twips(wide)).append("\\pichgoal").append(RtfLooks.twips(high)).append("\\picscalex100\\picscaley100");
-            made.append("\\piccropl").append(RtfLooks.twips(wide * crop.left())).append("\\piccropr").append(RtfLooks.twips(wide * crop.right())).append("\\piccropt").append(RtfLooks.twips(high * crop.top())).append("\\piccropb").append(RtfLooks.twips(high * crop.bottom()));
-            if (picture.description() != null) made.append("{\\*\\picprop{\\sp{\\sn wzDescription}{\\sv ").append(RtfText.escaped(picture.description())).append("}}}");
+            StringBuilder made = new StringBuilder("{\\pict").append(png ? "\\pngblip" : "\\jpegblip").append("\\picwgoal").append(RtfLooks.twips(wide))
+                    .append("\\pichgoal").append(RtfLooks.twips(high)).append("\\picscalex100\\picscaley100");
+            made.append("\\piccropl").append(RtfLooks.twips(wide * crop.left())).append("\\piccropr").append(RtfLooks.twips(wide * crop.right()))
+                    .append("\\piccropt").append(RtfLooks.twips(high * crop.top())).append("\\piccropb").append(RtfLooks.twips(high * crop.bottom()));
+            if (picture.description() != null)
+                made.append("{\\*\\picprop{\\sp{\\sn wzDescription}{\\sv ").append(RtfText.escaped(picture.description())).append("}}}");
             String hex = HexFormat.of().formatHex(file);
             for (int i = 0; i < hex.length(); i += 128) made.append('\n').append(hex, i, Math.min(hex.length(), i + 128));
             return made.append('}').toString();
@@ -171,10 +179,13 @@ final class RtfStory {
         }
         int x = RtfLooks.twips(left);
         int y = RtfLooks.twips(down.offset());
-        StringBuilder shape = new StringBuilder("{\\shp{\\*\\shpinst\\shpleft").append(x).append("\\shptop").append(y).append("\\shpright").append(x + RtfLooks.twips(width)).append("\\shpbottom").append(y + RtfLooks.twips(floating.content().height()));
-        shape.append(across.from() == Anchor.Horizontal.From.PAGE ? "\\shpbxpage" : across.from() == Anchor.Horizontal.From.MARGIN ? "\\shpbxmargin" : "\\shpbxcolumn");
+        StringBuilder shape = new StringBuilder("{\\shp{\\*\\shpinst\\shpleft").append(x).append("\\shptop").append(y).append("\\shpright")
+                .append(x + RtfLooks.twips(width)).append("\\shpbottom").append(y + RtfLooks.twips(floating.content().height()));
+        shape.append(across.from() == Anchor.Horizontal.From.PAGE ? "\\shpbxpage" : across.from() == Anchor.Horizontal.From.MARGIN ? "\\shpbxmargin"
+                : "\\shpbxcolumn");
         shape.append(down.from() == Anchor.Vertical.From.PAGE ? "\\shpbypage" : down.from() == Anchor.Vertical.From.MARGIN ? "\\shpbymargin" : "\\shpbypara");
-        shape.append(anchor.wrap() == Anchor.Wrap.TOP_AND_BOTTOM ? "\\shpwr1" : anchor.wrap() == Anchor.Wrap.NONE ? "\\shpwr3" : "\\shpwr2").append("\\shpwrk0\\shpfblwtxt").append(anchor.behind() ? 1 : 0);
+        shape.append(anchor.wrap() == Anchor.Wrap.TOP_AND_BOTTOM ? "\\shpwr1" : anchor.wrap() == Anchor.Wrap.NONE ? "\\shpwr3" : "\\shpwr2")
+                .append("\\shpwrk0\\shpfblwtxt").append(anchor.behind() ? 1 : 0);
         if (floating.content() instanceof Picture picture) {
             String made = picture(picture);
             if (made == null) return;
@@ -182,12 +193,15 @@ final class RtfStory {
             return;
         }
         TextBox box = (TextBox) floating.content();
-        out.append(shape).append(property("shapeType", "202")).append(property("fFilled", box.fill() == null ? "0" : "1")).append(box.fill() == null ? "" : property("fillColor", String.valueOf(number(box.fill()))));
+        out.append(shape).append(property("shapeType", "202")).append(property("fFilled", box.fill() == null ? "0" : "1"))
+                .append(box.fill() == null ? "" : property("fillColor", String.valueOf(number(box.fill()))));
         boolean lined = box.border() != null && box.border().isVisible();
         out.append(property("fLine", lined ? "1" : "0"));
-        if (lined) out.append(property("lineWidth", String.valueOf(Math.round(box.border().width() * 12700)))).append(property("lineColor", String.valueOf(number(box.border().colour()))));
+        if (lined) out.append(property("lineWidth", String.valueOf(Math.round(box.border().width() * 12700))))
+                .append(property("lineColor", String.valueOf(number(box.border().colour()))));
         Insets padding = box.padding();
-        out.append(property("dxTextLeft", emu(padding.left()))).append(property("dyTextTop", emu(padding.top()))).append(property("dxTextRight", emu(padding.right()))).append(property("dyTextBottom", emu(padding.bottom())));
+        out.append(property("dxTextLeft", emu(padding.left()))).append(property("dyTextTop", emu(padding.top())))
+                .append(property("dxTextRight", emu(padding.right()))).append(property("dyTextBottom", emu(padding.bottom())));
         out.append("{\\shptxt ");
         new RtfStory(writer, section, out).blocks(box.blocks());
         out.append("}}}");
@@ -208,7 +222,8 @@ final class RtfStory {
                 Look look = writer.flat().cascade().cell(table, one.firstRow(), one.cell());
                 List<Block> blocks = new ArrayList<>(one.continues() ? List.of(Paragraph.of("")) : one.cell().blocks());
                 if (blocks.isEmpty() || !(blocks.get(blocks.size() - 1) instanceof Paragraph)) blocks.add(Paragraph.of(""));
-                for (int i = 0; i < blocks.size(); i++) block(blocks.get(i), depth, look, i < blocks.size() - 1 ? "\\par" : depth > 1 ? "\\nestcell" : "\\cell");
+                for (int i = 0; i < blocks.size(); i++)
+                    block(blocks.get(i), depth, look, i < blocks.size() - 1 ? "\\par" : depth > 1 ? "\\nestcell" : "\\cell");
             }
             if (depth == 1) out.append(definition).append("\\row\n");
             else out.append("{\\*\\nesttableprops").append(definition).append("\\nestrow}{\\nonesttables\\par}\n");
@@ -220,14 +235,17 @@ final class RtfStory {
         Look row = table.rows().get(r).look();
         Insets padding = whole.get(TableProperty.PADDING, new Insets(0, 5.4, 0, 5.4));
         double start = whole.get(TableProperty.INDENT, 0.0) - padding.left();
-        StringBuilder words = new StringBuilder("\\trowd\\trgaph").append(RtfLooks.twips((padding.left() + padding.right()) / 2)).append("\\trleft").append(RtfLooks.twips(start));
+        StringBuilder words = new StringBuilder("\\trowd\\trgaph").append(RtfLooks.twips((padding.left() + padding.right()) / 2)).append("\\trleft")
+                .append(RtfLooks.twips(start));
         Alignment alignment = whole.get(TableProperty.ALIGNMENT);
         if (alignment == Alignment.CENTRE || alignment == Alignment.END) words.append(alignment == Alignment.CENTRE ? "\\trqc" : "\\trqr");
         if (row.is(TableProperty.HEADER_ROW)) words.append("\\trhdr");
         if (row.is(TableProperty.KEEP_ROW)) words.append("\\trkeep");
         Double height = row.get(TableProperty.ROW_HEIGHT);
         if (height != null) words.append("\\trrh").append(RtfLooks.twips(height) * (row.is(TableProperty.ROW_HEIGHT_EXACT) ? -1 : 1));
-        words.append("\\trpaddl").append(RtfLooks.twips(padding.left())).append("\\trpaddr").append(RtfLooks.twips(padding.right())).append("\\trpaddt").append(RtfLooks.twips(padding.top())).append("\\trpaddb").append(RtfLooks.twips(padding.bottom())).append("\\trpaddfl3\\trpaddfr3\\trpaddft3\\trpaddfb3");
+        words.append("\\trpaddl").append(RtfLooks.twips(padding.left())).append("\\trpaddr").append(RtfLooks.twips(padding.right())).append("\\trpaddt")
+                .append(RtfLooks.twips(padding.top())).append("\\trpaddb").append(RtfLooks.twips(padding.bottom()))
+                .append("\\trpaddfl3\\trpaddfr3\\trpaddft3\\trpaddfb3");
         List<Double> edges = new ArrayList<>(List.of(start));
         for (double width : table.columns()) edges.add(edges.get(edges.size() - 1) + width);
         for (StandingCell one : cells) {
@@ -235,7 +253,8 @@ final class RtfStory {
             words.append('\n');
             if (one.reaches()) words.append(one.continues() ? "\\clvmrg" : "\\clvmgf");
             VerticalAlignment vertical = look.get(TableProperty.VERTICAL_ALIGNMENT);
-            if (vertical != null) words.append(vertical == VerticalAlignment.CENTRE ? "\\clvertalc" : vertical == VerticalAlignment.BOTTOM ? "\\clvertalb" : "\\clvertalt");
+            if (vertical != null) words.append(vertical == VerticalAlignment.CENTRE ? "\\clvertalc" : vertical == VerticalAlignment.BOTTOM ? "\\clvertalb"
+                    : "\\clvertalt");
             Borders borders = look.get(TableProperty.BORDERS, Borders.OPEN);
             Border[] sides = {borders.top(), borders.left(), borders.bottom(), borders.right()};
             String[] names = {"\\clbrdrt", "\\clbrdrl", "\\clbrdrb", "\\clbrdrr"};
@@ -244,7 +263,9 @@ final class RtfStory {
             if (shading != null && !shading.isAutomatic()) words.append("\\clcbpat").append(looks.colour(shading));
             Insets own = one.cell().look().get(TableProperty.PADDING);
             // The format has its upper and left padding the wrong way round (common practice).
-            if (own != null) words.append("\\clpadl").append(RtfLooks.twips(own.top())).append("\\clpadt").append(RtfLooks.twips(own.left())).append("\\clpadr").append(RtfLooks.twips(own.right())).append("\\clpadb").append(RtfLooks.twips(own.bottom())).append("\\clpadfl3\\clpadft3\\clpadfr3\\clpadfb3");
+            if (own != null) words.append("\\clpadl").append(RtfLooks.twips(own.top())).append("\\clpadt").append(RtfLooks.twips(own.left()))
+                    .append("\\clpadr").append(RtfLooks.twips(own.right())).append("\\clpadb").append(RtfLooks.twips(own.bottom()))
+                    .append("\\clpadfl3\\clpadft3\\clpadfr3\\clpadfb3");
             words.append("\\cellx").append(RtfLooks.twips(edges.get(Math.min(edges.size() - 1, one.cell().column() + one.cell().columnSpan()))));
         }
         return words.toString();

@@ -122,7 +122,8 @@ final class RtfStoryReading {
         Look shown = look;
         if (!inlines.isEmpty() && inlines.get(inlines.size() - 1) instanceof Inline.Field sign && sign.kind() == Inline.Field.Kind.NOTE_MARK) {
             shown = inlines.remove(inlines.size() - 1).look();
-        } else if (!inlines.isEmpty() && inlines.get(inlines.size() - 1) instanceof Inline.Text text && text.text().length() <= 3 && text.look().get(TextProperty.SCRIPT) == Script.SUPER) {
+        } else if (!inlines.isEmpty() && inlines.get(inlines.size() - 1) instanceof Inline.Text text && text.text().length() <= 3 && text.look()
+                .get(TextProperty.SCRIPT) == Script.SUPER) {
             inlines.remove(inlines.size() - 1);
             mark = text.text();
             shown = text.look();
@@ -174,7 +175,8 @@ final class RtfStoryReading {
         String style = tables.styleId(state.style);
         List<Inline> own = new ArrayList<>();
         for (Inline inline : inlines) own.add(inline.length() == 0 ? inline : inline.with(beyond(inline.look(), style)));
-        Paragraph paragraph = new Paragraph(style, tables.beyond(state.paragraphLook(tables), style, true), beyond(state.look(), style), List.of()).withInlines(own);
+        Paragraph paragraph = new Paragraph(style, tables.beyond(state.paragraphLook(tables), style, true), beyond(state.look(), style), List.of())
+                .withInlines(own);
         inlines = new ArrayList<>();
         began = null;
         if (entry) contents.put(paragraph, instruction);
@@ -229,7 +231,8 @@ final class RtfStoryReading {
         for (int i = 0; i < level.cells.size(); i++) {
             CellTold cell = i < told.cells.size() ? told.cells.get(i) : null;
             edges[i + 1] = cell == null ? edges[i] + 1440 : cell.right;
-            cells.add(new RowGrid.Cell(level.cells.get(i), cell == null ? Look.PLAIN : look(cell), cell != null && cell.continues ? RowGrid.Merge.CONTINUES : cell != null && cell.begins ? RowGrid.Merge.BEGINS : RowGrid.Merge.ALONE, cell != null && cell.joined));
+            cells.add(new RowGrid.Cell(level.cells.get(i), cell == null ? Look.PLAIN : look(cell), cell != null && cell.continues ? RowGrid.Merge.CONTINUES
+                    : cell != null && cell.begins ? RowGrid.Merge.BEGINS : RowGrid.Merge.ALONE, cell != null && cell.joined));
         }
         if (level.grid.isEmpty()) {
             double indent = told.left / 20.0 + padding.left();
@@ -287,7 +290,8 @@ final class RtfStoryReading {
             case "trhdr" -> row.look = row.look.with(TableProperty.HEADER_ROW, true);
             case "trkeep" -> row.look = row.look.with(TableProperty.KEEP_ROW, true);
             case "trrh" -> {
-                if (value != 0) row.look = row.look.with(TableProperty.ROW_HEIGHT, Math.abs(value / 20.0)).with(TableProperty.ROW_HEIGHT_EXACT, value < 0 ? Boolean.TRUE : null);
+                if (value != 0) row.look = row.look.with(TableProperty.ROW_HEIGHT, Math.abs(value / 20.0)).with(TableProperty.ROW_HEIGHT_EXACT, value < 0
+                        ? Boolean.TRUE : null);
             }
             case "trpaddt" -> row.padding[0] = value;
             case "trpaddr" -> row.padding[1] = value;

@@ -26,12 +26,17 @@ import java.util.TreeMap;
 
 /** What the head of a file tells: fonts, colours, styles, lists. */
 final class RtfTables {
-    private static final Look PLAIN_PARAGRAPH = Look.of(ParagraphProperty.LIST, new ParagraphProperty.ListReference(null, 0)).with(ParagraphProperty.INDENT_START, 0.0).with(ParagraphProperty.INDENT_END, 0.0).with(ParagraphProperty.FIRST_LINE, 0.0)
-            .with(ParagraphProperty.SPACE_BEFORE, 0.0).with(ParagraphProperty.SPACE_AFTER, 0.0).with(ParagraphProperty.ALIGNMENT, Alignment.START).with(ParagraphProperty.LINE_SPACING, ParagraphProperty.LineSpacing.SINGLE)
-            .with(ParagraphProperty.KEEP_TOGETHER, false).with(ParagraphProperty.KEEP_WITH_NEXT, false).with(ParagraphProperty.PAGE_BREAK_BEFORE, false).with(ParagraphProperty.CONTEXTUAL_SPACING, false)
+    private static final Look PLAIN_PARAGRAPH = Look.of(ParagraphProperty.LIST, new ParagraphProperty.ListReference(null, 0))
+            .with(ParagraphProperty.INDENT_START, 0.0).with(ParagraphProperty.INDENT_END, 0.0).with(ParagraphProperty.FIRST_LINE, 0.0)
+            .with(ParagraphProperty.SPACE_BEFORE, 0.0).with(ParagraphProperty.SPACE_AFTER, 0.0).with(ParagraphProperty.ALIGNMENT, Alignment.START)
+                    .with(ParagraphProperty.LINE_SPACING, ParagraphProperty.LineSpacing.SINGLE)
+            .with(ParagraphProperty.KEEP_TOGETHER, false).with(ParagraphProperty.KEEP_WITH_NEXT, false).with(ParagraphProperty.PAGE_BREAK_BEFORE, false)
+                    .with(ParagraphProperty.CONTEXTUAL_SPACING, false)
             .with(ParagraphProperty.BORDERS, Borders.all(Border.NONE)).with(ParagraphProperty.SHADING, Colour.AUTOMATIC);
-    private static final Look PLAIN_TEXT = Look.of(TextProperty.BOLD, false).with(TextProperty.ITALIC, false).with(TextProperty.STRIKE, false).with(TextProperty.UNDERLINE, TextProperty.Underline.NONE).with(TextProperty.SMALL_CAPITALS, false)
-            .with(TextProperty.CAPITALS, false).with(TextProperty.HIDDEN, false).with(TextProperty.COLOUR, Colour.AUTOMATIC).with(TextProperty.SIZE, 12.0).with(TextProperty.SCRIPT, TextProperty.Script.BASELINE).with(TextProperty.LETTER_SPACING, 0.0)
+    private static final Look PLAIN_TEXT = Look.of(TextProperty.BOLD, false).with(TextProperty.ITALIC, false).with(TextProperty.STRIKE, false)
+            .with(TextProperty.UNDERLINE, TextProperty.Underline.NONE).with(TextProperty.SMALL_CAPITALS, false)
+            .with(TextProperty.CAPITALS, false).with(TextProperty.HIDDEN, false).with(TextProperty.COLOUR, Colour.AUTOMATIC).with(TextProperty.SIZE, 12.0)
+                    .with(TextProperty.SCRIPT, TextProperty.Script.BASELINE).with(TextProperty.LETTER_SPACING, 0.0)
             .with(TextProperty.WIDTH_SCALE, 1.0);
 
     private final Map<Integer, String> fonts = new HashMap<>();
@@ -136,7 +141,8 @@ final class RtfTables {
 
     private String id(int number, String name) {
         StringBuilder id = new StringBuilder();
-        for (String word : name.split(",", 2)[0].split("[^\\p{L}\\p{N}]+")) if (!word.isEmpty()) id.append(word.substring(0, 1).toUpperCase(Locale.ROOT)).append(word.substring(1));
+        for (String word : name.split(",", 2)[0].split("[^\\p{L}\\p{N}]+"))
+            if (!word.isEmpty()) id.append(word.substring(0, 1).toUpperCase(Locale.ROOT)).append(word.substring(1));
         String plain = id.isEmpty() ? "Style" + number : id.toString();
         return styleIds.containsValue(plain) ? plain + number : plain;
     }
@@ -149,10 +155,12 @@ final class RtfTables {
             Style style = entry.getValue();
             Integer parent = parents.get(entry.getKey());
             String base = parent == null || parent.equals(entry.getKey()) ? null : styleIds.get(parent);
-            String next = nexts.containsKey(entry.getKey()) && !nexts.get(entry.getKey()).equals(entry.getKey()) ? styleIds.get(nexts.get(entry.getKey())) : null;
+            String next = nexts.containsKey(entry.getKey()) && !nexts.get(entry.getKey()).equals(entry.getKey()) ? styleIds.get(nexts.get(entry.getKey()))
+                    : null;
             Look look = style.look();
             int[] list = styleLists.get(entry.getKey());
-            if (list != null && knowsList(list[0])) look = look.with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(String.valueOf(list[0]), list[1]));
+            if (list != null && knowsList(list[0]))
+                look = look.with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(String.valueOf(list[0]), list[1]));
             all.put(style.id(), new Style(style.id(), style.name(), style.kind(), base, next, look));
         }
         Look defaults = Look.of(TextProperty.FAMILY, family(0)).with(TextProperty.SIZE, 12.0);
@@ -203,7 +211,8 @@ final class RtfTables {
         // The first character tells the length; characters below nine stand for counts.
         String told = level.text.isEmpty() ? "" : level.text.substring(1).replaceFirst(";$", "");
         int length = level.text.isEmpty() ? 0 : level.text.charAt(0);
-        for (char c : told.substring(0, Math.min(told.length(), Math.max(0, length))).toCharArray()) label.append(c < 9 && format != NumberFormat.BULLET ? "%" + (c + 1) : String.valueOf(c));
+        for (char c : told.substring(0, Math.min(told.length(), Math.max(0, length))).toCharArray())
+            label.append(c < 9 && format != NumberFormat.BULLET ? "%" + (c + 1) : String.valueOf(c));
         Numbering.Suffix suffix = level.follow == 0 ? Numbering.Suffix.TAB : level.follow == 1 ? Numbering.Suffix.SPACE : Numbering.Suffix.NOTHING;
         Look look = state.letters.over(state.paragraphLook(this));
         Numbering.Level made = new Numbering.Level(format, level.start, label.toString(), suffix, level.never ? (Integer) 0 : null, null, look);
@@ -232,6 +241,8 @@ final class RtfTables {
     }
 
     void endOverride() {
-        if (patterns.containsKey(overrideList)) lists.put(String.valueOf(overrideNumber), new Numbering.NumberedList(String.valueOf(overrideNumber), overrideList, Map.copyOf(overrideStarts), Map.copyOf(overrideLevels)));
+        if (patterns.containsKey(overrideList))
+            lists.put(String.valueOf(overrideNumber), new Numbering.NumberedList(String.valueOf(overrideNumber), overrideList, Map.copyOf(overrideStarts),
+                    Map.copyOf(overrideLevels)));
     }
 }

@@ -47,8 +47,11 @@ public final class RtfWriter {
         String normal = document.styles().defaultParagraph();
         if (normal != null) styles.put(normal, 0);
         int next = 1;
-        for (Style style : document.styles().styles().values()) if ((style.kind() == Style.Kind.PARAGRAPH || style.kind() == Style.Kind.CHARACTER) && !styles.containsKey(style.id())) styles.put(style.id(), next++);
-        for (Numbering.NumberedList list : document.numbering().lists().values()) if (document.numbering().patterns().containsKey(list.pattern())) lists.put(list.id(), lists.size() + 1);
+        for (Style style : document.styles().styles().values())
+            if ((style.kind() == Style.Kind.PARAGRAPH || style.kind() == Style.Kind.CHARACTER) && !styles.containsKey(style.id()))
+                styles.put(style.id(), next++);
+        for (Numbering.NumberedList list : document.numbering().lists().values())
+            if (document.numbering().patterns().containsKey(list.pattern())) lists.put(list.id(), lists.size() + 1);
         looks = new RtfLooks(id -> styles.getOrDefault(id, -1), id -> lists.getOrDefault(id, 0));
     }
 
@@ -56,7 +59,8 @@ public final class RtfWriter {
         RtfWriter writer = new RtfWriter(document);
         String file = writer.file(when);
         List<Finding> findings = new ArrayList<>();
-        if (writer.lost.contains("opaque")) findings.add(Finding.lost("Charts, formulas and embedded objects that have no picture are left out of the .rtf.", ""));
+        if (writer.lost.contains("opaque"))
+            findings.add(Finding.lost("Charts, formulas and embedded objects that have no picture are left out of the .rtf.", ""));
         if (writer.lost.contains("picture")) findings.add(Finding.lost("A picture can't be decoded and is left out of the .rtf.", ""));
         if (writer.lost.contains("pixels")) findings.add(Finding.changed("Pictures that are neither PNG nor JPEG became pixels in the .rtf.", ""));
         return new Written(file.getBytes(StandardCharsets.US_ASCII), findings);
@@ -73,12 +77,14 @@ public final class RtfWriter {
         String listTables = listTables();
         StringBuilder body = new StringBuilder();
         for (int i = 0; i < document.sections().size(); i++) section(body, document.sections().get(i), i == document.sections().size() - 1);
-        return "{\\rtf1\\ansi\\ansicpg1252\\uc1\\deff0" + language() + "\n" + looks.fontTable() + looks.colourTable() + styleSheet + listTables + info(when) + page() + body + "}\n";
+        return "{\\rtf1\\ansi\\ansicpg1252\\uc1\\deff0" + language() + "\n" + looks.fontTable() + looks.colourTable() + styleSheet + listTables + info(when)
+                + page() + body + "}\n";
     }
 
     private String styleSheet() {
         StringBuilder sheet = new StringBuilder("{\\stylesheet");
-        if (document.styles().style(document.styles().defaultParagraph()) == null) sheet.append("{\\s0").append(looks.text(document.styles().defaults())).append(" Normal;}");
+        if (document.styles().style(document.styles().defaultParagraph()) == null)
+            sheet.append("{\\s0").append(looks.text(document.styles().defaults())).append(" Normal;}");
         for (Style style : document.styles().styles().values()) {
             Integer number = styles.get(style.id());
             if (number == null) continue;
@@ -103,7 +109,9 @@ public final class RtfWriter {
             int id = 1000 + ids.size();
             ids.put(pattern.id(), id);
             table.append("{\\list\\listtemplateid").append(id);
-            for (int i = 0; i < LEVELS; i++) level(table, i < pattern.levels().size() ? pattern.levels().get(i) : new Numbering.Level(NumberFormat.NONE, 1, "", Numbering.Suffix.NOTHING, null, null, Look.PLAIN));
+            for (int i = 0; i < LEVELS; i++)
+                level(table, i < pattern.levels().size() ? pattern.levels().get(i) : new Numbering.Level(NumberFormat.NONE, 1, "", Numbering.Suffix.NOTHING,
+                        null, null, Look.PLAIN));
             table.append("{\\listname ;}\\listid").append(id).append('}');
         }
         table.append("}\n{\\*\\listoverridetable");
@@ -145,9 +153,11 @@ public final class RtfWriter {
             }
         }
         int follow = level.suffix() == Numbering.Suffix.TAB ? 0 : level.suffix() == Numbering.Suffix.SPACE ? 1 : 2;
-        table.append("{\\listlevel\\levelnfc").append(format).append("\\levelnfcn").append(format).append("\\leveljc0\\leveljcn0\\levelfollow").append(follow).append("\\levelstartat").append(level.start());
+        table.append("{\\listlevel\\levelnfc").append(format).append("\\levelnfcn").append(format).append("\\leveljc0\\leveljcn0\\levelfollow").append(follow)
+                .append("\\levelstartat").append(level.start());
         if (level.restart() != null && level.restart() == 0) table.append("\\levelnorestart1");
-        table.append(String.format(Locale.ROOT, "{\\leveltext\\'%02x", length)).append(text).append(";}{\\levelnumbers").append(numbers).append(";}").append(looks.text(level.look().without(TextProperty.LINK))).append(looks.paragraph(level.look().without(ParagraphProperty.LIST))).append('}');
+        table.append(String.format(Locale.ROOT, "{\\leveltext\\'%02x", length)).append(text).append(";}{\\levelnumbers").append(numbers).append(";}")
+                .append(looks.text(level.look().without(TextProperty.LINK))).append(looks.paragraph(level.look().without(ParagraphProperty.LIST))).append('}');
     }
 
     private String language() {
@@ -175,12 +185,14 @@ public final class RtfWriter {
     private static void time(StringBuilder info, String name, Instant time) {
         if (time == null) return;
         ZonedDateTime at = time.atZone(ZoneOffset.UTC);
-        info.append("{\\").append(name).append("\\yr").append(at.getYear()).append("\\mo").append(at.getMonthValue()).append("\\dy").append(at.getDayOfMonth()).append("\\hr").append(at.getHour()).append("\\min").append(at.getMinute()).append('}');
+        info.append("{\\").append(name).append("\\yr").append(at.getYear()).append("\\mo").append(at.getMonthValue()).append("\\dy")
+                .append(at.getDayOfMonth()).append("\\hr").append(at.getHour()).append("\\min").append(at.getMinute()).append('}');
     }
 
     private String page() {
         Section.PageGeometry page = document.sections().get(0).page();
-        return "\\paperw" + RtfLooks.twips(page.width()) + "\\paperh" + RtfLooks.twips(page.height()) + "\\margl" + RtfLooks.twips(page.left()) + "\\margr" + RtfLooks.twips(page.right()) + "\\margt" + RtfLooks.twips(page.top()) + "\\margb" + RtfLooks.twips(page.bottom())
+        return "\\paperw" + RtfLooks.twips(page.width()) + "\\paperh" + RtfLooks.twips(page.height()) + "\\margl" + RtfLooks.twips(page.left()) + "\\margr"
+                + RtfLooks.twips(page.right()) + "\\margt" + RtfLooks.twips(page.top()) + "\\margb" + RtfLooks.twips(page.bottom())
                 + "\\deftab" + RtfLooks.twips(document.tabWidth()) + (document.evenAndOddFrames() ? "\\facingp" : "") + "\\fet2\\aftnnar\\widowctrl\n";
     }
 
@@ -193,8 +205,10 @@ public final class RtfWriter {
             case EVEN_PAGE -> "\\sbkeven";
             case ODD_PAGE -> "\\sbkodd";
         });
-        body.append("\\pgwsxn").append(RtfLooks.twips(page.width())).append("\\pghsxn").append(RtfLooks.twips(page.height())).append("\\marglsxn").append(RtfLooks.twips(page.left())).append("\\margrsxn").append(RtfLooks.twips(page.right()))
-                .append("\\margtsxn").append(RtfLooks.twips(page.top())).append("\\margbsxn").append(RtfLooks.twips(page.bottom())).append("\\guttersxn").append(RtfLooks.twips(page.gutter()))
+        body.append("\\pgwsxn").append(RtfLooks.twips(page.width())).append("\\pghsxn").append(RtfLooks.twips(page.height())).append("\\marglsxn")
+                .append(RtfLooks.twips(page.left())).append("\\margrsxn").append(RtfLooks.twips(page.right()))
+                .append("\\margtsxn").append(RtfLooks.twips(page.top())).append("\\margbsxn").append(RtfLooks.twips(page.bottom())).append("\\guttersxn")
+                        .append(RtfLooks.twips(page.gutter()))
                 .append("\\headery").append(RtfLooks.twips(page.header())).append("\\footery").append(RtfLooks.twips(page.footer()));
         if (page.isLandscape()) body.append("\\lndscpsxn");
         if (section.firstPageDiffers()) body.append("\\titlepg");

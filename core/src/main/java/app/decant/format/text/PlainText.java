@@ -45,7 +45,8 @@ public record PlainText(Charset letters, boolean mark, LineEnds lineEnds, int wi
         String wrapped = width == 0 ? text : wrapped(text);
         String ended = lineEnds == LineEnds.LF ? wrapped : wrapped.replace("\n", lineEnds.text);
         int lost = lost(ended);
-        if (lost > 0) findings.add(Finding.lost((lost == 1 ? "1 character" : lost + " characters") + " can't be written in " + letters.displayName() + "; question marks stand in their place.", ""));
+        if (lost > 0) findings.add(Finding.lost((lost == 1 ? "1 character" : lost + " characters") + " can't be written in " + letters.displayName()
+                + "; question marks stand in their place.", ""));
         // Java itself puts a mark before what it calls UTF-16.
         Charset plain = letters.equals(StandardCharsets.UTF_16) ? StandardCharsets.UTF_16BE : letters;
         boolean marked = mark && isUnicode() || letters.equals(StandardCharsets.UTF_16);

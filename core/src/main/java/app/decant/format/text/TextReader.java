@@ -48,7 +48,8 @@ public final class TextReader {
     public static String text(byte[] file) { return decoded(file, new ArrayList<>()); }
 
     private static String decoded(byte[] file, List<Finding> findings) {
-        if (file.length >= 2 && (file[0] == (byte) 0xFF && file[1] == (byte) 0xFE || file[0] == (byte) 0xFE && file[1] == (byte) 0xFF)) return new String(file, StandardCharsets.UTF_16);
+        if (file.length >= 2 && (file[0] == (byte) 0xFF && file[1] == (byte) 0xFE || file[0] == (byte) 0xFE && file[1] == (byte) 0xFF))
+            return new String(file, StandardCharsets.UTF_16);
         try {
             String text = StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(file)).toString();
             return text.startsWith("\uFEFF") ? text.substring(1) : text;

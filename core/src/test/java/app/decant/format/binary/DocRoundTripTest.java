@@ -76,7 +76,8 @@ class DocRoundTripTest {
 
     @Test void isReadByTheCommonLibrary() throws IOException {
         Document document = laidOut(PassengerHandbook.document());
-        try (HWPFDocument file = new HWPFDocument(new ByteArrayInputStream(DocWriter.write(document, WHEN, false).bytes())); WordExtractor extractor = new WordExtractor(file)) {
+        try (HWPFDocument file = new HWPFDocument(new ByteArrayInputStream(DocWriter.write(document, WHEN, false).bytes())); WordExtractor extractor =
+                new WordExtractor(file)) {
             String text = extractor.getText();
             assertThat(text).contains("Welcome aboard", "Luggage and bicycles", "Every household on Ostrey and Skerrow holds one share");
             assertThat(extractor.getFootnoteText()).isNotEmpty();
@@ -107,7 +108,8 @@ class DocRoundTripTest {
             }
             String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8).replaceAll("\\s+", " ");
             assertThat(process.waitFor()).isZero();
-            assertThat(said).as(program.get(0)).contains("The timbers of the outer berth are renewed in January.", "Foot passengers board by the inner steps", "Mon 11 January", "low water 06:10", "Parcels are taken in at the back door");
+            assertThat(said).as(program.get(0)).contains("The timbers of the outer berth are renewed in January.",
+                    "Foot passengers board by the inner steps", "Mon 11 January", "low water 06:10", "Parcels are taken in at the back door");
         }
     }
 
@@ -138,18 +140,25 @@ class DocRoundTripTest {
     /** MS-DOC 2.6.1, sprmCSymbol: the sign of a font stands in place of the bracket in the text. */
     @Test void symbolsAreTheirSignsAndNotBrackets() throws IOException {
         Look colour = Look.of(TextProperty.COLOUR, new app.decant.document.Colour(0x112233));
-        Paragraph degrees = Paragraph.of("").withInlines(List.of(new Inline.Text("100", Look.PLAIN), new Inline.Text("(", colour), new Inline.Text("C", Look.of(TextProperty.FAMILY, "Symbol"))));
-        byte[] doc = DocWriter.write(Document.empty().withSections(List.of(app.decant.document.Section.PLAIN.withBlocks(List.of(degrees)))), WHEN, false).bytes();
-        List<String> fonts = List.of(new HWPFDocument(new ByteArrayInputStream(doc)).getFontTable().getFontNames()).stream().map(font -> font.getMainFontName()).toList();
-        byte[] symbol = replaced(doc, new byte[] {0x70, 0x68, 0x11, 0x22, 0x33, 0}, new byte[] {0x09, 0x6A, (byte) fonts.indexOf("Symbol"), 0, (byte) 0xB0, (byte) 0xF0});
+        Paragraph degrees = Paragraph.of("").withInlines(List.of(new Inline.Text("100", Look.PLAIN), new Inline.Text("(", colour),
+                new Inline.Text("C", Look.of(TextProperty.FAMILY, "Symbol"))));
+        byte[] doc = DocWriter.write(Document.empty().withSections(List.of(app.decant.document.Section.PLAIN.withBlocks(List.of(degrees)))), WHEN, false)
+                .bytes();
+        List<String> fonts = List.of(new HWPFDocument(new ByteArrayInputStream(doc)).getFontTable().getFontNames()).stream()
+                .map(font -> font.getMainFontName()).toList();
+        byte[] symbol = replaced(doc, new byte[] {0x70, 0x68, 0x11, 0x22, 0x33, 0}, new byte[] {0x09, 0x6A, (byte) fonts.indexOf("Symbol"), 0, (byte) 0xB0,
+                (byte) 0xF0});
         assertThat(((Paragraph) again(symbol).blocks().get(0)).plainText()).isEqualTo("100\u00B0C");
     }
 
     /** MS-DOC 2.4.1: a page break may end its paragraph. */
     @Test void aPageBreakThatEndsItsParagraphBreaksThePage() {
-        byte[] doc = DocWriter.write(Document.empty().withSections(List.of(app.decant.document.Section.PLAIN.withBlocks(List.of(Paragraph.of("before the break"), Paragraph.of("after it"))))), WHEN, false).bytes();
+        byte[] doc = DocWriter.write(Document.empty()
+                .withSections(List.of(app.decant.document.Section.PLAIN.withBlocks(List.of(Paragraph.of("before the break"), Paragraph.of("after it"))))),
+                WHEN, false).bytes();
         String text = new String(doc, StandardCharsets.ISO_8859_1);
-        byte[] from = text.contains("before the break\r") ? "before the break\r".getBytes(StandardCharsets.ISO_8859_1) : "before the break\r".getBytes(StandardCharsets.UTF_16LE);
+        byte[] from = text.contains("before the break\r") ? "before the break\r".getBytes(StandardCharsets.ISO_8859_1)
+                : "before the break\r".getBytes(StandardCharsets.UTF_16LE);
         byte[] to = from.clone();
         to[to.length - (from[1] == 0 ? 2 : 1)] = '\f';
         Document read = again(replaced(doc, from, to));

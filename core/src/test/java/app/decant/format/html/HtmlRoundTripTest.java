@@ -55,7 +55,8 @@ class HtmlRoundTripTest {
 
     private static List<String> portrait(Document document) {
         // Numbers before headings are words in a page.
-        return Portrait.of(document, KEPT).stream().map(line -> line.replaceAll("\\[[^\\]]*\\]", "").replaceAll("\\s+", " ").strip()).filter(line -> line.length() > 1).toList();
+        return Portrait.of(document, KEPT).stream().map(line -> line.replaceAll("\\[[^\\]]*\\]", "").replaceAll("\\s+", " ").strip())
+                .filter(line -> line.length() > 1).toList();
     }
 
     @Test void keepsWordsTablesNotesAndPicturesInAPage() {
@@ -89,19 +90,24 @@ class HtmlRoundTripTest {
         assertThat(notes).isEqualTo(3 - 1);
         assertThat(pictures).isGreaterThanOrEqualTo(4);
         assertThat(links).contains("mailto:office@ostreysound.example");
-        assertThat(after.blocks().stream().filter(block -> block instanceof Table).count()).isEqualTo(before.blocks().stream().filter(block -> block instanceof Table).count());
+        assertThat(after.blocks().stream().filter(block -> block instanceof Table).count()).isEqualTo(before.blocks().stream()
+                .filter(block -> block instanceof Table).count());
     }
 
     /** CSS 2.2 and HTML as other programs write them: classes, inherited text, tables with spans, entities, what is not to be shown. */
     @Test void readsPagesOfOthers() {
-        Taken taken = read("<html lang=de><head><title>Fahrplan</title><style>.red { color: #c80000; font-weight: bold } p.note, li { font-size: 9pt } @media print { p { color: blue } }</style><script>alert(1)</script></head><body>"
+        Taken taken = read("<html lang=de><head><title>Fahrplan</title><style>.red { color: #c80000; font-weight: bold } p.note, li { font-size: 9pt } "
+                + "@media print { p { color: blue } }</style><script>alert(1)</script></head><body>"
                 + "<h1 id=top>Fahrplan &amp; Preise</h1><p class=red>Rot <i>schräg</i><br>neu</p><div>lose Worte<p class=note>klein</p></div>"
-                + "<ol start=3><li>drei<ul><li>innen</li></ul></li><li>vier</li></ol><table border=1><tr><th colspan=2>Kopf</th></tr><tr><td rowspan=2>a</td><td>b</td></tr><tr><td>c</td></tr></table>"
-                + "<p style='display:none'>unsichtbar</p><p>Siehe <a href='#top'>oben</a> oder <a href='https://ferries.example/'>hier</a>, nicht <a href='javascript:x()'>dort</a>.<img src='http://tracker.example/x.png' alt='Schiff'></p></body></html>", "plan.html");
+                + "<ol start=3><li>drei<ul><li>innen</li></ul></li><li>vier</li></ol><table border=1><tr><th colspan=2>Kopf</th></tr><tr><td "
+                        + "rowspan=2>a</td><td>b</td></tr><tr><td>c</td></tr></table>"
+                + "<p style='display:none'>unsichtbar</p><p>Siehe <a href='#top'>oben</a> oder <a href='https://ferries.example/'>hier</a>, nicht <a "
+                        + "href='javascript:x()'>dort</a>.<img src='http://tracker.example/x.png' alt='Schiff'></p></body></html>", "plan.html");
         Document document = taken.document();
         Cascade cascade = Cascade.of(document);
         List<Paragraph> paragraphs = document.blocks().stream().filter(block -> block instanceof Paragraph).map(block -> (Paragraph) block).toList();
-        assertThat(paragraphs).extracting(Paragraph::plainText).containsExactly("Fahrplan & Preise", "Rot schräg\nneu", "lose Worte", "klein", "drei", "innen", "vier", "Siehe oben oder hier, nicht dort.[Schiff]");
+        assertThat(paragraphs).extracting(Paragraph::plainText).containsExactly("Fahrplan & Preise", "Rot schräg\nneu", "lose Worte", "klein", "drei",
+                "innen", "vier", "Siehe oben oder hier, nicht dort.[Schiff]");
         assertThat(cascade.outlineLevel(paragraphs.get(0))).isEqualTo(1);
         assertThat(cascade.text(paragraphs.get(1), paragraphs.get(1).inlines().get(0).look()).get(TextProperty.COLOUR).hex()).isEqualTo("C80000");
         assertThat(cascade.text(paragraphs.get(3), paragraphs.get(3).inlines().get(0).look()).get(TextProperty.SIZE)).isEqualTo(9.0);
@@ -124,7 +130,9 @@ class HtmlRoundTripTest {
                 names.add(entry.getName());
                 byte[] bytes = zip.readAllBytes();
                 if (entry.getName().equals("mimetype")) assertThat(new String(bytes, StandardCharsets.US_ASCII)).isEqualTo("application/epub+zip");
-                if (entry.getName().endsWith(".xhtml") || entry.getName().endsWith(".opf")) assertThat(XmlReader.tree(new String(bytes, StandardCharsets.UTF_8).replace("<!DOCTYPE html>", "").getBytes(StandardCharsets.UTF_8), entry.getName())).isNotNull();
+                if (entry.getName().endsWith(".xhtml") || entry.getName().endsWith(".opf"))
+                    assertThat(XmlReader.tree(new String(bytes, StandardCharsets.UTF_8).replace("<!DOCTYPE html>", "").getBytes(StandardCharsets.UTF_8),
+                            entry.getName())).isNotNull();
             }
         }
         assertThat(names).startsWith("mimetype", "META-INF/container.xml").filteredOn(name -> name.contains("chapter")).hasSize(8);
@@ -146,14 +154,18 @@ class HtmlRoundTripTest {
         assertThat(text).contains("## What changes", "- Foot passengers board", "| Day | Printed | Sails at | Because of |");
         Document after = read(text, "notice.md").document();
         assertThat(after.blocks()).filteredOn(block -> block instanceof Table).hasSize(1);
-        Document signs = read("# One *two*\n\nA \\*star\\* and `code`, **bold** [link](https://ferries.example)\n\n1. first\n2. second\n   - inner\n", "signs.md").document();
-        assertThat(signs.blocks()).extracting(block -> ((Paragraph) block).plainText()).containsExactly("One two", "A *star* and code, bold link", "first", "second", "inner");
+        Document signs = read("# One *two*\n\nA \\*star\\* and `code`, **bold** [link](https://ferries.example)\n\n1. first\n2. second\n   - inner\n",
+                "signs.md").document();
+        assertThat(signs.blocks()).extracting(block -> ((Paragraph) block).plainText()).containsExactly("One two", "A *star* and code, bold link", "first",
+                "second", "inner");
     }
 
     @Test void hostilePagesEndInASentenceOrAFinding() throws IOException {
         assertThat(read("<html>" + "<div>".repeat(5000) + "deep", "deep.html").findings()).extracting(Finding::what).anyMatch(what -> what.contains("deeper"));
-        assertThat(read("<html><body><img src='data:image/png;base64,@@@'><table><tr><td colspan=99999 rowspan=99999>x</td></tr></table>", "odd.html").document().blocks()).isNotEmpty();
-        assertThatThrownBy(() -> TextFormats.read(zip("mimetype", "application/epub+zip"), "empty.epub", null, Progress.SILENT)).isInstanceOf(DecantException.class).hasMessageContaining("empty.epub is damaged");
+        assertThat(read("<html><body><img src='data:image/png;base64,@@@'><table><tr><td colspan=99999 rowspan=99999>x</td></tr></table>", "odd.html")
+                .document().blocks()).isNotEmpty();
+        assertThatThrownBy(() -> TextFormats.read(zip("mimetype", "application/epub+zip"), "empty.epub", null, Progress.SILENT))
+                .isInstanceOf(DecantException.class).hasMessageContaining("empty.epub is damaged");
     }
 
     private static byte[] zip(String name, String content) throws IOException {

@@ -33,13 +33,17 @@ class PageReadingTest {
     private static final String PNG = "data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAIAAACQd1PeAAAADElEQVQI12P4//8/AAX+Av7czFnnAAAAAElFTkSuQmCC";
 
     private static Taken read(String text, String name) { return TextFormats.read(text.getBytes(StandardCharsets.UTF_8), name, null, Progress.SILENT); }
-    private static Document page(String body) { return read("<!DOCTYPE html><html lang=en><head><meta charset=utf-8><title>t</title></head><body>" + body + "</body></html>", "page.html").document(); }
+    private static Document page(String body) {
+        return read("<!DOCTYPE html><html lang=en><head><meta charset=utf-8><title>t</title></head><body>" + body + "</body></html>", "page.html").document();
+    }
     private static Document markdown(String text) { return read(text, "notes.md").document(); }
 
     /** CSS 2.2, 6.4.3: ids before classes before elements, then the later; important before all; the attribute before sheets. */
     @Test void theStrongestRuleWins() {
-        Document document = page("<style>p { color: #111111 } .a { color: #222222 } #x { color: #333333 } p.b { color: #444444 } .b { color: #555555 } .c { color: #666666 !important } div > p em { color: #777777 } p, li { font-weight: bold }</style>"
-                + "<p>plain</p><p class=a>klass</p><p class=a id=x>number</p><p class=b>longer</p><p class='c a' style='color: #888888'>urgent</p><p style='color: #999999'>own</p><div><p>within <em>deep</em></p></div>");
+        Document document = page("<style>p { color: #111111 } .a { color: #222222 } #x { color: #333333 } p.b { color: #444444 } .b { color: #555555 } .c "
+                + "{ color: #666666 !important } div > p em { color: #777777 } p, li { font-weight: bold }</style>"
+                + "<p>plain</p><p class=a>klass</p><p class=a id=x>number</p><p class=b>longer</p><p class='c a' style='color: #888888'>urgent</p><p "
+                        + "style='color: #999999'>own</p><div><p>within <em>deep</em></p></div>");
         assertThat(run(document, "plain").get(TextProperty.COLOUR).hex()).isEqualTo("111111");
         assertThat(run(document, "klass").get(TextProperty.COLOUR).hex()).isEqualTo("222222");
         assertThat(run(document, "number").get(TextProperty.COLOUR).hex()).isEqualTo("333333");
@@ -52,7 +56,10 @@ class PageReadingTest {
 
     /** CSS 2.2, 4.3.2 and 15.7: lengths by the size of the letters, shares, names of sizes and colours. */
     @Test void lengthsFollowTheLetters() {
-        Document document = page("<div style='font-size: 20pt'><p style='font-size: 50%; margin-left: 2em; text-indent: 1em; line-height: 1.5'>half</p><p style='font-size: 1.5em; text-align: right'>more</p></div><p style='font-size: 16px; color: red; background-color: rgb(255, 255, 0); font-family: \"Carlito\", sans-serif'>pixels</p><p style='letter-spacing: 1pt; text-transform: uppercase; font-variant: small-caps; text-decoration: underline line-through'>dressed</p>");
+        Document document = page("<div style='font-size: 20pt'><p style='font-size: 50%; margin-left: 2em; text-indent: 1em; line-height: 1.5'>half</p><p "
+                + "style='font-size: 1.5em; text-align: right'>more</p></div><p style='font-size: 16px; color: red; background-color: rgb(255, 255, 0); "
+                + "font-family: \"Carlito\", sans-serif'>pixels</p><p style='letter-spacing: 1pt; text-transform: uppercase; font-variant: small-caps; "
+                + "text-decoration: underline line-through'>dressed</p>");
         assertThat(run(document, "half").get(TextProperty.SIZE)).isEqualTo(10);
         assertThat(paragraph(document, 0).get(ParagraphProperty.INDENT_START)).isEqualTo(20);
         assertThat(paragraph(document, 0).get(ParagraphProperty.FIRST_LINE)).isEqualTo(10);
@@ -69,7 +76,9 @@ class PageReadingTest {
 
     /** HTML, 4.4.3 and 4.5: white space collapses but not where it is kept; elements that mean something look like it. */
     @Test void wordsMeanWhatTheirElementsSay() {
-        Document document = page("<p>  a \n b<b> c</b><br>d <!-- no --> e</p><pre>x  y\n  z</pre><p>H<sub>2</sub>O m<sup>2</sup> <code>mono</code> <del>gone</del> <ins>new</ins> <mark>lit</mark> <q>said</q> <abbr title=x>abbr</abbr></p><blockquote><p>quoted</p></blockquote><dl><dt>term</dt><dd>meaning</dd></dl><hr><p>&eacute;&#x20AC;&nbsp;!</p>");
+        Document document = page("<p>  a \n b<b> c</b><br>d <!-- no --> e</p><pre>x  y\n  z</pre><p>H<sub>2</sub>O m<sup>2</sup> <code>mono</code> "
+                + "<del>gone</del> <ins>new</ins> <mark>lit</mark> <q>said</q> <abbr "
+                + "title=x>abbr</abbr></p><blockquote><p>quoted</p></blockquote><dl><dt>term</dt><dd>meaning</dd></dl><hr><p>&eacute;&#x20AC;&nbsp;!</p>");
         assertThat(texts(document)).startsWith("a b c\nd e").anyMatch(text -> text.contains("x  y\n  z")).contains("quoted", "term", "meaning", "é€\u00A0!");
         assertThat(run(document, "2").get(TextProperty.SCRIPT)).isEqualTo(TextProperty.Script.SUB);
         assertThat(run(document, "mono").get(TextProperty.FAMILY)).containsIgnoringCase("mono");
@@ -83,7 +92,8 @@ class PageReadingTest {
 
     /** HTML, 4.4.5 to 4.4.8: kinds of numbers, where they start, items with a value of their own. */
     @Test void listsCountAsTheyAreTold() {
-        Document document = page("<ol type=a><li>one<li>two</ol><ol start=4><li>four<li value=9>nine<li>ten</ol><ul><li>dot<ol type=I><li>inner</ol></ul><ol reversed><li>x</ol>");
+        Document document = page("<ol type=a><li>one<li>two</ol><ol start=4><li>four<li value=9>nine<li>ten</ol><ul><li>dot<ol "
+                + "type=I><li>inner</ol></ul><ol reversed><li>x</ol>");
         ListLabels labels = ListLabels.of(document, Cascade.of(document));
         List<String> all = paragraphs(document).stream().map(labels::label).toList();
         assertThat(all.subList(0, 5)).containsExactly("a.", "b.", "4.", "9.", "10.");
@@ -93,7 +103,9 @@ class PageReadingTest {
 
     /** HTML, 4.9: groups of rows, widths of columns, spans, captions. */
     @Test void tablesKeepTheirShape() {
-        Document document = page("<table style='border-collapse: collapse'><caption>Fares</caption><colgroup><col style='width: 72pt'><col style='width: 144pt'></colgroup><thead><tr><th>Pier<th>Fare</thead><tfoot><tr><td colspan=2>foot</tfoot><tbody><tr><td rowspan=2 style='background: #ffff00; border: 1pt solid #c80000; vertical-align: middle; padding: 3pt'>Tolm<td align=right>12<tr><td>14</tbody></table><p>after</p>");
+        Document document = page("<table style='border-collapse: collapse'><caption>Fares</caption><colgroup><col style='width: 72pt'><col style='width: "
+                + "144pt'></colgroup><thead><tr><th>Pier<th>Fare</thead><tfoot><tr><td colspan=2>foot</tfoot><tbody><tr><td rowspan=2 style='background: "
+                + "#ffff00; border: 1pt solid #c80000; vertical-align: middle; padding: 3pt'>Tolm<td align=right>12<tr><td>14</tbody></table><p>after</p>");
         Table table = (Table) document.blocks().stream().filter(block -> block instanceof Table).findFirst().orElseThrow();
         assertThat(texts(document)).contains("Fares", "after");
         assertThat(table.columns().get(1) / table.columns().get(0)).isCloseTo(2, within(0.05));
@@ -109,8 +121,11 @@ class PageReadingTest {
 
     /** HTML, 4.8.4: pictures inside the page come in, with their size and words; what lies outside is told and not fetched. */
     @Test void picturesInsideComeIn() {
-        Taken taken = read("<!DOCTYPE html><p><img src='" + PNG + "' width=96 height=48 alt='A ship'> <img src='https://elsewhere.example/a.png' alt='Gull'></p><svg><circle r=4 /></svg><iframe src='https://elsewhere.example/'></iframe><form><input value=x></form>", "page.html");
-        Inline.InlinePicture picture = paragraphs(taken.document()).get(0).inlines().stream().filter(inline -> inline instanceof Inline.InlinePicture).map(inline -> (Inline.InlinePicture) inline).findFirst().orElseThrow();
+        Taken taken = read("<!DOCTYPE html><p><img src='" + PNG
+                + "' width=96 height=48 alt='A ship'> <img src='https://elsewhere.example/a.png' alt='Gull'></p><svg><circle r=4 /></svg><iframe "
+                + "src='https://elsewhere.example/'></iframe><form><input value=x></form>", "page.html");
+        Inline.InlinePicture picture = paragraphs(taken.document()).get(0).inlines().stream().filter(inline -> inline instanceof Inline.InlinePicture)
+                .map(inline -> (Inline.InlinePicture) inline).findFirst().orElseThrow();
         assertThat(List.of(picture.picture().width(), picture.picture().height())).containsExactly(72.0, 36.0);
         assertThat(picture.picture().description()).isEqualTo("A ship");
         assertThat(texts(taken.document()).get(0)).contains("Gull");
@@ -130,7 +145,9 @@ class PageReadingTest {
 
     /** CommonMark 0.31, 4 to 6: headings of both kinds, breaks, emphasis, code, links of all kinds. */
     @Test void markdownIsReadAsItsRulesSay() {
-        Document document = markdown("Title\n=====\n\nSub\n---\n\n### Third ###\n\nsoft\nbreak, hard  \nbreak, *i* **b** ***both*** `a * b` ~~gone~~ \\*not\\* &copy;\n\n[in](#sub) <https://ferries.example> [ref][r] ![A ship](" + PNG + ")\n\n[r]: https://ref.example \"t\"\n\n> quoted\n> on\n\n    code  kept\n\n***\n\nend\n");
+        Document document = markdown("Title\n=====\n\nSub\n---\n\n### Third ###\n\nsoft\nbreak, hard  \nbreak, *i* **b** ***both*** `a * b` ~~gone~~ "
+                + "\\*not\\* &copy;\n\n[in](#sub) <https://ferries.example> [ref][r] ![A ship](" + PNG
+                + ")\n\n[r]: https://ref.example \"t\"\n\n> quoted\n> on\n\n    code  kept\n\n***\n\nend\n");
         Cascade cascade = Cascade.of(document);
         assertThat(paragraphs(document)).filteredOn(one -> cascade.outlineLevel(one) > 0).extracting(cascade::outlineLevel).containsExactly(1, 2, 3);
         assertThat(texts(document)).contains("Title", "Sub", "Third", "soft break, hard\nbreak, i b both a * b gone *not* ©", "quoted on", "code  kept", "end");
@@ -139,12 +156,14 @@ class PageReadingTest {
         assertThat(run(document, "a * b").get(TextProperty.FAMILY)).containsIgnoringCase("mono");
         assertThat(run(document, "https://ferries").get(TextProperty.LINK)).isEqualTo(new Link.Address("https://ferries.example"));
         assertThat(run(document, "ref").get(TextProperty.LINK)).isEqualTo(new Link.Address("https://ref.example"));
-        assertThat(document.blocks().stream().filter(block -> block instanceof Paragraph).flatMap(block -> ((Paragraph) block).inlines().stream())).anyMatch(inline -> inline instanceof Inline.InlinePicture);
+        assertThat(document.blocks().stream().filter(block -> block instanceof Paragraph).flatMap(block -> ((Paragraph) block).inlines().stream()))
+                .anyMatch(inline -> inline instanceof Inline.InlinePicture);
     }
 
     /** CommonMark 0.31, 5.2 to 5.3; tables as several programs write them: alignment by colons. */
     @Test void markdownListsAndTables() {
-        Document document = markdown("3. three\n   - inner\n\n     goes on\n4. four\n\n* loose\n\n* items\n\n| Pier | Fare |\n|:-----|-----:|\n| Tolm | 12 |\n| a \\| b | *x* |\n");
+        Document document = markdown("3. three\n   - inner\n\n     goes on\n4. four\n\n* loose\n\n* items\n\n| Pier | Fare |\n|:-----|-----:|\n| Tolm | 12 "
+                + "|\n| a \\| b | *x* |\n");
         ListLabels labels = ListLabels.of(document, Cascade.of(document));
         List<Paragraph> all = paragraphs(document);
         assertThat(all.stream().limit(6).map(Paragraph::plainText)).containsExactly("three", "inner", "goes on", "four", "loose", "items");

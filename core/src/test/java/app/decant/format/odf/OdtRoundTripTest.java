@@ -66,14 +66,16 @@ class OdtRoundTripTest {
         byte[] file = OdtWriter.write(laidOut(PassengerHandbook.document()), WHEN, false).bytes();
         assertThat(new String(file, 30, 47, StandardCharsets.US_ASCII)).isEqualTo("mimetypeapplication/vnd.oasis.opendocument.text");
         Map<String, byte[]> parts = Archive.parts(file);
-        List<String> listed = XmlReader.tree(parts.get("META-INF/manifest.xml"), "manifest").children().stream().map(entry -> entry.get("manifest:full-path")).toList();
+        List<String> listed = XmlReader.tree(parts.get("META-INF/manifest.xml"), "manifest").children().stream().map(entry -> entry.get("manifest:full-path"))
+                .toList();
         assertThat(listed).contains("/").containsAll(parts.keySet().stream().filter(name -> !name.equals("mimetype") && !name.startsWith("META-INF")).toList());
         XmlNode content = XmlReader.tree(parts.get("content.xml"), "content.xml");
         XmlNode styles = XmlReader.tree(parts.get("styles.xml"), "styles.xml");
         Set<String> known = new java.util.HashSet<>();
         for (XmlNode part : List.of(content, styles)) gather(part, "style:name", known);
         Set<String> used = new java.util.HashSet<>();
-        for (String attribute : List.of("text:style-name", "table:style-name", "draw:style-name", "style:parent-style-name", "style:master-page-name", "style:page-layout-name")) gather(content, attribute, used);
+        for (String attribute : List.of("text:style-name", "table:style-name", "draw:style-name", "style:parent-style-name", "style:master-page-name",
+                "style:page-layout-name")) gather(content, attribute, used);
         assertThat(known).containsAll(used);
     }
 
@@ -87,7 +89,8 @@ class OdtRoundTripTest {
         XmlNames.OPEN_DOCUMENT.forEach((prefix, namespace) -> names.append(" xmlns:").append(prefix).append("=\"").append(namespace).append('"'));
         Map<String, String> parts = new LinkedHashMap<>();
         parts.put("mimetype", "application/vnd.oasis.opendocument.text");
-        parts.put("content.xml", "<office:document-content" + names + "><office:automatic-styles>" + automatic + "</office:automatic-styles><office:body><office:text>" + text + "</office:text></office:body></office:document-content>");
+        parts.put("content.xml", "<office:document-content" + names + "><office:automatic-styles>" + automatic
+                + "</office:automatic-styles><office:body><office:text>" + text + "</office:text></office:body></office:document-content>");
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
             for (Map.Entry<String, String> part : parts.entrySet()) {
@@ -101,20 +104,28 @@ class OdtRoundTripTest {
 
     /** ISO/IEC 26300-1, 5.3, 6.1.2, 9.1: lists within lists, white space, repeated and covered cells, sections with columns. */
     @Test void readsWhatOthersWrite() throws IOException {
-        Taken taken = TextFormats.read(odt("<style:style style:name='B' style:family='text'><style:text-properties fo:font-weight='bold' fo:color='#c80000'/></style:style>"
-                + "<text:list-style style:name='L1'><text:list-level-style-number text:level='1' style:num-format='1' style:num-suffix=')' text:start-value='4'/><text:list-level-style-bullet text:level='2' text:bullet-char='–'/></text:list-style>"
-                + "<style:style style:name='S2' style:family='section'><style:section-properties><style:columns fo:column-count='2' fo:column-gap='0.5cm'/></style:section-properties></style:style>",
+        Taken taken = TextFormats.read(odt("<style:style style:name='B' style:family='text'><style:text-properties fo:font-weight='bold' "
+                + "fo:color='#c80000'/></style:style>"
+                + "<text:list-style style:name='L1'><text:list-level-style-number text:level='1' style:num-format='1' style:num-suffix=')' "
+                        + "text:start-value='4'/><text:list-level-style-bullet text:level='2' text:bullet-char='–'/></text:list-style>"
+                + "<style:style style:name='S2' style:family='section'><style:section-properties><style:columns fo:column-count='2' "
+                        + "fo:column-gap='0.5cm'/></style:section-properties></style:style>",
                 "<text:p>One   two\n three<text:s text:c='3'/><text:span text:style-name='B'>bold</text:span><text:tab/>x</text:p>"
-                + "<text:list text:style-name='L1'><text:list-item><text:p>first</text:p><text:p>goes on</text:p><text:list><text:list-item><text:p>inner</text:p></text:list-item></text:list></text:list-item><text:list-item><text:p>second</text:p></text:list-item></text:list>"
+                + "<text:list text:style-name='L1'><text:list-item><text:p>first</text:p><text:p>goes "
+                        + "on</text:p><text:list><text:list-item><text:p>inner</text:p></text:list-item></text:list></text:list-item><text:list-item><text:p>second</text:p></text:list-item></text:list>"
                 + "<text:section text:style-name='S2' text:name='s'><text:p>in columns</text:p></text:section>"
-                + "<table:table><table:table-column table:number-columns-repeated='2'/><table:table-row><table:table-cell table:number-columns-spanned='2'><text:p>wide</text:p></table:table-cell><table:covered-table-cell/></table:table-row>"
-                + "<table:table-row><table:table-cell table:number-columns-repeated='2'><text:p>twice</text:p></table:table-cell></table:table-row></table:table><text:p><office:annotation><text:p>hm</text:p></office:annotation>end</text:p>"), "other.odt", null, Progress.SILENT);
+                + "<table:table><table:table-column table:number-columns-repeated='2'/><table:table-row><table:table-cell "
+                        + "table:number-columns-spanned='2'><text:p>wide</text:p></table:table-cell><table:covered-table-cell/></table:table-row>"
+                + "<table:table-row><table:table-cell "
+                        + "table:number-columns-repeated='2'><text:p>twice</text:p></table:table-cell></table:table-row></table:table><text:p><office:annotation><text:p>hm</text:p></office:annotation>end</text:p>"), "other.odt", null, Progress.SILENT);
         Document document = taken.document();
         List<Paragraph> paragraphs = document.blocks().stream().filter(block -> block instanceof Paragraph).map(block -> (Paragraph) block).toList();
-        assertThat(paragraphs).extracting(Paragraph::plainText).containsExactly("One two three   bold\tx", "first", "goes on", "inner", "second", "in columns", "end");
+        assertThat(paragraphs).extracting(Paragraph::plainText).containsExactly("One two three   bold\tx", "first", "goes on", "inner", "second",
+                "in columns", "end");
         ListLabels labels = ListLabels.of(document, Cascade.of(document));
         assertThat(paragraphs.subList(1, 5)).extracting(labels::label).containsExactly("4)", null, "–", "5)");
-        Inline bold = paragraphs.get(0).inlines().stream().filter(inline -> inline instanceof Inline.Text text && text.text().equals("bold")).findFirst().orElseThrow();
+        Inline bold = paragraphs.get(0).inlines().stream().filter(inline -> inline instanceof Inline.Text text && text.text().equals("bold")).findFirst()
+                .orElseThrow();
         assertThat(bold.look().is(TextProperty.BOLD)).isTrue();
         assertThat(bold.look().get(TextProperty.COLOUR).hex()).isEqualTo("C80000");
         assertThat(document.sections()).extracting(section -> section.columns().count()).containsExactly(1, 2, 1);
@@ -137,6 +148,7 @@ class OdtRoundTripTest {
                 assertThat(e.getMessage()).endsWith(".");
             }
         }
-        assertThatThrownBy(() -> TextFormats.read(odt("", "").length > 0 ? odt("", "<text:p>&unknown;</text:p>") : null, "entity.odt", null, Progress.SILENT)).isInstanceOf(DecantException.class).hasMessageContaining("content.xml");
+        assertThatThrownBy(() -> TextFormats.read(odt("", "").length > 0 ? odt("", "<text:p>&unknown;</text:p>") : null, "entity.odt", null, Progress.SILENT))
+                .isInstanceOf(DecantException.class).hasMessageContaining("content.xml");
     }
 }

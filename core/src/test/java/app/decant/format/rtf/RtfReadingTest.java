@@ -37,17 +37,20 @@ import org.junit.jupiter.api.Test;
 
 /** Rich text as the specification describes it (Rich Text Format 1.9.1), control word by control word. */
 class RtfReadingTest {
-    private static final String FONTS = "{\\fonttbl{\\f0\\froman Caladea;}{\\f1\\fswiss Carlito;}}{\\colortbl;\\red200\\green0\\blue0;\\red255\\green255\\blue0;}";
+    private static final String FONTS = "{\\fonttbl{\\f0\\froman Caladea;}{\\f1\\fswiss "
+            + "Carlito;}}{\\colortbl;\\red200\\green0\\blue0;\\red255\\green255\\blue0;}";
 
     private static Taken read(String body) { return bytes(("{\\rtf1\\ansi\\deff0" + FONTS + body + "}").getBytes(StandardCharsets.ISO_8859_1)); }
     private static Taken bytes(byte[] file) { return TextFormats.read(file, "test.rtf", null, Progress.SILENT); }
 
     /** “Paragraph formatting properties”: measures are twips, a twentieth of a point. */
     @Test void paragraphsStandWhereTheySay() {
-        Taken taken = read("\\pard\\qj\\li720\\ri360\\fi-360\\sb120\\sa240\\sl360\\slmult1\\keepn\\keep\\pagebb a\\par\\qc\\sl-280\\slmult0 b\\par\\pard\\qr\\sl300 c\\par\\pard d\\par");
+        Taken taken = read("\\pard\\qj\\li720\\ri360\\fi-360\\sb120\\sa240\\sl360\\slmult1\\keepn\\keep\\pagebb a\\par\\qc\\sl-280\\slmult0 "
+                + "b\\par\\pard\\qr\\sl300 c\\par\\pard d\\par");
         Look a = paragraph(taken.document(), 0);
         assertThat(a.get(ParagraphProperty.ALIGNMENT)).isEqualTo(Alignment.JUSTIFY);
-        assertThat(List.of(a.get(ParagraphProperty.INDENT_START), a.get(ParagraphProperty.INDENT_END), a.get(ParagraphProperty.FIRST_LINE), a.get(ParagraphProperty.SPACE_BEFORE), a.get(ParagraphProperty.SPACE_AFTER))).containsExactly(36.0, 18.0, -18.0, 6.0, 12.0);
+        assertThat(List.of(a.get(ParagraphProperty.INDENT_START), a.get(ParagraphProperty.INDENT_END), a.get(ParagraphProperty.FIRST_LINE),
+                a.get(ParagraphProperty.SPACE_BEFORE), a.get(ParagraphProperty.SPACE_AFTER))).containsExactly(36.0, 18.0, -18.0, 6.0, 12.0);
         assertThat(a.get(ParagraphProperty.LINE_SPACING)).isEqualTo(new LineSpacing(LineSpacing.Rule.MULTIPLE, 1.5));
         assertThat(a.is(ParagraphProperty.KEEP_WITH_NEXT) && a.is(ParagraphProperty.KEEP_TOGETHER) && a.is(ParagraphProperty.PAGE_BREAK_BEFORE)).isTrue();
         Look b = paragraph(taken.document(), 1);
@@ -63,7 +66,8 @@ class RtfReadingTest {
     /** “Tabs”: the kind and the leader stand before the place. */
     @Test void tabsHaveKindsAndLeaders() {
         Taken taken = read("\\pard\\tx1000\\tqr\\tldot\\tx9000\\tqdec\\tx4000\\tqc\\tlhyph\\tx2000 a\\tab b\\par");
-        assertThat(paragraph(taken.document(), 0).get(ParagraphProperty.TABS).stops()).containsExactlyInAnyOrder(new TabStop(50, TabStop.Kind.START, TabStop.Leader.NONE), new TabStop(450, TabStop.Kind.END, TabStop.Leader.DOTS),
+        assertThat(paragraph(taken.document(), 0).get(ParagraphProperty.TABS).stops()).containsExactlyInAnyOrder(new TabStop(50, TabStop.Kind.START,
+                TabStop.Leader.NONE), new TabStop(450, TabStop.Kind.END, TabStop.Leader.DOTS),
                 new TabStop(200, TabStop.Kind.DECIMAL, TabStop.Leader.NONE), new TabStop(100, TabStop.Kind.CENTRE, TabStop.Leader.HYPHENS));
         assertThat(texts(taken.document())).containsExactly("a\tb");
     }
@@ -88,7 +92,8 @@ class RtfReadingTest {
         Taken scripts = read("\\pard{\\super over}{\\sub under}{\\nosupersub level}\\par");
         assertThat(run(scripts.document(), "over").get(TextProperty.SCRIPT)).isEqualTo(Script.SUPER);
         assertThat(run(scripts.document(), "under").get(TextProperty.SCRIPT)).isEqualTo(Script.SUB);
-        Taken more = read("\\pard{\\scaps small}{\\caps large}{\\highlight2 lit}{\\expndtw20 wide}{\\lang1031 deutsch}{\\charscalex80 narrow}{\\dn6 low}{\\up6 high}\\par");
+        Taken more = read("\\pard{\\scaps small}{\\caps large}{\\highlight2 lit}{\\expndtw20 wide}{\\lang1031 deutsch}{\\charscalex80 narrow}{\\dn6 "
+                + "low}{\\up6 high}\\par");
         assertThat(run(more.document(), "small").is(TextProperty.SMALL_CAPITALS)).isTrue();
         assertThat(run(more.document(), "large").is(TextProperty.CAPITALS)).isTrue();
         assertThat(run(more.document(), "lit").get(TextProperty.HIGHLIGHT).hex()).isEqualTo("FFFF00");
@@ -101,7 +106,9 @@ class RtfReadingTest {
 
     /** “Style sheet”: styles by number, with parents; headings by their outline level. */
     @Test void stylesAreLaidOverEachOther() {
-        Taken taken = read("{\\stylesheet{\\s0\\fs24 Normal;}{\\s1\\sbasedon0\\b\\fs32\\outlinelevel0 heading 1;}{\\s2\\sbasedon1\\i\\outlinelevel1 heading 2;}{\\*\\cs3\\cf1 Red;}}\\pard\\plain\\s1\\outlinelevel0\\b\\fs32 One\\par\\pard\\plain\\s2\\b\\i\\fs32 Two\\par\\pard\\plain\\s0\\fs24 text {\\cs3\\cf1 red}\\par");
+        Taken taken = read("{\\stylesheet{\\s0\\fs24 Normal;}{\\s1\\sbasedon0\\b\\fs32\\outlinelevel0 heading 1;}{\\s2\\sbasedon1\\i\\outlinelevel1 "
+                + "heading 2;}{\\*\\cs3\\cf1 Red;}}\\pard\\plain\\s1\\outlinelevel0\\b\\fs32 One\\par\\pard\\plain\\s2\\b\\i\\fs32 "
+                + "Two\\par\\pard\\plain\\s0\\fs24 text {\\cs3\\cf1 red}\\par");
         Cascade cascade = Cascade.of(taken.document());
         assertThat(paragraphs(taken.document())).extracting(cascade::outlineLevel).containsExactly(1, 2, 0);
         assertThat(run(taken.document(), "Two").is(TextProperty.ITALIC) && run(taken.document(), "Two").is(TextProperty.BOLD)).isTrue();
@@ -112,9 +119,11 @@ class RtfReadingTest {
     /** “List tables”: a paragraph names an override, the override a list, the list its levels; the text that old readers show is not shown twice. */
     @Test void listsCountByTheirTables() {
         String level = "{\\listlevel\\levelnfc%d\\leveljc0\\levelfollow0\\levelstartat%d{\\leveltext%s;}{\\levelnumbers%s;}\\fi-360\\li%d}";
-        String table = "{\\*\\listtable{\\list\\listtemplateid7" + level.formatted(0, 3, "\\'02\\'00.", "\\'01", 720) + level.formatted(4, 1, "\\'04\\'00\\'01)", "\\'01\\'02", 1440).replace("\\'04", "\\'03") + "{\\listname ;}\\listid55}}"
+        String table = "{\\*\\listtable{\\list\\listtemplateid7" + level.formatted(0, 3, "\\'02\\'00.", "\\'01", 720)
+                + level.formatted(4, 1, "\\'04\\'00\\'01)", "\\'01\\'02", 1440).replace("\\'04", "\\'03") + "{\\listname ;}\\listid55}}"
                 + "{\\*\\listoverridetable{\\listoverride\\listid55\\listoverridecount0\\ls1}}";
-        Taken taken = read(table + "\\pard\\ls1\\ilvl0{\\listtext 3.\\tab}first\\par\\ls1\\ilvl1{\\listtext 3a)\\tab}inner\\par\\pard\\ls1\\ilvl0{\\listtext 4.\\tab}second\\par\\pard none\\par");
+        Taken taken = read(table + "\\pard\\ls1\\ilvl0{\\listtext 3.\\tab}first\\par\\ls1\\ilvl1{\\listtext "
+                + "3a)\\tab}inner\\par\\pard\\ls1\\ilvl0{\\listtext 4.\\tab}second\\par\\pard none\\par");
         ListLabels labels = ListLabels.of(taken.document(), Cascade.of(taken.document()));
         assertThat(texts(taken.document())).containsExactly("first", "inner", "second", "none");
         assertThat(paragraphs(taken.document())).extracting(labels::label).containsExactly("3.", "3a)", "4.", null);
@@ -122,12 +131,15 @@ class RtfReadingTest {
 
     /** “Section formatting properties” and “Headers and footers”. */
     @Test void sectionsHaveTheirPagesAndFrames() {
-        Taken taken = read("\\paperw11906\\paperh16838\\margl1440\\margr720\\margt1000\\margb1100\\sectd{\\header head\\par}{\\footer\\pard\\qc {\\field{\\*\\fldinst PAGE}{\\fldrslt 1}}\\par}first\\par\\sect"
-                + "\\sectd\\sbknone\\cols2\\colsx400\\linebetcol\\pgnstarts4\\pgnrestart\\pgnlcrm second\\par\\sect\\sectd\\lndscpsxn\\pgwsxn16838\\pghsxn11906 third\\par");
+        Taken taken = read("\\paperw11906\\paperh16838\\margl1440\\margr720\\margt1000\\margb1100\\sectd{\\header head\\par}{\\footer\\pard\\qc "
+                + "{\\field{\\*\\fldinst PAGE}{\\fldrslt 1}}\\par}first\\par\\sect"
+                + "\\sectd\\sbknone\\cols2\\colsx400\\linebetcol\\pgnstarts4\\pgnrestart\\pgnlcrm "
+                        + "second\\par\\sect\\sectd\\lndscpsxn\\pgwsxn16838\\pghsxn11906 third\\par");
         List<Section> sections = taken.document().sections();
         assertThat(sections).hasSize(3);
         Section.PageGeometry page = sections.get(0).page();
-        assertThat(List.of(page.width(), page.height(), page.left(), page.right(), page.top(), page.bottom())).containsExactly(595.3, 841.9, 72.0, 36.0, 50.0, 55.0);
+        assertThat(List.of(page.width(), page.height(), page.left(), page.right(), page.top(), page.bottom())).containsExactly(595.3, 841.9, 72.0, 36.0,
+                50.0, 55.0);
         assertThat(((Paragraph) sections.get(0).frames().get(Section.FramePlace.HEADER).get(0)).plainText()).isEqualTo("head");
         Paragraph foot = (Paragraph) sections.get(0).frames().get(Section.FramePlace.FOOTER).get(0);
         assertThat(foot.inlines()).filteredOn(inline -> inline instanceof Inline.Field field && field.kind() == Inline.Field.Kind.PAGE).hasSize(1);
@@ -139,20 +151,25 @@ class RtfReadingTest {
 
     /** “Bookmarks”, “Fields”, “Hyperlinks”: places, links to them, references that stay live. */
     @Test void placesAndReferencesStayLive() {
-        Taken taken = read("\\pard{\\*\\bkmkstart berth}Outer berth{\\*\\bkmkend berth}\\par See {\\field{\\*\\fldinst { PAGEREF berth \\\\h }}{\\fldrslt 1}} and {\\field{\\*\\fldinst HYPERLINK \\\\l \"berth\"}{\\fldrslt there}}, {\\field{\\*\\fldinst NUMPAGES}{\\fldrslt 9}}\\par");
+        Taken taken = read("\\pard{\\*\\bkmkstart berth}Outer berth{\\*\\bkmkend berth}\\par See {\\field{\\*\\fldinst { PAGEREF berth \\\\h }}{\\fldrslt "
+                + "1}} and {\\field{\\*\\fldinst HYPERLINK \\\\l \"berth\"}{\\fldrslt there}}, {\\field{\\*\\fldinst NUMPAGES}{\\fldrslt 9}}\\par");
         List<Inline> first = paragraphs(taken.document()).get(0).inlines();
         assertThat(first).contains(new Inline.BookmarkPoint("berth", true), new Inline.BookmarkPoint("berth", false));
         List<Inline> second = paragraphs(taken.document()).get(1).inlines();
-        assertThat(second.stream().filter(inline -> inline instanceof Inline.Field).map(inline -> ((Inline.Field) inline).kind())).containsExactly(Inline.Field.Kind.PAGE_REFERENCE, Inline.Field.Kind.PAGES);
+        assertThat(second.stream().filter(inline -> inline instanceof Inline.Field).map(inline -> ((Inline.Field) inline).kind()))
+                .containsExactly(Inline.Field.Kind.PAGE_REFERENCE, Inline.Field.Kind.PAGES);
         assertThat(run(taken.document(), "there").get(TextProperty.LINK)).isEqualTo(new app.decant.document.Link.Inside("berth"));
     }
 
     /** “Pictures”: as digits or as counted bytes; beside a newer one the older is left out; the size is the goal, scaled. */
     @Test void picturesComeAsDigitsOrBytes() {
         byte[] png = HexFormat.of().parseHex("89504e470d0a1a0a0000000d4948445200000001000000010802000000907753de0000000c4944415408d763f8ffff3f0005fe02fedccc59e70000000049454e44ae426082");
-        String digits = "{\\*\\shppict{\\pict\\pngblip\\picwgoal1440\\pichgoal720\\picscalex50\\picscaley100 " + HexFormat.of().formatHex(png) + "}}{\\nonshppict{\\pict\\wmetafile8 0100}}";
-        Taken taken = read("\\pard a" + digits + "b{\\pict\\pngblip\\picwgoal720\\pichgoal720\\bin" + png.length + " " + new String(png, StandardCharsets.ISO_8859_1) + "}c\\par");
-        List<Inline.InlinePicture> pictures = paragraphs(taken.document()).get(0).inlines().stream().filter(inline -> inline instanceof Inline.InlinePicture).map(inline -> (Inline.InlinePicture) inline).toList();
+        String digits = "{\\*\\shppict{\\pict\\pngblip\\picwgoal1440\\pichgoal720\\picscalex50\\picscaley100 " + HexFormat.of().formatHex(png)
+                + "}}{\\nonshppict{\\pict\\wmetafile8 0100}}";
+        Taken taken = read("\\pard a" + digits + "b{\\pict\\pngblip\\picwgoal720\\pichgoal720\\bin" + png.length + " "
+                + new String(png, StandardCharsets.ISO_8859_1) + "}c\\par");
+        List<Inline.InlinePicture> pictures = paragraphs(taken.document()).get(0).inlines().stream().filter(inline -> inline instanceof Inline.InlinePicture)
+                .map(inline -> (Inline.InlinePicture) inline).toList();
         assertThat(pictures).hasSize(2).allSatisfy(picture -> assertThat(picture.picture().image().bytes()).isEqualTo(png));
         assertThat(pictures.get(0).picture().width()).isEqualTo(36);
         assertThat(pictures.get(0).picture().height()).isEqualTo(36);
@@ -162,7 +179,8 @@ class RtfReadingTest {
 
     /** “Information group”. */
     @Test void factsComeAlong() {
-        Taken taken = read("{\\info{\\title Harbour notice}{\\subject Works}{\\author Ina Tollmark}{\\keywords pier, works}{\\creatim\\yr2005\\mo3\\dy4\\hr10\\min30}}\\pard a\\par");
+        Taken taken = read("{\\info{\\title Harbour notice}{\\subject Works}{\\author Ina Tollmark}{\\keywords pier, "
+                + "works}{\\creatim\\yr2005\\mo3\\dy4\\hr10\\min30}}\\pard a\\par");
         assertThat(taken.document().facts().title()).isEqualTo("Harbour notice");
         assertThat(taken.document().facts().subject()).isEqualTo("Works");
         assertThat(taken.document().facts().author()).isEqualTo("Ina Tollmark");
@@ -180,13 +198,15 @@ class RtfReadingTest {
 
     /** “Font table”: letters above 127 are those of the font's code page, two bytes in East Asian ones. */
     @Test void codePagesOfFontsAreUsed() {
-        byte[] file = ("{\\rtf1\\ansi\\ansicpg1252{\\fonttbl{\\f0\\fcharset0 Caladea;}{\\f1\\fcharset128 Gothic;}{\\f2\\fcharset161 Carlito;}}\\pard\\f1\\'93\\'fa\\'96\\'7b\\f2\\'e1\\'e2\\f0\\'e4\\par}").getBytes(StandardCharsets.US_ASCII);
+        byte[] file = ("{\\rtf1\\ansi\\ansicpg1252{\\fonttbl{\\f0\\fcharset0 Caladea;}{\\f1\\fcharset128 Gothic;}{\\f2\\fcharset161 "
+                + "Carlito;}}\\pard\\f1\\'93\\'fa\\'96\\'7b\\f2\\'e1\\'e2\\f0\\'e4\\par}").getBytes(StandardCharsets.US_ASCII);
         assertThat(texts(bytes(file).document())).containsExactly("日本αβä");
     }
 
     /** “Table definitions”: nested tables stand within a cell; heads, heights and padding are the row's. */
     @Test void rowsTellHowTheyBehave() {
-        Taken taken = read("\\trowd\\trhdr\\trkeep\\trrh-400\\trpaddl100\\trpaddfl3\\clvertalc\\clcbpat2\\cellx3000\\cellx6000\\pard\\intbl a\\cell b\\cell\\row\\trowd\\cellx6000\\pard\\intbl c\\par d\\cell\\row\\pard end\\par");
+        Taken taken = read("\\trowd\\trhdr\\trkeep\\trrh-400\\trpaddl100\\trpaddfl3\\clvertalc\\clcbpat2\\cellx3000\\cellx6000\\pard\\intbl a\\cell "
+                + "b\\cell\\row\\trowd\\cellx6000\\pard\\intbl c\\par d\\cell\\row\\pard end\\par");
         Table table = (Table) taken.document().blocks().get(0);
         Look row = table.rows().get(0).look();
         assertThat(row.is(TableProperty.HEADER_ROW) && row.is(TableProperty.KEEP_ROW) && row.is(TableProperty.ROW_HEIGHT_EXACT)).isTrue();
@@ -201,29 +221,36 @@ class RtfReadingTest {
     }
 
     @Test void nestedTablesStandWithinACell() {
-        Taken taken = read("\\trowd\\cellx6000\\pard\\intbl before\\par\\pard\\intbl\\itap2 x\\nestcell{\\nonesttables\\par}\\pard\\intbl\\itap2 y\\nestcell{\\nonesttables\\par}{\\*\\nesttableprops\\trowd\\cellx2000\\cellx4000\\nestrow}{\\nonesttables\\par}\\pard\\intbl after\\cell\\row\\pard end\\par");
+        Taken taken = read("\\trowd\\cellx6000\\pard\\intbl before\\par\\pard\\intbl\\itap2 x\\nestcell{\\nonesttables\\par}\\pard\\intbl\\itap2 "
+                + "y\\nestcell{\\nonesttables\\par}{\\*\\nesttableprops\\trowd\\cellx2000\\cellx4000\\nestrow}{\\nonesttables\\par}\\pard\\intbl "
+                + "after\\cell\\row\\pard end\\par");
         Table outer = (Table) taken.document().blocks().get(0);
         List<app.decant.document.Block> inside = outer.rows().get(0).cells().get(0).blocks();
         assertThat(inside).anySatisfy(block -> {
             assertThat(block).isInstanceOf(Table.class);
             assertThat(((Table) block).rows().get(0).cells()).extracting(cell -> ((Paragraph) cell.blocks().get(0)).plainText()).containsExactly("x", "y");
         });
-        assertThat(inside).filteredOn(block -> block instanceof Paragraph).extracting(block -> ((Paragraph) block).plainText()).startsWith("before").contains("after");
+        assertThat(inside).filteredOn(block -> block instanceof Paragraph).extracting(block -> ((Paragraph) block).plainText()).startsWith("before")
+                .contains("after");
     }
 
     /** “Track changes” and “Comments”: what is deleted is left out, what is inserted stays, and both are said. */
     @Test void changesComeInAsAcceptedAndCommentsAreTold() {
-        Taken taken = read("{\\*\\revtbl{Unknown;}{Bram Keel;}}\\pard The {\\deleted\\revauthdel1 old }{\\revised\\revauth1 new }pier{\\*\\atnid BK}{\\*\\atnauthor Bram Keel}\\chatn{\\*\\annotation why?}{\\v secret}\\par");
+        Taken taken = read("{\\*\\revtbl{Unknown;}{Bram Keel;}}\\pard The {\\deleted\\revauthdel1 old }{\\revised\\revauth1 new }pier{\\*\\atnid "
+                + "BK}{\\*\\atnauthor Bram Keel}\\chatn{\\*\\annotation why?}{\\v secret}\\par");
         assertThat(texts(taken.document()).get(0)).startsWith("The new pier").doesNotContain("old").doesNotContain("why");
         assertThat(taken.findings()).extracting(Finding::what).anyMatch(what -> what.contains("hange")).anyMatch(what -> what.contains("omment"));
         Document document = taken.document();
-        assertThat(paragraphs(taken.document()).get(0).inlines()).as("hidden text is kept, but hidden").filteredOn(inline -> inline.look().is(TextProperty.HIDDEN) || inline instanceof Inline.Text text && text.text().contains("secret")).allMatch(inline -> inline.look().is(TextProperty.HIDDEN));
+        assertThat(paragraphs(taken.document()).get(0).inlines()).as("hidden text is kept, but hidden").filteredOn(inline -> inline.look()
+                .is(TextProperty.HIDDEN) || inline instanceof Inline.Text text && text.text().contains("secret")).allMatch(inline -> inline.look()
+                .is(TextProperty.HIDDEN));
         assertThat(app.decant.layout.Layout.of(document, app.decant.font.FontCatalogue.shipped()).count()).isEqualTo(1);
     }
 
     /** “Destinations”: behind {@code \\*} a reader passes over whole groups that it does not know, whether or not the word itself is one of the standard's. */
     @Test void groupsBehindAStarLeaveNoTraceInTheText() {
-        for (String group : List.of("{\\*\\pnseclvl1\\pnlcrm{\\pntxta 2450...)}}", "{\\*\\unheardof 304011693}", "{\\*\\unheardof{\\b inner}{more}}", "{\\*\\rsidtbl \\rsid304011693}", "{\\*\\template C:\\\\office.dot}", "{\\*\\wgrffmtfilter 2450}")) {
+        for (String group : List.of("{\\*\\pnseclvl1\\pnlcrm{\\pntxta 2450...)}}", "{\\*\\unheardof 304011693}", "{\\*\\unheardof{\\b inner}{more}}",
+                "{\\*\\rsidtbl \\rsid304011693}", "{\\*\\template C:\\\\office.dot}", "{\\*\\wgrffmtfilter 2450}")) {
             Taken taken = read(group + "\\pard before " + group + "after\\par");
             assertThat(taken.document().blocks()).as(group).hasSize(1);
             assertThat(((Paragraph) taken.document().blocks().get(0)).plainText()).as(group).isEqualTo("before after");
@@ -232,7 +259,8 @@ class RtfReadingTest {
 
     /** “Pictures”: an identifier stands in a group of its own before the picture's digits. */
     @Test void picturesWithAnIdentifierAreWhole() {
-        String png = "89504e470d0a1a0a0000000d4948445200000001000000010806000000" + "1f15c4890000000d49444154789c6360f8cfc0f01f00050001ff56c72f0d0000000049454e44ae426082";
+        String png = "89504e470d0a1a0a0000000d4948445200000001000000010806000000"
+                + "1f15c4890000000d49444154789c6360f8cfc0f01f00050001ff56c72f0d0000000049454e44ae426082";
         Taken taken = read("\\pard{\\pict\\pngblip\\picwgoal240\\pichgoal240{\\*\\blipuid 0123456789abcdef0123456789abcdef}" + png + "}\\par");
         assertThat(((Paragraph) taken.document().blocks().get(0)).inlines()).filteredOn(inline -> inline instanceof Inline.InlinePicture).singleElement()
                 .satisfies(inline -> assertThat(((Inline.InlinePicture) inline).picture().image().bytes()).isEqualTo(HexFormat.of().parseHex(png)));

@@ -57,12 +57,14 @@ class RtfRoundTripTest {
         for (byte b : file) assertThat(b).isGreaterThanOrEqualTo((byte) 0);
         StringTextConverter converter = new StringTextConverter();
         converter.convert(new RtfStreamSource(new ByteArrayInputStream(file)));
-        assertThat(converter.getText()).contains("The timbers of the outer berth are renewed in January.", "Foot passengers board by the inner steps", "low water 06:10");
+        assertThat(converter.getText()).contains("The timbers of the outer berth are renewed in January.", "Foot passengers board by the inner steps",
+                "low water 06:10");
     }
 
     /** RTF 1.9.1: code pages of fonts, Unicode with its stand-in, symbols, groups that readers may pass over. */
     @Test void readsLettersHoweverTheyAreWritten() {
-        Taken taken = read("{\\rtf1\\ansi\\ansicpg1252\\deff0{\\fonttbl{\\f0 Caladea;}{\\f1\\fcharset204 Liberation Sans;}}{\\*\\unknown some {nested} thing}Pier caf\\'e9 \\u1055 ?\\u1088\\'3f \\f1\\'cf\\'f0\\f0 a\\~b\\-c\\endash d \\{x\\}\\par}");
+        Taken taken = read("{\\rtf1\\ansi\\ansicpg1252\\deff0{\\fonttbl{\\f0 Caladea;}{\\f1\\fcharset204 Liberation Sans;}}{\\*\\unknown some {nested} "
+                + "thing}Pier caf\\'e9 \\u1055 ?\\u1088\\'3f \\f1\\'cf\\'f0\\f0 a\\~b\\-c\\endash d \\{x\\}\\par}");
         assertThat(((Paragraph) taken.document().blocks().get(0)).plainText()).isEqualTo("Pier café Пр Пр" + "a\u00A0b\u00ADc–d {x}");
     }
 
@@ -81,7 +83,8 @@ class RtfRoundTripTest {
         assertThat(after.plainText()).isEqualTo("After the note");
         assertThat(after.inlines()).filteredOn(inline -> inline instanceof Inline.Note).hasSize(1);
         Paragraph link = (Paragraph) document.blocks().get(2);
-        assertThat(link.inlines().get(0).look().get(app.decant.document.TextProperty.LINK)).isEqualTo(new app.decant.document.Link.Address("https://ferries.example"));
+        assertThat(link.inlines().get(0).look().get(app.decant.document.TextProperty.LINK))
+                .isEqualTo(new app.decant.document.Link.Address("https://ferries.example"));
     }
 
     @Test void brokenFilesEndInASentence() {
