@@ -86,6 +86,7 @@ final class Desk {
     /** The state that the working copy is to hold next. */
     private volatile Document newest;
     private boolean toldUnkept;
+    private List<Receipt> others = List.of();
     /** The state that lies in a file of the user's, or that the document came in with. */
     private Document saved;
     private Consumer<Runnable> asking = Runnable::run;
@@ -130,6 +131,8 @@ final class Desk {
     ObjectProperty<Job> job() { return job; }
     ObjectProperty<DecantException> trouble() { return trouble; }
     ObjectProperty<Receipt> receipt() { return receipt; }
+    /** The receipts of what was made in the same go as that of {@link #receipt()}. */
+    List<Receipt> others() { return others; }
     ObjectProperty<LocalTime> kept() { return kept; }
     BooleanProperty changed() { return changed; }
     Document document() { return document; }
@@ -409,6 +412,7 @@ final class Desk {
                 return made;
             }, made -> {
                 job.set(null);
+                others = List.copyOf(made.subList(1, made.size()));
                 receipt.set(made.get(0));
                 if (recipes.stream().anyMatch(recipe -> recipe.getValue().target() == Target.DOCX)) saved(laidOut.document());
                 after.accept(made);

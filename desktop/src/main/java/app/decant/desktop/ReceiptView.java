@@ -45,6 +45,7 @@ final class ReceiptView {
             box.getChildren().add(row);
         }
         for (Finding finding : receipt.findings()) if (finding.weight() != Finding.Weight.NOTE) box.getChildren().add(FindingRow.of(finding));
+        for (Receipt other : window.desk().others()) box.getChildren().add(besides(other));
         if (receipt.target() == Target.PDF) box.getChildren().add(pictures(receipt, window, password));
         Button open = new Button(Words.of("receipt.open"));
         open.setOnAction(event -> window.openOutside(receipt.file()));
@@ -58,6 +59,18 @@ final class ReceiptView {
         buttons.setAlignment(Pos.CENTER_LEFT);
         box.getChildren().add(buttons);
         return box;
+    }
+
+    /** What else was made: its name, whether it is proven, and what wants a look. */
+    private static Node besides(Receipt other) {
+        Label title = new Label(Words.of(other.proven() ? "receipt.proven" : "receipt.not", other.file().getFileName()));
+        title.getStyleClass().add("section");
+        VBox rows = new VBox(4, title);
+        for (PdfCheck.Proof proof : other.proofs())
+            if (!proof.holds()) rows.getChildren().add(FindingRow.of(Finding.lost(proof.sentence(), "")));
+        for (Finding finding : other.findings())
+            if (finding.weight() != Finding.Weight.NOTE) rows.getChildren().add(FindingRow.of(finding));
+        return rows;
     }
 
     private static void save(Receipt receipt, java.time.Instant when, MainWindow window) {

@@ -537,4 +537,24 @@ class WindowTest {
         assertThat(StyleNames.plain(new app.decant.document.Style("FareNote", "fare note", app.decant.document.Style.Kind.PARAGRAPH, null, null, Look.PLAIN)))
                 .isEqualTo("Fare note");
     }
+
+    /** What is typed while another file comes in belongs to the document that is open, and is asked about before that one goes. */
+    @Test void keysTypedWhileAnotherFileOpensStayWithTheirDocument(FxRobot robot) throws TimeoutException {
+        Path notice = handbook.resolveSibling("Harbour notice 27.docx");
+        Place place = new Place(heading("Who we are").path(), 0);
+        pick(place, place);
+        WaitForAsyncUtils.waitForAsyncFx(5000, () -> {
+            window.open(notice);
+            window.desk().apply(app.decant.document.Edit.type(window.desk().document(), Span.caret(place), "unterwegs ", null));
+        });
+        until(() -> window.desk().job().get() == null);
+        settle();
+        assertThat(window.desk().source().get().file()).isEqualTo(handbook);
+        assertThat(text()).contains("unterwegs Who we are");
+        robot.clickOn((Button) robot.lookup(".button").match(node -> node instanceof Button button && button.getText().equals(Words.of("unsaved.drop"))).query());
+        until(() -> window.desk().source().get().file().equals(notice));
+        settle();
+        assertThat(text()).doesNotContain("unterwegs");
+        assertThat(window.desk().changed().get()).isFalse();
+    }
 }
