@@ -10,7 +10,17 @@ public record Facts(String title, String subject, String author, String keywords
         Map<String, String> others) {
     public static final Facts NONE = new Facts(null, null, null, null, null, null, null, Map.of());
 
-    public Facts { others = Collections.unmodifiableMap(new TreeMap<>(others)); }
+    public Facts {
+        title = plain(title);
+        subject = plain(subject);
+        author = plain(author);
+        keywords = plain(keywords);
+        Map<String, String> named = new TreeMap<>();
+        others.forEach((name, value) -> named.put(plain(name), plain(value)));
+        others = Collections.unmodifiableMap(named);
+    }
+
+    private static String plain(String said) { return said == null ? null : Characters.plain(said); }
 
     public Facts withTitle(String other) { return new Facts(other, subject, author, keywords, language, created, changed, others); }
 }

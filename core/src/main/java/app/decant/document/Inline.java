@@ -28,6 +28,12 @@ public sealed interface Inline {
     record Text(String text, Look look) implements Inline {
         @Override public int length() { return text.length(); }
         @Override public Text with(Look other) { return new Text(text, other); }
+
+        /** The same, or with U+FFFD for what is no character. */
+        Text wellFormed() {
+            String mended = Characters.wellFormed(text);
+            return mended == text ? this : new Text(mended, look);
+        }
     }
 
     /** A picture that stands in the line like a letter. */

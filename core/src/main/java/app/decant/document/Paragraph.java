@@ -48,6 +48,21 @@ public record Paragraph(String style, Look look, Look mark, List<Inline> inlines
         return text.toString().replace(Inline.PAGE_BREAK, ' ').replace(Inline.COLUMN_BREAK, ' ');
     }
 
+    /**
+     * The same with U+FFFD for what is no character (a half of a surrogate pair alone, U+FFFE, U+FFFF), as a reader must hand it on: no XML can hold such
+     * signs, so nothing could be written of it as it is.
+     */
+    public Paragraph wellFormed() {
+        boolean whole = true;
+        List<Inline> mended = new ArrayList<>(inlines.size());
+        for (Inline inline : inlines) {
+            Inline one = inline instanceof Inline.Text run ? run.wellFormed() : inline;
+            whole &= one == inline;
+            mended.add(one);
+        }
+        return whole ? this : new Paragraph(style, look, mark, mended);
+    }
+
     public Paragraph withInlines(List<Inline> others) { return new Paragraph(style, look, mark, joined(others)); }
     public Paragraph withLook(Look other) { return new Paragraph(style, other, mark, inlines); }
     public Paragraph withMark(Look other) { return new Paragraph(style, look, other, inlines); }

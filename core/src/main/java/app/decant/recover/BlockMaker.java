@@ -119,7 +119,7 @@ final class BlockMaker {
                 inlines.add(new Inline.Text(line.joint, jointLook(line.inlines.get(line.inlines.size() - 1).look())));
         }
         Paragraph made = new Paragraph(style(para), look, main.without(TextProperty.LINK).without(TextProperty.UNDERLINE).without(TextProperty.HIGHLIGHT),
-                List.of()).withInlines(inlines);
+                List.of()).withInlines(inlines).wellFormed();
         origins.put(made, para);
         return made;
     }

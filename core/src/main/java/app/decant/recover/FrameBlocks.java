@@ -95,6 +95,6 @@ final class FrameBlocks {
                 inlines.add(new Inline.Field(field.kind(), field.kind() == Inline.Field.Kind.PAGE ? "PAGE" : "NUMPAGES", line.text()
                         .substring(field.from(), field.to()), last));
         }
-        return new Paragraph(header ? "Header" : "Footer", look, last, List.of()).withInlines(inlines);
+        return new Paragraph(header ? "Header" : "Footer", look, last, List.of()).withInlines(inlines).wellFormed();
     }
 }

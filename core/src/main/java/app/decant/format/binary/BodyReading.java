@@ -135,7 +135,7 @@ final class BodyReading {
         boolean cell = depth == 1 && last == '\u0007' && !rowEnd || depth > 1 && innerCell && !innerRow;
         boolean row = depth == 1 && rowEnd || depth > 1 && innerRow;
         Look look = reader.looks().paragraph(modifiers, reader::list);
-        Paragraph paragraph = new Paragraph(reader.style(one.getIstd()), look, mark, List.of()).withInlines(inlines);
+        Paragraph paragraph = new Paragraph(reader.style(one.getIstd()), look, mark, List.of()).withInlines(inlines).wellFormed();
         return new Read(paragraph, depth, cell, row, modifiers, contents == null ? began[0] : contents, depth > 0 ? null : FrameReading.of(modifiers));
     }
 

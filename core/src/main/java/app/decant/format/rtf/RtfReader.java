@@ -15,7 +15,6 @@ import app.decant.format.Languages;
 import app.decant.format.Taken;
 import com.rtfparserkit.parser.IRtfListener;
 import com.rtfparserkit.parser.RtfStreamSource;
-import com.rtfparserkit.parser.standard.StandardRtfParser;
 import com.rtfparserkit.rtf.Command;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -69,7 +68,7 @@ public final class RtfReader implements IRtfListener {
         try {
             byte[] whole = whole(file);
             if (whole != file) reader.findings.add(Finding.lost(DAMAGED, ""));
-            new StandardRtfParser().parse(new RtfStreamSource(new ByteArrayInputStream(whole)), reader);
+            new FallbackParser().parse(new RtfStreamSource(new ByteArrayInputStream(whole)), reader);
         } catch (IOException | RuntimeException e) {
             if (e instanceof DecantException told && told.kind() == Kind.CANCELLED) throw told;
             org.slf4j.LoggerFactory.getLogger(RtfReader.class).info("{} breaks off", name, e);

@@ -176,7 +176,7 @@ final class RtfStoryReading {
         List<Inline> own = new ArrayList<>();
         for (Inline inline : inlines) own.add(inline.length() == 0 ? inline : inline.with(beyond(inline.look(), style)));
         Paragraph paragraph = new Paragraph(style, tables.beyond(state.paragraphLook(tables), style, true), beyond(state.look(), style), List.of())
-                .withInlines(own);
+                .withInlines(own).wellFormed();
         inlines = new ArrayList<>();
         began = null;
         if (entry) contents.put(paragraph, instruction);

@@ -43,6 +43,21 @@ class RtfReadingTest {
     private static Taken read(String body) { return bytes(("{\\rtf1\\ansi\\deff0" + FONTS + body + "}").getBytes(StandardCharsets.ISO_8859_1)); }
     private static Taken bytes(byte[] file) { return TextFormats.read(file, "test.rtf", null, Progress.SILENT); }
 
+    /** Unicode 15, C10: a half of a surrogate pair alone is no character; whole pairs stay, even when they come as two control words. */
+    @Test void halvesOfPairsBecomeTheSignForTheUnknown() {
+        Document document = read("{\\info{\\title A\\u1  \\u-10240  B\\u-1 }}\\pard\\uc0 high \\u-10240 , low \\u-9216 , turned \\u-9216\\u-10240 , "
+                + "whole \\u-10179\\u-8704 \\par").document();
+        assertThat(texts(document)).containsExactly("high \uFFFD, low \uFFFD, turned \uFFFD\uFFFD, whole \uD83D\uDE00");
+        assertThat(document.facts().title()).as("a space ends the control word, the next stands for the sign").isEqualTo("A \uFFFDB\uFFFD");
+    }
+
+    /** “Unicode RTF”: what stands for older readers is passed over up to the end of the group, counted in bytes, symbols as one. */
+    @Test void whatStandsForOlderReadersIsPassedOverAndNoMore() {
+        assertThat(texts(read("{\\b caf\\u233 }e\\par \\u8212\\emdash b\\par c\\u8211\\par d\\par \\u233\\'e9\\'41\\par \\uc2 \\u20013\\'d6\\'d0e\\par "
+                + "{\\uc0 \\u233 f}\\u233 ?xg\\par \\uc1\\u233 ?h\\u-10179?\\u-8704?i\\u160\\~j").document()))
+                .containsExactly("caf\u00E9e", "\u2014b", "c\u2013", "d", "\u00E9A", "\u4E2De", "\u00E9f\u00E9g", "\u00E9h\uD83D\uDE00i\u00A0j");
+    }
+
     /** “Paragraph formatting properties”: measures are twips, a twentieth of a point. */
     @Test void paragraphsStandWhereTheySay() {
         Taken taken = read("\\pard\\qj\\li720\\ri360\\fi-360\\sb120\\sa240\\sl360\\slmult1\\keepn\\keep\\pagebb a\\par\\qc\\sl-280\\slmult0 "
