@@ -13,7 +13,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
@@ -48,8 +47,8 @@ final class FolderSentence {
     FolderSentence(MainWindow window, Runnable changed) {
         this.window = window;
         this.changed = changed;
-        from = kept("folderFrom");
-        into = kept("folderInto").stream().findFirst().orElse(null);
+        from = window.settings().folders("folderFrom");
+        into = window.settings().folders("folderInto").stream().findFirst().orElse(null);
         say();
     }
 
@@ -63,11 +62,6 @@ final class FolderSentence {
 
     /** The name of the folder that done sources go into, or null. */
     String doneInto() { return doneInto; }
-
-    private List<Path> kept(String key) {
-        return Arrays.stream(window.settings().text(key, "").split(File.pathSeparator)).filter(told -> !told.isBlank()).map(Path::of)
-                .filter(Files::isDirectory).toList();
-    }
 
     /** Sets where files come from and go to. */
     void folders(List<Path> sources, Path target) {

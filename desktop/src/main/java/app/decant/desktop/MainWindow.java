@@ -105,15 +105,15 @@ final class MainWindow {
         double x = settings.number("x", -1);
         double y = settings.number("y", -1);
         for (Screen one : Screen.getScreens()) if (one.getVisualBounds().contains(x + 40, y + 10)) screen = one.getVisualBounds();
-        double width = Math.min(screen.getWidth(), settings.number("width", 1280));
-        double height = Math.min(screen.getHeight(), settings.number("height", 800));
+        double leastWidth = Math.min(900, screen.getWidth());
+        double leastHeight = Math.min(600, screen.getHeight());
+        double width = Math.max(leastWidth, Math.min(screen.getWidth(), settings.number("width", 1280)));
+        double height = Math.max(leastHeight, Math.min(screen.getHeight(), settings.number("height", 800)));
         boolean known = x >= 0 && screen.contains(x + 40, y + 10);
         stage.setX(known ? Math.min(x, screen.getMaxX() - width) : screen.getMinX() + (screen.getWidth() - width) / 2);
         stage.setY(known ? Math.min(y, screen.getMaxY() - height) : screen.getMinY() + (screen.getHeight() - height) / 2);
         stage.setWidth(width);
         stage.setHeight(height);
-        double leastWidth = Math.min(900, screen.getWidth());
-        double leastHeight = Math.min(600, screen.getHeight());
         stage.setOnShown(event -> {
             // Said any earlier, some window managers take the least size for the wished one.
             stage.setMinWidth(leastWidth);

@@ -136,8 +136,8 @@ final class PublishStation {
     }
 
     private Path startFolder(Desk.Source source) {
-        Path kept = Path.of(window.settings().text("publishFolder", ""));
-        if (!kept.toString().isEmpty() && Files.isDirectory(kept)) return kept;
+        List<Path> kept = window.settings().folders("publishFolder");
+        if (!kept.isEmpty()) return kept.get(0);
         Path parent = source.file().toAbsolutePath().getParent();
         return parent.resolve(Words.of("publish.outgoing"));
     }

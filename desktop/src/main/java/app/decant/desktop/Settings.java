@@ -9,17 +9,21 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.slf4j.LoggerFactory;
 
 /** What is remembered from one time to the next: the window's place, recent files, folders, light or dark. */
 final class Settings {
     private static final int RECENT = 8;
+    private static final double WIDEST = 100_000;
     private final ObjectMapper mapper = new ObjectMapper();
     private final Path file;
     private ObjectNode values;
@@ -29,7 +33,8 @@ final class Settings {
         this.values = read();
     }
 
-    static Settings ofThisUser() { return new Settings(Decant.home().resolve("settings.json")); }
+    static Settings ofThisUser() { return kept(Decant.home().resolve("settings.json")); }
+    static Settings kept(Path file) { return new Settings(file); }
 
     /** Settings that begin empty and are never written. */
     static Settings forgetful() { return new Settings(null); }
@@ -45,7 +50,13 @@ final class Settings {
     }
 
     boolean isForgetful() { return file == null; }
-    double number(String name, double otherwise) { return values.path(name).asDouble(otherwise); }
+
+    /** A number of pixels; what is none, or none that a screen could have, is the other. */
+    double number(String name, double otherwise) {
+        double value = values.path(name).asDouble(otherwise);
+        return Math.abs(value) <= WIDEST ? value : otherwise;
+    }
+
     String text(String name, String otherwise) { return values.path(name).asText(otherwise); }
     boolean flag(String name) { return values.path(name).asBoolean(false); }
 
@@ -56,15 +67,23 @@ final class Settings {
     /** Recent files that are still there, the newest first. */
     List<Path> recent() {
         List<Path> files = new ArrayList<>();
-        values.path("recent").forEach(node -> {
-            try {
-                Path path = Path.of(node.asText());
-                if (Files.exists(path)) files.add(path);
-            } catch (InvalidPathException e) {
-                LoggerFactory.getLogger(Settings.class).info("A recent file that is none is passed over", e);
-            }
-        });
+        values.path("recent").forEach(node -> path(node.asText()).filter(Files::exists).ifPresent(files::add));
         return files;
+    }
+
+    /** The folders of this name that are still there. */
+    List<Path> folders(String name) {
+        return Arrays.stream(text(name, "").split(File.pathSeparator)).filter(told -> !told.isBlank()).flatMap(told -> path(told).stream())
+                .filter(Files::isDirectory).toList();
+    }
+
+    private static Optional<Path> path(String told) {
+        try {
+            return Optional.of(Path.of(told));
+        } catch (InvalidPathException e) {
+            LoggerFactory.getLogger(Settings.class).info("What is no path is passed over", e);
+            return Optional.empty();
+        }
     }
 
     void opened(Path path) {
