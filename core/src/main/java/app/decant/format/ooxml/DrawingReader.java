@@ -17,6 +17,7 @@ import app.decant.format.Chart;
 import app.decant.format.ChartPicture;
 import app.decant.xml.XmlNames;
 import app.decant.xml.XmlNode;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -164,36 +165,79 @@ final class DrawingReader {
         return value == null ? 0 : value;
     }
 
-    /** The older vector markup: a picture or a box where it is one, else opaque. */
-    Inline vector(XmlNode markup, Look look) {
-        XmlNode data = markup.find("v:imagedata");
-        XmlNode shape = markup.find("v:shape") != null ? markup.find("v:shape") : markup.find("v:rect");
-        Map<String, String> style = inGroup(style(shape), markup.find("v:group"));
-        Double width = Units.measure(style.get("width"), 1);
-        Double height = Units.measure(style.get("height"), 1);
+    /** One shape of the older vector markup that holds text or a picture, and the groups it stands in, the outermost first. */
+    private record Shape(XmlNode node, List<XmlNode> groups) { }
+
+    /** The older vector markup: a picture or a box for each shape that holds one, else opaque. */
+    List<Inline> vector(XmlNode markup, Look look) {
+        List<Shape> shapes = new ArrayList<>();
+        boolean others = shapes(markup, List.of(), shapes);
+        if (markup.is("w:object"))
+            return List.of(opaque(markup, "an embedded object", shapes.isEmpty() ? null : likeness(shapes.get(0).node, place(shapes.get(0))), look));
+        List<Inline> made = new ArrayList<>();
+        for (Shape shape : shapes) {
+            Inline one = vector(shape, markup.find("w10:wrap") != null, look);
+            if (one != null) made.add(one);
+        }
+        if (made.isEmpty()) return List.of(opaque(markup, "a drawing", null, look));
+        if (others) reader.find(Finding.lost("Lines and shapes around the texts and pictures of a drawing are not shown.", ""));
+        else if (made.size() < shapes.size()) reader.find(Finding.lost("A picture is missing from the file.", ""));
+        return made;
+    }
+
+    /** @return whether there are also shapes that hold nothing */
+    private static boolean shapes(XmlNode within, List<XmlNode> groups, List<Shape> found) {
+        boolean others = false;
+        for (XmlNode child : within.children()) {
+            if (child.is("v:group")) {
+                List<XmlNode> inner = new ArrayList<>(groups);
+                inner.add(child);
+                others |= shapes(child, inner, found);
+            } else if (child.name().startsWith("v:") && !child.is("v:shapetype")) {
+                if (child.find("w:txbxContent") != null || child.find("v:imagedata") != null) found.add(new Shape(child, groups));
+                else others = true;
+            }
+        }
+        return others;
+    }
+
+    private Picture likeness(XmlNode shape, Map<String, String> style) {
+        XmlNode data = shape.find("v:imagedata");
         Image image = data == null || data.get("r:id") == null ? null : story.image(data.get("r:id"));
-        Picture likeness = image == null ? null : new Picture(image, width == null ? 72 : width, height == null ? 72 : height, data.get("o:title"));
-        if (markup.is("w:object")) return opaque(markup, "an embedded object", likeness, look);
-        boolean absolute = "absolute".equals(style.get("position"));
-        if (likeness != null && !absolute) return new Inline.InlinePicture(likeness, look);
-        XmlNode box = markup.find("w:txbxContent");
-        if (likeness == null && box == null) return opaque(markup, "a drawing", null, look);
-        Double left = Units.measure(style.getOrDefault("margin-left", "0"), 1);
-        Double top = Units.measure(style.getOrDefault("margin-top", "0"), 1);
-        Anchor anchor = new Anchor(new Anchor.Horizontal("page".equals(style.get("mso-position-horizontal-relative")) ? Anchor.Horizontal.From.PAGE
-                : Anchor.Horizontal.From.COLUMN, null, left == null ? 0 : left),
-                new Anchor.Vertical("page".equals(style.get("mso-position-vertical-relative")) ? Anchor.Vertical.From.PAGE : Anchor.Vertical.From.PARAGRAPH,
-                        null, top == null ? 0 : top),
-                markup.find("w10:wrap") != null ? Anchor.Wrap.SQUARE : Anchor.Wrap.NONE, new Insets(0, 9, 0, 9), style.getOrDefault("z-index", "0")
-                        .startsWith("-"));
+        return image == null ? null : new Picture(image, points(style, "width", 72), points(style, "height", 72), data.get("o:title"));
+    }
+
+    private static double points(Map<String, String> style, String name, double otherwise) {
+        Double told = Units.measure(style.get(name), 1);
+        return told == null ? otherwise : told;
+    }
+
+    /** A shape's picture or text where it stands, or null where its picture is missing. */
+    private Inline vector(Shape shape, boolean wraps, Look look) {
+        Map<String, String> style = place(shape);
+        Picture likeness = likeness(shape.node, style);
+        if (likeness != null && !"absolute".equals(style.get("position"))) return new Inline.InlinePicture(likeness, look);
+        XmlNode box = shape.node.find("w:txbxContent");
+        if (likeness == null && box == null) return null;
+        Anchor.Horizontal.From across = "page".equals(style.get("mso-position-horizontal-relative")) ? Anchor.Horizontal.From.PAGE
+                : Anchor.Horizontal.From.COLUMN;
+        Anchor.Vertical.From down = "page".equals(style.get("mso-position-vertical-relative")) ? Anchor.Vertical.From.PAGE : Anchor.Vertical.From.PARAGRAPH;
+        Anchor anchor = new Anchor(new Anchor.Horizontal(across, null, points(style, "margin-left", 0)),
+                new Anchor.Vertical(down, null, points(style, "margin-top", 0)), wraps ? Anchor.Wrap.SQUARE : Anchor.Wrap.NONE, new Insets(0, 9, 0, 9),
+                style.getOrDefault("z-index", "0").startsWith("-"));
         if (likeness != null) return new Inline.Floating(anchor, likeness, look);
-        return new Inline.Floating(anchor, new TextBox(story.boxed(box), width == null ? 144 : width, height == null ? 72 : height, false,
+        return new Inline.Floating(anchor, new TextBox(story.boxed(box), points(style, "width", 144), points(style, "height", 72), false,
                 new Insets(3.6, 7.2, 3.6, 7.2), null, null), look);
     }
 
-    /** Inside a group sizes and places are shares of the group's own measure (ISO/IEC 29500-4, 19.1.2.7, coordsize and coordorigin); here in points. */
+    private static Map<String, String> place(Shape shape) {
+        Map<String, String> style = style(shape.node);
+        for (int i = shape.groups.size() - 1; i >= 0; i--) style = inGroup(style, shape.groups.get(i));
+        return style;
+    }
+
+    /** Inside a group sizes and places are shares of the group's own measure (ISO/IEC 29500-4, 19.1.2.7, coordsize and coordorigin); here in its outer one. */
     private static Map<String, String> inGroup(Map<String, String> shape, XmlNode group) {
-        if (group == null) return shape;
         Map<String, String> outer = style(group);
         String[] size = group.get("coordsize", "1000,1000").split(",");
         String[] origin = group.get("coordorigin", "0,0").split(",");
@@ -205,11 +249,11 @@ final class DrawingReader {
             Double units = Units.measure(size.length > i ? size[i].trim() : "1000", 1);
             Double from = Units.measure(origin.length > i && !origin[i].isBlank() ? origin[i].trim() : "0", 1);
             Double own = Units.measure(shape.get(side), 1);
-            Double at = Units.measure(shape.getOrDefault(edge, "0"), 1);
-            Double margin = Units.measure(outer.getOrDefault("margin-" + edge, "0"), 1);
-            if (whole == null || units == null || units == 0 || own == null || at == null || from == null || margin == null) continue;
+            if (whole == null || units == null || units == 0 || own == null || from == null) continue;
+            double within = (points(shape, edge, 0) - from) * whole / units;
             made.put(side, String.valueOf(own * whole / units));
-            made.put("margin-" + edge, String.valueOf(margin + (at - from) * whole / units));
+            made.put(edge, String.valueOf(points(outer, edge, 0) + within));
+            made.put("margin-" + edge, String.valueOf(points(outer, "margin-" + edge, 0) + within));
         }
         return made;
     }

@@ -137,7 +137,7 @@ final class InlineReader {
             case "w:endnoteReference" -> note(node, Inline.Note.Kind.ENDNOTE, look);
             case "w:footnoteRef", "w:endnoteRef" -> add(new Field(Field.Kind.NOTE_MARK, "", "", look));
             case "w:drawing" -> addIfAny(drawings.drawing(node, look));
-            case "w:pict", "w:object" -> addIfAny(drawings.vector(node, look));
+            case "w:pict", "w:object" -> drawings.vector(node, look).forEach(this::add);
             case "mc:AlternateContent" -> alternate(node, look, link);
             case "w:fldChar" -> fieldMark(node, look);
             case "w:instrText" -> {
