@@ -173,8 +173,7 @@ final class BodyReading {
                     if (picture != null) fields.put(picture, inlines);
                 }
                 case '\u0008' -> {
-                    Inline drawn = reader.drawings().floating(at, look);
-                    if (drawn != null) fields.put(drawn, inlines);
+                    for (Inline drawn : reader.drawings().floating(at, look)) fields.put(drawn, inlines);
                 }
                 default -> { }
             }

@@ -162,6 +162,7 @@ public final class DocReader {
     boolean isInHeaders(int at) { return at >= headersStart() && at < headersStart() + length(SubdocumentType.HEADER); }
     int headersStart() { return start(SubdocumentType.HEADER); }
     int textBoxesStart() { return start(SubdocumentType.TEXTBOX); }
+    int headerTextBoxesStart() { return start(SubdocumentType.HEADER_TEXTBOX); }
 
     /** Where a table stands in the table stream, and how long it is. */
     int[] place(int number) {

@@ -16,10 +16,13 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import org.apache.poi.ddf.EscherChildAnchorRecord;
 import org.apache.poi.ddf.EscherContainerRecord;
 import org.apache.poi.ddf.EscherOptRecord;
 import org.apache.poi.ddf.EscherPropertyTypes;
 import org.apache.poi.ddf.EscherSimpleProperty;
+import org.apache.poi.ddf.EscherSpRecord;
+import org.apache.poi.ddf.EscherSpgrRecord;
 import org.apache.poi.hwpf.HWPFDocument;
 import org.apache.poi.hwpf.usermodel.OfficeDrawing;
 import org.apache.poi.hwpf.usermodel.OfficeDrawings;
@@ -27,11 +30,17 @@ import org.apache.poi.hwpf.usermodel.OfficeDrawings;
 /** Reads pictures that stand in lines, and drawn shapes that float: pictures and boxes of text (MS-DOC 2.9.192, 2.9.253). */
 final class DrawingReading {
     private static final int TEXT_BOXES = 56;
+    private static final int HEADER_TEXT_BOXES = 58;
+    private static final Insets PADDING = new Insets(3.6, 7.2, 3.6, 7.2);
 
     private final HWPFDocument file;
     private final DocReader reader;
     private final List<Finding> findings;
     private final Set<Integer> boxesRead = new HashSet<>();
+    private final Set<Integer> headerBoxesRead = new HashSet<>();
+
+    /** A rectangle in points. */
+    private record Area(double left, double top, double width, double height) { }
 
     DrawingReading(HWPFDocument file, DocReader reader, List<Finding> findings) {
         this.file = file;
@@ -78,30 +87,73 @@ final class DrawingReading {
         return told == null ? "image/unknown" : told.toLowerCase(Locale.ROOT);
     }
 
-    /** The shape anchored at a place, or null where there is none that can be taken over. */
-    Inline floating(int at, Look look) {
+    /** What is drawn at a place: a picture, a box, or the boxes of a group; nothing where it can't be taken over. */
+    List<Inline> floating(int at, Look look) {
         boolean header = reader.isInHeaders(at);
-        if (!header && !reader.isInBody(at)) return null;
+        if (!header && !reader.isInBody(at)) return List.of();
         try {
             OfficeDrawings all = header ? file.getOfficeDrawingsHeaders() : file.getOfficeDrawingsMain();
             OfficeDrawing drawing = all.getOfficeDrawingAt(header ? at - reader.headersStart() : at);
-            if (drawing == null) return null;
-            Inline.Floating.Content content = content(drawing);
-            if (content == null) {
-                findings.add(Finding.lost("A drawn shape is left out.", ""));
-                return null;
-            }
-            return new Inline.Floating(anchor(drawing), content, look);
+            if (drawing == null) return List.of();
+            Area area = new Area(drawing.getRectangleLeft() / 20.0, drawing.getRectangleTop() / 20.0,
+                    Math.max(1, (drawing.getRectangleRight() - drawing.getRectangleLeft()) / 20.0),
+                    Math.max(1, (drawing.getRectangleBottom() - drawing.getRectangleTop()) / 20.0));
+            Inline.Floating.Content content = content(drawing, area, header);
+            if (content != null) return List.of(new Inline.Floating(anchor(drawing, area), content, look));
+            List<Inline> grouped = new ArrayList<>();
+            EscherContainerRecord group = group(file.getOfficeArtContent().getSpgrContainers(), drawing.getShapeId());
+            if (group != null) grouped(group, area, drawing, header, look, grouped);
+            findings.add(grouped.isEmpty() ? Finding.lost("A drawn shape is left out.", "")
+                    : Finding.lost("Lines, shapes and pictures around the texts of a drawing are not shown.", ""));
+            return grouped;
         } catch (RuntimeException e) {
             org.slf4j.LoggerFactory.getLogger(DrawingReading.class).info("A drawing can't be read", e);
             findings.add(Finding.lost("A drawing can't be read and is left out.", ""));
-            return null;
+            return List.of();
         }
     }
 
-    private Inline.Floating.Content content(OfficeDrawing drawing) {
-        double width = Math.max(1, (drawing.getRectangleRight() - drawing.getRectangleLeft()) / 20.0);
-        double height = Math.max(1, (drawing.getRectangleBottom() - drawing.getRectangleTop()) / 20.0);
+    /** The group among these, or in them, that begins with a shape of this number (MS-ODRAW 2.2.16), or null. */
+    private static EscherContainerRecord group(List<? extends EscherContainerRecord> among, int shape) {
+        for (EscherContainerRecord group : among) {
+            if (group.getRecordId() != EscherContainerRecord.SPGR_CONTAINER) continue;
+            List<EscherContainerRecord> inside = group.getChildContainers();
+            if (inside.isEmpty()) continue;
+            EscherSpRecord own = inside.get(0).getChildById(EscherSpRecord.RECORD_ID);
+            if (own != null && own.getShapeId() == shape) return group;
+            EscherContainerRecord deeper = group(inside, shape);
+            if (deeper != null) return deeper;
+        }
+        return null;
+    }
+
+    /** The boxes of a group, each in its share of the group's area (MS-ODRAW 2.2.38, 2.2.39). */
+    private void grouped(EscherContainerRecord group, Area area, OfficeDrawing drawing, boolean header, Look look, List<Inline> found) {
+        List<EscherContainerRecord> inside = group.getChildContainers();
+        if (inside.isEmpty()) return;
+        EscherSpgrRecord measure = inside.get(0).getChildById(EscherSpgrRecord.RECORD_ID);
+        for (EscherContainerRecord child : inside.subList(1, inside.size())) {
+            if (child.getRecordId() == EscherContainerRecord.SPGR_CONTAINER) {
+                List<EscherContainerRecord> own = child.getChildContainers();
+                if (!own.isEmpty()) grouped(child, share(own.get(0), measure, area), drawing, header, look, found);
+            } else {
+                Area part = share(child, measure, area);
+                TextBox box = box(child.getChildById(EscherOptRecord.RECORD_ID), part, header);
+                if (box != null) found.add(new Inline.Floating(anchor(drawing, part), box, look));
+            }
+        }
+    }
+
+    private static Area share(EscherContainerRecord shape, EscherSpgrRecord measure, Area area) {
+        EscherChildAnchorRecord at = shape.getChildById(EscherChildAnchorRecord.RECORD_ID);
+        if (at == null || measure == null) return area;
+        double across = area.width / Math.max(1.0, (double) measure.getRectX2() - measure.getRectX1());
+        double down = area.height / Math.max(1.0, (double) measure.getRectY2() - measure.getRectY1());
+        return new Area(area.left + (at.getDx1() - measure.getRectX1()) * across, area.top + (at.getDy1() - measure.getRectY1()) * down,
+                Math.max(1, (at.getDx2() - at.getDx1()) * across), Math.max(1, (at.getDy2() - at.getDy1()) * down));
+    }
+
+    private Inline.Floating.Content content(OfficeDrawing drawing, Area area, boolean header) {
         EscherOptRecord options = options(drawing);
         byte[] bytes = drawing.getPictureData();
         if (bytes != null && bytes.length > 0) {
@@ -109,12 +161,17 @@ final class DrawingReading {
                     share(options, EscherPropertyTypes.BLIP__CROPFROMRIGHT), share(options, EscherPropertyTypes.BLIP__CROPFROMBOTTOM),
                     share(options, EscherPropertyTypes.BLIP__CROPFROMLEFT)));
             double turn = options == null ? 0 : share(options, EscherPropertyTypes.TRANSFORM__ROTATION);
-            return new Picture(new Image(type(null, bytes), bytes), width, height, crop, turn, null);
+            return new Picture(new Image(type(null, bytes), bytes), area.width, area.height, crop, turn, null);
         }
+        return box(options, area, header);
+    }
+
+    /** The box of text that a shape's properties name and that no other shape took, or null. */
+    private TextBox box(EscherOptRecord options, Area area, boolean header) {
         int text = options == null ? 0 : number(options, EscherPropertyTypes.TEXT__TEXTID) >> 16;
-        if (text < 1 || !boxesRead.add(text)) return null;
-        List<Block> blocks = box(text);
-        return blocks == null ? null : new TextBox(blocks, width, height, false, new Insets(3.6, 7.2, 3.6, 7.2), Border.NONE, null);
+        if (text < 1 || !(header ? headerBoxesRead : boxesRead).add(text)) return null;
+        List<Block> blocks = box(text, header);
+        return blocks == null ? null : new TextBox(blocks, area.width, area.height, false, PADDING, Border.NONE, null);
     }
 
     private static EscherOptRecord options(OfficeDrawing drawing) {
@@ -128,21 +185,21 @@ final class DrawingReading {
 
     private static double share(EscherOptRecord options, EscherPropertyTypes kind) { return number(options, kind) / 65536.0; }
 
-    /** The text of a box by its number, from 1 (2.8.32). */
-    private List<Block> box(int number) {
-        int[] place = reader.place(TEXT_BOXES);
+    /** The text of a box by its number, from 1 (2.8.32); those of headers have a story of their own. */
+    private List<Block> box(int number, boolean header) {
+        int[] place = reader.place(header ? HEADER_TEXT_BOXES : TEXT_BOXES);
         int count = (place[1] - 4) / 26;
         if (number > count) return null;
         byte[] table = file.getTableStream();
         int from = Modifiers.four(table, place[0] + 4 * (number - 1));
         int to = Modifiers.four(table, place[0] + 4 * number);
         if (to <= from) return null;
-        int start = reader.textBoxesStart();
+        int start = header ? reader.headerTextBoxesStart() : reader.textBoxesStart();
         // Each box ends in a paragraph mark of its own.
         return new ArrayList<>(new BodyReading(reader).blocks(start + from, start + to));
     }
 
-    private static Anchor anchor(OfficeDrawing drawing) {
+    private static Anchor anchor(OfficeDrawing drawing, Area area) {
         Anchor.Horizontal.From across = switch (drawing.getHorizontalRelative()) {
             case PAGE -> Anchor.Horizontal.From.PAGE;
             case MARGIN -> Anchor.Horizontal.From.MARGIN;
@@ -155,7 +212,7 @@ final class DrawingReading {
             case LINE -> Anchor.Vertical.From.LINE;
             default -> Anchor.Vertical.From.PARAGRAPH;
         };
-        return new Anchor(new Anchor.Horizontal(across, null, drawing.getRectangleLeft() / 20.0),
-                new Anchor.Vertical(down, null, drawing.getRectangleTop() / 20.0), Anchor.Wrap.SQUARE, new Insets(0, 9, 0, 9), false);
+        return new Anchor(new Anchor.Horizontal(across, null, area.left),
+                new Anchor.Vertical(down, null, area.top), Anchor.Wrap.SQUARE, new Insets(0, 9, 0, 9), false);
     }
 }
