@@ -299,9 +299,16 @@ class WindowTest {
         WaitForAsyncUtils.asyncFx(() -> window.saveTo(copy));
         until(() -> !window.desk().changed().get());
         assertThat(Files.readAllBytes(handbook)).isEqualTo(original);
-        WaitForAsyncUtils.asyncFx(() -> window.saveTo(handbook));
-        until(() -> window.desk().trouble().get() != null);
-        assertThat(Files.readAllBytes(handbook)).isEqualTo(original);
+        Path hard = Files.createLink(handbook.resolveSibling("hard.docx"), handbook);
+        Path soft = Files.createSymbolicLink(handbook.resolveSibling("soft.docx"), handbook);
+        Path around = Files.createSymbolicLink(handbook.resolveSibling("around"), handbook.getParent()).resolve(handbook.getFileName());
+        for (Path same : new Path[] {handbook, hard, soft, around}) {
+            Object before = window.desk().trouble().get();
+            WaitForAsyncUtils.asyncFx(() -> window.saveTo(same));
+            until(() -> window.desk().trouble().get() != null && window.desk().trouble().get() != before);
+            assertThat(Files.readAllBytes(handbook)).as("saved as %s", same).isEqualTo(original);
+            assertThat(Files.isSameFile(same, handbook)).isTrue();
+        }
         WaitForAsyncUtils.asyncFx(() -> window.open(copy));
         until(() -> window.desk().source().get().file().equals(copy));
         settle();
