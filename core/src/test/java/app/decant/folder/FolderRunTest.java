@@ -342,7 +342,8 @@ class FolderRunTest {
         files.put("program.docx", "MZ\0\0\1\2\3".getBytes(StandardCharsets.ISO_8859_1));
         files.put("program.pdf", "\0\1\2MZ\0\0\1\2\3".getBytes(StandardCharsets.ISO_8859_1));
         files.put("no pages.pdf", "%PDF-1.7\n1 0 obj<</Type/Catalog>>endobj\ntrailer<</Root 1 0 R>>".getBytes(StandardCharsets.US_ASCII));
-        files.put("loop.pdf", "%PDF-1.4\n1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Count 1/Kids[2 0 R]>>endobj\ntrailer<</Root 1 0 R>>".getBytes(StandardCharsets.US_ASCII));
+        files.put("loop.pdf", "%PDF-1.4\n1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Count 1/Kids[2 0 R]>>endobj\ntrailer<</Root 1 0 R>>"
+                .getBytes(StandardCharsets.US_ASCII));
         files.put("bomb.docx", zip("word/document.xml", new byte[400_000_000], "[Content_Types].xml",
                 "<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\"><Override PartName=\"/word/document.xml\" ContentType=\"application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml\"/></Types>".getBytes(StandardCharsets.UTF_8)));
         files.put("spy.odt", zip("mimetype", "application/vnd.oasis.opendocument.text".getBytes(StandardCharsets.US_ASCII), "content.xml",

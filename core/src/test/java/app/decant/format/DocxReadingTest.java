@@ -228,8 +228,10 @@ class DocxReadingTest {
     /** ISO/IEC 29500-4, 19.1.2.7: every text of a group of the older markup stands where it stood, in groups within groups too. */
     @Test void eachTextOfAnOlderGroupIsTakenIn() {
         String box = "<v:textbox><w:txbxContent>%s</w:txbxContent></v:textbox>";
-        Taken taken = read(p(r("<w:pict xmlns:v=\"urn:schemas-microsoft-com:vml\"><v:group style=\"position:absolute;margin-left:10pt;margin-top:20pt;width:200pt;"
-                + "height:100pt\" coordsize=\"2000,1000\" coordorigin=\"0,0\"><v:rect style=\"left:100;top:50;width:500;height:250\">" + box.formatted(p(t("one")))
+        Taken taken = read(p(r("<w:pict xmlns:v=\"urn:schemas-microsoft-com:vml\"><v:group "
+                + "style=\"position:absolute;margin-left:10pt;margin-top:20pt;width:200pt;"
+                + "height:100pt\" coordsize=\"2000,1000\" coordorigin=\"0,0\"><v:rect "
+                        + "style=\"left:100;top:50;width:500;height:250\">" + box.formatted(p(t("one")))
                 + "</v:rect><v:line/><v:group style=\"left:1000;top:500;width:1000;height:500\" coordsize=\"100,50\" coordorigin=\"10,0\"><v:roundrect "
                 + "style=\"left:20;top:10;width:50;height:20\">" + box.formatted(p(t("two"))) + "</v:roundrect></v:group></v:group></w:pict>")));
         assertThat(first(taken).inlines()).extracting(inline -> {

@@ -62,7 +62,8 @@ class TimeLimitTest {
     }
 
     @Test void whatNobodyForesawIsToldInASentence() {
-        for (Throwable problem : new Throwable[] {new StackOverflowError(), new OutOfMemoryError(), new NoClassDefFoundError("x"), new IllegalStateException("x")}) {
+        for (Throwable problem : new Throwable[] {new StackOverflowError(), new OutOfMemoryError(), new NoClassDefFoundError("x"),
+            new IllegalStateException("x")}) {
             assertThatThrownBy(() -> TimeLimit.run(Duration.ofSeconds(5), Progress.SILENT, (gate, progress) -> {
                 if (problem instanceof Error error) throw error;
                 throw (RuntimeException) problem;

@@ -558,7 +558,8 @@ class WindowTest {
         settle();
         assertThat(window.desk().source().get().file()).isEqualTo(handbook);
         assertThat(text()).contains("unterwegs Who we are");
-        robot.clickOn((Button) robot.lookup(".button").match(node -> node instanceof Button button && button.getText().equals(Words.of("unsaved.drop"))).query());
+        robot.clickOn((Button) robot.lookup(".button").match(node -> node instanceof Button button && button.getText().equals(Words.of("unsaved.drop")))
+                .query());
         until(() -> window.desk().source().get().file().equals(notice));
         settle();
         assertThat(text()).doesNotContain("unterwegs");
