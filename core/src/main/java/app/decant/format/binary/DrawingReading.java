@@ -102,9 +102,9 @@ final class DrawingReading {
             if (content != null) return List.of(new Inline.Floating(anchor(drawing, area), content, look));
             List<Inline> grouped = new ArrayList<>();
             EscherContainerRecord group = group(file.getOfficeArtContent().getSpgrContainers(), drawing.getShapeId());
-            if (group != null) grouped(group, area, drawing, header, look, grouped);
-            findings.add(grouped.isEmpty() ? Finding.lost("A drawn shape is left out.", "")
-                    : Finding.lost("Lines, shapes and pictures around the texts of a drawing are not shown.", ""));
+            boolean others = group == null || grouped(group, area, drawing, header, look, grouped);
+            if (grouped.isEmpty()) findings.add(Finding.lost("A drawn shape is left out.", ""));
+            else if (others) findings.add(Finding.lost("Lines, shapes and pictures around the texts of a drawing are not shown.", ""));
             return grouped;
         } catch (RuntimeException e) {
             org.slf4j.LoggerFactory.getLogger(DrawingReading.class).info("A drawing can't be read", e);
@@ -127,21 +127,28 @@ final class DrawingReading {
         return null;
     }
 
-    /** The boxes of a group, each in its share of the group's area (MS-ODRAW 2.2.38, 2.2.39). */
-    private void grouped(EscherContainerRecord group, Area area, OfficeDrawing drawing, boolean header, Look look, List<Inline> found) {
+    /**
+     * Finds the boxes of a group, each in its share of the group's area (MS-ODRAW 2.2.38, 2.2.39).
+     *
+     * @return whether there are also shapes that are no boxes
+     */
+    private boolean grouped(EscherContainerRecord group, Area area, OfficeDrawing drawing, boolean header, Look look, List<Inline> found) {
         List<EscherContainerRecord> inside = group.getChildContainers();
-        if (inside.isEmpty()) return;
+        if (inside.isEmpty()) return false;
+        boolean others = false;
         EscherSpgrRecord measure = inside.get(0).getChildById(EscherSpgrRecord.RECORD_ID);
         for (EscherContainerRecord child : inside.subList(1, inside.size())) {
             if (child.getRecordId() == EscherContainerRecord.SPGR_CONTAINER) {
                 List<EscherContainerRecord> own = child.getChildContainers();
-                if (!own.isEmpty()) grouped(child, share(own.get(0), measure, area), drawing, header, look, found);
+                if (!own.isEmpty()) others |= grouped(child, share(own.get(0), measure, area), drawing, header, look, found);
             } else {
                 Area part = share(child, measure, area);
                 TextBox box = box(child.getChildById(EscherOptRecord.RECORD_ID), part, header);
                 if (box != null) found.add(new Inline.Floating(anchor(drawing, part), box, look));
+                else others = true;
             }
         }
+        return others;
     }
 
     private static Area share(EscherContainerRecord shape, EscherSpgrRecord measure, Area area) {

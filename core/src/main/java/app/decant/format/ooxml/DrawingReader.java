@@ -181,7 +181,7 @@ final class DrawingReader {
         }
         if (made.isEmpty()) return List.of(opaque(markup, "a drawing", null, look));
         if (others) reader.find(Finding.lost("Lines and shapes around the texts and pictures of a drawing are not shown.", ""));
-        else if (made.size() < shapes.size()) reader.find(Finding.lost("A picture is missing from the file.", ""));
+        if (made.size() < shapes.size()) reader.find(Finding.lost("A picture is missing from the file.", ""));
         return made;
     }
 
