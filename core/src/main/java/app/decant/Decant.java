@@ -18,7 +18,8 @@ import app.decant.format.Taken;
 import app.decant.format.TextFormats;
 import app.decant.format.text.TextReader;
 import app.decant.layout.Layout;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
+import app.decant.page.Pages;
 import app.decant.proof.Comparison;
 import app.decant.proof.Proof;
 import app.decant.outbox.MailOutbox;
@@ -133,7 +134,7 @@ public final class Decant {
     }
 
     /** Compares a document that was taken in with the file it came from: how faithful it is. */
-    public static Comparison faith(Path original, String password, Pages result, Progress progress) {
+    public static Comparison faith(Path original, String password, PagedDocument result, Progress progress) {
         return Proof.compare(pages(original, password, progress), result, progress);
     }
 
@@ -147,10 +148,10 @@ public final class Decant {
     }
 
     /** Lays a document out with all fonts of this machine. */
-    public static Pages layOut(Document document) { return Layout.of(document, FontCatalogue.ofThisMachine()); }
+    public static PagedDocument layOut(Document document) { return Layout.of(document, FontCatalogue.ofThisMachine()); }
 
     /** The same, told how far it is and stopped where that is wished. */
-    public static Pages layOut(Document document, Progress progress) { return new Layout(FontCatalogue.ofThisMachine()).next(document, progress); }
+    public static PagedDocument layOut(Document document, Progress progress) { return new Layout(FontCatalogue.ofThisMachine()).next(document, progress); }
 
     /** Publishes a document as a recipe says. */
     public static Receipt publish(Document document, Recipe recipe, Path file) { return publish(document, recipe, file, Progress.SILENT); }
@@ -171,9 +172,7 @@ public final class Decant {
      * @param file where it is to be; for one file a page, its folder and the front of the names
      */
     public static List<Receipt> publish(Order wished, Path file, Progress progress) {
-        Order linked = wished.recipe().links() == Recipe.Links.AS_THEY_ARE ? wished
-                : wished.with(layOut(AddressFinder.linked(wished.pages().document(), linkLook(wished.recipe().links()))));
-        Order order = linked.permitted(FontCatalogue.ofThisMachine());
+        Order order = linked(wished).permitted();
         if (order.recipe().split() != null && order.recipe().target() == Target.PDF) return Publisher.publishEach(order, file, Instant.now(), progress);
         return List.of(Publisher.publish(order, file, Instant.now(), progress));
     }
@@ -230,7 +229,7 @@ public final class Decant {
     public static List<Receipt> publishWaiting(PublishQueue.Waiting waiting, Progress progress) {
         return queue().run(waiting, (document, one, told) -> {
             Guard guard = Guard.NONE.and(one.source());
-            Pages pages = layOut(document);
+            PagedDocument pages = layOut(document);
             List<Receipt> receipts = publish(one.wishes().stream()
                     .map(wish -> new Output(new Order(pages, wish.recipe(), Recipe.Passwords.NONE, one.attachment(), guard), wish.file())).toList(), told);
             return deliver(receipts, one.delivery(), guard);
@@ -315,7 +314,7 @@ public final class Decant {
             key = keys.stream().filter(one -> opens(source, one)).findFirst().orElseThrow(() -> e);
             taken = open(source, key, progress);
         }
-        Pages pages = layOut(taken.document());
+        PagedDocument pages = layOut(taken.document());
         seen.accept(pages);
         Receipt receipt = publish(new Order(pages, recipe, passwords, source, guard), target, progress).get(0);
         List<Finding> findings = new ArrayList<>(taken.findings());
@@ -334,6 +333,13 @@ public final class Decant {
             if (e.kind() != DecantException.Kind.NEEDS_PASSWORD) throw e;
             return false;
         }
+    }
+
+    /** With links made of addresses in the text, where the recipe wishes for that. */
+    private static Order linked(Order order) {
+        Recipe.Links links = order.recipe().links();
+        if (links == Recipe.Links.AS_THEY_ARE) return order;
+        return order.pages().origin(Document.class).map(document -> order.with(layOut(AddressFinder.linked(document, linkLook(links))))).orElse(order);
     }
 
     private static Look linkLook(Recipe.Links links) {

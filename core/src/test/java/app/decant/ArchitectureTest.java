@@ -5,6 +5,12 @@ import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 
+import app.decant.document.Document;
+import app.decant.document.Inline;
+import app.decant.document.Paragraph;
+import app.decant.document.Section;
+import app.decant.document.Table;
+import app.decant.document.Walk;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption.DoNotIncludeTests;
 import com.tngtech.archunit.junit.AnalyzeClasses;
@@ -25,6 +31,7 @@ class ArchitectureTest {
             .layer("xml").definedBy("app.decant.xml")
             .layer("picture").definedBy("app.decant.picture")
             .layer("font").definedBy("app.decant.font")
+            .layer("page").definedBy("app.decant.page")
             .layer("layout").definedBy("app.decant.layout")
             .layer("format").definedBy("app.decant.format..")
             .layer("paint").definedBy("app.decant.paint")
@@ -40,17 +47,22 @@ class ArchitectureTest {
             .whereLayer("xml").mayOnlyAccessLayers("document")
             .whereLayer("font").mayOnlyAccessLayers("document")
             .whereLayer("picture").mayOnlyAccessLayers("document")
-            .whereLayer("layout").mayOnlyAccessLayers("document", "font")
+            .whereLayer("page").mayOnlyAccessLayers("document", "font")
+            .whereLayer("layout").mayOnlyAccessLayers("document", "font", "page")
             .whereLayer("format").mayOnlyAccessLayers("document", "font", "picture", "xml")
-            .whereLayer("paint").mayOnlyAccessLayers("document", "font", "layout", "picture")
-            .whereLayer("pdf").mayOnlyAccessLayers("document", "font", "layout", "picture", "xml")
-            .whereLayer("recover").mayOnlyAccessLayers("document", "font", "layout", "pdf")
-            .whereLayer("proof").mayOnlyAccessLayers("document", "font", "layout", "pdf", "recover")
-            .whereLayer("publish").mayOnlyAccessLayers("document", "font", "layout", "format", "paint", "pdf")
+            .whereLayer("paint").mayOnlyAccessLayers("document", "font", "page", "picture")
+            .whereLayer("pdf").mayOnlyAccessLayers("document", "font", "page", "picture", "xml")
+            .whereLayer("recover").mayOnlyAccessLayers("document", "font", "page", "layout", "pdf")
+            .whereLayer("proof").mayOnlyAccessLayers("document", "font", "page", "pdf", "recover")
+            .whereLayer("publish").mayOnlyAccessLayers("document", "font", "page", "format", "paint", "pdf")
             .whereLayer("demo").mayOnlyAccessLayers("document", "font", "format")
-            .whereLayer("folder").mayOnlyAccessLayers("document", "layout", "format", "publish", "proof")
+            .whereLayer("folder").mayOnlyAccessLayers("document", "page", "format", "publish", "proof")
             .whereLayer("outbox").mayOnlyAccessLayers("document", "pdf", "publish")
-            .whereLayer("front door").mayOnlyAccessLayers("document", "font", "layout", "format", "publish", "recover", "proof", "folder", "outbox");
+            .whereLayer("front door").mayOnlyAccessLayers("document", "font", "page", "layout", "format", "publish", "recover", "proof", "folder", "outbox");
+
+    /** So that workbooks, decks and pages of files are painted and published by what text is. */
+    @ArchTest static final ArchRule PAPER_KNOWS_NO_TEXT_DOCUMENT = noClasses().that().resideInAnyPackage("app.decant.page", "app.decant.paint", "app.decant.pdf", "app.decant.proof")
+            .should().dependOnClassesThat().belongToAnyOf(Document.class, Section.class, Paragraph.class, Table.class, Inline.class, Walk.class);
 
     @ArchTest static final ArchRule THE_CORE_KNOWS_NO_INTERFACE = noClasses().should().dependOnClassesThat().resideInAnyPackage("javafx..", "javax.swing..");
 

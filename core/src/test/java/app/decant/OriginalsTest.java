@@ -16,7 +16,7 @@ import app.decant.folder.FolderRun;
 import app.decant.folder.FolderScan;
 import app.decant.folder.FolderWatch;
 import app.decant.format.TextFormat;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import app.decant.outbox.MailOutbox;
 import app.decant.outbox.PrintFolder;
 import app.decant.publish.Delivery;
@@ -56,7 +56,7 @@ class OriginalsTest {
     @TempDir private Path root;
     private Path desk;
     private Document document;
-    private Pages pages;
+    private PagedDocument pages;
 
     /** A way to have something written. */
     @FunctionalInterface

@@ -3,7 +3,7 @@ package app.decant.bench;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfPages;
 import app.decant.pdf.PdfStyle;
@@ -38,7 +38,7 @@ public class FirstPage {
     private Path file;
 
     @Setup public void publish() throws IOException {
-        Pages pages = new Layout(FontCatalogue.shipped()).next(LongDocuments.pages(200));
+        PagedDocument pages = new Layout(FontCatalogue.shipped()).next(LongDocuments.pages(200));
         file = Files.createTempFile("first", ".pdf");
         try (OutputStream out = Files.newOutputStream(file)) {
             PdfWriter.write(pages, new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN, pages.document().facts(),

@@ -7,7 +7,7 @@ import app.decant.document.Span;
 import app.decant.document.Walk;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import java.util.List;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
@@ -34,7 +34,7 @@ public class Keystroke {
     private final Random random = new Random(2);
     private final Layout layout = new Layout(FontCatalogue.shipped());
     private Document document;
-    private Pages pages;
+    private PagedDocument pages;
     private Place place;
 
     @Setup public void open() {
@@ -48,7 +48,7 @@ public class Keystroke {
         place = new Place(stop.path(), random.nextInt(stop.paragraph().length() + 1));
     }
 
-    @Benchmark public Pages type() {
+    @Benchmark public PagedDocument type() {
         document = Edit.type(document, Span.caret(place), "x", null).apply(document);
         pages = layout.next(document);
         return pages;

@@ -4,7 +4,7 @@ import app.decant.document.Document;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.PdfWriter;
@@ -44,7 +44,7 @@ public class Publication {
     @Setup public void open() { document = LongDocuments.pages(500); }
 
     @Benchmark public int layOutAndWrite(Count count) throws IOException {
-        Pages pages = new Layout(FontCatalogue.shipped()).next(document);
+        PagedDocument pages = new Layout(FontCatalogue.shipped()).next(document);
         ByteArrayOutputStream bytes = new ByteArrayOutputStream(4 << 20);
         PdfChoices choices = new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN.tagged(true), document.facts(), Instant.EPOCH);
         PdfWriter.write(pages, choices, bytes, Progress.SILENT);
@@ -53,7 +53,7 @@ public class Publication {
     }
 
     @Benchmark public int layOut(Count count) {
-        Pages pages = new Layout(FontCatalogue.shipped()).next(document);
+        PagedDocument pages = new Layout(FontCatalogue.shipped()).next(document);
         count.pages += pages.count();
         return pages.count();
     }

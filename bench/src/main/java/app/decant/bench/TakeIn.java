@@ -3,7 +3,7 @@ package app.decant.bench;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.PdfWriter;
@@ -42,7 +42,7 @@ public class TakeIn {
     }
 
     @Setup public void publish() throws IOException {
-        Pages pages = new Layout(FontCatalogue.shipped()).next(LongDocuments.pages(200));
+        PagedDocument pages = new Layout(FontCatalogue.shipped()).next(LongDocuments.pages(200));
         ByteArrayOutputStream bytes = new ByteArrayOutputStream(4 << 20);
         PdfChoices choices = new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN.tagged(false), pages.document().facts(),
                 Instant.EPOCH);

@@ -8,11 +8,12 @@ import app.decant.document.Finding;
 import app.decant.document.Outline;
 import app.decant.document.Place;
 import app.decant.document.Progress;
+import app.decant.document.Table;
 import app.decant.document.TextSearch;
 import app.decant.font.FontCatalogue;
 import app.decant.format.FileKind;
 import app.decant.format.Taken;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import app.decant.proof.Comparison;
 import app.decant.proof.Difference;
 import app.decant.publish.Order;
@@ -58,7 +59,7 @@ final class InspectCommand implements Callable<Integer> {
     /** What the format asked for would not carry; null where none was asked for. */
     private List<Finding> losses;
 
-    private List<Finding> losses(Pages pages) {
+    private List<Finding> losses(PagedDocument pages) {
         Target to = Target.of(target);
         if (to == null) throw new DecantException(DecantException.Kind.WRONG_CALL, "“" + target + "” is no format that is written here. There are "
                 + Arrays.stream(Target.values()).map(Target::ending).collect(Collectors.joining(", ")) + ".");
@@ -72,7 +73,7 @@ final class InspectCommand implements Callable<Integer> {
 
     private int inspect(Progress progress) {
         Taken taken = source.open(file, progress);
-        Pages pages = Decant.layOut(taken.document(), progress);
+        PagedDocument pages = Decant.layOut(taken.document(), progress);
         List<Finding> findings = new ArrayList<>(taken.findings());
         findings.addAll(pages.findings());
         losses = target == null ? null : losses(pages);
@@ -83,7 +84,7 @@ final class InspectCommand implements Callable<Integer> {
         return Main.DONE;
     }
 
-    private ObjectNode value(Taken taken, Pages pages, List<Finding> findings) {
+    private ObjectNode value(Taken taken, PagedDocument pages, List<Finding> findings) {
         ObjectNode value = Json.object();
         value.put("file", file.toString()).put("kind", taken.kind().name().toLowerCase(java.util.Locale.ROOT)).put("description", taken.kind().words());
         value.put("pages", pages.count()).put("words", TextSearch.words(taken.document()));
@@ -97,7 +98,7 @@ final class InspectCommand implements Callable<Integer> {
         facts.others().forEach(factsNode::put);
         ArrayNode outline = value.putArray("outline");
         for (Outline.Heading heading : pages.outline().headings()) {
-            Pages.Spot spot = pages.spot(new Place(heading.path(), 0));
+            PagedDocument.Spot spot = pages.spot(new Place(heading.path(), 0));
             outline.addObject().put("level", heading.level()).put("title", heading.title()).put("page", spot == null ? 0 : spot.page() + 1);
         }
         ArrayNode fonts = value.putArray("fonts");
@@ -113,16 +114,16 @@ final class InspectCommand implements Callable<Integer> {
         return value;
     }
 
-    private static boolean isTable(Block block) { return block instanceof app.decant.document.Table; }
+    private static boolean isTable(Block block) { return block instanceof Table; }
 
-    private void print(PrintWriter out, Taken taken, Pages pages, List<Finding> findings) {
+    private void print(PrintWriter out, Taken taken, PagedDocument pages, List<Finding> findings) {
         out.println(file.getFileName() + ": " + taken.kind().words() + ", " + pages.count() + (pages.count() == 1 ? " page, " : " pages, ")
                 + TextSearch.words(taken.document()) + " words");
         Facts facts = taken.document().facts();
         if (facts.title() != null) out.println("  title    " + facts.title());
         if (facts.author() != null) out.println("  author   " + facts.author());
         for (Outline.Heading heading : pages.outline().headings()) {
-            Pages.Spot spot = pages.spot(new Place(heading.path(), 0));
+            PagedDocument.Spot spot = pages.spot(new Place(heading.path(), 0));
             out.println("  heading  " + "  ".repeat(heading.level() - 1) + heading.title() + (spot == null ? "" : "  (page " + (spot.page() + 1) + ")"));
         }
         for (FontCatalogue.Match match : pages.fonts())

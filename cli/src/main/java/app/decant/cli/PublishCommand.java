@@ -6,7 +6,7 @@ import app.decant.document.DecantException.Kind;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.format.Taken;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import app.decant.outbox.MailOutbox;
 import app.decant.pdf.PdfCheck;
 import app.decant.publish.Delivery;
@@ -144,7 +144,7 @@ final class PublishCommand implements Callable<Integer> {
         Guard others = Guard.NONE.and(files);
         Made made = TimeLimit.run(source.limit(), Progress.SILENT, (gate, progress) -> {
             Taken taken = source.open(file, progress);
-            Pages pages = Decant.layOut(taken.document(), progress);
+            PagedDocument pages = Decant.layOut(taken.document(), progress);
             List<Output> outputs = new ArrayList<>();
             for (int i = 0; i < names.size(); i++)
                 outputs.add(new Output(new Order(pages, recipes.get(i).getValue(), options.passwords(), file, others.through(gate)), names.get(i)));

@@ -4,12 +4,13 @@ import app.decant.document.ParagraphProperty.ListReference;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.Map;
+import java.util.Set;
 
 /** The labels of all list paragraphs of a document, counted in reading order (ISO/IEC 29500-1, 17.9). */
 public final class ListLabels {
     private final Map<Paragraph, String> labels = new IdentityHashMap<>();
     private final Map<String, int[]> counts = new HashMap<>();
-    private final Map<String, java.util.Set<Integer>> started = new HashMap<>();
+    private final Map<String, Set<Integer>> started = new HashMap<>();
     private final Cascade cascade;
 
     private ListLabels(Cascade cascade) { this.cascade = cascade; }

@@ -1,5 +1,6 @@
 package app.decant.document;
 
+import java.util.Comparator;
 import java.util.List;
 
 /** What a paragraph can say about its look. Distances in points; start and end follow the writing direction. */
@@ -49,7 +50,7 @@ public final class ParagraphProperty {
     /** Tab stops in order of their position. A style's stops are joined with the paragraph's own by {@link #over}. */
     public record TabStops(List<TabStop> stops) {
         public TabStops {
-            stops = stops.stream().sorted(java.util.Comparator.comparingDouble(TabStop::position)).toList();
+            stops = stops.stream().sorted(Comparator.comparingDouble(TabStop::position)).toList();
         }
 
         /** Both sets, this one's winning where both have a stop at one place; {@code CLEAR} stops take out what lies below. */

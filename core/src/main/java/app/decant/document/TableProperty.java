@@ -1,5 +1,7 @@
 package app.decant.document;
 
+import java.util.Set;
+
 /** What tables, rows and cells can say about their look. Distances in points. */
 public final class TableProperty {
     /** Outer borders of a table, or the four of a cell. */
@@ -32,7 +34,7 @@ public final class TableProperty {
     public enum TablePart { WHOLE, FIRST_ROW, LAST_ROW, FIRST_COLUMN, LAST_COLUMN, ODD_ROWS, EVEN_ROWS, ODD_COLUMNS, EVEN_COLUMNS }
 
     /** A set of parts. */
-    public record TableParts(java.util.Set<TablePart> parts) {
+    public record TableParts(Set<TablePart> parts) {
         public TableParts { parts = java.util.Collections.unmodifiableSet(new java.util.TreeSet<>(parts)); }
     }
 

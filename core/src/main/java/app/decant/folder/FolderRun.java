@@ -6,7 +6,7 @@ import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.folder.FolderJournal.Entry;
 import app.decant.folder.FolderJournal.State;
-import app.decant.layout.Pages;
+import app.decant.page.Pages;
 import app.decant.publish.Guard;
 import app.decant.publish.LeftOver;
 import app.decant.publish.Receipt;

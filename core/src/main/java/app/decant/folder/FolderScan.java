@@ -20,6 +20,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
 
@@ -225,7 +226,7 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
         long read = 0;
         long made = 0;
         int count = 0;
-        java.util.Set<String> over = new java.util.HashSet<>();
+        Set<String> over = new java.util.HashSet<>();
         for (FolderJournal.Entry entry : known) {
             if (entry.state() != FolderJournal.State.DONE && entry.state() != FolderJournal.State.WANTS_LOOK) continue;
             over.add(entry.key());

@@ -11,6 +11,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.Map;
 import java.util.Queue;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import org.apache.fontbox.ttf.CmapLookup;
@@ -115,7 +116,7 @@ public final class Face {
      *
      * @param characters code points, none of which may need joining with its neighbours
      */
-    public byte[] only(java.util.Set<Integer> characters) throws IOException {
+    public byte[] only(Set<Integer> characters) throws IOException {
         if (hasCffOutlines() || EmbeddingRight.forbidsSubsets(fsType)) return file;
         return withOwnTables(own -> {
             TTFSubsetter subsetter = new TTFSubsetter(own);

@@ -10,6 +10,8 @@ import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Section.PageGeometry;
 import app.decant.document.Table;
+import app.decant.page.Item;
+import app.decant.page.Line;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;

@@ -11,11 +11,15 @@ import app.decant.document.OpaqueBlock;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Table;
+import app.decant.page.Item;
+import app.decant.page.Line;
+import app.decant.page.Passage;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 
 /**
  * Sets paragraphs and stacks of blocks, and remembers paragraphs it has set: a paragraph that is the same object, at the same width, with the
@@ -83,7 +87,7 @@ final class Composer {
     String noteMark(Inline.Note note) { return note.mark() != null ? note.mark() : notes.getOrDefault(note, "*"); }
 
     /** Forgets paragraphs that are not among those given. */
-    void keepOnly(java.util.Set<Paragraph> wanted) {
+    void keepOnly(Set<Paragraph> wanted) {
         remembered.keySet().retainAll(wanted);
     }
 
@@ -137,6 +141,7 @@ final class Composer {
         boolean widows = look.get(ParagraphProperty.WIDOW_CONTROL, true);
         boolean keptToPrevious = previous instanceof Paragraph above && styles.cascade().paragraph(above, table).is(ParagraphProperty.KEEP_WITH_NEXT);
         List<Line> lines = set.lines();
+        Passage passage = new TextPassage(paragraph);
         List<Strip> strips = new ArrayList<>(lines.size());
         for (int i = 0; i < lines.size(); i++) {
             Line line = lines.get(i);
@@ -154,10 +159,10 @@ final class Composer {
             }
             if (borders != null) Frames.paragraphBorders(items, borders, left, right, height, start && !joinsPrevious, end && !joinsNext, end && joinsNext
                     ? below : 0);
-            items.add(new Item.LineItem(paragraph, line, 0, line.gap() + top, true));
+            items.add(new Item.LineItem(passage, line, 0, line.gap() + top, true));
             boolean broken = i > 0 && (lines.get(i - 1).after() == Line.Break.PAGE || lines.get(i - 1).after() == Line.Break.COLUMN);
             boolean glued = start ? keptToPrevious : !broken && (keepTogether || widows && (i == 1 && lines.get(0).start() == 0 || end));
-            strips.add(new Strip(above, height, below, items, line.notes(), glued, line.start(), line.after(), paragraph));
+            strips.add(new Strip(above, height, below, items, set.notesOn(i), glued, line.start(), line.after(), paragraph));
         }
         return strips;
     }

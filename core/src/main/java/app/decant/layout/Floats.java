@@ -2,10 +2,12 @@ package app.decant.layout;
 
 import app.decant.document.Anchor;
 import app.decant.document.Inline;
+import app.decant.document.Look;
 import app.decant.document.Picture;
 import app.decant.document.Section.PageGeometry;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TextBox;
+import app.decant.page.Item;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -96,7 +98,7 @@ final class Floats {
         }
         TextBox box = (TextBox) floating.content();
         Insets padding = box.padding();
-        List<Strip> strips = composer.stack(box.blocks(), app.decant.document.Look.PLAIN, Math.max(4, box.width() - padding.left() - padding.right()));
+        List<Strip> strips = composer.stack(box.blocks(), Look.PLAIN, Math.max(4, box.width() - padding.left() - padding.right()));
         double needed = padding.top() + Strip.height(strips) + padding.bottom();
         double height = box.grows() ? Math.max(needed, box.height() > 0 && !box.blocks().isEmpty() ? 0 : box.height()) : box.height();
         if (box.fill() != null) items.add(new Item.Fill(0, 0, box.width(), height, box.fill()));

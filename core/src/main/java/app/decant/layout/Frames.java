@@ -2,6 +2,7 @@ package app.decant.layout;
 
 import app.decant.document.Border;
 import app.decant.document.Borders;
+import app.decant.page.Item;
 import java.util.List;
 
 /** Draws borders. */

@@ -14,6 +14,8 @@ import app.decant.document.Table;
 import app.decant.document.Walk;
 import app.decant.font.BroughtFonts;
 import app.decant.font.FontCatalogue;
+import app.decant.page.Item;
+import app.decant.page.Page;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -38,7 +40,7 @@ public final class Layout {
 
     /** What one layout leaves for the next. */
     private record Run(Document document, Flow flow, List<PageFlow.Body> bodies, ListLabels labels, Map<Inline.Note, String> notes, FieldValues fields,
-            Pages pages) { }
+            PagedDocument pages) { }
 
     public Layout(FontCatalogue fonts) { this(fonts, LocalDate.now()); }
 
@@ -49,16 +51,16 @@ public final class Layout {
     }
 
     /** The pages of a document, laid out once. */
-    public static Pages of(Document document, FontCatalogue fonts) { return new Layout(fonts).next(document, Progress.SILENT); }
+    public static PagedDocument of(Document document, FontCatalogue fonts) { return new Layout(fonts).next(document, Progress.SILENT); }
 
-    public Pages next(Document document) { return next(document, Progress.SILENT); }
+    public PagedDocument next(Document document) { return next(document, Progress.SILENT); }
 
     /**
      * The pages of a document; fast where it is an edit of the one before.
      *
      * @throws app.decant.document.DecantException ({@code CANCELLED}) when {@code progress} says so
      */
-    public Pages next(Document document, Progress progress) {
+    public PagedDocument next(Document document, Progress progress) {
         boolean sameStyles = composer != null && composer.styles().cascade().fits(document) && composer.tabWidth() == document.tabWidth()
                 && brought.equals(document.fonts());
         if (!sameStyles) {
@@ -92,8 +94,8 @@ public final class Layout {
             bodies = fill(flow, bodies, touched, flow, progress);
             pageLabels = labels(flow, bodies);
         }
-        Pages pages = new Pages(document, assembled(flow, bodies, pageLabels, fields), walk, Outline.of(walk, cascade, labels), composer.styles().wishes(),
-                composer.styles().missing(), fields);
+        PagedDocument pages = new PagedDocument(document, assembled(flow, bodies, pageLabels, fields), walk, Outline.of(walk, cascade, labels),
+                composer.styles().wishes(), composer.styles().missing(), fields, fonts, bodies.stream().mapToInt(PageFlow.Body::section).toArray());
         last = new Run(document, flow, bodies, labels, notes, fields, pages);
         forget(walk);
         return pages;
@@ -223,7 +225,8 @@ public final class Layout {
             }
             composer.use(fields.on(labels.get(i), perSection[body.section()]));
             List<Item> frame = frames.items(body, number % 2 == 0);
-            pages.add(new Page(i, labels.get(i), body.section(), flow.section(body.section()).page(), body.items(), frame));
+            pages.add(new Page(i, labels.get(i), flow.section(body.section()).page().width(), flow.section(body.section()).page().height(),
+                    body.items(), frame));
         }
         composer.use(fields);
         return pages;
@@ -280,7 +283,7 @@ public final class Layout {
             for (Item item : bodies.get(i).items()) {
                 if (!(item instanceof Item.LineItem line)) continue;
                 int at = 0;
-                for (Inline inline : line.paragraph().inlines()) {
+                for (Inline inline : TextPassage.paragraph(line).inlines()) {
                     if (inline instanceof Inline.BookmarkPoint point && point.start() && at >= line.line().start() && at <= line.line().end())
                         pages.putIfAbsent(point.name(), labels.get(i));
                     at += inline.length();

@@ -9,8 +9,12 @@ import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty.LineSpacing;
 import app.decant.document.ParagraphProperty.TabStop;
 import app.decant.document.ParagraphProperty.TabStops;
+import app.decant.document.TextProperty;
 import app.decant.font.Shaped;
 import app.decant.font.SymbolEncoding;
+import app.decant.page.Line;
+import app.decant.page.Piece;
+import app.decant.page.TextStyle;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -64,6 +68,7 @@ final class ParagraphSetter {
     /** The lines from a caret position on. */
     SetParagraph set(int from, LineSpace space) {
         List<Line> lines = new ArrayList<>();
+        List<List<Inline.Note>> notes = new ArrayList<>();
         int[] breaks = LineBreaks.of(text.flat());
         tabWidths = text.hasTabs() ? new double[text.length()] : null;
         int at = from;
@@ -75,10 +80,11 @@ final class ParagraphSetter {
             int end = lineEnd(at, breaks, slot, first);
             Line line = line(at, end, slot, first, end >= text.length());
             lines.add(line);
+            notes.add(text.notes(at, end));
             y += line.gap() + line.height();
             at = end;
         } while (at < text.length() || lines.get(lines.size() - 1).after() == Line.Break.LINE && at == text.length() && addsLine(lines));
-        return new SetParagraph(paragraph, look, lines);
+        return new SetParagraph(paragraph, look, lines, notes);
     }
 
     /** A line break as the last character is followed by one empty line. */
@@ -190,10 +196,10 @@ final class ParagraphSetter {
 
     private void setLabel(String labelText) {
         Look labelLook = styles.cascade().label(paragraph, table);
-        String family = labelLook.get(app.decant.document.TextProperty.FAMILY);
+        String family = labelLook.get(TextProperty.FAMILY);
         String shown = SymbolEncoding.unicode(family, labelText);
-        if (SymbolEncoding.isPictorial(family)) labelLook = labelLook.with(app.decant.document.TextProperty.FAMILY, "DejaVu Sans");
-        TextStyle style = styles.style(labelLook.without(app.decant.document.TextProperty.LINK));
+        if (SymbolEncoding.isPictorial(family)) labelLook = labelLook.with(TextProperty.FAMILY, "DejaVu Sans");
+        TextStyle style = styles.style(labelLook.without(TextProperty.LINK));
         app.decant.font.Face face = styles.fonts().fallback(style.face(), shown.codePointAt(0));
         labelStyle = face == style.face() ? style : style.with(face);
         Shaped shaped = labelStyle.face().shape(shown, text.rightToLeft(), false, false);
@@ -256,10 +262,8 @@ final class ParagraphSetter {
         double x = text.rightToLeft() ? slot.x() + lineLeft(first) + room - shift - (stretch > 0 ? room : 0) : slot.x() + lineLeft(first) + shift;
         Metrics metrics = metrics(parts, first, last);
         List<Piece> pieces = pieces(parts, first, visible, stretch, lastTab, start);
-        List<Inline.Note> notes = new ArrayList<>();
-        for (Segment part : parts) if (part.note() != null) notes.add(part.note());
         return new Line(start, end, x, slot.down(), width, metrics.height, metrics.baseline, metrics.ascent, metrics.descent, List.copyOf(pieces),
-                List.copyOf(notes), after);
+                after);
     }
 
     private Line.Break after(int end) {

@@ -6,6 +6,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.font.Face;
 import app.decant.font.Shaped;
+import app.decant.page.TextStyle;
 import com.ibm.icu.text.Bidi;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
@@ -84,6 +85,17 @@ final class ParagraphText {
             else high = middle;
         }
         return low;
+    }
+
+    /** The notes whose marks stand between two caret positions. */
+    List<Inline.Note> notes(int from, int to) {
+        List<Inline.Note> notes = null;
+        for (int i = segmentAt(from); i < segments.size() && segments.get(i).start() < to; i++) {
+            if (segments.get(i).note() == null) continue;
+            if (notes == null) notes = new ArrayList<>();
+            notes.add(segments.get(i).note());
+        }
+        return notes == null ? List.of() : notes;
     }
 
     /** The part of a segment between two caret positions; glyphs follow their characters. */

@@ -1,6 +1,8 @@
 package app.decant.layout;
 
 import app.decant.font.Shaped;
+import app.decant.page.Piece;
+import app.decant.page.TextStyle;
 import java.util.ArrayList;
 import java.util.List;
 

@@ -9,6 +9,9 @@ import app.decant.document.Table;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
+import app.decant.page.Item;
+import app.decant.page.Page;
+import app.decant.page.Piece;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.IdentityHashMap;
@@ -19,18 +22,15 @@ import java.util.Map;
  * Holds pages to their document: every letter of its text must stand on the paper of some page. Asked by whoever promises that a text is whole, since
  * pages that lost something can't tell it themselves.
  */
-public final class PlacedText {
+final class PlacedText {
     private final Map<Paragraph, BitSet> placed = new IdentityHashMap<>();
     private final Cascade cascade;
-    private final List<Lost> lost = new ArrayList<>();
-
-    /** Text that is on no page, and the paragraph it is part of. */
-    public record Lost(Paragraph paragraph, String text) { }
+    private final List<String> lost = new ArrayList<>();
 
     private PlacedText(Cascade cascade) { this.cascade = cascade; }
 
-    /** What of a document's body, with its notes and boxes, stands on none of its pages; in reading order. */
-    public static List<Lost> missing(Pages pages) {
+    /** What of a document's body, with its notes and boxes, stands on none of its pages; in reading order, paragraph by paragraph. */
+    static List<String> missing(PagedDocument pages) {
         PlacedText text = new PlacedText(Cascade.of(pages.document()));
         for (Page page : pages.pages()) for (Item item : page.text()) text.place(item, page);
         for (Walk.Stop stop : pages.walk().stops()) text.look(stop.paragraph());
@@ -42,7 +42,7 @@ public final class PlacedText {
         boolean onPaper = line.baseline() >= 0 && line.baseline() - line.line().ascent() <= page.height() && line.left() <= page.width() && line.left()
                 + line.line().width() >= 0;
         if (!onPaper) return;
-        BitSet characters = placed.computeIfAbsent(line.paragraph(), paragraph -> new BitSet());
+        BitSet characters = placed.computeIfAbsent(TextPassage.paragraph(line), paragraph -> new BitSet());
         for (Piece piece : line.line().pieces()) characters.set(piece.start(), piece.end());
     }
 
@@ -58,7 +58,7 @@ public final class PlacedText {
             }
             at += inline.length();
         }
-        if (!missing.isEmpty()) lost.add(new Lost(paragraph, missing.toString()));
+        if (!missing.isEmpty()) lost.add(missing.toString());
         for (Inline inline : paragraph.inlines()) {
             if (inline instanceof Inline.Note note) look(note.blocks());
             else if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) look(box.blocks());

@@ -3,6 +3,7 @@ package app.decant.layout;
 import app.decant.document.Inline;
 import app.decant.document.Picture;
 import app.decant.font.Shaped;
+import app.decant.page.TextStyle;
 
 /**
  * A stretch of a paragraph that is set as one: a word or the space after it in one style, or one object.

@@ -2,6 +2,8 @@ package app.decant.layout;
 
 import app.decant.document.Inline;
 import app.decant.document.Paragraph;
+import app.decant.page.Item;
+import app.decant.page.Line;
 import java.util.List;
 
 /**

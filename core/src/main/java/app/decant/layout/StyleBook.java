@@ -8,6 +8,7 @@ import app.decant.document.TextProperty;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
 import app.decant.font.FontCatalogue;
+import app.decant.page.TextStyle;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;

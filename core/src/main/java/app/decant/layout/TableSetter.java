@@ -12,6 +12,8 @@ import app.decant.document.Table;
 import app.decant.document.TableProperty;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
+import app.decant.page.Item;
+import app.decant.page.Line;
 import java.util.ArrayList;
 import java.util.List;
 

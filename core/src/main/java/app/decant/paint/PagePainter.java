@@ -5,9 +5,9 @@ import app.decant.document.Colour;
 import app.decant.document.Image;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
-import app.decant.layout.Canvas;
-import app.decant.layout.Page;
-import app.decant.layout.Piece;
+import app.decant.page.Canvas;
+import app.decant.page.Page;
+import app.decant.page.Piece;
 import app.decant.picture.PictureDecoder;
 import app.decant.picture.PictureScaling;
 import java.awt.BasicStroke;
@@ -26,6 +26,7 @@ import java.awt.image.BufferedImage;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 
 /** Paints pages with Java2D: glyph by glyph, as the layout placed them. */
@@ -142,7 +143,7 @@ public final class PagePainter implements Canvas {
     public static final class PictureCache {
         private static final long MOST_PIXELS = 60_000_000;
         private final Map<Image, List<BufferedImage>> decoded = new java.util.LinkedHashMap<>(16, 0.75f, true);
-        private final java.util.Set<Image> hopeless = java.util.Collections.newSetFromMap(new java.util.IdentityHashMap<>());
+        private final Set<Image> hopeless = java.util.Collections.newSetFromMap(new java.util.IdentityHashMap<>());
         private long pixels;
 
         /** Whether the picture can be decoded. */

@@ -1,8 +1,6 @@
 package app.decant.pdf;
 
-import app.decant.document.Outline;
-import app.decant.document.Place;
-import app.decant.layout.Pages;
+import app.decant.page.Pages;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -73,13 +71,12 @@ final class OutlineWriter {
     /** Headings in their order, places the document names put among them. */
     private List<Mark> marks(PdfChoices.Bookmarks wish) {
         List<Mark> marks = new ArrayList<>();
-        for (Outline.Heading heading : pages.outline().headings()) {
+        for (Pages.Heading heading : pages.headings()) {
             if (!wish.includes(heading.level())) continue;
-            Pages.Spot spot = pages.spot(new Place(heading.path(), 0));
-            int page = spot == null ? -1 : choices.pages().indexOf(spot.page());
+            int page = choices.pages().indexOf(heading.page());
             if (page < 0) continue;
             String own = wish.titles().getOrDefault(heading.title(), wish.titles().get(heading.text()));
-            marks.add(new Mark(own == null ? heading.title() : own, heading.level(), page, spot.line().y()));
+            marks.add(new Mark(own == null ? heading.title() : own, heading.level(), page, heading.top()));
         }
         if (!wish.places()) return marks;
         List<Mark> places = new ArrayList<>();

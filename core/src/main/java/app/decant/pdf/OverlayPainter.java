@@ -1,17 +1,9 @@
 package app.decant.pdf;
 
-import app.decant.document.Block;
-import app.decant.document.Document;
 import app.decant.document.Image;
-import app.decant.document.Inline;
-import app.decant.document.Look;
-import app.decant.document.Paragraph;
-import app.decant.document.Section;
-import app.decant.document.TextProperty;
-import app.decant.font.FontCatalogue;
-import app.decant.layout.Item;
-import app.decant.layout.Layout;
-import app.decant.layout.Page;
+import app.decant.page.Item;
+import app.decant.page.Page;
+import app.decant.page.Pages;
 import java.awt.geom.AffineTransform;
 import java.io.IOException;
 import java.util.HashMap;
@@ -31,13 +23,18 @@ public final class OverlayPainter {
     private static final double SIDE = 42;
 
     private final PDDocument pdf;
+    private final Pages pages;
     private final Map<Overlay, Made> made = new HashMap<>();
     private final Map<Double, String> states = new HashMap<>();
 
     /** An overlay ready to be painted: an object with its natural size, or lines of text with theirs. */
     private record Made(PDXObject object, List<Item.LineItem> lines, double width, double height) { }
 
-    OverlayPainter(PDDocument pdf) { this.pdf = pdf; }
+    /** @param pages that know how words are set */
+    OverlayPainter(PDDocument pdf, Pages pages) {
+        this.pdf = pdf;
+        this.pages = pages;
+    }
 
     /** The names of graphics states used, by how opaque they are. */
     Map<Double, String> states() { return states; }
@@ -93,13 +90,8 @@ public final class OverlayPainter {
         return new Made(form, null, 1, 1);
     }
 
-    private static Made words(Overlay.Words words) {
-        Look look = Look.of(TextProperty.FAMILY, FAMILY).with(TextProperty.SIZE, words.size()).with(TextProperty.COLOUR, words.colour());
-        List<Block> blocks = List.of(new Paragraph("Normal", Look.PLAIN, look, List.of(new Inline.Text(words.text(), look))));
-        Section.PageGeometry wide = new Section.PageGeometry(14_000, 2_000, 0, 0, 0, 0, 0, 0, 0);
-        Section section = new Section(Section.Start.NEXT_PAGE, wide, Section.Columns.ONE, Section.PageNumbering.CONTINUED, Map.of(), false, blocks);
-        Page page = Layout.of(Document.empty().withSections(List.of(section)), FontCatalogue.shipped()).page(0);
-        List<Item.LineItem> lines = page.lines();
+    private Made words(Overlay.Words words) {
+        List<Item.LineItem> lines = pages.words(words.text(), FAMILY, words.size(), words.colour());
         double width = lines.stream().mapToDouble(line -> line.left() + line.line().width()).max().orElse(1);
         double height = lines.stream().mapToDouble(line -> line.y() + line.line().height()).max().orElse(1);
         return new Made(null, lines, Math.max(1, width), Math.max(1, height));

@@ -2,8 +2,8 @@ package app.decant.pdf;
 
 import app.decant.document.Link;
 import app.decant.document.Picture;
-import app.decant.layout.Item;
-import app.decant.layout.Piece;
+import app.decant.page.Item;
+import app.decant.page.Piece;
 import java.util.List;
 
 /** Tells for everything that is painted on one page which element of the structure it belongs to; null for what is no content. */
@@ -33,11 +33,11 @@ final class PageTags {
     void item(Item item) {
         artifacts();
         if (!(item instanceof Item.LineItem line)) return;
-        boolean repeated = !line.editable() && structure.isBody(line.paragraph());
-        Tag own = repeated ? null : structure.of(line.paragraph());
+        boolean repeated = !line.editable() && structure.isBody(line.passage());
+        Tag own = repeated ? null : structure.of(line.passage());
         if (own != paragraph) link = null;
         paragraph = own;
-        label = repeated ? null : structure.labelOf(line.paragraph());
+        label = repeated ? null : structure.labelOf(line.passage());
     }
 
     /** The element of a run of glyphs. */

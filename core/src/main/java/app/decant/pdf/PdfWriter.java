@@ -8,10 +8,10 @@ import app.decant.document.Picture;
 import app.decant.document.Progress;
 import app.decant.font.EmbeddingRight;
 import app.decant.font.Face;
-import app.decant.layout.Item;
-import app.decant.layout.Page;
-import app.decant.layout.Pages;
-import app.decant.layout.Piece;
+import app.decant.page.Item;
+import app.decant.page.Page;
+import app.decant.page.Pages;
+import app.decant.page.Piece;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
@@ -88,8 +88,8 @@ public final class PdfWriter {
         this.pages = pages;
         this.choices = choices;
         embedding = new PictureEmbedding(pdf, choices.style().pictures(), choices.style().standard());
-        overlays = new OverlayPainter(pdf);
-        structure = choices.style().tells() ? new Structure(pages.document()) : null;
+        overlays = new OverlayPainter(pdf, pages);
+        structure = choices.style().tells() ? new Structure(pages.structure()) : null;
     }
 
     /**

@@ -5,8 +5,8 @@ import app.decant.document.Colour;
 import app.decant.document.Image;
 import app.decant.document.Link;
 import app.decant.document.Picture;
-import app.decant.layout.Canvas;
-import app.decant.layout.Piece;
+import app.decant.page.Canvas;
+import app.decant.page.Piece;
 import java.util.Map;
 
 /** Notes how wide each picture is shown at most, cut-off parts counted, so that it is made no coarser than its largest showing needs. */

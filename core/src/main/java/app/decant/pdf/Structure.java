@@ -1,25 +1,16 @@
 package app.decant.pdf;
 
-import app.decant.document.Block;
-import app.decant.document.Cascade;
-import app.decant.document.Contents;
-import app.decant.document.Document;
-import app.decant.document.Inline;
-import app.decant.document.ListLabels;
 import app.decant.document.NumberFormat;
-import app.decant.document.Numbering;
-import app.decant.document.OpaqueBlock;
-import app.decant.document.Paragraph;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.Picture;
-import app.decant.document.Section;
-import app.decant.document.Table;
-import app.decant.document.TableProperty;
-import app.decant.document.TextBox;
+import app.decant.page.Element;
+import app.decant.page.Passage;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSInteger;
@@ -29,16 +20,14 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 
 /**
- * The structure of a document as tags (ISO 32000-1, 14.8.4): headings, paragraphs, lists, tables, contents, notes, figures, links. Built from the
- * document before its pages are written; {@link PageTags} then hangs each page's content on it.
+ * The structure of a document as tags (ISO 32000-1, 14.8.4): headings, paragraphs, lists, tables, contents, notes, figures, links. Built from its
+ * elements before its pages are written; {@link PageTags} then hangs each page's content on it.
  */
 final class Structure {
-    private final Cascade cascade;
-    private final ListLabels labels;
     private final Tag root = new Tag("Document", null);
-    private final Map<Paragraph, Tag> paragraphs = new IdentityHashMap<>();
-    private final Map<Paragraph, Tag> itemLabels = new IdentityHashMap<>();
-    private final Map<Paragraph, Boolean> body = new IdentityHashMap<>();
+    private final Map<Passage, Tag> texts = new HashMap<>();
+    private final Map<Passage, Tag> itemLabels = new HashMap<>();
+    private final Set<Passage> body = new HashSet<>();
     private final Map<Picture, Tag> figures = new IdentityHashMap<>();
     private final List<List<Tag>> owners = new ArrayList<>();
     private final List<Tag> annotated = new ArrayList<>();
@@ -46,27 +35,38 @@ final class Structure {
     private int level;
     private int notes;
 
-    /** A list while its items are met. */
-    private static final class OpenList {
-        final List<Tag> lists = new ArrayList<>();
-        final List<Tag> bodies = new ArrayList<>();
-        String id;
+    /** @param document the whole of it */
+    Structure(Element document) { for (Element child : document.children()) add(child, root); }
+
+    private void add(Element element, Tag parent) {
+        if (element.role() == Element.Role.FIGURE) {
+            figure(element.picture(), parent, element.description());
+            return;
+        }
+        Tag tag = new Tag(element.role() == Element.Role.HEADING ? heading(element.level()) : element.role().type(), parent);
+        if (element.role() == Element.Role.NOTE) tag.id = "note" + ++notes;
+        tag.attributes = attributes(element);
+        if (element.text() != null) {
+            (element.role() == Element.Role.LABEL ? itemLabels : texts).put(element.text(), tag);
+            if (element.inBody()) body.add(element.text());
+        }
+        for (Element child : element.children()) add(child, tag);
     }
 
-    Structure(Document document) {
-        cascade = Cascade.of(document);
-        labels = ListLabels.of(document, cascade);
-        for (Section section : document.sections()) blocks(section.blocks(), root, true);
+    /** Levels are told without holes (ISO 14289-1, 7.4.2). */
+    private String heading(int asked) {
+        level = Math.min(Math.min(asked, 6), level + 1);
+        return Element.Role.HEADING.type() + level;
     }
 
-    /** The element of a paragraph, or null where it is no content, such as a running head. */
-    Tag of(Paragraph paragraph) { return paragraphs.get(paragraph); }
+    /** The element of a passage, or null where it is no content, such as a running head. */
+    Tag of(Passage passage) { return texts.get(passage); }
 
     /** The element of the label before a list item, or null. */
-    Tag labelOf(Paragraph paragraph) { return itemLabels.get(paragraph); }
+    Tag labelOf(Passage passage) { return itemLabels.get(passage); }
 
-    /** Whether the paragraph stands in the body, so that a second showing of it is a repeated head. */
-    boolean isBody(Paragraph paragraph) { return body.containsKey(paragraph); }
+    /** Whether the passage stands in the body, so that a second showing of it is a repeated head. */
+    boolean isBody(Passage passage) { return body.contains(passage); }
 
     /** The figure of a picture that does not stand in a line, or null. */
     Tag figure(Picture picture) { return figures.get(picture); }
@@ -88,123 +88,30 @@ final class Structure {
         return figure;
     }
 
-    private void blocks(List<? extends Block> blocks, Tag parent, boolean inBody) {
-        OpenList open = new OpenList();
-        for (Block block : blocks) {
-            if (block instanceof Paragraph paragraph) {
-                paragraph(paragraph, parent, open, inBody);
-                continue;
-            }
-            open = new OpenList();
-            if (block instanceof Table table) {
-                table(table, parent, inBody);
-            } else if (block instanceof Contents contents) {
-                Tag list = new Tag("TOC", parent);
-                for (Paragraph entry : contents.entries()) put(entry, new Tag("TOCI", list), inBody);
-            } else if (block instanceof OpaqueBlock opaque && opaque.opaque().likeness() != null) {
-                figure(opaque.opaque().likeness(), parent, opaque.opaque().what());
-            }
+    private static COSDictionary attributes(Element element) {
+        COSDictionary attributes = new COSDictionary();
+        if (element.role() == Element.Role.LIST) {
+            attributes.setName(COSName.O, "List");
+            attributes.setName(COSName.getPDFName("ListNumbering"), numbering(element.numbering()));
+        } else if (element.role() == Element.Role.CELL || element.role() == Element.Role.HEAD_CELL) {
+            if (element.role() == Element.Role.HEAD_CELL) attributes.setName(COSName.getPDFName("Scope"), "Column");
+            if (element.columnSpan() > 1) attributes.setInt(COSName.getPDFName("ColSpan"), element.columnSpan());
+            if (element.rowSpan() > 1) attributes.setInt(COSName.getPDFName("RowSpan"), element.rowSpan());
+            if (attributes.size() > 0) attributes.setName(COSName.O, "Table");
         }
-    }
-
-    private void put(Paragraph paragraph, Tag tag, boolean inBody) {
-        paragraphs.put(paragraph, tag);
-        if (inBody) body.put(paragraph, true);
-    }
-
-    private void paragraph(Paragraph paragraph, Tag parent, OpenList open, boolean inBody) {
-        int outline = cascade.outlineLevel(paragraph);
-        String label = labels.label(paragraph);
-        Tag home = parent;
-        if (outline > 0 && !paragraph.plainText().isBlank()) {
-            open.lists.clear();
-            // Levels are told without holes (ISO 14289-1, 7.4.2).
-            level = Math.min(Math.min(outline, 6), level + 1);
-            put(paragraph, new Tag("H" + level, parent), inBody);
-        } else if (label != null && !label.isBlank()) {
-            home = item(paragraph, parent, open, inBody);
-        } else {
-            open.lists.clear();
-            put(paragraph, new Tag("P", parent), inBody);
-        }
-        for (Inline inline : paragraph.inlines()) beside(inline, home);
-    }
-
-    /** What hangs on a paragraph but does not stand in its lines. */
-    private void beside(Inline inline, Tag home) {
-        if (inline instanceof Inline.Note note) {
-            Tag tag = new Tag("Note", home);
-            tag.id = "note" + ++notes;
-            blocks(note.blocks(), tag, false);
-        } else if (inline instanceof Inline.Floating floating && floating.content() instanceof Picture picture) {
-            figure(picture, home, picture.description());
-        } else if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) {
-            blocks(box.blocks(), new Tag("Div", home), false);
-        } else if (inline instanceof Inline.OpaqueInline opaque && opaque.opaque().likeness() != null) {
-            figure(opaque.opaque().likeness(), home, opaque.opaque().what());
-        }
-    }
-
-    private Tag item(Paragraph paragraph, Tag parent, OpenList open, boolean inBody) {
-        ParagraphProperty.ListReference reference = cascade.paragraph(paragraph).get(ParagraphProperty.LIST);
-        if (!reference.list().equals(open.id) && reference.level() == 0) open.lists.clear();
-        open.id = reference.list();
-        while (open.lists.size() > reference.level() + 1) open.lists.remove(open.lists.size() - 1);
-        while (open.bodies.size() > open.lists.size()) open.bodies.remove(open.bodies.size() - 1);
-        while (open.lists.size() <= reference.level()) {
-            int depth = open.lists.size();
-            Tag within = depth == 0 ? parent : open.bodies.size() >= depth ? open.bodies.get(depth - 1) : open.lists.get(depth - 1);
-            if (depth > 0 && within == open.lists.get(depth - 1)) {
-                // A level left out: an item of its own holds the deeper list.
-                Tag carrier = new Tag("LBody", new Tag("LI", within));
-                open.bodies.add(carrier);
-                within = carrier;
-            }
-            Tag list = new Tag("L", within);
-            list.attributes = numbering(cascade.numbering().level(new ParagraphProperty.ListReference(reference.list(), depth)));
-            open.lists.add(list);
-        }
-        Tag item = new Tag("LI", open.lists.get(reference.level()));
-        itemLabels.put(paragraph, new Tag("Lbl", item));
-        Tag text = new Tag("LBody", item);
-        while (open.bodies.size() > reference.level()) open.bodies.remove(open.bodies.size() - 1);
-        open.bodies.add(text);
-        put(paragraph, text, inBody);
-        return text;
+        return attributes.size() == 0 ? null : attributes;
     }
 
     /** How a list is labelled (14.8.5.5). */
-    private static COSDictionary numbering(Numbering.Level level) {
-        NumberFormat format = level == null ? NumberFormat.BULLET : level.format();
-        COSDictionary attributes = new COSDictionary();
-        attributes.setName(COSName.O, "List");
-        attributes.setName(COSName.getPDFName("ListNumbering"), switch (format) {
+    private static String numbering(NumberFormat format) {
+        return switch (format) {
             case DECIMAL -> "Decimal";
             case LOWER_LETTER -> "LowerAlpha";
             case UPPER_LETTER -> "UpperAlpha";
             case LOWER_ROMAN -> "LowerRoman";
             case UPPER_ROMAN -> "UpperRoman";
             default -> "Disc";
-        });
-        return attributes;
-    }
-
-    private void table(Table table, Tag parent, boolean inBody) {
-        Tag whole = new Tag("Table", parent);
-        for (Table.Row row : table.rows()) {
-            boolean head = row.look().is(TableProperty.HEADER_ROW);
-            Tag line = new Tag("TR", whole);
-            for (Table.Cell cell : row.cells()) {
-                Tag tag = new Tag(head ? "TH" : "TD", line);
-                COSDictionary attributes = new COSDictionary();
-                attributes.setName(COSName.O, "Table");
-                if (head) attributes.setName(COSName.getPDFName("Scope"), "Column");
-                if (cell.columnSpan() > 1) attributes.setInt(COSName.getPDFName("ColSpan"), cell.columnSpan());
-                if (cell.rowSpan() > 1) attributes.setInt(COSName.getPDFName("RowSpan"), cell.rowSpan());
-                if (attributes.size() > 1) tag.attributes = attributes;
-                blocks(cell.blocks(), tag, inBody);
-            }
-        }
+        };
     }
 
     /** The tags of the next page of the file. */

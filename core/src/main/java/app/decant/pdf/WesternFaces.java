@@ -4,9 +4,9 @@ import app.decant.document.Border;
 import app.decant.document.Colour;
 import app.decant.document.Picture;
 import app.decant.font.Face;
-import app.decant.layout.Canvas;
-import app.decant.layout.Page;
-import app.decant.layout.Piece;
+import app.decant.page.Canvas;
+import app.decant.page.Page;
+import app.decant.page.Piece;
 import java.util.HashSet;
 import java.util.Set;
 

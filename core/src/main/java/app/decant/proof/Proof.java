@@ -1,10 +1,8 @@
 package app.decant.proof;
 
 import app.decant.document.Finding.Weight;
-import app.decant.document.Outline;
-import app.decant.document.Place;
 import app.decant.document.Progress;
-import app.decant.layout.Pages;
+import app.decant.page.Pages;
 import app.decant.proof.Difference.Kind;
 import app.decant.recover.PageText;
 import java.util.ArrayList;
@@ -49,18 +47,14 @@ public final class Proof {
         return new Comparison(scores, differences);
     }
 
-    /** Compares a document taken in with its original; holes in the numbering of headings are told as well. */
+    /** Compares what was taken in with its original; holes in the numbering of headings are told as well. */
     public static Comparison compare(List<PageText> original, Pages result, Progress progress) {
         Comparison plain = compare(original, PageText.of(result), progress);
         List<Difference> differences = new ArrayList<>(plain.differences());
-        Outline outline = result.outline();
-        for (Outline.Gap gap : outline.gaps()) {
-            Outline.Heading before = outline.headings().get(gap.after());
-            Outline.Heading after = outline.headings().get(gap.after() + 1);
-            Pages.Caret caret = result.caret(new Place(gap.candidate() == null ? before.path() : gap.candidate(), 0));
-            if (caret == null) continue;
-            differences.add(new Difference(Kind.HEADING, Weight.CHANGED, caret.page(), caret.x(), caret.top(), 120, caret.height(), "Heading " + gap.number()
-                    + " is missing between “" + before.title() + "” and “" + after.title() + "”."));
+        for (Pages.Hole hole : result.holes()) {
+            Pages.Caret place = hole.place();
+            differences.add(new Difference(Kind.HEADING, Weight.CHANGED, place.page(), place.x(), place.top(), 120, place.height(), "Heading " + hole.number()
+                    + " is missing between “" + hole.before() + "” and “" + hole.after() + "”."));
         }
         differences.sort(Comparator.comparingInt(Difference::page));
         return new Comparison(plain.pages(), differences);
@@ -73,7 +67,7 @@ public final class Proof {
         comparison.otherEnds().forEach((family, count) -> otherEnds.merge(family, count[0], Integer::sum));
     }
 
-    private static PageText empty(PageText like) { return new PageText(like.index(), like.width(), like.height(), List.of(), List.of(), java.util.Set.of()); }
+    private static PageText empty(PageText like) { return new PageText(like.index(), like.width(), like.height(), List.of(), List.of(), Set.of()); }
 
     private static void tellFonts(List<PageText> original, List<PageText> result, Map<String, Integer> otherEnds, List<Difference> differences) {
         otherEnds.forEach((family, count) -> {

@@ -1,8 +1,7 @@
 package app.decant.publish;
 
 import app.decant.document.DecantException;
-import app.decant.document.Outline;
-import app.decant.layout.Pages;
+import app.decant.page.Pages;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.time.Instant;
@@ -36,7 +35,7 @@ public final class NamePattern {
                 case "name" -> name;
                 case "label" -> pages.page(page).label();
                 case "heading" -> heading(pages, page);
-                case "title" -> pages.document().facts().title() == null ? name : pages.document().facts().title();
+                case "title" -> pages.facts().title() == null ? name : pages.facts().title();
                 case "date" -> LocalDate.ofInstant(when, ZoneOffset.UTC).toString();
                 default -> throw new DecantException(DecantException.Kind.WRONG_CALL, "“{" + field
                         + "}” means nothing in a name. There are {name}, {n}, {label}, {heading}, {title} and {date}.");
@@ -55,8 +54,7 @@ public final class NamePattern {
     /** The last heading that begins on the page or before it. */
     private static String heading(Pages pages, int page) {
         String found = "";
-        for (Outline.Heading heading : pages.outline().headings())
-            if (pages.pageOf(heading.paragraph()) <= page && pages.pageOf(heading.paragraph()) >= 0) found = heading.title();
+        for (Pages.Heading heading : pages.headings()) if (heading.page() <= page) found = heading.title();
         return found.length() > 60 ? found.substring(0, 60).trim() : found;
     }
 

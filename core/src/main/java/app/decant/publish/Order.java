@@ -5,8 +5,8 @@ import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.font.EmbeddingRight;
 import app.decant.font.FontCatalogue;
-import app.decant.layout.Layout;
-import app.decant.layout.Pages;
+import app.decant.page.Page;
+import app.decant.page.Pages;
 import app.decant.pdf.Attachment;
 import app.decant.pdf.Overlay;
 import app.decant.pdf.PdfChoices;
@@ -35,23 +35,25 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
     /** What results must leave alone. */
     public Guard guard() { return others.and(source).and(recipe.laid().stream().filter(Laid::file).map(laid -> Path.of(laid.what())).toList()); }
 
-    /**
-     * The order as its recipe permits: where fonts may not be put into files and others are to take their place, laid out anew with those.
-     *
-     * @param fonts that the pages were laid out with
-     */
-    public Order permitted(FontCatalogue fonts) {
+    /** The order as its recipe permits: where fonts may not be put into files and others are to take their place, laid out anew with those. */
+    public Order permitted() {
         if (recipe.restricted() != Recipe.Restricted.REPLACE || recipe.target() != Target.PDF) return this;
         Set<String> forbidden = new TreeSet<>();
         for (FontCatalogue.Match match : pages.fonts()) if (EmbeddingRight.forbidsOutlines(match.face().fsType())) forbidden.add(match.face().family());
-        return forbidden.isEmpty() ? this : with(Layout.of(without(pages.document(), forbidden), fonts.without(forbidden)));
+        return forbidden.isEmpty() ? this : with(pages.without(forbidden));
     }
 
-    private static Document without(Document document, Set<String> families) {
-        return document.withFonts(document.fonts().stream().filter(font -> families.stream().noneMatch(font.family()::equalsIgnoreCase)).toList());
+    /**
+     * What is published as a text document.
+     *
+     * @throws DecantException where it is none
+     */
+    Document document() {
+        return pages.origin(Document.class).orElseThrow(() -> new DecantException(DecantException.Kind.WRONG_CALL, "This can't be made a ."
+                + recipe.target().ending() + ", since it is no text document. Make a PDF of it."));
     }
 
-    List<String> labels() { return pages.pages().stream().map(app.decant.layout.Page::label).toList(); }
+    List<String> labels() { return pages.pages().stream().map(Page::label).toList(); }
 
     PdfChoices choices(List<Integer> chosen, Instant when) {
         List<Overlay> overlays = recipe.laid().stream().map(laid -> laid.overlay(chosen.size(), facts().title(), when)).toList();
@@ -63,8 +65,9 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
     String title() { return facts().title(); }
 
     private Facts facts() {
-        String heading = pages.outline().headings().isEmpty() ? null : pages.outline().headings().get(0).text();
-        return recipe.facts().of(pages.document().facts(), heading);
+        List<Pages.Heading> headings = pages.headings();
+        String heading = headings.isEmpty() ? null : headings.get(0).text();
+        return recipe.facts().of(pages.facts(), heading);
     }
 
     private List<Attachment> attachments() {

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 
 /** One of several things made from a document in one go. */
@@ -37,7 +38,7 @@ public record Output(Order order, Path file) {
      * @param wished the name of the first
      * @param recipes of all, with what each is called
      */
-    public static List<Path> names(Path wished, List<java.util.Map.Entry<String, Recipe>> recipes) {
+    public static List<Path> names(Path wished, List<Map.Entry<String, Recipe>> recipes) {
         List<Path> files = new ArrayList<>(List.of(wished));
         String base = SafeFile.withoutEnding(wished.getFileName().toString());
         for (int i = 1; i < recipes.size(); i++) {

@@ -11,8 +11,7 @@ import app.decant.format.TextFormats;
 import app.decant.format.Written;
 import app.decant.format.text.TextReader;
 import app.decant.format.text.TextWriter;
-import app.decant.layout.Pages;
-import app.decant.layout.PlacedText;
+import app.decant.page.Pages;
 import app.decant.pdf.PasswordStrength;
 import app.decant.pdf.PdfCheck;
 import app.decant.pdf.PdfChoices;
@@ -176,10 +175,10 @@ public final class Publisher {
      * the file kept all the same, since whoever made the document may know it so.
      */
     private static PdfCheck.Proof onPages(Pages pages, List<Finding> findings) {
-        List<PlacedText.Lost> lost = PlacedText.missing(pages);
+        List<String> lost = pages.unplaced();
         if (lost.isEmpty()) return new PdfCheck.Proof("All text of the document is on its pages", true);
-        int letters = lost.stream().mapToInt(one -> one.text().length()).sum();
-        String begins = lost.get(0).text().substring(0, Math.min(24, lost.get(0).text().length()));
+        int letters = lost.stream().mapToInt(String::length).sum();
+        String begins = lost.get(0).substring(0, Math.min(24, lost.get(0).length()));
         findings.add(Finding.lost(letters + " letters in " + (lost.size() == 1 ? "one paragraph" : lost.size() + " paragraphs")
                 + " found no room on any page; the first begin “" + begins + "”.", ""));
         return new PdfCheck.Proof("Not all text of the document found room on its pages", false);
@@ -210,7 +209,7 @@ public final class Publisher {
     /** The document as its recipe has it written: with the fonts that go along, the facts that are said, and links that may pass. */
     private static Document written(Order order, List<Finding> findings) {
         Recipe recipe = order.recipe();
-        Document document = TravellingFonts.of(order.pages().withFieldResults(), order.pages(), recipe, findings);
+        Document document = TravellingFonts.of(order.document(), order.pages(), recipe, findings);
         document = document.withFacts(recipe.facts().of(document.facts(), null));
         if (recipe.facts().stripped())
             document = document.withKept(document.kept().stream().filter(part -> part.role() == null || !part.role().endsWith("/custom-properties")).toList());

@@ -3,6 +3,8 @@ package app.decant.recover;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 
 /** Rows with free strips through all of them, and the judgement what that means. */
 record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
@@ -108,9 +110,9 @@ record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
     }
 
     private static long rowsWith(List<List<Chunk>> texts, int least) {
-        java.util.Map<Long, Integer> rows = new java.util.TreeMap<>();
+        Map<Long, Integer> rows = new java.util.TreeMap<>();
         for (List<Chunk> column : texts) {
-            java.util.Set<Long> once = new java.util.TreeSet<>();
+            Set<Long> once = new java.util.TreeSet<>();
             for (Chunk chunk : column) once.add(Math.round(chunk.baseline() / 2));
             for (Long row : once) rows.merge(row, 1, Integer::sum);
         }

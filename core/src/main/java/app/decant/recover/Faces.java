@@ -5,6 +5,7 @@ import app.decant.document.TextProperty;
 import app.decant.font.Face;
 import app.decant.font.FontCatalogue;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -59,7 +60,7 @@ final class Faces {
         }
         // All weights of a family get the same stand-in: the one that fits what most of its letters are in.
         FaceUse main = samples.keySet().stream().filter(other -> other.family().equals(use.family()))
-                .max(java.util.Comparator.comparingInt(other -> samples.get(other).size())).orElse(use);
+                .max(Comparator.comparingInt(other -> samples.get(other).size())).orElse(use);
         String best = main.equals(use) ? nearest(use, some) : of(main).family();
         double scale = scale(catalogue.match(best, use.bold(), use.italic()).face(), some);
         return new Choice(best, Math.abs(scale - 1) > 0.004 ? round(scale) : 1, true);

@@ -1,5 +1,6 @@
 package app.decant.recover;
 
+import app.decant.document.Inline;
 import app.decant.document.NumberFormat;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -47,7 +48,7 @@ final class FramePlan {
         for (List<FrameLine> lines : List.of(heads.header(page), heads.footer(page))) {
             for (FrameLine line : lines) {
                 for (FrameLine.Part part : line.fields())
-                    if (part.kind() == app.decant.document.Inline.Field.Kind.PAGE) return line.line().text().substring(part.from(), part.to());
+                    if (part.kind() == Inline.Field.Kind.PAGE) return line.line().text().substring(part.from(), part.to());
             }
         }
         return null;

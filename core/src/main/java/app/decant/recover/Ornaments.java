@@ -1,6 +1,7 @@
 package app.decant.recover;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 
 /** Gives areas and lines that are left on a page to the paragraphs they belong to: shading behind, rules above and below. */
@@ -26,7 +27,7 @@ final class Ornaments {
     private void joinAreas() {
         List<Ink.Fill> fills = new ArrayList<>();
         for (Ink ink : page.ink()) if (ink instanceof Ink.Fill fill) fills.add(fill);
-        fills.sort(java.util.Comparator.comparingDouble(Ink.Fill::y));
+        fills.sort(Comparator.comparingDouble(Ink.Fill::y));
         for (int i = 0; i < fills.size(); i++) {
             for (int k = i + 1; k < fills.size(); k++) {
                 Ink.Fill one = fills.get(i);

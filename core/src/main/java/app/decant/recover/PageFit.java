@@ -13,7 +13,7 @@ import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -54,7 +54,7 @@ final class PageFit {
         List<Integer> least = null;
         for (int round = 0; round < ROUNDS; round++) {
             progress.step(round, ROUNDS, LAYING_OUT);
-            Pages pages = layout.next(current, progress);
+            PagedDocument pages = layout.next(current, progress);
             PageSurvey survey = new PageSurvey(pages, origins);
             List<Integer> wrong = wrong(survey.starts(), pages.count(), wanted);
             if (least == null || wrong.size() < least.size()) {
@@ -90,7 +90,7 @@ final class PageFit {
         for (int page : wrong) findings.add(Finding.changed("Page " + (page + 1) + " ends elsewhere than in the original.", "page " + (page + 1)));
     }
 
-    private Document adjusted(Document document, Pages pages, PageSurvey survey, int wanted) {
+    private Document adjusted(Document document, PagedDocument pages, PageSurvey survey, int wanted) {
         List<PageSurvey.Start> starts = survey.starts();
         Map<Paragraph, Paragraph> breaks = new IdentityHashMap<>();
         Map<Integer, Double> spills = new TreeMap<>();

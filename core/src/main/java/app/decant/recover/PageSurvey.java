@@ -3,9 +3,10 @@ package app.decant.recover;
 import app.decant.document.BlockPath;
 import app.decant.document.Paragraph;
 import app.decant.document.Walk;
-import app.decant.layout.Item;
-import app.decant.layout.Page;
-import app.decant.layout.Pages;
+import app.decant.layout.TextPassage;
+import app.decant.page.Item;
+import app.decant.page.Page;
+import app.decant.layout.PagedDocument;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -13,7 +14,7 @@ import java.util.Map;
 
 /** Where each page of the original begins in the recovered document, and on which page that stands now. */
 final class PageSurvey {
-    private final Pages pages;
+    private final PagedDocument pages;
     private final List<Start> starts = new ArrayList<>();
     private final Map<Paragraph, List<Spot>> lines = new IdentityHashMap<>();
 
@@ -32,12 +33,12 @@ final class PageSurvey {
         boolean isInBody() { return path.size() == 2; }
     }
 
-    PageSurvey(Pages pages, Map<Paragraph, Para> origins) {
+    PageSurvey(PagedDocument pages, Map<Paragraph, Para> origins) {
         this.pages = pages;
         for (Page page : pages.pages()) {
             for (Item item : page.text())
                 if (item instanceof Item.LineItem line && line.editable())
-                    lines.computeIfAbsent(line.paragraph(), key -> new ArrayList<>()).add(new Spot(page.index(), line));
+                    lines.computeIfAbsent(TextPassage.paragraph(line), key -> new ArrayList<>()).add(new Spot(page.index(), line));
         }
         int reached = -1;
         for (Walk.Stop stop : pages.walk().stops()) {
@@ -94,7 +95,7 @@ final class PageSurvey {
             for (Spot spot : lines.getOrDefault(paragraph, List.of())) {
                 boolean before = to == null || i < end || spot.item.line().end() <= to.offset;
                 if (spot.page <= last || !before) continue;
-                double[] extent = reach.computeIfAbsent(spot.page, key -> new double[] {pages.page(key).geometry().top(), 0});
+                double[] extent = reach.computeIfAbsent(spot.page, key -> new double[] {pages.geometry(key).top(), 0});
                 extent[1] = Math.max(extent[1], spot.item.y() + spot.item.line().height());
             }
         }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 
@@ -51,7 +52,7 @@ final class RuledTables {
                 if (other.x1() <= one.x2() + NEAR && one.x1() <= other.x2() + NEAR) join(group, order.get(a), order.get(b));
             }
         }
-        java.util.Map<Integer, RuleNet> nets = new java.util.TreeMap<>();
+        Map<Integer, RuleNet> nets = new java.util.TreeMap<>();
         for (int i = 0; i < count; i++) {
             RuleNet net = nets.computeIfAbsent(root(group, i), key -> new RuleNet());
             net.add(strokes.get(i));

@@ -13,7 +13,9 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextProperty;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Function;
 
 /** Makes tables of the document from grids on pages. */
@@ -116,11 +118,11 @@ final class TableMaker {
     }
 
     private static List<TextLine> byBaseline(List<Chunk> chunks, int page) {
-        java.util.Map<Long, List<Chunk>> rows = new java.util.TreeMap<>();
+        Map<Long, List<Chunk>> rows = new java.util.TreeMap<>();
         for (Chunk chunk : chunks) rows.computeIfAbsent(Math.round(chunk.baseline() / 2), key -> new ArrayList<>()).add(chunk);
         List<TextLine> lines = new ArrayList<>();
         for (List<Chunk> row : rows.values()) {
-            row.sort(java.util.Comparator.comparingDouble(Chunk::left));
+            row.sort(Comparator.comparingDouble(Chunk::left));
             lines.add(new TextLine(row, page));
         }
         return lines;

@@ -1,6 +1,7 @@
 package app.decant.recover;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.regex.Pattern;
 
@@ -35,7 +36,7 @@ final class TextLine implements Box {
         this.page = page;
         this.insetLeft = insetLeft;
         this.insetRight = insetRight;
-        Chunk main = this.chunks.stream().max(java.util.Comparator.comparingInt(chunk -> chunk.text().length())).orElseThrow();
+        Chunk main = this.chunks.stream().max(Comparator.comparingInt(chunk -> chunk.text().length())).orElseThrow();
         baseline = main.baseline();
         size = main.size();
         double usual = usualSpace();

@@ -9,6 +9,7 @@ import app.decant.demo.HarbourNotice;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Progress;
+import app.decant.document.Table;
 import app.decant.folder.FolderJournal.Entry;
 import app.decant.folder.FolderJournal.State;
 import app.decant.folder.FolderPlan.Kind;
@@ -244,7 +245,7 @@ class FolderRunTest {
         List<String> csv = Files.readAllLines(FolderLog.write(entries, scan, WHEN, folder.resolve("log.csv")));
         assertThat(csv).hasSize(10).first().asString().startsWith("original,result,state");
         Document odt = Decant.open(FolderLog.write(entries, scan, WHEN, folder.resolve("log.odt"))).document();
-        assertThat(odt.blocks()).filteredOn(block -> block instanceof app.decant.document.Table).hasSize(2);
+        assertThat(odt.blocks()).filteredOn(block -> block instanceof Table).hasSize(2);
     }
 
     @Test void partsRunSideBySideAndOneMoreRunGathersWhatTheyDid() throws Exception {

@@ -11,6 +11,7 @@ import app.decant.document.Finding;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.ListLabels;
+import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Progress;
@@ -174,7 +175,7 @@ class DocxReadingTest {
                 + "<w:style w:type=\"character\" w:styleId=\"C\"><w:name w:val=\"c\"/><w:rPr><w:i/><w:sz w:val=\"40\"/></w:rPr></w:style></w:styles>");
         Taken taken = read("<w:p><w:pPr><w:pStyle w:val=\"H\"/></w:pPr><w:r><w:rPr><w:rStyle w:val=\"C\"/><w:b w:val=\"0\"/></w:rPr><w:t>x</w:t></w:r></w:p>");
         Cascade cascade = Cascade.of(taken.document());
-        app.decant.document.Look look = cascade.text(first(taken), first(taken).inlines().get(0).look());
+        Look look = cascade.text(first(taken), first(taken).inlines().get(0).look());
         assertThat(look.get(TextProperty.SIZE)).isEqualTo(20);
         assertThat(look.get(TextProperty.BOLD)).isFalse();
         assertThat(look.get(TextProperty.ITALIC)).isTrue();
@@ -188,7 +189,7 @@ class DocxReadingTest {
                 + "\"><w:style w:type=\"paragraph\" w:styleId=\"A\"><w:name w:val=\"A\"/><w:basedOn w:val=\"B\"/></w:style><w:style w:type=\"paragraph\" "
                 + "w:styleId=\"B\"><w:name w:val=\"B\"/><w:basedOn w:val=\"A\"/><w:rPr><w:b/></w:rPr></w:style></w:styles>");
         Taken taken = read("<w:p><w:pPr><w:pStyle w:val=\"A\"/></w:pPr></w:p>");
-        assertThat(Cascade.of(taken.document()).text(first(taken), app.decant.document.Look.PLAIN).is(TextProperty.BOLD)).isTrue();
+        assertThat(Cascade.of(taken.document()).text(first(taken), Look.PLAIN).is(TextProperty.BOLD)).isTrue();
     }
 
     /** 17.6.18: each section's properties stand at its end, and say how it begins. */
@@ -282,7 +283,7 @@ class DocxReadingTest {
     @Test void rowsSayHowTheyBehave() {
         Table table = (Table) read("<w:tbl><w:tr><w:trPr><w:tblHeader/><w:cantSplit/><w:trHeight w:val=\"400\" "
                 + "w:hRule=\"exact\"/></w:trPr><w:tc><w:p/></w:tc></w:tr></w:tbl>").document().blocks().get(0);
-        app.decant.document.Look look = table.rows().get(0).look();
+        Look look = table.rows().get(0).look();
         assertThat(look.is(TableProperty.HEADER_ROW) && look.is(TableProperty.KEEP_ROW) && look.is(TableProperty.ROW_HEIGHT_EXACT)).isTrue();
         assertThat(look.get(TableProperty.ROW_HEIGHT)).isEqualTo(20);
     }

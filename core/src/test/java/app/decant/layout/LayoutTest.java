@@ -5,8 +5,10 @@ import static org.assertj.core.api.Assertions.within;
 
 import app.decant.document.Anchor;
 import app.decant.document.Block;
+import app.decant.document.BlockPath;
 import app.decant.document.Border;
 import app.decant.document.Borders;
+import app.decant.document.Colour;
 import app.decant.document.Document;
 import app.decant.document.Edit;
 import app.decant.document.Image;
@@ -26,6 +28,11 @@ import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.font.FontCatalogue;
+import app.decant.page.Item;
+import app.decant.page.Line;
+import app.decant.page.Page;
+
+import app.decant.page.Piece;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -34,7 +41,7 @@ import org.junit.jupiter.api.Test;
 
 /** Text onto pages. Where no source is named the expectation is common practice of the trade. */
 class LayoutTest {
-    private static Pages layOut(Document document) { return Layout.of(document, FontCatalogue.shipped()); }
+    private static PagedDocument layOut(Document document) { return Layout.of(document, FontCatalogue.shipped()); }
 
     @Test void justifiedLinesEndAtTheMarginAndTheLastOneDoesNot() {
         Paragraph paragraph = Sample.looking("word ".repeat(60).trim(), Look.of(ParagraphProperty.ALIGNMENT, Alignment.JUSTIFY));
@@ -54,11 +61,11 @@ class LayoutTest {
             List<Block> blocks = new ArrayList<>();
             for (int i = 0; i < before; i++) blocks.add(Paragraph.of("line"));
             blocks.add(Paragraph.of("word ".repeat(100).trim()));
-            Pages pages = layOut(Sample.of(blocks));
+            PagedDocument pages = layOut(Sample.of(blocks));
             if (pages.count() < 2) continue;
             Paragraph last = (Paragraph) blocks.get(blocks.size() - 1);
-            long first = pages.page(0).lines().stream().filter(line -> line.paragraph() == last).count();
-            long second = pages.page(1).lines().stream().filter(line -> line.paragraph() == last).count();
+            long first = pages.page(0).lines().stream().filter(line -> TextPassage.paragraph(line) == last).count();
+            long second = pages.page(1).lines().stream().filter(line -> TextPassage.paragraph(line) == last).count();
             assertThat(first).as("lines at the foot, after %d others", before).isNotEqualTo(1);
             assertThat(second).as("lines at the head, after %d others", before).isNotEqualTo(1);
         }
@@ -71,7 +78,7 @@ class LayoutTest {
             Paragraph heading = Paragraph.styled("Heading1", "Heading");
             blocks.add(heading);
             blocks.add(Paragraph.of("word ".repeat(60).trim()));
-            Pages pages = layOut(Sample.of(blocks));
+            PagedDocument pages = layOut(Sample.of(blocks));
             int page = pages.pageOf(heading);
             assertThat(pages.pageOf((Paragraph) blocks.get(before + 1))).as("after %d lines", before).isEqualTo(page);
         }
@@ -103,8 +110,8 @@ class LayoutTest {
             Table.Cell cell = new Table.Cell(0, 1, 1, Look.PLAIN, List.of(Paragraph.of(r == 0 ? "HEAD" : "row " + r)));
             rows.add(new Table.Row(r == 0 ? Look.of(TableProperty.HEADER_ROW, true) : Look.PLAIN, List.of(cell)));
         }
-        Table table = new Table(Look.of(TableProperty.BORDERS, Borders.all(Border.single(1, app.decant.document.Colour.BLACK))), List.of(200.0), rows);
-        Pages pages = layOut(Sample.of(List.of(table, Paragraph.of("after"))));
+        Table table = new Table(Look.of(TableProperty.BORDERS, Borders.all(Border.single(1, Colour.BLACK))), List.of(200.0), rows);
+        PagedDocument pages = layOut(Sample.of(List.of(table, Paragraph.of("after"))));
         assertThat(pages.count()).isGreaterThan(1);
         List<String> all = new ArrayList<>();
         for (Page page : pages.pages()) {
@@ -120,13 +127,13 @@ class LayoutTest {
     @Test void aRowTallerThanItsPageIsCutBetweenLines() {
         Table.Cell tall = new Table.Cell(0, 1, 1, Look.PLAIN, List.of(Paragraph.of("word ".repeat(1500).trim())));
         Table.Cell small = new Table.Cell(1, 1, 1, Look.PLAIN, List.of(Paragraph.of("small")));
-        Pages pages = layOut(Sample.of(List.of(new Table(Look.PLAIN, List.of(200.0, 100.0), List.of(new Table.Row(Look.PLAIN, List.of(tall, small)))))));
+        PagedDocument pages = layOut(Sample.of(List.of(new Table(Look.PLAIN, List.of(200.0, 100.0), List.of(new Table.Row(Look.PLAIN, List.of(tall, small)))))));
         assertThat(pages.count()).isGreaterThan(1);
         int words = 0;
         for (Page page : pages.pages()) {
             for (Item.LineItem line : page.lines()) {
-                assertThat(line.y() + line.line().height()).isLessThanOrEqualTo(page.height() - page.geometry().bottom() + 1);
-                if (line.paragraph() == tall.blocks().get(0)) words += (line.line().end() - line.line().start() + 1) / 5;
+                assertThat(line.y() + line.line().height()).isLessThanOrEqualTo(page.height() - pages.geometry(page.index()).bottom() + 1);
+                if (TextPassage.paragraph(line) == tall.blocks().get(0)) words += (line.line().end() - line.line().start() + 1) / 5;
             }
         }
         assertThat(words).isEqualTo(1500);
@@ -143,8 +150,8 @@ class LayoutTest {
             inlines.add(note);
             Paragraph marked = target.withInlines(inlines);
             noted.set(at, marked);
-            Pages pages = layOut(Sample.of(noted));
-            int page = pages.spot(new Place(app.decant.document.BlockPath.of(0, at), marked.length() - 1)).page();
+            PagedDocument pages = layOut(Sample.of(noted));
+            int page = pages.spot(new Place(BlockPath.of(0, at), marked.length() - 1)).page();
             assertThat(Sample.lines(pages.page(page))).contains("The note itself.");
             double lowest = 0;
             double noteTop = 0;
@@ -163,9 +170,10 @@ class LayoutTest {
                 new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0), Anchor.Wrap.SQUARE, new TableProperty.Insets(0, 0, 0, 10), false);
         Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Floating(anchor, picture, Look.PLAIN),
                 new Inline.Text("word ".repeat(200).trim(), Look.PLAIN)));
-        Page page = layOut(Sample.of(List.of(paragraph))).page(0);
-        double left = page.width() - page.geometry().right() - 150 - 10;
-        double bottom = page.geometry().top() + 100;
+        PagedDocument laid = layOut(Sample.of(List.of(paragraph)));
+        Page page = laid.page(0);
+        double left = page.width() - laid.geometry(0).right() - 150 - 10;
+        double bottom = laid.geometry(0).top() + 100;
         boolean narrow = false;
         boolean wide = false;
         for (Item.LineItem line : page.lines()) {
@@ -190,7 +198,7 @@ class LayoutTest {
         Page page = layOut(Sample.of(one, two)).page(0);
         List<Item.LineItem> lines = page.lines();
         double middle = page.width() / 2;
-        long left = lines.stream().filter(line -> line.x() < middle && !line.paragraph().text().equals("below")).count();
+        long left = lines.stream().filter(line -> line.x() < middle && !TextPassage.paragraph(line).text().equals("below")).count();
         long right = lines.stream().filter(line -> line.x() > middle).count();
         assertThat(left).isEqualTo(6);
         assertThat(right).isEqualTo(5);
@@ -209,7 +217,7 @@ class LayoutTest {
     }
 
     @Test void aParagraphWithoutAnySpaceIsBrokenSomewhere() {
-        Pages pages = layOut(Sample.of(List.of(Paragraph.of("x".repeat(2000)))));
+        PagedDocument pages = layOut(Sample.of(List.of(Paragraph.of("x".repeat(2000)))));
         for (Item.LineItem line : pages.page(0).lines()) assertThat(line.line().width()).isLessThanOrEqualTo(Section.PageGeometry.A4.textWidth() + 0.1);
         assertThat(pages.page(0).lines().stream().mapToInt(line -> line.line().end() - line.line().start()).sum()).isEqualTo(2000);
     }
@@ -235,14 +243,14 @@ class LayoutTest {
                 default -> Edit.paragraphs(document, Span.caret(place), paragraph -> paragraph.withStyle("Heading2"), "style");
             };
             document = edit.apply(document);
-            Pages quick = layout.next(document);
-            Pages slow = layOut(document);
+            PagedDocument quick = layout.next(document);
+            PagedDocument slow = layOut(document);
             assertThat(picture(quick)).as("after edit %d, %s", i, edit.what()).isEqualTo(picture(slow));
         }
     }
 
     /** Everything on all pages with its place, as text. */
-    private static List<String> picture(Pages pages) {
+    private static List<String> picture(PagedDocument pages) {
         List<String> all = new ArrayList<>();
         for (Page page : pages.pages()) {
             all.add("page " + page.label());
@@ -261,9 +269,9 @@ class LayoutTest {
     @Test void anEditLeavesPagesFarFromItTheVerySameObjects() {
         Document document = Sample.of(Sample.prose(300, 60, 5));
         Layout layout = new Layout(FontCatalogue.shipped());
-        Pages before = layout.next(document);
+        PagedDocument before = layout.next(document);
         Place place = new Place(Walk.of(document).stops().get(150).path(), 3);
-        Pages after = layout.next(Edit.type(document, Span.caret(place), "x", null).apply(document));
+        PagedDocument after = layout.next(Edit.type(document, Span.caret(place), "x", null).apply(document));
         int page = after.spot(place).page();
         assertThat(after.page(0)).isSameAs(before.page(0));
         assertThat(after.page(after.count() - 1)).isSameAs(before.page(before.count() - 1));
@@ -272,11 +280,11 @@ class LayoutTest {
 
     @Test void aClickFindsTheCharacterUnderIt() {
         Document document = Sample.of(Sample.prose(20, 50, 6));
-        Pages pages = layOut(document);
+        PagedDocument pages = layOut(document);
         for (Walk.Stop stop : pages.walk().stops()) {
             for (int offset = 0; offset < stop.paragraph().length(); offset += 7) {
                 Place place = new Place(stop.path(), offset);
-                Pages.Caret caret = pages.caret(place);
+                PagedDocument.Caret caret = pages.caret(place);
                 assertThat(pages.placeAt(caret.page(), caret.x(), caret.top() + caret.height() / 2)).isEqualTo(place);
             }
         }

@@ -17,6 +17,10 @@ import app.decant.document.Section;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
+import app.decant.page.Item;
+import app.decant.page.Page;
+
+import app.decant.page.Piece;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -24,7 +28,7 @@ import org.junit.jupiter.api.Test;
 
 /** Headers, footers, page numbers, breaks and spacing. Common practice where no clause is named. */
 class PageFrameTest {
-    private static Pages layOut(Document document) { return Layout.of(document, FontCatalogue.shipped()); }
+    private static PagedDocument layOut(Document document) { return Layout.of(document, FontCatalogue.shipped()); }
 
     private static List<String> frame(Page page) {
         List<String> lines = new ArrayList<>();
@@ -61,7 +65,7 @@ class PageFrameTest {
     }
 
     @Test void headersCountThePages() {
-        Pages pages = layOut(Sample.of(section(Map.of(FramePlace.FOOTER, List.of(numbered("p. "))), false, pagesOf(3))));
+        PagedDocument pages = layOut(Sample.of(section(Map.of(FramePlace.FOOTER, List.of(numbered("p. "))), false, pagesOf(3))));
         assertThat(pages.pages()).extracting(page -> frame(page).get(0)).containsExactly("p. 1/3", "p. 2/3", "p. 3/3");
     }
 
@@ -69,7 +73,7 @@ class PageFrameTest {
         Section one = section(Map.of(FramePlace.HEADER, List.of(numbered(""))), false, pagesOf(2));
         Section two = new Section(Section.Start.NEXT_PAGE, Section.PageGeometry.A4, Section.Columns.ONE, new Section.PageNumbering(NumberFormat.LOWER_ROMAN,
                 1), Map.of(), false, pagesOf(2));
-        Pages pages = layOut(Sample.of(one, two));
+        PagedDocument pages = layOut(Sample.of(one, two));
         assertThat(pages.pages()).extracting(Page::label).containsExactly("1", "2", "i", "ii");
         assertThat(frame(pages.page(3)).get(0)).isEqualTo("ii/4");
     }
@@ -77,7 +81,7 @@ class PageFrameTest {
     @Test void aSectionThatBeginsOnAnOddPageLeavesTheEvenOneBlank() {
         Section two = new Section(Section.Start.ODD_PAGE, Section.PageGeometry.A4, Section.Columns.ONE, Section.PageNumbering.CONTINUED, Map.of(), false,
                 List.of(Paragraph.of("two")));
-        Pages pages = layOut(Sample.of(section(Map.of(), false, pagesOf(1)), two));
+        PagedDocument pages = layOut(Sample.of(section(Map.of(), false, pagesOf(1)), two));
         assertThat(pages.pages()).extracting(Sample::lines).containsExactly(List.of("body 0"), List.of(), List.of("two"));
         assertThat(pages.page(2).label()).isEqualTo("3");
     }
@@ -93,7 +97,7 @@ class PageFrameTest {
 
     @Test void breaksInsideParagraphsEndTheirPage() {
         Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("one\ftwo\nthree", Look.PLAIN)));
-        Pages pages = layOut(Sample.of(List.of(paragraph, Paragraph.of("\f"), Paragraph.of("four"))));
+        PagedDocument pages = layOut(Sample.of(List.of(paragraph, Paragraph.of("\f"), Paragraph.of("four"))));
         assertThat(pages.pages()).extracting(Sample::lines).containsExactly(List.of("one"), List.of("two", "three", ""), List.of("four"));
     }
 
@@ -140,7 +144,7 @@ class PageFrameTest {
         String word = "harbour\u00ADmaster ".repeat(30).trim();
         List<Item.LineItem> lines = layOut(Sample.of(List.of(Paragraph.of(word)))).page(0).lines();
         for (Item.LineItem line : lines) {
-            String text = line.paragraph().text().substring(line.line().start(), line.line().end());
+            String text = TextPassage.paragraph(line).text().substring(line.line().start(), line.line().end());
             Piece.Glyphs last = (Piece.Glyphs) line.line().pieces().get(line.line().pieces().size() - 1);
             if (text.endsWith("\u00AD")) assertThat(last.text()).endsWith("-");
             else assertThat(last.text()).doesNotEndWith("-");

@@ -14,13 +14,14 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
+
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** Whatever a document asks for, all its text finds a place on paper; and what does not is found out. */
 class PlacedTextTest {
-    private static Pages laidOut(Block... blocks) {
+    private static PagedDocument laidOut(Block... blocks) {
         return Layout.of(Document.empty().withSections(List.of(Document.empty().sections().get(0).withBlocks(List.of(blocks)))), FontCatalogue.shipped());
     }
 
@@ -47,7 +48,7 @@ class PlacedTextTest {
     @Test void aBoxAsLargeAsThePageHasItToItselfAndItsTextFollows() {
         for (Anchor.Wrap wrap : List.of(Anchor.Wrap.SQUARE, Anchor.Wrap.TOP_AND_BOTTOM)) {
             for (double height : new double[] {700, 842, 5000}) {
-                Pages pages = laidOut(holding("beside it", box(19_000, height, wrap)), Paragraph.of("after it"));
+                PagedDocument pages = laidOut(holding("beside it", box(19_000, height, wrap)), Paragraph.of("after it"));
                 assertThat(PlacedText.missing(pages)).as(wrap + " " + height).isEmpty();
                 assertThat(pages.count()).isLessThanOrEqualTo(2);
             }
@@ -62,7 +63,7 @@ class PlacedTextTest {
     }
 
     @Test void aTableWiderThanItsPaperIsNarrowed() {
-        Pages pages = laidOut(table(12, 120, List.of(Paragraph.of("cell"))));
+        PagedDocument pages = laidOut(table(12, 120, List.of(Paragraph.of("cell"))));
         assertThat(PlacedText.missing(pages)).isEmpty();
         assertThat(pages.page(0).lines()).allSatisfy(line -> assertThat(line.left() + line.line().width()).isLessThan(pages.page(0).width()));
     }
@@ -70,7 +71,7 @@ class PlacedTextTest {
     @Test void aRowHigherThanAPageIsCutEvenWhereItShouldStayWhole() {
         List<Block> many = new ArrayList<>();
         for (int i = 0; i < 150; i++) many.add(Paragraph.of("line " + i));
-        Pages pages = laidOut(Paragraph.of("above"), table(2, 200, many));
+        PagedDocument pages = laidOut(Paragraph.of("above"), table(2, 200, many));
         assertThat(PlacedText.missing(pages)).isEmpty();
         assertThat(pages.count()).isBetween(3, 5);
     }
@@ -78,7 +79,7 @@ class PlacedTextTest {
     @Test void tellsWhatIsOffThePaperAndPassesOverWhatIsHidden() {
         Paragraph indented = new Paragraph(null, Look.of(app.decant.document.ParagraphProperty.INDENT_START, 5000.0), Look.PLAIN,
                 List.of(new Inline.Text("far off", Look.PLAIN)));
-        assertThat(PlacedText.missing(laidOut(indented))).singleElement().satisfies(lost -> assertThat(lost.text()).isEqualTo("faroff"));
+        assertThat(PlacedText.missing(laidOut(indented))).singleElement().isEqualTo("faroff");
         Paragraph hidden = Paragraph.of("seen").withInlines(List.of(new Inline.Text("seen", Look.PLAIN),
                 new Inline.Text("not shown", Look.of(TextProperty.HIDDEN, true))));
         assertThat(PlacedText.missing(laidOut(hidden))).isEmpty();

@@ -3,11 +3,14 @@ package app.decant.paint;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.demo.PassengerHandbook;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
-import app.decant.layout.Page;
-import app.decant.layout.Pages;
+import app.decant.page.Page;
+import app.decant.layout.PagedDocument;
 import app.decant.paint.PagePainter.PictureCache;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
@@ -28,7 +31,7 @@ class PaintedPageTest {
     private static final double SCALE = 1.5;
 
     @Test void theScreenShowsThePageThatIsPublished() throws IOException {
-        Pages pages = Layout.of(PassengerHandbook.document(), FontCatalogue.shipped());
+        PagedDocument pages = Layout.of(PassengerHandbook.document(), FontCatalogue.shipped());
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         PdfWriter.write(pages, new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN, pages.document().facts(), Instant.EPOCH),
                 bytes, Progress.SILENT);
@@ -70,9 +73,9 @@ class PaintedPageTest {
     @Test void aPictureThatCannotBeDecodedLeavesItsPlaceAndBreaksNothing() {
         app.decant.document.Image broken = new app.decant.document.Image("image/png", new byte[] {1, 2, 3});
         assertThat(new PictureCache().holds(broken)).isFalse();
-        app.decant.document.Paragraph paragraph = new app.decant.document.Paragraph(null, app.decant.document.Look.PLAIN, app.decant.document.Look.PLAIN,
-                java.util.List.of(new app.decant.document.Inline.InlinePicture(new app.decant.document.Picture(broken, 100, 60, null),
-                        app.decant.document.Look.PLAIN)));
+        Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN,
+                java.util.List.of(new Inline.InlinePicture(new app.decant.document.Picture(broken, 100, 60, null),
+                        Look.PLAIN)));
         Page page = Layout.of(app.decant.layout.Sample.of(java.util.List.of(paragraph)), FontCatalogue.shipped()).page(0);
         assertThat(PagePainter.image(page, 1, new PictureCache()).getWidth()).isEqualTo(595);
     }

@@ -12,7 +12,7 @@ import app.decant.document.TextProperty;
 import app.decant.font.Face;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import app.decant.layout.Sample;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -21,6 +21,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
@@ -43,15 +44,15 @@ class CompactFontTest {
 
     private static Face twin() throws IOException { return Face.read("Twin", false, false, CompactTwin.of(PLAIN.file())); }
 
-    private static Pages pages(String family, Face... brought) {
+    private static PagedDocument pages(String family, Face... brought) {
         Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN,
                 List.of(new Inline.Text(TEXT, Look.of(TextProperty.FAMILY, family).with(TextProperty.SIZE, 16.0))));
         Document document = Sample.of(List.of(paragraph));
-        return Layout.of(document.withFacts(new Facts("Twin", null, null, null, "en", null, null, java.util.Map.of())), FontCatalogue.shipped()
+        return Layout.of(document.withFacts(new Facts("Twin", null, null, null, "en", null, null, Map.of())), FontCatalogue.shipped()
                 .with(List.of(brought)));
     }
 
-    private static byte[] write(Pages pages, PdfStyle style) throws IOException {
+    private static byte[] write(PagedDocument pages, PdfStyle style) throws IOException {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         PdfWriter.write(pages, new PdfChoices(List.of(0), style, pages.document().facts(), Instant.EPOCH), bytes, Progress.SILENT);
         return bytes.toByteArray();

@@ -11,8 +11,9 @@ import app.decant.document.Progress;
 import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import app.decant.layout.Sample;
+import app.decant.page.Piece;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Instant;
@@ -27,8 +28,8 @@ class CopiedTextTest {
     @Test void ligaturesComeOutAsLetters() throws IOException {
         Look look = Look.of(TextProperty.FAMILY, "Carlito").with(TextProperty.LIGATURES, true);
         Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("office waffle first flow afflict", look)));
-        Pages pages = Layout.of(Sample.of(List.of(paragraph)), FontCatalogue.shipped());
-        app.decant.layout.Piece.Glyphs glyphs = (app.decant.layout.Piece.Glyphs) pages.page(0).lines().get(0).line().pieces().get(0);
+        PagedDocument pages = Layout.of(Sample.of(List.of(paragraph)), FontCatalogue.shipped());
+        Piece.Glyphs glyphs = (Piece.Glyphs) pages.page(0).lines().get(0).line().pieces().get(0);
         assertThat(glyphs.glyphs().length).as("the letters really are joined").isLessThan(glyphs.text().length());
         assertThat(copied(pages)).isEqualTo("office waffle first flow afflict");
     }
@@ -49,7 +50,7 @@ class CopiedTextTest {
         assertThat(copied(Layout.of(Sample.of(List.of(paragraph)), FontCatalogue.shipped()))).isEqualTo(text);
     }
 
-    private static String copied(Pages pages) throws IOException {
+    private static String copied(PagedDocument pages) throws IOException {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         PdfChoices choices = new PdfChoices(List.of(0), PdfStyle.PLAIN, Facts.NONE, Instant.EPOCH);
         PdfWriter.write(pages, choices, bytes, Progress.SILENT);

@@ -11,7 +11,7 @@ import app.decant.document.Progress;
 import app.decant.document.Span;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import app.decant.pdf.PdfCheck.Proof;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -42,7 +42,7 @@ import org.junit.jupiter.api.io.TempDir;
 /** The check after publishing must be able to fail: files spoiled in one way each are found out. */
 class PdfCheckTest {
     @TempDir static Path folder;
-    private static Pages pages;
+    private static PagedDocument pages;
     private static PdfChoices choices;
     private static PdfWriter.Written written;
     private static Path good;
@@ -56,7 +56,7 @@ class PdfCheckTest {
         }
     }
 
-    private static PdfChoices choices(Pages pages) {
+    private static PdfChoices choices(PagedDocument pages) {
         return new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN, pages.document().facts(), Instant.EPOCH);
     }
 
@@ -129,10 +129,10 @@ class PdfCheckTest {
 
     /** The same letters in another order are another text, read from the right as well (Unicode Standard Annex 9). */
     @Test void letterOrderCountsInTextReadFromTheRight() throws IOException {
-        Pages right = Layout.of(Document.empty()
+        PagedDocument right = Layout.of(Document.empty()
                 .withSections(List.of(Document.empty().sections().get(0)
                 .withBlocks(List.of(Paragraph.of("\u05E9\u05DC\u05D5\u05DD \u05E2\u05D5\u05DC\u05DD 12 abc"))))), FontCatalogue.shipped());
-        Pages swapped = Layout.of(Document.empty()
+        PagedDocument swapped = Layout.of(Document.empty()
                 .withSections(List.of(Document.empty().sections().get(0)
                 .withBlocks(List.of(Paragraph.of("\u05E9\u05D5\u05DC\u05DD \u05E2\u05D5\u05DC\u05DD 12 abc"))))), FontCatalogue.shipped());
         Path file = folder.resolve("right.pdf");
@@ -151,7 +151,7 @@ class PdfCheckTest {
     @Test void oneChangedWordIsFound() throws IOException {
         Document document = PassengerHandbook.document();
         Place place = new Place(pages.outline().headings().get(1).path().sibling(pages.outline().headings().get(1).path().last() + 1), 4);
-        Pages others = Layout.of(Edit.type(document, Span.caret(place), "x", null).apply(document), FontCatalogue.shipped());
+        PagedDocument others = Layout.of(Edit.type(document, Span.caret(place), "x", null).apply(document), FontCatalogue.shipped());
         assertThat(PdfCheck.check(good, others, choices, written)).anySatisfy(proof -> {
             assertThat(proof.holds()).isFalse();
             assertThat(proof.sentence()).isEqualTo("Text differs on 1 page");

@@ -9,7 +9,7 @@ import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import app.decant.pdf.PdfChoices;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -48,7 +48,7 @@ import org.verapdf.cos.COSObjType;
 class HandbookPublicationTest {
     private static final Instant WHEN = Instant.parse("2026-11-16T10:00:00Z");
     @TempDir static Path folder;
-    private static Pages pages;
+    private static PagedDocument pages;
     private static Receipt receipt;
 
     @BeforeAll static void publish() {

@@ -6,8 +6,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import app.decant.Decant;
 import app.decant.demo.HarbourNotice;
 import app.decant.demo.PassengerHandbook;
+import app.decant.document.Colour;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
+import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.Image;
 import app.decant.document.Inline;
@@ -17,7 +19,7 @@ import app.decant.document.Picture;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import app.decant.pdf.Opening;
 import app.decant.pdf.PdfCheck;
 import app.decant.pdf.PdfStyle;
@@ -37,6 +39,8 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import javax.imageio.ImageIO;
@@ -63,7 +67,7 @@ class PublishingChoicesTest {
 
     @TempDir private Path folder;
 
-    private static Pages pages(Document document) { return Layout.of(document, FontCatalogue.shipped()); }
+    private static PagedDocument pages(Document document) { return Layout.of(document, FontCatalogue.shipped()); }
 
     private Receipt publish(Document document, Recipe recipe, Recipe.Passwords passwords) {
         return Publisher.publish(new Order(pages(document), recipe.with(Recipe.WhenPresent.REPLACE), passwords, null), folder.resolve("made.pdf"), WHEN,
@@ -122,16 +126,16 @@ class PublishingChoicesTest {
     }
 
     /** What another program says of a file; empty where it is not installed. */
-    private static java.util.Optional<String> said(String... command) throws Exception {
+    private static Optional<String> said(String... command) throws Exception {
         Process process;
         try {
             process = new ProcessBuilder(command).redirectErrorStream(true).start();
         } catch (IOException e) {
-            return java.util.Optional.empty();
+            return Optional.empty();
         }
         String said = new String(process.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
         assertThat(process.waitFor()).as(said).isZero();
-        return java.util.Optional.of(said);
+        return Optional.of(said);
     }
 
     @Test void locksAgainstChangeWithoutAskingForAPassword() throws IOException {
@@ -220,10 +224,10 @@ class PublishingChoicesTest {
     @Test void writesFieldsOfOnesOwnAndTheTimesAsWished() throws IOException {
         Instant made = Instant.parse("2025-03-01T09:30:00Z");
         Document notice = HarbourNotice.document();
-        app.decant.document.Facts facts = notice.facts();
-        notice = notice.withFacts(new app.decant.document.Facts(facts.title(), facts.subject(), facts.author(), facts.keywords(), facts.language(), made,
-                made, java.util.Map.of("Office", "Pier 2", "Drawer", "12")));
-        FactsRule rule = new FactsRule(false, null, null, null, null, null, app.decant.pdf.Dates.OF_THE_DOCUMENT, java.util.Map.of("File number", "HO 12/6",
+        Facts facts = notice.facts();
+        notice = notice.withFacts(new Facts(facts.title(), facts.subject(), facts.author(), facts.keywords(), facts.language(), made,
+                made, Map.of("Office", "Pier 2", "Drawer", "12")));
+        FactsRule rule = new FactsRule(false, null, null, null, null, null, app.decant.pdf.Dates.OF_THE_DOCUMENT, Map.of("File number", "HO 12/6",
                 "Drawer", "", "Title", "not this way"));
         for (Standard standard : List.of(Standard.NONE, Standard.A_1B, Standard.A_2A_UA_1)) {
             Receipt receipt = publish(notice, Recipe.PLAIN.with(rule).with(PdfStyle.PLAIN.with(standard)));
@@ -237,7 +241,7 @@ class PublishingChoicesTest {
                         .contains("<pdfx:File_number>HO 12/6</pdfx:File_number>", "<xmp:CreateDate>2025-03-01T09:30:00Z");
             }
         }
-        FactsRule silent = new FactsRule(true, null, null, null, null, null, app.decant.pdf.Dates.NONE, java.util.Map.of());
+        FactsRule silent = new FactsRule(true, null, null, null, null, null, app.decant.pdf.Dates.NONE, Map.of());
         Receipt receipt = publish(notice, Recipe.PLAIN.with(silent).with(PdfStyle.PLAIN.with(Standard.A_2B)));
         try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile())) {
             assertThat(pdf.getDocumentInformation().getCreationDate()).isNull();
@@ -426,12 +430,12 @@ class PublishingChoicesTest {
     @Test void keepsRecipesAndRefusesUnknownFieldsByName() {
         Recipes recipes = new Recipes(folder.resolve("recipes"));
         Recipe own = new Recipe(Target.PDF, new PageRange("1-3"), new PdfStyle(new app.decant.pdf.PdfChoices.Bookmarks(2, 4, 3, true, 1,
-                List.of(new app.decant.document.Colour(0x1F4E79)), java.util.Map.of("Luggage", "Bags")), app.decant.pdf.PdfChoices.Fonts.WHOLE,
+                List.of(new Colour(0x1F4E79)), Map.of("Luggage", "Bags")), app.decant.pdf.PdfChoices.Fonts.WHOLE,
                 Set.of("Carlito"), new Pictures(60, 120, 200, 600), false,
                 new Opening(2, 1.25, Opening.Arrangement.ONE_COLUMN, Opening.Panel.NONE, true, true, false, new Opening.Printing(3, Opening.Sides.ONE,
                         true)), false, Standard.A_3B, 1.7, true), new Recipe.Locking(Strength.AES_128, EnumSet.of(Permission.COPY)),
                         List.of(Laid.watermark("Copy")),
-                new FactsRule(true, "T", "S", "A", "K", "fr", app.decant.pdf.Dates.NONE, java.util.Map.of("File number", "HO 12/6")), "{name} {n}", true,
+                new FactsRule(true, "T", "S", "A", "K", "fr", app.decant.pdf.Dates.NONE, Map.of("File number", "HO 12/6")), "{name} {n}", true,
                         Recipe.Links.FOUND, Set.of("ftp"), Recipe.Restricted.REPLACE, Recipe.OfficeFonts.WHOLE,
                         new app.decant.format.text.PlainText(java.nio.charset.StandardCharsets.UTF_16, true, app.decant.format.text.PlainText.LineEnds.CRLF,
                         72), Recipe.WhenPresent.KEEP_BOTH);

@@ -135,10 +135,10 @@ class PublishingDetailsTest {
                 List.of(new Inline.Text("Welcome aboard", BODY.with(TextProperty.FAMILY, "Harbour Script"))))));
         Order order = new Order(Layout.of(document, fonts), Recipe.PLAIN);
         Path file = folder.resolve("welcome.pdf");
-        assertThatThrownBy(() -> Publisher.publish(order.permitted(fonts), file, WHEN, Progress.SILENT)).isInstanceOf(DecantException.class)
+        assertThatThrownBy(() -> Publisher.publish(order.permitted(), file, WHEN, Progress.SILENT)).isInstanceOf(DecantException.class)
                 .hasMessageContaining("The licence of Harbour Script forbids");
         assertThat(file).doesNotExist();
-        Receipt receipt = Publisher.publish(new Order(order.pages(), Recipe.PLAIN.with(Recipe.Restricted.REPLACE)).permitted(fonts), file, WHEN,
+        Receipt receipt = Publisher.publish(new Order(order.pages(), Recipe.PLAIN.with(Recipe.Restricted.REPLACE)).permitted(), file, WHEN,
                 Progress.SILENT);
         assertThat(receipt.findings()).extracting(Finding::what).anyMatch(what -> what.startsWith("Harbour Script") && what.contains("Liberation Serif"));
         assertThat(text(file)).contains("Welcome aboard");

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.decant.Decant;
+import app.decant.document.Block;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Facts;
@@ -65,7 +66,7 @@ class SafeResultsTest {
         Paragraph note = Paragraph.of("see the note").withInlines(List.of(new Inline.Text("see the note", Look.PLAIN),
                 new Inline.Note(Inline.Note.Kind.FOOTNOTE, List.of(link("javascript:note()")), null, Look.PLAIN),
                 new Inline.Field(Inline.Field.Kind.OTHER, " DDEAUTO c:\\\\calc \"a\" ", "result of the field", Look.PLAIN)));
-        List<app.decant.document.Block> blocks = new ArrayList<>(links);
+        List<Block> blocks = new ArrayList<>(links);
         blocks.add(table);
         blocks.add(note);
         Section plain = Document.empty().sections().get(0);

@@ -8,7 +8,7 @@ import app.decant.document.Document;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import app.decant.pdf.PdfCheck;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Standard;
@@ -16,6 +16,7 @@ import app.decant.pdf.StandardCheck;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.Map;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.junit.jupiter.api.Test;
@@ -29,7 +30,7 @@ class StandardsTest {
 
     @TempDir private Path folder;
 
-    private static Pages pages(Document document) { return Layout.of(document, FontCatalogue.shipped()); }
+    private static PagedDocument pages(Document document) { return Layout.of(document, FontCatalogue.shipped()); }
 
     @ParameterizedTest
     @EnumSource(mode = EnumSource.Mode.EXCLUDE, names = "NONE")
@@ -52,7 +53,7 @@ class StandardsTest {
         Path file = folder.resolve("tagged.pdf");
         Publisher.publish(new Order(pages(PassengerHandbook.document()), Recipe.PLAIN), file, WHEN, Progress.SILENT);
         try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
-            java.util.Map<String, Integer> roles = new java.util.TreeMap<>();
+            Map<String, Integer> roles = new java.util.TreeMap<>();
             count(pdf.getDocumentCatalog().getStructureTreeRoot(), roles);
             assertThat(roles.keySet()).contains("Document", "H1", "H2", "H3", "P", "L", "LI", "Lbl", "LBody", "Table", "TR", "TH", "TD", "Figure", "Link",
                     "Note", "TOC", "TOCI");
@@ -61,7 +62,7 @@ class StandardsTest {
         }
     }
 
-    private static void count(org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureNode node, java.util.Map<String, Integer> roles) {
+    private static void count(org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureNode node, Map<String, Integer> roles) {
         for (Object kid : node.getKids()) {
             if (!(kid instanceof org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement element)) continue;
             roles.merge(element.getStructureType(), 1, Integer::sum);

@@ -16,7 +16,7 @@ import app.decant.font.FontCatalogue;
 import app.decant.format.Taken;
 import app.decant.format.TextFormats;
 import app.decant.layout.Layout;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -49,13 +49,13 @@ class TravellingFontsTest {
 
     @TempDir private Path folder;
 
-    private static Pages pages(byte[] font) {
+    private static PagedDocument pages(byte[] font) {
         Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text(WORDS, Look.of(TextProperty.FAMILY, FAMILY))));
         Document document = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(paragraph))));
         return Layout.of(document, FontCatalogue.shipped().with(List.of(Face.read(FAMILY, false, false, font))));
     }
 
-    private Receipt publish(Pages pages, Target target, Recipe.OfficeFonts fonts) {
+    private Receipt publish(PagedDocument pages, Target target, Recipe.OfficeFonts fonts) {
         Recipe recipe = Recipe.PLAIN.to(target).with(fonts).with(Recipe.WhenPresent.REPLACE);
         return Publisher.publish(new Order(pages, recipe), folder.resolve("made." + target.ending()), Instant.EPOCH, Progress.SILENT);
     }
@@ -71,17 +71,17 @@ class TravellingFontsTest {
     private static Taken taken(byte[] file, Target target) { return TextFormats.read(file, "made." + target.ending(), null, Progress.SILENT); }
 
     /** A machine without the family lays the document out with the font inside: lines end where they ended. */
-    private void usedWhereItIsMissing(Receipt receipt, Pages original, Target target) throws IOException {
+    private void usedWhereItIsMissing(Receipt receipt, PagedDocument original, Target target) throws IOException {
         Document again = taken(Files.readAllBytes(receipt.file()), target).document();
         assertThat(again.fonts()).singleElement().satisfies(font -> assertThat(font.family()).isEqualTo(FAMILY));
-        Pages pages = Layout.of(again, FontCatalogue.shipped());
+        PagedDocument pages = Layout.of(again, FontCatalogue.shipped());
         assertThat(pages.fonts()).filteredOn(match -> match.family().equals(FAMILY)).singleElement().satisfies(match -> assertThat(match.here()).isTrue());
         assertThat(pages.page(0).lines().get(0).line().pieces().get(0).width()).isEqualTo(original.page(0).lines().get(0).line().pieces().get(0).width());
     }
 
     /** ISO/IEC 29500-1, 17.8.1: the first 32 bytes are XORed with the key, read from its last byte to its first; 17.8.3.8 tells that fonts are inside. */
     @Test void goIntoDocxDisguisedByTheirKey() throws IOException {
-        Pages original = pages(FILE);
+        PagedDocument original = pages(FILE);
         Receipt receipt = publish(original, Target.DOCX, Recipe.OfficeFonts.WHOLE);
         Map<String, byte[]> parts = parts(receipt.file());
         Matcher key = Pattern.compile("<w:font w:name=\"Quay Grotesk\"><w:embedRegular r:id=\"rId1\" w:fontKey=\"\\{([0-9A-F-]{36})}\"")
@@ -99,7 +99,7 @@ class TravellingFontsTest {
 
     /** ISO/IEC 26300-1, 17.13 and 17.14: a declaration leads to the file beside the text. */
     @Test void goIntoOdtBesideTheText() throws IOException {
-        Pages original = pages(FILE);
+        PagedDocument original = pages(FILE);
         Receipt receipt = publish(original, Target.ODT, Recipe.OfficeFonts.WHOLE);
         Map<String, byte[]> parts = parts(receipt.file());
         assertThat(Arrays.equals(parts.get("Fonts/font1.ttf"), FILE)).isTrue();
@@ -111,7 +111,7 @@ class TravellingFontsTest {
 
     @Test void travelOnFromFormatToFormatAndCanBeLeftBehind() throws IOException {
         Receipt first = publish(pages(FILE), Target.DOCX, Recipe.OfficeFonts.WHOLE);
-        Pages brought = Layout.of(taken(Files.readAllBytes(first.file()), Target.DOCX).document(), FontCatalogue.shipped());
+        PagedDocument brought = Layout.of(taken(Files.readAllBytes(first.file()), Target.DOCX).document(), FontCatalogue.shipped());
         Receipt second = publish(brought, Target.ODT, Recipe.OfficeFonts.AS_THEY_CAME);
         assertThat(parts(second.file())).containsKey("Fonts/font1.ttf");
         assertThat(parts(publish(brought, Target.DOCX, Recipe.OfficeFonts.NONE).file()).keySet()).noneMatch(name -> name.contains("fonts/"));
@@ -121,7 +121,7 @@ class TravellingFontsTest {
 
     @Test void holdTheUsedCharactersOnlyWhereWished() throws IOException {
         for (Target target : List.of(Target.DOCX, Target.ODT)) {
-            Pages original = pages(FILE);
+            PagedDocument original = pages(FILE);
             Receipt receipt = publish(original, target, Recipe.OfficeFonts.USED_CHARACTERS);
             Document again = taken(Files.readAllBytes(receipt.file()), target).document();
             assertThat(again.fonts().get(0).subset()).isTrue();
@@ -141,7 +141,7 @@ class TravellingFontsTest {
         ByteBuffer tables = ByteBuffer.wrap(restricted);
         for (int i = 0; i < tables.getShort(4); i++)
             if (tables.getInt(12 + 16 * i) == 0x4F532F32) tables.putShort(tables.getInt(12 + 16 * i + 8) + 8, (short) 2);
-        Pages pages = pages(restricted);
+        PagedDocument pages = pages(restricted);
         assertThatThrownBy(() -> publish(pages, Target.DOCX, Recipe.OfficeFonts.WHOLE)).isInstanceOf(DecantException.class)
                 .hasMessageContaining("licence of Quay Grotesk forbids");
         assertThat(folder.resolve("made.docx")).doesNotExist();

@@ -3,10 +3,10 @@ package app.decant.recover;
 import app.decant.document.Border;
 import app.decant.document.Colour;
 import app.decant.document.Picture;
-import app.decant.layout.Canvas;
-import app.decant.layout.Page;
-import app.decant.layout.Pages;
-import app.decant.layout.Piece;
+import app.decant.page.Canvas;
+import app.decant.page.Page;
+import app.decant.layout.PagedDocument;
+import app.decant.page.Piece;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -35,7 +35,7 @@ final class GlyphByGlyph {
     /** One letter and where it goes. */
     private record Letter(String text, PDFont font, double size, double x, double baseline, Colour colour) { }
 
-    static byte[] write(Pages pages) {
+    static byte[] write(PagedDocument pages) {
         try {
             return new GlyphByGlyph().run(pages);
         } catch (IOException e) {
@@ -43,7 +43,7 @@ final class GlyphByGlyph {
         }
     }
 
-    private byte[] run(Pages pages) throws IOException {
+    private byte[] run(PagedDocument pages) throws IOException {
         try (pdf) {
             for (Page page : pages.pages()) page(page);
             ByteArrayOutputStream out = new ByteArrayOutputStream();

@@ -1,5 +1,6 @@
 package app.decant.recover;
 
+import app.decant.font.FontCatalogue;
 import app.decant.recover.Specimen.Piece;
 import com.lowagie.text.Anchor;
 import com.lowagie.text.Chunk;
@@ -39,7 +40,7 @@ final class OpenWriter {
     static byte[] write(Specimen specimen) { return new OpenWriter(specimen).run(); }
 
     private static BaseFont font(String file) {
-        try (InputStream in = app.decant.font.FontCatalogue.class.getResourceAsStream(file)) {
+        try (InputStream in = FontCatalogue.class.getResourceAsStream(file)) {
             return BaseFont.createFont(file, BaseFont.IDENTITY_H, BaseFont.EMBEDDED, true, in.readAllBytes(), null);
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);

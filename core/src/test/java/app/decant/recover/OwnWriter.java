@@ -30,7 +30,7 @@ import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.PdfWriter;
@@ -55,11 +55,11 @@ final class OwnWriter {
 
     private OwnWriter(Specimen specimen) { this.specimen = specimen; }
 
-    static Pages pages(Specimen specimen) { return Layout.of(new OwnWriter(specimen).document(), FontCatalogue.shipped()); }
+    static PagedDocument pages(Specimen specimen) { return Layout.of(new OwnWriter(specimen).document(), FontCatalogue.shipped()); }
 
     static byte[] write(Specimen specimen, boolean bookmarks) { return write(pages(specimen), bookmarks); }
 
-    static byte[] write(Pages pages, boolean bookmarks) {
+    static byte[] write(PagedDocument pages, boolean bookmarks) {
         try {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             PdfChoices choices = new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN.tagged(false)

@@ -8,6 +8,7 @@ import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Inline;
 import app.decant.document.ListLabels;
+import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Section;
@@ -205,8 +206,8 @@ class PageStructureTest {
     }
 
     @Test void showsLettersOfOtherScriptsAndTellsThoseThatNoFontHas() {
-        Paragraph paragraph = new Paragraph("Normal", app.decant.document.Look.PLAIN, app.decant.document.Look.of(TextProperty.SIZE, 11.0),
-                List.of(new Inline.Text("한국어 漢字 \uD80C\uDC00", app.decant.document.Look.PLAIN)));
+        Paragraph paragraph = new Paragraph("Normal", Look.PLAIN, Look.of(TextProperty.SIZE, 11.0),
+                List.of(new Inline.Text("한국어 漢字 \uD80C\uDC00", Look.PLAIN)));
         Document document = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(paragraph))));
         assertThat(Layout.of(document, FontCatalogue.shipped()).findings()).extracting(Finding::what)
                 .anyMatch(sentence -> sentence.contains("No font here has \uD80C\uDC00;"));

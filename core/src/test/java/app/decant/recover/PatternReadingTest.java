@@ -2,8 +2,10 @@ package app.decant.recover;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.decant.document.Colour;
 import app.decant.document.Document;
 import app.decant.document.Finding;
+import app.decant.document.Paragraph;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
 import java.awt.Color;
@@ -136,9 +138,9 @@ class PatternReadingTest {
             Recovered recovered = sketch.recovered();
             assertThat(recovered.findings()).extracting(Finding::what).contains("A colour gradient behind text on page 1 is one colour now.");
             Document document = recovered.document();
-            assertThat(document.blocks().get(0)).isInstanceOfSatisfying(app.decant.document.Paragraph.class, heading -> {
+            assertThat(document.blocks().get(0)).isInstanceOfSatisfying(Paragraph.class, heading -> {
                 assertThat(heading.plainText()).isEqualTo("Departures from Ostrey");
-                app.decant.document.Colour shading = app.decant.document.Cascade.of(document).paragraph(heading)
+                Colour shading = app.decant.document.Cascade.of(document).paragraph(heading)
                         .get(app.decant.document.ParagraphProperty.SHADING);
                 assertThat(shading).isNotNull();
                 assertThat(shading.rgb() >> 16 & 255).as("half red").isBetween(110, 145);

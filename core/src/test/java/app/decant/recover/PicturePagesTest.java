@@ -9,7 +9,7 @@ import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.format.FileKind;
 import app.decant.format.Taken;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import app.decant.publish.Recipe;
 import java.awt.Color;
 import java.awt.Font;
@@ -83,7 +83,7 @@ class PicturePagesTest {
         Files.write(file, tiff(3));
         Taken taken = Decant.open(file);
         assertThat(taken.kind()).isEqualTo(FileKind.TIFF);
-        Pages pages = Decant.layOut(taken.document());
+        PagedDocument pages = Decant.layOut(taken.document());
         assertThat(pages.count()).isEqualTo(3);
         assertThat(pages.page(0).width()).isBetween(595.0, 595.5);
         if (!OpticalReader.isHere()) {
@@ -108,7 +108,7 @@ class PicturePagesTest {
         for (int x = 0; x < 1600; x++) for (int y = 0; y < 900; y++) photo.setRGB(x, y, x / 8 << 16 | y / 4 << 8 | 60);
         Path file = folder.resolve("photo." + format);
         assertThat(ImageIO.write(photo, format, file.toFile())).isTrue();
-        Pages pages = Decant.layOut(Decant.open(file).document());
+        PagedDocument pages = Decant.layOut(Decant.open(file).document());
         assertThat(pages.count()).isOne();
         assertThat(pages.page(0).width()).isBetween(841.0, 843.0);
         Path pdf = folder.resolve("photo.pdf");

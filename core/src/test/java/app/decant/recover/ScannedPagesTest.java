@@ -8,6 +8,7 @@ import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Inline;
+import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
@@ -129,7 +130,7 @@ class ScannedPagesTest {
 
     @Test void wordsUnderAPictureFollowItsSize() throws IOException {
         Document document = open(scan(1)).document();
-        Picture scan = document.blocks().stream().flatMap(block -> block instanceof app.decant.document.Paragraph paragraph ? paragraph.inlines().stream()
+        Picture scan = document.blocks().stream().flatMap(block -> block instanceof Paragraph paragraph ? paragraph.inlines().stream()
                 : java.util.stream.Stream.<Inline>empty())
                 .map(inline -> inline instanceof Inline.Floating floating && floating.content() instanceof Picture picture ? picture
                         : inline instanceof Inline.InlinePicture picture ? picture.picture() : null).filter(java.util.Objects::nonNull).findFirst()

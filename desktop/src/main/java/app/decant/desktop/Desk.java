@@ -1,5 +1,6 @@
 package app.decant.desktop;
 
+import app.decant.document.Paragraph;
 import app.decant.publish.TimeLimit;
 import app.decant.document.Progress;
 import java.time.Duration;
@@ -17,7 +18,7 @@ import app.decant.font.FontCatalogue;
 import app.decant.format.FileKind;
 import app.decant.format.Taken;
 import app.decant.layout.Layout;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import app.decant.proof.Comparison;
 import app.decant.publish.Order;
 import app.decant.publish.Output;
@@ -62,7 +63,7 @@ final class Desk {
     private final ExecutorService layoutThread = Executors.newSingleThreadExecutor(task -> daemon(task, "layout"));
     private final ExecutorService workThread = Executors.newSingleThreadExecutor(task -> daemon(task, "work"));
     private final ScheduledExecutorService keeper = Executors.newSingleThreadScheduledExecutor(task -> daemon(task, "working copy"));
-    private final ObjectProperty<Pages> pages = new SimpleObjectProperty<>();
+    private final ObjectProperty<PagedDocument> pages = new SimpleObjectProperty<>();
     private final ObjectProperty<Span> selection = new SimpleObjectProperty<>();
     private final ObjectProperty<Look> nextLook = new SimpleObjectProperty<>();
     private final ObjectProperty<Source> source = new SimpleObjectProperty<>();
@@ -120,7 +121,7 @@ final class Desk {
         return thread;
     }
 
-    ObjectProperty<Pages> pages() { return pages; }
+    ObjectProperty<PagedDocument> pages() { return pages; }
     ObjectProperty<Span> selection() { return selection; }
     /** The look picked at a bare caret for what is typed there; gone as soon as the caret moves. */
     ObjectProperty<Look> nextLook() { return nextLook; }
@@ -210,7 +211,7 @@ final class Desk {
     /** The file that could not be opened for want of a password. */
     Path wanted() { return wanted; }
 
-    private record Opened(Taken taken, Layout layout, Pages pages) { }
+    private record Opened(Taken taken, Layout layout, PagedDocument pages) { }
 
     private static boolean isPdf(Path file) {
         try (java.io.InputStream in = java.nio.file.Files.newInputStream(file)) {
@@ -221,7 +222,7 @@ final class Desk {
         }
     }
 
-    private void compare(Source taken, Pages laidOut) {
+    private void compare(Source taken, PagedDocument laidOut) {
         workThread.execute(() -> {
             try {
                 Comparison made = Decant.faith(taken.file(), taken.password(), laidOut, Progress.SILENT);
@@ -273,7 +274,7 @@ final class Desk {
     private boolean touchesHeadings(Edit edit) {
         if (pages.get() == null || !edit.what().equals("typing") && !edit.what().equals("deleting")) return true;
         app.decant.document.Cascade cascade = app.decant.document.Cascade.of(document);
-        return edit.changes().stream().flatMap(change -> change.blocks().stream()).anyMatch(block -> block instanceof app.decant.document.Paragraph paragraph
+        return edit.changes().stream().flatMap(change -> change.blocks().stream()).anyMatch(block -> block instanceof Paragraph paragraph
                 && cascade.outlineLevel(paragraph) > 0)
                 || edit.sections() != null || edit.changes().stream().anyMatch(change -> change.to() - change.from() > change.blocks().size());
     }
@@ -308,23 +309,23 @@ final class Desk {
         Layout kept = layout;
         layoutThread.execute(() -> {
             try {
-                Pages made = again(kept, snapshot);
+                PagedDocument made = again(kept, snapshot);
                 Platform.runLater(() -> laidOut(made));
             } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
-                LoggerFactory.getLogger(Desk.class).error("Pages can't be laid out", e);
+                LoggerFactory.getLogger(Desk.class).error("PagedDocument can't be laid out", e);
                 Platform.runLater(() -> notLaidOut(snapshot, e));
             }
         });
     }
 
-    /** Pages after an edit; where that fails on what is remembered of the pages before, all of them from nothing. */
-    private Pages again(Layout kept, Document snapshot) {
+    /** PagedDocument after an edit; where that fails on what is remembered of the pages before, all of them from nothing. */
+    private PagedDocument again(Layout kept, Document snapshot) {
         try {
             return kept.next(snapshot);
         } catch (RuntimeException e) {
             LoggerFactory.getLogger(Desk.class).error("Laid out anew, since going on from the pages before failed", e);
             Layout fresh = new Layout(FontCatalogue.ofThisMachine());
-            Pages made = fresh.next(snapshot);
+            PagedDocument made = fresh.next(snapshot);
             Platform.runLater(() -> {
                 if (layout == kept) layout = fresh;
             });
@@ -350,7 +351,7 @@ final class Desk {
         keepSoon();
     }
 
-    private void laidOut(Pages made) {
+    private void laidOut(PagedDocument made) {
         layingOut = false;
         if (made.document() != document) {
             layOut();
@@ -398,7 +399,7 @@ final class Desk {
      */
     void publish(List<Map.Entry<String, Recipe>> recipes, Recipe.Passwords passwords, Path file, Consumer<List<Receipt>> after) {
         whenLaidOut(() -> {
-            Pages laidOut = pages.get();
+            PagedDocument laidOut = pages.get();
             Path from = source.get() == null ? null : source.get().file();
             List<Path> names = Output.names(file, recipes);
             List<Output> outputs = new ArrayList<>();
@@ -429,7 +430,7 @@ final class Desk {
 
     /** About how large a PDF will be, worked out aside. */
     void estimate(Recipe recipe, Consumer<Long> told) {
-        Pages laidOut = pages.get();
+        PagedDocument laidOut = pages.get();
         Path file = source.get() == null ? null : source.get().file();
         new Job("").start(this::aside, progress -> Publisher.estimate(new Order(laidOut, recipe, Recipe.Passwords.NONE, file), progress), told, problem ->
                 told.accept(-1L));
@@ -437,7 +438,7 @@ final class Desk {
 
     /** Tells what a format will not carry of the document. */
     void losses(Recipe recipe, Consumer<List<Finding>> told) {
-        Pages laidOut = pages.get();
+        PagedDocument laidOut = pages.get();
         new Job("").start(this::aside, progress -> Publisher.losses(new Order(laidOut, recipe)), told, problem ->
                 told.accept(List.of(Finding.lost(problem.getMessage(), ""))));
     }

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
 import javafx.collections.transformation.FilteredList;
@@ -167,11 +168,11 @@ final class FolderLanes {
 
     /** Moves files on; many at a time, so that a quick run does not slow the window. */
     void move(List<FolderScan.Item> begun, List<Entry> ended) {
-        java.util.Set<Path> gone = new java.util.HashSet<>();
+        Set<Path> gone = new java.util.HashSet<>();
         for (FolderScan.Item item : begun) gone.add(item.source());
         for (Entry entry : ended) gone.add(entry.source());
         lists.get(Lane.WAITING).removeIf(card -> gone.contains(card.source));
-        java.util.Set<Path> over = new java.util.HashSet<>();
+        Set<Path> over = new java.util.HashSet<>();
         for (Entry entry : ended) over.add(entry.source());
         for (FolderScan.Item item : begun)
             if (!over.contains(item.source()))

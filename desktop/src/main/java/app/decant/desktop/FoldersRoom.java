@@ -9,7 +9,7 @@ import app.decant.folder.FolderLog;
 import app.decant.folder.FolderPlan;
 import app.decant.folder.FolderRun;
 import app.decant.folder.FolderScan;
-import app.decant.layout.Pages;
+import app.decant.page.Pages;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;

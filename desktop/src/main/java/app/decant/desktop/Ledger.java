@@ -1,7 +1,7 @@
 package app.decant.desktop;
 
 import app.decant.document.TextSearch;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import java.time.format.DateTimeFormatter;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Pos;
@@ -56,7 +56,7 @@ final class Ledger {
     }
 
     private void count() {
-        Pages pages = desk.pages().get();
+        PagedDocument pages = desk.pages().get();
         if (pages == null) return;
         desk.aside(() -> {
             int counted = TextSearch.words(pages.document());
@@ -74,7 +74,7 @@ final class Ledger {
             safe.setText(Words.of("ledger.folders.safe"));
             return;
         }
-        Pages pages = desk.pages().get();
+        PagedDocument pages = desk.pages().get();
         if (pages == null) {
             where.setText(Words.of("ledger.nothing"));
             about.setText("");

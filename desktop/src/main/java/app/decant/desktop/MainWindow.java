@@ -1,11 +1,13 @@
 package app.decant.desktop;
 
+import app.decant.document.Outline;
 import app.decant.document.Place;
 import app.decant.document.Span;
 import java.io.File;
 import java.nio.charset.Charset;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Node;
@@ -262,10 +264,10 @@ final class MainWindow {
     /** To the next or the one before of the headings. */
     void heading(int step) {
         if (desk.pages().get() == null || desk.selection().get() == null) return;
-        List<app.decant.document.Outline.Heading> headings = desk.pages().get().outline().headings();
+        List<Outline.Heading> headings = desk.pages().get().outline().headings();
         Place here = new Place(desk.selection().get().head().path(), 0);
-        app.decant.document.Outline.Heading target = null;
-        for (app.decant.document.Outline.Heading heading : headings) {
+        Outline.Heading target = null;
+        for (Outline.Heading heading : headings) {
             int order = heading.path().compareTo(here.path());
             if (step > 0 && order > 0) {
                 target = heading;
@@ -333,7 +335,7 @@ final class MainWindow {
     void saveTo(Path file) {
         app.decant.publish.Recipe recipe = app.decant.publish.Recipe.PLAIN.to(app.decant.publish.Target.DOCX)
                 .with(app.decant.publish.Recipe.WhenPresent.REPLACE);
-        desk.publish(java.util.List.of(java.util.Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE, file, receipts ->
+        desk.publish(java.util.List.of(Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE, file, receipts ->
                 notices.say(Words.of("save.done", receipts.get(0).file().getFileName()), "notice-good", Notices.action("notice.well", () -> { })));
     }
 

@@ -1,7 +1,7 @@
 package app.decant.desktop;
 
-import app.decant.layout.Page;
-import app.decant.layout.Pages;
+import app.decant.page.Page;
+import app.decant.layout.PagedDocument;
 import app.decant.paint.PagePainter;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
@@ -52,7 +52,7 @@ final class PageGrid {
 
     Node node() { return box; }
 
-    void show(Pages pages, Set<Integer> wanted) {
+    void show(PagedDocument pages, Set<Integer> wanted) {
         chosen = wanted;
         title.setText(wanted.isEmpty() ? Words.of("grid.whole", pages.count()) : Words.of("grid.some", wanted.size(), pages.count()));
         boolean same = thumbs.size() == pages.count();
@@ -66,7 +66,7 @@ final class PageGrid {
         Platform.runLater(this::paintVisible);
     }
 
-    private void build(Pages pages) {
+    private void build(PagedDocument pages) {
         thumbs.clear();
         flow.getChildren().clear();
         images.keySet().retainAll(pages.pages());

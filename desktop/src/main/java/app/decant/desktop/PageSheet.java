@@ -1,6 +1,6 @@
 package app.decant.desktop;
 
-import app.decant.layout.Page;
+import app.decant.page.Page;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;

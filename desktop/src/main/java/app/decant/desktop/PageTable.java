@@ -2,9 +2,10 @@ package app.decant.desktop;
 
 import app.decant.document.Place;
 import app.decant.document.Span;
-import app.decant.layout.Item;
-import app.decant.layout.Page;
-import app.decant.layout.Pages;
+import app.decant.layout.TextPassage;
+import app.decant.page.Item;
+import app.decant.page.Page;
+import app.decant.layout.PagedDocument;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -92,7 +93,7 @@ final class PageTable extends Region {
 
     /** A new document is shown as wide as the table is, until somebody chooses a zoom. */
     private void fit() {
-        Pages pages = desk.pages().get();
+        PagedDocument pages = desk.pages().get();
         if (!fitted || pages == null || getWidth() < 100) return;
         double widest = pages.pages().stream().limit(20).mapToDouble(Page::width).max().orElse(595);
         double wanted = Math.max(0.3, Math.min(1.1, (getWidth() - 12 - 2 * GAP) / (widest * INCH)));
@@ -123,7 +124,7 @@ final class PageTable extends Region {
     }
 
     private void measure() {
-        Pages pages = desk.pages().get();
+        PagedDocument pages = desk.pages().get();
         int count = pages == null ? 0 : pages.count();
         tops = new double[count + 1];
         double y = GAP;
@@ -160,7 +161,7 @@ final class PageTable extends Region {
         down.resizeRelocate(getWidth() - bar, 0, bar, getHeight());
         across.resizeRelocate(0, getHeight() - bar, getWidth() - bar, bar);
         canvas.resizeRelocate(0, 0, getWidth(), getHeight());
-        Pages pages = desk.pages().get();
+        PagedDocument pages = desk.pages().get();
         if (pages == null || tops.length != pages.count() + 1) {
             canvas.getChildren().clear();
             sheets.clear();
@@ -205,9 +206,9 @@ final class PageTable extends Region {
         return Math.max(0, count - 1);
     }
 
-    private void placeCaret(Pages pages) {
+    private void placeCaret(PagedDocument pages) {
         Span span = desk.selection().get();
-        Pages.Caret place = span == null || !fits(pages, span) ? null : pages.caret(span.head());
+        PagedDocument.Caret place = span == null || !fits(pages, span) ? null : pages.caret(span.head());
         PageSheet sheet = place == null ? null : sheets.get(place.page());
         if (sheet == null || !isFocused()) {
             caret.hide();
@@ -217,28 +218,28 @@ final class PageTable extends Region {
     }
 
     /** A selection that was made for another state of the document is not drawn. */
-    private static boolean fits(Pages pages, Span span) {
+    private static boolean fits(PagedDocument pages, Span span) {
         return pages.walk().indexOf(span.head().path()) >= 0 && pages.walk().indexOf(span.anchor().path()) >= 0;
     }
 
-    private List<double[]> rectangles(Pages pages, Page page) {
+    private List<double[]> rectangles(PagedDocument pages, Page page) {
         Span span = desk.selection().get();
         return span == null || span.isEmpty() || !fits(pages, span) ? List.of() : rectangles(pages, page, span);
     }
 
-    private List<double[]> marked(Pages pages, Page page) {
+    private List<double[]> marked(PagedDocument pages, Page page) {
         List<double[]> all = new ArrayList<>();
         for (Span span : marks) if (fits(pages, span)) all.addAll(rectangles(pages, page, span));
         return all;
     }
 
-    private static List<double[]> rectangles(Pages pages, Page page, Span span) {
+    private static List<double[]> rectangles(PagedDocument pages, Page page, Span span) {
         List<double[]> rectangles = new ArrayList<>();
         int from = pages.walk().indexOf(span.start().path());
         int to = pages.walk().indexOf(span.end().path());
         for (Item item : page.text()) {
             if (!(item instanceof Item.LineItem line) || !line.editable()) continue;
-            int index = pages.walk().indexOf(line.paragraph());
+            int index = pages.walk().indexOf(TextPassage.paragraph(line));
             if (index < from || index > to) continue;
             int start = index == from ? Math.max(line.line().start(), span.start().offset()) : line.line().start();
             int end = index == to ? Math.min(line.line().end(), span.end().offset()) : line.line().end();
@@ -247,7 +248,7 @@ final class PageTable extends Region {
             double a = line.left() + line.line().caretX(start);
             double b = line.left() + line.line().caretX(end);
             double left = Math.min(a, b);
-            double width = Math.abs(a - b) + (whole && line.line().end() == line.paragraph().length() ? 4 : 0);
+            double width = Math.abs(a - b) + (whole && line.line().end() == line.passage().length() ? 4 : 0);
             rectangles.add(new double[] {left, line.y(), width, line.line().height()});
         }
         return rectangles;
@@ -292,10 +293,10 @@ final class PageTable extends Region {
     }
 
     void reveal() {
-        Pages pages = desk.pages().get();
+        PagedDocument pages = desk.pages().get();
         Span span = desk.selection().get();
         if (pages == null || span == null || !fits(pages, span)) return;
-        Pages.Caret place = pages.caret(span.head());
+        PagedDocument.Caret place = pages.caret(span.head());
         if (place == null) return;
         double top = tops[place.page()] + place.top() * scale();
         double bottom = top + place.height() * scale();
@@ -305,7 +306,7 @@ final class PageTable extends Region {
 
     /** The place under a point of this node, or null. */
     Place placeAt(double x, double y) {
-        Pages pages = desk.pages().get();
+        PagedDocument pages = desk.pages().get();
         if (pages == null || tops.length < 2) return null;
         double absolute = y + down.getValue();
         int page = pageAt(absolute);
@@ -315,8 +316,8 @@ final class PageTable extends Region {
 
     /** Where the caret is on this node, in pixels, or null: its middle. */
     double[] caretPoint(Place place) {
-        Pages pages = desk.pages().get();
-        Pages.Caret found = pages == null ? null : pages.caret(place);
+        PagedDocument pages = desk.pages().get();
+        PagedDocument.Caret found = pages == null ? null : pages.caret(place);
         if (found == null) return null;
         Page page = pages.page(found.page());
         return new double[] {pageX(page) + found.x() * scale(), tops[found.page()] - down.getValue() + (found.top() + found.height() / 2) * scale()};

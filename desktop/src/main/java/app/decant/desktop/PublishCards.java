@@ -2,6 +2,7 @@ package app.decant.desktop;
 
 import app.decant.Decant;
 import app.decant.document.DecantException;
+import app.decant.page.Page;
 import app.decant.pdf.Opening;
 import app.decant.pdf.PasswordStrength;
 import app.decant.pdf.Pictures;
@@ -190,7 +191,7 @@ final class PublishCards extends RecipeCards {
         TextField page = card.field("opening-page", made[0].page() > 0 ? String.valueOf(made[0].page()) : "", Words.of("card.opening.page"));
         card.done(Words.of("card.take"), () -> {
             String text = page.getText().trim();
-            int count = now().pages().of(window.desk().pages().get().pages().stream().map(app.decant.layout.Page::label).toList()).size();
+            int count = now().pages().of(window.desk().pages().get().pages().stream().map(Page::label).toList()).size();
             if (!text.isEmpty() && (!text.matches("\\d{1,5}") || Integer.parseInt(text) < 1 || Integer.parseInt(text) > count))
                 return Words.of("card.opening.wrong", count);
             opening(made[0].page(text.isEmpty() ? 0 : Integer.parseInt(text)));

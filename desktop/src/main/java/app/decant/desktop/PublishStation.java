@@ -2,7 +2,8 @@ package app.decant.desktop;
 
 import app.decant.document.DecantException;
 import app.decant.document.Finding;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
+import app.decant.page.Page;
 import app.decant.publish.NamePattern;
 import app.decant.publish.Output;
 import app.decant.publish.PageRange;
@@ -53,7 +54,7 @@ final class PublishStation {
     private final Afterwards afterwards;
     private Recipe recipe = Recipe.PLAIN;
     private Recipe estimated;
-    private Pages estimatedOf;
+    private PagedDocument estimatedOf;
     private String name = "";
     private Path folder;
     private int lossesAsked;
@@ -153,7 +154,7 @@ final class PublishStation {
     }
 
     private void build() {
-        Pages pages = desk.pages().get();
+        PagedDocument pages = desk.pages().get();
         boolean pdf = recipe.target() == Target.PDF;
         sentence.clear();
         sentence.say(Words.of("say.make") + " ").phrase("what", recipe.target().words(), this::whatCard);
@@ -191,7 +192,7 @@ final class PublishStation {
     }
 
     /** The expected size, worked out aside; the last wish counts. */
-    private void estimate(Pages pages, boolean pdf) {
+    private void estimate(PagedDocument pages, boolean pdf) {
         if (!pdf) {
             size.setText("");
             estimated = null;
@@ -206,7 +207,7 @@ final class PublishStation {
         });
     }
 
-    private void tell(Pages pages) {
+    private void tell(PagedDocument pages) {
         String text = "";
         if (Files.exists(target())) text = Words.of("publish.present", name, presentWords());
         try {
@@ -218,9 +219,9 @@ final class PublishStation {
         warning.setText(text);
     }
 
-    private static List<String> labels(Pages pages) { return pages.pages().stream().map(app.decant.layout.Page::label).toList(); }
+    private static List<String> labels(PagedDocument pages) { return pages.pages().stream().map(Page::label).toList(); }
 
-    private Set<Integer> chosen(Pages pages) {
+    private Set<Integer> chosen(PagedDocument pages) {
         try {
             return new TreeSet<>(recipe.pages().of(labels(pages)));
         } catch (DecantException e) {
@@ -228,7 +229,7 @@ final class PublishStation {
         }
     }
 
-    private void proofs(Pages pages) {
+    private void proofs(PagedDocument pages) {
         proofs.getChildren().clear();
         if (recipe.target() == Target.PDF) {
             int count = chosen(pages).size();
@@ -267,9 +268,11 @@ final class PublishStation {
         proofs.getChildren().add(label);
     }
 
-    private String pagesWords(Pages pages) { return recipe.split() == null ? rangeWords(pages) : Words.of("pages.each", rangeWords(pages), recipe.split()); }
+    private String pagesWords(PagedDocument pages) {
+        return recipe.split() == null ? rangeWords(pages) : Words.of("pages.each", rangeWords(pages), recipe.split());
+    }
 
-    private String rangeWords(Pages pages) {
+    private String rangeWords(PagedDocument pages) {
         return switch (recipe.pages().text()) {
             case "all" -> pages.count() == 1 ? Words.of("pages.one") : Words.of("pages.all", pages.count());
             case "odd" -> Words.of("pages.odd");
@@ -280,7 +283,7 @@ final class PublishStation {
 
     private String presentWords() { return Words.of("present." + recipe.present().name().toLowerCase(java.util.Locale.ROOT)); }
 
-    /** Pages clicked in the grid become the range. */
+    /** PagedDocument clicked in the grid become the range. */
     private void picked(Set<Integer> pages) {
         int count = desk.pages().get().count();
         set(recipe.of(pages.size() == count ? PageRange.ALL : new PageRange(ranges(pages))));

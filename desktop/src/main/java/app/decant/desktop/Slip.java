@@ -12,7 +12,7 @@ import app.decant.document.Style;
 import app.decant.document.TextProperty;
 import app.decant.document.TextProperty.Underline;
 import app.decant.font.FontCatalogue;
-import app.decant.layout.Pages;
+import app.decant.layout.PagedDocument;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -216,7 +216,7 @@ final class Slip {
 
     private void tell() {
         Span span = desk.selection().get();
-        Pages pages = desk.pages().get();
+        PagedDocument pages = desk.pages().get();
         if (span == null || pages == null || pages.document() != desk.document() || pages.walk().indexOf(span.head().path()) < 0) return;
         telling = true;
         Paragraph paragraph = desk.document().paragraph(span.head().path());
@@ -227,7 +227,7 @@ final class Slip {
         String what = count > 1 ? Words.of("slip.paragraphs", count) : level > 0 ? Words.of("slip.heading", level) : style == null ? Words.of("slip.text")
                 : name(style);
         kind.setText(what);
-        Pages.Caret caret = pages.caret(span.head());
+        PagedDocument.Caret caret = pages.caret(span.head());
         String excerpt = paragraph.plainText().replaceAll("\\s+", " ").trim();
         String page = caret == null ? "" : Words.of("slip.page", pages.page(caret.page()).label());
         words.setText(excerpt.isEmpty() ? Words.of("slip.empty", page) : "\u201C" + (excerpt.length() > 44 ? excerpt.substring(0, 43).trim() + "\u2026"

@@ -1,14 +1,13 @@
 package app.decant.desktop;
 
 import app.decant.document.Edit;
-import app.decant.document.Inline;
-import app.decant.document.Look;
 import app.decant.document.Outline;
 import app.decant.document.Place;
 import app.decant.document.Span;
-import app.decant.layout.Item;
-import app.decant.layout.Page;
-import app.decant.layout.Pages;
+import app.decant.page.Item;
+import app.decant.page.Page;
+import app.decant.layout.PagedDocument;
+import app.decant.page.Piece;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.geometry.VPos;
@@ -102,7 +101,7 @@ final class Spine {
         double height = canvas.getHeight();
         g.clearRect(0, 0, WIDTH, height);
         rows.clear();
-        Pages pages = desk.pages().get();
+        PagedDocument pages = desk.pages().get();
         if (pages == null) return;
         boolean dark = dark();
         Color ink = Color.web(dark ? "#ECE7DF" : "#26222B");
@@ -129,7 +128,7 @@ final class Spine {
     }
 
     /** What came in otherwise than it was: small diamonds. */
-    private void differences(GraphicsContext g, Pages pages, Color amber) {
+    private void differences(GraphicsContext g, PagedDocument pages, Color amber) {
         if (desk.faith().get() == null) return;
         g.setFill(amber);
         for (app.decant.proof.Difference one : desk.faith().get().differences()) {
@@ -158,7 +157,7 @@ final class Spine {
     }
 
     /** Pictures are small frames, tables frames with a bar. */
-    private void marks(GraphicsContext g, Pages pages, Color quiet) {
+    private void marks(GraphicsContext g, PagedDocument pages, Color quiet) {
         if (pages.count() > 400) return;
         g.setStroke(quiet);
         g.setFill(quiet);
@@ -167,7 +166,7 @@ final class Spine {
             double lastTable = -100;
             for (Item item : page.text()) {
                 boolean picture = item instanceof Item.PictureItem || item instanceof Item.LineItem line && line.line().pieces().stream()
-                        .anyMatch(piece -> piece instanceof app.decant.layout.Piece.PictureBox);
+                        .anyMatch(piece -> piece instanceof Piece.PictureBox);
                 double top = item instanceof Item.PictureItem one ? one.y() : item instanceof Item.LineItem one ? one.y() : -1;
                 if (picture) {
                     double y = Math.round(y(page.index() + top / page.height(), pages.count())) + 0.5;
@@ -186,14 +185,14 @@ final class Spine {
         }
     }
 
-    private void headings(GraphicsContext g, Pages pages, Color ink, Color quiet, Color plum, Color amber) {
+    private void headings(GraphicsContext g, PagedDocument pages, Color ink, Color quiet, Color plum, Color amber) {
         List<Row> wanted = new ArrayList<>();
         List<Integer> levels = new ArrayList<>();
         List<Outline.Heading> headings = pages.outline().headings();
         for (int i = 0; i < headings.size(); i++) {
             Outline.Heading heading = headings.get(i);
             Place place = new Place(heading.path(), 0);
-            Pages.Spot spot = pages.spot(place);
+            PagedDocument.Spot spot = pages.spot(place);
             if (spot == null) continue;
             double y = y(spot.page() + spot.line().y() / pages.page(spot.page()).height(), pages.count());
             wanted.add(new Row(y, LEAST, heading.title(), Span.caret(place), null));
@@ -280,13 +279,13 @@ final class Spine {
     }
 
     private void pressed(MouseEvent event) {
-        Pages pages = desk.pages().get();
+        PagedDocument pages = desk.pages().get();
         if (pages == null) return;
         Row row = event.getX() > RAIL + 8 ? rowAt(event.getY()) : null;
         draggingWindow = row == null;
         if (row != null && row.target != null) {
             table.pick(row.target, true);
-            Pages.Caret caret = pages.caret(row.target.head());
+            PagedDocument.Caret caret = pages.caret(row.target.head());
             if (caret != null) table.scrollTo(caret.page() + Math.max(0, caret.top() - 30) / pages.page(caret.page()).height());
             if (row.gap != null) FaithSlip.makeHeading(desk, pages.outline().headings().get(row.gap.after()), row.gap);
         } else if (row == null) {
@@ -295,11 +294,11 @@ final class Spine {
     }
 
     private void dragged(MouseEvent event) {
-        Pages pages = desk.pages().get();
+        PagedDocument pages = desk.pages().get();
         if (draggingWindow && pages != null) jump(event.getY(), pages);
     }
 
-    private void jump(double y, Pages pages) {
+    private void jump(double y, PagedDocument pages) {
         double share = (y - TOP) / Math.max(1, canvas.getHeight() - 2 * TOP);
         double seen = table.viewBottom() - table.viewTop();
         table.scrollTo(Math.max(0, share * pages.count() - seen / 2));

@@ -8,9 +8,12 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
 import app.decant.document.Span;
+import app.decant.document.TextProperty;
 import app.decant.document.Walk;
-import app.decant.layout.Line;
-import app.decant.layout.Pages;
+import app.decant.layout.TextPassage;
+import app.decant.page.Item;
+import app.decant.page.Line;
+import app.decant.layout.PagedDocument;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.input.Clipboard;
@@ -74,8 +77,8 @@ final class TableKeys {
             case V -> control ? this::paste : null;
             case Z -> control ? shift ? desk::redo : desk::undo : null;
             case Y -> control ? desk::redo : null;
-            case B -> control ? () -> Dressing.toggle(desk, app.decant.document.TextProperty.BOLD) : null;
-            case I -> control ? () -> Dressing.toggle(desk, app.decant.document.TextProperty.ITALIC) : null;
+            case B -> control ? () -> Dressing.toggle(desk, TextProperty.BOLD) : null;
+            case I -> control ? () -> Dressing.toggle(desk, TextProperty.ITALIC) : null;
             case U -> control ? () -> Dressing.underline(desk) : null;
             default -> null;
         };
@@ -134,11 +137,11 @@ final class TableKeys {
     }
 
     private void updown(int direction, boolean extend) {
-        Pages pages = desk.pages().get();
+        PagedDocument pages = desk.pages().get();
         Place head = desk.selection().get().head();
-        Pages.Spot spot = pages.spot(head);
+        PagedDocument.Spot spot = pages.spot(head);
         if (spot == null) return;
-        Pages.Caret caret = pages.caret(head);
+        PagedDocument.Caret caret = pages.caret(head);
         double x = wantedX >= 0 ? wantedX : caret.x();
         double y = direction < 0 ? spot.line().y() - 2 : spot.line().y() + spot.line().line().height() + 2;
         Place found = lineBeside(pages, spot, x, y, direction);
@@ -148,12 +151,12 @@ final class TableKeys {
     }
 
     /** The place on the nearest line above or below, over page ends too. */
-    private static Place lineBeside(Pages pages, Pages.Spot from, double x, double y, int direction) {
-        app.decant.layout.Item.LineItem best = null;
+    private static Place lineBeside(PagedDocument pages, PagedDocument.Spot from, double x, double y, int direction) {
+        Item.LineItem best = null;
         double nearest = Double.MAX_VALUE;
         int page = from.page();
         while (page >= 0 && page < pages.count() && best == null) {
-            for (app.decant.layout.Item.LineItem line : pages.page(page).lines()) {
+            for (Item.LineItem line : pages.page(page).lines()) {
                 boolean beyond = page != from.page() || (direction < 0 ? line.y() + line.line().height() <= from.line().y() + 1 : line.y() >= from.line().y()
                         + from.line().line().height() - 1);
                 if (!beyond) continue;
@@ -169,16 +172,16 @@ final class TableKeys {
             page += direction;
         }
         if (best == null) return null;
-        BlockPath path = pages.walk().pathOf(best.paragraph());
+        BlockPath path = pages.walk().pathOf(TextPassage.paragraph(best));
         return path == null ? null : new Place(path, best.line().offsetAt(x - best.left()));
     }
 
     private Place lineEdge(boolean end) {
         Place head = desk.selection().get().head();
-        Pages.Spot spot = desk.pages().get().spot(head);
+        PagedDocument.Spot spot = desk.pages().get().spot(head);
         if (spot == null) return null;
         Line line = spot.line().line();
-        boolean runsOn = line.end() < spot.line().paragraph().length();
+        boolean runsOn = line.end() < spot.line().passage().length();
         return new Place(head.path(), end ? runsOn ? Math.max(line.start(), line.end() - 1) : line.end() : line.start());
     }
 

@@ -1,6 +1,6 @@
 package app.decant.desktop;
 
-import app.decant.layout.Page;
+import app.decant.page.Page;
 import app.decant.paint.PagePainter;
 import java.awt.Color;
 import java.awt.Graphics2D;

@@ -12,6 +12,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 import org.slf4j.LoggerFactory;
@@ -70,7 +71,7 @@ final class WorkingCopy {
         } catch (IOException e) {
             LoggerFactory.getLogger(WorkingCopy.class).warn("Working copies can't be listed", e);
         }
-        left.sort(java.util.Comparator.comparing(Left::when).reversed());
+        left.sort(Comparator.comparing(Left::when).reversed());
         return left;
     }
 }

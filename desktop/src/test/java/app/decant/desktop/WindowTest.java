@@ -5,17 +5,21 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.decant.Decant;
 import app.decant.demo.DemoFiles;
 import app.decant.document.BlockPath;
+import app.decant.document.Document;
+import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Outline;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Place;
 import app.decant.document.Span;
+import app.decant.document.Table;
 import app.decant.document.TextProperty;
 import app.decant.publish.Recipe;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
@@ -335,12 +339,12 @@ class WindowTest {
     }
 
     @Test void aMissingNumberIsASlotThatBecomesAHeadingWhenClicked(FxRobot robot) throws TimeoutException {
-        app.decant.document.Document document = window.desk().document();
+        Document document = window.desk().document();
         BlockPath path = heading("Residents").path();
         Look unlisted = Look.of(ParagraphProperty.LIST, new ParagraphProperty.ListReference(null, 0));
         java.util.List<Paragraph> typed = java.util.List.of(new Paragraph("Heading3", unlisted, Look.PLAIN,
-                java.util.List.of(new app.decant.document.Inline.Text("9.1 First", Look.PLAIN))), Paragraph.styled("BodyText", "9.2 Second"),
-                new Paragraph("Heading3", unlisted, Look.PLAIN, java.util.List.of(new app.decant.document.Inline.Text("9.3 Third", Look.PLAIN))));
+                java.util.List.of(new Inline.Text("9.1 First", Look.PLAIN))), Paragraph.styled("BodyText", "9.2 Second"),
+                new Paragraph("Heading3", unlisted, Look.PLAIN, java.util.List.of(new Inline.Text("9.3 Third", Look.PLAIN))));
         app.decant.document.Edit edit = new app.decant.document.Edit("test", java.util.List.of(new app.decant.document.Edit.Replacement(path.parent(),
                 path.last(), path.last() + 1, new java.util.ArrayList<>(typed))), null, null, null, Span.caret(new Place(path, 0)));
         assertThat(document.paragraph(path).text()).isEqualTo("Residents");
@@ -469,12 +473,12 @@ class WindowTest {
         Place place = new Place(heading("Who we are").path(), 0);
         pick(place, place);
         String before = text();
-        Look impossible = Look.of(app.decant.document.TextProperty.SIZE, Double.NaN).with(app.decant.document.TextProperty.FAMILY, null);
+        Look impossible = Look.of(TextProperty.SIZE, Double.NaN).with(TextProperty.FAMILY, null);
         app.decant.document.Edit edit = new app.decant.document.Edit("test", java.util.List.of(new app.decant.document.Edit.Replacement(place.path()
                 .parent(), place.path().last(), place.path().last() + 1,
-                new java.util.ArrayList<>(java.util.List.of(new app.decant.document.Table(Look.PLAIN, java.util.List.of(100.0),
-                        java.util.List.of(new app.decant.document.Table.Row(impossible,
-                        java.util.List.of(new app.decant.document.Table.Cell(7, 3, 1, Look.PLAIN, java.util.List.of(Paragraph.of("x"))))))))))), null, null,
+                new java.util.ArrayList<>(java.util.List.of(new Table(Look.PLAIN, java.util.List.of(100.0),
+                        java.util.List.of(new Table.Row(impossible,
+                        java.util.List.of(new Table.Cell(7, 3, 1, Look.PLAIN, java.util.List.of(Paragraph.of("x"))))))))))), null, null,
                         null, Span.caret(place));
         WaitForAsyncUtils.asyncFx(() -> window.desk().apply(edit));
         settle();
@@ -506,7 +510,7 @@ class WindowTest {
     @Test void aCopyThatIsThereAlreadyIsMadeAnewAsACopy(FxRobot robot) throws TimeoutException, IOException {
         Path taken = Files.writeString(handbook.resolveSibling("taken.docx"), "older");
         app.decant.publish.Recipe recipe = app.decant.publish.Recipe.PLAIN.to(app.decant.publish.Target.DOCX);
-        WaitForAsyncUtils.asyncFx(() -> window.desk().publish(java.util.List.of(java.util.Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE,
+        WaitForAsyncUtils.asyncFx(() -> window.desk().publish(java.util.List.of(Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE,
                 taken, receipts -> { }));
         until(() -> window.desk().trouble().get() != null);
         WaitForAsyncUtils.waitForFxEvents();

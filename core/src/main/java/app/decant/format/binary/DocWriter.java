@@ -9,6 +9,7 @@ import app.decant.document.NumberFormat;
 import app.decant.document.Paragraph;
 import app.decant.document.Section;
 import app.decant.document.Section.FramePlace;
+import app.decant.document.TextProperty;
 import app.decant.format.FlatLooks;
 import app.decant.format.Written;
 import java.io.ByteArrayInputStream;
@@ -106,7 +107,7 @@ public final class DocWriter {
         List<Integer> endnoteStarts = new ArrayList<>();
         Story ends = notes(endnotes, endnoteStarts);
         FileLayout layout = new FileLayout(document, body, notes, headers, ends, template);
-        layout.styles(styles.toBytes(looks, lists::number, fonts.number(document.styles().defaults().get(app.decant.document.TextProperty.FAMILY,
+        layout.styles(styles.toBytes(looks, lists::number, fonts.number(document.styles().defaults().get(TextProperty.FAMILY,
                 "Liberation Serif"))));
         if (!lists.isEmpty()) layout.lists(lists.patterns(), lists.levels(looks), lists.lists(looks));
         layout.sections(sectionEnds, document.sections().stream().map(DocWriter::properties).toList());

@@ -12,6 +12,7 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -38,7 +39,7 @@ final class HtmlTable {
         }
         // Heads stand above and feet below, wherever the page tells them (HTML, 4.9.6 and 4.9.7).
         List<Element> rows = element.select("tr").stream().filter(row -> row.closest("table") == element)
-                .sorted(java.util.Comparator.comparingInt(HtmlTable::place)).toList();
+                .sorted(Comparator.comparingInt(HtmlTable::place)).toList();
         int columns = 0;
         Map<Integer, int[]> reach = new HashMap<>();
         List<List<Object[]>> placed = new ArrayList<>();

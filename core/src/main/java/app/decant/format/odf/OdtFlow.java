@@ -15,6 +15,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** Reads text: paragraphs in lists, tables, frames, and where pages of another kind begin. */
 final class OdtFlow {
@@ -180,7 +181,7 @@ final class OdtFlow {
         return new Paragraph(style, look, text, List.of()).withInlines(inlines);
     }
 
-    private static final java.util.Set<app.decant.document.Property<?>> TEXT = java.util.Set.of(TextProperty.FAMILY, TextProperty.SIZE, TextProperty.BOLD,
+    private static final Set<app.decant.document.Property<?>> TEXT = Set.of(TextProperty.FAMILY, TextProperty.SIZE, TextProperty.BOLD,
             TextProperty.ITALIC, TextProperty.UNDERLINE, TextProperty.STRIKE, TextProperty.DOUBLE_STRIKE, TextProperty.SMALL_CAPITALS,
             TextProperty.CAPITALS, TextProperty.HIDDEN, TextProperty.COLOUR, TextProperty.HIGHLIGHT, TextProperty.SCRIPT, TextProperty.LETTER_SPACING,
                     TextProperty.RAISE, TextProperty.WIDTH_SCALE, TextProperty.LANGUAGE);

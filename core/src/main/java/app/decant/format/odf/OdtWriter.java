@@ -9,6 +9,8 @@ import app.decant.document.NumberFormat;
 import app.decant.document.Picture;
 import app.decant.document.Section;
 import app.decant.document.Section.FramePlace;
+import app.decant.document.TextProperty;
+import app.decant.document.Walk;
 import app.decant.format.Archive;
 import app.decant.format.Written;
 import app.decant.picture.PictureDecoder;
@@ -141,11 +143,11 @@ public final class OdtWriter {
 
     private void fonts(XmlWriter xml) {
         Set<String> families = new TreeSet<>();
-        families.add(document.styles().defaults().get(app.decant.document.TextProperty.FAMILY, "Liberation Serif"));
+        families.add(document.styles().defaults().get(TextProperty.FAMILY, "Liberation Serif"));
         for (var style : document.styles().styles().values())
-            if (style.look().get(app.decant.document.TextProperty.FAMILY) != null) families.add(style.look().get(app.decant.document.TextProperty.FAMILY));
-        app.decant.document.Walk.of(document).stops().forEach(stop -> stop.paragraph().inlines().forEach(inline -> {
-            if (inline.look().get(app.decant.document.TextProperty.FAMILY) != null) families.add(inline.look().get(app.decant.document.TextProperty.FAMILY));
+            if (style.look().get(TextProperty.FAMILY) != null) families.add(style.look().get(TextProperty.FAMILY));
+        Walk.of(document).stops().forEach(stop -> stop.paragraph().inlines().forEach(inline -> {
+            if (inline.look().get(TextProperty.FAMILY) != null) families.add(inline.look().get(TextProperty.FAMILY));
         }));
         xml.open("office:font-face-decls");
         Map<FontFile, String> places = OdtFonts.places(document);

@@ -1,5 +1,6 @@
 package app.decant.format.ooxml;
 
+import app.decant.document.Block;
 import app.decant.document.Finding;
 import app.decant.document.Inline;
 import app.decant.document.Inline.Field;
@@ -197,7 +198,7 @@ final class InlineReader {
 
     private void note(XmlNode node, Inline.Note.Kind kind, Look look) {
         String id = node.get("w:id", "");
-        List<app.decant.document.Block> blocks = story.reader.note(kind, id);
+        List<Block> blocks = story.reader.note(kind, id);
         if (blocks == null) {
             story.reader.find(Finding.lost("A note is missing from the file; its mark was left out.", ""));
             return;

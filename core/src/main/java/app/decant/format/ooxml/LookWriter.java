@@ -15,6 +15,7 @@ import app.decant.document.TextProperty;
 import app.decant.document.TextProperty.Script;
 import app.decant.xml.XmlWriter;
 import java.util.Map;
+import java.util.Set;
 
 /** Writes looks as run and paragraph properties, in the order the schema asks for. */
 final class LookWriter {
@@ -62,7 +63,7 @@ final class LookWriter {
         xml.close();
     }
 
-    private static final java.util.Set<Property<?>> TEXT = java.util.Set.of(TextProperty.STYLE, TextProperty.FAMILY, TextProperty.COMPLEX_FAMILY,
+    private static final Set<Property<?>> TEXT = Set.of(TextProperty.STYLE, TextProperty.FAMILY, TextProperty.COMPLEX_FAMILY,
             TextProperty.EAST_ASIAN_FAMILY, TextProperty.BOLD,
             TextProperty.ITALIC, TextProperty.CAPITALS, TextProperty.SMALL_CAPITALS, TextProperty.STRIKE, TextProperty.DOUBLE_STRIKE, TextProperty.HIDDEN,
                     TextProperty.COLOUR,
@@ -127,7 +128,7 @@ final class LookWriter {
         xml.close();
     }
 
-    private static final java.util.Set<Property<?>> PARAGRAPH = java.util.Set.of(ParagraphProperty.ALIGNMENT, ParagraphProperty.INDENT_START,
+    private static final Set<Property<?>> PARAGRAPH = Set.of(ParagraphProperty.ALIGNMENT, ParagraphProperty.INDENT_START,
             ParagraphProperty.INDENT_END,
             ParagraphProperty.FIRST_LINE, ParagraphProperty.SPACE_BEFORE, ParagraphProperty.SPACE_AFTER, ParagraphProperty.LINE_SPACING,
                     ParagraphProperty.KEEP_WITH_NEXT,

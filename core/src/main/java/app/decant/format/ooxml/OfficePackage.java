@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 
 /** The parts of an Open Packaging container (ISO/IEC 29500-2) and how they point at each other. */
 final class OfficePackage {
@@ -32,7 +33,7 @@ final class OfficePackage {
 
     byte[] part(String name) { return parts.get(name); }
 
-    java.util.Set<String> names() { return parts.keySet(); }
+    Set<String> names() { return parts.keySet(); }
 
     String type(String name) {
         String type = types.get(name);

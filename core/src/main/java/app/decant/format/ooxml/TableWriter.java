@@ -9,6 +9,7 @@ import app.decant.document.TableProperty.TablePart;
 import app.decant.document.TableProperty.TableParts;
 import app.decant.xml.XmlWriter;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 
 /** Writes tables (ISO/IEC 29500-1, 17.4): cells that reach over rows become chains of merged cells again. */
@@ -32,7 +33,7 @@ final class TableWriter {
         for (int above = 0; above < r; above++) {
             for (Table.Cell cell : table.rows().get(above).cells()) if (above + cell.rowSpan() > r) cells.add(new Object[] {cell, "continue"});
         }
-        cells.sort(java.util.Comparator.comparingInt(entry -> ((Table.Cell) entry[0]).column()));
+        cells.sort(Comparator.comparingInt(entry -> ((Table.Cell) entry[0]).column()));
         xml.open("w:tr");
         int first = cells.isEmpty() ? 0 : ((Table.Cell) cells.get(0)[0]).column();
         rowProperties(xml, row.look(), first);

@@ -2,6 +2,8 @@ package app.decant.format.binary;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.decant.document.Colour;
+import app.decant.document.Section;
 import app.decant.document.TextProperty;
 import app.decant.document.Paragraph;
 import app.decant.document.Look;
@@ -139,10 +141,10 @@ class DocRoundTripTest {
 
     /** MS-DOC 2.6.1, sprmCSymbol: the sign of a font stands in place of the bracket in the text. */
     @Test void symbolsAreTheirSignsAndNotBrackets() throws IOException {
-        Look colour = Look.of(TextProperty.COLOUR, new app.decant.document.Colour(0x112233));
+        Look colour = Look.of(TextProperty.COLOUR, new Colour(0x112233));
         Paragraph degrees = Paragraph.of("").withInlines(List.of(new Inline.Text("100", Look.PLAIN), new Inline.Text("(", colour),
                 new Inline.Text("C", Look.of(TextProperty.FAMILY, "Symbol"))));
-        byte[] doc = DocWriter.write(Document.empty().withSections(List.of(app.decant.document.Section.PLAIN.withBlocks(List.of(degrees)))), WHEN, false)
+        byte[] doc = DocWriter.write(Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(degrees)))), WHEN, false)
                 .bytes();
         List<String> fonts = List.of(new HWPFDocument(new ByteArrayInputStream(doc)).getFontTable().getFontNames()).stream()
                 .map(font -> font.getMainFontName()).toList();
@@ -154,7 +156,7 @@ class DocRoundTripTest {
     /** MS-DOC 2.4.1: a page break may end its paragraph. */
     @Test void aPageBreakThatEndsItsParagraphBreaksThePage() {
         byte[] doc = DocWriter.write(Document.empty()
-                .withSections(List.of(app.decant.document.Section.PLAIN.withBlocks(List.of(Paragraph.of("before the break"), Paragraph.of("after it"))))),
+                .withSections(List.of(Section.PLAIN.withBlocks(List.of(Paragraph.of("before the break"), Paragraph.of("after it"))))),
                 WHEN, false).bytes();
         String text = new String(doc, StandardCharsets.ISO_8859_1);
         byte[] from = text.contains("before the break\r") ? "before the break\r".getBytes(StandardCharsets.ISO_8859_1)

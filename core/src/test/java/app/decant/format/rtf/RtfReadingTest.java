@@ -7,6 +7,7 @@ import static app.decant.format.Reading.texts;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import app.decant.document.Block;
 import app.decant.document.Cascade;
 import app.decant.document.Document;
 import app.decant.document.Finding;
@@ -26,8 +27,10 @@ import app.decant.document.TextProperty;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.Progress;
+import app.decant.font.FontCatalogue;
 import app.decant.format.Taken;
 import app.decant.format.TextFormats;
+import app.decant.layout.Layout;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -240,7 +243,7 @@ class RtfReadingTest {
                 + "y\\nestcell{\\nonesttables\\par}{\\*\\nesttableprops\\trowd\\cellx2000\\cellx4000\\nestrow}{\\nonesttables\\par}\\pard\\intbl "
                 + "after\\cell\\row\\pard end\\par");
         Table outer = (Table) taken.document().blocks().get(0);
-        List<app.decant.document.Block> inside = outer.rows().get(0).cells().get(0).blocks();
+        List<Block> inside = outer.rows().get(0).cells().get(0).blocks();
         assertThat(inside).anySatisfy(block -> {
             assertThat(block).isInstanceOf(Table.class);
             assertThat(((Table) block).rows().get(0).cells()).extracting(cell -> ((Paragraph) cell.blocks().get(0)).plainText()).containsExactly("x", "y");
@@ -259,7 +262,7 @@ class RtfReadingTest {
         assertThat(paragraphs(taken.document()).get(0).inlines()).as("hidden text is kept, but hidden").filteredOn(inline -> inline.look()
                 .is(TextProperty.HIDDEN) || inline instanceof Inline.Text text && text.text().contains("secret")).allMatch(inline -> inline.look()
                 .is(TextProperty.HIDDEN));
-        assertThat(app.decant.layout.Layout.of(document, app.decant.font.FontCatalogue.shipped()).count()).isEqualTo(1);
+        assertThat(Layout.of(document, FontCatalogue.shipped()).count()).isEqualTo(1);
     }
 
     /** “Destinations”: behind {@code \\*} a reader passes over whole groups that it does not know, whether or not the word itself is one of the standard's. */

@@ -11,6 +11,7 @@ import app.decant.document.Inline;
 import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.document.Table;
+import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
 import app.decant.format.FileKind;
 import app.decant.format.Portrait;
@@ -83,7 +84,7 @@ class RtfRoundTripTest {
         assertThat(after.plainText()).isEqualTo("After the note");
         assertThat(after.inlines()).filteredOn(inline -> inline instanceof Inline.Note).hasSize(1);
         Paragraph link = (Paragraph) document.blocks().get(2);
-        assertThat(link.inlines().get(0).look().get(app.decant.document.TextProperty.LINK))
+        assertThat(link.inlines().get(0).look().get(TextProperty.LINK))
                 .isEqualTo(new app.decant.document.Link.Address("https://ferries.example"));
     }
 

@@ -1,8 +1,7 @@
-package app.decant.layout;
+package app.decant.page;
 
 import app.decant.document.Border;
 import app.decant.document.Colour;
-import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 
 /** What stands on a page and where, in points from the page's top left corner. */
@@ -10,14 +9,15 @@ public sealed interface Item {
     /** The same thing elsewhere. */
     Item moved(double dx, double dy);
 
-    /** A line of a paragraph. {@code editable} is false for what repeats (table heads, page frames) and for notes and boxes. */
-    record LineItem(Paragraph paragraph, Line line, double x, double y, boolean editable) implements Item {
-        @Override public LineItem moved(double dx, double dy) { return new LineItem(paragraph, line, x + dx, y + dy, editable); }
+    /** A line of a passage. {@code editable} is false for what repeats (table heads, page frames) and for notes and boxes. */
+    record LineItem(Passage passage, Line line, double x, double y, boolean editable) implements Item {
+        @Override public LineItem moved(double dx, double dy) { return new LineItem(passage, line, x + dx, y + dy, editable); }
 
         public double left() { return x + line.x(); }
         public double baseline() { return y + line.baseline(); }
 
-        LineItem locked() { return new LineItem(paragraph, line, x, y, false); }
+        /** The same line where it can't be edited. */
+        public LineItem locked() { return new LineItem(passage, line, x, y, false); }
     }
 
     /** A filled rectangle. */

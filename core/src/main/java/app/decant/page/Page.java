@@ -1,28 +1,27 @@
-package app.decant.layout;
+package app.decant.page;
 
 import app.decant.document.Colour;
-import app.decant.document.Inline;
-import app.decant.document.Paragraph;
 import app.decant.document.Picture;
-import app.decant.document.Section.PageGeometry;
 import app.decant.document.TextProperty.Underline;
 import java.util.ArrayList;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 
 /**
  * One page: what stands where.
  *
  * @param index    from 0
  * @param label    its number as printed
- * @param section  the section whose page it is
+ * @param width    in points, as is {@code height}
  * @param text     the body's items, from back to front
  * @param frame    the header's and footer's
  */
-public record Page(int index, String label, int section, PageGeometry geometry, List<Item> text, List<Item> frame) {
-    public double width() { return geometry.width(); }
-    public double height() { return geometry.height(); }
+public record Page(int index, String label, double width, double height, List<Item> text, List<Item> frame) {
+    public Page {
+        text = List.copyOf(text);
+        frame = List.copyOf(frame);
+    }
 
     /** The lines of the body that can be edited. */
     public List<Item.LineItem> lines() {
@@ -31,25 +30,18 @@ public record Page(int index, String label, int section, PageGeometry geometry, 
         return lines;
     }
 
-    /** How far down the page each bookmark of its text stands: the top of its line. */
+    /** How far down the page each named place of its text stands: the top of its line. */
     public Map<String, Double> bookmarks() {
-        Map<String, Double> marks = new java.util.TreeMap<>();
-        Map<Paragraph, Boolean> without = new IdentityHashMap<>();
+        Map<String, Double> found = new TreeMap<>();
         for (Item item : text) {
-            if (!(item instanceof Item.LineItem line) || without.containsKey(line.paragraph())) continue;
-            boolean any = false;
-            int at = 0;
-            for (Inline inline : line.paragraph().inlines()) {
-                if (inline instanceof Inline.BookmarkPoint point && point.start()) {
-                    any = true;
-                    boolean here = at >= line.line().start() && (at < line.line().end() || at == line.line().end() && at == line.paragraph().length());
-                    if (here) marks.putIfAbsent(point.name(), line.y());
-                }
-                at += inline.length();
-            }
-            if (!any) without.put(line.paragraph(), true);
+            if (!(item instanceof Item.LineItem one)) continue;
+            Line line = one.line();
+            one.passage().marks().forEach((name, at) -> {
+                boolean here = at >= line.start() && (at < line.end() || at == line.end() && at == one.passage().length());
+                if (here) found.putIfAbsent(name, one.y());
+            });
         }
-        return marks;
+        return found;
     }
 
     /** Shows the whole page to a canvas, frames first. */

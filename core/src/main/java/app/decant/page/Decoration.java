@@ -1,4 +1,4 @@
-package app.decant.layout;
+package app.decant.page;
 
 import app.decant.document.Border;
 import app.decant.document.Colour;

@@ -1,10 +1,9 @@
-package app.decant.layout;
+package app.decant.page;
 
-import app.decant.document.Inline;
 import java.util.List;
 
 /**
- * One line of a paragraph.
+ * One line of a passage.
  *
  * @param start    the first caret position on it
  * @param end      the caret position after its last character
@@ -16,12 +15,11 @@ import java.util.List;
  * @param ascent   above the baseline, of what stands on it
  * @param descent  below the baseline
  * @param pieces   in order from left to right
- * @param notes    whose marks stand on it
  * @param after    what its last character demands
  */
 public record Line(int start, int end, double x, double gap, double width, double height, double baseline, double ascent, double descent, List<Piece> pieces,
-                   List<Inline.Note> notes, Break after) {
-    /** Nothing, or the rest of the paragraph in the next column or on the next page. */
+                   Break after) {
+    /** Nothing, or the rest of the passage in the next column or on the next page. */
     public enum Break { NONE, LINE, COLUMN, PAGE }
 
     /** How far a caret before {@code offset} stands from the line's left end. */

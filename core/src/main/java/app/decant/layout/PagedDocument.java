@@ -1,24 +1,35 @@
 package app.decant.layout;
 
+import app.decant.document.BlockPath;
+import app.decant.document.Colour;
 import app.decant.document.Document;
+import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.Inline;
 import app.decant.document.Outline;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
+import app.decant.document.Section.PageGeometry;
 import app.decant.document.Walk;
 import app.decant.font.FontCatalogue;
+import app.decant.page.Element;
+import app.decant.page.Item;
+import app.decant.page.Line;
+import app.decant.page.Page;
+import app.decant.page.Pages;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 
 /** A document laid out: its pages, and the way between places in the text and places on paper. */
-public final class Pages {
+public final class PagedDocument implements Pages {
     private final Document document;
     private final List<Page> pages;
     private final Walk walk;
@@ -26,9 +37,16 @@ public final class Pages {
     private final Map<String, FontCatalogue.Match> fonts;
     private final Set<Integer> missing;
     private final FieldValues fields;
+    private final FontCatalogue catalogue;
+    private final int[] sections;
     private Map<Paragraph, Integer> firstPage;
 
-    Pages(Document document, List<Page> pages, Walk walk, Outline outline, Map<String, FontCatalogue.Match> fonts, Set<Integer> missing, FieldValues fields) {
+    /**
+     * @param catalogue that it was laid out with
+     * @param sections  the index of each page's section
+     */
+    PagedDocument(Document document, List<Page> pages, Walk walk, Outline outline, Map<String, FontCatalogue.Match> fonts, Set<Integer> missing,
+            FieldValues fields, FontCatalogue catalogue, int[] sections) {
         this.document = document;
         this.pages = List.copyOf(pages);
         this.walk = walk;
@@ -36,18 +54,54 @@ public final class Pages {
         this.fonts = Map.copyOf(fonts);
         this.missing = new TreeSet<>(missing);
         this.fields = fields;
+        this.catalogue = catalogue;
+        this.sections = sections;
     }
 
     public Document document() { return document; }
-    public List<Page> pages() { return pages; }
-    public int count() { return pages.size(); }
-    public Page page(int index) { return pages.get(index); }
     public Outline outline() { return outline; }
     public Walk walk() { return walk; }
-    /** The fonts that were wished for, and what was found for each. */
-    public Collection<FontCatalogue.Match> fonts() {
-        return fonts.values().stream().sorted(java.util.Comparator.comparing(FontCatalogue.Match::family)).toList();
+    /** The size and margins of a page, as its section has them. */
+    public PageGeometry geometry(int page) { return document.sections().get(sections[page]).page(); }
+    @Override public List<Page> pages() { return pages; }
+    @Override public Facts facts() { return document.facts(); }
+
+    @Override public Collection<FontCatalogue.Match> fonts() {
+        return fonts.values().stream().sorted(Comparator.comparing(FontCatalogue.Match::family)).toList();
     }
+
+    @Override public List<Heading> headings() {
+        List<Heading> headings = new ArrayList<>();
+        for (Outline.Heading heading : outline.headings()) {
+            Spot spot = spot(new Place(heading.path(), 0));
+            if (spot != null) headings.add(new Heading(heading.level(), heading.title(), heading.text(), spot.page(), spot.line().y()));
+        }
+        return headings;
+    }
+
+    @Override public List<Hole> holes() {
+        List<Hole> holes = new ArrayList<>();
+        for (Outline.Gap gap : outline.gaps()) {
+            Outline.Heading before = outline.headings().get(gap.after());
+            Outline.Heading after = outline.headings().get(gap.after() + 1);
+            Caret caret = caret(new Place(gap.candidate() == null ? before.path() : gap.candidate(), 0));
+            if (caret != null) holes.add(new Hole(gap.number(), before.title(), after.title(), caret));
+        }
+        return holes;
+    }
+
+    @Override public Element structure() { return StructureTree.of(document); }
+
+    @Override public List<String> unplaced() { return PlacedText.missing(this); }
+
+    @Override public PagedDocument without(Set<String> families) {
+        Document other = document.withFonts(document.fonts().stream().filter(font -> families.stream().noneMatch(font.family()::equalsIgnoreCase)).toList());
+        return Layout.of(other, catalogue.without(families));
+    }
+
+    @Override public <T> Optional<T> origin(Class<T> kind) { return kind == Document.class ? Optional.of(kind.cast(withFieldResults())) : Optional.empty(); }
+
+    @Override public List<Item.LineItem> words(String text, String family, double size, Colour colour) { return WordLines.of(text, family, size, colour); }
 
     /**
      * A line on its page.
@@ -56,15 +110,12 @@ public final class Pages {
      */
     public record Spot(int page, Item.LineItem line) { }
 
-    /** Where a caret stands: page index, x, top and height in points. */
-    public record Caret(int page, double x, double top, double height) { }
-
     /** The index of the page where a paragraph (this very object) begins, or -1. */
     public synchronized int pageOf(Paragraph paragraph) {
         if (firstPage == null) {
             firstPage = new IdentityHashMap<>();
             for (Page page : pages) {
-                for (Item item : page.text()) if (item instanceof Item.LineItem line && line.editable()) firstPage.putIfAbsent(line.paragraph(), page.index());
+                for (Item.LineItem line : page.lines()) firstPage.putIfAbsent(TextPassage.paragraph(line), page.index());
             }
         }
         return firstPage.getOrDefault(paragraph, -1);
@@ -79,7 +130,7 @@ public final class Pages {
         for (int p = first; p < pages.size(); p++) {
             boolean any = false;
             for (Item item : pages.get(p).text()) {
-                if (!(item instanceof Item.LineItem line) || line.paragraph() != paragraph || !line.editable()) continue;
+                if (!(item instanceof Item.LineItem line) || TextPassage.paragraph(line) != paragraph || !line.editable()) continue;
                 any = true;
                 if (place.offset() >= line.line().start() && place.offset() < line.line().end()) return new Spot(p, line);
                 if (place.offset() >= line.line().start()) last = new Spot(p, line);
@@ -116,17 +167,8 @@ public final class Pages {
             }
         }
         if (best == null) return null;
-        app.decant.document.BlockPath path = walk.pathOf(best.paragraph());
+        BlockPath path = walk.pathOf(TextPassage.paragraph(best));
         return path == null ? null : new Place(path, best.line().offsetAt(x - best.left()));
-    }
-
-    /** The index of the page a bookmark is on and how far down, or null. */
-    public Map.Entry<Integer, Double> bookmark(String name) {
-        for (Page page : pages) {
-            Double y = page.bookmarks().get(name);
-            if (y != null) return Map.entry(page.index(), y);
-        }
-        return null;
     }
 
     /** The document with what its fields read as now, for formats that store it. */
@@ -164,8 +206,8 @@ public final class Pages {
         findings.add(equalWidths ? Finding.note(sentence, "") : Finding.changed(sentence, ""));
     }
 
-    /** What the layout has to tell: fonts that are not here and what stands in for them. */
-    public List<Finding> findings() {
+    /** Fonts that are not here and what stands in for them, characters that no font has. */
+    @Override public List<Finding> findings() {
         List<Finding> findings = new ArrayList<>();
         tellStandIns(fonts().stream().filter(match -> !match.here() && match.equalWidths()).toList(), true, findings);
         tellStandIns(fonts().stream().filter(match -> !match.here() && !match.equalWidths()).toList(), false, findings);

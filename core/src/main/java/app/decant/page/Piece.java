@@ -1,9 +1,9 @@
-package app.decant.layout;
+package app.decant.page;
 
 import app.decant.document.ParagraphProperty.TabStop.Leader;
 import app.decant.document.Picture;
 
-/** What stands on a line, measured in points from the line's left end. {@code start} and {@code end} are caret positions in the paragraph. */
+/** What stands on a line, measured in points from the line's left end. {@code start} and {@code end} are caret positions in the passage. */
 public sealed interface Piece {
     int start();
     int end();

@@ -1,4 +1,4 @@
-package app.decant.layout;
+package app.decant.page;
 
 import app.decant.document.Colour;
 import app.decant.document.Link;
@@ -17,19 +17,22 @@ public record TextStyle(Face face, double size, Colour colour, Colour highlight,
                         double letterSpacing, double widthScale, boolean capitals, boolean smallCapitals, boolean hidden, boolean kerning,
                         boolean ligatures, String language, Boolean rightToLeft, Link link) {
     /** Of small capitals against capitals; common practice. */
-    static final double SMALL_CAPITAL_SIZE = 0.8;
+    public static final double SMALL_CAPITAL_SIZE = 0.8;
 
-    TextStyle with(Face other) {
+    /** The same in another face. */
+    public TextStyle with(Face other) {
         return new TextStyle(other, size, colour, highlight, underline, strike, doubleStrike, raise, letterSpacing, widthScale, capitals, smallCapitals, hidden,
                 kerning, ligatures, language, rightToLeft, link);
     }
 
-    TextStyle sized(double other) {
+    /** The same in another size, in points. */
+    public TextStyle sized(double other) {
         return new TextStyle(face, other, colour, highlight, underline, strike, doubleStrike, raise, letterSpacing, widthScale, capitals, smallCapitals, hidden,
                 kerning, ligatures, language, rightToLeft, link);
     }
 
-    double ascent() { return face.ascent() * size + raise; }
-    double descent() { return face.descent() * size - raise; }
-    double lineGap() { return face.lineGap() * size; }
+    /** Above the baseline, in points; likewise the two below. */
+    public double ascent() { return face.ascent() * size + raise; }
+    public double descent() { return face.descent() * size - raise; }
+    public double lineGap() { return face.lineGap() * size; }
 }
