@@ -28,6 +28,7 @@ import java.util.stream.Stream;
 class ArchitectureTest {
     @ArchTest static final ArchRule ARROWS_POINT_DOWN = layeredArchitecture().consideringOnlyDependenciesInLayers()
             .layer("document").definedBy("app.decant.document")
+            .layer("edit").definedBy("app.decant.edit")
             .layer("xml").definedBy("app.decant.xml")
             .layer("picture").definedBy("app.decant.picture")
             .layer("font").definedBy("app.decant.font")
@@ -44,6 +45,7 @@ class ArchitectureTest {
             .layer("demo").definedBy("app.decant.demo")
             .layer("front door").definedBy("app.decant")
             .whereLayer("document").mayNotAccessAnyLayer()
+            .whereLayer("edit").mayOnlyAccessLayers("document")
             .whereLayer("xml").mayOnlyAccessLayers("document")
             .whereLayer("font").mayOnlyAccessLayers("document")
             .whereLayer("picture").mayOnlyAccessLayers("document")

@@ -1,10 +1,10 @@
 package app.decant.bench;
 
 import app.decant.document.Document;
-import app.decant.document.Edit;
 import app.decant.document.Place;
-import app.decant.document.Span;
+import app.decant.edit.TextSelection;
 import app.decant.document.Walk;
+import app.decant.edit.Typing;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
@@ -49,7 +49,7 @@ public class Keystroke {
     }
 
     @Benchmark public PagedDocument type() {
-        document = Edit.type(document, Span.caret(place), "x", null).apply(document);
+        document = Typing.type(document, TextSelection.caret(place), "x", null).after();
         pages = layout.next(document);
         return pages;
     }

@@ -9,7 +9,7 @@ import app.decant.document.Outline;
 import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.Table;
-import app.decant.document.TextSearch;
+import app.decant.edit.Search;
 import app.decant.font.FontCatalogue;
 import app.decant.format.FileKind;
 import app.decant.format.Taken;
@@ -87,7 +87,7 @@ final class InspectCommand implements Callable<Integer> {
     private ObjectNode value(Taken taken, PagedDocument pages, List<Finding> findings) {
         ObjectNode value = Json.object();
         value.put("file", file.toString()).put("kind", taken.kind().name().toLowerCase(java.util.Locale.ROOT)).put("description", taken.kind().words());
-        value.put("pages", pages.count()).put("words", TextSearch.words(taken.document()));
+        value.put("pages", pages.count()).put("words", Search.words(taken.document()));
         Facts facts = taken.document().facts();
         ObjectNode factsNode = value.putObject("facts");
         if (facts.title() != null) factsNode.put("title", facts.title());
@@ -118,7 +118,7 @@ final class InspectCommand implements Callable<Integer> {
 
     private void print(PrintWriter out, Taken taken, PagedDocument pages, List<Finding> findings) {
         out.println(file.getFileName() + ": " + taken.kind().words() + ", " + pages.count() + (pages.count() == 1 ? " page, " : " pages, ")
-                + TextSearch.words(taken.document()) + " words");
+                + Search.words(taken.document()) + " words");
         Facts facts = taken.document().facts();
         if (facts.title() != null) out.println("  title    " + facts.title());
         if (facts.author() != null) out.println("  author   " + facts.author());

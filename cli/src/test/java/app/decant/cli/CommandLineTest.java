@@ -124,7 +124,7 @@ class CommandLineTest {
                     {"--user-password-from", "env:NOT_THERE_AT_ALL"}, {"--set", "locking=true"}, {"--set", "version=9.9"}, {"--set", "opening.page=99"},
                     {"--stamp-place", "top"}};
         for (Object[] options : calls) {
-            java.util.List<Object> words = new java.util.ArrayList<>(java.util.List.of("publish", notice, "--out", folder.resolve("made"), "--json"));
+            List<Object> words = new java.util.ArrayList<>(List.of("publish", notice, "--out", folder.resolve("made"), "--json"));
             if (!java.util.Arrays.asList(options).contains("--to")) words.set(3, folder.resolve("made.pdf"));
             words.addAll(java.util.Arrays.asList(options));
             Called called = call(words.toArray());

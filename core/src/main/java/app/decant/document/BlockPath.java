@@ -37,6 +37,18 @@ public final class BlockPath implements Comparable<BlockPath> {
         return new BlockPath(copy);
     }
 
+    /** The same way with another step at one depth. */
+    public BlockPath with(int depth, int step) {
+        int[] copy = steps.clone();
+        copy[depth] = step;
+        return new BlockPath(copy);
+    }
+
+    /** Whether this way leads through what the other leads to. */
+    public boolean startsWith(BlockPath other) {
+        return steps.length >= other.steps.length && Arrays.equals(steps, 0, other.steps.length, other.steps, 0, other.steps.length);
+    }
+
     /** Whether both lead to children of one container. */
     public boolean isSiblingOf(BlockPath other) {
         return steps.length == other.steps.length && Arrays.equals(steps, 0, steps.length - 1, other.steps, 0, steps.length - 1);

@@ -2,6 +2,8 @@ package app.decant.document;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.SortedMap;
 
 /**
  * A document: its sections of blocks, and what they share.
@@ -46,9 +48,16 @@ public record Document(Facts facts, StyleSheet styles, Numbering numbering, List
         return all;
     }
 
-    /** The blocks in the container at {@code path}: a section, a cell, a contents list. */
-    public List<? extends Block> children(BlockPath path) {
-        List<? extends Block> blocks = sections.get(path.step(0)).blocks();
+    /** The blocks in the container at {@code path} of the body: a section, a cell, a contents list. */
+    public List<? extends Block> children(BlockPath path) { return children(Story.BODY, path); }
+
+    /**
+     * The blocks in a container of a story.
+     *
+     * @throws IllegalArgumentException where nothing is contained there
+     */
+    public List<? extends Block> children(Story story, BlockPath path) {
+        List<? extends Block> blocks = story instanceof Story.Body ? sections.get(path.step(0)).blocks() : Stories.blocks(this, story);
         int at = 1;
         while (at < path.size()) {
             Block block = blocks.get(path.step(at++));
@@ -64,18 +73,55 @@ public record Document(Facts facts, StyleSheet styles, Numbering numbering, List
         return blocks;
     }
 
-    /** The block at {@code path}. */
+    /** The block at {@code path} of the body. */
     public Block block(BlockPath path) { return children(path.parent()).get(path.last()); }
 
-    /** The paragraph at {@code path}. */
+    /** The block at a path of a story, or null where there is none. */
+    public Block find(Story story, BlockPath path) {
+        try {
+            List<? extends Block> siblings = path.size() < 2 || !Stories.has(this, story) ? List.of() : children(story, path.parent());
+            return path.last() < siblings.size() ? siblings.get(path.last()) : null;
+        } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
+            // A way that leads nowhere is an answer here.
+            return null;
+        }
+    }
+
+    /** The paragraph at {@code path} of the body. */
     public Paragraph paragraph(BlockPath path) { return (Paragraph) block(path); }
 
-    /** A new document in which the children {@code from} (inclusive) to {@code to} (exclusive) of a container are replaced. */
+    /** The paragraph of a place. */
+    public Paragraph paragraph(Place place) { return (Paragraph) children(place.story(), place.path().parent()).get(place.path().last()); }
+
+    /** A new document in which the children {@code from} (inclusive) to {@code to} (exclusive) of a container of the body are replaced. */
     public Document replacing(BlockPath container, int from, int to, List<? extends Block> blocks) {
+        return replacing(Story.BODY, container, from, to, blocks);
+    }
+
+    /** The same in any story. */
+    public Document replacing(Story story, BlockPath container, int from, int to, List<? extends Block> blocks) {
+        if (!(story instanceof Story.Body)) return Stories.with(this, story, replaced(Stories.blocks(this, story), container, 1, from, to, blocks));
         List<Section> changed = new ArrayList<>(sections);
         int index = container.step(0);
         Section section = sections.get(index);
         changed.set(index, section.withBlocks(replaced(section.blocks(), container, 1, from, to, blocks)));
+        return withSections(changed);
+    }
+
+    /** A new document in which blocks of a story are replaced one for one; every container on the way is made anew once, however many they are. */
+    public Document replacing(Story story, SortedMap<BlockPath, ? extends Block> blocks) {
+        List<Map.Entry<BlockPath, Block>> changes = new ArrayList<>();
+        blocks.forEach((path, block) -> changes.add(Map.entry(path, block)));
+        if (changes.isEmpty()) return this;
+        if (!(story instanceof Story.Body)) return Stories.with(this, story, Stories.replaced(Stories.blocks(this, story), changes, 1));
+        List<Section> changed = new ArrayList<>(sections);
+        for (int i = 0; i < changes.size(); ) {
+            int index = changes.get(i).getKey().step(0);
+            int end = i;
+            while (end < changes.size() && changes.get(end).getKey().step(0) == index) end++;
+            changed.set(index, changed.get(index).withBlocks(Stories.replaced(changed.get(index).blocks(), changes.subList(i, end), 1)));
+            i = end;
+        }
         return withSections(changed);
     }
 

@@ -29,6 +29,9 @@ public sealed interface Inline {
         @Override public int length() { return text.length(); }
         @Override public Text with(Look other) { return new Text(text, other); }
 
+        /** Some of its characters. */
+        Text part(int from, int to) { return new Text(text.substring(from, to), look); }
+
         /** The same, or with U+FFFD for what is no character. */
         Text wellFormed() {
             String mended = Characters.wellFormed(text);

@@ -12,7 +12,8 @@ import java.util.List;
  * @param inlines what stands in it
  */
 public record Paragraph(String style, Look look, Look mark, List<Inline> inlines) implements Block {
-    public Paragraph { inlines = List.copyOf(inlines); }
+    /** Neighbouring runs of one look become one, so that a text has one form only. */
+    public Paragraph { inlines = List.copyOf(joined(inlines)); }
 
     public static Paragraph of(String text) { return styled(null, text); }
 
@@ -63,7 +64,7 @@ public record Paragraph(String style, Look look, Look mark, List<Inline> inlines
         return whole ? this : new Paragraph(style, look, mark, mended);
     }
 
-    public Paragraph withInlines(List<Inline> others) { return new Paragraph(style, look, mark, joined(others)); }
+    public Paragraph withInlines(List<Inline> others) { return new Paragraph(style, look, mark, others); }
     public Paragraph withLook(Look other) { return new Paragraph(style, other, mark, inlines); }
     public Paragraph withMark(Look other) { return new Paragraph(style, look, other, inlines); }
     public Paragraph withStyle(String other) { return new Paragraph(other, look, mark, inlines); }
@@ -88,6 +89,41 @@ public record Paragraph(String style, Look look, Look mark, List<Inline> inlines
         return part;
     }
 
+    /** How many bookmark points stand at an offset. */
+    public int pointsAt(int offset) {
+        int at = 0;
+        int points = 0;
+        for (Inline inline : inlines) {
+            if (at > offset) break;
+            if (inline.length() == 0 && at == offset) points++;
+            at += inline.length();
+        }
+        return points;
+    }
+
+    /** The inlines between two cuts; parts between cuts that follow one another make up the whole. */
+    public List<Inline> part(Cut from, Cut to) {
+        List<Inline> part = new ArrayList<>();
+        int at = 0;
+        int points = 0;
+        for (Inline inline : inlines) {
+            int end = at + inline.length();
+            if (end == at) {
+                boolean behindFrom = at > from.offset() || at == from.offset() && points >= from.points();
+                boolean beforeTo = at < to.offset() || at == to.offset() && points < to.points();
+                if (behindFrom && beforeTo) part.add(inline);
+                points++;
+                continue;
+            }
+            int begin = Math.max(0, from.offset() - at);
+            int stop = Math.min(end, to.offset()) - at;
+            if (begin < stop) part.add(inline instanceof Inline.Text run && stop - begin < run.length() ? run.part(begin, stop) : inline);
+            at = end;
+            points = 0;
+        }
+        return part;
+    }
+
     /** The look of the character before the offset: what text typed there takes. */
     public Look lookBefore(int offset) {
         int at = 0;
@@ -101,7 +137,8 @@ public record Paragraph(String style, Look look, Look mark, List<Inline> inlines
     }
 
     /** Neighbouring runs of the same look made one, empty runs left out. */
-    static List<Inline> joined(List<Inline> inlines) {
+    private static List<Inline> joined(List<Inline> inlines) {
+        if (isJoined(inlines)) return inlines;
         List<Inline> result = new ArrayList<>();
         Inline.Text first = null;
         StringBuilder more = null;
@@ -121,6 +158,17 @@ public record Paragraph(String style, Look look, Look mark, List<Inline> inlines
         }
         end(result, first, more);
         return result;
+    }
+
+    private static boolean isJoined(List<Inline> inlines) {
+        Inline before = null;
+        for (Inline inline : inlines) {
+            if (inline instanceof Inline.Text run) {
+                if (run.text().isEmpty() || before instanceof Inline.Text other && other.look().equals(run.look())) return false;
+            }
+            before = inline;
+        }
+        return true;
     }
 
     private static void end(List<Inline> result, Inline.Text first, StringBuilder more) {

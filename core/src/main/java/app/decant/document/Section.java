@@ -77,6 +77,10 @@ public record Section(Start start, PageGeometry page, Columns columns, PageNumbe
         public static final PageNumbering CONTINUED = new PageNumbering(NumberFormat.DECIMAL, null);
     }
 
+    public Section withFrames(Map<FramePlace, List<Block>> others) {
+        return new Section(start, page, columns, numbering, others, firstPageDiffers, blocks);
+    }
+
     public Section withBlocks(List<Block> others) {
         return new Section(start, page, columns, numbering, frames, firstPageDiffers, others);
     }

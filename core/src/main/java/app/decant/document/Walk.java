@@ -5,7 +5,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 
-/** Every editable paragraph of a document's body with the way to it, in reading order; tables row by row. */
+/** Every editable paragraph of a story with the way to it, in reading order; tables row by row. */
 public final class Walk {
     private final List<Stop> stops = new ArrayList<>();
     private final Map<Paragraph, Integer> order = new IdentityHashMap<>();
@@ -21,10 +21,27 @@ public final class Walk {
         return walk;
     }
 
-    private void add(List<? extends Block> blocks, BlockPath container) {
+    /** The same of another story. */
+    public static Walk of(Document document, Story story) {
+        if (story instanceof Story.Body) return of(document);
+        Walk walk = new Walk();
+        walk.add(Stories.blocks(document, story), BlockPath.of(0));
+        return walk;
+    }
+
+    /** The same of some blocks only, the first of which is the child {@code first} of a container. */
+    public static Walk of(List<? extends Block> blocks, BlockPath container, int first) {
+        Walk walk = new Walk();
+        walk.add(blocks, container, first);
+        return walk;
+    }
+
+    private void add(List<? extends Block> blocks, BlockPath container) { add(blocks, container, 0); }
+
+    private void add(List<? extends Block> blocks, BlockPath container, int first) {
         for (int i = 0; i < blocks.size(); i++) {
             Block block = blocks.get(i);
-            BlockPath path = container.then(i);
+            BlockPath path = container.then(first + i);
             if (block instanceof Paragraph paragraph) {
                 order.put(paragraph, stops.size());
                 stops.add(new Stop(path, paragraph));

@@ -431,7 +431,7 @@ class FolderRunTest {
         Files.writeString(letters.resolve("letter.txt"), "A letter.");
         Path locked = target.resolveSibling("locked letters");
         Recipe recipe = Recipe.PLAIN.with(new Recipe.Locking(app.decant.pdf.Protection.Strength.AES_256,
-                java.util.EnumSet.allOf(app.decant.pdf.Protection.Permission.class)));
+                EnumSet.allOf(app.decant.pdf.Protection.Permission.class)));
         FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(letters, locked, true, Set.of(Kind.TEXT), List.of())), List.of(Map.entry("", recipe)));
         for (String password : List.of("old one", "new one")) {
             try (FolderJournal journal = FolderJournal.open(locked)) {

@@ -10,7 +10,6 @@ import app.decant.document.Border;
 import app.decant.document.Borders;
 import app.decant.document.Colour;
 import app.decant.document.Document;
-import app.decant.document.Edit;
 import app.decant.document.Image;
 import app.decant.document.Inline;
 import app.decant.document.Look;
@@ -22,11 +21,16 @@ import app.decant.document.ParagraphProperty.TabStops;
 import app.decant.document.Picture;
 import app.decant.document.Place;
 import app.decant.document.Section;
-import app.decant.document.Span;
+import app.decant.edit.Change;
+import app.decant.edit.Deletion;
+import app.decant.edit.Dressing;
+import app.decant.edit.EditKind;
+import app.decant.edit.TextSelection;
 import app.decant.document.Table;
 import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
+import app.decant.edit.Typing;
 import app.decant.font.FontCatalogue;
 import app.decant.page.Item;
 import app.decant.page.Line;
@@ -236,16 +240,16 @@ class LayoutTest {
             List<Walk.Stop> stops = Walk.of(document).stops();
             Walk.Stop stop = stops.get(random.nextInt(stops.size()));
             Place place = new Place(stop.path(), random.nextInt(stop.paragraph().length() + 1));
-            Edit edit = switch (random.nextInt(4)) {
-                case 0 -> Edit.split(document, Span.caret(place));
-                case 1 -> Edit.delete(document, new Span(new Place(stop.path(), 0), place));
-                case 2 -> Edit.type(document, Span.caret(place), "some more words to push others ", null);
-                default -> Edit.paragraphs(document, Span.caret(place), paragraph -> paragraph.withStyle("Heading2"), "style");
+            Change edit = switch (random.nextInt(4)) {
+                case 0 -> Typing.breakParagraph(document, TextSelection.caret(place));
+                case 1 -> Deletion.delete(document, new TextSelection(new Place(stop.path(), 0), place));
+                case 2 -> Typing.type(document, TextSelection.caret(place), "some more words to push others ", null);
+                default -> Dressing.paragraphs(document, TextSelection.caret(place), paragraph -> paragraph.withStyle("Heading2"), EditKind.STYLE);
             };
-            document = edit.apply(document);
+            document = edit.after();
             PagedDocument quick = layout.next(document);
             PagedDocument slow = layOut(document);
-            assertThat(picture(quick)).as("after edit %d, %s", i, edit.what()).isEqualTo(picture(slow));
+            assertThat(picture(quick)).as("after edit %d, %s", i, edit.transaction().kind()).isEqualTo(picture(slow));
         }
     }
 
@@ -271,7 +275,7 @@ class LayoutTest {
         Layout layout = new Layout(FontCatalogue.shipped());
         PagedDocument before = layout.next(document);
         Place place = new Place(Walk.of(document).stops().get(150).path(), 3);
-        PagedDocument after = layout.next(Edit.type(document, Span.caret(place), "x", null).apply(document));
+        PagedDocument after = layout.next(Typing.type(document, TextSelection.caret(place), "x", null).after());
         int page = after.spot(place).page();
         assertThat(after.page(0)).isSameAs(before.page(0));
         assertThat(after.page(after.count() - 1)).isSameAs(before.page(before.count() - 1));

@@ -19,6 +19,7 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Instant;
+import java.util.List;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -74,9 +75,9 @@ class PaintedPageTest {
         app.decant.document.Image broken = new app.decant.document.Image("image/png", new byte[] {1, 2, 3});
         assertThat(new PictureCache().holds(broken)).isFalse();
         Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN,
-                java.util.List.of(new Inline.InlinePicture(new app.decant.document.Picture(broken, 100, 60, null),
+                List.of(new Inline.InlinePicture(new app.decant.document.Picture(broken, 100, 60, null),
                         Look.PLAIN)));
-        Page page = Layout.of(app.decant.layout.Sample.of(java.util.List.of(paragraph)), FontCatalogue.shipped()).page(0);
+        Page page = Layout.of(app.decant.layout.Sample.of(List.of(paragraph)), FontCatalogue.shipped()).page(0);
         assertThat(PagePainter.image(page, 1, new PictureCache()).getWidth()).isEqualTo(595);
     }
 }

@@ -4,11 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.demo.PassengerHandbook;
 import app.decant.document.Document;
-import app.decant.document.Edit;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
 import app.decant.document.Progress;
-import app.decant.document.Span;
+import app.decant.edit.TextSelection;
+import app.decant.edit.Typing;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
@@ -151,7 +151,7 @@ class PdfCheckTest {
     @Test void oneChangedWordIsFound() throws IOException {
         Document document = PassengerHandbook.document();
         Place place = new Place(pages.outline().headings().get(1).path().sibling(pages.outline().headings().get(1).path().last() + 1), 4);
-        PagedDocument others = Layout.of(Edit.type(document, Span.caret(place), "x", null).apply(document), FontCatalogue.shipped());
+        PagedDocument others = Layout.of(Typing.type(document, TextSelection.caret(place), "x", null).after(), FontCatalogue.shipped());
         assertThat(PdfCheck.check(good, others, choices, written)).anySatisfy(proof -> {
             assertThat(proof.holds()).isFalse();
             assertThat(proof.sentence()).isEqualTo("Text differs on 1 page");

@@ -11,6 +11,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Random;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -132,7 +133,7 @@ class BrokenPdfTest {
             }
             procedures.setItem(COSName.getPDFName("x1"), glyph);
             COSDictionary encoding = new COSDictionary();
-            encoding.setItem(COSName.DIFFERENCES, new COSArray(java.util.List.of(org.apache.pdfbox.cos.COSInteger.get(65), COSName.getPDFName("x1"))));
+            encoding.setItem(COSName.DIFFERENCES, new COSArray(List.of(org.apache.pdfbox.cos.COSInteger.get(65), COSName.getPDFName("x1"))));
             COSDictionary font = new COSDictionary();
             font.setItem(COSName.TYPE, COSName.FONT);
             font.setItem(COSName.SUBTYPE, COSName.TYPE3);

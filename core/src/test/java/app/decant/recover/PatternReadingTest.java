@@ -2,6 +2,7 @@ package app.decant.recover;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.decant.document.Cascade;
 import app.decant.document.Colour;
 import app.decant.document.Document;
 import app.decant.document.Finding;
@@ -140,7 +141,7 @@ class PatternReadingTest {
             Document document = recovered.document();
             assertThat(document.blocks().get(0)).isInstanceOfSatisfying(Paragraph.class, heading -> {
                 assertThat(heading.plainText()).isEqualTo("Departures from Ostrey");
-                Colour shading = app.decant.document.Cascade.of(document).paragraph(heading)
+                Colour shading = Cascade.of(document).paragraph(heading)
                         .get(app.decant.document.ParagraphProperty.SHADING);
                 assertThat(shading).isNotNull();
                 assertThat(shading.rgb() >> 16 & 255).as("half red").isBetween(110, 145);

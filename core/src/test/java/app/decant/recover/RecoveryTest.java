@@ -18,6 +18,7 @@ import app.decant.document.Property;
 import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.TextProperty;
+import app.decant.edit.Search;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
 import java.awt.image.BufferedImage;
@@ -73,7 +74,7 @@ class RecoveryTest {
         try (PdfSketch sketch = new PdfSketch()) {
             Document document = sketch.lines(72, 100, "The passengers wait at the pier until the whole com-",
                     "pany has come on board and the ramp is up again.").document();
-            assertThat(app.decant.document.TextSearch.all(document, "company has", false)).hasSize(1);
+            assertThat(Search.all(document, "company has", false)).hasSize(1);
         }
     }
 

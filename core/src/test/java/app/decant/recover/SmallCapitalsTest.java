@@ -3,6 +3,7 @@ package app.decant.recover;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.document.Block;
+import app.decant.document.Cascade;
 import app.decant.document.Document;
 import app.decant.document.Inline;
 import app.decant.document.Look;
@@ -28,7 +29,7 @@ class SmallCapitalsTest {
 
     private static String small(Document document) {
         StringBuilder text = new StringBuilder();
-        var cascade = app.decant.document.Cascade.of(document);
+        var cascade = Cascade.of(document);
         for (Block block : document.blocks()) {
             if (!(block instanceof Paragraph paragraph)) continue;
             for (Inline inline : paragraph.inlines())

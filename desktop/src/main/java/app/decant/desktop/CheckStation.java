@@ -3,7 +3,7 @@ package app.decant.desktop;
 import app.decant.document.Finding;
 import app.decant.document.Outline;
 import app.decant.document.Place;
-import app.decant.document.Span;
+import app.decant.edit.TextSelection;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Node;
@@ -17,7 +17,7 @@ final class CheckStation {
     private final MainWindow window;
     private final VBox list = new VBox(12);
     private final ScrollPane scroll = new ScrollPane(list);
-    private final List<Span> places = new ArrayList<>();
+    private final List<TextSelection> places = new ArrayList<>();
     private int at = -1;
 
     CheckStation(MainWindow window) {
@@ -49,7 +49,7 @@ final class CheckStation {
         for (Outline.Gap gap : outline.gaps()) {
             Outline.Heading before = outline.headings().get(gap.after());
             VBox box = new VBox(2, FindingRow.of(Finding.changed(Words.of("check.gap", gap.number(), before.title()), "")));
-            Span place = Span.caret(new Place(gap.candidate() == null ? before.path() : gap.candidate(), 0));
+            TextSelection place = TextSelection.caret(new Place(gap.candidate() == null ? before.path() : gap.candidate(), 0));
             places.add(place);
             Hyperlink show = new Hyperlink(Words.of("check.show"));
             show.setOnAction(event -> window.table().pick(place, true));

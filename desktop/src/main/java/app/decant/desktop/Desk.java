@@ -1,18 +1,19 @@
 package app.decant.desktop;
 
-import app.decant.document.Paragraph;
+import app.decant.edit.Change;
+import app.decant.edit.FollowingContents;
+import app.decant.edit.History;
+import app.decant.edit.Selection;
 import app.decant.publish.TimeLimit;
 import app.decant.document.Progress;
 import java.time.Duration;
 import app.decant.Decant;
-import app.decant.document.ContentsList;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
-import app.decant.document.Edit;
 import app.decant.document.Finding;
 import app.decant.document.Look;
 import app.decant.document.Place;
-import app.decant.document.Span;
+import app.decant.edit.TextSelection;
 import app.decant.document.Walk;
 import app.decant.font.FontCatalogue;
 import app.decant.format.FileKind;
@@ -59,12 +60,14 @@ final class Desk {
     /** A document that takes longer to come in is given up. */
     private static final Duration LONGEST = Duration.ofMinutes(10);
     private static final long KEPT_WITHIN = 900;
+    /** Letters typed within it are undone together. */
+    private static final long ONE_BREATH = 1_500_000_000L;
     private final Settings settings;
     private final ExecutorService layoutThread = Executors.newSingleThreadExecutor(task -> daemon(task, "layout"));
     private final ExecutorService workThread = Executors.newSingleThreadExecutor(task -> daemon(task, "work"));
     private final ScheduledExecutorService keeper = Executors.newSingleThreadScheduledExecutor(task -> daemon(task, "working copy"));
     private final ObjectProperty<PagedDocument> pages = new SimpleObjectProperty<>();
-    private final ObjectProperty<Span> selection = new SimpleObjectProperty<>();
+    private final ObjectProperty<TextSelection> selection = new SimpleObjectProperty<>();
     private final ObjectProperty<Look> nextLook = new SimpleObjectProperty<>();
     private final ObjectProperty<Source> source = new SimpleObjectProperty<>();
     private final ObjectProperty<Coming> coming = new SimpleObjectProperty<>();
@@ -80,7 +83,7 @@ final class Desk {
     private Layout layout;
     private Document document;
     private boolean layingOut;
-    private Span picked;
+    private long lastChange;
     private Path wanted;
     private WorkingCopy copy;
     private ScheduledFuture<?> keeping;
@@ -122,7 +125,7 @@ final class Desk {
     }
 
     ObjectProperty<PagedDocument> pages() { return pages; }
-    ObjectProperty<Span> selection() { return selection; }
+    ObjectProperty<TextSelection> selection() { return selection; }
     /** The look picked at a bare caret for what is typed there; gone as soon as the caret moves. */
     ObjectProperty<Look> nextLook() { return nextLook; }
     ObjectProperty<Source> source() { return source; }
@@ -241,15 +244,14 @@ final class Desk {
         document = opened.taken.document();
         saved = document;
         newest = document;
-        picked = null;
         // What waits was meant for the document before.
         waiting.clear();
         changed.set(false);
         kept.set(null);
         receipt.set(null);
         List<Walk.Stop> stops = opened.pages.walk().stops();
-        Span start = stops.isEmpty() ? null : Span.caret(new Place(stops.get(0).path(), 0));
-        history.begin(document, start);
+        TextSelection start = stops.isEmpty() ? null : TextSelection.caret(new Place(stops.get(0).path(), 0));
+        history.begin(document);
         copy = settings.isForgetful() ? null : new WorkingCopy(Decant.home().resolve("working"), file, password);
         faith.set(null);
         Source taken = new Source(file, opened.taken, password);
@@ -260,23 +262,15 @@ final class Desk {
         if (taken.isPdf()) compare(taken, opened.pages);
     }
 
-    /** Makes an edit. */
-    void apply(Edit edit) {
-        if (edit == null || document == null) return;
-        Span before = picked != null ? picked : selection.get();
-        document = edit.apply(document);
-        if (touchesHeadings(edit)) document = ContentsList.refreshed(document);
-        history.add(new History.State(document, before, edit.after(), edit.what()));
-        afterChange(edit.after());
-    }
-
-    /** Contents lists follow at once when a heading was changed, and need not be looked at for any other edit. */
-    private boolean touchesHeadings(Edit edit) {
-        if (pages.get() == null || !edit.what().equals("typing") && !edit.what().equals("deleting")) return true;
-        app.decant.document.Cascade cascade = app.decant.document.Cascade.of(document);
-        return edit.changes().stream().flatMap(change -> change.blocks().stream()).anyMatch(block -> block instanceof Paragraph paragraph
-                && cascade.outlineLevel(paragraph) > 0)
-                || edit.sections() != null || edit.changes().stream().anyMatch(change -> change.to() - change.from() > change.blocks().size());
+    /** Makes a change to the document as it is now; contents lists follow. */
+    void apply(Change made) {
+        if (document == null || made.isNothing()) return;
+        Change change = FollowingContents.of(made);
+        document = change.after();
+        long now = System.nanoTime();
+        history.add(change, now - lastChange < ONE_BREATH);
+        lastChange = now;
+        afterChange(change.picked());
     }
 
     void undo() { if (history.canUndo()) back(history.undo()); }
@@ -288,9 +282,10 @@ final class Desk {
         afterChange(turn.picked());
     }
 
-    private void afterChange(Span span) {
+    /** The document and what is picked in it change together; the pages follow. */
+    private void afterChange(Selection selected) {
         changed.set(document != saved);
-        picked = span;
+        selection.set(selected instanceof TextSelection text ? text : TextSelection.caret(selected.head()));
         layOut();
         keepSoon();
     }
@@ -298,9 +293,19 @@ final class Desk {
     /** Runs a task once the pages are those of the newest document: at once where they are. */
     void whenLaidOut(Runnable task) {
         if (document == null) return;
-        if (pages.get() != null && pages.get().document() == document && !layingOut) task.run();
+        if (isLaidOut()) task.run();
         else waiting.add(task);
     }
+
+    /** Runs a task that needs no pages, such as typing: at once, unless others wait for pages that were wished for before it. */
+    void inOrder(Runnable task) {
+        if (document == null) return;
+        if (waiting.isEmpty()) task.run();
+        else waiting.add(task);
+    }
+
+    /** Whether the pages are those of the newest document. */
+    boolean isLaidOut() { return pages.get() != null && pages.get().document() == document && !layingOut; }
 
     private void layOut() {
         if (layingOut) return;
@@ -346,7 +351,6 @@ final class Desk {
         Document shown = pages.get().document();
         while (document != shown && history.canUndo()) document = history.undo().document();
         document = shown;
-        picked = null;
         changed.set(document != saved);
         keepSoon();
     }
@@ -358,9 +362,6 @@ final class Desk {
             return;
         }
         pages.set(made);
-        // What is picked after the edit comes first: tasks that wait, such as letters typed meanwhile, build on it.
-        if (picked != null) selection.set(picked);
-        picked = null;
         while (!waiting.isEmpty() && !layingOut) waiting.poll().run();
     }
 

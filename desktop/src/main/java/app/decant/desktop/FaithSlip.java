@@ -1,13 +1,14 @@
 package app.decant.desktop;
 
-import app.decant.document.Edit;
 import app.decant.document.Finding;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Outline;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
-import app.decant.document.Span;
+import app.decant.edit.Dressing;
+import app.decant.edit.EditKind;
+import app.decant.edit.TextSelection;
 import app.decant.proof.Comparison;
 import app.decant.proof.Difference;
 import java.util.ArrayList;
@@ -85,7 +86,7 @@ final class FaithSlip {
         VBox row = new VBox(2, FindingRow.of(Finding.changed(Words.of("check.gap", gap.number(), before.title()), "")));
         if (gap.candidate() == null) return row;
         Hyperlink show = new Hyperlink(Words.of("check.show"));
-        show.setOnAction(event -> window.table().pick(Span.caret(new Place(gap.candidate(), 0)), true));
+        show.setOnAction(event -> window.table().pick(TextSelection.caret(new Place(gap.candidate(), 0)), true));
         Hyperlink make = new Hyperlink(Words.of("faith.heading", before.level()));
         make.setId("make-heading");
         make.setOnAction(event -> makeHeading(window.desk(), before, gap));
@@ -96,9 +97,9 @@ final class FaithSlip {
     /** Makes the likely passage the missing heading: it takes the look of the heading before it. */
     static void makeHeading(Desk desk, Outline.Heading before, Outline.Gap gap) {
         Paragraph model = before.paragraph();
-        Span span = Span.caret(new Place(gap.candidate(), 0));
-        desk.apply(Edit.paragraphs(desk.document(), span, paragraph -> new Paragraph(model.style(), model.look(), Look.PLAIN,
-                paragraph.inlines().stream().map(inline -> inline instanceof Inline.Text ? inline.with(Look.PLAIN) : inline).toList()), "heading"));
+        TextSelection span = TextSelection.caret(new Place(gap.candidate(), 0));
+        desk.apply(Dressing.paragraphs(desk.document(), span, paragraph -> new Paragraph(model.style(), model.look(), Look.PLAIN,
+                paragraph.inlines().stream().map(inline -> inline instanceof Inline.Text ? inline.with(Look.PLAIN) : inline).toList()), EditKind.HEADING));
     }
 
     private Node row(Difference difference) {

@@ -1,7 +1,8 @@
 package app.decant.desktop;
 
-import app.decant.document.Span;
-import app.decant.document.TextSearch;
+import app.decant.document.Story;
+import app.decant.edit.Search;
+import app.decant.edit.TextSelection;
 import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -20,7 +21,7 @@ final class FindBar {
     private final CheckBox exact = new CheckBox(Words.of("find.case"));
     private final Label count = new Label();
     private final HBox bar;
-    private List<Span> found = List.of();
+    private List<TextSelection> found = List.of();
     private int at = -1;
 
     FindBar(Desk desk, PageTable table) {
@@ -76,7 +77,8 @@ final class FindBar {
 
     private void search() {
         if (desk.document() == null) return;
-        found = TextSearch.all(desk.document(), field.getText(), exact.isSelected());
+        // Only the body can be typed in as yet.
+        found = Search.all(desk.document(), field.getText(), exact.isSelected()).stream().filter(one -> one.story() instanceof Story.Body).toList();
         at = -1;
         table.mark(found);
         tell();

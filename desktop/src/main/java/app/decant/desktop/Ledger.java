@@ -1,6 +1,6 @@
 package app.decant.desktop;
 
-import app.decant.document.TextSearch;
+import app.decant.edit.Search;
 import app.decant.layout.PagedDocument;
 import java.time.format.DateTimeFormatter;
 import javafx.animation.PauseTransition;
@@ -59,7 +59,7 @@ final class Ledger {
         PagedDocument pages = desk.pages().get();
         if (pages == null) return;
         desk.aside(() -> {
-            int counted = TextSearch.words(pages.document());
+            int counted = Search.words(pages.document());
             javafx.application.Platform.runLater(() -> {
                 words = counted;
                 tell();

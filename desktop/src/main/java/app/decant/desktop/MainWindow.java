@@ -2,7 +2,7 @@ package app.decant.desktop;
 
 import app.decant.document.Outline;
 import app.decant.document.Place;
-import app.decant.document.Span;
+import app.decant.edit.TextSelection;
 import java.io.File;
 import java.nio.charset.Charset;
 import java.nio.file.Path;
@@ -275,7 +275,7 @@ final class MainWindow {
             }
             if (step < 0 && order < 0) target = heading;
         }
-        if (target != null) table.pick(Span.caret(new Place(target.path(), 0)), true);
+        if (target != null) table.pick(TextSelection.caret(new Place(target.path(), 0)), true);
     }
 
     void chooseFile() {
@@ -335,7 +335,7 @@ final class MainWindow {
     void saveTo(Path file) {
         app.decant.publish.Recipe recipe = app.decant.publish.Recipe.PLAIN.to(app.decant.publish.Target.DOCX)
                 .with(app.decant.publish.Recipe.WhenPresent.REPLACE);
-        desk.publish(java.util.List.of(Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE, file, receipts ->
+        desk.publish(List.of(Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE, file, receipts ->
                 notices.say(Words.of("save.done", receipts.get(0).file().getFileName()), "notice-good", Notices.action("notice.well", () -> { })));
     }
 

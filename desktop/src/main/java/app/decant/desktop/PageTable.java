@@ -1,7 +1,7 @@
 package app.decant.desktop;
 
 import app.decant.document.Place;
-import app.decant.document.Span;
+import app.decant.edit.TextSelection;
 import app.decant.layout.TextPassage;
 import app.decant.page.Item;
 import app.decant.page.Page;
@@ -38,10 +38,11 @@ final class PageTable extends Region {
     private final DoubleProperty zoom = new SimpleDoubleProperty(1.1);
     private final IntegerProperty inView = new SimpleIntegerProperty();
     private final Caret caret;
-    private List<Span> marks = List.of();
+    private List<TextSelection> marks = List.of();
     private double[] tops = new double[0];
     private double contentHeight;
     private double contentWidth;
+    private boolean revealing;
     private boolean fitted = true;
 
     PageTable(Desk desk) {
@@ -73,6 +74,7 @@ final class PageTable extends Region {
         desk.pages().addListener((observed, before, now) -> {
             measure();
             requestLayout();
+            if (revealing) reveal();
         });
         desk.source().addListener((observed, before, now) -> {
             fitted = true;
@@ -118,7 +120,7 @@ final class PageTable extends Region {
     void zoomBy(double factor) { zoom(zoom.get() * factor); }
 
     /** Passages lit up, such as those that were found. */
-    void mark(List<Span> spans) {
+    void mark(List<TextSelection> spans) {
         marks = spans;
         requestLayout();
     }
@@ -186,11 +188,12 @@ final class PageTable extends Region {
             sheet.setLayoutX(Math.round(x));
             sheet.setLayoutY(Math.round(y));
             sheet.show(page, scale(), outputScale(), -y, getHeight() - y);
-            sheet.select(rectangles(pages, page), marked(pages, page), scale());
+            // Until the pages follow, what is picked is shown as it was.
+            if (desk.isLaidOut()) sheet.select(rectangles(pages, page), marked(pages, page), scale());
         }
         int middle = pageAt(down.getValue() + getHeight() * 0.4);
         inView.set(Math.min(pages.count() - 1, middle));
-        placeCaret(pages);
+        if (desk.isLaidOut()) placeCaret(pages);
     }
 
     private double outputScale() { return getScene() == null || getScene().getWindow() == null ? 1 : getScene().getWindow().getOutputScaleX(); }
@@ -207,7 +210,7 @@ final class PageTable extends Region {
     }
 
     private void placeCaret(PagedDocument pages) {
-        Span span = desk.selection().get();
+        TextSelection span = desk.selection().get();
         PagedDocument.Caret place = span == null || !fits(pages, span) ? null : pages.caret(span.head());
         PageSheet sheet = place == null ? null : sheets.get(place.page());
         if (sheet == null || !isFocused()) {
@@ -218,22 +221,22 @@ final class PageTable extends Region {
     }
 
     /** A selection that was made for another state of the document is not drawn. */
-    private static boolean fits(PagedDocument pages, Span span) {
+    private static boolean fits(PagedDocument pages, TextSelection span) {
         return pages.walk().indexOf(span.head().path()) >= 0 && pages.walk().indexOf(span.anchor().path()) >= 0;
     }
 
     private List<double[]> rectangles(PagedDocument pages, Page page) {
-        Span span = desk.selection().get();
+        TextSelection span = desk.selection().get();
         return span == null || span.isEmpty() || !fits(pages, span) ? List.of() : rectangles(pages, page, span);
     }
 
     private List<double[]> marked(PagedDocument pages, Page page) {
         List<double[]> all = new ArrayList<>();
-        for (Span span : marks) if (fits(pages, span)) all.addAll(rectangles(pages, page, span));
+        for (TextSelection span : marks) if (fits(pages, span)) all.addAll(rectangles(pages, page, span));
         return all;
     }
 
-    private static List<double[]> rectangles(PagedDocument pages, Page page, Span span) {
+    private static List<double[]> rectangles(PagedDocument pages, Page page, TextSelection span) {
         List<double[]> rectangles = new ArrayList<>();
         int from = pages.walk().indexOf(span.start().path());
         int to = pages.walk().indexOf(span.end().path());
@@ -287,14 +290,17 @@ final class PageTable extends Region {
     javafx.beans.property.ReadOnlyDoubleProperty scrolling() { return down.valueProperty(); }
 
     /** Picks a passage and, where it is out of view, brings it in. */
-    void pick(Span span, boolean reveal) {
+    void pick(TextSelection span, boolean reveal) {
         desk.selection().set(span);
         if (reveal) reveal();
     }
 
+    /** Brings what is picked into view, as soon as its pages are there. */
     void reveal() {
+        revealing = !desk.isLaidOut();
+        if (revealing) return;
         PagedDocument pages = desk.pages().get();
-        Span span = desk.selection().get();
+        TextSelection span = desk.selection().get();
         if (pages == null || span == null || !fits(pages, span)) return;
         PagedDocument.Caret place = pages.caret(span.head());
         if (place == null) return;

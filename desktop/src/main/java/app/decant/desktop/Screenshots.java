@@ -3,7 +3,7 @@ package app.decant.desktop;
 import app.decant.desktop.MainWindow.Station;
 import app.decant.document.Outline;
 import app.decant.document.Place;
-import app.decant.document.Span;
+import app.decant.edit.TextSelection;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -88,7 +88,7 @@ final class Screenshots {
 
     private void heading(String text) {
         for (Outline.Heading heading : window.desk().pages().get().outline().headings()) {
-            if (heading.text().equals(text)) window.table().pick(Span.caret(new Place(heading.path(), 0)), true);
+            if (heading.text().equals(text)) window.table().pick(TextSelection.caret(new Place(heading.path(), 0)), true);
         }
     }
 

@@ -7,7 +7,7 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
-import app.decant.document.Span;
+import app.decant.edit.TextSelection;
 import app.decant.document.Style;
 import app.decant.document.TextProperty;
 import app.decant.document.TextProperty.Underline;
@@ -152,7 +152,7 @@ final class Slip {
             button.setMaxWidth(Double.MAX_VALUE);
             HBox.setHgrow(button, Priority.ALWAYS);
             button.setOnAction(event -> {
-                if (!telling) Dressing.paragraphs(desk, ParagraphProperty.ALIGNMENT, alignment);
+                if (!telling) PickedLook.paragraphs(desk, ParagraphProperty.ALIGNMENT, alignment);
             });
             alignments.add(button);
             row.getChildren().add(button);
@@ -182,23 +182,23 @@ final class Slip {
     }
 
     private void wire() {
-        bold.setOnAction(event -> Dressing.toggle(desk, TextProperty.BOLD));
-        italic.setOnAction(event -> Dressing.toggle(desk, TextProperty.ITALIC));
-        strike.setOnAction(event -> Dressing.toggle(desk, TextProperty.STRIKE));
-        underline.setOnAction(event -> Dressing.underline(desk));
+        bold.setOnAction(event -> PickedLook.toggle(desk, TextProperty.BOLD));
+        italic.setOnAction(event -> PickedLook.toggle(desk, TextProperty.ITALIC));
+        strike.setOnAction(event -> PickedLook.toggle(desk, TextProperty.STRIKE));
+        underline.setOnAction(event -> PickedLook.underline(desk));
         families.setOnAction(event -> {
-            if (!telling && families.getValue() != null) Dressing.set(desk, TextProperty.FAMILY, families.getValue());
+            if (!telling && families.getValue() != null) PickedLook.set(desk, TextProperty.FAMILY, families.getValue());
         });
         sizes.setOnAction(event -> {
-            if (!telling && sizes.getValue() != null) Dressing.set(desk, TextProperty.SIZE, sizes.getValue());
+            if (!telling && sizes.getValue() != null) PickedLook.set(desk, TextProperty.SIZE, sizes.getValue());
         });
         colour.setOnAction(event -> {
             Color picked = colour.getValue();
             int rgb = (int) Math.round(picked.getRed() * 255) << 16 | (int) Math.round(picked.getGreen() * 255) << 8 | (int) Math.round(picked.getBlue() * 255);
-            Dressing.set(desk, TextProperty.COLOUR, new Colour(rgb));
+            PickedLook.set(desk, TextProperty.COLOUR, new Colour(rgb));
         });
         styles.setOnAction(event -> {
-            if (!telling && styles.getValue() != null) Dressing.style(desk, styles.getValue().id());
+            if (!telling && styles.getValue() != null) PickedLook.style(desk, styles.getValue().id());
         });
         families.setOnShowing(event -> {
             if (families.getItems().size() < 3) families.getItems().setAll(FontCatalogue.ofThisMachine().families());
@@ -215,7 +215,7 @@ final class Slip {
     }
 
     private void tell() {
-        Span span = desk.selection().get();
+        TextSelection span = desk.selection().get();
         PagedDocument pages = desk.pages().get();
         if (span == null || pages == null || pages.document() != desk.document() || pages.walk().indexOf(span.head().path()) < 0) return;
         telling = true;
@@ -232,7 +232,7 @@ final class Slip {
         String page = caret == null ? "" : Words.of("slip.page", pages.page(caret.page()).label());
         words.setText(excerpt.isEmpty() ? Words.of("slip.empty", page) : "\u201C" + (excerpt.length() > 44 ? excerpt.substring(0, 43).trim() + "\u2026"
                 : excerpt) + "\u201D, " + page);
-        Look look = Dressing.present(desk);
+        Look look = PickedLook.present(desk);
         bold.setSelected(look.is(TextProperty.BOLD));
         italic.setSelected(look.is(TextProperty.ITALIC));
         strike.setSelected(look.is(TextProperty.STRIKE));

@@ -1,9 +1,8 @@
 package app.decant.desktop;
 
-import app.decant.document.Edit;
 import app.decant.document.Outline;
 import app.decant.document.Place;
-import app.decant.document.Span;
+import app.decant.edit.TextSelection;
 import app.decant.page.Item;
 import app.decant.page.Page;
 import app.decant.layout.PagedDocument;
@@ -42,7 +41,7 @@ final class Spine {
     private boolean draggingWindow;
 
     /** A heading or a slot as drawn: where, and what a click does. */
-    private record Row(double y, double height, String title, Span target, Outline.Gap gap) { }
+    private record Row(double y, double height, String title, TextSelection target, Outline.Gap gap) { }
 
     Spine(Desk desk, PageTable table) {
         this.desk = desk;
@@ -195,12 +194,12 @@ final class Spine {
             PagedDocument.Spot spot = pages.spot(place);
             if (spot == null) continue;
             double y = y(spot.page() + spot.line().y() / pages.page(spot.page()).height(), pages.count());
-            wanted.add(new Row(y, LEAST, heading.title(), Span.caret(place), null));
+            wanted.add(new Row(y, LEAST, heading.title(), TextSelection.caret(place), null));
             levels.add(heading.level());
             for (Outline.Gap gap : pages.outline().gaps()) {
                 if (gap.after() != i) continue;
                 wanted.add(new Row(y + 6, LEAST, Words.of(gap.candidate() == null ? "spine.missing" : "spine.missing.find", gap.number()),
-                        gap.candidate() == null ? null : Span.caret(new Place(gap.candidate(), 0)), gap));
+                        gap.candidate() == null ? null : TextSelection.caret(new Place(gap.candidate(), 0)), gap));
                 levels.add(heading.level());
             }
         }

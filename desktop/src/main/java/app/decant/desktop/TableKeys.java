@@ -1,21 +1,23 @@
 package app.decant.desktop;
 
 import app.decant.document.BlockPath;
-import app.decant.document.Document;
-import app.decant.document.Edit;
-import app.decant.document.Inline;
-import app.decant.document.Look;
-import app.decant.document.Paragraph;
 import app.decant.document.Place;
-import app.decant.document.Span;
+import app.decant.edit.Change;
+import app.decant.edit.Deletion;
+import app.decant.edit.Pasting;
+import app.decant.edit.Slice;
+import app.decant.edit.TextSelection;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
+import app.decant.edit.Typing;
 import app.decant.layout.TextPassage;
 import app.decant.page.Item;
 import app.decant.page.Line;
 import app.decant.layout.PagedDocument;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
@@ -23,11 +25,13 @@ import javafx.scene.input.KeyEvent;
 
 /** The keyboard on the table: moving, picking, typing, cutting and pasting. */
 final class TableKeys {
+    /** What they do depends on where lines and pages end. */
+    private static final Set<KeyCode> LOOK_AT_PAGES = EnumSet.of(KeyCode.UP, KeyCode.DOWN, KeyCode.HOME, KeyCode.END, KeyCode.PAGE_UP, KeyCode.PAGE_DOWN);
+
     private final Desk desk;
     private final PageTable table;
     private double wantedX = -1;
-    private List<Paragraph> cutOut = List.of();
-    private String cutText = "";
+    private Slice cutOut = new Slice(List.of());
 
     TableKeys(Desk desk, PageTable table) {
         this.desk = desk;
@@ -39,16 +43,14 @@ final class TableKeys {
         boolean command = event.isShortcutDown() && !event.isAltDown() || event.isMetaDown();
         if (command || text.isEmpty() || text.charAt(0) < ' ' || text.charAt(0) == 127 || desk.document() == null) return;
         event.consume();
-        inOrder(() -> edit(Edit.type(desk.document(), desk.selection().get(), text, desk.nextLook().get())));
+        desk.inOrder(() -> edit(Typing.type(desk.document(), desk.selection().get(), text, desk.nextLook().get())));
     }
 
-    /** Edits follow one another on the newest document; what is picked is known as soon as its pages are. */
-    private void inOrder(Runnable task) { desk.whenLaidOut(() -> { if (desk.selection().get() != null) task.run(); }); }
 
-    private void edit(Edit edit) {
+    private void edit(Change change) {
         wantedX = -1;
-        desk.apply(edit);
-        desk.whenLaidOut(table::reveal);
+        desk.apply(change);
+        table.reveal();
     }
 
     void pressed(KeyEvent event) {
@@ -68,32 +70,30 @@ final class TableKeys {
             case PAGE_DOWN -> () -> page(1, shift);
             case BACK_SPACE -> () -> erase(false, control);
             case DELETE -> () -> erase(true, control);
-            case ENTER -> control ? null : shift ? () -> edit(Edit.insert(desk.document(), desk.selection().get(), breakLine(), "line break")) : () ->
-                    edit(Edit.split(desk.document(), desk.selection().get()));
-            case TAB -> control ? null : () -> edit(Edit.type(desk.document(), desk.selection().get(), "\t", null));
-            case A -> control ? () -> desk.selection().set(new Span(first(), last())) : null;
+            case ENTER -> control ? null : shift ? () -> edit(Typing.breakLine(desk.document(), desk.selection().get())) : () ->
+                    edit(Typing.breakParagraph(desk.document(), desk.selection().get()));
+            case TAB -> control ? null : () -> edit(Typing.type(desk.document(), desk.selection().get(), "\t", null));
+            case A -> control ? () -> desk.selection().set(new TextSelection(first(), last())) : null;
             case C -> control ? this::copy : null;
             case X -> control ? this::cut : null;
             case V -> control ? this::paste : null;
             case Z -> control ? shift ? desk::redo : desk::undo : null;
             case Y -> control ? desk::redo : null;
-            case B -> control ? () -> Dressing.toggle(desk, TextProperty.BOLD) : null;
-            case I -> control ? () -> Dressing.toggle(desk, TextProperty.ITALIC) : null;
-            case U -> control ? () -> Dressing.underline(desk) : null;
+            case B -> control ? () -> PickedLook.toggle(desk, TextProperty.BOLD) : null;
+            case I -> control ? () -> PickedLook.toggle(desk, TextProperty.ITALIC) : null;
+            case U -> control ? () -> PickedLook.underline(desk) : null;
             default -> null;
         };
         if (task == null) return;
         event.consume();
-        inOrder(task);
+        Runnable ready = () -> {
+            if (desk.selection().get() != null) task.run();
+        };
+        if (LOOK_AT_PAGES.contains(code)) desk.whenLaidOut(ready);
+        else desk.inOrder(ready);
     }
 
-    private List<Paragraph> breakLine() {
-        Place at = desk.selection().get().start();
-        Look look = desk.document().paragraph(at.path()).lookBefore(at.offset());
-        return List.of(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text(String.valueOf(Inline.LINE_BREAK), look))));
-    }
-
-    private Walk walk() { return desk.pages().get().walk(); }
+    private Walk walk() { return desk.isLaidOut() ? desk.pages().get().walk() : Walk.of(desk.document()); }
 
     private Place first() { return new Place(walk().stops().get(0).path(), 0); }
 
@@ -109,13 +109,13 @@ final class TableKeys {
     }
 
     private void put(Place to, boolean extend) {
-        Span span = desk.selection().get();
-        desk.selection().set(extend ? new Span(span.anchor(), to) : Span.caret(to));
+        TextSelection span = desk.selection().get();
+        desk.selection().set(extend ? new TextSelection(span.anchor(), to) : TextSelection.caret(to));
         table.reveal();
     }
 
     private void across(boolean forward, boolean word, boolean extend) {
-        Span span = desk.selection().get();
+        TextSelection span = desk.selection().get();
         if (!extend && !span.isEmpty() && !word) {
             move(forward ? span.end() : span.start(), false);
             return;
@@ -191,60 +191,42 @@ final class TableKeys {
         if (at == null) return;
         Place place = table.placeAt(at[0], Math.max(0, Math.min(table.getHeight(), at[1])));
         if (place != null) {
-            Span span = desk.selection().get();
-            desk.selection().set(extend ? new Span(span.anchor(), place) : Span.caret(place));
+            TextSelection span = desk.selection().get();
+            desk.selection().set(extend ? new TextSelection(span.anchor(), place) : TextSelection.caret(place));
         }
     }
 
     private void erase(boolean forward, boolean word) {
-        Span span = desk.selection().get();
+        TextSelection span = desk.selection().get();
         if (span.isEmpty()) {
             Place other = beside(span.head(), forward, word);
             boolean joins = other.path().isSiblingOf(span.head().path());
             if (other.equals(span.head()) || !joins) return;
-            span = new Span(span.head(), other);
+            span = new TextSelection(span.head(), other);
         }
-        edit(Edit.delete(desk.document(), span));
+        edit(Deletion.delete(desk.document(), span));
     }
 
     private void copy() {
-        Span span = desk.selection().get();
+        TextSelection span = desk.selection().get();
         if (span.isEmpty()) return;
-        cutOut = slice(desk.document(), span);
-        cutText = text(cutOut);
+        cutOut = Slice.of(desk.document(), span);
         ClipboardContent content = new ClipboardContent();
-        content.putString(cutText);
+        content.putString(cutOut.text());
         Clipboard.getSystemClipboard().setContent(content);
     }
 
     private void cut() {
-        Span span = desk.selection().get();
+        TextSelection span = desk.selection().get();
         if (span.isEmpty()) return;
         copy();
-        edit(Edit.delete(desk.document(), span));
+        edit(Deletion.delete(desk.document(), span));
     }
 
     private void paste() {
         String text = Clipboard.getSystemClipboard().getString();
         if (text == null || text.isEmpty()) return;
-        Span span = desk.selection().get();
-        edit(text.equals(cutText) ? Edit.insert(desk.document(), span, cutOut, "pasting") : Edit.type(desk.document(), span, text, null));
-    }
-
-    private static List<Paragraph> slice(Document document, Span span) {
-        List<Paragraph> pieces = new ArrayList<>();
-        for (Walk.Stop stop : Walk.of(document).between(span.start().path(), span.end().path())) {
-            int from = stop.path().equals(span.start().path()) ? span.start().offset() : 0;
-            int to = stop.path().equals(span.end().path()) ? span.end().offset() : stop.paragraph().length();
-            pieces.add(stop.paragraph().withInlines(stop.paragraph().slice(from, to).stream().filter(inline -> !(inline instanceof Inline.BookmarkPoint))
-                    .toList()));
-        }
-        return pieces;
-    }
-
-    private static String text(List<Paragraph> pieces) {
-        StringBuilder text = new StringBuilder();
-        for (Paragraph piece : pieces) text.append(text.isEmpty() ? "" : "\n").append(piece.plainText());
-        return text.toString();
+        TextSelection span = desk.selection().get();
+        edit(text.equals(cutOut.text()) ? Pasting.paste(desk.document(), span, cutOut) : Typing.type(desk.document(), span, text, null));
     }
 }

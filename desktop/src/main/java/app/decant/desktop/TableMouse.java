@@ -1,7 +1,7 @@
 package app.decant.desktop;
 
 import app.decant.document.Place;
-import app.decant.document.Span;
+import app.decant.edit.TextSelection;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 
@@ -31,10 +31,10 @@ final class TableMouse {
             } else if (clicks >= 3) {
                 pick(new int[] {0, desk.document().paragraph(place.path()).length()}, place);
             } else if (extend && desk.selection().get() != null) {
-                desk.selection().set(new Span(desk.selection().get().anchor(), place));
+                desk.selection().set(new TextSelection(desk.selection().get().anchor(), place));
             } else {
                 anchor = place;
-                desk.selection().set(Span.caret(place));
+                desk.selection().set(TextSelection.caret(place));
             }
         });
         event.consume();
@@ -42,7 +42,7 @@ final class TableMouse {
 
     private void pick(int[] bounds, Place place) {
         anchor = new Place(place.path(), bounds[0]);
-        desk.selection().set(new Span(anchor, new Place(place.path(), bounds[1])));
+        desk.selection().set(new TextSelection(anchor, new Place(place.path(), bounds[1])));
     }
 
     void dragged(MouseEvent event) {
@@ -53,7 +53,7 @@ final class TableMouse {
         double y = Math.max(0, Math.min(table.getHeight(), event.getY()));
         desk.whenLaidOut(() -> {
             Place place = table.placeAt(x, y);
-            if (place != null) desk.selection().set(new Span(anchor, place));
+            if (place != null) desk.selection().set(new TextSelection(anchor, place));
         });
     }
 }

@@ -5,10 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.decant.Decant;
 import app.decant.demo.HarbourNotice;
 import app.decant.document.Document;
-import app.decant.document.Edit;
 import app.decant.document.Place;
-import app.decant.document.Span;
+import app.decant.edit.TextSelection;
 import app.decant.document.Walk;
+import app.decant.edit.Typing;
 import app.decant.format.text.TextWriter;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -29,7 +29,7 @@ class KilledTest {
             Document document = HarbourNotice.document();
             Place start = new Place(Walk.of(document).stops().get(0).path(), 0);
             for (int i = 1; ; i++) {
-                document = Edit.type(document, Span.caret(start), "<" + i + ">", null).apply(document);
+                document = Typing.type(document, TextSelection.caret(start), "<" + i + ">", null).after();
                 copy.keep(document);
                 System.out.println(i);
             }

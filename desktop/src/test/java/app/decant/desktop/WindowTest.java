@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.decant.Decant;
 import app.decant.demo.DemoFiles;
 import app.decant.document.BlockPath;
+import app.decant.document.Contents;
 import app.decant.document.Document;
 import app.decant.document.Inline;
 import app.decant.document.Look;
@@ -12,13 +13,20 @@ import app.decant.document.Outline;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Place;
-import app.decant.document.Span;
+import app.decant.document.Story;
+import app.decant.edit.BlockStep;
+import app.decant.edit.Change;
+import app.decant.edit.Draft;
+import app.decant.edit.EditKind;
+import app.decant.edit.TextSelection;
 import app.decant.document.Table;
 import app.decant.document.TextProperty;
+import app.decant.edit.Typing;
 import app.decant.publish.Recipe;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
@@ -83,7 +91,7 @@ class WindowTest {
 
     private void pick(Place anchor, Place head) throws TimeoutException {
         WaitForAsyncUtils.asyncFx(() -> {
-            window.table().pick(new Span(anchor, head), true);
+            window.table().pick(new TextSelection(anchor, head), true);
             window.table().requestFocus();
         });
         settle();
@@ -98,7 +106,7 @@ class WindowTest {
         robot.write("Hello there ");
         settle();
         assertThat(paragraph(path).text()).isEqualTo("Hello there " + before);
-        assertThat(window.desk().selection().get()).isEqualTo(Span.caret(new Place(path, 12)));
+        assertThat(window.desk().selection().get()).isEqualTo(TextSelection.caret(new Place(path, 12)));
         robot.push(KeyCode.BACK_SPACE);
         settle();
         robot.press(KeyCode.CONTROL).type(KeyCode.BACK_SPACE).release(KeyCode.CONTROL);
@@ -173,11 +181,11 @@ class WindowTest {
         javafx.geometry.Point2D screen = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().localToScreen(at[0], at[1]));
         robot.clickOn(screen, MouseButton.PRIMARY);
         settle();
-        assertThat(window.desk().selection().get()).isEqualTo(Span.caret(new Place(path, 6)));
+        assertThat(window.desk().selection().get()).isEqualTo(TextSelection.caret(new Place(path, 6)));
         robot.sleep(900); // or the next click would be counted with this one
         robot.doubleClickOn(screen, MouseButton.PRIMARY);
         settle();
-        assertThat(window.desk().selection().get()).isEqualTo(new Span(new Place(path, 4), new Place(path, 11)));
+        assertThat(window.desk().selection().get()).isEqualTo(new TextSelection(new Place(path, 4), new Place(path, 11)));
         robot.press(KeyCode.CONTROL).type(KeyCode.C).release(KeyCode.CONTROL);
         assertThat(WaitForAsyncUtils.waitForAsyncFx(5000, () -> Clipboard.getSystemClipboard().getString())).isEqualTo("company");
         double[] to = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().caretPoint(new Place(path, 30)));
@@ -236,8 +244,8 @@ class WindowTest {
         settle();
         until(() -> window.spine().titles().contains("1.2 A new heading"));
         assertThat(window.spine().titles()).contains("1.3 The three lines");
-        app.decant.document.Contents contents = (app.decant.document.Contents) window.desk().document().blocks().stream()
-                .filter(app.decant.document.Contents.class::isInstance).findFirst().orElseThrow();
+        Contents contents = (Contents) window.desk().document().blocks().stream()
+                .filter(Contents.class::isInstance).findFirst().orElseThrow();
         assertThat(contents.entries()).extracting(Paragraph::plainText).anyMatch(text -> text.startsWith("1.2 A new heading"));
     }
 
@@ -257,7 +265,7 @@ class WindowTest {
         WaitForAsyncUtils.waitForFxEvents();
         robot.write("tuba").push(KeyCode.ENTER);
         settle();
-        Span span = window.desk().selection().get();
+        TextSelection span = window.desk().selection().get();
         assertThat(paragraph(span.start().path()).text().substring(span.start().offset(), span.end().offset())).isEqualTo("tuba");
         robot.push(KeyCode.ESCAPE);
     }
@@ -342,11 +350,11 @@ class WindowTest {
         Document document = window.desk().document();
         BlockPath path = heading("Residents").path();
         Look unlisted = Look.of(ParagraphProperty.LIST, new ParagraphProperty.ListReference(null, 0));
-        java.util.List<Paragraph> typed = java.util.List.of(new Paragraph("Heading3", unlisted, Look.PLAIN,
-                java.util.List.of(new Inline.Text("9.1 First", Look.PLAIN))), Paragraph.styled("BodyText", "9.2 Second"),
-                new Paragraph("Heading3", unlisted, Look.PLAIN, java.util.List.of(new Inline.Text("9.3 Third", Look.PLAIN))));
-        app.decant.document.Edit edit = new app.decant.document.Edit("test", java.util.List.of(new app.decant.document.Edit.Replacement(path.parent(),
-                path.last(), path.last() + 1, new java.util.ArrayList<>(typed))), null, null, null, Span.caret(new Place(path, 0)));
+        List<Paragraph> typed = List.of(new Paragraph("Heading3", unlisted, Look.PLAIN,
+                List.of(new Inline.Text("9.1 First", Look.PLAIN))), Paragraph.styled("BodyText", "9.2 Second"),
+                new Paragraph("Heading3", unlisted, Look.PLAIN, List.of(new Inline.Text("9.3 Third", Look.PLAIN))));
+        Change edit = new Draft(document, TextSelection.caret(new Place(path, 0))).add(new BlockStep(Story.BODY, path.parent(), path.last(), path.last() + 1,
+                List.copyOf(typed))).done(EditKind.HEADING, new Place(path, 0));
         assertThat(document.paragraph(path).text()).isEqualTo("Residents");
         WaitForAsyncUtils.asyncFx(() -> window.desk().apply(edit));
         settle();
@@ -412,7 +420,7 @@ class WindowTest {
         assertThat(window.desk().selection().get().head().offset()).isEqualTo(6);
         WaitForAsyncUtils.asyncFx(() -> window.desk().undo());
         settle();
-        assertThat(window.desk().selection().get()).isEqualTo(Span.caret(place));
+        assertThat(window.desk().selection().get()).isEqualTo(TextSelection.caret(place));
         WaitForAsyncUtils.asyncFx(() -> window.desk().redo());
         settle();
         assertThat(window.desk().selection().get().head().offset()).isEqualTo(6);
@@ -440,7 +448,7 @@ class WindowTest {
         WaitForAsyncUtils.waitForAsyncFx(5000, () -> {
             window.saveTo(copy);
             // In the same moment, before the file can be there.
-            window.desk().apply(app.decant.document.Edit.type(window.desk().document(), Span.caret(place), "zweitens ", null));
+            window.desk().apply(Typing.type(window.desk().document(), TextSelection.caret(place), "zweitens ", null));
         });
         until(() -> Files.exists(copy) && window.desk().job().get() == null);
         settle();
@@ -457,8 +465,8 @@ class WindowTest {
         StringBuilder typed = new StringBuilder();
         for (int i = 0; i < 40; i++) {
             String letter = String.valueOf((char) ('a' + i % 26));
-            WaitForAsyncUtils.asyncFx(() -> window.desk().apply(app.decant.document.Edit.type(window.desk().document(),
-                    Span.caret(new Place(place.path(), typed.length())), letter, null)));
+            WaitForAsyncUtils.asyncFx(() -> window.desk().apply(Typing.type(window.desk().document(),
+                    TextSelection.caret(new Place(place.path(), typed.length())), letter, null)));
             WaitForAsyncUtils.waitForFxEvents();
             typed.append(letter);
             Thread.sleep(100);
@@ -474,12 +482,10 @@ class WindowTest {
         pick(place, place);
         String before = text();
         Look impossible = Look.of(TextProperty.SIZE, Double.NaN).with(TextProperty.FAMILY, null);
-        app.decant.document.Edit edit = new app.decant.document.Edit("test", java.util.List.of(new app.decant.document.Edit.Replacement(place.path()
-                .parent(), place.path().last(), place.path().last() + 1,
-                new java.util.ArrayList<>(java.util.List.of(new Table(Look.PLAIN, java.util.List.of(100.0),
-                        java.util.List.of(new Table.Row(impossible,
-                        java.util.List.of(new Table.Cell(7, 3, 1, Look.PLAIN, java.util.List.of(Paragraph.of("x"))))))))))), null, null,
-                        null, Span.caret(place));
+        Table table = new Table(Look.PLAIN, List.of(100.0), List.of(new Table.Row(impossible, List.of(new Table.Cell(7, 3, 1, Look.PLAIN,
+                List.of(Paragraph.of("x")))))));
+        Change edit = new Draft(window.desk().document(), TextSelection.caret(place)).add(new BlockStep(Story.BODY, place.path().parent(), place.path().last(),
+                place.path().last() + 1, List.of(table))).done(EditKind.TABLE, place);
         WaitForAsyncUtils.asyncFx(() -> window.desk().apply(edit));
         settle();
         if (window.desk().trouble().get() == null) return; // Layout has learned to set even this; there is nothing to take back.
@@ -510,7 +516,7 @@ class WindowTest {
     @Test void aCopyThatIsThereAlreadyIsMadeAnewAsACopy(FxRobot robot) throws TimeoutException, IOException {
         Path taken = Files.writeString(handbook.resolveSibling("taken.docx"), "older");
         app.decant.publish.Recipe recipe = app.decant.publish.Recipe.PLAIN.to(app.decant.publish.Target.DOCX);
-        WaitForAsyncUtils.asyncFx(() -> window.desk().publish(java.util.List.of(Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE,
+        WaitForAsyncUtils.asyncFx(() -> window.desk().publish(List.of(Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE,
                 taken, receipts -> { }));
         until(() -> window.desk().trouble().get() != null);
         WaitForAsyncUtils.waitForFxEvents();
@@ -527,8 +533,8 @@ class WindowTest {
             WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.stage().setWidth(width));
             robot.sleep(250);
             WaitForAsyncUtils.waitForFxEvents();
-            java.util.List<javafx.geometry.Bounds> parts = new java.util.ArrayList<>();
-            for (String id : java.util.List.of("#station-take_in", "#station-revise", "#station-check", "#station-publish", "#folders", "#need")) {
+            List<javafx.geometry.Bounds> parts = new java.util.ArrayList<>();
+            for (String id : List.of("#station-take_in", "#station-revise", "#station-check", "#station-publish", "#folders", "#need")) {
                 javafx.scene.Node node = robot.lookup(id).query();
                 parts.add(node.localToScene(node.getBoundsInLocal()));
             }
@@ -556,7 +562,7 @@ class WindowTest {
         pick(place, place);
         WaitForAsyncUtils.waitForAsyncFx(5000, () -> {
             window.open(notice);
-            window.desk().apply(app.decant.document.Edit.type(window.desk().document(), Span.caret(place), "unterwegs ", null));
+            window.desk().apply(Typing.type(window.desk().document(), TextSelection.caret(place), "unterwegs ", null));
         });
         until(() -> window.desk().job().get() == null);
         settle();

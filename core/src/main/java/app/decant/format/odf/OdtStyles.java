@@ -10,6 +10,7 @@ import app.decant.document.TextProperty;
 import app.decant.xml.XmlWriter;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 
@@ -85,7 +86,7 @@ final class OdtStyles {
 
     /** @param page that it begins, or null */
     String other(String family, String prefix, Object key, String page, Consumer<XmlWriter> content) {
-        Object whole = java.util.List.of(family, key);
+        Object whole = List.of(family, key);
         return made(whole, prefix, xml -> {
             xml.open("style:style", "style:name", automatic.get(whole), "style:family", family, "style:master-page-name", page);
             content.accept(xml);

@@ -8,6 +8,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import app.decant.document.Block;
 import app.decant.document.Cascade;
+import app.decant.document.Contents;
 import app.decant.document.Document;
 import app.decant.document.Inline;
 import app.decant.document.Link;
@@ -284,7 +285,7 @@ class OdtReadingTest {
         assertThat(document.facts().author()).isEqualTo("Ina Tollmark");
         assertThat(document.facts().keywords()).contains("pier").contains("works");
         assertThat(document.facts().created()).isNotNull();
-        assertThat(document.blocks()).anyMatch(block -> block instanceof app.decant.document.Contents);
+        assertThat(document.blocks()).anyMatch(block -> block instanceof Contents);
         assertThat(paragraphs(document)).extracting(Paragraph::plainText).containsExactly("Head", "new");
         assertThat(taken.findings()).anyMatch(finding -> finding.what().contains("Tracked changes"));
     }

@@ -1,8 +1,24 @@
-package app.decant.document;
+package app.decant.edit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.demo.PassengerHandbook;
+import app.decant.document.Block;
+import app.decant.document.BlockPath;
+import app.decant.document.Cascade;
+import app.decant.document.Contents;
+import app.decant.document.ContentsList;
+import app.decant.document.Document;
+import app.decant.document.Inline;
+import app.decant.document.ListLabels;
+import app.decant.document.Look;
+import app.decant.document.Outline;
+import app.decant.document.Paragraph;
+import app.decant.document.Place;
+import app.decant.document.Section;
+import app.decant.document.Table;
+import app.decant.document.TextProperty;
+import app.decant.document.Walk;
 import app.decant.format.text.TextWriter;
 import app.decant.layout.Sample;
 import java.util.ArrayList;
@@ -11,7 +27,7 @@ import java.util.Random;
 import org.junit.jupiter.api.Test;
 
 /** Edits give new documents and leave the old ones as they were. */
-class EditTest {
+class EditingTest {
     private static Place at(int block, int offset) { return new Place(BlockPath.of(0, block), offset); }
 
     private static final Document TWO = Sample.of(List.of(Paragraph.of("first words"), Paragraph.styled("Heading1", "Heading"), Paragraph.of("last words")));
@@ -19,34 +35,34 @@ class EditTest {
     private static List<String> texts(Document document) { return Walk.of(document).stops().stream().map(stop -> stop.paragraph().text()).toList(); }
 
     @Test void typingReplacesWhatIsPicked() {
-        Edit edit = Edit.type(TWO, new Span(at(0, 0), at(0, 5)), "other", null);
-        assertThat(texts(edit.apply(TWO))).containsExactly("other words", "Heading", "last words");
-        assertThat(edit.after()).isEqualTo(Span.caret(at(0, 5)));
+        Change edit = Typing.type(TWO, new TextSelection(at(0, 0), at(0, 5)), "other", null);
+        assertThat(texts(edit.after())).containsExactly("other words", "Heading", "last words");
+        assertThat(edit.picked()).isEqualTo(TextSelection.caret(at(0, 5)));
         assertThat(texts(TWO)).containsExactly("first words", "Heading", "last words");
     }
 
     @Test void typedLinesBecomeParagraphs() {
-        Edit edit = Edit.type(TWO, Span.caret(at(0, 6)), "a\nb\nc", null);
-        assertThat(texts(edit.apply(TWO))).containsExactly("first a", "b", "cwords", "Heading", "last words");
-        assertThat(edit.after()).isEqualTo(Span.caret(at(2, 1)));
+        Change edit = Typing.type(TWO, TextSelection.caret(at(0, 6)), "a\nb\nc", null);
+        assertThat(texts(edit.after())).containsExactly("first a", "b", "cwords", "Heading", "last words");
+        assertThat(edit.picked()).isEqualTo(TextSelection.caret(at(2, 1)));
     }
 
     @Test void deletingOverParagraphsJoinsThem() {
-        Document joined = Edit.delete(TWO, new Span(at(2, 4), at(0, 5))).apply(TWO);
+        Document joined = Deletion.delete(TWO, new TextSelection(at(2, 4), at(0, 5))).after();
         assertThat(texts(joined)).containsExactly("first words");
     }
 
     @Test void theParagraphAfterAHeadingIsText() {
-        Document split = Edit.split(TWO, Span.caret(at(1, 7))).apply(TWO);
+        Document split = Typing.breakParagraph(TWO, TextSelection.caret(at(1, 7))).after();
         assertThat(split.paragraph(BlockPath.of(0, 2)).style()).isEqualTo("Normal");
-        Document inside = Edit.split(TWO, Span.caret(at(1, 3))).apply(TWO);
+        Document inside = Typing.breakParagraph(TWO, TextSelection.caret(at(1, 3))).after();
         assertThat(inside.paragraph(BlockPath.of(0, 2)).style()).isEqualTo("Heading1");
     }
 
     @Test void untouchedBlocksAreTheVerySameObjects() {
         Document document = PassengerHandbook.document();
         List<Walk.Stop> stops = Walk.of(document).stops();
-        Document edited = Edit.type(document, Span.caret(new Place(stops.get(60).path(), 0)), "x", null).apply(document);
+        Document edited = Typing.type(document, TextSelection.caret(new Place(stops.get(60).path(), 0)), "x", null).after();
         List<Walk.Stop> after = Walk.of(edited).stops();
         int same = 0;
         for (int i = 0; i < stops.size(); i++) if (after.get(i).paragraph() == stops.get(i).paragraph()) same++;
@@ -54,12 +70,12 @@ class EditTest {
     }
 
     @Test void dressingChangesOnlyWhatIsPicked() {
-        Document bold = Edit.dress(TWO, new Span(at(0, 6), at(0, 11)), Look.of(TextProperty.BOLD, true), "bold").apply(TWO);
+        Document bold = Dressing.looks(TWO, new TextSelection(at(0, 6), at(0, 11)), look -> look.with(TextProperty.BOLD, true)).after();
         List<Inline> inlines = bold.paragraph(BlockPath.of(0, 0)).inlines();
         assertThat(inlines).hasSize(2);
         assertThat(inlines.get(0).look()).isEqualTo(Look.PLAIN);
         assertThat(inlines.get(1).look().is(TextProperty.BOLD)).isTrue();
-        Document back = Edit.dress(bold, new Span(at(0, 0), at(0, 11)), look -> look.without(TextProperty.BOLD), "plain").apply(bold);
+        Document back = Dressing.looks(bold, new TextSelection(at(0, 0), at(0, 11)), look -> look.without(TextProperty.BOLD)).after();
         assertThat(back.paragraph(BlockPath.of(0, 0)).inlines()).hasSize(1);
     }
 
@@ -68,8 +84,7 @@ class EditTest {
         List<Walk.Stop> stops = Walk.of(document).stops();
         int inside = 0;
         while (stops.get(inside).path().size() < 4) inside++;
-        Document after = Edit.delete(document, new Span(new Place(stops.get(inside - 1).path(), 2), new Place(stops.get(inside + 3).path(), 1)))
-                .apply(document);
+        Document after = Deletion.delete(document, new TextSelection(new Place(stops.get(inside - 1).path(), 2), new Place(stops.get(inside + 3).path(), 1))).after();
         assertThat(after.blocks().stream().filter(Table.class::isInstance)).hasSameSizeAs(document.blocks().stream().filter(Table.class::isInstance).toList());
         assertThat(Walk.of(after).stops()).hasSameSizeAs(stops);
     }
@@ -86,16 +101,16 @@ class EditTest {
             Place other = random.nextBoolean() ? one
                     : place(stops.get(Math.max(0, Math.min(stops.size() - 1, stops.indexOf(stops.get(0)) + random.nextInt(stops.size())))), random);
             if (random.nextInt(4) > 0) other = one;
-            Span span = new Span(one, other);
-            Edit edit = switch (random.nextInt(4)) {
-                case 0 -> Edit.type(document, span, "ab", null);
-                case 1 -> Edit.delete(document, span);
-                case 2 -> Edit.split(document, span);
-                default -> Edit.dress(document, span, Look.of(TextProperty.ITALIC, true), "italic");
+            TextSelection span = new TextSelection(one, other);
+            Change edit = switch (random.nextInt(4)) {
+                case 0 -> Typing.type(document, span, "ab", null);
+                case 1 -> Deletion.delete(document, span);
+                case 2 -> Typing.breakParagraph(document, span);
+                default -> Dressing.looks(document, span, look -> look.with(TextProperty.ITALIC, true));
             };
-            document = edit.apply(document);
+            document = edit.after();
             history.add(document);
-            Place after = edit.after().head();
+            Place after = edit.picked().head();
             assertThat(after.offset()).isBetween(0, document.paragraph(after.path()).length());
         }
         assertThat(TextWriter.write(history.get(0))).isEqualTo(first);
@@ -117,8 +132,8 @@ class EditTest {
         Cascade cascade = Cascade.of(document);
         Outline.Heading heading = Outline.of(document, cascade, ListLabels.of(document, cascade)).headings().get(3);
         int length = heading.paragraph().length();
-        Document renamed = ContentsList.refreshed(Edit.type(document, new Span(new Place(heading.path(), 0), new Place(heading.path(), length)),
-                "Setting out", null).apply(document));
+        Document renamed = ContentsList.refreshed(Typing.type(document, new TextSelection(new Place(heading.path(), 0), new Place(heading.path(), length)),
+                "Setting out", null).after());
         Contents contents = (Contents) renamed.blocks().stream().filter(Contents.class::isInstance).findFirst().orElseThrow();
         assertThat(contents.entries()).extracting(Paragraph::plainText).anyMatch(text -> text.startsWith("2 Setting out"))
                 .noneMatch(text -> text.contains("Before you travel"));
@@ -154,14 +169,14 @@ class EditTest {
             int to = Math.min(stops.size() - 1, from + (random.nextInt(3) == 0 ? random.nextInt(stops.size()) : random.nextInt(6)));
             Place one = random.nextBoolean() ? new Place(stops.get(from).path(), 0) : place(stops.get(from), random);
             Place other = random.nextBoolean() ? new Place(stops.get(to).path(), stops.get(to).paragraph().length()) : place(stops.get(to), random);
-            Span span = new Span(one, other);
+            TextSelection span = new TextSelection(one, other);
             String text = flat(several);
             int start = flat(several, span.start());
             int end = flat(several, span.end());
-            Edit edit = Edit.delete(several, span);
-            Document after = edit.apply(several);
+            Change edit = Deletion.delete(several, span);
+            Document after = edit.after();
             assertThat(flat(after)).as("deleting " + span).isEqualTo(text.substring(0, start) + text.substring(end));
-            assertThat(flat(after, edit.after().start())).as("caret after " + span).isEqualTo(start);
+            assertThat(flat(after, ((TextSelection) edit.picked()).start())).as("caret after " + span).isEqualTo(start);
             assertThat(after.sections()).allSatisfy(section -> assertThat(section.blocks()).isNotEmpty());
         }
     }
@@ -170,11 +185,11 @@ class EditTest {
         for (Document document : List.of(PassengerHandbook.document(), app.decant.demo.HarbourNotice.document(), TWO)) {
             List<Walk.Stop> stops = Walk.of(document).stops();
             Walk.Stop last = stops.get(stops.size() - 1);
-            Edit edit = Edit.delete(document, new Span(new Place(stops.get(0).path(), 0), new Place(last.path(), last.paragraph().length())));
-            Document after = edit.apply(document);
+            Change edit = Deletion.delete(document, new TextSelection(new Place(stops.get(0).path(), 0), new Place(last.path(), last.paragraph().length())));
+            Document after = edit.after();
             assertThat(after.sections()).hasSize(1);
             assertThat(after.blocks()).singleElement().satisfies(block -> assertThat(((Paragraph) block).length()).isZero());
-            assertThat(texts(Edit.type(after, edit.after(), "anew", null).apply(after))).containsExactly("anew");
+            assertThat(texts(Typing.type(after, edit.picked(), "anew", null).after())).containsExactly("anew");
         }
     }
 }

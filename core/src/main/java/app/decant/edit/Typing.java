@@ -1,0 +1,75 @@
+package app.decant.edit;
+
+import app.decant.document.Cut;
+import app.decant.document.Document;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.Place;
+import app.decant.document.Style;
+import app.decant.document.TextProperty;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What keys write: text, new paragraphs, line breaks. */
+public final class Typing {
+    private Typing() { }
+
+    /** Text put in the place of what is picked; line breaks in it ({@code \r\n}, {@code \n}) make new paragraphs. A null look takes that of the text before. */
+    public static Change type(Document document, Selection picked, String text, Look look) {
+        Draft draft = new Draft(document, picked);
+        Place at = Deletion.into(draft, picked);
+        Paragraph first = draft.document().paragraph(at);
+        Look dressed = look != null ? look : typedLook(first, at.offset());
+        List<Paragraph> pieces = new ArrayList<>();
+        for (String line : text.replace("\r\n", "\n").replace('\r', '\n').split("\n", -1)) {
+            String clean = clean(line);
+            pieces.add(Dress.of(first).on(clean.isEmpty() ? List.of() : List.of(new Inline.Text(clean, dressed))));
+        }
+        return draft.done(EditKind.TYPING, Pasting.into(draft, at, pieces));
+    }
+
+    /** A line break put in the place of what is picked. */
+    public static Change breakLine(Document document, Selection picked) {
+        Draft draft = new Draft(document, picked);
+        Place at = Deletion.into(draft, picked);
+        Paragraph paragraph = draft.document().paragraph(at);
+        Cut cut = Cut.in(paragraph, at.offset());
+        Inline line = new Inline.Text(String.valueOf(Inline.LINE_BREAK), paragraph.lookBefore(at.offset()));
+        draft.add(new TextStep(at.story(), at.path(), cut, cut, List.of(line)));
+        return draft.done(EditKind.LINE_BREAK, at.at(at.offset() + 1));
+    }
+
+    /** The paragraph cut in two; after the end of a heading the next paragraph takes the style's following style. */
+    public static Change breakParagraph(Document document, Selection picked) {
+        Draft draft = new Draft(document, picked);
+        Place at = Deletion.into(draft, picked);
+        Paragraph whole = draft.document().paragraph(at);
+        Dress tail = new Dress(whole.style(), whole.look().without(ParagraphProperty.PAGE_BREAK_BEFORE), whole.mark());
+        Style style = document.styles().style(whole.style() == null ? document.styles().defaultParagraph() : whole.style());
+        boolean follows = at.offset() == whole.length() && style != null && style.next() != null && !style.next().equals(style.id());
+        if (follows) tail = new Dress(style.next(), Look.PLAIN, Look.PLAIN);
+        draft.add(new SplitStep(at.story(), at.path(), Cut.in(whole, at.offset()), Dress.of(whole), tail));
+        return draft.done(EditKind.NEW_PARAGRAPH, new Place(at.story(), at.path().sibling(at.path().last() + 1), 0));
+    }
+
+    /** Text typed after a link, at its very end, is no longer part of it. */
+    private static Look typedLook(Paragraph paragraph, int offset) {
+        Look look = paragraph.lookBefore(offset);
+        if (!look.says(TextProperty.LINK)) return look;
+        Look after = offset < paragraph.length() ? paragraph.lookBefore(offset + 1) : Look.PLAIN;
+        return look.get(TextProperty.LINK).equals(after.get(TextProperty.LINK)) ? look : look.without(TextProperty.LINK).without(TextProperty.STYLE);
+    }
+
+    /** Without what no text may hold: control characters other than tabs and breaks, and stand-ins of objects. */
+    private static String clean(String text) {
+        StringBuilder result = new StringBuilder(text.length());
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c == Inline.TAB || c == Inline.PAGE_BREAK || c == '\u2028' || c >= ' ' && c != Inline.OBJECT && c != '\u007F')
+                result.append(c == '\u2028' ? Inline.LINE_BREAK : c);
+        }
+        return result.toString();
+    }
+}
