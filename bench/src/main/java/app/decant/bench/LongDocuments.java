@@ -9,6 +9,8 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Section;
+import app.decant.document.Table;
+import app.decant.document.TableProperty;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -48,6 +50,25 @@ final class LongDocuments {
         Section like = handbook.sections().get(0);
         return handbook.withSections(List.of(new Section(Section.Start.NEXT_PAGE, like.page(), Section.Columns.ONE, Section.PageNumbering.CONTINUED,
                 like.frames(), false, blocks)));
+    }
+
+    /** One table of so many rows under a repeated head, four cells each: a timetable as offices keep them. */
+    static Document timetable(int rows) {
+        Random random = new Random(3);
+        List<Table.Row> all = new ArrayList<>();
+        for (int r = 0; r <= rows; r++) {
+            List<Table.Cell> cells = new ArrayList<>();
+            for (int c = 0; c < 4; c++) {
+                String time = String.format("%02d.%02d", random.nextInt(24), random.nextInt(60));
+                String remark = "Not on public holidays, and in rough weather by announcement only";
+                String text = c == 0 ? "Crossing " + r : c == 3 && r % 7 == 0 ? remark : time;
+                if (r == 0) text = List.of("Crossing", "Leaves", "Arrives", "Remarks").get(c);
+                cells.add(new Table.Cell(c, 1, 1, Look.PLAIN, List.of(paragraph("BodyText", text))));
+            }
+            all.add(new Table.Row(r == 0 ? Look.of(TableProperty.HEADER_ROW, true) : Look.PLAIN, cells));
+        }
+        Document handbook = PassengerHandbook.document();
+        return handbook.withSections(List.of(handbook.sections().get(0).withBlocks(List.of(new Table(Look.PLAIN, List.of(120.0, 80.0, 80.0, 170.0), all)))));
     }
 
     /** 1,200 by 800 pixels of soft hills and grain, about 200 kB as JPEG. */

@@ -4,6 +4,7 @@ import app.decant.document.ParagraphProperty.ListReference;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.Map;
+import java.util.function.Predicate;
 import java.util.Set;
 
 /** The labels of all list paragraphs of a document, counted in reading order (ISO/IEC 29500-1, 17.9). */
@@ -12,11 +13,18 @@ public final class ListLabels {
     private final Map<String, int[]> counts = new HashMap<>();
     private final Map<String, Set<Integer>> started = new HashMap<>();
     private final Cascade cascade;
+    private final Predicate<Table> counted;
 
-    private ListLabels(Cascade cascade) { this.cascade = cascade; }
+    private ListLabels(Cascade cascade, Predicate<Table> counted) {
+        this.cascade = cascade;
+        this.counted = counted;
+    }
 
-    public static ListLabels of(Document document, Cascade cascade) {
-        ListLabels result = new ListLabels(cascade);
+    public static ListLabels of(Document document, Cascade cascade) { return of(document, cascade, table -> true); }
+
+    /** @param counted whether a table holds paragraphs of lists; where that is known the others need not be looked through */
+    public static ListLabels of(Document document, Cascade cascade, Predicate<Table> counted) {
+        ListLabels result = new ListLabels(cascade, counted);
         for (Section section : document.sections()) result.count(section.blocks());
         return result;
     }
@@ -24,11 +32,15 @@ public final class ListLabels {
     /** The label of a paragraph, or null where it is in no list. */
     public String label(Paragraph paragraph) { return labels.get(paragraph); }
 
+    /** Whether there are none. */
+    public boolean isEmpty() { return labels.isEmpty(); }
+
     private void count(Iterable<? extends Block> blocks) {
         for (Block block : blocks) {
             if (block instanceof Paragraph paragraph) {
                 count(paragraph);
             } else if (block instanceof Table table) {
+                if (!counted.test(table)) continue;
                 for (Table.Row row : table.rows()) for (Table.Cell cell : row.cells()) count(cell.blocks());
             }
         }

@@ -4,6 +4,7 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 
 /**
  * The lists of a document. A {@link Pattern} says how nine levels are labelled; a {@link NumberedList} follows a pattern and may change it.
@@ -41,8 +42,8 @@ public record Numbering(Map<String, Pattern> patterns, Map<String, NumberedList>
     /** A list: its pattern, and per level a changed start or a whole other level. */
     public record NumberedList(String id, String pattern, Map<Integer, Integer> starts, Map<Integer, Level> changed) {
         public NumberedList {
-            starts = Collections.unmodifiableMap(new java.util.TreeMap<>(starts));
-            changed = Collections.unmodifiableMap(new java.util.TreeMap<>(changed));
+            starts = Collections.unmodifiableMap(new TreeMap<>(starts));
+            changed = Collections.unmodifiableMap(new TreeMap<>(changed));
         }
     }
 

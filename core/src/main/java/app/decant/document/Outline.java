@@ -2,6 +2,8 @@ package app.decant.document;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -33,23 +35,38 @@ public record Outline(List<Heading> headings, List<Gap> gaps) {
         gaps = List.copyOf(gaps);
     }
 
-    public static Outline of(Document document, Cascade cascade, ListLabels labels) { return of(Walk.of(document), cascade, labels); }
+    public static Outline of(Document document, Cascade cascade, ListLabels labels) { return of(document, cascade, labels, table -> true); }
 
-    public static Outline of(Walk walk, Cascade cascade, ListLabels labels) {
+    /** @param headed whether a table holds headings; where that is known the others need not be looked through */
+    public static Outline of(Document document, Cascade cascade, ListLabels labels, Predicate<Table> headed) {
         List<Heading> headings = new ArrayList<>();
-        for (Walk.Stop stop : walk.stops()) {
-            int level = cascade.outlineLevel(stop.paragraph());
-            if (level < 1 || level > 9) continue;
-            String text = stop.paragraph().plainText().replaceAll("\\s+", " ").trim();
-            if (text.isEmpty()) continue;
-            String label = labels.label(stop.paragraph());
-            headings.add(new Heading(level, label == null ? "" : label.trim(), text, stop.path(), stop.paragraph()));
+        for (int s = 0; s < document.sections().size(); s++) {
+            List<Block> blocks = document.sections().get(s).blocks();
+            for (int b = 0; b < blocks.size(); b++) {
+                if (blocks.get(b) instanceof Table table && !headed.test(table)) continue;
+                if (blocks.get(b) instanceof Paragraph paragraph) {
+                    if (cascade.outlineLevel(paragraph) > 0)
+                        heading(new Walk.Stop(BlockPath.of(s, b), paragraph), cascade, labels).ifPresent(headings::add);
+                    continue;
+                }
+                for (Walk.Stop stop : Walk.of(blocks.subList(b, b + 1), BlockPath.of(s), b).stops()) heading(stop, cascade, labels).ifPresent(headings::add);
+            }
         }
-        return new Outline(headings, gaps(headings, walk));
+        return new Outline(headings, gaps(headings, document));
     }
 
-    private static List<Gap> gaps(List<Heading> headings, Walk walk) {
+    private static Optional<Heading> heading(Walk.Stop stop, Cascade cascade, ListLabels labels) {
+        int level = cascade.outlineLevel(stop.paragraph());
+        if (level < 1 || level > 9) return Optional.empty();
+        String text = stop.paragraph().plainText().replaceAll("\\s+", " ").trim();
+        if (text.isEmpty()) return Optional.empty();
+        String label = labels.label(stop.paragraph());
+        return Optional.of(new Heading(level, label == null ? "" : label.trim(), text, stop.path(), stop.paragraph()));
+    }
+
+    private static List<Gap> gaps(List<Heading> headings, Document document) {
         List<Gap> gaps = new ArrayList<>();
+        Walk walk = null;
         int[][] numbers = headings.stream().map(heading -> number(heading.title() + " ")).toArray(int[][]::new);
         for (int i = 1; i < numbers.length; i++) {
             int[] number = numbers[i];
@@ -63,6 +80,7 @@ public record Outline(List<Heading> headings, List<Gap> gaps) {
                 int[] expected = number.clone();
                 expected[last] = missing;
                 String written = java.util.Arrays.stream(expected).mapToObj(Integer::toString).reduce((a, b) -> a + "." + b).orElseThrow();
+                if (walk == null) walk = Walk.of(document);
                 gaps.add(new Gap(written, i - 1, candidate(written, headings.get(before).path(), headings.get(i).path(), walk)));
             }
         }

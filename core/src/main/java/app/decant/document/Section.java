@@ -2,6 +2,7 @@ package app.decant.document;
 
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 
 /**
  * A stretch of the document with pages of its own kind.
@@ -18,7 +19,7 @@ public record Section(Start start, PageGeometry page, Columns columns, PageNumbe
     public static final Section PLAIN = new Section(Start.NEXT_PAGE, PageGeometry.A4, Columns.ONE, PageNumbering.CONTINUED, Map.of(), false, List.of());
 
     public Section {
-        frames = java.util.Collections.unmodifiableMap(new java.util.TreeMap<>(frames));
+        frames = java.util.Collections.unmodifiableMap(new TreeMap<>(frames));
         blocks = List.copyOf(blocks);
     }
 

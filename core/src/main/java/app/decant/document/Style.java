@@ -1,6 +1,7 @@
 package app.decant.document;
 
 import java.util.Map;
+import java.util.TreeMap;
 
 /**
  * A named look.
@@ -13,7 +14,7 @@ import java.util.Map;
  * @param parts  for table styles: what the parts of a table look like
  */
 public record Style(String id, String name, Kind kind, String parent, String next, Look look, Map<TableProperty.TablePart, Look> parts) {
-    public Style { parts = java.util.Collections.unmodifiableMap(new java.util.TreeMap<>(parts)); }
+    public Style { parts = java.util.Collections.unmodifiableMap(new TreeMap<>(parts)); }
 
     public Style(String id, String name, Kind kind, String parent, String next, Look look) {
         this(id, name, kind, parent, next, look, Map.of());

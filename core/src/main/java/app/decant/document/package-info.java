@@ -2,7 +2,7 @@
  * The document as values.
  *
  * <p>A {@link app.decant.document.Document} is sections of blocks (paragraphs, tables, contents lists), styles, numbering and
- * facts. Nothing here changes once made: an {@link app.decant.document.Edit} gives a new document that shares every untouched block
+ * facts. Nothing here changes once made: the steps of the package {@code edit} give a new document that shares every untouched block
  * <em>by identity</em>, so undo is a list of documents and the layout can tell at a glance what it has to do again.
  *
  * <p>Lengths are points (1/72 inch). How a passage looks is a {@link app.decant.document.Look}, a set of named properties; styles are

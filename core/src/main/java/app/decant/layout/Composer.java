@@ -19,6 +19,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.function.Function;
 import java.util.Set;
 
 /**
@@ -35,17 +36,33 @@ final class Composer {
     private Map<Inline.Note, String> notes;
     private FieldValues fields;
 
+    private final Traits traits;
+    private final Restyling restyling;
+    private Function<Table, Table> kin = table -> null;
     /** Tables of the layout at hand, and for what they were set. */
-    private final Map<Table, SetTable> tables = new IdentityHashMap<>();
+    private Map<Table, SetTable> tables = new IdentityHashMap<>();
+    /** Those of the layout before. */
+    private Map<Table, SetTable> before = new IdentityHashMap<>();
 
     private record SetTable(double width, double reach, boolean hasFields, FieldValues fields, TableSetter setter) { }
 
-    private record Remembered(double width, Look table, String label, String values, SetParagraph set) { }
+    /** A paragraph as it was set, and for what. */
+    record Remembered(double width, Look table, String label, String values, SetParagraph set) { }
 
-    Composer(StyleBook styles, double tabWidth) {
+    Composer(StyleBook styles, double tabWidth) { this(styles, tabWidth, null); }
+
+    /** @param restyling from another composer, whose paragraphs are taken over where they look the same by the new styles; or null */
+    Composer(StyleBook styles, double tabWidth, Restyling restyling) {
         this.styles = styles;
         this.tabWidth = tabWidth;
+        this.traits = new Traits(styles.cascade());
+        this.restyling = restyling;
     }
+
+    Traits traits() { return traits; }
+
+    /** What a composer remembers that may be taken over by one with other styles. */
+    Map<Paragraph, Remembered> remembered() { return remembered; }
 
     StyleBook styles() { return styles; }
     double tabWidth() { return tabWidth; }
@@ -56,30 +73,35 @@ final class Composer {
         labels = newLabels;
         notes = newNotes;
         fields = newFields;
-        tables.clear();
+    }
+
+    /**
+     * A layout begins.
+     *
+     * @param related tells for a table the one of the layout before that has its rows but for some, or null
+     */
+    void begin(Flow flow, Function<Table, Table> related) {
+        kin = related;
+        before.putAll(tables);
+        tables = new IdentityHashMap<>();
+        Map<Table, SetTable> wanted = new IdentityHashMap<>();
+        for (int b = 0; b < flow.size(); b++) {
+            if (!(flow.block(b) instanceof Table table)) continue;
+            Table old = before.containsKey(table) ? table : kin.apply(table);
+            if (old != null && before.containsKey(old)) wanted.put(old, before.get(old));
+        }
+        before = wanted;
     }
 
     /** A table set for a column; the same for all pages it runs over, unless fields in it differ from page to page. */
     TableSetter table(Table table, double width, double reach) {
         SetTable known = tables.get(table);
         if (known != null && known.width == width && known.reach == reach && (!known.hasFields || known.fields == fields)) return known.setter;
-        SetTable made = new SetTable(width, reach, hasFields(table), fields, new TableSetter(this, table, width, reach));
+        if (known == null) known = before.containsKey(table) ? before.get(table) : before.get(kin.apply(table));
+        TableSetter old = known != null && known.width == width && known.reach == reach ? known.setter : null;
+        SetTable made = new SetTable(width, reach, traits.has(table, Traits.FIELD), fields, new TableSetter(this, table, width, reach, old));
         tables.put(table, made);
         return made.setter;
-    }
-
-    private static boolean hasFields(Table table) {
-        for (Table.Row row : table.rows()) for (Table.Cell cell : row.cells()) for (Block block : cell.blocks()) if (hasFields(block)) return true;
-        return false;
-    }
-
-    private static boolean hasFields(Block block) {
-        if (block instanceof Table table) return hasFields(table);
-        List<Paragraph> paragraphs = block instanceof Contents contents ? contents.entries() : block instanceof Paragraph paragraph ? List.of(paragraph)
-                : List.of();
-        // Boxes and notes are looked through by nobody here; what holds one counts as having fields.
-        return paragraphs.stream().flatMap(paragraph -> paragraph.inlines().stream()).anyMatch(inline -> inline instanceof Inline.Field
-                || inline instanceof Inline.Floating || inline instanceof Inline.Note);
     }
 
     void use(FieldValues values) { fields = values; }
@@ -98,8 +120,11 @@ final class Composer {
         String label = labels.label(paragraph);
         String values = values(paragraph);
         Remembered known = remembered.get(paragraph);
-        if (known != null && known.width == width && known.table.equals(table) && Objects.equals(known.label, label) && Objects.equals(known.values, values))
+        if (known == null && restyling != null) known = restyling.kept(paragraph, table, label, styles);
+        if (known != null && known.width == width && known.table.equals(table) && Objects.equals(known.label, label) && Objects.equals(known.values, values)) {
+            remembered.put(paragraph, known);
             return known.set;
+        }
         SetParagraph set = setter(paragraph, table).set(0, LineSpace.free(width));
         remembered.put(paragraph, new Remembered(width, table, label, values, set));
         return set;

@@ -17,6 +17,15 @@ record Cursor(int block, int offset, int[] cut, List<Strip> carried) {
 
     static Cursor at(int block) { return new Cursor(block, 0, null, List.of()); }
 
+    /** The same place where so many blocks came before it. */
+    Cursor shifted(int by) { return new Cursor(block + by, offset, cut, carried); }
+
+    /** A place in a flow whose blocks stand so many further on, told by its value. */
+    Spot spot(int by) { return new Spot(block + by, offset, cut == null ? null : Arrays.stream(cut).boxed().toList()); }
+
+    /** Where something begins, whatever notes are carried there. */
+    record Spot(int block, int offset, List<Integer> cut) { }
+
     Cursor carrying(List<Strip> strips) { return new Cursor(block, offset, cut, strips); }
 
     /** The same paragraph once what floats at it has its place on the page before. */

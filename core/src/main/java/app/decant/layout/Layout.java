@@ -2,6 +2,7 @@ package app.decant.layout;
 
 import app.decant.document.Block;
 import app.decant.document.Cascade;
+import app.decant.document.Contents;
 import app.decant.document.Document;
 import app.decant.document.FontFile;
 import app.decant.document.Inline;
@@ -18,16 +19,19 @@ import app.decant.page.Item;
 import app.decant.page.Page;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /**
- * Lays out a document, and lays it out again after an edit by doing only what changed: paragraphs that are the same objects are not set
- * again, pages before the edit stay, and filling pages ends as soon as a page begins where one began before. One thread at a time.
+ * Lays out a document, and lays it out again after an edit by doing only what changed: paragraphs that are the same objects are not set again, nor are
+ * rows of tables; a page is filled again only where something on it or next to it differs. One thread at a time.
  */
 public final class Layout {
     private static final int MOST_PASSES = 4;
@@ -37,10 +41,15 @@ public final class Layout {
     private Composer composer;
     private List<FontFile> brought = List.of();
     private Run last;
+    private int inUse;
 
-    /** What one layout leaves for the next. */
+    /**
+     * What one layout leaves for the next.
+     *
+     * @param rooms what headers and footers left of each kind of page
+     */
     private record Run(Document document, Flow flow, List<PageFlow.Body> bodies, ListLabels labels, Map<Inline.Note, String> notes, FieldValues fields,
-            PagedDocument pages) { }
+            double[] rooms, FlowFacts facts, PagedDocument pages) { }
 
     public Layout(FontCatalogue fonts) { this(fonts, LocalDate.now()); }
 
@@ -61,95 +70,94 @@ public final class Layout {
      * @throws app.decant.document.DecantException ({@code CANCELLED}) when {@code progress} says so
      */
     public PagedDocument next(Document document, Progress progress) {
-        boolean sameStyles = composer != null && composer.styles().cascade().fits(document) && composer.tabWidth() == document.tabWidth()
-                && brought.equals(document.fonts());
-        if (!sameStyles) {
-            brought = document.fonts();
-            composer = new Composer(new StyleBook(Cascade.of(document), BroughtFonts.in(fonts, brought)), document.tabWidth());
-            last = null;
-        }
+        Restyling restyling = styled(document);
         Cascade cascade = composer.styles().cascade();
         Flow flow = new Flow(document);
-        ListLabels labels = ListLabels.of(document, cascade);
-        Walk walk = Walk.of(document);
-        Map<Inline.Note, String> notes = noteMarks(flow);
-        boolean incremental = last != null && sameFrames(last.document, document) && last.notes.size() == notes.size();
-        FieldValues fields = last != null ? new FieldValues("1", last.fields.pages(), last.fields.sectionPages(), "", last.fields.bookmarks(),
-                bookmarkTexts(walk), document.facts(), today)
-                : new FieldValues("1", 0, 0, "", Map.of(), bookmarkTexts(walk), document.facts(), today);
-        boolean followsTexts = incremental && !last.fields.texts().equals(fields.texts()) && hasReferences(flow);
+        Traits traits = composer.traits();
+        FlowFacts facts = new FlowFacts(flow, traits, last == null || restyling != null ? null : last.facts);
+        ListLabels labels = ListLabels.of(document, cascade, table -> traits.has(table, Traits.LIST));
+        Map<Inline.Note, String> notes = facts.noteMarks();
+        FieldValues fields = new FieldValues("1", last == null ? 0 : last.fields.pages(), last == null ? 0 : last.fields.sectionPages(), "",
+                last == null ? Map.of() : last.fields.bookmarks(), facts.bookmarkTexts(), document.facts(), today);
         composer.surround(labels, notes, fields);
-        int[] changed = incremental && !followsTexts ? changedRange(flow, labels) : new int[] {0, 0};
-        List<PageFlow.Body> bodies = fill(flow, incremental && !followsTexts ? last.bodies : List.of(), changed, incremental && !followsTexts ? last.flow
-                : null, progress);
+        double[] rooms = new PageFlow.PageFrames(composer, flow).rooms();
+        Changes changes = last == null || !samePages(last.document, document) || !Arrays.equals(rooms, last.rooms) ? null
+                : Changes.of(flow, last.flow, traits, labels, last.labels, stale(last, notes, fields, restyling));
+        composer.begin(flow, changes == null ? table -> null : changes::kin);
+        boolean numbered = facts.anyInFlow(Traits.PAGE);
+        List<PageFlow.Body> bodies = fill(flow, changes == null ? List.of() : last.bodies, changes, numbered, progress);
         List<String> pageLabels = labels(flow, bodies);
+        boolean findsPlaces = facts.any(Traits.PLACE_PAGE);
         for (int pass = 1; pass < MOST_PASSES; pass++) {
-            FieldValues values = new FieldValues("1", bodies.size(), bodies.size(), "", bookmarkPages(bodies, pageLabels), fields.texts(), document.facts(),
-                    today);
+            FieldValues values = new FieldValues("1", bodies.size(), bodies.size(), "", findsPlaces ? FlowFacts.bookmarkPages(bodies, pageLabels) : Map.of(),
+                    fields.texts(), document.facts(), today);
             boolean settled = values.pages() == fields.pages() && values.bookmarks().equals(fields.bookmarks());
             fields = values;
             composer.use(fields);
-            int[] touched = settled ? null : pageFieldRange(flow);
-            if (touched == null) break;
-            bodies = fill(flow, bodies, touched, flow, progress);
+            if (settled || !facts.anyInFlow(Traits.PAGE_REFERENCE)) break;
+            Changes touched = Changes.of(flow, flow, traits, labels, labels, block -> traits.has(block, Traits.PAGE_REFERENCE));
+            bodies = fill(flow, bodies, touched, numbered, progress);
             pageLabels = labels(flow, bodies);
         }
-        PagedDocument pages = new PagedDocument(document, assembled(flow, bodies, pageLabels, fields), walk, Outline.of(walk, cascade, labels),
+        Outline outline = Outline.of(document, cascade, labels, table -> traits.has(table, Traits.HEADING));
+        PagedDocument pages = new PagedDocument(document, assembled(flow, bodies, pageLabels, fields, restyling == null), outline,
                 composer.styles().wishes(), composer.styles().missing(), fields, fonts, bodies.stream().mapToInt(PageFlow.Body::section).toArray());
-        last = new Run(document, flow, bodies, labels, notes, fields, pages);
-        forget(walk);
+        last = new Run(document, flow, bodies, labels, notes, fields, rooms, facts, pages);
+        forget(document);
         return pages;
     }
 
-    /** The first block that is new, and how many at the end are the same as before. */
-    private int[] changedRange(Flow flow, ListLabels labels) {
-        Flow before = last.flow;
-        int first = 0;
-        int most = Math.min(flow.size(), before.size());
-        while (first < most && flow.block(first) == before.block(first) && sameLabel(flow.block(first), labels)) first++;
-        int same = 0;
-        while (same < most - first && flow.block(flow.size() - 1 - same) == before.block(before.size() - 1 - same)
-                && sameLabel(flow.block(flow.size() - 1 - same), labels)) same++;
-        return new int[] {first, same};
+    /** Makes the composer that of a document's styles; gives what looks otherwise by them, or null where all stays or nothing is known. */
+    private Restyling styled(Document document) {
+        boolean sameFonts = composer != null && composer.tabWidth() == document.tabWidth() && brought.equals(document.fonts());
+        if (sameFonts && composer.styles().cascade().fits(document)) return null;
+        Cascade cascade = Cascade.of(document);
+        Restyling restyling = sameFonts && last != null ? new Restyling(composer, cascade) : null;
+        brought = document.fonts();
+        composer = new Composer(new StyleBook(cascade, BroughtFonts.in(fonts, brought)), document.tabWidth(), restyling);
+        if (restyling == null) last = null;
+        return restyling;
     }
 
-    private boolean sameLabel(Block block, ListLabels labels) {
-        if (block instanceof Paragraph paragraph) return java.util.Objects.equals(labels.label(paragraph), last.labels.label(paragraph));
-        if (block instanceof Table table) {
-            for (Table.Row row : table.rows())
-                for (Table.Cell cell : row.cells()) for (Block inner : cell.blocks()) if (!sameLabel(inner, labels)) return false;
-        }
+    /** Tells of blocks that are the same objects whether they have to be set anew all the same; null where none has. */
+    private Predicate<Block> stale(Run before, Map<Inline.Note, String> notes, FieldValues fields, Restyling restyling) {
+        Traits traits = composer.traits();
+        int fieldTraits = (before.fields.texts().equals(fields.texts()) ? 0 : Traits.REFERENCE) | (before.document.facts().equals(fields.facts()) ? 0
+                : Traits.FIELD);
+        boolean noted = !notes.isEmpty() || !before.notes.isEmpty();
+        if (fieldTraits == 0 && !noted && restyling == null) return null;
+        return block -> fieldTraits != 0 && traits.has(block, fieldTraits) || noted && traits.has(block, Traits.NOTE) && !sameMarks(block, before.notes, notes)
+                || restyling != null && restyling.differs(block);
+    }
+
+    private static boolean sameMarks(Block block, Map<Inline.Note, String> before, Map<Inline.Note, String> now) {
+        List<Paragraph> paragraphs = block instanceof Paragraph one ? List.of(one) : block instanceof Contents contents ? contents.entries() : List.of();
+        for (Paragraph paragraph : paragraphs)
+            for (Inline inline : paragraph.inlines()) if (inline instanceof Inline.Note note && !Objects.equals(before.get(note), now.get(note))) return false;
+        if (!(block instanceof Table table)) return true;
+        for (Table.Row row : table.rows())
+            for (Table.Cell cell : row.cells()) for (Block inner : cell.blocks()) if (!sameMarks(inner, before, now)) return false;
         return true;
     }
 
-    /** Fills pages; {@code old} pages before the first changed block are kept, and those after the last once a new page begins where an old one began. */
-    private List<PageFlow.Body> fill(Flow flow, List<PageFlow.Body> old, int[] changed, Flow oldFlow, Progress progress) {
+    /**
+     * Fills pages; one that began at the same place before and holds nothing that differs is taken over.
+     *
+     * @param changes  from the flow of the old pages; null where there are none
+     * @param numbered whether text tells the number of its page
+     */
+    private List<PageFlow.Body> fill(Flow flow, List<PageFlow.Body> old, Changes changes, boolean numbered, Progress progress) {
         PageFlow.PageFrames frames = new PageFlow.PageFrames(composer, flow);
         PageFlow pages = new PageFlow(composer, flow, frames);
+        Map<Cursor.Spot, Integer> starts = new HashMap<>();
+        for (int i = 0; i < old.size(); i++)
+            if (old.get(i).start().carried().isEmpty() && !old.get(i).blank()) starts.put(old.get(i).start().spot(0), i);
+        boolean parityFree = parityFree(flow);
         List<PageFlow.Body> bodies = new ArrayList<>();
         Cursor cursor = Cursor.START;
-        int shift = oldFlow == null ? 0 : flow.size() - oldFlow.size();
-        int firstSame = oldFlow == null ? Integer.MAX_VALUE : flow.size() - changed[1];
-        if (oldFlow != null) {
-            int keep = 0;
-            while (keep < old.size() && old.get(keep).next().block() < changed[0]) keep++;
-            keep = Math.max(0, keep - 1);
-            bodies.addAll(old.subList(0, keep));
-            if (keep > 0) cursor = bodies.get(keep - 1).next();
-        }
-        Map<Long, Integer> starts = new HashMap<>();
-        for (int i = 0; i < old.size(); i++)
-            if (old.get(i).start().isClean() && !old.get(i).blank()) starts.put(key(old.get(i).start().block() + shift, old.get(i).start().offset()), i);
         int number = 0;
-        for (PageFlow.Body body : bodies) number = number(flow, body, number);
         while (cursor.block() < flow.size() || !cursor.carried().isEmpty() || bodies.isEmpty()) {
             progress.step(bodies.size(), 0, "Laying out");
-            Integer match = cursor.isClean() && cursor.block() >= firstSame && cursor.block() < flow.size()
-                    ? starts.get(key(cursor.block(), cursor.offset())) : null;
-            if (match != null && (parityFree(flow) || (match & 1) == (bodies.size() & 1))) {
-                for (PageFlow.Body body : old.subList(match, old.size())) bodies.add(shift == 0 ? body : shifted(body, shift));
-                return bodies;
-            }
             int section = pages.sectionAt(cursor);
             Section.Start start = flow.section(section).start();
             boolean sectionStart = pages.startsSection(cursor);
@@ -159,8 +167,12 @@ public final class Layout {
                 number = next;
                 next = number + 1;
             }
-            composer.use(composer.fields().on(flow.section(section).numbering().format().write(next), composer.fields().pages()));
-            PageFlow.Body body = pages.fill(cursor, next % 2 == 0);
+            PageFlow.Body body = taken(cursor, flow, old, starts, changes, index -> numbered ? index == bodies.size() : parityFree || (index & 1) == (bodies
+                    .size() & 1));
+            if (body == null) {
+                composer.use(composer.fields().on(flow.section(section).numbering().format().write(next), composer.fields().pages()));
+                body = pages.fill(cursor, next % 2 == 0);
+            }
             bodies.add(body);
             number = next;
             cursor = body.next();
@@ -168,12 +180,18 @@ public final class Layout {
         return bodies;
     }
 
-    private static long key(int block, int offset) { return (long) block << 32 | offset; }
-
-    private static PageFlow.Body shifted(PageFlow.Body body, int by) {
-        Cursor start = new Cursor(body.start().block() + by, body.start().offset(), body.start().cut(), body.start().carried());
-        Cursor next = new Cursor(body.next().block() + by, body.next().offset(), body.next().cut(), body.next().carried());
-        return new PageFlow.Body(start, next, body.section(), body.sectionStart(), body.blank(), body.items());
+    /** The old page that begins at a cursor, where it may stay as it is; else null. */
+    private static PageFlow.Body taken(Cursor cursor, Flow flow, List<PageFlow.Body> old, Map<Cursor.Spot, Integer> starts, Changes changes,
+            Predicate<Integer> may) {
+        if (changes == null || !cursor.carried().isEmpty() || cursor.block() >= flow.size()) return null;
+        Integer index = starts.get(cursor.spot(changes.before(cursor.block()) - cursor.block()));
+        if (index == null || !may.test(index)) return null;
+        PageFlow.Body body = old.get(index);
+        int by = changes.shift(body.next().block());
+        Cursor next = by == 0 ? body.next() : body.next().shifted(by);
+        if (next.block() < cursor.block() || !changes.isSame(cursor, next)) return null;
+        if (by == 0 && body.start().block() == cursor.block()) return body;
+        return new PageFlow.Body(cursor, next, body.section(), body.sectionStart(), body.blank(), body.items());
     }
 
     /** Whether pages look the same on left and right sides. */
@@ -204,12 +222,14 @@ public final class Layout {
         return labels;
     }
 
-    private List<Page> assembled(Flow flow, List<PageFlow.Body> bodies, List<String> labels, FieldValues fields) {
+    /** The pages with their headers and footers; one whose text, place and number stay is the same page. */
+    private List<Page> assembled(Flow flow, List<PageFlow.Body> bodies, List<String> labels, FieldValues fields, boolean sameStyles) {
         PageFlow.PageFrames frames = new PageFlow.PageFrames(composer, flow);
-        Map<PageFlow.Body, Page> known = new IdentityHashMap<>();
-        if (last != null && last.pages != null && last.fields.pages() == fields.pages() && sameFrames(last.document, flow.document()) && last.document.facts()
-                .equals(flow.document().facts())) {
-            for (int i = 0; i < last.bodies.size(); i++) known.put(last.bodies.get(i), last.pages.page(i));
+        Map<List<Item>, Page> known = new IdentityHashMap<>();
+        if (last != null && sameStyles && last.fields.pages() == fields.pages() && last.fields.bookmarks().equals(fields.bookmarks())
+                && samePages(last.document, flow.document()) && sameFrames(last.document, flow.document())
+                && last.document.facts().equals(flow.document().facts())) {
+            for (Page page : last.pages.pages()) known.put(page.text(), page);
         }
         int[] perSection = new int[flow.sectionCount()];
         for (PageFlow.Body body : bodies) perSection[body.section()]++;
@@ -218,130 +238,56 @@ public final class Layout {
         for (int i = 0; i < bodies.size(); i++) {
             PageFlow.Body body = bodies.get(i);
             number = number(flow, body, number);
-            Page before = known.get(body);
+            Page before = known.get(body.items());
             if (before != null && before.index() == i && before.label().equals(labels.get(i))) {
                 pages.add(before);
                 continue;
             }
             composer.use(fields.on(labels.get(i), perSection[body.section()]));
-            List<Item> frame = frames.items(body, number % 2 == 0);
-            pages.add(new Page(i, labels.get(i), flow.section(body.section()).page().width(), flow.section(body.section()).page().height(),
-                    body.items(), frame));
+            Section.PageGeometry paper = flow.section(body.section()).page();
+            pages.add(new Page(i, labels.get(i), paper.width(), paper.height(), body.items(), frames.items(body, number % 2 == 0)));
         }
         composer.use(fields);
         return pages;
     }
 
-    private static boolean sameFrames(Document one, Document other) {
+    /** Whether pages of two documents are alike in size, columns and numbers. */
+    private static boolean samePages(Document one, Document other) {
         if (one.sections().size() != other.sections().size() || one.evenAndOddFrames() != other.evenAndOddFrames()) return false;
         for (int i = 0; i < one.sections().size(); i++) {
             Section a = one.sections().get(i);
             Section b = other.sections().get(i);
-            if (a == b) continue;
             if (a.firstPageDiffers() != b.firstPageDiffers() || a.start() != b.start() || !a.page().equals(b.page()) || !a.columns().equals(b.columns())
                     || !a.numbering().equals(b.numbering())) return false;
-            if (a.frames() != b.frames() && !sameBlocks(a, b)) return false;
         }
         return true;
     }
 
-    private static boolean sameBlocks(Section a, Section b) {
-        if (!a.frames().keySet().equals(b.frames().keySet())) return false;
-        for (Section.FramePlace place : a.frames().keySet()) {
-            List<Block> one = a.frames().get(place);
-            List<Block> other = b.frames().get(place);
-            if (one.size() != other.size()) return false;
-            for (int i = 0; i < one.size(); i++) if (one.get(i) != other.get(i)) return false;
+    /** Whether their headers and footers are the same objects. */
+    private static boolean sameFrames(Document one, Document other) {
+        for (int i = 0; i < one.sections().size(); i++) {
+            Map<Section.FramePlace, List<Block>> a = one.sections().get(i).frames();
+            Map<Section.FramePlace, List<Block>> b = other.sections().get(i).frames();
+            if (a == b) continue;
+            if (!a.keySet().equals(b.keySet())) return false;
+            for (Section.FramePlace place : a.keySet()) if (!sameBlocks(a.get(place), b.get(place))) return false;
         }
         return true;
     }
 
-    private static Map<Inline.Note, String> noteMarks(Flow flow) {
-        Map<Inline.Note, String> marks = new IdentityHashMap<>();
-        int[] counts = new int[2];
-        for (int b = 0; b < flow.size(); b++) noteMarks(flow.block(b), marks, counts);
-        return marks;
-    }
-
-    private static void noteMarks(Block block, Map<Inline.Note, String> marks, int[] counts) {
-        if (block instanceof Paragraph paragraph) {
-            for (Inline inline : paragraph.inlines()) {
-                if (!(inline instanceof Inline.Note note) || note.mark() != null) continue;
-                boolean foot = note.kind() == Inline.Note.Kind.FOOTNOTE;
-                int count = ++counts[foot ? 0 : 1];
-                String mark = foot ? Integer.toString(count) : app.decant.document.NumberFormat.LOWER_ROMAN.write(count);
-                marks.put(note, mark);
-            }
-        } else if (block instanceof Table table) {
-            for (Table.Row row : table.rows()) for (Table.Cell cell : row.cells()) for (Block inner : cell.blocks()) noteMarks(inner, marks, counts);
-        }
-    }
-
-    private static Map<String, String> bookmarkPages(List<PageFlow.Body> bodies, List<String> labels) {
-        Map<String, String> pages = new HashMap<>();
-        for (int i = 0; i < bodies.size(); i++) {
-            for (Item item : bodies.get(i).items()) {
-                if (!(item instanceof Item.LineItem line)) continue;
-                int at = 0;
-                for (Inline inline : TextPassage.paragraph(line).inlines()) {
-                    if (inline instanceof Inline.BookmarkPoint point && point.start() && at >= line.line().start() && at <= line.line().end())
-                        pages.putIfAbsent(point.name(), labels.get(i));
-                    at += inline.length();
-                }
-            }
-        }
-        return pages;
-    }
-
-    private static Map<String, String> bookmarkTexts(Walk walk) {
-        Map<String, String> texts = new HashMap<>();
-        for (Walk.Stop stop : walk.stops()) {
-            List<Inline> inlines = stop.paragraph().inlines();
-            for (int i = 0; i < inlines.size(); i++) {
-                if (!(inlines.get(i) instanceof Inline.BookmarkPoint point) || !point.start()) continue;
-                StringBuilder text = new StringBuilder();
-                for (int j = i + 1; j < inlines.size(); j++) {
-                    Inline inline = inlines.get(j);
-                    if (inline instanceof Inline.BookmarkPoint end && !end.start() && end.name().equals(point.name())) break;
-                    if (inline instanceof Inline.Text run) text.append(run.text());
-                }
-                texts.putIfAbsent(point.name(), text.toString());
-            }
-        }
-        return texts;
-    }
-
-    /** The first block whose text depends on where others stand, and how many blocks follow the last such one; null where there is none. */
-    private static int[] pageFieldRange(Flow flow) {
-        Set<Inline.Field.Kind> kinds = Set.of(Inline.Field.Kind.PAGE_REFERENCE, Inline.Field.Kind.PAGES, Inline.Field.Kind.SECTION_PAGES);
-        int first = -1;
-        int last = -1;
-        for (int b = 0; b < flow.size(); b++) {
-            if (!hasField(flow.block(b), kinds)) continue;
-            if (first < 0) first = b;
-            last = b;
-        }
-        return first < 0 ? null : new int[] {first, flow.size() - 1 - last};
-    }
-
-    private static boolean hasReferences(Flow flow) {
-        for (int b = 0; b < flow.size(); b++) if (hasField(flow.block(b), Set.of(Inline.Field.Kind.REFERENCE))) return true;
-        return false;
-    }
-
-    private static boolean hasField(Block block, Set<Inline.Field.Kind> kinds) {
-        if (block instanceof Paragraph paragraph)
-            return paragraph.inlines().stream().anyMatch(inline -> inline instanceof Inline.Field field && kinds.contains(field.kind()));
-        if (!(block instanceof Table table)) return false;
-        for (Table.Row row : table.rows()) for (Table.Cell cell : row.cells()) for (Block inner : cell.blocks()) if (hasField(inner, kinds)) return true;
-        return false;
+    private static boolean sameBlocks(List<Block> one, List<Block> other) {
+        if (one.size() != other.size()) return false;
+        for (int i = 0; i < one.size(); i++) if (one.get(i) != other.get(i)) return false;
+        return true;
     }
 
     /** Lets go of paragraphs of older states once they outnumber those in use. */
-    private void forget(Walk walk) {
-        if (composer.rememberedCount() < 2 * walk.stops().size() + 2000) return;
+    private void forget(Document document) {
+        composer.traits().forget(inUse);
+        if (composer.rememberedCount() < 2 * inUse + 2000) return;
         Set<Paragraph> wanted = Collections.newSetFromMap(new IdentityHashMap<>());
-        for (Walk.Stop stop : walk.stops()) wanted.add(stop.paragraph());
+        for (Walk.Stop stop : Walk.of(document).stops()) wanted.add(stop.paragraph());
         composer.keepOnly(wanted);
+        inUse = wanted.size();
     }
 }

@@ -211,6 +211,19 @@ final class PageFlow {
             return Math.max(bottom, page.top() + 12);
         }
 
+        /** What is left of every kind of page for its text: tops and bottoms, section by section. */
+        double[] rooms() {
+            double[] rooms = new double[flow.sectionCount() * 8];
+            int at = 0;
+            for (int s = 0; s < flow.sectionCount(); s++) {
+                for (int kind = 0; kind < 4; kind++) {
+                    rooms[at++] = bodyTop(s, (kind & 1) == 1, (kind & 2) == 2);
+                    rooms[at++] = bodyBottom(s, (kind & 1) == 1, (kind & 2) == 2);
+                }
+            }
+            return rooms;
+        }
+
         private double height(int section, FramePlace place) {
             return heights.computeIfAbsent(section + place.name(), key -> Strip.height(strips(section, place)));
         }

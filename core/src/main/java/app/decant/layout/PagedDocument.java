@@ -10,6 +10,7 @@ import app.decant.document.Outline;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
 import app.decant.document.Section.PageGeometry;
+import app.decant.document.Story;
 import app.decant.document.Walk;
 import app.decant.font.FontCatalogue;
 import app.decant.page.Element;
@@ -25,6 +26,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 
@@ -32,7 +35,7 @@ import java.util.stream.Collectors;
 public final class PagedDocument implements Pages {
     private final Document document;
     private final List<Page> pages;
-    private final Walk walk;
+    private Walk walk;
     private final Outline outline;
     private final Map<String, FontCatalogue.Match> fonts;
     private final Set<Integer> missing;
@@ -45,11 +48,10 @@ public final class PagedDocument implements Pages {
      * @param catalogue that it was laid out with
      * @param sections  the index of each page's section
      */
-    PagedDocument(Document document, List<Page> pages, Walk walk, Outline outline, Map<String, FontCatalogue.Match> fonts, Set<Integer> missing,
+    PagedDocument(Document document, List<Page> pages, Outline outline, Map<String, FontCatalogue.Match> fonts, Set<Integer> missing,
             FieldValues fields, FontCatalogue catalogue, int[] sections) {
         this.document = document;
         this.pages = List.copyOf(pages);
-        this.walk = walk;
         this.outline = outline;
         this.fonts = Map.copyOf(fonts);
         this.missing = new TreeSet<>(missing);
@@ -60,7 +62,13 @@ public final class PagedDocument implements Pages {
 
     public Document document() { return document; }
     public Outline outline() { return outline; }
-    public Walk walk() { return walk; }
+
+    /** Its paragraphs in order; made when it is first asked for, since typing asks for none. */
+    public synchronized Walk walk() {
+        if (walk == null) walk = Walk.of(document);
+        return walk;
+    }
+
     /** The size and margins of a page, as its section has them. */
     public PageGeometry geometry(int page) { return document.sections().get(sections[page]).page(); }
     @Override public List<Page> pages() { return pages; }
@@ -167,14 +175,14 @@ public final class PagedDocument implements Pages {
             }
         }
         if (best == null) return null;
-        BlockPath path = walk.pathOf(TextPassage.paragraph(best));
+        BlockPath path = walk().pathOf(TextPassage.paragraph(best));
         return path == null ? null : new Place(path, best.line().offsetAt(x - best.left()));
     }
 
     /** The document with what its fields read as now, for formats that store it. */
     public Document withFieldResults() {
-        Document result = document;
-        for (Walk.Stop stop : walk.stops()) {
+        SortedMap<BlockPath, Paragraph> shown = new TreeMap<>();
+        for (Walk.Stop stop : walk().stops()) {
             Paragraph paragraph = stop.paragraph();
             if (paragraph.inlines().stream().noneMatch(inline -> inline instanceof Inline.Field)) continue;
             int page = pageOf(paragraph);
@@ -183,10 +191,9 @@ public final class PagedDocument implements Pages {
             for (Inline inline : paragraph.inlines()) {
                 inlines.add(inline instanceof Inline.Field field ? new Inline.Field(field.kind(), field.instruction(), here.of(field), field.look()) : inline);
             }
-            if (!inlines.equals(paragraph.inlines()))
-                result = result.replacing(stop.path().parent(), stop.path().last(), stop.path().last() + 1, List.of(paragraph.withInlines(inlines)));
+            if (!inlines.equals(paragraph.inlines())) shown.put(stop.path(), paragraph.withInlines(inlines));
         }
-        return result;
+        return document.replacing(Story.BODY, shown);
     }
 
     /** Fonts that are not here, all in one sentence. */
@@ -216,7 +223,7 @@ public final class PagedDocument implements Pages {
             findings.add(Finding.lost("No font here has " + some + (missing.size() > 6 ? " and " + (missing.size() - 6) + " other characters" : "")
                     + "; an empty box stands for " + (missing.size() == 1 ? "it." : "each."), ""));
         }
-        boolean endnotes = walk.stops().stream().anyMatch(stop -> stop.paragraph().inlines().stream().anyMatch(inline -> inline instanceof Inline.Note note
+        boolean endnotes = walk().stops().stream().anyMatch(stop -> stop.paragraph().inlines().stream().anyMatch(inline -> inline instanceof Inline.Note note
                 && note.kind() == Inline.Note.Kind.ENDNOTE));
         if (endnotes) findings.add(Finding.changed("Endnotes stand at the foot of their page for now.", ""));
         return findings;

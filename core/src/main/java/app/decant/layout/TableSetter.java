@@ -15,6 +15,7 @@ import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.page.Item;
 import app.decant.page.Line;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /** Sets a table for a column's width: the widths of its columns, the heights of its rows, and each row as a strip that can be cut if it must. */
@@ -28,15 +29,27 @@ final class TableSetter {
     private final List<Row> rows = new ArrayList<>();
 
     /** One row: its cells, its height, and what it asks for at page ends. {@code breaks} where its first paragraph wants a new page. */
-    record Row(List<Cell> cells, double height, boolean header, boolean kept, boolean inSpan, boolean breaks) { }
-
-    /** One cell as set. */
-    record Cell(double x, double width, List<Strip> strips, Insets padding, Colour fill, Borders borders, int rowSpan, VerticalAlignment vertical) {
-        double needed() { return padding.top() + Strip.height(strips) + padding.bottom(); }
+    record Row(List<Cell> cells, double height, boolean header, boolean kept, boolean inSpan, boolean breaks, Own own) {
+        /** The same row as others make it. */
+        Row in(double newHeight, boolean spanned) {
+            return newHeight == height && spanned == inSpan ? this : new Row(cells, newHeight, header, kept, spanned, breaks, own);
+        }
     }
 
-    /** @param reach how far right of the column's left edge it may stretch, or it would leave its paper */
-    TableSetter(Composer composer, Table table, double available, double reach) {
+    /** What a row is by itself: its height, whether a cell of it reaches further down, whether it is the same wherever and whenever it is set. */
+    private record Own(double height, boolean reaches, boolean constant) { }
+
+    /** One cell as set. */
+    record Cell(double x, double width, List<Strip> strips, Insets padding, Colour fill, Borders borders, int rowSpan, VerticalAlignment vertical,
+            double needed) { }
+
+    TableSetter(Composer composer, Table table, double available, double reach) { this(composer, table, available, reach, null); }
+
+    /**
+     * @param reach how far right of the column's left edge it may stretch, or it would leave its paper
+     * @param kin   the same table set before an edit, whose cells are taken over where nothing can have changed in them; or null
+     */
+    TableSetter(Composer composer, Table table, double available, double reach, TableSetter kin) {
         this.composer = composer;
         this.table = table;
         Look look = composer.styles().cascade().table(table);
@@ -55,15 +68,22 @@ final class TableSetter {
         columnX = new double[widths.length + 1];
         columnX[0] = left;
         for (int i = 0; i < widths.length; i++) columnX[i + 1] = columnX[i] + widths[i];
-        setRows();
+        setRows(kin != null && isKin(kin) ? kin : null);
+    }
+
+    private boolean isKin(TableSetter other) {
+        return other.table.rows().size() == table.rows().size() && other.table.look().equals(table.look()) && Arrays.equals(other.columnX, columnX)
+                && other.composer.styles() == composer.styles();
     }
 
     List<Row> rows() { return rows; }
 
     /** How many rows at the top repeat on each page. */
-    int headerRows() {
+    int headerRows() { return headerRows(table); }
+
+    static int headerRows(Table table) {
         int count = 0;
-        while (count < rows.size() - 1 && rows.get(count).header()) count++;
+        while (count < table.rows().size() - 1 && table.rows().get(count).look().is(TableProperty.HEADER_ROW)) count++;
         return count;
     }
 
@@ -84,36 +104,42 @@ final class TableSetter {
         return widths;
     }
 
-    private void setRows() {
-        double[] heights = new double[table.rows().size()];
-        List<List<Cell>> cells = new ArrayList<>();
-        boolean[] inSpan = new boolean[table.rows().size()];
-        for (int r = 0; r < table.rows().size(); r++) {
-            Table.Row row = table.rows().get(r);
-            List<Cell> set = setCells(r, row);
-            cells.add(set);
-            double asked = row.look().get(TableProperty.ROW_HEIGHT, 0.0);
-            double height = asked;
-            if (!row.look().is(TableProperty.ROW_HEIGHT_EXACT)) {
-                for (Cell cell : set) if (cell.rowSpan() == 1) height = Math.max(height, cell.needed());
-            }
-            heights[r] = Math.max(height, 1);
-            for (Cell cell : set) for (int s = 1; s < cell.rowSpan() && r + s < inSpan.length; s++) inSpan[r + s] = true;
+    private void setRows(TableSetter kin) {
+        int count = table.rows().size();
+        List<Row> own = new ArrayList<>(count);
+        double[] heights = new double[count];
+        boolean[] inSpan = new boolean[count];
+        for (int r = 0; r < count; r++) {
+            Row known = kin == null || kin.table.rows().get(r) != table.rows().get(r) ? null : kin.rows.get(r);
+            Row row = known != null && known.own().constant() ? known : row(r, table.rows().get(r));
+            own.add(row);
+            heights[r] = row.own().height();
+            if (!row.own().reaches()) continue;
+            for (Cell cell : row.cells()) for (int s = 1; s < cell.rowSpan() && r + s < count; s++) inSpan[r + s] = true;
         }
-        for (int r = 0; r < heights.length; r++) {
-            for (Cell cell : cells.get(r)) {
+        for (int r = 0; r < count; r++) {
+            if (!own.get(r).own().reaches()) continue;
+            for (Cell cell : own.get(r).cells()) {
                 if (cell.rowSpan() < 2) continue;
-                int last = Math.min(heights.length, r + cell.rowSpan()) - 1;
+                int last = Math.min(count, r + cell.rowSpan()) - 1;
                 double have = 0;
                 for (int s = r; s <= last; s++) have += heights[s];
                 if (have < cell.needed()) heights[last] += cell.needed() - have;
             }
         }
-        for (int r = 0; r < heights.length; r++) {
-            Look look = table.rows().get(r).look();
-            rows.add(new Row(cells.get(r), heights[r], look.is(TableProperty.HEADER_ROW), look.is(TableProperty.KEEP_ROW), inSpan[r],
-                    breaks(table.rows().get(r))));
+        for (int r = 0; r < count; r++) rows.add(own.get(r).in(heights[r], inSpan[r]));
+    }
+
+    private Row row(int r, Table.Row row) {
+        List<Cell> cells = setCells(r, row);
+        double height = row.look().get(TableProperty.ROW_HEIGHT, 0.0);
+        boolean reaches = false;
+        for (Cell cell : cells) {
+            reaches |= cell.rowSpan() > 1;
+            if (cell.rowSpan() == 1 && !row.look().is(TableProperty.ROW_HEIGHT_EXACT)) height = Math.max(height, cell.needed());
         }
+        Own own = new Own(Math.max(height, 1), reaches, !composer.traits().has(row, Traits.LIST | Traits.NOTE | Traits.FIELD));
+        return new Row(cells, own.height(), row.look().is(TableProperty.HEADER_ROW), row.look().is(TableProperty.KEEP_ROW), false, breaks(row), own);
     }
 
     private boolean breaks(Table.Row row) {
@@ -132,13 +158,13 @@ final class TableSetter {
             List<Block> blocks = cell.blocks();
             List<Strip> strips = composer.stack(blocks, textOnly(look), Math.max(4, width - padding.left() - padding.right()));
             set.add(new Cell(columnX[from], width, strips, padding, look.get(TableProperty.SHADING), look.get(TableProperty.BORDERS), cell.rowSpan(),
-                    look.get(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.TOP)));
+                    look.get(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.TOP), padding.top() + Strip.height(strips) + padding.bottom()));
         }
         return set;
     }
 
     /** What the cell hands down to its paragraphs: everything but what dresses cells. */
-    private static Look textOnly(Look look) {
+    static Look textOnly(Look look) {
         Look result = look;
         for (app.decant.document.Property<?> property : List.of(TableProperty.BORDERS, TableProperty.SHADING, TableProperty.PADDING, TableProperty.INDENT,
                 TableProperty.ALIGNMENT,

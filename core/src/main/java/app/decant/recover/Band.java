@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 
 /** Rows with free strips through all of them, and the judgement what that means. */
 record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
@@ -110,7 +111,7 @@ record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
     }
 
     private static long rowsWith(List<List<Chunk>> texts, int least) {
-        Map<Long, Integer> rows = new java.util.TreeMap<>();
+        Map<Long, Integer> rows = new TreeMap<>();
         for (List<Chunk> column : texts) {
             Set<Long> once = new java.util.TreeSet<>();
             for (Chunk chunk : column) once.add(Math.round(chunk.baseline() / 2));

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 
 /** Where each page of the original begins in the recovered document, and on which page that stands now. */
 final class PageSurvey {
@@ -89,7 +90,7 @@ final class PageSurvey {
         double spill = 0;
         int first = pages.walk().indexOf(from.path);
         int end = to == null ? pages.walk().stops().size() - 1 : pages.walk().indexOf(to.path);
-        Map<Integer, double[]> reach = new java.util.TreeMap<>();
+        Map<Integer, double[]> reach = new TreeMap<>();
         for (int i = Math.max(0, first); i <= end; i++) {
             Paragraph paragraph = pages.walk().stops().get(i).paragraph();
             for (Spot spot : lines.getOrDefault(paragraph, List.of())) {

@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 
 /** Finds tables by the lines drawn round their cells. Takes what belongs to a table out of the lists it is given. */
@@ -52,7 +53,7 @@ final class RuledTables {
                 if (other.x1() <= one.x2() + NEAR && one.x1() <= other.x2() + NEAR) join(group, order.get(a), order.get(b));
             }
         }
-        Map<Integer, RuleNet> nets = new java.util.TreeMap<>();
+        Map<Integer, RuleNet> nets = new TreeMap<>();
         for (int i = 0; i < count; i++) {
             RuleNet net = nets.computeIfAbsent(root(group, i), key -> new RuleNet());
             net.add(strokes.get(i));

@@ -16,6 +16,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.function.Function;
 
 /** Makes tables of the document from grids on pages. */
@@ -118,7 +119,7 @@ final class TableMaker {
     }
 
     private static List<TextLine> byBaseline(List<Chunk> chunks, int page) {
-        Map<Long, List<Chunk>> rows = new java.util.TreeMap<>();
+        Map<Long, List<Chunk>> rows = new TreeMap<>();
         for (Chunk chunk : chunks) rows.computeIfAbsent(Math.round(chunk.baseline() / 2), key -> new ArrayList<>()).add(chunk);
         List<TextLine> lines = new ArrayList<>();
         for (List<Chunk> row : rows.values()) {

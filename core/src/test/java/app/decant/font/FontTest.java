@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.util.Map;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 
 /** Faces and what stands in for them. */
@@ -76,7 +77,7 @@ class FontTest {
         assertThat(FontCollection.font(fonts[0], 0)).as("a plain font").isSameAs(fonts[0]);
         assertThatThrownBy(() -> FontCollection.font(collection, 2)).isInstanceOf(IOException.class);
         // Damaged in its directories: a sentence, no loop and no giant array.
-        java.util.Random random = new java.util.Random(7);
+        Random random = new Random(7);
         for (int i = 0; i < 400; i++) {
             byte[] damaged = collection.clone();
             damaged[4 + random.nextInt(300)] = (byte) random.nextInt();

@@ -21,10 +21,6 @@ import app.decant.document.ParagraphProperty.TabStops;
 import app.decant.document.Picture;
 import app.decant.document.Place;
 import app.decant.document.Section;
-import app.decant.edit.Change;
-import app.decant.edit.Deletion;
-import app.decant.edit.Dressing;
-import app.decant.edit.EditKind;
 import app.decant.edit.TextSelection;
 import app.decant.document.Table;
 import app.decant.document.TableProperty;
@@ -40,7 +36,6 @@ import app.decant.page.Piece;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import org.junit.jupiter.api.Test;
 
 /** Text onto pages. Where no source is named the expectation is common practice of the trade. */
@@ -224,50 +219,6 @@ class LayoutTest {
         PagedDocument pages = layOut(Sample.of(List.of(Paragraph.of("x".repeat(2000)))));
         for (Item.LineItem line : pages.page(0).lines()) assertThat(line.line().width()).isLessThanOrEqualTo(Section.PageGeometry.A4.textWidth() + 0.1);
         assertThat(pages.page(0).lines().stream().mapToInt(line -> line.line().end() - line.line().start()).sum()).isEqualTo(2000);
-    }
-
-    @Test void pagesAfterAnEditAreThoseOfALayoutFromNothing() {
-        Document document = app.decant.demo.PassengerHandbook.document();
-        List<Section> sections = new ArrayList<>(document.sections());
-        List<Block> more = new ArrayList<>(sections.get(0).blocks());
-        more.addAll(Sample.prose(60, 50, 9));
-        sections.set(0, sections.get(0).withBlocks(more));
-        document = document.withSections(sections);
-        Layout layout = new Layout(FontCatalogue.shipped());
-        layout.next(document);
-        Random random = new Random(4);
-        for (int i = 0; i < 40; i++) {
-            List<Walk.Stop> stops = Walk.of(document).stops();
-            Walk.Stop stop = stops.get(random.nextInt(stops.size()));
-            Place place = new Place(stop.path(), random.nextInt(stop.paragraph().length() + 1));
-            Change edit = switch (random.nextInt(4)) {
-                case 0 -> Typing.breakParagraph(document, TextSelection.caret(place));
-                case 1 -> Deletion.delete(document, new TextSelection(new Place(stop.path(), 0), place));
-                case 2 -> Typing.type(document, TextSelection.caret(place), "some more words to push others ", null);
-                default -> Dressing.paragraphs(document, TextSelection.caret(place), paragraph -> paragraph.withStyle("Heading2"), EditKind.STYLE);
-            };
-            document = edit.after();
-            PagedDocument quick = layout.next(document);
-            PagedDocument slow = layOut(document);
-            assertThat(picture(quick)).as("after edit %d, %s", i, edit.transaction().kind()).isEqualTo(picture(slow));
-        }
-    }
-
-    /** Everything on all pages with its place, as text. */
-    private static List<String> picture(PagedDocument pages) {
-        List<String> all = new ArrayList<>();
-        for (Page page : pages.pages()) {
-            all.add("page " + page.label());
-            List<Item> items = new ArrayList<>(page.frame());
-            items.addAll(page.text());
-            for (Item item : items) {
-                if (!(item instanceof Item.LineItem line)) continue;
-                StringBuilder text = new StringBuilder(String.format("%.2f %.2f ", line.left(), line.y()));
-                for (Piece piece : line.line().pieces()) if (piece instanceof Piece.Glyphs glyphs) text.append(glyphs.text());
-                all.add(text.toString());
-            }
-        }
-        return all;
     }
 
     @Test void anEditLeavesPagesFarFromItTheVerySameObjects() {

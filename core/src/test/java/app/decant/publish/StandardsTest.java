@@ -17,6 +17,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.Map;
+import java.util.TreeMap;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.junit.jupiter.api.Test;
@@ -53,7 +54,7 @@ class StandardsTest {
         Path file = folder.resolve("tagged.pdf");
         Publisher.publish(new Order(pages(PassengerHandbook.document()), Recipe.PLAIN), file, WHEN, Progress.SILENT);
         try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
-            Map<String, Integer> roles = new java.util.TreeMap<>();
+            Map<String, Integer> roles = new TreeMap<>();
             count(pdf.getDocumentCatalog().getStructureTreeRoot(), roles);
             assertThat(roles.keySet()).contains("Document", "H1", "H2", "H3", "P", "L", "LI", "Lbl", "LBody", "Table", "TR", "TH", "TD", "Figure", "Link",
                     "Note", "TOC", "TOCI");

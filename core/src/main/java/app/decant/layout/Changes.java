@@ -1,0 +1,153 @@
+package app.decant.layout;
+
+import app.decant.document.Block;
+import app.decant.document.Contents;
+import app.decant.document.ListLabels;
+import app.decant.document.Paragraph;
+import app.decant.document.Table;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.function.Predicate;
+
+/**
+ * Where a flow differs from the one before it: block by block, and in a table that kept its shape row by row. Whatever is the same object, with the same
+ * label, is the same.
+ */
+final class Changes {
+    private static final int ALL_ROWS = Integer.MAX_VALUE;
+
+    private final Flow now;
+    private final Flow before;
+    private final int shift;
+    private final int sameFrom;
+    /** The blocks that differ, in their order. */
+    private final List<Stretch> stretches = new ArrayList<>();
+    private final Map<Table, Table> kin = new IdentityHashMap<>();
+
+    /** A block that differs, and the rows of it that do. */
+    private record Stretch(int block, int firstRow, int lastRow) { }
+
+    /** What else may make a block differ that is the same object. */
+    interface Known {
+        boolean sameLabel(Paragraph paragraph);
+
+        /** Whether it has to be set anew whatever it is. */
+        boolean isStale(Block block);
+    }
+
+    private Changes(Flow now, Flow before, int shift, int sameFrom) {
+        this.now = now;
+        this.before = before;
+        this.shift = shift;
+        this.sameFrom = sameFrom;
+    }
+
+    /**
+     * Between two states of a document.
+     *
+     * @param stale tells of what is the same object whether it counts as other all the same; null where nothing does
+     */
+    static Changes of(Flow now, Flow before, Traits traits, ListLabels labels, ListLabels oldLabels, Predicate<Block> stale) {
+        Known known = new Known() {
+            @Override public boolean sameLabel(Paragraph paragraph) { return Objects.equals(labels.label(paragraph), oldLabels.label(paragraph)); }
+            @Override public boolean isStale(Block block) { return stale != null && stale.test(block); }
+        };
+        boolean listed = !labels.isEmpty() || !oldLabels.isEmpty();
+        int most = Math.min(now.size(), before.size());
+        int first = 0;
+        while (first < most && now.block(first) == before.block(first)) first++;
+        int same = 0;
+        while (same < most - first && now.block(now.size() - 1 - same) == before.block(before.size() - 1 - same)) same++;
+        Changes changes = new Changes(now, before, now.size() - before.size(), now.size() - same);
+        boolean oneForOne = now.size() == before.size();
+        for (int b = 0; b < now.size(); b++) {
+            boolean apart = b >= first && b < changes.sameFrom;
+            Block old = apart ? oneForOne ? before.block(b) : null : now.block(b);
+            changes.compare(b, now.block(b), old, listed ? traits : null, known, stale != null);
+        }
+        return changes;
+    }
+
+    private void compare(int b, Block block, Block old, Traits traits, Known known, boolean staleness) {
+        if (block == old && traits == null && !staleness) return;
+        if (block instanceof Table table && old instanceof Table other && isKin(table, other)) {
+            if (table != other) kin.put(table, other);
+            compareRows(b, table, other, traits, known, staleness);
+        } else if (block != old || known.isStale(block) || traits != null && !sameLabels(block, known)) {
+            stretches.add(new Stretch(b, 0, ALL_ROWS));
+        }
+    }
+
+    /** Whether rows may be compared one for one: what cells look like depends on where they stand. */
+    private static boolean isKin(Table one, Table other) {
+        return one == other || one.rows().size() == other.rows().size() && one.look().equals(other.look()) && one.columns().equals(other.columns());
+    }
+
+    private void compareRows(int b, Table table, Table old, Traits traits, Known known, boolean staleness) {
+        int first = -1;
+        int last = -1;
+        int reach = -1;
+        int group = 0;
+        for (int r = 0; r < table.rows().size(); r++) {
+            Table.Row row = table.rows().get(r);
+            // Rows that a cell reaches over are as high as all of them need.
+            if (r > reach) group = r;
+            for (Table.Cell cell : row.cells()) reach = Math.max(reach, r + cell.rowSpan() - 1);
+            for (Table.Cell cell : old.rows().get(r).cells()) reach = Math.max(reach, r + cell.rowSpan() - 1);
+            boolean listed = traits != null && traits.has(row, Traits.LIST);
+            boolean same = row == old.rows().get(r) && !(staleness && isStale(row, known)) && (!listed || sameLabels(row, known));
+            if (same) continue;
+            if (first < 0) first = group;
+            last = Math.max(r, reach);
+        }
+        if (first < 0) return;
+        boolean head = first < TableSetter.headerRows(table) || first < TableSetter.headerRows(old);
+        stretches.add(head ? new Stretch(b, 0, ALL_ROWS) : new Stretch(b, first, last));
+    }
+
+    private static boolean isStale(Table.Row row, Known known) {
+        for (Table.Cell cell : row.cells()) for (Block inner : cell.blocks()) if (known.isStale(inner)) return true;
+        return false;
+    }
+
+    private static boolean sameLabels(Table.Row row, Known known) {
+        for (Table.Cell cell : row.cells()) for (Block inner : cell.blocks()) if (!sameLabels(inner, known)) return false;
+        return true;
+    }
+
+    private static boolean sameLabels(Block block, Known known) {
+        if (block instanceof Paragraph paragraph) return known.sameLabel(paragraph);
+        if (block instanceof Contents contents) return contents.entries().stream().allMatch(known::sameLabel);
+        if (block instanceof Table table) for (Table.Row row : table.rows()) if (!sameLabels(row, known)) return false;
+        return true;
+    }
+
+    /** The table before whose rows this one has, but for some; null where there is none. */
+    Table kin(Table table) { return kin.get(table); }
+
+    /** The place of the block in the flow before, or -1 where it had none. */
+    int before(int block) { return block >= sameFrom ? block - shift : now.size() == before.size() || now.block(block) == before.block(block) ? block : -1; }
+
+    /** How much further on blocks stand now that lie behind all that came or went. */
+    int shift(int oldBlock) { return oldBlock + shift >= sameFrom ? shift : 0; }
+
+    /** Whether a page between two places of the flow now holds nothing that differs; what stands next to it has its say too. */
+    boolean isSame(Cursor from, Cursor to) {
+        int at = Collections.binarySearch(stretches, new Stretch(from.block() - 1, 0, 0), Comparator.comparingInt(Stretch::block));
+        for (int i = at < 0 ? -at - 1 : at; i < stretches.size() && stretches.get(i).block <= to.block() + 1; i++) {
+            Stretch stretch = stretches.get(i);
+            if (stretch.lastRow == ALL_ROWS) return false;
+            // Neighbours of a table do not mind its rows.
+            if (stretch.block < from.block() || stretch.block > to.block()) continue;
+            int firstRow = stretch.block == from.block() ? from.offset() : 0;
+            int lastRow = stretch.block == to.block() ? to.offset() : ALL_ROWS;
+            if (stretch.firstRow <= lastRow && stretch.lastRow >= firstRow) return false;
+        }
+        return true;
+    }
+}

@@ -1,0 +1,123 @@
+package app.decant.layout;
+
+import app.decant.document.Block;
+import app.decant.document.Contents;
+import app.decant.document.Inline;
+import app.decant.document.NumberFormat;
+import app.decant.document.Paragraph;
+import app.decant.document.Section;
+import app.decant.document.Table;
+import app.decant.page.Item;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+
+/** What blocks of a flow say that others need: the marks of notes, the texts and pages of named places. Rows that hold none of it are passed over. */
+final class FlowFacts {
+    private final Flow flow;
+    private final Traits traits;
+    private final int[] own;
+
+    /** @param before of a flow of the same styles, from which is taken what stayed; or null */
+    FlowFacts(Flow flow, Traits traits, FlowFacts before) {
+        this.flow = flow;
+        this.traits = traits;
+        int size = flow.size();
+        own = new int[size];
+        int most = before == null ? 0 : Math.min(size, before.own.length);
+        int first = 0;
+        for (; first < most && flow.block(first) == before.flow.block(first); first++) own[first] = before.own[first];
+        int last = size;
+        int shift = before == null ? 0 : before.own.length - size;
+        while (size - last < most - first && flow.block(last - 1) == before.flow.block(last - 1 + shift)) {
+            last--;
+            own[last] = before.own[last + shift];
+        }
+        for (int b = first; b < last; b++) own[b] = traits.of(flow.block(b));
+    }
+
+    /** Whether a block has one of some traits. */
+    boolean has(int block, int wanted) { return (own[block] & wanted) != 0; }
+
+    /** Whether anything in the document, its headers and footers too, has one of some traits. */
+    boolean any(int wanted) { return anyInFlow(wanted) || anyInFrames(wanted); }
+
+    boolean anyInFlow(int wanted) {
+        for (int traitsOfOne : own) if ((traitsOfOne & wanted) != 0) return true;
+        return false;
+    }
+
+    private boolean anyInFrames(int wanted) {
+        for (int s = 0; s < flow.sectionCount(); s++) {
+            Section section = flow.section(s);
+            for (List<Block> frame : section.frames().values()) for (Block block : frame) if (traits.has(block, wanted)) return true;
+        }
+        return false;
+    }
+
+    /** The marks of notes that have none of their own, counted in reading order. */
+    Map<Inline.Note, String> noteMarks() {
+        Map<Inline.Note, String> marks = new IdentityHashMap<>();
+        int[] counts = new int[2];
+        each(Traits.NOTE, paragraph -> {
+            for (Inline inline : paragraph.inlines()) {
+                if (!(inline instanceof Inline.Note note) || note.mark() != null) continue;
+                boolean foot = note.kind() == Inline.Note.Kind.FOOTNOTE;
+                int count = ++counts[foot ? 0 : 1];
+                marks.put(note, foot ? Integer.toString(count) : NumberFormat.LOWER_ROMAN.write(count));
+            }
+        });
+        return marks;
+    }
+
+    /** The text between the points of each bookmark. */
+    Map<String, String> bookmarkTexts() {
+        Map<String, String> texts = new HashMap<>();
+        each(Traits.POINT, paragraph -> {
+            List<Inline> inlines = paragraph.inlines();
+            for (int i = 0; i < inlines.size(); i++) {
+                if (!(inlines.get(i) instanceof Inline.BookmarkPoint point) || !point.start()) continue;
+                StringBuilder text = new StringBuilder();
+                for (int j = i + 1; j < inlines.size(); j++) {
+                    Inline inline = inlines.get(j);
+                    if (inline instanceof Inline.BookmarkPoint end && !end.start() && end.name().equals(point.name())) break;
+                    if (inline instanceof Inline.Text run) text.append(run.text());
+                }
+                texts.putIfAbsent(point.name(), text.toString());
+            }
+        });
+        return texts;
+    }
+
+    /** The label of the page each bookmark stands on. */
+    static Map<String, String> bookmarkPages(List<PageFlow.Body> bodies, List<String> labels) {
+        Map<String, String> pages = new HashMap<>();
+        for (int i = 0; i < bodies.size(); i++) {
+            for (Item item : bodies.get(i).items()) {
+                if (!(item instanceof Item.LineItem line)) continue;
+                int at = 0;
+                for (Inline inline : TextPassage.paragraph(line).inlines()) {
+                    if (inline instanceof Inline.BookmarkPoint point && point.start() && at >= line.line().start() && at <= line.line().end())
+                        pages.putIfAbsent(point.name(), labels.get(i));
+                    at += inline.length();
+                }
+            }
+        }
+        return pages;
+    }
+
+    /** Tells every paragraph of the flow that has one of some traits. */
+    private void each(int wanted, Consumer<Paragraph> told) {
+        for (int b = 0; b < flow.size(); b++) if (has(b, wanted)) each(flow.block(b), wanted, told);
+    }
+
+    private void each(Block block, int wanted, Consumer<Paragraph> told) {
+        if (block instanceof Paragraph paragraph) told.accept(paragraph);
+        else if (block instanceof Contents contents) contents.entries().forEach(told);
+        else if (block instanceof Table table)
+            for (Table.Row row : table.rows())
+                if (traits.has(row, wanted)) for (Table.Cell cell : row.cells()) for (Block inner : cell.blocks()) each(inner, wanted, told);
+    }
+}
