@@ -3,7 +3,9 @@ package app.decant.format;
 import app.decant.document.DecantException;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
+import java.io.Closeable;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDateTime;
@@ -53,7 +55,23 @@ public final class Archive {
     /** Packs parts in their order. The kind of the archive stands first and is not compressed (ISO/IEC 26300-3, 3.3; OCF 3.3, 4.3). */
     public static byte[] packed(String kind, Map<String, byte[]> parts) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+        try (Packing archive = packing(kind, bytes)) {
+            for (Map.Entry<String, byte[]> part : parts.entrySet()) archive.part(part.getKey()).write(part.getValue());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return bytes.toByteArray();
+    }
+
+    /** The same, part by part while they are written. */
+    public static Packing packing(String kind, OutputStream out) throws IOException { return new Packing(kind, out); }
+
+    /** An archive that is being packed. Closing it ends the archive and leaves the stream beneath open. */
+    public static final class Packing implements Closeable {
+        private final ZipOutputStream zip;
+
+        private Packing(String kind, OutputStream out) throws IOException {
+            zip = new ZipOutputStream(out);
             byte[] told = kind.getBytes(StandardCharsets.US_ASCII);
             ZipEntry first = entry("mimetype");
             CRC32 sum = new CRC32();
@@ -63,14 +81,15 @@ public final class Archive {
             first.setCrc(sum.getValue());
             zip.putNextEntry(first);
             zip.write(told);
-            for (Map.Entry<String, byte[]> part : parts.entrySet()) {
-                zip.putNextEntry(entry(part.getKey()));
-                zip.write(part.getValue());
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
         }
-        return bytes.toByteArray();
+
+        /** Begins a part and ends the one before; what is written to the stream is in it until the next begins. */
+        public OutputStream part(String name) throws IOException {
+            zip.putNextEntry(entry(name));
+            return zip;
+        }
+
+        @Override public void close() throws IOException { zip.finish(); }
     }
 
     /** All entries have one time, so that the same document gives the same bytes. */

@@ -1,6 +1,7 @@
 package app.decant.format;
 
 import app.decant.document.DecantException;
+import app.decant.format.kept.KeptDocument;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -13,6 +14,7 @@ import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 
 /** What a file is, told by its content and never by its name alone. */
 public enum FileKind {
+    KEPT("document kept by Decant"),
     DOCX("Office Open XML text document"), DOCX_MACROS("Office Open XML text document with macros"), DOCX_TEMPLATE("Office Open XML template"),
             XLSX("Office Open XML workbook"),
     PPTX("Office Open XML slide deck"), ODT("OpenDocument text document"), ODS("OpenDocument workbook"), ODP("OpenDocument slide deck"), EPUB("EPUB book"),
@@ -108,6 +110,7 @@ public enum FileKind {
     }
 
     private static FileKind byMediaType(String type) {
+        if (type.equals(KeptDocument.MEDIA_TYPE)) return KEPT;
         if (type.startsWith("application/vnd.oasis.opendocument.text")) return ODT;
         if (type.startsWith("application/vnd.oasis.opendocument.spreadsheet")) return ODS;
         if (type.startsWith("application/vnd.oasis.opendocument.presentation")) return ODP;

@@ -5,6 +5,7 @@ import app.decant.document.DecantException.Kind;
 import app.decant.document.Progress;
 import app.decant.format.binary.DocReader;
 import app.decant.format.html.EpubReader;
+import app.decant.format.kept.KeptDocument;
 import app.decant.format.html.HtmlReader;
 import app.decant.format.html.MarkdownReader;
 import app.decant.format.odf.OdtReader;
@@ -28,6 +29,7 @@ public final class TextFormats {
         FileKind kind = FileKind.of(file);
         return switch (kind) {
             case DOCX, DOCX_MACROS, DOCX_TEMPLATE -> DocxReader.read(file, kind, progress);
+            case KEPT -> KeptDocument.read(file, progress);
             case EPUB -> EpubReader.read(file, name);
             case HTML -> HtmlReader.read(file, name);
             // Markdown is plain text by its content; only its name tells that it is meant so.

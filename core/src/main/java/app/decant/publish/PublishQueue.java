@@ -4,9 +4,7 @@ import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.Document;
 import app.decant.document.Progress;
-import app.decant.format.FileKind;
-import app.decant.format.ooxml.DocxReader;
-import app.decant.format.ooxml.DocxWriter;
+import app.decant.format.kept.KeptDocument;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -29,7 +27,7 @@ import org.slf4j.LoggerFactory;
  * They outlive the program, can be put in another order, and stay, with the reason, where they fail. One that is damaged holds up no other.
  */
 public final class PublishQueue {
-    private static final String DOCUMENT = "document.docx";
+    private static final String DOCUMENT = "document." + KeptDocument.ENDING;
     private static final String ATTACHED = "attached";
     private static final String WISH = "wish.json";
     private static final String MOVING = "moving";
@@ -89,8 +87,7 @@ public final class PublishQueue {
                     "A locked file can't wait in the queue, since passwords are never kept. Publish it now, or leave it open.");
         }
         Path place = folder.resolve(next());
-        byte[] bytes = DocxWriter.write(document, when);
-        own(place.resolve(DOCUMENT), bytes);
+        SafeFile.write(place.resolve(DOCUMENT), Recipe.WhenPresent.REPLACE, Guard.OWN, out -> KeptDocument.write(document, out), SafeFile.UNSEEN);
         if (source != null && wishes.stream().anyMatch(wish -> wish.recipe().attachSource())) {
             try {
                 own(place.resolve(ATTACHED).resolve(source.getFileName().toString()), Files.readAllBytes(source));
@@ -203,7 +200,7 @@ public final class PublishQueue {
     public List<Receipt> run(Waiting waiting, Publishing publishing, Progress progress) {
         if (waiting.isDamaged()) throw new DecantException(Kind.UNREADABLE, waiting.title + ": " + waiting.trouble);
         try {
-            Document document = DocxReader.read(Files.readAllBytes(waiting.place.resolve(DOCUMENT)), FileKind.DOCX, progress).document();
+            Document document = KeptDocument.read(Files.readAllBytes(waiting.place.resolve(DOCUMENT)), progress).document();
             List<Receipt> receipts = publishing.publish(document, waiting, progress);
             remove(waiting);
             return receipts;

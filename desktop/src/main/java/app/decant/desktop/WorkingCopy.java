@@ -2,10 +2,11 @@ package app.decant.desktop;
 
 import app.decant.document.Document;
 import app.decant.format.OfficeLock;
-import app.decant.format.ooxml.DocxWriter;
+import app.decant.format.kept.KeptDocument;
 import app.decant.publish.Guard;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -33,7 +34,7 @@ final class WorkingCopy {
         this.folder = folder;
         String name = SafeFile.withoutEnding(source.getFileName().toString());
         String number = Long.toHexString(System.currentTimeMillis());
-        this.copy = folder.resolve(name + " (" + number + ").docx");
+        this.copy = folder.resolve(name + " (" + number + ")." + KeptDocument.ENDING);
         this.origin = folder.resolve(name + " (" + number + ").from");
         this.source = source;
         this.password = password;
@@ -41,10 +42,16 @@ final class WorkingCopy {
 
     /** Writes the document's present state. */
     void keep(Document document) {
-        byte[] bytes = DocxWriter.write(document, Instant.now());
         SafeFile.write(origin, Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write(source.toString().getBytes(StandardCharsets.UTF_8)), SafeFile.UNSEEN);
-        SafeFile.write(copy, Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write(password == null || password.isEmpty() ? bytes
-                : OfficeLock.locked(bytes, password)), SafeFile.UNSEEN);
+        SafeFile.write(copy, Recipe.WhenPresent.REPLACE, Guard.OWN, out -> {
+            if (password == null || password.isEmpty()) {
+                KeptDocument.write(document, out);
+                return;
+            }
+            ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+            KeptDocument.write(document, bytes);
+            out.write(OfficeLock.locked(bytes.toByteArray(), password));
+        }, SafeFile.UNSEEN);
     }
 
     /** Takes the copy away once the work is saved or given up. */
@@ -62,8 +69,8 @@ final class WorkingCopy {
         List<Left> left = new ArrayList<>();
         if (!Files.isDirectory(folder)) return left;
         try (Stream<Path> files = Files.list(folder)) {
-            for (Path file : files.filter(one -> one.toString().endsWith(".docx")).toList()) {
-                Path from = file.resolveSibling(file.getFileName().toString().replaceAll("\\.docx$", ".from"));
+            for (Path file : files.filter(one -> one.toString().endsWith("." + KeptDocument.ENDING)).toList()) {
+                Path from = file.resolveSibling(file.getFileName().toString().replaceAll("\\." + KeptDocument.ENDING + "$", ".from"));
                 String name = Files.exists(from) ? Path.of(Files.readString(from, StandardCharsets.UTF_8)).getFileName().toString() : file.getFileName()
                         .toString();
                 left.add(new Left(file, name, Files.getLastModifiedTime(file).toInstant()));
