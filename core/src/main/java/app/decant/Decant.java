@@ -13,9 +13,12 @@ import app.decant.folder.FolderPlan;
 import app.decant.folder.FolderRun;
 import app.decant.folder.FolderScan;
 import app.decant.font.FontCatalogue;
-import app.decant.format.FileKind;
+import app.decant.format.Content;
+import app.decant.format.Format;
+import app.decant.format.Formats;
+import app.decant.format.OtherFormat;
 import app.decant.format.Taken;
-import app.decant.format.TextFormats;
+import app.decant.format.text.PlainFormat;
 import app.decant.format.text.TextReader;
 import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
@@ -35,10 +38,8 @@ import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
 import app.decant.publish.UserFolder;
+import app.decant.recover.FixedFormat;
 import app.decant.recover.PageText;
-import app.decant.recover.PicturePages;
-import app.decant.recover.Recovered;
-import app.decant.recover.Recovery;
 import java.io.IOException;
 import java.nio.charset.Charset;
 import java.nio.file.Files;
@@ -95,11 +96,11 @@ public final class Decant {
      */
     public static Taken openText(Path file, Charset letters) {
         byte[] bytes = bytes(file);
-        FileKind kind = FileKind.of(bytes);
-        if (kind != FileKind.TEXT && kind != FileKind.UNKNOWN)
-            throw new DecantException(DecantException.Kind.WRONG_CALL, file.getFileName() + " is " + kind.phrase()
+        Format format = Formats.of(bytes);
+        if (format != PlainFormat.TXT && format != OtherFormat.UNKNOWN)
+            throw new DecantException(DecantException.Kind.WRONG_CALL, file.getFileName() + " is " + format.phrase()
                     + ", which says itself how its letters are written. Leave the encoding out.");
-        return TextReader.read(bytes, letters);
+        return TextReader.read(bytes, letters, Progress.SILENT);
     }
 
     private static byte[] bytes(Path file) {
@@ -118,10 +119,7 @@ public final class Decant {
     }
 
     private static Taken read(byte[] bytes, String name, String password, Progress progress) {
-        FileKind kind = FileKind.of(bytes);
-        if (kind != FileKind.PDF && !kind.isPicture()) return TextFormats.read(bytes, name, password, progress);
-        Recovered recovered = Recovery.of(kind.isPicture() ? PicturePages.pdf(bytes, name) : bytes, name, password, FontCatalogue.ofThisMachine(), progress);
-        return new Taken(recovered.document(), kind, recovered.findings());
+        return Formats.read(bytes, name, password, progress);
     }
 
     /**
@@ -141,9 +139,8 @@ public final class Decant {
     /** What the pages of a file show. */
     private static List<PageText> pages(Path file, String password, Progress progress) {
         byte[] bytes = bytes(file);
-        FileKind kind = FileKind.of(bytes);
         String name = String.valueOf(file.getFileName());
-        if (kind == FileKind.PDF || kind.isPicture()) return PageText.of(kind.isPicture() ? PicturePages.pdf(bytes, name) : bytes, name, password, progress);
+        if (Formats.of(new Content(bytes, name)) instanceof FixedFormat format) return PageText.of(format.pages(bytes, name), name, password, progress);
         return PageText.of(layOut(open(file, password, progress).document()));
     }
 

@@ -54,7 +54,7 @@ class ArchitectureTest {
             .whereLayer("format").mayOnlyAccessLayers("document", "font", "picture", "xml")
             .whereLayer("paint").mayOnlyAccessLayers("document", "font", "page", "picture")
             .whereLayer("pdf").mayOnlyAccessLayers("document", "font", "page", "picture", "xml")
-            .whereLayer("recover").mayOnlyAccessLayers("document", "font", "page", "layout", "pdf")
+            .whereLayer("recover").mayOnlyAccessLayers("document", "font", "format", "page", "layout", "pdf")
             .whereLayer("proof").mayOnlyAccessLayers("document", "font", "page", "pdf", "recover")
             .whereLayer("publish").mayOnlyAccessLayers("document", "font", "page", "format", "paint", "pdf")
             .whereLayer("demo").mayOnlyAccessLayers("document", "font", "format")

@@ -9,9 +9,10 @@ import app.decant.document.DecantException.Kind;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
-import app.decant.format.FileKind;
 import app.decant.format.Taken;
 import app.decant.format.ooxml.DocxWriter;
+import app.decant.format.ooxml.OoxmlFormat;
+import app.decant.format.text.PlainFormat;
 import app.decant.publish.PageRange;
 import app.decant.publish.Receipt;
 import app.decant.publish.Guard;
@@ -62,8 +63,8 @@ class BadInputTest {
     }
 
     @Test void aMislabelledFileIsToldByItsContent() throws IOException {
-        assertThat(Decant.open(file("letter.txt", GOOD)).kind()).isEqualTo(FileKind.DOCX);
-        assertThat(Decant.open(file("letter.docx", "just text".getBytes(StandardCharsets.UTF_8))).kind()).isEqualTo(FileKind.TEXT);
+        assertThat(Decant.open(file("letter.txt", GOOD)).format()).isEqualTo(OoxmlFormat.DOCX);
+        assertThat(Decant.open(file("letter.docx", "just text".getBytes(StandardCharsets.UTF_8))).format()).isEqualTo(PlainFormat.TXT);
         refuses(file("picture.docx", new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10}), Kind.UNREADABLE, "picture.docx is a damaged picture");
         refuses(file("report.docx", "%PDF-1.7\n".getBytes(StandardCharsets.US_ASCII)), Kind.UNREADABLE, "report.docx", "no pages can be found");
     }
@@ -94,7 +95,7 @@ class BadInputTest {
                 text -> text.replace("application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml",
                 "application/vnd.ms-word.document.macroEnabled.main+xml"));
         Taken taken = Decant.open(file("macros.docm", withMacros));
-        assertThat(taken.kind()).isEqualTo(FileKind.DOCX_MACROS);
+        assertThat(taken.format()).isEqualTo(OoxmlFormat.DOCM);
         assertThat(taken.findings()).extracting(Finding::what).anyMatch(what -> what.contains("macros"));
         assertThat(new String(DocxWriter.write(taken.document(), Instant.EPOCH), StandardCharsets.ISO_8859_1)).doesNotContain("vbaProject");
     }

@@ -15,7 +15,8 @@ import app.decant.folder.FolderPlan.WhenThere;
 import app.decant.folder.FolderRun;
 import app.decant.folder.FolderScan;
 import app.decant.folder.FolderWatch;
-import app.decant.format.TextFormat;
+import app.decant.format.odf.OdfFormat;
+import app.decant.format.ooxml.OoxmlFormat;
 import app.decant.layout.PagedDocument;
 import app.decant.outbox.MailOutbox;
 import app.decant.outbox.PrintFolder;
@@ -38,6 +39,7 @@ import java.nio.file.StandardOpenOption;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -67,8 +69,8 @@ class OriginalsTest {
         document = HarbourNotice.document();
         pages = Decant.layOut(document);
         desk = Files.createDirectory(root.resolve("desk"));
-        Files.write(desk.resolve("letter.docx"), TextFormat.DOCX.write(document, WHEN).bytes());
-        Files.write(desk.resolve("letter.odt"), TextFormat.ODT.write(document, WHEN).bytes());
+        Files.write(desk.resolve("letter.docx"), OoxmlFormat.DOCX.write(document, WHEN).bytes());
+        Files.write(desk.resolve("letter.odt"), OdfFormat.ODT.write(document, WHEN).bytes());
         Decant.publish(document, Recipe.PLAIN, desk.resolve("letter.pdf"));
         Decant.publish(document, Recipe.PLAIN, desk.resolve("letter 1.pdf"));
     }
@@ -77,7 +79,7 @@ class OriginalsTest {
         Map<String, String> state = new TreeMap<>();
         try (Stream<Path> files = Files.list(desk)) {
             for (Path file : files.filter(Files::isRegularFile).toList())
-                state.put(file.getFileName().toString(), Files.getLastModifiedTime(file) + " " + java.util.Arrays.hashCode(Files.readAllBytes(file)));
+                state.put(file.getFileName().toString(), Files.getLastModifiedTime(file) + " " + Arrays.hashCode(Files.readAllBytes(file)));
         }
         return state;
     }

@@ -135,8 +135,7 @@ public final class Attack {
 
     private void file(String ending, Map<String, byte[]> seeds, int number) throws IOException {
         Path source = Files.write(Files.createDirectories(root.resolve("sources")).resolve("file " + number + "." + ending), mutation.of(seeds.get(ending)));
-        Target[] targets = Target.values();
-        Target target = targets[random.nextInt(targets.length)];
+        Target target = Target.values().get(random.nextInt(Target.values().size()));
         byte[] kept = Files.readAllBytes(source);
         attempt("." + ending, number, (gate, progress) -> {
             Taken taken = Decant.open(source, null, progress);

@@ -5,6 +5,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -66,7 +67,7 @@ final class Mutation {
             case 3 -> repeated(bytes);
             case 4, 5 -> number(bytes);
             case 6 -> nested(bytes);
-            default -> java.util.Arrays.copyOf(bytes, 1 + random.nextInt(bytes.length));
+            default -> Arrays.copyOf(bytes, 1 + random.nextInt(bytes.length));
         };
     }
 

@@ -2,8 +2,7 @@ package app.decant.bench;
 
 import app.decant.document.Document;
 import app.decant.document.Progress;
-import app.decant.format.TextFormat;
-import app.decant.format.TextFormats;
+import app.decant.format.Formats;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.time.Instant;
@@ -31,8 +30,8 @@ import org.openjdk.jmh.annotations.Warmup;
 @Measurement(iterations = 3, time = 10)
 @Fork(value = 1, jvmArgs = {"-Xmx512m", "-Djava.awt.headless=true"})
 public class Reading {
-    @Param({"DOCX", "DOC", "ODT", "RTF"})
-    private TextFormat format;
+    @Param({"docx", "doc", "odt", "rtf"})
+    private String ending;
 
     private byte[] file;
     private double size;
@@ -44,7 +43,7 @@ public class Reading {
     }
 
     @Setup public void write() throws IOException {
-        file = format.write(LongDocuments.pages(1000), Instant.EPOCH).bytes();
+        file = Formats.called(ending).write(LongDocuments.pages(1000), Instant.EPOCH).bytes();
         size = file.length / 1e6;
         try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(file))) {
             for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
@@ -54,7 +53,7 @@ public class Reading {
     }
 
     @Benchmark public Document read(Count count) {
-        Document document = TextFormats.read(file, "long." + format.ending(), null, Progress.SILENT).document();
+        Document document = Formats.read(file, "long." + ending, null, Progress.SILENT).document();
         count.megabytes += size;
         return document;
     }

@@ -11,7 +11,6 @@ import app.decant.document.Progress;
 import app.decant.document.Table;
 import app.decant.edit.Search;
 import app.decant.font.FontCatalogue;
-import app.decant.format.FileKind;
 import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
 import app.decant.proof.Comparison;
@@ -21,12 +20,12 @@ import app.decant.publish.Publisher;
 import app.decant.publish.Recipe;
 import app.decant.publish.Target;
 import app.decant.publish.TimeLimit;
+import app.decant.recover.FixedFormat;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
@@ -62,7 +61,7 @@ final class InspectCommand implements Callable<Integer> {
     private List<Finding> losses(PagedDocument pages) {
         Target to = Target.of(target);
         if (to == null) throw new DecantException(DecantException.Kind.WRONG_CALL, "“" + target + "” is no format that is written here. There are "
-                + Arrays.stream(Target.values()).map(Target::ending).collect(Collectors.joining(", ")) + ".");
+                + Target.values().stream().map(Target::ending).collect(Collectors.joining(", ")) + ".");
         return Publisher.losses(new Order(pages, Recipe.PLAIN.to(to)));
     }
 
@@ -77,7 +76,7 @@ final class InspectCommand implements Callable<Integer> {
         List<Finding> findings = new ArrayList<>(taken.findings());
         findings.addAll(pages.findings());
         losses = target == null ? null : losses(pages);
-        faith = taken.kind() == FileKind.PDF ? Decant.faith(file, source.password(), pages, progress) : null;
+        faith = taken.format() == FixedFormat.PDF ? Decant.faith(file, source.password(), pages, progress) : null;
         PrintWriter out = spec.commandLine().getOut();
         if (json) out.println(Json.text(value(taken, pages, findings)));
         else print(out, taken, pages, findings);
@@ -86,7 +85,7 @@ final class InspectCommand implements Callable<Integer> {
 
     private ObjectNode value(Taken taken, PagedDocument pages, List<Finding> findings) {
         ObjectNode value = Json.object();
-        value.put("file", file.toString()).put("kind", taken.kind().name().toLowerCase(java.util.Locale.ROOT)).put("description", taken.kind().words());
+        value.put("file", file.toString()).put("kind", taken.format().ending()).put("description", taken.format().kind());
         value.put("pages", pages.count()).put("words", Search.words(taken.document()));
         Facts facts = taken.document().facts();
         ObjectNode factsNode = value.putObject("facts");
@@ -117,7 +116,7 @@ final class InspectCommand implements Callable<Integer> {
     private static boolean isTable(Block block) { return block instanceof Table; }
 
     private void print(PrintWriter out, Taken taken, PagedDocument pages, List<Finding> findings) {
-        out.println(file.getFileName() + ": " + taken.kind().words() + ", " + pages.count() + (pages.count() == 1 ? " page, " : " pages, ")
+        out.println(file.getFileName() + ": " + taken.format().kind() + ", " + pages.count() + (pages.count() == 1 ? " page, " : " pages, ")
                 + Search.words(taken.document()) + " words");
         Facts facts = taken.document().facts();
         if (facts.title() != null) out.println("  title    " + facts.title());

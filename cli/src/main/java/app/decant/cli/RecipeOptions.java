@@ -34,7 +34,12 @@ final class RecipeOptions {
     @Option(names = "--recipe", paramLabel = "FILE|NAME", description = "start from a recipe; ./decant recipes lists them")
     private String recipe;
 
-    @Option(names = "--to", paramLabel = "FORMAT", description = "pdf, docx, doc, odt, rtf, html, epub, md, txt, or a template: dotx, dot, ott (default: pdf)")
+    /** Every format that is written, by its ending. */
+    static final class Targets extends ArrayList<String> {
+        Targets() { super(Target.values().stream().map(Target::ending).toList()); }
+    }
+
+    @Option(names = "--to", paramLabel = "FORMAT", description = "${COMPLETION-CANDIDATES} (default: pdf)", completionCandidates = Targets.class)
     private String to;
 
     @Option(names = "--pages", paramLabel = "RANGE", description = "all, odd, even, or a list such as 1-3,7,12-")
@@ -165,7 +170,7 @@ final class RecipeOptions {
         Recipe made = recipe == null ? Recipe.PLAIN : new Recipes(recipesFolder()).find(recipe);
         if (to != null) {
             Target target = Target.of(to);
-            if (target == null) throw wrong("“" + to + "” is no format this version writes. Choose one of " + Arrays.stream(Target.values())
+            if (target == null) throw wrong("“" + to + "” is no format this version writes. Choose one of " + Target.values().stream()
                     .map(Target::ending).collect(Collectors.joining(", ")) + ".");
             made = target == made.target() ? made : made.as(target);
         } else if (recipe == null && named != null) {

@@ -3,6 +3,7 @@ package app.decant.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.demo.DemoFiles;
+import app.decant.format.odf.OdfFormat;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.ByteArrayOutputStream;
@@ -11,6 +12,8 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -44,7 +47,7 @@ class CommandLineTest {
         try {
             System.setOut(new PrintStream(newOut, true, StandardCharsets.UTF_8));
             System.setErr(new PrintStream(newErr, true, StandardCharsets.UTF_8));
-            String[] words = java.util.Arrays.stream(arguments).map(Object::toString).toArray(String[]::new);
+            String[] words = Arrays.stream(arguments).map(Object::toString).toArray(String[]::new);
             return new Called(Main.run(words), newOut.toString(StandardCharsets.UTF_8), newErr.toString(StandardCharsets.UTF_8));
         } finally {
             System.setOut(out);
@@ -124,9 +127,9 @@ class CommandLineTest {
                     {"--user-password-from", "env:NOT_THERE_AT_ALL"}, {"--set", "locking=true"}, {"--set", "version=9.9"}, {"--set", "opening.page=99"},
                     {"--stamp-place", "top"}};
         for (Object[] options : calls) {
-            List<Object> words = new java.util.ArrayList<>(List.of("publish", notice, "--out", folder.resolve("made"), "--json"));
-            if (!java.util.Arrays.asList(options).contains("--to")) words.set(3, folder.resolve("made.pdf"));
-            words.addAll(java.util.Arrays.asList(options));
+            List<Object> words = new ArrayList<>(List.of("publish", notice, "--out", folder.resolve("made"), "--json"));
+            if (!Arrays.asList(options).contains("--to")) words.set(3, folder.resolve("made.pdf"));
+            words.addAll(Arrays.asList(options));
             Called called = call(words.toArray());
             assertThat(called.status()).as(words + " " + called.err()).isEqualTo(2);
             assertThat(called.json()).as("one JSON value, always").isNotNull();
@@ -155,7 +158,7 @@ class CommandLineTest {
 
     @Test void theNameOfTheResultSaysTheFormatAndMustNotContradict() {
         assertThat(call("publish", notice, "--out", folder.resolve("named.odt")).status()).isZero();
-        assertThat(app.decant.Decant.open(folder.resolve("named.odt")).kind()).isEqualTo(app.decant.format.FileKind.ODT);
+        assertThat(app.decant.Decant.open(folder.resolve("named.odt")).format()).isEqualTo(OdfFormat.ODT);
         assertThat(call("publish", notice, "--to", "pdf", "--out", folder.resolve("wrong.docx")).status()).isEqualTo(2);
     }
 

@@ -12,7 +12,11 @@ import app.decant.document.Look;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Section;
 import app.decant.format.OfficeLock;
-import app.decant.format.TextFormat;
+import app.decant.format.Format;
+import app.decant.format.binary.BinaryFormat;
+import app.decant.format.odf.OdfFormat;
+import app.decant.format.ooxml.OoxmlFormat;
+import app.decant.format.rtf.RtfFormat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -28,7 +32,7 @@ import java.util.Map;
 public final class DemoArchive {
     private static final String[] PLACES = {"Grennick", "Tolm Head", "Skerrow", "Ostrey"};
     private static final String[] NAMES = {"Ina Tollmark", "Bram Keel", "Sorrel Finch", "Edda Lund", "Tam Wick"};
-    private static final TextFormat[] FORMATS = {TextFormat.DOC, TextFormat.DOC, TextFormat.RTF, TextFormat.ODT};
+    private static final Format[] FORMATS = {BinaryFormat.DOC, BinaryFormat.DOC, RtfFormat.RTF, OdfFormat.ODT};
 
     private DemoArchive() { }
 
@@ -44,10 +48,10 @@ public final class DemoArchive {
             for (int week : new int[] {9, 27}) put(archive.resolve(year + "/crew"), "Rota week " + week, rota(year, week), year, count++);
             put(archive.resolve(year + "/leases"), "Pier lease " + PLACES[year % 4], lease(year, PLACES[year % 4]), year, count++);
         }
-        byte[] letter = TextFormat.DOC.write(notice(2001, 99), at(2001)).bytes();
+        byte[] letter = BinaryFormat.DOC.write(notice(2001, 99), at(2001)).bytes();
         Files.write(Files.createDirectories(archive.resolve("2001/office")).resolve("scan0007.doc"), new byte[0]);
         Files.write(archive.resolve("2001/office/Old letter.doc"), Arrays.copyOf(letter, letter.length / 3));
-        Files.write(archive.resolve("2001/office/Payroll 2001.docx"), OfficeLock.locked(TextFormat.DOCX.write(minutes(2001, "March", 3), at(2001)).bytes(),
+        Files.write(archive.resolve("2001/office/Payroll 2001.docx"), OfficeLock.locked(OoxmlFormat.DOCX.write(minutes(2001, "March", 3), at(2001)).bytes(),
                 "slipway-2001"));
         Files.writeString(archive.resolve("2001/office/Keys.txt"),
                 "Keys of the office\n\nThe boat house: on the nail behind the door.\nThe ticket window: with " + NAMES[1] + ".\n");
@@ -57,7 +61,7 @@ public final class DemoArchive {
     private static Instant at(int year) { return LocalDate.of(year, 5, 4).atStartOfDay(ZoneOffset.UTC).toInstant(); }
 
     private static void put(Path folder, String name, Document document, int year, int count) throws IOException {
-        TextFormat format = FORMATS[count % FORMATS.length];
+        Format format = FORMATS[count % FORMATS.length];
         Files.write(Files.createDirectories(folder).resolve(name + "." + format.ending()), format.write(document, at(year)).bytes());
     }
 

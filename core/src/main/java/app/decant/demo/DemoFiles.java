@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,7 +23,7 @@ public final class DemoFiles {
         Map<String, Document> documents = new LinkedHashMap<>();
         documents.put("Passenger handbook.docx", PassengerHandbook.document());
         documents.put("Harbour notice 27.docx", HarbourNotice.document());
-        List<Path> files = new java.util.ArrayList<>();
+        List<Path> files = new ArrayList<>();
         for (Map.Entry<String, Document> entry : documents.entrySet()) {
             Path file = folder.resolve(entry.getKey());
             if (!Files.exists(file)) Files.write(file, DocxWriter.write(entry.getValue(), MADE));

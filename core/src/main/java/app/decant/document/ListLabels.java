@@ -1,6 +1,7 @@
 package app.decant.document;
 
 import app.decant.document.ParagraphProperty.ListReference;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.Map;
@@ -55,7 +56,7 @@ public final class ListLabels {
         int depth = reference.level();
         int[] values = counts.computeIfAbsent(list.pattern(), id -> {
             int[] fresh = new int[10];
-            java.util.Arrays.fill(fresh, Integer.MIN_VALUE);
+            Arrays.fill(fresh, Integer.MIN_VALUE);
             return fresh;
         });
         Integer restart = list.starts().get(depth);

@@ -1,6 +1,7 @@
 package app.decant.document;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
@@ -75,11 +76,11 @@ public record Outline(List<Heading> headings, List<Gap> gaps) {
             while (before >= 0 && (numbers[before] == null || numbers[before].length > number.length)) before--;
             if (before < 0 || numbers[before].length != number.length) continue;
             int last = number.length - 1;
-            boolean sameStem = java.util.Arrays.equals(numbers[before], 0, last, number, 0, last);
+            boolean sameStem = Arrays.equals(numbers[before], 0, last, number, 0, last);
             for (int missing = numbers[before][last] + 1; sameStem && missing < number[last] && missing <= numbers[before][last] + 5; missing++) {
                 int[] expected = number.clone();
                 expected[last] = missing;
-                String written = java.util.Arrays.stream(expected).mapToObj(Integer::toString).reduce((a, b) -> a + "." + b).orElseThrow();
+                String written = Arrays.stream(expected).mapToObj(Integer::toString).reduce((a, b) -> a + "." + b).orElseThrow();
                 if (walk == null) walk = Walk.of(document);
                 gaps.add(new Gap(written, i - 1, candidate(written, headings.get(before).path(), headings.get(i).path(), walk)));
             }

@@ -1,5 +1,6 @@
 package app.decant.document;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 
@@ -55,7 +56,7 @@ public final class ParagraphProperty {
 
         /** Both sets, this one's winning where both have a stop at one place; {@code CLEAR} stops take out what lies below. */
         public TabStops over(TabStops below) {
-            List<TabStop> all = new java.util.ArrayList<>(stops);
+            List<TabStop> all = new ArrayList<>(stops);
             for (TabStop stop : below.stops) {
                 if (stops.stream().noneMatch(own -> Math.abs(own.position() - stop.position()) < 0.5)) all.add(stop);
             }

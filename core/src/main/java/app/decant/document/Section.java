@@ -1,5 +1,6 @@
 package app.decant.document;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -58,7 +59,7 @@ public record Section(Start start, PageGeometry page, Columns columns, PageNumbe
 
         /** The start and width of each column within a text area of the given width. */
         public List<double[]> within(double textWidth) {
-            List<double[]> result = new java.util.ArrayList<>();
+            List<double[]> result = new ArrayList<>();
             if (widths.size() >= count * 2 - 1 && count > 1) {
                 double x = 0;
                 for (int i = 0; i < count; i++) {

@@ -20,7 +20,8 @@ import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
 import app.decant.folder.FolderJournal.Entry;
 import app.decant.folder.FolderJournal.State;
-import app.decant.format.TextFormat;
+import app.decant.format.html.WebFormat;
+import app.decant.format.odf.OdfFormat;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import com.fasterxml.jackson.core.JsonProcessingException;
@@ -54,10 +55,10 @@ public final class FolderLog {
     public static Path write(List<Entry> entries, FolderScan scan, Instant when, Path file) {
         List<FolderScan.LeftOut> leftOut = scan.leftOut();
         String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
-        byte[] bytes = name.endsWith(".odt") ? TextFormat.ODT.write(document(entries, leftOut, when), when).bytes() : name.endsWith(".csv")
+        byte[] bytes = name.endsWith(".odt") ? OdfFormat.ODT.write(document(entries, leftOut, when), when).bytes() : name.endsWith(".csv")
                 ? csv(entries, leftOut).getBytes(StandardCharsets.UTF_8)
                 : name.endsWith(".json") ? json(entries, leftOut, when).getBytes(StandardCharsets.UTF_8)
-                        : TextFormat.HTML.write(document(entries, leftOut, when), when).bytes();
+                        : WebFormat.HTML.write(document(entries, leftOut, when), when).bytes();
         return SafeFile.write(file, Recipe.WhenPresent.REPLACE, scan.guard().within(List.of()).and(entries.stream().map(Entry::target).toList()),
                 out -> out.write(bytes), SafeFile.UNSEEN);
     }

@@ -1,5 +1,7 @@
 package app.decant.folder;
 
+import app.decant.format.Format;
+import app.decant.format.Formats;
 import app.decant.publish.Recipe;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -53,24 +55,23 @@ public record FolderPlan(List<Source> sources, List<Map.Entry<String, Recipe>> o
 
     /** Kinds of files, told by their endings until they are opened. */
     public enum Kind {
-        TEXT("text documents", Set.of("docx", "docm", "doc", "odt", "rtf", "html", "htm", "epub", "md", "txt")),
-                TEMPLATE("templates", Set.of("dotx", "dot", "ott")), PDF("PDFs", Set.of("pdf")),
-                PICTURE("pictures", Set.of("png", "jpg", "jpeg", "tif", "tiff", "gif", "bmp"));
+        TEXT("text documents", Format.Group.TEXT), TEMPLATE("templates", Format.Group.TEMPLATE), PDF("PDFs", Format.Group.PDF),
+        PICTURE("pictures", Format.Group.PICTURE);
 
         private final String words;
-        private final Set<String> endings;
+        private final Format.Group group;
 
-        Kind(String words, Set<String> endings) {
+        Kind(String words, Format.Group group) {
             this.words = words;
-            this.endings = endings;
+            this.group = group;
         }
 
         public String words() { return words; }
 
         /** The kind of a file's name, or null. */
         static Kind of(String name) {
-            String ending = name.substring(name.lastIndexOf('.') + 1).toLowerCase(java.util.Locale.ROOT);
-            for (Kind kind : values()) if (kind.endings.contains(ending)) return kind;
+            Format format = Formats.called(name.substring(name.lastIndexOf('.') + 1));
+            for (Kind kind : values()) if (format != null && format.reads() && kind.group == format.group()) return kind;
             return null;
         }
     }

@@ -9,6 +9,7 @@ import java.awt.font.TextAttribute;
 import java.awt.geom.Point2D;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.util.Arrays;
 import java.util.Map;
 import java.util.Queue;
 import java.util.Set;
@@ -212,9 +213,9 @@ public final class Face {
         }
         x[kept] = (float) (vector.getGlyphPosition(count).getX() / unitsPerEm);
         if (kept < count) {
-            glyphs = java.util.Arrays.copyOf(glyphs, kept);
-            clusters = java.util.Arrays.copyOf(clusters, kept);
-            x = java.util.Arrays.copyOf(x, kept + 1);
+            glyphs = Arrays.copyOf(glyphs, kept);
+            clusters = Arrays.copyOf(clusters, kept);
+            x = Arrays.copyOf(x, kept + 1);
         }
         return new Shaped(glyphs, x, y, clusters, text, rightToLeft);
     }

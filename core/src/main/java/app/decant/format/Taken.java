@@ -4,7 +4,16 @@ import app.decant.document.Document;
 import app.decant.document.Finding;
 import java.util.List;
 
-/** A document taken in, and what could not be carried over or came in changed. */
-public record Taken(Document document, FileKind kind, List<Finding> findings) {
+/**
+ * A document taken in, and what could not be carried over or came in changed.
+ *
+ * @param format of the file; null until that is said
+ */
+public record Taken(Document document, Format format, List<Finding> findings) {
     public Taken { findings = List.copyOf(findings); }
+
+    public Taken(Document document, List<Finding> findings) { this(document, null, findings); }
+
+    /** The same from a file of a format. */
+    Taken as(Format kind) { return new Taken(document, kind, findings); }
 }

@@ -13,6 +13,7 @@ import app.decant.document.Table;
 import app.decant.page.Item;
 import app.decant.page.Line;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 
@@ -166,7 +167,7 @@ final class ColumnFlow {
                     y = area.top();
                     fit = setter.fitting(r, done, area.bottom() - notesHeight(notes) - y, true);
                 }
-                if (fit != null && !java.util.Arrays.equals(fit, all)) {
+                if (fit != null && !Arrays.equals(fit, all)) {
                     Result result = add(setter.part(r, done, fit, Math.min(area.bottom() - notesHeight(notes) - y, setter.partHeight(r, done, fit))), here,
                             List.of(), glued);
                     return result != null ? result : finish(units.size(), new Cursor(start.block(), r, fit, List.of()), End.FULL);

@@ -16,6 +16,7 @@ import app.decant.page.Line;
 import app.decant.page.Piece;
 import app.decant.page.TextStyle;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 
@@ -99,7 +100,7 @@ final class ParagraphSetter {
     private int lineEnd(int start, int[] breaks, LineSpace.Slot slot, boolean first) {
         double left = logicalStart(first) + (first ? labelWidth : 0);
         double right = slot.width() - indentEnd + TOLERANCE;
-        int index = java.util.Arrays.binarySearch(breaks, start);
+        int index = Arrays.binarySearch(breaks, start);
         index = index >= 0 ? index + 1 : -index - 1;
         int fits = -1;
         for (; index < breaks.length; index++) {

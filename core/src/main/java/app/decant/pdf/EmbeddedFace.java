@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
@@ -50,7 +51,7 @@ final class EmbeddedFace implements PageFont {
         dictionary.setDirect(false);
         int count = glyphCount(face);
         widths = new double[count];
-        java.util.Arrays.fill(widths, -1);
+        Arrays.fill(widths, -1);
         usualCharacter = new char[count];
         usualCode = new int[count];
     }

@@ -1,5 +1,6 @@
 package app.decant.pdf;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -23,7 +24,7 @@ final class ObjectUse {
 
     final Map<COSObjectKey, COSBase> objects = new TreeMap<>();
     /** For each page the objects it uses, itself included. */
-    final List<Set<COSObjectKey>> pages = new java.util.ArrayList<>();
+    final List<Set<COSObjectKey>> pages = new ArrayList<>();
     final Set<COSObjectKey> atOnce = new TreeSet<>();
     final Set<COSObjectKey> outlines = new TreeSet<>();
     final Set<COSObjectKey> others = new TreeSet<>();

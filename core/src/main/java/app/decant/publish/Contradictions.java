@@ -57,7 +57,7 @@ final class Contradictions {
         List<String> unmet = pdfOnly(recipe);
         if (!unmet.isEmpty()) throw wrong(String.join(", ", unmet) + ": that is for PDFs, not for a ." + recipe.target().ending()
                 + ". Make a PDF, or leave it out.");
-        if (recipe.target() == Target.TXT || recipe.target() == Target.MD) facts(recipe);
+        if (!recipe.target().format().takesFacts()) facts(recipe);
     }
 
     private static void lock(Recipe recipe, Recipe.Passwords passwords) {
@@ -110,7 +110,7 @@ final class Contradictions {
         Recipe made = recipe.to(target);
         if (target == Target.PDF) return made.with(Recipe.OfficeFonts.AS_THEY_CAME).with(PlainText.PLAIN);
         made = made.of(PageRange.ALL).split(null).with(PdfStyle.PLAIN).with(List.of()).attaching(false);
-        if (target != Target.TXT && target != Target.MD) return made;
+        if (target.format().takesFacts()) return made;
         FactsRule facts = recipe.facts();
         return made.with(facts.stripped() ? FactsRule.STRIP : FactsRule.KEEP);
     }

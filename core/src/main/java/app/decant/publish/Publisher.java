@@ -1,13 +1,12 @@
 package app.decant.publish;
 
-import app.decant.document.Contents;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.format.OfficeLock;
 import app.decant.format.PassingLinks;
-import app.decant.format.TextFormats;
+import app.decant.format.Formats;
 import app.decant.format.Written;
 import app.decant.format.text.TextReader;
 import app.decant.format.text.TextWriter;
@@ -197,8 +196,8 @@ public final class Publisher {
         byte[] bytes = locks ? OfficeLock.locked(written.bytes(), password) : written.bytes();
         return SafeFile.write(file, recipe.present(), order.guard(), out -> out.write(bytes), made -> {
             byte[] held = Files.readAllBytes(made);
-            Document again = recipe.target() == Target.TXT ? TextReader.read(held, recipe.text().letters()).document()
-                    : TextFormats.read(held, file.getFileName().toString(), locks ? password : null, Progress.SILENT).document();
+            Document again = recipe.target() == Target.TXT ? TextReader.read(held, recipe.text().letters(), Progress.SILENT).document()
+                    : Formats.read(held, file.getFileName().toString(), locks ? password : null, Progress.SILENT).document();
             if (locks) proofs.add(new PdfCheck.Proof("Does not open without its password", !opens(Files.readAllBytes(made))));
             boolean same = words(again, recipe).equals(words(document, recipe));
             proofs.add(new PdfCheck.Proof(same ? "Opened again: text whole and in order" : "Opened again: the text differs", same));
@@ -239,7 +238,7 @@ public final class Publisher {
         try {
             if (recipe.target() == Target.PDF) return ProtectionCheck.opensAsWished(file, passwords.toOpen(), passwords.toChange());
             byte[] bytes = Files.readAllBytes(file);
-            return !opens(bytes) && TextFormats.read(bytes, "", passwords.toOpen(), Progress.SILENT) != null;
+            return !opens(bytes) && Formats.read(bytes, "", passwords.toOpen(), Progress.SILENT) != null;
         } catch (IOException | DecantException e) {
             LoggerFactory.getLogger(Publisher.class).info("{} is made anew, since it does not open as wished", file, e);
             return false;
@@ -248,7 +247,7 @@ public final class Publisher {
 
     private static boolean opens(byte[] file) {
         try {
-            TextFormats.read(file, "", null, Progress.SILENT);
+            Formats.read(file, "", null, Progress.SILENT);
             return true;
         } catch (DecantException e) {
             if (e.kind() != DecantException.Kind.NEEDS_PASSWORD) throw e;
@@ -256,17 +255,11 @@ public final class Publisher {
         }
     }
 
-    /** All text without the spaces between words, which not every format keeps one for one. A book has its navigation in place of contents lists. */
+    /** All text without the spaces between words, which not every format keeps one for one. */
     private static String words(Document document, Recipe recipe) {
-        Target target = recipe.target();
-        Document told = document;
-        if (target == Target.EPUB)
-            told = document.withSections(document.sections().stream()
-                    .map(section -> section.withBlocks(section.blocks().stream().filter(block -> !(block instanceof Contents)).toList())).toList());
-        String text = target == Target.TXT ? recipe.text().kept(TextWriter.write(told, true)) : TextWriter.write(told);
-        // Markdown has labels of its own for lists.
-        if (target == Target.MD) return text.replaceAll("[^\\p{L}\\p{N}]+", "");
-        return text.replaceAll("[\\s\u00A0\u00AD]+", "");
+        Document told = recipe.target().format().shown(document);
+        String text = recipe.target() == Target.TXT ? recipe.text().kept(TextWriter.write(told, true)) : TextWriter.write(told);
+        return recipe.target().format().compared(text);
     }
 
     private static void refuseUnproven(Path file, List<PdfCheck.Proof> proofs) {

@@ -4,6 +4,7 @@ import app.decant.document.Finding;
 import app.decant.pdf.PdfCheck;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -26,7 +27,7 @@ public record Receipt(Path file, Target target, int pages, long bytes, List<PdfC
 
     /** The same with more that was found. */
     public Receipt with(List<Finding> more) {
-        List<Finding> all = new java.util.ArrayList<>(findings);
+        List<Finding> all = new ArrayList<>(findings);
         all.addAll(more);
         return new Receipt(file, target, pages, bytes, proofs, all, time);
     }

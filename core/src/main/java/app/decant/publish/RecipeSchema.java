@@ -3,6 +3,9 @@ package app.decant.publish;
 import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion.VersionFlag;
@@ -26,7 +29,11 @@ final class RecipeSchema {
 
         private static JsonSchema load() {
             try (InputStream in = Objects.requireNonNull(RecipeSchema.class.getResourceAsStream("recipe.schema.json"))) {
-                return JsonSchemaFactory.getInstance(VersionFlag.V202012).getSchema(in);
+                ObjectNode schema = (ObjectNode) new ObjectMapper().readTree(in);
+                // What can be made is known by the formats alone.
+                ArrayNode targets = ((ObjectNode) schema.at("/properties/to")).putArray("enum");
+                for (Target target : Target.values()) targets.add(target.ending());
+                return JsonSchemaFactory.getInstance(VersionFlag.V202012).getSchema(schema);
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }

@@ -1,33 +1,59 @@
 package app.decant.publish;
 
-import app.decant.format.TextFormat;
+import app.decant.format.Format;
+import app.decant.format.Formats;
+import java.util.ArrayList;
+import java.util.List;
 
-/** What a publication becomes. */
-public enum Target {
-    PDF(null), DOCX(TextFormat.DOCX), DOTX(TextFormat.DOTX), DOC(TextFormat.DOC), DOT(TextFormat.DOT), ODT(TextFormat.ODT), OTT(TextFormat.OTT),
-            RTF(TextFormat.RTF), HTML(TextFormat.HTML), EPUB(TextFormat.EPUB), MD(TextFormat.MD), TXT(TextFormat.TXT);
+/** What a publication becomes: a PDF, made of pages, or a format that documents are written in. There is one of each. */
+public final class Target {
+    private static final List<Target> ALL = all();
 
-    private final TextFormat format;
+    public static final Target PDF = of("pdf");
+    public static final Target DOCX = of("docx");
+    public static final Target DOTX = of("dotx");
+    public static final Target DOC = of("doc");
+    public static final Target DOT = of("dot");
+    public static final Target ODT = of("odt");
+    public static final Target OTT = of("ott");
+    public static final Target RTF = of("rtf");
+    public static final Target HTML = of("html");
+    public static final Target EPUB = of("epub");
+    public static final Target MD = of("md");
+    public static final Target TXT = of("txt");
 
-    Target(TextFormat format) { this.format = format; }
+    private final Format format;
 
-    /** The format of a text document, or null for a PDF. */
-    public TextFormat format() { return format; }
+    private Target(Format format) { this.format = format; }
 
-    public String ending() { return format == null ? "pdf" : format.ending(); }
+    private static List<Target> all() {
+        List<Target> all = new ArrayList<>();
+        all.add(new Target(Formats.called("pdf")));
+        for (Format format : Formats.all()) if (format.writes()) all.add(new Target(format));
+        return List.copyOf(all);
+    }
+
+    /** A PDF, then all formats in the order in which they are listed. */
+    public static List<Target> values() { return ALL; }
+
+    public Format format() { return format; }
+
+    public String ending() { return format.ending(); }
 
     /** How it reads in a sentence. */
-    public String words() { return format == null ? "a PDF" : format.words(); }
+    public String words() { return format.words(); }
 
     /** Whether files of it can be locked by a password. */
-    public boolean canLock() { return this == PDF || this == DOCX || this == DOTX; }
+    public boolean canLock() { return format.locks(); }
 
     /** Whether fonts can travel in files of it. */
-    public boolean takesFonts() { return this == DOCX || this == DOTX || this == ODT || this == OTT; }
+    public boolean takesFonts() { return format.takesFonts(); }
 
     /** The target of this name, or null. */
     public static Target of(String name) {
-        for (Target target : values()) if (target.ending().equalsIgnoreCase(name)) return target;
+        for (Target target : ALL) if (target.ending().equalsIgnoreCase(name)) return target;
         return null;
     }
+
+    @Override public String toString() { return ending(); }
 }

@@ -1,6 +1,7 @@
 package app.decant.recover;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -184,11 +185,11 @@ final class BarTables {
         int[] count = new int[strips.size() + 1];
         double[] least = new double[strips.size() + 1];
         double[] most = new double[strips.size() + 1];
-        java.util.Arrays.fill(least, Double.MAX_VALUE);
+        Arrays.fill(least, Double.MAX_VALUE);
         for (Line line : lines) {
             double[] from = new double[count.length];
             double[] to = new double[count.length];
-            java.util.Arrays.fill(from, Double.MAX_VALUE);
+            Arrays.fill(from, Double.MAX_VALUE);
             for (Chunk chunk : line.chunks) {
                 for (Glyph glyph : chunk.glyphs()) {
                     if (glyph.isSpace()) continue;

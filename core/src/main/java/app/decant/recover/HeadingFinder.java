@@ -2,6 +2,7 @@ package app.decant.recover;
 
 import java.text.Normalizer;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -238,14 +239,14 @@ final class HeadingFinder {
                 continue;
             }
             int[] there = parts(previous);
-            boolean sameStem = java.util.Arrays.equals(here, 0, here.length - 1, there, 0, there.length - 1);
+            boolean sameStem = Arrays.equals(here, 0, here.length - 1, there, 0, there.length - 1);
             fill(previous, numbered.get(i), here, sameStem ? there[there.length - 1] : 0);
         }
         // The last of a series may be the odd one: 4.1, 4.2 headings, 4.3 in another look.
         for (Para para : numbered) {
             int[] next = parts(para).clone();
             next[next.length - 1]++;
-            boolean known = numbered.stream().anyMatch(other -> java.util.Arrays.equals(parts(other), next));
+            boolean known = numbered.stream().anyMatch(other -> Arrays.equals(parts(other), next));
             if (!known && next[next.length - 1] > 2) promote(paras.indexOf(para) + 1, end(para), next, para.headingLevel());
         }
     }
@@ -265,7 +266,7 @@ final class HeadingFinder {
     }
 
     private void promote(int from, int to, int[] number, int level) {
-        String text = java.util.Arrays.stream(number).mapToObj(Integer::toString).reduce((a, b) -> a + "." + b).orElseThrow();
+        String text = Arrays.stream(number).mapToObj(Integer::toString).reduce((a, b) -> a + "." + b).orElseThrow();
         Pattern pattern = Pattern.compile("^" + Pattern.quote(text) + "[.)]?[\\s\u00A0].*");
         for (int i = from; i < to; i++) {
             Para para = paras.get(i);
@@ -280,7 +281,7 @@ final class HeadingFinder {
     private static int[] parts(Para para) {
         Matcher matcher = NUMBERED.matcher(para.text().replace('\t', ' '));
         if (!matcher.find() || !Character.isDigit(matcher.group(1).charAt(0))) return new int[] {0};
-        return java.util.Arrays.stream(matcher.group(1).split("\\.")).mapToInt(Integer::parseInt).toArray();
+        return Arrays.stream(matcher.group(1).split("\\.")).mapToInt(Integer::parseInt).toArray();
     }
 
     private void limitLevels() {

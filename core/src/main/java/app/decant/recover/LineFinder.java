@@ -1,6 +1,7 @@
 package app.decant.recover;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 
@@ -166,7 +167,7 @@ final class LineFinder {
             if (!isDot(letters.get(i)) && !isDot(letters.get(i - 1)) && letters.get(i - 1).text().length() < 4)
                 gaps[count++] = letters.get(i).x() - letters.get(i - 1).right();
         if (count < 3) return 0;
-        java.util.Arrays.sort(gaps, 0, count);
+        Arrays.sort(gaps, 0, count);
         double middle = gaps[count / 2];
         return middle > 0.06 * letters.get(0).size() ? middle : 0;
     }

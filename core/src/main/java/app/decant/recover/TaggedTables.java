@@ -1,6 +1,7 @@
 package app.decant.recover;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -146,8 +147,8 @@ final class TaggedTables {
     private static double[] edges(int count, List<Placing> placings, Map<TagTree.Element, List<Chunk>> cells, RuleNet net, boolean across) {
         double[] from = new double[count];
         double[] to = new double[count];
-        java.util.Arrays.fill(from, Double.NaN);
-        java.util.Arrays.fill(to, Double.NaN);
+        Arrays.fill(from, Double.NaN);
+        Arrays.fill(to, Double.NaN);
         for (Placing placing : placings) {
             int first = across ? placing.column : placing.row;
             int last = first + (across ? placing.columns : placing.rows) - 1;

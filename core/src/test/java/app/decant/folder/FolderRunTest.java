@@ -15,7 +15,13 @@ import app.decant.folder.FolderJournal.State;
 import app.decant.folder.FolderPlan.Kind;
 import app.decant.folder.FolderPlan.WhenThere;
 import app.decant.format.OfficeLock;
-import app.decant.format.TextFormat;
+import app.decant.format.Format;
+import app.decant.format.binary.BinaryFormat;
+import app.decant.format.html.WebFormat;
+import app.decant.format.odf.OdfFormat;
+import app.decant.format.ooxml.OoxmlFormat;
+import app.decant.format.rtf.RtfFormat;
+import app.decant.format.text.PlainFormat;
 import app.decant.pdf.Protection;
 import app.decant.publish.LeftOvers;
 import app.decant.publish.Recipe;
@@ -30,6 +36,7 @@ import java.nio.file.attribute.FileTime;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.Set;
 import java.util.LinkedHashMap;
@@ -48,8 +55,8 @@ import org.junit.jupiter.api.io.TempDir;
 /** Runs over a tree of files of all kinds, good and bad, and what they leave behind. */
 class FolderRunTest {
     private static final Instant WHEN = Instant.parse("2026-11-01T08:00:00Z");
-    private static final List<TextFormat> KINDS = List.of(TextFormat.DOCX, TextFormat.DOC, TextFormat.ODT, TextFormat.RTF, TextFormat.HTML, TextFormat.MD,
-            TextFormat.TXT);
+    private static final List<Format> KINDS = List.of(OoxmlFormat.DOCX, BinaryFormat.DOC, OdfFormat.ODT, RtfFormat.RTF, WebFormat.HTML, WebFormat.MD,
+            PlainFormat.TXT);
 
     @TempDir private Path folder;
     private Path source;
@@ -61,17 +68,17 @@ class FolderRunTest {
         source = folder.resolve("Archive 1998-2006");
         target = folder.resolve("Archive open");
         Document notice = Decant.layOut(HarbourNotice.document()).withFieldResults();
-        for (TextFormat format : KINDS) {
+        for (Format format : KINDS) {
             byte[] bytes = format.write(notice, WHEN).bytes();
             for (int i = 0; i < 4; i++) put("year " + (1998 + i) + "/notice " + format.ending() + " " + i + "." + format.ending(), bytes);
             good += 4;
         }
-        byte[] docx = TextFormat.DOCX.write(notice, WHEN).bytes();
-        byte[] doc = TextFormat.DOC.write(notice, WHEN).bytes();
+        byte[] docx = OoxmlFormat.DOCX.write(notice, WHEN).bytes();
+        byte[] doc = BinaryFormat.DOC.write(notice, WHEN).bytes();
         put("bad/empty.docx", new byte[0]);
-        put("bad/cut off.docx", java.util.Arrays.copyOf(docx, docx.length / 2));
+        put("bad/cut off.docx", Arrays.copyOf(docx, docx.length / 2));
         put("bad/locked.docx", OfficeLock.locked(docx, "harbour"));
-        put("bad/cut off.doc", java.util.Arrays.copyOf(doc, 2000));
+        put("bad/cut off.doc", Arrays.copyOf(doc, 2000));
         put("bad/not a document.doc", "MZ\0\0\1\2\3\4\5\6\7".getBytes(StandardCharsets.ISO_8859_1));
         put("bad/no text.odt", "PK\3\4broken".getBytes(StandardCharsets.ISO_8859_1));
         put("bad/broken.pdf", "%PDF-1.7 nothing".getBytes(StandardCharsets.US_ASCII));
@@ -335,9 +342,9 @@ class FolderRunTest {
                 Recipe.PLAIN.with(new Recipe.Locking(Protection.Strength.AES_256, EnumSet.noneOf(Protection.Permission.class))),
                 new Recipe.Passwords("tide", "ebb"), null), shut, Progress.SILENT);
         for (String ending : List.of("docx", "doc", "odt", "pdf")) files.put("empty." + ending, new byte[0]);
-        files.put("cut.docx", java.util.Arrays.copyOf(docx, docx.length * 2 / 3));
-        files.put("cut.doc", java.util.Arrays.copyOf(doc, 1000));
-        files.put("cut.odt", java.util.Arrays.copyOf(odt, odt.length / 2));
+        files.put("cut.docx", Arrays.copyOf(docx, docx.length * 2 / 3));
+        files.put("cut.doc", Arrays.copyOf(doc, 1000));
+        files.put("cut.odt", Arrays.copyOf(odt, odt.length / 2));
         files.put("locked.docx", OfficeLock.locked(docx, "harbour"));
         files.put("locked.pdf", Files.readAllBytes(shut));
         files.put("program.docx", "MZ\0\0\1\2\3".getBytes(StandardCharsets.ISO_8859_1));
@@ -357,7 +364,7 @@ class FolderRunTest {
         assertThat(files).hasSize(20);
         Path many = folder.resolve("Many");
         int whole = 0;
-        for (TextFormat format : KINDS) {
+        for (Format format : KINDS) {
             Path one = source.resolve("year 1998/notice " + format.ending() + " 0." + format.ending());
             for (int i = 0; i < 40; i++, whole++)
                 Files.copy(one, Files.createDirectories(many.resolve("drawer " + i % 8)).resolve("notice " + i + " " + format.ending() + "."

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.util.Arrays;
 import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -90,7 +91,7 @@ class FontTest {
     }
 
     private static byte[] collection(byte[]... fonts) {
-        ByteBuffer out = ByteBuffer.allocate(12 + 4 * fonts.length + java.util.Arrays.stream(fonts).mapToInt(font -> font.length).sum());
+        ByteBuffer out = ByteBuffer.allocate(12 + 4 * fonts.length + Arrays.stream(fonts).mapToInt(font -> font.length).sum());
         out.putInt(0x74746366).putInt(0x00010000).putInt(fonts.length);
         int at = 12 + 4 * fonts.length;
         for (byte[] font : fonts) {

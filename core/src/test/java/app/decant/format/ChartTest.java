@@ -63,7 +63,7 @@ class ChartTest {
         series.setShapeProperties(properties);
     }
 
-    private static Taken taken(byte[] file) { return TextFormats.read(file, "chart.docx", null, Progress.SILENT); }
+    private static Taken taken(byte[] file) { return Formats.read(file, "chart.docx", null, Progress.SILENT); }
 
     private static Picture likeness(Taken taken) {
         for (var block : taken.document().blocks()) {

@@ -76,7 +76,7 @@ class DocxReadingTest {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return TextFormats.read(bytes.toByteArray(), "made.docx", null, Progress.SILENT);
+        return Formats.read(bytes.toByteArray(), "made.docx", null, Progress.SILENT);
     }
 
     private static String p(String content) { return "<w:p>" + content + "</w:p>"; }

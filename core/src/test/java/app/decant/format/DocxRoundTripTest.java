@@ -37,7 +37,7 @@ class DocxRoundTripTest {
 
     static Stream<Document> demoDocuments() { return Stream.of(PassengerHandbook.document(), HarbourNotice.document()); }
 
-    private static Document read(byte[] file) { return TextFormats.read(file, "file.docx", null, Progress.SILENT).document(); }
+    private static Document read(byte[] file) { return Formats.read(file, "file.docx", null, Progress.SILENT).document(); }
 
     @ParameterizedTest @MethodSource("demoDocuments") void everythingComesBackAsItWas(Document document) {
         Document back = read(DocxWriter.write(document, WHEN));
@@ -129,7 +129,7 @@ class DocxRoundTripTest {
             chart.plot(data);
             poi.write(made);
         }
-        Taken taken = TextFormats.read(made.toByteArray(), "chart.docx", null, Progress.SILENT);
+        Taken taken = Formats.read(made.toByteArray(), "chart.docx", null, Progress.SILENT);
         assertThat(taken.findings()).extracting(Finding::what).anyMatch(what -> what.contains("a chart"));
         try (XWPFDocument poi = new XWPFDocument(new ByteArrayInputStream(DocxWriter.write(taken.document(), WHEN)))) {
             assertThat(poi.getCharts()).hasSize(1);
@@ -147,7 +147,7 @@ class DocxRoundTripTest {
     }
 
     @Test void whatIsNotCarriedIsFound() throws IOException {
-        List<Finding> findings = TextFormats.read(real("docx-06.docx"), "docx-06.docx", null, Progress.SILENT).findings();
+        List<Finding> findings = Formats.read(real("docx-06.docx"), "docx-06.docx", null, Progress.SILENT).findings();
         assertThat(findings).extracting(Finding::what).contains("Comments are not carried over.");
     }
 

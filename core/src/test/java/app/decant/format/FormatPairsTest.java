@@ -8,6 +8,12 @@ import app.decant.document.Document;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Portrait.Aspect;
+import app.decant.format.binary.BinaryFormat;
+import app.decant.format.html.WebFormat;
+import app.decant.format.odf.OdfFormat;
+import app.decant.format.ooxml.OoxmlFormat;
+import app.decant.format.rtf.RtfFormat;
+import app.decant.format.text.PlainFormat;
 import app.decant.layout.Layout;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -23,21 +29,21 @@ import org.junit.jupiter.api.Test;
 /** From every format that keeps looks into every other and back: what comes back is what was there. The page on what is carried is made here. */
 class FormatPairsTest {
     private static final Instant WHEN = Instant.parse("2026-11-01T08:00:00Z");
-    private static final List<TextFormat> WHOLE = List.of(TextFormat.DOCX, TextFormat.DOC, TextFormat.ODT, TextFormat.RTF);
-    private static final List<TextFormat> ALL = List.of(TextFormat.DOCX, TextFormat.DOC, TextFormat.ODT, TextFormat.RTF, TextFormat.HTML, TextFormat.EPUB,
-            TextFormat.MD, TextFormat.TXT);
+    private static final List<Format> WHOLE = List.of(OoxmlFormat.DOCX, BinaryFormat.DOC, OdfFormat.ODT, RtfFormat.RTF);
+    private static final List<Format> ALL = List.of(OoxmlFormat.DOCX, BinaryFormat.DOC, OdfFormat.ODT, RtfFormat.RTF, WebFormat.HTML, WebFormat.EPUB,
+            WebFormat.MD, PlainFormat.TXT);
     private static final EnumSet<Aspect> COMMON = EnumSet.complementOf(EnumSet.of(Aspect.FLOATING));
 
-    private static Document through(TextFormat format, Document document) {
-        return TextFormats.read(format.write(document, WHEN).bytes(), "pair." + format.ending(), null, Progress.SILENT).document();
+    private static Document through(Format format, Document document) {
+        return Formats.read(format.write(document, WHEN).bytes(), "pair." + format.ending(), null, Progress.SILENT).document();
     }
 
     @Test void everyPairGivesBackWhatItWasGiven() {
         for (Document made : List.of(PassengerHandbook.document(), HarbourNotice.document())) {
             Document before = Layout.of(made, FontCatalogue.shipped()).withFieldResults();
-            for (TextFormat first : WHOLE) {
+            for (Format first : WHOLE) {
                 Document once = through(first, before);
-                for (TextFormat second : WHOLE)
+                for (Format second : WHOLE)
                     assertThat(Portrait.differences(before, through(second, once), COMMON)).as("%s, then %s", first, second).isEmpty();
             }
         }
@@ -65,16 +71,16 @@ class FormatPairsTest {
                 + "written, read again and compared. “whole”: not one line differs; “nearly”: fewer than one line in ten\ndiffers; “partly”: fewer than "
                 + "half; “a little”: more than that; “—”: lost. A PDF keeps all looks, but is taken in anew rather than read: see "
                 + "[recovery.md](recovery.md).\n\n| |");
-        for (TextFormat format : ALL) page.append(" .").append(format.ending()).append(" |");
+        for (Format format : ALL) page.append(" .").append(format.ending()).append(" |");
         page.append("\n|---|").append("---|".repeat(ALL.size())).append('\n');
-        Map<TextFormat, List<Document>> after = new LinkedHashMap<>();
+        Map<Format, List<Document>> after = new LinkedHashMap<>();
         List<Document> before = new ArrayList<>();
         for (Document made : List.of(PassengerHandbook.document(), HarbourNotice.document()))
             before.add(Layout.of(made, FontCatalogue.shipped()).withFieldResults());
-        for (TextFormat format : ALL) after.put(format, before.stream().map(document -> through(format, document)).toList());
+        for (Format format : ALL) after.put(format, before.stream().map(document -> through(format, document)).toList());
         for (Map.Entry<Aspect, String> aspect : words.entrySet()) {
             page.append("| ").append(aspect.getValue()).append(" |");
-            for (TextFormat format : ALL) page.append(' ').append(carried(aspect.getKey(), before, after.get(format))).append(" |");
+            for (Format format : ALL) page.append(' ').append(carried(aspect.getKey(), before, after.get(format))).append(" |");
             page.append('\n');
         }
         Path kept = Path.of("..", "docs", "carried.md");

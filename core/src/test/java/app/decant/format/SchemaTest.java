@@ -8,6 +8,11 @@ import app.decant.document.Document;
 import app.decant.document.FontFile;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
+import app.decant.format.binary.BinaryFormat;
+import app.decant.format.html.WebFormat;
+import app.decant.format.odf.OdfFormat;
+import app.decant.format.ooxml.OoxmlFormat;
+import app.decant.format.rtf.RtfFormat;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -58,9 +63,9 @@ class SchemaTest {
         Document handbook = PassengerHandbook.document();
         documents.put("handbook", handbook);
         documents.put("notice", HarbourNotice.document());
-        documents.put("page", TextFormats.read(PAGE.getBytes(StandardCharsets.UTF_8), "page.html", null, Progress.SILENT).document());
-        for (TextFormat format : List.of(TextFormat.DOC, TextFormat.RTF, TextFormat.ODT, TextFormat.DOCX, TextFormat.MD)) {
-            documents.put("handbook by " + format, TextFormats.read(format.write(handbook, WHEN).bytes(), "handbook." + format.ending(), null, Progress.SILENT).document());
+        documents.put("page", Formats.read(PAGE.getBytes(StandardCharsets.UTF_8), "page.html", null, Progress.SILENT).document());
+        for (Format format : List.of(BinaryFormat.DOC, RtfFormat.RTF, OdfFormat.ODT, OoxmlFormat.DOCX, WebFormat.MD)) {
+            documents.put("handbook by " + format, Formats.read(format.write(handbook, WHEN).bytes(), "handbook." + format.ending(), null, Progress.SILENT).document());
         }
         byte[] carlito = FontCatalogue.shipped().match("Carlito", false, false).face().file();
         documents.put("with fonts", HarbourNotice.document().withFonts(List.of(new FontFile("Carlito", false, false, true, carlito), new FontFile("Carlito", true, true, false, carlito))));
@@ -70,7 +75,7 @@ class SchemaTest {
     @Test void docxPartsAreAsTheSchemaSays() throws IOException {
         List<String> errors = new ArrayList<>();
         for (Map.Entry<String, Document> entry : documents().entrySet()) {
-            for (Map.Entry<String, byte[]> part : parts(TextFormat.DOCX.write(entry.getValue(), WHEN).bytes()).entrySet()) {
+            for (Map.Entry<String, byte[]> part : parts(OoxmlFormat.DOCX.write(entry.getValue(), WHEN).bytes()).entrySet()) {
                 for (String error : errors(part.getKey(), part.getValue())) errors.add(entry.getKey() + ", " + part.getKey() + ": " + error);
             }
         }
@@ -116,7 +121,7 @@ class SchemaTest {
         assertThat(validator).as("put there by the build").exists();
         List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-jar", validator.toString(), "-c"));
         for (Map.Entry<String, Document> entry : documents().entrySet()) {
-            for (TextFormat format : List.of(TextFormat.ODT, TextFormat.OTT)) {
+            for (Format format : List.of(OdfFormat.ODT, OdfFormat.OTT)) {
                 Path file = folder.resolve(entry.getKey().replace(' ', '-') + "." + format.ending());
                 Files.write(file, format.write(entry.getValue(), WHEN).bytes());
                 command.add(file.toString());

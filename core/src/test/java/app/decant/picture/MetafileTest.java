@@ -18,6 +18,7 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import org.apache.pdfbox.Loader;
@@ -59,7 +60,7 @@ class MetafileTest {
         }
         out.putShort((short) 1).putShort((short) 9).putShort((short) 0x0300).putInt(length / 2).putShort((short) 2).putInt(7).putShort((short) 0);
         for (byte[] one : records) out.put(one);
-        return java.util.Arrays.copyOf(out.array(), out.position());
+        return Arrays.copyOf(out.array(), out.position());
     }
 
     /** MS-EMF 2.3: header, brush, pen, a rectangle, the end; measured in hundredths of a millimetre and in pixels of 72 an inch. */
@@ -77,7 +78,7 @@ class MetafileTest {
         out.putInt(0x0E).putInt(20).putInt(0).putInt(0).putInt(20);
         int length = out.position();
         out.putInt(48, length).putInt(52, 6);
-        return java.util.Arrays.copyOf(out.array(), length);
+        return Arrays.copyOf(out.array(), length);
     }
 
     private static void leftHalfRed(byte[] file) throws IOException {
@@ -112,7 +113,7 @@ class MetafileTest {
         Random random = new Random(3);
         for (byte[] whole : List.of(plain(true), extended())) {
             for (int i = 0; i < 150; i++) {
-                byte[] file = i % 3 == 0 ? java.util.Arrays.copyOf(whole, random.nextInt(whole.length)) : whole.clone();
+                byte[] file = i % 3 == 0 ? Arrays.copyOf(whole, random.nextInt(whole.length)) : whole.clone();
                 if (i % 3 > 0) for (int k = 0; k < i % 3; k++) file[random.nextInt(file.length)] = (byte) random.nextInt();
                 Assertions.assertTimeoutPreemptively(Duration.ofSeconds(20), () -> {
                     try {
@@ -123,7 +124,7 @@ class MetafileTest {
                 });
             }
         }
-        assertThatThrownBy(() -> PictureDecoder.decode(new Image("image/x-wmf", java.util.Arrays.copyOf(plain(true), 30)), 300))
+        assertThatThrownBy(() -> PictureDecoder.decode(new Image("image/x-wmf", Arrays.copyOf(plain(true), 30)), 300))
                 .isInstanceOf(IOException.class);
     }
 }

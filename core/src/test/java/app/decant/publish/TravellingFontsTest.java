@@ -13,8 +13,8 @@ import app.decant.document.Section;
 import app.decant.document.TextProperty;
 import app.decant.font.Face;
 import app.decant.font.FontCatalogue;
+import app.decant.format.Formats;
 import app.decant.format.Taken;
-import app.decant.format.TextFormats;
 import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
 import java.io.ByteArrayInputStream;
@@ -68,7 +68,7 @@ class TravellingFontsTest {
         return parts;
     }
 
-    private static Taken taken(byte[] file, Target target) { return TextFormats.read(file, "made." + target.ending(), null, Progress.SILENT); }
+    private static Taken taken(byte[] file, Target target) { return Formats.read(file, "made." + target.ending(), null, Progress.SILENT); }
 
     /** A machine without the family lays the document out with the font inside: lines end where they ended. */
     private void usedWhereItIsMissing(Receipt receipt, PagedDocument original, Target target) throws IOException {

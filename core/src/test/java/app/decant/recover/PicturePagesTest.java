@@ -7,7 +7,6 @@ import app.decant.Decant;
 import app.decant.document.DecantException;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
-import app.decant.format.FileKind;
 import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
 import app.decant.publish.Recipe;
@@ -82,7 +81,7 @@ class PicturePagesTest {
         Path file = folder.resolve("scan.tif");
         Files.write(file, tiff(3));
         Taken taken = Decant.open(file);
-        assertThat(taken.kind()).isEqualTo(FileKind.TIFF);
+        assertThat(taken.format()).isEqualTo(FixedFormat.TIFF);
         PagedDocument pages = Decant.layOut(taken.document());
         assertThat(pages.count()).isEqualTo(3);
         assertThat(pages.page(0).width()).isBetween(595.0, 595.5);

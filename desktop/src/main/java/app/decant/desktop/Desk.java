@@ -4,8 +4,10 @@ import app.decant.edit.Change;
 import app.decant.edit.FollowingContents;
 import app.decant.edit.History;
 import app.decant.edit.Selection;
+import app.decant.format.Formats;
 import app.decant.publish.TimeLimit;
 import app.decant.document.Progress;
+import app.decant.recover.FixedFormat;
 import java.time.Duration;
 import app.decant.Decant;
 import app.decant.document.DecantException;
@@ -16,7 +18,6 @@ import app.decant.document.Place;
 import app.decant.edit.TextSelection;
 import app.decant.document.Walk;
 import app.decant.font.FontCatalogue;
-import app.decant.format.FileKind;
 import app.decant.format.Taken;
 import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
@@ -101,7 +102,7 @@ final class Desk {
     record Source(Path file, Taken taken, String password) {
         String name() { return file.getFileName().toString(); }
 
-        boolean isPdf() { return taken.kind() == FileKind.PDF; }
+        boolean isPdf() { return taken.format() == FixedFormat.PDF; }
 
         /** The name without its ending. */
         String title() { return SafeFile.withoutEnding(name()); }
@@ -218,7 +219,7 @@ final class Desk {
 
     private static boolean isPdf(Path file) {
         try (java.io.InputStream in = java.nio.file.Files.newInputStream(file)) {
-            return FileKind.of(in.readNBytes(2048)) == FileKind.PDF;
+            return Formats.of(in.readNBytes(2048)) == FixedFormat.PDF;
         } catch (IOException | DecantException e) {
             // Taking it in tells what is wrong with it.
             return false;

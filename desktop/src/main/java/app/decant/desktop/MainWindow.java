@@ -3,6 +3,8 @@ package app.decant.desktop;
 import app.decant.document.Outline;
 import app.decant.document.Place;
 import app.decant.edit.TextSelection;
+import app.decant.format.Format;
+import app.decant.format.Formats;
 import java.io.File;
 import java.nio.charset.Charset;
 import java.nio.file.Path;
@@ -281,9 +283,10 @@ final class MainWindow {
     void chooseFile() {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(Words.of("open.title"));
-        chooser.getExtensionFilters().addAll(new FileChooser.ExtensionFilter(Words.of("open.documents"), "*.pdf", "*.docx", "*.docm", "*.dotx", "*.doc",
-                "*.dot", "*.odt", "*.ott", "*.rtf", "*.html", "*.htm", "*.epub", "*.md", "*.txt", "*.png", "*.jpg", "*.jpeg", "*.tif", "*.tiff", "*.gif",
-                "*.bmp"), new FileChooser.ExtensionFilter(Words.of("open.all"), "*.*"));
+        List<String> known = Formats.all().stream().filter(Format::reads).filter(format -> format.group() != Format.Group.OTHER)
+                .flatMap(format -> format.endings().stream().sorted()).map(ending -> "*." + ending).toList();
+        chooser.getExtensionFilters().addAll(new FileChooser.ExtensionFilter(Words.of("open.documents"), known),
+                new FileChooser.ExtensionFilter(Words.of("open.all"), "*.*"));
         File folder = new File(settings.text("openFolder", System.getProperty("user.home")));
         if (folder.isDirectory()) chooser.setInitialDirectory(folder);
         File file = chooser.showOpenDialog(stage);

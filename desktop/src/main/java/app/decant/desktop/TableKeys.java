@@ -14,7 +14,6 @@ import app.decant.layout.TextPassage;
 import app.decant.page.Item;
 import app.decant.page.Line;
 import app.decant.layout.PagedDocument;
-import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;

@@ -9,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
@@ -48,7 +49,7 @@ class FoldersTest {
         Files.createDirectories(archive.resolve("2025/winter"));
         for (int n = 1; n <= NOTICES; n++) Files.copy(notice, archive.resolve(n % 2 == 0 ? "2025/winter" : "2025").resolve("Harbour notice " + n + ".docx"));
         Files.writeString(archive.resolve("Slipway plan.doc"), "");
-        Files.write(archive.resolve("Pier lease.docx"), java.util.Arrays.copyOf(Files.readAllBytes(notice), 3000));
+        Files.write(archive.resolve("Pier lease.docx"), Arrays.copyOf(Files.readAllBytes(notice), 3000));
         window = new MainWindow(stage, Settings.ofThisUser());
         window.show();
     }

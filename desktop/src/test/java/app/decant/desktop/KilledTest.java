@@ -6,6 +6,7 @@ import app.decant.Decant;
 import app.decant.demo.HarbourNotice;
 import app.decant.document.Document;
 import app.decant.document.Place;
+import app.decant.document.Progress;
 import app.decant.edit.TextSelection;
 import app.decant.document.Walk;
 import app.decant.edit.Typing;
@@ -13,6 +14,7 @@ import app.decant.format.text.TextWriter;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -41,7 +43,7 @@ class KilledTest {
         for (int round = 0; round < Integer.getInteger("decant.kills", 6); round++) {
             Path own = Files.createDirectory(folder.resolve("round " + round));
             String password = round % 3 == 2 ? "quayside" : null;
-            List<String> call = new java.util.ArrayList<>(List.of(ProcessHandle.current().info().command().orElse("java"), "-Xmx300m", "-cp",
+            List<String> call = new ArrayList<>(List.of(ProcessHandle.current().info().command().orElse("java"), "-Xmx300m", "-cp",
                     System.getProperty("java.class.path"), Typist.class.getName(), own.toString()));
             if (password != null) call.add(password);
             Path said = own.resolve("said.txt");
@@ -52,7 +54,7 @@ class KilledTest {
             int kept = Files.readAllLines(said).stream().filter(line -> line.matches("\\d+")).mapToInt(Integer::parseInt).max().orElse(1);
             WorkingCopy.Left left = WorkingCopy.left(own).get(0);
             assertThat(left.name()).isEqualTo("notice.docx");
-            Document found = Decant.open(left.copy(), password, app.decant.document.Progress.SILENT).document();
+            Document found = Decant.open(left.copy(), password, Progress.SILENT).document();
             assertThat(TextWriter.write(found)).as("round " + round).contains("<" + kept + ">");
         }
     }

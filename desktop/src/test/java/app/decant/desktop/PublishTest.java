@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.decant.demo.DemoFiles;
+import app.decant.document.Progress;
 import app.decant.pdf.PdfCheck;
 import app.decant.pdf.Standard;
 import app.decant.pdf.StandardCheck;
@@ -147,7 +148,7 @@ class PublishTest {
         assertThat(sentence()).contains("inside, used characters only").contains("locked with a password to open");
         Receipt receipt = published(robot);
         assertThatThrownBy(() -> app.decant.Decant.open(receipt.file())).hasMessageContaining("protected by a password");
-        assertThat(app.decant.Decant.open(receipt.file(), "quayside7", app.decant.document.Progress.SILENT).document().fonts()).isNotEmpty()
+        assertThat(app.decant.Decant.open(receipt.file(), "quayside7", Progress.SILENT).document().fonts()).isNotEmpty()
                 .allSatisfy(font -> assertThat(font.subset()).isTrue());
     }
 

@@ -26,6 +26,7 @@ import app.decant.publish.Recipe;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
@@ -533,7 +534,7 @@ class WindowTest {
             WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.stage().setWidth(width));
             robot.sleep(250);
             WaitForAsyncUtils.waitForFxEvents();
-            List<javafx.geometry.Bounds> parts = new java.util.ArrayList<>();
+            List<javafx.geometry.Bounds> parts = new ArrayList<>();
             for (String id : List.of("#station-take_in", "#station-revise", "#station-check", "#station-publish", "#folders", "#need")) {
                 javafx.scene.Node node = robot.lookup(id).query();
                 parts.add(node.localToScene(node.getBoundsInLocal()));

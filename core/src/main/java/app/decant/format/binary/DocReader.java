@@ -16,7 +16,6 @@ import app.decant.document.Section.FramePlace;
 import app.decant.document.Style;
 import app.decant.document.StyleSheet;
 import app.decant.document.TextProperty;
-import app.decant.format.FileKind;
 import app.decant.format.Taken;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -106,7 +105,7 @@ public final class DocReader {
             List<Block> blocks = new ArrayList<>();
             for (String line : extractor.getText().split("\r\n|\r|\n")) blocks.add(Paragraph.of(line.replaceAll("[\\x00-\\x08\\x0B-\\x1F]", "")));
             Document document = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(blocks)));
-            return new Taken(document, FileKind.DOC, List.of(Finding.lost("The file is of the generation before 1997; its text is here, its looks are not.",
+            return new Taken(document, List.of(Finding.lost("The file is of the generation before 1997; its text is here, its looks are not.",
                     "")));
         } catch (IOException | RuntimeException e) {
             throw new DecantException(Kind.UNREADABLE,
@@ -208,7 +207,7 @@ public final class DocReader {
         boolean even = file.getDocProperties() != null && file.getDocProperties().isFFacingPages();
         double tab = file.getDocProperties() == null || file.getDocProperties().getDxaTab() <= 0 ? Document.TAB_WIDTH : file.getDocProperties()
                 .getDxaTab() / 20.0;
-        return new Taken(new Document(facts(), styles, numbering, sections, even, tab, List.of()), FileKind.DOC, findings);
+        return new Taken(new Document(facts(), styles, numbering, sections, even, tab, List.of()), findings);
     }
 
     private StyleSheet styles() {

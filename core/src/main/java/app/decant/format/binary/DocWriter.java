@@ -18,6 +18,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Date;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -232,5 +233,5 @@ public final class DocWriter {
     }
 
     /** Streams below this size are kept in another way, which the first readers can't follow (MS-CFB 2.2, mini stream cutoff). */
-    private static byte[] padded(byte[] stream) { return stream.length >= 4096 ? stream : java.util.Arrays.copyOf(stream, 4096); }
+    private static byte[] padded(byte[] stream) { return stream.length >= 4096 ? stream : Arrays.copyOf(stream, 4096); }
 }

@@ -1,6 +1,7 @@
 package app.decant.format.binary;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -35,11 +36,11 @@ final class FormattedPages {
     void add(int to, byte[] data) {
         if (to <= end) return;
         int padded = data.length + data.length % 2;
-        boolean known = properties.stream().anyMatch(one -> java.util.Arrays.equals(one, data));
+        boolean known = properties.stream().anyMatch(one -> Arrays.equals(one, data));
         // One byte more, so that data can begin at an even place whatever the number of entries.
         if (used + entry + (known ? 0 : padded) + 1 > PAGE || places.size() == 101) flush();
         if (places.isEmpty()) firsts.add(end);
-        known = properties.stream().anyMatch(one -> java.util.Arrays.equals(one, data));
+        known = properties.stream().anyMatch(one -> Arrays.equals(one, data));
         places.add(end);
         properties.add(data);
         used += entry + (known ? 0 : padded);
@@ -56,7 +57,7 @@ final class FormattedPages {
         for (int i = 0; i < count; i++) {
             byte[] data = properties.get(i);
             int word = 0;
-            int same = properties.subList(0, i).stream().map(one -> java.util.Arrays.equals(one, data)).toList().indexOf(true);
+            int same = properties.subList(0, i).stream().map(one -> Arrays.equals(one, data)).toList().indexOf(true);
             int slot = 4 * (count + 1) + i * (paragraphs ? 13 : 1);
             if (data.length > 0 && same >= 0) {
                 word = page[4 * (count + 1) + same * (paragraphs ? 13 : 1)] & 0xFF;

@@ -13,6 +13,7 @@ import app.decant.document.Property;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty;
 import app.decant.format.Languages;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.ToIntFunction;
 
@@ -132,7 +133,7 @@ final class LookProperties {
         if (tabs != null) tabs(made, tabs.stops());
         Borders borders = look.get(ParagraphProperty.BORDERS);
         if (borders != null) {
-            List<Border> sides = java.util.Arrays.asList(borders.top(), borders.left(), borders.bottom(), borders.right(), borders.insideHorizontal());
+            List<Border> sides = Arrays.asList(borders.top(), borders.left(), borders.bottom(), borders.right(), borders.insideHorizontal());
             for (int i = 0; i < sides.size(); i++) {
                 if (sides.get(i) == null) continue;
                 made.four(0x6424 + i, oldBorder(sides.get(i))).variable(0xC64E + i, border(sides.get(i)));

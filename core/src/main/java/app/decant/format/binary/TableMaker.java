@@ -12,6 +12,7 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.format.StandingCell;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /** Writes a table as paragraphs that end in cell marks, and row marks that say what the cells are like (MS-DOC 2.4.3, 2.9.313 TDefTableOperand). */
@@ -105,7 +106,7 @@ final class TableMaker {
 
     private static List<Border> sides(Look look) {
         Borders borders = look.get(TableProperty.BORDERS, Borders.OPEN);
-        return java.util.Arrays.asList(borders.top(), borders.left(), borders.bottom(), borders.right());
+        return Arrays.asList(borders.top(), borders.left(), borders.bottom(), borders.right());
     }
 
     /** 2.9.52: in three lists of at most 22 cells. */

@@ -3,7 +3,7 @@ package app.decant.format.html;
 import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
 import app.decant.format.Archive;
-import app.decant.format.FileKind;
+import app.decant.document.Progress;
 import app.decant.format.Taken;
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
@@ -18,7 +18,7 @@ import org.jsoup.parser.Parser;
 public final class EpubReader {
     private EpubReader() { }
 
-    public static Taken read(byte[] file, String name) {
+    public static Taken read(byte[] file, String name, Progress progress) {
         Map<String, byte[]> parts = Archive.parts(file);
         if (parts.containsKey("META-INF/encryption.xml"))
             throw new DecantException(Kind.NOT_PERMITTED, name + " is protected by its publisher and can't be opened here.");
@@ -37,6 +37,7 @@ public final class EpubReader {
             Element item = items.get(reference.attr("idref"));
             byte[] page = item == null ? null : parts.get(folder + item.attr("href"));
             if (page == null) continue;
+            progress.step(0, 0, "Reading");
             Document chapter = Jsoup.parse(new String(page, StandardCharsets.UTF_8));
             for (Element link : chapter.select("a[href*=#]"))
                 if (!link.attr("href").matches("(?i)[a-z]+:.*")) link.attr("href", link.attr("href").replaceFirst("^[^#]*", ""));
@@ -47,7 +48,7 @@ public final class EpubReader {
         String author = book.getElementsByTag("dc:creator").text();
         return HtmlReader.read("<html lang=\"" + Markup.escaped(book.getElementsByTag("dc:language").text()) + "\"><head><title>" + Markup.escaped(title)
                 + "</title><meta name=\"author\" content=\"" + Markup.escaped(author) + "\"><style>" + css + "</style></head><body>" + body
-                + "</body></html>", FileKind.EPUB);
+                + "</body></html>", progress);
     }
 
     private static void inside(Element picture, Map<String, byte[]> parts, String folder, Map<String, Element> items) {

@@ -24,7 +24,7 @@ import app.decant.document.StyleSheet;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
-import app.decant.format.FileKind;
+import app.decant.document.Progress;
 import app.decant.format.Taken;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -60,9 +60,11 @@ public final class HtmlReader {
     private final Map<String, Numbering.NumberedList> lists = new LinkedHashMap<>();
     private final Map<String, Element> notes = new HashMap<>();
     private final Map<String, String> titles = new HashMap<>();
+    private final Progress progress;
 
-    private HtmlReader(org.jsoup.nodes.Document page) {
+    private HtmlReader(org.jsoup.nodes.Document page, Progress progress) {
         this.page = page;
+        this.progress = progress;
         rules = new StyleRules(page);
         for (Element section : page.select("[role=doc-endnotes]")) {
             for (Element note : section.select("li[id]")) notes.put(note.id(), note);
@@ -71,18 +73,20 @@ public final class HtmlReader {
     }
 
     /** Reads a page. */
-    public static Taken read(byte[] file, String name) {
+    public static Taken read(byte[] file, String name, Progress progress) {
         try {
-            return new HtmlReader(Jsoup.parse(new ByteArrayInputStream(file), null, "")).document(FileKind.HTML);
+            return new HtmlReader(Jsoup.parse(new ByteArrayInputStream(file), null, ""), progress).document();
+        } catch (DecantException e) {
+            throw e;
         } catch (IOException | RuntimeException e) {
             throw new DecantException(DecantException.Kind.UNREADABLE, name + " can't be read as a web page. Look whether the right file was picked.", e);
         }
     }
 
     /** Reads markup that stands for another format. */
-    static Taken read(String html, FileKind kind) { return new HtmlReader(Jsoup.parse(html)).document(kind); }
+    static Taken read(String html, Progress progress) { return new HtmlReader(Jsoup.parse(html), progress).document(); }
 
-    private Taken document(FileKind kind) {
+    private Taken document() {
         for (Element heading : page.select("[id]")) titles.putIfAbsent(heading.id(), heading.text());
         List<Block> blocks = new ArrayList<>();
         Filling filling = new Filling(blocks, new HtmlContext(Look.PLAIN, Look.PLAIN, null, null, false, 0));
@@ -93,7 +97,7 @@ public final class HtmlReader {
                 .attr("lang").isBlank() ? null : page.select("html").attr("lang"), null, null, Map.of());
         Document document = new Document(facts, styles(), new Numbering(patterns, lists),
                 List.of(Section.PLAIN.withBlocks(blocks.isEmpty() ? List.of(Paragraph.of("")) : blocks)), false, Document.TAB_WIDTH, List.of());
-        return new Taken(document, kind, findings);
+        return new Taken(document, findings);
     }
 
     private String meta(String name) {
@@ -134,6 +138,7 @@ public final class HtmlReader {
             return;
         }
         for (Node node : parent.childNodes()) {
+            progress.step(0, 0, "Reading");
             if (node instanceof TextNode text) filling.text(text.getWholeText(), context.text(), context.spaces());
             else if (node instanceof Element element) element(element, context.inner(), filling);
         }

@@ -1,6 +1,6 @@
 package app.decant.format.html;
 
-import app.decant.format.FileKind;
+import app.decant.document.Progress;
 import app.decant.format.Taken;
 import java.util.List;
 import org.commonmark.Extension;
@@ -15,8 +15,8 @@ public final class MarkdownReader {
 
     private MarkdownReader() { }
 
-    public static Taken read(String text) {
+    public static Taken read(String text, Progress progress) {
         String html = HtmlRenderer.builder().extensions(EXTENSIONS).build().render(Parser.builder().extensions(EXTENSIONS).build().parse(text));
-        return HtmlReader.read("<style>td, th { border: 0.75pt solid #a0a0a0; padding: 2pt 5.4pt 2pt 5.4pt; }</style>" + html, FileKind.MARKDOWN);
+        return HtmlReader.read("<style>td, th { border: 0.75pt solid #a0a0a0; padding: 2pt 5.4pt 2pt 5.4pt; }</style>" + html, progress);
     }
 }

@@ -19,6 +19,7 @@ import app.decant.document.TextProperty;
 import app.decant.format.Written;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /** Writes Markdown (CommonMark, with tables and struck text): headings, lists, tables, links, emphasis; notes at the end. */
@@ -108,7 +109,7 @@ public final class MarkdownWriter {
         int columns = table.columns().size();
         for (int r = 0; r < table.rows().size(); r++) {
             String[] cells = new String[columns];
-            java.util.Arrays.fill(cells, "");
+            Arrays.fill(cells, "");
             for (Table.Cell cell : table.rows().get(r).cells()) if (cell.column() < columns) cells[cell.column()] = cell(cell);
             out.append("| ").append(String.join(" | ", cells)).append(" |\n");
             if (r == 0) out.append("|").append(" --- |".repeat(columns)).append('\n');

@@ -5,7 +5,6 @@ import app.decant.document.DecantException.Kind;
 import app.decant.document.Document;
 import app.decant.document.Progress;
 import app.decant.format.Archive;
-import app.decant.format.FileKind;
 import app.decant.format.Taken;
 import com.fasterxml.jackson.core.JsonGenerator;
 import com.fasterxml.jackson.core.JsonParser;
@@ -69,7 +68,7 @@ public final class KeptDocument {
             json.nextToken();
             Document document = KeptValues.reader(index -> parts.get(BYTES + index)).readValue(json, Document.class);
             if (document == null) throw damaged(null);
-            return new Taken(document, FileKind.KEPT, List.of());
+            return new Taken(document, List.of());
         } catch (IOException | IllegalArgumentException | NullPointerException e) {
             throw damaged(e);
         } catch (StackOverflowError e) {

@@ -27,6 +27,7 @@ import app.decant.format.FlatLooks;
 import app.decant.format.StandingCell;
 import app.decant.xml.XmlWriter;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -268,7 +269,7 @@ final class OdtBody {
     }
 
     private void open(Anchor anchor, double width, double height, String crop, TextBox box) {
-        String style = styles.other("graphic", "fr", java.util.Arrays.asList(anchor, crop, box == null ? null
+        String style = styles.other("graphic", "fr", Arrays.asList(anchor, crop, box == null ? null
                 : List.of(box.padding(), Objects.requireNonNullElse(box.border(), Border.NONE), Objects.requireNonNullElse(box.fill(), Colour.AUTOMATIC))),
                 made -> {
             List<Object> a = new ArrayList<>();
@@ -320,7 +321,7 @@ final class OdtBody {
         double indent = whole.get(TableProperty.INDENT, 0.0) - padding.left();
         String begins = page;
         page = null;
-        String style = styles.other("table", "Table", java.util.Arrays.asList(width, alignment, indent, begins), begins == null ? null
+        String style = styles.other("table", "Table", Arrays.asList(width, alignment, indent, begins), begins == null ? null
                 : begins.split("#")[0], made -> made.leaf("style:table-properties", "style:width", OdtLooks.points(width),
                 "table:align", alignment == Alignment.CENTRE ? "center" : alignment == Alignment.END ? "right" : "left", "fo:margin-left", alignment == null
                         || alignment == Alignment.START ? OdtLooks.points(indent) : null, "table:border-model", "collapsing"));
@@ -343,7 +344,7 @@ final class OdtBody {
     private void row(Table table, int r) {
         Look look = table.rows().get(r).look();
         Double height = look.get(TableProperty.ROW_HEIGHT);
-        String name = styles.other("table-row", "Row", java.util.Arrays.asList(height, look.is(TableProperty.ROW_HEIGHT_EXACT),
+        String name = styles.other("table-row", "Row", Arrays.asList(height, look.is(TableProperty.ROW_HEIGHT_EXACT),
                 look.is(TableProperty.KEEP_ROW)), made -> made.leaf("style:table-row-properties",
                 look.is(TableProperty.ROW_HEIGHT_EXACT) ? "style:row-height" : "style:min-row-height", height == null ? null : OdtLooks.points(height),
                         "fo:keep-together", look.is(TableProperty.KEEP_ROW) ? "always" : null));
@@ -374,7 +375,7 @@ final class OdtBody {
         Colour shading = look.get(TableProperty.SHADING);
         Insets padding = look.get(TableProperty.PADDING, new Insets(0, 5.4, 0, 5.4));
         VerticalAlignment vertical = look.get(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.TOP);
-        return styles.other("table-cell", "Cell", java.util.Arrays.asList(borders, shading, padding, vertical),
+        return styles.other("table-cell", "Cell", Arrays.asList(borders, shading, padding, vertical),
                 made -> made.leaf("style:table-cell-properties", "fo:border-top", OdtLooks.border(borders.top()), "fo:border-right",
                 OdtLooks.border(borders.right()),
                 "fo:border-bottom", OdtLooks.border(borders.bottom()), "fo:border-left", OdtLooks.border(borders.left()), "fo:background-color",

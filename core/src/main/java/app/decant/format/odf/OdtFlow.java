@@ -74,6 +74,7 @@ final class OdtFlow {
 
     private void blocks(XmlNode parent, Item item, int depth) {
         for (XmlNode node : parent.children()) {
+            reader.step();
             switch (node.name()) {
                 case "text:p", "text:h" -> {
                     // A page of another kind may begin with it, and blocks anew.

@@ -8,10 +8,10 @@ import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.NumberFormat;
 import app.decant.document.Paragraph;
+import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Section.FramePlace;
 import app.decant.format.Archive;
-import app.decant.format.FileKind;
 import app.decant.format.Taken;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
@@ -31,17 +31,23 @@ public final class OdtReader {
     private final OdtSheet sheet;
     private final List<Finding> findings = new ArrayList<>();
 
-    private OdtReader(Map<String, byte[]> parts, OdtSheet sheet) {
+    private final Progress progress;
+
+    private OdtReader(Map<String, byte[]> parts, OdtSheet sheet, Progress progress) {
         this.parts = parts;
         this.sheet = sheet;
+        this.progress = progress;
     }
+
+    /** Stops where that is wished. */
+    void step() { progress.step(0, 0, "Reading"); }
 
     /**
      * Reads a file.
      *
      * @throws DecantException where it is protected or damaged
      */
-    public static Taken read(byte[] file, String name) {
+    public static Taken read(byte[] file, String name, Progress progress) {
         Map<String, byte[]> parts = Archive.parts(file);
         byte[] manifest = parts.get("META-INF/manifest.xml");
         if (manifest != null && XmlReader.tree(manifest, "META-INF/manifest.xml").children().stream()
@@ -53,7 +59,7 @@ public final class OdtReader {
         if (content == null) throw new DecantException(Kind.UNREADABLE, name + " is damaged: its text is missing. Ask for it again, or open an older copy.");
         XmlNode main = XmlReader.tree(content, "content.xml");
         XmlNode styles = parts.containsKey("styles.xml") ? XmlReader.tree(parts.get("styles.xml"), "styles.xml") : null;
-        return new OdtReader(parts, new OdtSheet(styles, main)).document(main, name);
+        return new OdtReader(parts, new OdtSheet(styles, main), progress).document(main, name);
     }
 
     OdtSheet sheet() { return sheet; }
@@ -76,7 +82,7 @@ public final class OdtReader {
         if (main.find("office:annotation") != null) find(Finding.lost("Comments are not carried over.", ""));
         if (main.find("text:tracked-changes") != null) find(Finding.changed("Tracked changes come in accepted.", ""));
         return new Taken(new Document(facts(), sheet.styles(), sheet.numbering(), sections, even, sheet.tabWidth(), List.of(),
-                OdtFonts.read(main.child("office:font-face-decls"), this::part, this::find)), FileKind.ODT, findings);
+                OdtFonts.read(main.child("office:font-face-decls"), this::part, this::find)), findings);
     }
 
     private Section section(OdtFlow.Stretch stretch) {

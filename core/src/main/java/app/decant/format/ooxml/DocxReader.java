@@ -14,7 +14,6 @@ import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.StyleSheet;
-import app.decant.format.FileKind;
 import app.decant.format.Taken;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
@@ -54,14 +53,14 @@ public final class DocxReader {
      *
      * @throws DecantException where the file is damaged or reading is cancelled
      */
-    public static Taken read(byte[] file, FileKind kind, Progress progress) { return new DocxReader(file, progress).read(kind); }
+    public static Taken read(byte[] file, boolean macros, Progress progress) { return new DocxReader(file, progress).read(macros); }
 
     OfficePackage container() { return container; }
     LookReader looks() { return looks; }
     void find(Finding finding) { findings.add(finding); }
     void findOnce(Finding finding) { findings.add(finding); }
 
-    private Taken read(FileKind kind) {
+    private Taken read(boolean macros) {
         String main = container.target("", "officeDocument");
         if (main == null || container.part(main) == null) {
             throw new DecantException(DecantException.Kind.UNREADABLE,
@@ -78,11 +77,11 @@ public final class DocxReader {
         List<Section> sections = body(main);
         List<FontFile> fonts = FontParts.read(container, container.target(main, "fontTable"), this::findOnce);
         keep(main, fonts.isEmpty());
-        if (kind == FileKind.DOCX_MACROS || container.target(main, "vbaProject") != null)
+        if (macros || container.target(main, "vbaProject") != null)
             find(Finding.lost("The macros in the file were left out; they never run here.", ""));
         Document document = new Document(facts(main), styles, numbering, sections, evenAndOdd, tab == null ? Document.TAB_WIDTH : tab,
                 new ArrayList<>(kept.values()), fonts);
-        return new Taken(document, kind, new ArrayList<>(findings));
+        return new Taken(document, new ArrayList<>(findings));
     }
 
     private XmlNode tree(String main, String role) {
@@ -98,7 +97,7 @@ public final class DocxReader {
         int[] count = new int[1];
         Set<String> wanted = Set.of("w:p", "w:tbl", "w:sdt", "w:sectPr", "w:customXml", "w:ins", "w:altChunk", "mc:AlternateContent");
         XmlReader.stream(container.part(main), main, wanted::contains, node -> {
-            if (++count[0] % 200 == 0) progress.step(count[0], 0, "Reading");
+            if (count[0]++ % 200 == 0) progress.step(count[0], 0, "Reading");
             story.block(node, blocks, section -> {
                 if (blocks.isEmpty()) blocks.add(Paragraph.of(""));
                 sections.add(story.section(section).withBlocks(blocks));

@@ -10,7 +10,6 @@ import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Section.FramePlace;
-import app.decant.format.FileKind;
 import app.decant.format.Languages;
 import app.decant.format.Taken;
 import com.rtfparserkit.parser.IRtfListener;
@@ -110,7 +109,7 @@ public final class RtfReader implements IRtfListener {
         Facts all = new Facts(title, facts.get("subject"), facts.get("author"), facts.get("keywords"), facts.get("language"), times.get("creatim"),
                 times.get("revtim"), facts.containsKey("company") ? Map.of("Company", facts.get("company")) : Map.of());
         Document document = new Document(all, tables.styles(), tables.numbering(), sections, section.facing(), section.tab(), List.of());
-        return new Taken(document, FileKind.RTF, findings);
+        return new Taken(document, findings);
     }
 
     /** Times are told without their zone; they are those of an unknown desk, and taken as they stand. */
@@ -218,7 +217,7 @@ public final class RtfReader implements IRtfListener {
 
     private void count() {
         if (++events > MOST_EVENTS) throw new DecantException(Kind.UNREADABLE, "More than any real file holds");
-        if (events % 50_000 == 0) progress.step((int) (events / 50_000), 0, "Reading");
+        if (events % 5_000 == 1) progress.step((int) (events / 5_000), 0, "Reading");
     }
 
     @Override public void processCommand(Command command, int parameter, boolean has, boolean optional) {

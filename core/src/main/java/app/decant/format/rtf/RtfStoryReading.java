@@ -17,6 +17,7 @@ import app.decant.document.TextProperty.Script;
 import app.decant.format.FieldStack;
 import app.decant.format.RowGrid;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -258,7 +259,7 @@ final class RtfStoryReading {
         }
         if (cell.colour > 0) look = look.with(TableProperty.SHADING, tables.colour(cell.colour));
         if (cell.vertical != null) look = look.with(TableProperty.VERTICAL_ALIGNMENT, cell.vertical);
-        boolean own = java.util.Arrays.stream(cell.padding).anyMatch(side -> side >= 0);
+        boolean own = Arrays.stream(cell.padding).anyMatch(side -> side >= 0);
         return own ? look.with(TableProperty.PADDING, padding(cell.padding, new Insets(0, 5.4, 0, 5.4))) : look;
     }
 

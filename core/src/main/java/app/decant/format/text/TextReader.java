@@ -8,11 +8,11 @@ import app.decant.document.Look;
 import app.decant.document.Numbering;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
+import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Style;
 import app.decant.document.StyleSheet;
 import app.decant.document.TextProperty;
-import app.decant.format.FileKind;
 import app.decant.format.Taken;
 import com.ibm.icu.text.CharsetDetector;
 import com.ibm.icu.text.CharsetMatch;
@@ -26,22 +26,26 @@ import java.util.Map;
 
 /** Reads plain text: every line is a paragraph. */
 public final class TextReader {
+    /** Lines read between two looks whether to go on. */
+    private static final int STEP = 1000;
+
     private TextReader() { }
 
-    public static Taken read(byte[] file) { return read(file, null); }
-
     /** @param letters the encoding where it is known, else null */
-    public static Taken read(byte[] file, Charset letters) {
+    public static Taken read(byte[] file, Charset letters, Progress progress) {
         List<Finding> findings = new ArrayList<>();
         String text = letters == null ? decoded(file, findings) : new String(file, letters).replaceFirst("^\uFEFF", "");
         List<Block> blocks = new ArrayList<>();
-        for (String line : text.replace("\r\n", "\n").replace('\r', '\n').split("\n", -1)) blocks.add(Paragraph.of(line.replace("\0", "").replace('\f', ' ')));
+        for (String line : text.replace("\r\n", "\n").replace('\r', '\n').split("\n", -1)) {
+            if (blocks.size() % STEP == 0) progress.step(0, 0, "Reading");
+            blocks.add(Paragraph.of(line.replace("\0", "").replace('\f', ' ')));
+        }
         if (blocks.size() > 1 && ((Paragraph) blocks.get(blocks.size() - 1)).length() == 0) blocks.remove(blocks.size() - 1);
         Look defaults = Look.of(TextProperty.FAMILY, "Liberation Mono").with(TextProperty.SIZE, 10.0);
         Style normal = new Style("Text", "Text", Style.Kind.PARAGRAPH, null, null, Look.of(ParagraphProperty.WIDOW_CONTROL, false));
         StyleSheet styles = new StyleSheet(defaults, "Text", null, Map.of("Text", normal));
         Document document = new Document(Facts.NONE, styles, Numbering.NONE, List.of(Section.PLAIN.withBlocks(blocks)), false, Document.TAB_WIDTH, List.of());
-        return new Taken(document, FileKind.TEXT, findings);
+        return new Taken(document, findings);
     }
 
     /** The text of a file, its letters told. */

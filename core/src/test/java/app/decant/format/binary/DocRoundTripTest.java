@@ -14,10 +14,9 @@ import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
-import app.decant.format.FileKind;
+import app.decant.format.Formats;
 import app.decant.format.Portrait;
 import app.decant.format.Portrait.Aspect;
-import app.decant.format.TextFormats;
 import app.decant.format.Written;
 import app.decant.format.ooxml.DocxReader;
 import app.decant.format.ooxml.DocxWriter;
@@ -28,6 +27,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
@@ -58,7 +58,7 @@ class DocRoundTripTest {
         for (Document document : demo()) {
             Document before = laidOut(document);
             Written written = DocWriter.write(before, WHEN, false);
-            assertThat(FileKind.of(written.bytes())).isEqualTo(FileKind.DOC);
+            assertThat(Formats.of(written.bytes())).isEqualTo(BinaryFormat.DOC);
             Document after = again(written.bytes());
             assertThat(Portrait.differences(before, after, ALL)).isEmpty();
             assertThat(Layout.of(after, FontCatalogue.shipped()).count()).isEqualTo(Layout.of(before, FontCatalogue.shipped()).count());
@@ -71,7 +71,7 @@ class DocRoundTripTest {
         for (Document document : demo()) {
             Document before = laidOut(document);
             Document doc = again(DocWriter.write(before, WHEN, false).bytes());
-            Document docx = DocxReader.read(DocxWriter.write(doc, WHEN), FileKind.DOCX, Progress.SILENT).document();
+            Document docx = DocxReader.read(DocxWriter.write(doc, WHEN), false, Progress.SILENT).document();
             assertThat(Portrait.differences(before, docx, ALL)).isEmpty();
         }
     }
@@ -99,7 +99,7 @@ class DocRoundTripTest {
         Path file = folder.resolve("notice.doc");
         Files.write(file, DocWriter.write(laidOut(HarbourNotice.document()), WHEN, false).bytes());
         for (List<String> program : List.of(List.of("antiword", "-w", "0"), List.of("catdoc", "-w"))) {
-            List<String> call = new java.util.ArrayList<>(program);
+            List<String> call = new ArrayList<>(program);
             call.add(file.toString());
             Process process;
             try {
@@ -123,7 +123,7 @@ class DocRoundTripTest {
             byte[] bad = i % 3 == 0 ? Arrays.copyOf(good, 600 + random.nextInt(good.length - 600)) : good.clone();
             for (int k = 0; k < 1 + i % 40; k++) bad[512 + random.nextInt(bad.length - 512)] = (byte) random.nextInt(256);
             try {
-                TextFormats.read(bad, "bad.doc", null, Progress.SILENT);
+                Formats.read(bad, "bad.doc", null, Progress.SILENT);
                 opened++;
             } catch (DecantException e) {
                 assertThat(e.getMessage()).contains("bad.doc").endsWith(".");

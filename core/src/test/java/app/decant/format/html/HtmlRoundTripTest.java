@@ -18,10 +18,10 @@ import app.decant.document.Progress;
 import app.decant.document.Table;
 import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
+import app.decant.format.Formats;
 import app.decant.format.Portrait;
 import app.decant.format.Portrait.Aspect;
 import app.decant.format.Taken;
-import app.decant.format.TextFormats;
 import app.decant.layout.Layout;
 import app.decant.xml.XmlReader;
 import java.io.ByteArrayInputStream;
@@ -51,7 +51,7 @@ class HtmlRoundTripTest {
 
     private static Document laidOut(Document document) { return Layout.of(document, FontCatalogue.shipped()).withFieldResults(); }
 
-    private static Taken read(String text, String name) { return TextFormats.read(text.getBytes(StandardCharsets.UTF_8), name, null, Progress.SILENT); }
+    private static Taken read(String text, String name) { return Formats.read(text.getBytes(StandardCharsets.UTF_8), name, null, Progress.SILENT); }
 
     private static List<String> portrait(Document document) {
         // Numbers before headings are words in a page.
@@ -136,7 +136,7 @@ class HtmlRoundTripTest {
             }
         }
         assertThat(names).startsWith("mimetype", "META-INF/container.xml").filteredOn(name -> name.contains("chapter")).hasSize(8);
-        Document after = TextFormats.read(book, "handbook.epub", null, Progress.SILENT).document();
+        Document after = Formats.read(book, "handbook.epub", null, Progress.SILENT).document();
         assertThat(after.blocks()).filteredOn(block -> block instanceof Paragraph paragraph && Cascade.of(after).outlineLevel(paragraph) == 1).hasSize(7);
         Path checker = Path.of("/usr/bin/epubcheck");
         Assumptions.assumeTrue(Files.isReadable(checker), "epubcheck is not installed");
@@ -164,7 +164,7 @@ class HtmlRoundTripTest {
         assertThat(read("<html>" + "<div>".repeat(5000) + "deep", "deep.html").findings()).extracting(Finding::what).anyMatch(what -> what.contains("deeper"));
         assertThat(read("<html><body><img src='data:image/png;base64,@@@'><table><tr><td colspan=99999 rowspan=99999>x</td></tr></table>", "odd.html")
                 .document().blocks()).isNotEmpty();
-        assertThatThrownBy(() -> TextFormats.read(zip("mimetype", "application/epub+zip"), "empty.epub", null, Progress.SILENT))
+        assertThatThrownBy(() -> Formats.read(zip("mimetype", "application/epub+zip"), "empty.epub", null, Progress.SILENT))
                 .isInstanceOf(DecantException.class).hasMessageContaining("empty.epub is damaged");
     }
 

@@ -21,8 +21,8 @@ import app.decant.document.Progress;
 import app.decant.document.Table;
 import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
+import app.decant.format.Formats;
 import app.decant.format.Taken;
-import app.decant.format.TextFormats;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -32,7 +32,7 @@ import org.junit.jupiter.api.Test;
 class PageReadingTest {
     private static final String PNG = "data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAIAAACQd1PeAAAADElEQVQI12P4//8/AAX+Av7czFnnAAAAAElFTkSuQmCC";
 
-    private static Taken read(String text, String name) { return TextFormats.read(text.getBytes(StandardCharsets.UTF_8), name, null, Progress.SILENT); }
+    private static Taken read(String text, String name) { return Formats.read(text.getBytes(StandardCharsets.UTF_8), name, null, Progress.SILENT); }
     private static Document page(String body) {
         return read("<!DOCTYPE html><html lang=en><head><meta charset=utf-8><title>t</title></head><body>" + body + "</body></html>", "page.html").document();
     }
@@ -137,10 +137,10 @@ class PageReadingTest {
         String page = "<html><head><meta charset='%s'></head><body><p>Fähre Łódź</p></body></html>";
         for (String code : List.of("utf-8", "iso-8859-2", "utf-16")) {
             byte[] file = page.formatted(code).getBytes(Charset.forName(code));
-            assertThat(texts(TextFormats.read(file, "page.html", null, Progress.SILENT).document())).as(code).containsExactly("Fähre Łódź");
+            assertThat(texts(Formats.read(file, "page.html", null, Progress.SILENT).document())).as(code).containsExactly("Fähre Łódź");
         }
         byte[] old = "<html><head><meta http-equiv='Content-Type' content='text/html; charset=windows-1252'></head><body><p>„Fähre“ – 5 €</p></body></html>".getBytes(Charset.forName("windows-1252"));
-        assertThat(texts(TextFormats.read(old, "page.html", null, Progress.SILENT).document())).containsExactly("„Fähre“ – 5 €");
+        assertThat(texts(Formats.read(old, "page.html", null, Progress.SILENT).document())).containsExactly("„Fähre“ – 5 €");
     }
 
     /** CommonMark 0.31, 4 to 6: headings of both kinds, breaks, emphasis, code, links of all kinds. */

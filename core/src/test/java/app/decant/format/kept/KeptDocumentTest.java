@@ -24,7 +24,7 @@ import app.decant.document.Table;
 import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
 import app.decant.format.Archive;
-import app.decant.format.FileKind;
+import app.decant.format.Formats;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -147,7 +147,7 @@ class KeptDocumentTest {
 
     private static void assertKept(Document document) {
         byte[] kept = written(document);
-        assertThat(FileKind.of(kept)).isEqualTo(FileKind.KEPT);
+        assertThat(Formats.of(kept)).isEqualTo(KeptFormat.KEPT);
         assertThat(KeptDocument.read(kept, Progress.SILENT).document().equals(document)).as("%.400s", document).isTrue();
         assertThat(Arrays.equals(written(document), kept)).as("the same bytes").isTrue();
     }

@@ -25,8 +25,8 @@ import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
+import app.decant.format.Formats;
 import app.decant.format.Taken;
-import app.decant.format.TextFormats;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -75,7 +75,7 @@ class OdtReadingTest {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return TextFormats.read(bytes.toByteArray(), "test.odt", null, Progress.SILENT);
+        return Formats.read(bytes.toByteArray(), "test.odt", null, Progress.SILENT);
     }
 
     /** 17.6 and 20.x of part 1: lengths have units, margins may be told at once, line heights are shares, lengths or at least. */

@@ -17,11 +17,10 @@ import app.decant.document.Table;
 import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Archive;
-import app.decant.format.FileKind;
+import app.decant.format.Formats;
 import app.decant.format.Portrait;
 import app.decant.format.Portrait.Aspect;
 import app.decant.format.Taken;
-import app.decant.format.TextFormats;
 import app.decant.layout.Layout;
 import app.decant.xml.XmlNames;
 import app.decant.xml.XmlNode;
@@ -52,8 +51,8 @@ class OdtRoundTripTest {
         for (Document document : List.of(PassengerHandbook.document(), HarbourNotice.document())) {
             Document before = laidOut(document);
             byte[] file = OdtWriter.write(before, WHEN, false).bytes();
-            assertThat(FileKind.of(file)).isEqualTo(FileKind.ODT);
-            Document after = TextFormats.read(file, "test.odt", null, Progress.SILENT).document();
+            assertThat(Formats.of(file)).isEqualTo(OdfFormat.ODT);
+            Document after = Formats.read(file, "test.odt", null, Progress.SILENT).document();
             assertThat(Portrait.differences(before, after, ALL)).isEmpty();
             assertThat(Layout.of(after, FontCatalogue.shipped()).count()).isEqualTo(Layout.of(before, FontCatalogue.shipped()).count());
             assertThat(after.facts().title()).isEqualTo(before.facts().title());
@@ -104,7 +103,7 @@ class OdtRoundTripTest {
 
     /** ISO/IEC 26300-1, 5.3, 6.1.2, 9.1: lists within lists, white space, repeated and covered cells, sections with columns. */
     @Test void readsWhatOthersWrite() throws IOException {
-        Taken taken = TextFormats.read(odt("<style:style style:name='B' style:family='text'><style:text-properties fo:font-weight='bold' "
+        Taken taken = Formats.read(odt("<style:style style:name='B' style:family='text'><style:text-properties fo:font-weight='bold' "
                 + "fo:color='#c80000'/></style:style>"
                 + "<text:list-style style:name='L1'><text:list-level-style-number text:level='1' style:num-format='1' style:num-suffix=')' "
                         + "text:start-value='4'/><text:list-level-style-bullet text:level='2' text:bullet-char='–'/></text:list-style>"
@@ -143,12 +142,12 @@ class OdtRoundTripTest {
             byte[] bad = i % 2 == 0 ? Arrays.copyOf(good, 100 + random.nextInt(good.length - 100)) : good.clone();
             for (int k = 0; k < i % 7; k++) bad[100 + random.nextInt(bad.length - 100)] = (byte) random.nextInt(256);
             try {
-                TextFormats.read(bad, "bad.odt", null, Progress.SILENT);
+                Formats.read(bad, "bad.odt", null, Progress.SILENT);
             } catch (DecantException e) {
                 assertThat(e.getMessage()).endsWith(".");
             }
         }
-        assertThatThrownBy(() -> TextFormats.read(odt("", "").length > 0 ? odt("", "<text:p>&unknown;</text:p>") : null, "entity.odt", null, Progress.SILENT))
+        assertThatThrownBy(() -> Formats.read(odt("", "").length > 0 ? odt("", "<text:p>&unknown;</text:p>") : null, "entity.odt", null, Progress.SILENT))
                 .isInstanceOf(DecantException.class).hasMessageContaining("content.xml");
     }
 }

@@ -28,8 +28,8 @@ import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
+import app.decant.format.Formats;
 import app.decant.format.Taken;
-import app.decant.format.TextFormats;
 import app.decant.layout.Layout;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
@@ -44,7 +44,7 @@ class RtfReadingTest {
             + "Carlito;}}{\\colortbl;\\red200\\green0\\blue0;\\red255\\green255\\blue0;}";
 
     private static Taken read(String body) { return bytes(("{\\rtf1\\ansi\\deff0" + FONTS + body + "}").getBytes(StandardCharsets.ISO_8859_1)); }
-    private static Taken bytes(byte[] file) { return TextFormats.read(file, "test.rtf", null, Progress.SILENT); }
+    private static Taken bytes(byte[] file) { return Formats.read(file, "test.rtf", null, Progress.SILENT); }
 
     /** Unicode 15, C10: a half of a surrogate pair alone is no character; whole pairs stay, even when they come as two control words. */
     @Test void halvesOfPairsBecomeTheSignForTheUnknown() {

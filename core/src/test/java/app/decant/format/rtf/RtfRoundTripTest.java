@@ -13,11 +13,10 @@ import app.decant.document.Progress;
 import app.decant.document.Table;
 import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
-import app.decant.format.FileKind;
+import app.decant.format.Formats;
 import app.decant.format.Portrait;
 import app.decant.format.Portrait.Aspect;
 import app.decant.format.Taken;
-import app.decant.format.TextFormats;
 import app.decant.layout.Layout;
 import com.rtfparserkit.converter.text.StringTextConverter;
 import com.rtfparserkit.parser.RtfStreamSource;
@@ -39,14 +38,14 @@ class RtfRoundTripTest {
 
     private static Document laidOut(Document document) { return Layout.of(document, FontCatalogue.shipped()).withFieldResults(); }
 
-    private static Taken read(String rtf) { return TextFormats.read(rtf.getBytes(StandardCharsets.US_ASCII), "test.rtf", null, Progress.SILENT); }
+    private static Taken read(String rtf) { return Formats.read(rtf.getBytes(StandardCharsets.US_ASCII), "test.rtf", null, Progress.SILENT); }
 
     @Test void keepsAllThatTheDemoDocumentsHold() {
         for (Document document : List.of(PassengerHandbook.document(), HarbourNotice.document())) {
             Document before = laidOut(document);
             byte[] file = RtfWriter.write(before, WHEN).bytes();
-            assertThat(FileKind.of(file)).isEqualTo(FileKind.RTF);
-            Document after = TextFormats.read(file, "test.rtf", null, Progress.SILENT).document();
+            assertThat(Formats.of(file)).isEqualTo(RtfFormat.RTF);
+            Document after = Formats.read(file, "test.rtf", null, Progress.SILENT).document();
             assertThat(Portrait.differences(before, after, ALL)).isEmpty();
             assertThat(Layout.of(after, FontCatalogue.shipped()).count()).isEqualTo(Layout.of(before, FontCatalogue.shipped()).count());
             assertThat(after.facts().title()).isEqualTo(before.facts().title());
@@ -95,7 +94,7 @@ class RtfRoundTripTest {
             byte[] bad = i % 2 == 0 ? Arrays.copyOf(good, 20 + random.nextInt(good.length - 20)) : good.clone();
             for (int k = 0; k < i; k++) bad[10 + random.nextInt(bad.length - 10)] = (byte) (32 + random.nextInt(95));
             try {
-                TextFormats.read(bad, "bad.rtf", null, Progress.SILENT);
+                Formats.read(bad, "bad.rtf", null, Progress.SILENT);
             } catch (DecantException e) {
                 assertThat(e.getMessage()).contains("bad.rtf").endsWith(".");
             }

@@ -1,0 +1,159 @@
+package app.decant.format;
+
+import app.decant.document.DecantException;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Locale;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import org.apache.poi.poifs.filesystem.POIFSFileSystem;
+import org.slf4j.LoggerFactory;
+
+/** A file's bytes, and what formats ask of them to tell what it is; looked up once, when it is first asked for. */
+public final class Content {
+    private static final int MOST_ENTRIES = 5000;
+    private static final int HEAD = 1024;
+
+    private final byte[] bytes;
+    private final String name;
+    private Listing listing;
+    private Set<String> streams;
+    private String head;
+
+    /** What the beginning of an archive tells: the media type it names itself, its table of content types, the folder of its first document part. */
+    private record Listing(String mediaType, String contentTypes, String folder) { }
+
+    /** @param name what people call the file, for sentences; empty where that is not known */
+    public Content(byte[] bytes, String name) {
+        this.bytes = bytes;
+        this.name = name;
+    }
+
+    /** The whole file. Not a copy: do not change it. */
+    public byte[] bytes() { return bytes; }
+
+    public String name() { return name; }
+
+    /** The ending of its name in small letters, without its stop; empty where there is none. */
+    public String ending() { return name.contains(".") ? name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT) : ""; }
+
+    public boolean isEmpty() { return bytes.length == 0; }
+
+    /** Whether it begins with a signature. */
+    public boolean startsWith(int... signature) {
+        if (bytes.length < signature.length) return false;
+        for (int i = 0; i < signature.length; i++) if ((bytes[i] & 0xFF) != signature[i]) return false;
+        return true;
+    }
+
+    /** Its first kilobyte, a letter for each byte. */
+    public String head() {
+        if (head == null) head = new String(bytes, 0, Math.min(bytes.length, HEAD), StandardCharsets.ISO_8859_1);
+        return head;
+    }
+
+    /** Its beginning as text in small letters, whatever the letters are written in. */
+    public String beginning() {
+        boolean wide = startsWith(0xFF, 0xFE) || startsWith(0xFE, 0xFF);
+        return (wide ? new String(bytes, 0, Math.min(bytes.length & ~1, 2 * HEAD), StandardCharsets.UTF_16) : head()).toLowerCase(Locale.ROOT);
+    }
+
+    public boolean isArchive() { return startsWith(0x50, 0x4B, 0x03, 0x04) || startsWith(0x50, 0x4B, 0x05, 0x06); }
+
+    /** Whether it is an archive that names a media type as its own first part (ISO/IEC 26300-3, 3.3; OCF 3.3, 4.3), beginning like this one. */
+    public boolean isOfMediaType(String begins) { return isArchive() && listing().mediaType.startsWith(begins); }
+
+    /** Whether it is an archive whose content types (ISO/IEC 29500-2, 10.1.2) tell of this one. */
+    public boolean hasContentType(String part) { return isArchive() && listing().contentTypes.contains(part); }
+
+    /** Whether it is an archive that tells no content types, and whose first document part lies in this folder. */
+    public boolean hasFolder(String folder) { return isArchive() && listing().folder.equals(folder); }
+
+    /** Whether it is a compound file ([MS-CFB], 2.2). */
+    public boolean isCompound() { return startsWith(0xD0, 0xCF, 0x11, 0xE0, 0xA1, 0xB1, 0x1A, 0xE1); }
+
+    /** Whether it is a compound file in whose outermost folder there is a stream of this name; others may be objects embedded in it. */
+    public boolean hasStream(String stream) { return isCompound() && streams().contains(stream); }
+
+    private Set<String> streams() {
+        if (streams != null) return streams;
+        Set<String> names = new TreeSet<>(String.CASE_INSENSITIVE_ORDER);
+        try (POIFSFileSystem container = new POIFSFileSystem(new ByteArrayInputStream(bytes))) {
+            names.addAll(container.getRoot().getEntryNames());
+        } catch (IOException | RuntimeException e) {
+            LoggerFactory.getLogger(Content.class).debug("A container is damaged", e);
+            for (String known : new String[] {"EncryptedPackage", "WordDocument", "PowerPoint Document", "Workbook", "Book"})
+                if (contains(known)) names.add(known);
+        }
+        streams = names;
+        return names;
+    }
+
+    /** Damaged archives are told as far as their beginning can be read. */
+    private Listing listing() {
+        if (listing == null) listing = list();
+        return listing;
+    }
+
+    private Listing list() {
+        if (!hasDirectory()) throw brokenOff(null);
+        String contentTypes = "";
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
+            int entries = 0;
+            for (ZipEntry entry = zip.getNextEntry(); entry != null && entries++ < MOST_ENTRIES; entry = zip.getNextEntry()) {
+                String part = entry.getName();
+                if (entries == 1 && part.equals("mimetype"))
+                    return new Listing(new String(zip.readNBytes(200), StandardCharsets.US_ASCII).trim(), "", "");
+                if (part.equals("[Content_Types].xml")) {
+                    contentTypes = new String(zip.readNBytes(1 << 20), StandardCharsets.UTF_8);
+                    if (contentTypes.contains("wordprocessingml") || contentTypes.contains("macroEnabled") || contentTypes.contains("spreadsheetml")
+                            || contentTypes.contains("presentationml")) return new Listing("", contentTypes, "");
+                }
+                for (String folder : new String[] {"word", "xl", "ppt"}) if (part.startsWith(folder + "/")) return new Listing("", "", folder);
+            }
+        } catch (IOException | IllegalArgumentException e) {
+            throw brokenOff(e);
+        }
+        return new Listing("", contentTypes, "");
+    }
+
+    private static DecantException brokenOff(Exception cause) {
+        return new DecantException(DecantException.Kind.UNREADABLE,
+                "The file is damaged: it is an archive that breaks off. Ask for it again, or open an older copy.", cause);
+    }
+
+    /** Whether the record that ends an archive is there, which may be followed by a comment. */
+    private boolean hasDirectory() {
+        for (int at = bytes.length - 22; at >= Math.max(0, bytes.length - 66_000); at--) {
+            if (bytes[at] == 0x50 && bytes[at + 1] == 0x4B && bytes[at + 2] == 5 && bytes[at + 3] == 6) return true;
+        }
+        return false;
+    }
+
+    /** Looks for a directory name of a compound file, which is written in UTF-16LE. */
+    private boolean contains(String stream) {
+        byte[] wanted = stream.getBytes(StandardCharsets.UTF_16LE);
+        outer:
+        for (int at = 0; at <= bytes.length - wanted.length; at++) {
+            for (int i = 0; i < wanted.length; i++) if (bytes[at + i] != wanted[i]) continue outer;
+            return true;
+        }
+        return false;
+    }
+
+    /** Whether it is text: no zero bytes (unless it is UTF-16, which says so at its start) and few control characters. */
+    public boolean isText() {
+        if (startsWith(0xFF, 0xFE) || startsWith(0xFE, 0xFF)) return true;
+        int length = Math.min(bytes.length, 8192);
+        int odd = 0;
+        for (int i = 0; i < length; i++) {
+            int b = bytes[i] & 0xFF;
+            if (b == 0) return false;
+            if (b < 32 && b != '\n' && b != '\r' && b != '\t' && b != '\f') odd++;
+        }
+        return odd * 50 < length;
+    }
+}

@@ -1,0 +1,76 @@
+package app.decant.format;
+
+import app.decant.document.DecantException;
+import app.decant.document.DecantException.Kind;
+import app.decant.document.Document;
+import app.decant.document.Progress;
+import java.time.Instant;
+import java.util.Set;
+
+/**
+ * A kind of file: how it is told from others, called, read and written. All that the program knows of a kind stands in what implements this; {@link Formats}
+ * lists them.
+ */
+public interface Format {
+    /** The ending of file names, without its stop; empty for what has no name of its own. */
+    String ending();
+
+    /** All endings by which such files are called. */
+    default Set<String> endings() { return Set.of(ending()); }
+
+    /** How it is called in a sentence, without an article. */
+    String kind();
+
+    /** How a result of it reads in a sentence, with its article. */
+    default String words() { return phrase(); }
+
+    /** The kind with its article. */
+    default String phrase() { return ("AEIOe".indexOf(kind().charAt(0)) >= 0 ? "an " : "a ") + kind(); }
+
+    Group group();
+
+    /** Whether a file is of this kind, by what is in it. */
+    boolean isOf(Content content);
+
+    /** Whether such files are taken in. */
+    default boolean reads() { return false; }
+
+    /**
+     * Takes a document in.
+     *
+     * @param password for protected files, or null
+     * @throws DecantException with a sentence that says why it can't be
+     */
+    default Taken read(Content content, String password, Progress progress) {
+        throw new DecantException(Kind.UNSUPPORTED, content.name() + " is " + phrase()
+                + ", which this version can't open yet. Save it as .docx and open that.");
+    }
+
+    /** Whether documents are written by {@link #write}. */
+    default boolean writes() { return false; }
+
+    /**
+     * Writes a document, fields with the results they show.
+     *
+     * @param when recorded in the file as its time of making
+     */
+    default Written write(Document document, Instant when) { throw new UnsupportedOperationException(kind()); }
+
+    /** Whether files of it can be locked by a password. */
+    default boolean locks() { return false; }
+
+    /** Whether fonts can travel in files of it. */
+    default boolean takesFonts() { return false; }
+
+    /** Whether it has a place for a title, an author and other facts. */
+    default boolean takesFacts() { return true; }
+
+    /** What of a document it has a place for as text: one that builds its own navigation has none for lists of contents. */
+    default Document shown(Document document) { return document; }
+
+    /** The signs by which text in it is compared with the document it was written from, the spaces between words apart. */
+    default String compared(String text) { return text.replaceAll("[\\s\u00A0\u00AD]+", ""); }
+
+    /** What such files are, for whoever chooses among many. */
+    enum Group { TEXT, TEMPLATE, PDF, PICTURE, SHEET, DECK, OTHER }
+}

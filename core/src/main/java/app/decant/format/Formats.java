@@ -1,0 +1,53 @@
+package app.decant.format;
+
+import app.decant.document.Progress;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.ServiceLoader;
+
+/** All formats there are. */
+public final class Formats {
+    private static final List<Format> ALL = all(ServiceLoader.load(FormatFamily.class, Formats.class.getClassLoader()));
+
+    private Formats() { }
+
+    private static List<Format> all(Iterable<FormatFamily> families) {
+        List<Format> all = new ArrayList<>();
+        for (FormatFamily family : families) all.addAll(family.formats());
+        return List.copyOf(all);
+    }
+
+    public static List<Format> all() { return ALL; }
+
+    /** What a file is, told by its content; its name decides only between kinds whose content is alike. */
+    public static Format of(Content content) {
+        for (Format format : ALL) if (format.isOf(content)) return format;
+        return OtherFormat.UNKNOWN;
+    }
+
+    /** The same of a file whose name is not known. */
+    public static Format of(byte[] file) { return of(new Content(file, "")); }
+
+    /** The format that files with this ending are usually of, or null. */
+    public static Format called(String ending) {
+        String plain = ending.toLowerCase(Locale.ROOT);
+        for (Format format : ALL) if (format.endings().contains(plain)) return format;
+        return null;
+    }
+
+    /**
+     * Takes a document in, whatever it is.
+     *
+     * @param name     what people call the file, for sentences
+     * @param password for protected files, or null
+     * @throws app.decant.document.DecantException with a sentence that says why it can't be opened
+     */
+    public static Taken read(byte[] file, String name, String password, Progress progress) {
+        Content content = new Content(file, name);
+        Format format = of(content);
+        Taken taken = format.read(content, password, progress);
+        // What only wraps another kind has said itself what that is.
+        return taken.format() == null ? taken.as(format) : taken;
+    }
+}

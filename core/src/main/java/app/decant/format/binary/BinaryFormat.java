@@ -1,0 +1,52 @@
+package app.decant.format.binary;
+
+import app.decant.document.Document;
+import app.decant.document.Progress;
+import app.decant.format.Content;
+import app.decant.format.Format;
+import app.decant.format.FormatFamily;
+import app.decant.format.Taken;
+import app.decant.format.Written;
+import java.time.Instant;
+import java.util.List;
+
+/** Binary text documents of 1997-2003 ([MS-DOC]). */
+public enum BinaryFormat implements Format {
+    DOC("doc", "binary text document of 1997-2003", Group.TEXT) {
+        @Override public String words() { return "a .doc"; }
+        @Override public boolean isOf(Content content) { return content.hasStream("WordDocument") && !content.hasStream("EncryptedPackage"); }
+        @Override public Written write(Document document, Instant when) { return DocWriter.write(document, when, false); }
+    },
+    DOT("dot", "binary template of 1997-2003", Group.TEMPLATE) {
+        @Override public String words() { return "a .dot template"; }
+
+        /** Templates read as documents do. */
+        @Override public boolean isOf(Content content) { return false; }
+        @Override public Written write(Document document, Instant when) { return DocWriter.write(document, when, true); }
+    };
+
+    private final String ending;
+    private final String kind;
+    private final Group group;
+
+    BinaryFormat(String ending, String kind, Group group) {
+        this.ending = ending;
+        this.kind = kind;
+        this.group = group;
+    }
+
+    @Override public String ending() { return ending; }
+    @Override public String kind() { return kind; }
+    @Override public Group group() { return group; }
+    @Override public boolean reads() { return true; }
+    @Override public boolean writes() { return true; }
+
+    @Override public Taken read(Content content, String password, Progress progress) {
+        return DocReader.read(content.bytes(), content.name(), password, progress);
+    }
+
+    /** All of them. */
+    public static final class Family implements FormatFamily {
+        @Override public List<Format> formats() { return List.of(values()); }
+    }
+}

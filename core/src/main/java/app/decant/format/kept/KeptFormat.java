@@ -1,0 +1,36 @@
+package app.decant.format.kept;
+
+import app.decant.document.Progress;
+import app.decant.format.Content;
+import app.decant.format.Format;
+import app.decant.format.FormatFamily;
+import app.decant.format.Taken;
+import java.util.List;
+
+/** The form in which the program keeps documents for itself, as a format that is read. */
+public enum KeptFormat implements Format {
+    KEPT(KeptDocument.ENDING, "document kept by Decant", Group.OTHER) {
+        @Override public boolean isOf(Content content) { return content.isOfMediaType(KeptDocument.MEDIA_TYPE); }
+        @Override public Taken read(Content content, String password, Progress progress) { return KeptDocument.read(content.bytes(), progress); }
+    };
+
+    private final String ending;
+    private final String kind;
+    private final Group group;
+
+    KeptFormat(String ending, String kind, Group group) {
+        this.ending = ending;
+        this.kind = kind;
+        this.group = group;
+    }
+
+    @Override public String ending() { return ending; }
+    @Override public String kind() { return kind; }
+    @Override public Group group() { return group; }
+    @Override public boolean reads() { return true; }
+
+    /** All of them. */
+    public static final class Family implements FormatFamily {
+        @Override public List<Format> formats() { return List.of(values()); }
+    }
+}

@@ -1,0 +1,51 @@
+package app.decant.format.odf;
+
+import app.decant.document.Document;
+import app.decant.document.Progress;
+import app.decant.format.Content;
+import app.decant.format.Format;
+import app.decant.format.FormatFamily;
+import app.decant.format.Taken;
+import app.decant.format.Written;
+import java.time.Instant;
+import java.util.List;
+
+/** Text documents of OpenDocument (ISO/IEC 26300). */
+public enum OdfFormat implements Format {
+    ODT("odt", "OpenDocument text document", Group.TEXT) {
+        @Override public String words() { return "an .odt"; }
+        @Override public boolean isOf(Content content) { return content.isOfMediaType("application/vnd.oasis.opendocument.text"); }
+        @Override public Written write(Document document, Instant when) { return OdtWriter.write(document, when, false); }
+    },
+    OTT("ott", "OpenDocument template", Group.TEMPLATE) {
+        @Override public String words() { return "an .ott template"; }
+
+        /** Templates read as documents do. */
+        @Override public boolean isOf(Content content) { return false; }
+        @Override public Written write(Document document, Instant when) { return OdtWriter.write(document, when, true); }
+    };
+
+    private final String ending;
+    private final String kind;
+    private final Group group;
+
+    OdfFormat(String ending, String kind, Group group) {
+        this.ending = ending;
+        this.kind = kind;
+        this.group = group;
+    }
+
+    @Override public String ending() { return ending; }
+    @Override public String kind() { return kind; }
+    @Override public Group group() { return group; }
+    @Override public boolean reads() { return true; }
+    @Override public boolean writes() { return true; }
+    @Override public boolean takesFonts() { return true; }
+
+    @Override public Taken read(Content content, String password, Progress progress) { return OdtReader.read(content.bytes(), content.name(), progress); }
+
+    /** All of them. */
+    public static final class Family implements FormatFamily {
+        @Override public List<Format> formats() { return List.of(values()); }
+    }
+}

@@ -1,0 +1,61 @@
+package app.decant.format.ooxml;
+
+import app.decant.document.Document;
+import app.decant.document.Progress;
+import app.decant.format.Content;
+import app.decant.format.Format;
+import app.decant.format.FormatFamily;
+import app.decant.format.Taken;
+import app.decant.format.Written;
+import java.time.Instant;
+import java.util.List;
+
+/** Text documents of Office Open XML (ISO/IEC 29500). */
+public enum OoxmlFormat implements Format {
+    DOCX("docx", "Office Open XML text document", Group.TEXT) {
+        @Override public String words() { return "a .docx"; }
+
+        @Override public boolean isOf(Content content) {
+            return content.hasContentType("wordprocessingml.document.main") && !DOCM.isOf(content) && !DOTX.isOf(content) || content.hasFolder("word");
+        }
+
+        @Override public Written write(Document document, Instant when) { return new Written(DocxWriter.write(document, when), List.of()); }
+    },
+    DOCM("docm", "Office Open XML text document with macros", Group.TEXT) {
+        @Override public boolean isOf(Content content) {
+            return content.hasContentType("ms-word.document.macroEnabled") || content.hasContentType("ms-word.template.macroEnabled");
+        }
+
+        @Override public boolean writes() { return false; }
+    },
+    DOTX("dotx", "Office Open XML template", Group.TEMPLATE) {
+        @Override public String words() { return "a .dotx template"; }
+        @Override public boolean isOf(Content content) { return content.hasContentType("wordprocessingml.template"); }
+        @Override public Written write(Document document, Instant when) { return new Written(DocxWriter.write(document, when, true), List.of()); }
+    };
+
+    private final String ending;
+    private final String kind;
+    private final Group group;
+
+    OoxmlFormat(String ending, String kind, Group group) {
+        this.ending = ending;
+        this.kind = kind;
+        this.group = group;
+    }
+
+    @Override public String ending() { return ending; }
+    @Override public String kind() { return kind; }
+    @Override public Group group() { return group; }
+    @Override public boolean reads() { return true; }
+    @Override public boolean writes() { return true; }
+    @Override public boolean locks() { return true; }
+    @Override public boolean takesFonts() { return true; }
+
+    @Override public Taken read(Content content, String password, Progress progress) { return DocxReader.read(content.bytes(), this == DOCM, progress); }
+
+    /** All of them. */
+    public static final class Family implements FormatFamily {
+        @Override public List<Format> formats() { return List.of(values()); }
+    }
+}

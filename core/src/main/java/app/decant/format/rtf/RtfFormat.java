@@ -1,0 +1,42 @@
+package app.decant.format.rtf;
+
+import app.decant.document.Document;
+import app.decant.document.Progress;
+import app.decant.format.Content;
+import app.decant.format.Format;
+import app.decant.format.FormatFamily;
+import app.decant.format.Taken;
+import app.decant.format.Written;
+import java.time.Instant;
+import java.util.List;
+
+/** Rich Text Format. */
+public enum RtfFormat implements Format {
+    RTF("rtf", "rich text file", Group.TEXT) {
+        @Override public String words() { return "an .rtf"; }
+        @Override public boolean isOf(Content content) { return content.startsWith('{', '\\', 'r', 't'); }
+        @Override public Written write(Document document, Instant when) { return RtfWriter.write(document, when); }
+        @Override public Taken read(Content content, String password, Progress progress) { return RtfReader.read(content.bytes(), content.name(), progress); }
+    };
+
+    private final String ending;
+    private final String kind;
+    private final Group group;
+
+    RtfFormat(String ending, String kind, Group group) {
+        this.ending = ending;
+        this.kind = kind;
+        this.group = group;
+    }
+
+    @Override public String ending() { return ending; }
+    @Override public String kind() { return kind; }
+    @Override public Group group() { return group; }
+    @Override public boolean reads() { return true; }
+    @Override public boolean writes() { return true; }
+
+    /** All of them. */
+    public static final class Family implements FormatFamily {
+        @Override public List<Format> formats() { return List.of(values()); }
+    }
+}

@@ -1,0 +1,66 @@
+package app.decant.recover;
+
+import app.decant.document.Progress;
+import app.decant.font.FontCatalogue;
+import app.decant.format.Content;
+import app.decant.format.Format;
+import app.decant.format.FormatFamily;
+import app.decant.format.Taken;
+import java.util.List;
+import java.util.Set;
+
+/** What stands on its pages once and for all and is recovered from them: PDFs, and pictures of pages. */
+public enum FixedFormat implements Format {
+    PNG("png", "PNG picture", Group.PICTURE) {
+        @Override public boolean isOf(Content content) { return content.startsWith(0x89, 'P', 'N', 'G'); }
+    },
+    JPEG("jpg", "JPEG picture", Group.PICTURE) {
+        @Override public Set<String> endings() { return Set.of("jpg", "jpeg"); }
+        @Override public boolean isOf(Content content) { return content.startsWith(0xFF, 0xD8, 0xFF); }
+    },
+    TIFF("tif", "TIFF picture", Group.PICTURE) {
+        @Override public Set<String> endings() { return Set.of("tif", "tiff"); }
+        @Override public boolean isOf(Content content) { return content.startsWith('I', 'I', 42, 0) || content.startsWith('M', 'M', 0, 42); }
+    },
+    GIF("gif", "GIF picture", Group.PICTURE) {
+        @Override public boolean isOf(Content content) { return content.startsWith('G', 'I', 'F', '8'); }
+    },
+    BMP("bmp", "BMP picture", Group.PICTURE) {
+        @Override public boolean isOf(Content content) {
+            byte[] file = content.bytes();
+            return content.startsWith('B', 'M') && file.length > 26 && file[6] == 0 && file[7] == 0;
+        }
+    },
+    PDF("pdf", "PDF", Group.PDF) {
+        @Override public boolean isOf(Content content) { return !content.isArchive() && !content.isCompound() && content.head().contains("%PDF-"); }
+        @Override public boolean locks() { return true; }
+    };
+
+    private final String ending;
+    private final String kind;
+    private final Group group;
+
+    FixedFormat(String ending, String kind, Group group) {
+        this.ending = ending;
+        this.kind = kind;
+        this.group = group;
+    }
+
+    @Override public String ending() { return ending; }
+    @Override public String kind() { return kind; }
+    @Override public Group group() { return group; }
+    @Override public boolean reads() { return true; }
+
+    /** The file as a PDF: as it is, or a page for each picture. */
+    public byte[] pages(byte[] file, String name) { return this == PDF ? file : PicturePages.pdf(file, name); }
+
+    @Override public Taken read(Content content, String password, Progress progress) {
+        Recovered recovered = Recovery.of(pages(content.bytes(), content.name()), content.name(), password, FontCatalogue.ofThisMachine(), progress);
+        return new Taken(recovered.document(), recovered.findings());
+    }
+
+    /** All of them. */
+    public static final class Family implements FormatFamily {
+        @Override public List<Format> formats() { return List.of(values()); }
+    }
+}
