@@ -52,7 +52,7 @@ final class CompareCommand implements Callable<Integer> {
         for (PageScore page : comparison.pages()) {
             pages.addObject().put("page", page.page() + 1).put("score", rounded(page.score())).put("text", rounded(page.text()))
                     .put("lineEnds", rounded(page.lineEnds())).put("places", rounded(page.places()))
-                    .put("pictures", rounded(page.pictures())).put("colours", rounded(page.colours()));
+                    .put("pictures", rounded(page.pictures())).put("looks", rounded(page.looks()));
         }
         ArrayNode findings = value.putArray("findings");
         for (Difference difference : comparison.differences()) {

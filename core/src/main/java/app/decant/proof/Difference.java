@@ -11,7 +11,7 @@ import app.decant.document.Finding;
  */
 public record Difference(Kind kind, Finding.Weight weight, int page, double x, double y, double width, double height, String sentence) {
     /** What it is about. */
-    public enum Kind { PAGES, TEXT, LINE_END, PLACE, PICTURE, COLOUR, LINK, FONT, HEADING }
+    public enum Kind { PAGES, TEXT, LINE_END, PLACE, PICTURE, COLOUR, LOOK, LINK, FONT, HEADING }
 
     /** As a finding among others. */
     public Finding finding() { return new Finding(weight, sentence, "page " + (page + 1)); }

@@ -22,6 +22,7 @@ final class PageComparison {
     private final PageText result;
     private final List<Difference> differences = new ArrayList<>();
     private final Map<String, int[]> otherEnds = new HashMap<>();
+    private final Map<String, String> otherFonts = new HashMap<>();
 
     PageComparison(PageText original, PageText result) {
         this.original = original;
@@ -33,12 +34,15 @@ final class PageComparison {
     /** For each font of the original whose lines end elsewhere: how many do. */
     Map<String, int[]> otherEnds() { return otherEnds; }
 
+    /** For each font of the original that letters stand in no more: the one they stand in now. */
+    Map<String, String> otherFonts() { return otherFonts; }
+
     PageScore compare() {
         double text = text();
         Map<String, List<PageText.Line>> theirs = new HashMap<>();
         for (PageText.Line line : result.lines()) theirs.computeIfAbsent(squeezed(line.text()), key -> new ArrayList<>()).add(line);
         int kept = 0;
-        int coloured = 0;
+        LineLooks looks = new LineLooks();
         double places = 0;
         double furthest = 0;
         PageText.Line moved = null;
@@ -58,17 +62,18 @@ final class PageComparison {
                 furthest = away;
                 moved = line;
             }
-            if (isLike(line.rgb(), other.rgb())) coloured++;
-            else tell(Kind.COLOUR, Weight.CHANGED, line, "“" + shortened(line.text()) + "” has another colour.");
+            looks.compare(line, other);
         }
         tellEnds(ended);
         if (moved != null && furthest > 6)
             tell(Kind.PLACE, Weight.NOTE, moved, "“" + shortened(moved.text()) + "” moved by " + Math.round(furthest) + " pt, the most on this page.");
+        for (LineLooks.Told one : looks.told()) tell(one);
+        looks.families().forEach((family, now) -> otherFonts.merge(family, now, (some, more) -> some));
         int count = original.lines().size();
         double pictures = pictures();
         links();
         return new PageScore(original.index(), text, count == 0 ? 1 : (double) kept / count, kept == 0 ? count == 0 ? 1 : 0 : places / kept, pictures,
-                kept == 0 ? count == 0 ? 1 : 0 : (double) coloured / kept);
+                kept == 0 ? count == 0 ? 1 : 0 : looks.share());
     }
 
     private double text() {
@@ -104,7 +109,7 @@ final class PageComparison {
             at += line.text().trim().split("\\s+").length;
             if (word < at) return line;
         }
-        return original.lines().isEmpty() ? new PageText.Line("", 0, original.width(), 20, 12, 0, "") : original.lines().get(original.lines().size() - 1);
+        return original.lines().isEmpty() ? new PageText.Line("", 0, original.width(), 20, 12, List.of()) : original.lines().get(original.lines().size() - 1);
     }
 
     private void tellEnds(List<PageText.Line> ended) {
@@ -167,17 +172,18 @@ final class PageComparison {
                 line.size() * 1.25, sentence));
     }
 
+    private void tell(LineLooks.Told told) {
+        PageText.Line line = told.line();
+        differences.add(new Difference(told.kind(), Weight.CHANGED, original.index(), told.left(), line.baseline() - line.size(),
+                Math.max(2, told.right() - told.left()), line.size() * 1.25, told.sentence()));
+    }
+
     private static PageText.Line nearest(List<PageText.Line> same, PageText.Line line) {
         PageText.Line best = same.get(0);
         for (PageText.Line one : same)
             if (Math.hypot(one.left() - line.left(), one.baseline() - line.baseline()) < Math.hypot(best.left() - line.left(), best.baseline()
                     - line.baseline())) best = one;
         return best;
-    }
-
-    private static boolean isLike(int one, int other) {
-        return Math.abs((one >> 16 & 255) - (other >> 16 & 255)) < 24 && Math.abs((one >> 8 & 255) - (other >> 8 & 255)) < 24
-                && Math.abs((one & 255) - (other & 255)) < 24;
     }
 
     private static List<String> words(PageText page) {
@@ -190,6 +196,6 @@ final class PageComparison {
     private static String plain(String text) { return text.replaceAll("[.·…_]{3,}", " ").replace("\u00AD", ""); }
 
     private static int letters(List<String> words) { return words.stream().mapToInt(String::length).sum(); }
-    private static String squeezed(String text) { return plain(text).replaceAll("[\\s\u00A0]+", ""); }
-    private static String shortened(String text) { return text.length() > 60 ? text.substring(0, 57).trim() + "…" : text; }
+    static String squeezed(String text) { return plain(text).replaceAll("[\\s\u00A0]+", ""); }
+    static String shortened(String text) { return text.length() > 60 ? text.substring(0, 57).trim() + "…" : text; }
 }

@@ -24,6 +24,7 @@ public final class Proof {
         List<PageScore> scores = new ArrayList<>();
         List<Difference> differences = new ArrayList<>();
         Map<String, Integer> otherEnds = new TreeMap<>();
+        Map<String, String> otherFonts = new TreeMap<>();
         if (original.size() != result.size()) {
             differences.add(new Difference(Kind.PAGES, Weight.CHANGED, Math.min(original.size(), result.size()) - 1, 0, 0, 100, 20, count(result.size())
                     + " instead of " + original.size() + "."));
@@ -39,10 +40,10 @@ public final class Proof {
                     differences.add(new Difference(Kind.PAGES, Weight.CHANGED, i, 0, 0, 100, 20, "This page is page " + (match[i] + 1) + " now."));
                 shift = match[i] - i;
             }
-            compare(original.get(i), match[i] < 0 ? empty(original.get(i)) : result.get(match[i]), scores, differences, otherEnds);
+            compare(original.get(i), match[i] < 0 ? empty(original.get(i)) : result.get(match[i]), scores, differences, otherEnds, otherFonts);
         }
-        for (int j = 0; j < result.size(); j++) if (!used.contains(j)) compare(empty(result.get(j)), result.get(j), scores, differences, otherEnds);
-        tellFonts(original, result, otherEnds, differences);
+        for (int j = 0; j < result.size(); j++) if (!used.contains(j)) compare(empty(result.get(j)), result.get(j), scores, differences, otherEnds, otherFonts);
+        tellFonts(original, result, otherEnds, otherFonts, differences);
         differences.sort(Comparator.comparingInt(Difference::page));
         return new Comparison(scores, differences);
     }
@@ -60,27 +61,36 @@ public final class Proof {
         return new Comparison(plain.pages(), differences);
     }
 
-    private static void compare(PageText before, PageText after, List<PageScore> scores, List<Difference> differences, Map<String, Integer> otherEnds) {
+    private static void compare(PageText before, PageText after, List<PageScore> scores, List<Difference> differences, Map<String, Integer> otherEnds,
+            Map<String, String> otherFonts) {
         PageComparison comparison = new PageComparison(before, after);
         scores.add(comparison.compare());
         differences.addAll(comparison.differences());
+        comparison.otherFonts().forEach(otherFonts::putIfAbsent);
         comparison.otherEnds().forEach((family, count) -> otherEnds.merge(family, count[0], Integer::sum));
     }
 
     private static PageText empty(PageText like) { return new PageText(like.index(), like.width(), like.height(), List.of(), List.of(), Set.of()); }
 
-    private static void tellFonts(List<PageText> original, List<PageText> result, Map<String, Integer> otherEnds, List<Difference> differences) {
-        otherEnds.forEach((family, count) -> {
-            String now = replacement(original, result, family);
-            if (now == null || now.equalsIgnoreCase(family)) return;
-            PageText.Line line = original.stream().flatMap(page -> page.lines().stream()).filter(one -> one.family().equals(family)).findFirst().orElseThrow();
-            int page = original.stream().filter(one -> one.lines().contains(line)).findFirst().orElseThrow().index();
-            differences.add(new Difference(Kind.FONT, Weight.CHANGED, page, line.left(), line.baseline() - line.size(), line.right() - line.left(),
-                    line.size() * 1.25, family + " is replaced by " + now + ": " + (count == 1 ? "one line ends" : count + " lines end") + " elsewhere."));
+    /** Fonts that are replaced, each told once, where it is first used; whether lines end elsewhere for it. */
+    private static void tellFonts(List<PageText> original, List<PageText> result, Map<String, Integer> otherEnds, Map<String, String> otherFonts,
+            List<Difference> differences) {
+        Map<String, String> replaced = new TreeMap<>(otherFonts);
+        for (String family : otherEnds.keySet()) replaced.computeIfAbsent(family, key -> replacement(original, result, key));
+        replaced.forEach((family, now) -> {
+            if (now.isEmpty() || now.equalsIgnoreCase(family)) return;
+            int count = otherEnds.getOrDefault(family, 0);
+            String ends = count == 0 ? "." : ": " + (count == 1 ? "one line ends" : count + " lines end") + " elsewhere.";
+            PageText page = original.stream().filter(one -> one.lines().stream().anyMatch(line -> uses(line, family))).findFirst().orElseThrow();
+            PageText.Line line = page.lines().stream().filter(one -> uses(one, family)).findFirst().orElseThrow();
+            differences.add(new Difference(Kind.FONT, Weight.CHANGED, page.index(), line.left(), line.baseline() - line.size(), line.right() - line.left(),
+                    line.size() * 1.25, family + " is replaced by " + now + ends));
         });
     }
 
-    /** The family that lines of a family are set in now. */
+    private static boolean uses(PageText.Line line, String family) { return line.looks().stream().anyMatch(look -> look.family().equals(family)); }
+
+    /** The family that lines of a family are set in now; the same where that can't be told. */
     private static String replacement(List<PageText> original, List<PageText> result, String family) {
         for (int i = 0; i < Math.min(original.size(), result.size()); i++) {
             for (PageText.Line line : original.get(i).lines()) {
@@ -88,7 +98,7 @@ public final class Proof {
                 for (PageText.Line other : result.get(i).lines()) if (other.text().equals(line.text())) return other.family();
             }
         }
-        return null;
+        return family;
     }
 
     private static String count(int pages) { return pages == 1 ? "One page" : pages + " pages"; }

@@ -26,8 +26,34 @@ public record PageText(int index, double width, double height, List<Line> lines,
         links = java.util.Collections.unmodifiableSet(new TreeSet<>(links));
     }
 
-    /** A stretch of text on one baseline, up to a wide gap. */
-    public record Line(String text, double left, double right, double baseline, double size, int rgb, String family) { }
+    /**
+     * A stretch of text on one baseline, up to a wide gap.
+     *
+     * @param looks how its letters look, spaces apart, from its first to its last
+     */
+    public record Line(String text, double left, double right, double baseline, double size, List<Look> looks) {
+        public Line { looks = List.copyOf(looks); }
+
+        /** The family of its first letters; empty where it has none. */
+        public String family() { return looks.isEmpty() ? "" : looks.get(0).family(); }
+    }
+
+    /**
+     * Letters of a line that look alike.
+     *
+     * @param letters how many, spaces apart
+     * @param left    where they begin, {@code right} where they end
+     */
+    public record Look(int letters, double left, double right, int rgb, String family, boolean bold, boolean italic, double size) {
+        /** Both as one. */
+        private Look with(Look other) {
+            return new Look(letters + other.letters, Math.min(left, other.left), Math.max(right, other.right), rgb, family, bold, italic, size);
+        }
+
+        private boolean isLike(Look other) {
+            return rgb == other.rgb && family.equals(other.family) && bold == other.bold && italic == other.italic && Math.abs(size - other.size) < 0.05;
+        }
+    }
 
     /** A picture, and where. */
     public record Shown(double x, double y, double width, double height) { }
@@ -101,11 +127,25 @@ public record PageText(int index, double width, double height, List<Line> lines,
                 && glyph.baseline() < height + glyph.size() && glyph.x() < width && glyph.right() > 0).toList();
         List<Line> lines = new ArrayList<>();
         for (Chunk chunk : LineFinder.chunks(upright)) {
-            Glyph first = chunk.first();
-            lines.add(new Line(chunk.text(), chunk.left(), chunk.right(), chunk.baseline(), chunk.size(), first.rgb(), first.face().family()));
+            lines.add(new Line(chunk.text(), chunk.left(), chunk.right(), chunk.baseline(), chunk.size(), looks(chunk)));
         }
         lines.sort(Comparator.comparingDouble(Line::baseline).thenComparingDouble(Line::left));
         return new PageText(index, width, height, lines, pictures, links);
+    }
+
+    private static List<Look> looks(Chunk chunk) {
+        List<Look> looks = new ArrayList<>();
+        for (Glyph glyph : chunk.glyphs()) {
+            int letters = glyph.text().replaceAll("[\\s\u00A0\u00AD]", "").length();
+            if (letters == 0) continue;
+            FaceUse face = glyph.face();
+            Look own = new Look(letters, glyph.x(), glyph.right(), glyph.rgb(), face.family(), face.bold(), face.italic(), glyph.size());
+            Look last = looks.isEmpty() ? null : looks.get(looks.size() - 1);
+            if (last != null && last.isLike(own))
+                looks.set(looks.size() - 1, last.with(own));
+            else looks.add(own);
+        }
+        return looks;
     }
 
     private static Set<String> links(List<Glyph> glyphs) {

@@ -16,8 +16,8 @@ class PageAlignmentTest {
     private static PageText page(int number) {
         List<PageText.Line> lines = new ArrayList<>();
         for (int i = 0; i < 12; i++)
-            lines.add(new PageText.Line("the " + WORDS[(number * 5 + i) % 12] + " number" + number + " line" + number + "x" + i, 72, 400, 80 + i * 14, 11, 0,
-                    "Liberation Serif"));
+            lines.add(new PageText.Line("the " + WORDS[(number * 5 + i) % 12] + " number" + number + " line" + number + "x" + i, 72, 400, 80 + i * 14, 11,
+                    List.of()));
         return new PageText(number, 595, 842, lines, List.of(), Set.of());
     }
 
