@@ -14,6 +14,9 @@ record FaceUse(String family, boolean bold, boolean italic, boolean serif, boole
         this(family, bold, italic, serif, fixed, mapped, false);
     }
 
+    /** Every glyph is sorted by its face, often; names remember their own hash. */
+    @Override public int hashCode() { return 4 * family.hashCode() + (bold ? 2 : 0) + (italic ? 1 : 0); }
+
     FaceUse inSmallCapitals() { return smallCapitals ? this : new FaceUse(family, bold, italic, serif, fixed, mapped, true); }
     FaceUse plain() { return smallCapitals ? new FaceUse(family, bold, italic, serif, fixed, mapped, false) : this; }
 }
