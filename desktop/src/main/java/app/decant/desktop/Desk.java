@@ -117,7 +117,7 @@ final class Desk {
     }
 
     /** Reads the list of fonts ahead of the first document; called once the window is there. */
-    void getReady() { layoutThread.execute(FontCatalogue::ofThisMachine); }
+    void getReady() { if (!layoutThread.isShutdown()) layoutThread.execute(FontCatalogue::ofThisMachine); }
 
     private static Thread daemon(Runnable task, String name) {
         Thread thread = new Thread(task, name);

@@ -49,7 +49,7 @@ final class LineBar {
         key.getStyleClass().add("quiet");
         need.setGraphic(key);
         need.setContentDisplay(javafx.scene.control.ContentDisplay.RIGHT);
-        need.setOnAction(event -> window.commands().show());
+        need.setOnAction(event -> window.palette().show());
         folders.setId("folders");
         folders.getStyleClass().add("room");
         folders.setMinWidth(Region.USE_PREF_SIZE);

@@ -39,7 +39,8 @@ final class MainWindow {
     private final PageTable table;
     private final Slip slip;
     private final FindBar find;
-    private final Commands commands;
+    private final CommandList commands;
+    private final Palette palette;
     private final PublishStation publish;
     private final TakeInStation takeIn;
     private final CheckStation check;
@@ -65,13 +66,15 @@ final class MainWindow {
         spine = new Spine(desk, table);
         slip = new Slip(this);
         find = new FindBar(desk, table);
-        commands = new Commands(this);
+        palette = new Palette(this);
         takeIn = new TakeInStation(this);
         check = new CheckStation(this);
         faith = new FaithSlip(this);
         beside = new SideBySide(this);
         publish = new PublishStation(this);
         folders = new FoldersRoom(this);
+        commands = new CommandList(this);
+        table.keys().use(commands);
         root.getStyleClass().add("window");
         root.setId("window");
         frame.setTop(line.node());
@@ -87,7 +90,7 @@ final class MainWindow {
 
     void show() {
         Scene scene = new Scene(root);
-        keys(scene);
+        commands.install(scene);
         stage.setScene(scene);
         stage.setTitle("Decant");
         place();
@@ -130,7 +133,7 @@ final class MainWindow {
     /** Does what showing does, out of sight, so that the archive of loaded classes made on exit holds what a start needs. */
     void warm() {
         Scene scene = new Scene(root, 1280, 800);
-        keys(scene);
+        commands.install(scene);
         scene.snapshot(null);
         desk.getReady();
     }
@@ -142,7 +145,9 @@ final class MainWindow {
     FindBar find() { return find; }
     PublishStation publishStation() { return publish; }
     Station station() { return station; }
-    Commands commands() { return commands; }
+    CommandList commands() { return commands; }
+
+    Palette palette() { return palette; }
     Spine spine() { return spine; }
 
     private void wire() {
@@ -231,30 +236,11 @@ final class MainWindow {
         frame.setRight(right);
     }
 
-    private void keys(Scene scene) {
-        scene.getAccelerators().put(key(KeyCode.DIGIT1), () -> go(Station.TAKE_IN));
-        scene.getAccelerators().put(key(KeyCode.DIGIT2), () -> go(Station.REVISE));
-        scene.getAccelerators().put(key(KeyCode.DIGIT3), () -> go(Station.CHECK));
-        scene.getAccelerators().put(key(KeyCode.DIGIT4), () -> go(Station.PUBLISH));
-        scene.getAccelerators().put(key(KeyCode.DIGIT5), this::goToFolders);
-        scene.getAccelerators().put(key(KeyCode.O), this::chooseFile);
-        scene.getAccelerators().put(key(KeyCode.S), this::save);
-        scene.getAccelerators().put(key(KeyCode.K), commands::show);
-        scene.getAccelerators().put(key(KeyCode.F), find::show);
-        scene.getAccelerators().put(key(KeyCode.ENTER), this::publishNow);
-        scene.getAccelerators().put(key(KeyCode.EQUALS), () -> table.zoomBy(1.1));
-        scene.getAccelerators().put(key(KeyCode.PLUS), () -> table.zoomBy(1.1));
-        scene.getAccelerators().put(key(KeyCode.MINUS), () -> table.zoomBy(1 / 1.1));
-        scene.getAccelerators().put(key(KeyCode.DIGIT0), () -> table.zoom(1.1));
-        scene.getAccelerators().put(new KeyCodeCombination(KeyCode.F8), () -> {
-            if (station == Station.TAKE_IN && isBeside()) faith.next();
-            else check.next();
-        });
-        scene.getAccelerators().put(new KeyCodeCombination(KeyCode.DOWN, KeyCombination.ALT_DOWN), () -> heading(1));
-        scene.getAccelerators().put(new KeyCodeCombination(KeyCode.UP, KeyCombination.ALT_DOWN), () -> heading(-1));
+    /** To the next place that wants a look. */
+    void nextPlace() {
+        if (station == Station.TAKE_IN && isBeside()) faith.next();
+        else check.next();
     }
-
-    private static KeyCombination key(KeyCode code) { return new KeyCodeCombination(code, KeyCombination.SHORTCUT_DOWN); }
 
     /** Publishes with the sentence as it stands. */
     void publishNow() {

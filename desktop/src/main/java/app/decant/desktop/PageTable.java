@@ -42,6 +42,7 @@ final class PageTable extends Region {
     private double[] tops = new double[0];
     private double contentHeight;
     private double contentWidth;
+    private final TableKeys keys;
     private boolean revealing;
     private boolean fitted = true;
 
@@ -58,7 +59,7 @@ final class PageTable extends Region {
         setClip(clip);
         getChildren().addAll(canvas, down, across);
         caret = new Caret();
-        TableKeys keys = new TableKeys(desk, this);
+        keys = new TableKeys(desk, this);
         setOnKeyPressed(keys::pressed);
         setOnKeyTyped(keys::typed);
         TableMouse mouse = new TableMouse(desk, this);
@@ -87,6 +88,7 @@ final class PageTable extends Region {
         });
     }
 
+    TableKeys keys() { return keys; }
     boolean hasPages() { return desk.pages().get() != null && tops.length > 1; }
     boolean atTop() { return down.getValue() < GAP; }
     DoubleProperty zoomProperty() { return zoom; }

@@ -61,11 +61,11 @@ final class Screenshots {
         steps.add(() -> snap("receipt"));
         steps.add(() -> {
             window.go(Station.REVISE);
-            window.commands().show();
+            window.palette().show();
         });
         steps.add(() -> snap("need"));
         steps.add(() -> {
-            window.commands().hide();
+            window.palette().hide();
             window.open(window.desk().receipt().get().file());
         });
         for (int i = 0; i < 8; i++) steps.add(() -> { });

@@ -68,7 +68,7 @@ final class Slip {
             tellFindings();
         });
         desk.source().addListener((observed, before, now) -> fill());
-        wire();
+        wire(window);
     }
 
     Node node() { return scroll; }
@@ -181,11 +181,11 @@ final class Slip {
         return StyleNames.plain(style);
     }
 
-    private void wire() {
-        bold.setOnAction(event -> PickedLook.toggle(desk, TextProperty.BOLD));
-        italic.setOnAction(event -> PickedLook.toggle(desk, TextProperty.ITALIC));
-        strike.setOnAction(event -> PickedLook.toggle(desk, TextProperty.STRIKE));
-        underline.setOnAction(event -> PickedLook.underline(desk));
+    private void wire(MainWindow window) {
+        bold.setOnAction(event -> window.commands().named("bold").run());
+        italic.setOnAction(event -> window.commands().named("italic").run());
+        strike.setOnAction(event -> window.commands().named("strike").run());
+        underline.setOnAction(event -> window.commands().named("underline").run());
         families.setOnAction(event -> {
             if (!telling && families.getValue() != null) PickedLook.set(desk, TextProperty.FAMILY, families.getValue());
         });

@@ -7,7 +7,6 @@ import app.decant.edit.Deletion;
 import app.decant.edit.Pasting;
 import app.decant.edit.Slice;
 import app.decant.edit.TextSelection;
-import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.edit.Typing;
 import app.decant.layout.TextPassage;
@@ -16,6 +15,7 @@ import app.decant.page.Line;
 import app.decant.layout.PagedDocument;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
@@ -29,8 +29,12 @@ final class TableKeys {
 
     private final Desk desk;
     private final PageTable table;
+    private CommandList commands;
     private double wantedX = -1;
     private Slice cutOut = new Slice(List.of());
+
+    /** What the keys of the table stand for besides moving and typing. */
+    void use(CommandList list) { commands = list; }
 
     TableKeys(Desk desk, PageTable table) {
         this.desk = desk;
@@ -58,6 +62,12 @@ final class TableKeys {
         boolean shift = event.isShiftDown();
         KeyCode code = event.getCode();
         if (event.isAltDown()) return;
+        Optional<Command> command = commands.onTable(event);
+        if (command.isPresent()) {
+            event.consume();
+            command.get().run();
+            return;
+        }
         Runnable task = switch (code) {
             case LEFT -> () -> across(false, control, shift);
             case RIGHT -> () -> across(true, control, shift);
@@ -72,15 +82,6 @@ final class TableKeys {
             case ENTER -> control ? null : shift ? () -> edit(Typing.breakLine(desk.document(), desk.selection().get())) : () ->
                     edit(Typing.breakParagraph(desk.document(), desk.selection().get()));
             case TAB -> control ? null : () -> edit(Typing.type(desk.document(), desk.selection().get(), "\t", null));
-            case A -> control ? () -> desk.selection().set(new TextSelection(first(), last())) : null;
-            case C -> control ? this::copy : null;
-            case X -> control ? this::cut : null;
-            case V -> control ? this::paste : null;
-            case Z -> control ? shift ? desk::redo : desk::undo : null;
-            case Y -> control ? desk::redo : null;
-            case B -> control ? () -> PickedLook.toggle(desk, TextProperty.BOLD) : null;
-            case I -> control ? () -> PickedLook.toggle(desk, TextProperty.ITALIC) : null;
-            case U -> control ? () -> PickedLook.underline(desk) : null;
             default -> null;
         };
         if (task == null) return;
@@ -206,7 +207,10 @@ final class TableKeys {
         edit(Deletion.delete(desk.document(), span));
     }
 
-    private void copy() {
+    /** Picks everything. */
+    void all() { desk.selection().set(new TextSelection(first(), last())); }
+
+    void copy() {
         TextSelection span = desk.selection().get();
         if (span.isEmpty()) return;
         cutOut = Slice.of(desk.document(), span);
@@ -215,14 +219,14 @@ final class TableKeys {
         Clipboard.getSystemClipboard().setContent(content);
     }
 
-    private void cut() {
+    void cut() {
         TextSelection span = desk.selection().get();
         if (span.isEmpty()) return;
         copy();
         edit(Deletion.delete(desk.document(), span));
     }
 
-    private void paste() {
+    void paste() {
         String text = Clipboard.getSystemClipboard().getString();
         if (text == null || text.isEmpty()) return;
         TextSelection span = desk.selection().get();

@@ -1,9 +1,5 @@
 package app.decant.desktop;
 
-import app.decant.desktop.MainWindow.Station;
-import java.nio.charset.Charset;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
@@ -16,19 +12,14 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 /** "What do you need?": everything that can be done, found by words. */
-final class Commands {
+final class Palette {
     private final MainWindow window;
     private final StackPane veil = new StackPane();
     private final TextField field = new TextField();
     private final ListView<Command> list = new ListView<>();
-    private final List<Command> all = new ArrayList<>();
 
-    /** One thing that can be done. */
-    private record Command(String words, String key, Runnable task) { }
-
-    Commands(MainWindow window) {
+    Palette(MainWindow window) {
         this.window = window;
-        fill();
         field.setPromptText(Words.of("need"));
         field.setId("need-field");
         list.setId("need-list");
@@ -40,8 +31,8 @@ final class Commands {
                     return;
                 }
                 BorderPane row = new BorderPane();
-                row.setLeft(new Label(command.words));
-                Label key = new Label(command.key);
+                row.setLeft(new Label(command.words()));
+                Label key = new Label(command.keyWords());
                 key.getStyleClass().add("quiet");
                 row.setRight(key);
                 setGraphic(row);
@@ -71,33 +62,6 @@ final class Commands {
         list.setOnMouseClicked(event -> run());
     }
 
-    private void fill() {
-        add("command.open", "Ctrl O", window::chooseFile);
-        add("command.save", "Ctrl S", window::save);
-        add("command.publish", "Ctrl Enter", window::publishNow);
-        add("command.find", "Ctrl F", () -> {
-            window.go(Station.REVISE);
-            window.find().show();
-        });
-        add("command.undo", "Ctrl Z", () -> window.desk().undo());
-        add("command.redo", "Ctrl Shift Z", () -> window.desk().redo());
-        add("command.take.in", "Ctrl 1", () -> window.go(Station.TAKE_IN));
-        add("command.revise", "Ctrl 2", () -> window.go(Station.REVISE));
-        add("command.check", "Ctrl 3", () -> window.go(Station.CHECK));
-        add("command.sentence", "Ctrl 4", () -> window.go(Station.PUBLISH));
-        add("command.folders", "Ctrl 5", window::goToFolders);
-        add("command.next.heading", "Alt \u2193", () -> window.heading(1));
-        add("command.previous.heading", "Alt \u2191", () -> window.heading(-1));
-        add("command.larger", "Ctrl +", () -> window.table().zoomBy(1.1));
-        add("command.smaller", "Ctrl -", () -> window.table().zoomBy(1 / 1.1));
-        add("command.dark", "", () -> window.dark(!window.isDark()));
-        for (String letters : ContentCards.LETTERS) {
-            all.add(new Command(Words.of("command.read.as", Words.of("letters." + letters)), letters, () -> window.readAs(Charset.forName(letters))));
-        }
-    }
-
-    private void add(String key, String shortcut, Runnable task) { all.add(new Command(Words.of(key), shortcut, task)); }
-
     void show() {
         field.clear();
         filter();
@@ -112,8 +76,8 @@ final class Commands {
 
     private void filter() {
         String wanted = field.getText().toLowerCase(Locale.ROOT).trim();
-        list.getItems().setAll(all.stream().filter(command -> {
-            String words = command.words.toLowerCase(Locale.ROOT);
+        list.getItems().setAll(window.commands().applying().stream().filter(command -> {
+            String words = command.words().toLowerCase(Locale.ROOT);
             for (String part : wanted.split("\\s+")) if (!words.contains(part)) return false;
             return true;
         }).toList());
@@ -123,6 +87,6 @@ final class Commands {
     private void run() {
         Command command = list.getSelectionModel().getSelectedItem();
         hide();
-        if (command != null) command.task.run();
+        if (command != null) command.run();
     }
 }
