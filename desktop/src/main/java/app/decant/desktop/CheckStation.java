@@ -42,7 +42,7 @@ final class CheckStation {
         int look = window.desk().looks();
         Label section = new Label(Words.of("slip.look"));
         section.getStyleClass().add("section");
-        Label title = new Label(look == 0 ? Words.of("check.clean") : Words.count("check.places", look));
+        Label title = new Label(look == 0 ? Words.of("check.clean") : Words.of("check.places", look));
         title.getStyleClass().add("slip-title");
         title.setWrapText(true);
         list.getChildren().addAll(section, title);

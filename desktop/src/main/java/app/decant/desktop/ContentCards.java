@@ -48,7 +48,7 @@ final class ContentCards extends RecipeCards {
             int to = level;
             PdfChoices.Bookmarks marks = kept.levels(1, to, 1);
             long count = window.desk().pages().get().outline().headings().stream().filter(heading -> marks.includes(heading.level())).count();
-            card.choice(to == 1 ? Words.of("bookmarks.level", 1) : Words.of("bookmarks.levels", 1, to), Words.count("headings", (int) count), now().style()
+            card.choice(to == 1 ? Words.of("bookmarks.level", 1) : Words.of("bookmarks.levels", 1, to), Words.of("headings", (int) count), now().style()
                     .bookmarks().any() && now().style().bookmarks().to() == to, () -> set.accept(now().with(marks)));
         }
         card.choice(Words.of("bookmarks.none"), "", !now().style().bookmarks().any(), () -> set.accept(now().with(PdfChoices.Bookmarks.NONE)));

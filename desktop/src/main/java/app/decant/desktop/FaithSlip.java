@@ -71,7 +71,7 @@ final class FaithSlip {
         List<Difference> differences = faith == null ? List.of() : faith.differences().stream().filter(one -> one.kind() != Difference.Kind.HEADING).toList();
         long look = outline.gaps().size() + findings.stream().filter(one -> one.weight() != Finding.Weight.NOTE).count() + differences.stream()
                 .filter(one -> one.weight() != Finding.Weight.NOTE).count();
-        Label title = new Label(look == 0 ? Words.of(faith == null ? "faith.comparing" : "check.clean") : Words.count("check.places", (int) look));
+        Label title = new Label(look == 0 ? Words.of(faith == null ? "faith.comparing" : "check.clean") : Words.of("check.places", (int) look));
         title.getStyleClass().add("slip-title");
         title.setWrapText(true);
         list.getChildren().add(title);

@@ -85,7 +85,7 @@ final class FindBar {
     }
 
     private void tell() {
-        count.setText(field.getText().isEmpty() ? "" : found.isEmpty() ? Words.of("find.none") : at < 0 ? Words.count("find.found", found.size())
+        count.setText(field.getText().isEmpty() ? "" : found.isEmpty() ? Words.of("find.none") : at < 0 ? Words.of("find.found", found.size())
                 : Words.of("find.at", at + 1, found.size()));
     }
 

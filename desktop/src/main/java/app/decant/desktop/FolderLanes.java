@@ -193,7 +193,7 @@ final class FolderLanes {
     private static Card card(Entry entry) {
         boolean made = entry.state() == State.DONE || entry.state() == State.WANTS_LOOK;
         String faith = entry.faith() < 0 ? "" : Words.of("lane.faith", Math.round(entry.faith()));
-        String pages = entry.pages() > 0 ? Words.count("pages", entry.pages()) : ReceiptView.bytes(entry.resultBytes());
+        String pages = entry.pages() > 0 ? Words.of("pages", entry.pages()) : ReceiptView.bytes(entry.resultBytes());
         String name = (made ? entry.target() : entry.source()).getFileName().toString();
         // The name stands above already.
         String about = !made ? entry.words().isEmpty() ? "" : entry.words().get(0).replaceFirst("^" + java.util.regex.Pattern.quote(name) + " ", "")

@@ -255,7 +255,7 @@ final class FoldersRoom {
         double seconds = (System.nanoTime() - startedAt) / 1e9;
         long remaining = over == 0 ? -1 : Math.round(seconds / over * (total - over));
         left.setText(Words.of("folders.so.far", over, total) + (remaining < 0 || over == total ? "" : "\n"
-                + (remaining < 90 ? Words.count("folders.seconds", (int) Math.max(1, remaining)) : Words.count("folders.minutes",
+                + (remaining < 90 ? Words.of("folders.seconds", (int) Math.max(1, remaining)) : Words.of("folders.minutes",
                 (int) Math.round(remaining / 60.0)))));
     }
 

@@ -84,8 +84,8 @@ final class Ledger {
         where.setText(Words.of("ledger.page", table.pageInView().get() + 1, pages.count()));
         long replaced = pages.fonts().stream().filter(match -> !match.here()).count();
         StringBuilder text = new StringBuilder();
-        if (words >= 0) text.append(" \u00B7 ").append(Words.count("words", words));
-        if (replaced > 0) text.append(" \u00B7 ").append(Words.count("fonts.replaced", (int) replaced));
+        if (words >= 0) text.append(" \u00B7 ").append(Words.of("words", words));
+        if (replaced > 0) text.append(" \u00B7 ").append(Words.of("fonts.replaced", (int) replaced));
         about.setText(text.toString());
         String copy = desk.kept().get() == null ? "" : ", " + Words.of("ledger.kept", desk.kept().get().format(DateTimeFormatter.ofPattern("HH:mm:ss")));
         safe.setText(Words.of("ledger.original") + copy + " \u00B7 " + Math.round(table.zoomProperty().get() * 100) + " %");

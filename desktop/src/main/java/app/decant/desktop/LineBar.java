@@ -154,7 +154,7 @@ final class LineBar {
         }
         name.setText(source == null ? "Decant" : source.title() + (window.desk().changed().get() ? " \u2022" : ""));
         int pages = window.desk().pages().get() == null ? 0 : window.desk().pages().get().count();
-        about.setText(source == null ? Words.of("no.document") : source.name() + " \u00B7 " + Words.count("pages", pages) + " \u00B7 "
+        about.setText(source == null ? Words.of("no.document") : source.name() + " \u00B7 " + Words.of("pages", pages) + " \u00B7 "
                 + Words.of(window.desk().changed().get() ? "working.copy" : "as.taken.in"));
         int look = window.desk().looks();
         count.setText(Integer.toString(look));

@@ -76,7 +76,7 @@ final class Palette {
 
     private void filter() {
         String wanted = field.getText().toLowerCase(Locale.ROOT).trim();
-        list.getItems().setAll(window.commands().applying().stream().filter(command -> {
+        list.getItems().setAll(window.commands().applying().stream().filter(command -> !command.key().equals("need")).filter(command -> {
             String words = command.words().toLowerCase(Locale.ROOT);
             for (String part : wanted.split("\\s+")) if (!words.contains(part)) return false;
             return true;

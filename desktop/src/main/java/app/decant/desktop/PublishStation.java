@@ -234,9 +234,9 @@ final class PublishStation {
         if (recipe.target() == Target.PDF) {
             int count = chosen(pages).size();
             long marks = pages.outline().headings().stream().filter(heading -> recipe.style().bookmarks().includes(heading.level())).count();
-            proof(Words.count("proof.pages", count));
-            if (recipe.style().bookmarks().any()) proof(Words.count("proof.bookmarks", (int) marks));
-            proof(Words.count("proof.fonts", pages.fonts().size()));
+            proof(Words.of("proof.pages", count));
+            if (recipe.style().bookmarks().any()) proof(Words.of("proof.bookmarks", (int) marks));
+            proof(Words.of("proof.fonts", pages.fonts().size()));
             proof(Words.of("proof.links"));
             if (recipe.style().tells()) proof(Words.of("proof.tags"));
             if (recipe.locking().isOn()) proof(Words.of("proof.lock"));
@@ -274,7 +274,7 @@ final class PublishStation {
 
     private String rangeWords(PagedDocument pages) {
         return switch (recipe.pages().text()) {
-            case "all" -> pages.count() == 1 ? Words.of("pages.one") : Words.of("pages.all", pages.count());
+            case "all" -> pages.count() == 1 ? Words.of("pages", 1) : Words.of("pages.all", pages.count());
             case "odd" -> Words.of("pages.odd");
             case "even" -> Words.of("pages.even");
             default -> Words.of("pages.some", recipe.pages().text().replace("-", "\u2013"));

@@ -120,7 +120,7 @@ final class QueueView {
         }, made -> {
             desk.job().set(null);
             show();
-            if (!made.isEmpty()) window.notices().say(Words.count("queue.done", made.size()), "notice-good", Notices.action("receipt.folder",
+            if (!made.isEmpty()) window.notices().say(Words.of("queue.done", made.size()), "notice-good", Notices.action("receipt.folder",
                     () -> window.openOutside(made.get(0).file().getParent())));
         }, problem -> {
             desk.job().set(null);

@@ -31,7 +31,7 @@ final class ReceiptView {
         box.setId("receipt");
         Label title = new Label(Words.of(receipt.proven() ? "receipt.proven" : "receipt.not", receipt.file().getFileName()));
         title.getStyleClass().add("slip-title");
-        String pages = receipt.pages() > 0 ? Words.count("pages", receipt.pages()) + ", " : "";
+        String pages = receipt.pages() > 0 ? Words.of("pages", receipt.pages()) + ", " : "";
         Label size = new Label(Words.of("receipt.size", pages, bytes(receipt.bytes()), String.format(java.util.Locale.ENGLISH, "%.1f", receipt.time()
                 .toMillis() / 1000.0), receipt.file().getParent()));
         size.getStyleClass().add("quiet");
@@ -103,7 +103,7 @@ final class ReceiptView {
     }
 
     static String bytes(long bytes) {
-        if (bytes < 1000) return Words.count("bytes", (int) bytes);
+        if (bytes < 1000) return Words.of("bytes", (int) bytes);
         if (bytes < 1_000_000) return Words.of("kilobytes", Math.round(bytes / 1000.0));
         if (bytes >= 1_000_000_000) return Words.of("gigabytes", String.format(java.util.Locale.ENGLISH, "%,.1f", bytes / 1e9));
         return Words.of("megabytes", String.format(java.util.Locale.ENGLISH, "%.1f", bytes / 1e6));

@@ -79,7 +79,7 @@ final class TakeInStation {
         VBox box = new VBox(6, section("take.came"));
         box.getStyleClass().add("card");
         int pages = window.desk().pages().get() == null ? 0 : window.desk().pages().get().count();
-        Label what = new Label(Words.of("take.what", source.name(), source.taken().format().kind(), Words.count("pages", pages)));
+        Label what = new Label(Words.of("take.what", source.name(), source.taken().format().kind(), Words.of("pages", pages)));
         what.setWrapText(true);
         box.getChildren().add(what);
         for (Finding finding : window.desk().findings()) box.getChildren().add(FindingRow.of(finding));

@@ -112,7 +112,7 @@ final class WatchWindow {
     }
 
     private void count() {
-        words.setText(failed == 0 ? Words.count("watch.so.far", made) : Words.count("watch.so.far", made) + " \u00B7 " + Words.of("watch.failed", failed));
+        words.setText(failed == 0 ? Words.of("watch.so.far", made) : Words.of("watch.so.far", made) + " \u00B7 " + Words.of("watch.failed", failed));
     }
 
     private void open(Entry entry) {

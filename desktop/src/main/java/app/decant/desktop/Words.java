@@ -1,6 +1,6 @@
 package app.decant.desktop;
 
-import java.text.MessageFormat;
+import com.ibm.icu.text.MessageFormat;
 import java.util.Locale;
 import java.util.ResourceBundle;
 
@@ -10,12 +10,8 @@ final class Words {
 
     private Words() { }
 
-    /** The words of a key, with {@code {0}}, {@code {1}} filled in. */
+    /** The words of a key, with {@code {0}}, {@code {1}} filled in; how many there are may choose among them (ICU message patterns). */
     static String of(String key, Object... values) {
-        String pattern = BUNDLE.getString(key);
-        return values.length == 0 ? pattern : new MessageFormat(pattern, Locale.ENGLISH).format(values);
+        return new MessageFormat(BUNDLE.getString(key), Locale.ENGLISH).format(values);
     }
-
-    /** One thing or several: the key's {@code .one} or {@code .many} words. */
-    static String count(String key, int count) { return of(key + (count == 1 ? ".one" : ".many"), count); }
 }
