@@ -32,7 +32,8 @@ import org.junit.jupiter.api.Test;
  * where the step's map says. No character stands twice in a document, so each can be followed.
  */
 class StepLawsTest {
-    private static final int DOCUMENTS = 1200;
+    /** Fewer are enough to notice a mutant. */
+    private static final int DOCUMENTS = Integer.getInteger("decant.laws", 1200);
 
     @Test void aStepTakenBackGivesTheDocumentThatWasThere() {
         Map<Class<?>, Integer> tried = new HashMap<>();
@@ -47,7 +48,7 @@ class StepLawsTest {
                 tried.merge(step.getClass(), 1, Integer::sum);
             }
         }
-        assertThat(tried).hasSize(Step.class.getPermittedSubclasses().length).allSatisfy((kind, count) -> assertThat(count).as(kind.toString()).isGreaterThan(100));
+        assertThat(tried).hasSize(Step.class.getPermittedSubclasses().length).allSatisfy((kind, count) -> assertThat(count).as(kind.toString()).isGreaterThan(DOCUMENTS / 12));
     }
 
     @Test void everyCharacterIsWhereTheMapSaysAndNoneThatIsGoneIsFound() {

@@ -26,9 +26,11 @@ import org.junit.jupiter.api.Test;
 
 /** The laws of what people do: random edits with selections of every kind in every story, against a plain text and back through the history. */
 class TransactionLawsTest {
+    private static final int DOCUMENTS = Integer.getInteger("decant.laws", 1200);
+
     @Test void everythingUndoneIsTheFirstDocumentAndRedoneTheLast() {
         Map<EditKind, Integer> done = new HashMap<>();
-        for (int seed = 0; seed < 150; seed++) {
+        for (int seed = 0; seed < DOCUMENTS / 8; seed++) {
             Random random = new Random(seed);
             RandomDocument made = new RandomDocument(random);
             Document document = made.document();
@@ -65,7 +67,7 @@ class TransactionLawsTest {
 
     /** Selections and marks live through edits that others make beside them: what is picked afterwards reads as before. */
     @Test void whatIsPickedElsewhereStaysPicked() {
-        for (int seed = 0; seed < 600; seed++) {
+        for (int seed = 0; seed < DOCUMENTS / 2; seed++) {
             Random random = new Random(seed);
             RandomDocument made = new RandomDocument(random);
             Document document = made.document();
@@ -91,7 +93,7 @@ class TransactionLawsTest {
 
     /** In plain paragraphs every edit is an edit of one string, a new line for each paragraph's end. */
     @Test void editsOfPlainParagraphsAreEditsOfAString() {
-        for (int seed = 0; seed < 400; seed++) {
+        for (int seed = 0; seed < DOCUMENTS / 3; seed++) {
             Random random = new Random(seed);
             Document document = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(Paragraph.of("one"), Paragraph.of(""),
                     Paragraph.of("two words"), Paragraph.of("three")))));
@@ -176,7 +178,7 @@ class TransactionLawsTest {
     }
 
     @Test void wordsAreFoundInEveryStory() {
-        for (int seed = 0; seed < 100; seed++) {
+        for (int seed = 0; seed < DOCUMENTS / 12; seed++) {
             Document document = new RandomDocument(new Random(seed)).document();
             for (Story story : Stories.all(document)) {
                 for (Walk.Stop stop : Walk.of(document, story).stops()) {
