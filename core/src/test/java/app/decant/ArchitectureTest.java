@@ -1,6 +1,5 @@
 package app.decant;
 
-import static org.assertj.core.api.Assertions.assertThat;
 import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
@@ -11,17 +10,11 @@ import app.decant.document.Paragraph;
 import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.Walk;
-import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption.DoNotIncludeTests;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.List;
-import java.util.stream.Stream;
+import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
 
 /** The house: arrows point down, values have no setters, the core knows no interface. */
 @AnalyzeClasses(packages = "app.decant", importOptions = DoNotIncludeTests.class)
@@ -68,27 +61,15 @@ class ArchitectureTest {
 
     @ArchTest static final ArchRule THE_CORE_KNOWS_NO_INTERFACE = noClasses().should().dependOnClassesThat().resideInAnyPackage("javafx..", "javax.swing..");
 
-    @ArchTest static final ArchRule VALUES_HAVE_NO_SETTERS = com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noMethods().that().areDeclaredInClassesThat()
+    @ArchTest static final ArchRule VALUES_HAVE_NO_SETTERS = ArchRuleDefinition.noMethods().that().areDeclaredInClassesThat()
             .resideInAPackage("app.decant.document")
             .should().haveNameMatching("set[A-Z].*");
 
-    @ArchTest static final ArchRule VALUES_KEEP_WHAT_THEY_ARE_GIVEN = com.tngtech.archunit.lang.syntax.ArchRuleDefinition.fields().that()
+    @ArchTest static final ArchRule VALUES_KEEP_WHAT_THEY_ARE_GIVEN = ArchRuleDefinition.fields().that()
             .areDeclaredInClassesThat().resideInAPackage("app.decant.document")
             .should().beFinal();
 
     @ArchTest static final ArchRule NAMES_SAY_WHAT_THINGS_ARE = noClasses().should().haveNameMatching(".*(Util|Utils|Helper|Manager|Impl)$");
-
-    @ArchTest static void linesFitOnAScreen(JavaClasses classes) throws IOException {
-        List<String> wide = new ArrayList<>();
-        for (String module : List.of("core", "cli", "desktop", "bench")) {
-            try (Stream<Path> files = Files.walk(Path.of("..", module, "src", "main", "java"))) {
-                for (Path file : files.filter(one -> one.toString().endsWith(".java")).toList()) {
-                    for (String line : Files.readAllLines(file)) if (line.length() > 160) wide.add(file + ": " + line.strip());
-                }
-            }
-        }
-        assertThat(wide).isEmpty();
-    }
 
     @ArchTest static final ArchRule READERS_AND_WRITERS_STAND_APART = classes().that().haveSimpleNameEndingWith("Writer").and()
             .resideInAPackage("app.decant.format..")

@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.decant.demo.HarbourNotice;
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
@@ -13,9 +13,9 @@ import app.decant.format.Taken;
 import app.decant.format.ooxml.DocxWriter;
 import app.decant.format.ooxml.OoxmlFormat;
 import app.decant.format.text.PlainFormat;
+import app.decant.publish.Guard;
 import app.decant.publish.PageRange;
 import app.decant.publish.Receipt;
-import app.decant.publish.Guard;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
@@ -29,6 +29,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.Random;
+import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
@@ -151,7 +152,7 @@ class BadInputTest {
         }
     }
 
-    private static byte[] changed(byte[] archive, String part, java.util.function.UnaryOperator<String> change) throws IOException {
+    private static byte[] changed(byte[] archive, String part, UnaryOperator<String> change) throws IOException {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(archive)); ZipOutputStream out = new ZipOutputStream(bytes)) {
             for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {

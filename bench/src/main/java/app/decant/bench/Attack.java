@@ -2,8 +2,8 @@ package app.decant.bench;
 
 import app.decant.Decant;
 import app.decant.demo.HarbourNotice;
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Progress;
 import app.decant.folder.FolderJournal;
@@ -15,14 +15,15 @@ import app.decant.publish.Delivery;
 import app.decant.publish.Guard;
 import app.decant.publish.Order;
 import app.decant.publish.PublishQueue;
-import app.decant.publish.Recipe;
 import app.decant.publish.Recipe.WhenPresent;
+import app.decant.publish.Recipe;
 import app.decant.publish.RecipeFile;
 import app.decant.publish.Target;
 import app.decant.publish.TimeLimit;
 import ch.qos.logback.classic.Level;
 import ch.qos.logback.classic.Logger;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -117,7 +118,7 @@ public final class Attack {
                 try {
                     doing.run(gate, progress);
                 } catch (IOException e) {
-                    throw new java.io.UncheckedIOException(e);
+                    throw new UncheckedIOException(e);
                 }
                 return null;
             });

@@ -2,8 +2,8 @@ package app.decant.bench;
 
 import app.decant.document.Document;
 import app.decant.document.Place;
-import app.decant.edit.TextSelection;
 import app.decant.document.Walk;
+import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;

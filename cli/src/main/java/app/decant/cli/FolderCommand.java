@@ -1,8 +1,8 @@
 package app.decant.cli;
 
 import app.decant.Decant;
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.document.Progress;
 import app.decant.folder.FolderJournal;
 import app.decant.folder.FolderLog;

@@ -27,6 +27,7 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
@@ -130,7 +131,7 @@ final class InspectCommand implements Callable<Integer> {
         for (Finding finding : findings) out.println("  finding  " + finding.what());
         if (losses != null) for (Finding finding : losses) out.println("  ." + target + "     " + finding.what());
         if (faith == null) return;
-        out.printf(java.util.Locale.ROOT, "  faith    %.1f of 100%n", faith.score());
+        out.printf(Locale.ROOT, "  faith    %.1f of 100%n", faith.score());
         for (Difference difference : faith.differences()) out.println("  differs  page " + (difference.page() + 1) + ": " + difference.sentence());
     }
 }

@@ -8,6 +8,7 @@ import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
+import java.util.Locale;
 
 /** Values as JSON. */
 final class Json {
@@ -23,7 +24,7 @@ final class Json {
         ArrayNode array = array();
         for (Finding finding : findings) {
             ObjectNode node = array.addObject();
-            node.put("weight", finding.weight().name().toLowerCase(java.util.Locale.ROOT));
+            node.put("weight", finding.weight().name().toLowerCase(Locale.ROOT));
             node.put("what", finding.what());
             if (!finding.where().isEmpty()) node.put("where", finding.where());
         }

@@ -5,8 +5,8 @@ import app.decant.document.DecantException;
 import java.util.Arrays;
 import java.util.Locale;
 import org.slf4j.LoggerFactory;
-import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import picocli.CommandLine;
 
 /** The command line's entrance. Exit status 0: all done; 1: something failed; 2: wrong call. */
 @Command(name = "decant", description = "Takes office documents in, and publishes them again.", mixinStandardHelpOptions = true, version = "Decant 0.1.0",

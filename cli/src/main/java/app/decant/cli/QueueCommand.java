@@ -1,11 +1,11 @@
 package app.decant.cli;
 
 import app.decant.Decant;
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.document.Progress;
-import app.decant.publish.PublishQueue;
 import app.decant.publish.PublishQueue.Waiting;
+import app.decant.publish.PublishQueue;
 import app.decant.publish.Receipt;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import java.io.PrintWriter;

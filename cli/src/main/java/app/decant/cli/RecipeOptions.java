@@ -1,8 +1,8 @@
 package app.decant.cli;
 
 import app.decant.Decant;
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.pdf.Overlay;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;

@@ -1,7 +1,7 @@
 package app.decant.cli;
 
-import app.decant.publish.RecipeFile;
 import app.decant.publish.Recipe;
+import app.decant.publish.RecipeFile;
 import app.decant.publish.Recipes;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;

@@ -1,7 +1,7 @@
 package app.decant.cli;
 
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import java.io.Console;
 import java.io.IOException;
 import java.nio.file.Files;

@@ -2,6 +2,7 @@ package app.decant.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.decant.Decant;
 import app.decant.demo.DemoFiles;
 import app.decant.format.odf.OdfFormat;
 import com.fasterxml.jackson.databind.JsonNode;
@@ -158,7 +159,7 @@ class CommandLineTest {
 
     @Test void theNameOfTheResultSaysTheFormatAndMustNotContradict() {
         assertThat(call("publish", notice, "--out", folder.resolve("named.odt")).status()).isZero();
-        assertThat(app.decant.Decant.open(folder.resolve("named.odt")).format()).isEqualTo(OdfFormat.ODT);
+        assertThat(Decant.open(folder.resolve("named.odt")).format()).isEqualTo(OdfFormat.ODT);
         assertThat(call("publish", notice, "--to", "pdf", "--out", folder.resolve("wrong.docx")).status()).isEqualTo(2);
     }
 

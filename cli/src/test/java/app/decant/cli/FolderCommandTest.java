@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.File;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -90,7 +91,7 @@ class FolderCommandTest {
             assertThat(new ProcessBuilder(call(source.toString(), "--into", target.toString(), "--dry-run")).redirectErrorStream(true)
                     .redirectOutput(ProcessBuilder.Redirect.DISCARD).start().waitFor()).isZero();
             Process second = new ProcessBuilder(call(source.toString(), "--into", target.toString())).redirectErrorStream(true).start();
-            String said = new String(second.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+            String said = new String(second.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
             assertThat(first.isAlive()).as("the first is still at work").isTrue();
             assertThat(second.waitFor()).isEqualTo(1);
             assertThat(said).contains("Another run is at work");

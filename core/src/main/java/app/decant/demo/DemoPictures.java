@@ -1,9 +1,11 @@
 package app.decant.demo;
 
 import app.decant.document.Image;
+import app.decant.font.Face;
 import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.Font;
+import java.awt.FontFormatException;
 import java.awt.GradientPaint;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
@@ -128,8 +130,8 @@ final class DemoPictures {
 
     private static Font font(float size) {
         try {
-            return Font.createFont(Font.TRUETYPE_FONT, app.decant.font.Face.class.getResourceAsStream("LiberationSans-Regular.ttf")).deriveFont(size);
-        } catch (java.awt.FontFormatException e) {
+            return Font.createFont(Font.TRUETYPE_FONT, Face.class.getResourceAsStream("LiberationSans-Regular.ttf")).deriveFont(size);
+        } catch (FontFormatException e) {
             throw new IllegalStateException(e);
         } catch (IOException e) {
             throw new UncheckedIOException(e);

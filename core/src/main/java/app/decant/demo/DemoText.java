@@ -5,8 +5,9 @@ import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.Property;
 import app.decant.document.Table;
 import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
@@ -68,7 +69,7 @@ final class DemoText {
         return inlines;
     }
 
-    private static Look toggled(Look look, app.decant.document.Property<Boolean> property) {
+    private static Look toggled(Look look, Property<Boolean> property) {
         return look.is(property) ? look.without(property) : look.with(property, true);
     }
 

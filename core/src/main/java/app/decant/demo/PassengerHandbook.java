@@ -14,27 +14,29 @@ import app.decant.document.Border;
 import app.decant.document.ContentsList;
 import app.decant.document.Document;
 import app.decant.document.Facts;
+import app.decant.document.Image;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty.TabStop;
 import app.decant.document.ParagraphProperty.TabStops;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Picture;
-import app.decant.document.Section;
 import app.decant.document.Section.Columns;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section.PageGeometry;
 import app.decant.document.Section.PageNumbering;
+import app.decant.document.Section;
 import app.decant.document.Table;
-import app.decant.document.TableProperty;
 import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty;
 import app.decant.document.TextBox;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 
 /** The passenger handbook: three levels of headings, contents, tables, pictures, lists, footnotes, links, running heads, a page in two columns. */
@@ -96,7 +98,7 @@ public final class PassengerHandbook {
         blocks.add(ContentsList.forLevels(1, 3));
     }
 
-    private static Paragraph picture(app.decant.document.Image image, double width, double height, String words) {
+    private static Paragraph picture(Image image, double width, double height, String words) {
         return new Paragraph("Normal", Look.of(ParagraphProperty.KEEP_WITH_NEXT, true), Look.PLAIN,
                 List.of(new Inline.InlinePicture(new Picture(image, width, height, words), Look.PLAIN)));
     }
@@ -311,7 +313,7 @@ public final class PassengerHandbook {
                 + "Inner line carries foot passengers, bicycles and small parcels. It does not sail when the Skerrow line is cancelled."));
     }
 
-    private static String clock(int minutes) { return String.format(java.util.Locale.ROOT, "%02d:%02d", minutes / 60 % 24, minutes % 60); }
+    private static String clock(int minutes) { return String.format(Locale.ROOT, "%02d:%02d", minutes / 60 % 24, minutes % 60); }
 
     private void puttingThingsRight() {
         blocks.add(heading(1, "Putting things right", "right"));

@@ -5,6 +5,7 @@ import app.decant.document.ParagraphProperty.TabStops;
 import app.decant.document.TableProperty.TablePart;
 import java.util.EnumSet;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
 
@@ -151,7 +152,7 @@ public final class Cascade {
 
     private Look partLook(String id, TablePart part) {
         Look look = Look.PLAIN;
-        Set<String> seen = new java.util.HashSet<>();
+        Set<String> seen = new HashSet<>();
         for (Style style = styles.style(id); style != null && seen.add(style.id()); style = styles.style(style.parent())) {
             look = look.over(style.parts().getOrDefault(part, Look.PLAIN));
         }

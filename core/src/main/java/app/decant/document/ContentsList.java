@@ -2,6 +2,7 @@ package app.decant.document;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -23,7 +24,7 @@ public final class ContentsList {
                 if (!(blocks.get(b) instanceof Contents contents)) continue;
                 List<Outline.Heading> listed = outline.headings().stream()
                         .filter(heading -> heading.level() >= contents.fromLevel() && heading.level() <= contents.toLevel()).toList();
-                Map<Paragraph, String> marks = new java.util.IdentityHashMap<>();
+                Map<Paragraph, String> marks = new IdentityHashMap<>();
                 for (Outline.Heading heading : listed) {
                     String mark = bookmark(heading.paragraph());
                     if (mark == null) {

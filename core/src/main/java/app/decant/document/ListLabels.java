@@ -3,10 +3,11 @@ package app.decant.document;
 import app.decant.document.ParagraphProperty.ListReference;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.Map;
-import java.util.function.Predicate;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /** The labels of all list paragraphs of a document, counted in reading order (ISO/IEC 29500-1, 17.9). */
 public final class ListLabels {
@@ -60,7 +61,7 @@ public final class ListLabels {
             return fresh;
         });
         Integer restart = list.starts().get(depth);
-        if (restart != null && started.computeIfAbsent(list.id(), id -> new java.util.HashSet<>()).add(depth)) {
+        if (restart != null && started.computeIfAbsent(list.id(), id -> new HashSet<>()).add(depth)) {
             values[depth] = restart;
         } else if (values[depth] == Integer.MIN_VALUE) {
             values[depth] = level.start();

@@ -1,6 +1,7 @@
 package app.decant.document;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -20,7 +21,7 @@ public record Section(Start start, PageGeometry page, Columns columns, PageNumbe
     public static final Section PLAIN = new Section(Start.NEXT_PAGE, PageGeometry.A4, Columns.ONE, PageNumbering.CONTINUED, Map.of(), false, List.of());
 
     public Section {
-        frames = java.util.Collections.unmodifiableMap(new TreeMap<>(frames));
+        frames = Collections.unmodifiableMap(new TreeMap<>(frames));
         blocks = List.copyOf(blocks);
     }
 

@@ -1,5 +1,6 @@
 package app.decant.document;
 
+import java.util.Collections;
 import java.util.Map;
 import java.util.TreeMap;
 
@@ -14,7 +15,7 @@ import java.util.TreeMap;
  * @param parts  for table styles: what the parts of a table look like
  */
 public record Style(String id, String name, Kind kind, String parent, String next, Look look, Map<TableProperty.TablePart, Look> parts) {
-    public Style { parts = java.util.Collections.unmodifiableMap(new TreeMap<>(parts)); }
+    public Style { parts = Collections.unmodifiableMap(new TreeMap<>(parts)); }
 
     public Style(String id, String name, Kind kind, String parent, String next, Look look) {
         this(id, name, kind, parent, next, look, Map.of());

@@ -1,6 +1,7 @@
 package app.decant.document;
 
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
@@ -34,7 +35,7 @@ public record StyleSheet(Look defaults, String defaultParagraph, String defaultT
     /** The look of a style with all its parents beneath it; a loop of parents is cut where it closes. */
     public Look chain(String id) {
         Look look = Look.PLAIN;
-        Set<String> seen = new java.util.HashSet<>();
+        Set<String> seen = new HashSet<>();
         for (Style style = style(id); style != null && seen.add(style.id()); style = style(style.parent())) {
             Look above = look;
             look = look.over(style.look());

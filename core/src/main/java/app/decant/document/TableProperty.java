@@ -1,6 +1,8 @@
 package app.decant.document;
 
+import java.util.Collections;
 import java.util.Set;
+import java.util.TreeSet;
 
 /** What tables, rows and cells can say about their look. Distances in points. */
 public final class TableProperty {
@@ -35,7 +37,7 @@ public final class TableProperty {
 
     /** A set of parts. */
     public record TableParts(Set<TablePart> parts) {
-        public TableParts { parts = java.util.Collections.unmodifiableSet(new java.util.TreeSet<>(parts)); }
+        public TableParts { parts = Collections.unmodifiableSet(new TreeSet<>(parts)); }
     }
 
     /** Distances on the four sides. */

@@ -1,6 +1,7 @@
 package app.decant.document;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -56,7 +57,7 @@ public final class Walk {
         }
     }
 
-    public List<Stop> stops() { return java.util.Collections.unmodifiableList(stops); }
+    public List<Stop> stops() { return Collections.unmodifiableList(stops); }
 
     /** Where in the order the paragraph (this very object) stands, or -1. */
     public int indexOf(Paragraph paragraph) { return order.getOrDefault(paragraph, -1); }

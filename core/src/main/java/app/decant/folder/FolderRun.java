@@ -1,7 +1,7 @@
 package app.decant.folder;
 
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.folder.FolderJournal.Entry;
@@ -15,6 +15,7 @@ import app.decant.publish.RecipeFile;
 import app.decant.publish.SafeFile;
 import app.decant.publish.TimeLimit;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -151,7 +152,7 @@ public final class FolderRun {
             if (!Files.isDirectory(source.target())) continue;
             try (Stream<Path> files = Files.walk(source.target())) {
                 for (Path part : files.filter(file -> file.getFileName().toString().endsWith(".part")).toList()) LeftOver.clearPart(part);
-            } catch (IOException | java.io.UncheckedIOException e) {
+            } catch (IOException | UncheckedIOException e) {
                 LoggerFactory.getLogger(FolderRun.class).warn("What an earlier run left over in {} can't be removed", source.target(), e);
             }
         }

@@ -6,6 +6,7 @@ import app.decant.publish.Laid;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import java.io.IOException;
+import java.nio.file.AccessDeniedException;
 import java.nio.file.FileSystems;
 import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
@@ -16,6 +17,7 @@ import java.nio.file.attribute.BasicFileAttributes;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -23,6 +25,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
+import org.slf4j.LoggerFactory;
 
 /**
  * What a plan comes to: which files are to be done, where their results go, what is left out and why. Nothing is opened or written.
@@ -130,7 +133,7 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
                 }
 
                 @Override public FileVisitResult visitFileFailed(Path file, IOException e) {
-                    leftOut.add(new LeftOut(file, "It can't be looked at: " + (e instanceof java.nio.file.AccessDeniedException ? "you may not open it."
+                    leftOut.add(new LeftOut(file, "It can't be looked at: " + (e instanceof AccessDeniedException ? "you may not open it."
                             : "it is not there any more.")));
                     return FileVisitResult.CONTINUE;
                 }
@@ -141,7 +144,7 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
                 }
             });
         } catch (IOException e) {
-            org.slf4j.LoggerFactory.getLogger(FolderScan.class).info("{} can't be looked through", source.folder(), e);
+            LoggerFactory.getLogger(FolderScan.class).info("{} can't be looked through", source.folder(), e);
             leftOut.add(new LeftOut(source.folder(), "The folder can't be looked through. Look whether you may open it."));
         }
     }
@@ -178,7 +181,7 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
                         .split() != null));
             }
         } catch (IOException e) {
-            org.slf4j.LoggerFactory.getLogger(FolderScan.class).info("{} vanished", file, e);
+            LoggerFactory.getLogger(FolderScan.class).info("{} vanished", file, e);
             leftOut.add(new LeftOut(file, "It vanished while folders were looked through."));
         }
     }
@@ -226,7 +229,7 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
         long read = 0;
         long made = 0;
         int count = 0;
-        Set<String> over = new java.util.HashSet<>();
+        Set<String> over = new HashSet<>();
         for (FolderJournal.Entry entry : known) {
             if (entry.state() != FolderJournal.State.DONE && entry.state() != FolderJournal.State.WANTS_LOOK) continue;
             over.add(entry.key());
@@ -253,7 +256,7 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
         try {
             return there == null ? -1 : Files.getFileStore(there).getUsableSpace();
         } catch (IOException e) {
-            org.slf4j.LoggerFactory.getLogger(FolderScan.class).info("The room on the disk of {} can't be told", folder, e);
+            LoggerFactory.getLogger(FolderScan.class).info("The room on the disk of {} can't be told", folder, e);
             return -1;
         }
     }

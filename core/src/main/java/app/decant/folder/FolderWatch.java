@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
+import org.slf4j.LoggerFactory;
 
 /** Watches the folders of a plan: what comes into them and has settled is made. Results are no sources, wherever they are. */
 public final class FolderWatch {
@@ -71,7 +72,7 @@ public final class FolderWatch {
             Path target = folder.resolve(source.getFileName());
             Files.move(source, Files.exists(target) ? SafeFile.nextFree(target) : target);
         } catch (IOException e) {
-            org.slf4j.LoggerFactory.getLogger(FolderWatch.class).warn("{} can't be moved", source, e);
+            LoggerFactory.getLogger(FolderWatch.class).warn("{} can't be moved", source, e);
         }
     }
 }

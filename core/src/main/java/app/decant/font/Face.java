@@ -8,8 +8,10 @@ import java.awt.font.GlyphVector;
 import java.awt.font.TextAttribute;
 import java.awt.geom.Point2D;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.Queue;
 import java.util.Set;
@@ -124,7 +126,7 @@ public final class Face {
             // Six letters and a plus tell that it is not the whole font.
             subsetter.setPrefix(tag(characters.hashCode()) + "+");
             subsetter.addAll(characters);
-            java.io.ByteArrayOutputStream bytes = new java.io.ByteArrayOutputStream();
+            ByteArrayOutputStream bytes = new ByteArrayOutputStream();
             subsetter.writeToStream(bytes);
             return bytes.toByteArray();
         });
@@ -223,7 +225,7 @@ public final class Face {
     private Font font(int features) {
         if (features == 0) return drawn;
         return dressed.computeIfAbsent(features, wanted -> {
-            Map<TextAttribute, Object> attributes = new java.util.HashMap<>();
+            Map<TextAttribute, Object> attributes = new HashMap<>();
             if ((wanted & 2) != 0) attributes.put(TextAttribute.KERNING, TextAttribute.KERNING_ON);
             if ((wanted & 4) != 0) attributes.put(TextAttribute.LIGATURES, TextAttribute.LIGATURES_ON);
             return drawn.deriveFont(attributes);

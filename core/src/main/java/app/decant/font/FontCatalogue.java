@@ -4,13 +4,18 @@ import app.decant.document.DecantException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
+import org.slf4j.LoggerFactory;
 
 /**
  * The faces at hand: those that ship with Decant, then those installed on this machine. A family that is neither is replaced by a shipped one
@@ -28,7 +33,7 @@ public final class FontCatalogue {
     private final Map<String, String> sameKind = new LinkedHashMap<>();
 
     /** Where a face's file is. */
-    private record Source(String family, boolean bold, boolean italic, String resource, java.nio.file.Path file, int number) { }
+    private record Source(String family, boolean bold, boolean italic, String resource, Path file, int number) { }
 
     /**
      * The face found for a wish.
@@ -59,7 +64,7 @@ public final class FontCatalogue {
     public static FontCatalogue ofThisMachine() { return Machine.CATALOGUE; }
 
     /** The same without some families, which are then replaced as if they were not here. */
-    public FontCatalogue without(java.util.Collection<String> left) {
+    public FontCatalogue without(Collection<String> left) {
         FontCatalogue other = new FontCatalogue(this);
         for (String family : left) {
             other.families.remove(key(family));
@@ -69,7 +74,7 @@ public final class FontCatalogue {
     }
 
     /** The same with further faces, such as those a document brings along; they go before those of the same family. */
-    public FontCatalogue with(java.util.Collection<Face> brought) {
+    public FontCatalogue with(Collection<Face> brought) {
         FontCatalogue other = new FontCatalogue(this);
         for (Face face : brought) {
             Source source = new Source(face.family(), face.bold(), face.italic(), null, null, 0);
@@ -143,7 +148,7 @@ public final class FontCatalogue {
             try {
                 return faces.computeIfAbsent(source, FontCatalogue::load);
             } catch (DecantException e) {
-                org.slf4j.LoggerFactory.getLogger(FontCatalogue.class).warn("{}", e.getMessage(), e);
+                LoggerFactory.getLogger(FontCatalogue.class).warn("{}", e.getMessage(), e);
             }
         }
         return null;
@@ -151,7 +156,7 @@ public final class FontCatalogue {
 
     private static Face load(Source source) {
         try (InputStream in = source.resource != null ? FontCatalogue.class.getResourceAsStream(source.resource)
-                : java.nio.file.Files.newInputStream(source.file)) {
+                : Files.newInputStream(source.file)) {
             return Face.read(source.family, source.bold, source.italic, FontCollection.font(in.readAllBytes(), source.number));
         } catch (IOException e) {
             throw new DecantException(DecantException.Kind.UNREADABLE, "The font " + source.family + " can't be read.", e);
@@ -168,7 +173,7 @@ public final class FontCatalogue {
     private static List<String> lines(String resource) {
         try (InputStream in = FontCatalogue.class.getResourceAsStream(resource)) {
             List<String> lines = new ArrayList<>();
-            for (String line : new String(in.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8).split("\n")) {
+            for (String line : new String(in.readAllBytes(), StandardCharsets.UTF_8).split("\n")) {
                 if (!line.isBlank() && !line.startsWith("#")) lines.add(line.trim());
             }
             return lines;

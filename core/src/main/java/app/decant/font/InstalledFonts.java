@@ -1,6 +1,7 @@
 package app.decant.font;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -26,7 +27,7 @@ final class InstalledFonts {
             if (!Files.isDirectory(folder)) continue;
             try (Stream<Path> files = Files.walk(folder, 6)) {
                 files.filter(InstalledFonts::isFont).sorted().limit(5000).forEach(file -> read(file, entries));
-            } catch (IOException | java.io.UncheckedIOException e) {
+            } catch (IOException | UncheckedIOException e) {
                 LoggerFactory.getLogger(InstalledFonts.class).warn("The fonts in {} can't be listed", folder, e);
             }
         }

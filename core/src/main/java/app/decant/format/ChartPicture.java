@@ -6,6 +6,7 @@ import app.decant.font.FontCatalogue;
 import java.awt.Color;
 import java.awt.Font;
 import java.awt.Graphics2D;
+import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -14,6 +15,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Consumer;
 import javax.imageio.ImageIO;
 import org.knowm.xchart.CategoryChart;
 import org.knowm.xchart.CategorySeries;
@@ -21,6 +23,7 @@ import org.knowm.xchart.PieChart;
 import org.knowm.xchart.PieSeries;
 import org.knowm.xchart.XYChart;
 import org.knowm.xchart.XYSeries;
+import org.knowm.xchart.style.AxesChartStyler;
 import org.knowm.xchart.style.CategoryStyler;
 import org.knowm.xchart.style.Styler;
 import org.slf4j.LoggerFactory;
@@ -51,8 +54,8 @@ public final class ChartPicture {
         graphics.setColor(Color.WHITE);
         graphics.fillRect(0, 0, pixels.getWidth(), pixels.getHeight());
         graphics.scale(FINENESS, FINENESS);
-        graphics.setRenderingHint(java.awt.RenderingHints.KEY_ANTIALIASING, java.awt.RenderingHints.VALUE_ANTIALIAS_ON);
-        graphics.setRenderingHint(java.awt.RenderingHints.KEY_TEXT_ANTIALIASING, java.awt.RenderingHints.VALUE_TEXT_ANTIALIAS_ON);
+        graphics.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+        graphics.setRenderingHint(RenderingHints.KEY_TEXT_ANTIALIASING, RenderingHints.VALUE_TEXT_ANTIALIAS_ON);
         try {
             paint(chart, graphics, across, down);
         } catch (RuntimeException e) {
@@ -147,7 +150,7 @@ public final class ChartPicture {
         return free;
     }
 
-    private static void plain(Styler styler, Chart chart, java.util.function.Consumer<String> title) {
+    private static void plain(Styler styler, Chart chart, Consumer<String> title) {
         title.accept(chart.title() == null ? "" : chart.title());
         styler.setChartTitleVisible(chart.title() != null);
         styler.setChartTitleBoxVisible(false);
@@ -163,6 +166,6 @@ public final class ChartPicture {
         styler.setLegendPosition(Styler.LegendPosition.OutsideE);
         styler.setSeriesColors(new Color[] {new Color(0x3B6A8F), new Color(0xC8793A), new Color(0x6F8F4E), new Color(0x8B5A83), new Color(0xB59A3C),
                 new Color(0x5B8C8A), new Color(0xA3504A), new Color(0x777777)});
-        if (styler instanceof org.knowm.xchart.style.AxesChartStyler axes) axes.setAxisTickLabelsFont(LETTERS.deriveFont(8.5f));
+        if (styler instanceof AxesChartStyler axes) axes.setAxisTickLabelsFont(LETTERS.deriveFont(8.5f));
     }
 }

@@ -1,6 +1,7 @@
 package app.decant.layout;
 
 import app.decant.document.Block;
+import app.decant.document.Border;
 import app.decant.document.Borders;
 import app.decant.document.Colour;
 import app.decant.document.Contents;
@@ -19,8 +20,8 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.function.Function;
 import java.util.Set;
+import java.util.function.Function;
 
 /**
  * Sets paragraphs and stacks of blocks, and remembers paragraphs it has set: a paragraph that is the same object, at the same width, with the
@@ -192,7 +193,7 @@ final class Composer {
         return strips;
     }
 
-    private static boolean visible(app.decant.document.Border border) { return border != null && border.isVisible(); }
+    private static boolean visible(Border border) { return border != null && border.isVisible(); }
 
     private Borders bordersOf(Block block, Look table) {
         return block instanceof Paragraph other ? styles.cascade().paragraph(other, table).get(ParagraphProperty.BORDERS) : null;

@@ -1,15 +1,19 @@
 package app.decant.layout;
 
 import app.decant.document.Block;
+import app.decant.document.Border;
 import app.decant.document.Colour;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
-import app.decant.document.Section;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section.PageGeometry;
+import app.decant.document.Section;
 import app.decant.page.Item;
 import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -154,7 +158,7 @@ final class PageFlow {
                 end = result.end();
                 if (section.columns().line() && i > 0) {
                     double x = section.page().textLeft() + (columns.get(i)[0] + columns.get(i - 1)[0] + columns.get(i - 1)[1]) / 2;
-                    bandItems.add(0, new Item.Rule(x, top, x, reached, app.decant.document.Border.single(0.5, Colour.BLACK)));
+                    bandItems.add(0, new Item.Rule(x, top, x, reached, Border.single(0.5, Colour.BLACK)));
                 }
                 if (end == ColumnFlow.End.SECTION || end == ColumnFlow.End.PAGE_BREAK) break;
             }
@@ -164,7 +168,7 @@ final class PageFlow {
         /** Whether the block at the cursor came here because a break was asked for, so that it keeps its space above. */
         private boolean followsBreak(Cursor at) {
             if (flow.block(at.block()) instanceof Paragraph here
-                    && composer.styles().cascade().paragraph(here).is(app.decant.document.ParagraphProperty.PAGE_BREAK_BEFORE)) return true;
+                    && composer.styles().cascade().paragraph(here).is(ParagraphProperty.PAGE_BREAK_BEFORE)) return true;
             if (!(flow.block(at.block() - 1) instanceof Paragraph before)) return false;
             String text = before.text();
             return !text.isEmpty() && (text.charAt(text.length() - 1) == Inline.PAGE_BREAK || text.charAt(text.length() - 1) == Inline.COLUMN_BREAK);
@@ -179,15 +183,15 @@ final class PageFlow {
         private final Composer composer;
         private final Flow flow;
         private final List<Map<FramePlace, List<Block>>> inForce = new ArrayList<>();
-        private final Map<String, Double> heights = new java.util.HashMap<>();
+        private final Map<String, Double> heights = new HashMap<>();
 
         PageFrames(Composer composer, Flow flow) {
             this.composer = composer;
             this.flow = flow;
-            Map<FramePlace, List<Block>> above = new java.util.EnumMap<>(FramePlace.class);
+            Map<FramePlace, List<Block>> above = new EnumMap<>(FramePlace.class);
             for (int i = 0; i < flow.sectionCount(); i++) {
                 above.putAll(flow.section(i).frames());
-                inForce.add(new java.util.EnumMap<>(above));
+                inForce.add(new EnumMap<>(above));
             }
         }
 

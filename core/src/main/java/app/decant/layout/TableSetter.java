@@ -6,12 +6,13 @@ import app.decant.document.Colour;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.Property;
 import app.decant.document.Table;
-import app.decant.document.TableProperty;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
+import app.decant.document.TableProperty;
 import app.decant.page.Item;
 import app.decant.page.Line;
 import java.util.ArrayList;
@@ -166,7 +167,7 @@ final class TableSetter {
     /** What the cell hands down to its paragraphs: everything but what dresses cells. */
     static Look textOnly(Look look) {
         Look result = look;
-        for (app.decant.document.Property<?> property : List.of(TableProperty.BORDERS, TableProperty.SHADING, TableProperty.PADDING, TableProperty.INDENT,
+        for (Property<?> property : List.of(TableProperty.BORDERS, TableProperty.SHADING, TableProperty.PADDING, TableProperty.INDENT,
                 TableProperty.ALIGNMENT,
                 TableProperty.STYLE, TableProperty.WIDTH, TableProperty.WIDTH_SHARE, TableProperty.VERTICAL_ALIGNMENT, TableProperty.HEADER_ROW,
                         TableProperty.KEEP_ROW,

@@ -1,7 +1,7 @@
 package app.decant.outbox;
 
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.publish.Guard;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;

@@ -1,7 +1,7 @@
 package app.decant.outbox;
 
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.pdf.PdfDoor;
 import app.decant.publish.Guard;
 import app.decant.publish.PageRange;
@@ -19,6 +19,7 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
+import org.apache.pdfbox.util.Matrix;
 
 /** A printer that is a folder: what would come out of it, sheet by sheet, as a PDF. */
 public final class PrintFolder {
@@ -106,7 +107,7 @@ public final class PrintFolder {
                 out.saveGraphicsState();
                 AffineTransform place = AffineTransform.getTranslateInstance(x, y);
                 place.scale(scale, scale);
-                out.transform(new org.apache.pdfbox.util.Matrix(place));
+                out.transform(new Matrix(place));
                 out.drawForm(form);
                 out.restoreGraphicsState();
             }

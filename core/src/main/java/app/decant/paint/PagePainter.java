@@ -23,11 +23,17 @@ import java.awt.geom.Line2D;
 import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
+import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
+import java.util.Iterator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import org.slf4j.LoggerFactory;
 
 /** Paints pages with Java2D: glyph by glyph, as the layout placed them. */
 public final class PagePainter implements Canvas {
@@ -142,8 +148,8 @@ public final class PagePainter implements Canvas {
     /** Decoded pictures, each with coarser ones for small views, the lately used ones kept. */
     public static final class PictureCache {
         private static final long MOST_PIXELS = 60_000_000;
-        private final Map<Image, List<BufferedImage>> decoded = new java.util.LinkedHashMap<>(16, 0.75f, true);
-        private final Set<Image> hopeless = java.util.Collections.newSetFromMap(new java.util.IdentityHashMap<>());
+        private final Map<Image, List<BufferedImage>> decoded = new LinkedHashMap<>(16, 0.75f, true);
+        private final Set<Image> hopeless = Collections.newSetFromMap(new IdentityHashMap<>());
         private long pixels;
 
         /** Whether the picture can be decoded. */
@@ -186,7 +192,7 @@ public final class PagePainter implements Canvas {
         }
 
         private void forget() {
-            java.util.Iterator<List<BufferedImage>> oldest = decoded.values().iterator();
+            Iterator<List<BufferedImage>> oldest = decoded.values().iterator();
             while (pixels > MOST_PIXELS && decoded.size() > 1) {
                 for (BufferedImage gone : oldest.next()) pixels -= (long) gone.getWidth() * gone.getHeight();
                 oldest.remove();
@@ -196,8 +202,8 @@ public final class PagePainter implements Canvas {
         private static BufferedImage decode(Image image) {
             try {
                 return PictureDecoder.decode(image, 288);
-            } catch (java.io.IOException | RuntimeException e) {
-                org.slf4j.LoggerFactory.getLogger(PagePainter.class).info("A picture can't be decoded: {}", image, e);
+            } catch (IOException | RuntimeException e) {
+                LoggerFactory.getLogger(PagePainter.class).info("A picture can't be decoded: {}", image, e);
                 return null;
             }
         }

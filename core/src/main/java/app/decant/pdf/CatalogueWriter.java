@@ -5,6 +5,7 @@ import java.awt.color.ColorSpace;
 import java.awt.color.ICC_Profile;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.time.ZoneOffset;
 import java.util.GregorianCalendar;
 import java.util.TreeMap;
 import org.apache.pdfbox.cos.COSArray;
@@ -114,8 +115,8 @@ final class CatalogueWriter {
             PDEmbeddedFile file = new PDEmbeddedFile(pdf, new ByteArrayInputStream(attachment.bytes()), COSName.FLATE_DECODE);
             file.setSubtype(attachment.type());
             file.setSize(attachment.bytes().length);
-            file.setCreationDate(GregorianCalendar.from(choices.when().atZone(java.time.ZoneOffset.UTC)));
-            file.setModDate(GregorianCalendar.from(choices.when().atZone(java.time.ZoneOffset.UTC)));
+            file.setCreationDate(GregorianCalendar.from(choices.when().atZone(ZoneOffset.UTC)));
+            file.setModDate(GregorianCalendar.from(choices.when().atZone(ZoneOffset.UTC)));
             PDComplexFileSpecification specification = new PDComplexFileSpecification();
             specification.setFile(attachment.name());
             specification.setFileUnicode(attachment.name());

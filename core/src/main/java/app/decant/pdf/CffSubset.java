@@ -1,5 +1,6 @@
 package app.decant.pdf;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
@@ -171,5 +172,5 @@ final class CffSubset {
         if (value instanceof List<?> list && !list.isEmpty()) out.delta(operator, Arrays.asList(list.toArray(new Number[0])));
     }
 
-    private static byte[] ascii(String text) { return text.getBytes(java.nio.charset.StandardCharsets.US_ASCII); }
+    private static byte[] ascii(String text) { return text.getBytes(StandardCharsets.US_ASCII); }
 }

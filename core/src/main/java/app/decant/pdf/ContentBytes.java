@@ -1,10 +1,11 @@
 package app.decant.pdf;
 
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 
 /** The bytes of a content stream while it grows: operators, numbers, hexadecimal strings. */
 final class ContentBytes {
-    private static final byte[] DIGITS = "0123456789ABCDEF".getBytes(java.nio.charset.StandardCharsets.US_ASCII);
+    private static final byte[] DIGITS = "0123456789ABCDEF".getBytes(StandardCharsets.US_ASCII);
     private byte[] bytes = new byte[8192];
     private int length;
 

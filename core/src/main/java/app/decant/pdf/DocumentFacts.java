@@ -6,8 +6,10 @@ import app.decant.xml.XmlReader;
 import app.decant.xml.XmlWriter;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Calendar;
 import java.util.GregorianCalendar;
@@ -93,7 +95,7 @@ final class DocumentFacts {
     }
 
     private static Calendar calendar(Instant when) {
-        return GregorianCalendar.from(when.truncatedTo(java.time.temporal.ChronoUnit.SECONDS).atZone(ZoneOffset.UTC));
+        return GregorianCalendar.from(when.truncatedTo(ChronoUnit.SECONDS).atZone(ZoneOffset.UTC));
     }
 
     /** The same as an XMP packet. */
@@ -129,13 +131,13 @@ final class DocumentFacts {
             xml.open("rdf:Description", "rdf:about", "", "xmlns:pdfuaid", "http://www.aiim.org/pdfua/ns/id/").open("pdfuaid:part").text("1").close().close();
         }
         xml.close().close();
-        String body = new String(xml.bytes(), java.nio.charset.StandardCharsets.UTF_8);
+        String body = new String(xml.bytes(), StandardCharsets.UTF_8);
         body = body.substring(body.indexOf('\n') + 1);
         return ("<?xpacket begin=\"\uFEFF\" id=\"W5M0MpCehiHzreSzNTczkc9d\"?>\n" + body + "\n<?xpacket end=\"w\"?>")
-                .getBytes(java.nio.charset.StandardCharsets.UTF_8);
+                .getBytes(StandardCharsets.UTF_8);
     }
 
-    private static String seconds(Instant time) { return time.truncatedTo(java.time.temporal.ChronoUnit.SECONDS).toString(); }
+    private static String seconds(Instant time) { return time.truncatedTo(ChronoUnit.SECONDS).toString(); }
 
     /** Fields of the user's own, under the names they have in the information dictionary as far as XML allows. */
     private static void ownFields(XmlWriter xml, Map<String, String> fields) {

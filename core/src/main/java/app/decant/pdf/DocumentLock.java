@@ -3,6 +3,7 @@ package app.decant.pdf;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.security.GeneralSecurityException;
+import java.security.SecureRandom;
 import javax.crypto.Cipher;
 import javax.crypto.spec.SecretKeySpec;
 import org.apache.pdfbox.cos.COSArray;
@@ -66,7 +67,7 @@ final class DocumentLock extends SecurityHandler<ProtectionPolicy> {
     /** Algorithm 10: the permissions once more, encrypted, with an F for what is left in the clear. */
     private byte[] permissions(int bits) throws IOException {
         byte[] block = new byte[16];
-        new java.security.SecureRandom().nextBytes(block);
+        new SecureRandom().nextBytes(block);
         for (int i = 0; i < 4; i++) block[i] = (byte) (bits >> 8 * i);
         for (int i = 4; i < 8; i++) block[i] = (byte) 0xFF;
         System.arraycopy("Fadb".getBytes(StandardCharsets.US_ASCII), 0, block, 8, 4);

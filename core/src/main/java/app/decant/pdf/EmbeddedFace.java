@@ -5,6 +5,7 @@ import app.decant.font.Face;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -20,8 +21,10 @@ import org.apache.fontbox.ttf.OpenTypeFont;
 import org.apache.fontbox.ttf.TTFSubsetter;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSFloat;
 import org.apache.pdfbox.cos.COSInteger;
 import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSNumber;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.cos.COSString;
 
@@ -60,7 +63,7 @@ final class EmbeddedFace implements PageFont {
         try {
             return face.tables().getNumberOfGlyphs();
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -112,7 +115,7 @@ final class EmbeddedFace implements PageFont {
         try {
             return Math.round(face.tables().getAdvanceWidth(glyph) * 1000.0 / face.unitsPerEm() * 100) / 100.0;
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -206,8 +209,8 @@ final class EmbeddedFace implements PageFont {
         return widths;
     }
 
-    private static org.apache.pdfbox.cos.COSNumber number(double value) {
-        return value == Math.rint(value) ? COSInteger.get((long) value) : new org.apache.pdfbox.cos.COSFloat((float) value);
+    private static COSNumber number(double value) {
+        return value == Math.rint(value) ? COSInteger.get((long) value) : new COSFloat((float) value);
     }
 
     private COSDictionary descriptor(String name, byte[] file, boolean subset) throws IOException {

@@ -3,6 +3,7 @@ package app.decant.pdf;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -136,7 +137,7 @@ final class Linearizer {
         int dictionaryNumber = secondHalf + 1;
         int hintNumber = dictionaryNumber + document.size() + 1;
         int size = hintNumber + first.size() + 1;
-        byte[] header = String.format(Locale.ROOT, HEADER, version).getBytes(java.nio.charset.StandardCharsets.ISO_8859_1);
+        byte[] header = String.format(Locale.ROOT, HEADER, version).getBytes(StandardCharsets.ISO_8859_1);
         int dictionaryLength = dictionary(dictionaryNumber, 0, 0, 0, 0, 0, 0).length;
         int tableLength = table(dictionaryNumber, new long[size - dictionaryNumber]).length;
         int trailerLength = trailer(writer, size, 0).length;
@@ -177,7 +178,7 @@ final class Linearizer {
         for (COSObjectKey key : shared) out.write(bytes.get(key));
         for (COSObjectKey key : others) out.write(bytes.get(key));
         out.write(main);
-        out.write(end.getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+        out.write(end.getBytes(StandardCharsets.US_ASCII));
     }
 
     private long placed(COSObjectKey key, long at, Map<COSObjectKey, Long> places) {
@@ -189,7 +190,7 @@ final class Linearizer {
     private byte[] dictionary(int number, long length, long hintAt, long hintLength, int firstPage, long firstEnd, long mainTable) {
         String text = number + " 0 obj\n<</Linearized 1 /L " + padded(length) + " /H [" + padded(hintAt) + " " + padded(hintLength) + "] /O "
                 + padded(firstPage) + " /E " + padded(firstEnd) + " /N " + pages.size() + " /T " + padded(mainTable) + ">>\nendobj\n";
-        return text.getBytes(java.nio.charset.StandardCharsets.US_ASCII);
+        return text.getBytes(StandardCharsets.US_ASCII);
     }
 
     private static String padded(long value) { return String.format(Locale.ROOT, "%-10d", value); }
@@ -199,7 +200,7 @@ final class Linearizer {
         StringBuilder text = new StringBuilder("xref\n" + from + " " + places.length + "\n");
         for (int i = 0; i < places.length; i++)
             text.append(from + i == 0 ? "0000000000 65535 f \n" : String.format(Locale.ROOT, "%010d 00000 n \n", places[i]));
-        return text.toString().getBytes(java.nio.charset.StandardCharsets.US_ASCII);
+        return text.toString().getBytes(StandardCharsets.US_ASCII);
     }
 
     private byte[] trailer(ObjectBytes writer, int size, long mainTable) throws IOException {

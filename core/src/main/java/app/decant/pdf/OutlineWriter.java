@@ -1,6 +1,7 @@
 package app.decant.pdf;
 
 import app.decant.page.Pages;
+import java.awt.Color;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -55,7 +56,7 @@ final class OutlineWriter {
             item.setTitle(mark.title);
             item.setDestination(new PDPageXYZDestination(PdfWriter.destination(written.get(mark.page), mark.top)));
             if (mark.level <= wish.bold()) item.setBold(true);
-            if (mark.level <= wish.colours().size()) item.setTextColor(new java.awt.Color(wish.colours().get(mark.level - 1).rgb()));
+            if (mark.level <= wish.colours().size()) item.setTextColor(new Color(wish.colours().get(mark.level - 1).rgb()));
             parents.peek().addLast(item);
             if (mark.level <= wish.open()) open.add(item);
             parents.push(item);

@@ -4,6 +4,7 @@ import app.decant.document.Image;
 import app.decant.page.Item;
 import app.decant.page.Page;
 import app.decant.page.Pages;
+import app.decant.picture.PictureDecoder;
 import java.awt.geom.AffineTransform;
 import java.io.IOException;
 import java.util.HashMap;
@@ -109,7 +110,7 @@ public final class OverlayPainter {
                 if (opened.isEncrypted()) throw new IOException("Locked");
             }
         } else if (overlay.content() instanceof Overlay.PictureFile file) {
-            app.decant.picture.PictureDecoder.decode(new Image("image/*", file.bytes()), 72);
+            PictureDecoder.decode(new Image("image/*", file.bytes()), 72);
         }
     }
 }

@@ -9,6 +9,7 @@ import app.decant.font.Face;
 import app.decant.font.FontCatalogue;
 import app.decant.page.Canvas;
 import app.decant.page.Piece;
+import java.awt.geom.AffineTransform;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -248,7 +249,7 @@ final class PageContent implements Canvas {
     }
 
     /** Paints what follows moved, turned and sized, and as opaque as a graphics state says; until {@link #end}. */
-    void begin(java.awt.geom.AffineTransform place, String state) {
+    void begin(AffineTransform place, String state) {
         enter(null);
         endText();
         out.append("q ");

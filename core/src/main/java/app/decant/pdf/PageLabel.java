@@ -1,5 +1,6 @@
 package app.decant.pdf;
 
+import java.util.Locale;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 
@@ -9,7 +10,7 @@ record PageLabel(String style, int count, String text) {
 
     static PageLabel of(String label) {
         if (label.matches("\\d{1,9}")) return new PageLabel("D", Integer.parseInt(label), label);
-        String lower = label.toLowerCase(java.util.Locale.ROOT);
+        String lower = label.toLowerCase(Locale.ROOT);
         boolean upper = !label.equals(lower);
         if (!label.isEmpty() && lower.matches(ROMAN)) return new PageLabel(upper ? "R" : "r", roman(lower), label);
         if (lower.matches("([a-z])\\1*")) return new PageLabel(upper ? "A" : "a", (lower.length() - 1) * 26 + lower.charAt(0) - 'a' + 1, label);

@@ -3,6 +3,7 @@ package app.decant.pdf;
 import app.decant.document.Colour;
 import app.decant.document.DecantException;
 import app.decant.document.Facts;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -105,11 +106,11 @@ public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protect
             throw wrong(standard.words() + " is at most PDF 1.7; PDF " + style.version() + " contradicts it. Leave the version to the standard.");
         for (String password : List.of(protection.toOpen(), protection.toChange())) {
             if (!protection.isOn()) break;
-            int bytes = password.getBytes(java.nio.charset.StandardCharsets.UTF_8).length;
+            int bytes = password.getBytes(StandardCharsets.UTF_8).length;
             if (bytes > protection.strength().longest())
                 throw wrong("The password has " + bytes + " bytes; this strength takes " + protection.strength().longest()
                         + ". Choose a shorter one, or AES with 256 bits.");
-            boolean latin = java.nio.charset.StandardCharsets.ISO_8859_1.newEncoder().canEncode(password);
+            boolean latin = StandardCharsets.ISO_8859_1.newEncoder().canEncode(password);
             if (protection.strength() != Protection.Strength.AES_256 && !latin)
                 throw wrong("The password has letters that this strength can't carry. Use Latin letters and digits, or AES with 256 bits.");
         }

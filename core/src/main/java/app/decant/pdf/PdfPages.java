@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import org.apache.pdfbox.io.IOUtils;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
@@ -90,5 +91,5 @@ public final class PdfPages implements AutoCloseable {
         }
     }
 
-    @Override public void close() { org.apache.pdfbox.io.IOUtils.closeQuietly(pdf); }
+    @Override public void close() { IOUtils.closeQuietly(pdf); }
 }

@@ -12,8 +12,10 @@ import app.decant.page.Item;
 import app.decant.page.Page;
 import app.decant.page.Pages;
 import app.decant.page.Piece;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -29,6 +31,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.zip.Deflater;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSFloat;
@@ -42,6 +45,8 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.graphics.PDXObject;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
+import org.slf4j.LoggerFactory;
 
 /** Writes pages as a PDF. Made for one file and thrown away; the same pages and choices give the same bytes. */
 public final class PdfWriter {
@@ -144,7 +149,7 @@ public final class PdfWriter {
             pdf.setDocumentId(choices.when().toEpochMilli());
             boolean packed = choices.style().compressed() && choices.version() >= 1.5;
             if (choices.style().linearized()) {
-                java.io.ByteArrayOutputStream plain = new java.io.ByteArrayOutputStream(1 << 20);
+                ByteArrayOutputStream plain = new ByteArrayOutputStream(1 << 20);
                 pdf.save(plain, CompressParameters.NO_COMPRESSION);
                 Linearizer.write(plain.toByteArray(), lock(), out);
             } else {
@@ -153,7 +158,7 @@ public final class PdfWriter {
             }
             kept.forEach((scheme, addresses) -> findings.add(Link.Address.leftOut(scheme, addresses.size())));
             return new Written(landings, links, faces.size(), standard.size(), (int) byContent.values().stream()
-                    .filter(one -> one instanceof org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject).count(), structure != null, List.copyOf(findings));
+                    .filter(one -> one instanceof PDImageXObject).count(), structure != null, List.copyOf(findings));
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new DecantException(DecantException.Kind.CANCELLED, "Stopped. Nothing was changed.", e);
@@ -168,11 +173,11 @@ public final class PdfWriter {
 
     /** Compressing takes longer than writing, so pages are compressed side by side. */
     private static byte[] compressed(byte[] content) {
-        java.util.zip.Deflater deflater = new java.util.zip.Deflater();
+        Deflater deflater = new Deflater();
         try {
             deflater.setInput(content);
             deflater.finish();
-            java.io.ByteArrayOutputStream bytes = new java.io.ByteArrayOutputStream(content.length / 2 + 64);
+            ByteArrayOutputStream bytes = new ByteArrayOutputStream(content.length / 2 + 64);
             byte[] chunk = new byte[8192];
             while (!deflater.finished()) bytes.write(chunk, 0, deflater.deflate(chunk));
             return bytes.toByteArray();
@@ -265,7 +270,7 @@ public final class PdfWriter {
                 byContent.put(key, made);
                 return made;
             } catch (IOException | RuntimeException e) {
-                org.slf4j.LoggerFactory.getLogger(PdfWriter.class).info("A picture can't be embedded: {}", image, e);
+                LoggerFactory.getLogger(PdfWriter.class).info("A picture can't be embedded: {}", image, e);
                 findings.add(Finding.lost("A picture (" + image.type() + ") can't be shown; its place is left empty.", ""));
                 return null;
             }
@@ -348,7 +353,7 @@ public final class PdfWriter {
     /** Addresses are ASCII (12.6.4.7); other characters are written by their UTF-8 bytes (RFC 3987, 3.1). */
     private static String ascii(String uri) {
         StringBuilder text = new StringBuilder();
-        for (byte b : uri.trim().getBytes(java.nio.charset.StandardCharsets.UTF_8)) {
+        for (byte b : uri.trim().getBytes(StandardCharsets.UTF_8)) {
             if (b > ' ' && b < 127) text.append((char) b);
             else text.append(String.format("%%%02X", b & 0xFF));
         }

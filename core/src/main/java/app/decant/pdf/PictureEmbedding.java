@@ -7,6 +7,7 @@ import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.geom.AffineTransform;
 import java.awt.image.BufferedImage;
+import java.awt.image.DataBufferByte;
 import java.awt.image.IndexColorModel;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -158,7 +159,7 @@ final class PictureEmbedding {
     private static BufferedImage grey(BufferedImage pixels) {
         if (pixels.getType() == BufferedImage.TYPE_BYTE_GRAY) return pixels;
         BufferedImage result = new BufferedImage(pixels.getWidth(), pixels.getHeight(), BufferedImage.TYPE_BYTE_GRAY);
-        byte[] levels = ((java.awt.image.DataBufferByte) result.getRaster().getDataBuffer()).getData();
+        byte[] levels = ((DataBufferByte) result.getRaster().getDataBuffer()).getData();
         for (int i = 0; i < levels.length; i++) levels[i] = (byte) (pixels.getRGB(i % pixels.getWidth(), i / pixels.getWidth()) >> 8);
         return result;
     }

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.slf4j.LoggerFactory;
 import org.verapdf.core.EncryptedPdfException;
@@ -38,7 +39,7 @@ public final class StandardCheck {
      */
     public static List<String> broken(Path file, Standard standard) throws IOException {
         List<String> broken = new ArrayList<>();
-        if (standard.isArchive()) check(file, PDFAFlavour.fromString(standard.part() + standard.conformance().toLowerCase(java.util.Locale.ROOT)), broken);
+        if (standard.isArchive()) check(file, PDFAFlavour.fromString(standard.part() + standard.conformance().toLowerCase(Locale.ROOT)), broken);
         if (standard.isAccessible()) check(file, PDFAFlavour.PDFUA_1, broken);
         return broken;
     }

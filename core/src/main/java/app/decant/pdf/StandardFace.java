@@ -2,11 +2,13 @@ package app.decant.pdf;
 
 import app.decant.font.Face;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.Map;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSFloat;
 import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.font.encoding.GlyphList;
 import org.apache.pdfbox.pdmodel.font.encoding.WinAnsiEncoding;
 
 /**
@@ -33,7 +35,7 @@ final class StandardFace implements PageFont {
         COSArray widths = new COSArray();
         for (int code = 32; code < 256; code++) {
             String name = WinAnsiEncoding.INSTANCE.getName(code);
-            String text = org.apache.pdfbox.pdmodel.font.encoding.GlyphList.getAdobeGlyphList().toUnicode(name);
+            String text = GlyphList.getAdobeGlyphList().toUnicode(name);
             widths.add(new COSFloat(text == null ? 0 : (float) width(text.charAt(0))));
         }
         dictionary.setInt(COSName.FIRST_CHAR, 32);
@@ -50,7 +52,7 @@ final class StandardFace implements PageFont {
     /** The code of a character, or -1. */
     static int code(char character) {
         if (character == '\u00A0') return ' ';
-        String name = org.apache.pdfbox.pdmodel.font.encoding.GlyphList.getAdobeGlyphList().codePointToName(character);
+        String name = GlyphList.getAdobeGlyphList().codePointToName(character);
         Integer code = name.equals(".notdef") ? null : WinAnsiEncoding.INSTANCE.getNameToCodeMap().get(name);
         return code == null ? -1 : code;
     }
@@ -61,7 +63,7 @@ final class StandardFace implements PageFont {
             int glyph = face.tables().getUnicodeCmapLookup().getGlyphId(character);
             return Math.round(face.tables().getAdvanceWidth(glyph) * 1000.0 / face.unitsPerEm());
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 

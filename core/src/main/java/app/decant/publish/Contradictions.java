@@ -1,7 +1,7 @@
 package app.decant.publish;
 
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.document.Facts;
 import app.decant.format.text.PlainText;
 import app.decant.pdf.PdfChoices;

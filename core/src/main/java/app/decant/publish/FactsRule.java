@@ -2,6 +2,7 @@ package app.decant.publish;
 
 import app.decant.document.Facts;
 import app.decant.pdf.Dates;
+import java.util.Collections;
 import java.util.Map;
 import java.util.TreeMap;
 
@@ -16,7 +17,7 @@ public record FactsRule(boolean stripped, String title, String subject, String a
     public static final FactsRule KEEP = new FactsRule(false, null, null, null, null, null);
     public static final FactsRule STRIP = new FactsRule(true, null, null, null, null, null);
 
-    public FactsRule { own = java.util.Collections.unmodifiableMap(new TreeMap<>(own)); }
+    public FactsRule { own = Collections.unmodifiableMap(new TreeMap<>(own)); }
 
     public FactsRule(boolean stripped, String title, String subject, String author, String keywords, String language) {
         this(stripped, title, subject, author, keywords, language, Dates.OF_THE_FILE, Map.of());

@@ -12,6 +12,7 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.HashSet;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
@@ -55,7 +56,7 @@ public record Laid(String what, boolean file, boolean under, PageRange pages, do
 
     private Laid named(String title, Instant when) {
         String words = what.replace("{title}", title == null ? "" : title).replace("{date}", DAY.format(when));
-        java.util.regex.Matcher unknown = FIELD.matcher(words);
+        Matcher unknown = FIELD.matcher(words);
         if (unknown.find()) throw new DecantException(DecantException.Kind.WRONG_CALL, "“" + unknown.group()
                 + "” in the words laid on pages is not known. There are {page}, {pages}, {label}, {title} and {date}.");
         return new Laid(words.strip(), false, under, pages, angle, opacity, share, place);

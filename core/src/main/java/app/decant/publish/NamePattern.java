@@ -2,9 +2,9 @@ package app.decant.publish;
 
 import app.decant.document.DecantException;
 import app.decant.page.Pages;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
-import java.time.Instant;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;

@@ -1,7 +1,7 @@
 package app.decant.publish;
 
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;

@@ -4,6 +4,7 @@ import app.decant.document.DecantException;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 
 /**
@@ -15,7 +16,7 @@ public record PageRange(String text) {
     public static final PageRange ALL = new PageRange("all");
 
     public PageRange {
-        text = text == null || text.isBlank() ? "all" : text.trim().toLowerCase(java.util.Locale.ROOT);
+        text = text == null || text.isBlank() ? "all" : text.trim().toLowerCase(Locale.ROOT);
     }
 
     /**

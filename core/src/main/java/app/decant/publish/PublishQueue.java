@@ -1,7 +1,7 @@
 package app.decant.publish;
 
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Progress;
 import app.decant.format.kept.KeptDocument;

@@ -4,9 +4,9 @@ import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
+import app.decant.format.Formats;
 import app.decant.format.OfficeLock;
 import app.decant.format.PassingLinks;
-import app.decant.format.Formats;
 import app.decant.format.Written;
 import app.decant.format.text.TextReader;
 import app.decant.format.text.TextWriter;
@@ -18,6 +18,8 @@ import app.decant.pdf.PdfWriter;
 import app.decant.pdf.Protection;
 import app.decant.pdf.ProtectionCheck;
 import java.io.IOException;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -119,13 +121,13 @@ public final class Publisher {
             if (e.kind() == DecantException.Kind.CANCELLED) throw e;
             return -1;
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 
     private static long measured(Order order, List<Integer> chosen, Progress progress) throws IOException {
         long[] bytes = {0};
-        PdfWriter.write(order.pages(), order.choices(chosen, Instant.EPOCH), new java.io.OutputStream() {
+        PdfWriter.write(order.pages(), order.choices(chosen, Instant.EPOCH), new OutputStream() {
             @Override public void write(int one) { bytes[0]++; }
             @Override public void write(byte[] some, int from, int count) { bytes[0] += count; }
         }, progress);

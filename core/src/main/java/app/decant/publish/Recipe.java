@@ -5,6 +5,7 @@ import app.decant.format.text.PlainText;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Protection;
+import java.util.Collections;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
@@ -59,7 +60,7 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
     public record Locking(Protection.Strength strength, Set<Protection.Permission> allowed, boolean metadataInClear) {
         public static final Locking NONE = new Locking(Protection.Strength.NONE, EnumSet.allOf(Protection.Permission.class));
 
-        public Locking { allowed = allowed.isEmpty() ? Set.of() : java.util.Collections.unmodifiableSet(EnumSet.copyOf(allowed)); }
+        public Locking { allowed = allowed.isEmpty() ? Set.of() : Collections.unmodifiableSet(EnumSet.copyOf(allowed)); }
 
         public Locking(Protection.Strength strength, Set<Protection.Permission> allowed) { this(strength, allowed, false); }
 

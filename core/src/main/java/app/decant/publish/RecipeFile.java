@@ -1,8 +1,8 @@
 package app.decant.publish;
 
 import app.decant.document.Colour;
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.format.text.PlainText;
 import app.decant.pdf.Dates;
 import app.decant.pdf.Opening;

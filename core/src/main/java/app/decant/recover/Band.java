@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.function.Predicate;
 
 /** Rows with free strips through all of them, and the judgement what that means. */
 record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
@@ -113,7 +115,7 @@ record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
     private static long rowsWith(List<List<Chunk>> texts, int least) {
         Map<Long, Integer> rows = new TreeMap<>();
         for (List<Chunk> column : texts) {
-            Set<Long> once = new java.util.TreeSet<>();
+            Set<Long> once = new TreeSet<>();
             for (Chunk chunk : column) once.add(Math.round(chunk.baseline() / 2));
             for (Long row : once) rows.merge(row, 1, Integer::sum);
         }
@@ -174,7 +176,7 @@ record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
         return span <= 0 ? 0 : column.stream().mapToDouble(Chunk::width).average().orElse(0) / span;
     }
 
-    private static double share(List<Chunk> column, java.util.function.Predicate<Chunk> test) {
+    private static double share(List<Chunk> column, Predicate<Chunk> test) {
         return (double) column.stream().filter(test).count() / Math.max(1, column.size());
     }
 }

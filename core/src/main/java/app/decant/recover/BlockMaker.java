@@ -1,23 +1,26 @@
 package app.decant.recover;
 
 import app.decant.document.Block;
+import app.decant.document.Border;
+import app.decant.document.Borders;
+import app.decant.document.Colour;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty.LineSpacing;
 import app.decant.document.ParagraphProperty.ListReference;
 import app.decant.document.ParagraphProperty.TabStop;
 import app.decant.document.ParagraphProperty.TabStops;
-import app.decant.document.Border;
-import app.decant.document.Borders;
-import app.decant.document.Colour;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.TextProperty;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 
 /**
@@ -52,7 +55,7 @@ final class BlockMaker {
         }
         Map<Long, Double> result = new TreeMap<>();
         steps.forEach((size, some) -> {
-            java.util.Collections.sort(some);
+            Collections.sort(some);
             result.put(size, some.get(some.size() / 2));
         });
         return result;
@@ -67,7 +70,7 @@ final class BlockMaker {
             if (line.page() == before.page() && line.baseline() > before.baseline()) steps.add(line.baseline() - before.baseline());
         }
         if (steps.isEmpty()) return 0;
-        java.util.Collections.sort(steps);
+        Collections.sort(steps);
         double median = steps.get(steps.size() / 2);
         double mean = steps.stream().mapToDouble(Double::doubleValue).average().orElse(median);
         return Math.abs(mean - median) < 1 ? mean : median;
@@ -95,7 +98,7 @@ final class BlockMaker {
         boolean single = leading == 0;
         if (single) leading = leadings.getOrDefault(Math.round(para.size() * 2), natural);
         boolean uniform = lines.stream().flatMap(line -> line.inlines.stream()).allMatch(inline -> inline.look().get(TextProperty.SIZE, 0.0)
-                .equals(main.get(TextProperty.SIZE)) && java.util.Objects.equals(inline.look().get(TextProperty.FAMILY), main.get(TextProperty.FAMILY)))
+                .equals(main.get(TextProperty.SIZE)) && Objects.equals(inline.look().get(TextProperty.FAMILY), main.get(TextProperty.FAMILY)))
                 && lines.stream().allMatch(line -> faces.covers(line.text(), main));
         double above = ascent(uniform, leading, heights, natural);
         double before = para.first().baseline() - above - flow.y;
@@ -132,7 +135,7 @@ final class BlockMaker {
     }
 
     private Look mainLook(List<RunMaker.LineRuns> lines, Para para) {
-        Map<Look, Integer> counts = new java.util.LinkedHashMap<>();
+        Map<Look, Integer> counts = new LinkedHashMap<>();
         for (RunMaker.LineRuns line : lines)
             for (Inline inline : line.inlines)
                 if (inline instanceof Inline.Text run && !run.look().says(TextProperty.SCRIPT)) counts.merge(run.look(), run.text().length(), Integer::sum);

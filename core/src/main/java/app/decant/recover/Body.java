@@ -1,6 +1,8 @@
 package app.decant.recover;
 
+import app.decant.document.ParagraphProperty;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -86,7 +88,7 @@ final class Body {
     void join() {
         List<Stand> stands = new ArrayList<>();
         for (int i = 0; i < pages.size(); i++) stands(pages.get(i), String.valueOf(i), stands);
-        Set<Para> gone = java.util.Collections.newSetFromMap(new IdentityHashMap<>());
+        Set<Para> gone = Collections.newSetFromMap(new IdentityHashMap<>());
         Map<Para, Para> joined = new IdentityHashMap<>();
         for (int i = 1; i < stands.size(); i++) {
             Stand before = stands.get(i - 1);
@@ -128,7 +130,7 @@ final class Body {
     private static boolean goesOn(Para para, Para next) {
         if (Math.abs(para.size() - next.size()) > 0.05 * para.size() || para.isContentsEntry() || next.isContentsEntry()) return false;
         if (!para.typical().face().family().equals(next.typical().face().family())
-                || para.alignment() == app.decant.document.ParagraphProperty.Alignment.CENTRE) return false;
+                || para.alignment() == ParagraphProperty.Alignment.CENTRE) return false;
         if (para.typical().face().bold() != next.typical().face().bold()) return false;
         if (para.tag() != null && next.tag() != null && para.tag().block() != null && next.tag().block() != null)
             return para.tag().block() == next.tag().block();

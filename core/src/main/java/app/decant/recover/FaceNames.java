@@ -8,6 +8,8 @@ import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Pattern;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.font.PDCIDFontType2;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDFontDescriptor;
 import org.apache.pdfbox.pdmodel.font.PDSimpleFont;
@@ -61,9 +63,9 @@ final class FaceNames {
 
     /** Whether characters can be told from codes: by a map, a known encoding, or names of glyphs. */
     private static boolean isMapped(PDFont font) {
-        if (font.getCOSObject().containsKey(org.apache.pdfbox.cos.COSName.TO_UNICODE)) return true;
+        if (font.getCOSObject().containsKey(COSName.TO_UNICODE)) return true;
         if (font instanceof PDType0Font composite)
-            return !composite.isEmbedded() || composite.getDescendantFont() instanceof org.apache.pdfbox.pdmodel.font.PDCIDFontType2;
+            return !composite.isEmbedded() || composite.getDescendantFont() instanceof PDCIDFontType2;
         if (font instanceof PDType3Font type3) return type3.getEncoding() != null;
         return font instanceof PDSimpleFont;
     }

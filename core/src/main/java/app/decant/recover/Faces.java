@@ -8,7 +8,9 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /** The faces that stand for those of the PDF: the same family, one of equal widths, or the nearest one with its letters made as wide as they were. */
 final class Faces {
@@ -70,7 +72,7 @@ final class Faces {
         String best = null;
         double least = Double.MAX_VALUE;
         for (String family : use.fixed() ? List.of("Liberation Mono") : use.serif() ? SERIF : isSansByName(use) ? SANS
-                : java.util.stream.Stream.concat(SERIF.stream(), SANS.stream()).toList()) {
+                : Stream.concat(SERIF.stream(), SANS.stream()).toList()) {
             Face face = catalogue.match(family, use.bold(), use.italic()).face();
             double error = error(face, some, scale(face, some));
             if (error < least) {
@@ -82,7 +84,7 @@ final class Faces {
     }
 
     private static boolean isSansByName(FaceUse use) {
-        return use.family().toLowerCase(java.util.Locale.ROOT).matches(".*(sans|gothic|grotesk|helvet|arial|ui|display).*");
+        return use.family().toLowerCase(Locale.ROOT).matches(".*(sans|gothic|grotesk|helvet|arial|ui|display).*");
     }
 
     private static double round(double scale) { return Math.max(0.7, Math.min(1.4, Math.round(scale * 1000) / 1000.0)); }

@@ -11,6 +11,7 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.pdmodel.font.PDCIDFontType2;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.slf4j.LoggerFactory;
 
 /** One font of a PDF: what its codes read as (ISO 32000-1, 9.10), how wide its space is, and which face it is. */
 final class FontReading {
@@ -39,7 +40,7 @@ final class FontReading {
         try {
             text = font.toUnicode(code);
         } catch (RuntimeException e) {
-            org.slf4j.LoggerFactory.getLogger(FontReading.class).debug("No text for code {} of {}", code, font.getName(), e);
+            LoggerFactory.getLogger(FontReading.class).debug("No text for code {} of {}", code, font.getName(), e);
         }
         if (text == null || text.isEmpty() || text.equals("\u0000")) text = fromOutlines(code);
         return plain(text);
@@ -54,7 +55,7 @@ final class FontReading {
                 if (points != null && !points.isEmpty()) return Character.toString(points.get(0));
             }
         } catch (IOException | RuntimeException e) {
-            org.slf4j.LoggerFactory.getLogger(FontReading.class).debug("No character for code {} of {}", code, font.getName(), e);
+            LoggerFactory.getLogger(FontReading.class).debug("No character for code {} of {}", code, font.getName(), e);
         }
         return UNKNOWN;
     }

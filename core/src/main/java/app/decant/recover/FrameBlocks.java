@@ -7,11 +7,12 @@ import app.decant.document.Colour;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty.LineSpacing;
 import app.decant.document.ParagraphProperty.TabStop;
 import app.decant.document.ParagraphProperty.TabStops;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.Property;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -31,7 +32,7 @@ final class FrameBlocks {
         return blocks;
     }
 
-    private static Look indented(Look look, app.decant.document.Property<Double> side, double amount) {
+    private static Look indented(Look look, Property<Double> side, double amount) {
         return Math.abs(amount) > 0.6 ? look.with(side, BlockMaker.rounded(amount)) : look;
     }
 

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -24,7 +25,7 @@ final class HeadingFinder {
     private final List<SourceFile.Bookmark> bookmarks;
     private final double bodySize;
     private final Glyph body;
-    private final Map<Para, Para> before = new java.util.IdentityHashMap<>();
+    private final Map<Para, Para> before = new IdentityHashMap<>();
 
     HeadingFinder(List<Para> paras, List<SourceFile.Bookmark> bookmarks, Glyph body) {
         this.paras = paras;

@@ -16,6 +16,7 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.slf4j.LoggerFactory;
 
 /**
  * Tells what a PDF has that does not come into an editable document: fields, comments, signatures, attached files, layers, printed page numbers, and what
@@ -155,7 +156,7 @@ final class LeftBehind {
             for (int i = 0; i < labels.length; i++) if (!String.valueOf(i + 1).equals(labels[i])) return true;
             return false;
         } catch (IOException | RuntimeException e) {
-            org.slf4j.LoggerFactory.getLogger(LeftBehind.class).info("The numbers of pages can't be read", e);
+            LoggerFactory.getLogger(LeftBehind.class).info("The numbers of pages can't be read", e);
             return true;
         }
     }

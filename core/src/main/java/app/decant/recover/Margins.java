@@ -1,6 +1,7 @@
 package app.decant.recover;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 
@@ -21,7 +22,7 @@ record Margins(double left, double right) {
             }
         }
         if (lefts.isEmpty()) return new Margins(Math.min(72, width / 4), width - Math.min(72, width / 4));
-        java.util.Collections.sort(lefts);
+        Collections.sort(lefts);
         rights.sort(Comparator.reverseOrder());
         double left = edge(lefts, 1);
         double right = edge(rights, -1);

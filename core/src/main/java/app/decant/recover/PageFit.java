@@ -15,6 +15,7 @@ import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -142,7 +143,7 @@ final class PageFit {
         Cascade cascade = Cascade.of(document);
         PageRoom room = new PageRoom(cascade, this::follows);
         List<Section> sections = new ArrayList<>(document.sections());
-        Set<Block> done = java.util.Collections.newSetFromMap(new IdentityHashMap<>());
+        Set<Block> done = Collections.newSetFromMap(new IdentityHashMap<>());
         spills.forEach((index, spill) -> {
             PageSurvey.Start from = starts.get(index);
             PageSurvey.Start to = index + 1 < starts.size() ? starts.get(index + 1) : null;

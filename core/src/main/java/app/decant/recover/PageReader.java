@@ -1,9 +1,11 @@
 package app.decant.recover;
 
+import app.decant.document.DecantException;
 import app.decant.document.Link;
 import app.decant.document.Progress;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Area;
+import java.awt.geom.GeneralPath;
 import java.awt.geom.Path2D;
 import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
@@ -25,12 +27,14 @@ import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
 import org.apache.pdfbox.pdmodel.graphics.PDLineDashPattern;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 import org.apache.pdfbox.pdmodel.graphics.shading.PDShading;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
 
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 import org.apache.pdfbox.util.Matrix;
 import org.apache.pdfbox.util.Vector;
+import org.slf4j.LoggerFactory;
 
 /** Reads everything that one page shows (ISO 32000-1, 8 and 9): glyphs with their Unicode text, lines and areas, pictures. Made for one page. */
 final class PageReader extends PDFGraphicsStreamEngine {
@@ -97,8 +101,8 @@ final class PageReader extends PDFGraphicsStreamEngine {
                         && !annotation.isNoView()) reader.showAnnotation(annotation);
             }
         } catch (IOException | RuntimeException e) {
-            if (e instanceof app.decant.document.DecantException told && told.kind() == app.decant.document.DecantException.Kind.CANCELLED) throw told;
-            org.slf4j.LoggerFactory.getLogger(PageReader.class).info("Page {} breaks off", index + 1, e);
+            if (e instanceof DecantException told && told.kind() == DecantException.Kind.CANCELLED) throw told;
+            LoggerFactory.getLogger(PageReader.class).info("Page {} breaks off", index + 1, e);
             reader.problems.add("Page " + (index + 1) + " is damaged; what could be read of it is here.");
         }
         return new SourcePage(index, reader.width, reader.height, reader.glyphs, reader.ink, reader.pictures, List.copyOf(reader.problems));
@@ -137,7 +141,7 @@ final class PageReader extends PDFGraphicsStreamEngine {
         super.processOperator(operator, operands);
     }
 
-    @Override public void showForm(org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject form) throws IOException {
+    @Override public void showForm(PDFormXObject form) throws IOException {
         if (++forms > MOST_FORMS || getLevel() > 24) throw new IOException("Forms within forms without end");
         super.showForm(form);
     }
@@ -237,7 +241,7 @@ final class PageReader extends PDFGraphicsStreamEngine {
     @Override public void endPath() {
         if (clipRule != -1) {
             path.setWindingRule(clipRule);
-            getGraphicsState().intersectClippingPath(new java.awt.geom.GeneralPath(path));
+            getGraphicsState().intersectClippingPath(new GeneralPath(path));
             clipRule = -1;
         }
         path.reset();
@@ -299,7 +303,7 @@ final class PageReader extends PDFGraphicsStreamEngine {
             Placed placed = source.pictures().read(image, matrix, clipBounds(), colour, order++);
             if (placed != null) pictures.add(placed);
         } catch (IOException | RuntimeException e) {
-            org.slf4j.LoggerFactory.getLogger(PageReader.class).info("A picture on page {} can't be read", index + 1, e);
+            LoggerFactory.getLogger(PageReader.class).info("A picture on page {} can't be read", index + 1, e);
             problems.add("A picture on page " + (index + 1) + " can't be read and is left out.");
         }
     }
@@ -321,7 +325,7 @@ final class PageReader extends PDFGraphicsStreamEngine {
             if (wash != null && !wash.path().getBounds2D().isEmpty()) ink.add(wash);
             else if (wash == null) problems.add("A pattern on page " + (index + 1) + " is not in the file and is left out.");
         } catch (Exception e) {
-            org.slf4j.LoggerFactory.getLogger(PageReader.class).info("A pattern on page {} can't be read", index + 1, e);
+            LoggerFactory.getLogger(PageReader.class).info("A pattern on page {} can't be read", index + 1, e);
             problems.add("A pattern on page " + (index + 1) + " can't be read and is left out.");
         }
     }

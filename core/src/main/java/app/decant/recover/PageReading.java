@@ -9,6 +9,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -110,7 +111,7 @@ final class PageReading {
         boolean interrupted = false;
         while (!threads.isTerminated()) {
             try {
-                threads.awaitTermination(1, java.util.concurrent.TimeUnit.SECONDS);
+                threads.awaitTermination(1, TimeUnit.SECONDS);
             } catch (InterruptedException e) {
                 interrupted = true;
             }

@@ -10,6 +10,7 @@ import app.decant.page.Page;
 import app.decant.page.Pages;
 import app.decant.page.Piece;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
@@ -23,7 +24,7 @@ public record PageText(int index, double width, double height, List<Line> lines,
     public PageText {
         lines = List.copyOf(lines);
         pictures = List.copyOf(pictures);
-        links = java.util.Collections.unmodifiableSet(new TreeSet<>(links));
+        links = Collections.unmodifiableSet(new TreeSet<>(links));
     }
 
     /**

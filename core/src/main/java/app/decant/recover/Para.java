@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 
 /** A paragraph on its way from lines to the document: the later stages add what they find out. */
 final class Para {
@@ -119,7 +120,7 @@ final class Para {
     private record Kind(FaceUse face, long size, int rgb) { }
 
     /** The share of its letters that a test holds for. */
-    double share(java.util.function.Predicate<Glyph> test) {
+    double share(Predicate<Glyph> test) {
         int all = 0;
         int holds = 0;
         for (TextLine line : lines) {

@@ -2,6 +2,7 @@ package app.decant.recover;
 
 import app.decant.document.ParagraphProperty.Alignment;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.function.Function;
 
@@ -137,7 +138,7 @@ final class ParagraphFinder {
             if (Math.abs(line.size() - lines.get(i - 1).size()) < 0.5 && step > 0.8 * line.size() && step < 2.2 * line.size()) steps.add(step);
         }
         if (steps.size() < 3) return 0;
-        java.util.Collections.sort(steps);
+        Collections.sort(steps);
         return steps.get(steps.size() / 3);
     }
 

@@ -18,6 +18,7 @@ import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory;
 import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
+import org.slf4j.LoggerFactory;
 import org.w3c.dom.Element;
 import org.w3c.dom.NodeList;
 
@@ -111,7 +112,7 @@ public final class PicturePages {
             double millimetres = Double.parseDouble(((Element) sizes.item(0)).getAttribute("value"));
             return millimetres > 0 ? MILLIMETRES / millimetres : 0;
         } catch (NumberFormatException e) {
-            org.slf4j.LoggerFactory.getLogger(PicturePages.class).debug("A picture lies about its size", e);
+            LoggerFactory.getLogger(PicturePages.class).debug("A picture lies about its size", e);
             return 0;
         }
     }

@@ -2,6 +2,7 @@ package app.decant.recover;
 
 import app.decant.document.TableProperty.Insets;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 
@@ -264,7 +265,7 @@ final class ReadingOrder {
             if (chunks.isEmpty()) continue;
             chunks.sort(Comparator.comparingDouble(Chunk::left));
             boolean rightToLeft = chunks.stream().filter(Chunk::isRightToLeft).count() * 2 > chunks.size();
-            if (rightToLeft) java.util.Collections.reverse(chunks);
+            if (rightToLeft) Collections.reverse(chunks);
             lines.add(new TextLine(chunks, page));
         }
         endLines(lines, obstacles, left, right, parts);

@@ -6,7 +6,9 @@ import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -135,7 +137,7 @@ public final class Recovery {
         List<Para> rest = new ArrayList<>(before);
         NoteFinder.take(rest, bodySize, page);
         if (rest.size() == before.size()) return;
-        Set<Para> gone = java.util.Collections.newSetFromMap(new java.util.IdentityHashMap<>());
+        Set<Para> gone = Collections.newSetFromMap(new IdentityHashMap<>());
         gone.addAll(before);
         rest.forEach(gone::remove);
         body.remove(gone);

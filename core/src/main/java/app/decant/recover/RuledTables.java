@@ -1,6 +1,7 @@
 package app.decant.recover;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -100,7 +101,7 @@ final class RuledTables {
         List<Double> all = new ArrayList<>(lines);
         all.add(from);
         all.add(to);
-        java.util.Collections.sort(all);
+        Collections.sort(all);
         List<Double> edges = new ArrayList<>();
         for (double one : all) if (edges.isEmpty() || one - edges.get(edges.size() - 1) > 2 * NEAR) edges.add(one);
         return edges.stream().mapToDouble(Double::doubleValue).toArray();

@@ -5,15 +5,16 @@ import app.decant.document.Colour;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
-import app.decant.document.TextProperty;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
+import app.decant.document.TextProperty;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.Function;
 
@@ -118,7 +119,7 @@ final class RunMaker {
         if (before.get(TextProperty.UNDERLINE) != after.get(TextProperty.UNDERLINE)) look = look.without(TextProperty.UNDERLINE);
         if (before.get(TextProperty.HIGHLIGHT) == null || after.get(TextProperty.HIGHLIGHT) == null) look = look.without(TextProperty.HIGHLIGHT);
         if (before.is(TextProperty.STRIKE) != after.is(TextProperty.STRIKE)) look = look.without(TextProperty.STRIKE);
-        if (!java.util.Objects.equals(before.get(TextProperty.LINK), after.get(TextProperty.LINK))) look = look.without(TextProperty.LINK);
+        if (!Objects.equals(before.get(TextProperty.LINK), after.get(TextProperty.LINK))) look = look.without(TextProperty.LINK);
         if (before.get(TextProperty.SCRIPT) != after.get(TextProperty.SCRIPT)) look = look.without(TextProperty.SCRIPT);
         return look;
     }

@@ -1,7 +1,7 @@
 package app.decant.recover;
 
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.document.Facts;
 import app.decant.document.Link;
 import app.decant.pdf.PdfDoor;
@@ -18,9 +18,11 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.io.IOUtils;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -38,6 +40,7 @@ import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPa
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineNode;
+import org.slf4j.LoggerFactory;
 
 /** An opened PDF and what its pages share: fonts, pictures, places that links lead to, bookmarks, tags. Nothing in it is ever run or fetched. */
 final class SourceFile implements AutoCloseable {
@@ -96,7 +99,7 @@ final class SourceFile implements AutoCloseable {
     }
 
     private static void closeQuietly(PDDocument pdf) {
-        org.apache.pdfbox.io.IOUtils.closeQuietly(pdf);
+        IOUtils.closeQuietly(pdf);
     }
 
     PDDocument pdf() { return pdf; }
@@ -110,7 +113,7 @@ final class SourceFile implements AutoCloseable {
     private void findHiddenLayers() {
         COSDictionary properties = pdf.getDocumentCatalog().getCOSObject().getCOSDictionary(COSName.OCPROPERTIES);
         COSDictionary standard = properties == null ? null : properties.getCOSDictionary(COSName.D);
-        org.apache.pdfbox.cos.COSArray off = standard == null ? null : standard.getCOSArray(COSName.OFF);
+        COSArray off = standard == null ? null : standard.getCOSArray(COSName.OFF);
         if (off == null) return;
         for (int i = 0; i < off.size(); i++) hiddenLayers.add(off.getObject(i));
     }
@@ -164,7 +167,7 @@ final class SourceFile implements AutoCloseable {
         try {
             if (pdf.getDocumentCatalog().getDocumentOutline() != null) gather(pdf.getDocumentCatalog().getDocumentOutline(), 1, found, new HashSet<>());
         } catch (IOException | RuntimeException e) {
-            org.slf4j.LoggerFactory.getLogger(SourceFile.class).info("Bookmarks break off", e);
+            LoggerFactory.getLogger(SourceFile.class).info("Bookmarks break off", e);
         }
         return found;
     }

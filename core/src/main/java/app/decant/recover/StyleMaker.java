@@ -20,6 +20,7 @@ import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.UnaryOperator;
@@ -76,7 +77,7 @@ final class StyleMaker {
         } else if (id.equals("ListParagraph")) {
             name = "List Paragraph";
         } else if (id.equals("Header") || id.equals("Footer")) {
-            name = id.toLowerCase(java.util.Locale.ROOT);
+            name = id.toLowerCase(Locale.ROOT);
         } else if (id.equals("Title")) {
             next = "Normal";
         }

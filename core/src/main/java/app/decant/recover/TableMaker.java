@@ -8,14 +8,15 @@ import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.Table;
-import app.decant.document.TableProperty;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
+import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.function.Function;
 
@@ -149,7 +150,7 @@ final class TableMaker {
         boolean otherBold = second.stream().anyMatch(cell -> !cell.chunks().isEmpty() && cell.chunks().stream().noneMatch(chunk -> chunk.first().face()
                 .bold()));
         boolean shaded = first.stream().allMatch(cell -> cell.shading() != null) && second.stream()
-                .anyMatch(cell -> !java.util.Objects.equals(cell.shading(), first.get(0).shading()));
+                .anyMatch(cell -> !Objects.equals(cell.shading(), first.get(0).shading()));
         return bold && otherBold || shaded;
     }
 

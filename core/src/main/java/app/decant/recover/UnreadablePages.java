@@ -11,6 +11,7 @@ import java.util.List;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
+import org.slf4j.LoggerFactory;
 
 /**
  * Pages that hold no readable text: scans, and pages whose letters no table explains. Their words are recognised where that can be done here; else the page
@@ -98,7 +99,7 @@ final class UnreadablePages {
             return OpticalReader.read(rendered(page, RESOLUTION), 72.0 / RESOLUTION);
         } catch (IOException e) {
             findings.add(Finding.lost("The words of " + where + " could not be recognised.", where));
-            org.slf4j.LoggerFactory.getLogger(UnreadablePages.class).info("Recognition fails on {}", where, e);
+            LoggerFactory.getLogger(UnreadablePages.class).info("Recognition fails on {}", where, e);
             return List.of();
         }
     }

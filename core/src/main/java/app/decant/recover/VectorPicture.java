@@ -5,10 +5,12 @@ import app.decant.document.Image;
 import app.decant.document.Picture;
 import app.decant.font.Face;
 import app.decant.font.FontCatalogue;
+import java.awt.Color;
 import java.awt.Shape;
 import java.awt.font.FontRenderContext;
 import java.awt.font.GlyphVector;
 import java.awt.geom.AffineTransform;
+import java.awt.geom.Line2D;
 import java.awt.geom.PathIterator;
 import java.awt.geom.Rectangle2D;
 import java.io.ByteArrayOutputStream;
@@ -16,6 +18,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.multipdf.PDFCloneUtility;
@@ -69,7 +72,7 @@ final class VectorPicture {
         if (box == null) box = new Rectangle2D.Double(before.x(), before.baseline() - before.size(), before.width() + 1, before.size());
         try {
             byte[] file = write(ink, outlines, colours, box);
-            int order = java.util.stream.Stream.concat(ink.stream().map(Ink::order), letters.stream().map(Glyph::order)).min(Comparator.naturalOrder())
+            int order = Stream.concat(ink.stream().map(Ink::order), letters.stream().map(Glyph::order)).min(Comparator.naturalOrder())
                     .orElse(0);
             String description = words.toString().trim();
             return new Placed(new Picture(new Image("application/pdf", file), box.getWidth(), box.getHeight(), description.isEmpty() ? null : description),
@@ -123,7 +126,7 @@ final class VectorPicture {
             out.setStrokingColor(colour(stroke.rgb()));
             out.setLineWidth((float) stroke.width());
             out.setLineDashPattern(stroke.dashed() ? new float[] {3, 2} : new float[0], 0);
-            path(out, new java.awt.geom.Line2D.Double(stroke.x1(), stroke.y1(), stroke.x2(), stroke.y2()), place);
+            path(out, new Line2D.Double(stroke.x1(), stroke.y1(), stroke.x2(), stroke.y2()), place);
             out.stroke();
         } else if (one instanceof Ink.Shape shape) {
             out.saveGraphicsState();
@@ -177,7 +180,7 @@ final class VectorPicture {
         Copying(PDDocument pdf) { super(pdf); }
     }
 
-    private static java.awt.Color colour(int rgb) { return new java.awt.Color(rgb); }
+    private static Color colour(int rgb) { return new Color(rgb); }
 
     private static void path(PDPageContentStream out, Shape shape, AffineTransform place) throws IOException {
         float[] c = new float[6];

@@ -1,6 +1,8 @@
 package app.decant.xml;
 
+import java.util.Collections;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.Map;
 
 /** The prefixes by which this program calls the namespaces of the formats it reads, transitional and strict alike. */
@@ -17,14 +19,14 @@ public final class XmlNames {
     private static final Map<String, String> PREFIXES = new HashMap<>();
 
     private static Map<String, String> openDocument() {
-        Map<String, String> names = new java.util.LinkedHashMap<>();
+        Map<String, String> names = new LinkedHashMap<>();
         for (String name : new String[] {"office", "style", "text", "table", "drawing", "meta", "manifest"})
             names.put(name.equals("drawing") ? "draw" : name, "urn:oasis:names:tc:opendocument:xmlns:" + name + ":1.0");
         names.put("fo", "urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0");
         names.put("svg", "urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0");
         names.put("number", "urn:oasis:names:tc:opendocument:xmlns:datastyle:1.0");
         names.put("xlink", "http://www.w3.org/1999/xlink");
-        return java.util.Collections.unmodifiableMap(names);
+        return Collections.unmodifiableMap(names);
     }
 
     static {

@@ -1,10 +1,12 @@
 package app.decant.xml;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.Consumer;
 
 /** One element of an XML tree. Names carry the prefix that {@link XmlNames} gives their namespace, whatever prefix the file used. */
 public final class XmlNode {
@@ -36,7 +38,7 @@ public final class XmlNode {
     public String get(String attribute, String otherwise) { return attributes.getOrDefault(attribute, otherwise); }
 
     /** Everything in it, in order: texts as strings, elements as nodes. */
-    public List<Object> content() { return java.util.Collections.unmodifiableList(content); }
+    public List<Object> content() { return Collections.unmodifiableList(content); }
 
     /** The child elements. */
     public List<XmlNode> children() {
@@ -93,7 +95,7 @@ public final class XmlNode {
     }
 
     /** Every attribute value below and here whose attribute is in the namespace. */
-    public void attributesIn(String wantedNamespace, java.util.function.Consumer<String> each) {
+    public void attributesIn(String wantedNamespace, Consumer<String> each) {
         attributeNamespaces.forEach((attribute, uri) -> {
             if (uri.equals(wantedNamespace)) each.accept(attributes.get(attribute));
         });

@@ -4,6 +4,7 @@ import app.decant.document.DecantException;
 import java.io.ByteArrayInputStream;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.function.Consumer;
 import java.util.function.Predicate;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
@@ -37,7 +38,7 @@ public final class XmlReader {
      * Reads a file piece by piece: every outermost element whose name is wanted is given as a tree and then forgotten, so that a large file
      * needs little memory.
      */
-    public static void stream(byte[] xml, String what, Predicate<String> wanted, java.util.function.Consumer<XmlNode> each) {
+    public static void stream(byte[] xml, String what, Predicate<String> wanted, Consumer<XmlNode> each) {
         try {
             XMLStreamReader in = FACTORY.createXMLStreamReader(new ByteArrayInputStream(xml));
             Deque<XmlNode> open = new ArrayDeque<>();

@@ -2,6 +2,7 @@ package app.decant.edit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.decant.demo.HarbourNotice;
 import app.decant.demo.PassengerHandbook;
 import app.decant.document.Block;
 import app.decant.document.BlockPath;
@@ -160,7 +161,7 @@ class EditingTest {
         Random random = new Random(11);
         Document several = PassengerHandbook.document();
         List<Section> sections = new ArrayList<>(several.sections());
-        sections.addAll(app.decant.demo.HarbourNotice.document().sections());
+        sections.addAll(HarbourNotice.document().sections());
         sections.add(several.sections().get(0).withBlocks(List.of(Paragraph.of("the last words"))));
         several = several.withSections(sections);
         for (int i = 0; i < 600; i++) {
@@ -182,7 +183,7 @@ class EditingTest {
     }
 
     @Test void deletingAllLeavesOneEmptyParagraph() {
-        for (Document document : List.of(PassengerHandbook.document(), app.decant.demo.HarbourNotice.document(), TWO)) {
+        for (Document document : List.of(PassengerHandbook.document(), HarbourNotice.document(), TWO)) {
             List<Walk.Stop> stops = Walk.of(document).stops();
             Walk.Stop last = stops.get(stops.size() - 1);
             Change edit = Deletion.delete(document, new TextSelection(new Place(stops.get(0).path(), 0), new Place(last.path(), last.paragraph().length())));

@@ -14,8 +14,8 @@ import app.decant.folder.FolderJournal.Entry;
 import app.decant.folder.FolderJournal.State;
 import app.decant.folder.FolderPlan.Kind;
 import app.decant.folder.FolderPlan.WhenThere;
-import app.decant.format.OfficeLock;
 import app.decant.format.Format;
+import app.decant.format.OfficeLock;
 import app.decant.format.binary.BinaryFormat;
 import app.decant.format.html.WebFormat;
 import app.decant.format.odf.OdfFormat;
@@ -24,26 +24,32 @@ import app.decant.format.rtf.RtfFormat;
 import app.decant.format.text.PlainFormat;
 import app.decant.pdf.Protection;
 import app.decant.publish.LeftOvers;
+import app.decant.publish.Order;
 import app.decant.publish.Recipe;
 import app.decant.publish.Target;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.FileTime;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
-import java.util.Set;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
@@ -194,7 +200,7 @@ class FolderRunTest {
         Files.writeString(first.target(), "made, but not told");
         Path half = Files.writeString(LeftOvers.ofADeadProcess(target.resolve("year 1998")), "half");
         Path others = Files.writeString(LeftOvers.ofThisProcess(target.resolve("year 1998")), "being written");
-        Files.writeString(target.resolve(".decant-journal.jsonl"), "{\"source\": \"cut of", java.nio.file.StandardOpenOption.APPEND);
+        Files.writeString(target.resolve(".decant-journal.jsonl"), "{\"source\": \"cut of", StandardOpenOption.APPEND);
         run(plan);
         assertThat(results()).hasSize(good);
         assertThat(Files.size(first.target())).isGreaterThan(1000);
@@ -258,7 +264,7 @@ class FolderRunTest {
     @Test void partsRunSideBySideAndOneMoreRunGathersWhatTheyDid() throws Exception {
         List<Map.Entry<String, Recipe>> outputs = List.of(Map.entry("", Recipe.PLAIN.to(Target.ODT)));
         List<FolderPlan.Source> sources = List.of(new FolderPlan.Source(source, target, true, EnumSet.of(Kind.TEXT), List.of("*.docx", "*.doc", "*.rtf")));
-        List<Entry> all = java.util.stream.IntStream.rangeClosed(1, 3).parallel().mapToObj(part -> {
+        List<Entry> all = IntStream.rangeClosed(1, 3).parallel().mapToObj(part -> {
             FolderPlan mine = new FolderPlan(sources, outputs, WhenThere.KEEP_BOTH, false, false, Duration.ofMinutes(1), 0, part, 3);
             return Decant.runFolder(mine, FolderScan.of(mine, Progress.SILENT), target, FolderRun.Listener.NONE);
         }).flatMap(List::stream).toList();
@@ -338,7 +344,7 @@ class FolderRunTest {
         Decant.publish(HarbourNotice.document(), Recipe.PLAIN, open);
         byte[] pdf = Files.readAllBytes(open);
         Path shut = folder.resolve("shut.pdf");
-        Decant.publish(new app.decant.publish.Order(Decant.layOut(HarbourNotice.document()),
+        Decant.publish(new Order(Decant.layOut(HarbourNotice.document()),
                 Recipe.PLAIN.with(new Recipe.Locking(Protection.Strength.AES_256, EnumSet.noneOf(Protection.Permission.class))),
                 new Recipe.Passwords("tide", "ebb"), null), shut, Progress.SILENT);
         for (String ending : List.of("docx", "doc", "odt", "pdf")) files.put("empty." + ending, new byte[0]);
@@ -388,10 +394,10 @@ class FolderRunTest {
     }
 
     private static byte[] zip(Object... parts) throws IOException {
-        java.io.ByteArrayOutputStream out = new java.io.ByteArrayOutputStream();
-        try (java.util.zip.ZipOutputStream zip = new java.util.zip.ZipOutputStream(out)) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
             for (int i = 0; i < parts.length; i += 2) {
-                zip.putNextEntry(new java.util.zip.ZipEntry((String) parts[i]));
+                zip.putNextEntry(new ZipEntry((String) parts[i]));
                 zip.write((byte[]) parts[i + 1]);
             }
         }
@@ -437,8 +443,8 @@ class FolderRunTest {
         Path letters = Files.createDirectory(target.resolveSibling("letters"));
         Files.writeString(letters.resolve("letter.txt"), "A letter.");
         Path locked = target.resolveSibling("locked letters");
-        Recipe recipe = Recipe.PLAIN.with(new Recipe.Locking(app.decant.pdf.Protection.Strength.AES_256,
-                EnumSet.allOf(app.decant.pdf.Protection.Permission.class)));
+        Recipe recipe = Recipe.PLAIN.with(new Recipe.Locking(Protection.Strength.AES_256,
+                EnumSet.allOf(Protection.Permission.class)));
         FolderPlan plan = new FolderPlan(List.of(new FolderPlan.Source(letters, locked, true, Set.of(Kind.TEXT), List.of())), List.of(Map.entry("", recipe)));
         for (String password : List.of("old one", "new one")) {
             try (FolderJournal journal = FolderJournal.open(locked)) {

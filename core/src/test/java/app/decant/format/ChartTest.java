@@ -11,8 +11,13 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
 import javax.imageio.ImageIO;
 import org.apache.poi.openxml4j.exceptions.InvalidFormatException;
 import org.apache.poi.xddf.usermodel.XDDFColor;
@@ -112,19 +117,19 @@ class ChartTest {
 
     /** A chart that lies about itself is kept, not shown, and nothing else suffers. */
     @Test void brokenChartsAreKeptButNotShown() throws Exception {
-        Map<String, byte[]> parts = new java.util.LinkedHashMap<>();
-        try (var in = new java.util.zip.ZipInputStream(new ByteArrayInputStream(docx(ChartTypes.BAR)))) {
+        Map<String, byte[]> parts = new LinkedHashMap<>();
+        try (var in = new ZipInputStream(new ByteArrayInputStream(docx(ChartTypes.BAR)))) {
             for (var entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) parts.put(entry.getName(), in.readAllBytes());
         }
         for (String[] lie : new String[][] {{"<c:v>4", "<c:v>wind"}, {"idx=\"1\"", "idx=\"2000000000\""}, {"c:barChart", "c:surfaceChart"},
                 {"c:plotArea", "c:plotHall"}}) {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
-            try (var zip = new java.util.zip.ZipOutputStream(out)) {
+            try (var zip = new ZipOutputStream(out)) {
                 for (var part : parts.entrySet()) {
-                    zip.putNextEntry(new java.util.zip.ZipEntry(part.getKey()));
+                    zip.putNextEntry(new ZipEntry(part.getKey()));
                     boolean chart = part.getKey().matches("word/charts/chart\\d*\\.xml");
-                    zip.write(chart ? new String(part.getValue(), java.nio.charset.StandardCharsets.UTF_8).replace(lie[0], lie[1])
-                            .getBytes(java.nio.charset.StandardCharsets.UTF_8) : part.getValue());
+                    zip.write(chart ? new String(part.getValue(), StandardCharsets.UTF_8).replace(lie[0], lie[1])
+                            .getBytes(StandardCharsets.UTF_8) : part.getValue());
                 }
             }
             Taken taken = taken(out.toByteArray());

@@ -12,6 +12,7 @@ import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.ListLabels;
 import app.decant.document.Look;
+import app.decant.document.NumberFormat;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Progress;
@@ -202,7 +203,7 @@ class DocxReadingTest {
         assertThat(sections.get(0).page().isLandscape()).isTrue();
         assertThat(sections.get(0).columns()).isEqualTo(new Section.Columns(2, 20, true, List.of()));
         assertThat(sections.get(1).start()).isEqualTo(Section.Start.CONTINUOUS);
-        assertThat(sections.get(1).numbering()).isEqualTo(new Section.PageNumbering(app.decant.document.NumberFormat.LOWER_ROMAN, 4));
+        assertThat(sections.get(1).numbering()).isEqualTo(new Section.PageNumbering(NumberFormat.LOWER_ROMAN, 4));
     }
 
     /** 20.4.2: a text box in newer markup, with older markup beside it that must not be read as well. */

@@ -19,10 +19,14 @@ import app.decant.format.ooxml.DocxWriter;
 import app.decant.format.text.TextWriter;
 import app.decant.layout.Layout;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Instant;
 import java.util.List;
 import java.util.stream.Stream;
+import org.apache.poi.xddf.usermodel.chart.ChartTypes;
+import org.apache.poi.xddf.usermodel.chart.XDDFDataSourcesFactory;
+import org.apache.poi.xwpf.usermodel.XWPFChart;
 import org.apache.poi.xwpf.usermodel.XWPFDocument;
 import org.apache.poi.xwpf.usermodel.XWPFParagraph;
 import org.apache.poi.xwpf.usermodel.XWPFTable;
@@ -117,14 +121,14 @@ class DocxRoundTripTest {
 
     /** A chart made by POI: not edited here, but there again, with its data, in what is written. */
     @Test void whatCanNotBeEditedIsKeptAndWrittenBack() throws Exception {
-        java.io.ByteArrayOutputStream made = new java.io.ByteArrayOutputStream();
+        ByteArrayOutputStream made = new ByteArrayOutputStream();
         try (XWPFDocument poi = new XWPFDocument()) {
             poi.createParagraph().createRun().setText("Passengers");
-            org.apache.poi.xwpf.usermodel.XWPFChart chart = poi.createChart(4_000_000, 2_000_000);
+            XWPFChart chart = poi.createChart(4_000_000, 2_000_000);
             chart.setTitleText("Passengers by month");
-            var months = org.apache.poi.xddf.usermodel.chart.XDDFDataSourcesFactory.fromArray(new String[] {"Jan", "Feb"});
-            var counts = org.apache.poi.xddf.usermodel.chart.XDDFDataSourcesFactory.fromArray(new Integer[] {410, 380});
-            var data = chart.createData(org.apache.poi.xddf.usermodel.chart.ChartTypes.PIE, null, null);
+            var months = XDDFDataSourcesFactory.fromArray(new String[] {"Jan", "Feb"});
+            var counts = XDDFDataSourcesFactory.fromArray(new Integer[] {410, 380});
+            var data = chart.createData(ChartTypes.PIE, null, null);
             data.addSeries(months, counts);
             chart.plot(data);
             poi.write(made);

@@ -12,16 +12,17 @@ import app.decant.document.Link;
 import app.decant.document.ListLabels;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Picture;
 import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.TableProperty;
 import app.decant.document.TextBox;
-import app.decant.document.TextProperty;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
+import app.decant.document.TextProperty;
+import com.github.difflib.DiffUtils;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -56,7 +57,7 @@ public final class Portrait {
     /** Lines in which two documents differ: those of the first with a minus, of the second with a plus. */
     public static List<String> differences(Document before, Document after, Set<Aspect> aspects) {
         List<String> differences = new ArrayList<>();
-        for (var delta : com.github.difflib.DiffUtils.diff(of(before, aspects), of(after, aspects)).getDeltas()) {
+        for (var delta : DiffUtils.diff(of(before, aspects), of(after, aspects)).getDeltas()) {
             delta.getSource().getLines().forEach(line -> differences.add("- " + line));
             delta.getTarget().getLines().forEach(line -> differences.add("+ " + line));
         }

@@ -8,6 +8,7 @@ import app.decant.document.Document;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Table;
 import app.decant.document.TableProperty;
 import app.decant.document.TableProperty.Insets;
@@ -77,7 +78,7 @@ class PlacedTextTest {
     }
 
     @Test void tellsWhatIsOffThePaperAndPassesOverWhatIsHidden() {
-        Paragraph indented = new Paragraph(null, Look.of(app.decant.document.ParagraphProperty.INDENT_START, 5000.0), Look.PLAIN,
+        Paragraph indented = new Paragraph(null, Look.of(ParagraphProperty.INDENT_START, 5000.0), Look.PLAIN,
                 List.of(new Inline.Text("far off", Look.PLAIN)));
         assertThat(PlacedText.missing(laidOut(indented))).singleElement().isEqualTo("faroff");
         Paragraph hidden = Paragraph.of("seen").withInlines(List.of(new Inline.Text("seen", Look.PLAIN),

@@ -2,12 +2,12 @@ package app.decant.layout;
 
 import app.decant.document.Block;
 import app.decant.document.Document;
+import app.decant.document.Facts;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Numbering;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
-import app.decant.document.Facts;
 import app.decant.document.Section;
 import app.decant.document.Style;
 import app.decant.document.StyleSheet;

@@ -14,11 +14,16 @@ import app.decant.publish.PageRange;
 import app.decant.publish.Publisher;
 import app.decant.publish.Recipe;
 import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.Base64;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Properties;
+import java.util.regex.Pattern;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -42,16 +47,16 @@ class OutboxTest {
                 .put(new MailOutbox.Letter(List.of("office@ferries.example", "Anna Example <anna@ferries.example>"), "Das Handbuch für Gäste", "Liebe Gäste",
                 List.of(pdf)), WHEN);
         assertThat(letter.getFileName().toString()).isEqualTo("2026-11-01 08.00 Das Handbuch für Gäste.eml");
-        String raw = Files.readString(letter, java.nio.charset.StandardCharsets.US_ASCII);
+        String raw = Files.readString(letter, StandardCharsets.US_ASCII);
         String[] halves = raw.split("\r\n\r\n", 2);
         assertThat(halves[0]).contains("To: office@ferries.example").contains("Subject: =?UTF-8?").contains("Date: Sun, 1 Nov 2026")
                 .contains("MIME-Version: 1.0").contains("Content-Type: multipart/mixed").contains("X-Unsent: 1");
         assertThat(raw.lines()).allSatisfy(line -> assertThat(line.length()).isLessThanOrEqualTo(998));
         String boundary = halves[0].replaceAll("(?s).*boundary=\"([^\"]+)\".*", "$1");
-        String[] parts = raw.split("--" + java.util.regex.Pattern.quote(boundary));
+        String[] parts = raw.split("--" + Pattern.quote(boundary));
         assertThat(parts).hasSize(4);
         assertThat(parts[2]).contains("Content-Transfer-Encoding: base64").contains("application/pdf");
-        byte[] sent = java.util.Base64.getMimeDecoder().decode(parts[2].split("\r\n\r\n", 2)[1].trim());
+        byte[] sent = Base64.getMimeDecoder().decode(parts[2].split("\r\n\r\n", 2)[1].trim());
         assertThat(sent).isEqualTo(Files.readAllBytes(pdf));
     }
 
@@ -103,8 +108,8 @@ class OutboxTest {
         Path letter = new MailOutbox(folder.resolve("out")).put(new MailOutbox.Letter(List.of("office@ferries.example"), "Fahrpläne", "", List.of(file)), WHEN);
         String raw = Files.readString(letter);
         assertThat(raw).contains("filename*").doesNotContain("filename=\"=?");
-        try (java.io.InputStream in = Files.newInputStream(letter)) {
-            jakarta.mail.internet.MimeMessage read = new jakarta.mail.internet.MimeMessage(jakarta.mail.Session.getInstance(new java.util.Properties()), in);
+        try (InputStream in = Files.newInputStream(letter)) {
+            jakarta.mail.internet.MimeMessage read = new jakarta.mail.internet.MimeMessage(jakarta.mail.Session.getInstance(new Properties()), in);
             assertThat(((jakarta.mail.internet.MimeMultipart) read.getContent()).getBodyPart(1).getFileName()).isEqualTo(file.getFileName().toString());
         }
     }

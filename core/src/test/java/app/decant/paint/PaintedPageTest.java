@@ -3,14 +3,17 @@ package app.decant.paint;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.demo.PassengerHandbook;
+import app.decant.document.Image;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
+import app.decant.document.Picture;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
-import app.decant.page.Page;
 import app.decant.layout.PagedDocument;
+import app.decant.layout.Sample;
+import app.decant.page.Page;
 import app.decant.paint.PagePainter.PictureCache;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
@@ -72,12 +75,12 @@ class PaintedPageTest {
     }
 
     @Test void aPictureThatCannotBeDecodedLeavesItsPlaceAndBreaksNothing() {
-        app.decant.document.Image broken = new app.decant.document.Image("image/png", new byte[] {1, 2, 3});
+        Image broken = new Image("image/png", new byte[] {1, 2, 3});
         assertThat(new PictureCache().holds(broken)).isFalse();
         Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN,
-                List.of(new Inline.InlinePicture(new app.decant.document.Picture(broken, 100, 60, null),
+                List.of(new Inline.InlinePicture(new Picture(broken, 100, 60, null),
                         Look.PLAIN)));
-        Page page = Layout.of(app.decant.layout.Sample.of(List.of(paragraph)), FontCatalogue.shipped()).page(0);
+        Page page = Layout.of(Sample.of(List.of(paragraph)), FontCatalogue.shipped()).page(0);
         assertThat(PagePainter.image(page, 1, new PictureCache()).getWidth()).isEqualTo(595);
     }
 }

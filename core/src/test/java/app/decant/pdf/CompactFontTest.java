@@ -17,18 +17,25 @@ import app.decant.layout.Sample;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import javax.imageio.ImageIO;
+import org.apache.fontbox.cff.CFFFont;
+import org.apache.fontbox.cff.CFFParser;
+import org.apache.fontbox.ttf.OpenTypeFont;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.io.RandomAccessReadBuffer;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -82,9 +89,9 @@ class CompactFontTest {
 
     /** Shared pieces nobody calls are emptied: the twin has one of {@value CompactTwin#UNUSED} bytes. */
     @Test void piecesThatNoGlyphCallsStayOut() throws IOException {
-        org.apache.fontbox.cff.CFFFont font = ((org.apache.fontbox.ttf.OpenTypeFont) twin().tables()).getCFF().getFont();
+        CFFFont font = ((OpenTypeFont) twin().tables()).getCFF().getFont();
         byte[] subset = CffSubset.of(font, PLAIN.unitsPerEm(), List.of(36, 37, 38));
-        org.apache.fontbox.cff.CFFFont again = new org.apache.fontbox.cff.CFFParser().parse(new org.apache.pdfbox.io.RandomAccessReadBuffer(subset)).get(0);
+        CFFFont again = new CFFParser().parse(new RandomAccessReadBuffer(subset)).get(0);
         assertThat(subset.length).isLessThan(CompactTwin.UNUSED);
         assertThat(again.getNumCharStrings()).isEqualTo(4);
         for (int glyph : new int[] {36, 37, 38}) {
@@ -115,13 +122,13 @@ class CompactFontTest {
             try {
                 Process process = new ProcessBuilder("pdftoppm", "-png", "-r", "96", "-singlefile", (i == 0 ? model : file).toString(),
                         folder.resolve("image" + i).toString()).redirectErrorStream(true).start();
-                String said = new String(process.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+                String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
                 assertThat(process.waitFor()).isZero();
                 assertThat(said).isEmpty();
             } catch (IOException e) {
-                org.junit.jupiter.api.Assumptions.assumeTrue(false, "pdftoppm is not installed");
+                Assumptions.assumeTrue(false, "pdftoppm is not installed");
             }
-            images[i] = javax.imageio.ImageIO.read(folder.resolve("image" + i + ".png").toFile());
+            images[i] = ImageIO.read(folder.resolve("image" + i + ".png").toFile());
         }
         assertThat(difference(images[0], images[1])).isLessThan(0.002);
     }

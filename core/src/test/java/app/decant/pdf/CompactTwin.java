@@ -4,6 +4,7 @@ import java.awt.geom.GeneralPath;
 import java.awt.geom.PathIterator;
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -29,10 +30,10 @@ final class CompactTwin {
         tables.put("CFF ", compact(font));
         int at = 12 + 16 * tables.size();
         int length = at + tables.values().stream().mapToInt(table -> table.length + 3 & ~3).sum();
-        ByteBuffer file = ByteBuffer.allocate(length).put("OTTO".getBytes(java.nio.charset.StandardCharsets.US_ASCII)).putShort((short) tables.size())
+        ByteBuffer file = ByteBuffer.allocate(length).put("OTTO".getBytes(StandardCharsets.US_ASCII)).putShort((short) tables.size())
                 .putShort((short) 128).putShort((short) 3).putShort((short) (tables.size() * 16 - 128));
         for (Map.Entry<String, byte[]> table : tables.entrySet()) {
-            file.put(table.getKey().getBytes(java.nio.charset.StandardCharsets.US_ASCII)).putInt(0).putInt(at).putInt(table.getValue().length);
+            file.put(table.getKey().getBytes(StandardCharsets.US_ASCII)).putInt(0).putInt(at).putInt(table.getValue().length);
             at += table.getValue().length + 3 & ~3;
         }
         for (byte[] table : tables.values()) file.put(table).position(file.position() + 3 & ~3);
@@ -44,7 +45,7 @@ final class CompactTwin {
         List<byte[]> glyphs = new ArrayList<>();
         for (int glyph = 0; glyph < font.getNumberOfGlyphs(); glyph++) glyphs.add(program(font, glyph));
         byte[] end = {14};
-        byte[] head = new CffWriting().card8(1).card8(0).card8(4).card8(4).index(List.of("Twin".getBytes(java.nio.charset.StandardCharsets.US_ASCII))).bytes();
+        byte[] head = new CffWriting().card8(1).card8(0).card8(4).card8(4).index(List.of("Twin".getBytes(StandardCharsets.US_ASCII))).bytes();
         byte[] strings = new CffWriting().index(List.of()).bytes();
         byte[] global = new CffWriting().index(List.of(end)).bytes();
         byte[] outlines = new CffWriting().index(glyphs).bytes();

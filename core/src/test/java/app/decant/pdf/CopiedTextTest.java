@@ -7,6 +7,7 @@ import app.decant.document.Facts;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Progress;
 import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
@@ -45,7 +46,7 @@ class CopiedTextTest {
 
     @Test void arabicComesOutInReadingOrder() throws IOException {
         String text = "\u0645\u0631\u062D\u0628\u0627 \u0628\u0643\u0645";
-        Paragraph paragraph = new Paragraph(null, Look.of(app.decant.document.ParagraphProperty.RIGHT_TO_LEFT, true), Look.PLAIN,
+        Paragraph paragraph = new Paragraph(null, Look.of(ParagraphProperty.RIGHT_TO_LEFT, true), Look.PLAIN,
                 List.of(new Inline.Text(text, Look.PLAIN)));
         assertThat(copied(Layout.of(Sample.of(List.of(paragraph)), FontCatalogue.shipped()))).isEqualTo(text);
     }

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.demo.PassengerHandbook;
 import app.decant.document.Block;
-import app.decant.document.BlockPath;
 import app.decant.document.Colour;
 import app.decant.document.Document;
 import app.decant.document.Finding;

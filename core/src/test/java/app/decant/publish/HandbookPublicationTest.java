@@ -21,6 +21,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
 import org.apache.pdfbox.Loader;
@@ -169,7 +170,7 @@ class HandbookPublicationTest {
             String contents = stripper.getText(pdf);
             for (Outline.Heading heading : pages.outline().headings()) {
                 int page = pages.spot(new Place(heading.path(), 0)).page();
-                assertThat(contents).containsPattern(java.util.regex.Pattern.quote(heading.text()) + "\\s*\\.*\\s*" + pages.page(page).label() + "\\b");
+                assertThat(contents).containsPattern(Pattern.quote(heading.text()) + "\\s*\\.*\\s*" + pages.page(page).label() + "\\b");
             }
         }
     }

@@ -12,11 +12,13 @@ import app.decant.publish.PublishQueue.Waiting;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Instant;
 import java.util.EnumSet;
 import java.util.List;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -95,12 +97,12 @@ class PublishQueueTest {
     @Test void whatIsKeptIsClosedToOthers() throws IOException {
         Path home = Files.createDirectory(folder.resolve("home"));
         Path old = Files.writeString(home.resolve("settings.json"), "{}");
-        org.junit.jupiter.api.Assumptions.assumeTrue(home.getFileSystem().supportedFileAttributeViews().contains("posix"));
+        Assumptions.assumeTrue(home.getFileSystem().supportedFileAttributeViews().contains("posix"));
         UserFolder.ready(home);
         Path kept = new Recipes(home.resolve("recipes")).all().isEmpty() ? null : SafeFile.write(home.resolve("recipes/mine.json"),
                 Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write('{'), SafeFile.UNSEEN);
-        assertThat(java.nio.file.attribute.PosixFilePermissions.toString(Files.getPosixFilePermissions(home))).isEqualTo("rwx------");
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(home))).isEqualTo("rwx------");
         for (Path file : List.of(old, kept))
-            assertThat(java.nio.file.attribute.PosixFilePermissions.toString(Files.getPosixFilePermissions(file))).isEqualTo("rw-------");
+            assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(file))).isEqualTo("rw-------");
     }
 }

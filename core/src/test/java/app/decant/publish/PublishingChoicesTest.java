@@ -18,21 +18,27 @@ import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
+import app.decant.format.text.PlainText;
 import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
+import app.decant.pdf.Dates;
 import app.decant.pdf.Opening;
+import app.decant.pdf.Overlay;
 import app.decant.pdf.PdfCheck;
+import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Pictures;
-import app.decant.pdf.Protection;
 import app.decant.pdf.Protection.Permission;
 import app.decant.pdf.Protection.Strength;
+import app.decant.pdf.Protection;
 import app.decant.pdf.Standard;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -43,6 +49,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
@@ -52,6 +59,7 @@ import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
 import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -111,7 +119,7 @@ class PublishingChoicesTest {
             Receipt receipt = publish(PassengerHandbook.document(), Recipe.PLAIN.with(locking).with(PdfStyle.PLAIN.linearized(linearized).compressed(false)),
                     new Recipe.Passwords("harbour", "master"));
             assertThat(receipt.proofs()).extracting(PdfCheck.Proof::sentence).contains("Facts readable without a password, as chosen");
-            String raw = Files.readString(receipt.file(), java.nio.charset.StandardCharsets.ISO_8859_1);
+            String raw = Files.readString(receipt.file(), StandardCharsets.ISO_8859_1);
             assertThat(raw).contains("<dc:title>").contains("Passenger handbook</").doesNotContain("beginbfchar");
             for (String password : List.of("harbour", "master")) {
                 try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile(), password)) {
@@ -133,7 +141,7 @@ class PublishingChoicesTest {
         } catch (IOException e) {
             return Optional.empty();
         }
-        String said = new String(process.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         assertThat(process.waitFor()).as(said).isZero();
         return Optional.of(said);
     }
@@ -212,7 +220,7 @@ class PublishingChoicesTest {
         try (PDDocument pdf = Loader.loadPDF(stripped.file().toFile())) {
             assertThat(pdf.getDocumentInformation().getTitle()).isNull();
             assertThat(pdf.getDocumentInformation().getAuthor()).isNull();
-            assertThat(new String(pdf.getDocumentCatalog().getMetadata().toByteArray(), java.nio.charset.StandardCharsets.UTF_8)).doesNotContain("dc:title")
+            assertThat(new String(pdf.getDocumentCatalog().getMetadata().toByteArray(), StandardCharsets.UTF_8)).doesNotContain("dc:title")
                     .doesNotContain("dc:creator");
         }
     }
@@ -227,7 +235,7 @@ class PublishingChoicesTest {
         Facts facts = notice.facts();
         notice = notice.withFacts(new Facts(facts.title(), facts.subject(), facts.author(), facts.keywords(), facts.language(), made,
                 made, Map.of("Office", "Pier 2", "Drawer", "12")));
-        FactsRule rule = new FactsRule(false, null, null, null, null, null, app.decant.pdf.Dates.OF_THE_DOCUMENT, Map.of("File number", "HO 12/6",
+        FactsRule rule = new FactsRule(false, null, null, null, null, null, Dates.OF_THE_DOCUMENT, Map.of("File number", "HO 12/6",
                 "Drawer", "", "Title", "not this way"));
         for (Standard standard : List.of(Standard.NONE, Standard.A_1B, Standard.A_2A_UA_1)) {
             Receipt receipt = publish(notice, Recipe.PLAIN.with(rule).with(PdfStyle.PLAIN.with(standard)));
@@ -237,11 +245,11 @@ class PublishingChoicesTest {
                 assertThat(pdf.getDocumentInformation().getCustomMetadataValue("Drawer")).isNull();
                 assertThat(pdf.getDocumentInformation().getTitle()).isEqualTo(facts.title());
                 assertThat(pdf.getDocumentInformation().getCreationDate().toInstant()).isEqualTo(made);
-                assertThat(new String(pdf.getDocumentCatalog().getMetadata().toByteArray(), java.nio.charset.StandardCharsets.UTF_8))
+                assertThat(new String(pdf.getDocumentCatalog().getMetadata().toByteArray(), StandardCharsets.UTF_8))
                         .contains("<pdfx:File_number>HO 12/6</pdfx:File_number>", "<xmp:CreateDate>2025-03-01T09:30:00Z");
             }
         }
-        FactsRule silent = new FactsRule(true, null, null, null, null, null, app.decant.pdf.Dates.NONE, Map.of());
+        FactsRule silent = new FactsRule(true, null, null, null, null, null, Dates.NONE, Map.of());
         Receipt receipt = publish(notice, Recipe.PLAIN.with(silent).with(PdfStyle.PLAIN.with(Standard.A_2B)));
         try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile())) {
             assertThat(pdf.getDocumentInformation().getCreationDate()).isNull();
@@ -250,7 +258,7 @@ class PublishingChoicesTest {
     }
 
     @Test void laysAWatermarkUnderChosenPagesWithoutTouchingTheText() throws IOException {
-        Laid mark = new Laid("DRAFT", false, true, new PageRange("2"), 40, 0.2, 0.7, app.decant.pdf.Overlay.Place.MIDDLE);
+        Laid mark = new Laid("DRAFT", false, true, new PageRange("2"), 40, 0.2, 0.7, Overlay.Place.MIDDLE);
         Receipt receipt = publish(HarbourNotice.document(), Recipe.PLAIN.with(List.of(mark)));
         try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile())) {
             assertThat(text(pdf, 1)).doesNotContain("DRAFT");
@@ -295,7 +303,7 @@ class PublishingChoicesTest {
         Recipe recipe = Recipe.PLAIN.split("{name} {n}");
         assertThatThrownBy(() -> Decant.publish(PassengerHandbook.document(), recipe.of(new PageRange("1-3")), own.resolve("notice.pdf")))
                 .hasMessageContaining("notice 2.pdf is already in many");
-        try (java.util.stream.Stream<Path> there = Files.list(own)) {
+        try (Stream<Path> there = Files.list(own)) {
             assertThat(there).extracting(file -> file.getFileName().toString()).containsExactly("notice 2.pdf");
         }
         Receipt first = Decant.publish(PassengerHandbook.document(), recipe.of(new PageRange("1-3")).with(Recipe.WhenPresent.KEEP_BOTH),
@@ -353,7 +361,7 @@ class PublishingChoicesTest {
     void compressesPhotographsByTheTablesOfTheStandard(int quality) throws IOException {
         PDImageXObject image = images(withPicture(photograph(600, 400), 400), new Pictures(quality, 0)).get(0);
         byte[] jpeg;
-        try (java.io.InputStream in = image.createInputStream(List.of("DCTDecode"))) {
+        try (InputStream in = image.createInputStream(List.of("DCTDecode"))) {
             jpeg = in.readAllBytes();
         }
         int at = 0;
@@ -361,7 +369,7 @@ class PublishingChoicesTest {
         double scale = (quality < 50 ? 5000.0 / quality : 200 - 2 * quality) / 100;
         for (int i = 0; i < 64; i++)
             assertThat((double) (jpeg[at + 5 + i] & 255)).as("entry " + i).isCloseTo(Math.max(1, Math.min(255, K1[i] * scale)),
-                    org.assertj.core.data.Offset.offset(1.0));
+                    Offset.offset(1.0));
     }
 
     @Test void makesPicturesCoarserOnlyWhereTheyAreFiner() throws IOException {
@@ -429,15 +437,15 @@ class PublishingChoicesTest {
 
     @Test void keepsRecipesAndRefusesUnknownFieldsByName() {
         Recipes recipes = new Recipes(folder.resolve("recipes"));
-        Recipe own = new Recipe(Target.PDF, new PageRange("1-3"), new PdfStyle(new app.decant.pdf.PdfChoices.Bookmarks(2, 4, 3, true, 1,
-                List.of(new Colour(0x1F4E79)), Map.of("Luggage", "Bags")), app.decant.pdf.PdfChoices.Fonts.WHOLE,
+        Recipe own = new Recipe(Target.PDF, new PageRange("1-3"), new PdfStyle(new PdfChoices.Bookmarks(2, 4, 3, true, 1,
+                List.of(new Colour(0x1F4E79)), Map.of("Luggage", "Bags")), PdfChoices.Fonts.WHOLE,
                 Set.of("Carlito"), new Pictures(60, 120, 200, 600), false,
                 new Opening(2, 1.25, Opening.Arrangement.ONE_COLUMN, Opening.Panel.NONE, true, true, false, new Opening.Printing(3, Opening.Sides.ONE,
                         true)), false, Standard.A_3B, 1.7, true), new Recipe.Locking(Strength.AES_128, EnumSet.of(Permission.COPY)),
                         List.of(Laid.watermark("Copy")),
-                new FactsRule(true, "T", "S", "A", "K", "fr", app.decant.pdf.Dates.NONE, Map.of("File number", "HO 12/6")), "{name} {n}", true,
+                new FactsRule(true, "T", "S", "A", "K", "fr", Dates.NONE, Map.of("File number", "HO 12/6")), "{name} {n}", true,
                         Recipe.Links.FOUND, Set.of("ftp"), Recipe.Restricted.REPLACE, Recipe.OfficeFonts.WHOLE,
-                        new app.decant.format.text.PlainText(java.nio.charset.StandardCharsets.UTF_16, true, app.decant.format.text.PlainText.LineEnds.CRLF,
+                        new PlainText(StandardCharsets.UTF_16, true, PlainText.LineEnds.CRLF,
                         72), Recipe.WhenPresent.KEEP_BOTH);
         recipes.keep("For the archive", own);
         assertThat(recipes.find("for the archive")).isEqualTo(own);
@@ -473,7 +481,7 @@ class PublishingChoicesTest {
         for (Opening.Panel panel : List.of(Opening.Panel.BOOKMARKS, Opening.Panel.NONE)) {
             Opening opening = Opening.PLAIN.with(panel);
             Receipt receipt = publish(PassengerHandbook.document(), Recipe.PLAIN.with(PdfStyle.PLAIN.linearized(true).with(opening)));
-            String head = Files.readString(receipt.file(), java.nio.charset.StandardCharsets.ISO_8859_1).substring(0, 400);
+            String head = Files.readString(receipt.file(), StandardCharsets.ISO_8859_1).substring(0, 400);
             assertThat(head).contains("/Linearized 1").containsPattern("/L " + receipt.bytes() + "\\s").contains("/N 13");
             said("qpdf", "--check-linearization", receipt.file().toString()).ifPresent(told -> assertThat(told).contains("no linearization errors")
                     .doesNotContain("WARNING"));

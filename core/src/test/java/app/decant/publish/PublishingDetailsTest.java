@@ -19,6 +19,7 @@ import app.decant.font.Face;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
 import app.decant.layout.Sample;
+import app.decant.pdf.Opening;
 import app.decant.pdf.Overlay;
 import app.decant.pdf.PasswordStrength;
 import app.decant.pdf.PdfCheck;
@@ -28,6 +29,7 @@ import app.decant.pdf.Pictures;
 import app.decant.pdf.Protection;
 import app.decant.pdf.Standard;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -109,7 +111,7 @@ class PublishingDetailsTest {
                 try {
                     return pdf.getPage(0).getResources().getFont(name);
                 } catch (IOException e) {
-                    throw new java.io.UncheckedIOException(e);
+                    throw new UncheckedIOException(e);
                 }
             }).toList();
             assertThat(fonts).filteredOn(font -> !font.isEmbedded()).extracting(PDFont::getName).containsExactly("Times-Roman");
@@ -218,7 +220,7 @@ class PublishingDetailsTest {
     @Test void changesAnyFieldOfARecipeByItsName() {
         Recipe changed = RecipeFile.with(RecipeFile.with(RecipeFile.with(Recipe.PLAIN, "opening.zoom", "page-width"), "bookmarks.titles.Luggage", "Bags"),
                 "opening.printing.copies", "3");
-        assertThat(changed.style().opening().zoom()).isEqualTo(app.decant.pdf.Opening.PAGE_WIDTH);
+        assertThat(changed.style().opening().zoom()).isEqualTo(Opening.PAGE_WIDTH);
         assertThat(changed.style().bookmarks().titles()).containsEntry("Luggage", "Bags");
         assertThat(changed.style().opening().printing().copies()).isEqualTo(3);
         assertThatThrownBy(() -> RecipeFile.with(Recipe.PLAIN, "opening.zom", "2")).hasMessageContaining("“opening.zom”");

@@ -23,6 +23,7 @@ import app.decant.pdf.Protection.Strength;
 import app.decant.pdf.Standard;
 import app.decant.publish.Recipe.Passwords;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -30,11 +31,13 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdfwriter.compress.CompressParameters;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
 import org.junit.jupiter.api.Test;
@@ -93,9 +96,9 @@ class SafeResultsTest {
             }
         } else if (file.toString().endsWith(".pdf")) {
             try (PDDocument pdf = Loader.loadPDF(bytes)) {
-                java.io.ByteArrayOutputStream plain = new java.io.ByteArrayOutputStream();
+                ByteArrayOutputStream plain = new ByteArrayOutputStream();
                 pdf.setAllSecurityToBeRemoved(true);
-                pdf.save(plain, org.apache.pdfbox.pdfwriter.compress.CompressParameters.NO_COMPRESSION);
+                pdf.save(plain, CompressParameters.NO_COMPRESSION);
                 all.append(plain.toString(StandardCharsets.ISO_8859_1));
             }
         } else {
@@ -111,7 +114,7 @@ class SafeResultsTest {
 
     @ParameterizedTest @MethodSource("targets") void linksThatRunSomethingAreLeftOutAndTold(Target target) throws IOException {
         Receipt receipt = publish(linked(), REPLACING.to(target), Passwords.NONE);
-        String made = letters(receipt.file()).toLowerCase(java.util.Locale.ROOT);
+        String made = letters(receipt.file()).toLowerCase(Locale.ROOT);
         assertThat(made).doesNotContain("javascript:", "script:alert", "vbscript:", "data:text", "file:///etc", "evil", "//server/share", "ms-thing",
                 "ddeauto");
         if (target != Target.TXT) assertThat(made).contains("ferries.example/times", "office@ferries.example");

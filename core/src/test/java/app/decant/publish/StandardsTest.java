@@ -20,6 +20,8 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureNode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -63,9 +65,9 @@ class StandardsTest {
         }
     }
 
-    private static void count(org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureNode node, Map<String, Integer> roles) {
+    private static void count(PDStructureNode node, Map<String, Integer> roles) {
         for (Object kid : node.getKids()) {
-            if (!(kid instanceof org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement element)) continue;
+            if (!(kid instanceof PDStructureElement element)) continue;
             roles.merge(element.getStructureType(), 1, Integer::sum);
             count(element, roles);
         }

@@ -3,8 +3,8 @@ package app.decant.publish;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.document.Progress;
 import java.nio.file.Files;
 import java.nio.file.Path;

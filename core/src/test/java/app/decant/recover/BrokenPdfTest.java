@@ -3,22 +3,33 @@ package app.decant.recover;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
+import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSInteger;
 import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDResources;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.common.PDStream;
 import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
 import org.apache.pdfbox.pdmodel.encryption.StandardProtectionPolicy;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
+import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.junit.jupiter.api.Test;
 
 /** PDFs that are broken, hostile, locked or protected: a sentence, or what can be read with what is lost told; never a hang or a crash. */
@@ -98,11 +109,11 @@ class BrokenPdfTest {
     @Test void aPageThatDrawsItselfForEverEnds() throws IOException {
         try (PdfSketch sketch = new PdfSketch()) {
             sketch.text(72, 100, "Before the loop.");
-            org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject form = new org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject(sketch.pdf);
-            form.setBBox(new org.apache.pdfbox.pdmodel.common.PDRectangle(100, 100));
-            form.setResources(new org.apache.pdfbox.pdmodel.PDResources());
+            PDFormXObject form = new PDFormXObject(sketch.pdf);
+            form.setBBox(new PDRectangle(100, 100));
+            form.setResources(new PDResources());
             form.getResources().put(COSName.getPDFName("Again"), form);
-            try (java.io.OutputStream out = form.getContentStream().createOutputStream()) {
+            try (OutputStream out = form.getContentStream().createOutputStream()) {
                 out.write("/Again Do /Again Do".getBytes(StandardCharsets.US_ASCII));
             }
             sketch.out.drawForm(form);
@@ -113,9 +124,9 @@ class BrokenPdfTest {
     @Test void aPictureOfAbsurdSizeIsLeftOutAndTold() throws IOException {
         try (PdfSketch sketch = new PdfSketch()) {
             sketch.text(72, 100, "A picture should be here.");
-            org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject image =
-                    org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory.createFromImage(sketch.pdf, new java.awt.image.BufferedImage(4, 4,
-                    java.awt.image.BufferedImage.TYPE_INT_RGB));
+            PDImageXObject image =
+                    LosslessFactory.createFromImage(sketch.pdf, new BufferedImage(4, 4,
+                    BufferedImage.TYPE_INT_RGB));
             image.setWidth(400_000);
             image.setHeight(400_000);
             sketch.out.drawImage(image, 100, 300, 200, 200);
@@ -127,17 +138,17 @@ class BrokenPdfTest {
         try (PdfSketch sketch = new PdfSketch()) {
             // A Type 3 font whose glyphs have names that mean nothing (ISO 32000-1, 9.6.5).
             COSDictionary procedures = new COSDictionary();
-            org.apache.pdfbox.cos.COSStream glyph = new org.apache.pdfbox.cos.COSStream();
-            try (java.io.OutputStream out = glyph.createOutputStream()) {
+            COSStream glyph = new COSStream();
+            try (OutputStream out = glyph.createOutputStream()) {
                 out.write("600 0 0 0 500 500 d1 0 0 500 500 re f".getBytes(StandardCharsets.US_ASCII));
             }
             procedures.setItem(COSName.getPDFName("x1"), glyph);
             COSDictionary encoding = new COSDictionary();
-            encoding.setItem(COSName.DIFFERENCES, new COSArray(List.of(org.apache.pdfbox.cos.COSInteger.get(65), COSName.getPDFName("x1"))));
+            encoding.setItem(COSName.DIFFERENCES, new COSArray(List.of(COSInteger.get(65), COSName.getPDFName("x1"))));
             COSDictionary font = new COSDictionary();
             font.setItem(COSName.TYPE, COSName.FONT);
             font.setItem(COSName.SUBTYPE, COSName.TYPE3);
-            font.setItem(COSName.FONT_BBOX, new org.apache.pdfbox.pdmodel.common.PDRectangle(600, 600));
+            font.setItem(COSName.FONT_BBOX, new PDRectangle(600, 600));
             font.setItem(COSName.getPDFName("FontMatrix"), numbers(0.001f, 0, 0, 0.001f, 0, 0));
             font.setItem(COSName.CHAR_PROCS, procedures);
             font.setItem(COSName.ENCODING, encoding);
@@ -145,12 +156,12 @@ class BrokenPdfTest {
             font.setInt(COSName.LAST_CHAR, 65);
             font.setItem(COSName.WIDTHS, numbers(600f));
             sketch.out.close();
-            sketch.page.setResources(new org.apache.pdfbox.pdmodel.PDResources());
+            sketch.page.setResources(new PDResources());
             COSDictionary fonts = new COSDictionary();
             fonts.setItem(COSName.getPDFName("T"), font);
             sketch.page.getResources().getCOSObject().setItem(COSName.FONT, fonts);
-            org.apache.pdfbox.pdmodel.common.PDStream content = new org.apache.pdfbox.pdmodel.common.PDStream(sketch.pdf);
-            try (java.io.OutputStream out = content.createOutputStream()) {
+            PDStream content = new PDStream(sketch.pdf);
+            try (OutputStream out = content.createOutputStream()) {
                 out.write(("BT /T 12 Tf 72 700 Td (" + "A".repeat(60) + ") Tj ET").getBytes(StandardCharsets.US_ASCII));
             }
             sketch.page.setContents(content);
@@ -169,7 +180,7 @@ class BrokenPdfTest {
     }
 
     @Test void aScanSaysWhatWouldMakeItReadable() {
-        java.awt.image.BufferedImage scan = new java.awt.image.BufferedImage(600, 840, java.awt.image.BufferedImage.TYPE_BYTE_GRAY);
+        BufferedImage scan = new BufferedImage(600, 840, BufferedImage.TYPE_BYTE_GRAY);
         try (PdfSketch sketch = new PdfSketch()) {
             Recovered recovered = sketch.picture(0, 0, 595, 842, scan).recovered();
             assertThat(recovered.findings()).anyMatch(finding -> finding.what().contains("Page 1 is a scan") && (OpticalReader.isHere() || finding.what()
@@ -189,7 +200,7 @@ class BrokenPdfTest {
 
     private static byte[] protectedBy(StandardProtectionPolicy policy) throws IOException {
         policy.setEncryptionKeyLength(256);
-        try (PDDocument pdf = org.apache.pdfbox.Loader.loadPDF(good())) {
+        try (PDDocument pdf = Loader.loadPDF(good())) {
             pdf.protect(policy);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             pdf.save(out);

@@ -14,10 +14,12 @@ import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Table;
+import app.decant.document.TableProperty;
 import app.decant.font.FontCatalogue;
 import app.decant.format.text.TextWriter;
 import app.decant.layout.Layout;
 import app.decant.proof.Comparison;
+import app.decant.proof.Difference;
 import app.decant.proof.Proof;
 import com.github.difflib.DiffUtils;
 import com.github.difflib.patch.AbstractDelta;
@@ -109,7 +111,7 @@ class ForeignPdfTest {
     void laysOutOntoTheSamePages(String name) throws IOException {
         take(name);
         Comparison faith = Proof.compare(PageText.of(bytes(name), name, null, Progress.SILENT), Layout.of(document, FontCatalogue.shipped()), Progress.SILENT);
-        assertThat(faith.differences()).noneMatch(difference -> difference.kind() == app.decant.proof.Difference.Kind.PAGES);
+        assertThat(faith.differences()).noneMatch(difference -> difference.kind() == Difference.Kind.PAGES);
         assertThat(faith.score()).isGreaterThan(88);
     }
 
@@ -167,7 +169,7 @@ class ForeignPdfTest {
 
     private long headerRows() {
         return blocks().stream().filter(block -> block instanceof Table).flatMap(table -> ((Table) table).rows().stream())
-                .filter(row -> row.look().is(app.decant.document.TableProperty.HEADER_ROW)).count();
+                .filter(row -> row.look().is(TableProperty.HEADER_ROW)).count();
     }
 
     private List<String> contents() {

@@ -6,6 +6,8 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.File;
 import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.Base64;
 import java.util.List;
 import javax.imageio.ImageIO;
@@ -34,7 +36,7 @@ final class FormattingObjects {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             Fop fop = factory.newFop(MimeConstants.MIME_PDF, out);
             TransformerFactory.newInstance().newTransformer()
-                    .transform(new StreamSource(new ByteArrayInputStream(source(specimen).getBytes(java.nio.charset.StandardCharsets.UTF_8))),
+                    .transform(new StreamSource(new ByteArrayInputStream(source(specimen).getBytes(StandardCharsets.UTF_8))),
                     new SAXResult(fop.getDefaultHandler()));
             return out.toByteArray();
         } catch (SAXException | TransformerException e) {
@@ -149,7 +151,7 @@ final class FormattingObjects {
         try {
             ImageIO.write(image, "png", out);
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
         return out.toByteArray();
     }

@@ -3,13 +3,15 @@ package app.decant.recover;
 import app.decant.document.Border;
 import app.decant.document.Colour;
 import app.decant.document.Picture;
+import app.decant.layout.PagedDocument;
 import app.decant.page.Canvas;
 import app.decant.page.Page;
-import app.decant.layout.PagedDocument;
 import app.decant.page.Piece;
+import java.awt.Color;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -39,7 +41,7 @@ final class GlyphByGlyph {
         try {
             return new GlyphByGlyph().run(pages);
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -75,7 +77,7 @@ final class GlyphByGlyph {
                         PDImageXObject image = PDImageXObject.createFromByteArray(pdf, picture.image().bytes(), "p");
                         out.drawImage(image, (float) x, (float) (page.height() - y - picture.height()), (float) picture.width(), (float) picture.height());
                     } catch (IOException e) {
-                        throw new java.io.UncheckedIOException(e);
+                        throw new UncheckedIOException(e);
                     }
                 }
             });
@@ -83,7 +85,7 @@ final class GlyphByGlyph {
             for (Letter letter : letters) {
                 out.beginText();
                 out.setFont(letter.font, (float) letter.size);
-                out.setNonStrokingColor(new java.awt.Color(letter.colour.rgb()));
+                out.setNonStrokingColor(new Color(letter.colour.rgb()));
                 out.setTextMatrix(Matrix.getTranslateInstance((float) letter.x, (float) (page.height() - letter.baseline)));
                 out.showText(letter.text);
                 out.endText();
@@ -93,11 +95,11 @@ final class GlyphByGlyph {
 
     private static void area(PDPageContentStream out, double x, double y, double width, double height, Colour colour) {
         try {
-            out.setNonStrokingColor(new java.awt.Color(colour.isAutomatic() ? 0 : colour.rgb()));
+            out.setNonStrokingColor(new Color(colour.isAutomatic() ? 0 : colour.rgb()));
             out.addRect((float) x, (float) y, (float) width, (float) height);
             out.fill();
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -106,7 +108,7 @@ final class GlyphByGlyph {
             try {
                 return PDType0Font.load(pdf, new ByteArrayInputStream(glyphs.style().face().file()), true);
             } catch (IOException e) {
-                throw new java.io.UncheckedIOException(e);
+                throw new UncheckedIOException(e);
             }
         });
         for (int i = 0; i < glyphs.glyphs().length; i++) {

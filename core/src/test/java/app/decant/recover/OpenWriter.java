@@ -21,6 +21,7 @@ import com.lowagie.text.pdf.draw.DottedLineSeparator;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.util.List;
 
 /** Publishes specimens through OpenPDF, a library of its own: embedded subset fonts, lines justified by word spacing, no tags. */
@@ -43,7 +44,7 @@ final class OpenWriter {
         try (InputStream in = FontCatalogue.class.getResourceAsStream(file)) {
             return BaseFont.createFont(file, BaseFont.IDENTITY_H, BaseFont.EMBEDDED, true, in.readAllBytes(), null);
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -124,7 +125,7 @@ final class OpenWriter {
                 image.setSpacingAfter(8);
                 return image;
             } catch (IOException e) {
-                throw new java.io.UncheckedIOException(e);
+                throw new UncheckedIOException(e);
             }
         }
         if (piece instanceof Specimen.Columns columns) {

@@ -15,10 +15,10 @@ import app.decant.document.Look;
 import app.decant.document.NumberFormat;
 import app.decant.document.Numbering;
 import app.decant.document.Paragraph;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty.TabStop;
 import app.decant.document.ParagraphProperty.TabStops;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Picture;
 import app.decant.document.Progress;
 import app.decant.document.Section;
@@ -37,6 +37,7 @@ import app.decant.pdf.PdfWriter;
 import app.decant.recover.Specimen.Piece;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -67,7 +68,7 @@ final class OwnWriter {
             PdfWriter.write(pages, choices, out, Progress.SILENT);
             return out.toByteArray();
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 

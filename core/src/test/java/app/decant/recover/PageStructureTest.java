@@ -13,6 +13,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Section;
 import app.decant.document.Table;
+import app.decant.document.TableProperty;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
@@ -59,7 +60,7 @@ class PageStructureTest {
             assertThat(tables(document)).hasSize(1);
             assertThat(cells(tables(document).get(0))).containsExactly(List.of("Fare", "Single", "Return"), List.of("Adult", "4.50", "8.00"),
                     List.of("Child under ten", "2.20", "4.00"));
-            assertThat(tables(document).get(0).rows().get(0).look().is(app.decant.document.TableProperty.HEADER_ROW)).isTrue();
+            assertThat(tables(document).get(0).rows().get(0).look().is(TableProperty.HEADER_ROW)).isTrue();
             assertThat(paragraphs(document)).extracting(Paragraph::plainText).containsExactly(SENTENCE, SENTENCE);
         }
     }

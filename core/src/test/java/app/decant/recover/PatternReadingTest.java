@@ -7,6 +7,7 @@ import app.decant.document.Colour;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
 import java.awt.Color;
@@ -14,6 +15,7 @@ import java.awt.image.BufferedImage;
 import java.io.IOException;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBoolean;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSFloat;
 import org.apache.pdfbox.cos.COSName;
@@ -46,8 +48,8 @@ class PatternReadingTest {
         function.setInt(COSName.N, 1);
         shading.setFunction(new PDFunctionType2(function));
         COSArray extend = new COSArray();
-        extend.add(org.apache.pdfbox.cos.COSBoolean.TRUE);
-        extend.add(org.apache.pdfbox.cos.COSBoolean.TRUE);
+        extend.add(COSBoolean.TRUE);
+        extend.add(COSBoolean.TRUE);
         shading.setExtend(extend);
         return shading;
     }
@@ -142,7 +144,7 @@ class PatternReadingTest {
             assertThat(document.blocks().get(0)).isInstanceOfSatisfying(Paragraph.class, heading -> {
                 assertThat(heading.plainText()).isEqualTo("Departures from Ostrey");
                 Colour shading = Cascade.of(document).paragraph(heading)
-                        .get(app.decant.document.ParagraphProperty.SHADING);
+                        .get(ParagraphProperty.SHADING);
                 assertThat(shading).isNotNull();
                 assertThat(shading.rgb() >> 16 & 255).as("half red").isBetween(110, 145);
                 assertThat(shading.rgb() & 255).as("half blue").isBetween(110, 145);

@@ -3,13 +3,16 @@ package app.decant.recover;
 import app.decant.document.Document;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
+import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.util.HashMap;
 import java.util.Map;
+import org.apache.pdfbox.pdfwriter.compress.CompressParameters;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
@@ -35,7 +38,7 @@ final class PdfSketch implements AutoCloseable {
             out = new PDPageContentStream(pdf, page);
             return this;
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -44,7 +47,7 @@ final class PdfSketch implements AutoCloseable {
             try (InputStream in = FontCatalogue.class.getResourceAsStream(key + ".ttf")) {
                 return PDType0Font.load(pdf, new ByteArrayInputStream(in.readAllBytes()), true);
             } catch (IOException e) {
-                throw new java.io.UncheckedIOException(e);
+                throw new UncheckedIOException(e);
             }
         });
     }
@@ -60,7 +63,7 @@ final class PdfSketch implements AutoCloseable {
             out.endText();
             return this;
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -77,19 +80,19 @@ final class PdfSketch implements AutoCloseable {
             out.stroke();
             return this;
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 
     PdfSketch area(double x, double y, double width, double height, int rgb) {
         try {
-            out.setNonStrokingColor(new java.awt.Color(rgb));
+            out.setNonStrokingColor(new Color(rgb));
             out.addRect((float) x, (float) (842 - y - height), (float) width, (float) height);
             out.fill();
-            out.setNonStrokingColor(java.awt.Color.BLACK);
+            out.setNonStrokingColor(Color.BLACK);
             return this;
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -98,7 +101,7 @@ final class PdfSketch implements AutoCloseable {
             out.drawImage(LosslessFactory.createFromImage(pdf, image), (float) x, (float) (842 - y - height), (float) width, (float) height);
             return this;
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -106,10 +109,10 @@ final class PdfSketch implements AutoCloseable {
         try {
             out.close();
             ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-            pdf.save(bytes, org.apache.pdfbox.pdfwriter.compress.CompressParameters.NO_COMPRESSION);
+            pdf.save(bytes, CompressParameters.NO_COMPRESSION);
             return bytes.toByteArray();
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -123,7 +126,7 @@ final class PdfSketch implements AutoCloseable {
         try {
             pdf.close();
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 }

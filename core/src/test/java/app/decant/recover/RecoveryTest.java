@@ -10,6 +10,7 @@ import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.ListLabels;
 import app.decant.document.Look;
+import app.decant.document.NumberFormat;
 import app.decant.document.Outline;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
@@ -21,20 +22,32 @@ import app.decant.document.TextProperty;
 import app.decant.edit.Search;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
+import java.awt.Color;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import javax.imageio.ImageIO;
+import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDMarkInfo;
 import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement;
 import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureTreeRoot;
+import org.apache.pdfbox.pdmodel.documentinterchange.markedcontent.PDPropertyList;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 import org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
+import org.apache.pdfbox.rendering.PDFRenderer;
+import org.apache.pdfbox.util.Matrix;
 import org.junit.jupiter.api.Test;
 
 /** One thing of a page at a time. The PDFs are drawn through PDFBox; what they must become is plain from how they look. */
@@ -90,9 +103,9 @@ class RecoveryTest {
             COSDictionary properties = new COSDictionary();
             properties.setString(COSName.ACTUAL_TEXT, "ferry");
             sketch.page.setResources(sketch.page.getResources());
-            COSName name = sketch.page.getResources().add(org.apache.pdfbox.pdmodel.documentinterchange.markedcontent.PDPropertyList.create(properties));
+            COSName name = sketch.page.getResources().add(PDPropertyList.create(properties));
             sketch.out.beginMarkedContent(COSName.getPDFName("Span"),
-                    org.apache.pdfbox.pdmodel.documentinterchange.markedcontent.PDPropertyList.create(properties));
+                    PDPropertyList.create(properties));
             sketch.text(72, 130, "xxxxx");
             sketch.out.endMarkedContent();
             assertThat(name).isNotNull();
@@ -103,7 +116,7 @@ class RecoveryTest {
     @Test void turnsPagesThatLieOnTheirSide() throws IOException {
         try (PdfSketch sketch = new PdfSketch()) {
             sketch.page.setRotation(90);
-            sketch.out.transform(new org.apache.pdfbox.util.Matrix(0, 1, -1, 0, 595, 0));
+            sketch.out.transform(new Matrix(0, 1, -1, 0, 595, 0));
             for (int i = 0; i < 4; i++) sketch.text(72, 400 + 14 * i, "Line " + i + " of a page that is turned for reading on a screen");
             Document document = sketch.document();
             assertThat(document.sections().get(0).page().isLandscape()).isTrue();
@@ -117,7 +130,7 @@ class RecoveryTest {
             sketch.text(72, 130, "This is underlined text.").line(72, 132, 100, 132);
             sketch.text(72, 160, "This is struck out text.").line(72, 157, 100, 157);
             sketch.area(72, 182, 30, 11, 0xFFFF00).text(72, 190, "This is marked text.");
-            sketch.out.setNonStrokingColor(new java.awt.Color(0x993300));
+            sketch.out.setNonStrokingColor(new Color(0x993300));
             sketch.text(72, 220, 11, "LiberationSerif-Bold", "All of this is bold and brown, and it goes on to the end of the line.");
             Document document = sketch.document();
             assertThat(of(document, "2", TextProperty.SCRIPT)).isEqualTo(TextProperty.Script.SUB);
@@ -148,7 +161,7 @@ class RecoveryTest {
                 root.appendKid(element);
                 COSDictionary properties = new COSDictionary();
                 properties.setInt(COSName.MCID, i);
-                sketch.out.beginMarkedContent(COSName.P, org.apache.pdfbox.pdmodel.documentinterchange.markedcontent.PDPropertyList.create(properties));
+                sketch.out.beginMarkedContent(COSName.P, PDPropertyList.create(properties));
                 sketch.text(72, 100 + 14 * i, words[i]);
                 sketch.out.endMarkedContent();
             }
@@ -180,7 +193,7 @@ class RecoveryTest {
         image.setRGB(5, 5, 0xFF2244AA);
         try (PdfSketch sketch = new PdfSketch()) {
             Picture picture = pictures(sketch.picture(100, 200, 60, 60, image).document()).get(0);
-            BufferedImage back = javax.imageio.ImageIO.read(new java.io.ByteArrayInputStream(picture.image().bytes()));
+            BufferedImage back = ImageIO.read(new ByteArrayInputStream(picture.image().bytes()));
             assertThat(back.getColorModel().hasAlpha()).isTrue();
             assertThat(back.getRGB(5, 5)).isEqualTo(0xFF2244AA);
             assertThat(back.getRGB(20, 20) >>> 24).isZero();
@@ -200,10 +213,10 @@ class RecoveryTest {
             assertThat(drawing.image().type()).isEqualTo("application/pdf");
             assertThat(drawing.description()).isEqualTo("Sailings");
             byte[] again = OwnWriter.write(Layout.of(recovered.document(), FontCatalogue.shipped()), false);
-            try (org.apache.pdfbox.pdmodel.PDDocument pdf = org.apache.pdfbox.Loader.loadPDF(again)) {
+            try (PDDocument pdf = Loader.loadPDF(again)) {
                 COSName name = pdf.getPage(0).getResources().getXObjectNames().iterator().next();
-                assertThat(pdf.getPage(0).getResources().getXObject(name)).isInstanceOf(org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject.class);
-                BufferedImage painted = new org.apache.pdfbox.rendering.PDFRenderer(pdf).renderImage(0);
+                assertThat(pdf.getPage(0).getResources().getXObject(name)).isInstanceOf(PDFormXObject.class);
+                BufferedImage painted = new PDFRenderer(pdf).renderImage(0);
                 assertThat(painted.getRGB(130, 320) & 0xFFFFFF).isEqualTo(0x336688);
             }
         }
@@ -224,13 +237,13 @@ class RecoveryTest {
     @Test void linksLeadToTheParagraphTheyLedTo() throws IOException {
         try (PdfSketch sketch = new PdfSketch()) {
             sketch.text(72, 100, "Look at the second part.");
-            org.apache.pdfbox.pdmodel.PDPage first = sketch.page;
+            PDPage first = sketch.page;
             sketch.page().text(72, 100, "Something else stands first.").text(72, 400, "The second part begins here.");
             PDPageXYZDestination target = new PDPageXYZDestination();
             target.setPage(sketch.page);
             target.setTop(842 - 390);
             PDAnnotationLink link = new PDAnnotationLink();
-            link.setRectangle(new org.apache.pdfbox.pdmodel.common.PDRectangle(70, 735, 200, 16));
+            link.setRectangle(new PDRectangle(70, 735, 200, 16));
             link.setDestination(target);
             first.getAnnotations().add(link);
             Document document = sketch.document();
@@ -270,7 +283,7 @@ class RecoveryTest {
             Document document = sketch.document();
             assertThat(texts(document)).noneMatch(text -> text.equals("Harbour rules") || text.matches("[ivx\\d]+"));
             assertThat(document.sections().stream().map(section -> section.numbering().start())).containsExactly(3, 1);
-            assertThat(document.sections().get(0).numbering().format()).isEqualTo(app.decant.document.NumberFormat.LOWER_ROMAN);
+            assertThat(document.sections().get(0).numbering().format()).isEqualTo(NumberFormat.LOWER_ROMAN);
             assertThat(document.sections().get(1).frames().get(Section.FramePlace.HEADER).get(0))
                     .satisfies(block -> assertThat(((Paragraph) block).plainText()).isEqualTo("Harbour rules"));
             assertThat(((Paragraph) document.sections().get(1).frames().get(Section.FramePlace.FOOTER).get(0)).inlines())
@@ -283,15 +296,15 @@ class RecoveryTest {
         try (PdfSketch sketch = new PdfSketch()) {
             sketch.text(72, 100, 11, "Caladea-Regular", "The harbour office is open from eight in the morning until the last ship")
                     .text(72, 114, 11, "Caladea-Regular", "is in, and it answers the telephone on all days of the week but Sundays.");
-            byte[] bytes = new String(sketch.bytes(), java.nio.charset.StandardCharsets.ISO_8859_1).replace("Caladea", "Aldineq")
-                    .getBytes(java.nio.charset.StandardCharsets.ISO_8859_1);
+            byte[] bytes = new String(sketch.bytes(), StandardCharsets.ISO_8859_1).replace("Caladea", "Aldineq")
+                    .getBytes(StandardCharsets.ISO_8859_1);
             Recovered recovered = PdfSketch.recovered(bytes);
             assertThat(of(recovered.document(), "harbour", TextProperty.FAMILY)).isEqualTo("Caladea");
             assertThat(recovered.findings()).anyMatch(finding -> finding.what().startsWith("Aldineq is not here; Caladea took its place"));
             ByteArrayOutputStream lines = new ByteArrayOutputStream();
             lines.write(String.join("|", PageText.of(Layout.of(recovered.document(), FontCatalogue.shipped())).get(0).lines().stream()
-                    .map(PageText.Line::text).toList()).getBytes(java.nio.charset.StandardCharsets.UTF_8));
-            assertThat(lines.toString(java.nio.charset.StandardCharsets.UTF_8)).contains("the last ship|is in,");
+                    .map(PageText.Line::text).toList()).getBytes(StandardCharsets.UTF_8));
+            assertThat(lines.toString(StandardCharsets.UTF_8)).contains("the last ship|is in,");
         }
     }
 

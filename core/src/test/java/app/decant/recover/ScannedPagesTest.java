@@ -19,6 +19,7 @@ import java.awt.Color;
 import java.awt.Font;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -26,10 +27,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Stream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdfwriter.compress.CompressParameters;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentNameDictionary;
 import org.apache.pdfbox.pdmodel.PDEmbeddedFilesNameTreeNode;
@@ -131,9 +135,9 @@ class ScannedPagesTest {
     @Test void wordsUnderAPictureFollowItsSize() throws IOException {
         Document document = open(scan(1)).document();
         Picture scan = document.blocks().stream().flatMap(block -> block instanceof Paragraph paragraph ? paragraph.inlines().stream()
-                : java.util.stream.Stream.<Inline>empty())
+                : Stream.<Inline>empty())
                 .map(inline -> inline instanceof Inline.Floating floating && floating.content() instanceof Picture picture ? picture
-                        : inline instanceof Inline.InlinePicture picture ? picture.picture() : null).filter(java.util.Objects::nonNull).findFirst()
+                        : inline instanceof Inline.InlinePicture picture ? picture.picture() : null).filter(Objects::nonNull).findFirst()
                         .orElseThrow();
         assertThat(scan.words()).extracting(Picture.Word::text).startsWith("Harbour", "notice", "27");
         Picture half = scan.sized(scan.width() / 2, scan.height() / 2);
@@ -164,7 +168,7 @@ class ScannedPagesTest {
             launch.setAction(new PDActionLaunch());
             page.setAnnotations(List.of(comment, launch));
             PDComplexFileSpecification file = new PDComplexFileSpecification();
-            file.setEmbeddedFile(new PDEmbeddedFile(pdf, new java.io.ByteArrayInputStream("x".getBytes(StandardCharsets.UTF_8))));
+            file.setEmbeddedFile(new PDEmbeddedFile(pdf, new ByteArrayInputStream("x".getBytes(StandardCharsets.UTF_8))));
             PDEmbeddedFilesNameTreeNode files = new PDEmbeddedFilesNameTreeNode();
             files.setNames(Map.of("a.txt", file));
             PDDocumentNameDictionary names = new PDDocumentNameDictionary(pdf.getDocumentCatalog());
@@ -194,7 +198,7 @@ class ScannedPagesTest {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (PDDocument pdf = new PDDocument()) {
             pdf.addPage(new PDPage());
-            pdf.save(bytes, org.apache.pdfbox.pdfwriter.compress.CompressParameters.NO_COMPRESSION);
+            pdf.save(bytes, CompressParameters.NO_COMPRESSION);
         }
         String plain = bytes.toString(StandardCharsets.ISO_8859_1);
         String locked = plain.replaceFirst("trailer\\s*<<",

@@ -9,6 +9,7 @@ import app.decant.document.Link;
 import app.decant.document.ListLabels;
 import app.decant.document.Outline;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Picture;
 import app.decant.document.Section;
 import app.decant.document.Table;
@@ -86,7 +87,7 @@ final class Score {
             if (plain.isEmpty() || cascade.outlineLevel(paragraph) > 0) return;
             String label = labels.label(paragraph);
             if (label != null && !label.isBlank())
-                items.add(cascade.paragraph(paragraph).get(app.decant.document.ParagraphProperty.LIST).level() + " " + label.trim() + " " + plain);
+                items.add(cascade.paragraph(paragraph).get(ParagraphProperty.LIST).level() + " " + label.trim() + " " + plain);
             else paragraphs.add(plain);
         }
     }

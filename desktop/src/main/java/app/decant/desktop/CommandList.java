@@ -12,8 +12,8 @@ import java.util.function.BooleanSupplier;
 import javafx.scene.Scene;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
-import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyCombination.Modifier;
+import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 
 /** Everything that can be done in the window, once. */

@@ -5,9 +5,11 @@ import app.decant.demo.DemoFiles;
 import app.decant.pdf.PdfPages;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.stage.Stage;
@@ -15,7 +17,7 @@ import javafx.stage.Stage;
 /** The application: reads the call, shows the window. */
 public final class DecantApplication extends Application {
     /** What is remembered, read while JavaFX starts. */
-    static java.util.concurrent.CompletableFuture<Settings> settings;
+    static CompletableFuture<Settings> settings;
     private MainWindow window;
 
     @Override public void start(Stage stage) {
@@ -51,7 +53,7 @@ public final class DecantApplication extends Application {
     }
 
     private static Path demoFolder(boolean fresh) throws IOException {
-        if (fresh) return java.nio.file.Files.createTempDirectory("decant-demo");
+        if (fresh) return Files.createTempDirectory("decant-demo");
         return Path.of(System.getProperty("user.home"), "Ostrey Sound Ferries");
     }
 

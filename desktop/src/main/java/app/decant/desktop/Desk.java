@@ -1,23 +1,20 @@
 package app.decant.desktop;
 
-import app.decant.edit.Change;
-import app.decant.edit.FollowingContents;
-import app.decant.edit.History;
-import app.decant.edit.Selection;
-import app.decant.format.Formats;
-import app.decant.publish.TimeLimit;
-import app.decant.document.Progress;
-import app.decant.recover.FixedFormat;
-import java.time.Duration;
 import app.decant.Decant;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Look;
 import app.decant.document.Place;
-import app.decant.edit.TextSelection;
+import app.decant.document.Progress;
 import app.decant.document.Walk;
+import app.decant.edit.Change;
+import app.decant.edit.FollowingContents;
+import app.decant.edit.History;
+import app.decant.edit.Selection;
+import app.decant.edit.TextSelection;
 import app.decant.font.FontCatalogue;
+import app.decant.format.Formats;
 import app.decant.format.Taken;
 import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
@@ -30,9 +27,14 @@ import app.decant.publish.ReceiptFile;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
+import app.decant.publish.TimeLimit;
+import app.decant.recover.FixedFormat;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.charset.Charset;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
 import java.util.ArrayDeque;
@@ -218,7 +220,7 @@ final class Desk {
     private record Opened(Taken taken, Layout layout, PagedDocument pages) { }
 
     private static boolean isPdf(Path file) {
-        try (java.io.InputStream in = java.nio.file.Files.newInputStream(file)) {
+        try (InputStream in = Files.newInputStream(file)) {
             return Formats.of(in.readNBytes(2048)) == FixedFormat.PDF;
         } catch (IOException | DecantException e) {
             // Taking it in tells what is wrong with it.
@@ -318,13 +320,13 @@ final class Desk {
                 PagedDocument made = again(kept, snapshot);
                 Platform.runLater(() -> laidOut(made));
             } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
-                LoggerFactory.getLogger(Desk.class).error("PagedDocument can't be laid out", e);
+                LoggerFactory.getLogger(Desk.class).error("Pages can't be laid out", e);
                 Platform.runLater(() -> notLaidOut(snapshot, e));
             }
         });
     }
 
-    /** PagedDocument after an edit; where that fails on what is remembered of the pages before, all of them from nothing. */
+    /** Pages after an edit; where that fails on what is remembered of the pages before, all of them from nothing. */
     private PagedDocument again(Layout kept, Document snapshot) {
         try {
             return kept.next(snapshot);

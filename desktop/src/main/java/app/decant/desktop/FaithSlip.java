@@ -17,6 +17,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Hyperlink;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
@@ -39,7 +40,7 @@ final class FaithSlip {
         box.setPrefWidth(286);
         box.setMinWidth(286);
         box.getStyleClass().add("slip-box");
-        VBox.setVgrow(scroll, javafx.scene.layout.Priority.ALWAYS);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
         Label direct = new Label(Words.of("faith.direct"));
         direct.setWrapText(true);
         direct.getStyleClass().add("quiet");

@@ -6,9 +6,12 @@ import app.decant.folder.FolderScan;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
 import javafx.collections.transformation.FilteredList;
@@ -67,7 +70,7 @@ final class FolderLanes {
     List<Card> cards(Lane lane) { return List.copyOf(lists.get(lane)); }
 
     private Node lane(Lane lane) {
-        String key = lane.name().toLowerCase(java.util.Locale.ROOT);
+        String key = lane.name().toLowerCase(Locale.ROOT);
         Label name = new Label(SIGNS.get(lane) + "  " + Words.of("lane." + key));
         name.getStyleClass().addAll("lane-name", "lane-" + key);
         Label count = new Label("0");
@@ -120,9 +123,9 @@ final class FolderLanes {
 
     /** Shows only files whose name or folder has these letters; empty for all. Counts stay those of all. */
     void filter(String letters) {
-        String wanted = letters.strip().toLowerCase(java.util.Locale.ROOT);
+        String wanted = letters.strip().toLowerCase(Locale.ROOT);
         for (FilteredList<Card> one : filters)
-            one.setPredicate(wanted.isEmpty() ? null : card -> card.source.toString().toLowerCase(java.util.Locale.ROOT).contains(wanted));
+            one.setPredicate(wanted.isEmpty() ? null : card -> card.source.toString().toLowerCase(Locale.ROOT).contains(wanted));
     }
 
     private void open(Card card) { if (card != null && card.entry != null) acts.open(card.entry); }
@@ -168,11 +171,11 @@ final class FolderLanes {
 
     /** Moves files on; many at a time, so that a quick run does not slow the window. */
     void move(List<FolderScan.Item> begun, List<Entry> ended) {
-        Set<Path> gone = new java.util.HashSet<>();
+        Set<Path> gone = new HashSet<>();
         for (FolderScan.Item item : begun) gone.add(item.source());
         for (Entry entry : ended) gone.add(entry.source());
         lists.get(Lane.WAITING).removeIf(card -> gone.contains(card.source));
-        Set<Path> over = new java.util.HashSet<>();
+        Set<Path> over = new HashSet<>();
         for (Entry entry : ended) over.add(entry.source());
         for (FolderScan.Item item : begun)
             if (!over.contains(item.source()))
@@ -196,11 +199,11 @@ final class FolderLanes {
         String pages = entry.pages() > 0 ? Words.of("pages", entry.pages()) : ReceiptView.bytes(entry.resultBytes());
         String name = (made ? entry.target() : entry.source()).getFileName().toString();
         // The name stands above already.
-        String about = !made ? entry.words().isEmpty() ? "" : entry.words().get(0).replaceFirst("^" + java.util.regex.Pattern.quote(name) + " ", "")
+        String about = !made ? entry.words().isEmpty() ? "" : entry.words().get(0).replaceFirst("^" + Pattern.quote(name) + " ", "")
                 : faith.isEmpty() ? pages : entry.state() == State.WANTS_LOOK && !entry.words().isEmpty() ? faith + " \u00B7 " + entry.words().get(0) : pages
                 + " \u00B7 " + faith;
         return new Card(name, about, entry.source(), entry);
     }
 
-    private void count() { counts.forEach((lane, label) -> label.setText(String.format(java.util.Locale.ENGLISH, "%,d", lists.get(lane).size()))); }
+    private void count() { counts.forEach((lane, label) -> label.setText(String.format(Locale.ENGLISH, "%,d", lists.get(lane).size()))); }
 }

@@ -2,9 +2,9 @@ package app.decant.desktop;
 
 import app.decant.Decant;
 import app.decant.document.DecantException;
-import app.decant.folder.FolderPlan;
 import app.decant.folder.FolderPlan.Kind;
 import app.decant.folder.FolderPlan.WhenThere;
+import app.decant.folder.FolderPlan;
 import app.decant.publish.Recipe;
 import app.decant.publish.Recipes;
 import app.decant.publish.Target;

@@ -3,8 +3,8 @@ package app.decant.desktop;
 import app.decant.Decant;
 import app.decant.desktop.FolderLanes.Lane;
 import app.decant.document.Progress;
-import app.decant.folder.FolderJournal;
 import app.decant.folder.FolderJournal.Entry;
+import app.decant.folder.FolderJournal;
 import app.decant.folder.FolderLog;
 import app.decant.folder.FolderPlan;
 import app.decant.folder.FolderRun;
@@ -35,6 +35,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.util.Duration;
 
 /** The room for whole folders: a sentence that says what is to be done, what it comes to, and where each file is. */
 final class FoldersRoom {
@@ -58,7 +59,7 @@ final class FoldersRoom {
     private final ConcurrentLinkedQueue<FolderScan.Item> begun = new ConcurrentLinkedQueue<>();
     private final Map<Path, String> steps = new ConcurrentHashMap<>();
     private final ConcurrentLinkedQueue<Entry> ended = new ConcurrentLinkedQueue<>();
-    private final Timeline beat = new Timeline(new KeyFrame(javafx.util.Duration.millis(120), event -> drain()));
+    private final Timeline beat = new Timeline(new KeyFrame(Duration.millis(120), event -> drain()));
     private FolderPlan looked;
     private FolderScan scan;
     private FolderRun run;

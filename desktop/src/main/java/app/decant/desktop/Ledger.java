@@ -4,6 +4,7 @@ import app.decant.edit.Search;
 import app.decant.layout.PagedDocument;
 import java.time.format.DateTimeFormatter;
 import javafx.animation.PauseTransition;
+import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -60,7 +61,7 @@ final class Ledger {
         if (pages == null) return;
         desk.aside(() -> {
             int counted = Search.words(pages.document());
-            javafx.application.Platform.runLater(() -> {
+            Platform.runLater(() -> {
                 words = counted;
                 tell();
             });

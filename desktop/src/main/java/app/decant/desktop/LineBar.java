@@ -1,12 +1,13 @@
 package app.decant.desktop;
 
 import app.decant.desktop.MainWindow.Station;
-import app.decant.document.Finding;
 import java.util.EnumMap;
+import java.util.Locale;
 import java.util.Map;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.Label;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -48,7 +49,7 @@ final class LineBar {
         Label key = new Label("Ctrl K");
         key.getStyleClass().add("quiet");
         need.setGraphic(key);
-        need.setContentDisplay(javafx.scene.control.ContentDisplay.RIGHT);
+        need.setContentDisplay(ContentDisplay.RIGHT);
         need.setOnAction(event -> window.palette().show());
         folders.setId("folders");
         folders.getStyleClass().add("room");
@@ -93,7 +94,7 @@ final class LineBar {
         for (Station station : Station.values()) {
             Circle dot = new Circle(left + station.ordinal() * STEP, y, 6);
             dots.put(station, dot);
-            Label label = new Label(Words.of("station." + station.name().toLowerCase(java.util.Locale.ROOT)));
+            Label label = new Label(Words.of("station." + station.name().toLowerCase(Locale.ROOT)));
             label.getStyleClass().add("station-name");
             words.put(station, label);
             StackPane hold = new StackPane(label);
@@ -102,7 +103,7 @@ final class LineBar {
             hold.setLayoutY(y + 9);
             Button hit = new Button();
             hit.getStyleClass().add("station-hit");
-            hit.setId("station-" + station.name().toLowerCase(java.util.Locale.ROOT));
+            hit.setId("station-" + station.name().toLowerCase(Locale.ROOT));
             hit.setAccessibleText(label.getText());
             hit.setPrefSize(90, 50);
             hit.setLayoutX(left + station.ordinal() * STEP - 45);

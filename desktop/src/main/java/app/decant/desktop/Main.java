@@ -1,5 +1,6 @@
 package app.decant.desktop;
 
+import java.util.concurrent.CompletableFuture;
 import javafx.application.Application;
 
 /** Starts the window. Apart from {@link DecantApplication}, so that JavaFX may come from the class path. */
@@ -9,7 +10,7 @@ public final class Main {
     public static void main(String[] arguments) {
         System.setProperty("java.awt.headless", "true");
         // While JavaFX starts, which takes longest, the other core reads what the window needs first.
-        DecantApplication.settings = java.util.concurrent.CompletableFuture.supplyAsync(() -> arguments.length > 0 && arguments[0].equals("--screenshots")
+        DecantApplication.settings = CompletableFuture.supplyAsync(() -> arguments.length > 0 && arguments[0].equals("--screenshots")
                 ? Settings.forgetful() : Settings.ofThisUser());
         Application.launch(DecantApplication.class, arguments);
     }

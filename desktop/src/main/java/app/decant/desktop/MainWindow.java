@@ -5,26 +5,30 @@ import app.decant.document.Place;
 import app.decant.edit.TextSelection;
 import app.decant.format.Format;
 import app.decant.format.Formats;
+import app.decant.publish.Recipe;
+import app.decant.publish.Target;
 import java.io.File;
 import java.nio.charset.Charset;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import javafx.animation.PauseTransition;
+import javafx.application.HostServices;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Node;
 import javafx.scene.Scene;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyCodeCombination;
-import javafx.scene.input.KeyCombination;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.text.Font;
 import javafx.stage.FileChooser;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
+import javafx.util.Duration;
 
 /** The window: the line above, the spine at the left, the station in the middle, the slip at the right, the ledger below. */
 final class MainWindow {
@@ -101,7 +105,7 @@ final class MainWindow {
             }
         });
         stage.show();
-        javafx.animation.PauseTransition rest = new javafx.animation.PauseTransition(javafx.util.Duration.millis(300));
+        PauseTransition rest = new PauseTransition(Duration.millis(300));
         rest.setOnFinished(event -> desk.getReady());
         rest.play();
     }
@@ -193,8 +197,8 @@ final class MainWindow {
     }
 
     /** Takes what was dropped: a document here, a folder in its room. */
-    private void take(java.nio.file.Path dropped) {
-        if (!java.nio.file.Files.isDirectory(dropped)) {
+    private void take(Path dropped) {
+        if (!Files.isDirectory(dropped)) {
             open(dropped);
             return;
         }
@@ -226,7 +230,7 @@ final class MainWindow {
     }
 
     private static Node grow(Node node) {
-        VBox.setVgrow(node, javafx.scene.layout.Priority.ALWAYS);
+        VBox.setVgrow(node, Priority.ALWAYS);
         return node;
     }
 
@@ -322,9 +326,9 @@ final class MainWindow {
     }
 
     void saveTo(Path file) {
-        app.decant.publish.Recipe recipe = app.decant.publish.Recipe.PLAIN.to(app.decant.publish.Target.DOCX)
-                .with(app.decant.publish.Recipe.WhenPresent.REPLACE);
-        desk.publish(List.of(Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE, file, receipts ->
+        Recipe recipe = Recipe.PLAIN.to(Target.DOCX)
+                .with(Recipe.WhenPresent.REPLACE);
+        desk.publish(List.of(Map.entry("", recipe)), Recipe.Passwords.NONE, file, receipts ->
                 notices.say(Words.of("save.done", receipts.get(0).file().getFileName()), "notice-good", Notices.action("notice.well", () -> { })));
     }
 
@@ -344,9 +348,9 @@ final class MainWindow {
     /** Opens a file or folder with the program that this machine has for it; nothing happens where there is none. */
     void openOutside(Path file) { if (outside != null) outside.showDocument(file.toUri().toString()); }
 
-    private javafx.application.HostServices outside;
+    private HostServices outside;
 
-    void outside(javafx.application.HostServices services) { outside = services; }
+    void outside(HostServices services) { outside = services; }
 
     void overlay(Node node) { if (!root.getChildren().contains(node)) root.getChildren().add(node); }
 

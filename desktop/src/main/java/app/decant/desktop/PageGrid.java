@@ -1,7 +1,7 @@
 package app.decant.desktop;
 
-import app.decant.page.Page;
 import app.decant.layout.PagedDocument;
+import app.decant.page.Page;
 import app.decant.paint.PagePainter;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
@@ -19,6 +19,7 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** The pages as small pictures, the chosen ones lit; a click leaves one out or takes it in. Pictures are painted as they come into view. */
@@ -45,7 +46,7 @@ final class PageGrid {
         title.setWrapText(true);
         scroll.setFitToWidth(true);
         scroll.getStyleClass().add("station-scroll");
-        VBox.setVgrow(scroll, javafx.scene.layout.Priority.ALWAYS);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
         scroll.vvalueProperty().addListener((observed, before, now) -> paintVisible());
         scroll.heightProperty().addListener((observed, before, now) -> Platform.runLater(this::paintVisible));
     }

@@ -5,8 +5,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import javafx.scene.Group;
+import javafx.scene.effect.BlendMode;
 import javafx.scene.image.ImageView;
 import javafx.scene.layout.Pane;
+import javafx.scene.paint.Color;
 import javafx.scene.shape.Rectangle;
 
 /** One page on the table: white paper, the painted tiles, and what is picked above them. */
@@ -26,7 +28,7 @@ final class PageSheet extends Pane {
         paper.getStyleClass().add("paper");
         lit.setMouseTransparent(true);
         // Painted over the text, so that what is picked tints it.
-        lit.setBlendMode(javafx.scene.effect.BlendMode.MULTIPLY);
+        lit.setBlendMode(BlendMode.MULTIPLY);
         getChildren().addAll(paper, tiles, lit);
     }
 
@@ -98,7 +100,7 @@ final class PageSheet extends Pane {
         Rectangle frame = new Rectangle((one[0] - 3) * pointScale, (one[1] - 2) * pointScale, Math.max(4, (one[2] + 6) * pointScale),
                 (one[3] + 4) * pointScale);
         frame.setFill(null);
-        frame.setStroke(javafx.scene.paint.Color.web("#B8741A"));
+        frame.setStroke(Color.web("#B8741A"));
         frame.getStrokeDashArray().setAll(4.0, 3.0);
         frame.setArcWidth(6);
         frame.setArcHeight(6);

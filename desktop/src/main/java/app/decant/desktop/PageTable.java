@@ -2,16 +2,17 @@ package app.decant.desktop;
 
 import app.decant.document.Place;
 import app.decant.edit.TextSelection;
+import app.decant.layout.PagedDocument;
 import app.decant.layout.TextPassage;
 import app.decant.page.Item;
 import app.decant.page.Page;
-import app.decant.layout.PagedDocument;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.IntegerProperty;
+import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleIntegerProperty;
 import javafx.geometry.Orientation;
@@ -289,7 +290,7 @@ final class PageTable extends Region {
         down.setValue(clamp(tops[page] + (pagePart - page) * (tops[page + 1] - tops[page]) - GAP, down));
     }
 
-    javafx.beans.property.ReadOnlyDoubleProperty scrolling() { return down.valueProperty(); }
+    ReadOnlyDoubleProperty scrolling() { return down.valueProperty(); }
 
     /** Picks a passage and, where it is out of view, brings it in. */
     void pick(TextSelection span, boolean reveal) {

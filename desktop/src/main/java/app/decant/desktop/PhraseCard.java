@@ -8,6 +8,8 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.geometry.Bounds;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -61,7 +63,7 @@ final class PhraseCard {
         BorderPane row = new BorderPane();
         row.setLeft(name);
         row.setRight(quiet);
-        BorderPane.setMargin(quiet, new javafx.geometry.Insets(0, 0, 0, 24));
+        BorderPane.setMargin(quiet, new Insets(0, 0, 0, 24));
         Button button = new Button();
         button.setGraphic(row);
         button.setAccessibleText(words);
@@ -97,8 +99,8 @@ final class PhraseCard {
     /** Colours of several things side by side, black where none is chosen. */
     void colours(String id, List<String> names, List<Colour> chosen, Consumer<List<Colour>> told) {
         HBox row = new HBox(10);
-        row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-        row.setPadding(new javafx.geometry.Insets(3, 8, 3, 8));
+        row.setAlignment(Pos.CENTER_LEFT);
+        row.setPadding(new Insets(3, 8, 3, 8));
         List<ColorPicker> pickers = new ArrayList<>();
         for (int i = 0; i < names.size(); i++) {
             int rgb = i < chosen.size() ? chosen.get(i).rgb() : 0;
@@ -125,10 +127,10 @@ final class PhraseCard {
         BorderPane row = new BorderPane();
         row.setLeft(left);
         row.setRight(quiet);
-        BorderPane.setAlignment(left, javafx.geometry.Pos.CENTER_LEFT);
-        BorderPane.setAlignment(quiet, javafx.geometry.Pos.CENTER_RIGHT);
-        BorderPane.setMargin(quiet, new javafx.geometry.Insets(0, 0, 0, 24));
-        row.setPadding(new javafx.geometry.Insets(3, 8, 3, 8));
+        BorderPane.setAlignment(left, Pos.CENTER_LEFT);
+        BorderPane.setAlignment(quiet, Pos.CENTER_RIGHT);
+        BorderPane.setMargin(quiet, new Insets(0, 0, 0, 24));
+        row.setPadding(new Insets(3, 8, 3, 8));
         return row;
     }
 
@@ -168,7 +170,7 @@ final class PhraseCard {
         button.getStyleClass().add("choice");
         if (chosen) button.getStyleClass().add("chosen");
         button.setMaxWidth(Double.MAX_VALUE);
-        button.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        button.setAlignment(Pos.CENTER_LEFT);
         box.getChildren().add(button);
         Label wrong = wrong();
         button.setOnAction(event -> finish(take.get(), wrong));
@@ -181,7 +183,7 @@ final class PhraseCard {
         button.setId("card-done");
         button.getStyleClass().add("main-button");
         button.setOnAction(event -> finish(take.get(), wrong));
-        VBox.setMargin(button, new javafx.geometry.Insets(6, 0, 0, 0));
+        VBox.setMargin(button, new Insets(6, 0, 0, 0));
         box.getChildren().add(button);
     }
 
@@ -221,7 +223,7 @@ final class PhraseCard {
         field.setAccessibleText(name);
         BorderPane row = row(new Label(name), "");
         row.setRight(field);
-        BorderPane.setMargin(field, new javafx.geometry.Insets(0, 0, 0, 16));
+        BorderPane.setMargin(field, new Insets(0, 0, 0, 16));
         if (focus == null) focus = field;
         box.getChildren().add(row);
         return field;

@@ -5,11 +5,11 @@ import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.Property;
+import app.decant.document.TextProperty.Underline;
+import app.decant.document.TextProperty;
 import app.decant.edit.Dressing;
 import app.decant.edit.EditKind;
 import app.decant.edit.TextSelection;
-import app.decant.document.TextProperty;
-import app.decant.document.TextProperty.Underline;
 import java.util.List;
 
 /** Changes the look of what is picked; with a bare caret, of what is typed next. */

@@ -4,6 +4,7 @@ import app.decant.document.DecantException;
 import app.decant.document.Finding;
 import app.decant.layout.PagedDocument;
 import app.decant.page.Page;
+import app.decant.pdf.Standard;
 import app.decant.publish.NamePattern;
 import app.decant.publish.Output;
 import app.decant.publish.PageRange;
@@ -17,9 +18,11 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -240,7 +243,7 @@ final class PublishStation {
             proof(Words.of("proof.links"));
             if (recipe.style().tells()) proof(Words.of("proof.tags"));
             if (recipe.locking().isOn()) proof(Words.of("proof.lock"));
-            if (recipe.style().standard() != app.decant.pdf.Standard.NONE) proof(Words.of("proof.standard", recipe.style().standard().words()));
+            if (recipe.style().standard() != Standard.NONE) proof(Words.of("proof.standard", recipe.style().standard().words()));
         } else {
             proof(Words.of("proof.text"));
             losses();
@@ -253,7 +256,7 @@ final class PublishStation {
         desk.losses(recipe, findings -> {
             if (asked != lossesAsked || recipe.target() == Target.PDF) return;
             Label head = section("publish.losses");
-            VBox.setMargin(head, new javafx.geometry.Insets(10, 0, 0, 0));
+            VBox.setMargin(head, new Insets(10, 0, 0, 0));
             proofs.getChildren().add(head);
             for (Finding finding : findings) item("\u25CB  " + finding.what());
             if (findings.isEmpty()) item(Words.of("publish.losses.none"));
@@ -281,9 +284,9 @@ final class PublishStation {
         };
     }
 
-    private String presentWords() { return Words.of("present." + recipe.present().name().toLowerCase(java.util.Locale.ROOT)); }
+    private String presentWords() { return Words.of("present." + recipe.present().name().toLowerCase(Locale.ROOT)); }
 
-    /** PagedDocument clicked in the grid become the range. */
+    /** Pages clicked in the grid become the range. */
     private void picked(Set<Integer> pages) {
         int count = desk.pages().get().count();
         set(recipe.of(pages.size() == count ? PageRange.ALL : new PageRange(ranges(pages))));
@@ -352,7 +355,7 @@ final class PublishStation {
         card.accept(field, text -> {
             String wanted = text.trim();
             if (wanted.isEmpty() || wanted.contains("/") || wanted.contains("\\")) return Words.of("card.name.wrong");
-            name = wanted.toLowerCase(java.util.Locale.ROOT).endsWith("." + recipe.target().ending()) ? wanted : wanted + "." + recipe.target().ending();
+            name = wanted.toLowerCase(Locale.ROOT).endsWith("." + recipe.target().ending()) ? wanted : wanted + "." + recipe.target().ending();
             build();
             return null;
         });
@@ -382,7 +385,7 @@ final class PublishStation {
     private void presentCard(PhraseCard card) {
         card.title(Words.of("card.present"));
         for (Recipe.WhenPresent rule : Recipe.WhenPresent.values()) {
-            String key = rule.name().toLowerCase(java.util.Locale.ROOT);
+            String key = rule.name().toLowerCase(Locale.ROOT);
             card.choice(Words.of("present." + key), Words.of("present." + key + ".about"), recipe.present() == rule, () -> set(recipe.with(rule)));
         }
     }

@@ -4,8 +4,8 @@ import app.decant.Decant;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.publish.Delivery;
-import app.decant.publish.PublishQueue;
 import app.decant.publish.PublishQueue.Waiting;
+import app.decant.publish.PublishQueue;
 import app.decant.publish.Receipt;
 import java.util.ArrayList;
 import java.util.List;
@@ -17,6 +17,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.slf4j.LoggerFactory;
 
 /** The publications that wait: run, put in another order, taken out. Not shown where nothing waits. */
 final class QueueView {
@@ -113,7 +114,7 @@ final class QueueView {
                     made.addAll(Decant.publishWaiting(one, progress));
                 } catch (DecantException e) {
                     if (e.kind() == DecantException.Kind.CANCELLED) throw e;
-                    org.slf4j.LoggerFactory.getLogger(QueueView.class).info("{}", e.getMessage(), e);
+                    LoggerFactory.getLogger(QueueView.class).info("{}", e.getMessage(), e);
                 }
             }
             return made;

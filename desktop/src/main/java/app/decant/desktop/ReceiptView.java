@@ -3,12 +3,17 @@ package app.decant.desktop;
 import app.decant.document.DecantException;
 import app.decant.document.Finding;
 import app.decant.pdf.PdfCheck;
+import app.decant.pdf.PdfPictures;
 import app.decant.publish.Guard;
 import app.decant.publish.Receipt;
 import app.decant.publish.ReceiptFile;
 import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
+import java.awt.image.BufferedImage;
+import java.io.File;
+import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -32,7 +37,7 @@ final class ReceiptView {
         Label title = new Label(Words.of(receipt.proven() ? "receipt.proven" : "receipt.not", receipt.file().getFileName()));
         title.getStyleClass().add("slip-title");
         String pages = receipt.pages() > 0 ? Words.of("pages", receipt.pages()) + ", " : "";
-        Label size = new Label(Words.of("receipt.size", pages, bytes(receipt.bytes()), String.format(java.util.Locale.ENGLISH, "%.1f", receipt.time()
+        Label size = new Label(Words.of("receipt.size", pages, bytes(receipt.bytes()), String.format(Locale.ENGLISH, "%.1f", receipt.time()
                 .toMillis() / 1000.0), receipt.file().getParent()));
         size.getStyleClass().add("quiet");
         size.setWrapText(true);
@@ -51,7 +56,7 @@ final class ReceiptView {
         open.setOnAction(event -> window.openOutside(receipt.file()));
         Button folder = new Button(Words.of("receipt.folder"));
         folder.setOnAction(event -> window.openOutside(receipt.file().getParent()));
-        java.time.Instant when = java.time.Instant.now();
+        Instant when = Instant.now();
         Button save = new Button(Words.of("receipt.save"));
         save.setId("save-receipt");
         save.setOnAction(event -> save(receipt, when, window));
@@ -73,11 +78,11 @@ final class ReceiptView {
         return rows;
     }
 
-    private static void save(Receipt receipt, java.time.Instant when, MainWindow window) {
+    private static void save(Receipt receipt, Instant when, MainWindow window) {
         FileChooser chooser = new FileChooser();
         chooser.setInitialFileName(SafeFile.withoutEnding(receipt.file().getFileName().toString()) + " receipt.txt");
         chooser.setInitialDirectory(receipt.file().getParent().toFile());
-        java.io.File file = chooser.showSaveDialog(window.stage());
+        File file = chooser.showSaveDialog(window.stage());
         if (file == null) return;
         try {
             ReceiptFile.write(List.of(receipt), when, file.toPath(), Guard.NONE.and(window.desk().source().get().file()));
@@ -89,8 +94,8 @@ final class ReceiptView {
     /** The first pages, painted from the published file by another program part than the one that wrote it. */
     private static Node pictures(Receipt receipt, MainWindow window, String password) {
         FlowPane flow = new FlowPane(10, 10);
-        new Job("").start(window.desk()::aside, progress -> app.decant.pdf.PdfPictures.of(receipt.file(), password, MOST_PICTURES, 0.32), images -> {
-            for (java.awt.image.BufferedImage image : images) {
+        new Job("").start(window.desk()::aside, progress -> PdfPictures.of(receipt.file(), password, MOST_PICTURES, 0.32), images -> {
+            for (BufferedImage image : images) {
                 ImageView view = new ImageView(TilePainter.image(image));
                 view.setFitWidth(image.getWidth() / 2.0);
                 view.setFitHeight(image.getHeight() / 2.0);
@@ -105,7 +110,7 @@ final class ReceiptView {
     static String bytes(long bytes) {
         if (bytes < 1000) return Words.of("bytes", (int) bytes);
         if (bytes < 1_000_000) return Words.of("kilobytes", Math.round(bytes / 1000.0));
-        if (bytes >= 1_000_000_000) return Words.of("gigabytes", String.format(java.util.Locale.ENGLISH, "%,.1f", bytes / 1e9));
-        return Words.of("megabytes", String.format(java.util.Locale.ENGLISH, "%.1f", bytes / 1e6));
+        if (bytes >= 1_000_000_000) return Words.of("gigabytes", String.format(Locale.ENGLISH, "%,.1f", bytes / 1e9));
+        return Words.of("megabytes", String.format(Locale.ENGLISH, "%.1f", bytes / 1e6));
     }
 }

@@ -4,6 +4,7 @@ import app.decant.desktop.MainWindow.Station;
 import app.decant.document.Outline;
 import app.decant.document.Place;
 import app.decant.edit.TextSelection;
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -11,8 +12,14 @@ import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Queue;
 import javafx.animation.PauseTransition;
+import javafx.event.Event;
+import javafx.scene.control.Button;
+import javafx.scene.control.TextField;
 import javafx.scene.image.WritableImage;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.util.Duration;
+import javax.imageio.ImageIO;
 
 /** Takes the pictures of the documentation by driving the real window through the demo company's handbook. */
 final class Screenshots {
@@ -41,7 +48,7 @@ final class Screenshots {
         steps.add(() -> {
             window.dark(false);
             window.find().show();
-            ((javafx.scene.control.TextField) window.stage().getScene().lookup("#find")).setText("pier");
+            ((TextField) window.stage().getScene().lookup("#find")).setText("pier");
         });
         steps.add(() -> snap("find"));
         steps.add(() -> window.go(Station.TAKE_IN));
@@ -51,10 +58,10 @@ final class Screenshots {
         steps.add(() -> window.go(Station.PUBLISH));
         steps.add(() -> { });
         steps.add(() -> snap("publish"));
-        steps.add(() -> ((javafx.scene.control.Button) window.stage().getScene().lookup("#phrase-lock")).fire());
+        steps.add(() -> ((Button) window.stage().getScene().lookup("#phrase-lock")).fire());
         steps.add(() -> snap("lock"));
-        steps.add(() -> javafx.event.Event.fireEvent(window.stage().getScene().lookup(".phrase-card"),
-                new javafx.scene.input.KeyEvent(javafx.scene.input.KeyEvent.KEY_PRESSED, "", "", javafx.scene.input.KeyCode.ESCAPE, false, false, false,
+        steps.add(() -> Event.fireEvent(window.stage().getScene().lookup(".phrase-card"),
+                new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.ESCAPE, false, false, false,
                 false)));
         steps.add(window::publishNow);
         for (int i = 0; i < 4; i++) steps.add(() -> { });
@@ -77,7 +84,7 @@ final class Screenshots {
             window.folders().sentence().apartBelow(90);
         });
         steps.add(() -> { });
-        steps.add(() -> ((javafx.scene.control.Button) window.stage().getScene().lookup("#folder-start")).fire());
+        steps.add(() -> ((Button) window.stage().getScene().lookup("#folder-start")).fire());
         for (int i = 0; i < 7; i++) steps.add(() -> { });
         steps.add(() -> snap("folders"));
         steps.add(() -> {
@@ -117,11 +124,11 @@ final class Screenshots {
 
     private void snap(String name) {
         WritableImage image = window.stage().getScene().snapshot(null);
-        java.awt.image.BufferedImage picture = new java.awt.image.BufferedImage((int) image.getWidth(), (int) image.getHeight(),
-                java.awt.image.BufferedImage.TYPE_INT_RGB);
+        BufferedImage picture = new BufferedImage((int) image.getWidth(), (int) image.getHeight(),
+                BufferedImage.TYPE_INT_RGB);
         for (int y = 0; y < picture.getHeight(); y++) for (int x = 0; x < picture.getWidth(); x++) picture.setRGB(x, y, image.getPixelReader().getArgb(x, y));
         try {
-            javax.imageio.ImageIO.write(picture, "png", folder.resolve(name + ".png").toFile());
+            ImageIO.write(picture, "png", folder.resolve(name + ".png").toFile());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -3,10 +3,12 @@ package app.decant.desktop;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.function.Consumer;
-import javafx.scene.control.Button;
-import javafx.scene.layout.FlowPane;
+import javafx.geometry.VPos;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.Region;
 
 /** A sentence whose phrases are settings: a click opens a card at the phrase. Words flow and wrap; every phrase can be reached by Tab. */
 final class Sentence {
@@ -15,7 +17,7 @@ final class Sentence {
 
     Sentence() {
         flow.getStyleClass().add("sentence");
-        flow.setRowValignment(javafx.geometry.VPos.BASELINE);
+        flow.setRowValignment(VPos.BASELINE);
         flow.setVgap(7);
     }
 
@@ -41,7 +43,7 @@ final class Sentence {
         Button phrase = new Button(words);
         phrase.setId("phrase-" + id);
         phrase.getStyleClass().add("phrase");
-        phrase.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        phrase.setMinWidth(Region.USE_PREF_SIZE);
         phrase.setOnAction(event -> open(id, card));
         phrases.put(id, phrase);
         flow.getChildren().add(phrase);

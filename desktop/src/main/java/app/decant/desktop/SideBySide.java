@@ -6,12 +6,14 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.TextAlignment;
 
 /** A PDF as it came and, beside it, as it can be edited, moved together; below them how faithful each page is. */
 final class SideBySide {
@@ -31,7 +33,7 @@ final class SideBySide {
         for (Label label : List.of(came, editable)) label.getStyleClass().add("beside-title");
         working.getStyleClass().add("quiet");
         working.setWrapText(true);
-        working.setTextAlignment(javafx.scene.text.TextAlignment.CENTER);
+        working.setTextAlignment(TextAlignment.CENTER);
         VBox left = new VBox(came, grow(original));
         HBox.setHgrow(left, Priority.ALWAYS);
         HBox.setHgrow(right, Priority.ALWAYS);
@@ -41,7 +43,7 @@ final class SideBySide {
         VBox.setVgrow(pages, Priority.ALWAYS);
         whole = new VBox(pages, bar.node());
         whole.getStyleClass().add("side-by-side");
-        VBox.setMargin(bar.node(), new javafx.geometry.Insets(8, 16, 14, 16));
+        VBox.setMargin(bar.node(), new Insets(8, 16, 14, 16));
         Desk desk = window.desk();
         desk.coming().addListener((observed, before, now) -> update());
         desk.source().addListener((observed, before, now) -> update());
@@ -79,7 +81,7 @@ final class SideBySide {
             working.setText(Words.of("beside.patience"));
             VBox middle = grow(new VBox(working));
             middle.setAlignment(Pos.CENTER);
-            middle.setPadding(new javafx.geometry.Insets(24));
+            middle.setPadding(new Insets(24));
             right.getChildren().setAll(editable, middle);
         }
         Comparison faith = desk.faith().get();

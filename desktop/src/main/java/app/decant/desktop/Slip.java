@@ -5,29 +5,33 @@ import app.decant.document.Colour;
 import app.decant.document.Finding;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
-import app.decant.edit.TextSelection;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Style;
-import app.decant.document.TextProperty;
 import app.decant.document.TextProperty.Underline;
+import app.decant.document.TextProperty;
+import app.decant.edit.TextSelection;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.PagedDocument;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import javafx.scene.Node;
 import javafx.scene.control.ColorPicker;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Rectangle;
+import javafx.util.StringConverter;
 
 /** The slip at the right: what is picked, and what can be done to it. */
 final class Slip {
@@ -90,7 +94,7 @@ final class Slip {
         button.getStyleClass().addAll("look-button", "look-" + style);
         button.setId("look-" + style);
         button.setAccessibleText(Words.of(key));
-        button.setTooltip(new javafx.scene.control.Tooltip(Words.of(key)));
+        button.setTooltip(new Tooltip(Words.of(key)));
         button.setFocusTraversable(true);
         button.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(button, Priority.ALWAYS);
@@ -108,7 +112,7 @@ final class Slip {
         sizes.setId("sizes");
         sizes.setAccessibleText(Words.of("slip.size"));
         for (double size : SIZES) sizes.getItems().add(size);
-        sizes.setConverter(new javafx.util.StringConverter<>() {
+        sizes.setConverter(new StringConverter<>() {
             @Override public String toString(Double size) {
                 return size == null ? "" : size == Math.rint(size) ? Integer.toString(size.intValue()) : size.toString();
             }
@@ -137,7 +141,7 @@ final class Slip {
         styles.setMaxWidth(Double.MAX_VALUE);
         styles.setId("styles");
         styles.setAccessibleText(Words.of("slip.style"));
-        styles.setConverter(new javafx.util.StringConverter<>() {
+        styles.setConverter(new StringConverter<>() {
             @Override public String toString(Style style) { return style == null ? "" : name(style); }
             @Override public Style fromString(String text) { return null; }
         });
@@ -145,10 +149,10 @@ final class Slip {
         for (Alignment alignment : Alignment.values()) {
             ToggleButton button = new ToggleButton();
             button.setGraphic(lines(alignment));
-            button.setAccessibleText(Words.of("align." + alignment.name().toLowerCase(java.util.Locale.ROOT)));
-            button.setTooltip(new javafx.scene.control.Tooltip(button.getAccessibleText()));
+            button.setAccessibleText(Words.of("align." + alignment.name().toLowerCase(Locale.ROOT)));
+            button.setTooltip(new Tooltip(button.getAccessibleText()));
             button.getStyleClass().add("look-button");
-            button.setId("align-" + alignment.name().toLowerCase(java.util.Locale.ROOT));
+            button.setId("align-" + alignment.name().toLowerCase(Locale.ROOT));
             button.setMaxWidth(Double.MAX_VALUE);
             HBox.setHgrow(button, Priority.ALWAYS);
             button.setOnAction(event -> {
@@ -164,7 +168,7 @@ final class Slip {
 
     /** Four short rules standing as the lines would. */
     private static Node lines(Alignment alignment) {
-        javafx.scene.layout.Pane pane = new javafx.scene.layout.Pane();
+        Pane pane = new Pane();
         double[] widths = alignment == Alignment.JUSTIFY ? new double[] {14, 14, 14} : new double[] {14, 8, 12};
         for (int i = 0; i < widths.length; i++) {
             double x = alignment == Alignment.CENTRE ? (14 - widths[i]) / 2 : alignment == Alignment.END ? 14 - widths[i] : 0;

@@ -1,14 +1,17 @@
 package app.decant.desktop;
 
+import app.decant.document.Finding;
 import app.decant.document.Outline;
 import app.decant.document.Place;
 import app.decant.edit.TextSelection;
+import app.decant.layout.PagedDocument;
 import app.decant.page.Item;
 import app.decant.page.Page;
-import app.decant.layout.PagedDocument;
 import app.decant.page.Piece;
+import app.decant.proof.Difference;
 import java.util.ArrayList;
 import java.util.List;
+import javafx.application.Platform;
 import javafx.geometry.VPos;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Node;
@@ -85,7 +88,7 @@ final class Spine {
     void paintSoon() {
         if (paintWanted) return;
         paintWanted = true;
-        javafx.application.Platform.runLater(() -> {
+        Platform.runLater(() -> {
             paintWanted = false;
             paint();
         });
@@ -130,8 +133,8 @@ final class Spine {
     private void differences(GraphicsContext g, PagedDocument pages, Color amber) {
         if (desk.faith().get() == null) return;
         g.setFill(amber);
-        for (app.decant.proof.Difference one : desk.faith().get().differences()) {
-            if (one.weight() == app.decant.document.Finding.Weight.NOTE || one.page() >= pages.count()) continue;
+        for (Difference one : desk.faith().get().differences()) {
+            if (one.weight() == Finding.Weight.NOTE || one.page() >= pages.count()) continue;
             double y = y(one.page() + one.y() / pages.page(one.page()).height(), pages.count());
             g.fillPolygon(new double[] {WIDTH - 9, WIDTH - 4, WIDTH - 9, WIDTH - 14}, new double[] {y - 5, y, y + 5, y}, 4);
         }

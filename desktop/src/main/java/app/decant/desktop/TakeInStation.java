@@ -12,8 +12,10 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Hyperlink;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.TextAlignment;
 
 /** Taking in: a place to drop a document, what was open lately, what was left; and, with a document, what came of it. */
 final class TakeInStation {
@@ -63,7 +65,7 @@ final class TakeInStation {
         Label quiet = new Label(Words.of("take.safe"));
         quiet.getStyleClass().add("quiet");
         quiet.setWrapText(true);
-        quiet.setTextAlignment(javafx.scene.text.TextAlignment.CENTER);
+        quiet.setTextAlignment(TextAlignment.CENTER);
         Button choose = new Button(Words.of("take.choose"));
         choose.setId("choose");
         choose.getStyleClass().add("main-button");
@@ -101,7 +103,7 @@ final class TakeInStation {
         link.setOnAction(event -> task.run());
         Label quiet = new Label(about);
         quiet.getStyleClass().add("quiet");
-        javafx.scene.layout.HBox row = new javafx.scene.layout.HBox(10, link, quiet);
+        HBox row = new HBox(10, link, quiet);
         row.setAlignment(Pos.BASELINE_LEFT);
         return row;
     }

@@ -12,6 +12,7 @@ import java.time.format.DateTimeFormatter;
 import javafx.application.Platform;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
@@ -57,7 +58,7 @@ final class WatchWindow {
         Label empty = new Label(Words.of("watch.empty"));
         empty.getStyleClass().add("quiet");
         empty.setWrapText(true);
-        empty.setPadding(new javafx.geometry.Insets(12));
+        empty.setPadding(new Insets(12));
         list.setPlaceholder(empty);
         list.setCellFactory(view -> new LineCell());
         list.setOnMouseClicked(event -> {

@@ -3,6 +3,7 @@ package app.decant.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import app.decant.Decant;
 import app.decant.demo.DemoFiles;
 import app.decant.document.Progress;
 import app.decant.pdf.PdfCheck;
@@ -10,6 +11,8 @@ import app.decant.pdf.Standard;
 import app.decant.pdf.StandardCheck;
 import app.decant.publish.Receipt;
 import java.io.IOException;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -17,6 +20,7 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.stream.Stream;
+import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
@@ -24,6 +28,7 @@ import javafx.stage.Stage;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -101,7 +106,7 @@ class PublishTest {
         }
         try (Stream<Path> kept = Files.walk(own.resolve("home"))) {
             for (Path file : kept.filter(Files::isRegularFile).toList())
-                assertThat(Files.readString(file, java.nio.charset.StandardCharsets.ISO_8859_1)).doesNotContain("quayside7").doesNotContain("secret");
+                assertThat(Files.readString(file, StandardCharsets.ISO_8859_1)).doesNotContain("quayside7").doesNotContain("secret");
         }
     }
 
@@ -136,7 +141,7 @@ class PublishTest {
         robot.clickOn("#phrase-text").clickOn("Western letters").clickOn("as on Windows").clickOn("#card-width").write("60").clickOn("#card-done");
         assertThat(sentence()).contains("written in Western letters, lines of 60 characters");
         Receipt receipt = published(robot);
-        String text = Files.readString(receipt.file(), java.nio.charset.Charset.forName("windows-1252"));
+        String text = Files.readString(receipt.file(), Charset.forName("windows-1252"));
         assertThat(text).contains("\r\n").contains("\u2013").contains("\u2022");
         assertThat(text.lines().filter(line -> !line.contains("\t"))).allSatisfy(line -> assertThat(line.length()).isLessThanOrEqualTo(60));
     }
@@ -147,8 +152,8 @@ class PublishTest {
         robot.clickOn("#phrase-lock").clickOn("#card-open-password").write("quayside7").clickOn("#card-done");
         assertThat(sentence()).contains("inside, used characters only").contains("locked with a password to open");
         Receipt receipt = published(robot);
-        assertThatThrownBy(() -> app.decant.Decant.open(receipt.file())).hasMessageContaining("protected by a password");
-        assertThat(app.decant.Decant.open(receipt.file(), "quayside7", Progress.SILENT).document().fonts()).isNotEmpty()
+        assertThatThrownBy(() -> Decant.open(receipt.file())).hasMessageContaining("protected by a password");
+        assertThat(Decant.open(receipt.file(), "quayside7", Progress.SILENT).document().fonts()).isNotEmpty()
                 .allSatisfy(font -> assertThat(font.subset()).isTrue());
     }
 
@@ -180,7 +185,7 @@ class PublishTest {
         published(robot);
         Path outbox = own.resolve("home").resolve("outbox");
         until(() -> Files.isDirectory(outbox) && letters(outbox).size() == 1);
-        assertThat(Files.readString(letters(outbox).get(0), java.nio.charset.StandardCharsets.US_ASCII)).contains("To: office@ferries.example")
+        assertThat(Files.readString(letters(outbox).get(0), StandardCharsets.US_ASCII)).contains("To: office@ferries.example")
                 .contains("application/pdf");
     }
 
@@ -196,7 +201,7 @@ class PublishTest {
         assertThat(first.file()).hasFileName("Passenger handbook 01.pdf");
         Path outbox = own.resolve("home").resolve("outbox");
         until(() -> Files.isDirectory(outbox) && letters(outbox).size() == 1);
-        assertThat(Files.readString(letters(outbox).get(0), java.nio.charset.StandardCharsets.US_ASCII)).contains("Passenger handbook 01.pdf")
+        assertThat(Files.readString(letters(outbox).get(0), StandardCharsets.US_ASCII)).contains("Passenger handbook 01.pdf")
                 .contains("Passenger handbook 02.pdf");
     }
 
@@ -213,13 +218,13 @@ class PublishTest {
         choose(robot, "after", "put it into the queue");
         assertThat(sentence()).contains("besides a .docx").endsWith("then put it into the queue.");
         robot.press(KeyCode.CONTROL).type(KeyCode.ENTER).release(KeyCode.CONTROL);
-        until(() -> robot.lookup("#queue-run").tryQuery().filter(javafx.scene.Node::isVisible).isPresent());
+        until(() -> robot.lookup("#queue-run").tryQuery().filter(Node::isVisible).isPresent());
         Path outgoing = handbook.resolveSibling("Outgoing");
         assertThat(outgoing).doesNotExist();
         robot.clickOn("#queue-run");
         until(() -> window.desk().job().get() == null && Files.isRegularFile(outgoing.resolve("Passenger handbook.docx")));
         try (PDDocument pdf = Loader.loadPDF(outgoing.resolve("Passenger handbook.pdf").toFile())) {
-            assertThat(new org.apache.pdfbox.text.PDFTextStripper().getText(pdf)).contains("Page 13 of 13");
+            assertThat(new PDFTextStripper().getText(pdf)).contains("Page 13 of 13");
         }
         until(() -> !robot.lookup("#queue").query().isVisible());
     }

@@ -6,6 +6,7 @@ import app.decant.Decant;
 import app.decant.demo.DemoFiles;
 import app.decant.document.BlockPath;
 import app.decant.document.Contents;
+import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Inline;
 import app.decant.document.Look;
@@ -14,16 +15,20 @@ import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Place;
 import app.decant.document.Story;
+import app.decant.document.Style;
+import app.decant.document.Table;
+import app.decant.document.TextProperty;
 import app.decant.edit.BlockStep;
 import app.decant.edit.Change;
 import app.decant.edit.Draft;
 import app.decant.edit.EditKind;
 import app.decant.edit.TextSelection;
-import app.decant.document.Table;
-import app.decant.document.TextProperty;
 import app.decant.edit.Typing;
+import app.decant.format.text.TextWriter;
 import app.decant.publish.Recipe;
+import app.decant.publish.Target;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -32,16 +37,26 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import javafx.event.Event;
+import javafx.geometry.Bounds;
+import javafx.geometry.Point2D;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.poi.poifs.crypt.EncryptionInfo;
+import org.apache.poi.poifs.crypt.EncryptionMode;
+import org.apache.poi.poifs.crypt.Encryptor;
+import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -133,7 +148,7 @@ class WindowTest {
         String typed = "The quick brown fox jumps over the lazy dog ";
         WaitForAsyncUtils.asyncFx(() -> {
             for (char c : typed.toCharArray()) {
-                javafx.event.Event.fireEvent(window.table(), new javafx.scene.input.KeyEvent(javafx.scene.input.KeyEvent.KEY_TYPED, String.valueOf(c), "",
+                Event.fireEvent(window.table(), new KeyEvent(KeyEvent.KEY_TYPED, String.valueOf(c), "",
                         KeyCode.UNDEFINED, false, false, false, false));
             }
         });
@@ -179,7 +194,7 @@ class WindowTest {
         BlockPath path = heading("Who we are").path().sibling(heading("Who we are").path().last() + 1);
         pick(new Place(path, 0), new Place(path, 0));
         double[] at = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().caretPoint(new Place(path, 6)));
-        javafx.geometry.Point2D screen = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().localToScreen(at[0], at[1]));
+        Point2D screen = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().localToScreen(at[0], at[1]));
         robot.clickOn(screen, MouseButton.PRIMARY);
         settle();
         assertThat(window.desk().selection().get()).isEqualTo(TextSelection.caret(new Place(path, 6)));
@@ -190,7 +205,7 @@ class WindowTest {
         robot.press(KeyCode.CONTROL).type(KeyCode.C).release(KeyCode.CONTROL);
         assertThat(WaitForAsyncUtils.waitForAsyncFx(5000, () -> Clipboard.getSystemClipboard().getString())).isEqualTo("company");
         double[] to = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().caretPoint(new Place(path, 30)));
-        javafx.geometry.Point2D end = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().localToScreen(to[0], to[1]));
+        Point2D end = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().localToScreen(to[0], to[1]));
         robot.moveTo(screen).press(MouseButton.PRIMARY).moveTo(end).release(MouseButton.PRIMARY);
         settle();
         assertThat(window.desk().selection().get().end()).isEqualTo(new Place(path, 30));
@@ -239,7 +254,7 @@ class WindowTest {
         settle();
         pick(new Place(path, 2), new Place(path, 2));
         WaitForAsyncUtils.asyncFx(() -> {
-            ComboBox<app.decant.document.Style> styles = robot.lookup("#styles").query();
+            ComboBox<Style> styles = robot.lookup("#styles").query();
             styles.setValue(styles.getItems().stream().filter(style -> style.id().equals("Heading2")).findFirst().orElseThrow());
         });
         settle();
@@ -253,7 +268,7 @@ class WindowTest {
     @Test void aClickOnTheSpineGoesThere(FxRobot robot) throws TimeoutException {
         until(() -> window.spine().rowY("4 Safety") > 0);
         double y = window.spine().rowY("4 Safety");
-        javafx.geometry.Point2D screen = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.spine().node().localToScreen(60, y));
+        Point2D screen = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.spine().node().localToScreen(60, y));
         robot.clickOn(screen, MouseButton.PRIMARY);
         settle();
         assertThat(window.desk().selection().get().head().path()).isEqualTo(heading("Safety").path());
@@ -337,7 +352,7 @@ class WindowTest {
         WorkingCopy.Left left = WorkingCopy.left(Decant.home().resolve("working")).get(0);
         assertThat(left.name()).isEqualTo("Passenger handbook.docx");
         // The first copy may hold what was typed until then.
-        until(() -> app.decant.format.text.TextWriter.write(app.decant.Decant.open(left.copy()).document()).contains("Kept: Who we are"));
+        until(() -> TextWriter.write(Decant.open(left.copy()).document()).contains("Kept: Who we are"));
     }
 
     @Test void aBrokenFileIsToldInWordsAndTheOpenOneStays(FxRobot robot) throws TimeoutException, IOException {
@@ -371,14 +386,14 @@ class WindowTest {
 
     @Test void aProtectedFileAsksForItsPasswordAndOpensWithIt(FxRobot robot) throws Exception {
         Path secret = handbook.resolveSibling("secret.docx");
-        try (org.apache.poi.poifs.filesystem.POIFSFileSystem container = new org.apache.poi.poifs.filesystem.POIFSFileSystem()) {
-            org.apache.poi.poifs.crypt.Encryptor encryptor = new org.apache.poi.poifs.crypt.EncryptionInfo(org.apache.poi.poifs.crypt.EncryptionMode.agile)
+        try (POIFSFileSystem container = new POIFSFileSystem()) {
+            Encryptor encryptor = new EncryptionInfo(EncryptionMode.agile)
                     .getEncryptor();
             encryptor.confirmPassword("tide");
-            try (java.io.OutputStream out = encryptor.getDataStream(container)) {
+            try (OutputStream out = encryptor.getDataStream(container)) {
                 out.write(Files.readAllBytes(handbook));
             }
-            try (java.io.OutputStream out = Files.newOutputStream(secret)) {
+            try (OutputStream out = Files.newOutputStream(secret)) {
                 container.writeFilesystem(out);
             }
         }
@@ -412,7 +427,7 @@ class WindowTest {
         assertThat(window.publishStation().recipe()).isEqualTo(Recipe.PLAIN);
     }
 
-    private String text() { return app.decant.format.text.TextWriter.write(window.desk().document()); }
+    private String text() { return TextWriter.write(window.desk().document()); }
 
     @Test void undoPutsTheCaretWhereTheStepBegan(FxRobot robot) throws TimeoutException {
         Place place = new Place(heading("Who we are").path(), 3);
@@ -454,10 +469,10 @@ class WindowTest {
         });
         until(() -> Files.exists(copy) && window.desk().job().get() == null);
         settle();
-        assertThat(app.decant.format.text.TextWriter.write(app.decant.Decant.open(copy).document())).contains("first Who we are").doesNotContain("zweitens");
+        assertThat(TextWriter.write(Decant.open(copy).document())).contains("first Who we are").doesNotContain("zweitens");
         assertThat(window.desk().changed().get()).as("what was typed meanwhile is not in the file").isTrue();
         until(() -> WorkingCopy.left(Decant.home().resolve("working")).stream()
-                .anyMatch(left -> app.decant.format.text.TextWriter.write(app.decant.Decant.open(left.copy()).document()).contains("zweitens first")));
+                .anyMatch(left -> TextWriter.write(Decant.open(left.copy()).document()).contains("zweitens first")));
     }
 
     /** Steady typing leaves no pause; what is kept is never more than two seconds behind. */
@@ -474,7 +489,7 @@ class WindowTest {
             Thread.sleep(100);
         }
         WorkingCopy.Left left = WorkingCopy.left(Decant.home().resolve("working")).get(0);
-        String kept = app.decant.format.text.TextWriter.write(app.decant.Decant.open(left.copy()).document());
+        String kept = TextWriter.write(Decant.open(left.copy()).document());
         assertThat(kept).as("typed up to two seconds ago").contains(typed.substring(0, 18));
         assertThat(Files.exists(left.copy())).isTrue();
     }
@@ -508,17 +523,17 @@ class WindowTest {
         WaitForAsyncUtils.waitForFxEvents();
         String question = Words.of("unsaved.open", "Passenger handbook.docx");
         WaitForAsyncUtils.asyncFx(() -> window.desk().trouble()
-                .set(new app.decant.document.DecantException(app.decant.document.DecantException.Kind.UNREADABLE, "Something else.")));
+                .set(new DecantException(DecantException.Kind.UNREADABLE, "Something else.")));
         WaitForAsyncUtils.waitForFxEvents();
         WaitForAsyncUtils.asyncFx(() -> window.desk().trouble().set(null));
         WaitForAsyncUtils.waitForFxEvents();
-        assertThat(robot.lookup(".label").queryAll()).anyMatch(node -> node instanceof javafx.scene.control.Label label && label.getText().equals(question));
+        assertThat(robot.lookup(".label").queryAll()).anyMatch(node -> node instanceof Label label && label.getText().equals(question));
     }
 
     @Test void aCopyThatIsThereAlreadyIsMadeAnewAsACopy(FxRobot robot) throws TimeoutException, IOException {
         Path taken = Files.writeString(handbook.resolveSibling("taken.docx"), "older");
-        app.decant.publish.Recipe recipe = app.decant.publish.Recipe.PLAIN.to(app.decant.publish.Target.DOCX);
-        WaitForAsyncUtils.asyncFx(() -> window.desk().publish(List.of(Map.entry("", recipe)), app.decant.publish.Recipe.Passwords.NONE,
+        Recipe recipe = Recipe.PLAIN.to(Target.DOCX);
+        WaitForAsyncUtils.asyncFx(() -> window.desk().publish(List.of(Map.entry("", recipe)), Recipe.Passwords.NONE,
                 taken, receipts -> { }));
         until(() -> window.desk().trouble().get() != null);
         WaitForAsyncUtils.waitForFxEvents();
@@ -535,9 +550,9 @@ class WindowTest {
             WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.stage().setWidth(width));
             robot.sleep(250);
             WaitForAsyncUtils.waitForFxEvents();
-            List<javafx.geometry.Bounds> parts = new ArrayList<>();
+            List<Bounds> parts = new ArrayList<>();
             for (String id : List.of("#station-take_in", "#station-revise", "#station-check", "#station-publish", "#folders", "#need")) {
-                javafx.scene.Node node = robot.lookup(id).query();
+                Node node = robot.lookup(id).query();
                 parts.add(node.localToScene(node.getBoundsInLocal()));
             }
             for (int i = 0; i + 1 < parts.size(); i++)
@@ -547,13 +562,13 @@ class WindowTest {
     }
 
     @Test void standardStylesHavePlainNames() {
-        assertThat(StyleNames.plain(new app.decant.document.Style("Normal", "Normal", app.decant.document.Style.Kind.PARAGRAPH, null, null, Look.PLAIN)))
+        assertThat(StyleNames.plain(new Style("Normal", "Normal", Style.Kind.PARAGRAPH, null, null, Look.PLAIN)))
                 .isEqualTo("Text");
-        assertThat(StyleNames.plain(new app.decant.document.Style("Heading2", "heading 2", app.decant.document.Style.Kind.PARAGRAPH, null, null, Look.PLAIN)))
+        assertThat(StyleNames.plain(new Style("Heading2", "heading 2", Style.Kind.PARAGRAPH, null, null, Look.PLAIN)))
                 .isEqualTo("Heading, level 2");
-        assertThat(StyleNames.plain(new app.decant.document.Style("toc3", "toc 3", app.decant.document.Style.Kind.PARAGRAPH, null, null, Look.PLAIN)))
+        assertThat(StyleNames.plain(new Style("toc3", "toc 3", Style.Kind.PARAGRAPH, null, null, Look.PLAIN)))
                 .isEqualTo("Contents, level 3");
-        assertThat(StyleNames.plain(new app.decant.document.Style("FareNote", "fare note", app.decant.document.Style.Kind.PARAGRAPH, null, null, Look.PLAIN)))
+        assertThat(StyleNames.plain(new Style("FareNote", "fare note", Style.Kind.PARAGRAPH, null, null, Look.PLAIN)))
                 .isEqualTo("Fare note");
     }
 

@@ -1,8 +1,8 @@
 package app.decant.format.binary;
 
 import app.decant.document.Block;
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
@@ -11,8 +11,8 @@ import app.decant.document.Look;
 import app.decant.document.Numbering;
 import app.decant.document.Paragraph;
 import app.decant.document.Progress;
-import app.decant.document.Section;
 import app.decant.document.Section.FramePlace;
+import app.decant.document.Section;
 import app.decant.document.Style;
 import app.decant.document.StyleSheet;
 import app.decant.document.TextProperty;

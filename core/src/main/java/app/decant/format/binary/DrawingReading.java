@@ -26,6 +26,7 @@ import org.apache.poi.ddf.EscherSpgrRecord;
 import org.apache.poi.hwpf.HWPFDocument;
 import org.apache.poi.hwpf.usermodel.OfficeDrawing;
 import org.apache.poi.hwpf.usermodel.OfficeDrawings;
+import org.slf4j.LoggerFactory;
 
 /** Reads pictures that stand in lines, and drawn shapes that float: pictures and boxes of text (MS-DOC 2.9.192, 2.9.253). */
 final class DrawingReading {
@@ -68,7 +69,7 @@ final class DrawingReading {
             return new Inline.InlinePicture(new Picture(new Image(type(read.getMimeType(), bytes), bytes), Math.max(1, width), Math.max(1, height),
                     sane(crop), 0, blank(read.getDescription())), look);
         } catch (RuntimeException e) {
-            org.slf4j.LoggerFactory.getLogger(DrawingReading.class).info("A picture can't be read", e);
+            LoggerFactory.getLogger(DrawingReading.class).info("A picture can't be read", e);
             findings.add(Finding.lost("A picture can't be read and is left out.", ""));
             return null;
         }
@@ -107,7 +108,7 @@ final class DrawingReading {
             else if (others) findings.add(Finding.lost("Lines, shapes and pictures around the texts of a drawing are not shown.", ""));
             return grouped;
         } catch (RuntimeException e) {
-            org.slf4j.LoggerFactory.getLogger(DrawingReading.class).info("A drawing can't be read", e);
+            LoggerFactory.getLogger(DrawingReading.class).info("A drawing can't be read", e);
             findings.add(Finding.lost("A drawing can't be read and is left out.", ""));
             return List.of();
         }

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeSet;
 
 /** The lists of a file: how their levels are labelled (MS-DOC 2.9.150 LSTF, 2.9.151 LVL), and the lists that follow them (2.9.131 LFO). */
 final class ListTable {
@@ -87,7 +88,7 @@ final class ListTable {
         Bytes changes = new Bytes();
         for (Numbering.NumberedList list : lists) {
             int pattern = patterns.indexOf(numbering.patterns().get(list.pattern()));
-            java.util.TreeSet<Integer> changed = new java.util.TreeSet<>(list.starts().keySet());
+            TreeSet<Integer> changed = new TreeSet<>(list.starts().keySet());
             changed.addAll(list.changed().keySet());
             changed.removeIf(level -> level < 0 || level >= LEVELS);
             table.four(id(pattern)).four(0).four(0).one(changed.size()).one(0).one(0).one(0);

@@ -9,6 +9,7 @@ import app.decant.document.ParagraphProperty.LineSpacing;
 import app.decant.document.ParagraphProperty.TabStop;
 import app.decant.document.ParagraphProperty.TabStops;
 import app.decant.document.ParagraphProperty;
+import app.decant.document.Property;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty;
 import app.decant.format.Languages;
@@ -76,7 +77,7 @@ final class LookReading {
         };
     }
 
-    private static Look different(Look look, app.decant.document.Property<String> property, String family) {
+    private static Look different(Look look, Property<String> property, String family) {
         return family == null || family.equals(look.get(TextProperty.FAMILY)) ? look : look.with(property, family);
     }
 

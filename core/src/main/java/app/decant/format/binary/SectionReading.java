@@ -2,8 +2,8 @@ package app.decant.format.binary;
 
 import app.decant.document.Block;
 import app.decant.document.NumberFormat;
-import app.decant.document.Section;
 import app.decant.document.Section.FramePlace;
+import app.decant.document.Section;
 import app.decant.format.binary.Modifiers.Modifier;
 import java.util.ArrayList;
 import java.util.Arrays;

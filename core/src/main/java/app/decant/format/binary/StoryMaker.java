@@ -2,14 +2,15 @@ package app.decant.format.binary;
 
 import app.decant.document.Anchor;
 import app.decant.document.Block;
+import app.decant.document.Borders;
 import app.decant.document.Contents;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
 import app.decant.document.OpaqueBlock;
 import app.decant.document.Paragraph;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Picture;
 import app.decant.document.Table;
 import app.decant.document.TableProperty.VerticalAlignment;
@@ -19,6 +20,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import org.slf4j.LoggerFactory;
 
 /** Turns blocks into a story: characters with their signs for fields, notes, pictures and cells (MS-DOC 2.4.3). */
 final class StoryMaker {
@@ -173,7 +175,7 @@ final class StoryMaker {
             int place = writer.data(writer.drawings().inline(picture));
             story.special(PICTURE, new Properties().all(properties).four(0x6A03, place));
         } catch (IOException | RuntimeException e) {
-            org.slf4j.LoggerFactory.getLogger(StoryMaker.class).info("A picture can't be written: {}", picture.image(), e);
+            LoggerFactory.getLogger(StoryMaker.class).info("A picture can't be written: {}", picture.image(), e);
             writer.lose("picture");
         }
     }
@@ -198,7 +200,7 @@ final class StoryMaker {
                     top + LookProperties.twips(picture.height()), flags));
             story.special(DRAWN, properties);
         } catch (IOException | RuntimeException e) {
-            org.slf4j.LoggerFactory.getLogger(StoryMaker.class).info("A picture can't be written: {}", picture.image(), e);
+            LoggerFactory.getLogger(StoryMaker.class).info("A picture can't be written: {}", picture.image(), e);
             writer.lose("picture");
         }
     }
@@ -223,7 +225,7 @@ final class StoryMaker {
                 .two(0x842F, LookProperties.twips(anchor.distance().left())).two(0x842E, LookProperties.twips(anchor.distance().top()));
         if (!box.grows()) frame.two(0x442B, LookProperties.twips(box.height()) & 0x7FFF);
         Look dress = Look.PLAIN;
-        if (box.border() != null && box.border().isVisible()) dress = dress.with(ParagraphProperty.BORDERS, app.decant.document.Borders.all(box.border()));
+        if (box.border() != null && box.border().isVisible()) dress = dress.with(ParagraphProperty.BORDERS, Borders.all(box.border()));
         if (box.fill() != null) dress = dress.with(ParagraphProperty.SHADING, box.fill());
         for (Block block : box.blocks()) {
             if (block instanceof Paragraph paragraph) paragraph(paragraph.withLook(paragraph.look().over(dress)), place, PARAGRAPH, null, false, frame);

@@ -1,9 +1,9 @@
 package app.decant.format.html;
 
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
-import app.decant.format.Archive;
+import app.decant.document.DecantException;
 import app.decant.document.Progress;
+import app.decant.format.Archive;
 import app.decant.format.Taken;
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;

@@ -20,6 +20,7 @@ import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 
@@ -58,7 +59,7 @@ public final class EpubWriter {
 
     private String title() { return document.facts().title() == null ? "Untitled" : document.facts().title(); }
 
-    private static String chapter(int index) { return String.format(java.util.Locale.ROOT, "chapter-%03d.xhtml", index + 1); }
+    private static String chapter(int index) { return String.format(Locale.ROOT, "chapter-%03d.xhtml", index + 1); }
 
     /** Contents lists are left out: a book has its navigation. */
     private void split(Cascade cascade) {

@@ -1,6 +1,8 @@
 package app.decant.format.html;
 
+import app.decant.document.Anchor;
 import app.decant.document.Block;
+import app.decant.document.Borders;
 import app.decant.document.Cascade;
 import app.decant.document.Colour;
 import app.decant.document.Contents;
@@ -13,15 +15,15 @@ import app.decant.document.NumberFormat;
 import app.decant.document.Numbering;
 import app.decant.document.OpaqueBlock;
 import app.decant.document.Paragraph;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Picture;
 import app.decant.document.Table;
 import app.decant.document.TableProperty;
 import app.decant.document.TextBox;
-import app.decant.document.TextProperty;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
+import app.decant.document.TextProperty;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -283,7 +285,7 @@ final class HtmlBody {
         Alignment alignment = floating.anchor().horizontal().alignment();
         boolean end = alignment == Alignment.END || alignment == null && floating.anchor().horizontal().offset() > document.sections().get(0).page()
                 .textWidth() / 2;
-        String css = floating.anchor().wrap() == app.decant.document.Anchor.Wrap.SQUARE ? "float: " + (end ? "right" : "left") + "; margin: 0.5em 1em"
+        String css = floating.anchor().wrap() == Anchor.Wrap.SQUARE ? "float: " + (end ? "right" : "left") + "; margin: 0.5em 1em"
                 : "display: block; margin: 0.5em auto";
         if (floating.content() instanceof Picture picture) {
             picture(picture, css);
@@ -302,7 +304,7 @@ final class HtmlBody {
         String inside = out.toString();
         out = outer;
         StringBuilder dress = new StringBuilder(css).append("; width: ").append(HtmlLooks.number(box.width())).append("pt; ");
-        if (box.border() != null && box.border().isVisible()) HtmlLooks.borders(dress, app.decant.document.Borders.all(box.border()));
+        if (box.border() != null && box.border().isVisible()) HtmlLooks.borders(dress, Borders.all(box.border()));
         if (box.fill() != null) dress.append("background: #").append(box.fill().hex()).append("; ");
         out.open("span", "class", "box", "role", "note", "style", dress.toString().strip()).raw(inside).close();
         lost.add("boxes");

@@ -6,11 +6,13 @@ import app.decant.document.Inline;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
+import app.decant.picture.PictureDecoder;
 import java.io.IOException;
 import java.util.Base64;
 import java.util.Map;
 import java.util.function.Consumer;
 import org.jsoup.nodes.Element;
+import org.slf4j.LoggerFactory;
 
 /** Pictures that are in the page itself; what lies outside is not fetched. */
 final class HtmlPicture {
@@ -58,10 +60,10 @@ final class HtmlPicture {
     /** The size of a picture in points, at 96 pixels an inch. */
     private static double[] natural(byte[] bytes) {
         try {
-            var image = app.decant.picture.PictureDecoder.decode(new Image("image/*", bytes), 96);
+            var image = PictureDecoder.decode(new Image("image/*", bytes), 96);
             if (image != null) return new double[] {image.getWidth() * 0.75, image.getHeight() * 0.75};
         } catch (IOException | RuntimeException e) {
-            org.slf4j.LoggerFactory.getLogger(HtmlPicture.class).debug("A picture tells no size", e);
+            LoggerFactory.getLogger(HtmlPicture.class).debug("A picture tells no size", e);
         }
         return new double[] {100, 100};
     }

@@ -12,11 +12,13 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.jsoup.nodes.Element;
 
 /** Tables of pages: rows in their groups, cells by their spans, how both look. */
@@ -70,7 +72,7 @@ final class HtmlTable {
             widths.add(value.matches("[0-9.]+%") ? width * Double.parseDouble(value.replace("%", "")) / 100 : points == null ? -1.0 : points);
         }
         if (widths.size() != columns || widths.stream().anyMatch(one -> one <= 0))
-            widths = new ArrayList<>(java.util.Collections.nCopies(columns, width / columns));
+            widths = new ArrayList<>(Collections.nCopies(columns, width / columns));
         boolean ruled = element.hasAttr("border") && !element.attr("border").equals("0");
         List<Table.Row> made = new ArrayList<>();
         for (int r = 0; r < placed.size(); r++) {
@@ -93,7 +95,7 @@ final class HtmlTable {
         Map<String, String> css = rules.of(element);
         Look look = Look.PLAIN;
         Borders borders = StyleValues.borders(css.entrySet().stream().filter(one -> !one.getKey().startsWith("padding"))
-                .collect(java.util.stream.Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)), context.size());
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)), context.size());
         if (borders == null && ruled) borders = Borders.all(Border.single(0.75, Colour.AUTOMATIC));
         if (borders != null) look = look.with(TableProperty.BORDERS, borders);
         Colour behind = StyleValues.background(css);

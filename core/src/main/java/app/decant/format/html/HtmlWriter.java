@@ -15,6 +15,7 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Set;
 import javax.imageio.ImageIO;
+import org.slf4j.LoggerFactory;
 
 /** Writes a document as one web page with its style sheet and pictures inside. */
 public final class HtmlWriter {
@@ -73,7 +74,7 @@ public final class HtmlWriter {
             ImageIO.write(pixels, "png", bytes);
             return new Shown("image/png", bytes.toByteArray());
         } catch (IOException | RuntimeException e) {
-            org.slf4j.LoggerFactory.getLogger(HtmlWriter.class).info("A picture can't be written: {}", picture.image(), e);
+            LoggerFactory.getLogger(HtmlWriter.class).info("A picture can't be written: {}", picture.image(), e);
             return null;
         }
     }

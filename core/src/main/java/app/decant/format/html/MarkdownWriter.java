@@ -13,6 +13,7 @@ import app.decant.document.NumberFormat;
 import app.decant.document.Numbering;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
+import app.decant.document.Picture;
 import app.decant.document.Table;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
@@ -140,7 +141,7 @@ public final class MarkdownWriter {
                 notes.add(note);
                 line.append("\\[").append(notes.size()).append("\\]");
             } else if (inline instanceof Inline.InlinePicture || inline instanceof Inline.Floating floating
-                    && floating.content() instanceof app.decant.document.Picture) {
+                    && floating.content() instanceof Picture) {
                 pictures = true;
             }
         }

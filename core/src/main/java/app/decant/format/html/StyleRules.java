@@ -2,6 +2,7 @@ package app.decant.format.html;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -11,6 +12,7 @@ import java.util.regex.Pattern;
 import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
 import org.jsoup.select.Selector;
+import org.slf4j.LoggerFactory;
 
 /** The style sheets of a page, as far as they can be told of single elements: which declarations hold for which element (CSS 2.2, 6.4). */
 final class StyleRules {
@@ -19,7 +21,7 @@ final class StyleRules {
     private static final String URGENT = "!important";
     private static final int MOST_RULES = 4000;
 
-    private final Map<Element, Map<String, String>> declared = new java.util.IdentityHashMap<>();
+    private final Map<Element, Map<String, String>> declared = new IdentityHashMap<>();
 
     private record Rule(String selector, int weight, int order, Map<String, String> declarations) { }
 
@@ -42,7 +44,7 @@ final class StyleRules {
             try {
                 for (Element element : page.select(rule.selector)) put(rule.declarations, declared.computeIfAbsent(element, key -> new LinkedHashMap<>()));
             } catch (Selector.SelectorParseException | IllegalArgumentException e) {
-                org.slf4j.LoggerFactory.getLogger(StyleRules.class).debug("A selector is passed over: {}", rule.selector, e);
+                LoggerFactory.getLogger(StyleRules.class).debug("A selector is passed over: {}", rule.selector, e);
             }
         }
     }

@@ -8,6 +8,7 @@ import app.decant.document.Link;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
+import app.decant.document.Property;
 import app.decant.document.Table;
 import app.decant.document.TextProperty;
 import app.decant.xml.XmlNode;
@@ -182,12 +183,12 @@ final class OdtFlow {
         return new Paragraph(style, look, text, List.of()).withInlines(inlines);
     }
 
-    private static final Set<app.decant.document.Property<?>> TEXT = Set.of(TextProperty.FAMILY, TextProperty.SIZE, TextProperty.BOLD,
+    private static final Set<Property<?>> TEXT = Set.of(TextProperty.FAMILY, TextProperty.SIZE, TextProperty.BOLD,
             TextProperty.ITALIC, TextProperty.UNDERLINE, TextProperty.STRIKE, TextProperty.DOUBLE_STRIKE, TextProperty.SMALL_CAPITALS,
             TextProperty.CAPITALS, TextProperty.HIDDEN, TextProperty.COLOUR, TextProperty.HIGHLIGHT, TextProperty.SCRIPT, TextProperty.LETTER_SPACING,
                     TextProperty.RAISE, TextProperty.WIDTH_SCALE, TextProperty.LANGUAGE);
 
-    private static <T> Look put(Look look, app.decant.document.Property<T> property, Look from) { return look.with(property, from.get(property)); }
+    private static <T> Look put(Look look, Property<T> property, Look from) { return look.with(property, from.get(property)); }
 
     private void inlines(XmlNode node, Look look, List<Inline> inlines) {
         for (Object one : node.content()) {

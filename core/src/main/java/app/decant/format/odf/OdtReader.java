@@ -1,16 +1,16 @@
 package app.decant.format.odf;
 
 import app.decant.document.Block;
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.NumberFormat;
 import app.decant.document.Paragraph;
 import app.decant.document.Progress;
-import app.decant.document.Section;
 import app.decant.document.Section.FramePlace;
+import app.decant.document.Section;
 import app.decant.format.Archive;
 import app.decant.format.Taken;
 import app.decant.xml.XmlNode;
@@ -24,6 +24,8 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import org.slf4j.LoggerFactory;
 
 /** Reads OpenDocument text files (ISO/IEC 26300-1). */
 public final class OdtReader {
@@ -199,7 +201,7 @@ public final class OdtReader {
 
     private static String keywords(XmlNode meta) {
         String all = meta.children("meta:keyword").stream().map(XmlNode::text).filter(word -> !word.isBlank())
-                .collect(java.util.stream.Collectors.joining(", "));
+                .collect(Collectors.joining(", "));
         return all.isEmpty() ? null : all;
     }
 
@@ -212,7 +214,7 @@ public final class OdtReader {
         try {
             return told.endsWith("Z") ? Instant.parse(told) : LocalDateTime.parse(told).toInstant(ZoneOffset.UTC);
         } catch (DateTimeException e) {
-            org.slf4j.LoggerFactory.getLogger(OdtReader.class).debug("{} is no time", told, e);
+            LoggerFactory.getLogger(OdtReader.class).debug("{} is no time", told, e);
             return null;
         }
     }

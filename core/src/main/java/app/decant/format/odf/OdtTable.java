@@ -2,14 +2,15 @@ package app.decant.format.odf;
 
 import app.decant.document.Block;
 import app.decant.document.Border;
+import app.decant.document.Borders;
 import app.decant.document.Colour;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.Table;
-import app.decant.document.TableProperty;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
+import app.decant.document.TableProperty;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
 import java.util.List;
@@ -114,7 +115,7 @@ final class OdtTable {
         Look look = Look.PLAIN;
         if (properties != null) {
             var borders = OdtLookReading.borders(properties);
-            if (borders != null) look = look.with(TableProperty.BORDERS, new app.decant.document.Borders(flush(borders.top()), flush(borders.right()),
+            if (borders != null) look = look.with(TableProperty.BORDERS, new Borders(flush(borders.top()), flush(borders.right()),
                     flush(borders.bottom()), flush(borders.left()), null, null));
             Colour fill = OdtLookReading.colour(properties.get("fo:background-color"));
             if (fill != null) look = look.with(TableProperty.SHADING, fill);

@@ -7,8 +7,8 @@ import app.decant.document.Finding;
 import app.decant.document.FontFile;
 import app.decant.document.NumberFormat;
 import app.decant.document.Picture;
-import app.decant.document.Section;
 import app.decant.document.Section.FramePlace;
+import app.decant.document.Section;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.format.Archive;
@@ -31,6 +31,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import javax.imageio.ImageIO;
+import org.slf4j.LoggerFactory;
 
 /** Writes a document as an OpenDocument text file (ISO/IEC 26300-1, version 1.2). */
 public final class OdtWriter {
@@ -90,7 +91,7 @@ public final class OdtWriter {
                 bytes = out.toByteArray();
                 type = "image/png";
             } catch (IOException | RuntimeException e) {
-                org.slf4j.LoggerFactory.getLogger(OdtWriter.class).info("A picture can't be written: {}", picture.image(), e);
+                LoggerFactory.getLogger(OdtWriter.class).info("A picture can't be written: {}", picture.image(), e);
                 lost.add("picture");
                 return null;
             }

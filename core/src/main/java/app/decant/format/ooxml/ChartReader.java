@@ -5,6 +5,7 @@ import app.decant.format.Chart;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 
 /** Reads charts by the values stored beside their sources (ISO/IEC 29500-1, 21.2), so that no workbook has to be reckoned. */
@@ -35,7 +36,7 @@ final class ChartReader {
                         numbers(one.child(points ? "c:yVal" : "c:val")), colour(one)));
             }
             String grouping = plot.child("c:grouping") == null ? "" : plot.child("c:grouping").get("val", "");
-            return new Chart(kind, title(chart, series), categories, series, grouping.toLowerCase(java.util.Locale.ROOT).contains("stacked"));
+            return new Chart(kind, title(chart, series), categories, series, grouping.toLowerCase(Locale.ROOT).contains("stacked"));
         }
         return null;
     }

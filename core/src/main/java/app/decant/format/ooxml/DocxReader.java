@@ -19,6 +19,7 @@ import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import java.time.DateTimeException;
 import java.time.Instant;
+import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -27,6 +28,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import org.slf4j.LoggerFactory;
 
 /** Reads a text document of Office Open XML (ISO/IEC 29500-1, 17). Made for one file and thrown away. */
 public final class DocxReader {
@@ -217,9 +219,9 @@ public final class DocxReader {
     private static Instant time(String text) {
         if (text == null) return null;
         try {
-            return java.time.OffsetDateTime.parse(text.endsWith("Z") || text.matches(".*[+-]\\d\\d:\\d\\d") ? text : text + "Z").toInstant();
+            return OffsetDateTime.parse(text.endsWith("Z") || text.matches(".*[+-]\\d\\d:\\d\\d") ? text : text + "Z").toInstant();
         } catch (DateTimeException e) {
-            org.slf4j.LoggerFactory.getLogger(DocxReader.class).debug("No readable date: {}", text, e);
+            LoggerFactory.getLogger(DocxReader.class).debug("No readable date: {}", text, e);
             return null;
         }
     }

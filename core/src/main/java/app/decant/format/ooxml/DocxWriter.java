@@ -6,12 +6,13 @@ import app.decant.document.Facts;
 import app.decant.document.FontFile;
 import app.decant.document.Image;
 import app.decant.document.Inline;
+import app.decant.document.NumberFormat;
 import app.decant.document.Opaque;
 import app.decant.document.Paragraph;
-import app.decant.document.Section;
 import app.decant.document.Section.Columns;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section.PageGeometry;
+import app.decant.document.Section;
 import app.decant.picture.PictureDecoder;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
@@ -19,7 +20,9 @@ import app.decant.xml.XmlWriter;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
@@ -101,7 +104,7 @@ public final class DocxWriter {
         try {
             return PictureDecoder.withPixels(drawing, 300);
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -199,7 +202,7 @@ public final class DocxWriter {
         xml.leaf("w:pgMar", "w:top", Units.toTwips(page.top()), "w:right", Units.toTwips(page.right()), "w:bottom", Units.toTwips(page.bottom()), "w:left",
                 Units.toTwips(page.left()), "w:header",
                 Units.toTwips(page.header()), "w:footer", Units.toTwips(page.footer()), "w:gutter", Units.toTwips(page.gutter()));
-        if (section.numbering().start() != null || section.numbering().format() != app.decant.document.NumberFormat.DECIMAL) {
+        if (section.numbering().start() != null || section.numbering().format() != NumberFormat.DECIMAL) {
             xml.leaf("w:pgNumType", "w:fmt", NumberingPart.format(section.numbering().format()), "w:start", section.numbering().start());
         }
         Columns columns = section.columns();
@@ -257,7 +260,7 @@ public final class DocxWriter {
                 if (ours) markup.append(child.markup());
             }
             if (!told) markup.append(fontsTold());
-            return markup.append("</w:settings>").toString().getBytes(java.nio.charset.StandardCharsets.UTF_8);
+            return markup.append("</w:settings>").toString().getBytes(StandardCharsets.UTF_8);
         }
         XmlWriter xml = new XmlWriter();
         xml.open("w:settings", "xmlns:w", NAMESPACES[1]);
@@ -334,7 +337,7 @@ public final class DocxWriter {
 
     private static void entry(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
         ZipEntry entry = new ZipEntry(name);
-        entry.setTimeLocal(java.time.LocalDateTime.of(1980, 1, 1, 0, 0));
+        entry.setTimeLocal(LocalDateTime.of(1980, 1, 1, 0, 0));
         zip.putNextEntry(entry);
         zip.write(bytes);
         zip.closeEntry();

@@ -8,8 +8,11 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.document.TextBox;
 import app.decant.xml.XmlNames;
 import app.decant.xml.XmlWriter;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** Writes pictures, text boxes and opaque drawings (ISO/IEC 29500-1, 20.4). */
 final class DrawingWriter {
@@ -41,12 +44,12 @@ final class DrawingWriter {
                 Units.toEmu(distance.right()), "simplePos", 0, "relativeHeight", writer.nextId(), "behindDoc", anchor.behind() ? 1 : 0, "locked", 0,
                         "layoutInCell", 1, "allowOverlap", 1);
         xml.leaf("wp:simplePos", "x", 0, "y", 0);
-        xml.open("wp:positionH", "relativeFrom", anchor.horizontal().from().name().toLowerCase(java.util.Locale.ROOT));
+        xml.open("wp:positionH", "relativeFrom", anchor.horizontal().from().name().toLowerCase(Locale.ROOT));
         if (anchor.horizontal().alignment() != null)
             xml.open("wp:align").text(LookWriter.alignment(anchor.horizontal().alignment()).replace("both", "left")).close();
         else xml.open("wp:posOffset").text(Long.toString(Units.toEmu(anchor.horizontal().offset()))).close();
         xml.close();
-        xml.open("wp:positionV", "relativeFrom", anchor.vertical().from().name().toLowerCase(java.util.Locale.ROOT));
+        xml.open("wp:positionV", "relativeFrom", anchor.vertical().from().name().toLowerCase(Locale.ROOT));
         if (anchor.vertical().alignment() != null) xml.open("wp:align").text(switch (anchor.vertical().alignment()) {
             case TOP -> "top";
             case CENTRE -> "center";
@@ -132,8 +135,8 @@ final class DrawingWriter {
         String markup = opaque.source();
         // In two steps, so that an id given anew is not taken for an old one.
         for (String old : ids.keySet())
-            markup = markup.replaceAll("(\\br:\\w+=\")" + java.util.regex.Pattern.quote(old) + "\"", "$1\u0001"
-                    + java.util.regex.Matcher.quoteReplacement(ids.get(old)) + "\"");
+            markup = markup.replaceAll("(\\br:\\w+=\")" + Pattern.quote(old) + "\"", "$1\u0001"
+                    + Matcher.quoteReplacement(ids.get(old)) + "\"");
         return markup.replace("\u0001", "");
     }
 }

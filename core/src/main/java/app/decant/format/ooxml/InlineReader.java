@@ -2,8 +2,8 @@ package app.decant.format.ooxml;
 
 import app.decant.document.Block;
 import app.decant.document.Finding;
-import app.decant.document.Inline;
 import app.decant.document.Inline.Field;
+import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;

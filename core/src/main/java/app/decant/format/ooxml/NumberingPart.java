@@ -2,11 +2,11 @@ package app.decant.format.ooxml;
 
 import app.decant.document.Look;
 import app.decant.document.NumberFormat;
-import app.decant.document.Numbering;
 import app.decant.document.Numbering.Level;
 import app.decant.document.Numbering.NumberedList;
 import app.decant.document.Numbering.Pattern;
 import app.decant.document.Numbering.Suffix;
+import app.decant.document.Numbering;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlWriter;
 import java.util.ArrayList;

@@ -16,6 +16,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 
 /** Reads one story (the body, a header, a note): its blocks one after another. Remembers fields that reach over paragraphs. */
 final class StoryReader {
@@ -52,7 +53,7 @@ final class StoryReader {
     List<Block> boxed(XmlNode container) { return new StoryReader(reader, part, relations, images).inner(container); }
 
     /** Reads one block; a section's end is told to {@code sections}. */
-    void block(XmlNode node, List<Block> blocks, java.util.function.Consumer<XmlNode> sections) {
+    void block(XmlNode node, List<Block> blocks, Consumer<XmlNode> sections) {
         switch (node.name()) {
             case "w:p" -> paragraph(node, blocks, sections);
             case "w:tbl" -> {
@@ -80,7 +81,7 @@ final class StoryReader {
         }
     }
 
-    private void paragraph(XmlNode node, List<Block> blocks, java.util.function.Consumer<XmlNode> sections) {
+    private void paragraph(XmlNode node, List<Block> blocks, Consumer<XmlNode> sections) {
         XmlNode properties = node.child("w:pPr");
         String style = properties == null || properties.child("w:pStyle") == null ? null : properties.child("w:pStyle").get("w:val");
         Look look = reader.looks().paragraph(properties);

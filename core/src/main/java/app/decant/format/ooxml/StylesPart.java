@@ -4,13 +4,14 @@ import app.decant.document.Look;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Style;
 import app.decant.document.StyleSheet;
-import app.decant.document.TableProperty;
 import app.decant.document.TableProperty.TablePart;
+import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlWriter;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
+import java.util.Locale;
 import java.util.Map;
 
 /** The styles part (ISO/IEC 29500-1, 17.7), read and written. */
@@ -73,7 +74,7 @@ final class StylesPart {
                 parts.put(which, own);
             }
         }
-        if (kind == Style.Kind.PARAGRAPH && !look.says(ParagraphProperty.OUTLINE_LEVEL) && name.toLowerCase(java.util.Locale.ROOT).matches("heading [1-9]")) {
+        if (kind == Style.Kind.PARAGRAPH && !look.says(ParagraphProperty.OUTLINE_LEVEL) && name.toLowerCase(Locale.ROOT).matches("heading [1-9]")) {
             look = look.with(ParagraphProperty.OUTLINE_LEVEL, name.charAt(8) - '0');
         }
         return new Style(id, name, kind, value(node, "w:basedOn", null), value(node, "w:next", null), look, parts);

@@ -2,13 +2,12 @@ package app.decant.format.ooxml;
 
 import app.decant.document.Finding;
 import app.decant.document.Look;
-import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.Table;
-import app.decant.document.TableProperty;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.TablePart;
 import app.decant.document.TableProperty.TableParts;
 import app.decant.document.TableProperty.VerticalAlignment;
+import app.decant.document.TableProperty;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
 import java.util.EnumSet;

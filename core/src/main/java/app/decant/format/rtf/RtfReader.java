@@ -1,15 +1,15 @@
 package app.decant.format.rtf;
 
 import app.decant.document.Block;
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.Paragraph;
 import app.decant.document.Progress;
-import app.decant.document.Section;
 import app.decant.document.Section.FramePlace;
+import app.decant.document.Section;
 import app.decant.format.Languages;
 import app.decant.format.Taken;
 import com.rtfparserkit.parser.IRtfListener;
@@ -30,6 +30,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.slf4j.LoggerFactory;
 
 /** Reads rich text files (RTF 1.9.1). The parser kit takes them apart into words and text; what the words mean is read here, group by group. */
 public final class RtfReader implements IRtfListener {
@@ -70,7 +71,7 @@ public final class RtfReader implements IRtfListener {
             new FallbackParser().parse(new RtfStreamSource(new ByteArrayInputStream(whole)), reader);
         } catch (IOException | RuntimeException e) {
             if (e instanceof DecantException told && told.kind() == Kind.CANCELLED) throw told;
-            org.slf4j.LoggerFactory.getLogger(RtfReader.class).info("{} breaks off", name, e);
+            LoggerFactory.getLogger(RtfReader.class).info("{} breaks off", name, e);
             if (reader.body.isEmpty() && reader.sections.isEmpty())
                 throw new DecantException(Kind.UNREADABLE,
                         name + " is damaged and can't be opened as a rich text file. Ask for it again, or open an older copy.", e);
@@ -118,7 +119,7 @@ public final class RtfReader implements IRtfListener {
             return LocalDateTime.of(told.getOrDefault("yr", 0), told.getOrDefault("mo", 1), told.getOrDefault("dy", 1), told.getOrDefault("hr", 0),
                     told.getOrDefault("min", 0), told.getOrDefault("sec", 0)).toInstant(ZoneOffset.UTC);
         } catch (DateTimeException e) {
-            org.slf4j.LoggerFactory.getLogger(RtfReader.class).info("A time that is none: {}", told, e);
+            LoggerFactory.getLogger(RtfReader.class).info("A time that is none: {}", told, e);
             return null;
         }
     }

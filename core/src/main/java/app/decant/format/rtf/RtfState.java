@@ -1,14 +1,14 @@
 package app.decant.format.rtf;
 
 import app.decant.document.Look;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty.LineSpacing;
 import app.decant.document.ParagraphProperty.TabStop;
 import app.decant.document.ParagraphProperty.TabStops;
-import app.decant.document.TextProperty;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
+import app.decant.document.TextProperty;
 import app.decant.format.Languages;
 import java.util.ArrayList;
 import java.util.List;

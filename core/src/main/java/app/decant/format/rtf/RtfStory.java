@@ -15,9 +15,9 @@ import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.Picture;
 import app.decant.document.Section;
 import app.decant.document.Table;
-import app.decant.document.TableProperty;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
+import app.decant.document.TableProperty;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
 import app.decant.format.StandingCell;
@@ -30,6 +30,7 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Objects;
 import javax.imageio.ImageIO;
+import org.slf4j.LoggerFactory;
 
 /** Writes blocks: paragraphs with their runs, tables row by row, pictures, notes, fields. */
 final class RtfStory {
@@ -161,7 +162,7 @@ final class RtfStory {
             for (int i = 0; i < hex.length(); i += 128) made.append('\n').append(hex, i, Math.min(hex.length(), i + 128));
             return made.append('}').toString();
         } catch (IOException | RuntimeException e) {
-            org.slf4j.LoggerFactory.getLogger(RtfStory.class).info("A picture can't be written: {}", picture.image(), e);
+            LoggerFactory.getLogger(RtfStory.class).info("A picture can't be written: {}", picture.image(), e);
             writer.lose("picture");
             return null;
         }

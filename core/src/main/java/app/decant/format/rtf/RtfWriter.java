@@ -10,8 +10,8 @@ import app.decant.document.NumberFormat;
 import app.decant.document.Numbering;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
-import app.decant.document.Section;
 import app.decant.document.Section.FramePlace;
+import app.decant.document.Section;
 import app.decant.document.Style;
 import app.decant.document.TextProperty;
 import app.decant.format.FlatLooks;
@@ -29,6 +29,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
 
 /** Writes a document as a rich text file (RTF 1.9.1), which nearly every program that sets text can read. */
 public final class RtfWriter {
@@ -117,9 +118,9 @@ public final class RtfWriter {
         table.append("}\n{\\*\\listoverridetable");
         for (Numbering.NumberedList list : document.numbering().lists().values()) {
             if (!lists.containsKey(list.id())) continue;
-            Set<Integer> changed = new java.util.TreeSet<>(list.starts().keySet());
+            Set<Integer> changed = new TreeSet<>(list.starts().keySet());
             changed.addAll(list.changed().keySet());
-            int last = changed.isEmpty() ? 0 : ((java.util.TreeSet<Integer>) changed).last() + 1;
+            int last = changed.isEmpty() ? 0 : ((TreeSet<Integer>) changed).last() + 1;
             table.append("{\\listoverride\\listid").append(ids.get(list.pattern())).append("\\listoverridecount").append(last);
             for (int i = 0; i < last; i++) {
                 // Levels are told in their order, so those before a changed one are told as they are.

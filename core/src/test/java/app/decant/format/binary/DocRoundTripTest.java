@@ -2,21 +2,21 @@ package app.decant.format.binary;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import app.decant.document.Colour;
-import app.decant.document.Section;
-import app.decant.document.TextProperty;
-import app.decant.document.Paragraph;
-import app.decant.document.Look;
-import app.decant.document.Inline;
 import app.decant.demo.HarbourNotice;
 import app.decant.demo.PassengerHandbook;
+import app.decant.document.Colour;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
 import app.decant.document.Progress;
+import app.decant.document.Section;
+import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Formats;
-import app.decant.format.Portrait;
 import app.decant.format.Portrait.Aspect;
+import app.decant.format.Portrait;
 import app.decant.format.Written;
 import app.decant.format.ooxml.DocxReader;
 import app.decant.format.ooxml.DocxWriter;

@@ -19,12 +19,13 @@ import app.decant.document.Table;
 import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Formats;
-import app.decant.format.Portrait;
 import app.decant.format.Portrait.Aspect;
+import app.decant.format.Portrait;
 import app.decant.format.Taken;
 import app.decant.layout.Layout;
 import app.decant.xml.XmlReader;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -36,6 +37,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
 import org.jsoup.Jsoup;
 import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.Test;
@@ -169,8 +171,8 @@ class HtmlRoundTripTest {
     }
 
     private static byte[] zip(String name, String content) throws IOException {
-        java.io.ByteArrayOutputStream bytes = new java.io.ByteArrayOutputStream();
-        try (java.util.zip.ZipOutputStream zip = new java.util.zip.ZipOutputStream(bytes)) {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
             zip.putNextEntry(new ZipEntry(name));
             zip.write(content.getBytes(StandardCharsets.US_ASCII));
             zip.closeEntry();

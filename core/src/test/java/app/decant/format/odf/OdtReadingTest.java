@@ -16,14 +16,15 @@ import app.decant.document.ListLabels;
 import app.decant.document.Look;
 import app.decant.document.NumberFormat;
 import app.decant.document.Paragraph;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty.LineSpacing;
 import app.decant.document.ParagraphProperty.TabStop;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.TableProperty;
+import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
 import app.decant.format.Formats;
 import app.decant.format.Taken;
@@ -37,6 +38,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.assertj.core.groups.Tuple;
 import org.junit.jupiter.api.Test;
 
 /** OpenDocument text as the standard describes it (ISO/IEC 26300-1:2015), clause by clause; other programs write much that this one does not. */
@@ -101,8 +103,8 @@ class OdtReadingTest {
         assertThat(a.is(ParagraphProperty.KEEP_WITH_NEXT) && a.is(ParagraphProperty.KEEP_TOGETHER) && a.is(ParagraphProperty.PAGE_BREAK_BEFORE)).isTrue();
         assertThat(a.get(ParagraphProperty.SHADING).hex()).isEqualTo("FFFF00");
         assertThat(a.get(ParagraphProperty.TABS).stops()).extracting(TabStop::kind, TabStop::leader)
-                .containsExactlyInAnyOrder(org.assertj.core.groups.Tuple.tuple(TabStop.Kind.END, TabStop.Leader.DOTS),
-                org.assertj.core.groups.Tuple.tuple(TabStop.Kind.DECIMAL, TabStop.Leader.NONE));
+                .containsExactlyInAnyOrder(Tuple.tuple(TabStop.Kind.END, TabStop.Leader.DOTS),
+                Tuple.tuple(TabStop.Kind.DECIMAL, TabStop.Leader.NONE));
         Look b = paragraph(document, 1);
         assertThat(List.of(b.get(ParagraphProperty.INDENT_START), b.get(ParagraphProperty.INDENT_END), b.get(ParagraphProperty.SPACE_BEFORE),
                 b.get(ParagraphProperty.SPACE_AFTER))).containsOnly(10.0);
@@ -239,7 +241,7 @@ class OdtReadingTest {
         assertThat(first).filteredOn(inline -> inline instanceof Inline.Floating).hasSize(1);
         Inline.Floating box = paragraphs(document).get(1).inlines().stream().filter(inline -> inline instanceof Inline.Floating)
                 .map(inline -> (Inline.Floating) inline).findFirst().orElseThrow();
-        assertThat(((Paragraph) ((app.decant.document.TextBox) box.content()).blocks().get(0)).plainText()).isEqualTo("boxed");
+        assertThat(((Paragraph) ((TextBox) box.content()).blocks().get(0)).plainText()).isEqualTo("boxed");
     }
 
     /** 9.1: heads that repeat, groups of columns and rows, tables within cells, borders of single sides. */

@@ -12,21 +12,22 @@ import app.decant.document.Cascade;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Inline;
+import app.decant.document.Link;
 import app.decant.document.ListLabels;
 import app.decant.document.Look;
 import app.decant.document.NumberFormat;
 import app.decant.document.Paragraph;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty.LineSpacing;
 import app.decant.document.ParagraphProperty.TabStop;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.TableProperty;
-import app.decant.document.TextProperty;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
-import app.decant.document.Progress;
+import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Formats;
 import app.decant.format.Taken;
@@ -176,7 +177,7 @@ class RtfReadingTest {
         List<Inline> second = paragraphs(taken.document()).get(1).inlines();
         assertThat(second.stream().filter(inline -> inline instanceof Inline.Field).map(inline -> ((Inline.Field) inline).kind()))
                 .containsExactly(Inline.Field.Kind.PAGE_REFERENCE, Inline.Field.Kind.PAGES);
-        assertThat(run(taken.document(), "there").get(TextProperty.LINK)).isEqualTo(new app.decant.document.Link.Inside("berth"));
+        assertThat(run(taken.document(), "there").get(TextProperty.LINK)).isEqualTo(new Link.Inside("berth"));
     }
 
     /** “Pictures”: as digits or as counted bytes; beside a newer one the older is left out; the size is the goal, scaled. */

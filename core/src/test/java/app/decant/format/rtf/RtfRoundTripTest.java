@@ -8,14 +8,16 @@ import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Inline;
+import app.decant.document.Link;
 import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.document.Table;
+import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Formats;
-import app.decant.format.Portrait;
 import app.decant.format.Portrait.Aspect;
+import app.decant.format.Portrait;
 import app.decant.format.Taken;
 import app.decant.layout.Layout;
 import com.rtfparserkit.converter.text.StringTextConverter;
@@ -78,13 +80,13 @@ class RtfRoundTripTest {
         Table table = (Table) document.blocks().get(0);
         assertThat(table.rows()).hasSize(2);
         assertThat(table.rows().get(0).cells().get(0).rowSpan()).isEqualTo(2);
-        assertThat(table.rows().get(0).cells().get(1).look().get(app.decant.document.TableProperty.BORDERS).top().colour().hex()).isEqualTo("C80000");
+        assertThat(table.rows().get(0).cells().get(1).look().get(TableProperty.BORDERS).top().colour().hex()).isEqualTo("C80000");
         Paragraph after = (Paragraph) document.blocks().get(1);
         assertThat(after.plainText()).isEqualTo("After the note");
         assertThat(after.inlines()).filteredOn(inline -> inline instanceof Inline.Note).hasSize(1);
         Paragraph link = (Paragraph) document.blocks().get(2);
         assertThat(link.inlines().get(0).look().get(TextProperty.LINK))
-                .isEqualTo(new app.decant.document.Link.Address("https://ferries.example"));
+                .isEqualTo(new Link.Address("https://ferries.example"));
     }
 
     @Test void brokenFilesEndInASentence() {
