@@ -48,7 +48,7 @@ class StepLawsTest {
                 tried.merge(step.getClass(), 1, Integer::sum);
             }
         }
-        assertThat(tried).hasSize(Step.class.getPermittedSubclasses().length).allSatisfy((kind, count) -> assertThat(count).as(kind.toString()).isGreaterThan(DOCUMENTS / 12));
+        assertThat(tried).hasSize(Step.class.getPermittedSubclasses().length).allSatisfy((kind, count) -> assertThat(count).as(kind.toString()).isGreaterThan(DOCUMENTS / 60));
     }
 
     @Test void everyCharacterIsWhereTheMapSaysAndNoneThatIsGoneIsFound() {
