@@ -15,7 +15,7 @@ public final class History {
     private boolean closed;
 
     /** What was done in one go, or in several that belong together. */
-    private record Entry(EditKind kind, Selection before, Selection picked, Document after, PositionMap map) { }
+    private record Entry(EditKind kind, Selection before, Selection picked, Document after) { }
 
     /** A document to go back or on to, and what is picked in it. */
     public record Turn(Document document, Selection picked) { }
@@ -39,9 +39,9 @@ public final class History {
         Entry last = at > 0 ? entries.get(at - 1) : null;
         boolean joins = !closed && inOneBreath && done.joins() && last != null && last.kind == done.kind();
         if (joins) {
-            entries.set(at - 1, new Entry(last.kind, last.before, done.after(), change.after(), PositionMap.of(List.of(last.map, done.map()))));
+            entries.set(at - 1, new Entry(last.kind, last.before, done.after(), change.after()));
         } else {
-            entries.add(new Entry(done.kind(), done.before(), done.after(), change.after(), done.map()));
+            entries.add(new Entry(done.kind(), done.before(), done.after(), change.after()));
             at++;
         }
         closed = false;

@@ -12,14 +12,16 @@ import java.util.Set;
  * lists them.
  */
 public interface Format {
+    FormatName named();
+
     /** The ending of file names, without its stop; empty for what has no name of its own. */
-    String ending();
+    default String ending() { return named().ending(); }
 
     /** All endings by which such files are called. */
     default Set<String> endings() { return Set.of(ending()); }
 
     /** How it is called in a sentence, without an article. */
-    String kind();
+    default String kind() { return named().kind(); }
 
     /** How a result of it reads in a sentence, with its article. */
     default String words() { return phrase(); }
@@ -27,7 +29,7 @@ public interface Format {
     /** The kind with its article. */
     default String phrase() { return ("AEIOe".indexOf(kind().charAt(0)) >= 0 ? "an " : "a ") + kind(); }
 
-    Group group();
+    default Group group() { return named().group(); }
 
     /** Whether a file is of this kind, by what is in it. */
     boolean isOf(Content content);

@@ -53,22 +53,14 @@ public enum OtherFormat implements Format {
         @Override public Taken read(Content content, String password, Progress progress) { throw noDocument(content); }
     };
 
-    private final String ending;
-    private final String kind;
-    private final Group group;
+    private final FormatName named;
 
-    OtherFormat(String ending, String kind, Group group) {
-        this.ending = ending;
-        this.kind = kind;
-        this.group = group;
-    }
+    OtherFormat(String ending, String kind, Group group) { named = new FormatName(ending, kind, group); }
 
-    @Override public String ending() { return ending; }
-    @Override public String kind() { return kind; }
-    @Override public Group group() { return group; }
+    @Override public FormatName named() { return named; }
 
     @Override public Taken read(Content content, String password, Progress progress) {
-        if (group == Group.OTHER) return Format.super.read(content, password, progress);
+        if (group() == Group.OTHER) return Format.super.read(content, password, progress);
         throw new DecantException(Kind.UNSUPPORTED, content.name() + " is " + phrase() + ". Workbooks and slide decks come in a later version.");
     }
 

@@ -25,6 +25,12 @@ final class Changes {
     private final Flow before;
     private final int shift;
     private final int sameFrom;
+    private final Traits traits;
+    private final ListLabels labels;
+    private final ListLabels oldLabels;
+    /** Whether there are labels at all. */
+    private final boolean listed;
+    private final Predicate<Block> stale;
     /** The blocks that differ, in their order. */
     private final List<Stretch> stretches = new ArrayList<>();
     private final Map<Table, Table> kin = new IdentityHashMap<>();
@@ -32,19 +38,16 @@ final class Changes {
     /** A block that differs, and the rows of it that do. */
     private record Stretch(int block, int firstRow, int lastRow) { }
 
-    /** What else may make a block differ that is the same object. */
-    interface Known {
-        boolean sameLabel(Paragraph paragraph);
-
-        /** Whether it has to be set anew whatever it is. */
-        boolean isStale(Block block);
-    }
-
-    private Changes(Flow now, Flow before, int shift, int sameFrom) {
+    private Changes(Flow now, Flow before, int sameFrom, Traits traits, ListLabels labels, ListLabels oldLabels, Predicate<Block> stale) {
         this.now = now;
         this.before = before;
-        this.shift = shift;
+        this.shift = now.size() - before.size();
         this.sameFrom = sameFrom;
+        this.traits = traits;
+        this.labels = labels;
+        this.oldLabels = oldLabels;
+        this.listed = !labels.isEmpty() || !oldLabels.isEmpty();
+        this.stale = stale;
     }
 
     /**
@@ -53,32 +56,27 @@ final class Changes {
      * @param stale tells of what is the same object whether it counts as other all the same; null where nothing does
      */
     static Changes of(Flow now, Flow before, Traits traits, ListLabels labels, ListLabels oldLabels, Predicate<Block> stale) {
-        Known known = new Known() {
-            @Override public boolean sameLabel(Paragraph paragraph) { return Objects.equals(labels.label(paragraph), oldLabels.label(paragraph)); }
-            @Override public boolean isStale(Block block) { return stale != null && stale.test(block); }
-        };
-        boolean listed = !labels.isEmpty() || !oldLabels.isEmpty();
         int most = Math.min(now.size(), before.size());
         int first = 0;
         while (first < most && now.block(first) == before.block(first)) first++;
         int same = 0;
         while (same < most - first && now.block(now.size() - 1 - same) == before.block(before.size() - 1 - same)) same++;
-        Changes changes = new Changes(now, before, now.size() - before.size(), now.size() - same);
+        Changes changes = new Changes(now, before, now.size() - same, traits, labels, oldLabels, stale);
         boolean oneForOne = now.size() == before.size();
         for (int b = 0; b < now.size(); b++) {
             boolean apart = b >= first && b < changes.sameFrom;
             Block old = apart ? oneForOne ? before.block(b) : null : now.block(b);
-            changes.compare(b, now.block(b), old, listed ? traits : null, known, stale != null);
+            changes.compare(b, now.block(b), old);
         }
         return changes;
     }
 
-    private void compare(int b, Block block, Block old, Traits traits, Known known, boolean staleness) {
-        if (block == old && traits == null && !staleness) return;
+    private void compare(int b, Block block, Block old) {
+        if (block == old && !listed && stale == null) return;
         if (block instanceof Table table && old instanceof Table other && isKin(table, other)) {
             if (table != other) kin.put(table, other);
-            compareRows(b, table, other, traits, known, staleness);
-        } else if (block != old || known.isStale(block) || traits != null && !sameLabels(block, known)) {
+            compareRows(b, table, other);
+        } else if (block != old || isStale(block) || listed && !sameLabels(block)) {
             stretches.add(new Stretch(b, 0, ALL_ROWS));
         }
     }
@@ -88,7 +86,7 @@ final class Changes {
         return one == other || one.rows().size() == other.rows().size() && one.look().equals(other.look()) && one.columns().equals(other.columns());
     }
 
-    private void compareRows(int b, Table table, Table old, Traits traits, Known known, boolean staleness) {
+    private void compareRows(int b, Table table, Table old) {
         int first = -1;
         int last = -1;
         int reach = -1;
@@ -99,8 +97,8 @@ final class Changes {
             if (r > reach) group = r;
             for (Table.Cell cell : row.cells()) reach = Math.max(reach, r + cell.rowSpan() - 1);
             for (Table.Cell cell : old.rows().get(r).cells()) reach = Math.max(reach, r + cell.rowSpan() - 1);
-            boolean listed = traits != null && traits.has(row, Traits.LIST);
-            boolean same = row == old.rows().get(r) && !(staleness && isStale(row, known)) && (!listed || sameLabels(row, known));
+            boolean labelled = listed && traits.has(row, Traits.LIST);
+            boolean same = row == old.rows().get(r) && !isStale(row) && (!labelled || sameLabels(row));
             if (same) continue;
             if (first < 0) first = group;
             last = Math.max(r, reach);
@@ -110,20 +108,25 @@ final class Changes {
         stretches.add(head ? new Stretch(b, 0, ALL_ROWS) : new Stretch(b, first, last));
     }
 
-    private static boolean isStale(Table.Row row, Known known) {
-        for (Table.Cell cell : row.cells()) for (Block inner : cell.blocks()) if (known.isStale(inner)) return true;
+    private boolean isStale(Block block) { return stale != null && stale.test(block); }
+
+    private boolean isStale(Table.Row row) {
+        if (stale == null) return false;
+        for (Table.Cell cell : row.cells()) for (Block inner : cell.blocks()) if (isStale(inner)) return true;
         return false;
     }
 
-    private static boolean sameLabels(Table.Row row, Known known) {
-        for (Table.Cell cell : row.cells()) for (Block inner : cell.blocks()) if (!sameLabels(inner, known)) return false;
+    private boolean sameLabels(Table.Row row) {
+        for (Table.Cell cell : row.cells()) for (Block inner : cell.blocks()) if (!sameLabels(inner)) return false;
         return true;
     }
 
-    private static boolean sameLabels(Block block, Known known) {
-        if (block instanceof Paragraph paragraph) return known.sameLabel(paragraph);
-        if (block instanceof Contents contents) return contents.entries().stream().allMatch(known::sameLabel);
-        if (block instanceof Table table) for (Table.Row row : table.rows()) if (!sameLabels(row, known)) return false;
+    private boolean sameLabel(Paragraph paragraph) { return Objects.equals(labels.label(paragraph), oldLabels.label(paragraph)); }
+
+    private boolean sameLabels(Block block) {
+        if (block instanceof Paragraph paragraph) return sameLabel(paragraph);
+        if (block instanceof Contents contents) return contents.entries().stream().allMatch(this::sameLabel);
+        if (block instanceof Table table) for (Table.Row row : table.rows()) if (!sameLabels(row)) return false;
         return true;
     }
 

@@ -4,6 +4,7 @@ import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Progress;
+import app.decant.format.Formats;
 import app.decant.format.kept.KeptDocument;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -28,6 +29,7 @@ import org.slf4j.LoggerFactory;
  */
 public final class PublishQueue {
     private static final String DOCUMENT = "document." + KeptDocument.ENDING;
+    private static final String EARLIER_DOCUMENT = "document.docx";
     private static final String ATTACHED = "attached";
     private static final String WISH = "wish.json";
     private static final String MOVING = "moving";
@@ -200,7 +202,10 @@ public final class PublishQueue {
     public List<Receipt> run(Waiting waiting, Publishing publishing, Progress progress) {
         if (waiting.isDamaged()) throw new DecantException(Kind.UNREADABLE, waiting.title + ": " + waiting.trouble);
         try {
-            Document document = KeptDocument.read(Files.readAllBytes(waiting.place.resolve(DOCUMENT)), progress).document();
+            Path kept = waiting.place.resolve(DOCUMENT);
+            // What an earlier version put here is still made.
+            Path file = Files.exists(kept) ? kept : waiting.place.resolve(EARLIER_DOCUMENT);
+            Document document = Formats.read(Files.readAllBytes(file), waiting.title, null, progress).document();
             List<Receipt> receipts = publishing.publish(document, waiting, progress);
             remove(waiting);
             return receipts;

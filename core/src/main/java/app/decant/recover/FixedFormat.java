@@ -5,6 +5,7 @@ import app.decant.font.FontCatalogue;
 import app.decant.format.Content;
 import app.decant.format.Format;
 import app.decant.format.FormatFamily;
+import app.decant.format.FormatName;
 import app.decant.format.Taken;
 import java.util.List;
 import java.util.Set;
@@ -36,19 +37,11 @@ public enum FixedFormat implements Format {
         @Override public boolean locks() { return true; }
     };
 
-    private final String ending;
-    private final String kind;
-    private final Group group;
+    private final FormatName named;
 
-    FixedFormat(String ending, String kind, Group group) {
-        this.ending = ending;
-        this.kind = kind;
-        this.group = group;
-    }
+    FixedFormat(String ending, String kind, Group group) { named = new FormatName(ending, kind, group); }
 
-    @Override public String ending() { return ending; }
-    @Override public String kind() { return kind; }
-    @Override public Group group() { return group; }
+    @Override public FormatName named() { return named; }
     @Override public boolean reads() { return true; }
 
     /** The file as a PDF: as it is, or a page for each picture. */

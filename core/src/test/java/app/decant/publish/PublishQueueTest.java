@@ -7,6 +7,8 @@ import app.decant.Decant;
 import app.decant.demo.HarbourNotice;
 import app.decant.document.DecantException;
 import app.decant.document.Progress;
+import app.decant.format.kept.KeptDocument;
+import app.decant.format.ooxml.OoxmlFormat;
 import app.decant.pdf.Protection;
 import app.decant.publish.PublishQueue.Waiting;
 import java.io.IOException;
@@ -69,6 +71,15 @@ class PublishQueueTest {
         Files.writeString(folder.resolve("queue/00007/document.docx"), "cut off by a power cut");
         assertThat(queue().all()).isEmpty();
         queue().remove(add("out.pdf", Recipe.PLAIN));
+        assertThat(queue().all()).isEmpty();
+    }
+
+    /** Before documents were kept in a form of their own, they waited as .docx. */
+    @Test void whatAnEarlierVersionPutThereIsMade() throws IOException {
+        Waiting waiting = add("early.pdf", Recipe.PLAIN);
+        Files.delete(waiting.place().resolve("document." + KeptDocument.ENDING));
+        Files.write(waiting.place().resolve("document.docx"), OoxmlFormat.DOCX.write(HarbourNotice.document(), WHEN).bytes());
+        assertThat(queue().run(queue().all().get(0), PUBLISHING, Progress.SILENT)).allMatch(Receipt::proven);
         assertThat(queue().all()).isEmpty();
     }
 

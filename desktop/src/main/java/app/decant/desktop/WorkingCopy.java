@@ -15,11 +15,15 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.slf4j.LoggerFactory;
 
 /** The copy that is kept while a document is worked on, so that nothing typed is lost if the machine dies. */
 final class WorkingCopy {
+    /** Copies that an earlier version left are found as well. */
+    private static final Pattern COPY = Pattern.compile("\\.(" + KeptDocument.ENDING + "|docx)$");
+
     private final Path folder;
     private final Path copy;
     private final Path origin;
@@ -69,8 +73,8 @@ final class WorkingCopy {
         List<Left> left = new ArrayList<>();
         if (!Files.isDirectory(folder)) return left;
         try (Stream<Path> files = Files.list(folder)) {
-            for (Path file : files.filter(one -> one.toString().endsWith("." + KeptDocument.ENDING)).toList()) {
-                Path from = file.resolveSibling(file.getFileName().toString().replaceAll("\\." + KeptDocument.ENDING + "$", ".from"));
+            for (Path file : files.filter(one -> COPY.matcher(one.toString()).find()).toList()) {
+                Path from = file.resolveSibling(file.getFileName().toString().replaceAll(COPY.pattern(), ".from"));
                 String name = Files.exists(from) ? Path.of(Files.readString(from, StandardCharsets.UTF_8)).getFileName().toString() : file.getFileName()
                         .toString();
                 left.add(new Left(file, name, Files.getLastModifiedTime(file).toInstant()));

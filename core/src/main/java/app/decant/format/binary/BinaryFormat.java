@@ -5,6 +5,7 @@ import app.decant.document.Progress;
 import app.decant.format.Content;
 import app.decant.format.Format;
 import app.decant.format.FormatFamily;
+import app.decant.format.FormatName;
 import app.decant.format.Taken;
 import app.decant.format.Written;
 import java.time.Instant;
@@ -25,19 +26,11 @@ public enum BinaryFormat implements Format {
         @Override public Written write(Document document, Instant when) { return DocWriter.write(document, when, true); }
     };
 
-    private final String ending;
-    private final String kind;
-    private final Group group;
+    private final FormatName named;
 
-    BinaryFormat(String ending, String kind, Group group) {
-        this.ending = ending;
-        this.kind = kind;
-        this.group = group;
-    }
+    BinaryFormat(String ending, String kind, Group group) { named = new FormatName(ending, kind, group); }
 
-    @Override public String ending() { return ending; }
-    @Override public String kind() { return kind; }
-    @Override public Group group() { return group; }
+    @Override public FormatName named() { return named; }
     @Override public boolean reads() { return true; }
     @Override public boolean writes() { return true; }
 

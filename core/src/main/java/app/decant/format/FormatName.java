@@ -1,0 +1,11 @@
+package app.decant.format;
+
+import app.decant.format.Format.Group;
+
+/**
+ * What a format is called.
+ *
+ * @param ending of file names, without its stop; empty for what has no name of its own
+ * @param kind   in a sentence, without an article
+ */
+public record FormatName(String ending, String kind, Group group) { }
