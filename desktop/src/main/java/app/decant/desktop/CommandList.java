@@ -55,10 +55,12 @@ final class CommandList {
     /** What is done to the text on the table; one thing after another, as it was asked for. */
     private void text(MainWindow window, Desk desk) {
         TableKeys table = window.table().keys();
-        BooleanSupplier picked = () -> open.getAsBoolean() && desk.selection().get() != null;
+        // Nobody changes text unseen: at other stations the table is not there.
+        BooleanSupplier seen = () -> open.getAsBoolean() && window.table().getScene() != null;
+        BooleanSupplier picked = () -> seen.getAsBoolean() && desk.selection().get() != null;
         BooleanSupplier some = () -> picked.getAsBoolean() && !desk.selection().get().isEmpty();
-        onTable("undo", desk::canUndo, desk, desk::undo, control(KeyCode.Z));
-        onTable("redo", desk::canRedo, desk, desk::redo, control(KeyCode.Z, KeyCombination.SHIFT_DOWN), control(KeyCode.Y));
+        onTable("undo", () -> seen.getAsBoolean() && desk.canUndo(), desk, desk::undo, control(KeyCode.Z));
+        onTable("redo", () -> seen.getAsBoolean() && desk.canRedo(), desk, desk::redo, control(KeyCode.Z, KeyCombination.SHIFT_DOWN), control(KeyCode.Y));
         onTable("cut", some, desk, table::cut, control(KeyCode.X));
         onTable("copy", some, desk, table::copy, control(KeyCode.C));
         onTable("paste", picked, desk, table::paste, control(KeyCode.V));

@@ -344,6 +344,19 @@ class WindowTest {
         assertThat(window.settings().recent()).startsWith(copy.toAbsolutePath());
     }
 
+    @Test void textIsChangedOnlyWhereItIsSeen(FxRobot robot) throws TimeoutException {
+        Place place = new Place(heading("Who we are").path(), 0);
+        pick(place, place.at(3));
+        assertThat(window.commands().applying()).extracting(Command::key).contains("bold", "cut");
+        WaitForAsyncUtils.asyncFx(() -> window.go(MainWindow.Station.PUBLISH));
+        WaitForAsyncUtils.waitForFxEvents();
+        assertThat(window.commands().applying()).extracting(Command::key).contains("publish").doesNotContain("bold", "cut", "paste");
+        Document before = window.desk().document();
+        WaitForAsyncUtils.asyncFx(() -> window.commands().named("bold").run());
+        WaitForAsyncUtils.waitForFxEvents();
+        assertThat(window.desk().document()).isSameAs(before);
+    }
+
     @Test void whatIsTypedIsKeptInAWorkingCopy(FxRobot robot) throws TimeoutException {
         BlockPath path = heading("Who we are").path();
         pick(new Place(path, 0), new Place(path, 0));
