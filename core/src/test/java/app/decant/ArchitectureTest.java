@@ -29,8 +29,8 @@ class ArchitectureTest {
             .layer("layout").definedBy("app.decant.layout")
             .layer("format").definedBy("app.decant.format..")
             .layer("paint").definedBy("app.decant.paint")
-            .layer("pdf").definedBy("app.decant.pdf")
-            .layer("recover").definedBy("app.decant.recover")
+            .layer("pdf").definedBy("app.decant.pdf..")
+            .layer("recover").definedBy("app.decant.recover..")
             .layer("proof").definedBy("app.decant.proof")
             .layer("publish").definedBy("app.decant.publish")
             .layer("outbox").definedBy("app.decant.outbox")
@@ -55,8 +55,50 @@ class ArchitectureTest {
             .whereLayer("outbox").mayOnlyAccessLayers("document", "pdf", "publish")
             .whereLayer("front door").mayOnlyAccessLayers("document", "font", "page", "layout", "format", "publish", "recover", "proof", "folder", "outbox");
 
+    /** The stages of recovery, each of which knows only those before it. */
+    @ArchTest static final ArchRule RECOVERY_GOES_ONE_WAY = layeredArchitecture().consideringOnlyDependenciesInLayers()
+            .layer("read").definedBy("app.decant.pdf.read")
+            .layer("line").definedBy("app.decant.recover.line")
+            .layer("table").definedBy("app.decant.recover.table")
+            .layer("region").definedBy("app.decant.recover.region")
+            .layer("text").definedBy("app.decant.recover.text")
+            .layer("made").definedBy("app.decant.recover.made")
+            .layer("fit").definedBy("app.decant.recover.fit")
+            .layer("whole").definedBy("app.decant.recover")
+            .whereLayer("read").mayNotAccessAnyLayer()
+            .whereLayer("line").mayOnlyAccessLayers("read")
+            .whereLayer("table").mayOnlyAccessLayers("read", "line")
+            .whereLayer("region").mayOnlyAccessLayers("read", "line", "table")
+            .whereLayer("text").mayOnlyAccessLayers("read", "line", "table", "region")
+            .whereLayer("made").mayOnlyAccessLayers("read", "line", "table", "region", "text")
+            .whereLayer("fit").mayOnlyAccessLayers("read", "line", "text", "made");
+
+    @ArchTest static final ArchRule STAGES_OF_RECOVERY_ARE_ITS_OWN = noClasses().that().resideOutsideOfPackage("app.decant.recover..")
+            .should().dependOnClassesThat().resideInAPackage("app.decant.recover.*");
+
+    @ArchTest static final ArchRule PARTS_OF_A_PDF_GO_ONE_WAY = layeredArchitecture().consideringOnlyDependenciesInLayers()
+            .layer("choices").definedBy("app.decant.pdf")
+            .layer("lock").definedBy("app.decant.pdf.lock")
+            .layer("font").definedBy("app.decant.pdf.font")
+            .layer("structure").definedBy("app.decant.pdf.structure")
+            .layer("picture").definedBy("app.decant.pdf.picture")
+            .layer("page").definedBy("app.decant.pdf.page")
+            .layer("write").definedBy("app.decant.pdf.write")
+            .layer("check").definedBy("app.decant.pdf.check")
+            .layer("read").definedBy("app.decant.pdf.read")
+            .whereLayer("lock").mayNotAccessAnyLayer()
+            .whereLayer("structure").mayNotAccessAnyLayer()
+            .whereLayer("choices").mayOnlyAccessLayers("lock")
+            .whereLayer("font").mayOnlyAccessLayers("choices")
+            .whereLayer("picture").mayOnlyAccessLayers("choices")
+            .whereLayer("read").mayOnlyAccessLayers("choices")
+            .whereLayer("page").mayOnlyAccessLayers("choices", "font", "structure", "picture")
+            .whereLayer("write").mayOnlyAccessLayers("choices", "lock", "font", "structure", "picture", "page")
+            .whereLayer("check").mayOnlyAccessLayers("choices", "lock", "write");
+
     /** So that workbooks, decks and pages of files are painted and published by what text is. */
-    @ArchTest static final ArchRule PAPER_KNOWS_NO_TEXT_DOCUMENT = noClasses().that().resideInAnyPackage("app.decant.page", "app.decant.paint", "app.decant.pdf", "app.decant.proof")
+    @ArchTest static final ArchRule PAPER_KNOWS_NO_TEXT_DOCUMENT = noClasses().that().resideInAnyPackage("app.decant.page", "app.decant.paint",
+            "app.decant.pdf..", "app.decant.proof")
             .should().dependOnClassesThat().belongToAnyOf(Document.class, Section.class, Paragraph.class, Table.class, Inline.class, Walk.class);
 
     @ArchTest static final ArchRule THE_CORE_KNOWS_NO_INTERFACE = noClasses().should().dependOnClassesThat().resideInAnyPackage("javafx..", "javax.swing..");

@@ -7,7 +7,7 @@ import app.decant.layout.PagedDocument;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfPages;
 import app.decant.pdf.PdfStyle;
-import app.decant.pdf.PdfWriter;
+import app.decant.pdf.write.PdfWriter;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;

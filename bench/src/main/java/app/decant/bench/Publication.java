@@ -7,7 +7,7 @@ import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
-import app.decant.pdf.PdfWriter;
+import app.decant.pdf.write.PdfWriter;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Instant;

@@ -6,7 +6,7 @@ import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
-import app.decant.pdf.PdfWriter;
+import app.decant.pdf.write.PdfWriter;
 import app.decant.recover.Recovery;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;

@@ -1,7 +1,7 @@
 package app.decant.cli;
 
 import app.decant.document.Finding;
-import app.decant.pdf.PdfCheck;
+import app.decant.pdf.check.PdfCheck;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;

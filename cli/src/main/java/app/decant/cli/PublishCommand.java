@@ -8,7 +8,7 @@ import app.decant.document.Progress;
 import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
 import app.decant.outbox.MailOutbox;
-import app.decant.pdf.PdfCheck;
+import app.decant.pdf.check.PdfCheck;
 import app.decant.publish.Delivery;
 import app.decant.publish.Guard;
 import app.decant.publish.Order;

@@ -16,7 +16,7 @@ import java.util.Set;
 public record Overlay(Content content, boolean under, Set<Integer> pages, double angle, double opacity, double share) {
     public Overlay { pages = Set.copyOf(pages); }
 
-    boolean isOn(int page) { return pages.isEmpty() || pages.contains(page); }
+    public boolean isOn(int page) { return pages.isEmpty() || pages.contains(page); }
 
     /** What is laid on. */
     public sealed interface Content { }
@@ -37,8 +37,8 @@ public record Overlay(Content content, boolean under, Set<Integer> pages, double
     public enum Place {
         MIDDLE, TOP, BOTTOM, TOP_LEFT, TOP_RIGHT, BOTTOM_LEFT, BOTTOM_RIGHT;
 
-        boolean isTop() { return name().startsWith("TOP"); }
-        boolean isLeft() { return name().endsWith("LEFT"); }
-        boolean isRight() { return name().endsWith("RIGHT"); }
+        public boolean isTop() { return name().startsWith("TOP"); }
+        public boolean isLeft() { return name().endsWith("LEFT"); }
+        public boolean isRight() { return name().endsWith("RIGHT"); }
     }
 }

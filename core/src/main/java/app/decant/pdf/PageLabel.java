@@ -5,10 +5,10 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 
 /** A printed page number as PDF tells it (ISO 32000-1, 12.4.2): a style and a count, or fixed text. */
-record PageLabel(String style, int count, String text) {
+public record PageLabel(String style, int count, String text) {
     private static final String ROMAN = "m{0,4}(cm|cd|d?c{0,3})(xc|xl|l?x{0,3})(ix|iv|v?i{0,3})";
 
-    static PageLabel of(String label) {
+    public static PageLabel of(String label) {
         if (label.matches("\\d{1,9}")) return new PageLabel("D", Integer.parseInt(label), label);
         String lower = label.toLowerCase(Locale.ROOT);
         boolean upper = !label.equals(lower);
@@ -17,9 +17,9 @@ record PageLabel(String style, int count, String text) {
         return new PageLabel(null, 0, label);
     }
 
-    boolean follows(PageLabel before) { return style != null && style.equals(before.style) && count == before.count + 1; }
+    public boolean follows(PageLabel before) { return style != null && style.equals(before.style) && count == before.count + 1; }
 
-    COSDictionary dictionary() {
+    public COSDictionary dictionary() {
         COSDictionary dictionary = new COSDictionary();
         if (style == null) {
             dictionary.setString(COSName.P, text);

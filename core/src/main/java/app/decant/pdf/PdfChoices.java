@@ -3,6 +3,7 @@ package app.decant.pdf;
 import app.decant.document.Colour;
 import app.decant.document.DecantException;
 import app.decant.document.Facts;
+import app.decant.pdf.lock.Protection;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
@@ -74,7 +75,7 @@ public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protect
     public enum Fonts { USED_CHARACTERS, WHOLE, STANDARD_LEFT_OUT }
 
     /** The PDF version written. */
-    double version() {
+    public double version() {
         if (style.version() > 0) return style.version();
         return style.standard().part() == 1 ? 1.4 : protection.strength() == Protection.Strength.AES_256 ? 2.0 : 1.7;
     }

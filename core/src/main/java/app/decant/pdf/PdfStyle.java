@@ -58,7 +58,7 @@ public record PdfStyle(Bookmarks bookmarks, Fonts fonts, Set<String> wholeFamili
         return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, tagged, standard, version, other);
     }
 
-    boolean takesWhole(String family) { return fonts == Fonts.WHOLE || wholeFamilies.contains(family); }
+    public boolean takesWhole(String family) { return fonts == Fonts.WHOLE || wholeFamilies.contains(family); }
 
     /** Whether structure is told, wished or because the standard asks for it. */
     public boolean tells() { return tagged || standard.needsTags(); }

@@ -24,5 +24,5 @@ public record Pictures(int quality, int resolution, int grey, int lineArt) {
     public boolean coarsens() { return resolution > 0 || grey > 0 || lineArt > 0; }
 
     /** The resolution no picture needs to be finer than; 0 where some may be as fine as they are. */
-    int finest() { return resolution == 0 ? 0 : Math.max(resolution, Math.max(grey, lineArt)); }
+    public int finest() { return resolution == 0 ? 0 : Math.max(resolution, Math.max(grey, lineArt)); }
 }

@@ -6,7 +6,7 @@ import app.decant.document.Facts;
 import app.decant.format.text.PlainText;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
-import app.decant.pdf.Protection;
+import app.decant.pdf.lock.Protection;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumSet;

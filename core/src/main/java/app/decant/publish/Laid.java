@@ -3,7 +3,7 @@ package app.decant.publish;
 import app.decant.document.Colour;
 import app.decant.document.DecantException;
 import app.decant.pdf.Overlay;
-import app.decant.pdf.OverlayPainter;
+import app.decant.pdf.page.OverlayPainter;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -1,7 +1,7 @@
 package app.decant.publish;
 
 import app.decant.document.Finding;
-import app.decant.pdf.PdfCheck;
+import app.decant.pdf.check.PdfCheck;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;

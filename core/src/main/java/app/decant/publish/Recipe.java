@@ -4,7 +4,7 @@ import app.decant.document.Link;
 import app.decant.format.text.PlainText;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
-import app.decant.pdf.Protection;
+import app.decant.pdf.lock.Protection;
 import java.util.Collections;
 import java.util.EnumSet;
 import java.util.List;

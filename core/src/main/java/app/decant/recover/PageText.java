@@ -9,6 +9,13 @@ import app.decant.page.Canvas;
 import app.decant.page.Page;
 import app.decant.page.Pages;
 import app.decant.page.Piece;
+import app.decant.pdf.read.FaceUse;
+import app.decant.pdf.read.Glyph;
+import app.decant.pdf.read.PageReader;
+import app.decant.pdf.read.SourceFile;
+import app.decant.pdf.read.SourcePage;
+import app.decant.recover.line.Chunk;
+import app.decant.recover.line.LineFinder;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
@@ -69,7 +76,7 @@ public record PageText(int index, double width, double height, List<Line> lines,
             List<PageText> pages = new ArrayList<>();
             for (int i = 0; i < source.pages(); i++) {
                 progress.step(i, source.pages(), SourceFile.READING);
-                SourcePage page = Recovery.upright(source, i, progress);
+                SourcePage page = PageReader.upright(source, i, progress);
                 boolean scan = page.isScan();
                 List<Glyph> shown = page.glyphs().stream().filter(glyph -> glyph.seen() || scan).toList();
                 pages.add(of(i, page.width(), page.height(), shown, page.pictures().stream().map(placed -> new Shown(placed.x(), placed.y(), placed.width(),

@@ -5,6 +5,31 @@ import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
+import app.decant.pdf.read.Glyph;
+import app.decant.pdf.read.SourceFile;
+import app.decant.pdf.read.TagTree;
+import app.decant.recover.fit.PageFit;
+import app.decant.recover.made.Assembly;
+import app.decant.recover.made.BlockMaker;
+import app.decant.recover.made.Faces;
+import app.decant.recover.made.LinkMarks;
+import app.decant.recover.made.ListNumbering;
+import app.decant.recover.made.PageExtents;
+import app.decant.recover.made.RunMaker;
+import app.decant.recover.made.StyleMaker;
+import app.decant.recover.region.Margins;
+import app.decant.recover.region.PageMatter;
+import app.decant.recover.region.PageReading;
+import app.decant.recover.region.ReadingOrder;
+import app.decant.recover.region.RunningHeads;
+import app.decant.recover.text.Body;
+import app.decant.recover.text.ContentsFinder;
+import app.decant.recover.text.Element;
+import app.decant.recover.text.HeadingFinder;
+import app.decant.recover.text.ListFinder;
+import app.decant.recover.text.NoteFinder;
+import app.decant.recover.text.Ornaments;
+import app.decant.recover.text.Para;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -112,16 +137,6 @@ public final class Recovery {
                     + (places.size() - 8) + " more" : String.join(", ", places))));
         }
         return result;
-    }
-
-    /** A page whose text runs up or down is turned so that it can be read. */
-    static SourcePage upright(SourceFile source, int index, Progress progress) {
-        SourcePage page = PageReader.read(source, index, 0, progress);
-        int[] counts = new int[4];
-        for (Glyph glyph : page.glyphs()) if (!glyph.isSpace() && glyph.angle() % 90 == 0) counts[glyph.angle() / 90]++;
-        int most = 0;
-        for (int i = 1; i < 4; i++) if (counts[i] > counts[most]) most = i;
-        return most == 0 || counts[most] < 3 * counts[0] ? page : PageReader.read(source, index, 360 - most * 90, progress);
     }
 
     private static Map<Integer, Margins> margins(List<PageMatter> pages) {

@@ -22,7 +22,7 @@ import app.decant.format.odf.OdfFormat;
 import app.decant.format.ooxml.OoxmlFormat;
 import app.decant.format.rtf.RtfFormat;
 import app.decant.format.text.PlainFormat;
-import app.decant.pdf.Protection;
+import app.decant.pdf.lock.Protection;
 import app.decant.publish.LeftOvers;
 import app.decant.publish.Order;
 import app.decant.publish.Recipe;

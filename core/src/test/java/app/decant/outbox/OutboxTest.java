@@ -8,7 +8,7 @@ import app.decant.document.DecantException;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
-import app.decant.pdf.Protection;
+import app.decant.pdf.lock.Protection;
 import app.decant.publish.Order;
 import app.decant.publish.PageRange;
 import app.decant.publish.Publisher;

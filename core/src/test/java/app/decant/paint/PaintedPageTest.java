@@ -17,7 +17,7 @@ import app.decant.page.Page;
 import app.decant.paint.PagePainter.PictureCache;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
-import app.decant.pdf.PdfWriter;
+import app.decant.pdf.write.PdfWriter;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;

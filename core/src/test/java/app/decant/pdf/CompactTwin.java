@@ -1,5 +1,6 @@
 package app.decant.pdf;
 
+import app.decant.pdf.font.CffWriting;
 import java.awt.geom.GeneralPath;
 import java.awt.geom.PathIterator;
 import java.io.IOException;

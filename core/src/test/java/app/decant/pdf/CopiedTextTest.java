@@ -15,6 +15,7 @@ import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.Sample;
 import app.decant.page.Piece;
+import app.decant.pdf.write.PdfWriter;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Instant;

@@ -9,7 +9,7 @@ import app.decant.document.DecantException;
 import app.decant.document.Progress;
 import app.decant.format.kept.KeptDocument;
 import app.decant.format.ooxml.OoxmlFormat;
-import app.decant.pdf.Protection;
+import app.decant.pdf.lock.Protection;
 import app.decant.publish.PublishQueue.Waiting;
 import java.io.IOException;
 import java.nio.file.Files;

@@ -7,6 +7,7 @@ import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
+import app.decant.recover.line.OpticalReader;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;

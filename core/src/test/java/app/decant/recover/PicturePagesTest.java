@@ -10,6 +10,7 @@ import app.decant.document.Progress;
 import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
 import app.decant.publish.Recipe;
+import app.decant.recover.line.OpticalReader;
 import java.awt.Color;
 import java.awt.Font;
 import java.awt.Graphics2D;

@@ -12,6 +12,7 @@ import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
 import app.decant.layout.Sample;
+import app.decant.pdf.read.FaceNames;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;

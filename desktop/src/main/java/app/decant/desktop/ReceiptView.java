@@ -2,8 +2,8 @@ package app.decant.desktop;
 
 import app.decant.document.DecantException;
 import app.decant.document.Finding;
-import app.decant.pdf.PdfCheck;
 import app.decant.pdf.PdfPictures;
+import app.decant.pdf.check.PdfCheck;
 import app.decant.publish.Guard;
 import app.decant.publish.Receipt;
 import app.decant.publish.ReceiptFile;

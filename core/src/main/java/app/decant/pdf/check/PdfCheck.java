@@ -1,0 +1,233 @@
+package app.decant.pdf.check;
+
+import app.decant.document.Border;
+import app.decant.document.Colour;
+import app.decant.document.Picture;
+import app.decant.page.Canvas;
+import app.decant.page.Page;
+import app.decant.page.Pages;
+import app.decant.page.Piece;
+import app.decant.pdf.Overlay;
+import app.decant.pdf.PdfChoices;
+import app.decant.pdf.Standard;
+import app.decant.pdf.write.DocumentFacts;
+import app.decant.pdf.write.PdfWriter;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.text.Normalizer;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineNode;
+
+/** Opens a PDF again and looks whether it holds what was meant: pages, text in order, bookmarks and where they land, fonts, links. */
+public final class PdfCheck {
+    private static final int WORTH_SHARING = 200;
+
+    private PdfCheck() { }
+
+    /** One thing looked at: a sentence, and whether it is so. */
+    public record Proof(String sentence, boolean holds) { }
+
+    /**
+     * Checks a file against the pages it was made of.
+     *
+     * @throws IOException where it cannot even be opened
+     */
+    public static List<Proof> check(Path file, Pages pages, PdfChoices choices, PdfWriter.Written written) throws IOException {
+        List<Proof> proofs = new ArrayList<>();
+        String owner = choices.protection().isOn() ? choices.protection().toChange() : "";
+        try (PDDocument pdf = Loader.loadPDF(file.toFile(), owner)) {
+            int count = choices.pages().size();
+            proofs.add(new Proof(pdf.getNumberOfPages() + (count == 1 ? " page, as chosen" : " pages, as chosen"), pdf.getNumberOfPages() == count));
+            int wrong = wrongPages(pdf, file, owner, pages, choices);
+            proofs.add(new Proof(wrong == 0 ? "Text whole and in order on every page" : "Text differs on " + wrong + (wrong == 1 ? " page" : " pages"),
+                    wrong == 0));
+            if (choices.style().bookmarks().any()) {
+                int landed = landed(pdf, written.bookmarks());
+                int expected = written.bookmarks().size();
+                proofs.add(new Proof(expected == 0 ? "No headings, so no bookmarks" : landed + " of " + expected + " bookmarks land on their heading",
+                        landed == expected));
+            }
+            int[] fonts = fonts(pdf);
+            int without = written.fontsLeftOut();
+            proofs.add(new Proof(fonts[1] + " of " + fonts[0] + " fonts inside the file" + (without > 0 ? ", " + without + " left to the reader as chosen"
+                    : ""), fonts[0] == fonts[1] + without));
+            proofs.addAll(PictureCheck.check(pdf, choices.style().pictures(), written.pictures()));
+            int links = links(pdf);
+            if (written.links() > 0 || links > 0) proofs.add(new Proof(links + (links == 1 ? " link live" : " links live"), links == written.links()));
+            if (written.tagged()) proofs.add(tags(pdf));
+            if (!choices.attachments().isEmpty()) {
+                int attached = pdf.getDocumentCatalog().getNames() == null || pdf.getDocumentCatalog().getNames().getEmbeddedFiles() == null ? 0
+                        : pdf.getDocumentCatalog().getNames().getEmbeddedFiles().getNames().size();
+                proofs.add(new Proof(attached + (attached == 1 ? " file attached" : " files attached"), attached == choices.attachments().size()));
+            }
+            proofs.add(facts(pdf, choices));
+        }
+        if (choices.protection().isOn()) proofs.addAll(ProtectionCheck.check(file, choices.protection()));
+        if (choices.style().standard() != Standard.NONE) {
+            List<String> broken = StandardCheck.broken(file, choices.style().standard());
+            String words = choices.style().standard().words();
+            proofs.add(new Proof(broken.isEmpty() ? words + ": all machine rules kept" : words + " is not kept: "
+                    + String.join("; ", broken.subList(0, Math.min(3, broken.size()))), broken.isEmpty()));
+        }
+        return proofs;
+    }
+
+    private static Proof tags(PDDocument pdf) {
+        COSDictionary catalog = pdf.getDocumentCatalog().getCOSObject();
+        COSDictionary tree = catalog.getCOSDictionary(COSName.STRUCT_TREE_ROOT);
+        boolean marked = catalog.getCOSDictionary(COSName.MARK_INFO) != null && catalog.getCOSDictionary(COSName.MARK_INFO)
+                .getBoolean(COSName.getPDFName("Marked"), false);
+        boolean holds = marked && tree != null && tree.getCOSDictionary(COSName.PARENT_TREE) != null && tree.getDictionaryObject(COSName.K) != null;
+        return new Proof(holds ? "Tells its structure to screen readers" : "Its structure is not told", holds);
+    }
+
+    /** Facts are kept in two places, which must agree with what was chosen and so with each other (ISO 32000-2, 14.3). */
+    private static Proof facts(PDDocument pdf, PdfChoices choices) throws IOException {
+        Map<String, String> differing = DocumentFacts.differing(pdf, choices.facts());
+        if (!differing.isEmpty()) return new Proof("Its facts are not as chosen: " + String.join(", ", differing.keySet()), false);
+        return new Proof(choices.facts().title() == null ? "No title, as chosen; its other facts in both places, agreeing"
+                : "Title and facts in both places, agreeing", true);
+    }
+
+    /** Long files are read by all cores, each opening the file for itself. */
+    private static int wrongPages(PDDocument pdf, Path file, String owner, Pages pages, PdfChoices choices) throws IOException {
+        int count = Math.min(choices.pages().size(), pdf.getNumberOfPages());
+        int parts = Math.min(Runtime.getRuntime().availableProcessors(), 1 + count / WORTH_SHARING);
+        List<CompletableFuture<Integer>> others = new ArrayList<>();
+        for (int i = 1; i < parts; i++) {
+            int from = count * i / parts;
+            int to = count * (i + 1) / parts;
+            others.add(CompletableFuture.supplyAsync(() -> {
+                try (PDDocument own = Loader.loadPDF(file.toFile(), owner)) {
+                    return wrongPages(own, pages, choices, from, to);
+                } catch (IOException e) {
+                    throw new UncheckedIOException(e);
+                }
+            }));
+        }
+        int wrong = wrongPages(pdf, pages, choices, 0, count / parts);
+        try {
+            for (CompletableFuture<Integer> other : others) wrong += other.join();
+        } catch (CompletionException e) {
+            if (e.getCause() instanceof UncheckedIOException read) throw read.getCause();
+            throw e;
+        }
+        return wrong;
+    }
+
+    private static int wrongPages(PDDocument pdf, Pages pages, PdfChoices choices, int from, int to) throws IOException {
+        int wrong = 0;
+        StreamText reading = new StreamText();
+        int at = 0;
+        for (PDPage page : pdf.getPages()) {
+            if (at >= to) break;
+            if (at >= from && !same(reading.of(page), pages.page(choices.pages().get(at)), choices)) wrong++;
+            at++;
+        }
+        return wrong;
+    }
+
+    private static boolean same(String read, Page page, PdfChoices choices) {
+        String found = squeezed(read);
+        String expected = squeezed(text(page));
+        if (found.equals(expected)) return true;
+        if (choices.overlays().isEmpty()) return false;
+        // Words that are laid on stand before or after what the page says, and are nothing else.
+        int at = found.indexOf(expected);
+        int words = choices.overlays().stream().mapToInt(overlay -> overlay.content() instanceof Overlay.Words ? 1 : 0).sum();
+        return at >= 0 && (words > 0 || found.length() == expected.length());
+    }
+
+    /** What a page says in the order it is drawn: from left to right, also where letters are read from the right. */
+    private static String text(Page page) {
+        StringBuilder text = new StringBuilder();
+        page.show(new Canvas() {
+            @Override public void glyphs(Piece.Glyphs glyphs, double x, double baseline, Colour colour) { drawn(glyphs, text); }
+            @Override public void fill(double x, double y, double width, double height, Colour colour) { }
+            @Override public void rule(double x1, double y1, double x2, double y2, Border border) { }
+            @Override public void picture(Picture picture, double x, double y) { }
+            @Override public void unseen(Picture.Word word, double x, double baseline) { text.append(word.text()); }
+        });
+        return text.toString();
+    }
+
+    private static void drawn(Piece.Glyphs piece, StringBuilder text) {
+        if (piece.glyphs().length == 0) return;
+        if (!piece.rightToLeft()) {
+            text.append(piece.text());
+            return;
+        }
+        int end = piece.text().length();
+        List<String> clusters = new ArrayList<>();
+        for (int start : Arrays.stream(piece.clusters()).distinct().map(cluster -> -cluster).sorted().map(cluster -> -cluster).toArray()) {
+            clusters.add(piece.text().substring(start, end));
+            end = start;
+        }
+        clusters.forEach(text::append);
+    }
+
+    /** Without white space and invisible characters; letters that Unicode counts as the same made the same. */
+    private static String squeezed(String text) {
+        String same = Normalizer.normalize(text, Normalizer.Form.NFKC);
+        StringBuilder result = new StringBuilder(same.length());
+        for (int i = 0; i < same.length(); i++) {
+            char c = same.charAt(i);
+            if (!Character.isWhitespace(c) && !Character.isSpaceChar(c) && !Character.isISOControl(c) && Character.getType(c) != Character.FORMAT
+                    && c != '\u00AD') result.append(c);
+        }
+        return result.toString();
+    }
+
+    private static int landed(PDDocument pdf, List<PdfWriter.Landing> expected) throws IOException {
+        List<PDOutlineItem> items = new ArrayList<>();
+        if (pdf.getDocumentCatalog().getDocumentOutline() != null) gather(pdf.getDocumentCatalog().getDocumentOutline(), items);
+        if (items.size() != expected.size()) return 0;
+        int landed = 0;
+        for (int i = 0; i < items.size(); i++) {
+            PdfWriter.Landing wanted = expected.get(i);
+            PDOutlineItem item = items.get(i);
+            if (!wanted.title().equals(item.getTitle()) || !(item.getDestination() instanceof PDPageXYZDestination destination)) continue;
+            int page = destination.retrievePageNumber();
+            if (page != wanted.page()) continue;
+            double top = pdf.getPage(page).getMediaBox().getHeight() - destination.getTop();
+            if (Math.abs(top - wanted.top()) <= 1.5) landed++;
+        }
+        return landed;
+    }
+
+    private static void gather(PDOutlineNode node, List<PDOutlineItem> items) {
+        for (PDOutlineItem item : node.children()) {
+            items.add(item);
+            gather(item, items);
+        }
+    }
+
+    /** How many fonts, also those inside forms, patterns and letterheads, and how many of them with their program inside. */
+    private static int[] fonts(PDDocument pdf) throws IOException {
+        FontsInside fonts = new FontsInside();
+        for (PDPage page : pdf.getPages()) fonts.look(page.getResources());
+        return new int[] {fonts.count(), fonts.embedded()};
+    }
+
+    private static int links(PDDocument pdf) throws IOException {
+        int links = 0;
+        for (PDPage page : pdf.getPages()) {
+            links += page.getAnnotations(annotation -> annotation instanceof PDAnnotationLink).size();
+        }
+        return links;
+    }
+}

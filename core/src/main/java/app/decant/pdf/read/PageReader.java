@@ -1,0 +1,352 @@
+package app.decant.pdf.read;
+
+import app.decant.document.DecantException;
+import app.decant.document.Link;
+import app.decant.document.Progress;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.Area;
+import java.awt.geom.GeneralPath;
+import java.awt.geom.Path2D;
+import java.awt.geom.Point2D;
+import java.awt.geom.Rectangle2D;
+import java.io.IOException;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.Callable;
+import java.util.TreeSet;
+import org.apache.pdfbox.contentstream.PDFGraphicsStreamEngine;
+import org.apache.pdfbox.contentstream.operator.Operator;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
+import org.apache.pdfbox.pdmodel.graphics.PDLineDashPattern;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
+import org.apache.pdfbox.pdmodel.graphics.shading.PDShading;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
+
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
+import org.apache.pdfbox.util.Matrix;
+import org.apache.pdfbox.util.Vector;
+import org.slf4j.LoggerFactory;
+
+/** Reads everything that one page shows (ISO 32000-1, 8 and 9): glyphs with their Unicode text, lines and areas, pictures. Made for one page. */
+public final class PageReader extends PDFGraphicsStreamEngine {
+    /** No page for people has more; a stream that goes on is broken or hostile. */
+    private static final int MOST_OPERATORS = 4_000_000;
+    private static final int MOST_FORMS = 20_000;
+    private static final int MOST_GLYPHS = 400_000;
+    private static final int MOST_SHAPES = 60_000;
+
+    /** Text laid under scans may be stretched to many times its width, which is no measure for the space between words. */
+    private static final double WIDEST = 1;
+    private final SourceFile source;
+    private final PDPage page;
+    private final int index;
+    private final AffineTransform toPage;
+    private final double width;
+    private final double height;
+    private final Progress progress;
+    private final List<Glyph> glyphs = new ArrayList<>();
+    private final List<Ink> ink = new ArrayList<>();
+    private final List<Placed> pictures = new ArrayList<>();
+    private final Set<String> problems = new TreeSet<>();
+    private final Deque<Marked> marks = new ArrayDeque<>();
+    private final List<LinkArea> links;
+    private final Path2D.Double path = new Path2D.Double();
+    private PDColor lastColour;
+    private int lastRgb;
+    private int clipRule = -1;
+    private int order;
+    private int operators;
+    private int hidden;
+    private int forms;
+
+    /** An area of the page that leads somewhere. */
+    record LinkArea(Rectangle2D area, Link link) { }
+
+    /** A marked content sequence: its identifier, and the text it stands for until that is given to its first glyph. */
+    private static final class Marked {
+        final int tag;
+        final boolean hides;
+        String actualText;
+        final boolean replaces;
+
+        Marked(int tag, boolean hides, String actualText) {
+            this.tag = tag;
+            this.hides = hides;
+            this.actualText = actualText;
+            this.replaces = actualText != null;
+        }
+    }
+
+    /** A page whose text runs up or down is turned so that it can be read. */
+    public static SourcePage upright(SourceFile source, int index, Progress progress) {
+        SourcePage page = read(source, index, 0, progress);
+        int[] counts = new int[4];
+        for (Glyph glyph : page.glyphs()) if (!glyph.isSpace() && glyph.angle() % 90 == 0) counts[glyph.angle() / 90]++;
+        int most = 0;
+        for (int i = 1; i < 4; i++) if (counts[i] > counts[most]) most = i;
+        return most == 0 || counts[most] < 3 * counts[0] ? page : read(source, index, 360 - most * 90, progress);
+    }
+
+    /**
+     * Reads a page.
+     *
+     * @param turn how far to turn it clockwise beyond what it says itself: 0, 90, 180 or 270
+     */
+    static SourcePage read(SourceFile source, int index, int turn, Progress progress) {
+        PDPage page = source.pdf().getPage(index);
+        PageReader reader = new PageReader(source, page, index, turn, progress);
+        try {
+            reader.processPage(page);
+            for (PDAnnotation annotation : page.getAnnotations()) {
+                if (Set.of("Widget", "FreeText", "Stamp").contains(String.valueOf(annotation.getSubtype())) && !annotation.isHidden()
+                        && !annotation.isNoView()) reader.showAnnotation(annotation);
+            }
+        } catch (IOException | RuntimeException e) {
+            if (e instanceof DecantException told && told.kind() == DecantException.Kind.CANCELLED) throw told;
+            LoggerFactory.getLogger(PageReader.class).info("Page {} breaks off", index + 1, e);
+            reader.problems.add("Page " + (index + 1) + " is damaged; what could be read of it is here.");
+        }
+        return new SourcePage(index, reader.width, reader.height, reader.glyphs, reader.ink, reader.pictures, List.copyOf(reader.problems));
+    }
+
+    private PageReader(SourceFile source, PDPage page, int index, int turn, Progress progress) {
+        super(page);
+        this.source = source;
+        this.page = page;
+        this.index = index;
+        this.progress = progress;
+        PDRectangle box = page.getCropBox();
+        double unit = page.getUserUnit() > 0 ? page.getUserUnit() : 1;
+        int rotation = Math.floorMod(page.getRotation() + turn, 360);
+        boolean sideways = rotation == 90 || rotation == 270;
+        double w = Math.max(1, box.getWidth());
+        double h = Math.max(1, box.getHeight());
+        width = (sideways ? h : w) * unit;
+        height = (sideways ? w : h) * unit;
+        double x = box.getLowerLeftX();
+        double y = box.getLowerLeftY();
+        AffineTransform upright = switch (rotation) {
+            case 90 -> new AffineTransform(0, 1, 1, 0, -y, -x);
+            case 180 -> new AffineTransform(-1, 0, 0, 1, w + x, -y);
+            case 270 -> new AffineTransform(0, -1, -1, 0, h + y, w + x);
+            default -> new AffineTransform(1, 0, 0, -1, -x, h + y);
+        };
+        upright.preConcatenate(AffineTransform.getScaleInstance(unit, unit));
+        toPage = upright;
+        links = source.links(page, toPage, problems);
+    }
+
+    @Override protected void processOperator(Operator operator, List<COSBase> operands) throws IOException {
+        if (++operators > MOST_OPERATORS) throw new IOException("More than " + MOST_OPERATORS + " operators on one page");
+        if (operators % 20_000 == 0) progress.step(index, source.pages(), SourceFile.READING);
+        super.processOperator(operator, operands);
+    }
+
+    @Override public void showForm(PDFormXObject form) throws IOException {
+        if (++forms > MOST_FORMS || getLevel() > 24) throw new IOException("Forms within forms without end");
+        super.showForm(form);
+    }
+
+    @Override protected void showGlyph(Matrix rendering, PDFont font, int code, Vector displacement) throws IOException {
+        if (hidden > 0 || glyphs.size() >= MOST_GLYPHS) return;
+        FontReading reading = source.fonts().of(font);
+        AffineTransform matrix = new AffineTransform(rendering.createAffineTransform());
+        matrix.preConcatenate(toPage);
+        double size = Math.hypot(matrix.getShearX(), matrix.getScaleY());
+        double across = Math.hypot(matrix.getScaleX(), matrix.getShearY());
+        double x = matrix.getTranslateX();
+        double baseline = matrix.getTranslateY();
+        if (!(size > 0.1) || x < -20 || x > width + 20 || baseline < -20 || baseline > height + 20) return;
+        int angle = Math.floorMod((int) Math.round(Math.toDegrees(Math.atan2(matrix.getShearY(), matrix.getScaleX()))), 360);
+        String text = reading.text(code);
+        Marked mark = marks.peek();
+        if (mark != null && mark.replaces) {
+            text = mark.actualText == null ? "" : mark.actualText;
+            mark.actualText = null;
+        }
+        boolean seen = getGraphicsState().getTextState().getRenderingMode().isFill() || getGraphicsState().getTextState().getRenderingMode().isStroke();
+        double advance = displacement.getX() * across;
+        Link link = link(x + advance / 2, baseline - size * 0.3);
+        glyphs.add(new Glyph(text, x, baseline, advance, size, reading.space() * Math.min(across, WIDEST * size), reading.face(),
+                rgb(getGraphicsState().getNonStrokingColor()), tag(), angle, seen, link, order++));
+    }
+
+    private int tag() {
+        for (Marked mark : marks) if (mark.tag != -1) return mark.tag;
+        return -1;
+    }
+
+    private Link link(double x, double y) {
+        for (LinkArea area : links) if (area.area.contains(x, y)) return area.link;
+        return null;
+    }
+
+    private int rgb(PDColor colour) {
+        if (colour == lastColour) return lastRgb;
+        int rgb = 0;
+        try {
+            if (!colour.isPattern()) rgb = colour.toRGB() & 0xFFFFFF;
+        } catch (IOException | RuntimeException e) {
+            problems.add("A colour on page " + (index + 1) + " can't be worked out; it is black now.");
+        }
+        lastColour = colour;
+        lastRgb = rgb;
+        return rgb;
+    }
+
+    @Override public void beginMarkedContentSequence(COSName tag, COSDictionary properties) {
+        int id = -1;
+        String actual = null;
+        boolean hides = false;
+        if (tag != null && tag.getName().equals("Artifact")) id = Glyph.ARTIFACT;
+        if (properties != null) {
+            if (properties.containsKey(COSName.MCID)) id = properties.getInt(COSName.MCID);
+            actual = properties.getString(COSName.ACTUAL_TEXT);
+            hides = tag != null && tag.equals(COSName.OC) && source.isHidden(properties);
+        }
+        if (hides) hidden++;
+        marks.push(new Marked(id, hides, actual));
+    }
+
+    @Override public void endMarkedContentSequence() {
+        if (marks.isEmpty()) return;
+        if (marks.pop().hides) hidden--;
+    }
+
+    @Override public void appendRectangle(Point2D p0, Point2D p1, Point2D p2, Point2D p3) {
+        path.moveTo(p0.getX(), p0.getY());
+        path.lineTo(p1.getX(), p1.getY());
+        path.lineTo(p2.getX(), p2.getY());
+        path.lineTo(p3.getX(), p3.getY());
+        path.closePath();
+    }
+
+    @Override public void moveTo(float x, float y) { path.moveTo(x, y); }
+
+    @Override public void lineTo(float x, float y) {
+        if (path.getCurrentPoint() == null) path.moveTo(x, y);
+        else path.lineTo(x, y);
+    }
+
+    @Override public void curveTo(float x1, float y1, float x2, float y2, float x3, float y3) {
+        if (path.getCurrentPoint() == null) path.moveTo(x1, y1);
+        path.curveTo(x1, y1, x2, y2, x3, y3);
+    }
+
+    @Override public Point2D getCurrentPoint() { return path.getCurrentPoint(); }
+
+    @Override public void closePath() { if (path.getCurrentPoint() != null) path.closePath(); }
+
+    @Override public void clip(int windingRule) { clipRule = windingRule; }
+
+    @Override public void endPath() {
+        if (clipRule != -1) {
+            path.setWindingRule(clipRule);
+            getGraphicsState().intersectClippingPath(new GeneralPath(path));
+            clipRule = -1;
+        }
+        path.reset();
+    }
+
+    @Override public void strokePath() {
+        stroke();
+        endPath();
+    }
+
+    @Override public void fillPath(int windingRule) {
+        fill(windingRule);
+        endPath();
+    }
+
+    @Override public void fillAndStrokePath(int windingRule) {
+        fill(windingRule);
+        stroke();
+        endPath();
+    }
+
+    private void stroke() {
+        if (hidden > 0 || ink.size() > MOST_SHAPES) return;
+        double scale = Math.sqrt(Math.abs(getGraphicsState().getCurrentTransformationMatrix().createAffineTransform()
+                .getDeterminant() * toPage.getDeterminant()));
+        double line = Math.max(0.1, getGraphicsState().getLineWidth() * (scale > 0 ? scale : 1));
+        PDLineDashPattern dash = getGraphicsState().getLineDashPattern();
+        float[] pattern = dash == null || dash.getDashArray().length == 0 ? null : dash.getDashArray();
+        Path2D onPage = new Path2D.Double(path, toPage);
+        new PathReading(ink, () -> order++).stroke(onPage, line, pattern, rgb(getGraphicsState().getStrokingColor()), getGraphicsState().getAlphaConstant());
+    }
+
+    private void fill(int windingRule) {
+        if (hidden > 0 || ink.size() > MOST_SHAPES) return;
+        Path2D onPage = new Path2D.Double(path, toPage);
+        if (getGraphicsState().getNonStrokingColor().isPattern()) {
+            AffineTransform parent = getInitialMatrix().createAffineTransform();
+            parent.preConcatenate(toPage);
+            wash(() -> PatternReading.of(clipped(onPage), getGraphicsState().getNonStrokingColor(), getResources(), parent, getGraphicsState()
+                    .getNonStrokeAlphaConstant(), windingRule == Path2D.WIND_EVEN_ODD, order++));
+            return;
+        }
+        new PathReading(ink, () -> order++).fill(onPage, clipBounds(), windingRule == Path2D.WIND_EVEN_ODD, rgb(getGraphicsState().getNonStrokingColor()),
+                getGraphicsState().getNonStrokeAlphaConstant());
+    }
+
+    /** What of the page may be painted on now, in points from its top left corner. */
+    private Rectangle2D clipBounds() {
+        Area clip = getGraphicsState().getCurrentClippingPath();
+        return toPage.createTransformedShape(clip.getBounds2D()).getBounds2D().createIntersection(new Rectangle2D.Double(0, 0, width, height));
+    }
+
+    @Override public void drawImage(PDImage image) {
+        if (hidden > 0) return;
+        AffineTransform matrix = getGraphicsState().getCurrentTransformationMatrix().createAffineTransform();
+        matrix.preConcatenate(toPage);
+        int colour = image.isStencil() ? rgb(getGraphicsState().getNonStrokingColor()) : 0;
+        try {
+            Placed placed = source.pictures().read(image, matrix, clipBounds(), colour, order++);
+            if (placed != null) pictures.add(placed);
+        } catch (IOException | RuntimeException e) {
+            LoggerFactory.getLogger(PageReader.class).info("A picture on page {} can't be read", index + 1, e);
+            problems.add("A picture on page " + (index + 1) + " can't be read and is left out.");
+        }
+    }
+
+    @Override public void shadingFill(COSName name) {
+        if (hidden > 0 || ink.size() > MOST_SHAPES) return;
+        wash(() -> {
+            AffineTransform current = getGraphicsState().getCurrentTransformationMatrix().createAffineTransform();
+            current.preConcatenate(toPage);
+            PDShading shading = getResources().getShading(name);
+            return shading == null ? null : PatternReading.of(clipped(new Path2D.Double(new Rectangle2D.Double(0, 0, width, height))), shading, current,
+                    getGraphicsState().getNonStrokeAlphaConstant(), order++);
+        });
+    }
+
+    private void wash(Callable<Ink.Wash> reading) {
+        try {
+            Ink.Wash wash = reading.call();
+            if (wash != null && !wash.path().getBounds2D().isEmpty()) ink.add(wash);
+            else if (wash == null) problems.add("A pattern on page " + (index + 1) + " is not in the file and is left out.");
+        } catch (Exception e) {
+            LoggerFactory.getLogger(PageReader.class).info("A pattern on page {} can't be read", index + 1, e);
+            problems.add("A pattern on page " + (index + 1) + " can't be read and is left out.");
+        }
+    }
+
+    /** What of a shape may be painted on now. */
+    private Path2D clipped(Path2D shape) {
+        Area clip = new Area(toPage.createTransformedShape(getGraphicsState().getCurrentClippingPath()));
+        clip.intersect(new Area(new Rectangle2D.Double(0, 0, width, height)));
+        Rectangle2D box = shape.getBounds2D();
+        if (clip.isRectangular() && clip.getBounds2D().contains(box)) return shape;
+        clip.intersect(new Area(shape));
+        return new Path2D.Double(clip);
+    }
+}

@@ -1,0 +1,28 @@
+package app.decant.pdf.read;
+
+import java.util.List;
+
+/**
+ * A page as read: everything on it, upright, nothing interpreted yet.
+ *
+ * @param problems what could not be read, as sentences
+ */
+public record SourcePage(int index, double width, double height, List<Glyph> glyphs, List<Ink> ink, List<Placed> pictures, List<String> problems) {
+    public SourcePage {
+        glyphs = List.copyOf(glyphs);
+        ink = List.copyOf(ink);
+        pictures = List.copyOf(pictures);
+        problems = List.copyOf(problems);
+    }
+
+    public SourcePage with(List<Glyph> otherGlyphs, List<Ink> otherInk, List<Placed> otherPictures) {
+        return new SourcePage(index, width, height, otherGlyphs, otherInk, otherPictures, problems);
+    }
+
+    /** How much of the page's text is not painted, 0 to 1. */
+    public boolean isScan() {
+        double covered = pictures.stream().mapToDouble(placed -> placed.picture().width() * placed.picture().height()).max().orElse(0);
+        long seen = glyphs.stream().filter(glyph -> glyph.seen() && !glyph.isSpace()).count();
+        return covered > 0.7 * width * height && seen < 30;
+    }
+}

@@ -1,0 +1,211 @@
+package app.decant.recover.fit;
+
+import app.decant.document.Block;
+import app.decant.document.Cascade;
+import app.decant.document.Contents;
+import app.decant.document.Document;
+import app.decant.document.Finding;
+import app.decant.document.Inline;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.Progress;
+import app.decant.document.Section;
+import app.decant.document.Table;
+import app.decant.font.FontCatalogue;
+import app.decant.layout.Layout;
+import app.decant.layout.PagedDocument;
+import app.decant.recover.made.StyleMaker;
+import app.decant.recover.text.Para;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.UnaryOperator;
+
+/**
+ * Lays the recovered document out and brings its page ends where the original's are: a page that begins too early gets a break, one that flows over
+ * becomes a little longer, or what stands on it a little closer. All pages are judged by how far they are from the page before, so that one that is
+ * out of step does not spoil the judgement of those after it.
+ */
+public final class PageFit {
+    private static final int ROUNDS = 6;
+    private static final String LAYING_OUT = "Fitting pages";
+    private static final double MOST_LONGER = 26;
+    private static final double MOST_CLOSER = 130;
+
+    private final FontCatalogue fonts;
+    private final Map<Paragraph, Para> origins = new IdentityHashMap<>();
+    private final Progress progress;
+    private double longer;
+
+    public PageFit(FontCatalogue fonts, Map<Paragraph, Para> made, Map<Paragraph, Paragraph> changed, Progress progress) {
+        this.fonts = fonts;
+        this.progress = progress;
+        changed.forEach((before, now) -> {
+            Para origin = made.get(before);
+            if (origin != null) origins.put(now, origin);
+        });
+    }
+
+    public Document fit(Document document, int wanted, List<Finding> findings) {
+        Layout layout = new Layout(fonts);
+        Document current = document;
+        Document best = document;
+        List<Integer> least = null;
+        for (int round = 0; round < ROUNDS; round++) {
+            progress.step(round, ROUNDS, LAYING_OUT);
+            PagedDocument pages = layout.next(current, progress);
+            PageSurvey survey = new PageSurvey(pages, origins);
+            List<Integer> wrong = wrong(survey.starts(), pages.count(), wanted);
+            if (least == null || wrong.size() < least.size()) {
+                least = wrong;
+                best = current;
+            }
+            if (wrong.isEmpty() || round == ROUNDS - 1) break;
+            Document next = adjusted(current, pages, survey, wanted);
+            if (next == current) break;
+            current = next;
+        }
+        tell(least, findings);
+        return best;
+    }
+
+    /** The pages of the original whose ends are elsewhere now. */
+    private static List<Integer> wrong(List<PageSurvey.Start> starts, int count, int wanted) {
+        List<Integer> wrong = new ArrayList<>();
+        for (int i = 0; i < starts.size(); i++) {
+            PageSurvey.Start next = i + 1 < starts.size() ? starts.get(i + 1) : null;
+            int expected = (next == null ? wanted : next.page()) - starts.get(i).page();
+            int got = (next == null ? count : next.here()) - starts.get(i).here();
+            if (got != expected) wrong.add(starts.get(i).page());
+        }
+        return wrong;
+    }
+
+    private static void tell(List<Integer> wrong, List<Finding> findings) {
+        if (wrong.size() > 12) {
+            findings.add(Finding.changed(wrong.size() + " pages end elsewhere than in the original.", "page " + (wrong.get(0) + 1)));
+            return;
+        }
+        for (int page : wrong) findings.add(Finding.changed("Page " + (page + 1) + " ends elsewhere than in the original.", "page " + (page + 1)));
+    }
+
+    private Document adjusted(Document document, PagedDocument pages, PageSurvey survey, int wanted) {
+        List<PageSurvey.Start> starts = survey.starts();
+        Map<Paragraph, Paragraph> breaks = new IdentityHashMap<>();
+        Map<Integer, Double> spills = new TreeMap<>();
+        double most = 0;
+        for (int i = 0; i < starts.size(); i++) {
+            PageSurvey.Start start = starts.get(i);
+            PageSurvey.Start next = i + 1 < starts.size() ? starts.get(i + 1) : null;
+            int expected = (next == null ? wanted : next.page()) - start.page();
+            int got = (next == null ? pages.count() : next.here()) - start.here();
+            if (got > expected) {
+                double spill = Math.max(2, survey.spill(start, next, start.here() + expected - 1));
+                spills.put(i, spill);
+                if (spill <= MOST_LONGER) most = Math.max(most, spill);
+            } else if (got < expected && next != null) {
+                Paragraph broken = broken(next);
+                if (broken != null) breaks.putIfAbsent(next.paragraph(), broken);
+            }
+        }
+        double more = Math.min(most + 1, MOST_LONGER - longer);
+        Document result = breaks.isEmpty() ? document : changed(document, breaks);
+        if (more > 0.5 && most > 0) {
+            longer += more;
+            result = longer(result, more);
+            double won = more;
+            spills.replaceAll((index, spill) -> spill - won);
+        }
+        // A page with much too much on it has another fault; making it closer would only spoil it.
+        spills.values().removeIf(spill -> spill <= 0 || spill > MOST_CLOSER);
+        return shorter(result, starts, spills);
+    }
+
+    /** The paragraph with a break before the place where a page has to begin; null where none can be put. */
+    private Paragraph broken(PageSurvey.Start start) {
+        Paragraph paragraph = start.paragraph();
+        int at = start.offset();
+        if (start.line() == 0) {
+            return paragraph.look().get(ParagraphProperty.PAGE_BREAK_BEFORE, false) ? null : paragraph.withLook(paragraph.look()
+                    .with(ParagraphProperty.PAGE_BREAK_BEFORE, true));
+        }
+        boolean there = at > 0 && paragraph.plainText().charAt(at - 1) == Inline.PAGE_BREAK;
+        if (!start.isInBody() || at <= 0 || at >= paragraph.length() || there) return null;
+        List<Inline> inlines = new ArrayList<>(paragraph.slice(0, at));
+        inlines.add(new Inline.Text(String.valueOf(Inline.PAGE_BREAK), paragraph.lookBefore(at)));
+        inlines.addAll(paragraph.slice(at, paragraph.length()));
+        return paragraph.withInlines(inlines);
+    }
+
+    private Document shorter(Document document, List<PageSurvey.Start> starts, Map<Integer, Double> spills) {
+        Cascade cascade = Cascade.of(document);
+        PageRoom room = new PageRoom(cascade, this::follows);
+        List<Section> sections = new ArrayList<>(document.sections());
+        Set<Block> done = Collections.newSetFromMap(new IdentityHashMap<>());
+        spills.forEach((index, spill) -> {
+            PageSurvey.Start from = starts.get(index);
+            PageSurvey.Start to = index + 1 < starts.size() ? starts.get(index + 1) : null;
+            for (int s = from.path().step(0); s < sections.size() && (to == null || s <= to.path().step(0)); s++) {
+                List<Block> blocks = new ArrayList<>(sections.get(s).blocks());
+                int first = s == from.path().step(0) ? from.path().step(1) : 0;
+                int last = to != null && s == to.path().step(0) ? to.path().step(1) : blocks.size();
+                // A long table or contents list holds several pages: it is made closer as a whole, once.
+                boolean within = first == last && !(blocks.get(first) instanceof Paragraph) && done.add(blocks.get(first));
+                if (within) last = first + 1;
+                if (first >= last) continue;
+                List<Block> own = room.shorter(blocks.subList(first, last), spill + 0.8);
+                if (within) done.addAll(own);
+                for (int i = 0; i < own.size(); i++) blocks.set(first + i, own.get(i));
+                sections.set(s, sections.get(s).withBlocks(blocks));
+            }
+        });
+        return spills.isEmpty() ? document : document.withSections(sections);
+    }
+
+    private Paragraph follows(Paragraph before, Paragraph now) {
+        Para origin = origins.get(before);
+        if (origin != null) origins.put(now, origin);
+        return now;
+    }
+
+    private Document changed(Document document, Map<Paragraph, Paragraph> changes) {
+        UnaryOperator<Paragraph> change = paragraph -> changes.containsKey(paragraph) ? follows(paragraph, changes.get(paragraph)) : paragraph;
+        List<Section> sections = new ArrayList<>();
+        for (Section section : document.sections()) {
+            List<Block> blocks = new ArrayList<>();
+            boolean any = false;
+            for (Block block : section.blocks()) {
+                Block now = block instanceof Paragraph paragraph ? change.apply(paragraph) : holds(block, changes) ? StyleMaker.map(List.of(block), change)
+                        .get(0) : block;
+                any |= now != block;
+                blocks.add(now);
+            }
+            sections.add(any ? section.withBlocks(blocks) : section);
+        }
+        return document.withSections(sections);
+    }
+
+    private static boolean holds(Block block, Map<Paragraph, Paragraph> changes) {
+        if (block instanceof Paragraph paragraph) return changes.containsKey(paragraph);
+        if (block instanceof Contents contents) return contents.entries().stream().anyMatch(changes::containsKey);
+        return block instanceof Table table && table.rows().stream().anyMatch(row -> row.cells().stream().anyMatch(cell -> cell.blocks().stream()
+                .anyMatch(inner -> holds(inner, changes))));
+    }
+
+    /** Lets the text of all pages reach a little further down. */
+    private static Document longer(Document document, double amount) {
+        List<Section> sections = new ArrayList<>();
+        for (Section section : document.sections()) {
+            Section.PageGeometry page = section.page();
+            Section.PageGeometry taller = new Section.PageGeometry(page.width(), page.height(), page.top(), page.right(),
+                    Math.max(4, page.bottom() - amount), page.left(), page.header(), page.footer(), page.gutter());
+            sections.add(new Section(section.start(), taller, section.columns(), section.numbering(), section.frames(), section.firstPageDiffers(),
+                    section.blocks()));
+        }
+        return document.withSections(sections);
+    }
+}

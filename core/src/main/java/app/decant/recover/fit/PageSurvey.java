@@ -1,0 +1,107 @@
+package app.decant.recover.fit;
+
+import app.decant.document.BlockPath;
+import app.decant.document.Paragraph;
+import app.decant.document.Walk;
+import app.decant.layout.PagedDocument;
+import app.decant.layout.TextPassage;
+import app.decant.page.Item;
+import app.decant.page.Page;
+import app.decant.recover.text.Para;
+import java.util.ArrayList;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** Where each page of the original begins in the recovered document, and on which page that stands now. */
+public final class PageSurvey {
+    private final PagedDocument pages;
+    private final List<Start> starts = new ArrayList<>();
+    private final Map<Paragraph, List<Spot>> lines = new IdentityHashMap<>();
+
+    /** A line of a paragraph on its page. */
+    private record Spot(int page, Item.LineItem item) { }
+
+    /**
+     * The first line of a page of the original.
+     *
+     * @param page   of the original
+     * @param line   0 where a paragraph begins with it
+     * @param offset into the paragraph's text
+     * @param here   the page on which it stands now
+     */
+    record Start(int page, Paragraph paragraph, BlockPath path, int line, int offset, int here) {
+        boolean isInBody() { return path.size() == 2; }
+    }
+
+    PageSurvey(PagedDocument pages, Map<Paragraph, Para> origins) {
+        this.pages = pages;
+        for (Page page : pages.pages()) {
+            for (Item item : page.text())
+                if (item instanceof Item.LineItem line && line.editable())
+                    lines.computeIfAbsent(TextPassage.paragraph(line), key -> new ArrayList<>()).add(new Spot(page.index(), line));
+        }
+        int reached = -1;
+        for (Walk.Stop stop : pages.walk().stops()) {
+            Para origin = origins.get(stop.paragraph());
+            List<Spot> own = lines.get(stop.paragraph());
+            if (origin == null || own == null || origin.last().page() <= reached) continue;
+            for (int i = 0; i < origin.lines().size(); i++) {
+                int page = origin.lines().get(i).page();
+                if (page <= reached) continue;
+                reached = page;
+                int offset = i == 0 ? 0 : offset(stop.paragraph(), origin, i);
+                starts.add(new Start(page, stop.paragraph(), stop.path(), i, offset, pageAt(own, offset)));
+            }
+        }
+    }
+
+    List<Start> starts() { return starts; }
+
+    /** The place in a paragraph's text where a line of the original begins. */
+    private static int offset(Paragraph paragraph, Para origin, int line) {
+        int letters = 0;
+        int skip = origin.item() == null ? 0 : origin.item().labelLength();
+        for (int i = 0; i < line; i++) {
+            String text = origin.lines().get(i).text();
+            letters += letters(i == 0 ? text.substring(Math.min(skip, text.length())) : text);
+        }
+        String text = paragraph.plainText();
+        int seen = 0;
+        for (int i = 0; i < text.length(); i++) {
+            if (!isLetter(text.charAt(i))) continue;
+            if (seen++ == letters) return i;
+        }
+        return text.length();
+    }
+
+    private static int letters(String text) { return (int) text.chars().filter(c -> isLetter((char) c)).count(); }
+
+    /** Hyphens come and go with line ends, and marks of notes are no text any more: neither counts. */
+    private static boolean isLetter(char c) { return Character.isLetter(c); }
+
+    private static int pageAt(List<Spot> own, int offset) {
+        for (Spot spot : own) if (offset < spot.item.line().end()) return spot.page;
+        return own.get(own.size() - 1).page;
+    }
+
+    /** How much of what stands before a start has flowed over beyond a page, in points. */
+    double spill(Start from, Start to, int last) {
+        double spill = 0;
+        int first = pages.walk().indexOf(from.path);
+        int end = to == null ? pages.walk().stops().size() - 1 : pages.walk().indexOf(to.path);
+        Map<Integer, double[]> reach = new TreeMap<>();
+        for (int i = Math.max(0, first); i <= end; i++) {
+            Paragraph paragraph = pages.walk().stops().get(i).paragraph();
+            for (Spot spot : lines.getOrDefault(paragraph, List.of())) {
+                boolean before = to == null || i < end || spot.item.line().end() <= to.offset;
+                if (spot.page <= last || !before) continue;
+                double[] extent = reach.computeIfAbsent(spot.page, key -> new double[] {pages.geometry(key).top(), 0});
+                extent[1] = Math.max(extent[1], spot.item.y() + spot.item.line().height());
+            }
+        }
+        for (double[] extent : reach.values()) spill += Math.max(0, extent[1] - extent[0]);
+        return spill;
+    }
+}

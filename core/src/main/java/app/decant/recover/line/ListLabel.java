@@ -1,0 +1,47 @@
+package app.decant.recover.line;
+
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** What stands before the items of lists: bullets, numbers, letters. */
+public final class ListLabel {
+    private static final Pattern BULLET = Pattern.compile("^([•‣⁃◦▪▫●○■□◆◇►▶➢✓✔❖∙·*\u2013\u2014\u2212-]|[\uE000-\uF8FF]|o(?=\\s))(?=\\s)\\s*");
+    private static final Pattern LONE_BULLET = Pattern.compile("^([•‣⁃◦▪▫●○■□◆◇►▶➢✓✔❖∙·]|[\uE000-\uF8FF])\\s*(?=\\S)");
+    private static final Pattern NUMBER = Pattern.compile("^(\\(?)((?:\\d{1,3}\\.)*\\d{1,3}|[a-z]|[A-Z]|[ivxlc]{1,6}|[IVXLC]{1,6})([.):]|\\.\\))\\s+(?=\\S)");
+
+    private ListLabel() { }
+
+    /** The length of the label with the space after it; 0 where the text starts with none. */
+    public static int length(String text) {
+        if (!mayBegin(text)) return 0;
+        for (Pattern pattern : new Pattern[] {BULLET, LONE_BULLET, NUMBER}) {
+            Matcher matcher = pattern.matcher(text);
+            if (matcher.find() && matcher.end() > 0) return matcher.end();
+        }
+        return 0;
+    }
+
+    /** Whether the first characters could be a label at all; most lines are told from lists by this alone. */
+    private static boolean mayBegin(String text) {
+        if (text.isEmpty()) return false;
+        char first = text.charAt(0);
+        if (first == 'o' || !Character.isLetterOrDigit(first)) return true;
+        for (int i = 1; i < Math.min(text.length(), 16); i++) {
+            char c = text.charAt(i);
+            if (c == '.' || c == ')' || c == ':') return true;
+            if (c == ' ') return false;
+        }
+        return false;
+    }
+
+    public static boolean isBullet(String text) { return BULLET.matcher(text).find() || LONE_BULLET.matcher(text).find(); }
+
+    /** Whether the text is a label and nothing else. */
+    public static boolean isAlone(String text) { return text.length() <= 6 && length(text.trim() + " x") >= text.trim().length() + 1 && !text.isBlank(); }
+
+    /** The number's parts of a label: what opens it, the count, what closes it; null for bullets and none. */
+    public static String[] number(String text) {
+        Matcher matcher = NUMBER.matcher(text);
+        return matcher.find() ? new String[] {matcher.group(1), matcher.group(2), matcher.group(3)} : null;
+    }
+}

@@ -1,0 +1,174 @@
+package app.decant.recover.made;
+
+import app.decant.document.Block;
+import app.decant.document.Border;
+import app.decant.document.Borders;
+import app.decant.document.Colour;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.Table;
+import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.VerticalAlignment;
+import app.decant.document.TableProperty;
+import app.decant.document.TextProperty;
+import app.decant.pdf.read.Glyph;
+import app.decant.pdf.read.Ink;
+import app.decant.pdf.read.Placed;
+import app.decant.pdf.read.TagTree;
+import app.decant.recover.line.Chunk;
+import app.decant.recover.line.TextLine;
+import app.decant.recover.region.Part;
+import app.decant.recover.region.ReadingOrder;
+import app.decant.recover.table.TableGrid;
+import app.decant.recover.text.Para;
+import app.decant.recover.text.ParagraphFinder;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.TreeMap;
+import java.util.function.Function;
+
+/** Makes tables of the document from grids on pages. */
+public final class TableMaker {
+    private static final double MOST_PADDING = 9;
+
+    private final BlockMaker blocks;
+    private final Function<Glyph, TagTree.Element> tags;
+
+    TableMaker(BlockMaker blocks, Function<Glyph, TagTree.Element> tags) {
+        this.blocks = blocks;
+        this.tags = tags;
+    }
+
+    Table table(TableGrid grid, Flow flow) {
+        Insets padding = padding(grid);
+        List<Double> widths = new ArrayList<>();
+        for (int c = 0; c < grid.columns(); c++) widths.add(BlockMaker.rounded(grid.xs()[c + 1] - grid.xs()[c]));
+        List<Table.Row> rows = new ArrayList<>();
+        int heads = grid.heads() >= 0 ? grid.heads() : hasHeader(grid) ? 1 : 0;
+        for (int r = 0; r < grid.rows(); r++) {
+            List<Table.Cell> cells = new ArrayList<>();
+            for (TableGrid.Cell cell : grid.row(r)) cells.add(cell(grid, cell, padding));
+            Look look = Look.of(TableProperty.ROW_HEIGHT, BlockMaker.rounded(grid.ys()[r + 1] - grid.ys()[r]));
+            if (r < heads) look = look.with(TableProperty.HEADER_ROW, true);
+            rows.add(new Table.Row(look, cells));
+        }
+        Look look = Look.of(TableProperty.PADDING, padding).with(TableProperty.INDENT, BlockMaker.rounded(grid.left() - flow.left));
+        flow.y = grid.bottom();
+        return new Table(look, widths, rows);
+    }
+
+    /** The room between cell edges and text that most cells show. */
+    private static Insets padding(TableGrid grid) {
+        double left = MOST_PADDING;
+        double right = MOST_PADDING;
+        double top = MOST_PADDING;
+        for (TableGrid.Cell cell : grid.cells()) {
+            for (Chunk chunk : cell.chunks()) {
+                left = Math.min(left, chunk.left() - grid.xs()[cell.column()]);
+                right = Math.min(right, grid.xs()[cell.column() + cell.columnSpan()] - chunk.right());
+                top = Math.min(top, chunk.top() - chunk.size() * 0.15 - grid.ys()[cell.row()]);
+            }
+        }
+        double sides = Math.max(0, left);
+        // Text that was set ragged may come near the right edge; it must still fit there.
+        return new Insets(BlockMaker.rounded(Math.max(0, Math.min(top, 6))), BlockMaker.rounded(Math.max(0, Math.min(sides, right - 0.5))), 0,
+                BlockMaker.rounded(sides));
+    }
+
+    private Table.Cell cell(TableGrid grid, TableGrid.Cell cell, Insets padding) {
+        double x1 = grid.xs()[cell.column()];
+        double x2 = grid.xs()[cell.column() + cell.columnSpan()];
+        double y1 = grid.ys()[cell.row()];
+        double y2 = grid.ys()[cell.row() + cell.rowSpan()];
+        Flow flow = new Flow(x1 + padding.left(), Math.max(x1 + padding.left() + 4, x2 - padding.right()), y1 + padding.top());
+        List<Block> content = new ArrayList<>();
+        List<Para> paras = paragraphs(cell, flow, grid.page());
+        Look look = Look.of(TableProperty.BORDERS, borders(cell));
+        if (cell.shading() != null) look = look.with(TableProperty.SHADING, new Colour(cell.shading()));
+        if (!paras.isEmpty() && cell.pictures().isEmpty()) {
+            double above = paras.get(0).first().top() - y1;
+            double below = y2 - paras.get(paras.size() - 1).last().bottom();
+            if (above > padding.top() + 5 && Math.abs(above - below) < 3) look = look.with(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.CENTRE);
+            else if (above > padding.top() + 8 && below < above / 3) look = look.with(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.BOTTOM);
+            if (look.says(TableProperty.VERTICAL_ALIGNMENT)) flow.y = paras.get(0).first().top() - 1;
+        }
+        for (Placed picture : cell.pictures()) content.add(picture(picture));
+        for (Para para : paras) content.add(blocks.paragraph(para, flow));
+        if (content.isEmpty()) content.add(new Paragraph("Normal", Look.PLAIN,
+                Look.of(TextProperty.SIZE, BlockMaker.rounded(Math.max(1, Math.min(8, (y2 - y1) * 0.6)))), List.of()));
+        return new Table.Cell(cell.column(), cell.columnSpan(), cell.rowSpan(), look, content);
+    }
+
+    static Paragraph picture(Placed placed) {
+        return new Paragraph("Normal", Look.PLAIN, Look.of(TextProperty.SIZE, 1.0),
+                List.of(new Inline.InlinePicture(placed.picture(), Look.of(TextProperty.SIZE, 1.0))));
+    }
+
+    private List<Para> paragraphs(TableGrid.Cell cell, Flow flow, int page) {
+        List<Para> paras = new ArrayList<>();
+        for (Part part : new ReadingOrder(page).parts(cell.chunks(), flow.left, flow.right)) collect(part, flow, paras);
+        return paras;
+    }
+
+    private void collect(Part part, Flow flow, List<Para> paras) {
+        if (part instanceof Part.Lines lines) paras.addAll(new ParagraphFinder(tags).find(lines.lines(), flow.left, flow.right));
+        else if (part instanceof Part.Columns columns) columns.columns().forEach(column -> column.forEach(inner -> collect(inner, flow, paras)));
+        else if (part instanceof Part.Side side) side.parts().forEach(inner -> collect(inner, flow, paras));
+        else if (part instanceof Part.Grid grid) {
+            // A table that seemed to lie in a cell: its rows are lines of the cell.
+            List<TextLine> lines = new ArrayList<>();
+            for (int r = 0; r < grid.table().rows(); r++) {
+                List<Chunk> chunks = new ArrayList<>();
+                for (TableGrid.Cell inner : grid.table().row(r)) chunks.addAll(inner.chunks());
+                if (!chunks.isEmpty()) lines.addAll(byBaseline(chunks, grid.table().page()));
+            }
+            paras.addAll(new ParagraphFinder(tags).find(lines, flow.left, flow.right));
+        }
+    }
+
+    private static List<TextLine> byBaseline(List<Chunk> chunks, int page) {
+        Map<Long, List<Chunk>> rows = new TreeMap<>();
+        for (Chunk chunk : chunks) rows.computeIfAbsent(Math.round(chunk.baseline() / 2), key -> new ArrayList<>()).add(chunk);
+        List<TextLine> lines = new ArrayList<>();
+        for (List<Chunk> row : rows.values()) {
+            row.sort(Comparator.comparingDouble(Chunk::left));
+            lines.add(new TextLine(row, page));
+        }
+        return lines;
+    }
+
+    private static Borders borders(TableGrid.Cell cell) {
+        return new Borders(border(cell.top()), border(cell.right()), border(cell.bottom()), border(cell.left()), null, null);
+    }
+
+    private static Border border(Ink.Stroke stroke) {
+        if (stroke == null) return Border.NONE;
+        return new Border(stroke.dashed() ? Border.Line.DASHED : Border.Line.SINGLE, Math.max(0.25, Math.round(stroke.width() * 8) / 8.0),
+                new Colour(stroke.rgb()), 0);
+    }
+
+    /** Whether the first row stands out from the others as a row of heads. */
+    static boolean hasHeader(TableGrid grid) {
+        if (grid.rows() < 2) return false;
+        List<TableGrid.Cell> first = grid.row(0);
+        List<TableGrid.Cell> second = grid.row(1);
+        if (first.stream().allMatch(cell -> cell.chunks().isEmpty())) return false;
+        boolean bold = first.stream().allMatch(cell -> cell.chunks().stream().allMatch(chunk -> chunk.first().face().bold()));
+        boolean otherBold = second.stream().anyMatch(cell -> !cell.chunks().isEmpty() && cell.chunks().stream().noneMatch(chunk -> chunk.first().face()
+                .bold()));
+        boolean shaded = first.stream().allMatch(cell -> cell.shading() != null) && second.stream()
+                .anyMatch(cell -> !Objects.equals(cell.shading(), first.get(0).shading()));
+        return bold && otherBold || shaded;
+    }
+
+    /** The words of a row, by which a repeated one is known. */
+    static String rowText(TableGrid grid, int row) {
+        StringBuilder text = new StringBuilder();
+        for (TableGrid.Cell cell : grid.row(row)) text.append(cell.text()).append('|');
+        return text.toString();
+    }
+}

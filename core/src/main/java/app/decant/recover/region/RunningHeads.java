@@ -1,0 +1,282 @@
+package app.decant.recover.region;
+
+import app.decant.document.Inline.Field;
+import app.decant.pdf.read.Box;
+import app.decant.pdf.read.Glyph;
+import app.decant.pdf.read.Ink;
+import app.decant.recover.line.Chunk;
+import app.decant.recover.line.TextLine;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Takes headers, footers and page numbers out of the body: lines at the edge of pages that come again in one place, apart from the text. */
+public final class RunningHeads {
+    private static final double ZONE = 0.18;
+    private static final int MOST_ROWS = 4;
+    private static final Pattern NUMBER = Pattern.compile("\\d+");
+    private static final Pattern ROMAN = Pattern.compile("(?i)^[ivxlcdm]{1,7}$");
+    private static final Pattern LONE_NUMBER =
+            Pattern.compile("(?iu)^(\\p{L}+\\.?\\s+)?[-–—\\[(]?\\s*\\d{1,4}\\s*[-–—\\])]?(\\s*(/|of|von|de|sur|av|van|di)\\s*\\d{1,4})?$");
+
+    private final List<PageMatter> pages;
+    private final Map<Integer, List<FrameLine>> headers = new HashMap<>();
+    private final Map<Integer, List<FrameLine>> footers = new HashMap<>();
+    private Integer offset;
+
+    private RunningHeads(List<PageMatter> pages) { this.pages = pages; }
+
+    /** A row at the edge of a page; complete once it is asked for its text. */
+    private static final class Row {
+        private final int page;
+        private final List<Chunk> chunks = new ArrayList<>();
+        private TextLine line;
+        private String kind;
+        private List<Integer> numbers;
+
+        Row(int page, Chunk first) {
+            this.page = page;
+            chunks.add(first);
+        }
+
+        int page() { return page; }
+        List<Chunk> chunks() { return chunks; }
+        double baseline() { return chunks.get(0).baseline(); }
+        double size() { return chunks.stream().mapToDouble(Chunk::size).max().orElse(10); }
+        boolean isArtifact() { return chunks.stream().allMatch(chunk -> chunk.first().tag() == Glyph.ARTIFACT); }
+        String text() { return line().text(); }
+
+        TextLine line() {
+            if (line == null) line = new TextLine(chunks.stream().sorted(Comparator.comparingDouble(Chunk::left)).toList(), page);
+            return line;
+        }
+
+        /** Its text with all numbers made one. */
+        String kind() {
+            if (kind == null) {
+                String text = text().trim();
+                kind = ROMAN.matcher(text).matches() ? "#" : NUMBER.matcher(text).replaceAll("#");
+            }
+            return kind;
+        }
+
+        /** The numbers in it, in order. */
+        List<Integer> numbers() {
+            if (numbers == null) {
+                numbers = new ArrayList<>();
+                for (Matcher matcher = NUMBER.matcher(text()); matcher.find(); ) numbers.add(value(matcher.group()));
+            }
+            return numbers;
+        }
+    }
+
+    /** Takes them out of the pages' chunks. */
+    public static RunningHeads take(List<PageMatter> pages) {
+        RunningHeads heads = new RunningHeads(pages);
+        heads.find(true);
+        heads.find(false);
+        heads.takeNumbered(true);
+        heads.takeNumbered(false);
+        heads.takeRules();
+        return heads;
+    }
+
+    public List<FrameLine> header(int page) { return headers.getOrDefault(page, List.of()); }
+    public List<FrameLine> footer(int page) { return footers.getOrDefault(page, List.of()); }
+    /** What has to be added to a page's index for its printed number; null where none is printed. */
+    public Integer offset() { return offset; }
+
+    private void find(boolean top) {
+        Map<Integer, List<Row>> rows = new HashMap<>();
+        for (PageMatter page : pages) rows.put(page.index(), rows(page, top));
+        Set<String> slots = new HashSet<>();
+        Map<Integer, Integer> taken = new HashMap<>();
+        for (PageMatter page : pages) {
+            List<Row> own = rows.get(page.index());
+            int count = 0;
+            boolean counted = false;
+            while (count < Math.min(MOST_ROWS, own.size()) && (own.get(count).isArtifact() || comesAgain(own.get(count), rows, page)
+                    && !isHeading(own, count))) {
+                counted |= countsPages(own.get(count), rows);
+                count++;
+            }
+            // Heads stand close together; what comes again beyond a gap is body text of pages that are much alike.
+            for (int i = 1; i < count; i++) {
+                if (!own.get(i).isArtifact() && Math.abs(own.get(i).baseline() - own.get(i - 1).baseline()) > 2.4 * Math.max(own.get(i).size(), own.get(i - 1)
+                        .size())) count = i;
+            }
+            while (count > 0 && !(counted && count == 1 && own.get(0).text().length() <= 60) && !own.get(count - 1).isArtifact() && !isApart(own, count, top))
+                count--;
+            if (count == 0 && pages.size() == 1 && !own.isEmpty() && isLoneHead(own, page, top)) count = 1;
+            taken.put(page.index(), count);
+            for (int i = 0; i < count; i++) slots.add(slot(own.get(i)));
+        }
+        // A head that changes from page to page, such as a chapter's title, stands where the others stand.
+        long with = taken.values().stream().filter(count -> count > 0).count();
+        for (PageMatter page : pages) {
+            List<Row> own = rows.get(page.index());
+            int count = taken.get(page.index());
+            if (count == 0 && with * 2 >= pages.size() && pages.size() > 2 && !own.isEmpty() && slots.contains(slot(own.get(0))) && isApart(own, 1, top))
+                count = 1;
+            for (int i = 0; i < count; i++) {
+                Row row = own.get(i);
+                page.chunks().removeAll(row.chunks());
+                (top ? headers : footers).computeIfAbsent(page.index(), key -> new ArrayList<>()).add(new FrameLine(row.line(), fields(row, rows), null));
+            }
+        }
+        if (!top) for (List<FrameLine> lines : footers.values()) lines.sort(Comparator.comparingDouble(line -> line.line().baseline()));
+    }
+
+    /** Where pages are known to be numbered, a line at the edge that starts or ends with its page's number is a head, even if it comes but once. */
+    private void takeNumbered(boolean top) {
+        if (offset == null) return;
+        Map<Integer, List<FrameLine>> frames = top ? headers : footers;
+        for (PageMatter page : pages) {
+            List<Row> own = rows(page, top);
+            if (frames.containsKey(page.index()) || own.isEmpty() || !isApart(own, 1, top)) continue;
+            String text = own.get(0).text();
+            String number = String.valueOf(page.index() + offset);
+            boolean ends = text.matches("(?s).*\\s" + number);
+            if (!ends && !text.matches("(?s)" + number + "\\s.*") || text.length() > 90) continue;
+            int from = ends ? text.length() - number.length() : 0;
+            page.chunks().removeAll(own.get(0).chunks());
+            frames.put(page.index(), new ArrayList<>(List.of(new FrameLine(own.get(0).line(),
+                    List.of(new FrameLine.Part(from, from + number.length(), Field.Kind.PAGE)), null))));
+        }
+    }
+
+    /** On a single page: a page number, or a line in the margin that stands well apart from everything. */
+    private boolean isLoneHead(List<Row> own, PageMatter page, boolean top) {
+        Row row = own.get(0);
+        if (!isApart(own, 1, top)) return false;
+        if (LONE_NUMBER.matcher(row.text().trim()).matches()) return true;
+        double edge = top ? row.baseline() : page.height() - row.baseline();
+        double next = own.size() > 1 ? Math.abs(own.get(1).baseline() - row.baseline()) : page.height();
+        boolean smaller = own.size() > 1 && row.size() < 0.9 * own.get(1).size();
+        return edge < 0.07 * page.height() && next > 2.6 * row.size() && row.size() < 12.5 || smaller && edge < 0.09 * page.height() && next > 2.2 * row.size();
+    }
+
+    /** Chapters that begin on every page are no heads: their letters are larger than those of the text. */
+    private static boolean isHeading(List<Row> own, int at) { return own.size() > at + 1 && own.get(at).size() > 1.25 * own.get(own.size() - 1).size(); }
+
+    private static String slot(Row row) { return String.valueOf(Math.round(row.baseline() / 4)); }
+
+    /** The rows at an edge, outermost first, and one more to see how far the body is. */
+    private List<Row> rows(PageMatter page, boolean top) {
+        List<Chunk> sorted = new ArrayList<>(page.chunks());
+        sorted.sort(top ? Comparator.comparingDouble(Chunk::baseline) : Comparator.comparingDouble(Chunk::baseline).reversed());
+        List<Row> rows = new ArrayList<>();
+        for (Chunk chunk : sorted) {
+            boolean inZone = top ? chunk.baseline() < ZONE * page.height() : chunk.baseline() > (1 - ZONE) * page.height();
+            Row last = rows.isEmpty() ? null : rows.get(rows.size() - 1);
+            if (last != null && Math.abs(last.baseline() - chunk.baseline()) < 0.35 * chunk.size()) {
+                last.chunks().add(chunk);
+                continue;
+            }
+            if (!inZone || rows.size() > MOST_ROWS) break;
+            rows.add(new Row(page.index(), chunk));
+        }
+        return rows;
+    }
+
+    private boolean comesAgain(Row row, Map<Integer, List<Row>> rows, PageMatter page) {
+        int again = 0;
+        String kind = row.kind();
+        for (Map.Entry<Integer, List<Row>> other : rows.entrySet()) {
+            if (other.getKey() == page.index()) continue;
+            List<Row> theirs = other.getValue();
+            for (int i = 0; i < Math.min(MOST_ROWS, theirs.size()); i++) {
+                if (Math.abs(theirs.get(i).baseline() - row.baseline()) < 3 && theirs.get(i).kind().equals(kind)) {
+                    again++;
+                    break;
+                }
+            }
+        }
+        return again >= 1 && (again + 1) * 8 >= Math.min(pages.size(), 40);
+    }
+
+    /** Whether a number in the row goes up with the pages. */
+    private boolean countsPages(Row row, Map<Integer, List<Row>> rows) { return fields(row, rows).stream().anyMatch(part -> part.kind() == Field.Kind.PAGE); }
+
+    /** Whether the innermost of the outer {@code count} rows stands apart from the body. */
+    private boolean isApart(List<Row> own, int count, boolean top) {
+        Row row = own.get(count - 1);
+        PageMatter page = pages.get(row.page());
+        double edge = top ? row.baseline() + 0.22 * row.size() : row.baseline() - 0.75 * row.size();
+        double nearest = Double.MAX_VALUE;
+        for (Box box : page.boxes()) {
+            if (box instanceof Chunk chunk && own.subList(0, count).stream().anyMatch(one -> one.chunks().contains(chunk))) continue;
+            double gap = top ? box.top() - edge : edge - box.bottom();
+            if (gap > -1) nearest = Math.min(nearest, gap);
+        }
+        return nearest > 0.72 * row.size();
+    }
+
+    /** The numbers in a row that count pages: they differ from the page's index by the same amount on every page that has the row. */
+    private List<FrameLine.Part> fields(Row row, Map<Integer, List<Row>> rows) {
+        String text = row.text();
+        List<FrameLine.Part> fields = new ArrayList<>();
+        if (ROMAN.matcher(text.trim()).matches() && !text.trim().matches("\\d+")) {
+            int from = text.indexOf(text.trim());
+            fields.add(new FrameLine.Part(from, from + text.trim().length(), Field.Kind.PAGE));
+            return fields;
+        }
+        Matcher matcher = NUMBER.matcher(text);
+        int place = 0;
+        while (matcher.find()) {
+            int value = value(matcher.group());
+            if (value == pages.size() && pages.size() > 1 && text.substring(0, matcher.start()).matches("(?iu).*\\d.*(/|\\b(of|von|de|sur|av|van|di))\\s*$"))
+                fields.add(new FrameLine.Part(matcher.start(), matcher.end(), Field.Kind.PAGES));
+            else if (goesUp(row, rows, place, value)) fields.add(new FrameLine.Part(matcher.start(), matcher.end(), Field.Kind.PAGE));
+            place++;
+        }
+        return fields;
+    }
+
+    private boolean goesUp(Row row, Map<Integer, List<Row>> rows, int place, int value) {
+        int same = 0;
+        int other = 0;
+        for (List<Row> theirs : rows.values()) {
+            for (Row one : theirs) {
+                if (one.page() == row.page() || Math.abs(one.baseline() - row.baseline()) > 3 || !one.kind().equals(row.kind())) continue;
+                if (one.numbers().size() <= place) continue;
+                if (one.numbers().get(place) - one.page() == value - row.page()) same++;
+                else other++;
+            }
+        }
+        boolean alone = pages.size() == 1 && LONE_NUMBER.matcher(row.text().trim()).matches() && place == 0;
+        boolean counts = alone || same > 0 && same >= other;
+        if (counts && offset == null) offset = value - row.page();
+        return counts;
+    }
+
+    private static int value(String digits) { return digits.length() > 6 ? -1_000_000 : Integer.parseInt(digits); }
+
+    /** Lines drawn between heads and body go with the heads. */
+    private void takeRules() {
+        for (PageMatter page : pages) {
+            takeRules(page, headers.get(page.index()), true);
+            takeRules(page, footers.get(page.index()), false);
+        }
+    }
+
+    private static void takeRules(PageMatter page, List<FrameLine> lines, boolean top) {
+        if (lines == null) return;
+        int inner = top ? lines.size() - 1 : 0;
+        FrameLine line = lines.get(inner);
+        for (Ink one : List.copyOf(page.ink())) {
+            if (!(one instanceof Ink.Stroke stroke) || !stroke.isAcross() || stroke.length() < 0.3 * page.width()) continue;
+            double away = top ? stroke.y1() - line.line().baseline() : line.line().baseline() - stroke.y1();
+            if (away < 0 || away > 3 * line.line().size()) continue;
+            lines.set(inner, line.with(stroke));
+            page.ink().remove(one);
+            return;
+        }
+    }
+}

@@ -1,0 +1,106 @@
+package app.decant.recover.table;
+
+import app.decant.pdf.read.Ink;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** Straight lines that may border the cells of a table, and which of them runs along an edge. */
+public final class RuleNet {
+    /** Lines this close to an edge run along it, in points. */
+    static final double NEAR = 2.5;
+
+    final List<Ink.Stroke> across = new ArrayList<>();
+    final List<Ink.Stroke> down = new ArrayList<>();
+
+    void add(Ink.Stroke stroke) { (stroke.isAcross() ? across : down).add(stroke); }
+
+    /** The lines of a page's ink within a region. */
+    static RuleNet within(List<Ink> ink, double left, double top, double right, double bottom) {
+        RuleNet net = new RuleNet();
+        for (Ink one : ink) {
+            boolean inside = one instanceof Ink.Stroke stroke && stroke.x1() > left - NEAR && stroke.x2() < right + NEAR && stroke.y1() > top - NEAR
+                    && stroke.y2() < bottom + NEAR;
+            if (inside) net.add((Ink.Stroke) one);
+        }
+        return net;
+    }
+
+    /** The line that runs down at a place, or null: it covers most of the way. */
+    Ink.Stroke lineDown(double x, double y1, double y2) { return along(down, x, y1, y2, false); }
+
+    /** The line that runs across at a place, or null: it covers most of the way. */
+    Ink.Stroke lineAcross(double y, double x1, double x2) { return along(across, y, x1, x2, true); }
+
+    private static Ink.Stroke along(List<Ink.Stroke> strokes, double at, double from, double to, boolean across) {
+        double covered = 0;
+        Ink.Stroke found = null;
+        for (Ink.Stroke stroke : strokes) {
+            if (Math.abs((across ? stroke.y1() : stroke.x1()) - at) > 2 * NEAR) continue;
+            double part = Math.min(to, across ? stroke.x2() : stroke.y2()) - Math.max(from, across ? stroke.x1() : stroke.y1());
+            if (part <= 0) continue;
+            covered += part;
+            found = stroke;
+        }
+        return covered > 0.6 * (to - from) ? found : null;
+    }
+
+    /** The colour of the area that fills most of a cell, or null. */
+    static Integer shading(List<Ink> ink, double x1, double y1, double x2, double y2) {
+        Ink.Fill best = null;
+        for (Ink one : ink) {
+            if (!(one instanceof Ink.Fill fill)) continue;
+            double across = Math.min(fill.right(), x2) - Math.max(fill.x(), x1);
+            double down = Math.min(fill.bottom(), y2) - Math.max(fill.y(), y1);
+            if (across > 0.8 * (x2 - x1) && down > 0.6 * (y2 - y1) && (best == null || fill.order() > best.order())) best = fill;
+        }
+        return best == null || best.rgb() == 0xFFFFFF ? null : best.rgb();
+    }
+
+    /** Takes what was drawn for a table out of a page's ink. */
+    static void takeFrom(List<Ink> ink, TableGrid grid) {
+        Set<Ink> gone = new HashSet<>();
+        for (Ink one : ink) {
+            boolean line = one instanceof Ink.Stroke stroke && stroke.x1() > grid.left() - 6 && stroke.x2() < grid.right() + 6 && stroke.y1() > grid.top()
+                    - 3 && stroke.y2() < grid.bottom() + 3;
+            boolean area = one instanceof Ink.Fill fill && fill.x() > grid.left() - 6 && fill.right() < grid.right() + 6 && fill.y() > grid.top() - 3
+                    && fill.bottom() < grid.bottom() + 3;
+            if (line || area) gone.add(one);
+        }
+        ink.removeAll(gone);
+    }
+
+    /** Lines drawn piece by piece, cell after cell, made one again. */
+    public static void join(List<Ink> ink) {
+        List<Ink.Stroke> strokes = new ArrayList<>();
+        for (Ink one : ink) if (one instanceof Ink.Stroke stroke && stroke.isAcross()) strokes.add(stroke);
+        strokes.sort(Comparator.comparingLong((Ink.Stroke stroke) -> Math.round(stroke.y1() * 4)).thenComparingDouble(Ink.Stroke::x1));
+        Map<Ink, Ink> now = new IdentityHashMap<>();
+        for (int i = 0; i + 1 < strokes.size(); i++) {
+            Ink.Stroke one = strokes.get(i);
+            Ink.Stroke next = strokes.get(i + 1);
+            boolean goesOn = Math.abs(one.y1() - next.y1()) < 0.3 && Math.abs(one.y2() - next.y2()) < 0.3 && next.x1() - one.x2() < 0.6
+                    && Math.abs(one.width() - next.width()) < 0.1 && one.rgb() == next.rgb() && one.dashed() == next.dashed();
+            if (!goesOn) continue;
+            Ink.Stroke both = new Ink.Stroke(one.x1(), one.y1(), Math.max(one.x2(), next.x2()), next.y2(), one.width(), one.rgb(), one.dashed(),
+                    Math.min(one.order(), next.order()));
+            now.put(one, null);
+            now.put(next, both);
+            strokes.set(i + 1, both);
+            now.put(both, both);
+        }
+        if (now.isEmpty()) return;
+        List<Ink> joined = new ArrayList<>();
+        for (Ink one : ink) {
+            Ink at = one;
+            while (at != null && now.containsKey(at) && now.get(at) != at) at = now.get(at);
+            if (at != null) joined.add(at);
+        }
+        ink.clear();
+        ink.addAll(joined);
+    }
+}

@@ -1,0 +1,273 @@
+package app.decant.recover.text;
+
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.pdf.read.Glyph;
+import app.decant.pdf.read.TagTree;
+import app.decant.recover.line.ContentsEntry;
+import app.decant.recover.line.ListLabel;
+import app.decant.recover.line.TextLine;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.function.Function;
+
+/**
+ * Joins lines into paragraphs. The strongest sign is a line that ends although the next word would have fitted; then distance, indents, looks and
+ * list labels. Where good tags tell which paragraph a line belongs to, they decide.
+ */
+public final class ParagraphFinder {
+    private static final double ALIKE = 1.6;
+
+    private final Function<Glyph, TagTree.Element> tags;
+
+    /** @param tags the element a glyph belongs to, or null where tags are missing or not to be trusted */
+    public ParagraphFinder(Function<Glyph, TagTree.Element> tags) { this.tags = tags; }
+
+    /** Lines at usual distance of each other, and what is common to them. */
+    private static final class Group {
+        final List<TextLine> lines = new ArrayList<>();
+        double left = Double.MAX_VALUE;
+        double right = -Double.MAX_VALUE;
+        double widest;
+        double leading;
+        boolean separate;
+        /** How far short of the edge, the next word counted, lines end in the middle of sentences: how loosely this text was broken. */
+        double looseness;
+    }
+
+    public List<Para> find(List<TextLine> lines, double left, double right) {
+        List<Para> paras = new ArrayList<>();
+        for (Group group : groups(lines, left, right)) {
+            Para para = null;
+            for (int i = 0; i < group.lines.size(); i++) {
+                TextLine line = group.lines.get(i);
+                if (para == null || starts(group, i, para, left, right)) {
+                    para = new Para(left, right);
+                    TagTree.Element element = tags.apply(line.first());
+                    para.tag(element);
+                    paras.add(para);
+                }
+                para.lines().add(line);
+            }
+        }
+        for (Para para : paras) align(para);
+        settle(paras);
+        return paras;
+    }
+
+    private List<Group> groups(List<TextLine> lines, double left, double right) {
+        List<Group> groups = new ArrayList<>();
+        Group group = null;
+        double usual = usualLeading(lines);
+        for (int i = 0; i < lines.size(); i++) {
+            TextLine line = lines.get(i);
+            if (group != null) {
+                TextLine before = group.lines.get(group.lines.size() - 1);
+                double step = line.baseline() - before.baseline();
+                double size = Math.max(line.size(), before.size());
+                double most = Math.max(usual > 0 && usual < 2.1 * size ? usual * 1.22 : 0, group.lines.size() > 1 ? group.leading * 1.2 : size * 1.45);
+                if (group.lines.size() > 1 && step > group.leading * 1.2 + 0.5) most = Math.min(most, group.leading * 1.2 + 0.5);
+                // A raised mark can push the next line of its sentence down.
+                if (group.lines.size() + i > 1 && isMidSentence(before, line) && Math.abs(line.edgeLeft() - before.edgeLeft()) < ALIKE)
+                    most = Math.max(most, 1.4 * Math.max(group.leading, usual));
+                boolean sizes = Math.abs(line.size() - before.size()) > 0.12 * size;
+                if (step > most || sizes || step < 0) group = null;
+            }
+            if (group == null) {
+                group = new Group();
+                groups.add(group);
+            } else {
+                double step = line.baseline() - group.lines.get(group.lines.size() - 1).baseline();
+                group.leading = group.leading == 0 ? step : Math.min(group.leading, step);
+            }
+            group.lines.add(line);
+            group.left = Math.min(group.left, line.edgeLeft());
+            group.right = Math.max(group.right, line.edgeRight());
+            group.widest = Math.max(group.widest, line.width());
+        }
+        for (Group one : groups) {
+            one.looseness = looseness(one);
+            one.separate = areSeparate(one, left, right);
+        }
+        return groups;
+    }
+
+    /** Short lines that each end early, as in an address: every line is a paragraph. */
+    private static boolean areSeparate(Group group, double left, double right) {
+        int count = group.lines.size();
+        if (count > 1 && group.right - left <= 0.7 * (right - left) && group.lines.stream().allMatch(ParagraphFinder::isTypewritten)) return true;
+        if (count < 2 || group.right - left > 0.78 * (right - left)) return false;
+        int early = 0;
+        for (int i = 0; i + 1 < count; i++) if (endsEarly(group.lines.get(i), group.lines.get(i + 1), group.right)) early++;
+        return group.looseness <= 0.4 && early * 2 >= count - 1 && early > 0;
+    }
+
+    private static boolean endsEarly(TextLine line, TextLine next, double edge) { return shortfall(line, next, edge) > 0.4; }
+
+    /** The room that is left at the end of a line once the next word is put there. */
+    private static double shortfall(TextLine line, TextLine next, double edge) {
+        double space = Math.max(0.2 * line.size(), Math.min(0.3 * line.size(), line.first().space()));
+        return edge - line.edgeRight() - space - next.firstWord();
+    }
+
+    /** Whether a line surely goes on with the sentence of the one before. */
+    private static boolean isMidSentence(TextLine line, TextLine next) {
+        return !next.text().isEmpty() && !isTypewritten(line) && Character.isLowerCase(next.text().codePointAt(0))
+                && ".!?:;".indexOf(line.text().charAt(line.text().length() - 1)) < 0 && ListLabel.length(next.text()) == 0;
+    }
+
+    /** Text in letters of one width is broken by hand or by count: its lines mean what they look like. */
+    private static boolean isTypewritten(TextLine line) {
+        for (Glyph glyph : line.glyphs()) if (!glyph.text().isBlank() && !glyph.face().fixed()) return false;
+        return true;
+    }
+
+    /** Programs that weigh all lines of a paragraph against each other leave lines short that had room for a word; lines in mid-sentence tell how short. */
+    private static double looseness(Group group) {
+        double most = 0;
+        for (int i = 0; i + 1 < group.lines.size(); i++) {
+            TextLine line = group.lines.get(i);
+            TextLine next = group.lines.get(i + 1);
+            if (isMidSentence(line, next) && line.edgeRight() > group.left + 0.6 * (group.right - group.left))
+                most = Math.max(most, shortfall(line, next, group.right));
+        }
+        return most;
+    }
+
+    /** The middle distance of baselines where lines of one size follow each other. */
+    private static double usualLeading(List<TextLine> lines) {
+        List<Double> steps = new ArrayList<>();
+        for (int i = 1; i < lines.size(); i++) {
+            TextLine line = lines.get(i);
+            double step = line.baseline() - lines.get(i - 1).baseline();
+            if (Math.abs(line.size() - lines.get(i - 1).size()) < 0.5 && step > 0.8 * line.size() && step < 2.2 * line.size()) steps.add(step);
+        }
+        if (steps.size() < 3) return 0;
+        Collections.sort(steps);
+        return steps.get(steps.size() / 3);
+    }
+
+    private boolean starts(Group group, int at, Para para, double left, double right) {
+        TextLine line = group.lines.get(at);
+        TextLine before = group.lines.get(at - 1);
+        TagTree.Element here = tags.apply(line.first());
+        TagTree.Element there = tags.apply(before.first());
+        if (here != null && there != null) {
+            TagTree.Element a = here.block();
+            TagTree.Element b = there.block();
+            if (a != null && b != null && !(b.role().equals("Lbl") && a.role().equals("LBody") && a.parent() == b.parent())) return a != b;
+        }
+        if (group.separate || ContentsEntry.ends(before.text()) || ContentsEntry.areEntries(before, line)) return true;
+        if (NoteFinder.isRaised(line.first(), line) && NoteFinder.mark(line) != null) return true;
+        int label = ListLabel.length(line.text());
+        boolean fresh = shortfall(before, line, group.right) > Math.max(0.4, group.looseness) && !isMidSentence(before, line)
+                && !isCentred(before, left, right) && !before.isRightToLeft();
+        if (label > 0 && (ListLabel.isBullet(line.text()) || fresh || ListLabel.length(para.first().text()) > 0 || before.text().endsWith(":")))
+            return !isHyphenated(before);
+        if (otherLook(before, line)) return true;
+        boolean centred = isCentred(line, left, right) && isCentred(before, left, right) && Math.abs(line.edgeLeft() - before.edgeLeft()) > ALIKE;
+        if (centred) return before.width() + line.firstWord() + 0.3 * line.size() < Math.max(group.widest, 0.85 * (right - left)) - 0.5
+                && !isHyphenated(before);
+        if (line.isRightToLeft()) return line.edgeLeft() > group.left + ALIKE && before.edgeLeft() - group.left > before.size() + line.firstWord()
+                || Math.abs(line.edgeRight() - before.edgeRight()) > ALIKE && line.edgeRight() < before.edgeRight() - ALIKE && para.lines().size() > 1;
+        if (isRightAligned(group, right) && before.width() + line.firstWord() + 0.3 * line.size() < group.widest) return true;
+        double step = line.edgeLeft() - before.edgeLeft();
+        int count = para.lines().size();
+        double body = count > 1 ? para.lines().get(1).edgeLeft() : para.first().textAfterLabel();
+        boolean hangs = count == 1 && body >= 0 && Math.abs(line.edgeLeft() - body) < 3;
+        if (hangs) return false;
+        boolean onBody = count > 1 && Math.abs(line.edgeLeft() - body) <= ALIKE;
+        if (fresh) return true;
+        if (onBody) return false;
+        if (Math.abs(step) <= ALIKE && count == 1) return false;
+        if (isRightAligned(group, right)) return false;
+        if (count == 1) {
+            if (step < 0) return false;
+            // Further in than the line before: a hanging paragraph goes on, or an indented one begins.
+            boolean nextBack = at + 1 < group.lines.size() && group.lines.get(at + 1).edgeLeft() < line.edgeLeft() - ALIKE;
+            return nextBack || at + 1 == group.lines.size() || ListLabel.length(para.first().text()) == 0 && !isFull(before, group);
+        }
+        return true;
+    }
+
+    private static boolean isFull(TextLine line, Group group) { return line.edgeRight() > group.right - 2.5 * line.size(); }
+
+    private static boolean isHyphenated(TextLine line) { return line.text().endsWith("-") || line.text().endsWith("\u00AD"); }
+
+    /** A line all in another weight, slant or colour than the one before. */
+    private static boolean otherLook(TextLine before, TextLine line) {
+        Boolean one = uniformBold(before);
+        Boolean other = uniformBold(line);
+        if (one != null && other != null && !one.equals(other)) return true;
+        Integer colour = uniformColour(before);
+        Integer otherColour = uniformColour(line);
+        return colour != null && otherColour != null && !colour.equals(otherColour);
+    }
+
+    private static Boolean uniformBold(TextLine line) {
+        Boolean bold = null;
+        for (Glyph glyph : line.glyphs()) {
+            if (glyph.text().isBlank()) continue;
+            if (bold != null && bold != glyph.face().bold()) return null;
+            bold = glyph.face().bold();
+        }
+        return bold;
+    }
+
+    private static Integer uniformColour(TextLine line) {
+        Integer colour = null;
+        for (Glyph glyph : line.glyphs()) {
+            if (glyph.text().isBlank() || glyph.link() != null) continue;
+            if (colour != null && colour != glyph.rgb()) return null;
+            colour = glyph.rgb();
+        }
+        return colour;
+    }
+
+    private static boolean isCentred(TextLine line, double left, double right) {
+        double before = line.edgeLeft() - left;
+        double after = right - line.edgeRight();
+        return Math.abs(before - after) < 2.5 && before > line.size() * 0.8;
+    }
+
+    private static boolean isRightAligned(Group group, double right) {
+        if (group.lines.size() < 2 || group.right < right - 2.5) return false;
+        double spread = group.lines.stream().mapToDouble(TextLine::edgeLeft).max().orElse(0) - group.left;
+        return spread > 6 && group.lines.stream().allMatch(line -> Math.abs(line.edgeRight() - group.right) < 1.5);
+    }
+
+    private static void align(Para para) {
+        List<TextLine> lines = para.lines();
+        double left = para.frameLeft();
+        double right = para.frameRight();
+        boolean rightToLeft = para.first().isRightToLeft();
+        if (lines.stream().allMatch(line -> isCentred(line, left, right)) && !(lines.size() > 1 && sameLeft(lines))) {
+            para.align(Alignment.CENTRE);
+        } else if (rightToLeft) {
+            para.align(lines.size() > 2 && lines.subList(0, lines.size() - 1).stream().allMatch(line -> Math.abs(line.left() - para.left()) < 1)
+                    ? Alignment.JUSTIFY : Alignment.START);
+        } else if (para.first().hasTab()) {
+            para.align(Alignment.START);
+        } else if (lines.stream().allMatch(line -> Math.abs(line.edgeRight() - right) < 2) && lines.stream()
+                .allMatch(line -> line.edgeLeft() - left > Math.max(2 * line.size(), 0.2 * (right - left))) && !(lines.size() > 2 && sameLeft(lines))) {
+            para.align(Alignment.END);
+        } else if (lines.size() > 2 && lines.subList(0, lines.size() - 1).stream().allMatch(line -> Math.abs(line.edgeRight() - para.edgeRight()) < 0.9)) {
+            para.align(Alignment.JUSTIFY);
+        }
+    }
+
+    private static boolean sameLeft(List<TextLine> lines) {
+        double first = lines.get(0).edgeLeft();
+        return lines.stream().allMatch(line -> Math.abs(line.edgeLeft() - first) < 1);
+    }
+
+    /** Paragraphs of two lines say little of themselves; they follow the longer ones beside them. */
+    private static void settle(List<Para> paras) {
+        long justified = paras.stream().filter(para -> para.alignment() == Alignment.JUSTIFY).count();
+        long ragged = paras.stream().filter(para -> para.lines().size() > 2 && para.alignment() == Alignment.START).count();
+        for (Para para : paras) {
+            boolean full = para.lines().size() == 2 && Math.abs(para.first().edgeRight() - para.frameRight()) < 1;
+            if (full && para.alignment() == Alignment.START && !para.first().hasTab() && justified > ragged) para.align(Alignment.JUSTIFY);
+        }
+    }
+}
