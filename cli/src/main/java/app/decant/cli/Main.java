@@ -11,7 +11,7 @@ import picocli.CommandLine;
 /** The command line's entrance. Exit status 0: all done; 1: something failed; 2: wrong call. */
 @Command(name = "decant", description = "Takes office documents in, and publishes them again.", mixinStandardHelpOptions = true, version = "Decant 0.1.0",
         subcommands = {PublishCommand.class, RecipesCommand.class, QueueCommand.class, FolderCommand.class, InspectCommand.class, CompareCommand.class,
-                DemoFilesCommand.class, CommandLine.HelpCommand.class}, synopsisSubcommandLabel = "COMMAND",
+                DemoFilesCommand.class, WarmCommand.class, CommandLine.HelpCommand.class}, synopsisSubcommandLabel = "COMMAND",
         footer = {"", "The window: decant open [FILE...], or decant demo."})
 public final class Main {
     /** All done, some outputs failed, wrong call. */

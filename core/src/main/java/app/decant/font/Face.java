@@ -54,7 +54,11 @@ public final class Face {
     private final Queue<TrueTypeFont> spare = new ConcurrentLinkedQueue<>();
     private final Map<Integer, Font> dressed = new ConcurrentHashMap<>();
 
-    private record Key(String text, int features) { }
+    /** Words are looked up for every line that is set; what records do of themselves is slow until it is warm. */
+    private record Key(String text, int features) {
+        @Override public boolean equals(Object other) { return other instanceof Key key && features == key.features && text.equals(key.text); }
+        @Override public int hashCode() { return 31 * text.hashCode() + features; }
+    }
 
     private Face(String family, boolean bold, boolean italic, byte[] file) throws IOException, FontFormatException {
         this.family = family;

@@ -17,6 +17,11 @@ public record FaceUse(String family, boolean bold, boolean italic, boolean serif
     /** Every glyph is sorted by its face, often; names remember their own hash. */
     @Override public int hashCode() { return 4 * family.hashCode() + (bold ? 2 : 0) + (italic ? 1 : 0); }
 
+    @Override public boolean equals(Object other) {
+        return this == other || other instanceof FaceUse use && bold == use.bold && italic == use.italic && serif == use.serif && fixed == use.fixed
+                && mapped == use.mapped && smallCapitals == use.smallCapitals && family.equals(use.family);
+    }
+
     FaceUse inSmallCapitals() { return smallCapitals ? this : new FaceUse(family, bold, italic, serif, fixed, mapped, true); }
     public FaceUse plain() { return smallCapitals ? new FaceUse(family, bold, italic, serif, fixed, mapped, false) : this; }
 }

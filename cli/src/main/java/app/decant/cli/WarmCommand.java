@@ -1,0 +1,27 @@
+package app.decant.cli;
+
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Parameters;
+
+/**
+ * Does once what people do most, so that the start script can keep the classes loaded for it in an archive: a text document made into a PDF, and that into
+ * text and another document.
+ */
+@Command(name = "warm", hidden = true, description = "Runs through what is done most; for the start script.")
+final class WarmCommand implements Callable<Integer> {
+    @Parameters(paramLabel = "FOLDER", description = "Where it may write.")
+    private Path folder;
+
+    @Override public Integer call() {
+        String pdf = file("warm.pdf");
+        int trouble = Main.run("demo-files", folder.toString());
+        trouble = Math.max(trouble, Main.run("publish", file("Passenger handbook.docx"), "--out", pdf));
+        trouble = Math.max(trouble, Main.run("publish", pdf, "--out", file("warm.txt")));
+        trouble = Math.max(trouble, Main.run("publish", pdf, "--out", file("warm.docx")));
+        return trouble;
+    }
+
+    private String file(String name) { return folder.resolve(name).toString(); }
+}
