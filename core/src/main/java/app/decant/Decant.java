@@ -103,7 +103,7 @@ public final class Decant {
         return TextReader.read(bytes, letters, Progress.SILENT);
     }
 
-    private static byte[] bytes(Path file) {
+    static byte[] bytes(Path file) {
         String name = String.valueOf(file.getFileName());
         try {
             if (!Files.exists(file)) throw new DecantException(DecantException.Kind.UNREADABLE, name + " is not there. Look whether it was moved or renamed.");
@@ -303,24 +303,30 @@ public final class Decant {
     private static FolderRun.Made made(Path source, Recipe recipe, Path target, Guard guard, boolean score, Consumer<Pages> seen, Progress progress,
             List<String> keys, Recipe.Passwords passwords) {
         String key = null;
-        Taken taken;
+        Intake intake = new Intake(source, null);
+        Pages pages;
         try {
-            taken = open(source, null, progress);
+            pages = intake.pages(recipe, progress);
         } catch (DecantException e) {
             if (e.kind() != DecantException.Kind.NEEDS_PASSWORD) throw e;
             key = keys.stream().filter(one -> opens(source, one)).findFirst().orElseThrow(() -> e);
-            taken = open(source, key, progress);
+            intake = new Intake(source, key);
+            pages = intake.pages(recipe, progress);
         }
-        PagedDocument pages = layOut(taken.document());
         seen.accept(pages);
         Receipt receipt = publish(new Order(pages, recipe, passwords, source, guard), target, progress).get(0);
-        List<Finding> findings = new ArrayList<>(taken.findings());
+        List<Finding> findings = new ArrayList<>(intake.findings());
         findings.addAll(receipt.findings());
-        if (!score) return new FolderRun.Made(receipt, findings, -1);
+        return new FolderRun.Made(receipt, findings, score ? score(source, key, pages, receipt, recipe, passwords, progress) : -1);
+    }
+
+    /** How faithful a result is to its source; -1 where that can't be told. */
+    private static double score(Path source, String key, Pages pages, Receipt receipt, Recipe recipe, Recipe.Passwords passwords, Progress progress) {
         // A locked result lets nobody take its text out; what it was made of is compared instead.
-        Comparison faith = recipe.locking().isOn() ? faith(source, key, pages, progress) : Proof.compare(pages(source, key, progress),
-                pages(receipt.file(), null, progress), progress);
-        return new FolderRun.Made(receipt, findings, faith.score());
+        if (recipe.locking().isOn() && pages instanceof PagedDocument laid) return faith(source, key, laid, progress).score();
+        String opens = recipe.locking().isOn() ? passwords.toChange() : null;
+        if (opens != null && opens.isEmpty()) return -1;
+        return Proof.compare(pages(source, key, progress), pages(receipt.file(), opens, progress), progress).score();
     }
 
     private static boolean opens(Path source, String key) {

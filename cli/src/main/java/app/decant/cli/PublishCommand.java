@@ -1,12 +1,12 @@
 package app.decant.cli;
 
 import app.decant.Decant;
+import app.decant.Intake;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.format.Taken;
-import app.decant.layout.PagedDocument;
 import app.decant.outbox.MailOutbox;
 import app.decant.pdf.check.PdfCheck;
 import app.decant.publish.Delivery;
@@ -143,12 +143,13 @@ final class PublishCommand implements Callable<Integer> {
         }
         Guard others = Guard.NONE.and(files);
         Made made = TimeLimit.run(source.limit(), Progress.SILENT, (gate, progress) -> {
-            Taken taken = source.open(file, progress);
-            PagedDocument pages = Decant.layOut(taken.document(), progress);
+            Intake intake = new Intake(file, password, told -> source.open(file, told));
             List<Output> outputs = new ArrayList<>();
-            for (int i = 0; i < names.size(); i++)
-                outputs.add(new Output(new Order(pages, recipes.get(i).getValue(), options.passwords(), file, others.through(gate)), names.get(i)));
-            return new Made(taken.findings(), Decant.publish(outputs, progress));
+            for (int i = 0; i < names.size(); i++) {
+                Recipe one = recipes.get(i).getValue();
+                outputs.add(new Output(new Order(intake.pages(one, progress), one, options.passwords(), file, others.through(gate)), names.get(i)));
+            }
+            return new Made(intake.findings(), Decant.publish(outputs, progress));
         });
         List<Receipt> receipts = Decant.deliver(made.receipts, delivery, others);
         tell(file, made.findings, receipts, result);

@@ -145,6 +145,9 @@ final class RecipeOptions {
     @Option(names = "--set", paramLabel = "FIELD=VALUE", description = "any field of the recipe, such as opening.zoom=page-width; docs/recipes.md has them all")
     private List<String> fields = List.of();
 
+    @Option(names = "--remake", description = "set the pages of a PDF anew from its text, instead of keeping them as they are")
+    private boolean remake;
+
     @Option(names = "--present", paramLabel = "refuse|replace|keep-both", description = "when the file is already there (default: refuse)")
     private String present;
 
@@ -202,6 +205,7 @@ final class RecipeOptions {
             if (equals < 1) throw wrong("--set takes FIELD=VALUE, such as opening.zoom=page-width.");
             made = RecipeFile.with(made, field.substring(0, equals), field.substring(equals + 1));
         }
+        if (remake) made = made.remaking(true);
         if (present != null) made = made.with(value(Recipe.WhenPresent.class, "--present", present));
         return made;
     }

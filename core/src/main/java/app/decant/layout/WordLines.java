@@ -14,12 +14,12 @@ import java.util.List;
 import java.util.Map;
 
 /** Words that stand by themselves, such as a stamp: set as any text is, on a sheet where no line ends for want of room. */
-final class WordLines {
+public final class WordLines {
     private static final Section.PageGeometry WIDE = new Section.PageGeometry(14_000, 2_000, 0, 0, 0, 0, 0, 0, 0);
 
     private WordLines() { }
 
-    static List<Item.LineItem> of(String text, String family, double size, Colour colour) {
+    public static List<Item.LineItem> of(String text, String family, double size, Colour colour) {
         Look look = Look.of(TextProperty.FAMILY, family).with(TextProperty.SIZE, size).with(TextProperty.COLOUR, colour);
         List<Block> blocks = List.of(new Paragraph("Normal", Look.PLAIN, look, List.of(new Inline.Text(text, look))));
         Section section = new Section(Section.Start.NEXT_PAGE, WIDE, Section.Columns.ONE, Section.PageNumbering.CONTINUED, Map.of(), false, blocks);

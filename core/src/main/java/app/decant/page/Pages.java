@@ -45,6 +45,9 @@ public interface Pages {
     /** What they were laid out from, as formats store it, where it is of this kind: a text document, a workbook. */
     <T> Optional<T> origin(Class<T> kind);
 
+    /** The PDF whose own pages these are, as long as nothing on them was changed; empty for pages that are made here. */
+    default Optional<Original> original() { return Optional.empty(); }
+
     /** Words to be laid on pages, broken where they say so only: lines from a corner at (0, 0). */
     List<Item.LineItem> words(String text, String family, double size, Colour colour);
 

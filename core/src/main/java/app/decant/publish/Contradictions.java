@@ -92,6 +92,7 @@ final class Contradictions {
         if (!style.opening().equals(PdfStyle.PLAIN.opening())) unmet.add("how it opens");
         for (Laid laid : recipe.laid()) unmet.add(laid.file() ? "letterhead" : laid.isStamp() ? "stamp" : "watermark");
         if (recipe.attachSource()) unmet.add("the source inside");
+        if (recipe.remake()) unmet.add("pages set anew");
         return unmet;
     }
 
@@ -109,7 +110,7 @@ final class Contradictions {
     static Recipe adapted(Recipe recipe, Target target) {
         Recipe made = recipe.to(target);
         if (target == Target.PDF) return made.with(Recipe.OfficeFonts.AS_THEY_CAME).with(PlainText.PLAIN);
-        made = made.of(PageRange.ALL).split(null).with(PdfStyle.PLAIN).with(List.of()).attaching(false);
+        made = made.of(PageRange.ALL).split(null).with(PdfStyle.PLAIN).with(List.of()).attaching(false).remaking(false);
         if (target.format().takesFacts()) return made;
         FactsRule facts = recipe.facts();
         return made.with(facts.stripped() ? FactsRule.STRIP : FactsRule.KEEP);

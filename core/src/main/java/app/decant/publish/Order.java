@@ -10,6 +10,7 @@ import app.decant.page.Pages;
 import app.decant.pdf.Attachment;
 import app.decant.pdf.Overlay;
 import app.decant.pdf.PdfChoices;
+import app.decant.pdf.keep.KeptWriter;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -64,8 +65,15 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
     /** The title falls back to the first heading, so that windows and lists show something better than a file name. */
     String title() { return facts().title(); }
 
+    /** What becomes of what a PDF says about itself whose pages are kept. */
+    KeptWriter.FactsWish factsWish() {
+        if (recipe.facts().equals(FactsRule.KEEP)) return KeptWriter.FactsWish.AS_THEY_ARE;
+        return recipe.facts().stripped() ? KeptWriter.FactsWish.TOLD_ONLY : KeptWriter.FactsWish.TOLD_BESIDES;
+    }
+
     private Facts facts() {
-        List<Pages.Heading> headings = pages.headings();
+        // A file that stays itself is not given a title it never had.
+        List<Pages.Heading> headings = pages.original().isPresent() ? List.of() : pages.headings();
         String heading = headings.isEmpty() ? null : headings.get(0).text();
         return recipe.facts().of(pages.facts(), heading);
     }

@@ -12,8 +12,10 @@ import app.decant.format.text.TextReader;
 import app.decant.format.text.TextWriter;
 import app.decant.page.Pages;
 import app.decant.pdf.PdfChoices;
+import app.decant.pdf.check.KeptCheck;
 import app.decant.pdf.check.PdfCheck;
 import app.decant.pdf.check.ProtectionCheck;
+import app.decant.pdf.keep.KeptWriter;
 import app.decant.pdf.lock.PasswordStrength;
 import app.decant.pdf.lock.Protection;
 import app.decant.pdf.write.PdfWriter;
@@ -109,7 +111,8 @@ public final class Publisher {
         try {
             List<Integer> chosen = order.recipe().pages().of(order.labels());
             List<Integer> some = new ArrayList<>();
-            int step = Math.max(1, (chosen.size() + SAMPLE - 1) / SAMPLE);
+            // A file's own pages are copied, which takes no time.
+            int step = order.pages().original().isPresent() ? 1 : Math.max(1, (chosen.size() + SAMPLE - 1) / SAMPLE);
             for (int i = 0; i < chosen.size(); i += step) some.add(chosen.get(i));
             long whole = measured(order, some, progress);
             if (step == 1) return whole;
@@ -127,10 +130,13 @@ public final class Publisher {
 
     private static long measured(Order order, List<Integer> chosen, Progress progress) throws IOException {
         long[] bytes = {0};
-        PdfWriter.write(order.pages(), order.choices(chosen, Instant.EPOCH), new OutputStream() {
+        OutputStream counter = new OutputStream() {
             @Override public void write(int one) { bytes[0]++; }
             @Override public void write(byte[] some, int from, int count) { bytes[0] += count; }
-        }, progress);
+        };
+        PdfChoices choices = order.choices(chosen, Instant.EPOCH);
+        if (order.pages().original().isPresent()) KeptWriter.write(order.pages(), choices, order.factsWish(), counter, progress);
+        else PdfWriter.write(order.pages(), choices, counter, progress);
         return bytes[0];
     }
 
@@ -152,6 +158,7 @@ public final class Publisher {
     private static Path pdf(Order order, List<Integer> chosen, Path file, Instant when, List<PdfCheck.Proof> proofs, List<Finding> findings,
             Progress progress) {
         PdfChoices choices = order.choices(chosen, when);
+        if (order.pages().original().isPresent()) return kept(order, choices, file, proofs, findings, progress);
         PdfWriter.Written[] written = new PdfWriter.Written[1];
         Path done = SafeFile.write(file, order.recipe().present(), order.guard(), out -> written[0] = PdfWriter.write(order.pages(), choices, out, progress),
                 made -> {
@@ -161,6 +168,25 @@ public final class Publisher {
             if (chosen.size() == order.pages().count()) proofs.add(onPages(order.pages(), findings));
         });
         findings.addAll(written[0].findings());
+        protection(choices, findings);
+        return done;
+    }
+
+    /** Pages of a file that stay what they are. */
+    private static Path kept(Order order, PdfChoices choices, Path file, List<PdfCheck.Proof> proofs, List<Finding> findings, Progress progress) {
+        KeptWriter.Written[] written = new KeptWriter.Written[1];
+        Path done = SafeFile.write(file, order.recipe().present(), order.guard(),
+                out -> written[0] = KeptWriter.write(order.pages(), choices, order.factsWish(), out, progress), made -> {
+            progress.step(1, 1, "Checking the file");
+            proofs.addAll(KeptCheck.check(made, order.pages(), choices, written[0]));
+            refuseUnproven(file, proofs);
+        });
+        findings.addAll(written[0].findings());
+        protection(choices, findings);
+        return done;
+    }
+
+    private static void protection(PdfChoices choices, List<Finding> findings) {
         if (PasswordStrength.of(choices.protection().toOpen()) == PasswordStrength.WEAK && choices.protection().isOn())
             findings.add(Finding.changed("The password to open is quickly guessed. A longer one, such as four words, holds.", ""));
         Set<Protection.Permission> allowed = choices.protection().allowed();
@@ -168,7 +194,6 @@ public final class Publisher {
             findings.add(Finding.changed("Fine printing is allowed, but printing is not; readers allow no printing at all then.", ""));
         if (choices.protection().strength().isWeak())
             findings.add(Finding.changed("This encryption is weak: whoever wants to can break it. It is for readers from before 2004 only.", ""));
-        return done;
     }
 
     /**

@@ -26,14 +26,14 @@ import java.util.function.Consumer;
  * @param restricted   what becomes of fonts that may not be put into files
  * @param text         how plain text is written
  * @param officeFonts  which fonts travel in an office file
+ * @param remake       whether the pages of a PDF are set anew, instead of being kept as they are
  * @param present      what happens to a file that is there already
  */
 public record Recipe(Target target, PageRange pages, PdfStyle style, Locking locking, List<Laid> laid, FactsRule facts, String split, boolean attachSource,
-        Links links, Set<String> addresses,
-                     Restricted restricted, OfficeFonts officeFonts, PlainText text, WhenPresent present) {
+        Links links, Set<String> addresses, Restricted restricted, OfficeFonts officeFonts, PlainText text, boolean remake, WhenPresent present) {
     /** A PDF of all pages, bookmarks from headings 1 to 3, used characters only, tagged, open to everybody. */
     public static final Recipe PLAIN = new Recipe(Target.PDF, PageRange.ALL, PdfStyle.PLAIN, Locking.NONE, List.of(), FactsRule.KEEP, null, false,
-            Links.AS_THEY_ARE, Set.of(), Restricted.STOP, OfficeFonts.AS_THEY_CAME, PlainText.PLAIN, WhenPresent.REFUSE);
+            Links.AS_THEY_ARE, Set.of(), Restricted.STOP, OfficeFonts.AS_THEY_CAME, PlainText.PLAIN, false, WhenPresent.REFUSE);
 
     public Recipe {
         laid = List.copyOf(laid);
@@ -88,6 +88,9 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
                 locking.allowed(), locking.metadataInClear());
     }
 
+    /** Whether the pages of a PDF are published as they are: all that is wished can be had without reading their text. */
+    public boolean keepsPages() { return target == Target.PDF && !remake && links == Links.AS_THEY_ARE; }
+
     /** The same choices as far as another format can keep them; what is for PDFs only is left out, but a lock never is. */
     public Recipe as(Target other) { return Contradictions.adapted(this, other); }
 
@@ -106,6 +109,7 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
         private Restricted restricted;
         private OfficeFonts officeFonts;
         private PlainText text;
+        private boolean remake;
         private WhenPresent present;
 
         Draft(Recipe recipe) {
@@ -122,11 +126,13 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
             restricted = recipe.restricted;
             officeFonts = recipe.officeFonts;
             text = recipe.text;
+            remake = recipe.remake;
             present = recipe.present;
         }
 
         Recipe made() {
-            return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, addresses, restricted, officeFonts, text, present);
+            return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, addresses, restricted, officeFonts, text, remake,
+                    present);
         }
     }
 
@@ -151,5 +157,6 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
     public Recipe with(Restricted other) { return changed(draft -> draft.restricted = other); }
     public Recipe with(OfficeFonts other) { return changed(draft -> draft.officeFonts = other); }
     public Recipe with(PlainText other) { return changed(draft -> draft.text = other); }
+    public Recipe remaking(boolean other) { return changed(draft -> draft.remake = other); }
     public Recipe with(WhenPresent other) { return changed(draft -> draft.present = other); }
 }

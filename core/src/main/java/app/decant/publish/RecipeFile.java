@@ -95,7 +95,7 @@ public final class RecipeFile {
         root.putObject("text").put("encoding", recipe.text().letters().name()).put("mark", recipe.text().mark())
                 .put("lineEnds", word(recipe.text().lineEnds())).put("width", recipe.text().width());
         put(root, "split", recipe.split());
-        root.put("attachSource", recipe.attachSource()).put("links", word(recipe.links())).put("present", word(recipe.present()));
+        root.put("attachSource", recipe.attachSource()).put("links", word(recipe.links())).put("remake", recipe.remake()).put("present", word(recipe.present()));
         ArrayNode addresses = root.putArray("addresses");
         new TreeSet<>(recipe.addresses()).forEach(addresses::add);
         try {
@@ -186,7 +186,8 @@ public final class RecipeFile {
                     root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.Links.class, root,
                             "links", plain.links()), Set.copyOf(texts(root.path("addresses"))),
                     choice(Recipe.Restricted.class, root, "restrictedFonts", plain.restricted()), choice(Recipe.OfficeFonts.class, root, "officeFonts",
-                            plain.officeFonts()), plainText(root.path("text")), choice(Recipe.WhenPresent.class, root, "present", plain.present()));
+                            plain.officeFonts()), plainText(root.path("text")), flag(root, "remake", false),
+                    choice(Recipe.WhenPresent.class, root, "present", plain.present()));
         }
 
         private DecantException wrong(String field, String value) {

@@ -77,13 +77,14 @@ public final class PdfCheck {
             proofs.add(facts(pdf, choices));
         }
         if (choices.protection().isOn()) proofs.addAll(ProtectionCheck.check(file, choices.protection()));
-        if (choices.style().standard() != Standard.NONE) {
-            List<String> broken = StandardCheck.broken(file, choices.style().standard());
-            String words = choices.style().standard().words();
-            proofs.add(new Proof(broken.isEmpty() ? words + ": all machine rules kept" : words + " is not kept: "
-                    + String.join("; ", broken.subList(0, Math.min(3, broken.size()))), broken.isEmpty()));
-        }
+        if (choices.style().standard() != Standard.NONE) proofs.add(standard(file, choices.style().standard()));
         return proofs;
+    }
+
+    static Proof standard(Path file, Standard standard) throws IOException {
+        List<String> broken = StandardCheck.broken(file, standard);
+        return new Proof(broken.isEmpty() ? standard.words() + ": all machine rules kept" : standard.words() + " is not kept: "
+                + String.join("; ", broken.subList(0, Math.min(3, broken.size()))), broken.isEmpty());
     }
 
     private static Proof tags(PDDocument pdf) {

@@ -24,6 +24,7 @@ public final class ProtectionCheck {
             proofs.add(new Proof(shut ? "Does not open without its password" : "Opens without its password", shut));
         }
         try (PDDocument pdf = Loader.loadPDF(file.toFile(), protection.toOpen())) {
+            if (pdf.getEncryption() == null) return List.of(new Proof("It is not encrypted", false));
             Set<Permission> granted = Protection.granted(pdf.getCurrentAccessPermission());
             boolean same = granted.equals(protection.allowed());
             proofs.add(new Proof(same ? asks ? "Opens with its password, and allows what was chosen" : "Opens freely, and allows what was chosen" : "Allows "

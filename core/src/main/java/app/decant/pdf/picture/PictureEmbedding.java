@@ -63,7 +63,7 @@ public final class PictureEmbedding {
         checkSize(image.bytes());
         PDImageXObject exact = exact(image);
         if (choice.isExact()) return exact;
-        PDImageXObject smaller = smaller(image, width);
+        PDImageXObject smaller = smaller(PictureDecoder.decode(image, DRAWN), width);
         return smaller != null && length(smaller) < length(exact) ? smaller : exact;
     }
 
@@ -80,8 +80,14 @@ public final class PictureEmbedding {
         return LosslessFactory.createFromImage(pdf, standard.isOpaque() ? opaque(pixels) : pixels);
     }
 
-    private PDImageXObject smaller(Image image, double width) throws IOException {
-        BufferedImage pixels = PictureDecoder.decode(image, DRAWN);
+    /**
+     * Pixels packed as the choice says.
+     *
+     * @param width the largest width they are shown at, in points
+     * @return null where the choice leaves such a picture as it is
+     */
+    public PDImageXObject smaller(BufferedImage picture, double width) throws IOException {
+        BufferedImage pixels = picture;
         double resolution = pixels.getWidth() / Math.max(1, width) * 72;
         boolean lineArt = isLineArt(pixels);
         boolean oneBit = pixels.getColorModel().getPixelSize() == 1 && isBlackAndWhite(pixels);

@@ -10,6 +10,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.time.ZoneOffset;
 import java.util.GregorianCalendar;
+import java.util.Map;
 import java.util.TreeMap;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -19,18 +20,21 @@ import org.apache.pdfbox.cos.COSNull;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentNameDictionary;
 import org.apache.pdfbox.pdmodel.PDEmbeddedFilesNameTreeNode;
+import org.apache.pdfbox.pdmodel.common.PDNameTreeNode;
 import org.apache.pdfbox.pdmodel.common.filespecification.PDComplexFileSpecification;
 import org.apache.pdfbox.pdmodel.common.filespecification.PDEmbeddedFile;
 import org.apache.pdfbox.pdmodel.graphics.color.PDOutputIntent;
 
 /** Writes what a PDF says of itself as a whole: facts, how it opens, what its colours mean, what travels inside (ISO 32000-1, 7.7.2). */
 public final class CatalogueWriter {
+    private static final COSName AF = COSName.getPDFName("AF");
+
     private final PDDocument pdf;
     private final PdfChoices choices;
     private final boolean hasBookmarks;
     private final COSDictionary catalog;
 
-    CatalogueWriter(PDDocument pdf, PdfChoices choices, boolean hasBookmarks) {
+    public CatalogueWriter(PDDocument pdf, PdfChoices choices, boolean hasBookmarks) {
         this.pdf = pdf;
         this.choices = choices;
         this.hasBookmarks = hasBookmarks;
@@ -47,8 +51,8 @@ public final class CatalogueWriter {
         if (!choices.attachments().isEmpty()) attachments();
     }
 
-    /** 12.2, 12.3.2 and table 28. */
-    private void opening() {
+    /** How it opens: 12.2, 12.3.2 and table 28. */
+    public void opening() {
         Opening opening = choices.style().opening();
         boolean bookmarks = opening.panel() == Opening.Panel.BOOKMARKS && hasBookmarks;
         String mode = opening.fullScreen() ? "FullScreen" : bookmarks ? "UseOutlines" : opening.panel() == Opening.Panel.PAGE_PICTURES ? "UseThumbs"
@@ -110,10 +114,13 @@ public final class CatalogueWriter {
         pdf.getDocumentCatalog().addOutputIntent(intent);
     }
 
-    private void attachments() throws IOException {
+    /** What travels inside, beside what does so already. */
+    public void attachments() throws IOException {
         PDEmbeddedFilesNameTreeNode names = new PDEmbeddedFilesNameTreeNode();
+        PDDocumentNameDictionary dictionary = new PDDocumentNameDictionary(pdf.getDocumentCatalog());
         TreeMap<String, PDComplexFileSpecification> files = new TreeMap<>();
-        COSArray associated = new COSArray();
+        if (dictionary.getEmbeddedFiles() != null) gather(dictionary.getEmbeddedFiles(), files, 0);
+        COSArray associated = catalog.getCOSArray(AF) == null ? new COSArray() : catalog.getCOSArray(AF);
         for (Attachment attachment : choices.attachments()) {
             PDEmbeddedFile file = new PDEmbeddedFile(pdf, new ByteArrayInputStream(attachment.bytes()), COSName.FLATE_DECODE);
             file.setSubtype(attachment.type());
@@ -128,13 +135,20 @@ public final class CatalogueWriter {
             specification.setEmbeddedFileUnicode(file);
             // ISO 19005-3, 6.8: how the file relates to the document.
             specification.getCOSObject().setName(COSName.getPDFName("AFRelationship"), "Source");
-            files.put(attachment.name(), specification);
+            String name = attachment.name();
+            for (int i = 2; files.containsKey(name); i++) name = attachment.name() + " " + i;
+            files.put(name, specification);
             associated.add(specification.getCOSObject());
         }
         names.setNames(files);
-        PDDocumentNameDictionary dictionary = new PDDocumentNameDictionary(pdf.getDocumentCatalog());
         dictionary.setEmbeddedFiles(names);
         pdf.getDocumentCatalog().setNames(dictionary);
-        if (choices.style().standard().part() == 3 || choices.version() >= 2) catalog.setItem(COSName.getPDFName("AF"), associated);
+        if (choices.style().standard().part() == 3 || choices.version() >= 2) catalog.setItem(AF, associated);
+    }
+
+    /** The files of a name tree (7.9.6). */
+    private static void gather(PDNameTreeNode<PDComplexFileSpecification> node, Map<String, PDComplexFileSpecification> files, int depth) throws IOException {
+        if (node.getNames() != null) node.getNames().forEach(files::putIfAbsent);
+        if (node.getKids() != null && depth < 64) for (PDNameTreeNode<PDComplexFileSpecification> kid : node.getKids()) gather(kid, files, depth + 1);
     }
 }

@@ -36,7 +36,8 @@ public final class DocumentFacts {
 
     private DocumentFacts() { }
 
-    static void write(PDDocument pdf, Facts facts, Times times, Standard standard) throws IOException {
+    /** Writes both places anew; what stood there is gone. */
+    public static void write(PDDocument pdf, Facts facts, Times times, Standard standard) throws IOException {
         PDDocumentInformation info = new PDDocumentInformation();
         if (facts.title() != null) info.setTitle(facts.title());
         if (facts.subject() != null) info.setSubject(facts.subject());
@@ -84,8 +85,8 @@ public final class DocumentFacts {
     private static String seen(String text) { return text == null ? null : text.replaceAll("[\\p{Cntrl}\\s]+", ""); }
 
     /** When something was made and last changed; null where that is not told. */
-    record Times(Instant made, Instant changed) {
-        static Times of(PdfChoices choices) {
+    public record Times(Instant made, Instant changed) {
+        public static Times of(PdfChoices choices) {
             Instant made = choices.facts().created();
             return switch (choices.dates()) {
                 case NONE -> new Times(null, null);

@@ -60,7 +60,7 @@ public final class Linearizer {
      * @param plain a file without object streams, not encrypted
      * @param lock  by which it becomes so, or null
      */
-    static void write(byte[] plain, DocumentLock lock, OutputStream out) throws IOException {
+    public static void write(byte[] plain, DocumentLock lock, OutputStream out) throws IOException {
         try (PDDocument pdf = Loader.loadPDF(plain)) {
             Linearizer linearizer = new Linearizer(pdf, lock);
             // Only now, so that the entry which tells of the lock is not taken for an object like others.

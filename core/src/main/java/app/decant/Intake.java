@@ -1,0 +1,111 @@
+package app.decant;
+
+import app.decant.document.Finding;
+import app.decant.document.Progress;
+import app.decant.format.Content;
+import app.decant.format.Formats;
+import app.decant.format.Taken;
+import app.decant.layout.PagedDocument;
+import app.decant.layout.WordLines;
+import app.decant.page.Original;
+import app.decant.page.Pages;
+import app.decant.pdf.PdfStyle;
+import app.decant.pdf.Standard;
+import app.decant.pdf.check.StandardCheck;
+import app.decant.pdf.keep.OwnPages;
+import app.decant.publish.Recipe;
+import app.decant.recover.FixedFormat;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Function;
+import org.slf4j.LoggerFactory;
+
+/**
+ * A file that is to be published, opened as far as each wish needs: a PDF that stays one keeps its own pages, and its text is not read at all; for all else
+ * its text is taken in and laid out, once.
+ */
+public final class Intake {
+    private final Path file;
+    private final String password;
+    private final Function<Progress, Taken> reader;
+    private final List<Finding> findings = new ArrayList<>();
+    private Original original;
+    private Boolean pdf;
+    private OwnPages own;
+    private PagedDocument laid;
+
+    /**
+     * @param password that opens it, or null
+     * @param reader   takes its text in, when that is needed
+     */
+    public Intake(Path file, String password, Function<Progress, Taken> reader) {
+        this.file = file;
+        this.password = password;
+        this.reader = reader;
+    }
+
+    /** The same, its text taken in as {@link Decant#open} does. */
+    public Intake(Path file, String password) { this(file, password, progress -> Decant.open(file, password, progress)); }
+
+    /** What was found taking its text in, and why pages that could have been kept are set anew. */
+    public synchronized List<Finding> findings() { return List.copyOf(findings); }
+
+    /**
+     * What is published under a recipe.
+     *
+     * @throws app.decant.document.DecantException where the file can't be opened, or its owner forbids what is wished
+     */
+    public synchronized Pages pages(Recipe recipe, Progress progress) {
+        if (!isPdf() || !keeps(recipe)) return laid(progress);
+        OwnPages pages = own();
+        boolean needsHeadings = pages.headings().isEmpty() && recipe.style().bookmarks().any()
+                && !recipe.style().bookmarks().equals(PdfStyle.PLAIN.bookmarks());
+        return needsHeadings ? pages.with(laid(progress).headings()) : pages;
+    }
+
+    private boolean keeps(Recipe recipe) {
+        if (!recipe.keepsPages()) return false;
+        Standard standard = recipe.style().standard();
+        if (standard == Standard.NONE) return true;
+        List<String> broken = broken(standard);
+        if (broken.isEmpty()) return true;
+        findings.add(Finding.changed("Its pages were set anew, since the original does not keep " + standard.words() + ": "
+                + String.join("; ", broken.subList(0, Math.min(2, broken.size()))) + ".", ""));
+        return false;
+    }
+
+    private List<String> broken(Standard standard) {
+        try {
+            return StandardCheck.broken(file, standard);
+        } catch (IOException | RuntimeException e) {
+            LoggerFactory.getLogger(Intake.class).info("{} can't be held to a standard", file, e);
+            return List.of("it can't be examined as it is");
+        }
+    }
+
+    private boolean isPdf() {
+        if (pdf == null) {
+            byte[] bytes = Decant.bytes(file);
+            String name = String.valueOf(file.getFileName());
+            pdf = Formats.of(new Content(bytes, name)) == FixedFormat.PDF;
+            if (pdf) original = new Original(name, bytes, password);
+        }
+        return pdf;
+    }
+
+    private OwnPages own() {
+        if (own == null) own = OwnPages.of(original, WordLines::of);
+        return own;
+    }
+
+    private PagedDocument laid(Progress progress) {
+        if (laid == null) {
+            Taken taken = reader.apply(progress);
+            findings.addAll(taken.findings());
+            laid = Decant.layOut(taken.document(), progress);
+        }
+        return laid;
+    }
+}

@@ -1,0 +1,184 @@
+package app.decant.pdf.check;
+
+import app.decant.page.Original;
+import app.decant.page.Pages;
+import app.decant.pdf.PdfChoices;
+import app.decant.pdf.PdfDoor;
+import app.decant.pdf.PdfStyle;
+import app.decant.pdf.Standard;
+import app.decant.pdf.check.PdfCheck.Proof;
+import app.decant.pdf.keep.KeptWriter;
+import app.decant.pdf.write.DocumentFacts;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+
+/**
+ * Opens a PDF whose pages were kept beside the one they came from, and compares: every content stream byte by byte, all that its pages use, and what stands
+ * on them, counted before and after.
+ */
+public final class KeptCheck {
+    private static final COSName LAYERS = COSName.OCPROPERTIES;
+
+    private final PdfChoices choices;
+    private final KeptWriter.Written written;
+    private final List<Proof> proofs = new ArrayList<>();
+
+    private KeptCheck(PdfChoices choices, KeptWriter.Written written) {
+        this.choices = choices;
+        this.written = written;
+    }
+
+    /**
+     * Compares a file with the one its pages came from.
+     *
+     * @throws IOException where it can't be opened
+     */
+    public static List<Proof> check(Path file, Pages pages, PdfChoices choices, KeptWriter.Written written) throws IOException {
+        Original original = pages.original().orElseThrow();
+        KeptCheck check = new KeptCheck(choices, written);
+        if (written.same()) {
+            check.say("Every byte is the original's", "It is not the original's bytes", Arrays.equals(Files.readAllBytes(file), original.bytes()));
+            return check.proofs;
+        }
+        String owner = choices.protection().isOn() ? choices.protection().toChange() : "";
+        try (PDDocument before = PdfDoor.open(original.bytes(), original.name(), original.password()); PDDocument after = Loader.loadPDF(file.toFile(), owner)) {
+            check.compare(before, after);
+        }
+        if (choices.protection().isOn()) check.proofs.addAll(ProtectionCheck.check(file, choices.protection()));
+        if (choices.style().standard() != Standard.NONE) check.proofs.add(PdfCheck.standard(file, choices.style().standard()));
+        return check.proofs;
+    }
+
+    private void say(String holds, String fails, boolean is) { proofs.add(new Proof(is ? holds : fails, is)); }
+
+    private void compare(PDDocument before, PDDocument after) throws IOException {
+        int count = choices.pages().size();
+        proofs.add(new Proof(after.getNumberOfPages() + (count == 1 ? " page, as chosen" : " pages, as chosen"), after.getNumberOfPages() == count));
+        if (after.getNumberOfPages() != count) return;
+        SameObjects objects = new SameObjects(!choices.style().pictures().isExact(), !choices.style().compressed());
+        int same = 0;
+        int used = 0;
+        Map<String, Integer> stood = new TreeMap<>();
+        Map<String, Integer> stands = new TreeMap<>();
+        for (int i = 0; i < count; i++) {
+            PDPage source = before.getPage(choices.pages().get(i));
+            PDPage made = after.getPage(i);
+            if (sameStreams(source, made)) same++;
+            if (overlaid() || objects.same(resources(source), resources(made)) && sameBoxes(source, made)) used++;
+            annotations(source, stood);
+            annotations(made, stands);
+        }
+        say(count == 1 ? "Its page is the original's own, byte for byte" : "All " + count + " pages are the original's own, byte for byte",
+                (count - same) + " of " + count + " pages are not the original's", same == count);
+        String pictures = written.smaller() == 0 ? "" : written.smaller() == 1 ? ", but for one picture made smaller" : ", but for " + written.smaller()
+                + " pictures made smaller";
+        say("Their fonts, pictures and boxes are the original's" + pictures, "Fonts, pictures or boxes of " + (count - used) + " pages differ", used == count);
+        annotations(stood, stands);
+        whole(before, after);
+        if (written.facts() != KeptWriter.FactsWish.AS_THEY_ARE) {
+            Map<String, String> differing = DocumentFacts.differing(after, choices.facts());
+            say("Facts in both places as chosen, agreeing", "Its facts are not as chosen: " + String.join(", ", differing.keySet()), differing.isEmpty());
+        }
+    }
+
+    private boolean overlaid() { return !choices.overlays().isEmpty(); }
+
+    private static COSDictionary resources(PDPage page) { return page.getResources() == null ? null : page.getResources().getCOSObject(); }
+
+    private static boolean sameBoxes(PDPage a, PDPage b) {
+        return a.getRotation() == b.getRotation() && Arrays.equals(a.getMediaBox().getCOSArray().toFloatArray(), b.getMediaBox().getCOSArray().toFloatArray())
+                && Arrays.equals(a.getCropBox().getCOSArray().toFloatArray(), b.getCropBox().getCOSArray().toFloatArray());
+    }
+
+    /** Where something is laid on a page, its own streams stand between two others. */
+    private boolean sameStreams(PDPage source, PDPage made) throws IOException {
+        List<COSStream> own = streams(source);
+        List<COSStream> found = streams(made);
+        if (found.size() == own.size() + 2 && overlaid()) found = found.subList(1, found.size() - 1);
+        if (own.size() != found.size()) return false;
+        for (int i = 0; i < own.size(); i++) {
+            boolean same = SameObjects.sameBytes(own.get(i), found.get(i), false);
+            if (!same && (choices.style().compressed() || !SameObjects.sameBytes(own.get(i), found.get(i), true))) return false;
+        }
+        return true;
+    }
+
+    private static List<COSStream> streams(PDPage page) {
+        List<COSStream> streams = new ArrayList<>();
+        COSBase contents = page.getCOSObject().getDictionaryObject(COSName.CONTENTS);
+        if (contents instanceof COSStream one) streams.add(one);
+        else if (contents instanceof COSArray several) for (int i = 0; i < several.size(); i++) if (several.getObject(i) instanceof COSStream one) streams.add(one);
+        return streams;
+    }
+
+    private static void annotations(PDPage page, Map<String, Integer> counts) {
+        COSArray annotations = page.getCOSObject().getCOSArray(COSName.ANNOTS);
+        for (int i = 0; annotations != null && i < annotations.size(); i++)
+            if (annotations.getObject(i) instanceof COSDictionary one) counts.merge(kind(one.getNameAsString(COSName.SUBTYPE)), 1, Integer::sum);
+    }
+
+    private static String kind(String subtype) { return "Link".equals(subtype) ? "links" : "Widget".equals(subtype) ? "fields" : "notes"; }
+
+    /** Links may be fewer where pages are left out; that was told. */
+    private void annotations(Map<String, Integer> stood, Map<String, Integer> stands) {
+        if (stood.isEmpty() && stands.isEmpty()) return;
+        boolean fewer = written.findings().stream().anyMatch(finding -> finding.what().contains(" left out; "));
+        boolean same = true;
+        List<String> told = new ArrayList<>();
+        for (String kind : List.of("links", "fields", "notes")) {
+            int was = stood.getOrDefault(kind, 0);
+            int is = stands.getOrDefault(kind, 0);
+            if (was > 0) told.add(is + " " + (is == 1 ? kind.substring(0, kind.length() - 1) : kind));
+            same &= was == is || kind.equals("links") && fewer && is < was;
+        }
+        say(String.join(", ", told) + " on its pages, as there were", "What stands on its pages is not what stood there: " + stood + ", now " + stands, same);
+    }
+
+    /** What belongs to the file as a whole. */
+    private void whole(PDDocument before, PDDocument after) throws IOException {
+        PdfStyle style = choices.style();
+        boolean all = choices.pages().size() == before.getNumberOfPages();
+        if (all && style.bookmarks().equals(PdfStyle.PLAIN.bookmarks())) {
+            int was = bookmarks(before);
+            int is = bookmarks(after);
+            if (was > 0 || is > 0) say(is == 1 ? "Its bookmark" : "All " + is + " bookmarks", is + " of " + was + " bookmarks", is == was);
+        }
+        int files = files(before) + choices.attachments().size();
+        if (files > 0) say(files == 1 ? "The attached file" : "All " + files + " attached files", files(after) + " of " + files + " attached files",
+                files(after) == files);
+        COSDictionary layers = catalog(before).getCOSDictionary(LAYERS);
+        if (layers != null && all) say("Its layers", "Its layers are not what they were", new SameObjects(false, true).same(layers,
+                catalog(after).getDictionaryObject(LAYERS)));
+        COSDictionary labels = catalog(before).getCOSDictionary(COSName.PAGE_LABELS);
+        if (labels != null && all) say("The printed numbers of its pages", "The printed numbers of its pages differ", catalog(after).containsKey(COSName.PAGE_LABELS));
+        boolean tagged = catalog(before).containsKey(COSName.STRUCT_TREE_ROOT);
+        if (tagged && style.tagged()) say("Its structure for screen readers", "Its structure for screen readers is gone", catalog(after)
+                .containsKey(COSName.STRUCT_TREE_ROOT));
+    }
+
+    private static COSDictionary catalog(PDDocument pdf) { return pdf.getDocumentCatalog().getCOSObject(); }
+
+    private static int bookmarks(PDDocument pdf) {
+        COSDictionary outline = catalog(pdf).getCOSDictionary(COSName.OUTLINES);
+        return outline == null ? 0 : Trees.items(outline);
+    }
+
+    private static int files(PDDocument pdf) {
+        COSDictionary names = catalog(pdf).getCOSDictionary(COSName.NAMES);
+        return names == null ? 0 : Trees.names(names.getCOSDictionary(COSName.EMBEDDED_FILES), 0);
+    }
+}

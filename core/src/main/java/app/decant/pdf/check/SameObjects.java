@@ -1,0 +1,95 @@
+package app.decant.pdf.check;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSBoolean;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSNull;
+import org.apache.pdfbox.cos.COSNumber;
+import org.apache.pdfbox.cos.COSObject;
+import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.cos.COSString;
+
+/**
+ * Compares objects of two files all the way down (ISO 32000-2, 7.3): streams by their bytes as they lie there, all else by value. Entries that lead back up
+ * to pages and tags are not followed.
+ */
+final class SameObjects {
+    private static final Set<String> UPWARDS = Set.of("Parent", "P", "Pg", "Length", "A", "AA", "Dest", "StructParent", "StructParents", "LastModified");
+    /** What packing a picture or a stream anew may change. */
+    private static final Set<String> PACKING = Set.of("Filter", "DecodeParms", "Decode", "ColorSpace", "BitsPerComponent", "Width", "Height");
+
+    private final boolean pictures;
+    private final boolean packing;
+    private final Map<COSBase, Set<COSBase>> met = new IdentityHashMap<>();
+
+    /**
+     * @param pictures whether pictures may have been packed anew
+     * @param packing  whether streams may be packed otherwise and hold the same
+     */
+    SameObjects(boolean pictures, boolean packing) {
+        this.pictures = pictures;
+        this.packing = packing;
+    }
+
+    boolean same(COSBase told, COSBase other) throws IOException {
+        COSBase a = plain(told);
+        COSBase b = plain(other);
+        if (a == null || b == null) return a == b;
+        if (a instanceof COSDictionary || a instanceof COSArray) {
+            // What is being compared further up is taken as the same here.
+            if (!met.computeIfAbsent(a, key -> Collections.newSetFromMap(new IdentityHashMap<>())).add(b)) return true;
+        }
+        if (a instanceof COSStream stream) return b instanceof COSStream twin && sameStream(stream, twin);
+        if (a instanceof COSDictionary dictionary) return b instanceof COSDictionary twin && !(b instanceof COSStream) && sameEntries(dictionary, twin, Set.of());
+        if (a instanceof COSArray array) {
+            if (!(b instanceof COSArray twin) || array.size() != twin.size()) return false;
+            for (int i = 0; i < array.size(); i++) if (!same(array.get(i), twin.get(i))) return false;
+            return true;
+        }
+        if (a instanceof COSNumber number) return b instanceof COSNumber twin && number.floatValue() == twin.floatValue();
+        if (a instanceof COSString string) return b instanceof COSString twin && Arrays.equals(string.getBytes(), twin.getBytes());
+        if (a instanceof COSName || a instanceof COSBoolean) return a.equals(b);
+        return a.getClass() == b.getClass();
+    }
+
+    private static COSBase plain(COSBase told) {
+        COSBase value = told instanceof COSObject object ? object.getObject() : told;
+        return value == COSNull.NULL ? null : value;
+    }
+
+    private boolean sameStream(COSStream a, COSStream b) throws IOException {
+        boolean picture = COSName.IMAGE.equals(a.getCOSName(COSName.SUBTYPE));
+        if (picture && pictures) return sameEntries(a, b, PACKING);
+        if (sameBytes(a, b, false)) return sameEntries(a, b, Set.of());
+        return packing && !picture && sameBytes(a, b, true) && sameEntries(a, b, PACKING);
+    }
+
+    static boolean sameBytes(COSStream a, COSStream b, boolean unpacked) throws IOException {
+        try (InputStream one = unpacked ? a.createInputStream() : a.createRawInputStream(); InputStream two = unpacked ? b.createInputStream()
+                : b.createRawInputStream()) {
+            return Arrays.equals(one.readAllBytes(), two.readAllBytes());
+        }
+    }
+
+    private boolean sameEntries(COSDictionary a, COSDictionary b, Set<String> but) throws IOException {
+        Set<String> names = new TreeSet<>();
+        a.keySet().forEach(name -> names.add(name.getName()));
+        b.keySet().forEach(name -> names.add(name.getName()));
+        for (String name : new HashSet<>(names)) {
+            if (UPWARDS.contains(name) || but.contains(name)) continue;
+            if (!same(a.getItem(COSName.getPDFName(name)), b.getItem(COSName.getPDFName(name)))) return false;
+        }
+        return true;
+    }
+}

@@ -1,0 +1,193 @@
+package app.decant.pdf.keep;
+
+import app.decant.document.Finding;
+import app.decant.document.Progress;
+import app.decant.page.Original;
+import app.decant.page.Page;
+import app.decant.page.Pages;
+import app.decant.pdf.PdfChoices;
+import app.decant.pdf.PdfDoor;
+import app.decant.pdf.PdfStyle;
+import app.decant.pdf.lock.DocumentLock;
+import app.decant.pdf.write.CatalogueWriter;
+import app.decant.pdf.write.Linearizer;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.ByteBuffer;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.IntStream;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSObjectKey;
+import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.cos.COSString;
+import org.apache.pdfbox.pdfwriter.compress.CompressParameters;
+import org.apache.pdfbox.pdmodel.PDDocument;
+
+/**
+ * Writes the pages of a PDF as they are, under choices each of which does only what it says. What no choice names is left as it came; where nothing is
+ * wished at all, the very bytes of the file. Made for one file and thrown away; the same file and choices give the same bytes.
+ */
+public final class KeptWriter {
+    private final Pages pages;
+    private final Original original;
+    private final PdfChoices choices;
+    private final FactsWish facts;
+    private final List<Finding> findings = new ArrayList<>();
+
+    /** What is to be said about the document: what its file says; that and other things; or nothing but what is told. */
+    public enum FactsWish { AS_THEY_ARE, TOLD_BESIDES, TOLD_ONLY }
+
+    /**
+     * What was written, so that it can be checked.
+     *
+     * @param same   whether the file is the original, byte by byte
+     * @param smaller how many pictures were made smaller
+     */
+    public record Written(boolean same, int smaller, FactsWish facts, List<Finding> findings) {
+        public Written { findings = List.copyOf(findings); }
+    }
+
+    private KeptWriter(Pages pages, PdfChoices choices, FactsWish facts) {
+        this.pages = pages;
+        this.original = pages.original().orElseThrow(() -> new IllegalArgumentException("These pages are no file's own"));
+        this.choices = choices;
+        this.facts = facts;
+    }
+
+    /**
+     * Writes the file.
+     *
+     * @throws IOException where the stream takes no more, or the original can't be written again
+     */
+    public static Written write(Pages pages, PdfChoices choices, FactsWish facts, OutputStream out, Progress progress) throws IOException {
+        choices.refuseContradictions();
+        return new KeptWriter(pages, choices, facts).write(out, progress);
+    }
+
+    private Written write(OutputStream out, Progress progress) throws IOException {
+        // A copy of its own, never painted: painting marks pictures as changed.
+        try (PDDocument pdf = PdfDoor.open(original.bytes(), original.name(), original.password())) {
+            PdfStyle style = choices.style();
+            boolean signed = !pdf.getSignatureDictionaries().isEmpty();
+            ActiveContent active = new ActiveContent(pdf, choices.addresses());
+            active.each(!signed || asksAnything(pdf));
+            if (!asksAnything(pdf) && (signed || active.count() == 0)) {
+                if (active.count() > 0) findings.add(Finding.changed("Scripts or actions in it are as they were, since its signature covers them.", ""));
+                out.write(original.bytes());
+                return new Written(true, 0, facts, findings);
+            }
+            findings.addAll(active.findings());
+            if (pdf.isEncrypted() && !choices.protection().isOn()) findings.add(Finding.changed("The original is locked; this copy is not.", ""));
+            if (signed) findings.add(Finding.lost("The original was signed; its signature does not hold for this copy.", ""));
+            progress.step(0, 3, "Writing pages");
+            findings.addAll(new PageSelection(pdf).keep(choices.pages(), pages.pages().stream().map(Page::label).toList()));
+            if (!style.bookmarks().equals(PdfStyle.PLAIN.bookmarks())) new KeptBookmarks(style.bookmarks()).follow(pdf);
+            KeptPictures pictures = new KeptPictures(pdf, style.pictures());
+            if (!style.pictures().isExact()) findings.addAll(pictures.shrink(progress));
+            if (!choices.overlays().isEmpty()) new LaidOnPages(pdf, pages, choices.overlays()).lay(choices.pages(), style);
+            if (!style.tagged()) untag(pdf);
+            catalogue(pdf, style);
+            if (facts != FactsWish.AS_THEY_ARE) findings.addAll(KeptFacts.write(pdf, choices.facts(), choices, facts == FactsWish.TOLD_ONLY));
+            tellFonts(style);
+            save(pdf, style, out, progress);
+            return new Written(false, pictures.count(), facts, findings);
+        }
+    }
+
+    /** Whether any choice would change the file. */
+    private boolean asksAnything(PDDocument pdf) {
+        PdfStyle style = choices.style();
+        boolean all = choices.pages().equals(IntStream.range(0, pages.count()).boxed().toList());
+        // How much of fonts goes in is asked of pages that are made here; these have what they have.
+        return !all || choices.protection().isOn() || pdf.isEncrypted() || facts != FactsWish.AS_THEY_ARE || !choices.overlays().isEmpty()
+                || !choices.attachments().isEmpty() || !style.with(PdfStyle.PLAIN.fonts()).whole(Set.of()).equals(PdfStyle.PLAIN);
+    }
+
+    private void catalogue(PDDocument pdf, PdfStyle style) throws IOException {
+        boolean bookmarks = pdf.getDocumentCatalog().getDocumentOutline() != null && pdf.getDocumentCatalog().getDocumentOutline().hasChildren();
+        CatalogueWriter writer = new CatalogueWriter(pdf, choices, bookmarks);
+        if (!style.opening().equals(PdfStyle.PLAIN.opening())) writer.opening();
+        if (!choices.attachments().isEmpty()) writer.attachments();
+    }
+
+    private static void untag(PDDocument pdf) {
+        COSDictionary catalog = pdf.getDocumentCatalog().getCOSObject();
+        catalog.removeItem(COSName.STRUCT_TREE_ROOT);
+        catalog.removeItem(COSName.MARK_INFO);
+    }
+
+    private void tellFonts(PdfStyle style) {
+        if (style.fonts() != PdfStyle.PLAIN.fonts() || !style.wholeFamilies().isEmpty())
+            findings.add(Finding.changed("The fonts on its pages are the original's own; no more of them went in, and no less.", ""));
+    }
+
+    private void save(PDDocument pdf, PdfStyle style, OutputStream out, Progress progress) throws IOException {
+        pdf.setAllSecurityToBeRemoved(!choices.protection().isOn());
+        // Packing lifts a file to a later version (7.5.7); one from before keeps its own.
+        boolean packs = style.compressed() && (style.version() == 0 ? pdf.getVersion() : style.version()) >= 1.5f;
+        if (style.version() > 0) version(pdf, style.version());
+        else if (choices.protection().isOn() && pdf.getVersion() < choices.protection().strength().version())
+            version(pdf, choices.protection().strength().version());
+        if (!style.compressed()) unpack(pdf);
+        identify(pdf);
+        DocumentLock lock = choices.protection().isOn() ? new DocumentLock(choices.protection()) : null;
+        progress.step(2, 3, "Writing pages");
+        if (style.linearized()) {
+            ByteArrayOutputStream plain = new ByteArrayOutputStream(original.bytes().length);
+            pdf.save(plain, CompressParameters.NO_COMPRESSION);
+            Linearizer.write(plain.toByteArray(), lock, out);
+            return;
+        }
+        if (lock != null) lock.on(pdf);
+        pdf.save(out, packs ? CompressParameters.DEFAULT_COMPRESSION : CompressParameters.NO_COMPRESSION);
+    }
+
+    private static void version(PDDocument pdf, double version) {
+        pdf.getDocumentCatalog().getCOSObject().removeItem(COSName.VERSION);
+        pdf.getDocument().setVersion((float) version);
+        pdf.setVersion((float) version);
+    }
+
+    /** Everything but pictures is written without filters. */
+    private static void unpack(PDDocument pdf) throws IOException {
+        for (COSObjectKey key : pdf.getDocument().getXrefTable().keySet()) {
+            COSBase object = pdf.getDocument().getObjectFromPool(key).getObject();
+            if (!(object instanceof COSStream stream) || !COSName.FLATE_DECODE.equals(stream.getDictionaryObject(COSName.FILTER))) continue;
+            if (COSName.IMAGE.equals(stream.getCOSName(COSName.SUBTYPE))) continue;
+            byte[] plain;
+            try (var in = stream.createInputStream()) {
+                plain = in.readAllBytes();
+            }
+            try (OutputStream raw = stream.createOutputStream()) {
+                raw.write(plain);
+            }
+        }
+    }
+
+    /** The first half of its name stays, the second is this copy's (14.4). */
+    private void identify(PDDocument pdf) throws IOException {
+        COSDictionary trailer = pdf.getDocument().getTrailer();
+        COSArray old = trailer.getCOSArray(COSName.ID);
+        try {
+            MessageDigest digest = MessageDigest.getInstance("MD5");
+            digest.update(original.bytes());
+            byte[] first = old != null && old.size() == 2 && old.getObject(0) instanceof COSString name ? name.getBytes() : digest.digest(original.bytes());
+            digest.update(first);
+            digest.update(ByteBuffer.allocate(8).putLong(choices.when().toEpochMilli()).array());
+            COSArray names = new COSArray();
+            names.add(new COSString(first));
+            names.add(new COSString(digest.digest()));
+            trailer.setItem(COSName.ID, names);
+        } catch (NoSuchAlgorithmException e) {
+            throw new IOException(e);
+        }
+    }
+}

@@ -1,0 +1,112 @@
+package app.decant.pdf.keep;
+
+import app.decant.document.Colour;
+import app.decant.document.DecantException;
+import app.decant.document.DecantException.Kind;
+import app.decant.document.Facts;
+import app.decant.document.Finding;
+import app.decant.font.FontCatalogue;
+import app.decant.page.Element;
+import app.decant.page.Item;
+import app.decant.page.Original;
+import app.decant.page.Page;
+import app.decant.page.Pages;
+import app.decant.pdf.PdfDoor;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
+import org.slf4j.LoggerFactory;
+
+/**
+ * The pages of a PDF as they are. Nothing on them is read: they are counted and measured, and the file's own bookmarks, printed page numbers and facts are
+ * told. They show nothing to a canvas; whoever wants to look at them paints the file.
+ */
+public final class OwnPages implements Pages {
+    private final Original original;
+    private final Lettering lettering;
+    private final List<Page> pages = new ArrayList<>();
+    private final List<Heading> headings;
+    private final Facts facts;
+
+    /** Sets words that are laid on pages, as {@link Pages#words} says. */
+    public interface Lettering {
+        List<Item.LineItem> words(String text, String family, double size, Colour colour);
+    }
+
+    private OwnPages(OwnPages pages, List<Heading> headings) {
+        this.original = pages.original;
+        this.lettering = pages.lettering;
+        this.pages.addAll(pages.pages);
+        this.facts = pages.facts;
+        this.headings = List.copyOf(headings);
+    }
+
+    private OwnPages(Original original, Lettering lettering, PDDocument pdf) {
+        this.original = original;
+        this.lettering = lettering;
+        String[] labels = labels(pdf);
+        int index = 0;
+        for (PDPage page : pdf.getPages()) {
+            String label = labels != null && index < labels.length ? labels[index] : Integer.toString(index + 1);
+            PDRectangle box = page.getCropBox();
+            boolean upright = page.getRotation() % 180 == 0;
+            pages.add(new Page(index++, label, upright ? box.getWidth() : box.getHeight(), upright ? box.getHeight() : box.getWidth(), List.of(), List.of()));
+        }
+        headings = KeptBookmarks.headings(pdf);
+        facts = KeptFacts.of(pdf);
+    }
+
+    /**
+     * Looks what a PDF has.
+     *
+     * @throws DecantException where it can't be opened, holds no page, or its owner forbids that it is changed
+     */
+    public static OwnPages of(Original original, Lettering lettering) {
+        try (PDDocument pdf = PdfDoor.open(original.bytes(), original.name(), original.password())) {
+            AccessPermission permission = pdf.getCurrentAccessPermission();
+            if (!permission.isOwnerPermission() && !permission.canModify())
+                throw new DecantException(Kind.NOT_PERMITTED, original.name()
+                        + " is locked by its owner against changes, so it is not published anew. Give the owner's password, or ask the owner for an open copy.");
+            if (pdf.getNumberOfPages() == 0)
+                throw new DecantException(Kind.UNREADABLE, original.name() + " is a PDF without a single page. Ask for it again, or open an older copy.");
+            return new OwnPages(original, lettering, pdf);
+        } catch (IOException | RuntimeException e) {
+            if (e instanceof DecantException told) throw told;
+            throw new DecantException(Kind.UNREADABLE, original.name() + " is damaged: no pages can be found in it. Ask for it again, or open an older copy.", e);
+        }
+    }
+
+    /** The same with headings that were found in the text, where the file has no bookmarks of its own. */
+    public OwnPages with(List<Heading> found) { return headings.isEmpty() ? new OwnPages(this, found) : this; }
+
+    private static String[] labels(PDDocument pdf) {
+        try {
+            return pdf.getDocumentCatalog().getPageLabels() == null ? null : pdf.getDocumentCatalog().getPageLabels().getLabelsByPageIndices();
+        } catch (IOException | RuntimeException e) {
+            LoggerFactory.getLogger(OwnPages.class).info("The numbers of pages can't be read", e);
+            return null;
+        }
+    }
+
+    @Override public List<Page> pages() { return List.copyOf(pages); }
+    @Override public int count() { return pages.size(); }
+    @Override public Page page(int index) { return pages.get(index); }
+    @Override public Facts facts() { return facts; }
+    /** The file's own bookmarks. */
+    @Override public List<Heading> headings() { return headings; }
+    @Override public Collection<FontCatalogue.Match> fonts() { return List.of(); }
+    @Override public List<Finding> findings() { return List.of(); }
+    @Override public Element structure() { return Element.of(Element.Role.DOCUMENT, List.of()); }
+    @Override public List<String> unplaced() { return List.of(); }
+    @Override public Pages without(Set<String> families) { return this; }
+    @Override public <T> Optional<T> origin(Class<T> kind) { return Optional.empty(); }
+    @Override public Optional<Original> original() { return Optional.of(original); }
+    @Override public List<Item.LineItem> words(String text, String family, double size, Colour colour) { return lettering.words(text, family, size, colour); }
+}
