@@ -26,8 +26,8 @@ import org.apache.pdfbox.cos.COSString;
  */
 final class SameObjects {
     private static final Set<String> UPWARDS = Set.of("Parent", "P", "Pg", "Length", "A", "AA", "Dest", "StructParent", "StructParents", "LastModified");
-    /** What packing a picture or a stream anew may change. */
-    private static final Set<String> PACKING = Set.of("Filter", "DecodeParms", "Decode", "ColorSpace", "BitsPerComponent", "Width", "Height");
+    /** What packing a picture or a stream anew may change; its type may be left out. */
+    private static final Set<String> PACKING = Set.of("Type", "Filter", "DecodeParms", "Decode", "ColorSpace", "BitsPerComponent", "Width", "Height");
 
     private final boolean pictures;
     private final boolean packing;

@@ -88,7 +88,7 @@ public final class KeptWriter {
             if (pdf.isEncrypted() && !choices.protection().isOn()) findings.add(Finding.changed("The original is locked; this copy is not.", ""));
             if (signed) findings.add(Finding.lost("The original was signed; its signature does not hold for this copy.", ""));
             progress.step(0, 3, "Writing pages");
-            findings.addAll(new PageSelection(pdf).keep(choices.pages(), pages.pages().stream().map(Page::label).toList()));
+            findings.addAll(new PageSelection(pdf).keep(choices.pages(), pages.pages().stream().map(Page::label).toList(), style.linearized()));
             if (!style.bookmarks().equals(PdfStyle.PLAIN.bookmarks())) new KeptBookmarks(style.bookmarks()).follow(pdf);
             KeptPictures pictures = new KeptPictures(pdf, style.pictures());
             if (!style.pictures().isExact()) findings.addAll(pictures.shrink(progress));

@@ -1,11 +1,13 @@
 package app.decant.pdf.keep;
 
 import app.decant.document.Facts;
+import app.decant.pdf.write.DocumentFacts;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import javax.xml.XMLConstants;
 import javax.xml.parsers.DocumentBuilderFactory;
@@ -24,7 +26,7 @@ import org.w3c.dom.NodeList;
 import org.xml.sax.SAXException;
 
 /**
- * The packet of metadata that came with a file (ISO 16684-1), in which the four facts that people see are said anew. All else in it (history, rights, what
+ * The packet of metadata that came with a file (ISO 16684-1), in which the facts that people see are said anew. All else in it (history, rights, what
  * standard the file keeps) stays.
  */
 final class Metadata {
@@ -70,6 +72,8 @@ final class Metadata {
         list(own, "dc:description", DUBLIN_CORE, "Alt", facts.subject());
         text(own, "pdf:Keywords", PDF, facts.keywords());
         text(own, "xmp:ModifyDate", XMP, changed);
+        Map<String, String> others = DocumentFacts.own(facts);
+        DocumentFacts.elements(others.keySet()).forEach((name, element) -> text(own, "pdfx:" + element, DocumentFacts.OWN, others.get(name)));
         if (own.hasChildNodes()) root.appendChild(own);
         return bytes();
     }
@@ -77,14 +81,18 @@ final class Metadata {
     private static void clear(Element description) {
         List<Node> gone = new ArrayList<>();
         for (Node child = description.getFirstChild(); child != null; child = child.getNextSibling())
-            if (child instanceof Element && SAID.contains(child.getNamespaceURI() + child.getLocalName())) gone.add(child);
+            if (child instanceof Element && isSaid(child)) gone.add(child);
         gone.forEach(description::removeChild);
         List<Attr> attributes = new ArrayList<>();
         for (int i = 0; i < description.getAttributes().getLength(); i++) {
             Attr attribute = (Attr) description.getAttributes().item(i);
-            if (SAID.contains(attribute.getNamespaceURI() + attribute.getLocalName())) attributes.add(attribute);
+            if (isSaid(attribute)) attributes.add(attribute);
         }
         attributes.forEach(description::removeAttributeNode);
+    }
+
+    private static boolean isSaid(Node property) {
+        return DocumentFacts.OWN.equals(property.getNamespaceURI()) || SAID.contains(property.getNamespaceURI() + property.getLocalName());
     }
 
     private void list(Element parent, String name, String space, String kind, String value) {

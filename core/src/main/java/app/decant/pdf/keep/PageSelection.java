@@ -44,11 +44,15 @@ final class PageSelection {
      *
      * @param chosen indexes, in their new order
      * @param labels the printed number of each page of the file, by its index
+     * @param flat   whether pages are to hold all that is theirs, inheriting nothing
      */
-    List<Finding> keep(List<Integer> chosen, List<String> labels) {
+    List<Finding> keep(List<Integer> chosen, List<String> labels, boolean flat) {
         List<PDPage> all = new ArrayList<>();
         pdf.getPages().forEach(all::add);
-        if (isWhole(chosen, all.size())) return List.of();
+        if (isWhole(chosen, all.size())) {
+            if (flat) rebuild(all);
+            return List.of();
+        }
         List<PDPage> kept = chosen.stream().map(all::get).toList();
         for (PDPage page : all) gone.add(page.getCOSObject());
         kept.forEach(page -> gone.remove(page.getCOSObject()));

@@ -30,7 +30,7 @@ import org.apache.pdfbox.pdmodel.common.PDMetadata;
 public final class DocumentFacts {
     private static final String PRODUCER = "Decant";
     /** The name space in which programs put the further entries of the information dictionary. */
-    private static final String OWN = "http://ns.adobe.com/pdfx/1.3/";
+    public static final String OWN = "http://ns.adobe.com/pdfx/1.3/";
 
     private static final Set<String> KEPT = Set.of("Title", "Author", "Subject", "Keywords", "Creator", "Producer", "CreationDate", "ModDate", "Trapped");
 
@@ -150,14 +150,14 @@ public final class DocumentFacts {
     }
 
     /** Those that are none of the names the standard keeps for itself. */
-    private static Map<String, String> own(Facts facts) {
+    public static Map<String, String> own(Facts facts) {
         Map<String, String> own = new TreeMap<>(facts.others());
         own.keySet().removeIf(name -> name.isBlank() || KEPT.contains(name));
         return own;
     }
 
     /** The fields' names as XML may hold them: other signs become underscores, and no two are alike. */
-    private static Map<String, String> elements(Set<String> names) {
+    public static Map<String, String> elements(Set<String> names) {
         Map<String, String> elements = new TreeMap<>();
         Set<String> taken = new HashSet<>();
         for (String name : names) {

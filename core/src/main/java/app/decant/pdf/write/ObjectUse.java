@@ -13,6 +13,7 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.cos.COSObjectKey;
+import org.apache.pdfbox.cos.COSStream;
 
 /**
  * Which objects each page of a file needs, and which the document as a whole: what decides where they stand in a file for quick display
@@ -55,8 +56,9 @@ public final class ObjectUse {
         }
         if (direct instanceof COSDictionary dictionary) {
             boolean page = COSName.PAGE.equals(dictionary.getCOSName(COSName.TYPE));
-            for (Map.Entry<COSName, COSBase> entry : dictionary.entrySet())
-                if (!(page && entry.getKey().equals(COSName.PARENT))) walk(entry.getValue(), used, seen, false);
+            // The length of a stream is written in place, wherever it stood.
+            COSName but = page ? COSName.PARENT : dictionary instanceof COSStream ? COSName.LENGTH : null;
+            for (Map.Entry<COSName, COSBase> entry : dictionary.entrySet()) if (!entry.getKey().equals(but)) walk(entry.getValue(), used, seen, false);
         } else if (direct instanceof COSArray array) {
             for (int i = 0; i < array.size(); i++) walk(array.get(i), used, seen, false);
         }
