@@ -1,5 +1,6 @@
 package app.decant;
 
+import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.format.Content;
@@ -16,9 +17,14 @@ import app.decant.pdf.keep.OwnPages;
 import app.decant.publish.Recipe;
 import app.decant.recover.FixedFormat;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
+import java.util.HexFormat;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.Function;
 import org.slf4j.LoggerFactory;
 
@@ -35,6 +41,9 @@ public final class Intake {
     private Boolean pdf;
     private OwnPages own;
     private PagedDocument laid;
+    private Document before;
+    private Pages revised;
+    private String print;
 
     /**
      * @param password that opens it, or null
@@ -49,6 +58,33 @@ public final class Intake {
     /** The same, its text taken in as {@link Decant#open} does. */
     public Intake(Path file, String password) { this(file, password, progress -> Decant.open(file, password, progress)); }
 
+    /**
+     * The same of a document that was taken in from it and may have been revised since.
+     *
+     * @param before the document as it came in
+     * @param now    as it is laid out now
+     * @param print  the {@link #fingerprint} of the file as it was then, or null where that is not known
+     */
+    public static Intake revised(Path file, String password, Document before, PagedDocument now, String print) {
+        Intake intake = new Intake(file, password);
+        intake.laid = now;
+        intake.before = before;
+        intake.print = print;
+        return intake;
+    }
+
+    /** What a file is told by: where it changes, so does this. Null where it can't be read. */
+    public static String fingerprint(Path file) {
+        try {
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(Files.readAllBytes(file)));
+        } catch (IOException e) {
+            LoggerFactory.getLogger(Intake.class).info("{} can't be read", file, e);
+            return null;
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     /** What was found taking its text in, and why pages that could have been kept are set anew. */
     public synchronized List<Finding> findings() { return List.copyOf(findings); }
 
@@ -58,12 +94,32 @@ public final class Intake {
      * @throws app.decant.document.DecantException where the file can't be opened, or its owner forbids what is wished
      */
     public synchronized Pages pages(Recipe recipe, Progress progress) {
+        if (before != null && isOther()) return laid;
         if (!isPdf() || !keeps(recipe)) return laid(progress);
+        if (before != null) return revised(progress);
         OwnPages pages = own();
         boolean needsHeadings = pages.headings().isEmpty() && recipe.style().bookmarks().any()
                 && !recipe.style().bookmarks().equals(PdfStyle.PLAIN.bookmarks());
         return needsHeadings ? pages.with(laid(progress).headings()) : pages;
     }
+
+    /** Whether the file is not there any more, or is not what it was. */
+    private boolean isOther() {
+        if (print != null && print.equals(fingerprint(file))) return false;
+        if (String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT).endsWith(".pdf"))
+            tell(Finding.changed("All pages were set anew, since " + file.getFileName() + " is not there as it was any more.", ""));
+        return true;
+    }
+
+    private Pages revised(Progress progress) {
+        if (revised != null) return revised;
+        Revision revision = new Revision(original, before, laid, progress);
+        revised = revision.pages();
+        revision.findings().forEach(this::tell);
+        return revised;
+    }
+
+    private void tell(Finding finding) { if (!findings.contains(finding)) findings.add(finding); }
 
     private boolean keeps(Recipe recipe) {
         if (!recipe.keepsPages()) return false;
@@ -71,7 +127,7 @@ public final class Intake {
         if (standard == Standard.NONE) return true;
         List<String> broken = broken(standard);
         if (broken.isEmpty()) return true;
-        findings.add(Finding.changed("Its pages were set anew, since the original does not keep " + standard.words() + ": "
+        tell(Finding.changed("Its pages were set anew, since the original does not keep " + standard.words() + ": "
                 + String.join("; ", broken.subList(0, Math.min(2, broken.size()))) + ".", ""));
         return false;
     }

@@ -48,6 +48,12 @@ public interface Pages {
     /** The PDF whose own pages these are, as long as nothing on them was changed; empty for pages that are made here. */
     default Optional<Original> original() { return Optional.empty(); }
 
+    /** The page of the {@link #original} in whose place a page stands; -1 for one that the original does not have. */
+    default int ground(int page) { return page; }
+
+    /** Whether a page is the original's own, untouched; others in its place are set anew. */
+    default boolean isOwn(int page) { return original().isPresent(); }
+
     /** Words to be laid on pages, broken where they say so only: lines from a corner at (0, 0). */
     List<Item.LineItem> words(String text, String family, double size, Colour colour);
 

@@ -247,16 +247,26 @@ public final class Publisher {
     }
 
     /**
-     * What an office or web format will not carry of a document, told before anything is published. Nothing for a PDF.
+     * What an office or web format will not carry of a document, or what becomes otherwise in a PDF that is kept, told before anything is published.
      *
      * @throws DecantException where the publication would not succeed at all
      */
     public static List<Finding> losses(Order order) {
-        if (order.recipe().target() == Target.PDF) return List.of();
+        if (order.recipe().target() == Target.PDF) return order.pages().original().isPresent() ? keptLosses(order) : List.of();
         List<Finding> findings = new ArrayList<>();
         Document document = written(order, findings);
         findings.addAll(written(document, order.recipe(), Instant.EPOCH).findings());
         return findings;
+    }
+
+    private static List<Finding> keptLosses(Order order) {
+        try {
+            List<Integer> chosen = order.recipe().pages().of(order.labels());
+            return KeptWriter.write(order.pages(), order.choices(chosen, Instant.EPOCH), order.factsWish(), OutputStream.nullOutputStream(), Progress.SILENT)
+                    .findings();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** Whether a file that was made before opens by these passwords as its recipe locks it; one that is not locked always does. */

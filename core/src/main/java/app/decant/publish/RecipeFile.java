@@ -95,7 +95,8 @@ public final class RecipeFile {
         root.putObject("text").put("encoding", recipe.text().letters().name()).put("mark", recipe.text().mark())
                 .put("lineEnds", word(recipe.text().lineEnds())).put("width", recipe.text().width());
         put(root, "split", recipe.split());
-        root.put("attachSource", recipe.attachSource()).put("links", word(recipe.links())).put("remake", recipe.remake()).put("present", word(recipe.present()));
+        root.put("attachSource", recipe.attachSource()).put("links", word(recipe.links())).put("remake", recipe.remake())
+                .put("present", word(recipe.present()));
         ArrayNode addresses = root.putArray("addresses");
         new TreeSet<>(recipe.addresses()).forEach(addresses::add);
         try {

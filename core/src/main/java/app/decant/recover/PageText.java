@@ -22,6 +22,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.IntPredicate;
 
 /**
  * What a page shows, told the same way for a PDF that exists and for a document laid out here, so that the two can be compared: lines of text with
@@ -72,9 +73,15 @@ public record PageText(int index, double width, double height, List<Line> lines,
      * @throws app.decant.document.DecantException as {@link Recovery#of} does
      */
     public static List<PageText> of(byte[] pdf, String name, String password, Progress progress) {
+        return of(pdf, name, password, page -> true, progress);
+    }
+
+    /** The same of some pages, by their indexes. */
+    public static List<PageText> of(byte[] pdf, String name, String password, IntPredicate wanted, Progress progress) {
         try (SourceFile source = SourceFile.open(pdf, name, password)) {
             List<PageText> pages = new ArrayList<>();
             for (int i = 0; i < source.pages(); i++) {
+                if (!wanted.test(i)) continue;
                 progress.step(i, source.pages(), SourceFile.READING);
                 SourcePage page = PageReader.upright(source, i, progress);
                 boolean scan = page.isScan();
@@ -93,7 +100,8 @@ public record PageText(int index, double width, double height, List<Line> lines,
         return result;
     }
 
-    private static PageText of(Page page) {
+    /** A page that is laid out. */
+    public static PageText of(Page page) {
         List<Glyph> glyphs = new ArrayList<>();
         List<Shown> pictures = new ArrayList<>();
         Set<String> links = new TreeSet<>();

@@ -161,6 +161,14 @@ final class ContentCards extends RecipeCards {
             card.choice(Words.of("links." + key(links) + ".card"), "", now().links() == links, () -> set.accept(now().with(links)));
     }
 
+    String remakeWords() { return Words.of(now().remake() ? "remake.anew" : "remake.kept"); }
+
+    void remakeCard(PhraseCard card) {
+        card.title(Words.of("card.remake"));
+        card.choice(Words.of("remake.kept.card"), Words.of("remake.kept.about"), !now().remake(), () -> set.accept(now().remaking(false)));
+        card.choice(Words.of("remake.anew.card"), Words.of("remake.anew.about"), now().remake(), () -> set.accept(now().remaking(true)));
+    }
+
     String factsWords() {
         FactsRule facts = now().facts();
         String title = facts.title() != null ? facts.title() : facts.stripped() ? null : window.desk().document().facts().title();

@@ -1,6 +1,7 @@
 package app.decant.desktop;
 
 import app.decant.Decant;
+import app.decant.Intake;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
@@ -93,6 +94,8 @@ final class Desk {
     /** The state that the working copy is to hold next. */
     private volatile Document newest;
     private boolean toldUnkept;
+    private Intake intake;
+    private PagedDocument intakeOf;
     private List<Receipt> others = List.of();
     /** The state that lies in a file of the user's, or that the document came in with. */
     private Document saved;
@@ -100,8 +103,12 @@ final class Desk {
     private DecantException remediable;
     private Consumer<Recipe.WhenPresent> remedy;
 
-    /** Where the document came from, and what was found when it was taken in. */
-    record Source(Path file, Taken taken, String password) {
+    /**
+     * Where the document came from, and what was found when it was taken in.
+     *
+     * @param print by which its file is known again
+     */
+    record Source(Path file, Taken taken, String password, String print) {
         String name() { return file.getFileName().toString(); }
 
         boolean isPdf() { return taken.format() == FixedFormat.PDF; }
@@ -171,7 +178,7 @@ final class Desk {
         opening.start(task -> daemon(task, "opening").start(), progress -> TimeLimit.run(LONGEST, progress, (gate, told) -> {
             Taken taken = read(reading, told);
             Layout fresh = new Layout(FontCatalogue.ofThisMachine());
-            return new Opened(taken, fresh, fresh.next(taken.document(), told));
+            return new Opened(taken, fresh, fresh.next(taken.document(), told), taken.format() == FixedFormat.PDF ? Intake.fingerprint(file) : null);
         }), opened -> {
             job.set(null);
             Document now = document;
@@ -217,7 +224,7 @@ final class Desk {
     /** The file that could not be opened for want of a password. */
     Path wanted() { return wanted; }
 
-    private record Opened(Taken taken, Layout layout, PagedDocument pages) { }
+    private record Opened(Taken taken, Layout layout, PagedDocument pages, String print) { }
 
     private static boolean isPdf(Path file) {
         try (InputStream in = Files.newInputStream(file)) {
@@ -257,7 +264,7 @@ final class Desk {
         history.begin(document);
         copy = settings.isForgetful() ? null : new WorkingCopy(Decant.home().resolve("working"), file, password);
         faith.set(null);
-        Source taken = new Source(file, opened.taken, password);
+        Source taken = new Source(file, opened.taken, password, opened.print);
         pages.set(opened.pages);
         source.set(taken);
         selection.set(start);
@@ -406,13 +413,18 @@ final class Desk {
             PagedDocument laidOut = pages.get();
             Path from = source.get() == null ? null : source.get().file();
             List<Path> names = Output.names(file, recipes);
-            List<Output> outputs = new ArrayList<>();
-            for (int i = 0; i < names.size(); i++) outputs.add(new Output(new Order(laidOut, recipes.get(i).getValue(), passwords, from), names.get(i)));
+            Intake intake = intake(laidOut);
             Job publishing = new Job(Words.of("job.publishing", file.getFileName()));
             job.set(publishing);
             trouble.set(null);
             publishing.start(workThread, progress -> {
-                List<Receipt> made = Decant.publish(outputs, progress);
+                List<Output> outputs = new ArrayList<>();
+                for (int i = 0; i < names.size(); i++) {
+                    Recipe recipe = recipes.get(i).getValue();
+                    outputs.add(new Output(new Order(intake.pages(recipe, progress), recipe, passwords, from), names.get(i)));
+                }
+                List<Receipt> made = new ArrayList<>(Decant.publish(outputs, progress));
+                if (recipes.get(0).getValue().target() == Target.PDF) made.set(0, made.get(0).with(intake.findings()));
                 for (Receipt one : made) ReceiptFile.keep(one, Instant.now(), Decant.home().resolve("receipts"));
                 return made;
             }, made -> {
@@ -432,18 +444,34 @@ final class Desk {
         });
     }
 
+    /** What is published of the newest document; kept until there are other pages, since looking what a PDF's pages became takes a while. */
+    private synchronized Intake intake(PagedDocument laidOut) {
+        if (intake == null || intakeOf != laidOut) {
+            Source from = source.get();
+            intake = Intake.revised(from.file(), from.password(), from.taken().document(), laidOut, from.print());
+            intakeOf = laidOut;
+        }
+        return intake;
+    }
+
     /** About how large a PDF will be, worked out aside. */
     void estimate(Recipe recipe, Consumer<Long> told) {
         PagedDocument laidOut = pages.get();
         Path file = source.get() == null ? null : source.get().file();
-        new Job("").start(this::aside, progress -> Publisher.estimate(new Order(laidOut, recipe, Recipe.Passwords.NONE, file), progress), told, problem ->
+        new Job("").start(this::aside, progress -> Publisher.estimate(new Order(intake(laidOut).pages(recipe, progress), recipe, Recipe.Passwords.NONE, file),
+                progress), told, problem ->
                 told.accept(-1L));
     }
 
     /** Tells what a format will not carry of the document. */
     void losses(Recipe recipe, Consumer<List<Finding>> told) {
         PagedDocument laidOut = pages.get();
-        new Job("").start(this::aside, progress -> Publisher.losses(new Order(laidOut, recipe)), told, problem ->
+        new Job("").start(this::aside, progress -> {
+            Intake intake = intake(laidOut);
+            List<Finding> found = new ArrayList<>(Publisher.losses(new Order(intake.pages(recipe, progress), recipe)));
+            if (recipe.target() == Target.PDF) found.addAll(intake.findings());
+            return found;
+        }, told, problem ->
                 told.accept(List.of(Finding.lost(problem.getMessage(), ""))));
     }
 

@@ -173,6 +173,7 @@ final class PublishStation {
             sentence.say(", " + Words.of("say.links") + " ").phrase("links", content.linksWords(), content::linksCard);
             sentence.say(", " + Words.of("say.facts") + " ").phrase("facts", content.factsWords(), content::factsCard);
             sentence.say(", " + Words.of("say.laid") + " ").phrase("laid", content.laidWords(), content::laidCard);
+            if (desk.source().get().isPdf()) sentence.say(", " + Words.of("say.remake") + " ").phrase("remake", content.remakeWords(), content::remakeCard);
         } else {
             sentence.say(" " + Words.of("say.whole"));
             if (recipe.target() == Target.TXT) sentence.say(", " + Words.of("say.text") + " ").phrase("text", content.textWords(), content::textCard);
@@ -236,6 +237,12 @@ final class PublishStation {
         proofs.getChildren().clear();
         if (recipe.target() == Target.PDF) {
             int count = chosen(pages).size();
+            if (desk.source().get().isPdf() && recipe.keepsPages()) {
+                for (String what : List.of("own", "used", "stands")) proof(Words.of("proof." + what));
+                if (recipe.locking().isOn()) proof(Words.of("proof.lock"));
+                losses();
+                return;
+            }
             long marks = pages.outline().headings().stream().filter(heading -> recipe.style().bookmarks().includes(heading.level())).count();
             proof(Words.of("proof.pages", count));
             if (recipe.style().bookmarks().any()) proof(Words.of("proof.bookmarks", (int) marks));
@@ -254,8 +261,8 @@ final class PublishStation {
     private void losses() {
         int asked = ++lossesAsked;
         desk.losses(recipe, findings -> {
-            if (asked != lossesAsked || recipe.target() == Target.PDF) return;
-            Label head = section("publish.losses");
+            if (asked != lossesAsked || recipe.target() == Target.PDF && findings.isEmpty()) return;
+            Label head = section(recipe.target() == Target.PDF ? "publish.differs" : "publish.losses");
             VBox.setMargin(head, new Insets(10, 0, 0, 0));
             proofs.getChildren().add(head);
             for (Finding finding : findings) item("\u25CB  " + finding.what());

@@ -35,9 +35,11 @@ public final class KeptCheck {
 
     private final PdfChoices choices;
     private final KeptWriter.Written written;
+    private final Pages pages;
     private final List<Proof> proofs = new ArrayList<>();
 
-    private KeptCheck(PdfChoices choices, KeptWriter.Written written) {
+    private KeptCheck(Pages pages, PdfChoices choices, KeptWriter.Written written) {
+        this.pages = pages;
         this.choices = choices;
         this.written = written;
     }
@@ -49,13 +51,14 @@ public final class KeptCheck {
      */
     public static List<Proof> check(Path file, Pages pages, PdfChoices choices, KeptWriter.Written written) throws IOException {
         Original original = pages.original().orElseThrow();
-        KeptCheck check = new KeptCheck(choices, written);
+        KeptCheck check = new KeptCheck(pages, choices, written);
         if (written.same()) {
             check.say("Every byte is the original's", "It is not the original's bytes", Arrays.equals(Files.readAllBytes(file), original.bytes()));
             return check.proofs;
         }
         String owner = choices.protection().isOn() ? choices.protection().toChange() : "";
-        try (PDDocument before = PdfDoor.open(original.bytes(), original.name(), original.password()); PDDocument after = Loader.loadPDF(file.toFile(), owner)) {
+        try (PDDocument before = PdfDoor.open(original.bytes(), original.name(), original.password());
+                PDDocument after = Loader.loadPDF(file.toFile(), owner)) {
             check.compare(before, after);
         }
         if (choices.protection().isOn()) check.proofs.addAll(ProtectionCheck.check(file, choices.protection()));
@@ -72,21 +75,34 @@ public final class KeptCheck {
         SameObjects objects = new SameObjects(!choices.style().pictures().isExact(), !choices.style().compressed());
         int same = 0;
         int used = 0;
+        int anew = 0;
+        int wrong = 0;
+        StreamText reading = new StreamText();
         Map<String, Integer> stood = new TreeMap<>();
         Map<String, Integer> stands = new TreeMap<>();
         for (int i = 0; i < count; i++) {
-            PDPage source = before.getPage(choices.pages().get(i));
+            int index = choices.pages().get(i);
             PDPage made = after.getPage(i);
+            PDPage source = pages.ground(index) < 0 ? null : before.getPage(pages.ground(index));
+            if (!pages.isOwn(index)) {
+                anew++;
+                if (!PdfCheck.same(reading.of(made), pages.page(index), choices)) wrong++;
+                continue;
+            }
             if (sameStreams(source, made)) same++;
             if (overlaid() || objects.same(resources(source), resources(made)) && sameBoxes(source, made)) used++;
             annotations(source, stood);
             annotations(made, stands);
         }
-        say(count == 1 ? "Its page is the original's own, byte for byte" : "All " + count + " pages are the original's own, byte for byte",
-                (count - same) + " of " + count + " pages are not the original's", same == count);
+        int own = count - anew;
+        if (own > 0) say(own == 1 ? (anew > 0 ? "One" : "Its") + " page is the original's own, byte for byte" : (anew > 0 ? "" : "All ") + own
+                + " pages are the original's own, byte for byte", (own - same) + " of " + own + " pages are not the original's", same == own);
+        if (anew > 0) say(anew == 1 ? "One page was set anew, its text whole and in order" : anew + " pages were set anew, their text whole and in order",
+                "Text differs on " + wrong + " of the pages that were set anew", wrong == 0);
         String pictures = written.smaller() == 0 ? "" : written.smaller() == 1 ? ", but for one picture made smaller" : ", but for " + written.smaller()
                 + " pictures made smaller";
-        say("Their fonts, pictures and boxes are the original's" + pictures, "Fonts, pictures or boxes of " + (count - used) + " pages differ", used == count);
+        if (own > 0) say("Their fonts, pictures and boxes are the original's" + pictures, "Fonts, pictures or boxes of " + (own - used) + " pages differ",
+                used == own);
         annotations(stood, stands);
         whole(before, after);
         if (written.facts() != KeptWriter.FactsWish.AS_THEY_ARE) {
@@ -121,7 +137,8 @@ public final class KeptCheck {
         List<COSStream> streams = new ArrayList<>();
         COSBase contents = page.getCOSObject().getDictionaryObject(COSName.CONTENTS);
         if (contents instanceof COSStream one) streams.add(one);
-        else if (contents instanceof COSArray several) for (int i = 0; i < several.size(); i++) if (several.getObject(i) instanceof COSStream one) streams.add(one);
+        if (contents instanceof COSArray several)
+            for (int i = 0; i < several.size(); i++) if (several.getObject(i) instanceof COSStream one) streams.add(one);
         return streams;
     }
 
@@ -151,7 +168,7 @@ public final class KeptCheck {
     /** What belongs to the file as a whole. */
     private void whole(PDDocument before, PDDocument after) throws IOException {
         PdfStyle style = choices.style();
-        boolean all = choices.pages().size() == before.getNumberOfPages();
+        boolean all = choices.pages().size() == before.getNumberOfPages() && choices.pages().stream().allMatch(pages::isOwn);
         if (all && style.bookmarks().equals(PdfStyle.PLAIN.bookmarks())) {
             int was = bookmarks(before);
             int is = bookmarks(after);
@@ -164,7 +181,8 @@ public final class KeptCheck {
         if (layers != null && all) say("Its layers", "Its layers are not what they were", new SameObjects(false, true).same(layers,
                 catalog(after).getDictionaryObject(LAYERS)));
         COSDictionary labels = catalog(before).getCOSDictionary(COSName.PAGE_LABELS);
-        if (labels != null && all) say("The printed numbers of its pages", "The printed numbers of its pages differ", catalog(after).containsKey(COSName.PAGE_LABELS));
+        if (labels != null && all) say("The printed numbers of its pages", "The printed numbers of its pages differ", catalog(after)
+                .containsKey(COSName.PAGE_LABELS));
         boolean tagged = catalog(before).containsKey(COSName.STRUCT_TREE_ROOT);
         if (tagged && style.tagged()) say("Its structure for screen readers", "Its structure for screen readers is gone", catalog(after)
                 .containsKey(COSName.STRUCT_TREE_ROOT));

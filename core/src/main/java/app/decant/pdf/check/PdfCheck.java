@@ -142,7 +142,7 @@ public final class PdfCheck {
         return wrong;
     }
 
-    private static boolean same(String read, Page page, PdfChoices choices) {
+    static boolean same(String read, Page page, PdfChoices choices) {
         String found = squeezed(read);
         String expected = squeezed(text(page));
         if (found.equals(expected)) return true;

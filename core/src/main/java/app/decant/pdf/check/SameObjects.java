@@ -51,7 +51,8 @@ final class SameObjects {
             if (!met.computeIfAbsent(a, key -> Collections.newSetFromMap(new IdentityHashMap<>())).add(b)) return true;
         }
         if (a instanceof COSStream stream) return b instanceof COSStream twin && sameStream(stream, twin);
-        if (a instanceof COSDictionary dictionary) return b instanceof COSDictionary twin && !(b instanceof COSStream) && sameEntries(dictionary, twin, Set.of());
+        if (a instanceof COSDictionary dictionary)
+            return b instanceof COSDictionary twin && !(b instanceof COSStream) && sameEntries(dictionary, twin, Set.of());
         if (a instanceof COSArray array) {
             if (!(b instanceof COSArray twin) || array.size() != twin.size()) return false;
             for (int i = 0; i < array.size(); i++) if (!same(array.get(i), twin.get(i))) return false;

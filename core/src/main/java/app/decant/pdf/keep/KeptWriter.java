@@ -3,7 +3,6 @@ package app.decant.pdf.keep;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.page.Original;
-import app.decant.page.Page;
 import app.decant.page.Pages;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfDoor;
@@ -18,7 +17,9 @@ import java.nio.ByteBuffer;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.cos.COSArray;
@@ -30,6 +31,7 @@ import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.cos.COSString;
 import org.apache.pdfbox.pdfwriter.compress.CompressParameters;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
 
 /**
  * Writes the pages of a PDF as they are, under choices each of which does only what it says. What no choice names is left as it came; where nothing is
@@ -88,7 +90,9 @@ public final class KeptWriter {
             if (pdf.isEncrypted() && !choices.protection().isOn()) findings.add(Finding.changed("The original is locked; this copy is not.", ""));
             if (signed) findings.add(Finding.lost("The original was signed; its signature does not hold for this copy.", ""));
             progress.step(0, 3, "Writing pages");
-            findings.addAll(new PageSelection(pdf).keep(choices.pages(), pages.pages().stream().map(Page::label).toList(), style.linearized()));
+            List<String> labels = choices.pages().stream().map(page -> pages.page(page).label()).toList();
+            findings.addAll(new PageSelection(pdf).keep(grounds(), labels, style.linearized()));
+            setAnew(pdf, progress);
             if (!style.bookmarks().equals(PdfStyle.PLAIN.bookmarks())) new KeptBookmarks(style.bookmarks()).follow(pdf);
             KeptPictures pictures = new KeptPictures(pdf, style.pictures());
             if (!style.pictures().isExact()) findings.addAll(pictures.shrink(progress));
@@ -102,10 +106,23 @@ public final class KeptWriter {
         }
     }
 
+    private List<Integer> grounds() { return choices.pages().stream().map(pages::ground).toList(); }
+
+    /** Pages whose text is another now, where they can't keep their streams. */
+    private void setAnew(PDDocument pdf, Progress progress) throws IOException {
+        List<Integer> anew = choices.pages().stream().filter(page -> !pages.isOwn(page)).toList();
+        if (anew.isEmpty()) return;
+        Map<Integer, PDPage> places = new HashMap<>();
+        for (int i = 0; i < choices.pages().size(); i++) places.put(choices.pages().get(i), pdf.getPage(i));
+        if (new PageSelection(pdf).untag(anew.stream().map(places::get).toList()))
+            findings.add(Finding.changed("What the pages that were set anew say is not told to screen readers as structure.", ""));
+        new AnewPages(pdf, pages, choices).set(anew, places, progress);
+    }
+
     /** Whether any choice would change the file. */
     private boolean asksAnything(PDDocument pdf) {
         PdfStyle style = choices.style();
-        boolean all = choices.pages().equals(IntStream.range(0, pages.count()).boxed().toList());
+        boolean all = grounds().equals(IntStream.range(0, pdf.getNumberOfPages()).boxed().toList()) && choices.pages().stream().allMatch(pages::isOwn);
         // How much of fonts goes in is asked of pages that are made here; these have what they have.
         return !all || choices.protection().isOn() || pdf.isEncrypted() || facts != FactsWish.AS_THEY_ARE || !choices.overlays().isEmpty()
                 || !choices.attachments().isEmpty() || !style.with(PdfStyle.PLAIN.fonts()).whole(Set.of()).equals(PdfStyle.PLAIN);

@@ -1,13 +1,13 @@
 package app.decant.pdf.keep;
 
+import app.decant.font.Face;
 import app.decant.page.Page;
 import app.decant.page.Pages;
 import app.decant.pdf.Overlay;
+import app.decant.pdf.PdfStyle;
 import app.decant.pdf.font.EmbeddedFace;
 import app.decant.pdf.page.OverlayPainter;
 import app.decant.pdf.page.PageContent;
-import app.decant.pdf.PdfStyle;
-import app.decant.font.Face;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;

@@ -1,8 +1,8 @@
 package app.decant.pdf.keep;
 
 import app.decant.document.Colour;
-import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.font.FontCatalogue;
@@ -51,13 +51,14 @@ public final class OwnPages implements Pages {
     private OwnPages(Original original, Lettering lettering, PDDocument pdf) {
         this.original = original;
         this.lettering = lettering;
-        String[] labels = labels(pdf);
+        List<String> numbers = numbers(pdf, pdf.getNumberOfPages());
         int index = 0;
         for (PDPage page : pdf.getPages()) {
-            String label = labels != null && index < labels.length ? labels[index] : Integer.toString(index + 1);
             PDRectangle box = page.getCropBox();
             boolean upright = page.getRotation() % 180 == 0;
-            pages.add(new Page(index++, label, upright ? box.getWidth() : box.getHeight(), upright ? box.getHeight() : box.getWidth(), List.of(), List.of()));
+            double width = upright ? box.getWidth() : box.getHeight();
+            double height = upright ? box.getHeight() : box.getWidth();
+            pages.add(new Page(index, numbers.get(index++), width, height, List.of(), List.of()));
         }
         headings = KeptBookmarks.headings(pdf);
         facts = KeptFacts.of(pdf);
@@ -79,20 +80,25 @@ public final class OwnPages implements Pages {
             return new OwnPages(original, lettering, pdf);
         } catch (IOException | RuntimeException e) {
             if (e instanceof DecantException told) throw told;
-            throw new DecantException(Kind.UNREADABLE, original.name() + " is damaged: no pages can be found in it. Ask for it again, or open an older copy.", e);
+            throw new DecantException(Kind.UNREADABLE, original.name()
+                    + " is damaged: no pages can be found in it. Ask for it again, or open an older copy.", e);
         }
     }
 
     /** The same with headings that were found in the text, where the file has no bookmarks of its own. */
     public OwnPages with(List<Heading> found) { return headings.isEmpty() ? new OwnPages(this, found) : this; }
 
-    private static String[] labels(PDDocument pdf) {
+    /** The printed number of each page (ISO 32000-2, 12.4.2); counted where the file tells none. */
+    static List<String> numbers(PDDocument pdf, int count) {
+        String[] labels = null;
         try {
-            return pdf.getDocumentCatalog().getPageLabels() == null ? null : pdf.getDocumentCatalog().getPageLabels().getLabelsByPageIndices();
+            if (pdf.getDocumentCatalog().getPageLabels() != null) labels = pdf.getDocumentCatalog().getPageLabels().getLabelsByPageIndices();
         } catch (IOException | RuntimeException e) {
             LoggerFactory.getLogger(OwnPages.class).info("The numbers of pages can't be read", e);
-            return null;
         }
+        List<String> numbers = new ArrayList<>();
+        for (int i = 0; i < count; i++) numbers.add(labels != null && i < labels.length && labels[i] != null ? labels[i] : Integer.toString(i + 1));
+        return numbers;
     }
 
     @Override public List<Page> pages() { return List.copyOf(pages); }

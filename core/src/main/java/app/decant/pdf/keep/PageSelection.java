@@ -3,11 +3,13 @@ package app.decant.pdf.keep;
 import app.decant.document.Finding;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.Deque;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -42,23 +44,24 @@ final class PageSelection {
     /**
      * Keeps these pages only.
      *
-     * @param chosen indexes, in their new order
-     * @param labels the printed number of each page of the file, by its index
+     * @param chosen indexes, in their new order; -1 for a new page, empty as yet
+     * @param labels the printed numbers of new pages, by their place among the chosen
      * @param flat   whether pages are to hold all that is theirs, inheriting nothing
      */
     List<Finding> keep(List<Integer> chosen, List<String> labels, boolean flat) {
         List<PDPage> all = new ArrayList<>();
         pdf.getPages().forEach(all::add);
-        if (isWhole(chosen, all.size())) {
+        if (isRun(chosen) && chosen.size() == all.size()) {
             if (flat) rebuild(all);
             return List.of();
         }
-        List<PDPage> kept = chosen.stream().map(all::get).toList();
+        List<PDPage> kept = chosen.stream().map(index -> index < 0 ? new PDPage() : all.get(index)).toList();
         for (PDPage page : all) gone.add(page.getCOSObject());
         kept.forEach(page -> gone.remove(page.getCOSObject()));
+        List<String> numbers = OwnPages.numbers(pdf, all.size());
         rebuild(kept);
-        if (pdf.getDocumentCatalog().getCOSObject().containsKey(COSName.PAGE_LABELS) || !labels.equals(counted(labels.size())) || !isRun(chosen))
-            label(chosen.stream().map(labels::get).toList());
+        boolean labelled = catalog.containsKey(COSName.PAGE_LABELS) || !isRun(chosen);
+        if (labelled) label(IntStream.range(0, chosen.size()).mapToObj(i -> chosen.get(i) < 0 ? labels.get(i) : numbers.get(chosen.get(i))).toList());
         for (PDPage page : kept) annotations(page);
         outline();
         destinations();
@@ -72,21 +75,23 @@ final class PageSelection {
         return findings;
     }
 
-    private static boolean isWhole(List<Integer> chosen, int count) {
-        if (chosen.size() != count) return false;
-        for (int i = 0; i < count; i++) if (chosen.get(i) != i) return false;
+    /** Takes what some pages say out of the tags: their text is another now. Gives whether there was any. */
+    boolean untag(Collection<PDPage> pages) {
+        COSDictionary tags = catalog.getCOSDictionary(COSName.STRUCT_TREE_ROOT);
+        if (tags == null || pages.isEmpty()) return false;
+        for (PDPage page : pages) gone.add(page.getCOSObject());
+        tags(tags, null, 0);
+        for (PDPage page : pages) {
+            gone.remove(page.getCOSObject());
+            page.getCOSObject().removeItem(COSName.getPDFName("StructParents"));
+        }
+        sweep();
         return true;
     }
 
     private static boolean isRun(List<Integer> chosen) {
         for (int i = 0; i < chosen.size(); i++) if (chosen.get(i) != i) return false;
         return true;
-    }
-
-    private static List<String> counted(int count) {
-        List<String> numbers = new ArrayList<>();
-        for (int i = 1; i <= count; i++) numbers.add(Integer.toString(i));
-        return numbers;
     }
 
     /** One flat tree; what pages inherit is written on each first (7.7.3.4). */

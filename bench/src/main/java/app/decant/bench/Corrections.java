@@ -1,0 +1,130 @@
+package app.decant.bench;
+
+import app.decant.Decant;
+import app.decant.Intake;
+import app.decant.document.DecantException;
+import app.decant.document.Document;
+import app.decant.document.Finding;
+import app.decant.document.Place;
+import app.decant.document.Progress;
+import app.decant.document.Walk;
+import app.decant.edit.TextSelection;
+import app.decant.edit.Typing;
+import app.decant.layout.PagedDocument;
+import app.decant.page.Pages;
+import app.decant.pdf.PdfPages;
+import app.decant.publish.Order;
+import app.decant.publish.Receipt;
+import app.decant.publish.Recipe;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+
+/**
+ * Does to every PDF of a folder what people do most: takes it in, corrects one word, publishes it, and looks at both: how many pages are the file's own,
+ * how many were changed in place or set anew, and how many show anything different from before. Words are swapped for another order of their own letters,
+ * so that any font has what is needed.
+ */
+public final class Corrections {
+    private static final Pattern WORD = Pattern.compile("\\p{Ll}{4,12}");
+    private static final int MOST_PAGES = 80;
+
+    private Corrections() { }
+
+    public static void main(String[] arguments) throws IOException {
+        Path folder = Path.of(arguments[0]);
+        Path out = Path.of(arguments[1]);
+        Files.createDirectories(out);
+        Map<String, Integer> sums = new TreeMap<>();
+        List<Path> files;
+        try (Stream<Path> listed = Files.list(folder)) {
+            files = listed.filter(file -> file.toString().endsWith(".pdf")).sorted().toList();
+        }
+        for (Path file : files) {
+            String told;
+            try {
+                told = correct(file, out, sums);
+            } catch (DecantException e) {
+                told = "not made: " + e.getMessage();
+                sums.merge("not made", 1, Integer::sum);
+            } catch (RuntimeException | Error e) {
+                told = "BROKEN: " + e;
+                sums.merge("broken", 1, Integer::sum);
+            }
+            System.out.println(file.getFileName() + ": " + told);
+        }
+        System.out.println(sums);
+    }
+
+    private static String correct(Path file, Path out, Map<String, Integer> sums) {
+        String print = Intake.fingerprint(file);
+        Document before = Decant.open(file).document();
+        Document after = corrected(before);
+        if (after == null) {
+            sums.merge("no word", 1, Integer::sum);
+            return "no word";
+        }
+        PagedDocument now = Decant.layOut(after);
+        if (now.count() > MOST_PAGES) return "too long";
+        Intake intake = Intake.revised(file, null, before, now, print);
+        Recipe recipe = Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE);
+        Pages pages = intake.pages(recipe, Progress.SILENT);
+        Receipt receipt = Decant.publish(new Order(pages, recipe, Recipe.Passwords.NONE, file), out.resolve(file.getFileName()), Progress.SILENT).get(0);
+        if (pages.original().isEmpty()) {
+            sums.merge("all anew", 1, Integer::sum);
+            return "ALL ANEW " + intake.findings().stream().map(Finding::what).filter(what -> what.startsWith("All pages")).toList();
+        }
+        int own = 0;
+        for (int i = 0; i < pages.count(); i++) if (pages.isOwn(i)) own++;
+        int[] seen = seen(file, receipt.file());
+        sums.merge("kept", 1, Integer::sum);
+        sums.merge("pages own", own, Integer::sum);
+        sums.merge("pages not own", pages.count() - own, Integer::sum);
+        sums.merge("pages that look otherwise", seen[0], Integer::sum);
+        return String.format(Locale.ROOT, "%d of %d own, %d look otherwise, at most %.2f %% of a page; %s", own, pages.count(), seen[0], seen[1] / 100.0,
+                receipt.findings().stream().map(Finding::what).toList());
+    }
+
+    /** The first ordinary word with another order of its letters. */
+    private static Document corrected(Document document) {
+        for (Walk.Stop stop : Walk.of(document).stops()) {
+            Matcher word = WORD.matcher(stop.paragraph().text());
+            while (word.find()) {
+                String other = new StringBuilder(word.group().substring(1)).append(word.group().charAt(0)).toString();
+                if (other.equals(word.group())) continue;
+                TextSelection picked = new TextSelection(new Place(stop.path(), word.start()), new Place(stop.path(), word.end()));
+                return Typing.type(document, picked, other, null).after();
+            }
+        }
+        return null;
+    }
+
+    /** How many pages look otherwise, and how much of the one that does so most, in hundredths of a percent. */
+    private static int[] seen(Path one, Path other) {
+        int pages = 0;
+        double most = 0;
+        try (PdfPages a = PdfPages.open(one, null); PdfPages b = PdfPages.open(other, null)) {
+            for (int i = 0; i < Math.min(a.count(), b.count()); i++) {
+                double share = share(a.image(i, 1), b.image(i, 1));
+                if (share > 0) pages++;
+                most = Math.max(most, share);
+            }
+        }
+        return new int[] {pages, (int) Math.round(most * 10_000)};
+    }
+
+    private static double share(BufferedImage x, BufferedImage y) {
+        if (x.getWidth() != y.getWidth() || x.getHeight() != y.getHeight()) return 1;
+        int count = 0;
+        for (int v = 0; v < x.getHeight(); v++) for (int u = 0; u < x.getWidth(); u++) if (x.getRGB(u, v) != y.getRGB(u, v)) count++;
+        return (double) count / x.getWidth() / x.getHeight();
+    }
+}

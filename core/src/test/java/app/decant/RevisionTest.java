@@ -1,0 +1,112 @@
+package app.decant;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.decant.demo.PassengerHandbook;
+import app.decant.document.Document;
+import app.decant.document.Finding;
+import app.decant.document.Place;
+import app.decant.document.Progress;
+import app.decant.document.Walk;
+import app.decant.edit.TextSelection;
+import app.decant.edit.Typing;
+import app.decant.pdf.check.PdfCheck;
+import app.decant.publish.Order;
+import app.decant.publish.Receipt;
+import app.decant.publish.Recipe;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** A PDF that is taken in, revised and published again: only what was reached is another. */
+class RevisionTest {
+    @TempDir private static Path root;
+    private static Path source;
+    private static Document before;
+
+    @BeforeAll static void file() {
+        source = root.resolve("handbook.pdf");
+        Decant.publish(PassengerHandbook.document(), Recipe.PLAIN, source);
+        before = Decant.open(source).document();
+    }
+
+    private static Document typed(String at, String text) {
+        for (Walk.Stop stop : Walk.of(before).stops()) {
+            int found = stop.paragraph().text().indexOf(at);
+            if (found < 0) continue;
+            TextSelection picked = new TextSelection(new Place(stop.path(), found), new Place(stop.path(), found + at.length()));
+            return Typing.type(before, picked, text, null).after();
+        }
+        throw new AssertionError("“" + at + "” is not there");
+    }
+
+    private Receipt publish(Document after, String print) {
+        Intake intake = Intake.revised(source, null, before, Decant.layOut(after), print);
+        Recipe recipe = Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE);
+        Receipt receipt = Decant.publish(new Order(intake.pages(recipe, Progress.SILENT), recipe, Recipe.Passwords.NONE, source), root.resolve("again.pdf"),
+                Progress.SILENT).get(0);
+        return receipt.with(intake.findings());
+    }
+
+    private static List<byte[]> streams(Path file) throws IOException {
+        List<byte[]> streams = new ArrayList<>();
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            for (PDPage page : pdf.getPages()) {
+                try (InputStream in = ((COSStream) page.getCOSObject().getDictionaryObject("Contents")).createRawInputStream()) {
+                    streams.add(in.readAllBytes());
+                }
+            }
+        }
+        return streams;
+    }
+
+    private static String text(Path file) throws IOException {
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            return new PDFTextStripper().getText(pdf);
+        }
+    }
+
+    @Test void whatNobodyTouchedIsTheVeryFile() {
+        Receipt receipt = publish(before, Intake.fingerprint(source));
+        assertThat(receipt.file()).hasSameBinaryContentAs(source);
+    }
+
+    @Test void aLongerTextReachesItsPageAndThoseThatFollowFromIt() throws IOException {
+        String more = "luggage that was never declared at the counter, nor at the gate, nor on board, ";
+        Receipt receipt = publish(typed("luggage", more.repeat(4) + "luggage"), Intake.fingerprint(source));
+        assertThat(receipt.proven()).isTrue();
+        List<byte[]> was = streams(source);
+        List<byte[]> is = streams(receipt.file());
+        int same = 0;
+        for (int i = 0; i < Math.min(was.size(), is.size()); i++) if (Arrays.equals(was.get(i), is.get(i))) same++;
+        assertThat(same).as("%s", receipt.findings()).isBetween(was.size() / 3, was.size() - 1);
+        assertThat(receipt.proofs().stream().map(PdfCheck.Proof::sentence)).contains(same + " pages are the original's own, byte for byte");
+        assertThat(text(receipt.file()).replaceAll("\\s+", " ")).contains("never declared at the counter, nor at the gate");
+    }
+
+    @Test void aFileThatWasChangedMeanwhileIsNotMixedWithWhatWasSeen() throws IOException {
+        byte[] bytes = Files.readAllBytes(source);
+        String print = Intake.fingerprint(source);
+        try {
+            Files.write(source, new byte[] {'\n'}, StandardOpenOption.APPEND);
+            Receipt receipt = publish(typed("luggage", "baggage"), print);
+            assertThat(receipt.findings().stream().map(Finding::what)).anyMatch(what -> what.contains("is not there as it was any more"));
+            assertThat(receipt.proofs().stream().map(PdfCheck.Proof::sentence)).noneMatch(sentence -> sentence.contains("byte for byte"));
+        } finally {
+            Files.write(source, bytes);
+        }
+    }
+}
