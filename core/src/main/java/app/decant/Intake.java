@@ -1,6 +1,5 @@
 package app.decant;
 
-import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.format.Content;
@@ -41,7 +40,7 @@ public final class Intake {
     private Boolean pdf;
     private OwnPages own;
     private PagedDocument laid;
-    private Document before;
+    private Taken before;
     private Pages revised;
     private String print;
 
@@ -61,14 +60,14 @@ public final class Intake {
     /**
      * The same of a document that was taken in from it and may have been revised since.
      *
-     * @param before the document as it came in
+     * @param taken  the document as it came in
      * @param now    as it is laid out now
      * @param print  the {@link #fingerprint} of the file as it was then, or null where that is not known
      */
-    public static Intake revised(Path file, String password, Document before, PagedDocument now, String print) {
+    public static Intake revised(Path file, String password, Taken taken, PagedDocument now, String print) {
         Intake intake = new Intake(file, password);
         intake.laid = now;
-        intake.before = before;
+        intake.before = taken;
         intake.print = print;
         return intake;
     }
@@ -113,7 +112,7 @@ public final class Intake {
 
     private Pages revised(Progress progress) {
         if (revised != null) return revised;
-        Revision revision = new Revision(original, before, laid, progress);
+        Revision revision = new Revision(original, before.document(), before.provenance(), laid, progress);
         revised = revision.pages();
         revision.findings().forEach(this::tell);
         return revised;

@@ -4,22 +4,30 @@ import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
+import app.decant.document.Provenance;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.WordLines;
 import app.decant.page.Original;
 import app.decant.page.Page;
 import app.decant.page.Pages;
 import app.decant.page.Painted;
+import app.decant.page.Rewritten;
+import app.decant.pdf.keep.Correction;
 import app.decant.pdf.keep.OwnPages;
+import app.decant.pdf.keep.PageRewriting;
 import app.decant.pdf.keep.RevisedPages;
+import app.decant.pdf.read.SourceFile;
 import app.decant.recover.PageText;
 import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.slf4j.LoggerFactory;
 
 /**
  * A PDF that was taken in and revised: tells which of its pages nothing reached, which are published as they are. A page is untouched where it is laid out
@@ -29,16 +37,19 @@ import java.util.stream.Collectors;
 final class Revision {
     private final Original original;
     private final Document before;
+    private final Provenance provenance;
     private final PagedDocument now;
     private final Progress progress;
     private final List<Finding> findings = new ArrayList<>();
+    private String why;
 
     /**
      * @param before the document as it came in
      * @param now    as it is laid out now
      */
-    Revision(Original original, Document before, PagedDocument now, Progress progress) {
+    Revision(Original original, Document before, Provenance provenance, PagedDocument now, Progress progress) {
         this.original = original;
+        this.provenance = provenance;
         this.before = before;
         this.now = now;
         this.progress = progress;
@@ -51,6 +62,8 @@ final class Revision {
     Pages pages() {
         OwnPages own = OwnPages.of(original, WordLines::of);
         if (before == now.document()) return own.with(now.headings());
+        Map<Integer, Rewritten> inPlace = inPlace();
+        if (inPlace != null) return own.with(now.headings()).with(inPlace);
         PagedDocument then = Decant.layOut(before, progress);
         if (then.count() != own.count()) return anew("its text makes " + then.count() + " pages here and " + own.count() + " there");
         List<Painted> old = then.pages().stream().map(Painted::of).toList();
@@ -76,7 +89,28 @@ final class Revision {
         for (; next < old.size(); next++) reached.add(next);
         String other = differing(then, reached);
         if (other != null) return anew(other);
+        if (why != null) findings.add(Finding.changed("Where words were changed the page was set anew, since they can't be put into the original's own ("
+                + why + ").", ""));
         return new RevisedPages(now, original, grounds, kept);
+    }
+
+    /** The pages whose words can be corrected where they stand; null where something was done that asks for more. */
+    private Map<Integer, Rewritten> inPlace() {
+        Map<Integer, List<Correction>> edits = TextEdits.between(before, now.document(), provenance);
+        if (edits == null || edits.isEmpty()) return null;
+        Map<Integer, Rewritten> rewritten = new TreeMap<>();
+        try (SourceFile source = SourceFile.open(original.bytes(), original.name(), original.password())) {
+            for (Map.Entry<Integer, List<Correction>> page : edits.entrySet()) {
+                try {
+                    rewritten.put(page.getKey(), PageRewriting.rewrite(source, page.getKey(), page.getValue()));
+                } catch (PageRewriting.Refused e) {
+                    why = "page " + (page.getKey() + 1) + ": " + e.getMessage();
+                    LoggerFactory.getLogger(Revision.class).info("Page {} can't be corrected in place: {}", page.getKey() + 1, e.getMessage());
+                    return null;
+                }
+            }
+        }
+        return rewritten;
     }
 
     /** For each page now the one before that it is, in order; -1 for none. */

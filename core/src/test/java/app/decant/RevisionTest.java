@@ -10,6 +10,7 @@ import app.decant.document.Progress;
 import app.decant.document.Walk;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
+import app.decant.format.Taken;
 import app.decant.pdf.check.PdfCheck;
 import app.decant.publish.Order;
 import app.decant.publish.Receipt;
@@ -35,12 +36,14 @@ import org.junit.jupiter.api.io.TempDir;
 class RevisionTest {
     @TempDir private static Path root;
     private static Path source;
+    private static Taken taken;
     private static Document before;
 
     @BeforeAll static void file() {
         source = root.resolve("handbook.pdf");
         Decant.publish(PassengerHandbook.document(), Recipe.PLAIN, source);
-        before = Decant.open(source).document();
+        taken = Decant.open(source);
+        before = taken.document();
     }
 
     private static Document typed(String at, String text) {
@@ -54,7 +57,7 @@ class RevisionTest {
     }
 
     private Receipt publish(Document after, String print) {
-        Intake intake = Intake.revised(source, null, before, Decant.layOut(after), print);
+        Intake intake = Intake.revised(source, null, taken, Decant.layOut(after), print);
         Recipe recipe = Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE);
         Receipt receipt = Decant.publish(new Order(intake.pages(recipe, Progress.SILENT), recipe, Recipe.Passwords.NONE, source), root.resolve("again.pdf"),
                 Progress.SILENT).get(0);

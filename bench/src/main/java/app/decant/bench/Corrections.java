@@ -10,6 +10,7 @@ import app.decant.document.Progress;
 import app.decant.document.Walk;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
+import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
 import app.decant.page.Pages;
 import app.decant.pdf.PdfPages;
@@ -66,7 +67,8 @@ public final class Corrections {
 
     private static String correct(Path file, Path out, Map<String, Integer> sums) {
         String print = Intake.fingerprint(file);
-        Document before = Decant.open(file).document();
+        Taken taken = Decant.open(file);
+        Document before = taken.document();
         Document after = corrected(before);
         if (after == null) {
             sums.merge("no word", 1, Integer::sum);
@@ -74,7 +76,7 @@ public final class Corrections {
         }
         PagedDocument now = Decant.layOut(after);
         if (now.count() > MOST_PAGES) return "too long";
-        Intake intake = Intake.revised(file, null, before, now, print);
+        Intake intake = Intake.revised(file, null, taken, now, print);
         Recipe recipe = Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE);
         Pages pages = intake.pages(recipe, Progress.SILENT);
         Receipt receipt = Decant.publish(new Order(pages, recipe, Recipe.Passwords.NONE, file), out.resolve(file.getFileName()), Progress.SILENT).get(0);
@@ -83,14 +85,19 @@ public final class Corrections {
             return "ALL ANEW " + intake.findings().stream().map(Finding::what).filter(what -> what.startsWith("All pages")).toList();
         }
         int own = 0;
-        for (int i = 0; i < pages.count(); i++) if (pages.isOwn(i)) own++;
+        int inPlace = 0;
+        for (int i = 0; i < pages.count(); i++) {
+            if (pages.rewritten(i) != null) inPlace++;
+            else if (pages.isOwn(i)) own++;
+        }
+        sums.merge("pages corrected in place", inPlace, Integer::sum);
         int[] seen = seen(file, receipt.file());
         sums.merge("kept", 1, Integer::sum);
         sums.merge("pages own", own, Integer::sum);
-        sums.merge("pages not own", pages.count() - own, Integer::sum);
+        sums.merge("pages set anew", pages.count() - own - inPlace, Integer::sum);
         sums.merge("pages that look otherwise", seen[0], Integer::sum);
-        return String.format(Locale.ROOT, "%d of %d own, %d look otherwise, at most %.2f %% of a page; %s", own, pages.count(), seen[0], seen[1] / 100.0,
-                receipt.findings().stream().map(Finding::what).toList());
+        return String.format(Locale.ROOT, "%d of %d own, %d in place, %d look otherwise, at most %.2f %% of a page; %s %s", own, pages.count(),
+                inPlace, seen[0], seen[1] / 100.0, intake.findings().stream().map(Finding::what).toList(), receipt.findings().stream().map(Finding::what).toList());
     }
 
     /** The first ordinary word with another order of its letters. */

@@ -54,6 +54,9 @@ public interface Pages {
     /** Whether a page is the original's own, untouched; others in its place are set anew. */
     default boolean isOwn(int page) { return original().isPresent(); }
 
+    /** What a page of the original says that is its own but for some words; null where it is untouched, or set anew. */
+    default Rewritten rewritten(int page) { return null; }
+
     /** Words to be laid on pages, broken where they say so only: lines from a corner at (0, 0). */
     List<Item.LineItem> words(String text, String family, double size, Colour colour);
 

@@ -1,6 +1,7 @@
 package app.decant.recover;
 
 import app.decant.document.Progress;
+import app.decant.document.Provenance;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Content;
 import app.decant.format.Format;
@@ -49,7 +50,7 @@ public enum FixedFormat implements Format {
 
     @Override public Taken read(Content content, String password, Progress progress) {
         Recovered recovered = Recovery.of(pages(content.bytes(), content.name()), content.name(), password, FontCatalogue.ofThisMachine(), progress);
-        return new Taken(recovered.document(), recovered.findings());
+        return new Taken(recovered.document(), recovered.findings(), this == PDF ? recovered.provenance() : Provenance.NONE);
     }
 
     /** All of them. */

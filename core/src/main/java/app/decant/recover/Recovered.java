@@ -2,6 +2,7 @@ package app.decant.recover;
 
 import app.decant.document.Document;
 import app.decant.document.Finding;
+import app.decant.document.Provenance;
 import java.util.List;
 
 /**
@@ -9,7 +10,8 @@ import java.util.List;
  *
  * @param findings what could not be carried over, or came in changed, with its page
  * @param pages    how many pages the PDF has
+ * @param provenance where in it the paragraphs come from
  */
-public record Recovered(Document document, List<Finding> findings, int pages) {
+public record Recovered(Document document, List<Finding> findings, int pages, Provenance provenance) {
     public Recovered { findings = List.copyOf(findings); }
 }

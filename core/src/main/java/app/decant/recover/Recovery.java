@@ -117,10 +117,11 @@ public final class Recovery {
         Document document = assembly.document(source.facts(), ListNumbering.of(lists.lists(), faces));
         StyleMaker styles = new StyleMaker();
         Document tidy = styles.tidy(document, false);
-        Document fitted = new PageFit(fonts, blocks.origins(), styles.changed(), progress).fit(tidy, source.pages(), findings);
+        PageFit fit = new PageFit(fonts, blocks.origins(), styles.changed(), progress);
+        Document fitted = fit.fit(tidy, source.pages(), findings);
         tellFonts(faces);
         findings.addAll(LeftBehind.of(source.pdf()));
-        return new Recovered(fitted, together(findings), source.pages());
+        return new Recovered(fitted, together(findings), source.pages(), Marks.of(fitted, fit.origins()));
     }
 
     /** What was found on several pages alike is told once, with all of them. */

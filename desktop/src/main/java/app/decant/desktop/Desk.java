@@ -448,7 +448,7 @@ final class Desk {
     private synchronized Intake intake(PagedDocument laidOut) {
         if (intake == null || intakeOf != laidOut) {
             Source from = source.get();
-            intake = Intake.revised(from.file(), from.password(), from.taken().document(), laidOut, from.print());
+            intake = Intake.revised(from.file(), from.password(), from.taken(), laidOut, from.print());
             intakeOf = laidOut;
         }
         return intake;

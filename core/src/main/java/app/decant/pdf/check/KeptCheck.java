@@ -2,6 +2,7 @@ package app.decant.pdf.check;
 
 import app.decant.page.Original;
 import app.decant.page.Pages;
+import app.decant.page.Rewritten;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfDoor;
 import app.decant.pdf.PdfStyle;
@@ -10,6 +11,7 @@ import app.decant.pdf.check.PdfCheck.Proof;
 import app.decant.pdf.keep.KeptWriter;
 import app.decant.pdf.write.DocumentFacts;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -77,6 +79,10 @@ public final class KeptCheck {
         int used = 0;
         int anew = 0;
         int wrong = 0;
+        int changed = 0;
+        int places = 0;
+        int outside = 0;
+        SameOutside looks = new SameOutside(before, after);
         StreamText reading = new StreamText();
         Map<String, Integer> stood = new TreeMap<>();
         Map<String, Integer> stands = new TreeMap<>();
@@ -89,20 +95,33 @@ public final class KeptCheck {
                 if (!PdfCheck.same(reading.of(made), pages.page(index), choices)) wrong++;
                 continue;
             }
-            if (sameStreams(source, made)) same++;
+            Rewritten rewritten = pages.rewritten(index);
+            if (rewritten != null) {
+                changed++;
+                places += rewritten.areas().size();
+                boolean looked = !overlaid() && choices.style().pictures().isExact();
+                boolean holds = Arrays.equals(content(made), rewritten.content()) && (!looked || looks.differing(pages.ground(index), i,
+                        pages.page(index).width(), pages.page(index).height(), rewritten.areas()) == 0);
+                if (!holds) outside++;
+            } else if (sameStreams(source, made)) {
+                same++;
+            }
             if (overlaid() || objects.same(resources(source), resources(made)) && sameBoxes(source, made)) used++;
             annotations(source, stood);
             annotations(made, stands);
         }
-        int own = count - anew;
+        int own = count - anew - changed;
         if (own > 0) say(own == 1 ? (anew > 0 ? "One" : "Its") + " page is the original's own, byte for byte" : (anew > 0 ? "" : "All ") + own
                 + " pages are the original's own, byte for byte", (own - same) + " of " + own + " pages are not the original's", same == own);
+        if (changed > 0) say((changed == 1 ? "One page was changed in " : changed + " pages were changed in ") + (places == 1 ? "one place" : places + " places")
+                + ", and look" + (changed == 1 ? "s" : "") + " the same everywhere else", "More was changed on " + outside + " pages than was wished", outside == 0);
         if (anew > 0) say(anew == 1 ? "One page was set anew, its text whole and in order" : anew + " pages were set anew, their text whole and in order",
                 "Text differs on " + wrong + " of the pages that were set anew", wrong == 0);
         String pictures = written.smaller() == 0 ? "" : written.smaller() == 1 ? ", but for one picture made smaller" : ", but for " + written.smaller()
                 + " pictures made smaller";
-        if (own > 0) say("Their fonts, pictures and boxes are the original's" + pictures, "Fonts, pictures or boxes of " + (own - used) + " pages differ",
-                used == own);
+        int kept = own + changed;
+        if (kept > 0) say("Their fonts, pictures and boxes are the original's" + pictures, "Fonts, pictures or boxes of " + (kept - used) + " pages differ",
+                used == kept);
         annotations(stood, stands);
         whole(before, after);
         if (written.facts() != KeptWriter.FactsWish.AS_THEY_ARE) {
@@ -131,6 +150,16 @@ public final class KeptCheck {
             if (!same && (choices.style().compressed() || !SameObjects.sameBytes(own.get(i), found.get(i), true))) return false;
         }
         return true;
+    }
+
+    /** The page's own content; something laid on it stands in streams before and after. */
+    private byte[] content(PDPage page) throws IOException {
+        List<COSStream> streams = streams(page);
+        if (streams.size() == 3 && overlaid()) streams = streams.subList(1, 2);
+        if (streams.size() != 1) return new byte[0];
+        try (InputStream in = streams.get(0).createInputStream()) {
+            return in.readAllBytes();
+        }
     }
 
     private static List<COSStream> streams(PDPage page) {

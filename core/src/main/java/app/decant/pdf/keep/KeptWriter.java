@@ -4,6 +4,7 @@ import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.page.Original;
 import app.decant.page.Pages;
+import app.decant.page.Rewritten;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfDoor;
 import app.decant.pdf.PdfStyle;
@@ -92,6 +93,7 @@ public final class KeptWriter {
             progress.step(0, 3, "Writing pages");
             List<String> labels = choices.pages().stream().map(page -> pages.page(page).label()).toList();
             findings.addAll(new PageSelection(pdf).keep(grounds(), labels, style.linearized()));
+            rewrite(pdf);
             setAnew(pdf, progress);
             if (!style.bookmarks().equals(PdfStyle.PLAIN.bookmarks())) new KeptBookmarks(style.bookmarks()).follow(pdf);
             KeptPictures pictures = new KeptPictures(pdf, style.pictures());
@@ -108,6 +110,19 @@ public final class KeptWriter {
 
     private List<Integer> grounds() { return choices.pages().stream().map(pages::ground).toList(); }
 
+    /** Pages that say something else in some places: a stream of their own instead of what they share. */
+    private void rewrite(PDDocument pdf) throws IOException {
+        for (int i = 0; i < choices.pages().size(); i++) {
+            Rewritten rewritten = pages.rewritten(choices.pages().get(i));
+            if (rewritten == null) continue;
+            COSStream stream = pdf.getDocument().createCOSStream();
+            try (OutputStream out = stream.createOutputStream(COSName.FLATE_DECODE)) {
+                out.write(rewritten.content());
+            }
+            pdf.getPage(i).getCOSObject().setItem(COSName.CONTENTS, stream);
+        }
+    }
+
     /** Pages whose text is another now, where they can't keep their streams. */
     private void setAnew(PDDocument pdf, Progress progress) throws IOException {
         List<Integer> anew = choices.pages().stream().filter(page -> !pages.isOwn(page)).toList();
@@ -122,7 +137,7 @@ public final class KeptWriter {
     /** Whether any choice would change the file. */
     private boolean asksAnything(PDDocument pdf) {
         PdfStyle style = choices.style();
-        boolean all = grounds().equals(IntStream.range(0, pdf.getNumberOfPages()).boxed().toList()) && choices.pages().stream().allMatch(pages::isOwn);
+        boolean all = grounds().equals(IntStream.range(0, pdf.getNumberOfPages()).boxed().toList()) && choices.pages().stream().allMatch(page -> pages.isOwn(page) && pages.rewritten(page) == null);
         // How much of fonts goes in is asked of pages that are made here; these have what they have.
         return !all || choices.protection().isOn() || pdf.isEncrypted() || facts != FactsWish.AS_THEY_ARE || !choices.overlays().isEmpty()
                 || !choices.attachments().isEmpty() || !style.with(PdfStyle.PLAIN.fonts()).whole(Set.of()).equals(PdfStyle.PLAIN);

@@ -11,11 +11,13 @@ import app.decant.page.Item;
 import app.decant.page.Original;
 import app.decant.page.Page;
 import app.decant.page.Pages;
+import app.decant.page.Rewritten;
 import app.decant.pdf.PdfDoor;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -34,18 +36,20 @@ public final class OwnPages implements Pages {
     private final List<Page> pages = new ArrayList<>();
     private final List<Heading> headings;
     private final Facts facts;
+    private final Map<Integer, Rewritten> rewritten;
 
     /** Sets words that are laid on pages, as {@link Pages#words} says. */
     public interface Lettering {
         List<Item.LineItem> words(String text, String family, double size, Colour colour);
     }
 
-    private OwnPages(OwnPages pages, List<Heading> headings) {
+    private OwnPages(OwnPages pages, List<Heading> headings, Map<Integer, Rewritten> rewritten) {
         this.original = pages.original;
         this.lettering = pages.lettering;
         this.pages.addAll(pages.pages);
         this.facts = pages.facts;
         this.headings = List.copyOf(headings);
+        this.rewritten = Map.copyOf(rewritten);
     }
 
     private OwnPages(Original original, Lettering lettering, PDDocument pdf) {
@@ -60,6 +64,7 @@ public final class OwnPages implements Pages {
             double height = upright ? box.getHeight() : box.getWidth();
             pages.add(new Page(index, numbers.get(index++), width, height, List.of(), List.of()));
         }
+        rewritten = Map.of();
         headings = KeptBookmarks.headings(pdf);
         facts = KeptFacts.of(pdf);
     }
@@ -86,7 +91,10 @@ public final class OwnPages implements Pages {
     }
 
     /** The same with headings that were found in the text, where the file has no bookmarks of its own. */
-    public OwnPages with(List<Heading> found) { return headings.isEmpty() ? new OwnPages(this, found) : this; }
+    public OwnPages with(List<Heading> found) { return headings.isEmpty() ? new OwnPages(this, found, rewritten) : this; }
+
+    /** The same with other words on some pages. */
+    public OwnPages with(Map<Integer, Rewritten> some) { return new OwnPages(this, headings, some); }
 
     /** The printed number of each page (ISO 32000-2, 12.4.2); counted where the file tells none. */
     static List<String> numbers(PDDocument pdf, int count) {
@@ -113,6 +121,7 @@ public final class OwnPages implements Pages {
     @Override public List<String> unplaced() { return List.of(); }
     @Override public Pages without(Set<String> families) { return this; }
     @Override public <T> Optional<T> origin(Class<T> kind) { return Optional.empty(); }
+    @Override public Rewritten rewritten(int page) { return rewritten.get(page); }
     @Override public Optional<Original> original() { return Optional.of(original); }
     @Override public List<Item.LineItem> words(String text, String family, double size, Colour colour) { return lettering.words(text, family, size, colour); }
 }

@@ -15,8 +15,8 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.Set;
-import java.util.concurrent.Callable;
 import java.util.TreeSet;
+import java.util.concurrent.Callable;
 import org.apache.pdfbox.contentstream.PDFGraphicsStreamEngine;
 import org.apache.pdfbox.contentstream.operator.Operator;
 import org.apache.pdfbox.cos.COSBase;
@@ -25,12 +25,13 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
+import org.apache.pdfbox.pdmodel.font.PDSimpleFont;
 import org.apache.pdfbox.pdmodel.graphics.PDLineDashPattern;
+import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
 import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
-import org.apache.pdfbox.pdmodel.graphics.shading.PDShading;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
-
+import org.apache.pdfbox.pdmodel.graphics.shading.PDShading;
+import org.apache.pdfbox.pdmodel.graphics.state.PDTextState;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 import org.apache.pdfbox.util.Matrix;
 import org.apache.pdfbox.util.Vector;
@@ -67,6 +68,12 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     private int operators;
     private int hidden;
     private int forms;
+    /** Where each glyph is shown, kept where that is asked for. */
+    private List<ShownGlyph> shown;
+    private boolean annotating;
+    private int depth;
+    private int operator = -1;
+    private int code;
 
     /** An area of the page that leads somewhere. */
     record LinkArea(Rectangle2D area, Link link) { }
@@ -102,10 +109,28 @@ public final class PageReader extends PDFGraphicsStreamEngine {
      * @param turn how far to turn it clockwise beyond what it says itself: 0, 90, 180 or 270
      */
     static SourcePage read(SourceFile source, int index, int turn, Progress progress) {
+        return read(source, index, turn, progress, null);
+    }
+
+    /** A page as it is seen, and where in its content stream each of its glyphs is shown, in the order of painting. */
+    public static Addressed addressed(SourceFile source, int index, Progress progress) {
+        List<ShownGlyph> shown = new ArrayList<>();
+        SourcePage page = read(source, index, 0, progress, shown);
+        return new Addressed(page, shown);
+    }
+
+    /** A page and the addresses of its glyphs. */
+    public record Addressed(SourcePage page, List<ShownGlyph> shown) {
+        public Addressed { shown = List.copyOf(shown); }
+    }
+
+    private static SourcePage read(SourceFile source, int index, int turn, Progress progress, List<ShownGlyph> shown) {
         PDPage page = source.pdf().getPage(index);
         PageReader reader = new PageReader(source, page, index, turn, progress);
+        reader.shown = shown;
         try {
             reader.processPage(page);
+            reader.annotating = true;
             for (PDAnnotation annotation : page.getAnnotations()) {
                 if (Set.of("Widget", "FreeText", "Stamp").contains(String.valueOf(annotation.getSubtype())) && !annotation.isHidden()
                         && !annotation.isNoView()) reader.showAnnotation(annotation);
@@ -148,7 +173,16 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     @Override protected void processOperator(Operator operator, List<COSBase> operands) throws IOException {
         if (++operators > MOST_OPERATORS) throw new IOException("More than " + MOST_OPERATORS + " operators on one page");
         if (operators % 20_000 == 0) progress.step(index, source.pages(), SourceFile.READING);
-        super.processOperator(operator, operands);
+        // Some operators are carried out by others; forms run through theirs within one of the page's.
+        if (depth++ == 0) {
+            this.operator++;
+            code = 0;
+        }
+        try {
+            super.processOperator(operator, operands);
+        } finally {
+            depth--;
+        }
     }
 
     @Override public void showForm(PDFormXObject form) throws IOException {
@@ -157,6 +191,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     }
 
     @Override protected void showGlyph(Matrix rendering, PDFont font, int code, Vector displacement) throws IOException {
+        int place = this.code++;
         if (hidden > 0 || glyphs.size() >= MOST_GLYPHS) return;
         FontReading reading = source.fonts().of(font);
         AffineTransform matrix = new AffineTransform(rendering.createAffineTransform());
@@ -176,8 +211,19 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         boolean seen = getGraphicsState().getTextState().getRenderingMode().isFill() || getGraphicsState().getTextState().getRenderingMode().isStroke();
         double advance = displacement.getX() * across;
         Link link = link(x + advance / 2, baseline - size * 0.3);
-        glyphs.add(new Glyph(text, x, baseline, advance, size, reading.space() * Math.min(across, WIDEST * size), reading.face(),
-                rgb(getGraphicsState().getNonStrokingColor()), tag(), angle, seen, link, order++));
+        Glyph glyph = new Glyph(text, x, baseline, advance, size, reading.space() * Math.min(across, WIDEST * size), reading.face(),
+                rgb(getGraphicsState().getNonStrokingColor()), tag(), angle, seen, link, order++);
+        glyphs.add(glyph);
+        if (shown != null) shown.add(address(glyph, place, font, code, displacement, across, mark));
+    }
+
+    private ShownGlyph address(Glyph glyph, int place, PDFont font, int code, Vector displacement, double across, Marked mark) {
+        PDTextState state = getGraphicsState().getTextState();
+        // Spaces between words count for the one-byte code 32 only (9.3.3).
+        boolean word = code == 32 && font instanceof PDSimpleFont;
+        return new ShownGlyph(glyph, getLevel() == 0 && !annotating ? operator : -1, place, font, displacement.getX(),
+                state.getCharacterSpacing() + (word ? state.getWordSpacing() : 0), state.getFontSize(), across, state.getRenderingMode().intValue(),
+                mark != null && mark.replaces);
     }
 
     private int tag() {

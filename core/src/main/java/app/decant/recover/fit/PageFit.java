@@ -73,6 +73,9 @@ public final class PageFit {
         return best;
     }
 
+    /** What each paragraph was made of, also those that were changed to fit. */
+    public Map<Paragraph, Para> origins() { return Collections.unmodifiableMap(origins); }
+
     /** The pages of the original whose ends are elsewhere now. */
     private static List<Integer> wrong(List<PageSurvey.Start> starts, int count, int wanted) {
         List<Integer> wrong = new ArrayList<>();

@@ -1,0 +1,166 @@
+package app.decant;
+
+import app.decant.document.Block;
+import app.decant.document.BlockPath;
+import app.decant.document.Cascade;
+import app.decant.document.Document;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.Provenance;
+import app.decant.document.Story;
+import app.decant.document.TextProperty.Underline;
+import app.decant.document.TextProperty;
+import app.decant.document.Walk;
+import app.decant.pdf.keep.Correction;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+
+/**
+ * What was edited in a document that came from a PDF, as corrections of lines on its pages: words put in the place of others, within a paragraph and a line,
+ * in the look that was there. Edits of any other kind are none of these.
+ */
+final class TextEdits {
+    private final Cascade cascade;
+    private final Provenance provenance;
+    private final Map<Integer, List<Correction>> corrections = new TreeMap<>();
+
+    private TextEdits(Document before, Provenance provenance) {
+        this.cascade = Cascade.of(before);
+        this.provenance = provenance;
+    }
+
+    /** The corrections by the index of their page; null where something else was edited as well, or it is not known where words stand. */
+    static Map<Integer, List<Correction>> between(Document before, Document now, Provenance provenance) {
+        List<Walk.Stop> old = Walk.of(before).stops();
+        List<Walk.Stop> fresh = Walk.of(now).stops();
+        if (old.size() != fresh.size()) return null;
+        SortedMap<BlockPath, Block> changed = new TreeMap<>();
+        TextEdits edits = new TextEdits(before, provenance);
+        for (int i = 0; i < old.size(); i++) {
+            if (!old.get(i).path().equals(fresh.get(i).path())) return null;
+            if (old.get(i).paragraph() == fresh.get(i).paragraph()) continue;
+            changed.put(old.get(i).path(), fresh.get(i).paragraph());
+            if (!edits.add(old.get(i).paragraph(), fresh.get(i).paragraph())) return null;
+        }
+        // Whatever else is not as it was (tables, heads, styles, facts) can't be had by correcting lines.
+        return before.replacing(Story.BODY, changed).equals(now) ? edits.corrections : null;
+    }
+
+    private boolean add(Paragraph old, Paragraph now) {
+        if (old.text().equals(now.text()) || !old.style().equals(now.style()) || !old.look().equals(now.look())) return false;
+        String was = old.text();
+        String is = now.text();
+        int from = 0;
+        while (from < Math.min(was.length(), is.length()) && was.charAt(from) == is.charAt(from)) from++;
+        int fromEnd = 0;
+        while (fromEnd < Math.min(was.length(), is.length()) - from && was.charAt(was.length() - 1 - fromEnd) == is.charAt(is.length() - 1 - fromEnd)) fromEnd++;
+        int to = was.length() - fromEnd;
+        // Whole words, so that kerning and ligatures go with their letters; where words are only put in, the one before goes along.
+        if (from == to && from > 0) from--;
+        while (from > 0 && Character.isWhitespace(was.charAt(from)) && from == to - 1) from--;
+        while (from > 0 && !isBreak(was.charAt(from - 1))) from--;
+        while (to < was.length() && !isBreak(was.charAt(to))) to++;
+        fromEnd = was.length() - to;
+        if (from >= to || is.length() - fromEnd < from) return false;
+        String text = is.substring(from, is.length() - fromEnd);
+        if (hasObject(was.substring(from, to)) || hasObject(text) || !sameAround(old, now, from, to, is.length() - fromEnd)) return false;
+        return place(old, from, to, text);
+    }
+
+    private static boolean isBreak(char c) { return Character.isWhitespace(c) || c == Inline.OBJECT; }
+
+    private static boolean hasObject(String text) {
+        return text.chars().anyMatch(c -> c == Inline.OBJECT || c == Inline.TAB || c == Inline.LINE_BREAK || c == Inline.PAGE_BREAK || c == Inline.COLUMN_BREAK);
+    }
+
+    /** Whether all before and after looks as it did, and what is new looks as what was there. */
+    private static boolean sameAround(Paragraph old, Paragraph now, int from, int to, int until) {
+        if (!old.slice(0, from).equals(now.slice(0, from)) || !old.slice(to, old.length()).equals(now.slice(until, now.length()))) return false;
+        Set<Look> looks = old.slice(from, to).stream().map(Inline::look).collect(Collectors.toSet());
+        return looks.size() == 1 && now.slice(from, until).stream().allMatch(inline -> inline instanceof Inline.Text && looks.contains(inline.look()));
+    }
+
+    /** Finds the marks of a stretch of the paragraph. */
+    private boolean place(Paragraph old, int from, int to, String text) {
+        List<Provenance.Line> lines = provenance.of(old);
+        int[][] places = places(old.text(), lines);
+        if (places == null) return false;
+        int line = -1;
+        for (int i = from; i < to; i++) {
+            if (places[i] == null) continue;
+            if (line >= 0 && places[i][0] != line) return false;
+            line = places[i][0];
+        }
+        if (line < 0) return false;
+        Provenance.Line on = lines.get(line);
+        List<Integer> marks = new ArrayList<>();
+        for (int mark : on.marks()) if (mark >= 0 && (marks.isEmpty() || marks.get(marks.size() - 1) != mark)) marks.add(mark);
+        int first = Integer.MAX_VALUE;
+        int last = -1;
+        for (int i = from; i < to; i++) {
+            if (places[i] == null) continue;
+            int mark = on.marks()[places[i][1]];
+            int index = mark < 0 ? -1 : marks.indexOf(mark);
+            if (index < 0) return false;
+            first = Math.min(first, index);
+            last = Math.max(last, index);
+        }
+        Set<Integer> passage = new HashSet<>();
+        for (Provenance.Line one : lines) if (one.page() == on.page()) for (int mark : one.marks()) if (mark >= 0) passage.add(mark);
+        corrections.computeIfAbsent(on.page(), page -> new ArrayList<>()).add(new Correction(marks, first, last + 1, text, setting(old, line == lines.size() - 1),
+                passage, isDrawn(old)));
+        return true;
+    }
+
+    /**
+     * For each letter of the text its line and its place in it; null for spaces. Null as a whole where the two don't tell the same: lines have labels before
+     * and hyphens at their ends that the text has not.
+     */
+    private static int[][] places(String text, List<Provenance.Line> lines) {
+        int[][] places = new int[text.length()][];
+        int at = 0;
+        boolean begun = false;
+        for (int line = 0; line < lines.size(); line++) {
+            String letters = lines.get(line).letters();
+            for (int i = 0; i < letters.length(); i++) {
+                char letter = letters.charAt(i);
+                if (isNothing(letter)) continue;
+                while (at < text.length() && isNothing(text.charAt(at))) at++;
+                if (at < text.length() && text.charAt(at) == letter) {
+                    places[at++] = new int[] {line, i};
+                    begun = true;
+                } else if (begun && !((letter == '-' || letter == '\u2010') && letters.substring(i + 1).isBlank())) {
+                    return null;
+                }
+            }
+        }
+        while (at < text.length() && isNothing(text.charAt(at))) at++;
+        return at == text.length() ? places : null;
+    }
+
+    private static boolean isNothing(char c) { return Character.isWhitespace(c) || Character.isSpaceChar(c) || c == Inline.OBJECT || c == '\u00AD' || c < ' '; }
+
+    private Correction.Setting setting(Paragraph paragraph, boolean last) {
+        Alignment alignment = cascade.paragraph(paragraph).get(ParagraphProperty.ALIGNMENT, Alignment.START);
+        return switch (alignment) {
+            case CENTRE -> Correction.Setting.CENTRED;
+            case END -> Correction.Setting.AT_RIGHT;
+            case JUSTIFY -> last ? Correction.Setting.AT_LEFT : Correction.Setting.JUSTIFIED;
+            default -> Correction.Setting.AT_LEFT;
+        };
+    }
+
+    private boolean isDrawn(Paragraph paragraph) {
+        return paragraph.inlines().stream().map(inline -> cascade.text(paragraph, inline.look())).anyMatch(look -> look.get(TextProperty.LINK) != null
+                || look.get(TextProperty.UNDERLINE, Underline.NONE) != Underline.NONE || look.is(TextProperty.STRIKE) || look.get(TextProperty.HIGHLIGHT) != null);
+    }
+}

@@ -1,0 +1,350 @@
+package app.decant.pdf.keep;
+
+import app.decant.document.Progress;
+import app.decant.page.Rewritten;
+import app.decant.pdf.read.Glyph;
+import app.decant.pdf.read.Ink;
+import app.decant.pdf.read.PageReader;
+import app.decant.pdf.read.Placed;
+import app.decant.pdf.read.ShownGlyph;
+import app.decant.pdf.read.SourceFile;
+import java.awt.geom.Rectangle2D;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.slf4j.LoggerFactory;
+
+/**
+ * Puts other words into a page's own content stream: in the font, colour, layer and tag that were there, at the place of the first mark that goes, all other
+ * bytes as they are. What can't be done safely is refused, with the reason, and what was done is read again: every glyph that stays must stand where it stood.
+ */
+public final class PageRewriting {
+    /** Glyphs may come to lie this far, in points, from where they were: what rounding does. */
+    private static final double SAME = 0.02;
+    private static final double MARGIN = 18;
+    /** Spaces of a line that fills its column may grow by so many ems, and shrink by this share of their width. */
+    private static final double MOST_WIDER = 0.6;
+    private static final double MOST_NARROWER = 0.35;
+
+    private final SourceFile source;
+    private final int page;
+    private final List<StreamOperators.Found> operators;
+    private final byte[] content;
+    private final PageReader.Addressed read;
+    private final Map<Integer, ShownGlyph> byOrder = new HashMap<>();
+    private final Map<COSBase, LetterCodes> fonts = new IdentityHashMap<>();
+    private final Map<Integer, TextRewriting> rewritten = new TreeMap<>();
+    private final List<Rewritten.Area> areas = new ArrayList<>();
+    private final Set<Integer> removed = new HashSet<>();
+    private final Map<Integer, Double> moved = new HashMap<>();
+    private int added;
+
+    /** Something that can't be done within the page's own stream. */
+    public static final class Refused extends Exception {
+        private static final long serialVersionUID = 1;
+
+        Refused(String why) { super(why); }
+    }
+
+    private PageRewriting(SourceFile source, int page) throws IOException {
+        this.source = source;
+        this.page = page;
+        try (InputStream in = source.pdf().getPage(page).getContents()) {
+            content = in.readAllBytes();
+        }
+        operators = StreamOperators.of(content);
+        read = PageReader.addressed(source, page, Progress.SILENT);
+        for (ShownGlyph glyph : read.shown()) byOrder.put(glyph.glyph().order(), glyph);
+    }
+
+    /**
+     * Makes corrections on a page.
+     *
+     * @throws Refused where one of them can't be made there
+     */
+    public static Rewritten rewrite(SourceFile source, int page, List<Correction> corrections) throws Refused {
+        try {
+            PageRewriting rewriting = new PageRewriting(source, page);
+            for (Correction correction : corrections) rewriting.correct(correction);
+            byte[] made = rewriting.made();
+            rewriting.prove(made);
+            return new Rewritten(made, rewriting.areas);
+        } catch (IOException | RuntimeException e) {
+            LoggerFactory.getLogger(PageRewriting.class).info("Page {} can't be rewritten", page + 1, e);
+            throw new Refused("its stream is damaged");
+        }
+    }
+
+    private void correct(Correction correction) throws Refused, IOException {
+        List<ShownGlyph> line = new ArrayList<>();
+        for (int order : correction.line()) {
+            ShownGlyph glyph = byOrder.get(order);
+            if (glyph == null || !glyph.isMovable()) throw new Refused("its text is drawn in a way that can't be changed safely");
+            line.add(glyph);
+        }
+        List<ShownGlyph> going = line.subList(correction.from(), correction.to());
+        ShownGlyph first = going.get(0);
+        ShownGlyph last = going.get(going.size() - 1);
+        for (ShownGlyph glyph : line)
+            if (Math.abs(glyph.glyph().baseline() - first.glyph().baseline()) > 0.6 * first.glyph().size()) throw new Refused("the line is not one");
+        refuseDoubled(going);
+        List<TextRewriting.Insert> inserts = inserts(correction.text(), first, line);
+        double width = inserts.stream().mapToDouble(TextRewriting.Insert::advance).sum() * first.across() / 1000
+                - (inserts.isEmpty() ? 0 : first.spacing() / first.size() * first.across());
+        double change = width - (last.glyph().right() - first.glyph().x());
+        double[] shifts = shifts(correction, line, change);
+        for (int i = 0; i < line.size(); i++) {
+            ShownGlyph glyph = line.get(i);
+            boolean goes = i >= correction.from() && i < correction.to();
+            TextRewriting operator = rewriting(glyph);
+            if (goes) operator.remove(glyph.code());
+            if (i == correction.from()) operator.insert(glyph.code(), inserts);
+            operator.shift(glyph.code(), goes ? shifts[correction.from()] : shifts[i]);
+            if (goes) removed.add(glyph.glyph().order());
+            else moved.put(glyph.glyph().order(), shifts[i]);
+        }
+        added += correction.text().replace(" ", "").length();
+        area(line, change);
+    }
+
+    /** Text drawn twice for weight or shadow would keep its other copy. */
+    private void refuseDoubled(List<ShownGlyph> going) throws Refused {
+        for (ShownGlyph glyph : going) {
+            for (ShownGlyph other : read.shown()) {
+                boolean twin = other != glyph && other.glyph().text().equals(glyph.glyph().text()) && !other.glyph().isSpace()
+                        && Math.hypot(other.glyph().x() - glyph.glyph().x(), other.glyph().baseline() - glyph.glyph().baseline()) < 0.1 * glyph.glyph().size();
+                if (twin) throw new Refused("its letters are drawn twice");
+            }
+        }
+    }
+
+    private TextRewriting rewriting(ShownGlyph any) {
+        return rewritten.computeIfAbsent(any.operator(), index -> {
+            TextRewriting made = new TextRewriting(operators.get(index), any);
+            for (ShownGlyph glyph : read.shown()) if (glyph.operator() == index) made.shows(glyph);
+            return made;
+        });
+    }
+
+    /** The new text in the font of the first mark that goes. */
+    private List<TextRewriting.Insert> inserts(String text, ShownGlyph first, List<ShownGlyph> line) throws Refused, IOException {
+        LetterCodes codes = codes(first);
+        List<TextRewriting.Insert> inserts = new ArrayList<>();
+        for (int at = 0; at < text.length(); at += Character.charCount(text.codePointAt(at))) {
+            String letter = Character.toString(text.codePointAt(at));
+            LetterCodes.Code code = codes.of(letter);
+            if (code == null && letter.isBlank()) {
+                inserts.add(new TextRewriting.Insert(new byte[0], space(line, first)));
+                continue;
+            }
+            if (code == null) throw new Refused("the font inside the file has no “" + letter + "”");
+            double word = letter.equals(" ") ? wordSpacing(line, first) : 0;
+            inserts.add(new TextRewriting.Insert(code.bytes(), 1000 * (code.width() + (first.spacing() + word) / first.size())));
+        }
+        return inserts;
+    }
+
+    /** How wide spaces of the line are, in thousandths of an em. */
+    private static double space(List<ShownGlyph> line, ShownGlyph first) {
+        double sum = 0;
+        int count = 0;
+        for (int i = 1; i < line.size(); i++) {
+            double gap = line.get(i).glyph().x() - line.get(i - 1).glyph().right();
+            if (gap > 0.12 * first.glyph().size() && gap < 0.8 * first.glyph().size()) {
+                sum += gap;
+                count++;
+            }
+        }
+        return count == 0 ? 250 : 1000 * sum / count / first.across();
+    }
+
+    /** What a space gets beside the others in its line. */
+    private static double wordSpacing(List<ShownGlyph> line, ShownGlyph first) {
+        return line.stream().filter(glyph -> glyph.glyph().isSpace()).findFirst().map(glyph -> glyph.spacing() - first.spacing()).orElse(0.0);
+    }
+
+    private LetterCodes codes(ShownGlyph first) throws IOException {
+        COSBase key = first.font().getCOSObject();
+        LetterCodes known = fonts.get(key);
+        if (known != null) return known;
+        LetterCodes codes = new LetterCodes(first.font());
+        Map<Integer, List<byte[]>> written = new HashMap<>();
+        for (ShownGlyph glyph : read.shown()) {
+            if (glyph.operator() < 0 || glyph.font().getCOSObject() != key) continue;
+            List<byte[]> some = written.get(glyph.operator());
+            if (some == null) written.put(glyph.operator(), some = TextRewriting.codes(operators.get(glyph.operator()), glyph.font()));
+            if (glyph.code() < some.size()) codes.see(glyph, some.get(glyph.code()));
+        }
+        fonts.put(key, codes);
+        return codes;
+    }
+
+    /** How far each mark of the line moves to the right, in points. */
+    private double[] shifts(Correction correction, List<ShownGlyph> line, double change) throws Refused {
+        double[] shifts = new double[line.size()];
+        boolean after = correction.to() < line.size();
+        if (Math.abs(change) < 0.01) return shifts;
+        if (correction.drawnBy()) throw new Refused("lines are drawn under its words");
+        double before = switch (correction.set()) {
+            case AT_RIGHT -> -change;
+            case CENTRED -> -change / 2;
+            default -> 0;
+        };
+        if (correction.set() == Correction.Setting.JUSTIFIED && spread(correction, line, change, shifts)) return shifts;
+        for (int i = 0; i < line.size(); i++) shifts[i] = i < correction.to() ? before : before + change;
+        double right = line.stream().mapToDouble(glyph -> glyph.glyph().right()).max().orElse(0);
+        double left = line.stream().mapToDouble(glyph -> glyph.glyph().x()).min().orElse(0);
+        if (right + before + change > right + 0.2 && right + before + change > limit(line, right, correction)) throw new Refused("the line has no room for it");
+        if (before < -0.2 && left + before < leftLimit(line, left)) throw new Refused("the line has no room for it");
+        if (!after && correction.set() == Correction.Setting.JUSTIFIED && change > 0.5) throw new Refused("the line has no room for it");
+        return shifts;
+    }
+
+    /** Both ends stay where they are, and the spaces after the change take up what it makes. */
+    private boolean spread(Correction correction, List<ShownGlyph> line, double change, double[] shifts) throws Refused {
+        List<Integer> spaces = new ArrayList<>();
+        double width = 0;
+        for (int i = correction.to(); i < line.size(); i++) {
+            double gap = line.get(i).glyph().isSpace() ? line.get(i).glyph().width() : line.get(i).glyph().x() - line.get(i - 1).glyph().right();
+            if (line.get(i).glyph().isSpace() || gap > 0.12 * line.get(i).glyph().size() && !line.get(i - 1).glyph().isSpace()) {
+                spaces.add(i);
+                width += gap;
+            }
+        }
+        if (spaces.isEmpty()) return false;
+        double each = -change / spaces.size();
+        if (each > MOST_WIDER * line.get(0).glyph().size()) throw new Refused("the line would have gaps");
+        if (-each * spaces.size() > MOST_NARROWER * width) throw new Refused("the line has no room for it");
+        double now = change;
+        for (int i = correction.to(); i < line.size(); i++) {
+            // A space that is a mark itself moves with what stands before it; what follows has the room.
+            boolean mark = line.get(i).glyph().isSpace();
+            if (spaces.contains(i) && !mark) now += each;
+            shifts[i] = now;
+            if (spaces.contains(i) && mark) now += each;
+        }
+        return true;
+    }
+
+    /** How far to the right the line may reach: to the edge of its paragraph where that has several lines, to what stands there otherwise. */
+    private double limit(List<ShownGlyph> line, double right, Correction correction) {
+        Set<Integer> own = new HashSet<>(correction.line());
+        double passage = right;
+        double farthest = right;
+        for (ShownGlyph glyph : read.shown()) {
+            if (correction.passage().contains(glyph.glyph().order())) passage = Math.max(passage, glyph.glyph().right());
+            if (!glyph.glyph().isSpace()) farthest = Math.max(farthest, glyph.glyph().right());
+        }
+        double limit = Math.min(read.page().width() - MARGIN, passage > right + 0.5 ? passage + 0.5 : Math.max(farthest, read.page().width() - 4 * MARGIN));
+        double top = line.stream().mapToDouble(glyph -> glyph.glyph().baseline() - 0.7 * glyph.glyph().size()).min().orElse(0);
+        double bottom = line.stream().mapToDouble(glyph -> glyph.glyph().baseline() + 0.2 * glyph.glyph().size()).max().orElse(0);
+        double room = 0.4 * line.get(0).glyph().size();
+        for (Rectangle2D box : obstacles(own)) {
+            if (box.getMaxY() < top || box.getMinY() > bottom) continue;
+            for (double edge : new double[] {box.getMinX(), box.getMaxX()}) if (edge > right - 0.5) limit = Math.min(limit, Math.max(right, edge - room));
+        }
+        return limit;
+    }
+
+    private double leftLimit(List<ShownGlyph> line, double left) {
+        Set<Integer> own = new HashSet<>();
+        for (ShownGlyph glyph : line) own.add(glyph.glyph().order());
+        double limit = MARGIN;
+        double top = line.get(0).glyph().baseline() - 0.7 * line.get(0).glyph().size();
+        double bottom = line.get(0).glyph().baseline() + 0.2 * line.get(0).glyph().size();
+        double room = 0.4 * line.get(0).glyph().size();
+        for (Rectangle2D box : obstacles(own)) {
+            if (box.getMaxY() < top || box.getMinY() > bottom) continue;
+            for (double edge : new double[] {box.getMinX(), box.getMaxX()}) if (edge < left + 0.5) limit = Math.max(limit, Math.min(left, edge + room));
+        }
+        return limit;
+    }
+
+    /** All else on the page that a longer line could run into. */
+    private List<Rectangle2D> obstacles(Set<Integer> own) {
+        List<Rectangle2D> boxes = new ArrayList<>();
+        for (ShownGlyph shown : read.shown()) {
+            Glyph glyph = shown.glyph();
+            if (!own.contains(glyph.order()) && !glyph.isSpace())
+                boxes.add(new Rectangle2D.Double(glyph.x(), glyph.baseline() - 0.7 * glyph.size(), Math.max(0.1, glyph.width()), 0.9 * glyph.size()));
+        }
+        for (Placed placed : read.page().pictures()) boxes.add(new Rectangle2D.Double(placed.x(), placed.y(), placed.width(), placed.height()));
+        for (Ink ink : read.page().ink()) {
+            if (ink instanceof Ink.Stroke stroke && !stroke.isAcross())
+                boxes.add(new Rectangle2D.Double(stroke.x1(), stroke.y1(), 0.1, Math.max(0.1, stroke.y2() - stroke.y1())));
+            else if (ink instanceof Ink.Fill fill) boxes.add(new Rectangle2D.Double(fill.x(), fill.y(), fill.width(), fill.height()));
+            else if (ink instanceof Ink.Shape shape) boxes.add(shape.path().getBounds2D());
+        }
+        return boxes;
+    }
+
+    private void area(List<ShownGlyph> line, double change) {
+        double size = line.stream().mapToDouble(glyph -> glyph.glyph().size()).max().orElse(0);
+        double left = line.stream().mapToDouble(glyph -> glyph.glyph().x()).min().orElse(0) - Math.abs(change);
+        double right = line.stream().mapToDouble(glyph -> glyph.glyph().right()).max().orElse(0) + Math.abs(change);
+        double baseline = line.get(0).glyph().baseline();
+        areas.add(new Rewritten.Area(left - 0.5 * size, baseline - 1.3 * size, right + 0.5 * size, baseline + 0.6 * size));
+    }
+
+    /** The stream with the changed operators in their places. */
+    private byte[] made() throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream(content.length + 256);
+        int at = 0;
+        for (Map.Entry<Integer, TextRewriting> one : rewritten.entrySet()) {
+            StreamOperators.Found operator = operators.get(one.getKey());
+            out.write(content, at, operator.from() - at);
+            out.write(one.getValue().bytes());
+            at = operator.to();
+        }
+        out.write(content, at, content.length - at);
+        return out.toByteArray();
+    }
+
+    /** Reads the page with its new stream, and compares glyph by glyph. */
+    private void prove(byte[] made) throws IOException, Refused {
+        PDPage changed = source.pdf().getPage(page);
+        COSBase before = changed.getCOSObject().getItem(COSName.CONTENTS);
+        COSStream stream = source.pdf().getDocument().createCOSStream();
+        try (OutputStream out = stream.createOutputStream()) {
+            out.write(made);
+        }
+        List<ShownGlyph> now;
+        changed.getCOSObject().setItem(COSName.CONTENTS, stream);
+        try {
+            now = PageReader.addressed(source, page, Progress.SILENT).shown();
+        } finally {
+            changed.getCOSObject().setItem(COSName.CONTENTS, before);
+        }
+        int next = 0;
+        int extra = 0;
+        for (ShownGlyph old : read.shown()) {
+            if (removed.contains(old.glyph().order())) continue;
+            double x = old.glyph().x() + moved.getOrDefault(old.glyph().order(), 0.0);
+            while (next < now.size() && !stands(old, x, now.get(next))) {
+                next++;
+                extra++;
+            }
+            if (next++ >= now.size()) throw new Refused("what stays on it would move");
+        }
+        extra += now.size() - next;
+        if (extra > 2 * added + 4) throw new Refused("it would show more than was wished");
+    }
+
+    private static boolean stands(ShownGlyph old, double x, ShownGlyph now) {
+        return old.glyph().text().equals(now.glyph().text()) && Math.abs(x - now.glyph().x()) < SAME && old.glyph().rgb() == now.glyph().rgb()
+                && Math.abs(old.glyph().baseline() - now.glyph().baseline()) < SAME && Math.abs(old.glyph().size() - now.glyph().size()) < SAME;
+    }
+}

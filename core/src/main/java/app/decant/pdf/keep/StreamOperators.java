@@ -1,0 +1,57 @@
+package app.decant.pdf.keep;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.pdfbox.contentstream.operator.Operator;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.pdfparser.PDFStreamParser;
+
+/** The operators of a content stream, and which of its bytes each takes (ISO 32000-2, 7.8.2). */
+final class StreamOperators {
+    /**
+     * One operator.
+     *
+     * @param from where the first of its operands begins, or the space before it
+     * @param to   where the next begins
+     */
+    record Found(String name, List<COSBase> operands, int from, int to) { }
+
+    private final List<Found> found = new ArrayList<>();
+
+    private StreamOperators() { }
+
+    /** @throws IOException where the stream can't be parsed to its end */
+    static List<Found> of(byte[] content) throws IOException {
+        StreamOperators operators = new StreamOperators();
+        Parser parser = new Parser(content);
+        try {
+            operators.read(parser);
+        } finally {
+            parser.close();
+        }
+        return operators.found;
+    }
+
+    private void read(Parser parser) throws IOException {
+        List<COSBase> operands = new ArrayList<>();
+        int from = 0;
+        for (Object token = parser.parseNextToken(); token != null; token = parser.parseNextToken()) {
+            if (token instanceof Operator operator) {
+                int to = parser.position();
+                found.add(new Found(operator.getName(), operands, from, to));
+                operands = new ArrayList<>();
+                from = to;
+            } else {
+                operands.add((COSBase) token);
+            }
+        }
+    }
+
+    /** Tells where it is. */
+    private static final class Parser extends PDFStreamParser {
+        Parser(byte[] content) { super(content); }
+
+        int position() throws IOException { return (int) source.getPosition(); }
+    }
+}

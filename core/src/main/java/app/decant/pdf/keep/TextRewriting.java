@@ -1,0 +1,178 @@
+package app.decant.pdf.keep;
+
+import app.decant.pdf.read.ShownGlyph;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSNumber;
+import org.apache.pdfbox.cos.COSString;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+
+/**
+ * One operator that shows text (ISO 32000-2, 9.4.3), written with other codes. The pen is led so that every code that stays stands where it stood, or as far
+ * beside that as is wished, and so that after the operator it is where it was: nothing that follows moves.
+ */
+final class TextRewriting {
+    /** A number smaller than this moves nothing that can be seen. */
+    private static final double NOTHING = 5e-6;
+
+    private final StreamOperators.Found operator;
+    private final PDFont font;
+    private final double across;
+    /** The glyphs that the operator shows, by their codes; codes that the page does not show are not among them. */
+    private final Map<Integer, ShownGlyph> shown = new TreeMap<>();
+    private final Map<Integer, Double> shifts = new TreeMap<>();
+    private final List<Integer> gone = new ArrayList<>();
+    private final Map<Integer, List<Insert>> inserts = new TreeMap<>();
+
+    /** A code that is put in, or with no bytes a gap; its advance in thousandths of an em, spacing included. */
+    record Insert(byte[] bytes, double advance) { }
+
+    TextRewriting(StreamOperators.Found operator, ShownGlyph any) {
+        this.operator = operator;
+        font = any.font();
+        across = any.across();
+    }
+
+    void shows(ShownGlyph glyph) { shown.put(glyph.code(), glyph); }
+
+    /** A code goes. */
+    void remove(int code) { gone.add(code); }
+
+    /** Codes are put in before another, which goes or stays. */
+    void insert(int code, List<Insert> some) { inserts.put(code, some); }
+
+    /** A code stands so many points further to the right. */
+    void shift(int code, double points) { if (Math.abs(points) > 1e-4) shifts.put(code, points); }
+
+    /** The codes the operator shows, as they are written. */
+    static List<byte[]> codes(StreamOperators.Found operator, PDFont font) throws IOException {
+        List<byte[]> codes = new ArrayList<>();
+        for (COSBase one : elements(operator)) if (one instanceof COSString string) codes.addAll(codes(string.getBytes(), font));
+        return codes;
+    }
+
+    private static List<byte[]> codes(byte[] string, PDFont font) throws IOException {
+        List<byte[]> codes = new ArrayList<>();
+        ByteArrayInputStream in = new ByteArrayInputStream(string);
+        while (in.available() > 0) {
+            int before = in.available();
+            font.readCode(in);
+            int from = string.length - before;
+            byte[] code = new byte[before - in.available()];
+            System.arraycopy(string, from, code, 0, code.length);
+            codes.add(code);
+        }
+        return codes;
+    }
+
+    private static List<COSBase> elements(StreamOperators.Found operator) throws IOException {
+        if (operator.operands().isEmpty()) throw new IOException("An operator without its text");
+        COSBase last = operator.operands().get(operator.operands().size() - 1);
+        List<COSBase> elements = new ArrayList<>();
+        if (last instanceof COSArray array) for (int i = 0; i < array.size(); i++) elements.add(array.getObject(i));
+        else elements.add(last);
+        return elements;
+    }
+
+    /** The operator as it is to be. */
+    byte[] bytes() throws IOException {
+        Writer out = new Writer();
+        out.raw(before());
+        out.raw("[");
+        int code = 0;
+        double off = 0;
+        for (COSBase element : elements(operator)) {
+            if (element instanceof COSNumber number) {
+                out.number(number.floatValue());
+                continue;
+            }
+            if (!(element instanceof COSString string)) continue;
+            for (byte[] bytes : codes(string.getBytes(), font)) {
+                double wished = shifts.getOrDefault(code, 0.0) * 1000 / across;
+                List<Insert> inserted = inserts.getOrDefault(code, List.of());
+                boolean stays = !gone.contains(code);
+                if (stays || !inserted.isEmpty()) {
+                    out.move(wished - off);
+                    off = wished;
+                }
+                for (Insert one : inserted) {
+                    if (one.bytes.length == 0) out.move(one.advance);
+                    else out.code(one.bytes);
+                    off += one.advance;
+                }
+                if (!stays) {
+                    off -= shown.get(code).advance();
+                } else {
+                    if (!inserted.isEmpty()) {
+                        out.move(wished - off);
+                        off = wished;
+                    }
+                    out.code(bytes);
+                }
+                code++;
+            }
+        }
+        out.move(-off);
+        out.raw("] TJ");
+        return out.made();
+    }
+
+    /** What the operator does besides showing: a new line, spacing that is set for good (table 107). */
+    private String before() {
+        return switch (operator.name()) {
+            case "'" -> "\nT* ";
+            case "\"" -> "\n" + plain(operator.operands().get(0)) + " Tw " + plain(operator.operands().get(1)) + " Tc T* ";
+            default -> "\n";
+        };
+    }
+
+    private static String plain(COSBase number) { return number instanceof COSNumber value ? Writer.text(value.floatValue()) : "0"; }
+
+    /** Writes an array of text: codes of one stretch in one string, numbers between. */
+    private static final class Writer {
+        private final ByteArrayOutputStream out = new ByteArrayOutputStream();
+        private final StringBuilder string = new StringBuilder();
+
+        void raw(String text) {
+            end();
+            out.writeBytes(text.getBytes(StandardCharsets.US_ASCII));
+        }
+
+        void code(byte[] bytes) { for (byte one : bytes) string.append(String.format("%02X", one & 255)); }
+
+        /** To the right, in thousandths of an em: numbers go the other way (9.4.3). */
+        void move(double right) { if (Math.abs(right) > NOTHING) number(-right); }
+
+        void number(double value) {
+            end();
+            raw(" " + text(value) + " ");
+        }
+
+        /** Rounded to five places, which no reader can tell from the exact value. */
+        static String text(double value) {
+            String text = String.format(Locale.ROOT, "%.5f", value);
+            text = text.contains(".") ? text.replaceAll("0+$", "").replaceAll("\\.$", "") : text;
+            return text.equals("-0") ? "0" : text;
+        }
+
+        private void end() {
+            if (string.isEmpty()) return;
+            out.writeBytes(("<" + string + ">").getBytes(StandardCharsets.US_ASCII));
+            string.setLength(0);
+        }
+
+        byte[] made() {
+            end();
+            return out.toByteArray();
+        }
+    }
+}

@@ -1,0 +1,29 @@
+package app.decant.pdf.read;
+
+import org.apache.pdfbox.pdmodel.font.PDFont;
+
+/**
+ * A glyph with its address: where in the page's own content stream it is shown, and by what state of the text (ISO 32000-2, 9.3 and 9.4.4). Made for pages
+ * whose streams are going to be changed.
+ *
+ * @param glyph     as the page shows it
+ * @param operator  which operator of the page's stream shows it, counted from 0; -1 where a form or an annotation does
+ * @param code      which of the operator's character codes it is, from 0
+ * @param font      that the code belongs to
+ * @param width     its advance in the font's own measure, 1 for an em
+ * @param spacing   what is added to it for characters and words, in unscaled units of text space
+ * @param size      of the font in those units
+ * @param across    points on the page for an em of advance
+ * @param mode      how it is painted: table 104, from 0
+ * @param replaced  whether the sequence it stands in has a text of its own (14.9.4), which goes on telling what stood there
+ */
+public record ShownGlyph(Glyph glyph, int operator, int code, PDFont font, double width, double spacing, double size, double across, int mode,
+        boolean replaced) {
+    /** How far the pen goes on, in thousandths of an em; what numbers in an array of text take away. */
+    public double advance() { return 1000 * (width + spacing / size); }
+
+    /** Whether it can be taken out and put elsewhere on its line: what clips, what a form shows, what runs in other directions can't. */
+    public boolean isMovable() {
+        return operator >= 0 && glyph.angle() == 0 && mode <= 2 && glyph.seen() && !replaced && size != 0 && across > 1e-6 && !font.isVertical();
+    }
+}
