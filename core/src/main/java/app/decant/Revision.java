@@ -1,12 +1,14 @@
 package app.decant;
 
-import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
+import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.document.Provenance;
 import app.decant.layout.PagedDocument;
+import app.decant.layout.TextPassage;
 import app.decant.layout.WordLines;
+import app.decant.page.Item;
 import app.decant.page.Original;
 import app.decant.page.Page;
 import app.decant.page.Pages;
@@ -17,16 +19,14 @@ import app.decant.pdf.keep.OwnPages;
 import app.decant.pdf.keep.PageRewriting;
 import app.decant.pdf.keep.RevisedPages;
 import app.decant.pdf.read.SourceFile;
-import app.decant.recover.PageText;
-import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
 import org.slf4j.LoggerFactory;
 
 /**
@@ -35,6 +35,9 @@ import org.slf4j.LoggerFactory;
  * or doubled between the two.
  */
 final class Revision {
+    /** The label of an item is no part of its paragraph's text; no line is as short. */
+    private static final int LABEL = 4;
+
     private final Original original;
     private final Document before;
     private final Provenance provenance;
@@ -87,8 +90,8 @@ final class Revision {
             grounds.add(next < limit ? next++ : -1);
         }
         for (; next < old.size(); next++) reached.add(next);
-        String other = differing(then, reached);
-        if (other != null) return anew(other);
+        reach(then, reached);
+        kept.removeIf(page -> reached.contains(grounds.get(page)));
         if (why != null) findings.add(Finding.changed("Where words were changed the page was set anew, since they can't be put into the original's own ("
                 + why + ").", ""));
         return new RevisedPages(now, original, grounds, kept);
@@ -137,28 +140,41 @@ final class Revision {
         return match;
     }
 
-    /** Why pages that were reached can't be set anew by themselves; null where they can. */
-    private String differing(PagedDocument then, Set<Integer> reached) {
-        try {
-            for (PageText shown : PageText.of(original.bytes(), original.name(), original.password(), reached::contains, progress)) {
-                Page laid = then.page(shown.index());
-                if (!letters(shown).equals(letters(PageText.of(laid))))
-                    return "page " + (shown.index() + 1) + " does not hold the same text when it is set here";
+    /**
+     * Adds the pages that have to be set anew with others: where a paragraph stands on one page here and on another in the file, both are, or it would be lost
+     * or doubled between them.
+     */
+    private void reach(PagedDocument then, Set<Integer> reached) {
+        List<Set<Integer>> together = new ArrayList<>();
+        Map<Paragraph, Map<Integer, Integer>> here = new IdentityHashMap<>();
+        for (Page page : then.pages()) {
+            for (Item.LineItem line : page.lines()) {
+                Paragraph paragraph = TextPassage.paragraph(line);
+                String text = paragraph.text();
+                String part = text.substring(Math.min(text.length(), line.line().start()), Math.min(text.length(), line.line().end()));
+                here.computeIfAbsent(paragraph, key -> new TreeMap<>()).merge(page.index(), letters(part), Integer::sum);
             }
-            return null;
-        } catch (DecantException e) {
-            if (e.kind() != DecantException.Kind.NOT_PERMITTED) throw e;
-            return "its owner forbids that its text is read";
+        }
+        here.forEach((paragraph, counts) -> {
+            Map<Integer, Integer> there = new TreeMap<>();
+            for (Provenance.Line line : provenance.of(paragraph)) there.merge(line.page(), letters(line.letters()), Integer::sum);
+            // Heads of tables are shown again on every page, and taken in once.
+            if (there.isEmpty() || sum(counts) > sum(there) + LABEL) return;
+            Set<Integer> differing = new HashSet<>(there.keySet());
+            differing.addAll(counts.keySet());
+            differing.removeIf(page -> Math.abs(there.getOrDefault(page, 0) - counts.getOrDefault(page, 0)) <= LABEL);
+            if (!differing.isEmpty()) together.add(differing);
+        });
+        boolean grew = true;
+        while (grew) {
+            grew = false;
+            for (Set<Integer> some : together) if (some.stream().anyMatch(reached::contains)) grew |= reached.addAll(some);
         }
     }
 
-    /** The letters of a page, whatever their order. */
-    private static String letters(PageText page) {
-        String text = page.lines().stream().map(PageText.Line::text).collect(Collectors.joining());
-        int[] letters = Normalizer.normalize(text, Normalizer.Form.NFKC).codePoints().filter(letter -> !Character.isWhitespace(letter)
-                && !Character.isSpaceChar(letter) && letter != 0xAD && letter != '-' && Character.getType(letter) != Character.FORMAT).sorted().toArray();
-        return new String(letters, 0, letters.length);
-    }
+    private static int sum(Map<Integer, Integer> counts) { return counts.values().stream().mapToInt(Integer::intValue).sum(); }
+
+    private static int letters(String text) { return (int) text.codePoints().filter(Character::isLetter).count(); }
 
     private Pages anew(String why) {
         findings.add(Finding.changed("All pages were set anew, since the original's can't be kept beside changed ones: " + why + ".", ""));

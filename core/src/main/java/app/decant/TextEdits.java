@@ -62,7 +62,8 @@ final class TextEdits {
         int from = 0;
         while (from < Math.min(was.length(), is.length()) && was.charAt(from) == is.charAt(from)) from++;
         int fromEnd = 0;
-        while (fromEnd < Math.min(was.length(), is.length()) - from && was.charAt(was.length() - 1 - fromEnd) == is.charAt(is.length() - 1 - fromEnd)) fromEnd++;
+        int most = Math.min(was.length(), is.length()) - from;
+        while (fromEnd < most && was.charAt(was.length() - 1 - fromEnd) == is.charAt(is.length() - 1 - fromEnd)) fromEnd++;
         int to = was.length() - fromEnd;
         // Whole words, so that kerning and ligatures go with their letters; where words are only put in, the one before goes along.
         if (from == to && from > 0) from--;
@@ -79,7 +80,8 @@ final class TextEdits {
     private static boolean isBreak(char c) { return Character.isWhitespace(c) || c == Inline.OBJECT; }
 
     private static boolean hasObject(String text) {
-        return text.chars().anyMatch(c -> c == Inline.OBJECT || c == Inline.TAB || c == Inline.LINE_BREAK || c == Inline.PAGE_BREAK || c == Inline.COLUMN_BREAK);
+        return text.chars().anyMatch(c -> c == Inline.OBJECT || c == Inline.TAB || c == Inline.LINE_BREAK || c == Inline.PAGE_BREAK
+                || c == Inline.COLUMN_BREAK);
     }
 
     /** Whether all before and after looks as it did, and what is new looks as what was there. */
@@ -116,8 +118,8 @@ final class TextEdits {
         }
         Set<Integer> passage = new HashSet<>();
         for (Provenance.Line one : lines) if (one.page() == on.page()) for (int mark : one.marks()) if (mark >= 0) passage.add(mark);
-        corrections.computeIfAbsent(on.page(), page -> new ArrayList<>()).add(new Correction(marks, first, last + 1, text, setting(old, line == lines.size() - 1),
-                passage, isDrawn(old)));
+        Correction.Setting setting = setting(old, line == lines.size() - 1);
+        corrections.computeIfAbsent(on.page(), page -> new ArrayList<>()).add(new Correction(marks, first, last + 1, text, setting, passage, isDrawn(old)));
         return true;
     }
 
@@ -147,7 +149,9 @@ final class TextEdits {
         return at == text.length() ? places : null;
     }
 
-    private static boolean isNothing(char c) { return Character.isWhitespace(c) || Character.isSpaceChar(c) || c == Inline.OBJECT || c == '\u00AD' || c < ' '; }
+    private static boolean isNothing(char c) {
+        return Character.isWhitespace(c) || Character.isSpaceChar(c) || c == Inline.OBJECT || c == '\u00AD' || c < ' ';
+    }
 
     private Correction.Setting setting(Paragraph paragraph, boolean last) {
         Alignment alignment = cascade.paragraph(paragraph).get(ParagraphProperty.ALIGNMENT, Alignment.START);
@@ -160,7 +164,11 @@ final class TextEdits {
     }
 
     private boolean isDrawn(Paragraph paragraph) {
-        return paragraph.inlines().stream().map(inline -> cascade.text(paragraph, inline.look())).anyMatch(look -> look.get(TextProperty.LINK) != null
-                || look.get(TextProperty.UNDERLINE, Underline.NONE) != Underline.NONE || look.is(TextProperty.STRIKE) || look.get(TextProperty.HIGHLIGHT) != null);
+        for (Inline inline : paragraph.inlines()) {
+            Look look = cascade.text(paragraph, inline.look());
+            boolean lined = look.get(TextProperty.UNDERLINE, Underline.NONE) != Underline.NONE || look.is(TextProperty.STRIKE);
+            if (lined || look.get(TextProperty.LINK) != null || look.get(TextProperty.HIGHLIGHT) != null) return true;
+        }
+        return false;
     }
 }

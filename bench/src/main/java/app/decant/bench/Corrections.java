@@ -97,7 +97,8 @@ public final class Corrections {
         sums.merge("pages set anew", pages.count() - own - inPlace, Integer::sum);
         sums.merge("pages that look otherwise", seen[0], Integer::sum);
         return String.format(Locale.ROOT, "%d of %d own, %d in place, %d look otherwise, at most %.2f %% of a page; %s %s", own, pages.count(),
-                inPlace, seen[0], seen[1] / 100.0, intake.findings().stream().map(Finding::what).toList(), receipt.findings().stream().map(Finding::what).toList());
+                inPlace, seen[0], seen[1] / 100.0, intake.findings().stream().map(Finding::what).toList(),
+                receipt.findings().stream().map(Finding::what).toList());
     }
 
     /** The first ordinary word with another order of its letters. */

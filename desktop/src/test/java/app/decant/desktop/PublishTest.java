@@ -6,10 +6,13 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import app.decant.Decant;
 import app.decant.demo.DemoFiles;
 import app.decant.document.Progress;
+import app.decant.edit.Search;
+import app.decant.edit.TextSelection;
 import app.decant.pdf.Standard;
 import app.decant.pdf.check.PdfCheck;
 import app.decant.pdf.check.StandardCheck;
 import app.decant.publish.Receipt;
+import app.decant.publish.Recipe;
 import java.io.IOException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
@@ -85,6 +88,36 @@ class PublishTest {
     }
 
     private String sentence() { return window.publishStation().sentence().text(); }
+
+    @Test void aPdfStaysItselfButForTheWordThatWasCorrected(FxRobot robot) throws Exception {
+        Path source = own.resolve("From the printer.pdf");
+        Decant.publish(Decant.open(handbook).document(), Recipe.PLAIN, source);
+        WaitForAsyncUtils.asyncFx(() -> window.desk().open(source, null));
+        until(() -> window.desk().source().get().file().equals(source) && window.desk().job().get() == null);
+        robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT4).release(KeyCode.CONTROL);
+        WaitForAsyncUtils.waitForFxEvents();
+        assertThat(sentence()).contains("untouched pages as they are");
+        assertThat(published(robot).file()).hasSameBinaryContentAs(source);
+
+        robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT2).release(KeyCode.CONTROL);
+        TextSelection word = Search.all(window.desk().document(), "luggage", true).get(0);
+        WaitForAsyncUtils.asyncFx(() -> window.desk().selection().set(word));
+        WaitForAsyncUtils.waitForFxEvents();
+        robot.write("baggage");
+        until(() -> window.desk().isLaidOut());
+        robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT4).release(KeyCode.CONTROL);
+        choose(robot, "present", Words.of("present.replace"));
+        Receipt receipt = published(robot);
+        assertThat(receipt.proofs()).extracting(PdfCheck.Proof::sentence)
+                .contains("One page was changed in one place, and looks the same everywhere else", "12 pages are the original's own, byte for byte");
+        try (PDDocument before = Loader.loadPDF(source.toFile()); PDDocument after = Loader.loadPDF(receipt.file().toFile())) {
+            assertThat(new PDFTextStripper().getText(after)).isEqualTo(new PDFTextStripper().getText(before).replaceFirst("luggage", "baggage"));
+        }
+
+        robot.clickOn("#phrase-remake").clickOn(Words.of("remake.anew.card"));
+        assertThat(sentence()).contains("untouched pages set anew");
+        assertThat(published(robot).proofs()).extracting(PdfCheck.Proof::sentence).noneMatch(proof -> proof.contains("byte for byte"));
+    }
 
     @Test void locksWithAPasswordThatIsTakenAtTheCard(FxRobot robot) throws Exception {
         robot.clickOn("#phrase-lock");

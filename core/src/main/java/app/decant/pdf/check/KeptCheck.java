@@ -111,10 +111,12 @@ public final class KeptCheck {
             annotations(made, stands);
         }
         int own = count - anew - changed;
-        if (own > 0) say(own == 1 ? (anew > 0 ? "One" : "Its") + " page is the original's own, byte for byte" : (anew > 0 ? "" : "All ") + own
-                + " pages are the original's own, byte for byte", (own - same) + " of " + own + " pages are not the original's", same == own);
-        if (changed > 0) say((changed == 1 ? "One page was changed in " : changed + " pages were changed in ") + (places == 1 ? "one place" : places + " places")
-                + ", and look" + (changed == 1 ? "s" : "") + " the same everywhere else", "More was changed on " + outside + " pages than was wished", outside == 0);
+        boolean others = own < count;
+        String words = own == 1 ? (others ? "One" : "Its") + " page is" : (others ? "" : "All ") + own + " pages are";
+        if (own > 0) say(words + " the original's own, byte for byte", (own - same) + " of " + own + " pages are not the original's", same == own);
+        String many = (changed == 1 ? "One page was changed in " : changed + " pages were changed in ") + (places == 1 ? "one place" : places + " places");
+        if (changed > 0) say(many + ", and look" + (changed == 1 ? "s" : "") + " the same everywhere else",
+                "More was changed on " + outside + " pages than was wished", outside == 0);
         if (anew > 0) say(anew == 1 ? "One page was set anew, its text whole and in order" : anew + " pages were set anew, their text whole and in order",
                 "Text differs on " + wrong + " of the pages that were set anew", wrong == 0);
         String pictures = written.smaller() == 0 ? "" : written.smaller() == 1 ? ", but for one picture made smaller" : ", but for " + written.smaller()

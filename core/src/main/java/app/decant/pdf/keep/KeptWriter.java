@@ -137,7 +137,8 @@ public final class KeptWriter {
     /** Whether any choice would change the file. */
     private boolean asksAnything(PDDocument pdf) {
         PdfStyle style = choices.style();
-        boolean all = grounds().equals(IntStream.range(0, pdf.getNumberOfPages()).boxed().toList()) && choices.pages().stream().allMatch(page -> pages.isOwn(page) && pages.rewritten(page) == null);
+        boolean all = grounds().equals(IntStream.range(0, pdf.getNumberOfPages()).boxed().toList())
+                && choices.pages().stream().allMatch(page -> pages.isOwn(page) && pages.rewritten(page) == null);
         // How much of fonts goes in is asked of pages that are made here; these have what they have.
         return !all || choices.protection().isOn() || pdf.isEncrypted() || facts != FactsWish.AS_THEY_ARE || !choices.overlays().isEmpty()
                 || !choices.attachments().isEmpty() || !style.with(PdfStyle.PLAIN.fonts()).whole(Set.of()).equals(PdfStyle.PLAIN);

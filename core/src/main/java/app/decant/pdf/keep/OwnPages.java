@@ -79,7 +79,8 @@ public final class OwnPages implements Pages {
             AccessPermission permission = pdf.getCurrentAccessPermission();
             if (!permission.isOwnerPermission() && !permission.canModify())
                 throw new DecantException(Kind.NOT_PERMITTED, original.name()
-                        + " is locked by its owner against changes, so it is not published anew. Give the owner's password, or ask the owner for an open copy.");
+                        + " is locked by its owner against changes, so it is not published anew. Give the owner's password, or ask the owner for an open "
+                        + "copy.");
             if (pdf.getNumberOfPages() == 0)
                 throw new DecantException(Kind.UNREADABLE, original.name() + " is a PDF without a single page. Ask for it again, or open an older copy.");
             return new OwnPages(original, lettering, pdf);
