@@ -226,9 +226,10 @@ public final class Decant {
     public static List<Receipt> publishWaiting(PublishQueue.Waiting waiting, Progress progress) {
         return queue().run(waiting, (document, one, told) -> {
             Guard guard = Guard.NONE.and(one.source());
-            PagedDocument pages = layOut(document);
-            List<Receipt> receipts = publish(one.wishes().stream()
-                    .map(wish -> new Output(new Order(pages, wish.recipe(), Recipe.Passwords.NONE, one.attachment(), guard), wish.file())).toList(), told);
+            Intake intake = Intake.waiting(one.source(), layOut(document), told);
+            List<Receipt> receipts = new ArrayList<>(publish(one.wishes().stream().map(wish -> new Output(new Order(intake.pages(wish.recipe(), told),
+                    wish.recipe(), Recipe.Passwords.NONE, one.attachment(), guard), wish.file())).toList(), told));
+            receipts.set(0, receipts.get(0).with(intake.findings()));
             return deliver(receipts, one.delivery(), guard);
         }, progress);
     }

@@ -1,5 +1,6 @@
 package app.decant;
 
+import app.decant.document.DecantException;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.format.Content;
@@ -72,6 +73,27 @@ public final class Intake {
         return intake;
     }
 
+    /**
+     * A document that waited to be published: where the PDF it came from is still there and opens, its pages are kept as far as they are what they were.
+     *
+     * @param file it came from, or null
+     */
+    static Intake waiting(Path file, PagedDocument now, Progress progress) {
+        Intake intake = new Intake(file, null);
+        intake.laid = now;
+        intake.pdf = false;
+        if (file == null || !Files.isRegularFile(file) || Formats.of(new Content(Decant.bytes(file), file.getFileName().toString())) != FixedFormat.PDF)
+            return intake;
+        try {
+            return revised(file, null, Decant.open(file, null, progress), now, fingerprint(file));
+        } catch (DecantException e) {
+            if (e.kind() == DecantException.Kind.CANCELLED) throw e;
+            LoggerFactory.getLogger(Intake.class).info("{} is published from its text", file, e);
+            intake.tell(Finding.changed("All pages were set anew, since " + file.getFileName() + " can't be opened again.", ""));
+            return intake;
+        }
+    }
+
     /** What a file is told by: where it changes, so does this. Null where it can't be read. */
     public static String fingerprint(Path file) {
         try {
@@ -81,6 +103,16 @@ public final class Intake {
             return null;
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
+        }
+    }
+
+    /** Whether a PDF has bookmarks of its own. */
+    public static boolean hasBookmarks(Path file, String password) {
+        try {
+            return !OwnPages.of(new Original(String.valueOf(file.getFileName()), Decant.bytes(file), password), WordLines::of).headings().isEmpty();
+        } catch (DecantException e) {
+            LoggerFactory.getLogger(Intake.class).info("{}", e.getMessage(), e);
+            return false;
         }
     }
 

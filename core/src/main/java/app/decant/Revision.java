@@ -64,7 +64,7 @@ final class Revision {
     /** What is published: the file's own pages where they are untouched. */
     Pages pages() {
         OwnPages own = OwnPages.of(original, WordLines::of);
-        if (before == now.document()) return own.with(now.headings());
+        if (before.equals(now.document())) return own.with(now.headings());
         Map<Integer, Rewritten> inPlace = inPlace();
         if (inPlace != null) return own.with(now.headings()).with(inPlace);
         PagedDocument then = Decant.layOut(before, progress);

@@ -47,7 +47,8 @@ final class TextEdits {
         TextEdits edits = new TextEdits(before, provenance);
         for (int i = 0; i < old.size(); i++) {
             if (!old.get(i).path().equals(fresh.get(i).path())) return null;
-            if (old.get(i).paragraph() == fresh.get(i).paragraph()) continue;
+            // One that came back from a queue is another object, and the same.
+            if (old.get(i).paragraph().equals(fresh.get(i).paragraph())) continue;
             changed.put(old.get(i).path(), fresh.get(i).paragraph());
             if (!edits.add(old.get(i).paragraph(), fresh.get(i).paragraph())) return null;
         }

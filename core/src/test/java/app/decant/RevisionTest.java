@@ -11,6 +11,7 @@ import app.decant.document.Walk;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.format.Taken;
+import app.decant.pdf.PdfChoices;
 import app.decant.pdf.check.PdfCheck;
 import app.decant.publish.Order;
 import app.decant.publish.Receipt;
@@ -110,6 +111,23 @@ class RevisionTest {
         int last = was.lastIndexOf("neighbour");
         assertThat(text(receipt.file())).isEqualTo(was.substring(0, last) + "bourneigh" + was.substring(last + 9));
         assertThat(Files.size(receipt.file())).isLessThan(Files.size(source) + 30_000);
+    }
+
+    @Test void bookmarksAreMadeOfHeadingsWhereTheFileHasNone() throws IOException {
+        Path bare = root.resolve("bare.pdf");
+        Recipe without = Recipe.PLAIN.with(PdfChoices.Bookmarks.NONE);
+        Decant.publish(new Order(new Intake(source, null).pages(without, Progress.SILENT), without), bare, Progress.SILENT);
+        Recipe recipe = Recipe.PLAIN.with(new PdfChoices.Bookmarks(1, 2, 1));
+        Receipt receipt = Decant.publish(new Order(new Intake(bare, null).pages(recipe, Progress.SILENT), recipe), root.resolve("marked.pdf"), Progress.SILENT)
+                .get(0);
+        assertThat(streams(receipt.file())).usingElementComparator(Arrays::compare).isEqualTo(streams(source));
+        try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile()); PDDocument was = Loader.loadPDF(source.toFile())) {
+            List<String> titles = new ArrayList<>();
+            List<String> wished = new ArrayList<>();
+            pdf.getDocumentCatalog().getDocumentOutline().children().forEach(item -> titles.add(item.getTitle()));
+            was.getDocumentCatalog().getDocumentOutline().children().forEach(item -> wished.add(item.getTitle()));
+            assertThat(titles).isEqualTo(wished);
+        }
     }
 
     @Test void aFileThatWasChangedMeanwhileIsNotMixedWithWhatWasSeen() throws IOException {

@@ -7,6 +7,7 @@ import app.decant.format.text.PlainText;
 import app.decant.pdf.Dates;
 import app.decant.pdf.Overlay;
 import app.decant.pdf.PdfChoices;
+import app.decant.pdf.PdfStyle;
 import app.decant.publish.FactsRule;
 import app.decant.publish.Laid;
 import app.decant.publish.Recipe;
@@ -36,6 +37,7 @@ final class ContentCards extends RecipeCards {
 
     String bookmarkWords() {
         PdfChoices.Bookmarks marks = now().style().bookmarks();
+        if (keeps(PdfStyle::bookmarks) && window.desk().source().get().bookmarked()) return Words.of("keep.bookmarks");
         if (!marks.any()) return Words.of("bookmarks.none");
         if (marks.from() == 0) return Words.of("bookmarks.places");
         return marks.from() == marks.to() ? Words.of("bookmarks.level", marks.from()) : Words.of("bookmarks.levels", marks.from(), marks.to());
@@ -85,6 +87,7 @@ final class ContentCards extends RecipeCards {
 
     String fontsWords() {
         PdfChoices.Fonts fonts = now().style().fonts();
+        if (keeps(PdfStyle::fonts) && keeps(PdfStyle::wholeFamilies)) return Words.of("keep.fonts");
         String how = Words.of(fonts == PdfChoices.Fonts.WHOLE ? "fonts.whole" : fonts == PdfChoices.Fonts.STANDARD_LEFT_OUT ? "fonts.left" : "fonts.used");
         return fonts == PdfChoices.Fonts.WHOLE || now().style().wholeFamilies().isEmpty() ? how : Words.of("fonts.mixed", how,
                 String.join(", ", new TreeSet<>(now().style().wholeFamilies())));

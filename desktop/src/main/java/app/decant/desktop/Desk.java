@@ -107,8 +107,9 @@ final class Desk {
      * Where the document came from, and what was found when it was taken in.
      *
      * @param print by which its file is known again
+     * @param bookmarked whether it is a PDF with bookmarks of its own
      */
-    record Source(Path file, Taken taken, String password, String print) {
+    record Source(Path file, Taken taken, String password, String print, boolean bookmarked) {
         String name() { return file.getFileName().toString(); }
 
         boolean isPdf() { return taken.format() == FixedFormat.PDF; }
@@ -178,7 +179,9 @@ final class Desk {
         opening.start(task -> daemon(task, "opening").start(), progress -> TimeLimit.run(LONGEST, progress, (gate, told) -> {
             Taken taken = read(reading, told);
             Layout fresh = new Layout(FontCatalogue.ofThisMachine());
-            return new Opened(taken, fresh, fresh.next(taken.document(), told), taken.format() == FixedFormat.PDF ? Intake.fingerprint(file) : null);
+            boolean pdf = taken.format() == FixedFormat.PDF;
+            return new Opened(taken, fresh, fresh.next(taken.document(), told), pdf ? Intake.fingerprint(file) : null,
+                    pdf && Intake.hasBookmarks(file, password));
         }), opened -> {
             job.set(null);
             Document now = document;
@@ -224,7 +227,7 @@ final class Desk {
     /** The file that could not be opened for want of a password. */
     Path wanted() { return wanted; }
 
-    private record Opened(Taken taken, Layout layout, PagedDocument pages, String print) { }
+    private record Opened(Taken taken, Layout layout, PagedDocument pages, String print, boolean bookmarked) { }
 
     private static boolean isPdf(Path file) {
         try (InputStream in = Files.newInputStream(file)) {
@@ -264,7 +267,7 @@ final class Desk {
         history.begin(document);
         copy = settings.isForgetful() ? null : new WorkingCopy(Decant.home().resolve("working"), file, password);
         faith.set(null);
-        Source taken = new Source(file, opened.taken, password, opened.print);
+        Source taken = new Source(file, opened.taken, password, opened.print, opened.bookmarked);
         pages.set(opened.pages);
         source.set(taken);
         selection.set(start);

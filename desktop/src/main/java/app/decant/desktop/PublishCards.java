@@ -4,6 +4,7 @@ import app.decant.Decant;
 import app.decant.document.DecantException;
 import app.decant.page.Page;
 import app.decant.pdf.Opening;
+import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Pictures;
 import app.decant.pdf.Standard;
 import app.decant.pdf.lock.PasswordStrength;
@@ -163,6 +164,7 @@ final class PublishCards extends RecipeCards {
 
     String openingWords() {
         Opening opening = now().style().opening();
+        if (keeps(PdfStyle::opening)) return Words.of("keep.opening");
         String zoom = opening.zoom() == Opening.WHOLE_PAGE ? Words.of("opening.whole") : opening.zoom() == Opening.PAGE_WIDTH ? Words.of("opening.width") : "";
         String panel = Words.of("opening.panel." + key(opening.panel()));
         String where = opening.fullScreen() ? Words.of("opening.full") : opening.page() > 1 ? Words.of("opening.page", opening.page())

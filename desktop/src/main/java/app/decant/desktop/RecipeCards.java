@@ -1,8 +1,10 @@
 package app.decant.desktop;
 
+import app.decant.pdf.PdfStyle;
 import app.decant.publish.Recipe;
 import java.util.Locale;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.Supplier;
 
 /** Cards that change a recipe: what they look at, and whom they tell. */
@@ -22,4 +24,10 @@ abstract class RecipeCards {
 
     /** How a choice is called in the file of words. */
     static String key(Enum<?> value) { return value.name().toLowerCase(Locale.ROOT); }
+
+    /** Whether a choice is about a PDF whose pages are kept, and is left as every recipe has it: then the file's own stays. */
+    boolean keeps(Function<PdfStyle, Object> choice) {
+        Desk.Source source = window.desk().source().get();
+        return source != null && source.isPdf() && now().keepsPages() && choice.apply(now().style()).equals(choice.apply(PdfStyle.PLAIN));
+    }
 }

@@ -203,7 +203,7 @@ public final class KeptCheck {
         if (all && style.bookmarks().equals(PdfStyle.PLAIN.bookmarks())) {
             int was = bookmarks(before);
             int is = bookmarks(after);
-            if (was > 0 || is > 0) say(is == 1 ? "Its bookmark" : "All " + is + " bookmarks", is + " of " + was + " bookmarks", is == was);
+            if (was > 0) say(is == 1 ? "Its bookmark" : "All " + is + " bookmarks", is + " of " + was + " bookmarks", is == was);
         }
         int files = files(before) + choices.attachments().size();
         if (files > 0) say(files == 1 ? "The attached file" : "All " + files + " attached files", files(after) + " of " + files + " attached files",

@@ -11,6 +11,7 @@ import app.decant.pdf.PdfStyle;
 import app.decant.pdf.lock.DocumentLock;
 import app.decant.pdf.write.CatalogueWriter;
 import app.decant.pdf.write.Linearizer;
+import app.decant.pdf.write.OutlineWriter;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -95,7 +96,8 @@ public final class KeptWriter {
             findings.addAll(new PageSelection(pdf).keep(grounds(), labels, style.linearized()));
             rewrite(pdf);
             setAnew(pdf, progress);
-            if (!style.bookmarks().equals(PdfStyle.PLAIN.bookmarks())) new KeptBookmarks(style.bookmarks()).follow(pdf);
+            if (makesBookmarks(pdf)) new OutlineWriter(pdf, pages, choices).bookmarks();
+            else if (!style.bookmarks().equals(PdfStyle.PLAIN.bookmarks())) new KeptBookmarks(style.bookmarks()).follow(pdf);
             KeptPictures pictures = new KeptPictures(pdf, style.pictures());
             if (!style.pictures().isExact()) findings.addAll(pictures.shrink(progress));
             if (!choices.overlays().isEmpty()) new LaidOnPages(pdf, pages, choices.overlays()).lay(choices.pages(), style);
@@ -140,13 +142,21 @@ public final class KeptWriter {
         boolean all = grounds().equals(IntStream.range(0, pdf.getNumberOfPages()).boxed().toList())
                 && choices.pages().stream().allMatch(page -> pages.isOwn(page) && pages.rewritten(page) == null);
         // How much of fonts goes in is asked of pages that are made here; these have what they have.
-        return !all || choices.protection().isOn() || pdf.isEncrypted() || facts != FactsWish.AS_THEY_ARE || !choices.overlays().isEmpty()
+        return !all || makesBookmarks(pdf) || choices.protection().isOn() || pdf.isEncrypted() || facts != FactsWish.AS_THEY_ARE || !choices.overlays().isEmpty()
                 || !choices.attachments().isEmpty() || !style.with(PdfStyle.PLAIN.fonts()).whole(Set.of()).equals(PdfStyle.PLAIN);
     }
 
+    /** Where a file has no bookmarks, those of the headings that were found in its text. */
+    private boolean makesBookmarks(PDDocument pdf) {
+        return choices.style().bookmarks().any() && !pages.headings().isEmpty() && !hasBookmarks(pdf);
+    }
+
+    private static boolean hasBookmarks(PDDocument pdf) {
+        return pdf.getDocumentCatalog().getDocumentOutline() != null && pdf.getDocumentCatalog().getDocumentOutline().hasChildren();
+    }
+
     private void catalogue(PDDocument pdf, PdfStyle style) throws IOException {
-        boolean bookmarks = pdf.getDocumentCatalog().getDocumentOutline() != null && pdf.getDocumentCatalog().getDocumentOutline().hasChildren();
-        CatalogueWriter writer = new CatalogueWriter(pdf, choices, bookmarks);
+        CatalogueWriter writer = new CatalogueWriter(pdf, choices, hasBookmarks(pdf));
         if (!style.opening().equals(PdfStyle.PLAIN.opening())) writer.opening();
         if (!choices.attachments().isEmpty()) writer.attachments();
     }

@@ -28,7 +28,7 @@ public final class OutlineWriter {
     private final Pages pages;
     private final PdfChoices choices;
 
-    OutlineWriter(PDDocument pdf, Pages pages, PdfChoices choices) {
+    public OutlineWriter(PDDocument pdf, Pages pages, PdfChoices choices) {
         this.pdf = pdf;
         this.pages = pages;
         this.choices = choices;
@@ -38,7 +38,7 @@ public final class OutlineWriter {
     private record Mark(String title, int level, int page, double top) { }
 
     /** Each bookmark lands at the top of its heading's first line, or at its place. Gives where they land. */
-    List<PdfWriter.Landing> bookmarks() {
+    public List<PdfWriter.Landing> bookmarks() {
         PdfChoices.Bookmarks wish = choices.style().bookmarks();
         List<PdfWriter.Landing> landings = new ArrayList<>();
         List<Mark> marks = marks(wish);

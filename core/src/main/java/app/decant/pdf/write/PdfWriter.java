@@ -379,7 +379,7 @@ public final class PdfWriter {
         destination.add(page.getCOSObject());
         destination.add(COSName.getPDFName("XYZ"));
         destination.add(COSNull.NULL);
-        destination.add(new COSFloat((float) Math.min(page.getMediaBox().getHeight(), page.getMediaBox().getHeight() - y)));
+        destination.add(new COSFloat((float) (page.getCropBox().getUpperRightY() - Math.max(0, y))));
         destination.add(COSNull.NULL);
         return destination;
     }
