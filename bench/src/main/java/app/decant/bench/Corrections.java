@@ -21,22 +21,28 @@ import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Random;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
 /**
  * Does to every PDF of a folder what people do most: takes it in, corrects one word, publishes it, and looks at both: how many pages are the file's own,
- * how many were changed in place or set anew, and how many show anything different from before. Words are swapped for another order of their own letters,
- * so that any font has what is needed.
+ * how many were changed in place or set anew, and how many show anything different from before. A word is swapped for another order of its own letters, so
+ * that any font has what is needed; with a number as third argument, so many words anywhere are swapped for others of the same document.
  */
 public final class Corrections {
     private static final Pattern WORD = Pattern.compile("\\p{Ll}{4,12}");
     private static final int MOST_PAGES = 80;
+
+    private static int words;
 
     private Corrections() { }
 
@@ -44,6 +50,7 @@ public final class Corrections {
         Path folder = Path.of(arguments[0]);
         Path out = Path.of(arguments[1]);
         Files.createDirectories(out);
+        if (arguments.length > 2) words = Integer.parseInt(arguments[2]);
         Map<String, Integer> sums = new TreeMap<>();
         List<Path> files;
         try (Stream<Path> listed = Files.list(folder)) {
@@ -69,7 +76,7 @@ public final class Corrections {
         String print = Intake.fingerprint(file);
         Taken taken = Decant.open(file);
         Document before = taken.document();
-        Document after = corrected(before);
+        Document after = words == 0 ? corrected(before) : swapped(before);
         if (after == null) {
             sums.merge("no word", 1, Integer::sum);
             return "no word";
@@ -113,6 +120,27 @@ public final class Corrections {
             }
         }
         return null;
+    }
+
+    /** Some words swapped for others; the same file always gets the same. */
+    private static Document swapped(Document document) {
+        List<TextSelection> found = new ArrayList<>();
+        List<String> texts = new ArrayList<>();
+        for (Walk.Stop stop : Walk.of(document).stops()) {
+            Matcher word = WORD.matcher(stop.paragraph().text());
+            while (word.find()) {
+                found.add(new TextSelection(new Place(stop.path(), word.start()), new Place(stop.path(), word.end())));
+                texts.add(word.group());
+            }
+        }
+        if (found.size() < 2 * words) return null;
+        Random random = new Random(found.size());
+        Document now = document;
+        TreeSet<Integer> chosen = new TreeSet<>(Comparator.reverseOrder());
+        while (chosen.size() < words) chosen.add(random.nextInt(found.size()));
+        // From the end, so that places before stay what they are.
+        for (int index : chosen) now = Typing.type(now, found.get(index), texts.get(random.nextInt(texts.size())), null).after();
+        return now;
     }
 
     /** How many pages look otherwise, and how much of the one that does so most, in hundredths of a percent. */

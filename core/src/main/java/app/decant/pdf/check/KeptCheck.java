@@ -9,6 +9,7 @@ import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Standard;
 import app.decant.pdf.check.PdfCheck.Proof;
 import app.decant.pdf.keep.KeptWriter;
+import app.decant.pdf.keep.PaintedPage;
 import app.decant.pdf.write.DocumentFacts;
 import java.io.IOException;
 import java.io.InputStream;
@@ -82,7 +83,6 @@ public final class KeptCheck {
         int changed = 0;
         int places = 0;
         int outside = 0;
-        SameOutside looks = new SameOutside(before, after);
         StreamText reading = new StreamText();
         Map<String, Integer> stood = new TreeMap<>();
         Map<String, Integer> stands = new TreeMap<>();
@@ -100,13 +100,13 @@ public final class KeptCheck {
                 changed++;
                 places += rewritten.areas().size();
                 boolean looked = !overlaid() && choices.style().pictures().isExact();
-                boolean holds = Arrays.equals(content(made), rewritten.content()) && (!looked || looks.differing(pages.ground(index), i,
-                        pages.page(index).width(), pages.page(index).height(), rewritten.areas()) == 0);
+                boolean holds = Arrays.equals(content(made), rewritten.content()) && (!looked || PaintedPage.of(before, pages.ground(index))
+                        .differing(PaintedPage.of(after, i), rewritten.areas()) == 0);
                 if (!holds) outside++;
             } else if (sameStreams(source, made)) {
                 same++;
             }
-            if (overlaid() || objects.same(resources(source), resources(made)) && sameBoxes(source, made)) used++;
+            if (overlaid() || objects.same(resources(source), without(resources(made), pages.rewritten(index))) && sameBoxes(source, made)) used++;
             annotations(source, stood);
             annotations(made, stands);
         }
@@ -135,6 +135,16 @@ public final class KeptCheck {
     private boolean overlaid() { return !choices.overlays().isEmpty(); }
 
     private static COSDictionary resources(PDPage page) { return page.getResources() == null ? null : page.getResources().getCOSObject(); }
+
+    /** Without the copies of forms that say something else. */
+    private static COSDictionary without(COSDictionary resources, Rewritten rewritten) {
+        if (rewritten == null || rewritten.forms().isEmpty()) return resources;
+        COSDictionary copy = new COSDictionary(resources);
+        COSDictionary objects = new COSDictionary(resources.getCOSDictionary(COSName.XOBJECT));
+        for (Rewritten.Form form : rewritten.forms()) objects.removeItem(COSName.getPDFName(form.name()));
+        copy.setItem(COSName.XOBJECT, objects);
+        return copy;
+    }
 
     private static boolean sameBoxes(PDPage a, PDPage b) {
         return a.getRotation() == b.getRotation() && Arrays.equals(a.getMediaBox().getCOSArray().toFloatArray(), b.getMediaBox().getCOSArray().toFloatArray())

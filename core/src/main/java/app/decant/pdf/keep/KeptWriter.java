@@ -117,12 +117,22 @@ public final class KeptWriter {
         for (int i = 0; i < choices.pages().size(); i++) {
             Rewritten rewritten = pages.rewritten(choices.pages().get(i));
             if (rewritten == null) continue;
-            COSStream stream = pdf.getDocument().createCOSStream();
-            try (OutputStream out = stream.createOutputStream(COSName.FLATE_DECODE)) {
-                out.write(rewritten.content());
-            }
-            pdf.getPage(i).getCOSObject().setItem(COSName.CONTENTS, stream);
+            put(rewritten, pdf, pdf.getPage(i));
         }
+    }
+
+    /** Puts what a page says now in the place of its own streams. */
+    static void put(Rewritten rewritten, PDDocument pdf, PDPage page) throws IOException {
+        ChangedStream.put(rewritten, page.getCOSObject(), page.getResources() == null ? new COSDictionary() : page.getResources().getCOSObject(),
+                (content, like) -> {
+            COSStream stream = pdf.getDocument().createCOSStream();
+            if (like != null) stream.addAll(like);
+            for (COSName name : List.of(COSName.FILTER, COSName.DECODE_PARMS, COSName.LENGTH)) stream.removeItem(name);
+            try (OutputStream out = stream.createOutputStream(COSName.FLATE_DECODE)) {
+                out.write(content);
+            }
+            return stream;
+        });
     }
 
     /** Pages whose text is another now, where they can't keep their streams. */
@@ -142,8 +152,8 @@ public final class KeptWriter {
         boolean all = grounds().equals(IntStream.range(0, pdf.getNumberOfPages()).boxed().toList())
                 && choices.pages().stream().allMatch(page -> pages.isOwn(page) && pages.rewritten(page) == null);
         // How much of fonts goes in is asked of pages that are made here; these have what they have.
-        return !all || makesBookmarks(pdf) || choices.protection().isOn() || pdf.isEncrypted() || facts != FactsWish.AS_THEY_ARE || !choices.overlays().isEmpty()
-                || !choices.attachments().isEmpty() || !style.with(PdfStyle.PLAIN.fonts()).whole(Set.of()).equals(PdfStyle.PLAIN);
+        return !all || makesBookmarks(pdf) || choices.protection().isOn() || pdf.isEncrypted() || facts != FactsWish.AS_THEY_ARE
+                || !choices.overlays().isEmpty() || !choices.attachments().isEmpty() || !style.with(PdfStyle.PLAIN.fonts()).whole(Set.of()).equals(PdfStyle.PLAIN);
     }
 
     /** Where a file has no bookmarks, those of the headings that were found in its text. */

@@ -9,10 +9,8 @@ import app.decant.pdf.read.Placed;
 import app.decant.pdf.read.ShownGlyph;
 import app.decant.pdf.read.SourceFile;
 import java.awt.geom.Rectangle2D;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.OutputStream;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -20,10 +18,9 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
 import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.slf4j.LoggerFactory;
 
@@ -41,12 +38,10 @@ public final class PageRewriting {
 
     private final SourceFile source;
     private final int page;
-    private final List<StreamOperators.Found> operators;
-    private final byte[] content;
+    private final ChangedStream stream;
     private final PageReader.Addressed read;
     private final Map<Integer, ShownGlyph> byOrder = new HashMap<>();
     private final Map<COSBase, LetterCodes> fonts = new IdentityHashMap<>();
-    private final Map<Integer, TextRewriting> rewritten = new TreeMap<>();
     private final List<Rewritten.Area> areas = new ArrayList<>();
     private final Set<Integer> removed = new HashSet<>();
     private final Map<Integer, Double> moved = new HashMap<>();
@@ -62,10 +57,10 @@ public final class PageRewriting {
     private PageRewriting(SourceFile source, int page) throws IOException {
         this.source = source;
         this.page = page;
-        try (InputStream in = source.pdf().getPage(page).getContents()) {
-            content = in.readAllBytes();
+        PDPage own = source.pdf().getPage(page);
+        try (InputStream in = own.getContents()) {
+            stream = ChangedStream.of(in, own.getResources() == null ? null : own.getResources().getCOSObject());
         }
-        operators = StreamOperators.of(content);
         read = PageReader.addressed(source, page, Progress.SILENT);
         for (ShownGlyph glyph : read.shown()) byOrder.put(glyph.glyph().order(), glyph);
     }
@@ -79,9 +74,11 @@ public final class PageRewriting {
         try {
             PageRewriting rewriting = new PageRewriting(source, page);
             for (Correction correction : corrections) rewriting.correct(correction);
-            byte[] made = rewriting.made();
-            rewriting.prove(made);
-            return new Rewritten(made, rewriting.areas);
+            List<Rewritten.Form> forms = new ArrayList<>();
+            byte[] made = rewriting.stream.made(forms);
+            Rewritten rewritten = new Rewritten(made, forms, rewriting.areas);
+            rewriting.prove(rewritten);
+            return rewritten;
         } catch (IOException | RuntimeException e) {
             LoggerFactory.getLogger(PageRewriting.class).info("Page {} can't be rewritten", page + 1, e);
             throw new Refused("its stream is damaged");
@@ -109,7 +106,7 @@ public final class PageRewriting {
         for (int i = 0; i < line.size(); i++) {
             ShownGlyph glyph = line.get(i);
             boolean goes = i >= correction.from() && i < correction.to();
-            TextRewriting operator = rewriting(glyph);
+            TextRewriting operator = stream.of(glyph).rewriting(glyph, read.shown());
             if (goes) operator.remove(glyph.code());
             if (i == correction.from()) operator.insert(glyph.code(), inserts);
             operator.shift(glyph.code(), goes ? shifts[correction.from()] : shifts[i]);
@@ -129,14 +126,6 @@ public final class PageRewriting {
                 if (twin) throw new Refused("its letters are drawn twice");
             }
         }
-    }
-
-    private TextRewriting rewriting(ShownGlyph any) {
-        return rewritten.computeIfAbsent(any.operator(), index -> {
-            TextRewriting made = new TextRewriting(operators.get(index), any);
-            for (ShownGlyph glyph : read.shown()) if (glyph.operator() == index) made.shows(glyph);
-            return made;
-        });
     }
 
     /** The new text in the font of the first mark that goes. */
@@ -176,16 +165,18 @@ public final class PageRewriting {
         return line.stream().filter(glyph -> glyph.glyph().isSpace()).findFirst().map(glyph -> glyph.spacing() - first.spacing()).orElse(0.0);
     }
 
-    private LetterCodes codes(ShownGlyph first) throws IOException {
+    private LetterCodes codes(ShownGlyph first) throws IOException, Refused {
         COSBase key = first.font().getCOSObject();
         LetterCodes known = fonts.get(key);
         if (known != null) return known;
         LetterCodes codes = new LetterCodes(first.font());
-        Map<Integer, List<byte[]>> written = new HashMap<>();
+        Map<StreamOperators.Found, List<byte[]>> written = new IdentityHashMap<>();
         for (ShownGlyph glyph : read.shown()) {
-            if (glyph.operator() < 0 || glyph.font().getCOSObject() != key) continue;
-            List<byte[]> some = written.get(glyph.operator());
-            if (some == null) written.put(glyph.operator(), some = TextRewriting.codes(operators.get(glyph.operator()), glyph.font()));
+            // The same stream's: what others show by the font may be anywhere.
+            if (glyph.operator() < 0 || glyph.font().getCOSObject() != key || !first.path().equals(glyph.path())) continue;
+            StreamOperators.Found operator = stream.of(glyph).operator(glyph);
+            List<byte[]> some = written.get(operator);
+            if (some == null) written.put(operator, some = TextRewriting.codes(operator, glyph.font()));
             if (glyph.code() < some.size()) codes.see(glyph, some.get(glyph.code()));
         }
         fonts.put(key, codes);
@@ -299,34 +290,22 @@ public final class PageRewriting {
         areas.add(new Rewritten.Area(left - 0.5 * size, baseline - 1.3 * size, right + 0.5 * size, baseline + 0.6 * size));
     }
 
-    /** The stream with the changed operators in their places. */
-    private byte[] made() throws IOException {
-        ByteArrayOutputStream out = new ByteArrayOutputStream(content.length + 256);
-        int at = 0;
-        for (Map.Entry<Integer, TextRewriting> one : rewritten.entrySet()) {
-            StreamOperators.Found operator = operators.get(one.getKey());
-            out.write(content, at, operator.from() - at);
-            out.write(one.getValue().bytes());
-            at = operator.to();
-        }
-        out.write(content, at, content.length - at);
-        return out.toByteArray();
-    }
-
     /** Reads the page with its new stream, and compares glyph by glyph. */
-    private void prove(byte[] made) throws IOException, Refused {
+    private void prove(Rewritten made) throws IOException, Refused {
         PDPage changed = source.pdf().getPage(page);
-        COSBase before = changed.getCOSObject().getItem(COSName.CONTENTS);
-        COSStream stream = source.pdf().getDocument().createCOSStream();
-        try (OutputStream out = stream.createOutputStream()) {
-            out.write(made);
-        }
+        COSDictionary dictionary = changed.getCOSObject();
+        COSBase contents = dictionary.getItem(COSName.CONTENTS);
+        COSBase resources = dictionary.getItem(COSName.RESOURCES);
         List<ShownGlyph> now;
-        changed.getCOSObject().setItem(COSName.CONTENTS, stream);
+        PaintedPage before = PaintedPage.of(source.pdf(), page);
         try {
+            KeptWriter.put(made, source.pdf(), changed);
             now = PageReader.addressed(source, page, Progress.SILENT).shown();
+            if (before.differing(PaintedPage.of(source.pdf(), page), areas) > 0) throw new Refused("it would look otherwise where nothing was changed");
         } finally {
-            changed.getCOSObject().setItem(COSName.CONTENTS, before);
+            dictionary.setItem(COSName.CONTENTS, contents);
+            if (resources == null) dictionary.removeItem(COSName.RESOURCES);
+            else dictionary.setItem(COSName.RESOURCES, resources);
         }
         int next = 0;
         int extra = 0;

@@ -29,6 +29,7 @@ import org.apache.pdfbox.pdmodel.font.PDSimpleFont;
 import org.apache.pdfbox.pdmodel.graphics.PDLineDashPattern;
 import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
 import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
+import org.apache.pdfbox.pdmodel.graphics.form.PDTransparencyGroup;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
 import org.apache.pdfbox.pdmodel.graphics.shading.PDShading;
 import org.apache.pdfbox.pdmodel.graphics.state.PDTextState;
@@ -70,10 +71,25 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     private int forms;
     /** Where each glyph is shown, kept where that is asked for. */
     private List<ShownGlyph> shown;
-    private boolean annotating;
-    private int depth;
-    private int operator = -1;
+    private Frame frame = new Frame(List.of());
     private int code;
+
+    /** How far a content stream is carried out: the page's own, or that of a form in it. */
+    private static final class Frame {
+        final List<Integer> path;
+        int operator = -1;
+        int depth;
+
+        /** @param path the operators that called it, from the page's down; null for what no page's stream calls */
+        Frame(List<Integer> path) { this.path = path; }
+
+        Frame called() {
+            if (path == null) return new Frame(null);
+            List<Integer> longer = new ArrayList<>(path);
+            longer.add(operator);
+            return new Frame(List.copyOf(longer));
+        }
+    }
 
     /** An area of the page that leads somewhere. */
     record LinkArea(Rectangle2D area, Link link) { }
@@ -130,7 +146,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         reader.shown = shown;
         try {
             reader.processPage(page);
-            reader.annotating = true;
+            reader.frame = new Frame(null);
             for (PDAnnotation annotation : page.getAnnotations()) {
                 if (Set.of("Widget", "FreeText", "Stamp").contains(String.valueOf(annotation.getSubtype())) && !annotation.isHidden()
                         && !annotation.isNoView()) reader.showAnnotation(annotation);
@@ -173,21 +189,38 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     @Override protected void processOperator(Operator operator, List<COSBase> operands) throws IOException {
         if (++operators > MOST_OPERATORS) throw new IOException("More than " + MOST_OPERATORS + " operators on one page");
         if (operators % 20_000 == 0) progress.step(index, source.pages(), SourceFile.READING);
-        // Some operators are carried out by others; forms run through theirs within one of the page's.
-        if (depth++ == 0) {
-            this.operator++;
+        // Some operators are carried out by others, and are none of the stream's own.
+        Frame here = frame;
+        if (here.depth++ == 0) {
+            here.operator++;
             code = 0;
         }
         try {
             super.processOperator(operator, operands);
         } finally {
-            depth--;
+            here.depth--;
         }
     }
 
     @Override public void showForm(PDFormXObject form) throws IOException {
         if (++forms > MOST_FORMS || getLevel() > 24) throw new IOException("Forms within forms without end");
-        super.showForm(form);
+        Frame before = frame;
+        frame = before.called();
+        try {
+            super.showForm(form);
+        } finally {
+            frame = before;
+        }
+    }
+
+    @Override public void showTransparencyGroup(PDTransparencyGroup form) throws IOException {
+        Frame before = frame;
+        frame = before.called();
+        try {
+            super.showTransparencyGroup(form);
+        } finally {
+            frame = before;
+        }
     }
 
     @Override protected void showGlyph(Matrix rendering, PDFont font, int code, Vector displacement) throws IOException {
@@ -221,7 +254,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         PDTextState state = getGraphicsState().getTextState();
         // Spaces between words count for the one-byte code 32 only (9.3.3).
         boolean word = code == 32 && font instanceof PDSimpleFont;
-        return new ShownGlyph(glyph, getLevel() == 0 && !annotating ? operator : -1, place, font, displacement.getX(),
+        return new ShownGlyph(glyph, frame.path, frame.path == null ? -1 : frame.operator, place, font, displacement.getX(),
                 state.getCharacterSpacing() + (word ? state.getWordSpacing() : 0), state.getFontSize(), across, state.getRenderingMode().intValue(),
                 mark != null && mark.replaces);
     }

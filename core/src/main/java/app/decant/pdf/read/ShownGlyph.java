@@ -1,5 +1,6 @@
 package app.decant.pdf.read;
 
+import java.util.List;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 
 /**
@@ -7,7 +8,8 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
  * whose streams are going to be changed.
  *
  * @param glyph     as the page shows it
- * @param operator  which operator of the page's stream shows it, counted from 0; -1 where a form or an annotation does
+ * @param path      the operators that call the form it is in, from the page's stream down; empty where that shows it itself, null for annotations
+ * @param operator  which operator of its stream shows it, counted from 0; -1 where an annotation does
  * @param code      which of the operator's character codes it is, from 0
  * @param font      that the code belongs to
  * @param width     its advance in the font's own measure, 1 for an em
@@ -17,12 +19,12 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
  * @param mode      how it is painted: table 104, from 0
  * @param replaced  whether the sequence it stands in has a text of its own (14.9.4), which goes on telling what stood there
  */
-public record ShownGlyph(Glyph glyph, int operator, int code, PDFont font, double width, double spacing, double size, double across, int mode,
-        boolean replaced) {
+public record ShownGlyph(Glyph glyph, List<Integer> path, int operator, int code, PDFont font, double width, double spacing, double size, double across,
+        int mode, boolean replaced) {
     /** How far the pen goes on, in thousandths of an em; what numbers in an array of text take away. */
     public double advance() { return 1000 * (width + spacing / size); }
 
-    /** Whether it can be taken out and put elsewhere on its line: what clips, what a form shows, what runs in other directions can't. */
+    /** Whether it can be taken out and put elsewhere on its line: what clips, what runs in other directions can't. */
     public boolean isMovable() {
         return operator >= 0 && glyph.angle() == 0 && mode <= 2 && glyph.seen() && !replaced && size != 0 && across > 1e-6 && !font.isVertical();
     }
