@@ -5,6 +5,7 @@ import app.decant.document.Finding;
 import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.document.Provenance;
+import app.decant.font.FontCatalogue;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.TextPassage;
 import app.decant.layout.WordLines;
@@ -105,7 +106,7 @@ final class Revision {
         try (SourceFile source = SourceFile.open(original.bytes(), original.name(), original.password())) {
             for (Map.Entry<Integer, List<Correction>> page : edits.entrySet()) {
                 try {
-                    rewritten.put(page.getKey(), PageRewriting.rewrite(source, page.getKey(), page.getValue()));
+                    rewritten.put(page.getKey(), PageRewriting.rewrite(source, page.getKey(), page.getValue(), FontCatalogue.ofThisMachine()));
                 } catch (PageRewriting.Refused e) {
                     why = "page " + (page.getKey() + 1) + ": " + e.getMessage();
                     LoggerFactory.getLogger(Revision.class).info("Page {} can't be corrected in place: {}", page.getKey() + 1, e.getMessage());

@@ -1,18 +1,31 @@
 package app.decant.page;
 
+import app.decant.document.Finding;
+import app.decant.font.Face;
 import java.util.List;
 
 /**
  * A page of a file that says something else in some places, and is itself everywhere else.
  *
  * @param content the page's content stream, not packed
- * @param forms   forms that it calls and that say something else as well
+ * @param parts   forms and fonts that it has besides
  * @param areas   outside of which nothing on it looks otherwise
+ * @param findings what is to be told of it
  */
-public record Rewritten(byte[] content, List<Form> forms, List<Area> areas) {
+public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Finding> findings) {
     public Rewritten {
-        forms = List.copyOf(forms);
         areas = List.copyOf(areas);
+        findings = List.copyOf(findings);
+    }
+
+    /** What a content stream calls by names that it did not have. */
+    public record Parts(List<Form> forms, List<Font> fonts) {
+        public Parts {
+            forms = List.copyOf(forms);
+            fonts = List.copyOf(fonts);
+        }
+
+        public boolean any() { return !forms.isEmpty() || !fonts.isEmpty(); }
     }
 
     /**
@@ -21,11 +34,22 @@ public record Rewritten(byte[] content, List<Form> forms, List<Area> areas) {
      * @param name     by which the copy is called
      * @param original the name of the form it is a copy of, among the same resources
      * @param content  its content stream, not packed
-     * @param forms    forms that it calls itself and that are changed
+     * @param parts    what it has besides
      */
-    public record Form(String name, String original, byte[] content, List<Form> forms) {
-        public Form { forms = List.copyOf(forms); }
+    public record Form(String name, String original, byte[] content, Parts parts) { }
+
+    /**
+     * A font for letters that the original's own has not.
+     *
+     * @param name    by which it is called
+     * @param letters in the order in which they get their codes
+     */
+    public record Font(String name, Face face, List<Letter> letters) {
+        public Font { letters = List.copyOf(letters); }
     }
+
+    /** A glyph of a face, and the text it stands for. */
+    public record Letter(int glyph, String text) { }
 
     /** A part of a page as it is seen, in points from its top left corner. */
     public record Area(double left, double top, double right, double bottom) {

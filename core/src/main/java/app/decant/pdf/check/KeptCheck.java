@@ -136,14 +136,19 @@ public final class KeptCheck {
 
     private static COSDictionary resources(PDPage page) { return page.getResources() == null ? null : page.getResources().getCOSObject(); }
 
-    /** Without the copies of forms that say something else. */
+    /** Without what was put beside them for other words. */
     private static COSDictionary without(COSDictionary resources, Rewritten rewritten) {
-        if (rewritten == null || rewritten.forms().isEmpty()) return resources;
+        if (rewritten == null || !rewritten.parts().any()) return resources;
         COSDictionary copy = new COSDictionary(resources);
-        COSDictionary objects = new COSDictionary(resources.getCOSDictionary(COSName.XOBJECT));
-        for (Rewritten.Form form : rewritten.forms()) objects.removeItem(COSName.getPDFName(form.name()));
-        copy.setItem(COSName.XOBJECT, objects);
+        for (Rewritten.Form form : rewritten.parts().forms()) remove(copy, COSName.XOBJECT, form.name());
+        for (Rewritten.Font font : rewritten.parts().fonts()) remove(copy, COSName.FONT, font.name());
         return copy;
+    }
+
+    private static void remove(COSDictionary resources, COSName kind, String name) {
+        COSDictionary some = new COSDictionary(resources.getCOSDictionary(kind));
+        some.removeItem(COSName.getPDFName(name));
+        resources.setItem(kind, some);
     }
 
     private static boolean sameBoxes(PDPage a, PDPage b) {

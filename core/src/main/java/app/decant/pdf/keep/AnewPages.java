@@ -16,6 +16,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
@@ -31,12 +32,16 @@ import org.apache.pdfbox.pdmodel.common.PDRectangle;
 
 /**
  * Pages of a kept file that are set anew. Each takes the place of the page it was, in the very same object, so that bookmarks and links go on leading to it;
- * fields and notes on it stay, its links are those of the new text.
+ * notes on it stay, its links are those of the new text, and what stood in its fields is plain text, since it was taken in as that.
  */
 final class AnewPages {
+    /** What is taken in with the text of the page, and would stand on it twice. */
+    private static final Set<String> READ = Set.of("Widget", "FreeText", "Stamp");
+
     private final PDDocument pdf;
     private final Pages pages;
     private final PdfChoices choices;
+    private int plain;
 
     AnewPages(PDDocument pdf, Pages pages, PdfChoices choices) {
         this.pdf = pdf;
@@ -62,6 +67,9 @@ final class AnewPages {
         }
     }
 
+    /** How many fields and notes are plain text now. */
+    int plain() { return plain; }
+
     /** Opens the library's copier, which keeps what several pages share once. */
     private static final class Copies extends PDFCloneUtility {
         Copies(PDDocument target) { super(target); }
@@ -76,8 +84,11 @@ final class AnewPages {
         page.setItem(COSName.CROP_BOX, page.getItem(COSName.MEDIA_BOX));
         COSArray annotations = new COSArray();
         COSArray old = page.getCOSArray(COSName.ANNOTS);
-        for (int i = 0; old != null && i < old.size(); i++)
-            if (!(old.getObject(i) instanceof COSDictionary one) || !"Link".equals(one.getNameAsString(COSName.SUBTYPE))) annotations.add(old.get(i));
+        for (int i = 0; old != null && i < old.size(); i++) {
+            String kind = old.getObject(i) instanceof COSDictionary one ? String.valueOf(one.getNameAsString(COSName.SUBTYPE)) : "";
+            if (READ.contains(kind)) plain++;
+            else if (!kind.equals("Link")) annotations.add(old.get(i));
+        }
         links(index, places, annotations);
         page.removeItem(COSName.ANNOTS);
         if (annotations.size() > 0) page.setItem(COSName.ANNOTS, annotations);

@@ -1,12 +1,17 @@
 package app.decant.pdf.keep;
 
+import app.decant.font.Face;
+import app.decant.font.Shaped;
 import app.decant.page.Rewritten;
+import app.decant.pdf.PdfStyle;
+import app.decant.pdf.font.EmbeddedFace;
 import app.decant.pdf.read.ShownGlyph;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -29,6 +34,20 @@ final class ChangedStream {
     private final String original;
     private final Map<Integer, TextRewriting> rewritten = new TreeMap<>();
     private final Map<Integer, ChangedStream> called = new TreeMap<>();
+    private final Map<Face, AddedFont> fonts = new LinkedHashMap<>();
+    private final List<Rewritten.Form> forms = new ArrayList<>();
+
+    /** A font that is put beside those the stream has. */
+    private static final class AddedFont {
+        final String name;
+        final EmbeddedFace face;
+        final List<Rewritten.Letter> letters = new ArrayList<>();
+
+        AddedFont(String name, Face face) {
+            this.name = name;
+            this.face = new EmbeddedFace(face);
+        }
+    }
 
     private ChangedStream(byte[] content, COSDictionary resources, String original) throws IOException {
         this.content = content;
@@ -81,16 +100,60 @@ final class ChangedStream {
         return made;
     }
 
-    /** The stream as it is to be, and the forms that it calls anew; what is called only to be looked at stays as it is. */
-    byte[] made(List<Rewritten.Form> forms) throws IOException {
+    /** What {@code Tf} takes to go back to the font of a glyph; null where the font has no name here, as one that a graphics state sets (table 57). */
+    String named(ShownGlyph glyph) {
+        COSDictionary some = resources.getCOSDictionary(COSName.FONT);
+        if (some != null)
+            for (COSName name : some.keySet()) if (some.getDictionaryObject(name) == glyph.font().getCOSObject()) return operands(name.getName(), glyph.size());
+        return null;
+    }
+
+    private static String operands(String name, double size) {
+        StringBuilder escaped = new StringBuilder("/");
+        // Names are written with their odd signs as numbers (7.3.5).
+        for (byte one : name.getBytes(StandardCharsets.UTF_8)) {
+            boolean plain = one > 32 && one < 127 && "()<>[]{}/%#".indexOf(one) < 0;
+            escaped.append(plain ? String.valueOf((char) one) : String.format("#%02X", one & 255));
+        }
+        return escaped + " " + TextRewriting.number(size);
+    }
+
+    /** A text in another face, at the size of a glyph it stands for, with the spacing it has; null where that can't be. */
+    List<TextRewriting.Insert> inserts(String text, Face face, ShownGlyph like) {
+        AddedFont font = fonts.get(face);
+        if (font == null) fonts.put(face, font = new AddedFont("Added" + (fonts.size() + 1), face));
+        Shaped shaped = face.shape(text, false, false, false);
+        List<TextRewriting.Insert> inserts = new ArrayList<>();
+        for (int i = 0; i < shaped.glyphs().length; i++) {
+            int from = shaped.clusters()[i];
+            int to = i + 1 < shaped.glyphs().length ? shaped.clusters()[i + 1] : text.length();
+            int glyph = shaped.glyphs()[i];
+            if (to <= from || glyph == 0) return null;
+            String letter = text.substring(from, to);
+            int code = font.face.code(glyph, letter);
+            if (code < 0) return null;
+            font.letters.add(new Rewritten.Letter(glyph, letter));
+            double advance = font.face.width(glyph) + 1000 * like.spacing() / like.size();
+            inserts.add(new TextRewriting.Insert(new byte[] {(byte) (code >> 8), (byte) code}, advance, operands(free(COSName.FONT, font.name), like.size())));
+        }
+        return inserts;
+    }
+
+    /** What the stream calls besides, once it is made. */
+    Rewritten.Parts parts() {
+        return new Rewritten.Parts(forms, fonts.values().stream().map(font -> new Rewritten.Font(free(COSName.FONT, font.name), font.face.face(), font.letters))
+                .toList());
+    }
+
+    /** The stream as it is to be. What is called only to be looked at stays as it is. */
+    byte[] made() throws IOException {
         Map<Integer, byte[]> others = new TreeMap<>();
         for (Map.Entry<Integer, TextRewriting> one : rewritten.entrySet()) others.put(one.getKey(), one.getValue().bytes());
         for (Map.Entry<Integer, ChangedStream> one : called.entrySet()) {
             if (!one.getValue().isChanged()) continue;
-            List<Rewritten.Form> inner = new ArrayList<>();
-            byte[] bytes = one.getValue().made(inner);
-            String name = free(forms.size());
-            forms.add(new Rewritten.Form(name, one.getValue().original, bytes, inner));
+            byte[] bytes = one.getValue().made();
+            String name = free(COSName.XOBJECT, "Changed" + (forms.size() + 1));
+            forms.add(new Rewritten.Form(name, one.getValue().original, bytes, one.getValue().parts()));
             others.put(one.getKey(), ("\n/" + name + " Do").getBytes(StandardCharsets.US_ASCII));
         }
         ByteArrayOutputStream out = new ByteArrayOutputStream(content.length + 256);
@@ -107,11 +170,12 @@ final class ChangedStream {
 
     private boolean isChanged() { return !rewritten.isEmpty() || called.values().stream().anyMatch(ChangedStream::isChanged); }
 
-    private String free(int count) {
-        COSDictionary objects = resources.getCOSDictionary(COSName.XOBJECT);
-        int number = count + 1;
-        while (objects != null && objects.containsKey(COSName.getPDFName("Changed" + number))) number += 100;
-        return "Changed" + number;
+    /** A name that nothing of a kind has yet among the resources. */
+    private String free(COSName kind, String wished) {
+        COSDictionary taken = resources.getCOSDictionary(kind);
+        String name = wished;
+        while (taken != null && taken.containsKey(COSName.getPDFName(name))) name += "x";
+        return name;
     }
 
     /**
@@ -121,7 +185,7 @@ final class ChangedStream {
      */
     static void put(Rewritten rewritten, COSDictionary page, COSDictionary shared, Streams create) throws IOException {
         page.setItem(COSName.CONTENTS, create.stream(rewritten.content(), null));
-        if (!rewritten.forms().isEmpty()) page.setItem(COSName.RESOURCES, with(rewritten.forms(), shared, create));
+        if (rewritten.parts().any()) page.setItem(COSName.RESOURCES, with(rewritten.parts(), shared, create));
     }
 
     /** Makes streams in the file that is written. */
@@ -130,18 +194,28 @@ final class ChangedStream {
         COSStream stream(byte[] content, COSStream like) throws IOException;
     }
 
-    private static COSDictionary with(List<Rewritten.Form> forms, COSDictionary shared, Streams create) throws IOException {
+    private static COSDictionary with(Rewritten.Parts parts, COSDictionary shared, Streams create) throws IOException {
         COSDictionary resources = new COSDictionary(shared);
-        COSDictionary objects = new COSDictionary(shared.getCOSDictionary(COSName.XOBJECT));
-        resources.setItem(COSName.XOBJECT, objects);
-        for (Rewritten.Form form : forms) {
+        COSDictionary objects = copied(shared.getCOSDictionary(COSName.XOBJECT));
+        if (!parts.forms().isEmpty()) resources.setItem(COSName.XOBJECT, objects);
+        for (Rewritten.Form form : parts.forms()) {
             COSBase original = objects.getDictionaryObject(COSName.getPDFName(form.original()));
             if (!(original instanceof COSStream like)) throw new IOException("The form " + form.original() + " is not there");
             COSStream copy = create.stream(form.content(), like);
             COSDictionary own = copy.getCOSDictionary(COSName.RESOURCES);
-            if (!form.forms().isEmpty()) copy.setItem(COSName.RESOURCES, with(form.forms(), own == null ? shared : own, create));
+            if (form.parts().any()) copy.setItem(COSName.RESOURCES, with(form.parts(), own == null ? shared : own, create));
             objects.setItem(COSName.getPDFName(form.name()), copy);
+        }
+        COSDictionary fonts = copied(shared.getCOSDictionary(COSName.FONT));
+        if (!parts.fonts().isEmpty()) resources.setItem(COSName.FONT, fonts);
+        for (Rewritten.Font font : parts.fonts()) {
+            EmbeddedFace face = new EmbeddedFace(font.face());
+            for (Rewritten.Letter letter : font.letters()) face.code(letter.glyph(), letter.text());
+            face.finish(PdfStyle.PLAIN);
+            fonts.setItem(COSName.getPDFName(font.name()), face.dictionary());
         }
         return resources;
     }
+
+    private static COSDictionary copied(COSDictionary shared) { return shared == null ? new COSDictionary() : new COSDictionary(shared); }
 }

@@ -118,6 +118,7 @@ public final class KeptWriter {
             Rewritten rewritten = pages.rewritten(choices.pages().get(i));
             if (rewritten == null) continue;
             put(rewritten, pdf, pdf.getPage(i));
+            findings.addAll(rewritten.findings());
         }
     }
 
@@ -143,7 +144,12 @@ public final class KeptWriter {
         for (int i = 0; i < choices.pages().size(); i++) places.put(choices.pages().get(i), pdf.getPage(i));
         if (new PageSelection(pdf).untag(anew.stream().map(places::get).toList()))
             findings.add(Finding.changed("What the pages that were set anew say is not told to screen readers as structure.", ""));
-        new AnewPages(pdf, pages, choices).set(anew, places, progress);
+        AnewPages made = new AnewPages(pdf, pages, choices);
+        made.set(anew, places, progress);
+        if (made.plain() == 0) return;
+        new PageSelection(pdf).forgetFields();
+        findings.add(Finding.lost(made.plain() == 1 ? "One field on a page that was set anew is plain text now." : made.plain()
+                + " fields on pages that were set anew are plain text now.", ""));
     }
 
     /** Whether any choice would change the file. */
@@ -153,7 +159,8 @@ public final class KeptWriter {
                 && choices.pages().stream().allMatch(page -> pages.isOwn(page) && pages.rewritten(page) == null);
         // How much of fonts goes in is asked of pages that are made here; these have what they have.
         return !all || makesBookmarks(pdf) || choices.protection().isOn() || pdf.isEncrypted() || facts != FactsWish.AS_THEY_ARE
-                || !choices.overlays().isEmpty() || !choices.attachments().isEmpty() || !style.with(PdfStyle.PLAIN.fonts()).whole(Set.of()).equals(PdfStyle.PLAIN);
+                || !choices.overlays().isEmpty() || !choices.attachments().isEmpty()
+                || !style.with(PdfStyle.PLAIN.fonts()).whole(Set.of()).equals(PdfStyle.PLAIN);
     }
 
     /** Where a file has no bookmarks, those of the headings that were found in its text. */

@@ -1,7 +1,12 @@
 package app.decant.pdf.keep;
 
+import app.decant.document.Finding;
 import app.decant.document.Progress;
+import app.decant.font.EmbeddingRight;
+import app.decant.font.Face;
+import app.decant.font.FontCatalogue;
 import app.decant.page.Rewritten;
+import app.decant.pdf.read.FaceUse;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.Ink;
 import app.decant.pdf.read.PageReader;
@@ -38,11 +43,13 @@ public final class PageRewriting {
 
     private final SourceFile source;
     private final int page;
+    private final FontCatalogue faces;
     private final ChangedStream stream;
     private final PageReader.Addressed read;
     private final Map<Integer, ShownGlyph> byOrder = new HashMap<>();
     private final Map<COSBase, LetterCodes> fonts = new IdentityHashMap<>();
     private final List<Rewritten.Area> areas = new ArrayList<>();
+    private final List<Finding> findings = new ArrayList<>();
     private final Set<Integer> removed = new HashSet<>();
     private final Map<Integer, Double> moved = new HashMap<>();
     private int added;
@@ -54,9 +61,10 @@ public final class PageRewriting {
         Refused(String why) { super(why); }
     }
 
-    private PageRewriting(SourceFile source, int page) throws IOException {
+    private PageRewriting(SourceFile source, int page, FontCatalogue faces) throws IOException {
         this.source = source;
         this.page = page;
+        this.faces = faces;
         PDPage own = source.pdf().getPage(page);
         try (InputStream in = own.getContents()) {
             stream = ChangedStream.of(in, own.getResources() == null ? null : own.getResources().getCOSObject());
@@ -68,15 +76,15 @@ public final class PageRewriting {
     /**
      * Makes corrections on a page.
      *
+     * @param faces that help out where a font inside the file lacks a letter
      * @throws Refused where one of them can't be made there
      */
-    public static Rewritten rewrite(SourceFile source, int page, List<Correction> corrections) throws Refused {
+    public static Rewritten rewrite(SourceFile source, int page, List<Correction> corrections, FontCatalogue faces) throws Refused {
         try {
-            PageRewriting rewriting = new PageRewriting(source, page);
+            PageRewriting rewriting = new PageRewriting(source, page, faces);
             for (Correction correction : corrections) rewriting.correct(correction);
-            List<Rewritten.Form> forms = new ArrayList<>();
-            byte[] made = rewriting.stream.made(forms);
-            Rewritten rewritten = new Rewritten(made, forms, rewriting.areas);
+            byte[] made = rewriting.stream.made();
+            Rewritten rewritten = new Rewritten(made, rewriting.stream.parts(), rewriting.areas, rewriting.findings);
             rewriting.prove(rewritten);
             return rewritten;
         } catch (IOException | RuntimeException e) {
@@ -89,7 +97,9 @@ public final class PageRewriting {
         List<ShownGlyph> line = new ArrayList<>();
         for (int order : correction.line()) {
             ShownGlyph glyph = byOrder.get(order);
-            if (glyph == null || !glyph.isMovable()) throw new Refused("its text is drawn in a way that can't be changed safely");
+            if (glyph == null) throw new Refused("its text is not where it seems to be");
+            if (!glyph.isMovable()) throw new Refused(glyph.operator() < 0 ? "its text is a field or a note" : glyph.replaced() ? "its text stands for another"
+                    : glyph.glyph().angle() != 0 ? "its text is turned" : "its text is drawn in a way that can't be changed safely");
             line.add(glyph);
         }
         List<ShownGlyph> going = line.subList(correction.from(), correction.to());
@@ -108,7 +118,10 @@ public final class PageRewriting {
             boolean goes = i >= correction.from() && i < correction.to();
             TextRewriting operator = stream.of(glyph).rewriting(glyph, read.shown());
             if (goes) operator.remove(glyph.code());
-            if (i == correction.from()) operator.insert(glyph.code(), inserts);
+            if (i == correction.from()) {
+                operator.insert(glyph.code(), inserts);
+                operator.goesBackTo(stream.of(glyph).named(glyph));
+            }
             operator.shift(glyph.code(), goes ? shifts[correction.from()] : shifts[i]);
             if (goes) removed.add(glyph.glyph().order());
             else moved.put(glyph.glyph().order(), shifts[i]);
@@ -136,13 +149,25 @@ public final class PageRewriting {
             String letter = Character.toString(text.codePointAt(at));
             LetterCodes.Code code = codes.of(letter);
             if (code == null && letter.isBlank()) {
-                inserts.add(new TextRewriting.Insert(new byte[0], space(line, first)));
+                inserts.add(new TextRewriting.Insert(new byte[0], space(line, first), null));
                 continue;
             }
-            if (code == null) throw new Refused("the font inside the file has no “" + letter + "”");
+            if (code == null) return others(text, letter, first);
             double word = letter.equals(" ") ? wordSpacing(line, first) : 0;
-            inserts.add(new TextRewriting.Insert(code.bytes(), 1000 * (code.width() + (first.spacing() + word) / first.size())));
+            inserts.add(new TextRewriting.Insert(code.bytes(), 1000 * (code.width() + (first.spacing() + word) / first.size()), null));
         }
+        return inserts;
+    }
+
+    /** The new text in a face like the one it stands among, which lacks a letter. */
+    private List<TextRewriting.Insert> others(String text, String missing, ShownGlyph first) throws Refused, IOException {
+        FaceUse use = first.glyph().face();
+        Face face = faces.match(use.family(), use.bold(), use.italic()).face();
+        if (!text.codePoints().allMatch(face::has)) face = faces.fallback(face, missing.codePointAt(0));
+        List<TextRewriting.Insert> inserts = face == null || EmbeddingRight.forbidsOutlines(face.fsType()) || !text.codePoints().allMatch(face::has)
+                || stream.of(first).named(first) == null ? null : stream.of(first).inserts(text, face, first);
+        if (inserts == null) throw new Refused("the font inside the file has no “" + missing + "”");
+        findings.add(Finding.changed("The font inside the file has no “" + missing + "”; “" + text + "” is set in " + face + ".", "page " + (page + 1)));
         return inserts;
     }
 
@@ -287,7 +312,19 @@ public final class PageRewriting {
         double left = line.stream().mapToDouble(glyph -> glyph.glyph().x()).min().orElse(0) - Math.abs(change);
         double right = line.stream().mapToDouble(glyph -> glyph.glyph().right()).max().orElse(0) + Math.abs(change);
         double baseline = line.get(0).glyph().baseline();
-        areas.add(new Rewritten.Area(left - 0.5 * size, baseline - 1.3 * size, right + 0.5 * size, baseline + 0.6 * size));
+        areas.add(seen(left - 0.5 * size, baseline - 1.3 * size, right + 0.5 * size, baseline + 0.6 * size));
+    }
+
+    /** An area of the page as it was read, on the page as it is seen: it may have been turned for reading. */
+    private Rewritten.Area seen(double left, double top, double right, double bottom) {
+        double width = read.page().width();
+        double height = read.page().height();
+        return switch (read.turn()) {
+            case 90 -> new Rewritten.Area(top, width - right, bottom, width - left);
+            case 180 -> new Rewritten.Area(width - right, height - bottom, width - left, height - top);
+            case 270 -> new Rewritten.Area(height - bottom, left, height - top, right);
+            default -> new Rewritten.Area(left, top, right, bottom);
+        };
     }
 
     /** Reads the page with its new stream, and compares glyph by glyph. */

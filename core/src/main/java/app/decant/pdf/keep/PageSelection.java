@@ -75,6 +75,16 @@ final class PageSelection {
         return findings;
     }
 
+    /** Takes out fields that no page shows any more. */
+    void forgetFields() {
+        for (PDPage page : pdf.getPages()) {
+            COSArray annotations = page.getCOSObject().getCOSArray(COSName.ANNOTS);
+            for (int i = 0; annotations != null && i < annotations.size(); i++) widgets.add(annotations.getObject(i));
+        }
+        fields();
+        sweep();
+    }
+
     /** Takes what some pages say out of the tags: their text is another now. Gives whether there was any. */
     boolean untag(Collection<PDPage> pages) {
         COSDictionary tags = catalog.getCOSDictionary(COSName.STRUCT_TREE_ROOT);

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
@@ -32,9 +33,15 @@ final class TextRewriting {
     private final Map<Integer, Double> shifts = new TreeMap<>();
     private final List<Integer> gone = new ArrayList<>();
     private final Map<Integer, List<Insert>> inserts = new TreeMap<>();
+    private String own;
 
-    /** A code that is put in, or with no bytes a gap; its advance in thousandths of an em, spacing included. */
-    record Insert(byte[] bytes, double advance) { }
+    /**
+     * A code that is put in, or with no bytes a gap.
+     *
+     * @param advance in thousandths of an em, spacing included
+     * @param font    by which it is shown where that is not the operator's own, as operands of {@code Tf}; else null
+     */
+    record Insert(byte[] bytes, double advance, String font) { }
 
     TextRewriting(StreamOperators.Found operator, ShownGlyph any) {
         this.operator = operator;
@@ -49,6 +56,9 @@ final class TextRewriting {
 
     /** Codes are put in before another, which goes or stays. */
     void insert(int code, List<Insert> some) { inserts.put(code, some); }
+
+    /** The operator's own font, as operands of {@code Tf}: what follows is shown by it. */
+    void goesBackTo(String font) { own = font; }
 
     /** A code stands so many points further to the right. */
     void shift(int code, double points) { if (Math.abs(points) > 1e-4) shifts.put(code, points); }
@@ -104,11 +114,15 @@ final class TextRewriting {
                     out.move(wished - off);
                     off = wished;
                 }
+                String by = null;
                 for (Insert one : inserted) {
+                    if (!Objects.equals(by, one.font)) out.font(one.font == null ? own : one.font);
+                    by = one.font;
                     if (one.bytes.length == 0) out.move(one.advance);
                     else out.code(one.bytes);
                     off += one.advance;
                 }
+                if (by != null) out.font(own);
                 if (!stays) {
                     off -= shown.get(code).advance();
                 } else {
@@ -137,6 +151,9 @@ final class TextRewriting {
 
     private static String plain(COSBase number) { return number instanceof COSNumber value ? Writer.text(value.floatValue()) : "0"; }
 
+    /** A number as it is written. */
+    static String number(double value) { return Writer.text(value); }
+
     /** Writes an array of text: codes of one stretch in one string, numbers between. */
     private static final class Writer {
         private final ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -146,6 +163,9 @@ final class TextRewriting {
             end();
             out.writeBytes(text.getBytes(StandardCharsets.US_ASCII));
         }
+
+        /** Another font from here on. */
+        void font(String operands) { raw("] TJ " + operands + " Tf ["); }
 
         void code(byte[] bytes) { for (byte one : bytes) string.append(String.format("%02X", one & 255)); }
 

@@ -111,33 +111,37 @@ public final class PageReader extends PDFGraphicsStreamEngine {
 
     /** A page whose text runs up or down is turned so that it can be read. */
     public static SourcePage upright(SourceFile source, int index, Progress progress) {
-        SourcePage page = read(source, index, 0, progress);
+        SourcePage page = read(source, index, 0, progress, null);
+        int turn = turn(page);
+        return turn == 0 ? page : read(source, index, turn, progress, null);
+    }
+
+    /** The same, and where in its content stream each glyph is shown, in the order of painting. */
+    public static Addressed addressed(SourceFile source, int index, Progress progress) {
+        List<ShownGlyph> shown = new ArrayList<>();
+        SourcePage page = read(source, index, 0, progress, shown);
+        int turn = turn(page);
+        if (turn == 0) return new Addressed(page, shown, 0);
+        List<ShownGlyph> turned = new ArrayList<>();
+        return new Addressed(read(source, index, turn, progress, turned), turned, turn);
+    }
+
+    /**
+     * A page and the addresses of its glyphs.
+     *
+     * @param turn how far it was turned clockwise to be read, beyond what it says itself: 0, 90, 180 or 270
+     */
+    public record Addressed(SourcePage page, List<ShownGlyph> shown, int turn) {
+        public Addressed { shown = List.copyOf(shown); }
+    }
+
+    /** How far to turn a page clockwise so that most of its text can be read. */
+    private static int turn(SourcePage page) {
         int[] counts = new int[4];
         for (Glyph glyph : page.glyphs()) if (!glyph.isSpace() && glyph.angle() % 90 == 0) counts[glyph.angle() / 90]++;
         int most = 0;
         for (int i = 1; i < 4; i++) if (counts[i] > counts[most]) most = i;
-        return most == 0 || counts[most] < 3 * counts[0] ? page : read(source, index, 360 - most * 90, progress);
-    }
-
-    /**
-     * Reads a page.
-     *
-     * @param turn how far to turn it clockwise beyond what it says itself: 0, 90, 180 or 270
-     */
-    static SourcePage read(SourceFile source, int index, int turn, Progress progress) {
-        return read(source, index, turn, progress, null);
-    }
-
-    /** A page as it is seen, and where in its content stream each of its glyphs is shown, in the order of painting. */
-    public static Addressed addressed(SourceFile source, int index, Progress progress) {
-        List<ShownGlyph> shown = new ArrayList<>();
-        SourcePage page = read(source, index, 0, progress, shown);
-        return new Addressed(page, shown);
-    }
-
-    /** A page and the addresses of its glyphs. */
-    public record Addressed(SourcePage page, List<ShownGlyph> shown) {
-        public Addressed { shown = List.copyOf(shown); }
+        return most == 0 || counts[most] < 3 * counts[0] ? 0 : 360 - most * 90;
     }
 
     private static SourcePage read(SourceFile source, int index, int turn, Progress progress, List<ShownGlyph> shown) {
