@@ -118,8 +118,10 @@ final class TextEdits {
             last = Math.max(last, index);
         }
         Set<Integer> passage = new HashSet<>();
-        for (Provenance.Line one : lines) if (one.page() == on.page()) for (int mark : one.marks()) if (mark >= 0) passage.add(mark);
-        Correction.Setting setting = setting(old, line == lines.size() - 1);
+        int[] stretch = stretch(old.text(), places, line, lines.size());
+        for (Provenance.Line one : lines.subList(stretch[0], stretch[1]))
+            if (one.page() == on.page()) for (int mark : one.marks()) if (mark >= 0) passage.add(mark);
+        Correction.Setting setting = setting(old, line == stretch[1] - 1);
         corrections.computeIfAbsent(on.page(), page -> new ArrayList<>()).add(new Correction(marks, first, last + 1, text, setting, passage, isDrawn(old)));
         return true;
     }
@@ -148,6 +150,19 @@ final class TextEdits {
         }
         while (at < text.length() && isNothing(text.charAt(at))) at++;
         return at == text.length() ? places : null;
+    }
+
+    /** The lines among which one stands without a break that somebody put there: from the first of them, to after the last. */
+    private static int[] stretch(String text, int[][] places, int line, int count) {
+        int from = 0;
+        int to = count;
+        int before = -1;
+        for (int i = 0; i < text.length(); i++) {
+            if (places[i] != null) before = places[i][0];
+            else if (text.charAt(i) == Inline.LINE_BREAK && before >= 0 && before < line) from = before + 1;
+            else if (text.charAt(i) == Inline.LINE_BREAK && before >= line) to = Math.min(to, before + 1);
+        }
+        return new int[] {from, to};
     }
 
     private static boolean isNothing(char c) {

@@ -8,12 +8,9 @@ import app.decant.font.FontCatalogue;
 import app.decant.page.Rewritten;
 import app.decant.pdf.read.FaceUse;
 import app.decant.pdf.read.Glyph;
-import app.decant.pdf.read.Ink;
 import app.decant.pdf.read.PageReader;
-import app.decant.pdf.read.Placed;
 import app.decant.pdf.read.ShownGlyph;
 import app.decant.pdf.read.SourceFile;
-import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
@@ -36,7 +33,6 @@ import org.slf4j.LoggerFactory;
 public final class PageRewriting {
     /** Glyphs may come to lie this far, in points, from where they were: what rounding does. */
     private static final double SAME = 0.02;
-    private static final double MARGIN = 18;
     /** Spaces of a line that fills its column may grow by so many ems, and shrink by this share of their width. */
     private static final double MOST_WIDER = 0.6;
     private static final double MOST_NARROWER = 0.35;
@@ -52,6 +48,7 @@ public final class PageRewriting {
     private final List<Finding> findings = new ArrayList<>();
     private final Set<Integer> removed = new HashSet<>();
     private final Map<Integer, Double> moved = new HashMap<>();
+    private final LineRoom room;
     private int added;
 
     /** Something that can't be done within the page's own stream. */
@@ -70,6 +67,7 @@ public final class PageRewriting {
             stream = ChangedStream.of(in, own.getResources() == null ? null : own.getResources().getCOSObject());
         }
         read = PageReader.addressed(source, page, Progress.SILENT);
+        room = new LineRoom(read);
         for (ShownGlyph glyph : read.shown()) byOrder.put(glyph.glyph().order(), glyph);
     }
 
@@ -93,15 +91,20 @@ public final class PageRewriting {
         }
     }
 
-    private void correct(Correction correction) throws Refused, IOException {
-        List<ShownGlyph> line = new ArrayList<>();
-        for (int order : correction.line()) {
+    private void correct(Correction wished) throws Refused, IOException {
+        List<ShownGlyph> words = new ArrayList<>();
+        for (int order : wished.line()) {
             ShownGlyph glyph = byOrder.get(order);
             if (glyph == null) throw new Refused("its text is not where it seems to be");
             if (!glyph.isMovable()) throw new Refused(glyph.operator() < 0 ? "its text is a field or a note" : glyph.replaced() ? "its text stands for another"
                     : glyph.glyph().angle() != 0 ? "its text is turned" : "its text is drawn in a way that can't be changed safely");
-            line.add(glyph);
+            words.add(glyph);
         }
+        List<ShownGlyph> line = withSpaces(words);
+        int from = line.indexOf(words.get(wished.from()));
+        int to = line.indexOf(words.get(wished.to() - 1)) + 1;
+        Correction correction = new Correction(line.stream().map(glyph -> glyph.glyph().order()).toList(), from, to, wished.text(), wished.set(),
+                wished.passage(), wished.drawnBy());
         List<ShownGlyph> going = line.subList(correction.from(), correction.to());
         ShownGlyph first = going.get(0);
         ShownGlyph last = going.get(going.size() - 1);
@@ -128,6 +131,23 @@ public final class PageRewriting {
         }
         added += correction.text().replace(" ", "").length();
         area(line, change);
+    }
+
+    /** With the spaces that are shown between the letters: they move with them, though nobody sees it. */
+    private List<ShownGlyph> withSpaces(List<ShownGlyph> words) {
+        Glyph first = words.get(0).glyph();
+        List<ShownGlyph> spaces = read.shown().stream().filter(glyph -> glyph.glyph().isSpace() && glyph.isMovable() && !words.contains(glyph)
+                && Math.abs(glyph.glyph().baseline() - first.baseline()) < 0.5).toList();
+        if (spaces.isEmpty()) return words;
+        List<ShownGlyph> line = new ArrayList<>();
+        for (int i = 0; i < words.size(); i++) {
+            Glyph here = words.get(i).glyph();
+            line.add(words.get(i));
+            double until = i + 1 < words.size() ? words.get(i + 1).glyph().x() : here.right() + here.size();
+            for (ShownGlyph space : spaces)
+                if (space.glyph().x() > here.x() && space.glyph().x() >= here.right() - 0.3 * here.size() && space.glyph().x() < until) line.add(space);
+        }
+        return line;
     }
 
     /** Text drawn twice for weight or shadow would keep its other copy. */
@@ -223,19 +243,21 @@ public final class PageRewriting {
         for (int i = 0; i < line.size(); i++) shifts[i] = i < correction.to() ? before : before + change;
         double right = line.stream().mapToDouble(glyph -> glyph.glyph().right()).max().orElse(0);
         double left = line.stream().mapToDouble(glyph -> glyph.glyph().x()).min().orElse(0);
-        if (right + before + change > right + 0.2 && right + before + change > limit(line, right, correction)) throw new Refused("the line has no room for it");
-        if (before < -0.2 && left + before < leftLimit(line, left)) throw new Refused("the line has no room for it");
+        if (right + before + change > right + 0.2 && right + before + change > room.right(line, right, correction)) throw new Refused("the line has no room for it");
+        if (before < -0.2 && left + before < room.left(line, left)) throw new Refused("the line has no room for it");
         if (!after && correction.set() == Correction.Setting.JUSTIFIED && change > 0.5) throw new Refused("the line has no room for it");
         return shifts;
     }
 
-    /** Both ends stay where they are, and the spaces after the change take up what it makes. */
+    /** Both ends stay where they are, and all spaces of the line that stay take up what the change makes. */
     private boolean spread(Correction correction, List<ShownGlyph> line, double change, double[] shifts) throws Refused {
-        List<Integer> spaces = new ArrayList<>();
+        Set<Integer> spaces = new HashSet<>();
         double width = 0;
-        for (int i = correction.to(); i < line.size(); i++) {
-            double gap = line.get(i).glyph().isSpace() ? line.get(i).glyph().width() : line.get(i).glyph().x() - line.get(i - 1).glyph().right();
-            if (line.get(i).glyph().isSpace() || gap > 0.12 * line.get(i).glyph().size() && !line.get(i - 1).glyph().isSpace()) {
+        for (int i = 1; i < line.size(); i++) {
+            if (i > correction.from() && i < correction.to()) continue;
+            Glyph glyph = line.get(i).glyph();
+            double gap = glyph.isSpace() ? glyph.width() : glyph.x() - line.get(i - 1).glyph().right();
+            if (glyph.isSpace() || gap > 0.12 * glyph.size() && !line.get(i - 1).glyph().isSpace()) {
                 spaces.add(i);
                 width += gap;
             }
@@ -244,8 +266,9 @@ public final class PageRewriting {
         double each = -change / spaces.size();
         if (each > MOST_WIDER * line.get(0).glyph().size()) throw new Refused("the line would have gaps");
         if (-each * spaces.size() > MOST_NARROWER * width) throw new Refused("the line has no room for it");
-        double now = change;
-        for (int i = correction.to(); i < line.size(); i++) {
+        double now = 0;
+        for (int i = 0; i < line.size(); i++) {
+            if (i == correction.to()) now += change;
             // A space that is a mark itself moves with what stands before it; what follows has the room.
             boolean mark = line.get(i).glyph().isSpace();
             if (spaces.contains(i) && !mark) now += each;
@@ -253,58 +276,6 @@ public final class PageRewriting {
             if (spaces.contains(i) && mark) now += each;
         }
         return true;
-    }
-
-    /** How far to the right the line may reach: to the edge of its paragraph where that has several lines, to what stands there otherwise. */
-    private double limit(List<ShownGlyph> line, double right, Correction correction) {
-        Set<Integer> own = new HashSet<>(correction.line());
-        double passage = right;
-        double farthest = right;
-        for (ShownGlyph glyph : read.shown()) {
-            if (correction.passage().contains(glyph.glyph().order())) passage = Math.max(passage, glyph.glyph().right());
-            if (!glyph.glyph().isSpace()) farthest = Math.max(farthest, glyph.glyph().right());
-        }
-        double limit = Math.min(read.page().width() - MARGIN, passage > right + 0.5 ? passage + 0.5 : Math.max(farthest, read.page().width() - 4 * MARGIN));
-        double top = line.stream().mapToDouble(glyph -> glyph.glyph().baseline() - 0.7 * glyph.glyph().size()).min().orElse(0);
-        double bottom = line.stream().mapToDouble(glyph -> glyph.glyph().baseline() + 0.2 * glyph.glyph().size()).max().orElse(0);
-        double room = 0.4 * line.get(0).glyph().size();
-        for (Rectangle2D box : obstacles(own)) {
-            if (box.getMaxY() < top || box.getMinY() > bottom) continue;
-            for (double edge : new double[] {box.getMinX(), box.getMaxX()}) if (edge > right - 0.5) limit = Math.min(limit, Math.max(right, edge - room));
-        }
-        return limit;
-    }
-
-    private double leftLimit(List<ShownGlyph> line, double left) {
-        Set<Integer> own = new HashSet<>();
-        for (ShownGlyph glyph : line) own.add(glyph.glyph().order());
-        double limit = MARGIN;
-        double top = line.get(0).glyph().baseline() - 0.7 * line.get(0).glyph().size();
-        double bottom = line.get(0).glyph().baseline() + 0.2 * line.get(0).glyph().size();
-        double room = 0.4 * line.get(0).glyph().size();
-        for (Rectangle2D box : obstacles(own)) {
-            if (box.getMaxY() < top || box.getMinY() > bottom) continue;
-            for (double edge : new double[] {box.getMinX(), box.getMaxX()}) if (edge < left + 0.5) limit = Math.max(limit, Math.min(left, edge + room));
-        }
-        return limit;
-    }
-
-    /** All else on the page that a longer line could run into. */
-    private List<Rectangle2D> obstacles(Set<Integer> own) {
-        List<Rectangle2D> boxes = new ArrayList<>();
-        for (ShownGlyph shown : read.shown()) {
-            Glyph glyph = shown.glyph();
-            if (!own.contains(glyph.order()) && !glyph.isSpace())
-                boxes.add(new Rectangle2D.Double(glyph.x(), glyph.baseline() - 0.7 * glyph.size(), Math.max(0.1, glyph.width()), 0.9 * glyph.size()));
-        }
-        for (Placed placed : read.page().pictures()) boxes.add(new Rectangle2D.Double(placed.x(), placed.y(), placed.width(), placed.height()));
-        for (Ink ink : read.page().ink()) {
-            if (ink instanceof Ink.Stroke stroke && !stroke.isAcross())
-                boxes.add(new Rectangle2D.Double(stroke.x1(), stroke.y1(), 0.1, Math.max(0.1, stroke.y2() - stroke.y1())));
-            else if (ink instanceof Ink.Fill fill) boxes.add(new Rectangle2D.Double(fill.x(), fill.y(), fill.width(), fill.height()));
-            else if (ink instanceof Ink.Shape shape) boxes.add(shape.path().getBounds2D());
-        }
-        return boxes;
     }
 
     private void area(List<ShownGlyph> line, double change) {
