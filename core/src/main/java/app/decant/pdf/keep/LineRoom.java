@@ -32,7 +32,8 @@ final class LineRoom {
             if (!glyph.glyph().isSpace()) farthest = Math.max(farthest, glyph.glyph().right());
         }
         boolean several = !own.containsAll(correction.passage());
-        double limit = Math.min(read.page().width() - MARGIN, several ? Math.max(passage, column(line)) + 0.5 : Math.max(farthest, read.page().width() - 4 * MARGIN));
+        double wished = several ? Math.max(passage, column(line)) + 0.5 : Math.max(farthest, read.page().width() - 4 * MARGIN);
+        double limit = Math.min(read.page().width() - MARGIN, wished);
         double top = line.stream().mapToDouble(glyph -> glyph.glyph().baseline() - 0.7 * glyph.glyph().size()).min().orElse(0);
         double bottom = line.stream().mapToDouble(glyph -> glyph.glyph().baseline() + 0.2 * glyph.glyph().size()).max().orElse(0);
         double room = 0.4 * line.get(0).glyph().size();

@@ -243,7 +243,7 @@ public final class PageRewriting {
         for (int i = 0; i < line.size(); i++) shifts[i] = i < correction.to() ? before : before + change;
         double right = line.stream().mapToDouble(glyph -> glyph.glyph().right()).max().orElse(0);
         double left = line.stream().mapToDouble(glyph -> glyph.glyph().x()).min().orElse(0);
-        if (right + before + change > right + 0.2 && right + before + change > room.right(line, right, correction)) throw new Refused("the line has no room for it");
+        if (before + change > 0.2 && right + before + change > room.right(line, right, correction)) throw new Refused("the line has no room for it");
         if (before < -0.2 && left + before < room.left(line, left)) throw new Refused("the line has no room for it");
         if (!after && correction.set() == Correction.Setting.JUSTIFIED && change > 0.5) throw new Refused("the line has no room for it");
         return shifts;
