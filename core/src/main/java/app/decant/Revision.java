@@ -45,7 +45,8 @@ final class Revision {
     private final PagedDocument now;
     private final Progress progress;
     private final List<Finding> findings = new ArrayList<>();
-    private String why;
+    /** Whether all that was edited can be had by correcting lines. */
+    private boolean all;
 
     /**
      * @param before the document as it came in
@@ -67,7 +68,7 @@ final class Revision {
         OwnPages own = OwnPages.of(original, WordLines::of);
         if (before.equals(now.document())) return own.with(now.headings());
         Map<Integer, Rewritten> inPlace = inPlace();
-        if (inPlace != null) return own.with(now.headings()).with(inPlace);
+        if (all) return own.with(now.headings()).with(inPlace);
         PagedDocument then = Decant.layOut(before, progress);
         if (then.count() != own.count()) return anew("its text makes " + then.count() + " pages here and " + own.count() + " there");
         List<Painted> old = then.pages().stream().map(Painted::of).toList();
@@ -91,30 +92,60 @@ final class Revision {
             grounds.add(next < limit ? next++ : -1);
         }
         for (; next < old.size(); next++) reached.add(next);
+        Map<Integer, Rewritten> rewritten = new TreeMap<>();
+        for (int page = 0; page < grounds.size(); page++) {
+            int ground = grounds.get(page);
+            if (kept.contains(page) || !inPlace.containsKey(ground) || !extent(then, ground).equals(extent(now, page))) continue;
+            reached.remove(ground);
+            kept.add(page);
+            rewritten.put(page, inPlace.get(ground));
+        }
         reach(then, reached);
         kept.removeIf(page -> reached.contains(grounds.get(page)));
-        if (why != null) findings.add(Finding.changed("Where words were changed the page was set anew, since they can't be put into the original's own ("
-                + why + ").", ""));
-        return new RevisedPages(now, original, grounds, kept);
+        rewritten.keySet().retainAll(kept);
+        return new RevisedPages(now, original, grounds, kept, rewritten);
     }
 
-    /** The pages whose words can be corrected where they stand; null where something was done that asks for more. */
+    /** The pages whose words can be corrected where they stand. */
     private Map<Integer, Rewritten> inPlace() {
-        Map<Integer, List<Correction>> edits = TextEdits.between(before, now.document(), provenance);
-        if (edits == null || edits.isEmpty()) return null;
+        TextEdits.Found edits = TextEdits.between(before, now.document(), provenance);
+        if (edits == null) return Map.of();
+        all = edits.beyond().isEmpty();
         Map<Integer, Rewritten> rewritten = new TreeMap<>();
         try (SourceFile source = SourceFile.open(original.bytes(), original.name(), original.password())) {
-            for (Map.Entry<Integer, List<Correction>> page : edits.entrySet()) {
+            for (Map.Entry<Integer, List<Correction>> page : edits.corrections().entrySet()) {
+                if (edits.beyond().contains(page.getKey())) continue;
                 try {
                     rewritten.put(page.getKey(), PageRewriting.rewrite(source, page.getKey(), page.getValue(), FontCatalogue.ofThisMachine()));
                 } catch (PageRewriting.Refused e) {
-                    why = "page " + (page.getKey() + 1) + ": " + e.getMessage();
-                    LoggerFactory.getLogger(Revision.class).info("Page {} can't be corrected in place: {}", page.getKey() + 1, e.getMessage());
-                    return null;
+                    all = false;
+                    String where = "page " + (page.getKey() + 1);
+                    findings.add(Finding.changed("Where words were changed the page was set anew, since they can't be put into the original's own: "
+                            + e.getMessage() + ".", where));
+                    LoggerFactory.getLogger(Revision.class).info("{} can't be corrected in place: {}", where, e.getMessage());
                 }
             }
         }
         return rewritten;
+    }
+
+    /** What of the text stands on a page: its paragraphs, and where the first begins and the last ends that go on from or to another page. */
+    private static String extent(PagedDocument laid, int page) {
+        StringBuilder extent = new StringBuilder();
+        Paragraph before = null;
+        int end = 0;
+        for (Item.LineItem line : laid.page(page).lines()) {
+            Paragraph paragraph = TextPassage.paragraph(line);
+            if (paragraph != before) {
+                if (before != null && end < before.length()) extent.append("to ").append(end);
+                extent.append(' ').append(laid.walk().indexOf(paragraph));
+                if (line.line().start() > 0) extent.append(" from ").append(line.line().start());
+            }
+            before = paragraph;
+            end = line.line().end();
+        }
+        if (before != null && end < before.length()) extent.append(" to ").append(end);
+        return extent.toString();
     }
 
     /** For each page now the one before that it is, in order; -1 for none. */

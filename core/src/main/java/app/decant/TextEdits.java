@@ -22,6 +22,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 
 /**
@@ -32,14 +33,23 @@ final class TextEdits {
     private final Cascade cascade;
     private final Provenance provenance;
     private final Map<Integer, List<Correction>> corrections = new TreeMap<>();
+    private final Set<Integer> elsewhere = new TreeSet<>();
+
+    /**
+     * What was edited.
+     *
+     * @param corrections by the index of their page
+     * @param beyond      pages on which something was edited that no correction of a line is
+     */
+    record Found(Map<Integer, List<Correction>> corrections, Set<Integer> beyond) { }
 
     private TextEdits(Document before, Provenance provenance) {
         this.cascade = Cascade.of(before);
         this.provenance = provenance;
     }
 
-    /** The corrections by the index of their page; null where something else was edited as well, or it is not known where words stand. */
-    static Map<Integer, List<Correction>> between(Document before, Document now, Provenance provenance) {
+    /** What was edited within paragraphs; null where something else was as well, or it is not known where words stand. */
+    static Found between(Document before, Document now, Provenance provenance) {
         List<Walk.Stop> old = Walk.of(before).stops();
         List<Walk.Stop> fresh = Walk.of(now).stops();
         if (old.size() != fresh.size()) return null;
@@ -50,10 +60,13 @@ final class TextEdits {
             // One that came back from a queue is another object, and the same.
             if (old.get(i).paragraph().equals(fresh.get(i).paragraph())) continue;
             changed.put(old.get(i).path(), fresh.get(i).paragraph());
-            if (!edits.add(old.get(i).paragraph(), fresh.get(i).paragraph())) return null;
+            if (edits.add(old.get(i).paragraph(), fresh.get(i).paragraph())) continue;
+            List<Provenance.Line> lines = provenance.of(old.get(i).paragraph());
+            if (lines.isEmpty()) return null;
+            for (Provenance.Line line : lines) edits.elsewhere.add(line.page());
         }
         // Whatever else is not as it was (tables, heads, styles, facts) can't be had by correcting lines.
-        return before.replacing(Story.BODY, changed).equals(now) ? edits.corrections : null;
+        return before.replacing(Story.BODY, changed).equals(now) ? new Found(edits.corrections, edits.elsewhere) : null;
     }
 
     private boolean add(Paragraph old, Paragraph now) {

@@ -47,7 +47,9 @@ class RevisionTest {
         before = taken.document();
     }
 
-    private static Document typed(String at, String text) {
+    private static Document typed(String at, String text) { return typed(before, at, text); }
+
+    private static Document typed(Document before, String at, String text) {
         List<Walk.Stop> stops = Walk.of(before).stops();
         for (int i = stops.size() - 1; i >= 0; i--) {
             Walk.Stop stop = stops.get(i);
@@ -111,6 +113,15 @@ class RevisionTest {
         int last = was.lastIndexOf("neighbour");
         assertThat(text(receipt.file())).isEqualTo(was.substring(0, last) + "bourneigh" + was.substring(last + 9));
         assertThat(Files.size(receipt.file())).isLessThan(Files.size(source) + 30_000);
+    }
+
+    @Test void wordsAreCorrectedInPlaceBesidePagesThatAreSetAnew() throws IOException {
+        Document first = typed("parcels", "packets");
+        String more = "which was never declared at the counter, nor at the gate, nor on board, ";
+        Receipt receipt = publish(typed(first, "neighbour", more.repeat(2) + "neighbour"), Intake.fingerprint(source));
+        assertThat(receipt.proofs().stream().map(PdfCheck.Proof::sentence)).as("%s", receipt.findings())
+                .contains("One page was changed in one place, and looks the same everywhere else").anyMatch(proof -> proof.contains("set anew"));
+        assertThat(text(receipt.file())).contains("small packets").contains("never declared");
     }
 
     @Test void bookmarksAreMadeOfHeadingsWhereTheFileHasNone() throws IOException {

@@ -9,6 +9,7 @@ import app.decant.page.Item;
 import app.decant.page.Original;
 import app.decant.page.Page;
 import app.decant.page.Pages;
+import app.decant.page.Rewritten;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -21,24 +22,28 @@ public final class RevisedPages implements Pages {
     private final Original original;
     private final List<Integer> grounds;
     private final Set<Integer> own;
+    private final Map<Integer, Rewritten> rewritten;
 
     /**
      * @param laid    all pages as they are laid out now
      * @param grounds for each the page of the original in whose place it stands, -1 for none
      * @param own     the indexes of those that are the original's own
+     * @param rewritten those of them that say something else in some places, by their indexes
      */
-    public RevisedPages(Pages laid, Original original, List<Integer> grounds, Set<Integer> own) {
+    public RevisedPages(Pages laid, Original original, List<Integer> grounds, Set<Integer> own, Map<Integer, Rewritten> rewritten) {
         if (grounds.size() != laid.count()) throw new IllegalArgumentException("Every page stands on a page or on none");
         if (own.stream().anyMatch(page -> grounds.get(page) < 0)) throw new IllegalArgumentException("A page of its own stands on a page");
         this.laid = laid;
         this.original = original;
         this.grounds = List.copyOf(grounds);
         this.own = Set.copyOf(own);
+        this.rewritten = Map.copyOf(rewritten);
     }
 
     @Override public Optional<Original> original() { return Optional.of(original); }
     @Override public int ground(int page) { return grounds.get(page); }
     @Override public boolean isOwn(int page) { return own.contains(page); }
+    @Override public Rewritten rewritten(int page) { return rewritten.get(page); }
     @Override public List<Page> pages() { return laid.pages(); }
     @Override public Facts facts() { return laid.facts(); }
     @Override public List<Heading> headings() { return laid.headings(); }
@@ -47,7 +52,7 @@ public final class RevisedPages implements Pages {
     @Override public List<Finding> findings() { return laid.findings(); }
     @Override public Element structure() { return laid.structure(); }
     @Override public List<String> unplaced() { return laid.unplaced(); }
-    @Override public Pages without(Set<String> families) { return new RevisedPages(laid.without(families), original, grounds, own); }
+    @Override public Pages without(Set<String> families) { return new RevisedPages(laid.without(families), original, grounds, own, rewritten); }
     @Override public <T> Optional<T> origin(Class<T> kind) { return laid.origin(kind); }
     @Override public Map.Entry<Integer, Double> bookmark(String name) { return laid.bookmark(name); }
     @Override public List<Item.LineItem> words(String text, String family, double size, Colour colour) { return laid.words(text, family, size, colour); }
