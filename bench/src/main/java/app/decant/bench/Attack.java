@@ -1,19 +1,30 @@
 package app.decant.bench;
 
 import app.decant.Decant;
+import app.decant.Intake;
 import app.decant.demo.HarbourNotice;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Progress;
+import app.decant.edit.Search;
+import app.decant.edit.TextSelection;
+import app.decant.edit.Typing;
 import app.decant.folder.FolderJournal;
 import app.decant.folder.FolderPlan;
 import app.decant.folder.FolderRun;
 import app.decant.folder.FolderScan;
 import app.decant.format.Taken;
+import app.decant.pdf.Overlay;
+import app.decant.pdf.PdfChoices;
+import app.decant.pdf.PdfStyle;
+import app.decant.pdf.Pictures;
 import app.decant.publish.Delivery;
+import app.decant.publish.FactsRule;
 import app.decant.publish.Guard;
+import app.decant.publish.Laid;
 import app.decant.publish.Order;
+import app.decant.publish.PageRange;
 import app.decant.publish.PublishQueue;
 import app.decant.publish.Recipe.WhenPresent;
 import app.decant.publish.Recipe;
@@ -80,7 +91,8 @@ public final class Attack {
         List<String> names = new ArrayList<>(seeds.keySet());
         for (int i = 0; i < count; i++) {
             int kind = random.nextInt(10);
-            if (kind < 7) file(names.get(i % names.size()), seeds, i);
+            if (kind < 5) file(names.get(i % names.size()), seeds, i);
+            else if (kind < 7) kept(seeds.get(Target.PDF.ending()), i);
             else if (kind == 7) recipe(i);
             else if (kind == 8) journal(i, outside);
             else queue(i, outside);
@@ -148,6 +160,34 @@ public final class Attack {
         Files.delete(source);
     }
 
+    /** A spoiled PDF that is to stay itself, under choices that each change something; every other time with a word corrected. */
+    private void kept(byte[] seed, int number) throws IOException {
+        Path source = Files.write(Files.createDirectories(root.resolve("sources")).resolve("kept " + number + ".pdf"), mutation.of(seed));
+        PdfStyle[] styles = {PdfStyle.PLAIN, PdfStyle.PLAIN.linearized(true), PdfStyle.PLAIN.compressed(false), PdfStyle.PLAIN.with(new Pictures(50, 72)),
+                PdfStyle.PLAIN.tagged(false), PdfStyle.PLAIN.with(new PdfChoices.Bookmarks(1, 1, 1))};
+        Recipe recipe = Recipe.PLAIN.with(styles[random.nextInt(styles.length)]).with(WhenPresent.REPLACE);
+        if (random.nextBoolean()) recipe = recipe.of(new PageRange("odd"));
+        if (random.nextBoolean()) recipe = recipe.with(List.of(Laid.stamp("Copy {page}", Overlay.Place.BOTTOM)));
+        if (random.nextBoolean()) recipe = recipe.with(new FactsRule(random.nextBoolean(), "Another title", null, null, null, null));
+        Recipe wished = recipe;
+        boolean corrects = random.nextBoolean();
+        byte[] before = Files.readAllBytes(source);
+        attempt(corrects ? "corrected PDFs" : "kept PDFs", number, (gate, progress) -> {
+            Intake intake = new Intake(source, null);
+            if (corrects) {
+                Taken taken = Decant.open(source, null, progress);
+                List<TextSelection> found = Search.all(taken.document(), "harbour", true);
+                if (found.isEmpty()) return;
+                Document now = Typing.type(taken.document(), found.get(number % found.size()), "quayside", null).after();
+                intake = Intake.revised(source, null, taken, Decant.layOut(now, progress), Intake.fingerprint(source));
+            }
+            Decant.publish(new Order(intake.pages(wished, progress), wished, Recipe.Passwords.NONE, source, Guard.NONE.through(gate)),
+                    root.resolve("target").resolve("kept " + number + ".pdf"), progress);
+        });
+        if (!Arrays.equals(before, Files.readAllBytes(source))) broken.add("kept PDFs, number " + number + ": the original was changed");
+        Files.delete(source);
+    }
+
     private void recipe(int number) throws IOException {
         String seed = RecipeFile.write(Recipe.PLAIN);
         String spoiled = new String(mutation.of(seed.getBytes(StandardCharsets.UTF_8)), StandardCharsets.UTF_8);
@@ -184,7 +224,7 @@ public final class Attack {
         for (PublishQueue.Waiting old : Decant.queue().all()) Decant.queue().remove(old);
         PublishQueue.Waiting waiting = Decant.queue(HarbourNotice.document(), "letter", outside.resolve("letter.docx"), null,
                 List.of(new PublishQueue.Wish(Recipe.PLAIN.to(Target.TXT).with(WhenPresent.REPLACE), root.resolve("target/queue.txt"))), Delivery.NONE);
-        Path wish = waiting.place().resolve(random.nextInt(4) == 0 ? "document.docx" : "wish.json");
+        Path wish = waiting.place().resolve(random.nextInt(4) == 0 ? "document.decant" : "wish.json");
         byte[] spoiled = mutation.of(Files.readAllBytes(wish));
         // Where a wish goes is the user's own word; here it stays in the target.
         if (wish.toString().endsWith(".json") && !new String(spoiled, StandardCharsets.UTF_8).contains(root.resolve("target").toString())) return;

@@ -190,7 +190,9 @@ final class PublishStation {
         sentence.say(".");
         button.setText(afterwards.isToWait() ? Words.of("publish.queue") : Words.of(pdf ? "publish.pdf" : "publish.other", recipe.target().ending()));
         tell(pages);
-        grid.show(pages, pdf ? chosen(pages) : Set.of());
+        Desk.Source source = desk.source().get();
+        boolean untouched = source.isPdf() && recipe.keepsPages() && desk.document() == source.taken().document();
+        grid.show(pages, pdf ? chosen(pages) : Set.of(), untouched ? source : null);
         proofs(pages);
         estimate(pages, pdf);
     }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import javax.xml.XMLConstants;
+import javax.xml.parsers.DocumentBuilder;
 import javax.xml.parsers.DocumentBuilderFactory;
 import javax.xml.parsers.ParserConfigurationException;
 import javax.xml.transform.OutputKeys;
@@ -24,6 +25,7 @@ import org.w3c.dom.Element;
 import org.w3c.dom.Node;
 import org.w3c.dom.NodeList;
 import org.xml.sax.SAXException;
+import org.xml.sax.helpers.DefaultHandler;
 
 /**
  * The packet of metadata that came with a file (ISO 16684-1), in which the facts that people see are said anew. All else in it (history, rights, what
@@ -50,7 +52,10 @@ final class Metadata {
             factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
             factory.setFeature("http://apache.org/xml/features/disallow-doctype-decl", true);
             factory.setXIncludeAware(false);
-            return new Metadata(factory.newDocumentBuilder().parse(new ByteArrayInputStream(packet)));
+            DocumentBuilder builder = factory.newDocumentBuilder();
+            // Its own would write to the terminal.
+            builder.setErrorHandler(new DefaultHandler());
+            return new Metadata(builder.parse(new ByteArrayInputStream(packet)));
         } catch (ParserConfigurationException | SAXException e) {
             throw new IOException("The metadata can't be read", e);
         }
