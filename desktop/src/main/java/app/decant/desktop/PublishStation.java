@@ -86,6 +86,7 @@ final class PublishStation {
         scroll.getStyleClass().add("station-scroll");
         VBox.setVgrow(scroll, Priority.ALWAYS);
         button.setId("publish");
+        button.setMinWidth(Region.USE_PREF_SIZE);
         button.getStyleClass().add("main-button");
         button.setOnAction(event -> publish());
         warning.getStyleClass().add("quiet");

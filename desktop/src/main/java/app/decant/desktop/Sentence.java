@@ -3,11 +3,14 @@ package app.decant.desktop;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.function.Consumer;
+import javafx.geometry.Pos;
 import javafx.geometry.VPos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.Labeled;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 
 /** A sentence whose phrases are settings: a click opens a card at the phrase. Words flow and wrap; every phrase can be reached by Tab. */
@@ -31,10 +34,19 @@ final class Sentence {
     Sentence say(String words) {
         String[] parts = words.split("(?<= )");
         for (String part : parts) {
-            // A stop or comma stays with the phrase before it.
             Label label = new Label(part);
             label.getStyleClass().add("sentence-word");
-            flow.getChildren().add(label);
+            int last = flow.getChildren().size() - 1;
+            // A stop or comma stays with the phrase before it.
+            if ((part.startsWith(",") || part.startsWith(".")) && last >= 0 && flow.getChildren().get(last) instanceof Button phrase) {
+                flow.getChildren().remove(last);
+                label.setMinWidth(Region.USE_PREF_SIZE);
+                HBox together = new HBox(phrase, label);
+                together.setAlignment(Pos.BASELINE_LEFT);
+                flow.getChildren().add(together);
+            } else {
+                flow.getChildren().add(label);
+            }
         }
         return this;
     }
@@ -59,7 +71,10 @@ final class Sentence {
     /** The sentence as it reads. */
     String text() {
         StringBuilder text = new StringBuilder();
-        for (Node node : flow.getChildren()) text.append(node instanceof Label label ? label.getText() : ((Button) node).getText());
+        for (Node node : flow.getChildren()) {
+            if (node instanceof HBox together) together.getChildren().forEach(one -> text.append(((Labeled) one).getText()));
+            else text.append(((Labeled) node).getText());
+        }
         return text.toString();
     }
 }

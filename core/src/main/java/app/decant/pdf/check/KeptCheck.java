@@ -221,7 +221,7 @@ public final class KeptCheck {
             if (was > 0) say(is == 1 ? "Its bookmark" : "All " + is + " bookmarks", is + " of " + was + " bookmarks", is == was);
         }
         int files = files(before) + choices.attachments().size();
-        if (files > 0) say(files == 1 ? "The attached file" : "All " + files + " attached files", files(after) + " of " + files + " attached files",
+        if (files > 0) say(files == 1 ? "1 attached file" : files + " attached files, as there were", files(after) + " of " + files + " attached files",
                 files(after) == files);
         COSDictionary layers = catalog(before).getCOSDictionary(LAYERS);
         if (layers != null && all) say("Its layers", "Its layers are not what they were", new SameObjects(false, true).same(layers,

@@ -108,7 +108,7 @@ class KeptPagesTest {
         Recipe recipe = Recipe.PLAIN.with(new Recipe.Locking(Protection.Strength.AES_256, EnumSet.allOf(Protection.Permission.class)));
         Receipt receipt = publish(source, recipe, new Recipe.Passwords("four plain words here", "owner of this"));
         assertThat(receipt.proven()).isTrue();
-        assertThat(proven(receipt)).contains("All 4 pages are the original's own, byte for byte", "All 4 bookmarks", "The attached file", "Its layers",
+        assertThat(proven(receipt)).contains("All 4 pages are the original's own, byte for byte", "All 4 bookmarks", "1 attached file", "Its layers",
                 "2 links, 2 fields, 1 note on its pages, as there were");
         try (PDDocument before = Loader.loadPDF(original); PDDocument after = Loader.loadPDF(receipt.file().toFile(), "four plain words here")) {
             for (int i = 0; i < 4; i++) assertThat(stream(after, i)).isEqualTo(stream(before, i));
