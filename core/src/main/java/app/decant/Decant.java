@@ -23,7 +23,10 @@ import app.decant.format.text.TextReader;
 import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
 import app.decant.outbox.MailOutbox;
+import app.decant.page.Original;
 import app.decant.page.Pages;
+import app.decant.pdf.Attachment;
+import app.decant.pdf.keep.SourceInside;
 import app.decant.proof.Comparison;
 import app.decant.proof.Proof;
 import app.decant.publish.Delivery;
@@ -48,6 +51,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -116,6 +120,13 @@ public final class Decant {
             throw new DecantException(DecantException.Kind.UNREADABLE,
                     name + " can't be read. Look whether you may open it, and whether its disk is connected.", e);
         }
+    }
+
+    /** The document that a PDF was made from, where that travels inside it. Empty for all other files. */
+    public static Optional<Attachment> sourceInside(Path file, String password) {
+        byte[] bytes = bytes(file);
+        String name = String.valueOf(file.getFileName());
+        return Formats.of(new Content(bytes, name)) == FixedFormat.PDF ? SourceInside.of(new Original(name, bytes, password)) : Optional.empty();
     }
 
     private static Taken read(byte[] bytes, String name, String password, Progress progress) {

@@ -16,8 +16,10 @@ import app.decant.pdf.check.PdfCheck;
 import app.decant.publish.Order;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
+import app.decant.publish.Target;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
@@ -122,6 +124,28 @@ class RevisionTest {
         assertThat(receipt.proofs().stream().map(PdfCheck.Proof::sentence)).as("%s", receipt.findings())
                 .contains("One page was changed in one place, and looks the same everywhere else").anyMatch(proof -> proof.contains("set anew"));
         assertThat(text(receipt.file())).contains("small packets").contains("never declared");
+    }
+
+    @Test void theDocumentItWasMadeFromIsFoundInside() throws IOException {
+        Path document = root.resolve("notes/handbook.docx");
+        Decant.publish(PassengerHandbook.document(), Recipe.PLAIN.to(Target.of("docx")), document);
+        Recipe attaching = Recipe.PLAIN.attaching(true);
+        Path pdf = Decant.publish(new Order(new Intake(document, null).pages(attaching, Progress.SILENT), attaching, Recipe.Passwords.NONE, document),
+                root.resolve("with its source.pdf"), Progress.SILENT).get(0).file();
+        assertThat(Decant.sourceInside(pdf, null)).hasValueSatisfying(inside -> {
+            assertThat(inside.name()).isEqualTo("handbook.docx");
+            assertThat(inside.bytes()).isEqualTo(bytes(document));
+        });
+        assertThat(Decant.sourceInside(source, null)).isEmpty();
+        assertThat(Decant.sourceInside(document, null)).isEmpty();
+    }
+
+    private static byte[] bytes(Path file) {
+        try {
+            return Files.readAllBytes(file);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     @Test void bookmarksAreMadeOfHeadingsWhereTheFileHasNone() throws IOException {

@@ -108,6 +108,7 @@ final class InspectCommand implements Callable<Integer> {
         }
         value.put("blocks", taken.document().sections().stream().mapToInt(section -> section.blocks().size()).sum());
         value.put("tables", taken.document().blocks().stream().filter(InspectCommand::isTable).count());
+        Decant.sourceInside(file, source.password()).ifPresent(inside -> value.put("sourceInside", inside.name()));
         value.set("findings", Json.findings(findings));
         if (losses != null) value.set("losses", Json.findings(losses));
         if (faith != null) value.set("faith", CompareCommand.value(faith));
@@ -128,6 +129,7 @@ final class InspectCommand implements Callable<Integer> {
         }
         for (FontCatalogue.Match match : pages.fonts())
             out.println("  font     " + match.family() + (match.here() ? "" : ", shown as " + match.face().family()));
+        Decant.sourceInside(file, source.password()).ifPresent(inside -> out.println("  inside   " + inside.name() + ", which it was made from"));
         for (Finding finding : findings) out.println("  finding  " + finding.what());
         if (losses != null) for (Finding finding : losses) out.println("  ." + target + "     " + finding.what());
         if (faith == null) return;

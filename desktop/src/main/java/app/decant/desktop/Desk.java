@@ -19,6 +19,7 @@ import app.decant.format.Formats;
 import app.decant.format.Taken;
 import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
+import app.decant.pdf.Attachment;
 import app.decant.proof.Comparison;
 import app.decant.publish.Order;
 import app.decant.publish.Output;
@@ -29,6 +30,7 @@ import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
 import app.decant.publish.TimeLimit;
+import app.decant.publish.UserFolder;
 import app.decant.recover.FixedFormat;
 import java.io.IOException;
 import java.io.InputStream;
@@ -108,8 +110,9 @@ final class Desk {
      *
      * @param print by which its file is known again
      * @param bookmarked whether it is a PDF with bookmarks of its own
+     * @param inside the document that a PDF was made from, where that travels inside it; else null
      */
-    record Source(Path file, Taken taken, String password, String print, boolean bookmarked) {
+    record Source(Path file, Taken taken, String password, String print, boolean bookmarked, Attachment inside) {
         String name() { return file.getFileName().toString(); }
 
         boolean isPdf() { return taken.format() == FixedFormat.PDF; }
@@ -166,6 +169,22 @@ final class Desk {
     /** Takes a file in; the original is only read. */
     void open(Path file, String password) { open(file, password, progress -> Decant.open(file, password, progress)); }
 
+    /** Takes in the document that the open PDF was made from; it is laid where only this user reads. */
+    void openInside() {
+        Source pdf = source.get();
+        Path folder = UserFolder.ready(Decant.home().resolve("inside")).resolve(pdf.print.substring(0, 16));
+        try {
+            Files.createDirectories(folder);
+            Path file = folder.resolve(pdf.inside.name());
+            if (!Files.exists(file)) Files.write(file, pdf.inside.bytes());
+            open(file, null);
+        } catch (IOException e) {
+            LoggerFactory.getLogger(Desk.class).warn("{} can't be laid out of its PDF", pdf.inside.name(), e);
+            trouble.set(new DecantException(DecantException.Kind.TARGET_LOCKED, pdf.inside.name() + " can't be taken out of the PDF: " + folder
+                    + " can't be written to.", e));
+        }
+    }
+
     /** Takes plain text in whose encoding is known. */
     void openText(Path file, Charset letters) { open(file, null, progress -> Decant.openText(file, letters)); }
 
@@ -181,7 +200,7 @@ final class Desk {
             Layout fresh = new Layout(FontCatalogue.ofThisMachine());
             boolean pdf = taken.format() == FixedFormat.PDF;
             return new Opened(taken, fresh, fresh.next(taken.document(), told), pdf ? Intake.fingerprint(file) : null,
-                    pdf && Intake.hasBookmarks(file, password));
+                    pdf && Intake.hasBookmarks(file, password), pdf ? Decant.sourceInside(file, password).orElse(null) : null);
         }), opened -> {
             job.set(null);
             Document now = document;
@@ -227,7 +246,7 @@ final class Desk {
     /** The file that could not be opened for want of a password. */
     Path wanted() { return wanted; }
 
-    private record Opened(Taken taken, Layout layout, PagedDocument pages, String print, boolean bookmarked) { }
+    private record Opened(Taken taken, Layout layout, PagedDocument pages, String print, boolean bookmarked, Attachment inside) { }
 
     private static boolean isPdf(Path file) {
         try (InputStream in = Files.newInputStream(file)) {
@@ -267,7 +286,7 @@ final class Desk {
         history.begin(document);
         copy = settings.isForgetful() ? null : new WorkingCopy(Decant.home().resolve("working"), file, password);
         faith.set(null);
-        Source taken = new Source(file, opened.taken, password, opened.print, opened.bookmarked);
+        Source taken = new Source(file, opened.taken, password, opened.print, opened.bookmarked, opened.inside);
         pages.set(opened.pages);
         source.set(taken);
         selection.set(start);

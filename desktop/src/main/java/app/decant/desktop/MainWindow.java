@@ -156,6 +156,11 @@ final class MainWindow {
 
     private void wire() {
         desk.source().addListener((observed, before, now) -> {
+            notices.clear();
+            if (now != null && now.inside() != null) {
+                notices.say(Words.of("inside.found", now.inside().name()), "notice-work", Notices.action("inside.take", () -> askBefore(desk::openInside)),
+                        Notices.action("notice.leave", () -> { }));
+            }
             stage.setTitle(now == null ? "Decant" : now.name() + " \u2013 Decant");
             another = false;
             find.hide();

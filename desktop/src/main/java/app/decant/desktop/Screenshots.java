@@ -3,7 +3,10 @@ package app.decant.desktop;
 import app.decant.desktop.MainWindow.Station;
 import app.decant.document.Outline;
 import app.decant.document.Place;
+import app.decant.edit.Search;
 import app.decant.edit.TextSelection;
+import app.decant.edit.Typing;
+import app.decant.publish.Recipe;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -78,6 +81,15 @@ final class Screenshots {
         for (int i = 0; i < 8; i++) steps.add(() -> { });
         steps.add(() -> window.table().scrollTo(2));
         steps.add(() -> snap("beside"));
+        steps.add(() -> {
+            TextSelection word = Search.all(window.desk().document(), "luggage", true).get(0);
+            window.desk().apply(Typing.type(window.desk().document(), word, "baggage", null));
+            window.go(Station.PUBLISH);
+            window.publishStation().set(Recipe.PLAIN.with(Recipe.WhenPresent.KEEP_BOTH));
+        });
+        steps.add(window::publishNow);
+        for (int i = 0; i < 5; i++) steps.add(() -> { });
+        steps.add(() -> snap("corrected"));
         steps.add(() -> {
             window.notices().clear();
             window.goToFolders();

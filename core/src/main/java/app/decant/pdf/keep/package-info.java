@@ -1,9 +1,13 @@
 /**
- * A PDF that stays itself: its own pages published again under the choices of a recipe, each of which does only what it says. Content streams are never
- * parsed and never written anew; what a choice does not name leaves as it came.
+ * A PDF that stays itself: its own pages published again under the choices of a recipe, each of which does only what it says. What no choice names, and
+ * nobody edited, leaves as it came.
  *
  * <p>Read {@link app.decant.pdf.keep.OwnPages}, which tells what the file has, then {@link app.decant.pdf.keep.KeptWriter}, which calls the others:
- * {@code PageSelection} (which pages), {@code ActiveContent} (what would run), {@code KeptFacts}, {@code KeptBookmarks}, {@code KeptPictures},
- * {@code LaidOnPages} (letterheads, stamps). Whether the result keeps its promise is for {@code pdf.check}.
+ * {@code PageSelection} (which pages), {@code ActiveContent} (what would run), {@code KeptFacts} and {@code Metadata}, {@code KeptBookmarks},
+ * {@code KeptPictures}, {@code LaidOnPages} (letterheads, stamps), {@code AnewPages} (pages that are set here after all).
+ *
+ * <p>Words are changed by {@link app.decant.pdf.keep.PageRewriting}: a {@link app.decant.pdf.keep.Correction} of a line becomes other codes in the operator
+ * that shows them ({@code ChangedStream}, {@code TextRewriting}), found by {@code LetterCodes}, if {@code LineRoom} has room; then the page is read and
+ * painted again, and what is not exactly as it should be is refused. Whether the result as a whole keeps its promise is for {@code pdf.check}.
  */
 package app.decant.pdf.keep;
