@@ -61,15 +61,17 @@ final class LeftBehind {
 
     private List<Finding> told() {
         List<Finding> told = new ArrayList<>();
-        say(told, "signature", "Its signature does not come in; a copy that is published is not signed any more.",
-                "Its %d signatures do not come in; a copy that is published is not signed any more.");
-        say(told, "field", "Its field to fill in does not come in, nor what stands in it.",
-                "Its %d fields to fill in do not come in, nor what stands in them.");
+        say(told, "signature", "It is signed; the signature holds for the file as it is only, and for no copy that is changed.",
+                "It has %d signatures; they hold for the file as it is only, and for no copy that is changed.");
+        say(told, "field", "Its field to fill in can't be edited here, nor what stands in it. A PDF keeps it; other formats do not.",
+                "Its %d fields to fill in can't be edited here, nor what stands in them. A PDF keeps them; other formats do not.");
         say(told, "XFA", "It is a form made for one maker's programs; what those would show of it does not come in.", "");
-        say(told, "comment", "A comment on its pages does not come in.", "%d comments on its pages do not come in.");
-        say(told, "file", "A file attached to it does not come in.", "%d files attached to it do not come in.");
-        say(told, "layer", "It has a layer; what shows of it now comes in, and it can't be switched any more.",
-                "It has %d layers; what shows of them now comes in, and they can't be switched any more.");
+        say(told, "comment", "A comment on its pages can't be edited here. A PDF keeps it; other formats do not.",
+                "%d comments on its pages can't be edited here. A PDF keeps them; other formats do not.");
+        say(told, "file", "A file is attached to it. A PDF keeps it; other formats do not.",
+                "%d files are attached to it. A PDF keeps them; other formats do not.");
+        say(told, "layer", "It has a layer; what shows of it now comes in. A PDF keeps it as one that can be switched; other formats do not.",
+                "It has %d layers; what shows of them now comes in. A PDF keeps them as ones that can be switched; other formats do not.");
         say(told, "media", "A film, sound or model on its pages does not come in.", "%d films, sounds or models on its pages do not come in.");
         say(told, "script", "A script in it does not come in; it was not run.", "%d scripts in it do not come in; they were not run.");
         say(told, "launch", "An action that would start a program does not come in; it was not run.",
@@ -77,8 +79,8 @@ final class LeftBehind {
         say(told, "send", "An action that would send something does not come in; it was not run.",
                 "%d actions that would send something do not come in; they were not run.");
         say(told, "portfolio", "It is a collection of files in a cover; only the cover comes in.", "");
-        say(told, "thread", "Its articles, by which readers are led through columns, do not come in.", "");
-        if (hasPageLabels()) told.add(Finding.changed("Its pages have printed numbers of their own; they are counted anew.", ""));
+        say(told, "thread", "It has articles, by which readers are led through columns. A PDF keeps them; other formats do not.", "");
+        if (hasPageLabels()) told.add(Finding.changed("Its pages have printed numbers of their own. A PDF keeps them; in other formats they are counted anew.", ""));
         return told;
     }
 

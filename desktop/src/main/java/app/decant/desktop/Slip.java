@@ -71,7 +71,10 @@ final class Slip {
             tell();
             tellFindings();
         });
-        desk.source().addListener((observed, before, now) -> fill());
+        desk.source().addListener((observed, before, now) -> {
+            fill();
+            tellFindings();
+        });
         wire(window);
     }
 
