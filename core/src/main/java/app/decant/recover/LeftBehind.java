@@ -80,7 +80,8 @@ final class LeftBehind {
                 "%d actions that would send something do not come in; they were not run.");
         say(told, "portfolio", "It is a collection of files in a cover; only the cover comes in.", "");
         say(told, "thread", "It has articles, by which readers are led through columns. A PDF keeps them; other formats do not.", "");
-        if (hasPageLabels()) told.add(Finding.changed("Its pages have printed numbers of their own. A PDF keeps them; in other formats they are counted anew.", ""));
+        if (hasPageLabels())
+            told.add(Finding.changed("Its pages have printed numbers of their own. A PDF keeps them; in other formats they are counted anew.", ""));
         return told;
     }
 
