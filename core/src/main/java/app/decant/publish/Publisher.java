@@ -180,6 +180,8 @@ public final class Publisher {
             progress.step(1, 1, "Checking the file");
             proofs.addAll(KeptCheck.check(made, order.pages(), choices, written[0]));
             refuseUnproven(file, proofs);
+            boolean anew = choices.pages().stream().anyMatch(page -> !order.pages().isOwn(page));
+            if (anew && choices.pages().size() == order.pages().count()) proofs.add(onPages(order.pages(), findings));
         });
         findings.addAll(written[0].findings());
         protection(choices, findings);

@@ -99,8 +99,7 @@ public final class KeptCheck {
             if (rewritten != null) {
                 changed++;
                 places += rewritten.areas().size();
-                boolean looked = !overlaid() && choices.style().pictures().isExact();
-                boolean holds = Arrays.equals(content(made), rewritten.content()) && (!looked || PaintedPage.of(before, pages.ground(index))
+                boolean holds = Arrays.equals(content(made), rewritten.content()) && (!looked() || PaintedPage.of(before, pages.ground(index))
                         .differing(PaintedPage.of(after, i), rewritten.areas()) == 0);
                 if (!holds) outside++;
             } else if (sameStreams(source, made)) {
@@ -115,7 +114,9 @@ public final class KeptCheck {
         String words = own == 1 ? (others ? "One" : "Its") + " page is" : (others ? "" : "All ") + own + " pages are";
         if (own > 0) say(words + " the original's own, byte for byte", (own - same) + " of " + own + " pages are not the original's", same == own);
         String many = (changed == 1 ? "One page was changed in " : changed + " pages were changed in ") + (places == 1 ? "one place" : places + " places");
-        if (changed > 0) say(many + ", and look" + (changed == 1 ? "s" : "") + " the same everywhere else",
+        // Where something is laid on all pages, or pictures are smaller, they can't look the same.
+        String rest = looked() ? ", and look" + (changed == 1 ? "s" : "") + " the same everywhere else" : ", with the stream that was proven before";
+        if (changed > 0) say(many + rest,
                 "More was changed on " + outside + " pages than was wished", outside == 0);
         if (anew > 0) say(anew == 1 ? "One page was set anew, its text whole and in order" : anew + " pages were set anew, their text whole and in order",
                 "Text differs on " + wrong + " of the pages that were set anew", wrong == 0);
@@ -131,6 +132,9 @@ public final class KeptCheck {
             say("Facts in both places as chosen, agreeing", "Its facts are not as chosen: " + String.join(", ", differing.keySet()), differing.isEmpty());
         }
     }
+
+    /** Whether pages are painted and compared. */
+    private boolean looked() { return !overlaid() && choices.style().pictures().isExact(); }
 
     private boolean overlaid() { return !choices.overlays().isEmpty(); }
 

@@ -2,6 +2,7 @@ package app.decant.pdf.keep;
 
 import app.decant.document.Border;
 import app.decant.document.Colour;
+import app.decant.document.Finding;
 import app.decant.document.Link;
 import app.decant.document.Picture;
 import app.decant.document.Progress;
@@ -14,9 +15,12 @@ import app.decant.pdf.lock.Protection;
 import app.decant.pdf.write.PdfWriter;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
@@ -41,7 +45,10 @@ final class AnewPages {
     private final PDDocument pdf;
     private final Pages pages;
     private final PdfChoices choices;
+    private final List<Finding> findings = new ArrayList<>();
+    private final Map<String, Set<String>> stopped = new TreeMap<>();
     private int plain;
+    private int dead;
 
     AnewPages(PDDocument pdf, Pages pages, PdfChoices choices) {
         this.pdf = pdf;
@@ -59,16 +66,27 @@ final class AnewPages {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         PdfStyle style = PdfStyle.PLAIN.with(PdfChoices.Bookmarks.NONE).tagged(false).with(choices.style().pictures()).with(choices.style().fonts())
                 .whole(choices.style().wholeFamilies());
-        PdfWriter.write(pages, new PdfChoices(anew, style, Protection.NONE, List.of(), List.of(), choices.facts(), choices.dates(), choices.addresses(),
-                choices.when()), bytes, progress);
+        PdfChoices own = new PdfChoices(anew, style, Protection.NONE, List.of(), List.of(), choices.facts(), choices.dates(), choices.addresses(),
+                choices.when());
+        PdfWriter.Written written = PdfWriter.write(pages, own, bytes, progress);
+        // What is told of links there is about links that are made anew below.
+        written.findings().stream().filter(finding -> !finding.what().contains("link")).forEach(findings::add);
         try (PDDocument made = Loader.loadPDF(bytes.toByteArray())) {
             PDFCloneUtility copies = new Copies(pdf);
             for (int i = 0; i < anew.size(); i++) set(made.getPage(i).getCOSObject(), anew.get(i), places, copies);
+            stopped.forEach((scheme, addresses) -> findings.add(Link.Address.leftOut(scheme, addresses.size())));
+            if (dead > 0) findings.add(Finding.changed(dead == 1 ? "A link leads to a place that is not in the file; it was made plain text." : dead
+                    + " links lead to places that are not in the file; they were made plain text.", ""));
+            if (plain > 0) findings.add(Finding.lost(plain == 1 ? "One field on a page that was set anew is plain text now." : plain
+                    + " fields on pages that were set anew are plain text now.", ""));
         }
     }
 
-    /** How many fields and notes are plain text now. */
-    int plain() { return plain; }
+    /** Whether fields became plain text, so that the form has fewer. */
+    boolean tookFields() { return plain > 0; }
+
+    /** What is to be told of those pages. */
+    List<Finding> findings() { return findings; }
 
     /** Opens the library's copier, which keeps what several pages share once. */
     private static final class Copies extends PDFCloneUtility {
@@ -119,7 +137,10 @@ final class AnewPages {
         for (int i = 0; i < 3; i++) border.add(COSInteger.ZERO);
         annotation.setItem(COSName.BORDER, border);
         if (link instanceof Link.Address address) {
-            if (!address.passes(choices.addresses())) return null;
+            if (!address.passes(choices.addresses())) {
+                stopped.computeIfAbsent(address.scheme(), scheme -> new TreeSet<>()).add(address.uri());
+                return null;
+            }
             COSDictionary action = new COSDictionary();
             action.setName(COSName.S, "URI");
             action.setString(COSName.URI, address.uri());
@@ -128,7 +149,10 @@ final class AnewPages {
         }
         Map.Entry<Integer, Double> place = pages.bookmark(((Link.Inside) link).bookmark());
         PDPage target = place == null ? null : places.get(place.getKey());
-        if (target == null) return null;
+        if (target == null) {
+            dead++;
+            return null;
+        }
         annotation.setItem(COSName.DEST, destination(target, place.getValue()));
         return annotation;
     }

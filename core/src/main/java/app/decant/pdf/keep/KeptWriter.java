@@ -146,10 +146,8 @@ public final class KeptWriter {
             findings.add(Finding.changed("What the pages that were set anew say is not told to screen readers as structure.", ""));
         AnewPages made = new AnewPages(pdf, pages, choices);
         made.set(anew, places, progress);
-        if (made.plain() == 0) return;
-        new PageSelection(pdf).forgetFields();
-        findings.add(Finding.lost(made.plain() == 1 ? "One field on a page that was set anew is plain text now." : made.plain()
-                + " fields on pages that were set anew are plain text now.", ""));
+        findings.addAll(made.findings());
+        if (made.tookFields()) findings.addAll(new PageSelection(pdf).forgetFields());
     }
 
     /** Whether any choice would change the file. */

@@ -17,7 +17,6 @@ import java.util.Map;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
-import org.apache.pdfbox.cos.COSFloat;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -69,23 +68,12 @@ final class LaidOnPages {
         COSDictionary objects = new COSDictionary();
         content.pictures().forEach((object, name) -> objects.setItem(name, object));
         if (objects.size() > 0) resources.setItem(COSName.XOBJECT, objects);
-        if (!painter.states().isEmpty()) resources.setItem(COSName.EXT_G_STATE, states());
+        if (painter.states() != null) resources.setItem(COSName.EXT_G_STATE, painter.states());
         form.setItem(COSName.RESOURCES, resources);
         try (var out = form.createOutputStream(COSName.FLATE_DECODE)) {
             out.write(content.bytes());
         }
         return form;
-    }
-
-    private COSDictionary states() {
-        COSDictionary states = new COSDictionary();
-        painter.states().forEach((opacity, name) -> {
-            COSDictionary state = new COSDictionary();
-            state.setItem(COSName.CA, new COSFloat((float) (double) opacity));
-            state.setItem(COSName.CA_NS, new COSFloat((float) (double) opacity));
-            states.setItem(name, state);
-        });
-        return states;
     }
 
     private void call(PDPage page, COSStream under, COSStream over) throws IOException {

@@ -27,6 +27,7 @@ import org.apache.pdfbox.pdmodel.common.PDPageLabels;
  * by looking inside (bookmarks, links, fields, the tags of its text).
  */
 final class PageSelection {
+    private static final COSName XFA = COSName.getPDFName("XFA");
     private static final int DEEPEST = 400;
 
     private final PDDocument pdf;
@@ -34,6 +35,7 @@ final class PageSelection {
     private final Set<COSBase> gone = Collections.newSetFromMap(new IdentityHashMap<>());
     private final Set<COSBase> widgets = Collections.newSetFromMap(new IdentityHashMap<>());
     private final Set<COSBase> seen = Collections.newSetFromMap(new IdentityHashMap<>());
+    private final List<Finding> findings = new ArrayList<>();
     private int links;
 
     PageSelection(PDDocument pdf) {
@@ -69,20 +71,20 @@ final class PageSelection {
         COSDictionary tags = catalog.getCOSDictionary(COSName.STRUCT_TREE_ROOT);
         if (tags != null) tags(tags, null, 0);
         sweep();
-        List<Finding> findings = new ArrayList<>();
         if (links > 0) findings.add(Finding.changed(links == 1 ? "One link led to a page that is left out; it is gone."
                 : links + " links led to pages that are left out; they are gone.", ""));
         return findings;
     }
 
     /** Takes out fields that no page shows any more. */
-    void forgetFields() {
+    List<Finding> forgetFields() {
         for (PDPage page : pdf.getPages()) {
             COSArray annotations = page.getCOSObject().getCOSArray(COSName.ANNOTS);
             for (int i = 0; annotations != null && i < annotations.size(); i++) widgets.add(annotations.getObject(i));
         }
         fields();
         sweep();
+        return findings;
     }
 
     /** Takes what some pages say out of the tags: their text is another now. Gives whether there was any. */
@@ -242,7 +244,11 @@ final class PageSelection {
         if (form == null) return;
         COSArray fields = form.getCOSArray(COSName.FIELDS);
         if (fields != null) form.setItem(COSName.FIELDS, shown(fields, 0));
-        form.removeItem(COSName.getPDFName("XFA"));
+        if (form.containsKey(XFA)) {
+            // It describes all pages, and would show again what is left out.
+            form.removeItem(XFA);
+            findings.add(Finding.lost("The form's description for one maker's programs is left out, since it tells of all pages.", ""));
+        }
         COSArray order = form.getCOSArray(COSName.getPDFName("CO"));
         if (order == null) return;
         COSArray left = new COSArray();

@@ -13,6 +13,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSFloat;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.graphics.PDXObject;
 import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
@@ -39,8 +42,18 @@ public final class OverlayPainter {
         this.pages = pages;
     }
 
-    /** The names of graphics states used, by how opaque they are. */
-    public Map<Double, String> states() { return states; }
+    /** The graphics states that were used, by their names: how opaque things are (ISO 32000-2, 11.6.4.4). Null where there are none. */
+    public COSDictionary states() {
+        if (states.isEmpty()) return null;
+        COSDictionary dictionary = new COSDictionary();
+        states.forEach((opacity, name) -> {
+            COSDictionary state = new COSDictionary();
+            state.setItem(COSName.CA, new COSFloat((float) (double) opacity));
+            state.setItem(COSName.CA_NS, new COSFloat((float) (double) opacity));
+            dictionary.setItem(name, state);
+        });
+        return dictionary;
+    }
 
     /** What fields in words stand for on one page: its place in the file from 1, how many pages there are, the number printed on it. */
     public record Fields(int page, int pages, String label) {

@@ -226,7 +226,7 @@ public final class PdfWriter {
             content.pictures().forEach((image, name) -> objects.setItem(name, image));
             resources.setItem(COSName.XOBJECT, objects);
         }
-        if (!overlays.states().isEmpty()) resources.setItem(COSName.EXT_G_STATE, states());
+        if (overlays.states() != null) resources.setItem(COSName.EXT_G_STATE, overlays.states());
         made.getCOSObject().setItem(COSName.RESOURCES, resources);
         made.getCOSObject().setItem(COSName.CONTENTS, stream);
         pdf.addPage(made);
@@ -238,18 +238,6 @@ public final class PdfWriter {
         for (Overlay overlay : choices.overlays())
             if (overlay.under() == under && overlay.isOn(place))
                 overlays.paint(overlay, new OverlayPainter.Fields(place + 1, choices.pages().size(), page.label()), content, page.width(), page.height());
-    }
-
-    /** How opaque things are (11.6.4.4). */
-    private COSDictionary states() {
-        COSDictionary states = new COSDictionary();
-        overlays.states().forEach((opacity, name) -> {
-            COSDictionary state = new COSDictionary();
-            state.setItem(COSName.CA, new COSFloat((float) (double) opacity));
-            state.setItem(COSName.CA_NS, new COSFloat((float) (double) opacity));
-            states.setItem(name, state);
-        });
-        return states;
     }
 
     /** Words laid on pages may hold any character, so their font stays inside. */

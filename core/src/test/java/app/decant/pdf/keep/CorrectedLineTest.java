@@ -14,7 +14,9 @@ import app.decant.edit.Typing;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Taken;
 import app.decant.page.Pages;
+import app.decant.pdf.Overlay;
 import app.decant.pdf.check.PdfCheck;
+import app.decant.publish.Laid;
 import app.decant.publish.Order;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
@@ -83,7 +85,9 @@ class CorrectedLineTest {
     private record Made(Pages pages, Receipt receipt, List<String> findings) { }
 
     /** Takes a file in, puts a word in place of another, publishes it. */
-    private Made correct(Path file, String word, String other) {
+    private Made correct(Path file, String word, String other) { return correct(file, word, other, Recipe.PLAIN); }
+
+    private Made correct(Path file, String word, String other, Recipe wished) {
         Taken taken = Decant.open(file);
         Document now = null;
         for (Walk.Stop stop : Walk.of(taken.document()).stops()) {
@@ -94,7 +98,7 @@ class CorrectedLineTest {
         }
         assertThat(now).as("“%s” came in", word).isNotNull();
         Intake intake = Intake.revised(file, null, taken, Decant.layOut(now), Intake.fingerprint(file));
-        Recipe recipe = Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE);
+        Recipe recipe = wished.with(Recipe.WhenPresent.REPLACE);
         Pages pages = intake.pages(recipe, Progress.SILENT);
         Receipt receipt = Decant.publish(new Order(pages, recipe), root.resolve("result.pdf"), Progress.SILENT).get(0);
         List<String> findings = new ArrayList<>(intake.findings().stream().map(Finding::what).toList());
@@ -194,6 +198,14 @@ class CorrectedLineTest {
         assertThat(made.pages.rewritten(0)).isNull();
         assertThat(made.findings).anyMatch(finding -> finding.contains("no room"));
         assertThat(text(made.receipt.file()).replaceAll("\\s+", " ")).contains("customs and immigration office opens");
+    }
+
+    @Test void theReceiptClaimsNothingThatWasNotLookedAt() throws IOException {
+        Recipe stamped = Recipe.PLAIN.with(List.of(Laid.stamp("Copy", Overlay.Place.TOP)));
+        Made made = correct(file("BT /F1 12 Tf 72 760 Td (Office hours) Tj ET\n"), "hours", "times", stamped);
+        assertThat(made.receipt.proofs()).extracting(PdfCheck.Proof::sentence).noneMatch(proof -> proof.contains("look"))
+                .contains("One page was changed in one place, with the stream that was proven before");
+        assertThat(text(made.receipt.file())).contains("Copy").contains("Office times");
     }
 
     @Test void aFormThatTwoPagesShareIsChangedOnOne() throws IOException {
