@@ -24,7 +24,6 @@ import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
-import java.util.Locale;
 import java.util.function.Function;
 import org.slf4j.LoggerFactory;
 
@@ -41,9 +40,8 @@ public final class Intake {
     private Boolean pdf;
     private OwnPages own;
     private PagedDocument laid;
-    private Taken before;
+    private Revision revision;
     private Pages revised;
-    private String print;
 
     /**
      * @param password that opens it, or null
@@ -61,15 +59,28 @@ public final class Intake {
     /**
      * The same of a document that was taken in from it and may have been revised since.
      *
-     * @param taken  the document as it came in
-     * @param now    as it is laid out now
-     * @param print  the {@link #fingerprint} of the file as it was then, or null where that is not known
+     * @param revision of a PDF; null for other files
+     * @param now      as it is laid out now
      */
-    public static Intake revised(Path file, String password, Taken taken, PagedDocument now, String print) {
+    public static Intake revised(Path file, String password, Revision revision, PagedDocument now) {
         Intake intake = new Intake(file, password);
         intake.laid = now;
-        intake.before = taken;
-        intake.print = print;
+        intake.revision = revision;
+        intake.pdf = revision != null;
+        return intake;
+    }
+
+    /**
+     * The same of a PDF, as long as its file is what it was.
+     *
+     * @param print the {@link #fingerprint} of the file as it was taken in
+     */
+    public static Intake revised(Path file, String password, Taken taken, PagedDocument now, String print) {
+        if (print != null && print.equals(fingerprint(file))) {
+            return revised(file, password, new Revision(original(file, password), taken, null), now);
+        }
+        Intake intake = revised(file, password, null, now);
+        intake.tell(Finding.changed("All pages were set anew, since " + file.getFileName() + " is not there as it was any more.", ""));
         return intake;
     }
 
@@ -106,10 +117,17 @@ public final class Intake {
         }
     }
 
+    /**
+     * A PDF as it lies there now, for pages that are to stay its own.
+     *
+     * @throws DecantException where it can't be read
+     */
+    public static Original original(Path file, String password) { return new Original(String.valueOf(file.getFileName()), Decant.bytes(file), password); }
+
     /** Whether a PDF has bookmarks of its own. */
     public static boolean hasBookmarks(Path file, String password) {
         try {
-            return !OwnPages.of(new Original(String.valueOf(file.getFileName()), Decant.bytes(file), password), WordLines::of).headings().isEmpty();
+            return !OwnPages.of(original(file, password), WordLines::of).headings().isEmpty();
         } catch (DecantException e) {
             LoggerFactory.getLogger(Intake.class).info("{}", e.getMessage(), e);
             return false;
@@ -125,28 +143,19 @@ public final class Intake {
      * @throws app.decant.document.DecantException where the file can't be opened, or its owner forbids what is wished
      */
     public synchronized Pages pages(Recipe recipe, Progress progress) {
-        if (before != null && isOther()) return laid;
         if (!isPdf() || !keeps(recipe)) return laid(progress);
-        if (before != null) return revised(progress);
+        if (revision != null) return revised(progress);
         OwnPages pages = own();
         boolean needsHeadings = pages.headings().isEmpty() && recipe.style().bookmarks().any()
                 && !recipe.style().bookmarks().equals(PdfStyle.PLAIN.bookmarks());
         return needsHeadings ? pages.with(laid(progress).headings()) : pages;
     }
 
-    /** Whether the file is not there any more, or is not what it was. */
-    private boolean isOther() {
-        if (print != null && print.equals(fingerprint(file))) return false;
-        if (String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT).endsWith(".pdf"))
-            tell(Finding.changed("All pages were set anew, since " + file.getFileName() + " is not there as it was any more.", ""));
-        return true;
-    }
-
     private Pages revised(Progress progress) {
         if (revised != null) return revised;
-        Revision revision = new Revision(original, before.document(), before.provenance(), laid, progress);
-        revised = revision.pages();
-        revision.findings().forEach(this::tell);
+        Revision.Result result = revision.published(laid, progress);
+        revised = result.pages();
+        result.findings().forEach(this::tell);
         return revised;
     }
 

@@ -1,28 +1,27 @@
 package app.decant;
 
+import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Paragraph;
 import app.decant.document.Progress;
-import app.decant.document.Provenance;
+import app.decant.document.Walk;
 import app.decant.font.FontCatalogue;
+import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
-import app.decant.layout.TextPassage;
 import app.decant.layout.WordLines;
 import app.decant.page.Item;
 import app.decant.page.Original;
-import app.decant.page.Page;
 import app.decant.page.Pages;
-import app.decant.page.Painted;
 import app.decant.page.Rewritten;
 import app.decant.pdf.keep.Correction;
 import app.decant.pdf.keep.OwnPages;
 import app.decant.pdf.keep.PageRewriting;
-import app.decant.pdf.keep.RevisedPages;
+import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.SourceFile;
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.HashSet;
+import java.util.Collections;
+import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -31,185 +30,174 @@ import java.util.TreeMap;
 import org.slf4j.LoggerFactory;
 
 /**
- * A PDF that was taken in and revised: tells which of its pages nothing reached, which are published as they are. A page is untouched where it is laid out
- * now exactly as it was when the file came in; and a page that is set anew must stand for exactly what its place in the file shows, or text would be lost
- * or doubled between the two.
+ * A PDF that was taken in and is being revised. Tells what it would be if it were published now: the file's own pages where nothing reached them, its own
+ * with other words where those can be put in place, pages set anew where they can't. It is asked again after every edit, and remembers what it found.
  */
-final class Revision {
-    /** The label of an item is no part of its paragraph's text; no line is as short. */
-    private static final int LABEL = 4;
-
+public final class Revision implements AutoCloseable {
     private final Original original;
+    private final Taken taken;
     private final Document before;
-    private final Provenance provenance;
-    private final PagedDocument now;
-    private final Progress progress;
-    private final List<Finding> findings = new ArrayList<>();
-    /** Whether all that was edited can be had by correcting lines. */
-    private boolean all;
+    private final Set<Paragraph> came = Collections.newSetFromMap(new IdentityHashMap<>());
+    private final Map<Integer, PageReader.Addressed> read = new HashMap<>();
+    private final Map<Integer, Tried> tried = new HashMap<>();
+    private final Walk walk;
+    private final GroundLines lines;
+    private final GroundPages standing;
+    private PagedDocument then;
+    private UntouchedPages untouched;
+    private OwnPages own;
+    private SourceFile source;
 
-    /**
-     * @param before the document as it came in
-     * @param now    as it is laid out now
-     */
-    Revision(Original original, Document before, Provenance provenance, PagedDocument now, Progress progress) {
-        this.original = original;
-        this.provenance = provenance;
-        this.before = before;
-        this.now = now;
-        this.progress = progress;
+    /** What came of a page's corrections: the page or why it can't be; looked at again or not yet. */
+    private static final class Tried {
+        final List<Correction> corrections;
+        final PageRewriting.Made made;
+        String refused;
+        boolean proven;
+
+        Tried(List<Correction> corrections, PageRewriting.Made made, String refused) {
+            this.corrections = corrections;
+            this.made = made;
+            this.refused = refused;
+        }
     }
 
-    /** Why pages could not be kept, where that is so. */
-    List<Finding> findings() { return findings; }
+    /**
+     * What is published.
+     *
+     * @param findings what is to be told of it: why pages could not be kept
+     */
+    public record Result(Pages pages, List<Finding> findings) {
+        public Result { findings = List.copyOf(findings); }
+    }
 
-    /** What is published: the file's own pages where they are untouched. */
-    Pages pages() {
-        OwnPages own = OwnPages.of(original, WordLines::of);
-        if (before.equals(now.document())) return own.with(now.headings());
-        Map<Integer, Rewritten> inPlace = inPlace();
-        if (all) return own.with(now.headings()).with(inPlace);
-        PagedDocument then = Decant.layOut(before, progress);
-        if (then.count() != own.count()) return anew("its text makes " + then.count() + " pages here and " + own.count() + " there");
-        List<Painted> old = then.pages().stream().map(Painted::of).toList();
-        List<Painted> fresh = now.pages().stream().map(Painted::of).toList();
-        int[] match = aligned(old, fresh);
-        List<Integer> grounds = new ArrayList<>();
-        Set<Integer> kept = new HashSet<>();
-        Set<Integer> reached = new HashSet<>();
-        int next = 0;
-        for (int page = 0; page < fresh.size(); page++) {
-            if (match[page] >= 0) {
-                for (; next < match[page]; next++) reached.add(next);
-                grounds.add(match[page]);
-                kept.add(page);
-                next = match[page] + 1;
-                continue;
-            }
-            // It stands where the file has a page that nothing of the new text matches, as long as there is one before the next that does.
-            int limit = Arrays.stream(match, page, match.length).filter(ground -> ground >= 0).findFirst().orElse(old.size());
-            if (next < limit) reached.add(next);
-            grounds.add(next < limit ? next++ : -1);
+    /**
+     * Begins a revision.
+     *
+     * @param taken what was taken in from the file
+     * @param then  as it was laid out then; null where it is to be laid out when that is needed
+     */
+    public Revision(Original original, Taken taken, PagedDocument then) {
+        this.original = original;
+        this.taken = taken;
+        this.before = taken.document();
+        this.then = then;
+        walk = Walk.of(before);
+        for (Walk.Stop stop : walk.stops()) came.add(stop.paragraph());
+        lines = new GroundLines(taken.provenance());
+        standing = new GroundPages(walk, lines, taken.provenance().sheets(), this::isTouched);
+    }
+
+    /** Whether a paragraph is not as it came. */
+    public boolean isTouched(Paragraph paragraph) { return !came.contains(paragraph); }
+
+    /**
+     * What is published of a document: everything in it was looked at again.
+     *
+     * @throws app.decant.document.DecantException where the file can't be opened, or its owner forbids that it is changed
+     */
+    public synchronized Result published(PagedDocument now, Progress progress) { return of(now, edits(now), true, progress); }
+
+    /**
+     * The pages as they would be published, to be looked at while somebody types: where the file's own are, the text stands as the file shows it. What was put
+     * in place is believed until it is published. The pages as they are laid out where the file's can't be kept.
+     */
+    public synchronized PagedDocument shown(PagedDocument now) {
+        try {
+            TextEdits.Found edits = edits(now);
+            Pages pages = of(now, edits, false, Progress.SILENT).pages;
+            if (pages == now || taken.provenance().sheets().size() != own.count()) return now;
+            return now.on(standing.of(now, pages, edits == null ? null : reset(edits)));
+        } catch (DecantException e) {
+            LoggerFactory.getLogger(Revision.class).info("{}", e.getMessage());
+            return now;
         }
-        for (; next < old.size(); next++) reached.add(next);
-        Map<Integer, Rewritten> rewritten = new TreeMap<>();
-        for (int page = 0; page < grounds.size(); page++) {
-            int ground = grounds.get(page);
-            if (kept.contains(page) || !inPlace.containsKey(ground) || !extent(then, ground).equals(extent(now, page))) continue;
-            reached.remove(ground);
-            kept.add(page);
-            rewritten.put(page, inPlace.get(ground));
+    }
+
+    private TextEdits.Found edits(PagedDocument now) {
+        if (now.document() == before || now.document().equals(before)) return TextEdits.Found.NOTHING;
+        return TextEdits.between(before, walk, now.document(), now.walk(), taken.provenance());
+    }
+
+    private Result of(PagedDocument now, TextEdits.Found edits, boolean prove, Progress progress) {
+        if (own == null) own = OwnPages.of(original, WordLines::of);
+        // Bookmarks are made when it is published; whoever looks at pages has no use for them.
+        OwnPages pages = prove ? own.with(now.headings()) : own;
+        if (edits == TextEdits.Found.NOTHING) return new Result(pages, List.of());
+        List<Finding> findings = new ArrayList<>();
+        Map<Integer, Rewritten> inPlace = edits == null ? Map.of() : inPlace(edits, prove, findings);
+        if (edits != null && edits.beyond().isEmpty() && inPlace.size() == edits.byPage().size()) return new Result(pages.with(inPlace), findings);
+        if (then == null) then = Decant.layOut(before, progress);
+        if (then.count() != own.count()) {
+            findings.add(Finding.changed("All pages were set anew, since the original's can't be kept beside changed ones: its text makes " + then.count()
+                    + " pages here and " + own.count() + " there.", ""));
+            return new Result(now, findings);
         }
-        reach(then, reached);
-        kept.removeIf(page -> reached.contains(grounds.get(page)));
-        rewritten.keySet().retainAll(kept);
-        return new RevisedPages(now, original, grounds, kept, rewritten);
+        if (untouched == null) untouched = new UntouchedPages(then, taken.provenance());
+        return new Result(untouched.of(now, original, inPlace), findings);
     }
 
     /** The pages whose words can be corrected where they stand. */
-    private Map<Integer, Rewritten> inPlace() {
-        TextEdits.Found edits = TextEdits.between(before, now.document(), provenance);
-        if (edits == null) return Map.of();
-        all = edits.beyond().isEmpty();
+    private Map<Integer, Rewritten> inPlace(TextEdits.Found edits, boolean prove, List<Finding> findings) {
         Map<Integer, Rewritten> rewritten = new TreeMap<>();
-        try (SourceFile source = SourceFile.open(original.bytes(), original.name(), original.password())) {
-            for (Map.Entry<Integer, List<Correction>> page : edits.corrections().entrySet()) {
-                if (edits.beyond().contains(page.getKey())) continue;
-                try {
-                    rewritten.put(page.getKey(), PageRewriting.rewrite(source, page.getKey(), page.getValue(), FontCatalogue.ofThisMachine()));
-                } catch (PageRewriting.Refused e) {
-                    all = false;
-                    String where = "page " + (page.getKey() + 1);
-                    findings.add(Finding.changed("Where words were changed the page was set anew, since they can't be put into the original's own: "
-                            + e.getMessage() + ".", where));
-                    LoggerFactory.getLogger(Revision.class).info("{} can't be corrected in place: {}", where, e.getMessage());
-                }
+        edits.byPage().forEach((page, some) -> {
+            if (edits.beyond().contains(page)) return;
+            Tried one = tried(page, some.stream().map(TextEdits.Edit::correction).toList());
+            if (prove) prove(one);
+            if (one.refused == null) {
+                rewritten.put(page, one.made.page());
+                return;
             }
-        }
+            String where = "page " + (page + 1);
+            findings.add(Finding.changed("Where words were changed the page was set anew, since they can't be put into the original's own: "
+                    + one.refused + ".", where));
+            LoggerFactory.getLogger(Revision.class).info("{} can't be corrected in place: {}", where, one.refused);
+        });
         return rewritten;
     }
 
-    /** What of the text stands on a page: its paragraphs, and where the first begins and the last ends that go on from or to another page. */
-    private static String extent(PagedDocument laid, int page) {
-        StringBuilder extent = new StringBuilder();
-        Paragraph before = null;
-        int end = 0;
-        for (Item.LineItem line : laid.page(page).lines()) {
-            Paragraph paragraph = TextPassage.paragraph(line);
-            if (paragraph != before) {
-                if (before != null && end < before.length()) extent.append("to ").append(end);
-                extent.append(' ').append(laid.walk().indexOf(paragraph));
-                if (line.line().start() > 0) extent.append(" from ").append(line.line().start());
-            }
-            before = paragraph;
-            end = line.line().end();
+    private Tried tried(int page, List<Correction> corrections) {
+        Tried known = tried.get(page);
+        if (known != null && known.corrections.equals(corrections)) return known;
+        if (source == null) source = SourceFile.open(original.bytes(), original.name(), original.password());
+        Tried made;
+        try {
+            PageReader.Addressed there = read.computeIfAbsent(page, key -> PageReader.addressed(source, key, Progress.SILENT));
+            made = new Tried(corrections, PageRewriting.rewrite(source, there, corrections, FontCatalogue.ofThisMachine()), null);
+        } catch (PageRewriting.Refused e) {
+            made = new Tried(corrections, null, e.getMessage());
         }
-        if (before != null && end < before.length()) extent.append(" to ").append(end);
-        return extent.toString();
+        tried.put(page, made);
+        return made;
     }
 
-    /** For each page now the one before that it is, in order; -1 for none. */
-    private static int[] aligned(List<Painted> old, List<Painted> fresh) {
-        int[] match = new int[fresh.size()];
-        Arrays.fill(match, -1);
-        int from = 0;
-        while (from < Math.min(old.size(), fresh.size()) && old.get(from).equals(fresh.get(from))) match[from] = from++;
-        int fromEnd = 0;
-        while (fromEnd < Math.min(old.size(), fresh.size()) - from
-                && old.get(old.size() - 1 - fromEnd).equals(fresh.get(fresh.size() - 1 - fromEnd))) {
-            fromEnd++;
-            match[fresh.size() - fromEnd] = old.size() - fromEnd;
+    private static void prove(Tried one) {
+        if (one.refused != null || one.proven) return;
+        try {
+            one.made.prove();
+            one.proven = true;
+        } catch (PageRewriting.Refused e) {
+            one.refused = e.getMessage();
         }
-        int next = from;
-        for (int page = from; page < fresh.size() - fromEnd; page++) {
-            for (int ground = next; ground < old.size() - fromEnd; ground++) {
-                if (!old.get(ground).equals(fresh.get(page))) continue;
-                match[page] = ground;
-                next = ground + 1;
-                break;
-            }
-        }
-        return match;
     }
 
-    /**
-     * Adds the pages that have to be set anew with others: where a paragraph stands on one page here and on another in the file, both are, or it would be lost
-     * or doubled between them.
-     */
-    private void reach(PagedDocument then, Set<Integer> reached) {
-        List<Set<Integer>> together = new ArrayList<>();
-        Map<Paragraph, Map<Integer, Integer>> here = new IdentityHashMap<>();
-        for (Page page : then.pages()) {
-            for (Item.LineItem line : page.lines()) {
-                Paragraph paragraph = TextPassage.paragraph(line);
-                String text = paragraph.text();
-                String part = text.substring(Math.min(text.length(), line.line().start()), Math.min(text.length(), line.line().end()));
-                here.computeIfAbsent(paragraph, key -> new TreeMap<>()).merge(page.index(), letters(part), Integer::sum);
-            }
-        }
-        here.forEach((paragraph, counts) -> {
-            Map<Integer, Integer> there = new TreeMap<>();
-            for (Provenance.Line line : provenance.of(paragraph)) there.merge(line.page(), letters(line.letters()), Integer::sum);
-            // Heads of tables are shown again on every page, and taken in once.
-            if (there.isEmpty() || sum(counts) > sum(there) + LABEL) return;
-            Set<Integer> differing = new HashSet<>(there.keySet());
-            differing.addAll(counts.keySet());
-            differing.removeIf(page -> Math.abs(there.getOrDefault(page, 0) - counts.getOrDefault(page, 0)) <= LABEL);
-            if (!differing.isEmpty()) together.add(differing);
+    /** What was put in place, by the paragraphs as they came. */
+    private Map<Paragraph, Map<Integer, List<Item.LineItem>>> reset(TextEdits.Found edits) {
+        Map<Paragraph, Map<Integer, List<Item.LineItem>>> reset = new IdentityHashMap<>();
+        if (edits != null) edits.byPage().forEach((page, some) -> {
+            Tried one = tried.get(page);
+            boolean stands = one != null && one.refused == null && !edits.beyond().contains(page);
+            for (int i = 0; i < some.size(); i++)
+                reset.put(some.get(i).old(), stands ? lines.of(some.get(i), one.made.page().reset().get(i)) : Map.of());
         });
-        boolean grew = true;
-        while (grew) {
-            grew = false;
-            for (Set<Integer> some : together) if (some.stream().anyMatch(reached::contains)) grew |= reached.addAll(some);
-        }
+        if (edits != null) for (Paragraph other : edits.others()) reset.put(other, Map.of());
+        return reset;
     }
 
-    private static int sum(Map<Integer, Integer> counts) { return counts.values().stream().mapToInt(Integer::intValue).sum(); }
-
-    private static int letters(String text) { return (int) text.codePoints().filter(Character::isLetter).count(); }
-
-    private Pages anew(String why) {
-        findings.add(Finding.changed("All pages were set anew, since the original's can't be kept beside changed ones: " + why + ".", ""));
-        return now;
+    @Override public synchronized void close() {
+        if (source != null) source.close();
+        source = null;
+        read.clear();
+        tried.clear();
     }
 }

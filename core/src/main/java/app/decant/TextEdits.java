@@ -32,16 +32,36 @@ import java.util.stream.Collectors;
 final class TextEdits {
     private final Cascade cascade;
     private final Provenance provenance;
-    private final Map<Integer, List<Correction>> corrections = new TreeMap<>();
+    private final List<Edit> edits = new ArrayList<>();
+    private final List<Paragraph> others = new ArrayList<>();
     private final Set<Integer> elsewhere = new TreeSet<>();
+
+    /**
+     * A correction, and what it is in the text.
+     *
+     * @param page  the index of its page
+     * @param from  the first letter of the old paragraph that goes
+     * @param to    the letter after the last
+     */
+    record Edit(int page, Correction correction, Paragraph old, Paragraph now, int from, int to) { }
 
     /**
      * What was edited.
      *
-     * @param corrections by the index of their page
-     * @param beyond      pages on which something was edited that no correction of a line is
+     * @param edits  in the order of the text
+     * @param others paragraphs as they came in which something else was edited
+     * @param beyond pages on which those stand
      */
-    record Found(Map<Integer, List<Correction>> corrections, Set<Integer> beyond) { }
+    record Found(List<Edit> edits, List<Paragraph> others, Set<Integer> beyond) {
+        static final Found NOTHING = new Found(List.of(), List.of(), Set.of());
+
+        /** The corrections by their pages. */
+        Map<Integer, List<Edit>> byPage() {
+            Map<Integer, List<Edit>> pages = new TreeMap<>();
+            for (Edit edit : edits) pages.computeIfAbsent(edit.page, page -> new ArrayList<>()).add(edit);
+            return pages;
+        }
+    }
 
     private TextEdits(Document before, Provenance provenance) {
         this.cascade = Cascade.of(before);
@@ -49,9 +69,9 @@ final class TextEdits {
     }
 
     /** What was edited within paragraphs; null where something else was as well, or it is not known where words stand. */
-    static Found between(Document before, Document now, Provenance provenance) {
-        List<Walk.Stop> old = Walk.of(before).stops();
-        List<Walk.Stop> fresh = Walk.of(now).stops();
+    static Found between(Document before, Walk walk, Document now, Walk then, Provenance provenance) {
+        List<Walk.Stop> old = walk.stops();
+        List<Walk.Stop> fresh = then.stops();
         if (old.size() != fresh.size()) return null;
         SortedMap<BlockPath, Block> changed = new TreeMap<>();
         TextEdits edits = new TextEdits(before, provenance);
@@ -63,10 +83,11 @@ final class TextEdits {
             if (edits.add(old.get(i).paragraph(), fresh.get(i).paragraph())) continue;
             List<Provenance.Line> lines = provenance.of(old.get(i).paragraph());
             if (lines.isEmpty()) return null;
+            edits.others.add(old.get(i).paragraph());
             for (Provenance.Line line : lines) edits.elsewhere.add(line.page());
         }
         // Whatever else is not as it was (tables, heads, styles, facts) can't be had by correcting lines.
-        return before.replacing(Story.BODY, changed).equals(now) ? new Found(edits.corrections, edits.elsewhere) : null;
+        return before.replacing(Story.BODY, changed).equals(now) ? new Found(edits.edits, edits.others, edits.elsewhere) : null;
     }
 
     private boolean add(Paragraph old, Paragraph now) {
@@ -88,7 +109,7 @@ final class TextEdits {
         if (from >= to || is.length() - fromEnd < from) return false;
         String text = is.substring(from, is.length() - fromEnd);
         if (hasObject(was.substring(from, to)) || hasObject(text) || !sameAround(old, now, from, to, is.length() - fromEnd)) return false;
-        return place(old, from, to, text);
+        return place(old, now, from, to, text);
     }
 
     private static boolean isBreak(char c) { return Character.isWhitespace(c) || c == Inline.OBJECT; }
@@ -106,9 +127,9 @@ final class TextEdits {
     }
 
     /** Finds the marks of a stretch of the paragraph. */
-    private boolean place(Paragraph old, int from, int to, String text) {
+    private boolean place(Paragraph old, Paragraph now, int from, int to, String text) {
         List<Provenance.Line> lines = provenance.of(old);
-        int[][] places = places(old.text(), lines);
+        int[][] places = provenance.places(old);
         if (places == null) return false;
         int line = -1;
         for (int i = from; i < to; i++) {
@@ -135,34 +156,8 @@ final class TextEdits {
         for (Provenance.Line one : lines.subList(stretch[0], stretch[1]))
             if (one.page() == on.page()) for (int mark : one.marks()) if (mark >= 0) passage.add(mark);
         Correction.Setting setting = setting(old, line == stretch[1] - 1);
-        corrections.computeIfAbsent(on.page(), page -> new ArrayList<>()).add(new Correction(marks, first, last + 1, text, setting, passage, isDrawn(old)));
+        edits.add(new Edit(on.page(), new Correction(marks, first, last + 1, text, setting, passage, isDrawn(old)), old, now, from, to));
         return true;
-    }
-
-    /**
-     * For each letter of the text its line and its place in it; null for spaces. Null as a whole where the two don't tell the same: lines have labels before
-     * and hyphens at their ends that the text has not.
-     */
-    private static int[][] places(String text, List<Provenance.Line> lines) {
-        int[][] places = new int[text.length()][];
-        int at = 0;
-        boolean begun = false;
-        for (int line = 0; line < lines.size(); line++) {
-            String letters = lines.get(line).letters();
-            for (int i = 0; i < letters.length(); i++) {
-                char letter = letters.charAt(i);
-                if (isNothing(letter)) continue;
-                while (at < text.length() && isNothing(text.charAt(at))) at++;
-                if (at < text.length() && text.charAt(at) == letter) {
-                    places[at++] = new int[] {line, i};
-                    begun = true;
-                } else if (begun && !((letter == '-' || letter == '\u2010') && letters.substring(i + 1).isBlank())) {
-                    return null;
-                }
-            }
-        }
-        while (at < text.length() && isNothing(text.charAt(at))) at++;
-        return at == text.length() ? places : null;
     }
 
     /** The lines among which one stands without a break that somebody put there: from the first of them, to after the last. */
@@ -176,10 +171,6 @@ final class TextEdits {
             else if (text.charAt(i) == Inline.LINE_BREAK && before >= line) to = Math.min(to, before + 1);
         }
         return new int[] {from, to};
-    }
-
-    private static boolean isNothing(char c) {
-        return Character.isWhitespace(c) || Character.isSpaceChar(c) || c == Inline.OBJECT || c == '\u00AD' || c < ' ';
     }
 
     private Correction.Setting setting(Paragraph paragraph, boolean last) {

@@ -9,27 +9,79 @@ import java.util.Map;
  * was edited is another, so that what is still here is untouched.
  */
 public final class Provenance {
-    public static final Provenance NONE = new Provenance(Map.of());
+    public static final Provenance NONE = new Provenance(Map.of(), List.of());
 
     private final Map<Paragraph, List<Line>> lines;
+    private final List<Sheet> sheets;
+
+    /**
+     * A page as it was read.
+     *
+     * @param width  in points, as is {@code height}, turned as it was read
+     * @param turn   how far it was turned clockwise for that, beyond what it says itself: 0, 90, 180 or 270
+     */
+    public record Sheet(double width, double height, int turn) { }
 
     /**
      * A line as a page shows it.
      *
-     * @param page    the index of the page
-     * @param letters what it says, as the page has it: with hyphens and labels, spaces where there are gaps
-     * @param marks   for each letter the number of the mark that shows it, in the page's order of painting; -1 for spaces that nothing shows
+     * @param page     the index of the page
+     * @param letters  what it says, as the page has it: with hyphens and labels, spaces where there are gaps
+     * @param marks    for each letter the number of the mark that shows it, in the page's order of painting; -1 for spaces that nothing shows
+     * @param lefts    where each letter begins, in points from the page's left edge as it was read; as long as {@code letters}
+     * @param rights   where each ends
+     * @param baseline from the page's top
+     * @param size     of its letters
      */
-    public record Line(int page, String letters, int[] marks) {
-        public Line { if (marks.length != letters.length()) throw new IllegalArgumentException("Every letter has a mark, or none"); }
+    public record Line(int page, String letters, int[] marks, float[] lefts, float[] rights, double baseline, double size) {
+        public Line {
+            if (marks.length != letters.length()) throw new IllegalArgumentException("Every letter has a mark, or none");
+            if (lefts.length != marks.length || rights.length != marks.length) throw new IllegalArgumentException("Every letter stands somewhere");
+        }
     }
 
-    public Provenance(Map<Paragraph, List<Line>> lines) {
+    public Provenance(Map<Paragraph, List<Line>> lines, List<Sheet> sheets) {
         Map<Paragraph, List<Line>> own = new IdentityHashMap<>();
         lines.forEach((paragraph, some) -> own.put(paragraph, List.copyOf(some)));
         this.lines = own;
+        this.sheets = List.copyOf(sheets);
     }
+
+    /** The pages of the file; none where they are not known. */
+    public List<Sheet> sheets() { return sheets; }
 
     /** The lines a paragraph came from; empty where that is not known, or it is not as it came. */
     public List<Line> of(Paragraph paragraph) { return lines.getOrDefault(paragraph, List.of()); }
+
+    /**
+     * For each letter of a paragraph its line and its place in it; null for spaces. Null as a whole where the two don't tell the same: lines have labels before
+     * and hyphens at their ends that the text has not.
+     */
+    public int[][] places(Paragraph paragraph) {
+        String text = paragraph.text();
+        List<Line> lines = of(paragraph);
+        int[][] places = new int[text.length()][];
+        int at = 0;
+        boolean begun = false;
+        for (int line = 0; line < lines.size(); line++) {
+            String letters = lines.get(line).letters();
+            for (int i = 0; i < letters.length(); i++) {
+                char letter = letters.charAt(i);
+                if (isNothing(letter)) continue;
+                while (at < text.length() && isNothing(text.charAt(at))) at++;
+                if (at < text.length() && text.charAt(at) == letter) {
+                    places[at++] = new int[] {line, i};
+                    begun = true;
+                } else if (begun && !((letter == '-' || letter == '\u2010') && letters.substring(i + 1).isBlank())) {
+                    return null;
+                }
+            }
+        }
+        while (at < text.length() && isNothing(text.charAt(at))) at++;
+        return at == text.length() ? places : null;
+    }
+
+    private static boolean isNothing(char c) {
+        return Character.isWhitespace(c) || Character.isSpaceChar(c) || c == Inline.OBJECT || c == '\u00AD' || c < ' ';
+    }
 }

@@ -70,7 +70,7 @@ public final class PagedDocument implements Pages {
     }
 
     /** The size and margins of a page, as its section has them. */
-    public PageGeometry geometry(int page) { return document.sections().get(sections[page]).page(); }
+    public PageGeometry geometry(int page) { return document.sections().get(sections[Math.min(page, sections.length - 1)]).page(); }
     @Override public List<Page> pages() { return pages; }
     @Override public Facts facts() { return document.facts(); }
 
@@ -110,6 +110,9 @@ public final class PagedDocument implements Pages {
     @Override public <T> Optional<T> origin(Class<T> kind) { return kind == Document.class ? Optional.of(kind.cast(withFieldResults())) : Optional.empty(); }
 
     @Override public List<Item.LineItem> words(String text, String family, double size, Colour colour) { return WordLines.of(text, family, size, colour); }
+
+    /** The same text on other pages, such as those of the file it came from. */
+    public PagedDocument on(List<Page> others) { return new PagedDocument(document, others, outline, fonts, missing, fields, catalogue, sections); }
 
     /**
      * A line on its page.

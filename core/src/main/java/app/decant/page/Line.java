@@ -57,9 +57,12 @@ public record Line(int start, int end, double x, double gap, double width, doubl
         return best;
     }
 
-    private static boolean leftward(Piece piece) { return piece instanceof Piece.Glyphs glyphs && glyphs.rightToLeft(); }
+    private static boolean leftward(Piece piece) {
+        return piece instanceof Piece.Glyphs glyphs && glyphs.rightToLeft() || piece instanceof Piece.Letters letters && letters.rightToLeft();
+    }
 
     private static double within(Piece piece, int offset) {
+        if (piece instanceof Piece.Letters letters) return letters.caretX(offset);
         if (!(piece instanceof Piece.Glyphs glyphs) || !glyphs.isText()) return piece.x();
         int index = offset - glyphs.start();
         int count = glyphs.glyphs().length;

@@ -16,12 +16,27 @@ import java.util.TreeMap;
  * @param width    in points, as is {@code height}
  * @param text     the body's items, from back to front
  * @param frame    the header's and footer's
+ * @param ground   the page of a file that it is, which shows all there is to see; then the items only say where its text stands. Null for a page that
+ *                 shows its items itself
  */
-public record Page(int index, String label, double width, double height, List<Item> text, List<Item> frame) {
+public record Page(int index, String label, double width, double height, List<Item> text, List<Item> frame, Ground ground) {
     public Page {
         text = List.copyOf(text);
         frame = List.copyOf(frame);
     }
+
+    public Page(int index, String label, double width, double height, List<Item> text, List<Item> frame) {
+        this(index, label, width, height, text, frame, null);
+    }
+
+    /**
+     * A page of an {@link Original}, as it is or with other words in some places.
+     *
+     * @param page      its index there
+     * @param turn      how far it is turned clockwise to be read, beyond what it says itself: 0, 90, 180 or 270
+     * @param rewritten what it says otherwise, or null
+     */
+    public record Ground(int page, int turn, Rewritten rewritten) { }
 
     /** The lines of the body that can be edited. */
     public List<Item.LineItem> lines() {

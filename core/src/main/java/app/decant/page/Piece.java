@@ -27,6 +27,25 @@ public sealed interface Piece {
         public boolean isText() { return end - start == text.length(); }
     }
 
+    /**
+     * Letters that the page's ground shows: told for carets only, nothing of them is painted.
+     *
+     * @param lefts  where each begins, from the line's left end
+     * @param rights where each ends
+     */
+    record Letters(int start, float[] lefts, float[] rights, boolean rightToLeft) implements Piece {
+        public Letters {
+            if (lefts.length == 0 || lefts.length != rights.length) throw new IllegalArgumentException("Every letter begins and ends somewhere");
+        }
+
+        @Override public int end() { return start + lefts.length; }
+        @Override public double x() { return rightToLeft ? lefts[lefts.length - 1] : lefts[0]; }
+        @Override public double width() { return (rightToLeft ? rights[0] : rights[lefts.length - 1]) - x(); }
+
+        /** Where a caret before a letter stands. */
+        double caretX(int offset) { return rightToLeft ? rights[offset - start] : lefts[offset - start]; }
+    }
+
     /** The way to a tab stop, with what fills it. */
     record Tab(TextStyle style, Leader leader, int start, double x, double width) implements Piece {
         @Override public int end() { return start + 1; }

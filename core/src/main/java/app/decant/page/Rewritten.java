@@ -3,6 +3,7 @@ package app.decant.page;
 import app.decant.document.Finding;
 import app.decant.font.Face;
 import java.util.List;
+import java.util.Map;
 
 /**
  * A page of a file that says something else in some places, and is itself everywhere else.
@@ -10,11 +11,13 @@ import java.util.List;
  * @param content the page's content stream, not packed
  * @param parts   forms and fonts that it has besides
  * @param areas   outside of which nothing on it looks otherwise
+ * @param reset   where its letters stand now, for each thing that was said otherwise
  * @param findings what is to be told of it
  */
-public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Finding> findings) {
+public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Reset> reset, List<Finding> findings) {
     public Rewritten {
         areas = List.copyOf(areas);
+        reset = List.copyOf(reset);
         findings = List.copyOf(findings);
     }
 
@@ -50,6 +53,16 @@ public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Find
 
     /** A glyph of a face, and the text it stands for. */
     public record Letter(int glyph, String text) { }
+
+    /**
+     * A line that says something else in one place.
+     *
+     * @param moved how far its marks that stay went to the right, in points, by their numbers in the page's order of painting
+     * @param edges where the letters of the new text stand, from the page's left edge as it was read: one more than it has letters
+     */
+    public record Reset(Map<Integer, Double> moved, float[] edges) {
+        public Reset { moved = Map.copyOf(moved); }
+    }
 
     /** A part of a page as it is seen, in points from its top left corner. */
     public record Area(double left, double top, double right, double bottom) {

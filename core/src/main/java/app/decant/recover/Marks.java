@@ -16,7 +16,7 @@ import java.util.Map;
 final class Marks {
     private Marks() { }
 
-    static Provenance of(Document document, Map<Paragraph, Para> origins) {
+    static Provenance of(Document document, Map<Paragraph, Para> origins, List<Provenance.Sheet> sheets) {
         Map<Paragraph, List<Provenance.Line>> lines = new IdentityHashMap<>();
         for (Walk.Stop stop : Walk.of(document).stops()) {
             Para origin = origins.get(stop.paragraph());
@@ -25,21 +25,31 @@ final class Marks {
             for (TextLine line : origin.lines()) own.add(line(line));
             lines.put(stop.paragraph(), own);
         }
-        return new Provenance(lines);
+        return new Provenance(lines, sheets);
     }
 
     private static Provenance.Line line(TextLine line) {
         StringBuilder letters = new StringBuilder();
-        List<Integer> marks = new ArrayList<>();
+        int length = line.glyphs().stream().mapToInt(glyph -> glyph.text().length()).sum();
+        int[] marks = new int[length];
+        float[] lefts = new float[length];
+        float[] rights = new float[length];
         int before = -1;
         for (Glyph glyph : line.glyphs()) {
+            int at = letters.length();
+            int count = glyph.text().length();
             // A space that was put where a gap is has the number of the glyph before it.
             int mark = glyph.isSpace() && glyph.order() == before ? -1 : glyph.order();
+            for (int i = 0; i < count; i++) {
+                // A ligature is parted evenly.
+                double from = (double) (line.isRightToLeft() ? count - 1 - i : i) / count;
+                marks[at + i] = mark;
+                lefts[at + i] = (float) (glyph.x() + glyph.width() * from);
+                rights[at + i] = (float) (glyph.x() + glyph.width() * (from + 1.0 / count));
+            }
             letters.append(glyph.text());
-            for (int i = 0; i < glyph.text().length(); i++) marks.add(mark);
             before = glyph.order();
         }
-        int[] numbers = marks.stream().mapToInt(Integer::intValue).toArray();
-        return new Provenance.Line(line.page(), letters.toString(), numbers);
+        return new Provenance.Line(line.page(), letters.toString(), marks, lefts, rights, line.baseline(), line.size());
     }
 }

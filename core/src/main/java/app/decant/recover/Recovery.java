@@ -4,6 +4,7 @@ import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
+import app.decant.document.Provenance;
 import app.decant.font.FontCatalogue;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.SourceFile;
@@ -78,11 +79,13 @@ public final class Recovery {
         List<PageMatter> pages = new ArrayList<>();
         Set<String> problems = new LinkedHashSet<>();
         double[] covered = {0};
+        List<Provenance.Sheet> sheets = new ArrayList<>();
         new PageReading(source, another, progress).each(read -> {
             problems.addAll(read.page().problems());
             findings.addAll(read.findings());
             for (Glyph glyph : read.page().glyphs()) faces.see(glyph);
             covered[0] += read.tagged();
+            sheets.add(new Provenance.Sheet(read.page().width(), read.page().height(), read.page().turn()));
             pages.add(read.matter());
         });
         for (String problem : problems) findings.add(Finding.lost(problem, ""));
@@ -121,7 +124,7 @@ public final class Recovery {
         Document fitted = fit.fit(tidy, source.pages(), findings);
         tellFonts(faces);
         findings.addAll(LeftBehind.of(source.pdf()));
-        return new Recovered(fitted, together(findings), source.pages(), Marks.of(fitted, fit.origins()));
+        return new Recovered(fitted, together(findings), source.pages(), Marks.of(fitted, fit.origins(), sheets));
     }
 
     /** What was found on several pages alike is told once, with all of them. */

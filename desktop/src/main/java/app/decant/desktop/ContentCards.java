@@ -102,7 +102,7 @@ final class ContentCards extends RecipeCards {
             String about = Words.of("fonts." + keys.get(fonts) + ".about");
             Label told = card.choice(Words.of("fonts." + keys.get(fonts) + ".card"), about, chosen == fonts, () -> set.accept(now().with(fonts)));
             // What each costs, as soon as it is worked out.
-            window.desk().estimate(now().with(fonts), bytes -> {
+            window.desk().publishing().estimate(now().with(fonts), bytes -> {
                 if (bytes >= 0) told.setText(Words.of("fonts.size", about, ReceiptView.bytes(bytes)));
             });
         }

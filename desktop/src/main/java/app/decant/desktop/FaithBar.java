@@ -18,7 +18,7 @@ import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
 
-/** How faithful each page is, as a row of bars: the lower and warmer a bar, the more a page wants a look. A click leads to the page. */
+/** How well each page reads as text, as a row of bars: the lower and warmer a bar, the more a page wants a look. A click leads to the page. */
 final class FaithBar {
     private static final double HEIGHT = 58;
     private final Label title = new Label(Words.of("faith.pages"));

@@ -41,7 +41,7 @@ final class FolderBench {
         if (now - last < SHOWN) return;
         last = now;
         desk.aside(() -> {
-            Image image = TilePainter.image(PagePainter.image(page, WIDTH * 2 / page.width(), new PagePainter.PictureCache()));
+            Image image = PagePictures.image(PagePainter.image(page, WIDTH * 2 / page.width(), new PagePainter.PictureCache()));
             Platform.runLater(() -> {
                 view.setImage(image);
                 name.setText(file);

@@ -93,7 +93,7 @@ final class FolderSentence {
     }
 
     private void say() {
-        sentence.clear();
+        sentence.begin();
         sentence.say(Words.of("folders.take") + " ").phrase("folder-kinds", kindWords(), this::kindsCard);
         sentence.say(" " + Words.of("folders.from") + " ").phrase("folder-from", from.isEmpty() ? Words.of("folders.choose") : from.size() == 1
                 ? name(from.get(0)) : Words.of("folders.more", name(from.get(0)), from.size() - 1), this::fromCard);
@@ -111,7 +111,7 @@ final class FolderSentence {
         sentence.say(". ").phrase("folder-watch", Words.of(!watching ? "folders.once" : doneInto == null ? "folders.watch" : "folders.watch.done"),
                 this::watchCard);
         sentence.say(". " + Words.of("folders.log") + " ").phrase("folder-log", Words.of("folders.log." + log), this::logCard);
-        sentence.say(".");
+        sentence.say(".").end();
     }
 
     private String kindWords() {

@@ -2,7 +2,11 @@ package app.decant.desktop;
 
 import app.decant.edit.Search;
 import app.decant.layout.PagedDocument;
+import app.decant.page.Page;
+import app.decant.page.Rewritten;
 import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.Objects;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
@@ -68,6 +72,17 @@ final class Ledger {
         });
     }
 
+    /** How much of a file's own pages is not as it was. */
+    private String revised(PagedDocument pages) {
+        if (desk.session().ground() == null || desk.session().isAsText()) return "";
+        List<Rewritten> rewritten = pages.pages().stream().map(Page::ground).filter(Objects::nonNull).map(Page.Ground::rewritten).filter(Objects::nonNull)
+                .toList();
+        int anew = (int) pages.pages().stream().filter(page -> page.ground() == null).count();
+        int places = rewritten.stream().mapToInt(page -> page.areas().size()).sum();
+        return (rewritten.isEmpty() ? "" : " \u00B7 " + Words.of("ledger.changed", rewritten.size(), places))
+                + (anew == 0 ? "" : " \u00B7 " + Words.of("ledger.anew", anew));
+    }
+
     private void tell() {
         if (inRoom) {
             where.setText(Words.of("ledger.folders"));
@@ -87,6 +102,7 @@ final class Ledger {
         StringBuilder text = new StringBuilder();
         if (words >= 0) text.append(" \u00B7 ").append(Words.of("words", words));
         if (replaced > 0) text.append(" \u00B7 ").append(Words.of("fonts.replaced", (int) replaced));
+        text.append(revised(pages));
         about.setText(text.toString());
         String copy = desk.kept().get() == null ? "" : ", " + Words.of("ledger.kept", desk.kept().get().format(DateTimeFormatter.ofPattern("HH:mm:ss")));
         safe.setText(Words.of("ledger.original") + copy + " \u00B7 " + Math.round(table.zoomProperty().get() * 100) + " %");

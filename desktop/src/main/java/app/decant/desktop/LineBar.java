@@ -147,7 +147,7 @@ final class LineBar {
     }
 
     private void tell() {
-        Desk.Source source = window.desk().source().get();
+        Session.Source source = window.desk().source().get();
         if (inRoom) {
             name.setText(Words.of("folders.name"));
             about.setText(Words.of("folders.about"));

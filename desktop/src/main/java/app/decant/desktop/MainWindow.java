@@ -187,6 +187,8 @@ final class MainWindow {
     void go(Station wanted) {
         ledger.room(false);
         station = desk.source().get() == null ? Station.TAKE_IN : wanted;
+        // The text alone is only compared with the file; work is done on what will be published.
+        if (station != Station.TAKE_IN) desk.session().showAsText(false);
         switch (station) {
             case TAKE_IN -> {
                 if (isBeside()) arrange(spine.node(), beside.node(), faith.node());
@@ -333,7 +335,7 @@ final class MainWindow {
     void saveTo(Path file) {
         Recipe recipe = Recipe.PLAIN.to(Target.DOCX)
                 .with(Recipe.WhenPresent.REPLACE);
-        desk.publish(List.of(Map.entry("", recipe)), Recipe.Passwords.NONE, file, receipts ->
+        desk.publishing().publish(List.of(Map.entry("", recipe)), Recipe.Passwords.NONE, file, receipts ->
                 notices.say(Words.of("save.done", receipts.get(0).file().getFileName()), "notice-good", Notices.action("notice.well", () -> { })));
     }
 

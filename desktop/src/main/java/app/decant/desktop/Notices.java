@@ -59,9 +59,10 @@ final class Notices {
         if (trouble == null) return;
         if (trouble.kind() == DecantException.Kind.NEEDS_PASSWORD && desk.wanted() != null) {
             askPassword(trouble);
-        } else if (desk.remedy() != null && (trouble.kind() == DecantException.Kind.TARGET_EXISTS || trouble.kind() == DecantException.Kind.TARGET_LOCKED)) {
+        } else if (desk.publishing().remedy() != null
+                && (trouble.kind() == DecantException.Kind.TARGET_EXISTS || trouble.kind() == DecantException.Kind.TARGET_LOCKED)) {
             // What failed is tried again, be it the sentence's file or a copy that was saved.
-            Consumer<Recipe.WhenPresent> again = desk.remedy();
+            Consumer<Recipe.WhenPresent> again = desk.publishing().remedy();
             say(state, trouble.getMessage(), "notice-bad", action("present.both", () -> retry(again, Recipe.WhenPresent.KEEP_BOTH)),
                     action("present.replace", () -> retry(again, Recipe.WhenPresent.REPLACE)), action("notice.leave", () -> desk.trouble().set(null)));
         } else {

@@ -123,7 +123,7 @@ final class OriginalTable extends Region {
         }
         double top = table.hasPages() ? table.viewTop() : 0;
         int at = Math.max(0, Math.min(sizes.length - 1, (int) top));
-        double y = -(top - at) * (sizes[at][1] * scale + GAP) + (table.hasPages() && table.atTop() ? GAP : 0);
+        double y = -(top - at) * (sizes[at][1] * scale + GAP) + (table.hasPages() ? table.aboveFirst() : 0);
         if (!table.hasPages()) y = GAP;
         Set<Integer> seen = new HashSet<>();
         for (int i = at; i < sizes.length && y < getHeight(); i++) {
@@ -163,7 +163,7 @@ final class OriginalTable extends Region {
         painter.execute(() -> {
             if (pdf == null || !shown.equals(file)) return;
             try {
-                Image image = TilePainter.image(pdf.image(index, scale * output));
+                Image image = PagePictures.image(pdf.image(index, scale * output));
                 Platform.runLater(() -> {
                     Sheet sheet = sheets.get(index);
                     if (sheet != null && shown.equals(file)) sheet.view.setImage(image);

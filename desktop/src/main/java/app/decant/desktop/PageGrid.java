@@ -1,11 +1,8 @@
 package app.decant.desktop;
 
-import app.decant.document.DecantException;
 import app.decant.layout.PagedDocument;
 import app.decant.page.Page;
-import app.decant.paint.PagePainter;
-import app.decant.pdf.PdfPages;
-import java.awt.image.BufferedImage;
+import app.decant.pdf.keep.GroundPainter;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -24,7 +21,6 @@ import javafx.scene.image.ImageView;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import org.slf4j.LoggerFactory;
 
 /** The pages as small pictures, the chosen ones lit; a click leaves one out or takes it in. Pictures are painted as they come into view. */
 final class PageGrid {
@@ -37,12 +33,8 @@ final class PageGrid {
     private final VBox box = new VBox(12, title, scroll);
     private final List<Thumb> thumbs = new ArrayList<>();
     private final Map<Page, Image> images = new IdentityHashMap<>();
-    private final PagePainter.PictureCache pictures = new PagePainter.PictureCache();
+    private final PagePictures pictures = new PagePictures();
     private Set<Integer> chosen = Set.of();
-    /** The file whose own pages are shown, since they are what is published; null for pages as they are laid out. */
-    private Desk.Source shown;
-    private PdfPages own;
-    private Desk.Source opened;
 
     /** One page's button. */
     private record Thumb(Button button, ImageView view, Page page) { }
@@ -61,14 +53,9 @@ final class PageGrid {
 
     Node node() { return box; }
 
-    /** @param file whose own pages are published, or null where they are set */
-    void show(PagedDocument pages, Set<Integer> wanted, Desk.Source file) {
+    /** Shows what is published, the chosen pages lit; all of them where none are named. */
+    void show(PagedDocument pages, Set<Integer> wanted) {
         chosen = wanted;
-        if (file != shown) {
-            shown = file;
-            images.clear();
-            for (Thumb thumb : thumbs) thumb.view.setImage(null);
-        }
         title.setText(wanted.isEmpty() ? Words.of("grid.whole", pages.count()) : Words.of("grid.some", wanted.size(), pages.count()));
         boolean same = thumbs.size() == pages.count();
         for (int i = 0; same && i < thumbs.size(); i++) same = thumbs.get(i).page == pages.page(i);
@@ -127,33 +114,14 @@ final class PageGrid {
             }
             images.put(thumb.page, null);
             double scale = WIDTH * 2 / thumb.page.width();
-            Desk.Source file = shown;
-            int count = thumbs.size();
+            GroundPainter ground = desk.session().ground();
             desk.aside(() -> {
-                BufferedImage painted = file == null ? null : own(file, thumb.page.index(), count, scale);
-                Image image = TilePainter.image(painted == null ? PagePainter.image(thumb.page, scale, pictures) : painted);
+                Image image = pictures.whole(thumb.page, ground, scale);
                 Platform.runLater(() -> {
-                    if (file != shown) return;
                     images.put(thumb.page, image);
                     for (Thumb one : thumbs) if (one.page == thumb.page) one.view.setImage(image);
                 });
             });
-        }
-    }
-
-    /** A page of the file itself; null where it can't be painted, or the file has other pages than the text makes. */
-    private synchronized BufferedImage own(Desk.Source file, int page, int count, double scale) {
-        try {
-            if (opened != file) {
-                if (own != null) own.close();
-                own = null;
-                opened = file;
-                own = PdfPages.open(file.file(), file.password());
-            }
-            return own == null || own.count() != count ? null : own.image(page, scale);
-        } catch (DecantException e) {
-            LoggerFactory.getLogger(PageGrid.class).info("{}", e.getMessage(), e);
-            return null;
         }
     }
 }

@@ -1,6 +1,7 @@
 package app.decant.desktop;
 
 import app.decant.page.Page;
+import app.decant.pdf.keep.GroundPainter;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,9 +19,10 @@ final class PageSheet extends Pane {
     private final Group tiles = new Group();
     private final Group lit = new Group();
     private final Map<Integer, ImageView> shown = new HashMap<>();
-    private Page page;
-    private double scale;
+    private volatile Page page;
+    private volatile double scale;
     private double output;
+    private GroundPainter ground;
 
     PageSheet(TilePainter painter) {
         this.painter = painter;
@@ -32,8 +34,13 @@ final class PageSheet extends Pane {
         getChildren().addAll(paper, tiles, lit);
     }
 
-    /** Shows a page; only tiles between {@code top} and {@code bottom} (pixels down the page) are painted. */
-    void show(Page wanted, double newScale, double newOutput, double top, double bottom) {
+    /**
+     * Shows a page; only tiles between {@code top} and {@code bottom} (pixels down the page) are painted.
+     *
+     * @param painter of a page that is a file's own
+     */
+    void show(Page wanted, GroundPainter painter, double newScale, double newOutput, double top, double bottom) {
+        ground = painter;
         boolean rescaled = scale != newScale || output != newOutput;
         boolean changed = page != wanted;
         page = wanted;
@@ -74,7 +81,7 @@ final class PageSheet extends Pane {
         });
         Page wanted = page;
         double wantedScale = scale;
-        painter.paint(wanted, scale * output, index, image -> {
+        painter.paint(wanted, ground, scale * output, index, () -> page == wanted && scale == wantedScale, image -> {
             if (page != wanted || scale != wantedScale) return;
             view.setImage(image);
             view.setFitWidth(image.getWidth() / output);
@@ -82,9 +89,10 @@ final class PageSheet extends Pane {
         });
     }
 
-    /** Lights up what is picked and what is marked; rectangles in points. */
-    void select(List<double[]> picked, List<double[]> marked, double pointScale) {
+    /** Lights up what is picked, what is marked and what was touched; rectangles in points. */
+    void select(List<double[]> picked, List<double[]> marked, List<double[]> touched, double pointScale) {
         lit.getChildren().clear();
+        for (double[] one : touched) lit.getChildren().add(rectangle(one, pointScale, "touched"));
         for (double[] one : marked) lit.getChildren().add(rectangle(one, pointScale, "marked"));
         for (double[] one : picked) lit.getChildren().add(rectangle(one, pointScale, "picked"));
     }

@@ -6,6 +6,7 @@ import app.decant.layout.PagedDocument;
 import app.decant.layout.TextPassage;
 import app.decant.page.Item;
 import app.decant.page.Page;
+import app.decant.pdf.keep.GroundPainter;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -29,6 +30,9 @@ import javafx.scene.shape.Rectangle;
 final class PageTable extends Region {
     private static final double GAP = 24;
     private static final double INCH = 96 / 72.0;
+    /** How wide the bar beside what was changed is, and how far from the text, in points. */
+    private static final double BAR = 1.6;
+    private static final double BAR_AWAY = 16;
 
     private final Desk desk;
     private final Pane canvas = new Pane();
@@ -91,7 +95,8 @@ final class PageTable extends Region {
 
     TableKeys keys() { return keys; }
     boolean hasPages() { return desk.pages().get() != null && tops.length > 1; }
-    boolean atTop() { return down.getValue() < GAP; }
+    /** How many pixels of the table are seen above the first page. */
+    double aboveFirst() { return Math.max(0, GAP - down.getValue()); }
     DoubleProperty zoomProperty() { return zoom; }
     IntegerProperty pageInView() { return inView; }
     double scale() { return zoom.get() * INCH; }
@@ -179,6 +184,7 @@ final class PageTable extends Region {
             if (gone) canvas.getChildren().remove(entry.getValue());
             return gone;
         });
+        GroundPainter ground = desk.session().ground();
         for (int i = first; i <= last && i < pages.count(); i++) {
             PageSheet sheet = sheets.computeIfAbsent(i, index -> {
                 PageSheet made = new PageSheet(painter);
@@ -190,9 +196,9 @@ final class PageTable extends Region {
             double y = tops[i] - down.getValue();
             sheet.setLayoutX(Math.round(x));
             sheet.setLayoutY(Math.round(y));
-            sheet.show(page, scale(), outputScale(), -y, getHeight() - y);
+            sheet.show(page, ground, scale(), outputScale(), -y, getHeight() - y);
             // Until the pages follow, what is picked is shown as it was.
-            if (desk.isLaidOut()) sheet.select(rectangles(pages, page), marked(pages, page), scale());
+            if (desk.isLaidOut()) sheet.select(rectangles(pages, page), marked(pages, page), touched(page), scale());
         }
         int middle = pageAt(down.getValue() + getHeight() * 0.4);
         inView.set(Math.min(pages.count() - 1, middle));
@@ -237,6 +243,17 @@ final class PageTable extends Region {
         List<double[]> all = new ArrayList<>();
         for (TextSelection span : marks) if (fits(pages, span)) all.addAll(rectangles(pages, page, span));
         return all;
+    }
+
+    /** Beside what somebody changed on a page of a PDF: bars in the margin. */
+    private List<double[]> touched(Page page) {
+        List<double[]> bars = new ArrayList<>();
+        double left = page.lines().stream().mapToDouble(Item.LineItem::left).min().orElse(0);
+        for (Item.LineItem line : page.lines()) {
+            if (!desk.session().isTouched(TextPassage.paragraph(line))) continue;
+            bars.add(new double[] {Math.max(BAR_AWAY / 2, left - BAR_AWAY), line.y(), BAR, line.line().height()});
+        }
+        return bars;
     }
 
     private static List<double[]> rectangles(PagedDocument pages, Page page, TextSelection span) {
@@ -294,7 +311,7 @@ final class PageTable extends Region {
 
     /** Picks a passage and, where it is out of view, brings it in. */
     void pick(TextSelection span, boolean reveal) {
-        desk.selection().set(span);
+        desk.pick(span);
         if (reveal) reveal();
     }
 

@@ -42,7 +42,7 @@ final class PickedLook {
         TextSelection span = desk.selection().get();
         if (span == null) return;
         if (span.isEmpty()) {
-            desk.nextLook().set(typed(desk).with(property, value));
+            desk.dressNext(typed(desk).with(property, value));
             return;
         }
         desk.apply(Dressing.looks(desk.document(), span, look -> look.with(property, value)));

@@ -61,7 +61,7 @@ final class PublishStation {
     private String name = "";
     private Path folder;
     private int lossesAsked;
-    private Desk.Source arrivedFor;
+    private Session.Source arrivedFor;
 
     PublishStation(MainWindow window) {
         this.window = window;
@@ -104,7 +104,7 @@ final class PublishStation {
         foot.setAlignment(Pos.CENTER_LEFT);
         foot.getStyleClass().add("publish-foot");
         outer.getChildren().addAll(scroll, foot);
-        desk.receipt().addListener((observed, before, now) -> {
+        desk.publishing().receipt().addListener((observed, before, now) -> {
             after.getChildren().clear();
             if (now != null) after.getChildren().add(ReceiptView.of(now, window, cards.passwords().toOpen()));
         });
@@ -127,7 +127,7 @@ final class PublishStation {
 
     /** Called when the station is shown. */
     void arrive() {
-        Desk.Source source = desk.source().get();
+        Session.Source source = desk.source().get();
         if (source == null) return;
         if (arrivedFor != source) {
             arrivedFor = source;
@@ -140,7 +140,7 @@ final class PublishStation {
         build();
     }
 
-    private Path startFolder(Desk.Source source) {
+    private Path startFolder(Session.Source source) {
         List<Path> kept = window.settings().folders("publishFolder");
         if (!kept.isEmpty()) return kept.get(0);
         Path parent = source.file().toAbsolutePath().getParent();
@@ -157,10 +157,13 @@ final class PublishStation {
         build();
     }
 
+    /** What is published under the sentence as it stands. */
+    private PagedDocument pages() { return desk.session().published(recipe); }
+
     private void build() {
-        PagedDocument pages = desk.pages().get();
+        PagedDocument pages = pages();
         boolean pdf = recipe.target() == Target.PDF;
-        sentence.clear();
+        sentence.begin();
         sentence.say(Words.of("say.make") + " ").phrase("what", recipe.target().words(), this::whatCard);
         if (pdf) {
             sentence.say(" ").phrase("recipe", cards.recipeWords(), cards::recipeCard);
@@ -188,12 +191,10 @@ final class PublishStation {
         if (Files.exists(target())) sentence.say(". " + Words.of("say.there") + " ").phrase("present", presentWords(), this::presentCard);
         sentence.say(", " + Words.of("say.also") + " ").phrase("also", also.words(), also::card);
         sentence.say(", " + Words.of("say.then") + " ").phrase("after", afterwards.words(), card -> afterwards.card(card, recipe.target(), this::build));
-        sentence.say(".");
+        sentence.say(".").end();
         button.setText(afterwards.isToWait() ? Words.of("publish.queue") : Words.of(pdf ? "publish.pdf" : "publish.other", recipe.target().ending()));
         tell(pages);
-        Desk.Source source = desk.source().get();
-        boolean untouched = source.isPdf() && recipe.keepsPages() && desk.document() == source.taken().document();
-        grid.show(pages, pdf ? chosen(pages) : Set.of(), untouched ? source : null);
+        grid.show(pages, pdf ? chosen(pages) : Set.of());
         proofs(pages);
         estimate(pages, pdf);
     }
@@ -209,7 +210,7 @@ final class PublishStation {
         Recipe asked = recipe;
         estimated = asked;
         estimatedOf = pages;
-        desk.estimate(asked, bytes -> {
+        desk.publishing().estimate(asked, bytes -> {
             if (asked == estimated) size.setText(bytes < 0 ? "" : Words.of("publish.size", ReceiptView.bytes(bytes)));
         });
     }
@@ -263,7 +264,7 @@ final class PublishStation {
     /** What the format will not carry, worked out aside; the last wish counts. */
     private void losses() {
         int asked = ++lossesAsked;
-        desk.losses(recipe, findings -> {
+        desk.publishing().losses(recipe, findings -> {
             if (asked != lossesAsked || recipe.target() == Target.PDF && findings.isEmpty()) return;
             Label head = section(recipe.target() == Target.PDF ? "publish.differs" : "publish.losses");
             VBox.setMargin(head, new Insets(10, 0, 0, 0));
@@ -298,7 +299,7 @@ final class PublishStation {
 
     /** Pages clicked in the grid become the range. */
     private void picked(Set<Integer> pages) {
-        int count = desk.pages().get().count();
+        int count = pages().count();
         set(recipe.of(pages.size() == count ? PageRange.ALL : new PageRange(ranges(pages))));
     }
 
@@ -327,7 +328,7 @@ final class PublishStation {
 
     private void pagesCard(PhraseCard card) {
         card.title(Words.of("card.pages"));
-        int count = desk.pages().get().count();
+        int count = pages().count();
         card.choice(Words.of("pages.all", count), "", recipe.pages().equals(PageRange.ALL), () -> set(recipe.of(PageRange.ALL)));
         if (count > 1) {
             card.choice(Words.of("pages.odd"), "", recipe.pages().text().equals("odd"), () -> set(recipe.of(new PageRange("odd"))));
@@ -337,7 +338,7 @@ final class PublishStation {
         card.accept(field, text -> {
             try {
                 PageRange range = new PageRange(text);
-                range.of(labels(desk.pages().get()));
+                range.of(labels(pages()));
                 set(recipe.of(range));
                 return null;
             } catch (DecantException e) {
@@ -348,14 +349,14 @@ final class PublishStation {
         TextField split = card.field("split", recipe.split() == null ? "" : recipe.split(), Words.of("card.pages.split"));
         card.accept(split, text -> {
             try {
-                if (!text.isBlank()) NamePattern.of(text.trim(), "x", desk.pages().get(), 0, 1, Instant.now());
+                if (!text.isBlank()) NamePattern.of(text.trim(), "x", pages(), 0, 1, Instant.now());
                 set(recipe.split(text.isBlank() ? null : text.trim()));
                 return null;
             } catch (DecantException e) {
                 return e.getMessage();
             }
         });
-        card.note(Words.of("card.pages.split.note", NamePattern.of("{name} {nn}", SafeFile.withoutEnding(name), desk.pages().get(), 0, 1, Instant.now())
+        card.note(Words.of("card.pages.split.note", NamePattern.of("{name} {nn}", SafeFile.withoutEnding(name), pages(), 0, 1, Instant.now())
                 + ".pdf"));
     }
 
@@ -416,7 +417,7 @@ final class PublishStation {
             });
             return;
         }
-        desk.publish(also.all(recipe.with(present)), cards.passwords(), target(), receipts -> {
+        desk.publishing().publish(also.all(recipe.with(present)), cards.passwords(), target(), receipts -> {
             build();
             scroll.setVvalue(1);
             afterwards.follow(receipts, cards.passwords().toOpen());

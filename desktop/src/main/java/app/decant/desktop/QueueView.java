@@ -35,7 +35,7 @@ final class QueueView {
     Node node() { return box; }
 
     /** Puts a publication there. */
-    void add(Document document, Desk.Source source, List<PublishQueue.Wish> wishes) {
+    void add(Document document, Session.Source source, List<PublishQueue.Wish> wishes) {
         try {
             Decant.queue(document, source.title(), source.file(), source.password(), wishes, Delivery.NONE);
             window.notices().say(Words.of("after.queue.done", wishes.get(0).file().getFileName()), "notice-good", Notices.action("notice.well", () -> { }));

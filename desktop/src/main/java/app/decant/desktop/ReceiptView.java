@@ -50,7 +50,7 @@ final class ReceiptView {
             box.getChildren().add(row);
         }
         for (Finding finding : receipt.findings()) if (finding.weight() != Finding.Weight.NOTE) box.getChildren().add(FindingRow.of(finding));
-        for (Receipt other : window.desk().others()) box.getChildren().add(besides(other));
+        for (Receipt other : window.desk().publishing().others()) box.getChildren().add(besides(other));
         if (receipt.target() == Target.PDF) box.getChildren().add(pictures(receipt, window, password));
         Button open = new Button(Words.of("receipt.open"));
         open.setOnAction(event -> window.openOutside(receipt.file()));
@@ -96,7 +96,7 @@ final class ReceiptView {
         FlowPane flow = new FlowPane(10, 10);
         new Job("").start(window.desk()::aside, progress -> PdfPictures.of(receipt.file(), password, MOST_PICTURES, 0.32), images -> {
             for (BufferedImage image : images) {
-                ImageView view = new ImageView(TilePainter.image(image));
+                ImageView view = new ImageView(PagePictures.image(image));
                 view.setFitWidth(image.getWidth() / 2.0);
                 view.setFitHeight(image.getHeight() / 2.0);
                 HBox frame = new HBox(view);

@@ -27,7 +27,7 @@ abstract class RecipeCards {
 
     /** Whether a choice is about a PDF whose pages are kept, and is left as every recipe has it: then the file's own stays. */
     boolean keeps(Function<PdfStyle, Object> choice) {
-        Desk.Source source = window.desk().source().get();
+        Session.Source source = window.desk().source().get();
         return source != null && source.isPdf() && now().keepsPages() && choice.apply(now().style()).equals(choice.apply(PdfStyle.PLAIN));
     }
 }

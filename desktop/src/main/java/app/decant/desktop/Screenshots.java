@@ -76,7 +76,7 @@ final class Screenshots {
         steps.add(() -> snap("need"));
         steps.add(() -> {
             window.palette().hide();
-            window.open(window.desk().receipt().get().file());
+            window.open(window.desk().publishing().receipt().get().file());
         });
         for (int i = 0; i < 8; i++) steps.add(() -> { });
         steps.add(() -> window.table().scrollTo(2));

@@ -1,6 +1,9 @@
 package app.decant.desktop;
 
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import javafx.geometry.Pos;
@@ -17,6 +20,15 @@ import javafx.scene.layout.Region;
 final class Sentence {
     private final FlowPane flow = new FlowPane();
     private final Map<String, Button> phrases = new LinkedHashMap<>();
+    private final Map<String, Consumer<PhraseCard>> cards = new HashMap<>();
+    private final List<Part> shown = new ArrayList<>();
+    private final List<Part> parts = new ArrayList<>();
+
+    /** Words, or with an id the words of a phrase. */
+    private record Part(String id, String words) {
+        /** Whether the same words are said, whatever the phrases among them. */
+        boolean isLike(Part other) { return id == null ? equals(other) : id.equals(other.id); }
+    }
 
     Sentence() {
         flow.getStyleClass().add("sentence");
@@ -26,40 +38,66 @@ final class Sentence {
 
     Node node() { return flow; }
 
-    void clear() {
-        flow.getChildren().clear();
-        phrases.clear();
+    /** Begins to say another sentence; it is shown once it is at its end. */
+    Sentence begin() {
+        parts.clear();
+        return this;
     }
 
     Sentence say(String words) {
-        String[] parts = words.split("(?<= )");
-        for (String part : parts) {
-            Label label = new Label(part);
-            label.getStyleClass().add("sentence-word");
-            int last = flow.getChildren().size() - 1;
-            // A stop or comma stays with the phrase before it.
-            if ((part.startsWith(",") || part.startsWith(".")) && last >= 0 && flow.getChildren().get(last) instanceof Button phrase) {
-                flow.getChildren().remove(last);
-                label.setMinWidth(Region.USE_PREF_SIZE);
-                HBox together = new HBox(phrase, label);
-                together.setAlignment(Pos.BASELINE_LEFT);
-                flow.getChildren().add(together);
-            } else {
-                flow.getChildren().add(label);
-            }
-        }
+        for (String part : words.split("(?<= )")) parts.add(new Part(null, part));
         return this;
     }
 
     Sentence phrase(String id, String words, Consumer<PhraseCard> card) {
-        Button phrase = new Button(words);
-        phrase.setId("phrase-" + id);
-        phrase.getStyleClass().add("phrase");
-        phrase.setMinWidth(Region.USE_PREF_SIZE);
-        phrase.setOnAction(event -> open(id, card));
-        phrases.put(id, phrase);
-        flow.getChildren().add(phrase);
+        parts.add(new Part(id, words));
+        cards.put(id, card);
         return this;
+    }
+
+    /** Shows what was said. Phrases stay where only their words are others, so that whoever is at one of them still is. */
+    void end() {
+        if (isLike()) {
+            for (Part part : parts) if (part.id != null) phrases.get(part.id).setText(part.words);
+        } else {
+            flow.getChildren().clear();
+            phrases.clear();
+            for (Part part : parts) show(part);
+        }
+        shown.clear();
+        shown.addAll(parts);
+    }
+
+    private boolean isLike() {
+        if (parts.size() != shown.size()) return false;
+        for (int i = 0; i < parts.size(); i++) if (!parts.get(i).isLike(shown.get(i))) return false;
+        return true;
+    }
+
+    private void show(Part part) {
+        if (part.id != null) {
+            Button phrase = new Button(part.words);
+            phrase.setId("phrase-" + part.id);
+            phrase.getStyleClass().add("phrase");
+            phrase.setMinWidth(Region.USE_PREF_SIZE);
+            phrase.setOnAction(event -> open(part.id, cards.get(part.id)));
+            phrases.put(part.id, phrase);
+            flow.getChildren().add(phrase);
+            return;
+        }
+        Label label = new Label(part.words);
+        label.getStyleClass().add("sentence-word");
+        int last = flow.getChildren().size() - 1;
+        // A stop or comma stays with the phrase before it.
+        if ((part.words.startsWith(",") || part.words.startsWith(".")) && last >= 0 && flow.getChildren().get(last) instanceof Button phrase) {
+            flow.getChildren().remove(last);
+            label.setMinWidth(Region.USE_PREF_SIZE);
+            HBox together = new HBox(phrase, label);
+            together.setAlignment(Pos.BASELINE_LEFT);
+            flow.getChildren().add(together);
+        } else {
+            flow.getChildren().add(label);
+        }
     }
 
     private void open(String id, Consumer<PhraseCard> fill) {

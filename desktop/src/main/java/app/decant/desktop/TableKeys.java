@@ -110,7 +110,7 @@ final class TableKeys {
 
     private void put(Place to, boolean extend) {
         TextSelection span = desk.selection().get();
-        desk.selection().set(extend ? new TextSelection(span.anchor(), to) : TextSelection.caret(to));
+        desk.pick(extend ? new TextSelection(span.anchor(), to) : TextSelection.caret(to));
         table.reveal();
     }
 
@@ -192,7 +192,7 @@ final class TableKeys {
         Place place = table.placeAt(at[0], Math.max(0, Math.min(table.getHeight(), at[1])));
         if (place != null) {
             TextSelection span = desk.selection().get();
-            desk.selection().set(extend ? new TextSelection(span.anchor(), place) : TextSelection.caret(place));
+            desk.pick(extend ? new TextSelection(span.anchor(), place) : TextSelection.caret(place));
         }
     }
 
@@ -208,7 +208,7 @@ final class TableKeys {
     }
 
     /** Picks everything. */
-    void all() { desk.selection().set(new TextSelection(first(), last())); }
+    void all() { desk.pick(new TextSelection(first(), last())); }
 
     void copy() {
         TextSelection span = desk.selection().get();

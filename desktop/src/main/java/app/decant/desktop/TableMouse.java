@@ -31,10 +31,10 @@ final class TableMouse {
             } else if (clicks >= 3) {
                 pick(new int[] {0, desk.document().paragraph(place.path()).length()}, place);
             } else if (extend && desk.selection().get() != null) {
-                desk.selection().set(new TextSelection(desk.selection().get().anchor(), place));
+                desk.pick(new TextSelection(desk.selection().get().anchor(), place));
             } else {
                 anchor = place;
-                desk.selection().set(TextSelection.caret(place));
+                desk.pick(TextSelection.caret(place));
             }
         });
         event.consume();
@@ -42,7 +42,7 @@ final class TableMouse {
 
     private void pick(int[] bounds, Place place) {
         anchor = new Place(place.path(), bounds[0]);
-        desk.selection().set(new TextSelection(anchor, new Place(place.path(), bounds[1])));
+        desk.pick(new TextSelection(anchor, new Place(place.path(), bounds[1])));
     }
 
     void dragged(MouseEvent event) {
@@ -53,7 +53,7 @@ final class TableMouse {
         double y = Math.max(0, Math.min(table.getHeight(), event.getY()));
         desk.whenLaidOut(() -> {
             Place place = table.placeAt(x, y);
-            if (place != null) desk.selection().set(new TextSelection(anchor, place));
+            if (place != null) desk.pick(new TextSelection(anchor, place));
         });
     }
 }

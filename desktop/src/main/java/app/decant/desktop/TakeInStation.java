@@ -77,7 +77,7 @@ final class TakeInStation {
     }
 
     private void cameIn() {
-        Desk.Source source = window.desk().source().get();
+        Session.Source source = window.desk().source().get();
         VBox box = new VBox(6, section("take.came"));
         box.getStyleClass().add("card");
         int pages = window.desk().pages().get() == null ? 0 : window.desk().pages().get().count();

@@ -72,12 +72,12 @@ class PublishTest {
     }
 
     private Receipt published(FxRobot robot) throws TimeoutException {
-        Receipt before = window.desk().receipt().get();
+        Receipt before = window.desk().publishing().receipt().get();
         robot.press(KeyCode.CONTROL).type(KeyCode.ENTER).release(KeyCode.CONTROL);
-        until(() -> window.desk().receipt().get() != before && window.desk().job().get() == null);
+        until(() -> window.desk().publishing().receipt().get() != before && window.desk().job().get() == null);
         WaitForAsyncUtils.waitForFxEvents();
         assertThat(window.desk().trouble().get()).isNull();
-        return window.desk().receipt().get();
+        return window.desk().publishing().receipt().get();
     }
 
     private void choose(FxRobot robot, String phrase, String words) {
@@ -104,7 +104,7 @@ class PublishTest {
 
         robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT2).release(KeyCode.CONTROL);
         TextSelection word = Search.all(window.desk().document(), "luggage", true).get(0);
-        WaitForAsyncUtils.asyncFx(() -> window.desk().selection().set(word));
+        WaitForAsyncUtils.asyncFx(() -> window.desk().pick(word));
         WaitForAsyncUtils.waitForFxEvents();
         robot.write("baggage");
         until(() -> window.desk().isLaidOut());

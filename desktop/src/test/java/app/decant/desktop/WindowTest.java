@@ -292,10 +292,10 @@ class WindowTest {
         robot.write("Who carries you");
         settle();
         robot.press(KeyCode.CONTROL).type(KeyCode.ENTER).release(KeyCode.CONTROL);
-        until(() -> window.desk().receipt().get() != null);
+        until(() -> window.desk().publishing().receipt().get() != null);
         settle();
-        Path made = window.desk().receipt().get().file();
-        assertThat(window.desk().receipt().get().proven()).isTrue();
+        Path made = window.desk().publishing().receipt().get().file();
+        assertThat(window.desk().publishing().receipt().get().proven()).isTrue();
         assertThat(made).hasFileName("Passenger handbook.pdf");
         assertThat(robot.lookup("#receipt").tryQuery()).isPresent();
         try (PDDocument pdf = Loader.loadPDF(made.toFile())) {
@@ -313,8 +313,8 @@ class WindowTest {
         assertThat(window.desk().trouble().get().getMessage()).contains("already");
         robot.clickOn((Button) robot.lookup(".button").match(node -> node instanceof Button button && button.getText().equals("Put it beside the older one"))
                 .query());
-        until(() -> window.desk().receipt().get().file().getFileName().toString().equals("Passenger handbook 2.pdf"));
-        assertThat(window.desk().receipt().get().pages()).isEqualTo(3);
+        until(() -> window.desk().publishing().receipt().get().file().getFileName().toString().equals("Passenger handbook 2.pdf"));
+        assertThat(window.desk().publishing().receipt().get().pages()).isEqualTo(3);
     }
 
     @Test void aSavedCopyOpensAgainAndTheOriginalIsAsItWas(FxRobot robot) throws TimeoutException, IOException {
@@ -546,7 +546,7 @@ class WindowTest {
     @Test void aCopyThatIsThereAlreadyIsMadeAnewAsACopy(FxRobot robot) throws TimeoutException, IOException {
         Path taken = Files.writeString(handbook.resolveSibling("taken.docx"), "older");
         Recipe recipe = Recipe.PLAIN.to(Target.DOCX);
-        WaitForAsyncUtils.asyncFx(() -> window.desk().publish(List.of(Map.entry("", recipe)), Recipe.Passwords.NONE,
+        WaitForAsyncUtils.asyncFx(() -> window.desk().publishing().publish(List.of(Map.entry("", recipe)), Recipe.Passwords.NONE,
                 taken, receipts -> { }));
         until(() -> window.desk().trouble().get() != null);
         WaitForAsyncUtils.waitForFxEvents();

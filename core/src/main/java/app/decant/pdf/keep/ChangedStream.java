@@ -134,7 +134,8 @@ final class ChangedStream {
             if (code < 0) return null;
             font.letters.add(new Rewritten.Letter(glyph, letter));
             double advance = font.face.width(glyph) + 1000 * like.spacing() / like.size();
-            inserts.add(new TextRewriting.Insert(new byte[] {(byte) (code >> 8), (byte) code}, advance, operands(free(COSName.FONT, font.name), like.size())));
+            byte[] bytes = {(byte) (code >> 8), (byte) code};
+            inserts.add(new TextRewriting.Insert(bytes, advance, operands(free(COSName.FONT, font.name), like.size()), letter.length()));
         }
         return inserts;
     }

@@ -136,6 +136,25 @@ public final class KeptWriter {
         });
     }
 
+    /** A look at an opened page. */
+    interface Look<T> { T at(int page) throws IOException; }
+
+    /** Looks at a page as it would be with other words on it; afterwards it is as it was. */
+    static <T> T lookingAt(Rewritten rewritten, PDDocument pdf, int index, Look<T> look) throws IOException {
+        PDPage page = pdf.getPage(index);
+        COSDictionary dictionary = page.getCOSObject();
+        COSBase contents = dictionary.getItem(COSName.CONTENTS);
+        COSBase resources = dictionary.getItem(COSName.RESOURCES);
+        try {
+            put(rewritten, pdf, page);
+            return look.at(index);
+        } finally {
+            dictionary.setItem(COSName.CONTENTS, contents);
+            if (resources == null) dictionary.removeItem(COSName.RESOURCES);
+            else dictionary.setItem(COSName.RESOURCES, resources);
+        }
+    }
+
     /** Pages whose text is another now, where they can't keep their streams. */
     private void setAnew(PDDocument pdf, Progress progress) throws IOException {
         List<Integer> anew = choices.pages().stream().filter(page -> !pages.isOwn(page)).toList();

@@ -21,8 +21,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.apache.pdfbox.cos.COSBase;
-import org.apache.pdfbox.cos.COSDictionary;
-import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.slf4j.LoggerFactory;
 
@@ -40,15 +38,16 @@ public final class PageRewriting {
     private final SourceFile source;
     private final int page;
     private final FontCatalogue faces;
-    private final ChangedStream stream;
     private final PageReader.Addressed read;
     private final Map<Integer, ShownGlyph> byOrder = new HashMap<>();
     private final Map<COSBase, LetterCodes> fonts = new IdentityHashMap<>();
     private final List<Rewritten.Area> areas = new ArrayList<>();
+    private final List<Rewritten.Reset> reset = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
     private final Set<Integer> removed = new HashSet<>();
     private final Map<Integer, Double> moved = new HashMap<>();
     private final LineRoom room;
+    private ChangedStream stream;
     private int added;
 
     /** Something that can't be done within the page's own stream. */
@@ -58,37 +57,70 @@ public final class PageRewriting {
         Refused(String why) { super(why); }
     }
 
-    private PageRewriting(SourceFile source, int page, FontCatalogue faces) throws IOException {
+    private PageRewriting(SourceFile source, PageReader.Addressed read, FontCatalogue faces) {
         this.source = source;
-        this.page = page;
+        this.page = read.page().index();
         this.faces = faces;
-        PDPage own = source.pdf().getPage(page);
-        try (InputStream in = own.getContents()) {
-            stream = ChangedStream.of(in, own.getResources() == null ? null : own.getResources().getCOSObject());
-        }
-        read = PageReader.addressed(source, page, Progress.SILENT);
+        this.read = read;
         room = new LineRoom(read);
         for (ShownGlyph glyph : read.shown()) byOrder.put(glyph.glyph().order(), glyph);
     }
 
+    private void begin() throws IOException {
+        PDPage own = source.pdf().getPage(page);
+        try (InputStream in = own.getContents()) {
+            stream = ChangedStream.of(in, own.getResources() == null ? null : own.getResources().getCOSObject());
+        }
+    }
+
+    /** A page that was written anew, and has not been looked at yet. */
+    public static final class Made {
+        private final Rewritten page;
+        private final PageRewriting rewriting;
+
+        private Made(Rewritten page, PageRewriting rewriting) {
+            this.page = page;
+            this.rewriting = rewriting;
+        }
+
+        public Rewritten page() { return page; }
+
+        /**
+         * Reads and paints it again.
+         *
+         * @throws Refused where anything is not as it was that should be
+         */
+        public void prove() throws Refused {
+            try {
+                rewriting.prove(page);
+            } catch (IOException | RuntimeException e) {
+                throw rewriting.damaged(e);
+            }
+        }
+    }
+
     /**
-     * Makes corrections on a page.
+     * Makes corrections on a page. What comes of it can be looked at; it is published only once it is proven.
      *
+     * @param read  the page as it is
      * @param faces that help out where a font inside the file lacks a letter
      * @throws Refused where one of them can't be made there
      */
-    public static Rewritten rewrite(SourceFile source, int page, List<Correction> corrections, FontCatalogue faces) throws Refused {
+    public static Made rewrite(SourceFile source, PageReader.Addressed read, List<Correction> corrections, FontCatalogue faces) throws Refused {
+        PageRewriting rewriting = new PageRewriting(source, read, faces);
         try {
-            PageRewriting rewriting = new PageRewriting(source, page, faces);
+            rewriting.begin();
             for (Correction correction : corrections) rewriting.correct(correction);
             byte[] made = rewriting.stream.made();
-            Rewritten rewritten = new Rewritten(made, rewriting.stream.parts(), rewriting.areas, rewriting.findings);
-            rewriting.prove(rewritten);
-            return rewritten;
+            return new PageRewriting.Made(new Rewritten(made, rewriting.stream.parts(), rewriting.areas, rewriting.reset, rewriting.findings), rewriting);
         } catch (IOException | RuntimeException e) {
-            LoggerFactory.getLogger(PageRewriting.class).info("Page {} can't be rewritten", page + 1, e);
-            throw new Refused("its stream is damaged");
+            throw rewriting.damaged(e);
         }
+    }
+
+    private Refused damaged(Exception cause) {
+        LoggerFactory.getLogger(PageRewriting.class).info("Page {} can't be rewritten", page + 1, cause);
+        return new Refused("its stream is damaged");
     }
 
     private void correct(Correction wished) throws Refused, IOException {
@@ -131,6 +163,22 @@ public final class PageRewriting {
         }
         added += correction.text().replace(" ", "").length();
         area(line, change);
+        Map<Integer, Double> own = new HashMap<>();
+        for (ShownGlyph glyph : line) if (moved.containsKey(glyph.glyph().order())) own.put(glyph.glyph().order(), moved.get(glyph.glyph().order()));
+        reset.add(new Rewritten.Reset(own, edges(inserts, first.glyph().x() + shifts[correction.from()], first.across())));
+    }
+
+    /** Where the letters of a text stand that begins somewhere. */
+    private static float[] edges(List<TextRewriting.Insert> inserts, double from, double across) {
+        float[] edges = new float[inserts.stream().mapToInt(TextRewriting.Insert::letters).sum() + 1];
+        int at = 0;
+        double x = from;
+        for (TextRewriting.Insert one : inserts) {
+            for (int i = 0; i < one.letters(); i++) edges[at++] = (float) (x + one.advance() * across / 1000 * i / one.letters());
+            x += one.advance() * across / 1000;
+        }
+        edges[at] = (float) x;
+        return edges;
     }
 
     /** With the spaces that are shown between the letters: they move with them, though nobody sees it. */
@@ -169,12 +217,13 @@ public final class PageRewriting {
             String letter = Character.toString(text.codePointAt(at));
             LetterCodes.Code code = codes.of(letter);
             if (code == null && letter.isBlank()) {
-                inserts.add(new TextRewriting.Insert(new byte[0], space(line, first), null));
+                inserts.add(new TextRewriting.Insert(new byte[0], space(line, first), null, letter.length()));
                 continue;
             }
             if (code == null) return others(text, letter, first);
             double word = letter.equals(" ") ? wordSpacing(line, first) : 0;
-            inserts.add(new TextRewriting.Insert(code.bytes(), 1000 * (code.width() + (first.spacing() + word) / first.size()), null));
+            double advance = 1000 * (code.width() + (first.spacing() + word) / first.size());
+            inserts.add(new TextRewriting.Insert(code.bytes(), advance, null, letter.length()));
         }
         return inserts;
     }
@@ -290,7 +339,7 @@ public final class PageRewriting {
     private Rewritten.Area seen(double left, double top, double right, double bottom) {
         double width = read.page().width();
         double height = read.page().height();
-        return switch (read.turn()) {
+        return switch (read.page().turn()) {
             case 90 -> new Rewritten.Area(top, width - right, bottom, width - left);
             case 180 -> new Rewritten.Area(width - right, height - bottom, width - left, height - top);
             case 270 -> new Rewritten.Area(height - bottom, left, height - top, right);
@@ -300,21 +349,10 @@ public final class PageRewriting {
 
     /** Reads the page with its new stream, and compares glyph by glyph. */
     private void prove(Rewritten made) throws IOException, Refused {
-        PDPage changed = source.pdf().getPage(page);
-        COSDictionary dictionary = changed.getCOSObject();
-        COSBase contents = dictionary.getItem(COSName.CONTENTS);
-        COSBase resources = dictionary.getItem(COSName.RESOURCES);
-        List<ShownGlyph> now;
         PaintedPage before = PaintedPage.of(source.pdf(), page);
-        try {
-            KeptWriter.put(made, source.pdf(), changed);
-            now = PageReader.addressed(source, page, Progress.SILENT).shown();
-            if (before.differing(PaintedPage.of(source.pdf(), page), areas) > 0) throw new Refused("it would look otherwise where nothing was changed");
-        } finally {
-            dictionary.setItem(COSName.CONTENTS, contents);
-            if (resources == null) dictionary.removeItem(COSName.RESOURCES);
-            else dictionary.setItem(COSName.RESOURCES, resources);
-        }
+        List<ShownGlyph> now = KeptWriter.lookingAt(made, source.pdf(), page, there -> PageReader.addressed(source, there, Progress.SILENT).shown());
+        PaintedPage after = KeptWriter.lookingAt(made, source.pdf(), page, there -> PaintedPage.of(source.pdf(), there));
+        if (before.differing(after, areas) > 0) throw new Refused("it would look otherwise where nothing was changed");
         int next = 0;
         int extra = 0;
         for (ShownGlyph old : read.shown()) {

@@ -40,8 +40,9 @@ final class TextRewriting {
      *
      * @param advance in thousandths of an em, spacing included
      * @param font    by which it is shown where that is not the operator's own, as operands of {@code Tf}; else null
+     * @param letters how many characters of the text it stands for
      */
-    record Insert(byte[] bytes, double advance, String font) { }
+    record Insert(byte[] bytes, double advance, String font, int letters) { }
 
     TextRewriting(StreamOperators.Found operator, ShownGlyph any) {
         this.operator = operator;

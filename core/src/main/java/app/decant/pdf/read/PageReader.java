@@ -121,17 +121,13 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         List<ShownGlyph> shown = new ArrayList<>();
         SourcePage page = read(source, index, 0, progress, shown);
         int turn = turn(page);
-        if (turn == 0) return new Addressed(page, shown, 0);
+        if (turn == 0) return new Addressed(page, shown);
         List<ShownGlyph> turned = new ArrayList<>();
-        return new Addressed(read(source, index, turn, progress, turned), turned, turn);
+        return new Addressed(read(source, index, turn, progress, turned), turned);
     }
 
-    /**
-     * A page and the addresses of its glyphs.
-     *
-     * @param turn how far it was turned clockwise to be read, beyond what it says itself: 0, 90, 180 or 270
-     */
-    public record Addressed(SourcePage page, List<ShownGlyph> shown, int turn) {
+    /** A page and the addresses of its glyphs. */
+    public record Addressed(SourcePage page, List<ShownGlyph> shown) {
         public Addressed { shown = List.copyOf(shown); }
     }
 
@@ -160,7 +156,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
             LoggerFactory.getLogger(PageReader.class).info("Page {} breaks off", index + 1, e);
             reader.problems.add("Page " + (index + 1) + " is damaged; what could be read of it is here.");
         }
-        return new SourcePage(index, reader.width, reader.height, reader.glyphs, reader.ink, reader.pictures, List.copyOf(reader.problems));
+        return new SourcePage(index, reader.width, reader.height, turn, reader.glyphs, reader.ink, reader.pictures, List.copyOf(reader.problems));
     }
 
     private PageReader(SourceFile source, PDPage page, int index, int turn, Progress progress) {

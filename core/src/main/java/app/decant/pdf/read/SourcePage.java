@@ -5,9 +5,11 @@ import java.util.List;
 /**
  * A page as read: everything on it, upright, nothing interpreted yet.
  *
+ * @param turn     how far it was turned clockwise to be read, beyond what it says itself: 0, 90, 180 or 270
  * @param problems what could not be read, as sentences
  */
-public record SourcePage(int index, double width, double height, List<Glyph> glyphs, List<Ink> ink, List<Placed> pictures, List<String> problems) {
+public record SourcePage(int index, double width, double height, int turn, List<Glyph> glyphs, List<Ink> ink, List<Placed> pictures,
+        List<String> problems) {
     public SourcePage {
         glyphs = List.copyOf(glyphs);
         ink = List.copyOf(ink);
@@ -16,7 +18,7 @@ public record SourcePage(int index, double width, double height, List<Glyph> gly
     }
 
     public SourcePage with(List<Glyph> otherGlyphs, List<Ink> otherInk, List<Placed> otherPictures) {
-        return new SourcePage(index, width, height, otherGlyphs, otherInk, otherPictures, problems);
+        return new SourcePage(index, width, height, turn, otherGlyphs, otherInk, otherPictures, problems);
     }
 
     /** How much of the page's text is not painted, 0 to 1. */

@@ -1,0 +1,170 @@
+package app.decant;
+
+import app.decant.document.Inline;
+import app.decant.document.Paragraph;
+import app.decant.document.Provenance;
+import app.decant.layout.TextPassage;
+import app.decant.page.Item;
+import app.decant.page.Line;
+import app.decant.page.Piece;
+import app.decant.page.Rewritten;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** Where the text of a document stands on the pages of the file that it was taken from: lines for carets and for what is picked, none of them painted. */
+final class GroundLines {
+    /** Above and below a baseline, in ems: as far as a caret reaches. */
+    private static final double ASCENT = 0.85;
+    private static final double DESCENT = 0.25;
+    /** What a space takes that nothing shows, in ems. */
+    private static final double SPACE = 0.25;
+
+    private final Provenance provenance;
+    private final Map<Paragraph, Map<Integer, List<Item.LineItem>>> known = new IdentityHashMap<>();
+
+    GroundLines(Provenance provenance) { this.provenance = provenance; }
+
+    /** The lines of a paragraph that is as it came, by the indexes of their pages; none where it is not known where it stands. */
+    Map<Integer, List<Item.LineItem>> of(Paragraph paragraph) {
+        return known.computeIfAbsent(paragraph, key -> {
+            Stand stand = stand(key);
+            return stand == null ? Map.of() : lines(key, stand);
+        });
+    }
+
+    /** The lines of a paragraph that says something else in one place, as its page was written anew. */
+    Map<Integer, List<Item.LineItem>> of(TextEdits.Edit edit, Rewritten.Reset reset) {
+        Stand old = stand(edit.old());
+        if (old == null) return Map.of();
+        int[][] places = provenance.places(edit.old());
+        List<Provenance.Line> from = provenance.of(edit.old());
+        int now = edit.now().length();
+        Stand stand = new Stand(now, old.lines);
+        int added = reset.edges().length - 1;
+        int line = old.line[edit.from()];
+        for (int i = 0; i < now; i++) {
+            if (i >= edit.from() && i < edit.from() + added) {
+                stand.put(i, line, reset.edges()[i - edit.from()], reset.edges()[i - edit.from() + 1]);
+                continue;
+            }
+            int was = i < edit.from() ? i : i - added + edit.to() - edit.from();
+            if (places[was] == null) continue;
+            int mark = from.get(places[was][0]).marks()[places[was][1]];
+            float moved = old.line[was] == line ? reset.moved().getOrDefault(mark, 0.0).floatValue() : 0;
+            stand.put(i, old.line[was], old.left[was] + moved, old.right[was] + moved);
+        }
+        stand.fill(edit.now().text());
+        return lines(edit.now(), stand);
+    }
+
+    /** For each letter of a paragraph the line it is on, and where it begins and ends. */
+    private static final class Stand {
+        final List<Provenance.Line> lines;
+        final int[] line;
+        final float[] left;
+        final float[] right;
+
+        Stand(int length, List<Provenance.Line> lines) {
+            this.lines = lines;
+            line = new int[length];
+            left = new float[length];
+            right = new float[length];
+            Arrays.fill(line, -1);
+        }
+
+        void put(int at, int on, float from, float to) {
+            line[at] = on;
+            left[at] = from;
+            right[at] = to;
+        }
+
+        /** Gives what nothing shows its place between what is shown: spaces, breaks, objects. */
+        void fill(String text) {
+            for (int i = 0; i < line.length; i++) {
+                if (line[i] >= 0) continue;
+                int next = i;
+                while (next < line.length && line[next] < 0) next++;
+                boolean begins = i == 0 || text.charAt(i - 1) == Inline.LINE_BREAK && next < line.length;
+                if (begins) {
+                    float at = next < line.length ? left[next] : 0;
+                    put(i, next < line.length ? line[next] : 0, at, at);
+                    continue;
+                }
+                int on = line[i - 1];
+                float from = right[i - 1];
+                boolean within = next < line.length && line[next] == on;
+                double share = within ? (left[next] - from) / (double) (next - i) : SPACE * lines.get(on).size();
+                put(i, on, from, (float) (from + share));
+            }
+        }
+    }
+
+    private Stand stand(Paragraph paragraph) {
+        List<Provenance.Line> lines = provenance.of(paragraph);
+        String text = paragraph.text();
+        if (lines.isEmpty() || text.isEmpty() || lines.stream().allMatch(line -> line.letters().isEmpty())) return null;
+        Stand stand = new Stand(text.length(), lines);
+        int[][] places = provenance.places(paragraph);
+        if (places == null) places = about(text.length(), lines);
+        for (int i = 0; i < places.length; i++) {
+            if (places[i] == null) continue;
+            Provenance.Line line = lines.get(places[i][0]);
+            stand.put(i, places[i][0], line.lefts()[places[i][1]], line.rights()[places[i][1]]);
+        }
+        stand.fill(text);
+        return stand;
+    }
+
+    /** Where the letters stand about, of text that does not tell quite what its lines do. */
+    private static int[][] about(int length, List<Provenance.Line> lines) {
+        int all = lines.stream().mapToInt(line -> line.letters().length()).sum();
+        int[][] places = new int[length][];
+        for (int i = 0; i < length; i++) {
+            int at = (int) ((long) i * all / length);
+            int line = 0;
+            while (at >= lines.get(line).letters().length()) at -= lines.get(line++).letters().length();
+            places[i] = new int[] {line, at};
+        }
+        return places;
+    }
+
+    private static Map<Integer, List<Item.LineItem>> lines(Paragraph paragraph, Stand stand) {
+        Map<Integer, List<Item.LineItem>> pages = new TreeMap<>();
+        TextPassage passage = new TextPassage(paragraph);
+        String text = paragraph.text();
+        int from = 0;
+        for (int i = 1; i <= text.length(); i++) {
+            if (i < text.length() && stand.line[i] == stand.line[from]) continue;
+            Provenance.Line on = stand.lines.get(stand.line[from]);
+            pages.computeIfAbsent(on.page(), page -> new ArrayList<>()).add(line(passage, text, stand, from, i, on));
+            from = i;
+        }
+        return pages;
+    }
+
+    private static Item.LineItem line(TextPassage passage, String text, Stand stand, int from, int to, Provenance.Line on) {
+        float[] lefts = Arrays.copyOfRange(stand.left, from, to);
+        float[] rights = Arrays.copyOfRange(stand.right, from, to);
+        boolean backwards = to - from > 1 && lefts[0] > lefts[to - from - 1];
+        float least = Float.MAX_VALUE;
+        float most = -Float.MAX_VALUE;
+        for (int i = 0; i < lefts.length; i++) {
+            least = Math.min(least, lefts[i]);
+            most = Math.max(most, rights[i]);
+        }
+        for (int i = 0; i < lefts.length; i++) {
+            lefts[i] -= least;
+            rights[i] -= least;
+        }
+        Line.Break after = text.charAt(to - 1) == Inline.LINE_BREAK ? Line.Break.LINE : Line.Break.NONE;
+        double ascent = ASCENT * on.size();
+        double descent = DESCENT * on.size();
+        Piece letters = new Piece.Letters(from, lefts, rights, backwards);
+        Line line = new Line(from, to, 0, 0, most - least, ascent + descent, ascent, ascent, descent, List.of(letters), after);
+        return new Item.LineItem(passage, line, least, on.baseline() - ascent, true);
+    }
+}

@@ -1,0 +1,134 @@
+package app.decant;
+
+import app.decant.document.Paragraph;
+import app.decant.document.Provenance;
+import app.decant.document.Walk;
+import app.decant.layout.PagedDocument;
+import app.decant.layout.TextPassage;
+import app.decant.page.Item;
+import app.decant.page.Page;
+import app.decant.page.Pages;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Predicate;
+
+/**
+ * The pages of a file with the text that stands on them, to be looked at and written on. A page that is what it was is the very page that was given before,
+ * so that nobody paints it again; and what has to be done for a letter does not grow with the number of pages.
+ */
+final class GroundPages {
+    private final GroundLines lines;
+    private final List<Provenance.Sheet> sheets;
+    private final Predicate<Paragraph> touched;
+    /** The text as it came, by the pages of the file. */
+    private final Map<Integer, List<Item>> came;
+    private Map<Integer, Standing> standing = Map.of();
+
+    /** A page that was given, and what it was made from. */
+    private record Standing(Page page, List<Item> text, Page laid, List<Item> unknown) {
+        boolean isOf(int index, Pages pages, List<Item> other) {
+            return page.index() == index && page.label().equals(pages.page(index).label()) && page.ground().rewritten() == pages.rewritten(index)
+                    && (text == other || isSame(other));
+        }
+
+        private boolean isSame(List<Item> other) {
+            if (text.size() != other.size()) return false;
+            for (int i = 0; i < text.size(); i++) if (text.get(i) != other.get(i)) return false;
+            return true;
+        }
+    }
+
+    /**
+     * @param walk    over the text as it came
+     * @param touched whether a paragraph is not as it came
+     */
+    GroundPages(Walk walk, GroundLines lines, List<Provenance.Sheet> sheets, Predicate<Paragraph> touched) {
+        this.lines = lines;
+        this.sheets = sheets;
+        this.touched = touched;
+        came = text(walk);
+    }
+
+    private Map<Integer, List<Item>> text(Walk walk) {
+        Map<Integer, List<Item>> text = new HashMap<>();
+        for (Walk.Stop stop : walk.stops())
+            lines.of(stop.paragraph()).forEach((page, some) -> text.computeIfAbsent(page, key -> new ArrayList<>()).addAll(some));
+        return text;
+    }
+
+    /**
+     * The pages as they are now.
+     *
+     * @param now   the text as it is laid out
+     * @param pages what would be published of it
+     * @param reset the lines that stand in place of those of paragraphs as they came; null where other paragraphs came or went
+     */
+    List<Page> of(PagedDocument now, Pages pages, Map<Paragraph, Map<Integer, List<Item.LineItem>>> reset) {
+        Map<Integer, List<Item>> text = reset == null ? text(now.walk()) : reset.isEmpty() ? came : with(reset);
+        Map<Integer, Standing> made = new HashMap<>();
+        List<Page> all = new ArrayList<>();
+        for (int i = 0; i < pages.count(); i++) {
+            if (!pages.isOwn(i)) {
+                all.add(now.page(i));
+                continue;
+            }
+            int ground = pages.ground(i);
+            List<Item> items = text.getOrDefault(ground, List.of());
+            Page laid = now.count() == pages.count() ? now.page(i) : null;
+            Standing known = standing.get(ground);
+            List<Item> unknown = laid == null ? List.of() : known != null && known.laid == laid ? known.unknown : unknown(laid);
+            if (known == null || !known.isOf(i, pages, items) || !unknown.equals(known.unknown))
+                known = new Standing(page(i, ground, pages, items, unknown), items, laid, unknown);
+            else if (known.laid != laid) known = new Standing(known.page, known.text, laid, unknown);
+            made.put(ground, known);
+            all.add(known.page);
+        }
+        standing = made;
+        return all;
+    }
+
+    private Page page(int index, int ground, Pages pages, List<Item> items, List<Item> unknown) {
+        List<Item> text = new ArrayList<>(items);
+        text.addAll(unknown);
+        Provenance.Sheet sheet = sheets.get(ground);
+        Page.Ground own = new Page.Ground(ground, sheet.turn(), pages.rewritten(index));
+        return new Page(index, pages.page(index).label(), sheet.width(), sheet.height(), text, List.of(), own);
+    }
+
+    private Map<Integer, List<Item>> with(Map<Paragraph, Map<Integer, List<Item.LineItem>>> reset) {
+        Set<Integer> reached = new HashSet<>();
+        reset.forEach((paragraph, some) -> {
+            reached.addAll(lines.of(paragraph).keySet());
+            reached.addAll(some.keySet());
+        });
+        Map<Integer, List<Item>> text = new HashMap<>(came);
+        for (int page : reached) {
+            List<Item> items = new ArrayList<>();
+            Map<Paragraph, Boolean> put = new IdentityHashMap<>();
+            for (Item item : came.getOrDefault(page, List.of())) {
+                Paragraph paragraph = TextPassage.paragraph((Item.LineItem) item);
+                if (!reset.containsKey(paragraph)) items.add(item);
+                else if (put.put(paragraph, true) == null) items.addAll(reset.get(paragraph).getOrDefault(page, List.of()));
+            }
+            text.put(page, items);
+        }
+        return text;
+    }
+
+    /** What is not known to stand anywhere on the file's page stands about where it is laid out: pictures, paragraphs without a letter. */
+    private List<Item> unknown(Page laid) {
+        return laid.text().stream().filter(item -> item instanceof Item.PictureItem
+                || item instanceof Item.LineItem line && line.editable() && lines.of(TextPassage.paragraph(line)).isEmpty() && !isTyped(line)).toList();
+    }
+
+    /** Whether a line is of a paragraph with letters that somebody changed: those stand where they were put. */
+    private boolean isTyped(Item.LineItem line) {
+        Paragraph paragraph = TextPassage.paragraph(line);
+        return touched.test(paragraph) && !paragraph.text().isBlank();
+    }
+}

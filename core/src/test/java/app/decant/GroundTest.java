@@ -1,0 +1,190 @@
+package app.decant;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import app.decant.demo.PassengerHandbook;
+import app.decant.document.Document;
+import app.decant.document.Place;
+import app.decant.document.Progress;
+import app.decant.document.Walk;
+import app.decant.edit.TextSelection;
+import app.decant.edit.Typing;
+import app.decant.font.FontCatalogue;
+import app.decant.format.Taken;
+import app.decant.layout.Layout;
+import app.decant.layout.PagedDocument;
+import app.decant.page.Original;
+import app.decant.page.Page;
+import app.decant.page.Pages;
+import app.decant.page.Pages.Caret;
+import app.decant.pdf.keep.GroundPainter;
+import app.decant.publish.Order;
+import app.decant.publish.Recipe;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** A PDF on the desk: its pages are the file's own, and carets stand where PDFBox says that its letters are. */
+class GroundTest {
+    @TempDir private static Path root;
+    private static Path source;
+    private static Taken taken;
+    private static Layout layout;
+    private static PagedDocument laid;
+
+    @BeforeAll static void file() {
+        source = root.resolve("handbook.pdf");
+        Decant.publish(PassengerHandbook.document(), Recipe.PLAIN, source);
+        taken = Decant.open(source);
+        layout = new Layout(FontCatalogue.ofThisMachine());
+        laid = layout.next(taken.document());
+    }
+
+    private static Revision revision() throws IOException { return new Revision(new Original("handbook.pdf", Files.readAllBytes(source), null), taken, laid); }
+
+    private static TextSelection find(Document document, String words) {
+        for (Walk.Stop stop : Walk.of(document).stops()) {
+            int at = stop.paragraph().text().indexOf(words);
+            if (at >= 0) return new TextSelection(new Place(stop.path(), at), new Place(stop.path(), at + words.length()));
+        }
+        throw new AssertionError("“" + words + "” is not there");
+    }
+
+    private static Document typed(String at, String text) { return Typing.type(taken.document(), find(taken.document(), at), text, null).after(); }
+
+    /** The letters of the last place where words stand on a page of a file, as PDFBox reads them. */
+    private static List<TextPosition> positions(Path file, int page, String words) throws IOException {
+        List<TextPosition> all = new ArrayList<>();
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            PDFTextStripper stripper = new PDFTextStripper() {
+                @Override protected void writeString(String text, List<TextPosition> positions) {
+                    int from = text.indexOf(words);
+                    if (from >= 0 && positions.size() == text.length()) all.addAll(positions.subList(from, from + words.length()));
+                }
+            };
+            stripper.setStartPage(page + 1);
+            stripper.setEndPage(page + 1);
+            stripper.getText(pdf);
+        }
+        return all;
+    }
+
+    private static void standsThere(PagedDocument shown, Path file, String words) throws IOException {
+        TextSelection found = find(shown.document(), words);
+        Caret start = shown.caret(found.start());
+        Caret end = shown.caret(found.end());
+        List<TextPosition> letters = positions(file, start.page(), words);
+        assertThat(letters).as("%s on page %d", words, start.page()).hasSize(words.length());
+        assertThat(start.x()).isCloseTo(letters.get(0).getXDirAdj(), within(0.1));
+        TextPosition last = letters.get(letters.size() - 1);
+        assertThat(end.x()).isCloseTo(last.getXDirAdj() + last.getWidthDirAdj(), within(0.1));
+        assertThat(letters.get(0).getYDirAdj()).isBetween((float) start.top(), (float) (start.top() + start.height()));
+        assertThat(shown.placeAt(start.page(), start.x() + 0.2, start.top() + start.height() / 2)).isEqualTo(found.start());
+    }
+
+    @Test void untouchedPagesAreTheFilesOwn() throws IOException {
+        try (Revision revision = revision()) {
+            PagedDocument shown = revision.shown(laid);
+            assertThat(shown.pages()).allMatch(page -> page.ground() != null && page.ground().rewritten() == null);
+            assertThat(shown.pages()).extracting(page -> page.ground().page()).isSorted().doesNotHaveDuplicates();
+            for (String words : List.of("Passenger", "neighbour", "parcels")) standsThere(shown, source, words);
+        }
+    }
+
+    @Test void everyLetterHasAPlaceOnItsPage() throws IOException {
+        try (Revision revision = revision()) {
+            PagedDocument shown = revision.shown(laid);
+            for (Walk.Stop stop : shown.walk().stops()) {
+                if (stop.paragraph().text().isBlank()) continue;
+                int before = 0;
+                for (int offset = 0; offset <= stop.paragraph().length(); offset++) {
+                    Caret caret = shown.caret(new Place(stop.path(), offset));
+                    assertThat(caret).as("%s at %d", stop.paragraph().text(), offset).isNotNull();
+                    Page page = shown.page(caret.page());
+                    assertThat(caret.page()).isGreaterThanOrEqualTo(before);
+                    assertThat(caret.x()).isBetween(0.0, page.width());
+                    assertThat(caret.top()).isBetween(0.0, page.height());
+                    before = caret.page();
+                }
+            }
+        }
+    }
+
+    @Test void aCorrectedWordStandsWhereItWillBePublished() throws IOException {
+        try (Revision revision = revision()) {
+            PagedDocument now = layout.next(typed("neighbour", "harbour boat"));
+            PagedDocument shown = revision.shown(now);
+            List<Page> changed = shown.pages().stream().filter(page -> page.ground() == null || page.ground().rewritten() != null).toList();
+            assertThat(changed).singleElement().satisfies(page -> assertThat(page.ground()).isNotNull());
+            Path again = root.resolve("again.pdf");
+            Recipe recipe = Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE);
+            Decant.publish(new Order(revision.published(now, Progress.SILENT).pages(), recipe, Recipe.Passwords.NONE, source), again, Progress.SILENT);
+            standsThere(shown, again, "harbour boat");
+            // What stands after it on its line, too.
+            Place end = find(now.document(), "harbour boat").end();
+            String rest = now.document().paragraph(end.path()).text().substring(end.offset());
+            standsThere(shown, again, rest.split("[ .,]+")[1]);
+        }
+    }
+
+    @Test void pagesThatStayAreTheVeryOnesSoThatNobodyPaintsThemAgain() throws IOException {
+        try (Revision revision = revision()) {
+            PagedDocument first = revision.shown(laid);
+            PagedDocument then = revision.shown(layout.next(typed("neighbour", "bourneigh")));
+            int other = 0;
+            for (int i = 0; i < first.count(); i++) if (first.page(i) != then.page(i)) other++;
+            assertThat(other).isEqualTo(1);
+        }
+    }
+
+    @Test void pagesThatHaveToBeSetAnewAreShownAsTheyWillBe() throws IOException {
+        try (Revision revision = revision()) {
+            PagedDocument now = layout.next(typed("neighbour", "which was never declared at the counter, nor at the gate, ".repeat(3) + "neighbour"));
+            PagedDocument shown = revision.shown(now);
+            Pages published = revision.published(now, Progress.SILENT).pages();
+            assertThat(shown.count()).isEqualTo(published.count());
+            for (int i = 0; i < shown.count(); i++) {
+                assertThat(shown.page(i).ground() != null).isEqualTo(published.isOwn(i));
+                if (shown.page(i).ground() == null) assertThat(shown.page(i)).isSameAs(now.page(i));
+            }
+            assertThat(shown.pages()).anyMatch(page -> page.ground() == null).anyMatch(page -> page.ground() != null);
+        }
+    }
+
+    @Test void whatIsPaintedAfterALetterIsWhatIsPaintedAnew() throws IOException {
+        Original original = new Original("handbook.pdf", Files.readAllBytes(source), null);
+        try (Revision revision = revision(); GroundPainter going = new GroundPainter(original)) {
+            int page = revision.shown(laid).caret(find(laid.document(), "neighbour").start()).page();
+            BufferedImage untouched = going.image(revision.shown(laid).page(page), 1.5);
+            for (String word : List.of("bourneigh", "b", "", "harbour boat")) {
+                Page now = revision.shown(layout.next(typed("neighbour", word))).page(page);
+                BufferedImage shown = going.image(now, 1.5);
+                try (GroundPainter anew = new GroundPainter(original)) {
+                    assertThat(differing(shown, anew.image(now, 1.5))).as(word).isZero();
+                }
+                assertThat(differing(shown, untouched)).isGreaterThan(20);
+            }
+            assertThat(differing(going.image(revision.shown(laid).page(page), 1.5), untouched)).isZero();
+        }
+    }
+
+    /** How many pixels differ by more than what rounding does. */
+    private static int differing(BufferedImage one, BufferedImage other) {
+        int differing = 0;
+        for (int y = 0; y < one.getHeight(); y++)
+            for (int x = 0; x < one.getWidth(); x++)
+                if (Math.abs((one.getRGB(x, y) & 255) - (other.getRGB(x, y) & 255)) > 2) differing++;
+        return differing;
+    }
+}
