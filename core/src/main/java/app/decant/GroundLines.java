@@ -37,43 +37,56 @@ final class GroundLines {
     }
 
     /** The lines of a paragraph that says something else in one place, as its page was written anew. */
-    Map<Integer, List<Item.LineItem>> of(TextEdits.Edit edit, Rewritten.Reset reset) {
+    Map<Integer, List<Item.LineItem>> of(TextEdits.Edit edit, Rewritten page, Rewritten.Reset reset) {
         Stand old = stand(edit.old());
-        if (old == null) return Map.of();
         int[][] places = provenance.places(edit.old());
-        List<Provenance.Line> from = provenance.of(edit.old());
-        int now = edit.now().length();
-        Stand stand = new Stand(now, old.lines);
-        int added = reset.edges().length - 1;
-        int line = old.line[edit.from()];
-        for (int i = 0; i < now; i++) {
-            if (i >= edit.from() && i < edit.from() + added) {
-                stand.put(i, line, reset.edges()[i - edit.from()], reset.edges()[i - edit.from() + 1]);
-                continue;
-            }
+        if (old == null || places == null) return Map.of();
+        List<Provenance.Line> came = provenance.of(edit.old());
+        Stand stand = new Stand(edit.now().length(), came);
+        int added = reset.letters().size();
+        double size = came.get(old.line[edit.from()]).size();
+        for (int i = 0; i < edit.now().length(); i++) {
+            boolean fresh = i >= edit.from() && i < edit.from() + added;
             int was = i < edit.from() ? i : i - added + edit.to() - edit.from();
-            if (places[was] == null) continue;
-            int mark = from.get(places[was][0]).marks()[places[was][1]];
-            float moved = old.line[was] == line ? reset.moved().getOrDefault(mark, 0.0).floatValue() : 0;
-            stand.put(i, old.line[was], old.left[was] + moved, old.right[was] + moved);
+            if (!fresh && places[was] == null) continue;
+            Rewritten.Spot spot = fresh ? reset.letters().get(i - edit.from()) : null;
+            if (!fresh) {
+                Provenance.Line line = came.get(places[was][0]);
+                if (line.page() == edit.page()) spot = reset.marks().get(line.marks()[places[was][1]]);
+                double down = line.page() == edit.page() && spot == null ? page.pushed(old.left[was], line.baseline()) : 0;
+                int on = down == 0 ? old.line[was] : stand.line(edit.page(), line.baseline() + down, size);
+                if (spot == null) stand.put(i, on, old.left[was], old.right[was]);
+            }
+            if (spot != null) stand.put(i, stand.line(edit.page(), spot.baseline(), size), spot.left(), spot.right());
         }
         stand.fill(edit.now().text());
         return lines(edit.now(), stand);
     }
 
+    /** A line as far as letters stand on it. */
+    private record On(int page, double baseline, double size) { }
+
     /** For each letter of a paragraph the line it is on, and where it begins and ends. */
     private static final class Stand {
-        final List<Provenance.Line> lines;
+        final List<On> lines = new ArrayList<>();
         final int[] line;
         final float[] left;
         final float[] right;
 
-        Stand(int length, List<Provenance.Line> lines) {
-            this.lines = lines;
+        Stand(int length, List<Provenance.Line> came) {
+            for (Provenance.Line one : came) lines.add(new On(one.page(), one.baseline(), one.size()));
             line = new int[length];
             left = new float[length];
             right = new float[length];
             Arrays.fill(line, -1);
+        }
+
+        /** The line of a page with a baseline, another if there is none yet. */
+        int line(int page, double baseline, double size) {
+            for (int i = 0; i < lines.size(); i++)
+                if (lines.get(i).page == page && Math.abs(lines.get(i).baseline - baseline) < 0.3 * size) return i;
+            lines.add(new On(page, baseline, size));
+            return lines.size() - 1;
         }
 
         void put(int at, int on, float from, float to) {
@@ -97,7 +110,7 @@ final class GroundLines {
                 int on = line[i - 1];
                 float from = right[i - 1];
                 boolean within = next < line.length && line[next] == on;
-                double share = within ? (left[next] - from) / (double) (next - i) : SPACE * lines.get(on).size();
+                double share = within ? (left[next] - from) / (double) (next - i) : SPACE * lines.get(on).size;
                 put(i, on, from, (float) (from + share));
             }
         }
@@ -139,14 +152,14 @@ final class GroundLines {
         int from = 0;
         for (int i = 1; i <= text.length(); i++) {
             if (i < text.length() && stand.line[i] == stand.line[from]) continue;
-            Provenance.Line on = stand.lines.get(stand.line[from]);
-            pages.computeIfAbsent(on.page(), page -> new ArrayList<>()).add(line(passage, text, stand, from, i, on));
+            On on = stand.lines.get(stand.line[from]);
+            pages.computeIfAbsent(on.page, page -> new ArrayList<>()).add(line(passage, text, stand, from, i, on));
             from = i;
         }
         return pages;
     }
 
-    private static Item.LineItem line(TextPassage passage, String text, Stand stand, int from, int to, Provenance.Line on) {
+    private static Item.LineItem line(TextPassage passage, String text, Stand stand, int from, int to, On on) {
         float[] lefts = Arrays.copyOfRange(stand.left, from, to);
         float[] rights = Arrays.copyOfRange(stand.right, from, to);
         boolean backwards = to - from > 1 && lefts[0] > lefts[to - from - 1];
@@ -161,10 +174,10 @@ final class GroundLines {
             rights[i] -= least;
         }
         Line.Break after = text.charAt(to - 1) == Inline.LINE_BREAK ? Line.Break.LINE : Line.Break.NONE;
-        double ascent = ASCENT * on.size();
-        double descent = DESCENT * on.size();
+        double ascent = ASCENT * on.size;
+        double descent = DESCENT * on.size;
         Piece letters = new Piece.Letters(from, lefts, rights, backwards);
         Line line = new Line(from, to, 0, 0, most - least, ascent + descent, ascent, ascent, descent, List.of(letters), after);
-        return new Item.LineItem(passage, line, least, on.baseline() - ascent, true);
+        return new Item.LineItem(passage, line, least, on.baseline - ascent, true);
     }
 }

@@ -8,6 +8,7 @@ import app.decant.layout.TextPassage;
 import app.decant.page.Item;
 import app.decant.page.Page;
 import app.decant.page.Pages;
+import app.decant.page.Rewritten;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -69,7 +70,7 @@ final class GroundPages {
      * @param reset the lines that stand in place of those of paragraphs as they came; null where other paragraphs came or went
      */
     List<Page> of(PagedDocument now, Pages pages, Map<Paragraph, Map<Integer, List<Item.LineItem>>> reset) {
-        Map<Integer, List<Item>> text = reset == null ? text(now.walk()) : reset.isEmpty() ? came : with(reset);
+        Map<Integer, List<Item>> text = reset == null ? text(now.walk()) : reset.isEmpty() ? came : with(reset, pages);
         Map<Integer, Standing> made = new HashMap<>();
         List<Page> all = new ArrayList<>();
         for (int i = 0; i < pages.count(); i++) {
@@ -100,19 +101,23 @@ final class GroundPages {
         return new Page(index, pages.page(index).label(), sheet.width(), sheet.height(), text, List.of(), own);
     }
 
-    private Map<Integer, List<Item>> with(Map<Paragraph, Map<Integer, List<Item.LineItem>>> reset) {
+    private Map<Integer, List<Item>> with(Map<Paragraph, Map<Integer, List<Item.LineItem>>> reset, Pages pages) {
         Set<Integer> reached = new HashSet<>();
         reset.forEach((paragraph, some) -> {
             reached.addAll(lines.of(paragraph).keySet());
             reached.addAll(some.keySet());
         });
         Map<Integer, List<Item>> text = new HashMap<>(came);
+        Map<Integer, Rewritten> rewritten = new HashMap<>();
+        for (int i = 0; i < pages.count(); i++) if (pages.rewritten(i) != null) rewritten.put(pages.ground(i), pages.rewritten(i));
         for (int page : reached) {
             List<Item> items = new ArrayList<>();
             Map<Paragraph, Boolean> put = new IdentityHashMap<>();
             for (Item item : came.getOrDefault(page, List.of())) {
-                Paragraph paragraph = TextPassage.paragraph((Item.LineItem) item);
-                if (!reset.containsKey(paragraph)) items.add(item);
+                Item.LineItem line = (Item.LineItem) item;
+                Paragraph paragraph = TextPassage.paragraph(line);
+                double down = rewritten.containsKey(page) ? rewritten.get(page).pushed(line.left(), line.baseline()) : 0;
+                if (!reset.containsKey(paragraph)) items.add(down == 0 ? line : line.moved(0, down));
                 else if (put.put(paragraph, true) == null) items.addAll(reset.get(paragraph).getOrDefault(page, List.of()));
             }
             text.put(page, items);

@@ -188,7 +188,7 @@ public final class Revision implements AutoCloseable {
             Tried one = tried.get(page);
             boolean stands = one != null && one.refused == null && !edits.beyond().contains(page);
             for (int i = 0; i < some.size(); i++)
-                reset.put(some.get(i).old(), stands ? lines.of(some.get(i), one.made.page().reset().get(i)) : Map.of());
+                reset.put(some.get(i).old(), stands ? lines.of(some.get(i), one.made.page(), one.made.page().reset().get(i)) : Map.of());
         });
         if (edits != null) for (Paragraph other : edits.others()) reset.put(other, Map.of());
         return reset;

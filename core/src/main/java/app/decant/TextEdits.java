@@ -31,6 +31,7 @@ import java.util.stream.Collectors;
  */
 final class TextEdits {
     private final Cascade cascade;
+    private final Walk walk;
     private final Provenance provenance;
     private final List<Edit> edits = new ArrayList<>();
     private final List<Paragraph> others = new ArrayList<>();
@@ -63,8 +64,9 @@ final class TextEdits {
         }
     }
 
-    private TextEdits(Document before, Provenance provenance) {
+    private TextEdits(Document before, Walk walk, Provenance provenance) {
         this.cascade = Cascade.of(before);
+        this.walk = walk;
         this.provenance = provenance;
     }
 
@@ -74,13 +76,13 @@ final class TextEdits {
         List<Walk.Stop> fresh = then.stops();
         if (old.size() != fresh.size()) return null;
         SortedMap<BlockPath, Block> changed = new TreeMap<>();
-        TextEdits edits = new TextEdits(before, provenance);
+        TextEdits edits = new TextEdits(before, walk, provenance);
         for (int i = 0; i < old.size(); i++) {
             if (!old.get(i).path().equals(fresh.get(i).path())) return null;
             // One that came back from a queue is another object, and the same.
             if (old.get(i).paragraph().equals(fresh.get(i).paragraph())) continue;
             changed.put(old.get(i).path(), fresh.get(i).paragraph());
-            if (edits.add(old.get(i).paragraph(), fresh.get(i).paragraph())) continue;
+            if (edits.add(i, fresh.get(i).paragraph())) continue;
             List<Provenance.Line> lines = provenance.of(old.get(i).paragraph());
             if (lines.isEmpty()) return null;
             edits.others.add(old.get(i).paragraph());
@@ -90,7 +92,8 @@ final class TextEdits {
         return before.replacing(Story.BODY, changed).equals(now) ? new Found(edits.edits, edits.others, edits.elsewhere) : null;
     }
 
-    private boolean add(Paragraph old, Paragraph now) {
+    private boolean add(int stop, Paragraph now) {
+        Paragraph old = walk.stops().get(stop).paragraph();
         if (old.text().equals(now.text()) || !old.style().equals(now.style()) || !old.look().equals(now.look())) return false;
         String was = old.text();
         String is = now.text();
@@ -109,7 +112,7 @@ final class TextEdits {
         if (from >= to || is.length() - fromEnd < from) return false;
         String text = is.substring(from, is.length() - fromEnd);
         if (hasObject(was.substring(from, to)) || hasObject(text) || !sameAround(old, now, from, to, is.length() - fromEnd)) return false;
-        return place(old, now, from, to, text);
+        return place(stop, now, from, to, text);
     }
 
     private static boolean isBreak(char c) { return Character.isWhitespace(c) || c == Inline.OBJECT; }
@@ -126,38 +129,93 @@ final class TextEdits {
         return looks.size() == 1 && now.slice(from, until).stream().allMatch(inline -> inline instanceof Inline.Text && looks.contains(inline.look()));
     }
 
-    /** Finds the marks of a stretch of the paragraph. */
-    private boolean place(Paragraph old, Paragraph now, int from, int to, String text) {
+    /** Finds the marks of a stretch of the paragraph; all of it has to be on one page. */
+    private boolean place(int stop, Paragraph now, int from, int to, String text) {
+        Paragraph old = walk.stops().get(stop).paragraph();
         List<Provenance.Line> lines = provenance.of(old);
         int[][] places = provenance.places(old);
         if (places == null) return false;
-        int line = -1;
+        int[] begin = null;
+        int[] end = null;
         for (int i = from; i < to; i++) {
             if (places[i] == null) continue;
-            if (line >= 0 && places[i][0] != line) return false;
-            line = places[i][0];
+            if (begin == null) begin = places[i];
+            end = places[i];
         }
-        if (line < 0) return false;
-        Provenance.Line on = lines.get(line);
-        List<Integer> marks = new ArrayList<>();
-        for (int mark : on.marks()) if (mark >= 0 && (marks.isEmpty() || marks.get(marks.size() - 1) != mark)) marks.add(mark);
-        int first = Integer.MAX_VALUE;
-        int last = -1;
-        for (int i = from; i < to; i++) {
-            if (places[i] == null) continue;
-            int mark = on.marks()[places[i][1]];
-            int index = mark < 0 ? -1 : marks.indexOf(mark);
-            if (index < 0) return false;
-            first = Math.min(first, index);
-            last = Math.max(last, index);
+        if (begin == null || lines.get(begin[0]).page() != lines.get(end[0]).page()) return false;
+        int page = lines.get(begin[0]).page();
+        int[] stretch = stretch(old.text(), places, begin[0], lines.size());
+        if (end[0] >= stretch[1]) return false;
+        List<List<Integer>> passage = new ArrayList<>();
+        int before = 0;
+        boolean goesOn = false;
+        for (int i = stretch[0]; i < stretch[1]; i++) {
+            if (lines.get(i).page() == page) passage.add(marks(lines.get(i)));
+            else if (i < begin[0]) before++;
+            else goesOn = true;
         }
-        Set<Integer> passage = new HashSet<>();
-        int[] stretch = stretch(old.text(), places, line, lines.size());
-        for (Provenance.Line one : lines.subList(stretch[0], stretch[1]))
-            if (one.page() == on.page()) for (int mark : one.marks()) if (mark >= 0) passage.add(mark);
-        Correction.Setting setting = setting(old, line == stretch[1] - 1);
-        edits.add(new Edit(on.page(), new Correction(marks, first, last + 1, text, setting, passage, isDrawn(old)), old, now, from, to));
+        int first = begin[0] - stretch[0] - before;
+        int last = end[0] - stretch[0] - before;
+        int begins = passage.get(first).indexOf(lines.get(begin[0]).marks()[begin[1]]);
+        int ends = passage.get(last).indexOf(lines.get(end[0]).marks()[end[1]]);
+        if (begins < 0 || ends < 0 || first == last && ends < begins) return false;
+        List<List<Integer>> following = goesOn ? null : following(stop, stretch[1], page);
+        Correction.Passage stands = new Correction.Passage(passage, hyphens(lines, places), goesOn, following);
+        Correction correction = new Correction(stands, first, begins, last, ends + 1, text, setting(old), isDrawn(old));
+        edits.add(new Edit(page, correction, old, now, from, to));
         return true;
+    }
+
+    private static List<Integer> marks(Provenance.Line line) {
+        List<Integer> marks = new ArrayList<>();
+        for (int mark : line.marks()) if (mark >= 0 && (marks.isEmpty() || marks.get(marks.size() - 1) != mark)) marks.add(mark);
+        return marks;
+    }
+
+    /** Marks at the ends of lines that stand for no letter of the text. */
+    private static Set<Integer> hyphens(List<Provenance.Line> lines, int[][] places) {
+        Set<Integer> hyphens = new HashSet<>();
+        for (Provenance.Line line : lines) {
+            String letters = line.letters().stripTrailing();
+            int end = letters.length() - 1;
+            if (end >= 0 && (letters.charAt(end) == '-' || letters.charAt(end) == '\u2010')) hyphens.add(line.marks()[end]);
+        }
+        for (int[] place : places) if (place != null) hyphens.remove(lines.get(place[0]).marks()[place[1]]);
+        return hyphens;
+    }
+
+    /** What stands below a passage in its column: the rest of its paragraph and the paragraphs after it, until the text goes on higher up or elsewhere. */
+    private List<List<Integer>> following(int stop, int rest, int page) {
+        BlockPath path = walk.stops().get(stop).path();
+        List<List<Integer>> following = new ArrayList<>();
+        List<Provenance.Line> own = provenance.of(walk.stops().get(stop).paragraph());
+        double lowest = own.get(rest - 1).baseline();
+        for (Provenance.Line line : own.subList(rest, own.size())) {
+            if (line.page() != page || line.baseline() < lowest) return following;
+            lowest = line.baseline();
+            following.add(marks(line));
+        }
+        // What stands below a cell is its table's matter, which does not move by itself.
+        if (path.size() > 2) return following;
+        BlockPath table = null;
+        for (int i = stop + 1; i < walk.stops().size(); i++) {
+            Walk.Stop next = walk.stops().get(i);
+            List<Provenance.Line> lines = provenance.of(next.paragraph());
+            if (lines.isEmpty()) {
+                if (next.paragraph().text().isBlank()) continue;
+                return null;
+            }
+            BlockPath block = BlockPath.of(next.path().step(0), next.path().step(1));
+            boolean within = next.path().size() > 2 && block.equals(table);
+            table = block;
+            if (!within && lines.get(0).baseline() < lowest) return following;
+            for (Provenance.Line line : lines) {
+                if (line.page() != page) return following;
+                lowest = Math.max(lowest, line.baseline());
+                following.add(marks(line));
+            }
+        }
+        return following;
     }
 
     /** The lines among which one stands without a break that somebody put there: from the first of them, to after the last. */
@@ -173,12 +231,12 @@ final class TextEdits {
         return new int[] {from, to};
     }
 
-    private Correction.Setting setting(Paragraph paragraph, boolean last) {
+    private Correction.Setting setting(Paragraph paragraph) {
         Alignment alignment = cascade.paragraph(paragraph).get(ParagraphProperty.ALIGNMENT, Alignment.START);
         return switch (alignment) {
             case CENTRE -> Correction.Setting.CENTRED;
             case END -> Correction.Setting.AT_RIGHT;
-            case JUSTIFY -> last ? Correction.Setting.AT_LEFT : Correction.Setting.JUSTIFIED;
+            case JUSTIFY -> Correction.Setting.JUSTIFIED;
             default -> Correction.Setting.AT_LEFT;
         };
     }

@@ -7,7 +7,9 @@ import app.decant.demo.PassengerHandbook;
 import app.decant.document.Document;
 import app.decant.document.Place;
 import app.decant.document.Progress;
+import app.decant.document.TextProperty;
 import app.decant.document.Walk;
+import app.decant.edit.Dressing;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.font.FontCatalogue;
@@ -86,7 +88,7 @@ class GroundTest {
         Caret end = shown.caret(found.end());
         List<TextPosition> letters = positions(file, start.page(), words);
         assertThat(letters).as("%s on page %d", words, start.page()).hasSize(words.length());
-        assertThat(start.x()).isCloseTo(letters.get(0).getXDirAdj(), within(0.1));
+        assertThat(start.x()).as(words).isCloseTo(letters.get(0).getXDirAdj(), within(0.1));
         TextPosition last = letters.get(letters.size() - 1);
         assertThat(end.x()).isCloseTo(last.getXDirAdj() + last.getWidthDirAdj(), within(0.1));
         assertThat(letters.get(0).getYDirAdj()).isBetween((float) start.top(), (float) (start.top() + start.height()));
@@ -138,6 +140,18 @@ class GroundTest {
         }
     }
 
+    @Test void aPassageThatGrewStandsWhereItWillBePublished() throws IOException {
+        try (Revision revision = revision()) {
+            PagedDocument now = layout.next(typed("neighbour", "neighbour, which was never declared at the counter, nor at the gate, nor on board, nor anywhere else,"));
+            PagedDocument shown = revision.shown(now);
+            Path again = root.resolve("grown.pdf");
+            Recipe recipe = Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE);
+            Pages pages = revision.published(now, Progress.SILENT).pages();
+            Decant.publish(new Order(pages, recipe, Recipe.Passwords.NONE, source), again, Progress.SILENT);
+            for (String words : List.of("declared at", "yellow pad", "answerable up to", "bring a friend")) standsThere(shown, again, words);
+        }
+    }
+
     @Test void pagesThatStayAreTheVeryOnesSoThatNobodyPaintsThemAgain() throws IOException {
         try (Revision revision = revision()) {
             PagedDocument first = revision.shown(laid);
@@ -150,7 +164,8 @@ class GroundTest {
 
     @Test void pagesThatHaveToBeSetAnewAreShownAsTheyWillBe() throws IOException {
         try (Revision revision = revision()) {
-            PagedDocument now = layout.next(typed("neighbour", "which was never declared at the counter, nor at the gate, ".repeat(3) + "neighbour"));
+            Document bold = Dressing.looks(taken.document(), find(taken.document(), "neighbour"), look -> look.with(TextProperty.BOLD, true)).after();
+            PagedDocument now = layout.next(bold);
             PagedDocument shown = revision.shown(now);
             Pages published = revision.published(now, Progress.SILENT).pages();
             assertThat(shown.count()).isEqualTo(published.count());

@@ -102,7 +102,8 @@ public final class Grounds {
             }
             sums.merge(anew > 0 ? "set anew" : "in place", 1, Integer::sum);
             String form = "%d of %d pages, %d of %d letters; first %.0f ms; a letter %.1f, painted %.1f, at most %.1f ms; %s";
-            return String.format(Locale.ROOT, form, own, shown.count(), placed, letters, first, share(paged, 0.5), share(painted, 0.5), share(painted, 0.97), anew > 0 ? "set anew" : "in place");
+            return String.format(Locale.ROOT, form, own, shown.count(), placed, letters, first, share(paged, 0.5), share(painted, 0.5),
+                    share(painted, 0.97), anew > 0 ? "set anew" : "in place");
         }
     }
 

@@ -2,6 +2,8 @@ package app.decant.page;
 
 import app.decant.document.Finding;
 import app.decant.font.Face;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 
@@ -12,12 +14,15 @@ import java.util.Map;
  * @param parts   forms and fonts that it has besides
  * @param areas   outside of which nothing on it looks otherwise
  * @param reset   where its letters stand now, for each thing that was said otherwise
+ * @param pushed  what went down for it
  * @param findings what is to be told of it
  */
-public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Reset> reset, List<Finding> findings) {
+public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Reset> reset, List<Push> pushed,
+        List<Finding> findings) {
     public Rewritten {
         areas = List.copyOf(areas);
         reset = List.copyOf(reset);
+        pushed = List.copyOf(pushed);
         findings = List.copyOf(findings);
     }
 
@@ -55,13 +60,32 @@ public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Rese
     public record Letter(int glyph, String text) { }
 
     /**
-     * A line that says something else in one place.
+     * A passage that says something else in one place.
      *
-     * @param moved how far its marks that stay went to the right, in points, by their numbers in the page's order of painting
-     * @param edges where the letters of the new text stand, from the page's left edge as it was read: one more than it has letters
+     * @param marks   where its marks stand that stay, by their numbers in the page's order of painting; those that are not told stand where they stood
+     * @param letters where the letters of the new text stand; null for a space that is not shown
      */
-    public record Reset(Map<Integer, Double> moved, float[] edges) {
-        public Reset { moved = Map.copyOf(moved); }
+    public record Reset(Map<Integer, Spot> marks, List<Spot> letters) {
+        public Reset {
+            marks = Map.copyOf(marks);
+            letters = Collections.unmodifiableList(new ArrayList<>(letters));
+        }
+    }
+
+    /** Where a letter stands, in points from the top left corner of the page as it was read. */
+    public record Spot(float left, float right, float baseline) { }
+
+    /**
+     * What stands in a part of the page as it was read, and went down to make room.
+     *
+     * @param by   points; up where it is below 0
+     * @param turn how far the page was turned clockwise to be read, beyond what it says itself
+     */
+    public record Push(Area from, double by, int turn) { }
+
+    /** How far what stood at a place of the page as it was read went down. */
+    public double pushed(double x, double baseline) {
+        return pushed.stream().filter(push -> push.from.holds(x, baseline)).mapToDouble(Push::by).sum();
     }
 
     /** A part of a page as it is seen, in points from its top left corner. */

@@ -1,26 +1,58 @@
 package app.decant.pdf.keep;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 
 /**
- * A line of a page that is to say something else in one place.
+ * A passage of a page that is to say something else in one place. Lines are lists of marks, by their numbers in the page's order of painting, in reading
+ * order.
  *
- * @param line     the marks of the line by their numbers in the page's order of painting, in reading order
- * @param from     the index in {@code line} of the first mark that goes
- * @param to       the index after the last
+ * @param passage  where it stands
+ * @param first    the index of the line on which something goes
+ * @param from     the index on it of the first mark that goes
+ * @param last     the index of the last line on which something goes
+ * @param to       the index on that after the last mark that goes
  * @param text     what takes their place
- * @param set      how the line is set
- * @param passage  the marks of its whole paragraph, as far as they are on the page
+ * @param set      how the passage is set
  * @param drawnBy  whether lines or areas are drawn with its text (underlines, links), so that nothing of it may move
  */
-public record Correction(List<Integer> line, int from, int to, String text, Setting set, Set<Integer> passage, boolean drawnBy) {
+public record Correction(Passage passage, int first, int from, int last, int to, String text, Setting set, boolean drawnBy) {
     public Correction {
-        line = List.copyOf(line);
-        passage = Set.copyOf(passage);
-        if (from < 0 || to <= from || to > line.size()) throw new IllegalArgumentException("Something has to go");
+        if (first > last || from < 0 || first == last && to <= from) throw new IllegalArgumentException("Something has to go");
+        if (from >= passage.lines.get(first).size() || to > passage.lines.get(last).size() || to < 1) throw new IllegalArgumentException("It has to be there");
     }
 
     /** How a line stands between the edges of its paragraph; one of several lines that fills them both is justified. */
     public enum Setting { AT_LEFT, AT_RIGHT, CENTRED, JUSTIFIED }
+
+    /**
+     * Lines that are set as one, as far as they are on the page.
+     *
+     * @param hyphens   marks at ends of lines that only part a word there
+     * @param goesOn    whether it goes on on another page
+     * @param following the lines that stand below it in its column, in order; null where that is not known
+     */
+    public record Passage(List<List<Integer>> lines, Set<Integer> hyphens, boolean goesOn, List<List<Integer>> following) {
+        public Passage {
+            lines = lines.stream().map(List::copyOf).toList();
+            hyphens = Set.copyOf(hyphens);
+            following = following == null ? null : following.stream().map(List::copyOf).toList();
+        }
+
+        /** All marks of its lines. */
+        Set<Integer> marks() {
+            Set<Integer> marks = new HashSet<>();
+            for (List<Integer> line : lines) marks.addAll(line);
+            return marks;
+        }
+    }
+
+    /** Whether all that goes is on one line. */
+    boolean isOnOneLine() { return first == last; }
+
+    List<Integer> line() { return passage.lines.get(first); }
+
+    /** How its line is set: the last of a justified passage fills its column no more. */
+    Setting lineSetting() { return set == Setting.JUSTIFIED && last == passage.lines.size() - 1 && !passage.goesOn ? Setting.AT_LEFT : set; }
 }

@@ -118,6 +118,7 @@ public final class KeptWriter {
             Rewritten rewritten = pages.rewritten(choices.pages().get(i));
             if (rewritten == null) continue;
             put(rewritten, pdf, pdf.getPage(i));
+            if (!rewritten.pushed().isEmpty()) new LoweredPlaces(pdf, pdf.getPage(i), rewritten.pushed()).move();
             findings.addAll(rewritten.findings());
         }
     }

@@ -25,13 +25,14 @@ final class LineRoom {
     /** How far to the right the line may reach: to the edge of its paragraph where that has several lines, to what stands there otherwise. */
     double right(List<ShownGlyph> line, double right, Correction correction) {
         Set<Integer> own = new HashSet<>(correction.line());
+        Set<Integer> passageMarks = correction.passage().marks();
         double passage = right;
         double farthest = right;
         for (ShownGlyph glyph : read.shown()) {
-            if (correction.passage().contains(glyph.glyph().order())) passage = Math.max(passage, glyph.glyph().right());
+            if (passageMarks.contains(glyph.glyph().order())) passage = Math.max(passage, glyph.glyph().right());
             if (!glyph.glyph().isSpace()) farthest = Math.max(farthest, glyph.glyph().right());
         }
-        boolean several = !own.containsAll(correction.passage());
+        boolean several = !own.containsAll(passageMarks);
         double wished = several ? Math.max(passage, column(line)) + 0.5 : Math.max(farthest, read.page().width() - 4 * MARGIN);
         double limit = Math.min(read.page().width() - MARGIN, wished);
         double top = line.stream().mapToDouble(glyph -> glyph.glyph().baseline() - 0.7 * glyph.glyph().size()).min().orElse(0);
@@ -84,6 +85,21 @@ final class LineRoom {
 
     /** All else on the page that a longer line could run into. */
     private List<Rectangle2D> obstacles(Set<Integer> own) {
+        List<Rectangle2D> boxes = letters(own);
+        for (Ink ink : read.page().ink()) {
+            if (ink instanceof Ink.Stroke stroke && !stroke.isAcross() || ink instanceof Ink.Fill || ink instanceof Ink.Shape) boxes.add(box(ink));
+        }
+        return boxes;
+    }
+
+    /** All else on the page that lines could come to stand upon, but for some marks. */
+    List<Rectangle2D> all(Set<Integer> own) {
+        List<Rectangle2D> boxes = letters(own);
+        for (Ink ink : read.page().ink()) boxes.add(box(ink));
+        return boxes;
+    }
+
+    private List<Rectangle2D> letters(Set<Integer> own) {
         List<Rectangle2D> boxes = new ArrayList<>();
         for (ShownGlyph shown : read.shown()) {
             Glyph glyph = shown.glyph();
@@ -91,12 +107,13 @@ final class LineRoom {
                 boxes.add(new Rectangle2D.Double(glyph.x(), glyph.baseline() - 0.7 * glyph.size(), Math.max(0.1, glyph.width()), 0.9 * glyph.size()));
         }
         for (Placed placed : read.page().pictures()) boxes.add(new Rectangle2D.Double(placed.x(), placed.y(), placed.width(), placed.height()));
-        for (Ink ink : read.page().ink()) {
-            if (ink instanceof Ink.Stroke stroke && !stroke.isAcross())
-                boxes.add(new Rectangle2D.Double(stroke.x1(), stroke.y1(), 0.1, Math.max(0.1, stroke.y2() - stroke.y1())));
-            else if (ink instanceof Ink.Fill fill) boxes.add(new Rectangle2D.Double(fill.x(), fill.y(), fill.width(), fill.height()));
-            else if (ink instanceof Ink.Shape shape) boxes.add(shape.path().getBounds2D());
-        }
         return boxes;
+    }
+
+    private static Rectangle2D box(Ink ink) {
+        if (ink instanceof Ink.Stroke stroke)
+            return new Rectangle2D.Double(stroke.x1(), stroke.y1(), Math.max(0.1, stroke.x2() - stroke.x1()), Math.max(0.1, stroke.y2() - stroke.y1()));
+        if (ink instanceof Ink.Fill fill) return new Rectangle2D.Double(fill.x(), fill.y(), fill.width(), fill.height());
+        return ink instanceof Ink.Shape shape ? shape.path().getBounds2D() : ((Ink.Wash) ink).path().getBounds2D();
     }
 }

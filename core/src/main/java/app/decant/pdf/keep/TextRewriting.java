@@ -28,9 +28,11 @@ final class TextRewriting {
     private final StreamOperators.Found operator;
     private final PDFont font;
     private final double across;
+    private final double rise;
     /** The glyphs that the operator shows, by their codes; codes that the page does not show are not among them. */
     private final Map<Integer, ShownGlyph> shown = new TreeMap<>();
     private final Map<Integer, Double> shifts = new TreeMap<>();
+    private final Map<Integer, Double> lifts = new TreeMap<>();
     private final List<Integer> gone = new ArrayList<>();
     private final Map<Integer, List<Insert>> inserts = new TreeMap<>();
     private String own;
@@ -41,13 +43,17 @@ final class TextRewriting {
      * @param advance in thousandths of an em, spacing included
      * @param font    by which it is shown where that is not the operator's own, as operands of {@code Tf}; else null
      * @param letters how many characters of the text it stands for
+     * @param rise    how far above the line it is shown (9.3.7), in unscaled units of text space
      */
-    record Insert(byte[] bytes, double advance, String font, int letters) { }
+    record Insert(byte[] bytes, double advance, String font, int letters, double rise) {
+        Insert(byte[] bytes, double advance, String font, int letters) { this(bytes, advance, font, letters, 0); }
+    }
 
     TextRewriting(StreamOperators.Found operator, ShownGlyph any) {
         this.operator = operator;
         font = any.font();
         across = any.across();
+        rise = any.rise();
     }
 
     void shows(ShownGlyph glyph) { shown.put(glyph.code(), glyph); }
@@ -63,6 +69,9 @@ final class TextRewriting {
 
     /** A code stands so many points further to the right. */
     void shift(int code, double points) { if (Math.abs(points) > 1e-4) shifts.put(code, points); }
+
+    /** A code stands higher, by so many unscaled units of text space, and so does what is put in before it. */
+    void lift(int code, double units) { lifts.merge(code, units, Double::sum); }
 
     /** The codes the operator shows, as they are written. */
     static List<byte[]> codes(StreamOperators.Found operator, PDFont font) throws IOException {
@@ -96,7 +105,7 @@ final class TextRewriting {
 
     /** The operator as it is to be. */
     byte[] bytes() throws IOException {
-        Writer out = new Writer();
+        Writer out = new Writer(rise);
         out.raw(before());
         out.raw("[");
         int code = 0;
@@ -116,7 +125,9 @@ final class TextRewriting {
                     off = wished;
                 }
                 String by = null;
+                double lift = rise + lifts.getOrDefault(code, 0.0);
                 for (Insert one : inserted) {
+                    out.rise(lift + one.rise);
                     if (!Objects.equals(by, one.font)) out.font(one.font == null ? own : one.font);
                     by = one.font;
                     if (one.bytes.length == 0) out.move(one.advance);
@@ -131,12 +142,14 @@ final class TextRewriting {
                         out.move(wished - off);
                         off = wished;
                     }
+                    out.rise(lift);
                     out.code(bytes);
                 }
                 code++;
             }
         }
         out.move(-off);
+        out.rise(rise);
         out.raw("] TJ");
         return out.made();
     }
@@ -159,10 +172,20 @@ final class TextRewriting {
     private static final class Writer {
         private final ByteArrayOutputStream out = new ByteArrayOutputStream();
         private final StringBuilder string = new StringBuilder();
+        private double risen;
+
+        Writer(double rise) { risen = rise; }
 
         void raw(String text) {
             end();
             out.writeBytes(text.getBytes(StandardCharsets.US_ASCII));
+        }
+
+        /** As high above the line from here on. */
+        void rise(double units) {
+            if (Math.abs(units - risen) < NOTHING) return;
+            raw("] TJ " + text(units) + " Ts [");
+            risen = units;
         }
 
         /** Another font from here on. */

@@ -166,24 +166,35 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         this.index = index;
         this.progress = progress;
         PDRectangle box = page.getCropBox();
-        double unit = page.getUserUnit() > 0 ? page.getUserUnit() : 1;
-        int rotation = Math.floorMod(page.getRotation() + turn, 360);
-        boolean sideways = rotation == 90 || rotation == 270;
+        boolean sideways = Math.floorMod(page.getRotation() + turn, 180) == 90;
+        double unit = unit(page);
+        width = Math.max(1, sideways ? box.getHeight() : box.getWidth()) * unit;
+        height = Math.max(1, sideways ? box.getWidth() : box.getHeight()) * unit;
+        toPage = toPage(page, turn);
+        links = source.links(page, toPage, problems);
+    }
+
+    private static double unit(PDPage page) { return page.getUserUnit() > 0 ? page.getUserUnit() : 1; }
+
+    /**
+     * The way from a page's own space (ISO 32000-2, 8.3.2.3) to points from the top left corner of the page as it is read.
+     *
+     * @param turn how far it is turned clockwise for that, beyond what it says itself
+     */
+    public static AffineTransform toPage(PDPage page, int turn) {
+        PDRectangle box = page.getCropBox();
         double w = Math.max(1, box.getWidth());
         double h = Math.max(1, box.getHeight());
-        width = (sideways ? h : w) * unit;
-        height = (sideways ? w : h) * unit;
         double x = box.getLowerLeftX();
         double y = box.getLowerLeftY();
-        AffineTransform upright = switch (rotation) {
+        AffineTransform upright = switch (Math.floorMod(page.getRotation() + turn, 360)) {
             case 90 -> new AffineTransform(0, 1, 1, 0, -y, -x);
             case 180 -> new AffineTransform(-1, 0, 0, 1, w + x, -y);
             case 270 -> new AffineTransform(0, -1, -1, 0, h + y, w + x);
             default -> new AffineTransform(1, 0, 0, -1, -x, h + y);
         };
-        upright.preConcatenate(AffineTransform.getScaleInstance(unit, unit));
-        toPage = upright;
-        links = source.links(page, toPage, problems);
+        upright.preConcatenate(AffineTransform.getScaleInstance(unit(page), unit(page)));
+        return upright;
     }
 
     @Override protected void processOperator(Operator operator, List<COSBase> operands) throws IOException {
@@ -255,7 +266,8 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         // Spaces between words count for the one-byte code 32 only (9.3.3).
         boolean word = code == 32 && font instanceof PDSimpleFont;
         return new ShownGlyph(glyph, frame.path, frame.path == null ? -1 : frame.operator, place, font, displacement.getX(),
-                state.getCharacterSpacing() + (word ? state.getWordSpacing() : 0), state.getFontSize(), across, state.getRenderingMode().intValue(),
+                state.getCharacterSpacing() + (word ? state.getWordSpacing() : 0), state.getFontSize(), state.getRise(), across,
+                state.getRenderingMode().intValue(),
                 mark != null && mark.replaces);
     }
 

@@ -19,8 +19,8 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
  * @param mode      how it is painted: table 104, from 0
  * @param replaced  whether the sequence it stands in has a text of its own (14.9.4), which goes on telling what stood there
  */
-public record ShownGlyph(Glyph glyph, List<Integer> path, int operator, int code, PDFont font, double width, double spacing, double size, double across,
-        int mode, boolean replaced) {
+public record ShownGlyph(Glyph glyph, List<Integer> path, int operator, int code, PDFont font, double width, double spacing, double size,
+        double rise, double across, int mode, boolean replaced) {
     /** How far the pen goes on, in thousandths of an em; what numbers in an array of text take away. */
     public double advance() { return 1000 * (width + spacing / size); }
 

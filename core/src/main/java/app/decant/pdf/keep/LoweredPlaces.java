@@ -1,0 +1,144 @@
+package app.decant.pdf.keep;
+
+import app.decant.page.Rewritten;
+import app.decant.pdf.read.PageReader;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.NoninvertibleTransformException;
+import java.awt.geom.Point2D;
+import java.awt.geom.Rectangle2D;
+import java.io.IOException;
+import java.util.ArrayDeque;
+import java.util.Collections;
+import java.util.Deque;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Set;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSFloat;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSNumber;
+import org.apache.pdfbox.cos.COSObject;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
+
+/** What belongs to lines that went down on a page goes with them: areas of links, and the places that bookmarks and links lead to (ISO 32000-2, 12.3.2). */
+final class LoweredPlaces {
+    /** Places that tell how far up the page they are (table 149). */
+    private static final Set<String> BY_TOP = Set.of("XYZ", "FitH", "FitBH");
+
+    private final PDDocument pdf;
+    private final PDPage page;
+    private final List<Rewritten.Push> pushed;
+    private final AffineTransform toPage;
+    private final AffineTransform back;
+
+    LoweredPlaces(PDDocument pdf, PDPage page, List<Rewritten.Push> pushed) throws IOException {
+        this.pdf = pdf;
+        this.page = page;
+        this.pushed = pushed;
+        toPage = PageReader.toPage(page, pushed.get(0).turn());
+        try {
+            back = toPage.createInverse();
+        } catch (NoninvertibleTransformException e) {
+            throw new IOException("A page without extent", e);
+        }
+    }
+
+    /** Whether something on a page other than a link stands in a part of it, or a link only partly does: told as it was read. */
+    static boolean refuses(PDPage page, int turn, Rectangle2D moved, Rectangle2D touched) throws IOException {
+        for (PDAnnotation annotation : page.getAnnotations()) {
+            PDRectangle box = annotation.getRectangle();
+            if (box == null || annotation.isHidden()) continue;
+            Rectangle2D area = PageReader.toPage(page, turn).createTransformedShape(rectangle(box)).getBounds2D();
+            boolean goes = annotation instanceof PDAnnotationLink && contains(moved, area);
+            boolean meets = touched.intersects(area.getX(), area.getY(), Math.max(0.1, area.getWidth()), Math.max(0.1, area.getHeight()));
+            if (meets && !goes) return true;
+        }
+        return false;
+    }
+
+    private static Rectangle2D rectangle(PDRectangle box) {
+        return new Rectangle2D.Double(box.getLowerLeftX(), box.getLowerLeftY(), box.getWidth(), box.getHeight());
+    }
+
+    /** Areas of links reach a little over the letters they are of. */
+    private static boolean contains(Rectangle2D moved, Rectangle2D area) {
+        return area.getCenterX() > moved.getMinX() - 2 && area.getCenterX() < moved.getMaxX() + 2 && area.getMinY() > moved.getMinY() - 4
+                && area.getMaxY() < moved.getMaxY() + 6;
+    }
+
+    void move() throws IOException {
+        for (PDAnnotation annotation : page.getAnnotations()) {
+            if (!(annotation instanceof PDAnnotationLink)) continue;
+            COSArray box = annotation.getCOSObject().getCOSArray(COSName.RECT);
+            if (box == null || box.size() < 4) continue;
+            Point2D middle = new Point2D.Double((number(box, 0) + number(box, 2)) / 2, (number(box, 1) + number(box, 3)) / 2);
+            Point2D by = by(middle);
+            if (by == null) continue;
+            COSArray moved = shifted(box, by);
+            annotation.getCOSObject().setItem(COSName.RECT, moved);
+            COSArray corners = annotation.getCOSObject().getCOSArray(COSName.QUADPOINTS);
+            if (corners != null) annotation.getCOSObject().setItem(COSName.QUADPOINTS, shifted(corners, by));
+        }
+        for (COSArray place : places()) {
+            boolean corner = kind(place).equals("XYZ");
+            int top = corner ? 3 : 2;
+            if (place.size() <= top || !(place.getObject(top) instanceof COSNumber y)) continue;
+            double x = corner && place.getObject(2) instanceof COSNumber left ? left.floatValue() : 0;
+            // A place stands above the line it is of, and often at the edge of the page.
+            Rectangle2D extent = back.createTransformedShape(extent()).getBounds2D();
+            Point2D by = by(new Point2D.Double(Math.max(extent.getMinX() + 1, Math.min(extent.getMaxX() - 1, x)), y.floatValue() - 6));
+            if (by != null) place.set(top, new COSFloat((float) (y.floatValue() + by.getY())));
+        }
+    }
+
+    private Rectangle2D extent() {
+        Rectangle2D all = null;
+        for (Rewritten.Push push : pushed) {
+            Rewritten.Area from = push.from();
+            Rectangle2D one = new Rectangle2D.Double(from.left(), from.top(), from.right() - from.left(), from.bottom() - from.top());
+            all = all == null ? one : all.createUnion(one);
+        }
+        return all;
+    }
+
+    /** How far what stands somewhere went, in the page's own space; null for nowhere. */
+    private Point2D by(Point2D there) {
+        Point2D read = toPage.transform(there, null);
+        double down = 0;
+        for (Rewritten.Push push : pushed) if (push.from().holds(read.getX(), read.getY())) down += push.by();
+        return down == 0 ? null : back.deltaTransform(new Point2D.Double(0, down), null);
+    }
+
+    private static String kind(COSArray place) { return place.getObject(1) instanceof COSName name ? name.getName() : ""; }
+
+    private static double number(COSArray array, int index) { return array.getObject(index) instanceof COSNumber number ? number.floatValue() : 0; }
+
+    private static COSArray shifted(COSArray points, Point2D by) {
+        COSArray moved = new COSArray();
+        for (int i = 0; i < points.size(); i++) moved.add(new COSFloat((float) (number(points, i) + (i % 2 == 0 ? by.getX() : by.getY()))));
+        return moved;
+    }
+
+    /** Every place on the page that anything in the file leads to by how far up it is. */
+    private List<COSArray> places() {
+        Set<COSArray> found = Collections.newSetFromMap(new IdentityHashMap<>());
+        Set<COSBase> seen = Collections.newSetFromMap(new IdentityHashMap<>());
+        Deque<COSBase> next = new ArrayDeque<>(List.of(pdf.getDocumentCatalog().getCOSObject()));
+        while (!next.isEmpty()) {
+            COSBase one = next.pop();
+            if (one instanceof COSObject reference) one = reference.getObject();
+            if (one == null || !seen.add(one)) continue;
+            if (one instanceof COSDictionary dictionary) next.addAll(dictionary.getValues());
+            if (!(one instanceof COSArray array)) continue;
+            if (array.size() > 2 && array.getObject(0) == page.getCOSObject() && BY_TOP.contains(kind(array))) found.add(array);
+            for (COSBase item : array) if (item != null) next.push(item);
+        }
+        return List.copyOf(found);
+    }
+}

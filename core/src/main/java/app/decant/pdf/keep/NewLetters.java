@@ -1,0 +1,118 @@
+package app.decant.pdf.keep;
+
+import app.decant.document.Finding;
+import app.decant.font.EmbeddingRight;
+import app.decant.font.Face;
+import app.decant.font.FontCatalogue;
+import app.decant.pdf.read.FaceUse;
+import app.decant.pdf.read.PageReader;
+import app.decant.pdf.read.ShownGlyph;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import org.apache.pdfbox.cos.COSBase;
+
+/** The codes by which new words are shown: those of the font that was there, or of a face like it where that lacks a letter. */
+final class NewLetters {
+    private final PageReader.Addressed read;
+    private final ChangedStream stream;
+    private final FontCatalogue faces;
+    private final List<Finding> findings;
+    private final Map<COSBase, LetterCodes> fonts = new IdentityHashMap<>();
+    private final Map<StreamOperators.Found, List<byte[]>> written = new IdentityHashMap<>();
+
+    /** @param findings hears where another face helps out */
+    NewLetters(PageReader.Addressed read, ChangedStream stream, FontCatalogue faces, List<Finding> findings) {
+        this.read = read;
+        this.stream = stream;
+        this.faces = faces;
+        this.findings = findings;
+    }
+
+    /** The new text in the font of the first mark that goes. */
+    List<TextRewriting.Insert> inserts(String text, ShownGlyph first, List<ShownGlyph> line) throws PageRewriting.Refused, IOException {
+        LetterCodes codes = codes(first);
+        List<TextRewriting.Insert> inserts = new ArrayList<>();
+        for (int at = 0; at < text.length(); at += Character.charCount(text.codePointAt(at))) {
+            String letter = Character.toString(text.codePointAt(at));
+            LetterCodes.Code code = codes.of(letter);
+            if (code == null && letter.isBlank()) {
+                inserts.add(new TextRewriting.Insert(new byte[0], space(line, first), null, letter.length()));
+                continue;
+            }
+            if (code == null) return others(text, letter, first);
+            double word = letter.equals(" ") ? wordSpacing(line, first) : 0;
+            double advance = 1000 * (code.width() + (first.spacing() + word) / first.size());
+            inserts.add(new TextRewriting.Insert(code.bytes(), advance, null, letter.length()));
+        }
+        return inserts;
+    }
+
+    /** The new text in a face like the one it stands among, which lacks a letter. */
+    private List<TextRewriting.Insert> others(String text, String missing, ShownGlyph first) throws PageRewriting.Refused, IOException {
+        FaceUse use = first.glyph().face();
+        Face face = faces.match(use.family(), use.bold(), use.italic()).face();
+        if (!text.codePoints().allMatch(face::has)) face = faces.fallback(face, missing.codePointAt(0));
+        List<TextRewriting.Insert> inserts = face == null || EmbeddingRight.forbidsOutlines(face.fsType()) || !text.codePoints().allMatch(face::has)
+                || stream.of(first).named(first) == null ? null : stream.of(first).inserts(text, face, first);
+        if (inserts == null) throw new PageRewriting.Refused("the font inside the file has no “" + missing + "”");
+        Finding finding = Finding.changed("The font inside the file has no “" + missing + "”; “" + text + "” is set in " + face + ".", "page "
+                + (read.page().index() + 1));
+        if (!findings.contains(finding)) findings.add(finding);
+        return inserts;
+    }
+
+    /** How wide spaces of the line are, in thousandths of an em. */
+    static double space(List<ShownGlyph> line, ShownGlyph first) {
+        double sum = 0;
+        int count = 0;
+        for (int i = 1; i < line.size(); i++) {
+            double gap = line.get(i).glyph().x() - line.get(i - 1).glyph().right();
+            if (gap > 0.12 * first.glyph().size() && gap < 0.8 * first.glyph().size()) {
+                sum += gap;
+                count++;
+            }
+        }
+        return count == 0 ? 250 : 1000 * sum / count / first.across();
+    }
+
+    /** What a space gets beside the others in its line. */
+    static double wordSpacing(List<ShownGlyph> line, ShownGlyph first) {
+        return line.stream().filter(glyph -> glyph.glyph().isSpace()).findFirst().map(glyph -> glyph.spacing() - first.spacing()).orElse(0.0);
+    }
+
+    LetterCodes codes(ShownGlyph first) throws IOException, PageRewriting.Refused {
+        COSBase key = first.font().getCOSObject();
+        LetterCodes known = fonts.get(key);
+        if (known != null) return known;
+        LetterCodes codes = new LetterCodes(first.font());
+        Map<StreamOperators.Found, List<byte[]>> written = new IdentityHashMap<>();
+        for (ShownGlyph glyph : read.shown()) {
+            // The same stream's: what others show by the font may be anywhere.
+            if (glyph.operator() < 0 || glyph.font().getCOSObject() != key || !first.path().equals(glyph.path())) continue;
+            StreamOperators.Found operator = stream.of(glyph).operator(glyph);
+            List<byte[]> some = written.get(operator);
+            if (some == null) written.put(operator, some = TextRewriting.codes(operator, glyph.font()));
+            if (glyph.code() < some.size()) codes.see(glyph, some.get(glyph.code()));
+        }
+        fonts.put(key, codes);
+        return codes;
+    }
+
+    /** The code of a mark as it is written. */
+    byte[] bytes(ShownGlyph mark) throws IOException, PageRewriting.Refused {
+        StreamOperators.Found operator = stream.of(mark).operator(mark);
+        List<byte[]> codes = written.get(operator);
+        if (codes == null) written.put(operator, codes = TextRewriting.codes(operator, mark.font()));
+        if (mark.code() >= codes.size()) throw new PageRewriting.Refused("its text is not where it seems to be");
+        return codes.get(mark.code());
+    }
+
+    /** What is added to a space where a mark is shown, in unscaled units of text space: for words too where it is one byte (9.3.3). */
+    double spaceSpacing(ShownGlyph mark) {
+        return read.shown().stream().filter(glyph -> glyph.glyph().isSpace() && glyph.operator() == mark.operator() && glyph.path().equals(mark.path())
+                && glyph.font().getCOSObject() == mark.font().getCOSObject()).findFirst().map(ShownGlyph::spacing).orElse(mark.spacing());
+    }
+}

@@ -1,0 +1,103 @@
+package app.decant.pdf.keep;
+
+import app.decant.page.Rewritten;
+import app.decant.pdf.keep.PageRewriting.Refused;
+import app.decant.pdf.read.Glyph;
+import app.decant.pdf.read.PageReader;
+import app.decant.pdf.read.ShownGlyph;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** What is done to the marks of a page: those that go, those that move, what is put in; and whether the page, read again, shows just that. */
+final class PageChanges {
+    /** Glyphs may come to lie this far, in points, from where they should: what rounding does. */
+    private static final double SAME = 0.02;
+    /** New letters add up their widths, each of which is rounded. */
+    private static final double NEAR = 0.15;
+
+    private final PageReader.Addressed read;
+    private final Set<Integer> removed = new HashSet<>();
+    private final Map<Integer, Double> right = new HashMap<>();
+    private final Map<Integer, Double> down = new HashMap<>();
+    private final List<Expected> expected = new ArrayList<>();
+    private final List<Rewritten.Area> areas = new ArrayList<>();
+    private final List<Rewritten.Reset> reset = new ArrayList<>();
+    private final List<Rewritten.Push> pushed = new ArrayList<>();
+
+    /**
+     * A letter that is put in.
+     *
+     * @param place of the mark it is put before: where that goes down, so does the letter
+     */
+    private record Expected(String text, double x, double baseline, int place) { }
+
+    PageChanges(PageReader.Addressed read) { this.read = read; }
+
+    List<Rewritten.Area> areas() { return areas; }
+    List<Rewritten.Reset> reset() { return reset; }
+    List<Rewritten.Push> pushed() { return pushed; }
+
+    void removes(ShownGlyph glyph) { removed.add(glyph.glyph().order()); }
+
+    boolean isRemoved(ShownGlyph glyph) { return removed.contains(glyph.glyph().order()); }
+
+    void moves(ShownGlyph glyph, double points) { right.put(glyph.glyph().order(), points); }
+
+    void lowers(ShownGlyph glyph, double points) { down.merge(glyph.glyph().order(), points, Double::sum); }
+
+    void puts(String text, double x, double baseline, ShownGlyph before) {
+        if (!text.isBlank()) expected.add(new Expected(text, x, baseline, before.glyph().order()));
+    }
+
+    void resets(Map<Integer, Rewritten.Spot> marks, List<Rewritten.Spot> letters) { reset.add(new Rewritten.Reset(marks, letters)); }
+
+    void pushes(double left, double top, double to, double bottom, double by) {
+        pushed.add(new Rewritten.Push(new Rewritten.Area(left, top, to, bottom), by, read.page().turn()));
+    }
+
+    /** Says that a part of the page may look otherwise, told as it was read: it may have been turned for that. */
+    void touches(double left, double top, double to, double bottom) {
+        double width = read.page().width();
+        double height = read.page().height();
+        areas.add(switch (read.page().turn()) {
+            case 90 -> new Rewritten.Area(top, width - to, bottom, width - left);
+            case 180 -> new Rewritten.Area(width - to, height - bottom, width - left, height - top);
+            case 270 -> new Rewritten.Area(height - bottom, left, height - top, to);
+            default -> new Rewritten.Area(left, top, to, bottom);
+        });
+    }
+
+    /** Compares the page as it is read now, glyph by glyph. */
+    void prove(List<ShownGlyph> now) throws Refused {
+        List<Glyph> extra = new ArrayList<>();
+        int next = 0;
+        for (ShownGlyph old : read.shown()) {
+            int order = old.glyph().order();
+            if (removed.contains(order)) continue;
+            double x = old.glyph().x() + right.getOrDefault(order, 0.0);
+            double baseline = old.glyph().baseline() + down.getOrDefault(order, 0.0);
+            while (next < now.size() && !stands(old, x, baseline, now.get(next))) extra.add(now.get(next++).glyph());
+            if (next++ >= now.size()) throw new Refused("what stays on it would move");
+        }
+        while (next < now.size()) extra.add(now.get(next++).glyph());
+        extra.removeIf(glyph -> glyph.text().isBlank());
+        for (Expected one : expected) {
+            double baseline = one.baseline + down.getOrDefault(one.place, 0.0);
+            Optional<Glyph> found = extra.stream().filter(glyph -> Math.abs(glyph.x() - one.x) < NEAR && Math.abs(glyph.baseline() - baseline) < NEAR
+                    && glyph.text().equals(one.text)).findFirst();
+            if (found.isEmpty()) throw new Refused("its words would not stand where they should");
+            extra.remove(found.get());
+        }
+        if (!extra.isEmpty()) throw new Refused("it would show more than was wished");
+    }
+
+    private static boolean stands(ShownGlyph old, double x, double baseline, ShownGlyph now) {
+        return old.glyph().text().equals(now.glyph().text()) && Math.abs(x - now.glyph().x()) < SAME && old.glyph().rgb() == now.glyph().rgb()
+                && Math.abs(baseline - now.glyph().baseline()) < SAME && Math.abs(old.glyph().size() - now.glyph().size()) < SAME;
+    }
+}

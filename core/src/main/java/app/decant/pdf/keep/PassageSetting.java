@@ -1,0 +1,363 @@
+package app.decant.pdf.keep;
+
+import app.decant.page.Rewritten;
+import app.decant.pdf.keep.Correction.Setting;
+import app.decant.pdf.keep.PageRewriting.NoRoom;
+import app.decant.pdf.keep.PageRewriting.Refused;
+import app.decant.pdf.read.Glyph;
+import app.decant.pdf.read.PageReader;
+import app.decant.pdf.read.ShownGlyph;
+import java.awt.geom.Rectangle2D;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.apache.pdfbox.pdmodel.PDPage;
+
+/**
+ * Sets the lines of a passage anew within its own column, from the line on where it says something else: in the letters and at the places that are there. It
+ * ends where a line begins as one did before; what follows then goes down or up as it is.
+ */
+final class PassageSetting {
+    /** A gap this wide, in ems, parts words; one that is wider leads to a tab stop. */
+    private static final double SPACE = 0.12;
+    private static final double TAB = 1.6;
+    /** The height of a line of a passage that has but one, in ems; common practice. */
+    private static final double LEADING = 1.2;
+
+    private final PDPage page;
+    private final PageReader.Addressed read;
+    private final Map<Integer, ShownGlyph> byOrder;
+    private final ChangedStream stream;
+    private final NewLetters letters;
+    private final LineRoom room;
+    private final PageChanges changes;
+
+    PassageSetting(PDPage page, PageReader.Addressed read, Map<Integer, ShownGlyph> byOrder, ChangedStream stream, NewLetters letters, LineRoom room,
+            PageChanges changes) {
+        this.page = page;
+        this.read = read;
+        this.byOrder = byOrder;
+        this.stream = stream;
+        this.letters = letters;
+        this.room = room;
+        this.changes = changes;
+    }
+
+    /**
+     * A letter to be set.
+     *
+     * @param shown  the mark that shows it now; null for a new one
+     * @param at     where in the new text it is; -1 for one that was there
+     * @param em     its advance without spacing, in ems
+     * @param before what is kept free before it within its word, in points
+     */
+    private record Letter(ShownGlyph shown, int at, String text, byte[] bytes, double em, ShownGlyph like, String otherFont, double before) { }
+
+    /** A word; {@code begins} is the line that it begins as the page is, counted from the first that is set anew, or -1. */
+    private record Word(List<Letter> letters, int begins) { }
+
+    /** A line as it is to be. */
+    private record Composed(List<Word> words, double left, double width, double baseline) { }
+
+    /** A line as it is: what of it is set anew, spaces among it. */
+    private record Line(List<ShownGlyph> marks) {
+        ShownGlyph first() { return marks.stream().filter(mark -> !mark.glyph().isSpace()).findFirst().orElseThrow(); }
+        double left() { return first().glyph().x(); }
+        double right() { return marks.stream().filter(mark -> !mark.glyph().isSpace()).mapToDouble(mark -> mark.glyph().right()).max().orElseThrow(); }
+        double baseline() { return first().glyph().baseline(); }
+    }
+
+    void set(Correction correction) throws Refused, IOException {
+        if (correction.drawnBy()) throw new Refused("lines are drawn under its words");
+        List<Line> lines = lines(correction);
+        ShownGlyph like = lines.get(0).first();
+        Column column = column(correction, lines);
+        List<Word> words = words(correction, lines);
+        List<Composed> composed = composed(words, lines, column, correction, like);
+        int rest = resync(words, composed);
+        int consumed = rest < 0 ? lines.size() : rest;
+        if (rest < 0 && (correction.passage().goesOn() || lines.size() < correction.passage().lines().size() - correction.first()))
+            throw new NoRoom("its passage goes on elsewhere");
+        double by = (composed.size() - consumed) * column.leading;
+        LowerLines lower = new LowerLines(read, byOrder, stream, changes, room);
+        double bottom = by == 0 ? lines.get(consumed - 1).baseline()
+                : lower.move(correction, lines.subList(consumed, lines.size()).stream().map(Line::marks).toList(), lines.get(consumed - 1).baseline(), by,
+                        column.leading);
+        double lowest = composed.isEmpty() ? bottom : Math.max(bottom, composed.get(composed.size() - 1).baseline);
+        for (Line line : lines.subList(0, consumed)) PageRewriting.refuseDoubled(line.marks, read);
+        if (by > 0) lower.refuseObstacles(lines.get(consumed - 1).marks, column.left, column.right, lowest);
+        put(correction, lines.subList(0, consumed), composed, like);
+        double size = like.glyph().size();
+        double from = Math.min(column.left, lines.stream().mapToDouble(Line::left).min().orElse(column.left));
+        double to = Math.max(column.right, lines.stream().mapToDouble(Line::right).max().orElse(column.right));
+        Rectangle2D touched = new Rectangle2D.Double(Math.min(from, lower.left()), like.glyph().baseline() - 0.7 * size, 0, 0);
+        touched.add(Math.max(to, lower.right()), Math.max(lowest, lower.bottom()) + 0.2 * size);
+        if (LoweredPlaces.refuses(page, read.page().turn(), lower.extent(size), touched)) throw new NoRoom("a field, a note or a link stands in its way");
+        changes.touches(touched.getMinX() - 0.5 * size, touched.getMinY() - 0.6 * size, touched.getMaxX() + 0.5 * size, touched.getMaxY() + 0.4 * size);
+    }
+
+    /**
+     * Where lines stand.
+     *
+     * @param indent where lines after the first begin
+     */
+    private record Column(double left, double indent, double right, double leading) { }
+
+    /** The lines from the first on where something is another, as far as they stand one below another. */
+    private List<Line> lines(Correction correction) throws Refused {
+        List<Line> lines = new ArrayList<>();
+        List<List<Integer>> all = correction.passage().lines();
+        for (int i = correction.first(); i < all.size(); i++) {
+            List<ShownGlyph> marks = PageRewriting.movable(all.get(i), byOrder);
+            if (i == correction.first()) marks = marks.subList(begin(marks, correction.from()), marks.size());
+            Line line = new Line(PageRewriting.withSpaces(marks, read));
+            if (!lines.isEmpty() && line.baseline() <= lines.get(lines.size() - 1).baseline() + 0.5 * line.first().glyph().size()) break;
+            lines.add(line);
+            if (lines.size() > 1 && i > correction.last() + 400) throw new Refused("its passage is too long");
+        }
+        if (lines.size() <= correction.last() - correction.first()) throw new Refused("its lines do not stand one below another");
+        ShownGlyph like = lines.get(0).first();
+        for (Line line : lines) for (ShownGlyph mark : line.marks) refuseOther(mark, like, line.baseline());
+        return lines;
+    }
+
+    /** What is set anew begins after the last tab before the change: labels stay where they are. */
+    private static int begin(List<ShownGlyph> marks, int from) throws Refused {
+        int begin = 0;
+        for (int i = 1; i < marks.size(); i++) {
+            Glyph glyph = marks.get(i).glyph();
+            if (glyph.x() - marks.get(i - 1).glyph().right() < TAB * glyph.size()) continue;
+            if (i > from) throw new Refused("tabs stand in its line");
+            begin = i;
+        }
+        return begin;
+    }
+
+    /** All letters are shown by one stream, in one size, colour and manner; by several fonts if need be. */
+    private static void refuseOther(ShownGlyph mark, ShownGlyph like, double baseline) throws Refused {
+        boolean same = mark.path().equals(like.path()) && mark.mode() == like.mode() && mark.glyph().rgb() == like.glyph().rgb()
+                && Math.abs(mark.glyph().size() - like.glyph().size()) < 0.02 && Math.abs(mark.across() - like.across()) < 0.02
+                && Math.abs(mark.rise() - like.rise()) < 1e-4;
+        if (!same) throw new Refused("its lines are not set in one way");
+        if (Math.abs(mark.glyph().baseline() - baseline) > 0.1 * like.glyph().size()) throw new Refused("letters stand above or below its lines");
+        if (mark.glyph().link() != null) throw new Refused("links stand in its lines");
+    }
+
+    private Column column(Correction correction, List<Line> lines) throws Refused {
+        List<List<Integer>> all = correction.passage().lines();
+        ShownGlyph like = lines.get(0).first();
+        double size = like.glyph().size();
+        List<Line> whole = new ArrayList<>();
+        for (List<Integer> marks : all) whole.add(new Line(PageRewriting.movable(marks, byOrder)));
+        double leading = LEADING * size;
+        if (lines.size() > 1) leading = lines.get(1).baseline() - lines.get(0).baseline();
+        else if (all.size() > 1) leading = whole.get(all.size() - 1).baseline() - whole.get(all.size() - 2).baseline();
+        if (leading < 0.8 * size || leading > 4 * size) throw new Refused("its lines do not stand one below another");
+        double indent = all.size() > 1 ? whole.get(all.size() > 2 && all.size() - 1 > correction.first() ? correction.first() + 1 : all.size() - 1).left()
+                : lines.get(0).left();
+        double right;
+        if (correction.set() == Setting.JUSTIFIED && all.size() > 1) {
+            right = whole.subList(0, all.size() - (correction.passage().goesOn() ? 0 : 1)).stream().mapToDouble(Line::right).max().orElseThrow();
+        } else {
+            right = room.right(lines.get(0).marks, lines.get(0).right(), correction);
+        }
+        return new Column(lines.get(0).left(), indent, right, leading);
+    }
+
+    private List<Word> words(Correction correction, List<Line> lines) throws Refused, IOException {
+        List<Word> words = new ArrayList<>();
+        List<Letter> word = new ArrayList<>();
+        int begins = 0;
+        List<Integer> firstLine = correction.passage().lines().get(correction.first());
+        int begin = firstLine.indexOf(lines.get(0).first().glyph().order());
+        int last = correction.last() - correction.first();
+        for (int i = 0; i < lines.size(); i++) {
+            List<ShownGlyph> marks = lines.get(i).marks.stream().filter(mark -> !mark.glyph().isSpace()).toList();
+            List<Integer> all = correction.passage().lines().get(correction.first() + i);
+            ShownGlyph before = null;
+            for (ShownGlyph mark : marks) {
+                int index = all.indexOf(mark.glyph().order());
+                boolean after = i > 0 || index >= correction.from();
+                boolean goes = after && (i < last || i == last && index < correction.to());
+                boolean gap = before == null || mark.glyph().x() - before.glyph().right() > SPACE * mark.glyph().size();
+                if (i == 0 && index == Math.max(begin, correction.from())) {
+                    end(words, word, begins);
+                    begins = -1;
+                    add(words, correction, mark, lines.get(i).marks);
+                }
+                if (!goes && !correction.passage().hyphens().contains(mark.glyph().order())) {
+                    if (gap && !(before == null && i > 0 && endsParted(lines.get(i - 1), correction))) {
+                        end(words, word, begins);
+                        begins = before == null ? i : -1;
+                    }
+                    double kerned = word.isEmpty() || before == null || gap ? 0 : mark.glyph().x() - before.glyph().x() - natural(before, before);
+                    word.add(new Letter(mark, -1, mark.glyph().text(), letters.bytes(mark), mark.width(), mark, null, kerned));
+                }
+                before = mark;
+            }
+        }
+        end(words, word, begins);
+        return words;
+    }
+
+    private static boolean endsParted(Line line, Correction correction) {
+        List<ShownGlyph> marks = line.marks.stream().filter(mark -> !mark.glyph().isSpace()).toList();
+        return correction.passage().hyphens().contains(marks.get(marks.size() - 1).glyph().order());
+    }
+
+    private static void end(List<Word> words, List<Letter> word, int begins) {
+        if (!word.isEmpty()) words.add(new Word(List.copyOf(word), begins));
+        word.clear();
+    }
+
+    /** The words that are put in. */
+    private void add(List<Word> words, Correction correction, ShownGlyph first, List<ShownGlyph> line) throws Refused, IOException {
+        String text = correction.text();
+        int at = 0;
+        for (String part : text.split("(?<=\\s)|(?=\\s)")) {
+            if (!part.isBlank()) {
+                List<Letter> word = new ArrayList<>();
+                int in = 0;
+                for (TextRewriting.Insert one : letters.inserts(part, first, line)) {
+                    double em = one.advance() / 1000 - first.spacing() / first.size();
+                    word.add(new Letter(null, at + in, part.substring(in, in + one.letters()), one.bytes(), em, first, one.font(), 0));
+                    in += one.letters();
+                }
+                words.add(new Word(word, -1));
+            }
+            at += part.length();
+        }
+    }
+
+    /** How far the pen goes on for a glyph where the spacing of another holds, in points. */
+    private static double natural(ShownGlyph glyph, ShownGlyph like) { return (glyph.width() + like.spacing() / like.size()) * glyph.across(); }
+
+    private static double width(Letter letter, ShownGlyph like) { return (letter.em + like.spacing() / like.size()) * like.across(); }
+
+    private static double width(Word word, ShownGlyph like) {
+        return word.letters.stream().mapToDouble(letter -> letter.before + width(letter, like)).sum() - like.spacing() / like.size() * like.across();
+    }
+
+    private List<Composed> composed(List<Word> words, List<Line> lines, Column column, Correction correction, ShownGlyph like) throws Refused {
+        double space = like.glyph().space() > 0 ? like.glyph().space() : 0.25 * like.glyph().size();
+        int last = correction.last() - correction.first();
+        List<Composed> composed = new ArrayList<>();
+        int at = 0;
+        while (at < words.size()) {
+            if (words.get(at).begins > last) break;
+            int line = composed.size();
+            double left = line == 0 ? column.left : line < lines.size() ? lines.get(line).left() : column.indent;
+            if (correction.set() != Setting.AT_LEFT && correction.set() != Setting.JUSTIFIED) left = Math.min(column.left, column.indent);
+            double width = width(words.get(at), like);
+            int end = at + 1;
+            while (end < words.size() && left + width + space + width(words.get(end), like) <= column.right + 0.05)
+                width += space + width(words.get(end++), like);
+            if (left + width > column.right + 0.5) throw new NoRoom("a word is longer than its line");
+            double baseline = line < lines.size() ? lines.get(line).baseline() : lines.get(lines.size() - 1).baseline()
+                    + (line - lines.size() + 1) * column.leading;
+            composed.add(new Composed(words.subList(at, end), left, width, baseline));
+            at = end;
+        }
+        return placed(composed, at == words.size() && !correction.passage().goesOn(), column, lines, correction);
+    }
+
+    /** The line, as the page is, that goes on as it was after those that were composed; -1 where none does. */
+    private static int resync(List<Word> words, List<Composed> composed) {
+        int count = composed.stream().mapToInt(line -> line.words.size()).sum();
+        return count < words.size() ? words.get(count).begins : -1;
+    }
+
+    /** The lines between the edges of their column; extra lines below the last that is there. */
+    private static List<Composed> placed(List<Composed> composed, boolean ends, Column column, List<Line> lines, Correction correction) {
+        double middle = (lines.get(0).left() + lines.get(0).right()) / 2;
+        double right = lines.stream().mapToDouble(Line::right).max().orElseThrow();
+        List<Composed> placed = new ArrayList<>();
+        for (int i = 0; i < composed.size(); i++) {
+            Composed line = composed.get(i);
+            boolean fills = correction.set() == Setting.JUSTIFIED && !(ends && i == composed.size() - 1);
+            double left = switch (correction.set()) {
+                case AT_RIGHT -> right - line.width;
+                case CENTRED -> middle - line.width / 2;
+                default -> line.left;
+            };
+            placed.add(new Composed(line.words, left, fills && line.words.size() > 1 ? column.right - left : line.width, line.baseline));
+        }
+        return placed;
+    }
+
+    /** Takes the old lines out, and puts the new ones in where they began. */
+    private void put(Correction correction, List<Line> lines, List<Composed> composed, ShownGlyph like) throws Refused, IOException {
+        Map<Integer, Rewritten.Spot> spots = new HashMap<>();
+        Rewritten.Spot[] fresh = new Rewritten.Spot[correction.text().length()];
+        for (int i = 0; i < lines.size(); i++) {
+            ShownGlyph target = lines.get(i).first();
+            for (ShownGlyph mark : lines.get(i).marks) {
+                stream.of(mark).rewriting(mark, read.shown()).remove(mark.code());
+                changes.removes(mark);
+            }
+            int until = i == lines.size() - 1 ? composed.size() : Math.min(i + 1, composed.size());
+            if (i >= until) continue;
+            List<TextRewriting.Insert> inserts = new ArrayList<>();
+            double begin = composed.get(i).left;
+            double pen = begin;
+            for (int j = i; j < until; j++) pen = put(composed.get(j), target, pen, inserts, spots, fresh);
+            TextRewriting operator = stream.of(target).rewriting(target, read.shown());
+            operator.insert(target.code(), inserts);
+            operator.shift(target.code(), begin - target.glyph().x());
+            String own = stream.of(target).named(target);
+            if (own == null && inserts.stream().anyMatch(one -> one.font() != null)) throw new Refused("its font has no name");
+            operator.goesBackTo(own);
+        }
+        List<Rewritten.Spot> stand = new ArrayList<>();
+        for (Rewritten.Spot spot : fresh) stand.add(spot);
+        changes.resets(spots, stand);
+    }
+
+    /** Puts a line in; gives where the pen is then. */
+    private double put(Composed line, ShownGlyph target, double from, List<TextRewriting.Insert> inserts, Map<Integer, Rewritten.Spot> spots,
+            Rewritten.Spot[] fresh) throws Refused, IOException {
+        double pen = from;
+        double rise = -(line.baseline - target.glyph().baseline()) * target.size() / target.glyph().size();
+        double natural = line.words.stream().mapToDouble(word -> width(word, target)).sum();
+        double space = line.words.size() < 2 ? 0 : (line.width - natural) / (line.words.size() - 1);
+        LetterCodes.Code blank = letters.codes(target).of(" ");
+        double blankWidth = blank == null ? 0 : (blank.width() + letters.spaceSpacing(target) / target.size()) * target.across();
+        double x = line.left;
+        String by = null;
+        for (int i = 0; i < line.words.size(); i++) {
+            Word word = line.words.get(i);
+            for (Letter letter : word.letters) {
+                x += letter.before;
+                if (Math.abs(x - pen) > 5e-4) inserts.add(new TextRewriting.Insert(new byte[0], (x - pen) * 1000 / target.across(), by, 0, rise));
+                String font = font(letter, target);
+                double width = width(letter, target);
+                inserts.add(new TextRewriting.Insert(letter.bytes, width * 1000 / target.across(), font, letter.text.length(), rise));
+                by = font;
+                changes.puts(letter.text, x, line.baseline, target);
+                Rewritten.Spot spot = PageRewriting.spot(x, x + width, line.baseline);
+                if (letter.shown != null) spots.put(letter.shown.glyph().order(), spot);
+                else for (int at = letter.at; at < letter.at + letter.text.length(); at++) fresh[at] = spot;
+                x += width;
+                pen = x;
+            }
+            x += space - target.spacing() / target.size() * target.across();
+            if (i < line.words.size() - 1 && blank != null) {
+                inserts.add(new TextRewriting.Insert(blank.bytes(), blankWidth * 1000 / target.across(), null, 1, rise));
+                by = null;
+                pen += blankWidth;
+            }
+        }
+        return pen;
+    }
+
+    /** The operands by which a letter's font is chosen, where it is not that of the line's beginning. */
+    private String font(Letter letter, ShownGlyph target) throws Refused, IOException {
+        if (letter.otherFont != null) return letter.otherFont;
+        if (letter.like.font().getCOSObject() == target.font().getCOSObject()) return null;
+        String named = stream.of(letter.like).named(letter.like);
+        if (named == null) throw new Refused("its font has no name");
+        return named;
+    }
+}

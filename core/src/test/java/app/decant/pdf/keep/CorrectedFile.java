@@ -1,0 +1,121 @@
+package app.decant.pdf.keep;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.decant.Decant;
+import app.decant.Intake;
+import app.decant.document.Document;
+import app.decant.document.Finding;
+import app.decant.document.Place;
+import app.decant.document.Progress;
+import app.decant.document.Walk;
+import app.decant.edit.TextSelection;
+import app.decant.edit.Typing;
+import app.decant.format.Taken;
+import app.decant.page.Pages;
+import app.decant.publish.Order;
+import app.decant.publish.Receipt;
+import app.decant.publish.Recipe;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDResources;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.font.PDType1Font;
+import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
+
+/** A PDF whose streams are written by hand, a word of it corrected and published; and what PDFBox reads of both. */
+final class CorrectedFile {
+    static final String PARAGRAPH = "BT /F1 11 Tf 72 640 Td 14 TL (The harbour office opens at eight in the morning and) Tj T* (closes at noon, on"
+            + " Sundays as well, as long as the) Tj T* (ferry sails at all.) Tj ET\n";
+    private final Path root;
+
+    CorrectedFile(Path root) { this.root = root; }
+
+    Path file(String... contents) throws IOException {
+        Path file = root.resolve("source.pdf");
+        try (PDDocument pdf = new PDDocument()) {
+            PDType1Font font = new PDType1Font(Standard14Fonts.FontName.HELVETICA);
+            PDType1Font bold = new PDType1Font(Standard14Fonts.FontName.HELVETICA_BOLD);
+            for (String content : contents) {
+                PDPage page = new PDPage(PDRectangle.A4);
+                PDResources resources = new PDResources();
+                resources.put(COSName.getPDFName("F1"), font);
+                resources.put(COSName.getPDFName("F2"), bold);
+                page.setResources(resources);
+                COSStream stream = pdf.getDocument().createCOSStream();
+                try (OutputStream out = stream.createOutputStream()) {
+                    out.write((content + PARAGRAPH).getBytes(StandardCharsets.ISO_8859_1));
+                }
+                page.getCOSObject().setItem(COSName.CONTENTS, stream);
+                pdf.addPage(page);
+            }
+            pdf.save(file.toFile());
+        }
+        return file;
+    }
+
+    record Made(Pages pages, Receipt receipt, List<String> findings) { }
+
+    /** Takes a file in, puts a word in place of another, publishes it. */
+    Made correct(Path file, String word, String other) { return correct(file, word, other, Recipe.PLAIN); }
+
+    Made correct(Path file, String word, String other, Recipe wished) {
+        Taken taken = Decant.open(file);
+        Document now = null;
+        for (Walk.Stop stop : Walk.of(taken.document()).stops()) {
+            int at = stop.paragraph().text().indexOf(word);
+            if (at < 0 || now != null) continue;
+            TextSelection picked = new TextSelection(new Place(stop.path(), at), new Place(stop.path(), at + word.length()));
+            now = Typing.type(taken.document(), picked, other, null).after();
+        }
+        assertThat(now).as("“%s” came in", word).isNotNull();
+        Intake intake = Intake.revised(file, null, taken, Decant.layOut(now), Intake.fingerprint(file));
+        Recipe recipe = wished.with(Recipe.WhenPresent.REPLACE);
+        Pages pages = intake.pages(recipe, Progress.SILENT);
+        Receipt receipt = Decant.publish(new Order(pages, recipe), root.resolve("result.pdf"), Progress.SILENT).get(0);
+        List<String> findings = new ArrayList<>(intake.findings().stream().map(Finding::what).toList());
+        findings.addAll(receipt.findings().stream().map(Finding::what).toList());
+        return new Made(pages, receipt, findings);
+    }
+
+    /** Every letter of a page with its place. */
+    static List<String> letters(Path file, int page) throws IOException {
+        List<String> letters = new ArrayList<>();
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            PDFTextStripper stripper = new PDFTextStripper() {
+                @Override protected void processTextPosition(TextPosition text) {
+                    letters.add(String.format(Locale.ROOT, "%s %.1f %.1f", text.getUnicode(), text.getXDirAdj() + 0.001, text.getYDirAdj() + 0.001));
+                }
+            };
+            stripper.setStartPage(page + 1);
+            stripper.setEndPage(page + 1);
+            stripper.getText(pdf);
+        }
+        return letters;
+    }
+
+    static String text(Path file) throws IOException {
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            return new PDFTextStripper().getText(pdf);
+        }
+    }
+
+    static String stream(Path file, int page) throws IOException {
+        try (PDDocument pdf = Loader.loadPDF(file.toFile()); InputStream in = pdf.getPage(page).getContents()) {
+            return new String(in.readAllBytes(), StandardCharsets.ISO_8859_1);
+        }
+    }
+}

@@ -1,0 +1,183 @@
+package app.decant.pdf.keep;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import app.decant.pdf.keep.CorrectedFile.Made;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.TreeSet;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.interactive.action.PDActionURI;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDDocumentOutline;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/**
+ * More or fewer words than a line holds, put into a page's own stream: its passage breaks otherwise, what follows goes down or up as it is, and what belongs to
+ * that goes with it. Read back by PDFBox.
+ */
+class PassageSettingTest {
+    private static final String FOLLOWING = "BT /F2 14 Tf 72 586 Td (Where to find us) Tj ET\nBT /F1 11 Tf 72 568 Td (The office is on the pier.) Tj ET\n";
+    private static final String FOOT = "BT /F1 8 Tf 72 40 Td (Ostrey Sound Ferries) Tj ET\n";
+    private static final String LONGER = "morning, in summer at seven already, and on market days at six, whatever the tide and the weather,";
+
+    @TempDir private Path root;
+
+    private Path file(String... contents) throws IOException { return new CorrectedFile(root).file(contents); }
+
+    private Made correct(Path file, String word, String other) { return new CorrectedFile(root).correct(file, word, other); }
+
+    private static List<TextPosition> letters(Path file) throws IOException {
+        List<TextPosition> letters = new ArrayList<>();
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            PDFTextStripper stripper = new PDFTextStripper() {
+                @Override protected void processTextPosition(TextPosition text) { if (!text.getUnicode().isBlank()) letters.add(text); }
+            };
+            stripper.setEndPage(1);
+            stripper.getText(pdf);
+        }
+        return letters;
+    }
+
+    /** Where some words stand: their first letter. */
+    private static TextPosition place(Path file, String words) throws IOException {
+        List<TextPosition> letters = letters(file);
+        StringBuilder all = new StringBuilder();
+        for (TextPosition letter : letters) all.append(letter.getUnicode());
+        int at = all.indexOf(words.replace(" ", ""));
+        assertThat(at).as("“%s” in %s", words, all).isNotNegative();
+        return letters.get(at);
+    }
+
+    private static String words(Path file) throws IOException {
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            PDFTextStripper stripper = new PDFTextStripper();
+            stripper.setSortByPosition(true);
+            return stripper.getText(pdf).replaceAll("\\s+", " ").trim();
+        }
+    }
+
+    /** How far the lines of the passage reach. */
+    private static double right(Path file) throws IOException {
+        return letters(file).stream().mapToDouble(letter -> letter.getXDirAdj() + letter.getWidthDirAdj()).max().orElseThrow();
+    }
+
+    /** No letter stands on another, no line reaches out of its column, and lines are apart as they were. */
+    private static void standsWell(Path file, double right) throws IOException {
+        List<TextPosition> letters = letters(file);
+        TreeSet<Double> baselines = new TreeSet<>();
+        for (TextPosition letter : letters) {
+            if (letter.getFontSizeInPt() != 11) continue;
+            assertThat(letter.getXDirAdj() + letter.getWidthDirAdj()).isLessThan((float) right + 0.6f);
+            baselines.add(Math.round(letter.getYDirAdj() * 10) / 10.0);
+        }
+        Double before = null;
+        for (double baseline : baselines) {
+            if (before != null) assertThat(baseline - before).isGreaterThan(13.8);
+            before = baseline;
+        }
+    }
+
+    @Test void moreWordsGoOnInTheNextLineAndWhatFollowsGoesDown() throws IOException {
+        Path source = file(FOLLOWING + FOOT);
+        try (PDDocument pdf = Loader.loadPDF(source.toFile())) {
+            PDAnnotationLink link = new PDAnnotationLink();
+            link.setRectangle(new PDRectangle(72, 564, 60, 14));
+            link.setAction(new PDActionURI());
+            ((PDActionURI) link.getAction()).setURI("https://example.org/");
+            pdf.getPage(0).setAnnotations(List.<PDAnnotation>of(link));
+            PDPageXYZDestination place = new PDPageXYZDestination();
+            place.setPage(pdf.getPage(0));
+            place.setLeft(72);
+            place.setTop(600);
+            PDOutlineItem item = new PDOutlineItem();
+            item.setTitle("Where to find us");
+            item.setDestination(place);
+            PDDocumentOutline outline = new PDDocumentOutline();
+            outline.addLast(item);
+            pdf.getDocumentCatalog().setDocumentOutline(outline);
+            pdf.save(root.resolve("linked.pdf").toFile());
+        }
+        source = root.resolve("linked.pdf");
+        Made made = correct(source, "morning", LONGER);
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        Path file = made.receipt().file();
+        assertThat(words(file)).isEqualTo(words(source).replace("morning", LONGER));
+        standsWell(file, right(source));
+        for (String words : List.of("Where to find us", "The office is on")) {
+            assertThat(place(file, words).getYDirAdj()).as(words).isCloseTo(place(source, words).getYDirAdj() + 28, within(0.02f));
+            assertThat(place(file, words).getXDirAdj()).isCloseTo(place(source, words).getXDirAdj(), within(0.02f));
+        }
+        assertThat(place(file, "Ostrey Sound Ferries").getYDirAdj()).isEqualTo(place(source, "Ostrey Sound Ferries").getYDirAdj());
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            assertThat(pdf.getPage(0).getAnnotations().get(0).getRectangle().getLowerLeftY()).isCloseTo(536, within(0.02f));
+            PDOutlineItem item = pdf.getDocumentCatalog().getDocumentOutline().getFirstChild();
+            assertThat(((PDPageXYZDestination) item.getDestination()).getTop()).isEqualTo(572);
+        }
+    }
+
+    @Test void fewerWordsLetWhatFollowsGoUp() throws IOException {
+        Path source = file(FOLLOWING + FOOT);
+        Made made = correct(source, " at eight in the morning and closes at noon, on Sundays as well,", "");
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        Path file = made.receipt().file();
+        assertThat(words(file)).as("%s", made.findings()).isEqualTo(words(source).replace(" at eight in the morning and closes at noon, on Sundays as well,", ""));
+        assertThat(place(file, "The office is on").getYDirAdj()).isCloseTo(place(source, "The office is on").getYDirAdj() - 14, within(0.02f));
+    }
+
+    @Test void anyWordsAreSetSoThatNothingIsLostOrCovered() throws IOException {
+        Random random = new Random(7);
+        Path source = file(FOLLOWING + FOOT);
+        double right = right(source);
+        for (int i = 0; i < 24; i++) {
+            StringBuilder other = new StringBuilder("noon");
+            for (int words = random.nextInt(40); words > 0; words--) other.append(' ').append("harbour".substring(0, 1 + random.nextInt(7)));
+            Made made = correct(source, List.of("eight", "morning", "sails", "Sundays").get(i % 4), other.toString());
+            assertThat(made.pages().rewritten(0)).as("%s: %s", other, made.findings()).isNotNull();
+            assertThat(words(made.receipt().file())).contains(other).endsWith("on the pier. Ostrey Sound Ferries");
+            assertThat(words(made.receipt().file())).hasSize(words(source).length() + other.length() - List.of("eight", "morning", "sails", "Sundays")
+                    .get(i % 4).length());
+            standsWell(made.receipt().file(), right);
+        }
+    }
+
+    @Test void wordsInOtherFontsKeepThemWhenTheyMove() throws IOException {
+        Path source = file("BT /F1 11 Tf 72 760 Td 14 TL (Bicycles are carried free of charge by ) Tj /F2 11 Tf (every) Tj /F1 11 Tf ( ship that has) Tj T*"
+                + " (room on deck, and on most days that is every one of them; ask) Tj T* (at the pier.) Tj ET\n");
+        Made made = correct(source, "free of charge", "free of any charge whatsoever");
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        Path file = made.receipt().file();
+        assertThat(words(file)).isEqualTo(words(source).replace("free of charge", "free of any charge whatsoever"));
+        assertThat(place(file, "every ship").getFont().getName()).isEqualTo("Helvetica-Bold");
+        assertThat(place(file, "ship that").getFont().getName()).isEqualTo("Helvetica");
+    }
+
+    @Test void whatStandsInTheWayIsNotCrossed() throws IOException {
+        Path ruled = file("72 604 m 340 604 l S\n");
+        Made made = correct(ruled, "morning", LONGER);
+        assertThat(made.pages().rewritten(0)).isNull();
+        assertThat(made.findings()).anyMatch(finding -> finding.contains("stands in its way"));
+        Path noted = file(FOLLOWING);
+        try (PDDocument pdf = Loader.loadPDF(noted.toFile())) {
+            PDAnnotationText note = new PDAnnotationText();
+            note.setRectangle(new PDRectangle(200, 564, 20, 20));
+            note.setContents("Is that so?");
+            pdf.getPage(0).setAnnotations(List.<PDAnnotation>of(note));
+            pdf.save(root.resolve("noted.pdf").toFile());
+        }
+        assertThat(correct(root.resolve("noted.pdf"), "morning", LONGER).pages().rewritten(0)).isNull();
+    }
+}
