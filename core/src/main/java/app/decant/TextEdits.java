@@ -16,7 +16,10 @@ import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.pdf.keep.Correction;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -159,8 +162,8 @@ final class TextEdits {
         int begins = passage.get(first).indexOf(lines.get(begin[0]).marks()[begin[1]]);
         int ends = passage.get(last).indexOf(lines.get(end[0]).marks()[end[1]]);
         if (begins < 0 || ends < 0 || first == last && ends < begins) return false;
-        List<List<Integer>> following = goesOn ? null : following(stop, stretch[1], page);
-        Correction.Passage stands = new Correction.Passage(passage, hyphens(lines, places), goesOn, following);
+        List<List<Integer>> following = goesOn ? List.of() : following(stop, stretch[1], page);
+        Correction.Passage stands = new Correction.Passage(passage, hyphens(lines, places), goesOn, following, provenance.foot(page));
         Correction correction = new Correction(stands, first, begins, last, ends + 1, text, setting(old), isDrawn(old));
         edits.add(new Edit(page, correction, old, now, from, to));
         return true;
@@ -184,16 +187,52 @@ final class TextEdits {
         return hyphens;
     }
 
-    /** What stands below a passage in its column: the rest of its paragraph and the paragraphs after it, until the text goes on higher up or elsewhere. */
+    /**
+     * What stands below a passage in its column, from above: the rest of its paragraph and the paragraphs after it, until the text goes on higher up or
+     * elsewhere; and what else of the text stands below those.
+     */
     private List<List<Integer>> following(int stop, int rest, int page) {
+        List<Provenance.Line> lines = inOrder(stop, rest, page);
+        if (lines == null) return null;
+        List<Provenance.Line> own = provenance.of(walk.stops().get(stop).paragraph());
+        if (walk.stops().get(stop).path().size() == 2) {
+            List<Provenance.Line> column = new ArrayList<>(lines);
+            column.addAll(own.subList(0, rest));
+            double left = column.stream().mapToDouble(TextEdits::left).min().orElseThrow();
+            double right = column.stream().mapToDouble(TextEdits::right).max().orElseThrow();
+            double lowest = own.get(rest - 1).baseline();
+            Set<Provenance.Line> known = Collections.newSetFromMap(new IdentityHashMap<>());
+            known.addAll(column);
+            known.addAll(own);
+            for (Walk.Stop other : walk.stops())
+                for (Provenance.Line line : provenance.of(other.paragraph()))
+                    if (line.page() == page && line.baseline() > lowest && left(line) < right && right(line) > left && known.add(line)) lines.add(line);
+        }
+        lines.sort(Comparator.comparingDouble(Provenance.Line::baseline));
+        return lines.stream().map(TextEdits::marks).toList();
+    }
+
+    private static double left(Provenance.Line line) {
+        double left = Double.MAX_VALUE;
+        for (float one : line.lefts()) left = Math.min(left, one);
+        return left;
+    }
+
+    private static double right(Provenance.Line line) {
+        double right = 0;
+        for (float one : line.rights()) right = Math.max(right, one);
+        return right;
+    }
+
+    private List<Provenance.Line> inOrder(int stop, int rest, int page) {
         BlockPath path = walk.stops().get(stop).path();
-        List<List<Integer>> following = new ArrayList<>();
+        List<Provenance.Line> following = new ArrayList<>();
         List<Provenance.Line> own = provenance.of(walk.stops().get(stop).paragraph());
         double lowest = own.get(rest - 1).baseline();
         for (Provenance.Line line : own.subList(rest, own.size())) {
             if (line.page() != page || line.baseline() < lowest) return following;
             lowest = line.baseline();
-            following.add(marks(line));
+            following.add(line);
         }
         // What stands below a cell is its table's matter, which does not move by itself.
         if (path.size() > 2) return following;
@@ -202,7 +241,8 @@ final class TextEdits {
             Walk.Stop next = walk.stops().get(i);
             List<Provenance.Line> lines = provenance.of(next.paragraph());
             if (lines.isEmpty()) {
-                if (next.paragraph().text().isBlank()) continue;
+                // Pictures are seen when room is looked for.
+                if (next.paragraph().text().chars().allMatch(c -> Character.isWhitespace(c) || c == Inline.OBJECT)) continue;
                 return null;
             }
             BlockPath block = BlockPath.of(next.path().step(0), next.path().step(1));
@@ -212,7 +252,7 @@ final class TextEdits {
             for (Provenance.Line line : lines) {
                 if (line.page() != page) return following;
                 lowest = Math.max(lowest, line.baseline());
-                following.add(marks(line));
+                following.add(line);
             }
         }
         return following;

@@ -36,13 +36,16 @@ import java.util.stream.Stream;
 /**
  * Does to every PDF of a folder what people do most: takes it in, corrects one word, publishes it, and looks at both: how many pages are the file's own,
  * how many were changed in place or set anew, and how many show anything different from before. A word is swapped for another order of its own letters, so
- * that any font has what is needed; with a number as third argument, so many words anywhere are swapped for others of the same document.
+ * that any font has what is needed; with a number as third argument, so many words anywhere are swapped for others of the same document; with
+ * {@code longer}, the longest paragraph says some of its words twice.
  */
 public final class Corrections {
     private static final Pattern WORD = Pattern.compile("\\p{Ll}{4,12}");
+    private static final Pattern SEVERAL = Pattern.compile("(?<=\\s)\\p{Ll}+( \\p{Ll}+){4,12}(?=\\s)");
     private static final int MOST_PAGES = 80;
 
     private static int words;
+    private static boolean longer;
 
     private Corrections() { }
 
@@ -50,7 +53,8 @@ public final class Corrections {
         Path folder = Path.of(arguments[0]);
         Path out = Path.of(arguments[1]);
         Files.createDirectories(out);
-        if (arguments.length > 2) words = Integer.parseInt(arguments[2]);
+        longer = arguments.length > 2 && arguments[2].equals("longer");
+        if (arguments.length > 2 && !longer) words = Integer.parseInt(arguments[2]);
         Map<String, Integer> sums = new TreeMap<>();
         List<Path> files;
         try (Stream<Path> listed = Files.list(folder)) {
@@ -76,7 +80,7 @@ public final class Corrections {
         String print = Intake.fingerprint(file);
         Taken taken = Decant.open(file);
         Document before = taken.document();
-        Document after = words == 0 ? corrected(before) : swapped(before);
+        Document after = longer ? lengthened(before) : words == 0 ? corrected(before) : swapped(before);
         if (after == null) {
             sums.merge("no word", 1, Integer::sum);
             return "no word";
@@ -120,6 +124,18 @@ public final class Corrections {
             }
         }
         return null;
+    }
+
+    /** The longest paragraph says some of its words twice: more than its line holds. */
+    private static Document lengthened(Document document) {
+        Walk.Stop longest = null;
+        for (Walk.Stop stop : Walk.of(document).stops())
+            if (longest == null || stop.paragraph().text().length() > longest.paragraph().text().length()) longest = stop;
+        if (longest == null) return null;
+        Matcher some = SEVERAL.matcher(longest.paragraph().text());
+        if (!some.find()) return null;
+        TextSelection place = TextSelection.caret(new Place(longest.path(), some.end()));
+        return Typing.type(document, place, " " + some.group(), null).after();
     }
 
     /** Some words swapped for others; the same file always gets the same. */

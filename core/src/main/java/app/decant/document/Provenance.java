@@ -1,5 +1,6 @@
 package app.decant.document;
 
+import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,8 +12,12 @@ import java.util.Map;
 public final class Provenance {
     public static final Provenance NONE = new Provenance(Map.of(), List.of());
 
+    /** So many pages tell where text ends on them. */
+    private static final int LIKE = 3;
+
     private final Map<Paragraph, List<Line>> lines;
     private final List<Sheet> sheets;
+    private final Map<Sheet, Double> feet = new HashMap<>();
 
     /**
      * A page as it was read.
@@ -45,6 +50,13 @@ public final class Provenance {
         lines.forEach((paragraph, some) -> own.put(paragraph, List.copyOf(some)));
         this.lines = own;
         this.sheets = List.copyOf(sheets);
+        for (List<Line> some : own.values()) for (Line line : some) if (line.page < sheets.size()) feet.merge(sheets.get(line.page), line.baseline, Math::max);
+    }
+
+    /** The lowest baseline of text on any page as large as one; 0 where there are too few to tell, since pages end early. */
+    public double foot(int page) {
+        Sheet like = sheets.get(page);
+        return sheets.stream().filter(like::equals).count() < LIKE ? 0 : feet.getOrDefault(like, 0.0);
     }
 
     /** The pages of the file; none where they are not known. */

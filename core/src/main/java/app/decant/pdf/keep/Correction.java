@@ -32,8 +32,9 @@ public record Correction(Passage passage, int first, int from, int last, int to,
      * @param hyphens   marks at ends of lines that only part a word there
      * @param goesOn    whether it goes on on another page
      * @param following the lines that stand below it in its column, in order; null where that is not known
+     * @param foot      the lowest baseline of text on such pages, in points; 0 where that is not known
      */
-    public record Passage(List<List<Integer>> lines, Set<Integer> hyphens, boolean goesOn, List<List<Integer>> following) {
+    public record Passage(List<List<Integer>> lines, Set<Integer> hyphens, boolean goesOn, List<List<Integer>> following, double foot) {
         public Passage {
             lines = lines.stream().map(List::copyOf).toList();
             hyphens = Set.copyOf(hyphens);

@@ -8,6 +8,7 @@ import app.decant.pdf.read.ShownGlyph;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -17,8 +18,13 @@ import java.util.Set;
 final class LowerLines {
     /** A gap of so many lines parts what stands below from what is read on. */
     private static final double APART = 2.6;
-    /** Nothing is moved nearer to the foot of the page, in points. */
+    /** Nothing is moved nearer to the foot of the page, in points; nor nearer than three quarters of what is free above its text. */
     private static final double FOOT = 24;
+    private static final double MARGIN = 0.75;
+    /** What stands below stays at least so many lines away. */
+    private static final double AWAY = 0.6;
+    /** What of the room between paragraphs may go where a page is full. */
+    private static final double GIVES = 0.45;
 
     private final PageReader.Addressed read;
     private final Map<Integer, ShownGlyph> byOrder;
@@ -51,8 +57,13 @@ final class LowerLines {
     double right() { return right; }
     double bottom() { return bottom; }
 
+    /** What stands on one baseline below the passage. */
+    private record Row(double baseline, List<ShownGlyph> marks) {
+        double size() { return marks.stream().mapToDouble(mark -> mark.glyph().size()).max().orElse(0); }
+    }
+
     /**
-     * Moves lines.
+     * Moves lines. Where the page is full, the room between paragraphs gives a little, as compositors do it.
      *
      * @param own     the rest of the passage
      * @param lowest  the baseline above it
@@ -61,41 +72,82 @@ final class LowerLines {
      * @return the lowest baseline then
      */
     double move(Correction correction, List<List<ShownGlyph>> own, double lowest, double by, double leading) throws Refused, IOException {
+        List<Row> rows = rows(correction, own, lowest, by, leading);
+        if (rows.isEmpty()) return lowest;
+        double most = most(correction);
+        double over = rows.get(rows.size() - 1).baseline + by - most;
+        double[] gives = new double[rows.size()];
+        double spare = 0;
+        for (int i = 0; by > 0 && over > 0 && i < gives.length; i++) {
+            double distance = rows.get(i).baseline - (i == 0 ? lowest : rows.get(i - 1).baseline);
+            gives[i] = GIVES * Math.max(0, distance - Math.max(1.05 * leading, 1.15 * rows.get(i).size()));
+            spare += gives[i];
+        }
+        if (by > 0 && over > spare) throw new NoRoom("the page has no room for it");
+        double given = 0;
+        double before = lowest;
+        for (int i = 0; i < rows.size(); i++) {
+            if (by > 0 && over > 0) given += gives[i] * over / spare;
+            Row row = rows.get(i);
+            for (ShownGlyph mark : row.marks) lower(mark, by - given);
+            changes.pushes(left - 1, before + 0.1, right + 1, row.baseline + 0.1, by - given);
+            before = row.baseline;
+        }
+        top = rows.get(0).baseline;
+        reached = before;
+        bottom = Math.max(reached, reached + by - given);
+        if (by < 0) refuseObstacles(correction, List.of(), left, right, reached + by, leading);
+        return reached + by - given;
+    }
+
+    /** The lines that go: down to the first gap that takes the move up. */
+    private List<Row> rows(Correction correction, List<List<ShownGlyph>> own, double lowest, double by, double leading) throws Refused {
         List<List<ShownGlyph>> lines = new ArrayList<>(own);
         if (correction.passage().following() == null) throw new Refused("it is not known what stands below it");
         for (List<Integer> line : correction.passage().following()) if (!line.isEmpty()) lines.add(PageRewriting.movable(line, byOrder));
-        top = Double.MAX_VALUE;
-        reached = lowest;
+        lines.sort(Comparator.comparingDouble(line -> line.get(0).glyph().baseline()));
+        List<Row> rows = new ArrayList<>();
+        double baseline = lowest;
         for (List<ShownGlyph> line : lines) {
-            double baseline = line.get(0).glyph().baseline();
-            if (baseline - reached > APART * leading + Math.max(0, by)) break;
-            lower(PageRewriting.withSpaces(line, read), by);
-            reached = Math.max(reached, baseline);
-            top = Math.min(top, baseline);
+            double at = line.get(0).glyph().baseline();
+            if (at - baseline > APART * leading + Math.max(0, by)) break;
+            List<ShownGlyph> marks = PageRewriting.withSpaces(line, read).stream().filter(mark -> moved.add(mark.glyph().order())).toList();
+            if (marks.isEmpty()) continue;
+            if (!rows.isEmpty() && at - baseline < 0.3) marks = joined(rows.remove(rows.size() - 1).marks, marks);
+            rows.add(new Row(at, marks));
+            for (ShownGlyph mark : marks) {
+                left = Math.min(left, mark.glyph().x());
+                right = Math.max(right, mark.glyph().right());
+            }
+            baseline = at;
         }
-        if (moved.isEmpty()) return lowest;
-        changes.pushes(left - 1, lowest + 0.1, right + 1, reached + 0.1, by);
-        if (by < 0) refuseObstacles(List.of(), left, right, reached);
-        return reached + by;
+        return rows;
     }
 
-    private void lower(List<ShownGlyph> line, double by) throws Refused, IOException {
-        for (ShownGlyph mark : line) {
-            if (!moved.add(mark.glyph().order())) continue;
-            if (!mark.isMovable()) throw new Refused("what stands below it can't be moved");
-            stream.of(mark).rewriting(mark, read.shown()).lift(mark.code(), -by * mark.size() / mark.glyph().size());
-            changes.lowers(mark, by);
-            left = Math.min(left, mark.glyph().x());
-            right = Math.max(right, mark.glyph().right());
-            bottom = Math.max(bottom, mark.glyph().baseline() + Math.max(0, by));
-        }
+    private static List<ShownGlyph> joined(List<ShownGlyph> some, List<ShownGlyph> others) {
+        List<ShownGlyph> all = new ArrayList<>(some);
+        all.addAll(others);
+        return all;
+    }
+
+    private void lower(ShownGlyph mark, double by) throws Refused, IOException {
+        if (!mark.isMovable()) throw new Refused("what stands below it can't be moved");
+        stream.of(mark).rewriting(mark, read.shown()).lift(mark.code(), -by * mark.size() / mark.glyph().size());
+        changes.lowers(mark, by);
+    }
+
+    /** How low text may stand on the page. */
+    private double most(Correction correction) {
+        double head = read.shown().stream().mapToDouble(mark -> mark.glyph().baseline() - mark.glyph().size()).min().orElse(0);
+        return correction.passage().foot() > 0 ? correction.passage().foot() + 1 : read.page().height() - Math.max(FOOT, MARGIN * head);
     }
 
     /** Whatever is not moved must not stand where lines come to stand, nor between them. */
-    void refuseObstacles(List<ShownGlyph> last, double from, double to, double lowest) throws Refused {
+    void refuseObstacles(Correction correction, List<ShownGlyph> last, double from, double to, double lowest, double leading) throws Refused {
         double size = last.isEmpty() ? 10 : last.get(0).glyph().size();
-        double foot = Math.max(lowest, bottom) + 0.25 * size;
-        if (foot > read.page().height() - FOOT) throw new NoRoom("the page has no room for it");
+        double reach = Math.max(lowest, bottom);
+        if (lowest > most(correction) + 0.1) throw new NoRoom("the page has no room for it");
+        double foot = reach + 0.25 * size + AWAY * leading;
         Set<Integer> own = new HashSet<>(moved);
         double top = last.isEmpty() ? Double.MAX_VALUE : last.get(0).glyph().baseline() + 0.25 * size;
         for (ShownGlyph shown : read.shown()) {

@@ -87,7 +87,7 @@ final class PassageSetting {
                         column.leading);
         double lowest = composed.isEmpty() ? bottom : Math.max(bottom, composed.get(composed.size() - 1).baseline);
         for (Line line : lines.subList(0, consumed)) PageRewriting.refuseDoubled(line.marks, read);
-        if (by > 0) lower.refuseObstacles(lines.get(consumed - 1).marks, column.left, column.right, lowest);
+        if (by > 0) lower.refuseObstacles(correction, lines.get(consumed - 1).marks, column.left, column.right, lowest, column.leading);
         put(correction, lines.subList(0, consumed), composed, like);
         double size = like.glyph().size();
         double from = Math.min(column.left, lines.stream().mapToDouble(Line::left).min().orElse(column.left));

@@ -165,6 +165,26 @@ class PassageSettingTest {
         assertThat(place(file, "ship that").getFont().getName()).isEqualTo("Helvetica");
     }
 
+    @Test void aFullPageGivesTheRoomBetweenItsParagraphs() throws IOException {
+        String[] pages = new String[3];
+        for (int page = 0; page < pages.length; page++) {
+            StringBuilder content = new StringBuilder();
+            for (int y = 590, i = 0; y > 100; y -= 52, i++)
+                content.append(String.format("BT /F1 11 Tf 72 %d Td 14 TL (On day %d%d the ship leaves the pier at noon and comes back) Tj T* (before the tide of that"
+                        + " evening turns at the outer) Tj T* (bar of the sound.) Tj ET\n", y, page, i));
+            pages[page] = content.toString();
+        }
+        Path source = file(pages);
+        double foot = letters(source).stream().mapToDouble(TextPosition::getYDirAdj).max().orElseThrow();
+        Made made = correct(source, "day 02", "day 02, which is the first of the month and the day on which the customs officer comes aboard,");
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        Path file = made.receipt().file();
+        assertThat(letters(file).stream().mapToDouble(TextPosition::getYDirAdj).max().orElseThrow()).isLessThan(foot + 1.1);
+        assertThat(words(file)).contains("customs officer comes aboard, the ship leaves the pier");
+        standsWell(file, right(source));
+        assertThat(place(file, "On day 01").getYDirAdj()).isEqualTo(place(source, "On day 01").getYDirAdj());
+    }
+
     @Test void whatStandsInTheWayIsNotCrossed() throws IOException {
         Path ruled = file("72 604 m 340 604 l S\n");
         Made made = correct(ruled, "morning", LONGER);
