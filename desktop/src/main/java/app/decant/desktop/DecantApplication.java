@@ -2,6 +2,8 @@ package app.decant.desktop;
 
 import app.decant.demo.DemoArchive;
 import app.decant.demo.DemoFiles;
+import app.decant.desktop.work.Job;
+import app.decant.desktop.work.Settings;
 import app.decant.pdf.PdfPages;
 import java.io.IOException;
 import java.io.UncheckedIOException;

@@ -1,5 +1,8 @@
 package app.decant.desktop;
 
+import app.decant.desktop.part.Words;
+import app.decant.desktop.table.PageTable;
+import app.decant.desktop.work.Desk;
 import app.decant.edit.Search;
 import app.decant.layout.PagedDocument;
 import app.decant.page.Page;

@@ -1,6 +1,8 @@
 package app.decant.desktop;
 
-import app.decant.desktop.MainWindow.Station;
+import app.decant.desktop.part.Words;
+import app.decant.desktop.station.Station;
+import app.decant.desktop.work.Session;
 import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;

@@ -1,5 +1,6 @@
 package app.decant.desktop;
 
+import app.decant.desktop.work.Settings;
 import java.util.concurrent.CompletableFuture;
 import javafx.application.Application;
 

@@ -1,5 +1,21 @@
 package app.decant.desktop;
 
+import app.decant.desktop.check.CheckStation;
+import app.decant.desktop.command.CommandList;
+import app.decant.desktop.folders.FoldersRoom;
+import app.decant.desktop.part.Words;
+import app.decant.desktop.publish.PublishStation;
+import app.decant.desktop.revise.FindBar;
+import app.decant.desktop.revise.Slip;
+import app.decant.desktop.station.Notices;
+import app.decant.desktop.station.Station;
+import app.decant.desktop.station.Window;
+import app.decant.desktop.table.PageTable;
+import app.decant.desktop.takein.FaithSlip;
+import app.decant.desktop.takein.SideBySide;
+import app.decant.desktop.takein.TakeInStation;
+import app.decant.desktop.work.Desk;
+import app.decant.desktop.work.Settings;
 import app.decant.document.Outline;
 import app.decant.document.Place;
 import app.decant.edit.TextSelection;
@@ -31,7 +47,7 @@ import javafx.stage.Stage;
 import javafx.util.Duration;
 
 /** The window: the line above, the spine at the left, the station in the middle, the slip at the right, the ledger below. */
-final class MainWindow {
+final class MainWindow implements Window {
     private final Stage stage;
     private final Settings settings;
     private final Desk desk;
@@ -55,9 +71,6 @@ final class MainWindow {
     private boolean another;
     private Station station = Station.TAKE_IN;
 
-    /** The four stations of the work. */
-    enum Station { TAKE_IN, REVISE, CHECK, PUBLISH }
-
     MainWindow(Stage stage, Settings settings) {
         this.stage = stage;
         this.settings = settings;
@@ -77,7 +90,7 @@ final class MainWindow {
         beside = new SideBySide(this);
         publish = new PublishStation(this);
         folders = new FoldersRoom(this);
-        commands = new CommandList(this);
+        commands = WindowCommands.of(this);
         table.keys().use(commands);
         root.getStyleClass().add("window");
         root.setId("window");
@@ -142,14 +155,14 @@ final class MainWindow {
         desk.getReady();
     }
 
-    Desk desk() { return desk; }
-    PageTable table() { return table; }
-    Stage stage() { return stage; }
-    Settings settings() { return settings; }
+    @Override public Desk desk() { return desk; }
+    @Override public PageTable table() { return table; }
+    @Override public Stage stage() { return stage; }
+    @Override public Settings settings() { return settings; }
     FindBar find() { return find; }
     PublishStation publishStation() { return publish; }
-    Station station() { return station; }
-    CommandList commands() { return commands; }
+    @Override public Station station() { return station; }
+    @Override public CommandList commands() { return commands; }
 
     Palette palette() { return palette; }
     Spine spine() { return spine; }
@@ -184,7 +197,7 @@ final class MainWindow {
     }
 
     /** Goes to a station; those that need a document stay shut without one. */
-    void go(Station wanted) {
+    @Override public void go(Station wanted) {
         ledger.room(false);
         station = desk.source().get() == null ? Station.TAKE_IN : wanted;
         // The text alone is only compared with the file; work is done on what will be published.
@@ -221,7 +234,7 @@ final class MainWindow {
     }
 
     /** Shows what wants a look in a document as soon as it is in. */
-    void checkWhenIn() {
+    @Override public void checkWhenIn() {
         desk.whenOpened(() -> go(Station.CHECK));
     }
 
@@ -231,7 +244,7 @@ final class MainWindow {
     private boolean isBeside() { return desk.coming().get() != null || !another && desk.source().get() != null && desk.source().get().isPdf(); }
 
     /** Shows the place where another document can be taken in. */
-    void takeAnother() {
+    @Override public void takeAnother() {
         another = true;
         go(Station.TAKE_IN);
     }
@@ -277,7 +290,7 @@ final class MainWindow {
         if (target != null) table.pick(TextSelection.caret(new Place(target.path(), 0)), true);
     }
 
-    void chooseFile() {
+    @Override public void chooseFile() {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(Words.of("open.title"));
         List<String> known = Formats.all().stream().filter(Format::reads).filter(format -> format.group() != Format.Group.OTHER)
@@ -291,7 +304,7 @@ final class MainWindow {
     }
 
     /** Takes a file in, asking first where unsaved work would be lost. */
-    void open(Path file) { askBefore(() -> desk.open(file, null)); }
+    @Override public void open(Path file) { askBefore(() -> desk.open(file, null)); }
 
     /** Takes the text that is open in once more, its letters written in another way. */
     void readAs(Charset letters) { if (desk.source().get() != null) askBefore(() -> desk.openText(desk.source().get().file(), letters)); }
@@ -348,12 +361,12 @@ final class MainWindow {
         spine.paintSoon();
     }
 
-    boolean isDark() { return root.getStyleClass().contains("dark"); }
+    @Override public boolean isDark() { return root.getStyleClass().contains("dark"); }
 
-    Notices notices() { return notices; }
+    @Override public Notices notices() { return notices; }
 
     /** Opens a file or folder with the program that this machine has for it; nothing happens where there is none. */
-    void openOutside(Path file) { if (outside != null) outside.showDocument(file.toUri().toString()); }
+    @Override public void openOutside(Path file) { if (outside != null) outside.showDocument(file.toUri().toString()); }
 
     private HostServices outside;
 

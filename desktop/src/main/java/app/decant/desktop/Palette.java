@@ -1,5 +1,7 @@
 package app.decant.desktop;
 
+import app.decant.desktop.command.Command;
+import app.decant.desktop.part.Words;
 import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;

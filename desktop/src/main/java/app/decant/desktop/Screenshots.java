@@ -1,6 +1,6 @@
 package app.decant.desktop;
 
-import app.decant.desktop.MainWindow.Station;
+import app.decant.desktop.station.Station;
 import app.decant.document.Outline;
 import app.decant.document.Place;
 import app.decant.edit.Search;

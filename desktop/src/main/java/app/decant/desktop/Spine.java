@@ -1,5 +1,9 @@
 package app.decant.desktop;
 
+import app.decant.desktop.part.Words;
+import app.decant.desktop.table.PageTable;
+import app.decant.desktop.takein.FaithSlip;
+import app.decant.desktop.work.Desk;
 import app.decant.document.Finding;
 import app.decant.document.Outline;
 import app.decant.document.Place;

@@ -2,6 +2,8 @@ package app.decant.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.decant.desktop.command.Command;
+import app.decant.desktop.work.Settings;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;

@@ -3,7 +3,11 @@ package app.decant.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.demo.DemoFiles;
-import app.decant.desktop.FolderLanes.Lane;
+import app.decant.desktop.folders.FolderLanes.Lane;
+import app.decant.desktop.folders.FolderLanes;
+import app.decant.desktop.part.Words;
+import app.decant.desktop.station.Station;
+import app.decant.desktop.work.Settings;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -149,7 +153,7 @@ class FoldersTest {
         robot.type(KeyCode.ENTER);
         until(() -> window.desk().source().get() != null && window.desk().job().get() == null);
         assertThat(window.desk().source().get().file()).startsWith(archive);
-        until(() -> window.station() == MainWindow.Station.CHECK);
+        until(() -> window.station() == Station.CHECK);
     }
 
     @Test void takesSeveralFoldersAndKeepsThemApart(FxRobot robot) throws Exception {

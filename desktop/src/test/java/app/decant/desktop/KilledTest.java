@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.Decant;
 import app.decant.demo.HarbourNotice;
+import app.decant.desktop.work.WorkingCopy;
 import app.decant.document.Document;
 import app.decant.document.Place;
 import app.decant.document.Progress;

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.decant.Decant;
 import app.decant.demo.DemoFiles;
+import app.decant.desktop.part.Words;
+import app.decant.desktop.work.Settings;
 import app.decant.document.Progress;
 import app.decant.edit.Search;
 import app.decant.edit.TextSelection;

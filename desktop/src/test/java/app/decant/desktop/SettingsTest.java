@@ -2,6 +2,7 @@ package app.decant.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.decant.desktop.work.Settings;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;

@@ -4,6 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.Decant;
 import app.decant.demo.DemoFiles;
+import app.decant.desktop.command.Command;
+import app.decant.desktop.part.Words;
+import app.decant.desktop.revise.StyleNames;
+import app.decant.desktop.station.Station;
+import app.decant.desktop.work.Settings;
+import app.decant.desktop.work.WorkingCopy;
 import app.decant.document.BlockPath;
 import app.decant.document.Contents;
 import app.decant.document.DecantException;
@@ -348,7 +354,7 @@ class WindowTest {
         Place place = new Place(heading("Who we are").path(), 0);
         pick(place, place.at(3));
         assertThat(window.commands().applying()).extracting(Command::key).contains("bold", "cut");
-        WaitForAsyncUtils.asyncFx(() -> window.go(MainWindow.Station.PUBLISH));
+        WaitForAsyncUtils.asyncFx(() -> window.go(Station.PUBLISH));
         WaitForAsyncUtils.waitForFxEvents();
         assertThat(window.commands().applying()).extracting(Command::key).contains("publish").doesNotContain("bold", "cut", "paste");
         Document before = window.desk().document();
@@ -434,7 +440,7 @@ class WindowTest {
         robot.write("dark").push(KeyCode.ENTER);
         until(() -> window.isDark());
         robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT4).release(KeyCode.CONTROL);
-        until(() -> window.station() == MainWindow.Station.PUBLISH);
+        until(() -> window.station() == Station.PUBLISH);
         assertThat(robot.lookup("#phrase-what").<Button>query().getText()).isEqualTo("a PDF");
         assertThat(robot.lookup("#card-range").<TextField>tryQuery()).isEmpty();
         assertThat(window.publishStation().recipe()).isEqualTo(Recipe.PLAIN);

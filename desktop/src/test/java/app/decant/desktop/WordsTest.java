@@ -2,6 +2,7 @@ package app.decant.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.decant.desktop.part.Words;
 import com.ibm.icu.text.MessageFormat;
 import java.io.IOException;
 import java.nio.file.Files;

@@ -1,0 +1,97 @@
+package app.decant.desktop;
+
+import app.decant.desktop.command.Command.Reach;
+import app.decant.desktop.command.Command;
+import app.decant.desktop.command.CommandList;
+import app.decant.desktop.part.Words;
+import app.decant.desktop.publish.ContentCards;
+import app.decant.desktop.revise.PickedLook;
+import app.decant.desktop.station.Station;
+import app.decant.desktop.table.TableKeys;
+import app.decant.desktop.work.Desk;
+import app.decant.document.TextProperty;
+import java.nio.charset.Charset;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.BooleanSupplier;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCodeCombination;
+import javafx.scene.input.KeyCombination.Modifier;
+import javafx.scene.input.KeyCombination;
+
+/** What can be done in the window: its list of commands, filled. */
+final class WindowCommands {
+    private static final BooleanSupplier ALWAYS = () -> true;
+
+    private final CommandList all = new CommandList();
+    private final BooleanSupplier open;
+
+    private WindowCommands(MainWindow window) {
+        Desk desk = window.desk();
+        open = () -> desk.document() != null;
+        add("open", ALWAYS, window::chooseFile, control(KeyCode.O));
+        add("save", open, window::save, control(KeyCode.S));
+        add("publish", open, window::publishNow, control(KeyCode.ENTER));
+        add("find", open, () -> {
+            window.go(Station.REVISE);
+            window.find().show();
+        }, control(KeyCode.F));
+        add("need", ALWAYS, () -> window.palette().show(), control(KeyCode.K));
+        go(window, "take.in", Station.TAKE_IN, KeyCode.DIGIT1, ALWAYS);
+        go(window, "revise", Station.REVISE, KeyCode.DIGIT2, open);
+        go(window, "check", Station.CHECK, KeyCode.DIGIT3, open);
+        go(window, "sentence", Station.PUBLISH, KeyCode.DIGIT4, open);
+        add("folders", ALWAYS, window::goToFolders, control(KeyCode.DIGIT5));
+        add("next.place", open, window::nextPlace, new KeyCodeCombination(KeyCode.F8));
+        add("next.heading", open, () -> window.heading(1), new KeyCodeCombination(KeyCode.DOWN, KeyCombination.ALT_DOWN));
+        add("previous.heading", open, () -> window.heading(-1), new KeyCodeCombination(KeyCode.UP, KeyCombination.ALT_DOWN));
+        add("larger", open, () -> window.table().zoomBy(1.1), control(KeyCode.PLUS), control(KeyCode.EQUALS));
+        add("smaller", open, () -> window.table().zoomBy(1 / 1.1), control(KeyCode.MINUS));
+        add("usual", open, () -> window.table().zoom(1.1), control(KeyCode.DIGIT0));
+        add("dark", ALWAYS, () -> window.dark(!window.isDark()));
+        text(window, desk);
+        for (String letters : ContentCards.LETTERS)
+            all.add(new Command("read.as " + letters, Words.of("command.read.as", Words.of("letters." + letters)), Reach.WINDOW, List.of(), open,
+                    () -> window.readAs(Charset.forName(letters))));
+    }
+
+    static CommandList of(MainWindow window) { return new WindowCommands(window).all; }
+
+    /** What is done to the text on the table; one thing after another, as it was asked for. */
+    private void text(MainWindow window, Desk desk) {
+        TableKeys table = window.table().keys();
+        // Nobody changes text unseen: at other stations the table is not there.
+        BooleanSupplier seen = () -> open.getAsBoolean() && window.table().getScene() != null;
+        BooleanSupplier picked = () -> seen.getAsBoolean() && desk.selection().get() != null;
+        BooleanSupplier some = () -> picked.getAsBoolean() && !desk.selection().get().isEmpty();
+        onTable("undo", () -> seen.getAsBoolean() && desk.canUndo(), desk, desk::undo, control(KeyCode.Z));
+        onTable("redo", () -> seen.getAsBoolean() && desk.canRedo(), desk, desk::redo, control(KeyCode.Z, KeyCombination.SHIFT_DOWN), control(KeyCode.Y));
+        onTable("cut", some, desk, table::cut, control(KeyCode.X));
+        onTable("copy", some, desk, table::copy, control(KeyCode.C));
+        onTable("paste", picked, desk, table::paste, control(KeyCode.V));
+        onTable("all", picked, desk, table::all, control(KeyCode.A));
+        onTable("bold", picked, desk, () -> PickedLook.toggle(desk, TextProperty.BOLD), control(KeyCode.B));
+        onTable("italic", picked, desk, () -> PickedLook.toggle(desk, TextProperty.ITALIC), control(KeyCode.I));
+        onTable("underline", picked, desk, () -> PickedLook.underline(desk), control(KeyCode.U));
+        onTable("strike", picked, desk, () -> PickedLook.toggle(desk, TextProperty.STRIKE));
+    }
+
+    private static KeyCombination control(KeyCode code, Modifier... more) {
+        List<Modifier> modifiers = new ArrayList<>(List.of(KeyCombination.SHORTCUT_DOWN));
+        modifiers.addAll(Arrays.asList(more));
+        return new KeyCodeCombination(code, modifiers.toArray(Modifier[]::new));
+    }
+
+    private void go(MainWindow window, String key, Station station, KeyCode code, BooleanSupplier when) {
+        add(key, when, () -> window.go(station), control(code));
+    }
+
+    private void add(String key, BooleanSupplier when, Runnable task, KeyCombination... keys) {
+        all.add(new Command(key, Words.of("command." + key), Reach.WINDOW, List.of(keys), when, task));
+    }
+
+    private void onTable(String key, BooleanSupplier when, Desk desk, Runnable task, KeyCombination... keys) {
+        all.add(new Command(key, Words.of("command." + key), Reach.TABLE, List.of(keys), when, () -> desk.inOrder(task)));
+    }
+}

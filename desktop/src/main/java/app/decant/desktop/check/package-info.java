@@ -1,0 +1,4 @@
+/**
+ * Checking: what wants a look.
+ */
+package app.decant.desktop.check;

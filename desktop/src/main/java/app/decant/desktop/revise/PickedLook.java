@@ -1,0 +1,74 @@
+package app.decant.desktop.revise;
+
+import app.decant.desktop.work.Desk;
+import app.decant.document.Cascade;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.Property;
+import app.decant.document.TextProperty.Underline;
+import app.decant.document.TextProperty;
+import app.decant.edit.Dressing;
+import app.decant.edit.EditKind;
+import app.decant.edit.TextSelection;
+import java.util.List;
+
+/** Changes the look of what is picked; with a bare caret, of what is typed next. */
+public final class PickedLook {
+    private PickedLook() { }
+
+    /** The look in force at the picked passage's start. */
+    static Look present(Desk desk) {
+        TextSelection span = desk.selection().get();
+        Paragraph paragraph = desk.document().paragraph(span.start().path());
+        Look own = span.isEmpty() ? typed(desk) : paragraph.lookBefore(span.start().offset() + 1);
+        return Cascade.of(desk.document()).text(paragraph, own);
+    }
+
+    /** The look that text typed at the caret takes: the one picked for it, else that of the text before. */
+    private static Look typed(Desk desk) {
+        if (desk.nextLook().get() != null) return desk.nextLook().get();
+        TextSelection span = desk.selection().get();
+        return desk.document().paragraph(span.start().path()).lookBefore(span.start().offset());
+    }
+
+    public static void toggle(Desk desk, Property<Boolean> property) { set(desk, property, !present(desk).is(property)); }
+
+    public static void underline(Desk desk) {
+        Underline now = present(desk).get(TextProperty.UNDERLINE, Underline.NONE);
+        set(desk, TextProperty.UNDERLINE, now == Underline.NONE ? Underline.SINGLE : Underline.NONE);
+    }
+
+    static <T> void set(Desk desk, Property<T> property, T value) {
+        TextSelection span = desk.selection().get();
+        if (span == null) return;
+        if (span.isEmpty()) {
+            desk.dressNext(typed(desk).with(property, value));
+            return;
+        }
+        desk.apply(Dressing.looks(desk.document(), span, look -> look.with(property, value)));
+    }
+
+    /** Gives the picked paragraphs a style, and takes what they said themselves about what the style says. */
+    static void style(Desk desk, String id) {
+        TextSelection span = desk.selection().get();
+        if (span == null) return;
+        desk.apply(Dressing.paragraphs(desk.document(), span, paragraph -> restyled(paragraph, id), EditKind.STYLE));
+    }
+
+    private static Paragraph restyled(Paragraph paragraph, String id) {
+        List<Inline> inlines = paragraph.inlines().stream().map(inline -> inline instanceof Inline.Text ? inline.with(plainer(inline.look()))
+                : inline).toList();
+        return new Paragraph(id, Look.PLAIN, Look.PLAIN, inlines);
+    }
+
+    /** Without family, size and colour, which the style now gives; emphasis and links stay. */
+    private static Look plainer(Look look) { return look.without(TextProperty.FAMILY).without(TextProperty.SIZE).without(TextProperty.COLOUR); }
+
+    static <T> void paragraphs(Desk desk, Property<T> property, T value) {
+        TextSelection span = desk.selection().get();
+        if (span == null) return;
+        desk.apply(Dressing.paragraphs(desk.document(), span, paragraph -> paragraph.withLook(paragraph.look().with(property, value)), EditKind.PARAGRAPH));
+    }
+
+}

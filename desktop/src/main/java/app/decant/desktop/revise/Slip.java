@@ -1,0 +1,277 @@
+package app.decant.desktop.revise;
+
+import app.decant.desktop.part.FindingRow;
+import app.decant.desktop.part.Words;
+import app.decant.desktop.station.Window;
+import app.decant.desktop.work.Desk;
+import app.decant.document.Cascade;
+import app.decant.document.Colour;
+import app.decant.document.Finding;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.Style;
+import app.decant.document.TextProperty.Underline;
+import app.decant.document.TextProperty;
+import app.decant.edit.TextSelection;
+import app.decant.font.FontCatalogue;
+import app.decant.layout.PagedDocument;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import javafx.scene.Node;
+import javafx.scene.control.ColorPicker;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.scene.paint.Color;
+import javafx.scene.shape.Rectangle;
+import javafx.util.StringConverter;
+
+/** The slip at the right: what is picked, and what can be done to it. */
+public final class Slip {
+    private static final double[] SIZES = {8, 9, 10, 10.5, 11, 12, 14, 16, 18, 20, 24, 28, 36, 48};
+    private final Desk desk;
+    private final VBox content = new VBox(10);
+    private final ScrollPane scroll = new ScrollPane(content);
+    private final Label kind = new Label();
+    private final Label words = new Label();
+    private final ComboBox<Style> styles = new ComboBox<>();
+    private final ComboBox<String> families = new ComboBox<>();
+    private final ComboBox<Double> sizes = new ComboBox<>();
+    private final ToggleButton bold = toggle("slip.bold", "B", "bold");
+    private final ToggleButton italic = toggle("slip.italic", "I", "italic");
+    private final ToggleButton underline = toggle("slip.underline", "U", "underline");
+    private final ToggleButton strike = toggle("slip.strike", "S", "strike");
+    private final ColorPicker colour = new ColorPicker();
+    private final List<ToggleButton> alignments = new ArrayList<>();
+    private final VBox findings = new VBox(6);
+    private boolean telling;
+
+    public Slip(Window window) {
+        this.desk = window.desk();
+        content.getStyleClass().add("slip");
+        scroll.setFitToWidth(true);
+        scroll.getStyleClass().add("slip-scroll");
+        scroll.setPrefWidth(286);
+        scroll.setMinWidth(286);
+        kind.getStyleClass().add("slip-title");
+        words.getStyleClass().add("quiet");
+        words.setWrapText(true);
+        content.getChildren().addAll(section("slip.picked"), kind, words, textCard(), section("slip.paragraph"), paragraphCard(), line(),
+                section("slip.look"), findings);
+        desk.selection().addListener((observed, before, now) -> tell());
+        desk.nextLook().addListener((observed, before, now) -> tell());
+        desk.pages().addListener((observed, before, now) -> {
+            tell();
+            tellFindings();
+        });
+        desk.source().addListener((observed, before, now) -> {
+            fill();
+            tellFindings();
+        });
+        wire(window);
+    }
+
+    public Node node() { return scroll; }
+
+    private static Label section(String key) {
+        Label label = new Label(Words.of(key));
+        label.getStyleClass().add("section");
+        return label;
+    }
+
+    private static Region line() {
+        Region line = new Region();
+        line.getStyleClass().add("hairline");
+        return line;
+    }
+
+    private static ToggleButton toggle(String key, String sign, String style) {
+        ToggleButton button = new ToggleButton(sign);
+        button.getStyleClass().addAll("look-button", "look-" + style);
+        button.setId("look-" + style);
+        button.setAccessibleText(Words.of(key));
+        button.setTooltip(new Tooltip(Words.of(key)));
+        button.setFocusTraversable(true);
+        button.setMaxWidth(Double.MAX_VALUE);
+        HBox.setHgrow(button, Priority.ALWAYS);
+        return button;
+    }
+
+    private Node textCard() {
+        families.setMaxWidth(Double.MAX_VALUE);
+        families.setAccessibleText(Words.of("slip.font"));
+        families.setId("families");
+        HBox.setHgrow(families, Priority.ALWAYS);
+        sizes.setEditable(true);
+        sizes.setPrefWidth(84);
+        sizes.setMinWidth(84);
+        sizes.setId("sizes");
+        sizes.setAccessibleText(Words.of("slip.size"));
+        for (double size : SIZES) sizes.getItems().add(size);
+        sizes.setConverter(new StringConverter<>() {
+            @Override public String toString(Double size) {
+                return size == null ? "" : size == Math.rint(size) ? Integer.toString(size.intValue()) : size.toString();
+            }
+            @Override public Double fromString(String text) { return size(text, sizes.getValue()); }
+        });
+        colour.getStyleClass().add("button");
+        colour.setAccessibleText(Words.of("slip.colour"));
+        colour.setPrefWidth(64);
+        HBox looks = new HBox(6, bold, italic, underline, strike, colour);
+        VBox card = new VBox(8, new HBox(8, families, sizes), looks);
+        card.getStyleClass().add("card");
+        return card;
+    }
+
+    private static Double size(String text, Double otherwise) {
+        try {
+            double size = Double.parseDouble(text.trim().replace(',', '.'));
+            return size >= 1 && size <= 1600 ? Double.valueOf(size) : otherwise;
+        } catch (NumberFormatException e) {
+            // What is not a number leaves the size as it was.
+            return otherwise;
+        }
+    }
+
+    private Node paragraphCard() {
+        styles.setMaxWidth(Double.MAX_VALUE);
+        styles.setId("styles");
+        styles.setAccessibleText(Words.of("slip.style"));
+        styles.setConverter(new StringConverter<>() {
+            @Override public String toString(Style style) { return style == null ? "" : name(style); }
+            @Override public Style fromString(String text) { return null; }
+        });
+        HBox row = new HBox(6);
+        for (Alignment alignment : Alignment.values()) {
+            ToggleButton button = new ToggleButton();
+            button.setGraphic(lines(alignment));
+            button.setAccessibleText(Words.of("align." + alignment.name().toLowerCase(Locale.ROOT)));
+            button.setTooltip(new Tooltip(button.getAccessibleText()));
+            button.getStyleClass().add("look-button");
+            button.setId("align-" + alignment.name().toLowerCase(Locale.ROOT));
+            button.setMaxWidth(Double.MAX_VALUE);
+            HBox.setHgrow(button, Priority.ALWAYS);
+            button.setOnAction(event -> {
+                if (!telling) PickedLook.paragraphs(desk, ParagraphProperty.ALIGNMENT, alignment);
+            });
+            alignments.add(button);
+            row.getChildren().add(button);
+        }
+        VBox card = new VBox(8, styles, row);
+        card.getStyleClass().add("card");
+        return card;
+    }
+
+    /** Four short rules standing as the lines would. */
+    private static Node lines(Alignment alignment) {
+        Pane pane = new Pane();
+        double[] widths = alignment == Alignment.JUSTIFY ? new double[] {14, 14, 14} : new double[] {14, 8, 12};
+        for (int i = 0; i < widths.length; i++) {
+            double x = alignment == Alignment.CENTRE ? (14 - widths[i]) / 2 : alignment == Alignment.END ? 14 - widths[i] : 0;
+            Rectangle bar = new Rectangle(x, i * 4.0, widths[i], 1.6);
+            bar.getStyleClass().add("align-bar");
+            pane.getChildren().add(bar);
+        }
+        pane.setMaxSize(14, 11);
+        return pane;
+    }
+
+    /** A style's name as people read it. */
+    static String name(Style style) {
+        return StyleNames.plain(style);
+    }
+
+    private void wire(Window window) {
+        bold.setOnAction(event -> window.commands().named("bold").run());
+        italic.setOnAction(event -> window.commands().named("italic").run());
+        strike.setOnAction(event -> window.commands().named("strike").run());
+        underline.setOnAction(event -> window.commands().named("underline").run());
+        families.setOnAction(event -> {
+            if (!telling && families.getValue() != null) PickedLook.set(desk, TextProperty.FAMILY, families.getValue());
+        });
+        sizes.setOnAction(event -> {
+            if (!telling && sizes.getValue() != null) PickedLook.set(desk, TextProperty.SIZE, sizes.getValue());
+        });
+        colour.setOnAction(event -> {
+            Color picked = colour.getValue();
+            int rgb = (int) Math.round(picked.getRed() * 255) << 16 | (int) Math.round(picked.getGreen() * 255) << 8 | (int) Math.round(picked.getBlue() * 255);
+            PickedLook.set(desk, TextProperty.COLOUR, new Colour(rgb));
+        });
+        styles.setOnAction(event -> {
+            if (!telling && styles.getValue() != null) PickedLook.style(desk, styles.getValue().id());
+        });
+        families.setOnShowing(event -> {
+            if (families.getItems().size() < 3) families.getItems().setAll(FontCatalogue.ofThisMachine().families());
+        });
+    }
+
+    private void fill() {
+        if (desk.document() == null) return;
+        telling = true;
+        styles.getItems().setAll(desk.document().styles().styles().values().stream().filter(style -> style.kind() == Style.Kind.PARAGRAPH)
+                .sorted(Comparator.comparing(Slip::name)).toList());
+        telling = false;
+        tell();
+    }
+
+    private void tell() {
+        TextSelection span = desk.selection().get();
+        PagedDocument pages = desk.pages().get();
+        if (span == null || pages == null || pages.document() != desk.document() || pages.walk().indexOf(span.head().path()) < 0) return;
+        telling = true;
+        Paragraph paragraph = desk.document().paragraph(span.head().path());
+        Cascade cascade = Cascade.of(desk.document());
+        int level = cascade.outlineLevel(paragraph);
+        Style style = desk.document().styles().style(paragraph.style() == null ? desk.document().styles().defaultParagraph() : paragraph.style());
+        int count = pages.walk().between(span.start().path(), span.end().path()).size();
+        String what = count > 1 ? Words.of("slip.paragraphs", count) : level > 0 ? Words.of("slip.heading", level) : style == null ? Words.of("slip.text")
+                : name(style);
+        kind.setText(what);
+        PagedDocument.Caret caret = pages.caret(span.head());
+        String excerpt = paragraph.plainText().replaceAll("\\s+", " ").trim();
+        String page = caret == null ? "" : Words.of("slip.page", pages.page(caret.page()).label());
+        words.setText(excerpt.isEmpty() ? Words.of("slip.empty", page) : "\u201C" + (excerpt.length() > 44 ? excerpt.substring(0, 43).trim() + "\u2026"
+                : excerpt) + "\u201D, " + page);
+        Look look = PickedLook.present(desk);
+        bold.setSelected(look.is(TextProperty.BOLD));
+        italic.setSelected(look.is(TextProperty.ITALIC));
+        strike.setSelected(look.is(TextProperty.STRIKE));
+        underline.setSelected(look.get(TextProperty.UNDERLINE, Underline.NONE) != Underline.NONE);
+        String family = look.get(TextProperty.FAMILY, "");
+        if (!families.getItems().contains(family)) families.getItems().add(family);
+        families.setValue(family);
+        sizes.setValue(look.get(TextProperty.SIZE, 10.0));
+        Colour ink = look.get(TextProperty.COLOUR, Colour.AUTOMATIC);
+        colour.setValue(ink.isAutomatic() ? Color.BLACK : Color.rgb(ink.red(), ink.green(), ink.blue()));
+        styles.setValue(style);
+        Alignment alignment = cascade.paragraph(paragraph).get(ParagraphProperty.ALIGNMENT, Alignment.START);
+        for (int i = 0; i < alignments.size(); i++) alignments.get(i).setSelected(Alignment.values()[i] == alignment);
+        telling = false;
+    }
+
+    private void tellFindings() {
+        findings.getChildren().clear();
+        List<Finding> all = desk.findings();
+        if (all.isEmpty()) findings.getChildren().add(quiet(Words.of("slip.nothing")));
+        for (Finding finding : all.subList(0, Math.min(6, all.size()))) findings.getChildren().add(FindingRow.of(finding));
+        if (all.size() > 6) findings.getChildren().add(quiet(Words.of("slip.more", all.size() - 6)));
+    }
+
+    private static Label quiet(String text) {
+        Label label = new Label(text);
+        label.getStyleClass().add("quiet");
+        label.setWrapText(true);
+        return label;
+    }
+}

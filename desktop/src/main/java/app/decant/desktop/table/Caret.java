@@ -1,0 +1,39 @@
+package app.decant.desktop.table;
+
+import javafx.animation.KeyFrame;
+import javafx.animation.Timeline;
+import javafx.scene.layout.Pane;
+import javafx.scene.shape.Rectangle;
+import javafx.util.Duration;
+
+/** The caret: a thin bar that blinks while the table has the keyboard. */
+public final class Caret {
+    private final Rectangle bar = new Rectangle(1.6, 16);
+    private final Timeline blink = new Timeline(new KeyFrame(Duration.millis(530), event -> bar.setOpacity(bar.getOpacity() > 0 ? 0 : 1)));
+
+    Caret() {
+        bar.getStyleClass().add("caret");
+        bar.setId("caret");
+        bar.setMouseTransparent(true);
+        blink.setCycleCount(Timeline.INDEFINITE);
+    }
+
+    void shown(boolean wanted) {
+        if (wanted) blink.playFromStart();
+        else blink.stop();
+    }
+
+    void place(Pane sheet, double x, double y, double height) {
+        if (bar.getParent() != sheet) {
+            hide();
+            sheet.getChildren().add(bar);
+        }
+        bar.setX(x - 0.8);
+        bar.setY(y);
+        bar.setHeight(height);
+        bar.setOpacity(1);
+        blink.playFromStart();
+    }
+
+    void hide() { if (bar.getParent() instanceof Pane pane) pane.getChildren().remove(bar); }
+}

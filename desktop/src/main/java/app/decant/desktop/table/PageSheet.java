@@ -1,0 +1,118 @@
+package app.decant.desktop.table;
+
+import app.decant.page.Page;
+import app.decant.pdf.keep.GroundPainter;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import javafx.scene.Group;
+import javafx.scene.effect.BlendMode;
+import javafx.scene.image.ImageView;
+import javafx.scene.layout.Pane;
+import javafx.scene.paint.Color;
+import javafx.scene.shape.Rectangle;
+
+/** One page on the table: white paper, the painted tiles, and what is picked above them. */
+public final class PageSheet extends Pane {
+    private final TilePainter painter;
+    private final Rectangle paper = new Rectangle();
+    private final Group tiles = new Group();
+    private final Group lit = new Group();
+    private final Map<Integer, ImageView> shown = new HashMap<>();
+    private volatile Page page;
+    private volatile double scale;
+    private double output;
+    private GroundPainter ground;
+
+    PageSheet(TilePainter painter) {
+        this.painter = painter;
+        getStyleClass().add("sheet");
+        paper.getStyleClass().add("paper");
+        lit.setMouseTransparent(true);
+        // Painted over the text, so that what is picked tints it.
+        lit.setBlendMode(BlendMode.MULTIPLY);
+        getChildren().addAll(paper, tiles, lit);
+    }
+
+    /**
+     * Shows a page; only tiles between {@code top} and {@code bottom} (pixels down the page) are painted.
+     *
+     * @param painter of a page that is a file's own
+     */
+    void show(Page wanted, GroundPainter painter, double newScale, double newOutput, double top, double bottom) {
+        ground = painter;
+        boolean rescaled = scale != newScale || output != newOutput;
+        boolean changed = page != wanted;
+        page = wanted;
+        scale = newScale;
+        output = newOutput;
+        double width = Math.round(page.width() * scale);
+        double height = Math.round(page.height() * scale);
+        paper.setWidth(width);
+        paper.setHeight(height);
+        setPrefSize(width, height);
+        resize(width, height);
+        if (rescaled) {
+            tiles.getChildren().clear();
+            shown.clear();
+        }
+        int count = (int) Math.ceil(height * output / TilePainter.TILE);
+        for (int i = 0; i < count; i++) {
+            double from = i * TilePainter.TILE / output;
+            double to = from + TilePainter.TILE / output;
+            if (to < top - 200 || from > bottom + 200) continue;
+            if (!changed && !rescaled && shown.containsKey(i)) continue;
+            request(i);
+        }
+        if (changed && !rescaled) shown.keySet().removeIf(index -> {
+            double from = index * TilePainter.TILE / output;
+            boolean outside = from + TilePainter.TILE / output < top - 200 || from > bottom + 200;
+            if (outside) tiles.getChildren().remove(shown.get(index));
+            return outside;
+        });
+    }
+
+    private void request(int index) {
+        ImageView view = shown.computeIfAbsent(index, key -> {
+            ImageView made = new ImageView();
+            made.setLayoutY(key * TilePainter.TILE / output);
+            tiles.getChildren().add(made);
+            return made;
+        });
+        Page wanted = page;
+        double wantedScale = scale;
+        painter.paint(wanted, ground, scale * output, index, () -> page == wanted && scale == wantedScale, image -> {
+            if (page != wanted || scale != wantedScale) return;
+            view.setImage(image);
+            view.setFitWidth(image.getWidth() / output);
+            view.setFitHeight(image.getHeight() / output);
+        });
+    }
+
+    /** Lights up what is picked, what is marked and what was touched; rectangles in points. */
+    void select(List<double[]> picked, List<double[]> marked, List<double[]> touched, double pointScale) {
+        lit.getChildren().clear();
+        for (double[] one : touched) lit.getChildren().add(rectangle(one, pointScale, "touched"));
+        for (double[] one : marked) lit.getChildren().add(rectangle(one, pointScale, "marked"));
+        for (double[] one : picked) lit.getChildren().add(rectangle(one, pointScale, "picked"));
+    }
+
+    private static Rectangle rectangle(double[] one, double pointScale, String style) {
+        Rectangle rectangle = new Rectangle(one[0] * pointScale, one[1] * pointScale, Math.max(1, one[2] * pointScale), one[3] * pointScale);
+        rectangle.getStyleClass().add(style);
+        return rectangle;
+    }
+
+    /** A dashed frame round a place that wants a look; in points. */
+    public static Rectangle frame(double[] one, double pointScale) {
+        Rectangle frame = new Rectangle((one[0] - 3) * pointScale, (one[1] - 2) * pointScale, Math.max(4, (one[2] + 6) * pointScale),
+                (one[3] + 4) * pointScale);
+        frame.setFill(null);
+        frame.setStroke(Color.web("#B8741A"));
+        frame.getStrokeDashArray().setAll(4.0, 3.0);
+        frame.setArcWidth(6);
+        frame.setArcHeight(6);
+        frame.setMouseTransparent(true);
+        return frame;
+    }
+}

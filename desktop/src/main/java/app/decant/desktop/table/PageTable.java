@@ -1,0 +1,353 @@
+package app.decant.desktop.table;
+
+import app.decant.desktop.part.Words;
+import app.decant.desktop.work.Desk;
+import app.decant.document.Place;
+import app.decant.edit.TextSelection;
+import app.decant.layout.PagedDocument;
+import app.decant.layout.TextPassage;
+import app.decant.page.Item;
+import app.decant.page.Page;
+import app.decant.pdf.keep.GroundPainter;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.IntegerProperty;
+import javafx.beans.property.ReadOnlyDoubleProperty;
+import javafx.beans.property.SimpleDoubleProperty;
+import javafx.beans.property.SimpleIntegerProperty;
+import javafx.geometry.Orientation;
+import javafx.scene.control.ScrollBar;
+import javafx.scene.input.ScrollEvent;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.Rectangle;
+
+/**
+ * The table: the pages one under another, exactly as they will be published. Only pages in view have nodes. Lengths here are pixels; a point is
+ * {@code 4/3 · zoom} pixels.
+ */
+public final class PageTable extends Region {
+    private static final double GAP = 24;
+    private static final double INCH = 96 / 72.0;
+    /** How wide the bar beside what was changed is, and how far from the text, in points. */
+    private static final double BAR = 1.6;
+    private static final double BAR_AWAY = 16;
+
+    private final Desk desk;
+    private final Pane canvas = new Pane();
+    private final ScrollBar down = new ScrollBar();
+    private final ScrollBar across = new ScrollBar();
+    private final TilePainter painter = new TilePainter();
+    private final Map<Integer, PageSheet> sheets = new HashMap<>();
+    private final DoubleProperty zoom = new SimpleDoubleProperty(1.1);
+    private final IntegerProperty inView = new SimpleIntegerProperty();
+    private final Caret caret;
+    private List<TextSelection> marks = List.of();
+    private double[] tops = new double[0];
+    private double contentHeight;
+    private double contentWidth;
+    private final TableKeys keys;
+    private boolean revealing;
+    private boolean fitted = true;
+
+    public PageTable(Desk desk) {
+        this.desk = desk;
+        getStyleClass().add("table");
+        setId("table");
+        setFocusTraversable(true);
+        setAccessibleText(Words.of("table.name"));
+        down.setOrientation(Orientation.VERTICAL);
+        Rectangle clip = new Rectangle();
+        clip.widthProperty().bind(widthProperty());
+        clip.heightProperty().bind(heightProperty());
+        setClip(clip);
+        getChildren().addAll(canvas, down, across);
+        caret = new Caret();
+        keys = new TableKeys(desk, this);
+        setOnKeyPressed(keys::pressed);
+        setOnKeyTyped(keys::typed);
+        TableMouse mouse = new TableMouse(desk, this);
+        setOnMousePressed(mouse::pressed);
+        setOnMouseDragged(mouse::dragged);
+        addEventHandler(ScrollEvent.SCROLL, this::scrolled);
+        down.valueProperty().addListener((observed, before, now) -> requestLayout());
+        across.valueProperty().addListener((observed, before, now) -> requestLayout());
+        zoom.addListener((observed, before, now) -> {
+            measure();
+            requestLayout();
+        });
+        desk.pages().addListener((observed, before, now) -> {
+            measure();
+            requestLayout();
+            if (revealing) reveal();
+        });
+        desk.source().addListener((observed, before, now) -> {
+            fitted = true;
+            down.setValue(0);
+        });
+        desk.selection().addListener((observed, before, now) -> requestLayout());
+        focusedProperty().addListener((observed, before, now) -> {
+            caret.shown(now);
+            requestLayout();
+        });
+    }
+
+    public TableKeys keys() { return keys; }
+    public boolean hasPages() { return desk.pages().get() != null && tops.length > 1; }
+    /** How many pixels of the table are seen above the first page. */
+    public double aboveFirst() { return Math.max(0, GAP - down.getValue()); }
+    public DoubleProperty zoomProperty() { return zoom; }
+    public IntegerProperty pageInView() { return inView; }
+    public double scale() { return zoom.get() * INCH; }
+
+    /** A new document is shown as wide as the table is, until somebody chooses a zoom. */
+    private void fit() {
+        PagedDocument pages = desk.pages().get();
+        if (!fitted || pages == null || getWidth() < 100) return;
+        double widest = pages.pages().stream().limit(20).mapToDouble(Page::width).max().orElse(595);
+        double wanted = Math.max(0.3, Math.min(1.1, (getWidth() - 12 - 2 * GAP) / (widest * INCH)));
+        if (Math.abs(wanted - zoom.get()) > 0.002) rescale(wanted, 0);
+    }
+
+    public void zoom(double wanted) {
+        fitted = false;
+        rescale(Math.max(0.2, Math.min(6, wanted)), getHeight() / 2);
+    }
+
+    /** Another scale; what stands so far below the view's upper edge stays there. */
+    private void rescale(double wanted, double below) {
+        double at = down.getValue() + below;
+        int page = pageAt(at);
+        double onPage = tops.length < 2 ? 0 : (at - tops[page]) / scale();
+        zoom.set(wanted);
+        measure();
+        if (tops.length > 1) down.setValue(clamp(tops[page] + onPage * scale() - below, down));
+    }
+
+    public void zoomBy(double factor) { zoom(zoom.get() * factor); }
+
+    /** Passages lit up, such as those that were found. */
+    public void mark(List<TextSelection> spans) {
+        marks = spans;
+        requestLayout();
+    }
+
+    private void measure() {
+        PagedDocument pages = desk.pages().get();
+        int count = pages == null ? 0 : pages.count();
+        tops = new double[count + 1];
+        double y = GAP;
+        contentWidth = 0;
+        for (int i = 0; i < count; i++) {
+            tops[i] = y;
+            y += pages.page(i).height() * scale() + GAP;
+            contentWidth = Math.max(contentWidth, pages.page(i).width() * scale() + 2 * GAP);
+        }
+        tops[count] = y;
+        contentHeight = y;
+        bars();
+    }
+
+    private void bars() {
+        double height = getHeight();
+        double width = getWidth();
+        down.setMax(Math.max(0, contentHeight - height));
+        down.setVisibleAmount(contentHeight <= 0 ? 1 : down.getMax() * Math.min(1, height / contentHeight));
+        down.setUnitIncrement(60);
+        down.setBlockIncrement(height * 0.9);
+        down.setVisible(contentHeight > height);
+        across.setMax(Math.max(0, contentWidth - width));
+        across.setVisibleAmount(contentWidth <= 0 ? 1 : across.getMax() * Math.min(1, width / contentWidth));
+        across.setVisible(contentWidth > width);
+        if (down.getValue() > down.getMax()) down.setValue(down.getMax());
+        if (across.getValue() > across.getMax()) across.setValue(across.getMax());
+    }
+
+    @Override protected void layoutChildren() {
+        fit();
+        bars();
+        double bar = 12;
+        down.resizeRelocate(getWidth() - bar, 0, bar, getHeight());
+        across.resizeRelocate(0, getHeight() - bar, getWidth() - bar, bar);
+        canvas.resizeRelocate(0, 0, getWidth(), getHeight());
+        PagedDocument pages = desk.pages().get();
+        if (pages == null || tops.length != pages.count() + 1) {
+            canvas.getChildren().clear();
+            sheets.clear();
+            return;
+        }
+        int first = pageAt(down.getValue());
+        int last = pageAt(down.getValue() + getHeight());
+        sheets.entrySet().removeIf(entry -> {
+            boolean gone = entry.getKey() < first || entry.getKey() > last;
+            if (gone) canvas.getChildren().remove(entry.getValue());
+            return gone;
+        });
+        GroundPainter ground = desk.session().ground();
+        for (int i = first; i <= last && i < pages.count(); i++) {
+            PageSheet sheet = sheets.computeIfAbsent(i, index -> {
+                PageSheet made = new PageSheet(painter);
+                canvas.getChildren().add(made);
+                return made;
+            });
+            Page page = pages.page(i);
+            double x = pageX(page);
+            double y = tops[i] - down.getValue();
+            sheet.setLayoutX(Math.round(x));
+            sheet.setLayoutY(Math.round(y));
+            sheet.show(page, ground, scale(), outputScale(), -y, getHeight() - y);
+            // Until the pages follow, what is picked is shown as it was.
+            if (desk.isLaidOut()) sheet.select(rectangles(pages, page), marked(pages, page), touched(page), scale());
+        }
+        int middle = pageAt(down.getValue() + getHeight() * 0.4);
+        inView.set(Math.min(pages.count() - 1, middle));
+        if (desk.isLaidOut()) placeCaret(pages);
+    }
+
+    private double outputScale() { return getScene() == null || getScene().getWindow() == null ? 1 : getScene().getWindow().getOutputScaleX(); }
+
+    private double pageX(Page page) {
+        double width = page.width() * scale();
+        return contentWidth > getWidth() ? GAP + (contentWidth - 2 * GAP - width) / 2 - across.getValue() : (getWidth() - 12 - width) / 2;
+    }
+
+    private int pageAt(double y) {
+        int count = tops.length - 1;
+        for (int i = 0; i < count; i++) if (y < tops[i + 1]) return i;
+        return Math.max(0, count - 1);
+    }
+
+    private void placeCaret(PagedDocument pages) {
+        TextSelection span = desk.selection().get();
+        PagedDocument.Caret place = span == null || !fits(pages, span) ? null : pages.caret(span.head());
+        PageSheet sheet = place == null ? null : sheets.get(place.page());
+        if (sheet == null || !isFocused()) {
+            caret.hide();
+            return;
+        }
+        caret.place(sheet, place.x() * scale(), place.top() * scale(), place.height() * scale());
+    }
+
+    /** A selection that was made for another state of the document is not drawn. */
+    private static boolean fits(PagedDocument pages, TextSelection span) {
+        return pages.walk().indexOf(span.head().path()) >= 0 && pages.walk().indexOf(span.anchor().path()) >= 0;
+    }
+
+    private List<double[]> rectangles(PagedDocument pages, Page page) {
+        TextSelection span = desk.selection().get();
+        return span == null || span.isEmpty() || !fits(pages, span) ? List.of() : rectangles(pages, page, span);
+    }
+
+    private List<double[]> marked(PagedDocument pages, Page page) {
+        List<double[]> all = new ArrayList<>();
+        for (TextSelection span : marks) if (fits(pages, span)) all.addAll(rectangles(pages, page, span));
+        return all;
+    }
+
+    /** Beside what somebody changed on a page of a PDF: bars in the margin. */
+    private List<double[]> touched(Page page) {
+        List<double[]> bars = new ArrayList<>();
+        double left = page.lines().stream().mapToDouble(Item.LineItem::left).min().orElse(0);
+        for (Item.LineItem line : page.lines()) {
+            if (!desk.session().isTouched(TextPassage.paragraph(line))) continue;
+            bars.add(new double[] {Math.max(BAR_AWAY / 2, left - BAR_AWAY), line.y(), BAR, line.line().height()});
+        }
+        return bars;
+    }
+
+    private static List<double[]> rectangles(PagedDocument pages, Page page, TextSelection span) {
+        List<double[]> rectangles = new ArrayList<>();
+        int from = pages.walk().indexOf(span.start().path());
+        int to = pages.walk().indexOf(span.end().path());
+        for (Item item : page.text()) {
+            if (!(item instanceof Item.LineItem line) || !line.editable()) continue;
+            int index = pages.walk().indexOf(TextPassage.paragraph(line));
+            if (index < from || index > to) continue;
+            int start = index == from ? Math.max(line.line().start(), span.start().offset()) : line.line().start();
+            int end = index == to ? Math.min(line.line().end(), span.end().offset()) : line.line().end();
+            boolean whole = index < to && end == line.line().end();
+            if (start > end || start == end && !whole) continue;
+            double a = line.left() + line.line().caretX(start);
+            double b = line.left() + line.line().caretX(end);
+            double left = Math.min(a, b);
+            double width = Math.abs(a - b) + (whole && line.line().end() == line.passage().length() ? 4 : 0);
+            rectangles.add(new double[] {left, line.y(), width, line.line().height()});
+        }
+        return rectangles;
+    }
+
+    private void scrolled(ScrollEvent event) {
+        if (event.isControlDown()) zoomBy(event.getDeltaY() > 0 ? 1.08 : 1 / 1.08);
+        else if (event.isShiftDown() && across.isVisible()) across.setValue(clamp(across.getValue() - event.getDeltaX() - event.getDeltaY(), across));
+        else scroll(-event.getDeltaY());
+        event.consume();
+    }
+
+    public void scroll(double by) { down.setValue(clamp(down.getValue() + by, down)); }
+
+    private static double clamp(double value, ScrollBar bar) { return Math.max(0, Math.min(bar.getMax(), value)); }
+
+    /** How much of the pages is seen above: in pages and parts of one. */
+    public double viewTop() { return part(down.getValue()); }
+
+    public double viewBottom() { return part(down.getValue() + getHeight()); }
+
+    private double part(double y) {
+        int page = pageAt(y);
+        if (tops.length < 2) return 0;
+        double share = (y - tops[page]) / Math.max(1, tops[page + 1] - tops[page]);
+        return page + Math.max(0, Math.min(1, share));
+    }
+
+    /** Brings a place into view: the page, and how much of it is above (0 to 1). */
+    public void scrollTo(double pagePart) {
+        if (tops.length < 2) return;
+        int page = Math.max(0, Math.min(tops.length - 2, (int) pagePart));
+        down.setValue(clamp(tops[page] + (pagePart - page) * (tops[page + 1] - tops[page]) - GAP, down));
+    }
+
+    public ReadOnlyDoubleProperty scrolling() { return down.valueProperty(); }
+
+    /** Picks a passage and, where it is out of view, brings it in. */
+    public void pick(TextSelection span, boolean reveal) {
+        desk.pick(span);
+        if (reveal) reveal();
+    }
+
+    /** Brings what is picked into view, as soon as its pages are there. */
+    void reveal() {
+        revealing = !desk.isLaidOut();
+        if (revealing) return;
+        PagedDocument pages = desk.pages().get();
+        TextSelection span = desk.selection().get();
+        if (pages == null || span == null || !fits(pages, span)) return;
+        PagedDocument.Caret place = pages.caret(span.head());
+        if (place == null) return;
+        double top = tops[place.page()] + place.top() * scale();
+        double bottom = top + place.height() * scale();
+        if (top < down.getValue() + 40) down.setValue(clamp(top - getHeight() * 0.25, down));
+        else if (bottom > down.getValue() + getHeight() - 40) down.setValue(clamp(bottom - getHeight() * 0.7, down));
+    }
+
+    /** The place under a point of this node, or null. */
+    Place placeAt(double x, double y) {
+        PagedDocument pages = desk.pages().get();
+        if (pages == null || tops.length < 2) return null;
+        double absolute = y + down.getValue();
+        int page = pageAt(absolute);
+        Page one = pages.page(page);
+        return pages.placeAt(page, (x - pageX(one)) / scale(), (absolute - tops[page]) / scale());
+    }
+
+    /** Where the caret is on this node, in pixels, or null: its middle. */
+    public double[] caretPoint(Place place) {
+        PagedDocument pages = desk.pages().get();
+        PagedDocument.Caret found = pages == null ? null : pages.caret(place);
+        if (found == null) return null;
+        Page page = pages.page(found.page());
+        return new double[] {pageX(page) + found.x() * scale(), tops[found.page()] - down.getValue() + (found.top() + found.height() / 2) * scale()};
+    }
+}

@@ -1,0 +1,238 @@
+package app.decant.desktop.table;
+
+import app.decant.desktop.command.Command;
+import app.decant.desktop.command.CommandList;
+import app.decant.desktop.work.Desk;
+import app.decant.document.BlockPath;
+import app.decant.document.Place;
+import app.decant.document.Walk;
+import app.decant.edit.Change;
+import app.decant.edit.Deletion;
+import app.decant.edit.Pasting;
+import app.decant.edit.Slice;
+import app.decant.edit.TextSelection;
+import app.decant.edit.Typing;
+import app.decant.layout.PagedDocument;
+import app.decant.layout.TextPassage;
+import app.decant.page.Item;
+import app.decant.page.Line;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+
+/** The keyboard on the table: moving, picking, typing, cutting and pasting. */
+public final class TableKeys {
+    /** What they do depends on where lines and pages end. */
+    private static final Set<KeyCode> LOOK_AT_PAGES = EnumSet.of(KeyCode.UP, KeyCode.DOWN, KeyCode.HOME, KeyCode.END, KeyCode.PAGE_UP, KeyCode.PAGE_DOWN);
+
+    private final Desk desk;
+    private final PageTable table;
+    private CommandList commands;
+    private double wantedX = -1;
+    private Slice cutOut = new Slice(List.of());
+
+    /** What the keys of the table stand for besides moving and typing. */
+    public void use(CommandList list) { commands = list; }
+
+    TableKeys(Desk desk, PageTable table) {
+        this.desk = desk;
+        this.table = table;
+    }
+
+    void typed(KeyEvent event) {
+        String text = event.getCharacter();
+        boolean command = event.isShortcutDown() && !event.isAltDown() || event.isMetaDown();
+        if (command || text.isEmpty() || text.charAt(0) < ' ' || text.charAt(0) == 127 || desk.document() == null) return;
+        event.consume();
+        desk.inOrder(() -> edit(Typing.type(desk.document(), desk.selection().get(), text, desk.nextLook().get())));
+    }
+
+
+    private void edit(Change change) {
+        wantedX = -1;
+        desk.apply(change);
+        table.reveal();
+    }
+
+    void pressed(KeyEvent event) {
+        if (desk.document() == null) return;
+        boolean control = event.isShortcutDown();
+        boolean shift = event.isShiftDown();
+        KeyCode code = event.getCode();
+        if (event.isAltDown()) return;
+        Optional<Command> command = commands.onTable(event);
+        if (command.isPresent()) {
+            event.consume();
+            command.get().run();
+            return;
+        }
+        Runnable task = switch (code) {
+            case LEFT -> () -> across(false, control, shift);
+            case RIGHT -> () -> across(true, control, shift);
+            case UP -> () -> updown(-1, shift);
+            case DOWN -> () -> updown(1, shift);
+            case HOME -> () -> move(control ? first() : lineEdge(false), shift);
+            case END -> () -> move(control ? last() : lineEdge(true), shift);
+            case PAGE_UP -> () -> page(-1, shift);
+            case PAGE_DOWN -> () -> page(1, shift);
+            case BACK_SPACE -> () -> erase(false, control);
+            case DELETE -> () -> erase(true, control);
+            case ENTER -> control ? null : shift ? () -> edit(Typing.breakLine(desk.document(), desk.selection().get())) : () ->
+                    edit(Typing.breakParagraph(desk.document(), desk.selection().get()));
+            case TAB -> control ? null : () -> edit(Typing.type(desk.document(), desk.selection().get(), "\t", null));
+            default -> null;
+        };
+        if (task == null) return;
+        event.consume();
+        Runnable ready = () -> {
+            if (desk.selection().get() != null) task.run();
+        };
+        if (LOOK_AT_PAGES.contains(code)) desk.whenLaidOut(ready);
+        else desk.inOrder(ready);
+    }
+
+    private Walk walk() { return desk.isLaidOut() ? desk.pages().get().walk() : Walk.of(desk.document()); }
+
+    private Place first() { return new Place(walk().stops().get(0).path(), 0); }
+
+    private Place last() {
+        Walk.Stop stop = walk().stops().get(walk().stops().size() - 1);
+        return new Place(stop.path(), stop.paragraph().length());
+    }
+
+    private void move(Place to, boolean extend) {
+        if (to == null) return;
+        wantedX = -1;
+        put(to, extend);
+    }
+
+    private void put(Place to, boolean extend) {
+        TextSelection span = desk.selection().get();
+        desk.pick(extend ? new TextSelection(span.anchor(), to) : TextSelection.caret(to));
+        table.reveal();
+    }
+
+    private void across(boolean forward, boolean word, boolean extend) {
+        TextSelection span = desk.selection().get();
+        if (!extend && !span.isEmpty() && !word) {
+            move(forward ? span.end() : span.start(), false);
+            return;
+        }
+        move(beside(span.head(), forward, word), extend);
+    }
+
+    private Place beside(Place place, boolean forward, boolean word) {
+        String text = desk.document().paragraph(place.path()).text();
+        int offset = place.offset();
+        if (forward && offset >= text.length() || !forward && offset == 0) {
+            int index = walk().indexOf(place.path()) + (forward ? 1 : -1);
+            if (index < 0 || index >= walk().stops().size()) return place;
+            Walk.Stop stop = walk().stops().get(index);
+            return new Place(stop.path(), forward ? 0 : stop.paragraph().length());
+        }
+        int to = word ? forward ? WordBounds.next(text, offset) : WordBounds.previous(text, offset) : WordBounds.step(text, offset, forward);
+        return new Place(place.path(), to);
+    }
+
+    private void updown(int direction, boolean extend) {
+        PagedDocument pages = desk.pages().get();
+        Place head = desk.selection().get().head();
+        PagedDocument.Spot spot = pages.spot(head);
+        if (spot == null) return;
+        PagedDocument.Caret caret = pages.caret(head);
+        double x = wantedX >= 0 ? wantedX : caret.x();
+        double y = direction < 0 ? spot.line().y() - 2 : spot.line().y() + spot.line().line().height() + 2;
+        Place found = lineBeside(pages, spot, x, y, direction);
+        if (found == null) return;
+        put(found, extend);
+        wantedX = x;
+    }
+
+    /** The place on the nearest line above or below, over page ends too. */
+    private static Place lineBeside(PagedDocument pages, PagedDocument.Spot from, double x, double y, int direction) {
+        Item.LineItem best = null;
+        double nearest = Double.MAX_VALUE;
+        int page = from.page();
+        while (page >= 0 && page < pages.count() && best == null) {
+            for (Item.LineItem line : pages.page(page).lines()) {
+                boolean beyond = page != from.page() || (direction < 0 ? line.y() + line.line().height() <= from.line().y() + 1 : line.y() >= from.line().y()
+                        + from.line().line().height() - 1);
+                if (!beyond) continue;
+                double start = page == from.page() ? y : direction < 0 ? pages.page(page).height() : 0;
+                double down = direction < 0 ? start - (line.y() + line.line().height()) : line.y() - start;
+                double side = x < line.left() ? line.left() - x : Math.max(0, x - line.left() - line.line().width());
+                double away = Math.abs(down) * 4 + side * 0.5;
+                if (away < nearest) {
+                    nearest = away;
+                    best = line;
+                }
+            }
+            page += direction;
+        }
+        if (best == null) return null;
+        BlockPath path = pages.walk().pathOf(TextPassage.paragraph(best));
+        return path == null ? null : new Place(path, best.line().offsetAt(x - best.left()));
+    }
+
+    private Place lineEdge(boolean end) {
+        Place head = desk.selection().get().head();
+        PagedDocument.Spot spot = desk.pages().get().spot(head);
+        if (spot == null) return null;
+        Line line = spot.line().line();
+        boolean runsOn = line.end() < spot.line().passage().length();
+        return new Place(head.path(), end ? runsOn ? Math.max(line.start(), line.end() - 1) : line.end() : line.start());
+    }
+
+    private void page(int direction, boolean extend) {
+        double[] at = table.caretPoint(desk.selection().get().head());
+        table.scroll(direction * table.getHeight() * 0.9);
+        if (at == null) return;
+        Place place = table.placeAt(at[0], Math.max(0, Math.min(table.getHeight(), at[1])));
+        if (place != null) {
+            TextSelection span = desk.selection().get();
+            desk.pick(extend ? new TextSelection(span.anchor(), place) : TextSelection.caret(place));
+        }
+    }
+
+    private void erase(boolean forward, boolean word) {
+        TextSelection span = desk.selection().get();
+        if (span.isEmpty()) {
+            Place other = beside(span.head(), forward, word);
+            boolean joins = other.path().isSiblingOf(span.head().path());
+            if (other.equals(span.head()) || !joins) return;
+            span = new TextSelection(span.head(), other);
+        }
+        edit(Deletion.delete(desk.document(), span));
+    }
+
+    /** Picks everything. */
+    public void all() { desk.pick(new TextSelection(first(), last())); }
+
+    public void copy() {
+        TextSelection span = desk.selection().get();
+        if (span.isEmpty()) return;
+        cutOut = Slice.of(desk.document(), span);
+        ClipboardContent content = new ClipboardContent();
+        content.putString(cutOut.text());
+        Clipboard.getSystemClipboard().setContent(content);
+    }
+
+    public void cut() {
+        TextSelection span = desk.selection().get();
+        if (span.isEmpty()) return;
+        copy();
+        edit(Deletion.delete(desk.document(), span));
+    }
+
+    public void paste() {
+        String text = Clipboard.getSystemClipboard().getString();
+        if (text == null || text.isEmpty()) return;
+        TextSelection span = desk.selection().get();
+        edit(text.equals(cutOut.text()) ? Pasting.paste(desk.document(), span, cutOut) : Typing.type(desk.document(), span, text, null));
+    }
+}

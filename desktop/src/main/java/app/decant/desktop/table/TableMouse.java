@@ -1,0 +1,60 @@
+package app.decant.desktop.table;
+
+import app.decant.desktop.work.Desk;
+import app.decant.document.Place;
+import app.decant.edit.TextSelection;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+
+/** Picking with the mouse: click, double click a word, triple click a paragraph, drag, shift. */
+public final class TableMouse {
+    private final Desk desk;
+    private final PageTable table;
+    private Place anchor;
+
+    TableMouse(Desk desk, PageTable table) {
+        this.desk = desk;
+        this.table = table;
+    }
+
+    void pressed(MouseEvent event) {
+        table.requestFocus();
+        if (event.getButton() != MouseButton.PRIMARY || desk.document() == null) return;
+        double x = event.getX();
+        double y = event.getY();
+        int clicks = event.getClickCount();
+        boolean extend = event.isShiftDown();
+        desk.whenLaidOut(() -> {
+            Place place = table.placeAt(x, y);
+            if (place == null) return;
+            if (clicks == 2) {
+                pick(WordBounds.at(desk.document().paragraph(place.path()).text(), place.offset()), place);
+            } else if (clicks >= 3) {
+                pick(new int[] {0, desk.document().paragraph(place.path()).length()}, place);
+            } else if (extend && desk.selection().get() != null) {
+                desk.pick(new TextSelection(desk.selection().get().anchor(), place));
+            } else {
+                anchor = place;
+                desk.pick(TextSelection.caret(place));
+            }
+        });
+        event.consume();
+    }
+
+    private void pick(int[] bounds, Place place) {
+        anchor = new Place(place.path(), bounds[0]);
+        desk.pick(new TextSelection(anchor, new Place(place.path(), bounds[1])));
+    }
+
+    void dragged(MouseEvent event) {
+        if (anchor == null || !event.isPrimaryButtonDown()) return;
+        if (event.getY() < 0) table.scroll(-24);
+        if (event.getY() > table.getHeight()) table.scroll(24);
+        double x = event.getX();
+        double y = Math.max(0, Math.min(table.getHeight(), event.getY()));
+        desk.whenLaidOut(() -> {
+            Place place = table.placeAt(x, y);
+            if (place != null) desk.pick(new TextSelection(anchor, place));
+        });
+    }
+}

@@ -1,0 +1,5 @@
+/**
+ * The table: pages under one another, whether they are laid out or a file's own, with caret, keyboard and mouse. Begin with
+ * {@link app.decant.desktop.table.PageTable}.
+ */
+package app.decant.desktop.table;

@@ -1,0 +1,282 @@
+package app.decant.desktop.work;
+
+import app.decant.Decant;
+import app.decant.Intake;
+import app.decant.Revision;
+import app.decant.desktop.part.Words;
+import app.decant.document.DecantException;
+import app.decant.document.Document;
+import app.decant.document.Finding;
+import app.decant.document.Look;
+import app.decant.document.Progress;
+import app.decant.edit.Change;
+import app.decant.edit.TextSelection;
+import app.decant.font.FontCatalogue;
+import app.decant.format.Formats;
+import app.decant.format.Taken;
+import app.decant.layout.Layout;
+import app.decant.layout.PagedDocument;
+import app.decant.page.Original;
+import app.decant.proof.Comparison;
+import app.decant.publish.TimeLimit;
+import app.decant.publish.UserFolder;
+import app.decant.recover.FixedFormat;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.Charset;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.LocalTime;
+import java.util.List;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.function.Consumer;
+import javafx.application.Platform;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+import org.slf4j.LoggerFactory;
+
+/**
+ * The desk of a window: the document that is open on it, the one that is coming, what is being done and what went wrong. What it tells of the open document
+ * is that of its {@link Session}, so that whoever listens need not know when another takes its place.
+ */
+public final class Desk {
+    /** A document that takes longer to come in is given up. */
+    private static final Duration LONGEST = Duration.ofMinutes(10);
+
+    private final Settings settings;
+    private final ExecutorService layoutThread = Executors.newSingleThreadExecutor(task -> daemon(task, "layout"));
+    private final ExecutorService workThread = Executors.newSingleThreadExecutor(task -> daemon(task, "work"));
+    private final ScheduledExecutorService keeper = Executors.newSingleThreadScheduledExecutor(task -> daemon(task, "working copy"));
+    private final ReadOnlyObjectWrapper<PagedDocument> pages = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<TextSelection> selection = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<Look> nextLook = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<Session.Source> source = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<Comparison> faith = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<LocalTime> kept = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyBooleanWrapper changed = new ReadOnlyBooleanWrapper();
+    private final ReadOnlyObjectWrapper<Coming> coming = new ReadOnlyObjectWrapper<>();
+    private final ObjectProperty<Job> job = new SimpleObjectProperty<>();
+    private final ObjectProperty<DecantException> trouble = new SimpleObjectProperty<>();
+    private final Publishing publishing;
+    private Session session;
+    private Runnable opened;
+    private Path wanted;
+    private Consumer<Runnable> asking = Runnable::run;
+
+    /** A PDF that is being taken in: its pages can be looked at already. */
+    public record Coming(Path file, String password) { }
+
+    public Desk(Settings settings) {
+        this.settings = settings;
+        publishing = new Publishing(this, workThread);
+    }
+
+    /** Reads the list of fonts ahead of the first document; called once the window is there. */
+    public void getReady() { if (!layoutThread.isShutdown()) layoutThread.execute(FontCatalogue::ofThisMachine); }
+
+    private static Thread daemon(Runnable task, String name) {
+        Thread thread = new Thread(task, name);
+        thread.setDaemon(true);
+        return thread;
+    }
+
+    /** The open document, or null. */
+    public Session session() { return session; }
+    public Publishing publishing() { return publishing; }
+    Settings settings() { return settings; }
+    public ReadOnlyObjectProperty<PagedDocument> pages() { return pages.getReadOnlyProperty(); }
+    public ReadOnlyObjectProperty<TextSelection> selection() { return selection.getReadOnlyProperty(); }
+    public ReadOnlyObjectProperty<Look> nextLook() { return nextLook.getReadOnlyProperty(); }
+    public ReadOnlyObjectProperty<Session.Source> source() { return source.getReadOnlyProperty(); }
+    public ReadOnlyObjectProperty<Comparison> faith() { return faith.getReadOnlyProperty(); }
+    public ReadOnlyObjectProperty<LocalTime> kept() { return kept.getReadOnlyProperty(); }
+    public ReadOnlyBooleanProperty changed() { return changed.getReadOnlyProperty(); }
+    public ReadOnlyObjectProperty<Coming> coming() { return coming.getReadOnlyProperty(); }
+    public ObjectProperty<Job> job() { return job; }
+    public ObjectProperty<DecantException> trouble() { return trouble; }
+    /** The document as it is now; null where none is open. */
+    public Document document() { return session == null ? null : session.document(); }
+    public boolean canUndo() { return session != null && session.canUndo(); }
+    public boolean canRedo() { return session != null && session.canRedo(); }
+    public boolean isLaidOut() { return session != null && session.isLaidOut(); }
+    public List<Finding> findings() { return session == null ? List.of() : session.findings(); }
+
+    public void pick(TextSelection span) { if (session != null) session.pick(span); }
+
+    public void dressNext(Look look) { if (session != null) session.dressNext(look); }
+
+    public void apply(Change change) { if (session != null) session.apply(change); }
+
+    public void undo() { if (session != null) session.undo(); }
+
+    public void redo() { if (session != null) session.redo(); }
+
+    public void whenLaidOut(Runnable task) { if (session != null) session.whenLaidOut(task); }
+
+    public void inOrder(Runnable task) { if (session != null) session.inOrder(task); }
+
+    /** Gives unsaved work up. */
+    public void discard() { if (session != null) session.discard(); }
+
+    /** Takes a file in; the original is only read. */
+    public void open(Path file, String password) { open(file, password, progress -> Decant.open(file, password, progress)); }
+
+    /** Takes in the document that the open PDF was made from; it is laid where only this user reads. */
+    public void openInside() {
+        Session.Source pdf = source.get();
+        Path folder = UserFolder.ready(Decant.home().resolve("inside")).resolve(pdf.print().substring(0, 16));
+        try {
+            Files.createDirectories(folder);
+            Path file = folder.resolve(pdf.inside().name());
+            if (!Files.exists(file)) Files.write(file, pdf.inside().bytes());
+            open(file, null);
+        } catch (IOException e) {
+            LoggerFactory.getLogger(Desk.class).warn("{} can't be laid out of its PDF", pdf.inside().name(), e);
+            trouble.set(new DecantException(DecantException.Kind.TARGET_LOCKED, pdf.inside().name() + " can't be taken out of the PDF: " + folder
+                    + " can't be written to.", e));
+        }
+    }
+
+    /** Takes plain text in whose encoding is known. */
+    public void openText(Path file, Charset letters) { open(file, null, progress -> Decant.openText(file, letters)); }
+
+    private void open(Path file, String password, Job.Work<Taken> reading) {
+        Document before = document();
+        Job opening = new Job(Words.of("job.opening", file.getFileName()));
+        job.set(opening);
+        trouble.set(null);
+        if (isPdf(file)) coming.set(new Coming(file, password));
+        // On a thread of its own: the open document is laid out while another comes in.
+        opening.start(task -> daemon(task, "opening").start(),
+                progress -> TimeLimit.run(LONGEST, progress, (gate, told) -> opened(file, password, reading, told)), came -> {
+            job.set(null);
+            Document now = document();
+            Runnable replace = () -> {
+                show(came);
+                coming.set(null);
+                Runnable next = opened;
+                opened = null;
+                if (next != null) next.run();
+            };
+            // Somebody may have gone on writing in the open document meanwhile.
+            if (now != before && changed.get() || session != null && session.isAwaited()) asking.accept(replace);
+            else replace.run();
+        }, problem -> {
+            job.set(null);
+            coming.set(null);
+            wanted = file;
+            // A file that wants its password is opened again; what was to follow still follows.
+            if (problem.kind() != DecantException.Kind.NEEDS_PASSWORD) opened = null;
+            if (problem.kind() != DecantException.Kind.CANCELLED) trouble.set(problem);
+        });
+    }
+
+    private static Session.Opened opened(Path file, String password, Job.Work<Taken> reading, Progress told) {
+        Taken taken = read(reading, told);
+        Layout layout = new Layout(FontCatalogue.ofThisMachine());
+        PagedDocument laid = layout.next(taken.document(), told);
+        if (taken.format() != FixedFormat.PDF)
+            return new Session.Opened(new Session.Source(file, taken, password, null, false, null), layout, laid, null, null, laid);
+        Original original = Intake.original(file, password);
+        Revision revision = new Revision(original, taken, laid);
+        Session.Source source = new Session.Source(file, taken, password, Intake.fingerprint(file), Intake.hasBookmarks(file, password),
+                Decant.sourceInside(file, password).orElse(null));
+        return new Session.Opened(source, layout, laid, original, revision, revision.shown(laid));
+    }
+
+    private static Taken read(Job.Work<Taken> reading, Progress progress) {
+        try {
+            return reading.run(progress);
+        } catch (RuntimeException e) {
+            throw e;
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static boolean isPdf(Path file) {
+        try (InputStream in = Files.newInputStream(file)) {
+            return Formats.of(in.readNBytes(2048)) == FixedFormat.PDF;
+        } catch (IOException | DecantException e) {
+            // Taking it in tells what is wrong with it.
+            return false;
+        }
+    }
+
+    private void show(Session.Opened came) {
+        Session before = session;
+        if (before != null) {
+            before.discard();
+            before.close();
+        }
+        Path file = came.source().file();
+        WorkingCopy copy = settings.isForgetful() ? null : new WorkingCopy(Decant.home().resolve("working"), file, came.source().password());
+        Keeping keeping = new Keeping(keeper, copy, (snapshot, hindrance) -> {
+            if (session != null) session.kept(snapshot, hindrance);
+        });
+        session = new Session(came, new Session.Threads(layoutThread, this::aside), keeping, trouble::set);
+        publishing.forget();
+        selection.unbind();
+        selection.set(null);
+        changed.bind(session.changed());
+        kept.bind(session.kept());
+        faith.bind(session.faith());
+        nextLook.bind(session.nextLook());
+        pages.bind(session.pages());
+        source.set(session.source());
+        selection.bind(session.selection());
+        settings.opened(file);
+        if (came.source().isPdf()) compare(session);
+    }
+
+    private void compare(Session taken) {
+        aside(() -> {
+            try {
+                Comparison made = Decant.faith(taken.source().file(), taken.source().password(), taken.laid(), Progress.SILENT);
+                Platform.runLater(() -> taken.faith(made));
+            } catch (DecantException e) {
+                LoggerFactory.getLogger(Desk.class).warn("{}", e.getMessage(), e);
+            }
+        });
+    }
+
+    /** How somebody is asked before a document takes the place of one with changes. */
+    public void asking(Consumer<Runnable> other) { asking = other; }
+
+    /** Runs a task once the document that is being opened is in; nothing happens if it cannot be. */
+    public void whenOpened(Runnable task) { opened = task; }
+
+    /** The file that could not be opened for want of a password. */
+    public Path wanted() { return wanted; }
+
+    /** How many places want a look: findings, and numbers that are missing among the headings. */
+    public int looks() {
+        int gaps = pages.get() == null ? 0 : pages.get().outline().gaps().size();
+        return gaps + (int) findings().stream().filter(finding -> finding.weight() != Finding.Weight.NOTE).count();
+    }
+
+    /** Work off the JavaFX thread for views, such as pictures of pages; left undone once the window is closed. */
+    public void aside(Runnable task) {
+        if (workThread.isShutdown()) return;
+        workThread.execute(() -> {
+            if (!workThread.isShutdown()) task.run();
+        });
+    }
+
+    /** Ends the threads; a working copy is taken away only where nothing would be lost. */
+    public void close() {
+        if (session != null) session.close();
+        if (job.get() != null) job.get().stop();
+        layoutThread.shutdownNow();
+        // Not interrupted: that would close files under whoever reads them at the moment, with loud complaints.
+        workThread.shutdown();
+        keeper.shutdownNow();
+    }
+}
