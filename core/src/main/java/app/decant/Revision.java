@@ -134,7 +134,9 @@ public final class Revision implements AutoCloseable {
             return new Result(now, findings);
         }
         if (untouched == null) untouched = new UntouchedPages(then, taken.provenance());
-        return new Result(untouched.of(now, original, inPlace), findings);
+        Map<Paragraph, Paragraph> came = new IdentityHashMap<>();
+        if (edits != null) for (TextEdits.Edit edit : edits.edits()) came.put(edit.now(), edit.old());
+        return new Result(untouched.of(now, original, inPlace, came), findings);
     }
 
     /** The pages whose words can be corrected where they stand. */

@@ -10,6 +10,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Provenance;
+import app.decant.document.Section;
 import app.decant.document.Story;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
@@ -33,6 +34,8 @@ import java.util.stream.Collectors;
  * in the look that was there. Edits of any other kind are none of these.
  */
 final class TextEdits {
+    private static final Paragraph BLANK = new Paragraph("", Look.PLAIN, Look.PLAIN, List.of());
+
     private final Cascade cascade;
     private final Walk walk;
     private final Provenance provenance;
@@ -73,26 +76,71 @@ final class TextEdits {
         this.provenance = provenance;
     }
 
-    /** What was edited within paragraphs; null where something else was as well, or it is not known where words stand. */
+    /** What was edited in the text; null where something else was as well (heads, styles, facts), or it is not known where words stand. */
     static Found between(Document before, Walk walk, Document now, Walk then, Provenance provenance) {
+        if (!frame(before).equals(frame(now))) return null;
+        TextEdits edits = new TextEdits(before, walk, provenance);
+        return edits.compare(then) && edits.compareBlocks(before, now) ? new Found(edits.edits, edits.others, edits.elsewhere) : null;
+    }
+
+    /** All of a document but the blocks of its body. */
+    private static Document frame(Document document) {
+        List<Section> bare = document.sections().stream().map(section -> section.withBlocks(List.of(BLANK))).toList();
+        return document.withSections(bare);
+    }
+
+    /** Compares paragraph by paragraph between those that are the same: what is as many is the same, edited. */
+    private boolean compare(Walk then) {
         List<Walk.Stop> old = walk.stops();
         List<Walk.Stop> fresh = then.stops();
-        if (old.size() != fresh.size()) return null;
-        SortedMap<BlockPath, Block> changed = new TreeMap<>();
-        TextEdits edits = new TextEdits(before, walk, provenance);
-        for (int i = 0; i < old.size(); i++) {
-            if (!old.get(i).path().equals(fresh.get(i).path())) return null;
+        boolean one = old.size() == fresh.size();
+        int next = 0;
+        int from = 0;
+        for (int i = 0; i <= old.size(); i++) {
+            int same = i == old.size() ? fresh.size() : then.indexOf(old.get(i).paragraph());
             // One that came back from a queue is another object, and the same.
-            if (old.get(i).paragraph().equals(fresh.get(i).paragraph())) continue;
-            changed.put(old.get(i).path(), fresh.get(i).paragraph());
-            if (edits.add(i, fresh.get(i).paragraph())) continue;
-            List<Provenance.Line> lines = provenance.of(old.get(i).paragraph());
-            if (lines.isEmpty()) return null;
-            edits.others.add(old.get(i).paragraph());
-            for (Provenance.Line line : lines) edits.elsewhere.add(line.page());
+            if (same < 0 && one && old.get(i).paragraph().equals(fresh.get(i).paragraph())) same = i;
+            if (same < next) continue;
+            if (!between(from, i, fresh.subList(next, same))) return false;
+            from = i + 1;
+            next = same + 1;
         }
-        // Whatever else is not as it was (tables, heads, styles, facts) can't be had by correcting lines.
-        return before.replacing(Story.BODY, changed).equals(now) ? new Found(edits.edits, edits.others, edits.elsewhere) : null;
+        return true;
+    }
+
+    /** Compares the paragraphs between two that are the same; where they are not as many, what stands there is edited otherwise. */
+    private boolean between(int from, int to, List<Walk.Stop> fresh) {
+        boolean many = to - from == fresh.size();
+        for (int i = from; i < to; i++) {
+            if (many && add(i, fresh.get(i - from).paragraph())) continue;
+            Paragraph old = walk.stops().get(i).paragraph();
+            if (provenance.of(old).isEmpty()) return false;
+            others.add(old);
+            reaches(old);
+        }
+        if (from == to && !fresh.isEmpty()) for (int i : new int[] {from - 1, from})
+            if (i >= 0 && i < walk.stops().size()) reaches(walk.stops().get(i).paragraph());
+        return many || !elsewhere.isEmpty();
+    }
+
+    private void reaches(Paragraph paragraph) { for (Provenance.Line line : provenance.of(paragraph)) elsewhere.add(line.page()); }
+
+    /** Tables, lists of contents and what else is no paragraph: where one is another but for its text, what stands in it is edited otherwise. */
+    private boolean compareBlocks(Document before, Document now) {
+        SortedMap<BlockPath, Block> changed = new TreeMap<>();
+        for (Edit edit : edits) changed.put(walk.pathOf(edit.old), edit.now);
+        if (others.isEmpty() && elsewhere.isEmpty()) return before.replacing(Story.BODY, changed).equals(now);
+        Set<Block> kept = Collections.newSetFromMap(new IdentityHashMap<>());
+        kept.addAll(before.blocks());
+        Set<Block> still = Collections.newSetFromMap(new IdentityHashMap<>());
+        still.addAll(now.blocks());
+        for (Section section : before.sections()) for (Block block : section.blocks()) if (!(block instanceof Paragraph) && !still.contains(block)) within(block);
+        for (Section section : now.sections()) for (Block block : section.blocks()) if (!(block instanceof Paragraph) && !kept.contains(block)) within(block);
+        return true;
+    }
+
+    private void within(Block block) {
+        for (Walk.Stop stop : Walk.of(List.of(block), BlockPath.of(0), 0).stops()) reaches(stop.paragraph());
     }
 
     private boolean add(int stop, Paragraph now) {

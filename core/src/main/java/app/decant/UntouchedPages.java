@@ -8,6 +8,7 @@ import app.decant.page.Item;
 import app.decant.page.Original;
 import app.decant.page.Page;
 import app.decant.page.Painted;
+import app.decant.page.Piece;
 import app.decant.page.Rewritten;
 import app.decant.pdf.keep.RevisedPages;
 import java.util.ArrayList;
@@ -43,8 +44,9 @@ final class UntouchedPages {
      * The pages as they are now: the file's own where nothing reached them.
      *
      * @param inPlace pages of the file whose words were corrected where they stand
+     * @param came    for paragraphs that were corrected those that they were
      */
-    RevisedPages of(PagedDocument now, Original original, Map<Integer, Rewritten> inPlace) {
+    RevisedPages of(PagedDocument now, Original original, Map<Integer, Rewritten> inPlace, Map<Paragraph, Paragraph> came) {
         List<Painted> old = painted(then, now);
         List<Painted> fresh = now.pages().stream().map(painted::get).toList();
         int[] match = aligned(old, fresh);
@@ -69,7 +71,7 @@ final class UntouchedPages {
         Map<Integer, Rewritten> rewritten = new TreeMap<>();
         for (int page = 0; page < grounds.size(); page++) {
             int ground = grounds.get(page);
-            if (kept.contains(page) || !inPlace.containsKey(ground) || !extent(then, ground).equals(extent(now, page))) continue;
+            if (kept.contains(page) || !inPlace.containsKey(ground) || !extent(then, ground, Map.of()).equals(extent(now, page, came))) continue;
             reached.remove(ground);
             kept.add(page);
             rewritten.put(page, inPlace.get(ground));
@@ -89,23 +91,30 @@ final class UntouchedPages {
         return old.pages().stream().map(seen::get).toList();
     }
 
-    /** What of the text stands on a page: its paragraphs, and where the first begins and the last ends that go on from or to another page. */
-    private static String extent(PagedDocument laid, int page) {
-        StringBuilder extent = new StringBuilder();
+    /**
+     * What of the text stands on a page: its paragraphs as they came, with their labels, and where the first begins and the last ends that go on from or to
+     * another page.
+     *
+     * @param came for paragraphs that were edited those that they were
+     */
+    private static List<Object> extent(PagedDocument laid, int page, Map<Paragraph, Paragraph> came) {
+        List<Object> extent = new ArrayList<>();
         Paragraph before = null;
         int end = 0;
         for (Item.LineItem line : laid.page(page).lines()) {
             Paragraph paragraph = TextPassage.paragraph(line);
             if (paragraph != before) {
-                if (before != null && end < before.length()) extent.append("to ").append(end);
-                extent.append(' ').append(laid.walk().indexOf(paragraph));
-                if (line.line().start() > 0) extent.append(" from ").append(line.line().start());
+                if (before != null && end < before.length()) extent.add(end);
+                // Equal where it is the very paragraph.
+                extent.add(new TextPassage(came.getOrDefault(paragraph, paragraph)));
+                if (line.line().start() > 0) extent.add(line.line().start());
             }
+            for (Piece piece : line.line().pieces()) if (piece instanceof Piece.Glyphs glyphs && !glyphs.isText()) extent.add(glyphs.text());
             before = paragraph;
             end = line.line().end();
         }
-        if (before != null && end < before.length()) extent.append(" to ").append(end);
-        return extent.toString();
+        if (before != null && end < before.length()) extent.add(end);
+        return extent;
     }
 
     /** For each page now the one before that it is, in order; -1 for none. */

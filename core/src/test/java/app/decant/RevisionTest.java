@@ -135,6 +135,17 @@ class RevisionTest {
         assertThat(text(receipt.file())).contains("small packets");
     }
 
+    @Test void aWordStaysInPlaceThoughParagraphsComeAndGoElsewhere() throws IOException {
+        Document first = typed("parcels", "packets");
+        TextSelection end = find(first, "for the purpose.");
+        Document two = Typing.breakParagraph(first, TextSelection.caret(end.end())).after();
+        Document more = Typing.type(two, TextSelection.caret(new Place(end.head().path().sibling(end.head().path().last() + 1), 0)), "Nobody minds.", null).after();
+        Receipt receipt = publish(more, Intake.fingerprint(source));
+        assertThat(receipt.proofs().stream().map(PdfCheck.Proof::sentence)).as("%s", receipt.findings())
+                .contains("One page was changed in one place, and looks the same everywhere else").anyMatch(proof -> proof.contains("set anew"));
+        assertThat(text(receipt.file())).contains("small packets").contains("Nobody minds.");
+    }
+
     @Test void theDocumentItWasMadeFromIsFoundInside() throws IOException {
         Path document = root.resolve("notes/handbook.docx");
         Decant.publish(PassengerHandbook.document(), Recipe.PLAIN.to(Target.of("docx")), document);

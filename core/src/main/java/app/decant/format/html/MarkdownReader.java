@@ -11,7 +11,7 @@ import org.commonmark.renderer.html.HtmlRenderer;
 
 /** Reads Markdown (CommonMark, with tables and struck text) by way of the web page it stands for. */
 public final class MarkdownReader {
-    private static final List<Extension> EXTENSIONS = List.of(TablesExtension.create(), StrikethroughExtension.create());
+    static final List<Extension> EXTENSIONS = List.of(TablesExtension.create(), StrikethroughExtension.create());
 
     private MarkdownReader() { }
 

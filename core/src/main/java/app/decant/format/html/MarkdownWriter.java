@@ -10,7 +10,6 @@ import app.decant.document.Link;
 import app.decant.document.ListLabels;
 import app.decant.document.Look;
 import app.decant.document.NumberFormat;
-import app.decant.document.Numbering;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Picture;
@@ -20,17 +19,42 @@ import app.decant.document.TextProperty;
 import app.decant.format.Written;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
+import org.commonmark.ext.gfm.strikethrough.Strikethrough;
+import org.commonmark.ext.gfm.tables.TableBlock;
+import org.commonmark.ext.gfm.tables.TableBody;
+import org.commonmark.ext.gfm.tables.TableCell;
+import org.commonmark.ext.gfm.tables.TableHead;
+import org.commonmark.ext.gfm.tables.TableRow;
+import org.commonmark.node.BulletList;
+import org.commonmark.node.Emphasis;
+import org.commonmark.node.HardLineBreak;
+import org.commonmark.node.Heading;
+import org.commonmark.node.ListBlock;
+import org.commonmark.node.ListItem;
+import org.commonmark.node.Node;
+import org.commonmark.node.OrderedList;
+import org.commonmark.node.StrongEmphasis;
+import org.commonmark.node.Text;
+import org.commonmark.renderer.markdown.MarkdownRenderer;
 
 /** Writes Markdown (CommonMark, with tables and struck text): headings, lists, tables, links, emphasis; notes at the end. */
 public final class MarkdownWriter {
+    /** Headings go no deeper (CommonMark 0.31, 4.2). */
+    private static final int DEEPEST = 6;
+
     private final Document document;
     private final Cascade cascade;
     private final ListLabels labels;
-    private final StringBuilder out = new StringBuilder();
     private final List<Inline.Note> notes = new ArrayList<>();
     private boolean pictures;
+    /** Heads of tables are bold in themselves. */
+    private boolean inHead;
+
+    /** A run of text that looks alike, as far as Markdown tells looks. */
+    private record Run(String text, boolean bold, boolean italic, boolean struck, String address) {
+        boolean isLike(Run other) { return bold == other.bold && italic == other.italic && struck == other.struck && address.equals(other.address); }
+    }
 
     private MarkdownWriter(Document document) {
         this.document = document;
@@ -40,33 +64,34 @@ public final class MarkdownWriter {
 
     public static Written write(Document document) {
         MarkdownWriter writer = new MarkdownWriter(document);
-        writer.blocks(document.blocks());
+        Node root = new org.commonmark.node.Document();
+        writer.blocks(document.blocks(), root);
         for (int i = 0; i < writer.notes.size(); i++) {
-            StringBuilder note = new StringBuilder();
+            Node note = new org.commonmark.node.Paragraph();
+            note.appendChild(new Text("[" + (i + 1) + "] "));
             for (Block block : writer.notes.get(i).blocks())
-                if (block instanceof Paragraph paragraph) note.append(note.isEmpty() ? "" : " ").append(writer.line(paragraph).strip());
-            writer.out.append("\\[").append(i + 1).append("\\] ").append(note).append("\n\n");
+                if (block instanceof Paragraph paragraph) writer.line(paragraph, note, true);
+            root.appendChild(note);
         }
         List<Finding> findings = new ArrayList<>(List.of(Finding.changed("Markdown holds words, headings, lists, tables and links; fonts, colours and "
                 + "pages are lost.", "")));
         if (writer.pictures) findings.add(Finding.lost("Pictures are left out of the Markdown; their descriptions stand in their place.", ""));
-        return new Written(writer.out.toString().replaceAll("\n{3,}", "\n\n").getBytes(StandardCharsets.UTF_8), findings);
+        String made = MarkdownRenderer.builder().extensions(MarkdownReader.EXTENSIONS).build().render(root);
+        return new Written(made.getBytes(StandardCharsets.UTF_8), findings);
     }
 
-    private void blocks(List<? extends Block> blocks) {
-        String list = null;
+    private void blocks(List<? extends Block> blocks, Node into) {
+        List<ListBlock> open = new ArrayList<>();
         for (Block block : blocks) {
-            String own = block instanceof Paragraph paragraph && isItem(paragraph) ? cascade.paragraph(paragraph).get(ParagraphProperty.LIST).list() : null;
-            if (list != null && own == null) out.append('\n');
-            list = own;
-            if (block instanceof Paragraph paragraph) {
-                paragraph(paragraph);
-                for (Inline inline : paragraph.inlines())
-                    if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) blocks(box.blocks());
-            } else if (block instanceof Contents contents) contents(contents);
-            else if (block instanceof Table table) table(table);
+            if (block instanceof Paragraph paragraph && isItem(paragraph)) {
+                item(paragraph, open, into);
+                continue;
+            }
+            open.clear();
+            if (block instanceof Paragraph paragraph) paragraph(paragraph, into);
+            else if (block instanceof Contents contents) for (Paragraph entry : contents.entries()) plain(entry, "", into);
+            else if (block instanceof Table table) table(table, into);
         }
-        out.append('\n');
     }
 
     private boolean isItem(Paragraph paragraph) {
@@ -75,94 +100,158 @@ public final class MarkdownWriter {
                 .level(list) != null;
     }
 
-    private void contents(Contents contents) {
-        for (Paragraph entry : contents.entries()) out.append(line(entry).replace('\t', ' ').strip()).append("\n\n");
-    }
-
-    private void paragraph(Paragraph paragraph) {
-        String text = line(paragraph);
-        int level = cascade.outlineLevel(paragraph);
+    private void item(Paragraph paragraph, List<ListBlock> open, Node into) {
+        ParagraphProperty.ListReference list = cascade.paragraph(paragraph).get(ParagraphProperty.LIST);
         String label = labels.label(paragraph);
-        if (isItem(paragraph)) {
-            Numbering.Level told = document.numbering().level(cascade.paragraph(paragraph).get(ParagraphProperty.LIST));
-            String indent = "    ".repeat(cascade.paragraph(paragraph).get(ParagraphProperty.LIST).level());
-            boolean counted = told.format() == NumberFormat.DECIMAL && label.matches("\\d{1,9}[.)]");
-            boolean bullet = told.format() == NumberFormat.BULLET;
-            out.append(indent).append(counted ? label : "-").append(' ').append(counted || bullet ? "" : escaped(label) + " ").append(text.strip())
-                    .append('\n');
-            return;
+        NumberFormat format = document.numbering().level(list).format();
+        boolean counted = format == NumberFormat.DECIMAL && label.matches("\\d{1,9}[.)]");
+        int depth = Math.min(list.level(), open.size());
+        while (open.size() > depth + 1) open.remove(open.size() - 1);
+        boolean goesOn = open.size() == depth + 1 && open.get(depth) instanceof OrderedList == counted;
+        if (!goesOn) {
+            if (open.size() > depth) open.remove(depth);
+            ListBlock made = counted ? ordered(label) : new BulletList();
+            made.setTight(true);
+            Node parent = depth == 0 ? into : open.get(depth - 1).getLastChild();
+            parent.appendChild(made);
+            open.add(made);
         }
-        if (text.isBlank()) return;
-        String numbered = label == null || label.isBlank() ? text : escaped(label) + " " + text;
-        if (level > 0) out.append("#".repeat(Math.min(6, level))).append(' ').append(numbered.replace("\\\n", " ").strip());
-        else out.append(starts(numbered.strip()));
-        out.append("\n\n");
+        Node text = new org.commonmark.node.Paragraph();
+        // Markdown knows no letters that count.
+        if (!counted && format != NumberFormat.BULLET) text.appendChild(new Text(label + " "));
+        line(paragraph, text, false);
+        ListItem item = new ListItem();
+        item.appendChild(text);
+        open.get(depth).appendChild(item);
+        boxes(paragraph, item);
     }
 
-    /** What would be taken for a heading, a list or a quotation at the start of a line. */
-    private static String starts(String text) {
-        if (text.matches("(?s)\\d{1,9}[.)].*")) return text.replaceFirst("([.)])", "\\\\$1");
-        return text.matches("(?s)[#+>-].*") ? "\\" + text : text;
+    private static OrderedList ordered(String label) {
+        OrderedList list = new OrderedList();
+        list.setMarkerStartNumber(Integer.parseInt(label.substring(0, label.length() - 1)));
+        list.setMarkerDelimiter(label.substring(label.length() - 1));
+        return list;
     }
 
-    private void table(Table table) {
+    private void paragraph(Paragraph paragraph, Node into) {
+        String label = labels.label(paragraph);
+        String before = label == null || label.isBlank() ? "" : label + " ";
+        int level = cascade.outlineLevel(paragraph);
+        if (level == 0) {
+            plain(paragraph, before, into);
+        } else {
+            Heading heading = new Heading();
+            heading.setLevel(Math.min(DEEPEST, level));
+            if (!before.isEmpty()) heading.appendChild(new Text(before));
+            line(paragraph, heading, true);
+            if (!paragraph.text().isBlank()) into.appendChild(heading);
+        }
+        boxes(paragraph, into);
+    }
+
+    private void plain(Paragraph paragraph, String before, Node into) {
+        Node text = new org.commonmark.node.Paragraph();
+        if (!before.isEmpty()) text.appendChild(new Text(before));
+        line(paragraph, text, false);
+        if (text.getFirstChild() != null && !paragraph.text().isBlank()) into.appendChild(text);
+    }
+
+    private void boxes(Paragraph paragraph, Node into) {
+        for (Inline inline : paragraph.inlines())
+            if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) blocks(box.blocks(), into);
+    }
+
+    private void table(Table table, Node into) {
         if (table.rows().isEmpty()) return;
-        int columns = table.columns().size();
-        for (int r = 0; r < table.rows().size(); r++) {
-            String[] cells = new String[columns];
-            Arrays.fill(cells, "");
-            for (Table.Cell cell : table.rows().get(r).cells()) if (cell.column() < columns) cells[cell.column()] = cell(cell);
-            out.append("| ").append(String.join(" | ", cells)).append(" |\n");
-            if (r == 0) out.append("|").append(" --- |".repeat(columns)).append('\n');
+        Node block = new TableBlock();
+        Node head = new TableHead();
+        Node body = new TableBody();
+        block.appendChild(head);
+        for (Table.Row row : table.rows()) {
+            Node line = new TableRow();
+            for (int column = 0; column < table.columns().size(); column++) {
+                TableCell made = new TableCell();
+                inHead = head.getFirstChild() == null;
+                made.setHeader(inHead);
+                for (Table.Cell cell : row.cells()) if (cell.column() == column) cell(cell, made);
+                line.appendChild(made);
+                inHead = false;
+            }
+            (head.getFirstChild() == null ? head : body).appendChild(line);
         }
-        out.append('\n');
+        if (body.getFirstChild() != null) block.appendChild(body);
+        into.appendChild(block);
     }
 
-    private String cell(Table.Cell cell) {
-        StringBuilder text = new StringBuilder();
+    private void cell(Table.Cell cell, Node into) {
         for (Block block : cell.blocks()) {
             if (!(block instanceof Paragraph paragraph)) continue;
-            String label = isItem(paragraph) ? labels.label(paragraph) + " " : "";
-            text.append(text.isEmpty() ? "" : " ").append(escaped(label)).append(line(paragraph).strip());
+            if (into.getFirstChild() != null) into.appendChild(new Text(" "));
+            if (isItem(paragraph)) into.appendChild(new Text(labels.label(paragraph) + " "));
+            line(paragraph, into, true);
         }
-        return text.toString().replace("\\\n", " ").replace("\n", " ").replace("|", "\\|");
     }
 
-    private String line(Paragraph paragraph) {
-        StringBuilder line = new StringBuilder();
+    /** @param whole whether it has to be one line, as in headings and cells */
+    private void line(Paragraph paragraph, Node into, boolean whole) {
+        List<Run> runs = runs(paragraph);
+        for (int i = 0; i < runs.size(); i++) {
+            Run run = runs.get(i);
+            // Signs of emphasis stand at letters, never at spaces; nor do lines begin or end with those.
+            String core = run.text.strip();
+            int from = core.isEmpty() ? run.text.length() : run.text.indexOf(core);
+            if (i > 0 || from < run.text.length() && !run.text.substring(0, from).isBlank()) words(run.text.substring(0, from), into, whole);
+            if (core.isEmpty()) continue;
+            Node inner = into;
+            if (!run.address.isEmpty()) inner = within(inner, new org.commonmark.node.Link(run.address, null));
+            if (run.struck) inner = within(inner, new Strikethrough("~~"));
+            if (run.bold && !inHead) inner = within(inner, new StrongEmphasis());
+            if (run.italic) inner = within(inner, new Emphasis());
+            words(core, inner, whole);
+            if (i < runs.size() - 1) words(run.text.substring(from + core.length()), into, whole);
+        }
+    }
+
+    private static Node within(Node outer, Node inner) {
+        outer.appendChild(inner);
+        return inner;
+    }
+
+    private static void words(String text, Node into, boolean whole) {
+        String[] lines = (whole ? text.replace('\n', ' ') : text).split("\n", -1);
+        for (int i = 0; i < lines.length; i++) {
+            if (i > 0) into.appendChild(new HardLineBreak());
+            if (!lines[i].isEmpty()) into.appendChild(new Text(lines[i]));
+        }
+    }
+
+    private List<Run> runs(Paragraph paragraph) {
+        List<Run> runs = new ArrayList<>();
+        Look style = cascade.text(new Paragraph(paragraph.style(), Look.PLAIN, Look.PLAIN, List.of()), Look.PLAIN);
         for (Inline inline : paragraph.inlines()) {
             Look look = cascade.text(paragraph, inline.look());
-            Look style = cascade.text(new Paragraph(paragraph.style(), Look.PLAIN, Look.PLAIN, List.of()), Look.PLAIN);
             if (inline instanceof Inline.Text run) {
-                line.append(dressed(run.text(), look, style));
+                add(runs, run.text(), look, style);
             } else if (inline instanceof Inline.Field field && field.kind() != Inline.Field.Kind.NOTE_MARK) {
-                line.append(dressed(field.result(), look, style));
+                add(runs, field.result(), look, style);
             } else if (inline instanceof Inline.Note note) {
                 notes.add(note);
-                line.append("\\[").append(notes.size()).append("\\]");
-            } else if (inline instanceof Inline.InlinePicture || inline instanceof Inline.Floating floating
-                    && floating.content() instanceof Picture) {
+                add(runs, "[" + notes.size() + "]", Look.PLAIN, Look.PLAIN);
+            } else if (inline instanceof Inline.InlinePicture || inline instanceof Inline.Floating floating && floating.content() instanceof Picture) {
                 pictures = true;
             }
         }
-        return line.toString();
+        return runs;
     }
 
-    /** Signs of emphasis stand at letters, never at spaces. */
-    private static String dressed(String text, Look look, Look style) {
-        String plain = text.replace("\f", "").replace("\u000B", "");
-        String core = plain.strip();
-        if (core.isEmpty()) return plain.replace("\n", "\\\n").replace('\t', ' ');
-        int from = plain.indexOf(core);
-        String signs = (look.is(TextProperty.BOLD) && !style.is(TextProperty.BOLD) ? "**" : "") + (look.is(TextProperty.ITALIC)
-                && !style.is(TextProperty.ITALIC) ? "*" : "");
-        String struck = look.is(TextProperty.STRIKE) ? "~~" : "";
-        String inside = escaped(core).replace("\n", "\\\n").replace('\t', ' ');
-        String made = struck + signs + inside + new StringBuilder(signs).reverse() + struck;
-        if (look.get(TextProperty.LINK) instanceof Link.Address address)
-            made = "[" + made + "](<" + address.uri().replace("<", "%3C").replace(">", "%3E") + ">)";
-        return plain.substring(0, from).replace('\t', ' ') + made + plain.substring(from + core.length()).replace("\n", "\\\n").replace('\t', ' ');
+    private static void add(List<Run> runs, String text, Look look, Look style) {
+        String plain = text.replace("\f", "").replace("\u000B", "").replace('\t', ' ');
+        if (plain.isEmpty()) return;
+        String address = look.get(TextProperty.LINK) instanceof Link.Address link ? link.uri() : "";
+        Run run = new Run(plain, look.is(TextProperty.BOLD) && !style.is(TextProperty.BOLD), look.is(TextProperty.ITALIC) && !style.is(TextProperty.ITALIC),
+                look.is(TextProperty.STRIKE), address);
+        Run before = runs.isEmpty() ? null : runs.get(runs.size() - 1);
+        if (before == null || !before.isLike(run)) runs.add(run);
+        else runs.set(runs.size() - 1, new Run(before.text + plain, run.bold, run.italic, run.struck, address));
     }
-
-    private static String escaped(String text) { return text.replaceAll("([\\\\`*_\\[\\]<>&~|])", "\\\\$1"); }
 }

@@ -272,7 +272,7 @@ public final class BlockMaker {
 
     static String style(Para para) {
         if (para.isTitle()) return "Title";
-        if (para.headingLevel() > 0) return "Heading" + para.headingLevel();
+        if (para.headingLevel() > 0) return StandardStyle.ofHeading(para.headingLevel()).id();
         return para.item() != null ? "ListParagraph" : "Normal";
     }
 

@@ -101,6 +101,6 @@ public final class LinkMarks {
                 .without(ParagraphProperty.INDENT_END).with(ParagraphProperty.INDENT_START, BlockMaker.rounded(para.first().left() - flow.left));
         int level = heading != null ? heading.headingLevel() : 1 + (int) indents.stream().map(indent -> Math.round(indent / 3)).distinct()
                 .filter(indent -> indent < Math.round(para.first().left() / 3)).count();
-        return new Paragraph("TOC" + Math.max(1, Math.min(9, level)), placed, look, inlines);
+        return new Paragraph(StandardStyle.ofContents(level).id(), placed, look, inlines);
     }
 }

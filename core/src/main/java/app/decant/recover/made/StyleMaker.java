@@ -62,26 +62,10 @@ public final class StyleMaker {
     }
 
     private static Style style(String id, Look own, Look normal) {
-        String name = id;
-        String next = null;
-        Look look = own;
-        if (id.startsWith("Heading")) {
-            int level = Integer.parseInt(id.substring(7));
-            name = "heading " + level;
-            next = "Normal";
-            look = look.with(ParagraphProperty.OUTLINE_LEVEL, level).with(ParagraphProperty.KEEP_WITH_NEXT, true);
-        } else if (id.startsWith("TOC")) {
-            name = "toc " + id.substring(3);
-        } else if (id.equals("FootnoteText")) {
-            name = "footnote text";
-        } else if (id.equals("ListParagraph")) {
-            name = "List Paragraph";
-        } else if (id.equals("Header") || id.equals("Footer")) {
-            name = id.toLowerCase(Locale.ROOT);
-        } else if (id.equals("Title")) {
-            next = "Normal";
-        }
-        return new Style(id, name, Style.Kind.PARAGRAPH, "Normal", next, less(look, normal));
+        StandardStyle standard = StandardStyle.of(id);
+        boolean heads = standard.heading() > 0 || id.equals("Title");
+        Look look = standard.heading() == 0 ? own : own.with(ParagraphProperty.OUTLINE_LEVEL, standard.heading()).with(ParagraphProperty.KEEP_WITH_NEXT, true);
+        return new Style(id, standard.name(), Style.Kind.PARAGRAPH, "Normal", heads ? "Normal" : null, less(look, normal));
     }
 
     /** What most say: of text by letters, of paragraphs by count. */

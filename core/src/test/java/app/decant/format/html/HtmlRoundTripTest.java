@@ -35,9 +35,12 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import org.commonmark.parser.Parser;
+import org.commonmark.renderer.html.HtmlRenderer;
 import org.jsoup.Jsoup;
 import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.Test;
@@ -153,7 +156,7 @@ class HtmlRoundTripTest {
     @Test void keepsWordsAndTheirOrderInMarkdown() {
         Document before = laidOut(HarbourNotice.document());
         String text = new String(MarkdownWriter.write(before).bytes(), StandardCharsets.UTF_8);
-        assertThat(text).contains("## What changes", "- Foot passengers board", "| Day | Printed | Sails at | Because of |");
+        assertThat(text).contains("## What changes", "- Foot passengers board", "|Day|Printed|Sails at|Because of|");
         Document after = read(text, "notice.md").document();
         assertThat(after.blocks()).filteredOn(block -> block instanceof Table).hasSize(1);
         Document signs = read("# One *two*\n\nA \\*star\\* and `code`, **bold** [link](https://ferries.example)\n\n1. first\n2. second\n   - inner\n",
@@ -161,6 +164,20 @@ class HtmlRoundTripTest {
         assertThat(signs.blocks()).extracting(block -> ((Paragraph) block).plainText()).containsExactly("One two", "A *star* and code, bold link", "first",
                 "second", "inner");
     }
+
+    /** Written and read again by the CommonMark library: what it means comes back, whatever signs the words hold. */
+    @Test void markdownThatIsWrittenIsReadAsTheSame() {
+        String source = "# A *low* tide\n\nSay **no** and **_never_**, not ~~maybe~~; see [the table](https://ferries.example/t_a_b?x=1).\n\n"
+                + "1. first \\# thing\n   - inner \\* one\n     - innermost\n   - inner two\n2. second\\\n   line\n\n"
+                + "|a|b|\n|---|---|\n|1 \\| 2|*x*|\n\n1\\. is no list, \\> no quotation, a\\_b\\_c no emphasis\n";
+        Document first = read(source, "first.md").document();
+        String written = new String(MarkdownWriter.write(first).bytes(), StandardCharsets.UTF_8);
+        String html = MARKDOWN.apply(source);
+        assertThat(MARKDOWN.apply(written)).as(written).isEqualTo(html);
+    }
+
+    private static final UnaryOperator<String> MARKDOWN = text -> HtmlRenderer.builder().extensions(MarkdownReader.EXTENSIONS).build()
+            .render(Parser.builder().extensions(MarkdownReader.EXTENSIONS).build().parse(text)).replaceAll("\\s+", " ");
 
     @Test void hostilePagesEndInASentenceOrAFinding() throws IOException {
         assertThat(read("<html>" + "<div>".repeat(5000) + "deep", "deep.html").findings()).extracting(Finding::what).anyMatch(what -> what.contains("deeper"));
