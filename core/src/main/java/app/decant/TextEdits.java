@@ -134,8 +134,8 @@ final class TextEdits {
         kept.addAll(before.blocks());
         Set<Block> still = Collections.newSetFromMap(new IdentityHashMap<>());
         still.addAll(now.blocks());
-        for (Section section : before.sections()) for (Block block : section.blocks()) if (!(block instanceof Paragraph) && !still.contains(block)) within(block);
-        for (Section section : now.sections()) for (Block block : section.blocks()) if (!(block instanceof Paragraph) && !kept.contains(block)) within(block);
+        for (Block block : before.blocks()) if (!(block instanceof Paragraph) && !still.contains(block)) within(block);
+        for (Block block : now.blocks()) if (!(block instanceof Paragraph) && !kept.contains(block)) within(block);
         return true;
     }
 

@@ -84,7 +84,8 @@ final class FolderChanges implements AutoCloseable {
 
     /** A folder that came is listened to as well. */
     private void follow(WatchKey key, WatchEvent<?> event) {
-        if (event.kind() != StandardWatchEventKinds.ENTRY_CREATE || !(key.watchable() instanceof Path folder) || !(event.context() instanceof Path name)) return;
+        if (event.kind() != StandardWatchEventKinds.ENTRY_CREATE) return;
+        if (!(key.watchable() instanceof Path folder) || !(event.context() instanceof Path name)) return;
         Path came = folder.resolve(name);
         if (sources.stream().noneMatch(source -> source.below() && came.startsWith(source.folder()))) return;
         try {

@@ -10,6 +10,7 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Picture;
+import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TextBox;
@@ -101,10 +102,11 @@ final class ElementMaker {
     private void addPicture(Element.Alone alone, Flow flow, boolean startsPage) {
         Placed placed = alone.picture();
         Picture picture = placed.picture();
-        double room = flow.y + picture.height() > draft.section().geometry.height() - draft.section().geometry.bottom() + 1 ? Math.max(10, draft.section().geometry.height()
-                - draft.section().geometry.bottom() - flow.y - 2) : picture.height();
-        if (placed.left() < -1 || placed.right() > draft.section().geometry.width() + 1 || picture.height() > 0.95 * draft.section().geometry.height() || room < picture.height()
-                && placed.top() < flow.y - 1) {
+        Section.PageGeometry page = draft.section().geometry;
+        double foot = page.height() - page.bottom();
+        double room = flow.y + picture.height() > foot + 1 ? Math.max(10, foot - flow.y - 2) : picture.height();
+        boolean beyond = placed.left() < -1 || placed.right() > page.width() + 1 || picture.height() > 0.95 * page.height();
+        if (beyond || room < picture.height() && placed.top() < flow.y - 1) {
             draft.floats(new Inline.Floating(anchor(placed.x(), placed.y(), Anchor.Wrap.NONE, Insets.NONE, true), picture, Look.PLAIN));
             return;
         }
@@ -124,7 +126,8 @@ final class ElementMaker {
         for (Placed placed : figure.pictures())
             draft.floats(new Inline.Floating(anchor(placed.x(), placed.y(), Anchor.Wrap.NONE, Insets.NONE, true), placed.picture(), Look.PLAIN));
         for (Element.Boxed label : drawn.labels()) draft.floats(textBox(label, Anchor.Wrap.NONE));
-        double room = Math.max(1, Math.min(figure.height(), draft.section().geometry.height() - draft.section().geometry.bottom() - Math.max(flow.y, figure.top())));
+        Section.PageGeometry page = draft.section().geometry;
+        double room = Math.max(1, Math.min(figure.height(), page.height() - page.bottom() - Math.max(flow.y, figure.top())));
         Look look = Look.of(ParagraphProperty.SPACE_BEFORE, BlockMaker.rounded(Math.max(0, figure.top() - flow.y))).with(ParagraphProperty.LINE_SPACING,
                 new ParagraphProperty.LineSpacing(ParagraphProperty.LineSpacing.Rule.EXACTLY, BlockMaker.rounded(room)));
         draft.addParagraph(new Paragraph("Normal", look, Look.of(TextProperty.SIZE, 1.0), List.of()), startsPage);
