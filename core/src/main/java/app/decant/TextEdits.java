@@ -27,7 +27,6 @@ import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import java.util.stream.Collectors;
 
 /**
  * What was edited in a document that came from a PDF, as corrections of lines on its pages: words put in the place of others, within a paragraph and a line,
@@ -145,14 +144,19 @@ final class TextEdits {
 
     private boolean add(int stop, Paragraph now) {
         Paragraph old = walk.stops().get(stop).paragraph();
-        if (old.text().equals(now.text()) || !old.style().equals(now.style()) || !old.look().equals(now.look())) return false;
+        if (!old.style().equals(now.style()) || !old.look().equals(now.look())) return false;
         String was = old.text();
         String is = now.text();
+        List<Look> wasLooks = looks(old);
+        List<Look> isLooks = looks(now);
         int from = 0;
-        while (from < Math.min(was.length(), is.length()) && was.charAt(from) == is.charAt(from)) from++;
+        int most = Math.min(was.length(), is.length());
+        while (from < most && was.charAt(from) == is.charAt(from) && wasLooks.get(from).equals(isLooks.get(from))) from++;
         int fromEnd = 0;
-        int most = Math.min(was.length(), is.length()) - from;
-        while (fromEnd < most && was.charAt(was.length() - 1 - fromEnd) == is.charAt(is.length() - 1 - fromEnd)) fromEnd++;
+        most -= from;
+        while (fromEnd < most && was.charAt(was.length() - 1 - fromEnd) == is.charAt(is.length() - 1 - fromEnd)
+                && wasLooks.get(was.length() - 1 - fromEnd).equals(isLooks.get(is.length() - 1 - fromEnd))) fromEnd++;
+        if (from == was.length() && was.length() == is.length()) return false;
         int to = was.length() - fromEnd;
         // Whole words, so that kerning and ligatures go with their letters; where words are only put in, the one before goes along.
         if (from == to && from > 0) from--;
@@ -162,8 +166,16 @@ final class TextEdits {
         fromEnd = was.length() - to;
         if (from >= to || is.length() - fromEnd < from) return false;
         String text = is.substring(from, is.length() - fromEnd);
-        if (hasObject(was.substring(from, to)) || hasObject(text) || !sameAround(old, now, from, to, is.length() - fromEnd)) return false;
-        return place(stop, now, from, to, text);
+        if (hasObject(was.substring(from, to)) || hasObject(text)) return false;
+        List<Correction.Run> runs = runs(old, now, from, to, is.length() - fromEnd);
+        return runs != null && place(stop, now, from, to, runs);
+    }
+
+    /** The look of each letter. */
+    private static List<Look> looks(Paragraph paragraph) {
+        List<Look> looks = new ArrayList<>();
+        for (Inline inline : paragraph.inlines()) for (int i = 0; i < inline.length(); i++) looks.add(inline.look());
+        return looks;
     }
 
     private static boolean isBreak(char c) { return Character.isWhitespace(c) || c == Inline.OBJECT; }
@@ -173,15 +185,30 @@ final class TextEdits {
                 || c == Inline.COLUMN_BREAK);
     }
 
-    /** Whether all before and after looks as it did, and what is new looks as what was there. */
-    private static boolean sameAround(Paragraph old, Paragraph now, int from, int to, int until) {
-        if (!old.slice(0, from).equals(now.slice(0, from)) || !old.slice(to, old.length()).equals(now.slice(until, now.length()))) return false;
-        Set<Look> looks = old.slice(from, to).stream().map(Inline::look).collect(Collectors.toSet());
-        return looks.size() == 1 && now.slice(from, until).stream().allMatch(inline -> inline instanceof Inline.Text && looks.contains(inline.look()));
+    /** What is put in; null where what is around it is another too, or it looks otherwise than by weight and slant. */
+    private List<Correction.Run> runs(Paragraph old, Paragraph now, int from, int to, int until) {
+        if (!old.slice(0, from).equals(now.slice(0, from)) || !old.slice(to, old.length()).equals(now.slice(until, now.length()))) return null;
+        // Places that have a name take no room.
+        List<Inline> goes = old.slice(from, to).stream().filter(inline -> inline.length() > 0).toList();
+        Look was = goes.get(0).look();
+        // What is put in stands in the font of the first letter that goes, unless it is told another.
+        if (goes.stream().anyMatch(inline -> !(inline instanceof Inline.Text) || !bare(inline.look()).equals(bare(was)))) return null;
+        Look whole = cascade.text(old, was);
+        List<Correction.Run> runs = new ArrayList<>();
+        for (Inline inline : now.slice(from, until)) {
+            if (inline.length() == 0) continue;
+            if (!(inline instanceof Inline.Text text) || !bare(text.look()).equals(bare(was))) return null;
+            Look is = cascade.text(old, text.look());
+            boolean another = is.is(TextProperty.BOLD) != whole.is(TextProperty.BOLD) || is.is(TextProperty.ITALIC) != whole.is(TextProperty.ITALIC);
+            runs.add(new Correction.Run(text.text(), another, is.is(TextProperty.BOLD), is.is(TextProperty.ITALIC)));
+        }
+        return runs;
     }
 
+    private static Look bare(Look look) { return look.without(TextProperty.BOLD).without(TextProperty.ITALIC); }
+
     /** Finds the marks of a stretch of the paragraph; all of it has to be on one page. */
-    private boolean place(int stop, Paragraph now, int from, int to, String text) {
+    private boolean place(int stop, Paragraph now, int from, int to, List<Correction.Run> runs) {
         Paragraph old = walk.stops().get(stop).paragraph();
         List<Provenance.Line> lines = provenance.of(old);
         int[][] places = provenance.places(old);
@@ -212,7 +239,7 @@ final class TextEdits {
         if (begins < 0 || ends < 0 || first == last && ends < begins) return false;
         List<List<Integer>> following = goesOn ? List.of() : following(stop, stretch[1], page);
         Correction.Passage stands = new Correction.Passage(passage, hyphens(lines, places), goesOn, following, provenance.foot(page));
-        Correction correction = new Correction(stands, first, begins, last, ends + 1, text, setting(old), isDrawn(old));
+        Correction correction = new Correction(stands, first, begins, last, ends + 1, runs, setting(old), isDrawn(old));
         edits.add(new Edit(page, correction, old, now, from, to));
         return true;
     }

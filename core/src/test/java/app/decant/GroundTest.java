@@ -164,8 +164,8 @@ class GroundTest {
 
     @Test void pagesThatHaveToBeSetAnewAreShownAsTheyWillBe() throws IOException {
         try (Revision revision = revision()) {
-            Document bold = Dressing.looks(taken.document(), find(taken.document(), "neighbour"), look -> look.with(TextProperty.BOLD, true)).after();
-            PagedDocument now = layout.next(bold);
+            Document larger = Dressing.looks(taken.document(), find(taken.document(), "neighbour"), look -> look.with(TextProperty.SIZE, 15.0)).after();
+            PagedDocument now = layout.next(larger);
             PagedDocument shown = revision.shown(now);
             Pages published = revision.published(now, Progress.SILENT).pages();
             assertThat(shown.count()).isEqualTo(published.count());

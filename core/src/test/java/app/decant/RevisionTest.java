@@ -106,8 +106,8 @@ class RevisionTest {
     }
 
     @Test void anotherLookReachesItsPageAndThoseThatFollowFromIt() throws IOException {
-        Document bold = Dressing.looks(before, find(before, "neighbour"), look -> look.with(TextProperty.BOLD, true)).after();
-        Receipt receipt = publish(bold, Intake.fingerprint(source));
+        Document larger = Dressing.looks(before, find(before, "neighbour"), look -> look.with(TextProperty.SIZE, 15.0)).after();
+        Receipt receipt = publish(larger, Intake.fingerprint(source));
         assertThat(receipt.proven()).isTrue();
         List<byte[]> was = streams(source);
         List<byte[]> is = streams(receipt.file());
@@ -129,7 +129,7 @@ class RevisionTest {
 
     @Test void wordsAreCorrectedInPlaceBesidePagesThatAreSetAnew() throws IOException {
         Document first = typed("parcels", "packets");
-        Receipt receipt = publish(Dressing.looks(first, find(first, "neighbour"), look -> look.with(TextProperty.BOLD, true)).after(), Intake.fingerprint(source));
+        Receipt receipt = publish(Dressing.looks(first, find(first, "neighbour"), look -> look.with(TextProperty.SIZE, 15.0)).after(), Intake.fingerprint(source));
         assertThat(receipt.proofs().stream().map(PdfCheck.Proof::sentence)).as("%s", receipt.findings())
                 .contains("One page was changed in one place, and looks the same everywhere else").anyMatch(proof -> proof.contains("set anew"));
         assertThat(text(receipt.file())).contains("small packets");

@@ -101,10 +101,13 @@ final class ChangedStream {
     }
 
     /** What {@code Tf} takes to go back to the font of a glyph; null where the font has no name here, as one that a graphics state sets (table 57). */
-    String named(ShownGlyph glyph) {
+    String named(ShownGlyph glyph) { return named(glyph, glyph.size()); }
+
+    /** The same in another size, in unscaled units of text space. */
+    String named(ShownGlyph glyph, double size) {
         COSDictionary some = resources.getCOSDictionary(COSName.FONT);
         if (some != null)
-            for (COSName name : some.keySet()) if (some.getDictionaryObject(name) == glyph.font().getCOSObject()) return operands(name.getName(), glyph.size());
+            for (COSName name : some.keySet()) if (some.getDictionaryObject(name) == glyph.font().getCOSObject()) return operands(name.getName(), size);
         return null;
     }
 

@@ -3,6 +3,7 @@ package app.decant.pdf.keep;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * A passage of a page that is to say something else in one place. Lines are lists of marks, by their numbers in the page's order of painting, in reading
@@ -13,12 +14,13 @@ import java.util.Set;
  * @param from     the index on it of the first mark that goes
  * @param last     the index of the last line on which something goes
  * @param to       the index on that after the last mark that goes
- * @param text     what takes their place
+ * @param runs     what takes their place
  * @param set      how the passage is set
  * @param drawnBy  whether lines or areas are drawn with its text (underlines, links), so that nothing of it may move
  */
-public record Correction(Passage passage, int first, int from, int last, int to, String text, Setting set, boolean drawnBy) {
+public record Correction(Passage passage, int first, int from, int last, int to, List<Run> runs, Setting set, boolean drawnBy) {
     public Correction {
+        runs = List.copyOf(runs);
         if (first > last || from < 0 || first == last && to <= from) throw new IllegalArgumentException("Something has to go");
         if (from >= passage.lines.get(first).size() || to > passage.lines.get(last).size() || to < 1) throw new IllegalArgumentException("It has to be there");
     }
@@ -48,6 +50,19 @@ public record Correction(Passage passage, int first, int from, int last, int to,
             return marks;
         }
     }
+
+    /**
+     * Words that are put in.
+     *
+     * @param another whether they are set in another weight or slant than what goes
+     * @param bold    where that is so; likewise {@code italic}
+     */
+    public record Run(String text, boolean another, boolean bold, boolean italic) {
+        Run part(String some) { return new Run(some, another, bold, italic); }
+    }
+
+    /** All words that are put in. */
+    String text() { return runs.stream().map(Run::text).collect(Collectors.joining()); }
 
     /** Whether all that goes is on one line. */
     boolean isOnOneLine() { return first == last; }

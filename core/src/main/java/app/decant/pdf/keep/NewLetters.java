@@ -31,8 +31,45 @@ final class NewLetters {
         this.findings = findings;
     }
 
+    /** New words as they are wished. */
+    List<TextRewriting.Insert> inserts(Correction.Run run, ShownGlyph first, List<ShownGlyph> line) throws PageRewriting.Refused, IOException {
+        return run.another() ? dressed(run, first, line) : inserts(run.text(), first, line);
+    }
+
+    /** In another weight or slant: by the file's own font of that kind where the page shows one that has the letters, else by a face like it. */
+    private List<TextRewriting.Insert> dressed(Correction.Run run, ShownGlyph first, List<ShownGlyph> line) throws PageRewriting.Refused, IOException {
+        FaceUse use = first.glyph().face();
+        for (ShownGlyph other : read.shown()) {
+            FaceUse like = other.glyph().face();
+            boolean fits = other.operator() >= 0 && other.path().equals(first.path()) && like.family().equals(use.family()) && like.bold() == run.bold()
+                    && like.italic() == run.italic() && !other.font().isVertical();
+            if (!fits) continue;
+            List<TextRewriting.Insert> inserts = by(other, run.text(), first, line);
+            if (inserts != null) return inserts;
+            break;
+        }
+        Face face = faces.match(use.family(), run.bold(), run.italic()).face();
+        tell("The file has no font of this weight and slant for all letters of “" + run.text() + "”; it is set in " + face + ".");
+        return by(face, run.text(), first);
+    }
+
+    /** Words by the font of another mark; null where it lacks a letter, or has no name. */
+    private List<TextRewriting.Insert> by(ShownGlyph other, String text, ShownGlyph first, List<ShownGlyph> line) throws PageRewriting.Refused, IOException {
+        LetterCodes codes = codes(other);
+        String font = stream.of(other).named(other, first.size());
+        List<TextRewriting.Insert> inserts = new ArrayList<>();
+        for (int at = 0; font != null && at < text.length(); at += Character.charCount(text.codePointAt(at))) {
+            String letter = Character.toString(text.codePointAt(at));
+            LetterCodes.Code code = codes.of(letter);
+            if (code == null && !letter.isBlank()) return null;
+            if (code == null) inserts.add(new TextRewriting.Insert(new byte[0], space(line, first), font, letter.length()));
+            else inserts.add(new TextRewriting.Insert(code.bytes(), 1000 * (code.width() + first.spacing() / first.size()), font, letter.length()));
+        }
+        return font == null ? null : inserts;
+    }
+
     /** The new text in the font of the first mark that goes. */
-    List<TextRewriting.Insert> inserts(String text, ShownGlyph first, List<ShownGlyph> line) throws PageRewriting.Refused, IOException {
+    private List<TextRewriting.Insert> inserts(String text, ShownGlyph first, List<ShownGlyph> line) throws PageRewriting.Refused, IOException {
         LetterCodes codes = codes(first);
         List<TextRewriting.Insert> inserts = new ArrayList<>();
         for (int at = 0; at < text.length(); at += Character.charCount(text.codePointAt(at))) {
@@ -55,13 +92,22 @@ final class NewLetters {
         FaceUse use = first.glyph().face();
         Face face = faces.match(use.family(), use.bold(), use.italic()).face();
         if (!text.codePoints().allMatch(face::has)) face = faces.fallback(face, missing.codePointAt(0));
-        List<TextRewriting.Insert> inserts = face == null || EmbeddingRight.forbidsOutlines(face.fsType()) || !text.codePoints().allMatch(face::has)
-                || stream.of(first).named(first) == null ? null : stream.of(first).inserts(text, face, first);
-        if (inserts == null) throw new PageRewriting.Refused("the font inside the file has no “" + missing + "”");
-        Finding finding = Finding.changed("The font inside the file has no “" + missing + "”; “" + text + "” is set in " + face + ".", "page "
-                + (read.page().index() + 1));
-        if (!findings.contains(finding)) findings.add(finding);
+        if (face == null) throw new PageRewriting.Refused("the font inside the file has no “" + missing + "”");
+        List<TextRewriting.Insert> inserts = by(face, text, first);
+        tell("The font inside the file has no “" + missing + "”; “" + text + "” is set in " + face + ".");
         return inserts;
+    }
+
+    private List<TextRewriting.Insert> by(Face face, String text, ShownGlyph first) throws PageRewriting.Refused, IOException {
+        List<TextRewriting.Insert> inserts = EmbeddingRight.forbidsOutlines(face.fsType()) || !text.codePoints().allMatch(face::has)
+                || stream.of(first).named(first) == null ? null : stream.of(first).inserts(text, face, first);
+        if (inserts == null) throw new PageRewriting.Refused("no font here has all letters of “" + text + "”");
+        return inserts;
+    }
+
+    private void tell(String what) {
+        Finding finding = Finding.changed(what, "page " + (read.page().index() + 1));
+        if (!findings.contains(finding)) findings.add(finding);
     }
 
     /** How wide spaces of the line are, in thousandths of an em. */

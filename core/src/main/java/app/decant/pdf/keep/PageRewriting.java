@@ -162,7 +162,8 @@ public final class PageRewriting {
         for (ShownGlyph glyph : line)
             if (Math.abs(glyph.glyph().baseline() - first.glyph().baseline()) > 0.6 * first.glyph().size()) throw new Refused("the line is not one");
         refuseDoubled(going, read);
-        List<TextRewriting.Insert> inserts = letters.inserts(correction.text(), first, line);
+        List<TextRewriting.Insert> inserts = new ArrayList<>();
+        for (Correction.Run run : correction.runs()) inserts.addAll(letters.inserts(run, first, line));
         double width = inserts.stream().mapToDouble(TextRewriting.Insert::advance).sum() * first.across() / 1000
                 - (inserts.isEmpty() ? 0 : first.spacing() / first.size() * first.across());
         double change = width - (last.glyph().right() - first.glyph().x());

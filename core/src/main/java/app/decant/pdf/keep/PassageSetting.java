@@ -214,21 +214,24 @@ final class PassageSetting {
 
     /** The words that are put in. */
     private void add(List<Word> words, Correction correction, ShownGlyph first, List<ShownGlyph> line) throws Refused, IOException {
-        String text = correction.text();
+        List<Letter> word = new ArrayList<>();
         int at = 0;
-        for (String part : text.split("(?<=\\s)|(?=\\s)")) {
-            if (!part.isBlank()) {
-                List<Letter> word = new ArrayList<>();
-                int in = 0;
-                for (TextRewriting.Insert one : letters.inserts(part, first, line)) {
-                    double em = one.advance() / 1000 - first.spacing() / first.size();
-                    word.add(new Letter(null, at + in, part.substring(in, in + one.letters()), one.bytes(), em, first, one.font(), 0));
-                    in += one.letters();
+        for (Correction.Run run : correction.runs()) {
+            for (String part : run.text().split("(?<=\\s)|(?=\\s)")) {
+                if (part.isBlank()) {
+                    end(words, word, -1);
+                } else {
+                    int in = 0;
+                    for (TextRewriting.Insert one : letters.inserts(run.part(part), first, line)) {
+                        double em = one.advance() / 1000 - first.spacing() / first.size();
+                        word.add(new Letter(null, at + in, part.substring(in, in + one.letters()), one.bytes(), em, first, one.font(), 0));
+                        in += one.letters();
+                    }
                 }
-                words.add(new Word(word, -1));
+                at += part.length();
             }
-            at += part.length();
         }
+        end(words, word, -1);
     }
 
     /** How far the pen goes on for a glyph where the spacing of another holds, in points. */

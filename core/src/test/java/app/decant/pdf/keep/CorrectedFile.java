@@ -1,14 +1,15 @@
 package app.decant.pdf.keep;
 
-import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.Decant;
 import app.decant.Intake;
 import app.decant.document.Document;
 import app.decant.document.Finding;
+import app.decant.document.Look;
 import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.Walk;
+import app.decant.edit.Dressing;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.format.Taken;
@@ -24,6 +25,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.UnaryOperator;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSStream;
@@ -74,14 +76,24 @@ final class CorrectedFile {
 
     Made correct(Path file, String word, String other, Recipe wished) {
         Taken taken = Decant.open(file);
-        Document now = null;
-        for (Walk.Stop stop : Walk.of(taken.document()).stops()) {
+        return made(file, taken, Typing.type(taken.document(), find(taken.document(), word), other, null).after(), wished);
+    }
+
+    /** Gives a word another look, and publishes it. */
+    Made dress(Path file, String word, UnaryOperator<Look> look) {
+        Taken taken = Decant.open(file);
+        return made(file, taken, Dressing.looks(taken.document(), find(taken.document(), word), look).after(), Recipe.PLAIN);
+    }
+
+    private static TextSelection find(Document document, String word) {
+        for (Walk.Stop stop : Walk.of(document).stops()) {
             int at = stop.paragraph().text().indexOf(word);
-            if (at < 0 || now != null) continue;
-            TextSelection picked = new TextSelection(new Place(stop.path(), at), new Place(stop.path(), at + word.length()));
-            now = Typing.type(taken.document(), picked, other, null).after();
+            if (at >= 0) return new TextSelection(new Place(stop.path(), at), new Place(stop.path(), at + word.length()));
         }
-        assertThat(now).as("“%s” came in", word).isNotNull();
+        throw new AssertionError("“" + word + "” did not come in");
+    }
+
+    private Made made(Path file, Taken taken, Document now, Recipe wished) {
         Intake intake = Intake.revised(file, null, taken, Decant.layOut(now), Intake.fingerprint(file));
         Recipe recipe = wished.with(Recipe.WhenPresent.REPLACE);
         Pages pages = intake.pages(recipe, Progress.SILENT);

@@ -3,6 +3,7 @@ package app.decant.pdf.keep;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import app.decant.document.TextProperty;
 import app.decant.pdf.keep.CorrectedFile.Made;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -183,6 +184,24 @@ class PassageSettingTest {
         assertThat(words(file)).contains("customs officer comes aboard, the ship leaves the pier");
         standsWell(file, right(source));
         assertThat(place(file, "On day 01").getYDirAdj()).isEqualTo(place(source, "On day 01").getYDirAdj());
+    }
+
+    @Test void aWordMadeBoldIsSetInTheFilesOwnBold() throws IOException {
+        Path source = file("BT /F1 11 Tf 72 760 Td 14 TL (Bicycles are carried free of charge by every ship that has) Tj T* (room on ) Tj /F2 11 Tf (deck) Tj"
+                + " /F1 11 Tf (, and on most days that is every one of them; ask) Tj T* (at the pier.) Tj ET\n");
+        Made bold = new CorrectedFile(root).dress(source, "carried free", look -> look.with(TextProperty.BOLD, true));
+        assertThat(bold.pages().rewritten(0)).as("%s", bold.findings()).isNotNull();
+        assertThat(words(bold.receipt().file())).isEqualTo(words(source));
+        assertThat(place(bold.receipt().file(), "carried free").getFont().getName()).isEqualTo("Helvetica-Bold");
+        assertThat(place(bold.receipt().file(), "of charge").getFont().getName()).isEqualTo("Helvetica");
+        Made plain = new CorrectedFile(root).dress(source, "deck", look -> look.with(TextProperty.BOLD, false));
+        assertThat(plain.pages().rewritten(0)).as("%s", plain.findings()).isNotNull();
+        assertThat(place(plain.receipt().file(), "deck").getFont().getName()).isEqualTo("Helvetica");
+        assertThat(plain.findings()).noneMatch(finding -> finding.contains("is set in"));
+        Made slanted = new CorrectedFile(root).dress(source, "ship", look -> look.with(TextProperty.ITALIC, true));
+        assertThat(slanted.pages().rewritten(0)).as("%s", slanted.findings()).isNotNull();
+        assertThat(slanted.findings()).anyMatch(finding -> finding.startsWith("The file has no font of this weight and slant for all letters of “ship”"));
+        assertThat(place(slanted.receipt().file(), "ship").getFont().getName()).contains("Italic");
     }
 
     @Test void whatStandsInTheWayIsNotCrossed() throws IOException {
