@@ -111,6 +111,10 @@ public final class Revision implements AutoCloseable {
         } catch (DecantException e) {
             LoggerFactory.getLogger(Revision.class).info("{}", e.getMessage());
             return now;
+        } catch (RuntimeException e) {
+            // Whoever types must not lose a step because the file is odd; what is published is told by itself.
+            LoggerFactory.getLogger(Revision.class).error("The file's own pages can't be shown", e);
+            return now;
         }
     }
 

@@ -178,7 +178,8 @@ public final class Attack {
                 Taken taken = Decant.open(source, null, progress);
                 List<TextSelection> found = Search.all(taken.document(), "harbour", true);
                 if (found.isEmpty()) return;
-                Document now = Typing.type(taken.document(), found.get(number % found.size()), "quayside", null).after();
+                String words = number % 3 == 0 ? "quayside" : "quayside, by the pier where the old ferry lies and the new one will, ".repeat(number % 7 + 1);
+                Document now = Typing.type(taken.document(), found.get(number % found.size()), words, null).after();
                 intake = Intake.revised(source, null, taken, Decant.layOut(now, progress), Intake.fingerprint(source));
             }
             Decant.publish(new Order(intake.pages(wished, progress), wished, Recipe.Passwords.NONE, source, Guard.NONE.through(gate)),

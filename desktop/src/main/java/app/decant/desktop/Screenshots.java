@@ -84,6 +84,15 @@ final class Screenshots {
         steps.add(() -> {
             TextSelection word = Search.all(window.desk().document(), "luggage", true).get(0);
             window.desk().apply(Typing.type(window.desk().document(), word, "baggage", null));
+            TextSelection more = Search.all(window.desk().document(), "neighbour", true).get(0);
+            String longer = "neighbour, who was never told at the counter, nor at the gate, nor on board";
+            window.desk().apply(Typing.type(window.desk().document(), more, longer, null));
+            window.go(Station.REVISE);
+            window.table().pick(TextSelection.caret(window.desk().selection().get().head()), true);
+        });
+        for (int i = 0; i < 2; i++) steps.add(() -> { });
+        steps.add(() -> snap("ground"));
+        steps.add(() -> {
             window.go(Station.PUBLISH);
             window.publishStation().set(Recipe.PLAIN.with(Recipe.WhenPresent.KEEP_BOTH));
         });

@@ -11,6 +11,7 @@ import app.decant.document.Progress;
 import app.decant.edit.Search;
 import app.decant.edit.TextSelection;
 import app.decant.pdf.Standard;
+import app.decant.page.Page;
 import app.decant.pdf.check.PdfCheck;
 import app.decant.pdf.check.StandardCheck;
 import app.decant.publish.Receipt;
@@ -96,6 +97,10 @@ class PublishTest {
         Decant.publish(Decant.open(handbook).document(), Recipe.PLAIN, source);
         WaitForAsyncUtils.asyncFx(() -> window.desk().open(source, null));
         until(() -> window.desk().source().get().file().equals(source) && window.desk().job().get() == null);
+        assertThat(window.desk().pages().get().pages()).as("the file's own").allMatch(page -> page.ground() != null);
+        robot.clickOn("#as-text");
+        assertThat(window.desk().pages().get().pages()).as("its text").allMatch(page -> page.ground() == null);
+        robot.clickOn("#as-text");
         robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT4).release(KeyCode.CONTROL);
         WaitForAsyncUtils.waitForFxEvents();
         assertThat(sentence()).contains("untouched pages as they are");
@@ -109,7 +114,9 @@ class PublishTest {
         WaitForAsyncUtils.asyncFx(() -> window.desk().pick(word));
         WaitForAsyncUtils.waitForFxEvents();
         robot.write("baggage");
-        until(() -> window.desk().isLaidOut());
+        until(() -> window.desk().isLaidOut() && window.desk().document().blocks().toString().contains("baggage"));
+        assertThat(window.desk().pages().get().pages()).filteredOn(page -> page.ground() == null || page.ground().rewritten() != null).singleElement()
+                .as("the word stands in its own page").extracting(Page::ground).isNotNull();
         robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT4).release(KeyCode.CONTROL);
         choose(robot, "present", Words.of("present.replace"));
         Receipt receipt = published(robot);

@@ -8,6 +8,7 @@ import app.decant.layout.PagedDocument;
 import app.decant.layout.TextPassage;
 import app.decant.page.Item;
 import app.decant.page.Page;
+import app.decant.page.Passage;
 import app.decant.pdf.keep.GroundPainter;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -251,9 +252,14 @@ public final class PageTable extends Region {
     private List<double[]> touched(Page page) {
         List<double[]> bars = new ArrayList<>();
         double left = page.lines().stream().mapToDouble(Item.LineItem::left).min().orElse(0);
+        Passage before = null;
         for (Item.LineItem line : page.lines()) {
             if (!desk.session().isTouched(TextPassage.paragraph(line))) continue;
-            bars.add(new double[] {Math.max(BAR_AWAY / 2, left - BAR_AWAY), line.y(), BAR, line.line().height()});
+            double[] above = bars.isEmpty() ? null : bars.get(bars.size() - 1);
+            // One bar for all lines of a passage.
+            if (line.passage().equals(before) && line.y() > above[1]) above[3] = line.y() + line.line().height() - above[1];
+            else bars.add(new double[] {Math.max(BAR_AWAY / 2, left - BAR_AWAY), line.y(), BAR, line.line().height()});
+            before = line.passage();
         }
         return bars;
     }

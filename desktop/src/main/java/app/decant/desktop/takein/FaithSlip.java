@@ -83,6 +83,11 @@ public final class FaithSlip {
         list.getChildren().add(title);
         for (Outline.Gap gap : outline.gaps()) list.getChildren().add(gap(outline, gap));
         for (Finding finding : findings) list.getChildren().add(FindingRow.of(finding));
+        if (!differences.isEmpty()) {
+            Label text = new Label(Words.of("faith.text"));
+            text.getStyleClass().add("section");
+            list.getChildren().add(text);
+        }
         for (Difference difference : differences.subList(0, Math.min(MOST, differences.size()))) list.getChildren().add(row(difference));
         if (differences.size() > MOST) list.getChildren().add(new Label(Words.of("slip.more", differences.size() - MOST)));
     }
