@@ -41,6 +41,7 @@ final class GroundLines {
         Stand old = stand(edit.old());
         int[][] places = provenance.places(edit.old());
         if (old == null || places == null) return Map.of();
+        if (edit.now().length() == 0) return empty(edit, old);
         List<Provenance.Line> came = provenance.of(edit.old());
         Stand stand = new Stand(edit.now().length(), came);
         int added = reset.letters().size();
@@ -61,6 +62,14 @@ final class GroundLines {
         }
         stand.fill(edit.now().text());
         return lines(edit.now(), stand);
+    }
+
+    /** A paragraph that lost its words keeps the place where it began. */
+    private static Map<Integer, List<Item.LineItem>> empty(TextEdits.Edit edit, Stand old) {
+        On on = old.lines.get(old.line[edit.from()]);
+        double ascent = ASCENT * on.size;
+        Line line = new Line(0, 0, 0, 0, 0, ascent + DESCENT * on.size, ascent, ascent, DESCENT * on.size, List.of(), Line.Break.NONE);
+        return Map.of(on.page, List.of(new Item.LineItem(new TextPassage(edit.now()), line, old.left[edit.from()], on.baseline - ascent, true)));
     }
 
     /** A line as far as letters stand on it. */

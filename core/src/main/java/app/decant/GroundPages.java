@@ -131,9 +131,6 @@ final class GroundPages {
                 || item instanceof Item.LineItem line && line.editable() && lines.of(TextPassage.paragraph(line)).isEmpty() && !isTyped(line)).toList();
     }
 
-    /** Whether a line is of a paragraph with letters that somebody changed: those stand where they were put. */
-    private boolean isTyped(Item.LineItem line) {
-        Paragraph paragraph = TextPassage.paragraph(line);
-        return touched.test(paragraph) && !paragraph.text().isBlank();
-    }
+    /** Whether a line is of a paragraph that somebody changed: those stand where they were put. */
+    private boolean isTyped(Item.LineItem line) { return touched.test(TextPassage.paragraph(line)); }
 }

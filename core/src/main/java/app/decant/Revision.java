@@ -139,8 +139,12 @@ public final class Revision implements AutoCloseable {
         }
         if (untouched == null) untouched = new UntouchedPages(then, taken.provenance());
         Map<Paragraph, Paragraph> came = new IdentityHashMap<>();
-        if (edits != null) for (TextEdits.Edit edit : edits.edits()) came.put(edit.now(), edit.old());
-        return new Result(untouched.of(now, original, inPlace, came), findings);
+        Map<Paragraph, Paragraph> gone = new IdentityHashMap<>();
+        for (TextEdits.Edit edit : edits == null ? List.<TextEdits.Edit>of() : edits.edits()) {
+            if (edit.now() == null) gone.put(edit.old(), null);
+            else came.put(edit.now(), edit.old());
+        }
+        return new Result(untouched.of(now, original, inPlace, came, gone), findings);
     }
 
     /** The pages whose words can be corrected where they stand. */
@@ -194,7 +198,8 @@ public final class Revision implements AutoCloseable {
             Tried one = tried.get(page);
             boolean stands = one != null && one.refused == null && !edits.beyond().contains(page);
             for (int i = 0; i < some.size(); i++)
-                reset.put(some.get(i).old(), stands ? lines.of(some.get(i), one.made.page(), one.made.page().reset().get(i)) : Map.of());
+                reset.put(some.get(i).old(), !stands || some.get(i).now() == null ? Map.of()
+                        : lines.of(some.get(i), one.made.page(), one.made.page().reset().get(i)));
         });
         if (edits != null) for (Paragraph other : edits.others()) reset.put(other, Map.of());
         return reset;

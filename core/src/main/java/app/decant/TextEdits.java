@@ -5,6 +5,7 @@ import app.decant.document.BlockPath;
 import app.decant.document.Cascade;
 import app.decant.document.Document;
 import app.decant.document.Inline;
+import app.decant.document.ListLabels;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
@@ -23,6 +24,7 @@ import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -46,6 +48,7 @@ final class TextEdits {
      * A correction, and what it is in the text.
      *
      * @param page  the index of its page
+     * @param now   the paragraph as it is; null where it is gone
      * @param from  the first letter of the old paragraph that goes
      * @param to    the letter after the last
      */
@@ -79,7 +82,9 @@ final class TextEdits {
     static Found between(Document before, Walk walk, Document now, Walk then, Provenance provenance) {
         if (!frame(before).equals(frame(now))) return null;
         TextEdits edits = new TextEdits(before, walk, provenance);
-        return edits.compare(then) && edits.compareBlocks(before, now) ? new Found(edits.edits, edits.others, edits.elsewhere) : null;
+        if (!edits.compare(then) || !edits.compareBlocks(before, now)) return null;
+        if (walk.stops().size() != then.stops().size()) edits.compareLabels(before, now, then);
+        return new Found(edits.edits, edits.others, edits.elsewhere);
     }
 
     /** All of a document but the blocks of its body. */
@@ -111,24 +116,32 @@ final class TextEdits {
     private boolean between(int from, int to, List<Walk.Stop> fresh) {
         boolean many = to - from == fresh.size();
         for (int i = from; i < to; i++) {
-            if (many && add(i, fresh.get(i - from).paragraph())) continue;
+            if (many ? add(i, fresh.get(i - from).paragraph()) : fresh.isEmpty() && remove(i)) continue;
             Paragraph old = walk.stops().get(i).paragraph();
             if (provenance.of(old).isEmpty()) return false;
             others.add(old);
             reaches(old);
         }
-        if (from == to && !fresh.isEmpty()) for (int i : new int[] {from - 1, from})
-            if (i >= 0 && i < walk.stops().size()) reaches(walk.stops().get(i).paragraph());
-        return many || !elsewhere.isEmpty();
+        if (from < to || fresh.isEmpty()) return true;
+        // What is put in reaches the pages of what it stands between.
+        boolean known = false;
+        for (int i : new int[] {from - 1, from}) {
+            if (i < 0 || i >= walk.stops().size()) continue;
+            known |= !provenance.of(walk.stops().get(i).paragraph()).isEmpty();
+            reaches(walk.stops().get(i).paragraph());
+        }
+        return known;
     }
 
     private void reaches(Paragraph paragraph) { for (Provenance.Line line : provenance.of(paragraph)) elsewhere.add(line.page()); }
 
     /** Tables, lists of contents and what else is no paragraph: where one is another but for its text, what stands in it is edited otherwise. */
     private boolean compareBlocks(Document before, Document now) {
-        SortedMap<BlockPath, Block> changed = new TreeMap<>();
-        for (Edit edit : edits) changed.put(walk.pathOf(edit.old), edit.now);
-        if (others.isEmpty() && elsewhere.isEmpty()) return before.replacing(Story.BODY, changed).equals(now);
+        if (others.isEmpty() && elsewhere.isEmpty() && edits.stream().allMatch(edit -> edit.now != null)) {
+            SortedMap<BlockPath, Block> changed = new TreeMap<>();
+            for (Edit edit : edits) changed.put(walk.pathOf(edit.old), edit.now);
+            return before.replacing(Story.BODY, changed).equals(now);
+        }
         Set<Block> kept = Collections.newSetFromMap(new IdentityHashMap<>());
         kept.addAll(before.blocks());
         Set<Block> still = Collections.newSetFromMap(new IdentityHashMap<>());
@@ -138,8 +151,33 @@ final class TextEdits {
         return true;
     }
 
+    /** Where paragraphs went, others may be counted otherwise: what shows its number is reached. */
+    private void compareLabels(Document before, Document now, Walk then) {
+        ListLabels old = ListLabels.of(before, cascade);
+        ListLabels fresh = ListLabels.of(now, Cascade.of(now));
+        for (Walk.Stop stop : walk.stops()) {
+            boolean stays = then.indexOf(stop.paragraph()) >= 0;
+            if (stays && !Objects.equals(old.label(stop.paragraph()), fresh.label(stop.paragraph()))) reaches(stop.paragraph());
+        }
+    }
+
     private void within(Block block) {
         for (Walk.Stop stop : Walk.of(List.of(block), BlockPath.of(0), 0).stops()) reaches(stop.paragraph());
+    }
+
+    /** A paragraph that is gone: what follows takes its place, where that can be had on its page. */
+    private boolean remove(int stop) {
+        Walk.Stop gone = walk.stops().get(stop);
+        List<Provenance.Line> lines = provenance.of(gone.paragraph());
+        if (gone.path().size() > 2 || lines.isEmpty() || gone.paragraph().text().indexOf(Inline.OBJECT) >= 0) return false;
+        int page = lines.get(0).page();
+        List<List<Integer>> marks = lines.stream().map(TextEdits::marks).toList();
+        if (lines.stream().anyMatch(line -> line.page() != page) || marks.stream().anyMatch(List::isEmpty)) return false;
+        Correction.Passage passage = new Correction.Passage(marks, Set.of(), false, following(stop, lines.size(), page), provenance.foot(page));
+        int last = marks.size() - 1;
+        Correction correction = new Correction(passage, 0, 0, last, marks.get(last).size(), List.of(), setting(gone.paragraph()), isDrawn(gone.paragraph()));
+        edits.add(new Edit(page, correction, gone.paragraph(), null, 0, gone.paragraph().length()));
+        return true;
     }
 
     private boolean add(int stop, Paragraph now) {
@@ -195,6 +233,7 @@ final class TextEdits {
         if (goes.stream().anyMatch(inline -> !(inline instanceof Inline.Text) || !bare(inline.look()).equals(bare(was)))) return null;
         Look whole = cascade.text(old, was);
         List<Correction.Run> runs = new ArrayList<>();
+        if (from == until) runs.add(new Correction.Run("", false, false, false));
         for (Inline inline : now.slice(from, until)) {
             if (inline.length() == 0) continue;
             if (!(inline instanceof Inline.Text text) || !bare(text.look()).equals(bare(was))) return null;

@@ -45,8 +45,9 @@ final class UntouchedPages {
      *
      * @param inPlace pages of the file whose words were corrected where they stand
      * @param came    for paragraphs that were corrected those that they were
+     * @param gone    paragraphs that were taken out, each with null
      */
-    RevisedPages of(PagedDocument now, Original original, Map<Integer, Rewritten> inPlace, Map<Paragraph, Paragraph> came) {
+    RevisedPages of(PagedDocument now, Original original, Map<Integer, Rewritten> inPlace, Map<Paragraph, Paragraph> came, Map<Paragraph, Paragraph> gone) {
         List<Painted> old = painted(then, now);
         List<Painted> fresh = now.pages().stream().map(painted::get).toList();
         int[] match = aligned(old, fresh);
@@ -71,7 +72,7 @@ final class UntouchedPages {
         Map<Integer, Rewritten> rewritten = new TreeMap<>();
         for (int page = 0; page < grounds.size(); page++) {
             int ground = grounds.get(page);
-            if (kept.contains(page) || !inPlace.containsKey(ground) || !extent(then, ground, Map.of()).equals(extent(now, page, came))) continue;
+            if (kept.contains(page) || !inPlace.containsKey(ground) || !extent(then, ground, gone).equals(extent(now, page, came))) continue;
             reached.remove(ground);
             kept.add(page);
             rewritten.put(page, inPlace.get(ground));
@@ -103,6 +104,7 @@ final class UntouchedPages {
         int end = 0;
         for (Item.LineItem line : laid.page(page).lines()) {
             Paragraph paragraph = TextPassage.paragraph(line);
+            if (came.containsKey(paragraph) && came.get(paragraph) == null) continue;
             if (paragraph != before) {
                 if (before != null && end < before.length()) extent.add(end);
                 // Equal where it is the very paragraph.

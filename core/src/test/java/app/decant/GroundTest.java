@@ -152,6 +152,22 @@ class GroundTest {
         }
     }
 
+    @Test void aParagraphThatLostItsWordsKeepsAPlaceForTheCaret() throws IOException {
+        try (Revision revision = revision()) {
+            TextSelection word = find(taken.document(), "Things go wrong.");
+            TextSelection all = new TextSelection(new Place(word.start().path(), 0), new Place(word.start().path(),
+                    taken.document().paragraph(word.start().path()).length()));
+            PagedDocument now = layout.next(Typing.type(taken.document(), all, "", null).after());
+            PagedDocument shown = revision.shown(now);
+            assertThat(shown.pages()).as("%s", revision.published(now, Progress.SILENT).findings()).allMatch(page -> page.ground() != null);
+            Caret before = revision.shown(laid).caret(word.start());
+            Caret caret = shown.caret(word.start());
+            assertThat(caret.page()).isEqualTo(before.page());
+            assertThat(caret.x()).isCloseTo(before.x(), within(0.1));
+            assertThat(caret.top()).isCloseTo(before.top(), within(0.1));
+        }
+    }
+
     @Test void pagesThatStayAreTheVeryOnesSoThatNobodyPaintsThemAgain() throws IOException {
         try (Revision revision = revision()) {
             PagedDocument first = revision.shown(laid);

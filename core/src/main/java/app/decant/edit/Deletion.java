@@ -118,6 +118,11 @@ public final class Deletion {
         Paragraph last = document.paragraph(end);
         Dress dress = Dress.of(start.offset() == 0 && end.offset() < last.length() ? last : first);
         BlockPath container = start.path().parent();
+        if (start.offset() == 0 && end.offset() == 0) {
+            // Whole paragraphs go; the one after them is none other for it.
+            draft.add(new BlockStep(story, container, start.path().last(), end.path().last(), List.of()));
+            return start;
+        }
         int between = start.path().last() + 1;
         List<TextStep.Part> parts = new ArrayList<>();
         // The points of a paragraph that goes as a whole go with it.

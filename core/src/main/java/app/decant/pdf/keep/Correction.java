@@ -14,7 +14,7 @@ import java.util.stream.Collectors;
  * @param from     the index on it of the first mark that goes
  * @param last     the index of the last line on which something goes
  * @param to       the index on that after the last mark that goes
- * @param runs     what takes their place
+ * @param runs     what takes their place; none where the passage goes as a whole
  * @param set      how the passage is set
  * @param drawnBy  whether lines or areas are drawn with its text (underlines, links), so that nothing of it may move
  */
@@ -66,6 +66,12 @@ public record Correction(Passage passage, int first, int from, int last, int to,
 
     /** Whether all that goes is on one line. */
     boolean isOnOneLine() { return first == last; }
+
+    /** Whether its passage goes as a whole, with the room it took. */
+    boolean isRemoval() {
+        List<List<Integer>> lines = passage.lines;
+        return runs.isEmpty() && !passage.goesOn && first == 0 && from == 0 && last == lines.size() - 1 && to == lines.get(last).size();
+    }
 
     List<Integer> line() { return passage.lines.get(first); }
 

@@ -96,7 +96,7 @@ final class LowerLines {
         top = rows.get(0).baseline;
         reached = before;
         bottom = Math.max(reached, reached + by - given);
-        if (by < 0) refuseObstacles(correction, List.of(), left, right, reached + by, leading);
+        if (by < 0) refuseObstacles(correction, List.of(), left, right, reached + by, -by, leading);
         return reached + by - given;
     }
 
@@ -142,8 +142,12 @@ final class LowerLines {
         return correction.passage().foot() > 0 ? correction.passage().foot() + 1 : read.page().height() - Math.max(FOOT, MARGIN * head);
     }
 
-    /** Whatever is not moved must not stand where lines come to stand, nor between them. */
-    void refuseObstacles(Correction correction, List<ShownGlyph> last, double from, double to, double lowest, double leading) throws Refused {
+    /**
+     * Whatever is not moved must not stand where lines come to stand, nor between them.
+     *
+     * @param up how far they went up, in points
+     */
+    void refuseObstacles(Correction correction, List<ShownGlyph> last, double from, double to, double lowest, double up, double leading) throws Refused {
         double size = last.isEmpty() ? 10 : last.get(0).glyph().size();
         double reach = Math.max(lowest, bottom);
         if (lowest > most(correction) + 0.1) throw new NoRoom("the page has no room for it");
@@ -155,6 +159,8 @@ final class LowerLines {
             if (changes.isRemoved(shown)) own.add(glyph.order());
             if (moved.contains(glyph.order())) top = Math.min(top, glyph.baseline() - 0.9 * glyph.size());
         }
+        if (up > 0) own.addAll(correction.passage().marks());
+        top -= up;
         double l = Math.min(from, left);
         Rectangle2D swept = new Rectangle2D.Double(l, top, Math.max(to, right) - l, Math.max(0.1, foot - top));
         for (ShownGlyph mark : last) own.add(mark.glyph().order());

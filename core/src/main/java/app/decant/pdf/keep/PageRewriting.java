@@ -126,7 +126,7 @@ public final class PageRewriting {
     }
 
     private void correct(Correction wished) throws Refused, IOException {
-        if (wished.isOnOneLine()) {
+        if (wished.isOnOneLine() && !wished.isRemoval()) {
             try {
                 correctLine(wished);
                 return;

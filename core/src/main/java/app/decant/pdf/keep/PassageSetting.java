@@ -80,14 +80,15 @@ final class PassageSetting {
         int consumed = rest < 0 ? lines.size() : rest;
         if (rest < 0 && (correction.passage().goesOn() || lines.size() < correction.passage().lines().size() - correction.first()))
             throw new NoRoom("its passage goes on elsewhere");
-        double by = (composed.size() - consumed) * column.leading;
+        // A passage without words keeps a line to write on.
+        double by = correction.isRemoval() ? gone(correction, lines.get(0)) : (Math.max(1, composed.size()) - consumed) * column.leading;
         LowerLines lower = new LowerLines(read, byOrder, stream, changes, room);
         double bottom = by == 0 ? lines.get(consumed - 1).baseline()
                 : lower.move(correction, lines.subList(consumed, lines.size()).stream().map(Line::marks).toList(), lines.get(consumed - 1).baseline(), by,
                         column.leading);
         double lowest = composed.isEmpty() ? bottom : Math.max(bottom, composed.get(composed.size() - 1).baseline);
         for (Line line : lines.subList(0, consumed)) PageRewriting.refuseDoubled(line.marks, read);
-        if (by > 0) lower.refuseObstacles(correction, lines.get(consumed - 1).marks, column.left, column.right, lowest, column.leading);
+        if (by > 0) lower.refuseObstacles(correction, lines.get(consumed - 1).marks, column.left, column.right, lowest, 0, column.leading);
         put(correction, lines.subList(0, consumed), composed, like);
         double size = like.glyph().size();
         double from = Math.min(column.left, lines.stream().mapToDouble(Line::left).min().orElse(column.left));
@@ -96,6 +97,14 @@ final class PassageSetting {
         touched.add(Math.max(to, lower.right()), Math.max(lowest, lower.bottom()) + 0.2 * size);
         if (LoweredPlaces.refuses(page, read.page().turn(), lower.extent(size), touched)) throw new NoRoom("a field, a note or a link stands in its way");
         changes.touches(touched.getMinX() - 0.5 * size, touched.getMinY() - 0.6 * size, touched.getMaxX() + 0.5 * size, touched.getMaxY() + 0.4 * size);
+    }
+
+    /** How far what follows goes where nothing of a passage stays: to where it began. */
+    private double gone(Correction correction, Line first) {
+        List<List<Integer>> following = correction.passage().following();
+        if (following == null || following.isEmpty() || following.get(0).isEmpty() || correction.first() > 0) return 0;
+        ShownGlyph next = byOrder.get(following.get(0).get(0));
+        return next == null ? 0 : Math.min(0, first.baseline() - next.glyph().baseline());
     }
 
     /**

@@ -3,12 +3,14 @@ package app.decant.pdf.keep;
 
 import app.decant.Decant;
 import app.decant.Intake;
+import app.decant.document.BlockPath;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Look;
 import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.Walk;
+import app.decant.edit.Deletion;
 import app.decant.edit.Dressing;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
@@ -83,6 +85,15 @@ final class CorrectedFile {
     Made dress(Path file, String word, UnaryOperator<Look> look) {
         Taken taken = Decant.open(file);
         return made(file, taken, Dressing.looks(taken.document(), find(taken.document(), word), look).after(), Recipe.PLAIN);
+    }
+
+    /** Takes the paragraph out that holds a word, as one does who picks it whole. */
+    Made remove(Path file, String word) {
+        Taken taken = Decant.open(file);
+        TextSelection found = find(taken.document(), word);
+        BlockPath path = found.start().path();
+        TextSelection whole = new TextSelection(new Place(path, 0), new Place(path.sibling(path.last() + 1), 0));
+        return made(file, taken, Deletion.delete(taken.document(), whole).after(), Recipe.PLAIN);
     }
 
     private static TextSelection find(Document document, String word) {

@@ -186,6 +186,19 @@ class PassageSettingTest {
         assertThat(place(file, "On day 01").getYDirAdj()).isEqualTo(place(source, "On day 01").getYDirAdj());
     }
 
+    @Test void aParagraphThatIsTakenOutLeavesNoHole() throws IOException {
+        Path source = file(FOLLOWING + "BT /F1 11 Tf 72 546 Td (Bicycles are carried free.) Tj ET\n" + FOOT);
+        Made made = new CorrectedFile(root).remove(source, "The office is on");
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        Path file = made.receipt().file();
+        assertThat(words(file)).isEqualTo(words(source).replace("The office is on the pier. ", ""));
+        assertThat(place(file, "Bicycles").getYDirAdj()).isCloseTo(place(source, "The office").getYDirAdj(), within(0.02f));
+        assertThat(place(file, "Where to find").getYDirAdj()).isEqualTo(place(source, "Where to find").getYDirAdj());
+        // A line that would have to be crossed stays where it is, and so the page is set anew.
+        Path ruled = file(FOLLOWING + "72 557 m 340 557 l S BT /F1 11 Tf 72 546 Td (Bicycles are carried free.) Tj ET\n" + FOOT);
+        assertThat(new CorrectedFile(root).remove(ruled, "The office is on").pages().rewritten(0)).isNull();
+    }
+
     @Test void aWordMadeBoldIsSetInTheFilesOwnBold() throws IOException {
         Path source = file("BT /F1 11 Tf 72 760 Td 14 TL (Bicycles are carried free of charge by every ship that has) Tj T* (room on ) Tj /F2 11 Tf (deck) Tj"
                 + " /F1 11 Tf (, and on most days that is every one of them; ask) Tj T* (at the pier.) Tj ET\n");
