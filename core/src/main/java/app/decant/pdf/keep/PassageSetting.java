@@ -25,6 +25,9 @@ final class PassageSetting {
     private static final double TAB = 1.6;
     /** The height of a line of a passage that has but one, in ems; common practice. */
     private static final double LEADING = 1.2;
+    /** Lines nearer or farther than these, in ems, are no passage. */
+    private static final double TIGHTEST = 0.8;
+    private static final double LOOSEST = 4;
 
     private final PDPage page;
     private final PageReader.Addressed read;
@@ -124,7 +127,6 @@ final class PassageSetting {
             Line line = new Line(PageRewriting.withSpaces(marks, read));
             if (!lines.isEmpty() && line.baseline() <= lines.get(lines.size() - 1).baseline() + 0.5 * line.first().glyph().size()) break;
             lines.add(line);
-            if (lines.size() > 1 && i > correction.last() + 400) throw new Refused("its passage is too long");
         }
         if (lines.size() <= correction.last() - correction.first()) throw new Refused("its lines do not stand one below another");
         ShownGlyph like = lines.get(0).first();
@@ -163,7 +165,7 @@ final class PassageSetting {
         double leading = LEADING * size;
         if (lines.size() > 1) leading = lines.get(1).baseline() - lines.get(0).baseline();
         else if (all.size() > 1) leading = whole.get(all.size() - 1).baseline() - whole.get(all.size() - 2).baseline();
-        if (leading < 0.8 * size || leading > 4 * size) throw new Refused("its lines do not stand one below another");
+        if (leading < TIGHTEST * size || leading > LOOSEST * size) throw new Refused("its lines do not stand one below another");
         double indent = all.size() > 1 ? whole.get(all.size() > 2 && all.size() - 1 > correction.first() ? correction.first() + 1 : all.size() - 1).left()
                 : lines.get(0).left();
         double right;
