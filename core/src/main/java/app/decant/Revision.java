@@ -47,13 +47,16 @@ public final class Revision implements AutoCloseable {
     private UntouchedPages untouched;
     private OwnPages own;
     private SourceFile source;
+    /** Held while pages are looked at again, in a file opened for that. */
+    private final Object proving = new Object();
+    private SourceFile another;
 
     /** What came of a page's corrections: the page or why it can't be; looked at again or not yet. */
     private static final class Tried {
         final List<Correction> corrections;
         final PageRewriting.Made made;
-        String refused;
-        boolean proven;
+        volatile String refused;
+        volatile boolean proven;
 
         Tried(List<Correction> corrections, PageRewriting.Made made, String refused) {
             this.corrections = corrections;
@@ -96,7 +99,21 @@ public final class Revision implements AutoCloseable {
      *
      * @throws app.decant.document.DecantException where the file can't be opened, or its owner forbids that it is changed
      */
-    public synchronized Result published(PagedDocument now, Progress progress) { return of(now, edits(now), true, progress); }
+    public Result published(PagedDocument now, Progress progress) {
+        TextEdits.Found edits;
+        Map<Integer, Tried> tries;
+        synchronized (this) {
+            edits = edits(now);
+            tries = tries(edits);
+        }
+        // Aside, since it takes a while: whoever writes on is not kept waiting.
+        synchronized (proving) {
+            for (Tried one : tries.values()) prove(one);
+        }
+        synchronized (this) {
+            return of(now, edits, tries, true, progress);
+        }
+    }
 
     /**
      * The pages as they would be published, to be looked at while somebody types: where the file's own are, the text stands as the file shows it. What was put
@@ -105,7 +122,7 @@ public final class Revision implements AutoCloseable {
     public synchronized PagedDocument shown(PagedDocument now) {
         try {
             TextEdits.Found edits = edits(now);
-            Pages pages = of(now, edits, false, Progress.SILENT).pages;
+            Pages pages = of(now, edits, tries(edits), false, Progress.SILENT).pages;
             if (pages == now || taken.provenance().sheets().size() != own.count()) return now;
             return now.on(standing.of(now, pages, edits == null ? null : reset(edits)));
         } catch (DecantException e) {
@@ -123,13 +140,13 @@ public final class Revision implements AutoCloseable {
         return TextEdits.between(before, walk, now.document(), now.walk(), taken.provenance());
     }
 
-    private Result of(PagedDocument now, TextEdits.Found edits, boolean prove, Progress progress) {
+    private Result of(PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries, boolean whole, Progress progress) {
         if (own == null) own = OwnPages.of(original, WordLines::of);
         // Bookmarks are made when it is published; whoever looks at pages has no use for them.
-        OwnPages pages = prove ? own.with(now.headings()) : own;
+        OwnPages pages = whole ? own.with(now.headings()) : own;
         if (edits == TextEdits.Found.NOTHING) return new Result(pages, List.of());
         List<Finding> findings = new ArrayList<>();
-        Map<Integer, Rewritten> inPlace = edits == null ? Map.of() : inPlace(edits, prove, findings);
+        Map<Integer, Rewritten> inPlace = inPlace(tries, findings);
         if (edits != null && edits.beyond().isEmpty() && inPlace.size() == edits.byPage().size()) return new Result(pages.with(inPlace), findings);
         if (then == null) then = Decant.layOut(before, progress);
         if (then.count() != own.count()) {
@@ -148,12 +165,9 @@ public final class Revision implements AutoCloseable {
     }
 
     /** The pages whose words can be corrected where they stand. */
-    private Map<Integer, Rewritten> inPlace(TextEdits.Found edits, boolean prove, List<Finding> findings) {
+    private static Map<Integer, Rewritten> inPlace(Map<Integer, Tried> tries, List<Finding> findings) {
         Map<Integer, Rewritten> rewritten = new TreeMap<>();
-        edits.byPage().forEach((page, some) -> {
-            if (edits.beyond().contains(page)) return;
-            Tried one = tried(page, some.stream().map(TextEdits.Edit::correction).toList());
-            if (prove) prove(one);
+        tries.forEach((page, one) -> {
             if (one.refused == null) {
                 rewritten.put(page, one.made.page());
                 return;
@@ -164,6 +178,15 @@ public final class Revision implements AutoCloseable {
             LoggerFactory.getLogger(Revision.class).info("{} can't be corrected in place: {}", where, one.refused);
         });
         return rewritten;
+    }
+
+    /** What comes of the corrections, page by page; of pages where more was edited nothing is tried. */
+    private Map<Integer, Tried> tries(TextEdits.Found edits) {
+        Map<Integer, Tried> tries = new TreeMap<>();
+        if (edits != null) edits.byPage().forEach((page, some) -> {
+            if (!edits.beyond().contains(page)) tries.put(page, tried(page, some.stream().map(TextEdits.Edit::correction).toList()));
+        });
+        return tries;
     }
 
     private Tried tried(int page, List<Correction> corrections) {
@@ -181,10 +204,11 @@ public final class Revision implements AutoCloseable {
         return made;
     }
 
-    private static void prove(Tried one) {
+    private void prove(Tried one) {
         if (one.refused != null || one.proven) return;
+        if (another == null) another = SourceFile.open(original.bytes(), original.name(), original.password());
         try {
-            one.made.prove();
+            one.made.prove(another);
             one.proven = true;
         } catch (PageRewriting.Refused e) {
             one.refused = e.getMessage();
@@ -205,7 +229,15 @@ public final class Revision implements AutoCloseable {
         return reset;
     }
 
-    @Override public synchronized void close() {
+    @Override public void close() {
+        synchronized (proving) {
+            if (another != null) another.close();
+            another = null;
+        }
+        forget();
+    }
+
+    private synchronized void forget() {
         if (source != null) source.close();
         source = null;
         read.clear();

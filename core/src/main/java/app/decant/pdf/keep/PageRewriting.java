@@ -86,11 +86,12 @@ public final class PageRewriting {
         /**
          * Reads and paints it again.
          *
+         * @param file the same, opened for this: whoever writes on goes on with its own
          * @throws Refused where anything is not as it was that should be
          */
-        public void prove() throws Refused {
+        public void prove(SourceFile file) throws Refused {
             try {
-                rewriting.prove(page);
+                rewriting.prove(page, file);
             } catch (IOException | RuntimeException e) {
                 throw rewriting.damaged(e);
             }
@@ -294,10 +295,10 @@ public final class PageRewriting {
     }
 
     /** Reads and paints the page with its new stream, and compares. */
-    private void prove(Rewritten made) throws IOException, Refused {
-        PaintedPage before = PaintedPage.of(source.pdf(), page);
-        changes.prove(KeptWriter.lookingAt(made, source.pdf(), page, there -> PageReader.addressed(source, there, Progress.SILENT).shown()));
-        PaintedPage after = KeptWriter.lookingAt(made, source.pdf(), page, there -> PaintedPage.of(source.pdf(), there));
+    private void prove(Rewritten made, SourceFile file) throws IOException, Refused {
+        PaintedPage before = PaintedPage.of(file.pdf(), page);
+        changes.prove(KeptWriter.lookingAt(made, file.pdf(), page, there -> PageReader.addressed(file, there, Progress.SILENT).shown()));
+        PaintedPage after = KeptWriter.lookingAt(made, file.pdf(), page, there -> PaintedPage.of(file.pdf(), there));
         if (before.differing(after, made.areas()) > 0) throw new Refused("it would look otherwise where nothing was changed");
     }
 }
