@@ -100,7 +100,7 @@ final class LowerLines {
         return reached + by - given;
     }
 
-    /** The lines that go: down to the first gap that takes the move up. */
+    /** The lines that go: those that go down as far as to the first gap that takes the move up. */
     private List<Row> rows(Correction correction, List<List<ShownGlyph>> own, double lowest, double by, double leading) throws Refused {
         List<List<ShownGlyph>> lines = new ArrayList<>(own);
         if (correction.passage().following() == null) throw new Refused("it is not known what stands below it");
@@ -110,7 +110,8 @@ final class LowerLines {
         double baseline = lowest;
         for (List<ShownGlyph> line : lines) {
             double at = line.get(0).glyph().baseline();
-            if (at - baseline > APART * leading + Math.max(0, by)) break;
+            // A gap takes up what goes down; what goes up leaves none behind.
+            if (by > 0 && at - baseline > APART * leading + by) break;
             List<ShownGlyph> marks = PageRewriting.withSpaces(line, read).stream().filter(mark -> moved.add(mark.glyph().order())).toList();
             if (marks.isEmpty()) continue;
             if (!rows.isEmpty() && at - baseline < 0.3) marks = joined(rows.remove(rows.size() - 1).marks, marks);

@@ -187,7 +187,7 @@ class PassageSettingTest {
     }
 
     @Test void aParagraphThatIsTakenOutLeavesNoHole() throws IOException {
-        Path source = file(FOLLOWING + "BT /F1 11 Tf 72 546 Td (Bicycles are carried free.) Tj ET\n" + FOOT);
+        Path source = file(FOLLOWING + "BT /F1 11 Tf 72 500 Td (Bicycles are carried free.) Tj ET\n" + FOOT);
         Made made = new CorrectedFile(root).remove(source, "The office is on");
         assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
         Path file = made.receipt().file();

@@ -218,10 +218,7 @@ public final class Desk {
         }
         Path file = came.source().file();
         WorkingCopy copy = settings.isForgetful() ? null : new WorkingCopy(Decant.home().resolve("working"), file, came.source().password());
-        Keeping keeping = new Keeping(keeper, copy, (snapshot, hindrance) -> {
-            if (session != null) session.kept(snapshot, hindrance);
-        });
-        session = new Session(came, new Session.Threads(layoutThread, this::aside), keeping, trouble::set);
+        session = new Session(came, new Session.Threads(layoutThread, keeper, this::aside), copy, trouble::set);
         publishing.forget();
         selection.unbind();
         selection.set(null);

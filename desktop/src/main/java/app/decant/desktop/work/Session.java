@@ -35,6 +35,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Queue;
 import java.util.concurrent.Executor;
+import java.util.concurrent.ScheduledExecutorService;
 import java.util.function.Consumer;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
@@ -83,8 +84,8 @@ public final class Session {
     /** The state that lies in a file of the user's, or that the document came in with. */
     private Document saved;
 
-    /** Where work off the JavaFX thread is done: laying out, and all else that may take a while. */
-    record Threads(Executor layout, Executor work) { }
+    /** Where work off the JavaFX thread is done: laying out, keeping a copy, and all else that may take a while. */
+    record Threads(Executor layout, ScheduledExecutorService keeping, Executor work) { }
 
     /**
      * Where the document came from, and what was found when it was taken in.
@@ -112,12 +113,15 @@ public final class Session {
      */
     record Opened(Source source, Layout layout, PagedDocument laid, Original original, Revision revision, PagedDocument shown) { }
 
-    /** @param trouble hears what goes wrong */
-    Session(Opened opened, Threads threads, Keeping keeping, Consumer<DecantException> trouble) {
+    /**
+     * @param copy    that it is kept in, or null
+     * @param trouble hears what goes wrong
+     */
+    Session(Opened opened, Threads threads, WorkingCopy copy, Consumer<DecantException> trouble) {
         this.source = opened.source;
         this.threads = threads;
         this.trouble = trouble;
-        this.keeping = keeping;
+        keeping = new Keeping(threads.keeping, copy, this::kept);
         revision = opened.revision;
         ground = opened.original == null ? null : new GroundPainter(opened.original);
         layout = opened.layout;
@@ -311,7 +315,7 @@ public final class Session {
     }
 
     /** A state was kept, or could not be. */
-    void kept(Document snapshot, DecantException hindrance) {
+    private void kept(Document snapshot, DecantException hindrance) {
         kept.set(hindrance == null ? LocalTime.now() : null);
         if (hindrance == null) {
             // What was typed while it was written is kept next.
@@ -346,9 +350,12 @@ public final class Session {
         rest.stop();
         waiting.clear();
         if (!changed.get()) keeping.discard();
-        threads.work.execute(() -> {
+        // Whoever reads the file at the moment is waited for, but not here.
+        Thread closing = new Thread(() -> {
             if (ground != null) ground.close();
             if (revision != null) revision.close();
-        });
+        }, "closing");
+        closing.setDaemon(true);
+        closing.start();
     }
 }
