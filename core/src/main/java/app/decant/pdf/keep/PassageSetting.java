@@ -84,7 +84,7 @@ final class PassageSetting {
         if (rest < 0 && (correction.passage().goesOn() || lines.size() < correction.passage().lines().size() - correction.first()))
             throw new NoRoom("its passage goes on elsewhere");
         // A passage without words keeps a line to write on.
-        double by = correction.isRemoval() ? gone(correction, lines.get(0)) : (Math.max(1, composed.size()) - consumed) * column.leading;
+        double by = correction.isRemoval() ? gone(correction, lines) : (Math.max(1, composed.size()) - consumed) * column.leading;
         LowerLines lower = new LowerLines(read, byOrder, stream, changes, room);
         double bottom = by == 0 ? lines.get(consumed - 1).baseline()
                 : lower.move(correction, lines.subList(consumed, lines.size()).stream().map(Line::marks).toList(), lines.get(consumed - 1).baseline(), by,
@@ -102,12 +102,19 @@ final class PassageSetting {
         changes.touches(touched.getMinX() - 0.5 * size, touched.getMinY() - 0.6 * size, touched.getMaxX() + 0.5 * size, touched.getMaxY() + 0.4 * size);
     }
 
-    /** How far what follows goes where nothing of a passage stays: to where it began. */
-    private double gone(Correction correction, Line first) {
+    /** How far what follows goes where nothing of a passage stays: of the room above it and below it the larger is kept, as between paragraphs. */
+    private double gone(Correction correction, List<Line> lines) {
         List<List<Integer>> following = correction.passage().following();
         if (following == null || following.isEmpty() || following.get(0).isEmpty() || correction.first() > 0) return 0;
         ShownGlyph next = byOrder.get(following.get(0).get(0));
-        return next == null ? 0 : Math.min(0, first.baseline() - next.glyph().baseline());
+        if (next == null) return 0;
+        Line first = lines.get(0);
+        double size = first.first().glyph().size();
+        double above = read.shown().stream().map(ShownGlyph::glyph).filter(glyph -> !glyph.isSpace() && glyph.baseline() < first.baseline() - 0.5 * size
+                && glyph.x() < first.right() && glyph.right() > first.left()).mapToDouble(Glyph::baseline).max().orElse(Double.NEGATIVE_INFINITY);
+        double before = first.baseline() - above;
+        double after = next.glyph().baseline() - lines.get(lines.size() - 1).baseline();
+        return Math.min(0, first.baseline() - next.glyph().baseline() + Math.max(0, after - before));
     }
 
     /**
