@@ -43,6 +43,7 @@ import app.decant.publish.Target;
 import app.decant.publish.UserFolder;
 import app.decant.recover.FixedFormat;
 import app.decant.recover.PageText;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.nio.charset.Charset;
 import java.nio.file.Files;
@@ -89,7 +90,7 @@ public final class Decant {
         try {
             return read(bytes(file), name, password, progress);
         } catch (StackOverflowError e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, name + " nests deeper than any real document; it is not opened.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("open.nests-deeper-than-any-real-document", name), e);
         }
     }
 
@@ -102,23 +103,21 @@ public final class Decant {
         byte[] bytes = bytes(file);
         Format format = Formats.of(bytes);
         if (format != PlainFormat.TXT && format != OtherFormat.UNKNOWN)
-            throw new DecantException(DecantException.Kind.WRONG_CALL, file.getFileName() + " is " + format.phrase()
-                    + ", which says itself how its letters are written. Leave the encoding out.");
+            throw new DecantException(DecantException.Kind.WRONG_CALL,
+                    Message.of("open.is-which-says-itself-how-its-letters", file.getFileName(), format.phrase()));
         return TextReader.read(bytes, letters, Progress.SILENT);
     }
 
     static byte[] bytes(Path file) {
         String name = String.valueOf(file.getFileName());
         try {
-            if (!Files.exists(file)) throw new DecantException(DecantException.Kind.UNREADABLE, name + " is not there. Look whether it was moved or renamed.");
-            if (Files.isDirectory(file)) throw new DecantException(DecantException.Kind.WRONG_CALL, name + " is a folder. Choose a file inside it.");
+            if (!Files.exists(file)) throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("open.is-not-there-look-whether", name));
+            if (Files.isDirectory(file)) throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("open.is-a-folder-choose-a-file-inside", name));
             if (Files.size(file) > MOST_BYTES)
-                throw new DecantException(DecantException.Kind.UNSUPPORTED,
-                        name + " is larger than one gigabyte; no document is. Look whether the right file was picked.");
+                throw new DecantException(DecantException.Kind.UNSUPPORTED, Message.of("open.is-larger-than-one-gigabyte-no-document", name));
             return Files.readAllBytes(file);
         } catch (IOException e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE,
-                    name + " can't be read. Look whether you may open it, and whether its disk is connected.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("open.cannot-be-read-look-whether-you-may", name), e);
         }
     }
 
@@ -212,8 +211,8 @@ public final class Decant {
         }
         if (trouble == null) return receipts;
         if (trouble.kind() == DecantException.Kind.CANCELLED || receipts.isEmpty()) throw trouble;
-        throw new DecantException(trouble.kind(), trouble.getMessage() + " Made nevertheless: " + receipts.stream()
-                .map(receipt -> receipt.file().getFileName().toString()).collect(Collectors.joining(", ")) + ".", trouble);
+        String made = receipts.stream().map(receipt -> receipt.file().getFileName().toString()).collect(Collectors.joining(", "));
+        throw new DecantException(trouble.kind(), Message.of("open.made-nevertheless", trouble.message(), made), trouble);
     }
 
     /**
@@ -257,10 +256,10 @@ public final class Decant {
             List<Path> files = receipts.stream().map(Receipt::file).toList();
             String name = SafeFile.withoutEnding(files.get(0).getFileName().toString());
             Path letter = outbox().put(new MailOutbox.Letter(delivery.mailTo(), name, "", files), when);
-            String words = "It is in the mail " + letter.getFileName() + (delivery.mailOnly() ? ", and kept nowhere else." : ".");
+            Message words = Message.of("open.in-the-mail", letter.getFileName(), delivery.mailOnly());
             if (delivery.mailOnly()) delete(files);
             delivered = receipts.stream().map(receipt -> (delivery.mailOnly() ? receipt.in(letter) : receipt)
-                    .with(List.of(Finding.note(words, letter.toString())))).toList();
+                    .with(List.of(Finding.note(words).at(Message.said(letter.toString()))))).toList();
         }
         for (Receipt receipt : delivered) ReceiptFile.keep(receipt, when, home().resolve("receipts"));
         if (delivery.receipt() != null) ReceiptFile.write(delivered, when, delivery.receipt(), guard);
@@ -275,7 +274,7 @@ public final class Decant {
             try {
                 Files.delete(file);
             } catch (IOException e) {
-                throw new DecantException(DecantException.Kind.TARGET_LOCKED, "The mail is in the outbox, but " + file.getFileName() + " can't be removed.", e);
+                throw new DecantException(DecantException.Kind.TARGET_LOCKED, Message.of("open.the-mail-is-in-the-outbox", file.getFileName()), e);
             }
         }
     }

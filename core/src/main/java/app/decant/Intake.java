@@ -16,6 +16,7 @@ import app.decant.pdf.check.StandardCheck;
 import app.decant.pdf.keep.OwnPages;
 import app.decant.publish.Recipe;
 import app.decant.recover.FixedFormat;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -80,7 +81,7 @@ public final class Intake {
             return revised(file, password, new Revision(original(file, password), taken, null), now);
         }
         Intake intake = revised(file, password, null, now);
-        intake.tell(Finding.changed("All pages were set anew, since " + file.getFileName() + " is not there as it was any more.", ""));
+        intake.tell(Finding.changed(Message.of("open.all-pages-were-set-anew-since", file.getFileName())));
         return intake;
     }
 
@@ -100,7 +101,7 @@ public final class Intake {
         } catch (DecantException e) {
             if (e.kind() == DecantException.Kind.CANCELLED) throw e;
             LoggerFactory.getLogger(Intake.class).info("{} is published from its text", file, e);
-            intake.tell(Finding.changed("All pages were set anew, since " + file.getFileName() + " can't be opened again.", ""));
+            intake.tell(Finding.changed(Message.of("open.all-pages-were-set-anew-since-2", file.getFileName())));
             return intake;
         }
     }
@@ -167,8 +168,8 @@ public final class Intake {
         if (standard == Standard.NONE) return true;
         List<String> broken = broken(standard);
         if (broken.isEmpty()) return true;
-        tell(Finding.changed("Its pages were set anew, since the original does not keep " + standard.words() + ": "
-                + String.join("; ", broken.subList(0, Math.min(2, broken.size()))) + ".", ""));
+        tell(Finding.changed(
+                Message.of("open.its-pages-were-set-anew-since", standard.words(), String.join("; ", broken.subList(0, Math.min(2, broken.size()))))));
         return false;
     }
 

@@ -19,6 +19,7 @@ import app.decant.pdf.keep.OwnPages;
 import app.decant.pdf.keep.PageRewriting;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.SourceFile;
+import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -150,8 +151,7 @@ public final class Revision implements AutoCloseable {
         if (edits != null && edits.beyond().isEmpty() && inPlace.size() == edits.byPage().size()) return new Result(pages.with(inPlace), findings);
         if (then == null) then = Decant.layOut(before, progress);
         if (then.count() != own.count()) {
-            findings.add(Finding.changed("All pages were set anew, since the original's can't be kept beside changed ones: its text makes " + then.count()
-                    + " pages here and " + own.count() + " there.", ""));
+            findings.add(Finding.changed(Message.of("open.all-pages-were-set-anew-since-3", then.count(), own.count())));
             return new Result(now, findings);
         }
         if (untouched == null) untouched = new UntouchedPages(then, taken.provenance());
@@ -172,9 +172,8 @@ public final class Revision implements AutoCloseable {
                 rewritten.put(page, one.made.page());
                 return;
             }
-            String where = "page " + (page + 1);
-            findings.add(Finding.changed("Where words were changed the page was set anew, since they can't be put into the original's own: "
-                    + one.refused + ".", where));
+            Message where = Finding.page(page);
+            findings.add(Finding.changed(Message.of("open.where-words-were-changed-the-page", one.refused)).at(where));
             LoggerFactory.getLogger(Revision.class).info("{} can't be corrected in place: {}", where, one.refused);
         });
         return rewritten;

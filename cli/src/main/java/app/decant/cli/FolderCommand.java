@@ -11,6 +11,7 @@ import app.decant.folder.FolderRun;
 import app.decant.folder.FolderScan;
 import app.decant.folder.FolderWatch;
 import app.decant.publish.Recipe;
+import app.decant.words.Message;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
@@ -191,5 +192,5 @@ final class FolderCommand implements Callable<Integer> {
         throw wrong("“" + text + "” is nothing that " + option + " can be.");
     }
 
-    private static DecantException wrong(String sentence) { return new DecantException(Kind.WRONG_CALL, sentence); }
+    private static DecantException wrong(String sentence) { return new DecantException(Kind.WRONG_CALL, Message.said(sentence)); }
 }

@@ -21,6 +21,7 @@ import app.decant.publish.Recipe;
 import app.decant.publish.Target;
 import app.decant.publish.TimeLimit;
 import app.decant.recover.FixedFormat;
+import app.decant.words.Message;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
@@ -61,8 +62,8 @@ final class InspectCommand implements Callable<Integer> {
 
     private List<Finding> losses(PagedDocument pages) {
         Target to = Target.of(target);
-        if (to == null) throw new DecantException(DecantException.Kind.WRONG_CALL, "“" + target + "” is no format that is written here. There are "
-                + Target.values().stream().map(Target::ending).collect(Collectors.joining(", ")) + ".");
+        if (to == null) throw new DecantException(DecantException.Kind.WRONG_CALL, Message.said("“" + target + "” is no format that is written here. There are "
+                + Target.values().stream().map(Target::ending).collect(Collectors.joining(", ")) + "."));
         return Publisher.losses(new Order(pages, Recipe.PLAIN.to(to)));
     }
 

@@ -19,6 +19,7 @@ import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
 import app.decant.publish.TimeLimit;
+import app.decant.words.Message;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
@@ -112,7 +113,7 @@ final class PublishCommand implements Callable<Integer> {
         return name.substring(name.lastIndexOf('.') + 1);
     }
 
-    private static DecantException wrong(String sentence) { return new DecantException(Kind.WRONG_CALL, sentence); }
+    private static DecantException wrong(String sentence) { return new DecantException(Kind.WRONG_CALL, Message.said(sentence)); }
 
     private Path place(Path file, boolean folder, Target target) {
         String renamed = SafeFile.withoutEnding(String.valueOf(file.getFileName())) + "." + target.ending();

@@ -7,6 +7,7 @@ import app.decant.document.Progress;
 import app.decant.publish.PublishQueue.Waiting;
 import app.decant.publish.PublishQueue;
 import app.decant.publish.Receipt;
+import app.decant.words.Message;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import java.io.PrintWriter;
 import java.util.List;
@@ -35,8 +36,8 @@ final class QueueCommand implements Callable<Integer> {
         PublishQueue queue = Decant.queue();
         List<Waiting> all = queue.all();
         if (number != null && (number < 1 || number > all.size()))
-            throw new DecantException(Kind.WRONG_CALL, "There is no number " + number + " in the queue; " + (all.isEmpty() ? "it is empty."
-                    : "it holds 1 to " + all.size() + "."));
+            throw new DecantException(Kind.WRONG_CALL, Message.said("There is no number " + number + " in the queue; " + (all.isEmpty() ? "it is empty."
+                    : "it holds 1 to " + all.size() + ".")));
         List<Waiting> chosen = number == null ? all : List.of(all.get(number - 1));
         return switch (task) {
             case "list" -> list(chosen);
@@ -46,7 +47,7 @@ final class QueueCommand implements Callable<Integer> {
                 if (json) spec.commandLine().getOut().println(Json.text(Json.object().put("removed", chosen.size())));
                 yield Main.DONE;
             }
-            default -> throw new DecantException(Kind.WRONG_CALL, "“" + task + "” is nothing the queue can do. It can list, run or remove.");
+            default -> throw new DecantException(Kind.WRONG_CALL, Message.said("“" + task + "” is nothing the queue can do. It can list, run or remove."));
         };
     }
 

@@ -16,6 +16,7 @@ import app.decant.publish.Recipe;
 import app.decant.publish.RecipeFile;
 import app.decant.publish.Recipes;
 import app.decant.publish.Target;
+import app.decant.words.Message;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -296,7 +297,7 @@ final class RecipeOptions {
 
     private static String chosen(String anew, String kept) { return anew != null ? anew : kept; }
 
-    private static DecantException wrong(String sentence) { return new DecantException(Kind.WRONG_CALL, sentence); }
+    private static DecantException wrong(String sentence) { return new DecantException(Kind.WRONG_CALL, Message.said(sentence)); }
 
     /** What --also makes beside the recipe itself: a format, or a recipe by its name. */
     static Recipe another(String name, Recipe like) {

@@ -2,6 +2,7 @@ package app.decant.cli;
 
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
+import app.decant.words.Message;
 import java.io.Console;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -48,9 +49,9 @@ final class Secret {
             // Editors end a file with a line end; it is no part of the password.
             return Files.readString(file).replaceFirst("\\r?\\n\\z", "");
         } catch (IOException e) {
-            throw new DecantException(Kind.WRONG_CALL, file + ", which " + option + "-from names, can't be read as text.", e);
+            throw new DecantException(Kind.WRONG_CALL, Message.said(file + ", which " + option + "-from names, can't be read as text."), e);
         }
     }
 
-    private static DecantException wrong(String sentence) { return new DecantException(Kind.WRONG_CALL, sentence); }
+    private static DecantException wrong(String sentence) { return new DecantException(Kind.WRONG_CALL, Message.said(sentence)); }
 }

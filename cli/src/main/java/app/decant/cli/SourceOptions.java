@@ -4,6 +4,7 @@ import app.decant.Decant;
 import app.decant.document.DecantException;
 import app.decant.document.Progress;
 import app.decant.format.Taken;
+import app.decant.words.Message;
 import java.nio.charset.Charset;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -34,7 +35,7 @@ final class SourceOptions {
     }
 
     Duration limit() {
-        if (limit < 1) throw new DecantException(DecantException.Kind.WRONG_CALL, "--limit is one second or more.");
+        if (limit < 1) throw new DecantException(DecantException.Kind.WRONG_CALL, Message.said("--limit is one second or more."));
         return Duration.ofSeconds(limit);
     }
 

@@ -1,5 +1,6 @@
 package app.decant.document;
 
+import app.decant.words.Message;
 import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -31,10 +32,8 @@ public sealed interface Link {
         /** What is told where links were left out of a result. */
         public static Finding leftOut(String scheme, int count) {
             boolean relative = scheme.equals(RELATIVE);
-            if (count == 1) return Finding.changed("A link " + (relative ? "to a file beside the document" : "that begins with “" + scheme + ":”")
-                    + " was left out; its words are there.", "");
-            return Finding.changed(count + " links " + (relative ? "to files beside the document" : "that begin with “" + scheme + ":”")
-                    + " were left out; their words are there.", "");
+            if (count == 1) return Finding.changed(Message.of("document.a-link-that-begins-with-was-left", relative, scheme));
+            return Finding.changed(Message.of("document.links-that-begin-with-were-left", count, relative, scheme));
         }
 
         /** Whether it may stand in a result. @param others schemes besides the usual ones */

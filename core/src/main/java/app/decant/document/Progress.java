@@ -1,5 +1,7 @@
 package app.decant.document;
 
+import app.decant.words.Message;
+
 /** Hears how far long work has come, and can stop it. */
 @FunctionalInterface
 public interface Progress {
@@ -12,10 +14,10 @@ public interface Progress {
      * @param what  what is being done, in a word or two
      * @return whether to go on
      */
-    boolean goOn(int done, int total, String what);
+    boolean goOn(int done, int total, Message what);
 
     /** Reports, and stops the work with {@link DecantException.Kind#CANCELLED} where that is wished. */
-    default void step(int done, int total, String what) {
-        if (!goOn(done, total, what)) throw new DecantException(DecantException.Kind.CANCELLED, "Stopped. Nothing was changed.");
+    default void step(int done, int total, Message what) {
+        if (!goOn(done, total, what)) throw new DecantException(DecantException.Kind.CANCELLED, Message.of("document.stopped-nothing-was-changed"));
     }
 }

@@ -2,6 +2,7 @@ package app.decant.folder;
 
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
+import app.decant.words.Message;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -119,8 +120,7 @@ public final class FolderJournal implements AutoCloseable {
             if (journal == null) HELD.remove(file);
             else journal.close();
             if (e instanceof DecantException told) throw told;
-            throw new DecantException(Kind.TARGET_LOCKED, "No journal can be kept in " + folder
-                    + ". Look whether it may be written to, or choose another target.", e);
+            throw new DecantException(Kind.TARGET_LOCKED, Message.of("folder.no-journal-can-be-kept-in-look", folder), e);
         }
     }
 
@@ -149,7 +149,7 @@ public final class FolderJournal implements AutoCloseable {
     }
 
     private static DecantException busy(Path folder) {
-        return new DecantException(Kind.TARGET_LOCKED, "Another run is at work in " + folder + ". Wait until it is done, or choose another target.");
+        return new DecantException(Kind.TARGET_LOCKED, Message.of("folder.another-run-is-at-work-in-wait", folder));
     }
 
     /** All journals of a folder, the one last written last. */
@@ -290,8 +290,7 @@ public final class FolderJournal implements AutoCloseable {
             // Outside the lock, so that workers wait for the disk side by side.
             if (wait) channel.force(false);
         } catch (IOException e) {
-            throw new DecantException(Kind.TARGET_LOCKED,
-                    "The journal of the run can't be written; there may be no room left on its disk. Nothing was lost; start the run again once there is.", e);
+            throw new DecantException(Kind.TARGET_LOCKED, Message.of("folder.the-journal-of-the-run"), e);
         }
     }
 

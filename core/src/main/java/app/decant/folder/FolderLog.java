@@ -24,6 +24,7 @@ import app.decant.format.html.WebFormat;
 import app.decant.format.odf.OdfFormat;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
+import app.decant.words.Message;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
@@ -47,7 +48,7 @@ import java.util.Map;
 public final class FolderLog {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy, HH:mm", Locale.ENGLISH).withZone(ZoneId.systemDefault());
     private static final ObjectMapper MAPPER = new ObjectMapper().enable(SerializationFeature.INDENT_OUTPUT);
-    private static final String[] HEADS = {"Original", "Result", "State", "Pages", "Size", "Seconds", "Faith", "What wants a look"};
+    private static final String[] HEADS = Message.of("log.heads").toString().split("\\|");
 
     private FolderLog() { }
 
@@ -63,14 +64,14 @@ public final class FolderLog {
                 out -> out.write(bytes), SafeFile.UNSEEN);
     }
 
-    private static String words(State state) { return state == State.WANTS_LOOK ? "wants a look" : state.name().toLowerCase(Locale.ROOT); }
+    private static String words(State state) { return Message.of("folder.is." + state.name().toLowerCase(Locale.ROOT)).toString(); }
 
     private static Map<String, List<Entry>> kinds(List<Entry> entries) {
         Map<String, List<Entry>> kinds = new LinkedHashMap<>();
         for (FolderPlan.Kind kind : FolderPlan.Kind.values()) kinds.put(kind.words(), new ArrayList<>());
         for (Entry entry : entries) {
             FolderPlan.Kind kind = FolderPlan.Kind.of(entry.source().getFileName().toString());
-            kinds.computeIfAbsent(kind == null ? "other files" : kind.words(), key -> new ArrayList<>()).add(entry);
+            kinds.computeIfAbsent(kind == null ? Message.of("folder.kind.other").toString() : kind.words(), key -> new ArrayList<>()).add(entry);
         }
         kinds.values().removeIf(List::isEmpty);
         return kinds;
@@ -87,18 +88,18 @@ public final class FolderLog {
                 .with(ParagraphProperty.KEEP_WITH_NEXT, true)));
         styles.put("Cell", new Style("Cell", "Cell", Style.Kind.PARAGRAPH, null, null, cell));
         List<Block> blocks = new ArrayList<>();
-        blocks.add(Paragraph.styled("Heading1", "What became of the files"));
-        blocks.add(Paragraph.of(DAY.format(when) + ": " + FolderRun.summary(entries) + " " + FolderScan.size(entries.stream().mapToLong(Entry::bytes).sum())
-                + " became " + FolderScan.size(entries.stream().mapToLong(Entry::resultBytes).sum()) + "."));
+        blocks.add(Paragraph.styled("Heading1", Message.of("log.title").toString()));
+        blocks.add(Paragraph.of(Message.of("log.summary", DAY.format(when), FolderRun.summary(entries), FolderScan.size(entries.stream()
+                .mapToLong(Entry::bytes).sum()), FolderScan.size(entries.stream().mapToLong(Entry::resultBytes).sum())).toString()));
         kinds(entries).forEach((kind, some) -> {
             blocks.add(Paragraph.styled("Heading2", kind.substring(0, 1).toUpperCase(Locale.ROOT) + kind.substring(1) + ", " + some.size()));
             blocks.add(table(some));
         });
-        if (!leftOut.isEmpty()) blocks.add(Paragraph.styled("Heading2", "Left out, " + leftOut.size()));
+        if (!leftOut.isEmpty()) blocks.add(Paragraph.styled("Heading2", Message.of("log.left-out", leftOut.size()).toString()));
         for (FolderScan.LeftOut one : leftOut) blocks.add(Paragraph.of(one.file() + ": " + one.reason()));
         Section.PageGeometry wide = new Section.PageGeometry(841.9, 595.3, 42, 42, 42, 42, 24, 24, 0);
         Section section = new Section(Section.Start.NEXT_PAGE, wide, Section.Columns.ONE, Section.PageNumbering.CONTINUED, Map.of(), false, blocks);
-        return new Document(Facts.NONE.withTitle("What became of the files"), new StyleSheet(Look.of(TextProperty.FAMILY, "Liberation Sans")
+        return new Document(Facts.NONE.withTitle(Message.of("log.title").toString()), new StyleSheet(Look.of(TextProperty.FAMILY, "Liberation Sans")
                 .with(TextProperty.SIZE, 10.0), "Text", null, styles), Numbering.NONE, List.of(section), false, Document.TAB_WIDTH, List.of());
     }
 

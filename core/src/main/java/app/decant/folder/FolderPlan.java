@@ -3,9 +3,11 @@ package app.decant.folder;
 import app.decant.format.Format;
 import app.decant.format.Formats;
 import app.decant.publish.Recipe;
+import app.decant.words.Message;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 
@@ -55,18 +57,17 @@ public record FolderPlan(List<Source> sources, List<Map.Entry<String, Recipe>> o
 
     /** Kinds of files, told by their endings until they are opened. */
     public enum Kind {
-        TEXT("text documents", Format.Group.TEXT), TEMPLATE("templates", Format.Group.TEMPLATE), PDF("PDFs", Format.Group.PDF),
-        PICTURE("pictures", Format.Group.PICTURE);
+        TEXT(Format.Group.TEXT), TEMPLATE(Format.Group.TEMPLATE), PDF(Format.Group.PDF), PICTURE(Format.Group.PICTURE);
 
-        private final String words;
         private final Format.Group group;
 
-        Kind(String words, Format.Group group) {
-            this.words = words;
-            this.group = group;
-        }
+        Kind(Format.Group group) { this.group = group; }
 
-        public String words() { return words; }
+        /** Many of them. */
+        public String words() { return Message.of("folder.kind." + name().toLowerCase(Locale.ROOT)).toString(); }
+
+        /** So many of them. */
+        Message count(int count) { return Message.of("folder.count." + name().toLowerCase(Locale.ROOT), count); }
 
         /** The kind of a file's name, or null. */
         static Kind of(String name) {

@@ -14,6 +14,7 @@ import app.decant.publish.Recipe;
 import app.decant.publish.RecipeFile;
 import app.decant.publish.SafeFile;
 import app.decant.publish.TimeLimit;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -37,7 +38,7 @@ import org.slf4j.LoggerFactory;
 
 /** Does what a plan says: a worker a core, each file by itself, everything that ends written down at once. */
 public final class FolderRun {
-    private static final String BY_HAND = "It was left out by hand.";
+    private static final Message BY_HAND = Message.of("folder.by-hand");
 
     private final FolderPlan plan;
     private final Work work;
@@ -130,7 +131,7 @@ public final class FolderRun {
             return entries;
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new DecantException(Kind.CANCELLED, "Stopped. What is done is done; the next run goes on from there.", e);
+            throw new DecantException(Kind.CANCELLED, Message.of("folder.stopped-what-is-done-is-done"), e);
         } catch (ExecutionException e) {
             if (e.getCause() instanceof DecantException told) throw told;
             throw new IllegalStateException(e.getCause());
@@ -174,7 +175,7 @@ public final class FolderRun {
         long start = System.nanoTime();
         if (leftOut.contains(item.source())) return skipped(item, journal, start, BY_HAND);
         Path target = target(item, journal, before);
-        if (target == null) return skipped(item, journal, start, "A result of this name is there already.");
+        if (target == null) return skipped(item, journal, start, Message.of("folder.there-already"));
         try {
             journal.begin(item, target);
         } catch (DecantException e) {
@@ -187,8 +188,8 @@ public final class FolderRun {
         return ended;
     }
 
-    private Entry skipped(FolderScan.Item item, FolderJournal journal, long start, String why) {
-        Entry skipped = entry(item, item.target(), State.SKIPPED, start, null, List.of(why));
+    private Entry skipped(FolderScan.Item item, FolderJournal journal, long start, Message why) {
+        Entry skipped = entry(item, item.target(), State.SKIPPED, start, null, List.of(why.toString()));
         journal.end(skipped);
         return skipped;
     }
@@ -231,12 +232,13 @@ public final class FolderRun {
             boolean look = plan.wantsLook() > 0 && made.faith >= 0 && made.faith < plan.wantsLook();
             return entry(item, target, look ? State.WANTS_LOOK : State.DONE, start, made, words);
         } catch (DecantException e) {
-            if (e.kind() == Kind.CANCELLED && leftOut.contains(item.source())) return entry(item, target, State.SKIPPED, start, null, List.of(BY_HAND));
+            if (e.kind() == Kind.CANCELLED && leftOut.contains(item.source()))
+                return entry(item, target, State.SKIPPED, start, null, List.of(BY_HAND.toString()));
             if (e.kind() == Kind.UNFORESEEN) LoggerFactory.getLogger(FolderRun.class).error("Unforeseen, at {}", item.source(), e);
             return entry(item, target, State.FAILED, start, null, List.of(e.getMessage()));
         } catch (IOException e) {
             LoggerFactory.getLogger(FolderRun.class).info("The times of {} can't be set", target, e);
-            return entry(item, target, State.DONE, start, null, List.of("Its time could not be set."));
+            return entry(item, target, State.DONE, start, null, List.of(Message.of("folder.no-time").toString()));
         }
     }
 
@@ -250,12 +252,11 @@ public final class FolderRun {
     /** How a run went, in one sentence. */
     public static String summary(List<Entry> entries) {
         Map<State, Long> counts = entries.stream().collect(Collectors.groupingBy(Entry::state, Collectors.counting()));
-        List<String> words = new ArrayList<>();
+        List<Message> words = new ArrayList<>();
         for (State state : State.values()) {
             long count = counts.getOrDefault(state, 0L);
-            if (count > 0) words.add(count + " " + (state == State.WANTS_LOOK ? count == 1 ? "wants a look" : "want a look" : state.name()
-                    .toLowerCase(Locale.ROOT)));
+            if (count > 0) words.add(Message.of("folder.state." + state.name().toLowerCase(Locale.ROOT), count));
         }
-        return words.isEmpty() ? "Nothing was to be done." : String.join(", ", words) + ".";
+        return (words.isEmpty() ? Message.of("folder.nothing-done") : Message.of("folder.sum", Message.list(words))).toString();
     }
 }

@@ -5,6 +5,7 @@ import app.decant.publish.Guard;
 import app.decant.publish.Laid;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.FileSystems;
@@ -66,7 +67,10 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
     public FolderScan only(Predicate<Item> wanted) { return new FolderScan(items.stream().filter(wanted).toList(), leftOut, guard); }
 
     /** What is not done. */
-    public record LeftOut(Path file, String reason) { }
+    public record LeftOut(Path file, Message why) {
+        /** In words. */
+        public String reason() { return why.toString(); }
+    }
 
     /** Looks through the folders of a plan. */
     public static FolderScan of(FolderPlan plan, Progress progress) {
@@ -76,7 +80,7 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
         Map<FolderPlan.Source, List<Path>> found = new LinkedHashMap<>();
         for (FolderPlan.Source source : plan.sources()) {
             if (!Files.isDirectory(source.folder())) {
-                leftOut.add(new LeftOut(source.folder(), "The folder is not there. Look whether it was moved."));
+                leftOut.add(new LeftOut(source.folder(), Message.of("folder.the-folder-is-not-there-look-whether")));
                 continue;
             }
             List<Path> files = new ArrayList<>();
@@ -119,33 +123,32 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
                     if (folder.equals(source.folder())) return FileVisitResult.CONTINUE;
                     if (isHidden(folder)) return FileVisitResult.SKIP_SUBTREE;
                     if (targets.contains(folder)) {
-                        leftOut.add(new LeftOut(folder, "Results go here, so it is not taken as a source."));
+                        leftOut.add(new LeftOut(folder, Message.of("folder.results-go-here")));
                         return FileVisitResult.SKIP_SUBTREE;
                     }
                     return source.below() ? FileVisitResult.CONTINUE : FileVisitResult.SKIP_SUBTREE;
                 }
 
                 @Override public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
-                    if (files.size() % 500 == 0) progress.step(files.size(), 0, "Looking through folders");
-                    if (attributes.isSymbolicLink()) leftOut.add(new LeftOut(file, "It is a link to another place."));
+                    if (files.size() % 500 == 0) progress.step(files.size(), 0, Message.of("step.looking-through-folders"));
+                    if (attributes.isSymbolicLink()) leftOut.add(new LeftOut(file, Message.of("folder.it-is-a-link-to-another-place")));
                     else if (attributes.isRegularFile() && !isHidden(file) && !isTemporary(file)) files.add(file);
                     return FileVisitResult.CONTINUE;
                 }
 
                 @Override public FileVisitResult visitFileFailed(Path file, IOException e) {
-                    leftOut.add(new LeftOut(file, "It can't be looked at: " + (e instanceof AccessDeniedException ? "you may not open it."
-                            : "it is not there any more.")));
+                    leftOut.add(new LeftOut(file, Message.of("folder.it-cannot-be-looked", e instanceof AccessDeniedException)));
                     return FileVisitResult.CONTINUE;
                 }
 
                 @Override public FileVisitResult postVisitDirectory(Path folder, IOException e) {
-                    if (e != null) leftOut.add(new LeftOut(folder, "The folder vanished while it was looked through."));
+                    if (e != null) leftOut.add(new LeftOut(folder, Message.of("folder.the-folder-vanished-while-it-was-looked")));
                     return FileVisitResult.CONTINUE;
                 }
             });
         } catch (IOException e) {
             LoggerFactory.getLogger(FolderScan.class).info("{} can't be looked through", source.folder(), e);
-            leftOut.add(new LeftOut(source.folder(), "The folder can't be looked through. Look whether you may open it."));
+            leftOut.add(new LeftOut(source.folder(), Message.of("folder.the-folder-cannot-be-looked-through-look")));
         }
     }
 
@@ -168,7 +171,7 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
                 Path folder = source.target().resolve(source.folder().relativize(file.getParent()).toString());
                 Path target = folder.resolve(SafeFile.withoutEnding(name) + "." + ending);
                 if (target.equals(file)) {
-                    leftOut.add(new LeftOut(file, "The result would take its own place."));
+                    leftOut.add(new LeftOut(file, Message.of("folder.the-result-would-take-its-own-place")));
                     continue;
                 }
                 // Two originals of one name get results of two; letters of either case count as one, as some disks have it. No result takes an original's name.
@@ -182,7 +185,7 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
             }
         } catch (IOException e) {
             LoggerFactory.getLogger(FolderScan.class).info("{} vanished", file, e);
-            leftOut.add(new LeftOut(file, "It vanished while folders were looked through."));
+            leftOut.add(new LeftOut(file, Message.of("folder.it-vanished-while-folders-were-looked-through")));
         }
     }
 
@@ -203,11 +206,9 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
 
     /** What a run would do, in one sentence. */
     public String summary() {
-        if (items.isEmpty()) return "There is nothing to do" + (leftOut.isEmpty() ? "." : "; " + leftOut.size() + " left out.");
-        StringBuilder words = new StringBuilder();
-        counts().forEach((kind, count) -> words.append(words.isEmpty() ? "" : ", ").append(count).append(' ').append(count == 1 ? kind.words()
-                .replaceFirst("s$", "") : kind.words()));
-        return words + ", " + size(bytes()) + " in all" + (leftOut.isEmpty() ? "." : "; " + leftOut.size() + " left out.");
+        if (items.isEmpty()) return Message.of("folder.nothing-to-do", leftOut.size()).toString();
+        List<Message> kinds = counts().entrySet().stream().map(entry -> entry.getKey().count(entry.getValue())).toList();
+        return Message.of("folder.to-do", Message.list(kinds), size(bytes()), leftOut.size()).toString();
     }
 
     /**
@@ -218,8 +219,9 @@ public record FolderScan(List<Item> items, List<LeftOut> leftOut, Guard guard) {
      */
     public record Expectation(double seconds, long bytes) {
         public String sentence() {
-            return "About " + (seconds < 1.5 ? "a second" : seconds < 90 ? Math.round(seconds) + " seconds" : seconds < 5400 ? Math.round(seconds / 60)
-                    + " minutes" : Math.round(seconds / 3600) + " hours") + ", " + size(bytes) + " for the results.";
+            Message time = seconds < 90 ? Message.of("time.seconds", Math.max(1, Math.round(seconds))) : seconds < 5400
+                    ? Message.of("time.minutes", Math.round(seconds / 60)) : Message.of("time.hours", Math.round(seconds / 3600));
+            return Message.of("folder.expected", time, size(bytes)).toString();
         }
     }
 

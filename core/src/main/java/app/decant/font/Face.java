@@ -1,6 +1,7 @@
 package app.decant.font;
 
 import app.decant.document.DecantException;
+import app.decant.words.Message;
 import java.awt.Font;
 import java.awt.FontFormatException;
 import java.awt.font.FontRenderContext;
@@ -94,7 +95,7 @@ public final class Face {
         try {
             return new Face(family, bold, italic, file);
         } catch (IOException | FontFormatException | RuntimeException e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, "The font " + family + " can't be read: its file is damaged.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("font.the-font-cannot-be-read-its-file", family), e);
         }
     }
 
@@ -107,7 +108,7 @@ public final class Face {
         try (TrueTypeFont font = new OTFParser().parse(new RandomAccessReadBuffer(file))) {
             return font.getHeader().getMacStyle() & 3;
         } catch (IOException | RuntimeException e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, "A font can't be read: its file is damaged.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("font.a-font-cannot-be-read-its-file"), e);
         }
     }
 

@@ -1,6 +1,7 @@
 package app.decant.font;
 
 import app.decant.document.DecantException;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -159,7 +160,7 @@ public final class FontCatalogue {
                 : Files.newInputStream(source.file)) {
             return Face.read(source.family, source.bold, source.italic, FontCollection.font(in.readAllBytes(), source.number));
         } catch (IOException e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, "The font " + source.family + " can't be read.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("font.the-font-cannot-be-read", source.family), e);
         }
     }
 

@@ -1,6 +1,7 @@
 package app.decant.format;
 
 import app.decant.document.DecantException;
+import app.decant.words.Message;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.Closeable;
@@ -44,10 +45,8 @@ public final class Archive {
                 parts.put(plain(entry.getName()), bytes);
             }
         } catch (IOException | IllegalArgumentException e) {
-            if (parts.isEmpty()) throw new DecantException(DecantException.Kind.UNREADABLE,
-                    "The file is damaged: its archive can't be unpacked. Ask for it again, or open an older copy.", e);
-            throw new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: its archive breaks off after " + parts.size()
-                    + " parts. Ask for it again, or open an older copy.", e);
+            if (parts.isEmpty()) throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("format.the-file-is-damaged-its-archive"), e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("format.the-file-is-damaged-its-archive-breaks", parts.size()), e);
         }
         return parts;
     }
@@ -111,7 +110,7 @@ public final class Archive {
     }
 
     private static DecantException tooLarge() {
-        return new DecantException(DecantException.Kind.UNREADABLE, "The file unpacks to far more than any real document; it is not opened.");
+        return new DecantException(DecantException.Kind.UNREADABLE, Message.of("format.the-file-unpacks-to-far-more-than"));
     }
 
     /** A part's name as archives should have it. */

@@ -1,6 +1,7 @@
 package app.decant.format;
 
 import app.decant.document.DecantException;
+import app.decant.words.Message;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -121,8 +122,7 @@ public final class Content {
     }
 
     private static DecantException brokenOff(Exception cause) {
-        return new DecantException(DecantException.Kind.UNREADABLE,
-                "The file is damaged: it is an archive that breaks off. Ask for it again, or open an older copy.", cause);
+        return new DecantException(DecantException.Kind.UNREADABLE, Message.of("format.the-file-is-damaged"), cause);
     }
 
     /** Whether the record that ends an archive is there, which may be followed by a comment. */

@@ -4,7 +4,9 @@ import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Progress;
+import app.decant.words.Message;
 import java.time.Instant;
+import java.util.Locale;
 import java.util.Set;
 
 /**
@@ -20,14 +22,20 @@ public interface Format {
     /** All endings by which such files are called. */
     default Set<String> endings() { return Set.of(ending()); }
 
-    /** How it is called in a sentence, without an article. */
-    default String kind() { return named().kind(); }
+    /** What the formats of one family tell it by; the key of its words. */
+    String name();
 
-    /** How a result of it reads in a sentence, with its article. */
-    default String words() { return phrase(); }
+    /** How it is called in a sentence, without an article. */
+    default String kind() { return Message.of("format." + name().toLowerCase(Locale.ROOT)).toString(); }
 
     /** The kind with its article. */
-    default String phrase() { return ("AEIOe".indexOf(kind().charAt(0)) >= 0 ? "an " : "a ") + kind(); }
+    default Message phrase() { return Message.of("format.a." + name().toLowerCase(Locale.ROOT)); }
+
+    /** How a result of it reads in a sentence, with its article. */
+    default String words() {
+        String key = "format.result." + name().toLowerCase(Locale.ROOT);
+        return (Message.is(key) ? Message.of(key) : phrase()).toString();
+    }
 
     default Group group() { return named().group(); }
 
@@ -44,8 +52,7 @@ public interface Format {
      * @throws DecantException with a sentence that says why it can't be
      */
     default Taken read(Content content, String password, Progress progress) {
-        throw new DecantException(Kind.UNSUPPORTED, content.name() + " is " + phrase()
-                + ", which this version can't open yet. Save it as .docx and open that.");
+        throw new DecantException(Kind.UNSUPPORTED, Message.of("format.is-which-this-version-cannot-open-yet", content.name(), phrase()));
     }
 
     /** Whether documents are written by {@link #write}. */

@@ -6,6 +6,5 @@ import app.decant.format.Format.Group;
  * What a format is called.
  *
  * @param ending of file names, without its stop; empty for what has no name of its own
- * @param kind   in a sentence, without an article
  */
-public record FormatName(String ending, String kind, Group group) { }
+public record FormatName(String ending, Group group) { }

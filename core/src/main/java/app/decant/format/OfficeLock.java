@@ -2,6 +2,7 @@ package app.decant.format;
 
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
+import app.decant.words.Message;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -20,17 +21,17 @@ public final class OfficeLock {
 
     /** @throws DecantException where the password is missing or wrong */
     static byte[] unlocked(byte[] file, String name, String password) {
-        if (password == null) throw new DecantException(Kind.NEEDS_PASSWORD, name + " is protected by a password to open. Give the password and try again.");
+        if (password == null) throw new DecantException(Kind.NEEDS_PASSWORD, Message.of("format.is-protected-by-a-password-to-open", name));
         try (POIFSFileSystem container = new POIFSFileSystem(new ByteArrayInputStream(file))) {
             Decryptor decryptor = Decryptor.getInstance(new EncryptionInfo(container));
             if (!decryptor.verifyPassword(password))
-                throw new DecantException(Kind.NEEDS_PASSWORD, "This is not the password of " + name + ". Look for capital letters and try again.");
+                throw new DecantException(Kind.NEEDS_PASSWORD, Message.of("format.this-is-not-the-password-of-look", name));
             try (InputStream in = decryptor.getDataStream(container)) {
                 return in.readAllBytes();
             }
         } catch (IOException | GeneralSecurityException | RuntimeException e) {
             if (e instanceof DecantException told) throw told;
-            throw new DecantException(Kind.UNREADABLE, name + " is protected in a way that can't be undone here. Ask its sender for an unprotected copy.", e);
+            throw new DecantException(Kind.UNREADABLE, Message.of("format.is-protected-in-a-way", name), e);
         }
     }
 
@@ -46,7 +47,7 @@ public final class OfficeLock {
             container.writeFilesystem(bytes);
             return bytes.toByteArray();
         } catch (IOException | GeneralSecurityException e) {
-            throw new DecantException(Kind.UNSUPPORTED, "The file can't be locked with this password here.", e);
+            throw new DecantException(Kind.UNSUPPORTED, Message.of("format.the-file-cannot-be-locked"), e);
         }
     }
 }

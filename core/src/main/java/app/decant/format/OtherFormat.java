@@ -3,51 +3,51 @@ package app.decant.format;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
 import app.decant.document.Progress;
+import app.decant.words.Message;
 import java.util.List;
 
 /** What is recognised so that it can be declined in a sentence, or that only wraps another kind. */
 public enum OtherFormat implements Format {
-    EMPTY("", "empty file", Group.OTHER) {
+    EMPTY("", Group.OTHER) {
         @Override public boolean isOf(Content content) { return content.isEmpty(); }
 
         @Override public Taken read(Content content, String password, Progress progress) {
-            throw new DecantException(Kind.UNREADABLE, content.name()
-                    + " is an empty file; there is nothing in it to open. Ask for it again, or open an older copy.");
+            throw new DecantException(Kind.UNREADABLE, Message.of("format.is-an-empty-file-there-is-nothing", content.name()));
         }
     },
-    PROTECTED("", "password-protected office file", Group.OTHER) {
+    PROTECTED("", Group.OTHER) {
         @Override public boolean isOf(Content content) { return content.hasStream("EncryptedPackage"); }
 
         @Override public Taken read(Content content, String password, Progress progress) {
             return Formats.read(OfficeLock.unlocked(content.bytes(), content.name(), password), content.name(), null, progress);
         }
     },
-    XLSX("xlsx", "Office Open XML workbook", Group.SHEET) {
+    XLSX("xlsx", Group.SHEET) {
         @Override public boolean isOf(Content content) { return content.hasContentType("spreadsheetml") || content.hasFolder("xl"); }
     },
-    PPTX("pptx", "Office Open XML slide deck", Group.DECK) {
+    PPTX("pptx", Group.DECK) {
         @Override public boolean isOf(Content content) { return content.hasContentType("presentationml") || content.hasFolder("ppt"); }
     },
-    ODS("ods", "OpenDocument workbook", Group.SHEET) {
+    ODS("ods", Group.SHEET) {
         @Override public boolean isOf(Content content) { return content.isOfMediaType("application/vnd.oasis.opendocument.spreadsheet"); }
     },
-    ODP("odp", "OpenDocument slide deck", Group.DECK) {
+    ODP("odp", Group.DECK) {
         @Override public boolean isOf(Content content) { return content.isOfMediaType("application/vnd.oasis.opendocument.presentation"); }
     },
-    PPT("ppt", "binary slide deck of 1997-2003", Group.DECK) {
+    PPT("ppt", Group.DECK) {
         @Override public boolean isOf(Content content) { return content.hasStream("PowerPoint Document"); }
     },
-    XLS("xls", "binary workbook of 1997-2003", Group.SHEET) {
+    XLS("xls", Group.SHEET) {
         @Override public boolean isOf(Content content) { return content.hasStream("Workbook") || content.hasStream("Book"); }
     },
-    COMPOUND("", "binary office file of 1997-2003", Group.OTHER) {
+    COMPOUND("", Group.OTHER) {
         @Override public boolean isOf(Content content) { return content.isCompound(); }
     },
-    ARCHIVE("zip", "zip archive", Group.OTHER) {
+    ARCHIVE("zip", Group.OTHER) {
         @Override public boolean isOf(Content content) { return content.isArchive(); }
         @Override public Taken read(Content content, String password, Progress progress) { throw noDocument(content); }
     },
-    UNKNOWN("", "file of unknown kind", Group.OTHER) {
+    UNKNOWN("", Group.OTHER) {
         /** Nothing else is it. */
         @Override public boolean isOf(Content content) { return false; }
         @Override public Taken read(Content content, String password, Progress progress) { throw noDocument(content); }
@@ -55,18 +55,17 @@ public enum OtherFormat implements Format {
 
     private final FormatName named;
 
-    OtherFormat(String ending, String kind, Group group) { named = new FormatName(ending, kind, group); }
+    OtherFormat(String ending, Group group) { named = new FormatName(ending, group); }
 
     @Override public FormatName named() { return named; }
 
     @Override public Taken read(Content content, String password, Progress progress) {
         if (group() == Group.OTHER) return Format.super.read(content, password, progress);
-        throw new DecantException(Kind.UNSUPPORTED, content.name() + " is " + phrase() + ". Workbooks and slide decks come in a later version.");
+        throw new DecantException(Kind.UNSUPPORTED, Message.of("format.is-workbooks-and-slide-decks-come", content.name(), phrase()));
     }
 
     DecantException noDocument(Content content) {
-        return new DecantException(Kind.UNSUPPORTED, content.name() + " is not a document: its content is " + phrase()
-                + ". Look whether the right file was picked.");
+        return new DecantException(Kind.UNSUPPORTED, Message.of("format.is-not-a-document-its-content", content.name(), phrase()));
     }
 
     /** All of them. */

@@ -13,6 +13,7 @@ import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
+import app.decant.words.Message;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -53,9 +54,8 @@ public final class PassingLinks {
         PassingLinks passing = new PassingLinks(others);
         Document result = passing.document(document);
         passing.links.forEach((scheme, count) -> findings.add(Link.Address.leftOut(scheme, count)));
-        if (passing.fields > 0) findings.add(Finding.changed(passing.fields == 1 ? "A field that would fetch or start something was made plain text."
-                : passing.fields + " fields that would fetch or start something were made plain text.", ""));
-        if (passing.parts > 0) findings.add(Finding.changed("What the document would fetch from outside when it is opened was left out.", ""));
+        if (passing.fields > 0) findings.add(Finding.changed(Message.of("format.fields-that-would-fetch-or-start-something", passing.fields)));
+        if (passing.parts > 0) findings.add(Finding.changed(Message.of("format.what-the-document-would-fetch-from-outside")));
         return result;
     }
 

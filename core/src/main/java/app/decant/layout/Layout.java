@@ -17,6 +17,7 @@ import app.decant.font.BroughtFonts;
 import app.decant.font.FontCatalogue;
 import app.decant.page.Item;
 import app.decant.page.Page;
+import app.decant.words.Message;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -157,7 +158,7 @@ public final class Layout {
         Cursor cursor = Cursor.START;
         int number = 0;
         while (cursor.block() < flow.size() || !cursor.carried().isEmpty() || bodies.isEmpty()) {
-            progress.step(bodies.size(), 0, "Laying out");
+            progress.step(bodies.size(), 0, Message.of("step.laying-out"));
             int section = pages.sectionAt(cursor);
             Section.Start start = flow.section(section).start();
             boolean sectionStart = pages.startsSection(cursor);

@@ -18,6 +18,7 @@ import app.decant.page.Item;
 import app.decant.page.Line;
 import app.decant.page.Page;
 import app.decant.page.Pages;
+import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -202,18 +203,15 @@ public final class PagedDocument implements Pages {
     /** Fonts that are not here, all in one sentence. */
     private static void tellStandIns(List<FontCatalogue.Match> matches, boolean equalWidths, List<Finding> findings) {
         if (matches.isEmpty()) return;
-        String end = equalWidths ? " the same widths, so lines end where they did." : "";
-        String sentence;
+        Message sentence;
         if (matches.size() == 1) {
             FontCatalogue.Match match = matches.get(0);
-            sentence = match.family() + " is not here; " + match.face().family() + " stands in for it. " + (equalWidths ? "It has" + end
-                    : "Its widths differ, so lines may end elsewhere.");
+            sentence = Message.of("layout.stand-in", match.family(), match.face().family(), equalWidths);
         } else {
             String names = matches.stream().map(match -> match.family() + " (" + match.face().family() + ")").collect(Collectors.joining(", "));
-            sentence = matches.size() + " fonts are not here, and others stand in for them: " + names + ". " + (equalWidths ? "They have" + end
-                    : "Their widths differ, so lines may end elsewhere.");
+            sentence = Message.of("layout.stand-ins", matches.size(), names, equalWidths);
         }
-        findings.add(equalWidths ? Finding.note(sentence, "") : Finding.changed(sentence, ""));
+        findings.add(equalWidths ? Finding.note(sentence) : Finding.changed(sentence));
     }
 
     /** Fonts that are not here and what stands in for them, characters that no font has. */
@@ -223,12 +221,11 @@ public final class PagedDocument implements Pages {
         tellStandIns(fonts().stream().filter(match -> !match.here() && !match.equalWidths()).toList(), false, findings);
         if (!missing.isEmpty()) {
             String some = missing.stream().limit(6).map(Character::toString).collect(Collectors.joining(" "));
-            findings.add(Finding.lost("No font here has " + some + (missing.size() > 6 ? " and " + (missing.size() - 6) + " other characters" : "")
-                    + "; an empty box stands for " + (missing.size() == 1 ? "it." : "each."), ""));
+            findings.add(Finding.lost(Message.of("layout.no-font-here-has-an-empty-box", some, missing.size() > 6, (missing.size() - 6), missing.size())));
         }
         boolean endnotes = walk().stops().stream().anyMatch(stop -> stop.paragraph().inlines().stream().anyMatch(inline -> inline instanceof Inline.Note note
                 && note.kind() == Inline.Note.Kind.ENDNOTE));
-        if (endnotes) findings.add(Finding.changed("Endnotes stand at the foot of their page for now.", ""));
+        if (endnotes) findings.add(Finding.changed(Message.of("layout.endnotes-stand-at-the-foot-of-their")));
         return findings;
     }
 }

@@ -5,6 +5,7 @@ import app.decant.document.DecantException;
 import app.decant.publish.Guard;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
+import app.decant.words.Message;
 import jakarta.mail.MessagingException;
 import jakarta.mail.Part;
 import jakarta.mail.Session;
@@ -64,7 +65,7 @@ public final class MailOutbox {
     }
 
     private static DecantException noAddress(AddressException e) {
-        return new DecantException(Kind.WRONG_CALL, "“" + e.getRef() + "” is no mail address. Write one such as office@ferries.example.", e);
+        return new DecantException(Kind.WRONG_CALL, Message.of("outbox.is-no-mail-address-write-one-such", e.getRef()), e);
     }
 
     /**
@@ -74,7 +75,7 @@ public final class MailOutbox {
      * @throws DecantException where an address is none, or a file can't be read
      */
     public Path put(Letter letter, Instant when) {
-        if (letter.to().isEmpty()) throw new DecantException(Kind.WRONG_CALL, "The mail has no address. Write one, such as office@ferries.example.");
+        if (letter.to().isEmpty()) throw new DecantException(Kind.WRONG_CALL, Message.of("outbox.the-mail-has-no-address-write-one"));
         try {
             MimeMessage message = message(letter, when);
             Path file = folder.resolve(NAME.format(when) + " " + letter.subject().replaceAll("[/\\\\:*?\"<>|\\p{Cntrl}]+", " ").trim() + ".eml");
@@ -88,7 +89,7 @@ public final class MailOutbox {
         } catch (AddressException e) {
             throw noAddress(e);
         } catch (MessagingException | IOException e) {
-            throw new DecantException(Kind.UNREADABLE, "The mail can't be put together: a file that is to go with it can't be read.", e);
+            throw new DecantException(Kind.UNREADABLE, Message.of("outbox.the-mail-cannot-be-put-together"), e);
         }
     }
 
@@ -156,7 +157,7 @@ public final class MailOutbox {
                             meant.readAllBytes());
                 }
             }
-            if (!whole) throw new DecantException(Kind.NOT_PROVEN, "The mail does not hold all its files; it was not kept. Try again.");
+            if (!whole) throw new DecantException(Kind.NOT_PROVEN, Message.of("outbox.the-mail-does-not-hold-all"));
         } catch (MessagingException e) {
             throw new IOException(e);
         }

@@ -7,6 +7,7 @@ import app.decant.publish.Guard;
 import app.decant.publish.PageRange;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
+import app.decant.words.Message;
 import java.awt.geom.AffineTransform;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -51,11 +52,11 @@ public final class PrintFolder {
      * @throws DecantException where it can't be opened, or its owner forbids printing
      */
     public Path print(Path pdf, String password, Job job) {
-        if (job.copies < 1 || job.copies > 999) throw new DecantException(Kind.WRONG_CALL, job.copies + " copies can't be printed; choose 1 to 999.");
+        if (job.copies < 1 || job.copies > 999) throw new DecantException(Kind.WRONG_CALL, Message.of("outbox.copies-cannot-be-printed-choose-1", job.copies));
         String name = pdf.getFileName().toString();
         try (PDDocument source = PdfDoor.open(Files.readAllBytes(pdf), name, password); PDDocument sheets = new PDDocument()) {
             if (!source.getCurrentAccessPermission().canPrint())
-                throw new DecantException(Kind.NOT_PERMITTED, name + " is locked by its owner against printing. Ask for the owner's password.");
+                throw new DecantException(Kind.NOT_PERMITTED, Message.of("outbox.is-locked-by-its-owner-against-printing", name));
             List<Integer> pages = job.pages.of(source.getNumberOfPages());
             List<Integer> order = job.sheets == Sheets.BOOKLET ? booklet(pages) : pages;
             List<List<Integer>> sides = new ArrayList<>();
@@ -69,7 +70,7 @@ public final class PrintFolder {
             sheets.setDocumentId(1L);
             return SafeFile.write(folder.resolve(name), Recipe.WhenPresent.KEEP_BOTH, Guard.OWN, sheets::save, SafeFile.UNSEEN);
         } catch (IOException e) {
-            throw new DecantException(Kind.UNREADABLE, name + " can't be printed: it can't be opened.", e);
+            throw new DecantException(Kind.UNREADABLE, Message.of("outbox.cannot-be-printed-it-cannot-be-opened", name), e);
         }
     }
 

@@ -4,6 +4,7 @@ import app.decant.document.Colour;
 import app.decant.document.DecantException;
 import app.decant.document.Facts;
 import app.decant.pdf.lock.Protection;
+import app.decant.words.Message;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
@@ -88,36 +89,34 @@ public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protect
     public void refuseContradictions() {
         Standard standard = style.standard();
         if (standard.isArchive() && protection.isOn())
-            throw wrong(standard.words() + " must open without a password; it can't be locked as well. Choose one of the two.");
+            throw wrong(Message.of("pdf.must-open-without-a-password", standard.words()));
         if (!standard.allowsAttachments() && !attachments.isEmpty())
-            throw wrong(standard.words() + " may hold no attached files. Leave them out, or choose PDF/A-3.");
+            throw wrong(Message.of("pdf.may-hold-no-attached-files-leave-them", standard.words()));
         if (standard.isOpaque() && overlays.stream().anyMatch(overlay -> overlay.opacity() < 1))
-            throw wrong(standard.words() + " knows nothing that shines through, as the watermark would. Make it opaque, or choose PDF/A-2.");
+            throw wrong(Message.of("pdf.knows-nothing-that-shines-through", standard.words()));
         if (protection.isOn() && style.version() > 0 && style.version() < protection.strength().version()) {
-            throw wrong("PDF " + style.version() + " does not know this encryption; it came with PDF " + protection.strength().version()
-                    + ". Choose a later version, or another strength.");
+            throw wrong(Message.of("pdf.pdf-does-not-know-this-encryption", style.version(), protection.strength().version()));
         }
         if (protection.metadataInClear() && protection.strength().isWeak())
-            throw wrong("Encryption by RC4 locks all of a file; its facts can't stay readable. Choose AES, or lock them as well.");
+            throw wrong(Message.of("pdf.encryption-by-rc4-locks-all"));
         if (style.fonts() == Fonts.STANDARD_LEFT_OUT && standard != Standard.NONE)
-            throw wrong(standard.words() + " asks for all fonts inside; leaving the standard ones out contradicts it. Choose one of the two.");
+            throw wrong(Message.of("pdf.asks-for-all-fonts-inside-leaving", standard.words()));
         if (standard.part() == 1 && style.version() > 1.4)
-            throw wrong(standard.words() + " is PDF 1.4; PDF " + style.version() + " contradicts it. Leave the version to the standard.");
+            throw wrong(Message.of("pdf.is-pdf-1-4-pdf-contradicts", standard.words(), style.version()));
         if (standard.part() > 1 && style.version() > 1.7)
-            throw wrong(standard.words() + " is at most PDF 1.7; PDF " + style.version() + " contradicts it. Leave the version to the standard.");
+            throw wrong(Message.of("pdf.is-at-most-pdf-1-7-pdf", standard.words(), style.version()));
         for (String password : List.of(protection.toOpen(), protection.toChange())) {
             if (!protection.isOn()) break;
             int bytes = password.getBytes(StandardCharsets.UTF_8).length;
             if (bytes > protection.strength().longest())
-                throw wrong("The password has " + bytes + " bytes; this strength takes " + protection.strength().longest()
-                        + ". Choose a shorter one, or AES with 256 bits.");
+                throw wrong(Message.of("pdf.the-password-has-bytes-this-strength-takes", bytes, protection.strength().longest()));
             boolean latin = StandardCharsets.ISO_8859_1.newEncoder().canEncode(password);
             if (protection.strength() != Protection.Strength.AES_256 && !latin)
-                throw wrong("The password has letters that this strength can't carry. Use Latin letters and digits, or AES with 256 bits.");
+                throw wrong(Message.of("pdf.the-password-has-letters-that-this-strength"));
         }
         if (protection.isOn() && !protection.toOpen().isEmpty() && protection.toOpen().equals(protection.toChange()))
-            throw wrong("The password to open and the owner's are the same, so that whoever opens the file may do everything. Choose two.");
+            throw wrong(Message.of("pdf.the-password-to-open-and-the-owner"));
     }
 
-    private static DecantException wrong(String sentence) { return new DecantException(DecantException.Kind.WRONG_CALL, sentence); }
+    private static DecantException wrong(Message message) { return new DecantException(DecantException.Kind.WRONG_CALL, message); }
 }

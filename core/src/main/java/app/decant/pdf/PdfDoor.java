@@ -2,6 +2,7 @@ package app.decant.pdf;
 
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
+import app.decant.words.Message;
 import java.io.IOException;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -23,20 +24,17 @@ public final class PdfDoor {
         try {
             return Loader.loadPDF(bytes, password == null ? "" : password);
         } catch (InvalidPasswordException e) {
-            throw new DecantException(Kind.NEEDS_PASSWORD, password == null ? name + " is protected by a password to open. Give the password and try again."
-                    : "This is not the password of " + name + ". Look for capital letters and try again.", e);
+            throw new DecantException(Kind.NEEDS_PASSWORD, Message.of("pdf.this-is-not-the-password-of-look", password == null, name), e);
         } catch (LinkageError e) {
             // Locks by certificate ask for a library that is not brought along.
             throw lockedOtherwise(name, e);
         } catch (IOException | RuntimeException e) {
             if (String.valueOf(e.getMessage()).contains("ecurity handler")) throw lockedOtherwise(name, e);
-            throw new DecantException(Kind.UNREADABLE, name + " is damaged: no pages can be found in it. Ask for it again, or open an older copy.", e);
+            throw new DecantException(Kind.UNREADABLE, Message.of("pdf.is-damaged-no-pages-can-be-found", name), e);
         }
     }
 
     private static DecantException lockedOtherwise(String name, Throwable cause) {
-        return new DecantException(Kind.UNSUPPORTED,
-                name + " is locked for the holders of certain certificates, or in another way that can't be undone here. Ask its sender for a copy that "
-                + "opens with a password, or with none.", cause);
+        return new DecantException(Kind.UNSUPPORTED, Message.of("pdf.is-locked-for-the-holders-of-certain", name), cause);
     }
 }

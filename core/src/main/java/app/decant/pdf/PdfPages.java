@@ -1,6 +1,7 @@
 package app.decant.pdf;
 
 import app.decant.document.DecantException;
+import app.decant.words.Message;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
@@ -40,7 +41,7 @@ public final class PdfPages implements AutoCloseable {
         try {
             return new PdfPages(PdfDoor.open(Files.readAllBytes(file), String.valueOf(file.getFileName()), password), String.valueOf(file.getFileName()));
         } catch (IOException e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, file.getFileName() + " can't be shown: it can't be opened.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("pdf.cannot-be-shown-it-cannot-be-opened", file.getFileName()), e);
         }
     }
 
@@ -87,7 +88,7 @@ public final class PdfPages implements AutoCloseable {
             graphics.dispose();
             return image;
         } catch (IOException | RuntimeException e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, "Page " + (page + 1) + " of " + name + " can't be shown.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("pdf.page-of-cannot-be-shown", (page + 1), name), e);
         }
     }
 

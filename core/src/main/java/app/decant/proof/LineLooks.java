@@ -2,12 +2,12 @@ package app.decant.proof;
 
 import app.decant.proof.Difference.Kind;
 import app.decant.recover.PageText;
+import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 
@@ -24,7 +24,7 @@ final class LineLooks {
     private int letters;
 
     /** What differs in a line, and from where to where. */
-    record Told(Kind kind, PageText.Line line, double left, double right, String sentence) { }
+    record Told(Kind kind, PageText.Line line, double left, double right, Message message) { }
 
     private enum Aspect {
         COLOUR(Kind.COLOUR), WEIGHT(Kind.LOOK), SLANT(Kind.LOOK), SIZE(Kind.LOOK), FAMILY(Kind.FONT);
@@ -33,13 +33,14 @@ final class LineLooks {
 
         Aspect(Kind kind) { this.kind = kind; }
 
-        private String words(PageText.Look before, PageText.Look now) {
+        /** What is said of these letters. */
+        private Message of(String letters, PageText.Look before, PageText.Look now) {
             return switch (this) {
-                case COLOUR -> "has another colour";
-                case WEIGHT -> now.bold() ? "is bold now" : "is bold no more";
-                case SLANT -> now.italic() ? "is italic now" : "is italic no more";
-                case SIZE -> String.format(Locale.ROOT, "is set in %.1f pt instead of %.1f", now.size(), before.size());
-                case FAMILY -> "is in another font";
+                case COLOUR -> Message.of("look.colour", letters);
+                case WEIGHT -> Message.of("look.weight", letters, now.bold());
+                case SLANT -> Message.of("look.slant", letters, now.italic());
+                case SIZE -> Message.of("look.size", letters, now.size(), before.size());
+                case FAMILY -> Message.of("look.family", letters);
             };
         }
     }
@@ -68,7 +69,7 @@ final class LineLooks {
             letters += count;
             right += count * (1 - differing.size() / (double) Aspect.values().length);
             for (Aspect aspect : differing) {
-                found.computeIfAbsent(aspect, key -> new Stretch(key.words(one, two))).add(one, text, at, count);
+                found.computeIfAbsent(aspect, key -> new Stretch(one, two)).add(one, text, at, count);
                 if (aspect == Aspect.FAMILY) families.putIfAbsent(one.family(), two.family());
             }
             at += count;
@@ -87,7 +88,8 @@ final class LineLooks {
             // A font that is replaced is told once, for all pages.
             if (aspect == Aspect.FAMILY || told.size() >= MOST_TOLD) return;
             String words = stretch.isWhole(text) ? line.text() : stretch.text.toString();
-            told.add(new Told(aspect.kind, line, stretch.left, stretch.right, "“" + PageComparison.shortened(words.trim()) + "” " + stretch.words + "."));
+            told.add(new Told(aspect.kind, line, stretch.left, stretch.right, 
+                    aspect.of(PageComparison.shortened(words.trim()), stretch.before, stretch.now)));
         });
     }
 
@@ -108,12 +110,16 @@ final class LineLooks {
 
     /** The letters of a line that differ in one aspect. */
     private static final class Stretch {
-        private final String words;
+        private final PageText.Look before;
+        private final PageText.Look now;
         private final StringBuilder text = new StringBuilder();
         private double left = Double.MAX_VALUE;
         private double right = -Double.MAX_VALUE;
 
-        Stretch(String words) { this.words = words; }
+        Stretch(PageText.Look before, PageText.Look now) {
+            this.before = before;
+            this.now = now;
+        }
 
         void add(PageText.Look look, String line, int from, int count) {
             text.append(line, Math.min(line.length(), from), Math.min(line.length(), from + count));

@@ -3,6 +3,7 @@ package app.decant.proof;
 import app.decant.document.Finding.Weight;
 import app.decant.proof.Difference.Kind;
 import app.decant.recover.PageText;
+import app.decant.words.Message;
 import com.github.difflib.DiffUtils;
 import com.github.difflib.patch.AbstractDelta;
 import com.github.difflib.patch.Chunk;
@@ -66,7 +67,7 @@ final class PageComparison {
         }
         tellEnds(ended);
         if (moved != null && furthest > 6)
-            tell(Kind.PLACE, Weight.NOTE, moved, "“" + shortened(moved.text()) + "” moved by " + Math.round(furthest) + " pt, the most on this page.");
+            tell(Kind.PLACE, Weight.NOTE, moved, Message.of("proof.moved-by-pt-the-most", shortened(moved.text()), Math.round(furthest)));
         for (LineLooks.Told one : looks.told()) tell(one);
         looks.families().forEach((family, now) -> otherFonts.merge(family, now, (some, more) -> some));
         int count = original.lines().size();
@@ -98,9 +99,9 @@ final class PageComparison {
         String before = shortened(String.join(" ", source.getLines()));
         String after = shortened(String.join(" ", target.getLines()));
         PageText.Line at = lineOf(source.getPosition());
-        if (before.isEmpty()) tell(Kind.TEXT, Weight.CHANGED, at, "“" + after + "” was not there.");
-        else if (after.isEmpty()) tell(Kind.TEXT, Weight.LOST, at, "“" + before + "” is missing.");
-        else tell(Kind.TEXT, Weight.CHANGED, at, "“" + before + "” reads “" + after + "”.");
+        if (before.isEmpty()) tell(Kind.TEXT, Weight.CHANGED, at, Message.of("proof.was-not-there", after));
+        else if (after.isEmpty()) tell(Kind.TEXT, Weight.LOST, at, Message.of("proof.is-missing", before));
+        else tell(Kind.TEXT, Weight.CHANGED, at, Message.of("proof.reads", before, after));
     }
 
     private PageText.Line lineOf(int word) {
@@ -121,7 +122,7 @@ final class PageComparison {
         }
         if (other.isEmpty()) return;
         for (PageText.Line line : other) otherEnds.computeIfAbsent(line.family(), key -> new int[1])[0]++;
-        tell(Kind.LINE_END, Weight.NOTE, other.get(0), other.size() == 1 ? "One line ends elsewhere." : other.size() + " lines end elsewhere.");
+        tell(Kind.LINE_END, Weight.NOTE, other.get(0), Message.of("proof.lines-end-elsewhere", other.size()));
     }
 
     private double pictures() {
@@ -141,33 +142,33 @@ final class PageComparison {
             }
             if (best == null) {
                 differences.add(new Difference(Kind.PICTURE, Weight.LOST, original.index(), picture.x(), picture.y(), picture.width(), picture.height(),
-                        "A picture is missing."));
+                        Message.of("proof.picture-missing")));
                 continue;
             }
             left.remove(best);
             double shift = Math.hypot(best.x() - picture.x(), best.y() - picture.y());
             double growth = Math.max(Math.abs(best.width() - picture.width()), Math.abs(best.height() - picture.height()));
             if (shift > 4) differences.add(new Difference(Kind.PICTURE, Weight.CHANGED, original.index(), picture.x(), picture.y(), picture.width(),
-                    picture.height(), "A picture moved by " + Math.round(shift) + " pt."));
+                    picture.height(), Message.of("proof.picture-moved", Math.round(shift))));
             if (growth > 3) differences.add(new Difference(Kind.PICTURE, Weight.CHANGED, original.index(), picture.x(), picture.y(), picture.width(),
-                    picture.height(), "A picture has another size."));
+                    picture.height(), Message.of("proof.picture-size")));
             right += (shift <= 4 ? 1 : Math.max(0, 1 - shift / 100)) * (growth <= 3 ? 1 : 0.5);
         }
         for (PageText.Shown more : left)
             differences.add(new Difference(Kind.PICTURE, Weight.CHANGED, original.index(), more.x(), more.y(), more.width(), more.height(),
-                    "A picture was not there."));
+                    Message.of("proof.picture-new")));
         return right / Math.max(original.pictures().size(), result.pictures().size());
     }
 
     private void links() {
         for (String link : original.links()) {
             if (!result.links().contains(link))
-                differences.add(new Difference(Kind.LINK, Weight.LOST, original.index(), 0, 0, original.width(), 20, "The link to " + shortened(link)
-                        + " is gone."));
+                differences.add(new Difference(Kind.LINK, Weight.LOST, original.index(), 0, 0, original.width(), 20, 
+                        Message.of("proof.link-gone", shortened(link))));
         }
     }
 
-    private void tell(Kind kind, Weight weight, PageText.Line line, String sentence) {
+    private void tell(Kind kind, Weight weight, PageText.Line line, Message sentence) {
         differences.add(new Difference(kind, weight, original.index(), line.left(), line.baseline() - line.size(), Math.max(2, line.right() - line.left()),
                 line.size() * 1.25, sentence));
     }
@@ -175,7 +176,7 @@ final class PageComparison {
     private void tell(LineLooks.Told told) {
         PageText.Line line = told.line();
         differences.add(new Difference(told.kind(), Weight.CHANGED, original.index(), told.left(), line.baseline() - line.size(),
-                Math.max(2, told.right() - told.left()), line.size() * 1.25, told.sentence()));
+                Math.max(2, told.right() - told.left()), line.size() * 1.25, told.message()));
     }
 
     private static PageText.Line nearest(List<PageText.Line> same, PageText.Line line) {

@@ -5,6 +5,7 @@ import app.decant.document.Progress;
 import app.decant.page.Pages;
 import app.decant.proof.Difference.Kind;
 import app.decant.recover.PageText;
+import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -15,7 +16,7 @@ import java.util.TreeMap;
 
 /** Says how faithful a result is to its original. */
 public final class Proof {
-    private static final String COMPARING = "Comparing pages";
+    private static final Message COMPARING = Message.of("step.comparing");
 
     private Proof() { }
 
@@ -26,8 +27,8 @@ public final class Proof {
         Map<String, Integer> otherEnds = new TreeMap<>();
         Map<String, String> otherFonts = new TreeMap<>();
         if (original.size() != result.size()) {
-            differences.add(new Difference(Kind.PAGES, Weight.CHANGED, Math.min(original.size(), result.size()) - 1, 0, 0, 100, 20, count(result.size())
-                    + " instead of " + original.size() + "."));
+            differences.add(new Difference(Kind.PAGES, Weight.CHANGED, Math.min(original.size(), result.size()) - 1, 0, 0, 100, 20,
+                    Message.of("proof.pages-instead", result.size(), original.size())));
         }
         int[] match = PageAlignment.of(original, result);
         Set<Integer> used = new HashSet<>();
@@ -37,7 +38,8 @@ public final class Proof {
             if (match[i] >= 0) {
                 used.add(match[i]);
                 if (match[i] - i != shift)
-                    differences.add(new Difference(Kind.PAGES, Weight.CHANGED, i, 0, 0, 100, 20, "This page is page " + (match[i] + 1) + " now."));
+                    differences.add(new Difference(Kind.PAGES, Weight.CHANGED, i, 0, 0, 100, 20,
+                            Message.of("proof.page-now", match[i] + 1)));
                 shift = match[i] - i;
             }
             compare(original.get(i), match[i] < 0 ? empty(original.get(i)) : result.get(match[i]), scores, differences, otherEnds, otherFonts);
@@ -54,8 +56,8 @@ public final class Proof {
         List<Difference> differences = new ArrayList<>(plain.differences());
         for (Pages.Hole hole : result.holes()) {
             Pages.Caret place = hole.place();
-            differences.add(new Difference(Kind.HEADING, Weight.CHANGED, place.page(), place.x(), place.top(), 120, place.height(), "Heading " + hole.number()
-                    + " is missing between “" + hole.before() + "” and “" + hole.after() + "”."));
+            differences.add(new Difference(Kind.HEADING, Weight.CHANGED, place.page(), place.x(), place.top(), 120, place.height(), 
+                    Message.of("proof.heading-missing", hole.number(), hole.before(), hole.after())));
         }
         differences.sort(Comparator.comparingInt(Difference::page));
         return new Comparison(plain.pages(), differences);
@@ -80,11 +82,10 @@ public final class Proof {
         replaced.forEach((family, now) -> {
             if (now.isEmpty() || now.equalsIgnoreCase(family)) return;
             int count = otherEnds.getOrDefault(family, 0);
-            String ends = count == 0 ? "." : ": " + (count == 1 ? "one line ends" : count + " lines end") + " elsewhere.";
             PageText page = original.stream().filter(one -> one.lines().stream().anyMatch(line -> uses(line, family))).findFirst().orElseThrow();
             PageText.Line line = page.lines().stream().filter(one -> uses(one, family)).findFirst().orElseThrow();
             differences.add(new Difference(Kind.FONT, Weight.CHANGED, page.index(), line.left(), line.baseline() - line.size(), line.right() - line.left(),
-                    line.size() * 1.25, family + " is replaced by " + now + ends));
+                    line.size() * 1.25, Message.of("proof.font-replaced", family, now, count)));
         });
     }
 
@@ -100,6 +101,4 @@ public final class Proof {
         }
         return family;
     }
-
-    private static String count(int pages) { return pages == 1 ? "One page" : pages + " pages"; }
 }

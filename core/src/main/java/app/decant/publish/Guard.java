@@ -2,6 +2,7 @@ package app.decant.publish;
 
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
@@ -101,15 +102,13 @@ public final class Guard {
      */
     void refuse(Path target) throws IOException {
         if (isOriginal(target)) {
-            throw new DecantException(Kind.WRONG_CALL, "The result would take the place of an original, " + target.getFileName()
-                    + ". Originals stay as they are; choose another name or folder.");
+            throw new DecantException(Kind.WRONG_CALL, Message.of("publish.the-result-would-take-the-place", target.getFileName()));
         }
         if (folders.isEmpty()) return;
         Path there = target.getParent();
         while (!Files.exists(there, LinkOption.NOFOLLOW_LINKS)) there = there.getParent();
         Path real = there.toRealPath();
         for (Path folder : folders) if (!Files.exists(folder) || real.startsWith(folder.toRealPath())) return;
-        throw new DecantException(Kind.TARGET_LOCKED, there.getFileName()
-                + " is a link that leads out of the target folder; nothing is written through it. Put a folder in its place.");
+        throw new DecantException(Kind.TARGET_LOCKED, Message.of("publish.is-a-link-that-leads", there.getFileName()));
     }
 }

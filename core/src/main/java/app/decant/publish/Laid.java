@@ -4,6 +4,7 @@ import app.decant.document.Colour;
 import app.decant.document.DecantException;
 import app.decant.pdf.Overlay;
 import app.decant.pdf.page.OverlayPainter;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -57,8 +58,7 @@ public record Laid(String what, boolean file, boolean under, PageRange pages, do
     private Laid named(String title, Instant when) {
         String words = what.replace("{title}", title == null ? "" : title).replace("{date}", DAY.format(when));
         Matcher unknown = FIELD.matcher(words);
-        if (unknown.find()) throw new DecantException(DecantException.Kind.WRONG_CALL, "“" + unknown.group()
-                + "” in the words laid on pages is not known. There are {page}, {pages}, {label}, {title} and {date}.");
+        if (unknown.find()) throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("publish.in-the-words-laid-on-pages", unknown.group()));
         return new Laid(words.strip(), false, under, pages, angle, opacity, share, place);
     }
 
@@ -68,8 +68,7 @@ public record Laid(String what, boolean file, boolean under, PageRange pages, do
         try {
             OverlayPainter.refuseUnusable(overlay);
         } catch (IOException e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, Path.of(what).getFileName()
-                    + " can't be laid on the pages: it is locked, damaged or no picture or PDF. Choose another file.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("publish.cannot-be-laid-on-the-pages", Path.of(what).getFileName()), e);
         }
         return overlay;
     }
@@ -83,8 +82,7 @@ public record Laid(String what, boolean file, boolean under, PageRange pages, do
             boolean pdf = bytes.length > 4 && bytes[0] == '%' && bytes[1] == 'P' && bytes[2] == 'D' && bytes[3] == 'F';
             return pdf ? new Overlay.PdfFile(bytes) : new Overlay.PictureFile(bytes);
         } catch (IOException e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, path.getFileName()
-                    + ", which is to be laid on the pages, can't be read. Look whether it was moved.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("publish.which-is-to-be-laid", path.getFileName()), e);
         }
     }
 }

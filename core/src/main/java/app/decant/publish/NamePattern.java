@@ -2,6 +2,7 @@ package app.decant.publish;
 
 import app.decant.document.DecantException;
 import app.decant.page.Pages;
+import app.decant.words.Message;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -37,17 +38,15 @@ public final class NamePattern {
                 case "heading" -> heading(pages, page);
                 case "title" -> pages.facts().title() == null ? name : pages.facts().title();
                 case "date" -> LocalDate.ofInstant(when, ZoneOffset.UTC).toString();
-                default -> throw new DecantException(DecantException.Kind.WRONG_CALL, "“{" + field
-                        + "}” means nothing in a name. There are {name}, {n}, {label}, {heading}, {title} and {date}.");
+                default -> throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("publish.means-nothing-in-a-name-there", field));
             };
             matcher.appendReplacement(made, Matcher.quoteReplacement(clean(value)));
         }
         matcher.appendTail(made);
-        if (!counted) throw new DecantException(DecantException.Kind.WRONG_CALL, "The pattern “" + pattern
-                + "” gives every page the same name. Put {n} into it.");
+        if (!counted) throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("publish.the-pattern-gives-every-page-the-same", pattern));
         String result = made.toString().trim();
         if (result.isEmpty() || result.contains("/") || result.contains("\\"))
-            throw new DecantException(DecantException.Kind.WRONG_CALL, "The pattern “" + pattern + "” gives no name for a file.");
+            throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("publish.the-pattern-gives-no-name", pattern));
         return result;
     }
 

@@ -11,6 +11,7 @@ import app.decant.pdf.Attachment;
 import app.decant.pdf.Overlay;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.keep.KeptWriter;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -50,8 +51,8 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
      * @throws DecantException where it is none
      */
     Document document() {
-        return pages.origin(Document.class).orElseThrow(() -> new DecantException(DecantException.Kind.WRONG_CALL, "This can't be made a ."
-                + recipe.target().ending() + ", since it is no text document. Make a PDF of it."));
+        return pages.origin(Document.class).orElseThrow(() -> new DecantException(DecantException.Kind.WRONG_CALL,
+                Message.of("publish.this-cannot-be-made-a-since", recipe.target().ending())));
     }
 
     List<String> labels() { return pages.pages().stream().map(Page::label).toList(); }
@@ -85,8 +86,7 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
             return List.of(new Attachment(source.getFileName().toString(), type == null ? "application/octet-stream" : type, Files.readAllBytes(source),
                     "The document this was made from"));
         } catch (IOException e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, source.getFileName()
-                    + ", which is to travel inside, can't be read. Look whether it was moved.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("publish.which-is-to-travel-inside", source.getFileName()), e);
         }
     }
 }

@@ -2,6 +2,7 @@ package app.decant.publish;
 
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
+import app.decant.words.Message;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -25,8 +26,7 @@ public record Output(Order order, Path file) {
             Contradictions.refuse(output.order);
             for (Path file : Publisher.names(output.order, output.file, now)) {
                 String name = file.toAbsolutePath().normalize().toString().toLowerCase(Locale.ROOT);
-                if (!names.add(name)) throw new DecantException(Kind.WRONG_CALL, "Two of the files would have the name " + file.getFileName()
-                        + ". Choose recipes or formats that differ.");
+                if (!names.add(name)) throw new DecantException(Kind.WRONG_CALL, Message.of("publish.two-of-the-files-would-have", file.getFileName()));
                 SafeFile.place(file, output.order.recipe().present(), output.order.guard());
             }
         }

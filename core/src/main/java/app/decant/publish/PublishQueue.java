@@ -6,6 +6,7 @@ import app.decant.document.Document;
 import app.decant.document.Progress;
 import app.decant.format.Formats;
 import app.decant.format.kept.KeptDocument;
+import app.decant.words.Message;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -83,10 +84,9 @@ public final class PublishQueue {
      * @throws DecantException where it locks a file or comes from a locked one: passwords are never kept, and its text would lie open on the disk
      */
     public Waiting add(Document document, String title, Path source, boolean isProtected, List<Wish> wishes, Delivery delivery, Instant when) {
-        if (isProtected) throw new DecantException(Kind.WRONG_CALL, title + " is protected, and a copy that waits in the queue would not be. Publish it now.");
+        if (isProtected) throw new DecantException(Kind.WRONG_CALL, Message.of("publish.is-protected-and-a-copy-that-waits", title));
         if (wishes.stream().anyMatch(wish -> wish.recipe().locking().isOn())) {
-            throw new DecantException(Kind.WRONG_CALL,
-                    "A locked file can't wait in the queue, since passwords are never kept. Publish it now, or leave it open.");
+            throw new DecantException(Kind.WRONG_CALL, Message.of("publish.a-locked-file-cannot-wait"));
         }
         Path place = folder.resolve(next());
         SafeFile.write(place.resolve(DOCUMENT), Recipe.WhenPresent.REPLACE, Guard.OWN, out -> KeptDocument.write(document, out), SafeFile.UNSEEN);
@@ -94,7 +94,7 @@ public final class PublishQueue {
             try {
                 own(place.resolve(ATTACHED).resolve(source.getFileName().toString()), Files.readAllBytes(source));
             } catch (IOException e) {
-                throw new DecantException(Kind.UNREADABLE, source.getFileName() + ", which is to travel inside, can't be read. Look whether it was moved.", e);
+                throw new DecantException(Kind.UNREADABLE, Message.of("publish.which-is-to-travel-inside", source.getFileName()), e);
             }
         }
         Waiting waiting = new Waiting(place, title, source == null ? null : source.toAbsolutePath(), wishes, delivery, when, 0, null);
@@ -135,7 +135,7 @@ public final class PublishQueue {
                     : Integer.parseInt(places.get(places.size() - 1).getFileName().toString()) + 1)));
             return listed();
         } catch (IOException e) {
-            throw new DecantException(Kind.UNREADABLE, "The queue in " + folder + " can't be read. Look whether you may open that folder.", e);
+            throw new DecantException(Kind.UNREADABLE, Message.of("publish.the-queue-in-cannot-be-read-look", folder), e);
         }
     }
 
@@ -179,7 +179,7 @@ public final class PublishQueue {
             Files.move(waiting.place, before);
             Files.move(between, waiting.place);
         } catch (IOException e) {
-            throw new DecantException(Kind.TARGET_LOCKED, "The queue can't be put in another order; another program holds it.", e);
+            throw new DecantException(Kind.TARGET_LOCKED, Message.of("publish.the-queue-cannot-be-put-in-another"), e);
         }
     }
 
@@ -190,7 +190,7 @@ public final class PublishQueue {
             Files.deleteIfExists(waiting.place.resolve(WISH));
             for (Path file : files.sorted(Comparator.reverseOrder()).toList()) Files.deleteIfExists(file);
         } catch (IOException e) {
-            throw new DecantException(Kind.TARGET_LOCKED, waiting.title + " can't be taken out of the queue; another program holds it.", e);
+            throw new DecantException(Kind.TARGET_LOCKED, Message.of("publish.cannot-be-taken-out-of-the-queue", waiting.title), e);
         }
     }
 
@@ -200,7 +200,7 @@ public final class PublishQueue {
      * @throws DecantException where it failed
      */
     public List<Receipt> run(Waiting waiting, Publishing publishing, Progress progress) {
-        if (waiting.isDamaged()) throw new DecantException(Kind.UNREADABLE, waiting.title + ": " + waiting.trouble);
+        if (waiting.isDamaged()) throw new DecantException(Kind.UNREADABLE, Message.of("publish.queued-trouble", waiting.title, waiting.trouble));
         try {
             Path kept = waiting.place.resolve(DOCUMENT);
             // What an earlier version put here is still made.
@@ -215,7 +215,7 @@ public final class PublishQueue {
                         e.getMessage()));
             throw e;
         } catch (IOException e) {
-            throw new DecantException(Kind.UNREADABLE, waiting.title + " in the queue can't be read. Take it out and put it there again.", e);
+            throw new DecantException(Kind.UNREADABLE, Message.of("publish.in-the-queue-cannot-be-read-take", waiting.title), e);
         }
     }
 }

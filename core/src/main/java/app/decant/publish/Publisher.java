@@ -19,6 +19,7 @@ import app.decant.pdf.keep.KeptWriter;
 import app.decant.pdf.lock.PasswordStrength;
 import app.decant.pdf.lock.Protection;
 import app.decant.pdf.write.PdfWriter;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
@@ -65,12 +66,12 @@ public final class Publisher {
         List<Integer> chosen = recipe.pages().of(order.labels());
         List<Path> files = names(order, file, when);
         if (new HashSet<>(files).size() < files.size())
-            throw new DecantException(DecantException.Kind.WRONG_CALL, "The pattern “" + recipe.split() + "” gives two pages one name. Put {n} into it.");
+            throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("publish.the-pattern-gives-two-pages-one-name", recipe.split()));
         // All or none: a name that is taken is told before the first file is written.
         for (Path one : files) SafeFile.place(one, recipe.present(), order.guard());
         List<Receipt> receipts = new ArrayList<>();
         for (int i = 0; i < chosen.size(); i++) {
-            progress.step(i, chosen.size(), "Writing files");
+            progress.step(i, chosen.size(), Message.of("step.writing-files"));
             receipts.add(publish(order, List.of(chosen.get(i)), files.get(i), when, Progress.SILENT));
         }
         if (receipts.size() > 1) receipts.set(0, receipts.get(0).with(ofTheOthers(receipts)));
@@ -96,8 +97,7 @@ public final class Publisher {
         for (Receipt receipt : receipts) findings.addAll(receipt.findings());
         receipts.get(0).findings().forEach(findings::remove);
         List<Finding> told = new ArrayList<>();
-        told.add(Finding.changed(more == 1 ? "One more file stands beside this one, a page each." : more + " more files stand beside this one, a page each.",
-                ""));
+        told.add(Finding.changed(Message.of("publish.more-files-stand-beside-this-one", more)));
         told.addAll(findings);
         return told;
     }
@@ -151,7 +151,8 @@ public final class Publisher {
         try {
             return new Receipt(done, recipe.target(), chosen.size(), Files.size(done), proofs, findings, Duration.ofNanos(System.nanoTime() - start));
         } catch (IOException e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, done.getFileName() + " vanished right after it was written. Publish it again.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("publish.vanished-right-after-it-was-written-publish", done.getFileName()),
+                    e);
         }
     }
 
@@ -162,7 +163,7 @@ public final class Publisher {
         PdfWriter.Written[] written = new PdfWriter.Written[1];
         Path done = SafeFile.write(file, order.recipe().present(), order.guard(), out -> written[0] = PdfWriter.write(order.pages(), choices, out, progress),
                 made -> {
-            progress.step(chosen.size(), chosen.size(), "Checking the file");
+            progress.step(chosen.size(), chosen.size(), Message.of("step.checking"));
             proofs.addAll(PdfCheck.check(made, order.pages(), choices, written[0]));
             refuseUnproven(file, proofs);
             if (chosen.size() == order.pages().count()) proofs.add(onPages(order.pages(), findings));
@@ -177,7 +178,7 @@ public final class Publisher {
         KeptWriter.Written[] written = new KeptWriter.Written[1];
         Path done = SafeFile.write(file, order.recipe().present(), order.guard(),
                 out -> written[0] = KeptWriter.write(order.pages(), choices, order.factsWish(), out, progress), made -> {
-            progress.step(1, 1, "Checking the file");
+            progress.step(1, 1, Message.of("step.checking"));
             proofs.addAll(KeptCheck.check(made, order.pages(), choices, written[0]));
             refuseUnproven(file, proofs);
             boolean anew = choices.pages().stream().anyMatch(page -> !order.pages().isOwn(page));
@@ -190,12 +191,12 @@ public final class Publisher {
 
     private static void protection(PdfChoices choices, List<Finding> findings) {
         if (PasswordStrength.of(choices.protection().toOpen()) == PasswordStrength.WEAK && choices.protection().isOn())
-            findings.add(Finding.changed("The password to open is quickly guessed. A longer one, such as four words, holds.", ""));
+            findings.add(Finding.changed(Message.of("publish.the-password-to-open-is-quickly-guessed")));
         Set<Protection.Permission> allowed = choices.protection().allowed();
         if (allowed.contains(Protection.Permission.PRINT_FINE) && !allowed.contains(Protection.Permission.PRINT))
-            findings.add(Finding.changed("Fine printing is allowed, but printing is not; readers allow no printing at all then.", ""));
+            findings.add(Finding.changed(Message.of("publish.fine-printing-is-allowed-but-printing")));
         if (choices.protection().strength().isWeak())
-            findings.add(Finding.changed("This encryption is weak: whoever wants to can break it. It is for readers from before 2004 only.", ""));
+            findings.add(Finding.changed(Message.of("publish.this-encryption-is-weak-whoever-wants")));
     }
 
     /**
@@ -204,12 +205,11 @@ public final class Publisher {
      */
     private static PdfCheck.Proof onPages(Pages pages, List<Finding> findings) {
         List<String> lost = pages.unplaced();
-        if (lost.isEmpty()) return new PdfCheck.Proof("All text of the document is on its pages", true);
+        if (lost.isEmpty()) return new PdfCheck.Proof(Message.of("publish.all-text-on-pages"), true);
         int letters = lost.stream().mapToInt(String::length).sum();
         String begins = lost.get(0).substring(0, Math.min(24, lost.get(0).length()));
-        findings.add(Finding.lost(letters + " letters in " + (lost.size() == 1 ? "one paragraph" : lost.size() + " paragraphs")
-                + " found no room on any page; the first begin “" + begins + "”.", ""));
-        return new PdfCheck.Proof("Not all text of the document found room on its pages", false);
+        findings.add(Finding.lost(Message.of("publish.letters-in-paragraphs-found-no-room", letters, lost.size(), begins)));
+        return new PdfCheck.Proof(Message.of("publish.not-all-text-on-pages"), false);
     }
 
     /** A text document, opened again by the reader of its format: words and their order must be those of the document. */
@@ -218,8 +218,7 @@ public final class Publisher {
         String password = recipe.locking().isOn() ? order.passwords().toOpen() : "";
         boolean locks = !password.isEmpty();
         if (locks && !recipe.target().canLock())
-            throw new DecantException(DecantException.Kind.WRONG_CALL, "A ." + recipe.target().ending()
-                    + " can't be locked by a password here. Make a PDF or a .docx, or leave the password out.");
+            throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("publish.a-cannot-be-locked-by-a-password", recipe.target().ending()));
         Written written = written(document, recipe, when);
         findings.addAll(written.findings());
         byte[] bytes = locks ? OfficeLock.locked(written.bytes(), password) : written.bytes();
@@ -227,9 +226,9 @@ public final class Publisher {
             byte[] held = Files.readAllBytes(made);
             Document again = recipe.target() == Target.TXT ? TextReader.read(held, recipe.text().letters(), Progress.SILENT).document()
                     : Formats.read(held, file.getFileName().toString(), locks ? password : null, Progress.SILENT).document();
-            if (locks) proofs.add(new PdfCheck.Proof("Does not open without its password", !opens(Files.readAllBytes(made))));
+            if (locks) proofs.add(new PdfCheck.Proof(Message.of("publish.does-not-open"), !opens(Files.readAllBytes(made))));
             boolean same = words(again, recipe).equals(words(document, recipe));
-            proofs.add(new PdfCheck.Proof(same ? "Opened again: text whole and in order" : "Opened again: the text differs", same));
+            proofs.add(new PdfCheck.Proof(Message.of("publish.opened-again", same), same));
             refuseUnproven(file, proofs);
         });
     }
@@ -303,8 +302,8 @@ public final class Publisher {
 
     private static void refuseUnproven(Path file, List<PdfCheck.Proof> proofs) {
         for (PdfCheck.Proof proof : proofs) {
-            if (!proof.holds()) throw new DecantException(DecantException.Kind.NOT_PROVEN, file.getFileName()
-                    + " was not kept, since the check after writing failed: " + proof.sentence() + ". Nothing was replaced.");
+            if (!proof.holds()) throw new DecantException(DecantException.Kind.NOT_PROVEN,
+                    Message.of("publish.was-not-kept-since-the-check-after", file.getFileName(), proof.sentence()));
         }
     }
 }

@@ -13,6 +13,7 @@ import app.decant.pdf.Pictures;
 import app.decant.pdf.Standard;
 import app.decant.pdf.lock.Protection;
 import app.decant.publish.Recipe.Locking;
+import app.decant.words.Message;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.StreamReadFeature;
 import com.fasterxml.jackson.databind.DeserializationFeature;
@@ -136,13 +137,13 @@ public final class RecipeFile {
         } catch (JsonProcessingException e) {
             String line = e.getLocation() == null ? "" : ", line " + e.getLocation().getLineNr();
             String doubled = String.valueOf(e.getOriginalMessage()).startsWith("Duplicate field") ? "; a field is there twice" : "";
-            throw new DecantException(Kind.UNREADABLE, name + " is no recipe: it is not written in JSON" + line + doubled + ".", e);
+            throw new DecantException(Kind.UNREADABLE, Message.of("publish.is-no-recipe-it-is-not-written", name, line, doubled), e);
         }
         if (root == null || !root.isObject() || !root.has("decantRecipe"))
-            throw new DecantException(Kind.UNREADABLE, name + " is no recipe: it lacks the field “decantRecipe”.");
+            throw new DecantException(Kind.UNREADABLE, Message.of("publish.is-no-recipe-it-lacks-the-field", name));
         if (root.get("decantRecipe").isNumber() && root.get("decantRecipe").asDouble() != VERSION)
-            throw new DecantException(Kind.UNSUPPORTED, name + " is a recipe of version " + root.get("decantRecipe").asText()
-                    + "; this Decant knows version " + VERSION + ".");
+            throw new DecantException(Kind.UNSUPPORTED,
+                    Message.of("publish.is-a-recipe-of-version-this-decant", name, root.get("decantRecipe").asText(), VERSION));
         return new Reading(name).recipe(root);
     }
 
@@ -192,7 +193,7 @@ public final class RecipeFile {
         }
 
         private DecantException wrong(String field, String value) {
-            return new DecantException(Kind.WRONG_CALL, name + ": “" + value + "” is nothing that “" + field + "” can be.");
+            return new DecantException(Kind.WRONG_CALL, Message.of("publish.is-nothing-that-can", name, value, field));
         }
 
         private boolean flag(JsonNode node, String field, boolean otherwise) {
@@ -283,8 +284,7 @@ public final class RecipeFile {
                 if (letters.canEncode()) return new PlainText(letters, flag(node, "mark", false), choice(PlainText.LineEnds.class, node, "lineEnds",
                         PlainText.LineEnds.LF), node.path("width").asInt(0));
             } catch (IllegalArgumentException e) {
-                throw new DecantException(Kind.WRONG_CALL, name + ": “" + encoding
-                        + "” is no encoding that is known here, such as UTF-8, UTF-16 or windows-1252.", e);
+                throw new DecantException(Kind.WRONG_CALL, Message.of("publish.is-no-encoding-that-is-known-here", name, encoding), e);
             }
             throw wrong("text.encoding", encoding);
         }

@@ -2,6 +2,7 @@ package app.decant.publish;
 
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
+import app.decant.words.Message;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -55,16 +56,14 @@ final class RecipeSchema {
         throw new DecantException(Kind.WRONG_CALL, sentence(messages.get(0), name));
     }
 
-    private static String sentence(ValidationMessage message, String name) {
+    private static Message sentence(ValidationMessage message, String name) {
         String field = field(message);
         JsonNode value = message.getInstanceNode();
         return switch (message.getType()) {
-            case "additionalProperties" -> name + " has the field “" + (field.isEmpty() ? "" : field + ".") + message.getProperty()
-                    + "”, which is not known. Known are " + String.join(", ", known(message)) + ".";
-            case "oneOf", "required" -> field.isEmpty() ? name + " is no recipe: it lacks the field “" + message.getProperty() + "”." : name
-                    + ": what is laid on pages is either “words” or a “file”.";
-            default -> name + ": “" + (value != null && value.isTextual() ? value.asText() : String.valueOf(value)) + "” is nothing that “" + field
-                    + "” can be.";
+            case "additionalProperties" -> Message.of("recipe.unknown-field", name, (field.isEmpty() ? "" : field + ".") + message.getProperty(),
+                    String.join(", ", known(message)));
+            case "oneOf", "required" -> field.isEmpty() ? Message.of("recipe.lacks-field", name, message.getProperty()) : Message.of("recipe.laid", name);
+            default -> Message.of("publish.is-nothing-that-can", name, value != null && value.isTextual() ? value.asText() : value, field);
         };
     }
 

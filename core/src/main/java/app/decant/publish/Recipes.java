@@ -6,6 +6,7 @@ import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Pictures;
 import app.decant.pdf.Standard;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -51,7 +52,7 @@ public final class Recipes {
             for (Path file : files.filter(one -> one.toString().endsWith(".json")).sorted().toList())
                 kept(file).ifPresent(recipe -> all.put(name(file), recipe));
         } catch (IOException e) {
-            throw new DecantException(Kind.UNREADABLE, "The recipes in " + folder + " can't be read. Look whether you may open that folder.", e);
+            throw new DecantException(Kind.UNREADABLE, Message.of("publish.the-recipes-in-cannot-be-read-look", folder), e);
         }
         return all;
     }
@@ -80,15 +81,15 @@ public final class Recipes {
         if (!nameOrFile.contains("/") && Files.isRegularFile(kept)) return read(kept);
         Path file = Path.of(nameOrFile);
         if (Files.isRegularFile(file)) return read(file);
-        throw new DecantException(Kind.WRONG_CALL, "There is no recipe “" + nameOrFile + "”, and no such file. There are: " + String.join(", ", names()) + ".");
+        throw new DecantException(Kind.WRONG_CALL, Message.of("publish.there-is-no-recipe-and-no-such", nameOrFile, String.join(", ", names())));
     }
 
     /** Keeps a recipe under a name. */
     public void keep(String name, Recipe recipe) {
         String wanted = name.trim();
         if (wanted.isEmpty() || wanted.matches(".*[/\\\\:].*") || wanted.startsWith("."))
-            throw new DecantException(Kind.WRONG_CALL, "“" + name + "” can't be the name of a recipe. Use letters, digits and spaces.");
-        if (isShipped(wanted)) throw new DecantException(Kind.WRONG_CALL, "“" + wanted + "” ships with Decant and stays as it is. Choose another name.");
+            throw new DecantException(Kind.WRONG_CALL, Message.of("publish.cannot-be-the-name-of-a-recipe", name));
+        if (isShipped(wanted)) throw new DecantException(Kind.WRONG_CALL, Message.of("publish.ships-with-decant-and-stays", wanted));
         byte[] bytes = RecipeFile.write(recipe).getBytes(StandardCharsets.UTF_8);
         SafeFile.write(folder.resolve(wanted + ".json"), Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write(bytes),
                 file -> RecipeFile.read(Files.readString(file), wanted));
@@ -99,7 +100,7 @@ public final class Recipes {
         try {
             Files.deleteIfExists(folder.resolve(name + ".json"));
         } catch (IOException e) {
-            throw new DecantException(Kind.TARGET_LOCKED, "The recipe “" + name + "” can't be removed from " + folder + ".", e);
+            throw new DecantException(Kind.TARGET_LOCKED, Message.of("publish.the-recipe-cannot-be-removed", name, folder), e);
         }
     }
 
@@ -107,7 +108,7 @@ public final class Recipes {
         try {
             return RecipeFile.read(Files.readString(file), String.valueOf(file.getFileName()));
         } catch (IOException e) {
-            throw new DecantException(Kind.UNREADABLE, file.getFileName() + " can't be read as a recipe.", e);
+            throw new DecantException(Kind.UNREADABLE, Message.of("publish.cannot-be-read-as-a-recipe", file.getFileName()), e);
         }
     }
 

@@ -2,6 +2,7 @@ package app.decant.publish;
 
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
+import app.decant.words.Message;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -94,7 +95,7 @@ public final class SafeFile {
      */
     static Path place(Path wished, Recipe.WhenPresent present, Guard guard) {
         Path place = wished.toAbsolutePath().normalize();
-        if (Files.isDirectory(place)) throw new DecantException(Kind.WRONG_CALL, place.getFileName() + " is a folder. Give the file a name inside it.");
+        if (Files.isDirectory(place)) throw new DecantException(Kind.WRONG_CALL, Message.of("publish.is-a-folder-give-the-file", place.getFileName()));
         Path target = isTaken(place) && present == Recipe.WhenPresent.KEEP_BOTH ? nextFree(place) : place;
         try {
             guard.refuse(target);
@@ -102,8 +103,8 @@ public final class SafeFile {
             throw told(e, target);
         }
         if (!isTaken(target) || present == Recipe.WhenPresent.REPLACE) return target;
-        throw new DecantException(Kind.TARGET_EXISTS, target.getFileName() + " is already in " + target.getParent().getFileName()
-                + ". Replace it, or save as " + nextFree(target).getFileName() + ".");
+        throw new DecantException(Kind.TARGET_EXISTS,
+                Message.of("publish.is-already-in-replace-it-or-save", target.getFileName(), target.getParent().getFileName(), nextFree(target).getFileName()));
     }
 
     /** Whether something has this name, be it a link that leads nowhere. */
@@ -153,21 +154,19 @@ public final class SafeFile {
         String folder = String.valueOf(target.getParent());
         String cause = String.valueOf(e.getMessage());
         if (cause.contains("No space left") || cause.contains("not enough space") || cause.contains("quota")) {
-            return new DecantException(Kind.TARGET_LOCKED, "There is no room left in " + folder + " for " + name + ". Make room, or choose another folder.", e);
+            return new DecantException(Kind.TARGET_LOCKED, Message.of("publish.there-is-no-room-left", folder, name), e);
         }
         if (e instanceof AccessDeniedException || cause.contains("Read-only") || cause.contains("Permission denied")) {
-            return new DecantException(Kind.TARGET_LOCKED, name + " can't be written in " + folder
-                    + ": it is locked against writing. Choose another folder or name.", e);
+            return new DecantException(Kind.TARGET_LOCKED, Message.of("publish.cannot-be-written-in-it-is-locked", name, folder), e);
         }
         if (target.getParent() != null && Files.exists(target.getParent()) && !Files.isDirectory(target.getParent())) {
-            return new DecantException(Kind.TARGET_LOCKED, folder + " is a file, not a folder. Choose another folder for " + name + ".", e);
+            return new DecantException(Kind.TARGET_LOCKED, Message.of("publish.is-a-file-not-a-folder-choose", folder, name), e);
         }
         if (e instanceof NoSuchFileException)
-            return new DecantException(Kind.TARGET_LOCKED, "The folder " + folder + " is not there any more. Choose another one.", e);
+            return new DecantException(Kind.TARGET_LOCKED, Message.of("publish.the-folder-is-not-there-any-more", folder), e);
         if (e instanceof FileSystemException) {
-            return new DecantException(Kind.TARGET_LOCKED, name + " can't be written in " + folder + "; it may be open in another program. Save as "
-                    + nextFree(target).getFileName() + ", or choose another folder.", e);
+            return new DecantException(Kind.TARGET_LOCKED, Message.of("publish.cannot-be-written-in-it-may", name, folder, nextFree(target).getFileName()), e);
         }
-        return new DecantException(Kind.TARGET_LOCKED, name + " can't be written in " + folder + ". Choose another folder or name.", e);
+        return new DecantException(Kind.TARGET_LOCKED, Message.of("publish.cannot-be-written-in-choose-another-folder", name, folder), e);
     }
 }

@@ -3,6 +3,7 @@ package app.decant.publish;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
 import app.decant.document.Progress;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.concurrent.ExecutionException;
@@ -47,12 +48,12 @@ public final class TimeLimit {
             }
         } catch (TimeoutException e) {
             hand.cancel(true);
-            throw new DecantException(Kind.GIVEN_UP, "It was given up after " + limit.toSeconds() + " seconds.", e);
+            throw new DecantException(Kind.GIVEN_UP, Message.of("publish.it-was-given-up-after-seconds", limit.toSeconds()), e);
         } catch (InterruptedException e) {
             naming.giveUp();
             hand.cancel(true);
             Thread.currentThread().interrupt();
-            throw new DecantException(Kind.CANCELLED, "Stopped. Nothing was changed.", e);
+            throw new DecantException(Kind.CANCELLED, Message.of("document.stopped-nothing-was-changed"), e);
         } catch (ExecutionException e) {
             throw told(e.getCause());
         }
@@ -60,11 +61,10 @@ public final class TimeLimit {
 
     private static DecantException told(Throwable cause) {
         if (cause instanceof DecantException told) return told;
-        if (cause instanceof OutOfMemoryError) return new DecantException(Kind.UNSUPPORTED, "It is too large for the memory there is.", cause);
+        if (cause instanceof OutOfMemoryError) return new DecantException(Kind.UNSUPPORTED, Message.of("publish.it-is-too-large-for-the-memory"), cause);
         if (cause instanceof StackOverflowError)
-            return new DecantException(Kind.UNREADABLE, "It nests deeper than any real document; it is not opened.", cause);
-        return new DecantException(Kind.UNFORESEEN,
-                "Something went wrong that was not foreseen; nothing was replaced. The log in your home folder, .decant/decant.log, tells more.", cause);
+            return new DecantException(Kind.UNREADABLE, Message.of("publish.it-nests-deeper-than-any-real-document"), cause);
+        return new DecantException(Kind.UNFORESEEN, Message.of("publish.something-went-wrong-that-was-not-foreseen"), cause);
     }
 
     /** Either a file takes its name or it is given up, never both. */
@@ -73,7 +73,7 @@ public final class TimeLimit {
         private boolean named;
 
         @Override public synchronized void pass(Move move) throws IOException {
-            if (given) throw new DecantException(Kind.CANCELLED, "It was given up.");
+            if (given) throw new DecantException(Kind.CANCELLED, Message.of("publish.it-was-given-up"));
             move.run();
             named = true;
         }

@@ -15,6 +15,7 @@ import app.decant.page.Canvas;
 import app.decant.page.Page;
 import app.decant.page.Pages;
 import app.decant.page.Piece;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
@@ -38,7 +39,7 @@ final class TravellingFonts {
         if (recipe.officeFonts() == Recipe.OfficeFonts.NONE) return document.withFonts(List.of());
         if (!recipe.target().takesFonts()) {
             boolean asked = recipe.officeFonts() != Recipe.OfficeFonts.AS_THEY_CAME || !document.fonts().isEmpty();
-            if (asked) findings.add(Finding.lost("A ." + recipe.target().ending() + " holds no fonts; they stay behind.", ""));
+            if (asked) findings.add(Finding.lost(Message.of("publish.a-holds-no-fonts-they-stay-behind", recipe.target().ending())));
             return document.withFonts(List.of());
         }
         if (recipe.officeFonts() == Recipe.OfficeFonts.AS_THEY_CAME) return document;
@@ -46,20 +47,19 @@ final class TravellingFonts {
         Set<String> here = new TreeSet<>(String.CASE_INSENSITIVE_ORDER);
         for (FontCatalogue.Match match : pages.fonts()) {
             if (match.here()) here.add(match.family());
-            else findings.add(Finding.lost(match.family() + " is not on this machine, so that it can't go along.", ""));
+            else findings.add(Finding.lost(Message.of("publish.is-not-on-this-machine", match.family())));
         }
         List<FontFile> fonts = new ArrayList<>();
         used.forEach((face, characters) -> {
             if (!here.contains(face.family())) return;
             if (EmbeddingRight.forbidsOutlines(face.fsType())) {
                 if (recipe.restricted() == Recipe.Restricted.STOP)
-                    throw new DecantException(DecantException.Kind.NOT_PERMITTED, "The licence of " + face
-                            + " forbids putting it into a file. Leave the fonts out, or choose another font for the passages in it.");
-                findings.add(Finding.lost("The licence of " + face + " forbids putting it into a file; it stays behind.", ""));
+                    throw new DecantException(DecantException.Kind.NOT_PERMITTED, Message.of("publish.the-licence-of-forbids-putting-it-into", face));
+                findings.add(Finding.lost(Message.of("publish.the-licence-of-forbids-putting-it-into-2", face)));
                 return;
             }
             if (face.embeddingRight() == EmbeddingRight.PREVIEW_AND_PRINT)
-                findings.add(Finding.note("The licence of " + face + " allows it in files for reading and printing only, not for changing them.", ""));
+                findings.add(Finding.note(Message.of("write.the-licence-of-allows-it-in-files", face)));
             fonts.add(file(face, characters, recipe.officeFonts() == Recipe.OfficeFonts.USED_CHARACTERS));
         });
         return document.withFonts(fonts);

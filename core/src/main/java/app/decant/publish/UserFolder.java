@@ -2,6 +2,7 @@ package app.decant.publish;
 
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
@@ -34,8 +35,7 @@ public final class UserFolder {
             READY.add(folder);
             return folder;
         } catch (IOException e) {
-            throw new DecantException(Kind.TARGET_LOCKED, "Decant keeps recipes and settings in " + folder
-                    + ", which can't be made. Look whether your home folder may be written to.", e);
+            throw new DecantException(Kind.TARGET_LOCKED, Message.of("publish.decant-keeps-recipes-and-settings", folder), e);
         }
     }
 

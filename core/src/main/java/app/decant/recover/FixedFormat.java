@@ -13,34 +13,34 @@ import java.util.Set;
 
 /** What stands on its pages once and for all and is recovered from them: PDFs, and pictures of pages. */
 public enum FixedFormat implements Format {
-    PNG("png", "PNG picture", Group.PICTURE) {
+    PNG("png", Group.PICTURE) {
         @Override public boolean isOf(Content content) { return content.startsWith(0x89, 'P', 'N', 'G'); }
     },
-    JPEG("jpg", "JPEG picture", Group.PICTURE) {
+    JPEG("jpg", Group.PICTURE) {
         @Override public Set<String> endings() { return Set.of("jpg", "jpeg"); }
         @Override public boolean isOf(Content content) { return content.startsWith(0xFF, 0xD8, 0xFF); }
     },
-    TIFF("tif", "TIFF picture", Group.PICTURE) {
+    TIFF("tif", Group.PICTURE) {
         @Override public Set<String> endings() { return Set.of("tif", "tiff"); }
         @Override public boolean isOf(Content content) { return content.startsWith('I', 'I', 42, 0) || content.startsWith('M', 'M', 0, 42); }
     },
-    GIF("gif", "GIF picture", Group.PICTURE) {
+    GIF("gif", Group.PICTURE) {
         @Override public boolean isOf(Content content) { return content.startsWith('G', 'I', 'F', '8'); }
     },
-    BMP("bmp", "BMP picture", Group.PICTURE) {
+    BMP("bmp", Group.PICTURE) {
         @Override public boolean isOf(Content content) {
             byte[] file = content.bytes();
             return content.startsWith('B', 'M') && file.length > 26 && file[6] == 0 && file[7] == 0;
         }
     },
-    PDF("pdf", "PDF", Group.PDF) {
+    PDF("pdf", Group.PDF) {
         @Override public boolean isOf(Content content) { return !content.isArchive() && !content.isCompound() && content.head().contains("%PDF-"); }
         @Override public boolean locks() { return true; }
     };
 
     private final FormatName named;
 
-    FixedFormat(String ending, String kind, Group group) { named = new FormatName(ending, kind, group); }
+    FixedFormat(String ending, Group group) { named = new FormatName(ending, group); }
 
     @Override public FormatName named() { return named; }
     @Override public boolean reads() { return true; }

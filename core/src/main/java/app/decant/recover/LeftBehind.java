@@ -1,12 +1,12 @@
 package app.decant.recover;
 
 import app.decant.document.Finding;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -61,33 +61,26 @@ final class LeftBehind {
 
     private List<Finding> told() {
         List<Finding> told = new ArrayList<>();
-        say(told, "signature", "It is signed; the signature holds for the file as it is only, and for no copy that is changed.",
-                "It has %d signatures; they hold for the file as it is only, and for no copy that is changed.");
-        say(told, "field", "Its field to fill in can't be edited here, nor what stands in it. A PDF keeps it; other formats do not.",
-                "Its %d fields to fill in can't be edited here, nor what stands in them. A PDF keeps them; other formats do not.");
-        say(told, "XFA", "It is a form made for one maker's programs; what those would show of it does not come in.", "");
-        say(told, "comment", "A comment on its pages can't be edited here. A PDF keeps it; other formats do not.",
-                "%d comments on its pages can't be edited here. A PDF keeps them; other formats do not.");
-        say(told, "file", "A file is attached to it. A PDF keeps it; other formats do not.",
-                "%d files are attached to it. A PDF keeps them; other formats do not.");
-        say(told, "layer", "It has a layer; what shows of it now comes in. A PDF keeps it as one that can be switched; other formats do not.",
-                "It has %d layers; what shows of them now comes in. A PDF keeps them as ones that can be switched; other formats do not.");
-        say(told, "media", "A film, sound or model on its pages does not come in.", "%d films, sounds or models on its pages do not come in.");
-        say(told, "script", "A script in it does not come in; it was not run.", "%d scripts in it do not come in; they were not run.");
-        say(told, "launch", "An action that would start a program does not come in; it was not run.",
-                "%d actions that would start programs do not come in; they were not run.");
-        say(told, "send", "An action that would send something does not come in; it was not run.",
-                "%d actions that would send something do not come in; they were not run.");
-        say(told, "portfolio", "It is a collection of files in a cover; only the cover comes in.", "");
-        say(told, "thread", "It has articles, by which readers are led through columns. A PDF keeps them; other formats do not.", "");
+        say(told, "signature", "recover.it-has-signatures-they-hold");
+        say(told, "field", "recover.its-fields-to-fill");
+        say(told, "XFA", "recover.it-is-a-form-made-for-one");
+        say(told, "comment", "recover.comments-on-its-pages-cannot-be-edited");
+        say(told, "file", "recover.files-are-attached-to-it-a-pdf");
+        say(told, "layer", "recover.it-has-layers-what-shows-of-them");
+        say(told, "media", "recover.films-sounds-or-models-on-its-pages");
+        say(told, "script", "recover.scripts-in-it-do-not-come");
+        say(told, "launch", "recover.actions-that-would-start-programs-do");
+        say(told, "send", "recover.actions-that-would-send-something-do");
+        say(told, "portfolio", "recover.it-is-a-collection-of-files");
+        say(told, "thread", "recover.it-has-articles-by-which-readers");
         if (hasPageLabels())
-            told.add(Finding.changed("Its pages have printed numbers of their own. A PDF keeps them; in other formats they are counted anew.", ""));
+            told.add(Finding.changed(Message.of("recover.its-pages-have-printed-numbers-of-their")));
         return told;
     }
 
-    private void say(List<Finding> told, String what, String one, String many) {
+    private void say(List<Finding> told, String what, String key) {
         int count = counts.getOrDefault(what, 0);
-        if (count > 0) told.add(Finding.lost(count == 1 || many.isEmpty() ? one : String.format(Locale.ROOT, many, count), ""));
+        if (count > 0) told.add(Finding.lost(Message.of(key, count)));
     }
 
     private void count(String what) { counts.merge(what, 1, Integer::sum); }

@@ -1,6 +1,7 @@
 package app.decant.recover;
 
 import app.decant.document.DecantException;
+import app.decant.words.Message;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -50,7 +51,7 @@ public final class PicturePages {
                 int count = Math.min(MOST_PAGES, reader.getNumImages(true));
                 for (int i = 0; i < count; i++) {
                     if ((long) reader.getWidth(i) * reader.getHeight(i) > MOST_PIXELS)
-                        throw new DecantException(DecantException.Kind.UNSUPPORTED, name + " has more pixels than any office picture; it is not opened.");
+                        throw new DecantException(DecantException.Kind.UNSUPPORTED, Message.of("recover.has-more-pixels-than-any-office-picture", name));
                     double resolution = resolution(reader.getImageMetadata(i));
                     add(pdf, jpeg ? JPEGFactory.createFromByteArray(pdf, file) : lossless(pdf, reader.read(i)), resolution);
                 }
@@ -78,7 +79,7 @@ public final class PicturePages {
     }
 
     private static DecantException unreadable(String name, Exception cause) {
-        return new DecantException(DecantException.Kind.UNREADABLE, name + " is a damaged picture. Ask for it again, or open an older copy.", cause);
+        return new DecantException(DecantException.Kind.UNREADABLE, Message.of("recover.is-a-damaged-picture-ask", name), cause);
     }
 
     private static PDImageXObject lossless(PDDocument pdf, BufferedImage pixels) throws IOException { return LosslessFactory.createFromImage(pdf, pixels); }

@@ -31,6 +31,7 @@ import app.decant.recover.text.ListFinder;
 import app.decant.recover.text.NoteFinder;
 import app.decant.recover.text.Ornaments;
 import app.decant.recover.text.Para;
+import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -39,13 +40,16 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Supplier;
 
 /** Takes a PDF in as an editable document that lays out onto the same pages. Calls the stages in order; each is told in its own class. */
 public final class Recovery {
-    private static final String JOINING = "Finding paragraphs";
+    /** Places named beside one finding; of more only how many. */
+    private static final int MOST_PLACES = 8;
+    private static final Message JOINING = Message.of("step.finding-paragraphs");
 
     private final SourceFile source;
     private final Supplier<SourceFile> another;
@@ -77,7 +81,7 @@ public final class Recovery {
     private Recovered run() {
         Faces faces = new Faces(fonts);
         List<PageMatter> pages = new ArrayList<>();
-        Set<String> problems = new LinkedHashSet<>();
+        Set<Message> problems = new LinkedHashSet<>();
         double[] covered = {0};
         List<Provenance.Sheet> sheets = new ArrayList<>();
         new PageReading(source, another, progress).each(read -> {
@@ -88,7 +92,7 @@ public final class Recovery {
             sheets.add(new Provenance.Sheet(read.page().width(), read.page().height(), read.page().turn()));
             pages.add(read.matter());
         });
-        for (String problem : problems) findings.add(Finding.lost(problem, ""));
+        for (Message problem : problems) findings.add(Finding.lost(problem));
         progress.step(source.pages(), source.pages(), JOINING);
         boolean tagged = !source.tags().isEmpty() && covered[0] / source.pages() > PageReading.TRUSTED;
         Function<Glyph, TagTree.Element> none = glyph -> null;
@@ -129,16 +133,15 @@ public final class Recovery {
 
     /** What was found on several pages alike is told once, with all of them. */
     private static List<Finding> together(List<Finding> findings) {
-        Map<String, List<Finding>> alike = new LinkedHashMap<>();
-        for (Finding finding : findings) alike.computeIfAbsent(finding.weight() + finding.what(), key -> new ArrayList<>()).add(finding);
+        Map<Object, List<Finding>> alike = new LinkedHashMap<>();
+        for (Finding finding : findings) alike.computeIfAbsent(List.of(finding.weight(), finding.message()), key -> new ArrayList<>()).add(finding);
         List<Finding> result = new ArrayList<>();
         for (List<Finding> some : alike.values()) {
-            List<String> places = some.stream().map(finding -> finding.where().replaceFirst("^page ", "")).filter(where -> !where.isEmpty()).distinct()
-                    .toList();
+            List<Object> places = some.stream().map(Finding::place).filter(Objects::nonNull).map(place -> place.values().get(0)).distinct().toList();
             Finding first = some.get(0);
             if (places.size() < 2) result.add(first);
-            else result.add(new Finding(first.weight(), first.what(), "pages " + (places.size() > 8 ? String.join(", ", places.subList(0, 8)) + " and "
-                    + (places.size() - 8) + " more" : String.join(", ", places))));
+            else result.add(new Finding(first.weight(), first.message(), places.size() <= MOST_PLACES ? Message.of("place.pages", Message.list(places))
+                    : Message.of("place.pages-more", Message.list(places.subList(0, MOST_PLACES)), places.size() - MOST_PLACES)));
         }
         return result;
     }
@@ -163,21 +166,18 @@ public final class Recovery {
     }
 
     private void tellFonts(Faces faces) {
-        Map<String, String> told = new LinkedHashMap<>();
+        Map<String, Faces.Choice> told = new LinkedHashMap<>();
         faces.choices().forEach((face, choice) -> {
-            String how = choice.scale() == 1 ? "as wide as drawn" : Math.round(choice.scale() * 100) + " % as wide, so that lines end where they did";
-            if (choice.standIn()) told.putIfAbsent(face.family(), choice.family() + (choice.scale() == 1 ? "" : "\u0000") + how);
+            if (choice.standIn()) told.putIfAbsent(face.family(), choice);
         });
         if (told.isEmpty()) return;
+        Map.Entry<String, Faces.Choice> first = told.entrySet().iterator().next();
         if (told.size() == 1) {
-            String[] choice = told.values().iterator().next().split("\u0000|(?=as wide)", 2);
-            findings.add(Finding.changed(told.keySet().iterator().next() + " is not here; " + choice[0].strip() + " took its place, its letters " + choice[1]
-                    + ".", ""));
+            Faces.Choice choice = first.getValue();
+            findings.add(Finding.changed(Message.of("recover.stand-in", first.getKey(), choice.family(), Math.round(choice.scale() * 100))));
             return;
         }
-        findings.add(Finding.changed(told.size()
-                + " fonts are not here, and others took their places, their letters made as wide so that lines end where they did: "
-                + String.join(", ", told.entrySet().stream().map(one -> one.getKey() + " (" + one.getValue().split("\u0000|(?=as wide)", 2)[0].strip() + ")")
-                .toList()) + ".", ""));
+        List<Message> pairs = told.entrySet().stream().map(one -> Message.of("recover.font-and-stand-in", one.getKey(), one.getValue().family())).toList();
+        findings.add(Finding.changed(Message.of("recover.stand-ins", told.size(), Message.list(pairs))));
     }
 }

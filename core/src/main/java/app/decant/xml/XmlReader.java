@@ -1,6 +1,7 @@
 package app.decant.xml;
 
 import app.decant.document.DecantException;
+import app.decant.words.Message;
 import java.io.ByteArrayInputStream;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -46,8 +47,8 @@ public final class XmlReader {
             while (in.hasNext()) {
                 switch (in.next()) {
                     case XMLStreamConstants.START_ELEMENT -> {
-                        if (++depth > DEEPEST) throw new DecantException(DecantException.Kind.UNREADABLE, "The file nests deeper than any real document ("
-                                + what + "); it is not opened.");
+                        if (++depth > DEEPEST) throw new DecantException(DecantException.Kind.UNREADABLE,
+                                Message.of("xml.the-file-nests-deeper-than-any-real", what));
                         String name = name(in.getNamespaceURI(), in.getPrefix(), in.getLocalName());
                         if (open.isEmpty() && !wanted.test(name)) continue;
                         open.push(node(in, name));
@@ -86,7 +87,6 @@ public final class XmlReader {
     }
 
     private static DecantException damaged(String what, Exception cause) {
-        return new DecantException(DecantException.Kind.UNREADABLE, "The file is damaged: its part " + what
-                + " can't be read. Ask for it again, or open an older copy.", cause);
+        return new DecantException(DecantException.Kind.UNREADABLE, Message.of("xml.the-file-is-damaged-its-part", what), cause);
     }
 }

@@ -27,6 +27,7 @@ import app.decant.publish.LeftOvers;
 import app.decant.publish.Order;
 import app.decant.publish.Recipe;
 import app.decant.publish.Target;
+import app.decant.words.Message;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.ByteArrayOutputStream;
@@ -214,8 +215,8 @@ class FolderRunTest {
         FolderScan scan = FolderScan.of(slow, Progress.SILENT);
         FolderScan two = new FolderScan(scan.items().subList(0, 2), List.of(), scan.guard());
         FolderRun.Work hangs = (file, recipe, result, guard, score, seen, progress) -> {
-            while (progress.goOn(0, 0, "")) Thread.onSpinWait();
-            throw new DecantException(DecantException.Kind.CANCELLED, "Stopped.");
+            while (progress.goOn(0, 0, Message.said(""))) Thread.onSpinWait();
+            throw new DecantException(DecantException.Kind.CANCELLED, Message.said("Stopped."));
         };
         try (FolderJournal journal = FolderJournal.open(target)) {
             assertThat(new FolderRun(slow, hangs, FolderRun.Listener.NONE).run(two, journal)).allSatisfy(entry -> assertThat(entry.words().get(0))

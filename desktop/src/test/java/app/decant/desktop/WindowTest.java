@@ -33,6 +33,7 @@ import app.decant.edit.Typing;
 import app.decant.format.text.TextWriter;
 import app.decant.publish.Recipe;
 import app.decant.publish.Target;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
@@ -542,7 +543,7 @@ class WindowTest {
         WaitForAsyncUtils.waitForFxEvents();
         String question = Words.of("unsaved.open", "Passenger handbook.docx");
         WaitForAsyncUtils.asyncFx(() -> window.desk().trouble()
-                .set(new DecantException(DecantException.Kind.UNREADABLE, "Something else.")));
+                .set(new DecantException(DecantException.Kind.UNREADABLE, Message.said("Something else."))));
         WaitForAsyncUtils.waitForFxEvents();
         WaitForAsyncUtils.asyncFx(() -> window.desk().trouble().set(null));
         WaitForAsyncUtils.waitForFxEvents();

@@ -13,13 +13,11 @@ import java.util.List;
 
 /** Binary text documents of 1997-2003 ([MS-DOC]). */
 public enum BinaryFormat implements Format {
-    DOC("doc", "binary text document of 1997-2003", Group.TEXT) {
-        @Override public String words() { return "a .doc"; }
+    DOC("doc", Group.TEXT) {
         @Override public boolean isOf(Content content) { return content.hasStream("WordDocument") && !content.hasStream("EncryptedPackage"); }
         @Override public Written write(Document document, Instant when) { return DocWriter.write(document, when, false); }
     },
-    DOT("dot", "binary template of 1997-2003", Group.TEMPLATE) {
-        @Override public String words() { return "a .dot template"; }
+    DOT("dot", Group.TEMPLATE) {
 
         /** Templates read as documents do. */
         @Override public boolean isOf(Content content) { return false; }
@@ -28,7 +26,7 @@ public enum BinaryFormat implements Format {
 
     private final FormatName named;
 
-    BinaryFormat(String ending, String kind, Group group) { named = new FormatName(ending, kind, group); }
+    BinaryFormat(String ending, Group group) { named = new FormatName(ending, group); }
 
     @Override public FormatName named() { return named; }
     @Override public boolean reads() { return true; }

@@ -9,6 +9,7 @@ import app.decant.document.TextProperty;
 import app.decant.font.SymbolEncoding;
 import app.decant.format.FieldStack;
 import app.decant.format.binary.Modifiers.Modifier;
+import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -126,7 +127,7 @@ final class BodyReading {
             }
             boolean deleted = properties.stream().anyMatch(property -> property.code() == 0x0800 && property.on());
             if (deleted || properties.stream().anyMatch(property -> property.code() == 0x0801 && property.on()))
-                reader.tellOnce(Finding.changed("Tracked changes were taken in as accepted.", ""));
+                reader.tellOnce(Finding.changed(Message.of("binary.tracked-changes-were-taken-in-as-accepted")));
             if (!deleted) signs(start, end, look, properties, inlines, began);
         }
         if (last == '\f' && to < stretch) fields.put(new Inline.Text(String.valueOf(Inline.PAGE_BREAK), mark), inlines);

@@ -17,6 +17,7 @@ import app.decant.document.Style;
 import app.decant.document.StyleSheet;
 import app.decant.document.TextProperty;
 import app.decant.format.Taken;
+import app.decant.words.Message;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -88,13 +89,11 @@ public final class DocReader {
         } catch (OldWordFileFormatException e) {
             return older(bytes, name);
         } catch (EncryptedDocumentException e) {
-            if (password == null) throw new DecantException(Kind.NEEDS_PASSWORD,
-                    name + " is protected by a password to open. Give the password and try again.", e);
-            throw new DecantException(Kind.NEEDS_PASSWORD, "This is not the password of " + name + ". Look for capital letters and try again.", e);
+            if (password == null) throw new DecantException(Kind.NEEDS_PASSWORD, Message.of("format.is-protected-by-a-password-to-open", name), e);
+            throw new DecantException(Kind.NEEDS_PASSWORD, Message.of("format.this-is-not-the-password-of-look", name), e);
         } catch (IOException | RuntimeException e) {
             if (e instanceof DecantException told) throw told;
-            throw new DecantException(Kind.UNREADABLE,
-                    name + " is damaged and can't be opened as a binary text document. Ask for it again, or open an older copy.", e);
+            throw new DecantException(Kind.UNREADABLE, Message.of("binary.is-damaged-and-cannot-be-opened", name), e);
         } finally {
             Biff8EncryptionKey.setCurrentUserPassword(null);
         }
@@ -105,11 +104,9 @@ public final class DocReader {
             List<Block> blocks = new ArrayList<>();
             for (String line : extractor.getText().split("\r\n|\r|\n")) blocks.add(Paragraph.of(line.replaceAll("[\\x00-\\x08\\x0B-\\x1F]", "")));
             Document document = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(blocks)));
-            return new Taken(document, List.of(Finding.lost("The file is of the generation before 1997; its text is here, its looks are not.",
-                    "")));
+            return new Taken(document, List.of(Finding.lost(Message.of("binary.the-file-is-of-the-generation-before"))));
         } catch (IOException | RuntimeException e) {
-            throw new DecantException(Kind.UNREADABLE,
-                    name + " is of the generation before 1997 and can't be opened. Save it anew with a program that reads it.", e);
+            throw new DecantException(Kind.UNREADABLE, Message.of("binary.is-of-the-generation-before-1997", name), e);
         }
     }
 
@@ -184,7 +181,7 @@ public final class DocReader {
     }
 
     private Taken document(Progress progress) {
-        if (length(SubdocumentType.ANNOTATION) > 0) findings.add(Finding.lost("Comments are not carried over.", ""));
+        if (length(SubdocumentType.ANNOTATION) > 0) findings.add(Finding.lost(Message.of("binary.comments-are-not-carried-over")));
         StyleSheet styles = styles();
         numbering = ListReading.of(file.getListTables(), looks);
         // Once more, now that lists are known.
@@ -195,7 +192,7 @@ public final class DocReader {
         List<SEPX> all = file.getSectionTable().getSections();
         int body = length(SubdocumentType.MAIN);
         for (int i = 0; i < all.size(); i++) {
-            progress.step(i, all.size(), "Reading");
+            progress.step(i, all.size(), Message.of("step.reading"));
             int from = all.get(i).getStart();
             int to = i == all.size() - 1 ? body : Math.min(body, all.get(i).getEnd());
             if (from >= to && i > 0) continue;

@@ -12,6 +12,7 @@ import app.decant.document.Section;
 import app.decant.document.TextProperty;
 import app.decant.format.FlatLooks;
 import app.decant.format.Written;
+import app.decant.words.Message;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -91,12 +92,11 @@ public final class DocWriter {
 
     private List<Finding> findings() {
         List<Finding> findings = new ArrayList<>();
-        if (lost.contains("opaque")) findings.add(Finding.lost("Charts, formulas and embedded objects that have no picture are left out of the .doc.", ""));
-        if (lost.contains("picture")) findings.add(Finding.lost("A picture can't be decoded and is left out of the .doc.", ""));
-        if (lost.contains("boxes")) findings.add(Finding.changed("Text boxes become framed paragraphs in the .doc.", ""));
+        if (lost.contains("opaque")) findings.add(Finding.lost(Message.of("binary.charts-formulas-and-embedded-objects-that-have")));
+        if (lost.contains("picture")) findings.add(Finding.lost(Message.of("binary.a-picture-cannot-be-decoded")));
+        if (lost.contains("boxes")) findings.add(Finding.changed(Message.of("binary.text-boxes-become-framed-paragraphs")));
         if (drawings.changed() > 0)
-            findings.add(Finding.changed(drawings.changed() == 1 ? "One picture became pixels in the .doc." : drawings.changed()
-                    + " pictures became pixels in the .doc.", ""));
+            findings.add(Finding.changed(Message.of("binary.pictures-became-pixels-in-the-doc", drawings.changed())));
         return findings;
     }
 

@@ -11,6 +11,7 @@ import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TextBox;
 import app.decant.format.binary.Modifiers.Modifier;
+import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -70,7 +71,7 @@ final class DrawingReading {
                     sane(crop), 0, blank(read.getDescription())), look);
         } catch (RuntimeException e) {
             LoggerFactory.getLogger(DrawingReading.class).info("A picture can't be read", e);
-            findings.add(Finding.lost("A picture can't be read and is left out.", ""));
+            findings.add(Finding.lost(Message.of("binary.a-picture-cannot-be-read")));
             return null;
         }
     }
@@ -104,12 +105,12 @@ final class DrawingReading {
             List<Inline> grouped = new ArrayList<>();
             EscherContainerRecord group = group(file.getOfficeArtContent().getSpgrContainers(), drawing.getShapeId());
             boolean others = group == null || grouped(group, area, drawing, header, look, grouped);
-            if (grouped.isEmpty()) findings.add(Finding.lost("A drawn shape is left out.", ""));
-            else if (others) findings.add(Finding.lost("Lines, shapes and pictures around the texts of a drawing are not shown.", ""));
+            if (grouped.isEmpty()) findings.add(Finding.lost(Message.of("binary.a-drawn-shape-is-left")));
+            else if (others) findings.add(Finding.lost(Message.of("binary.lines-shapes-and-pictures-around-the-texts")));
             return grouped;
         } catch (RuntimeException e) {
             LoggerFactory.getLogger(DrawingReading.class).info("A drawing can't be read", e);
-            findings.add(Finding.lost("A drawing can't be read and is left out.", ""));
+            findings.add(Finding.lost(Message.of("binary.a-drawing-cannot-be-read")));
             return List.of();
         }
     }

@@ -5,6 +5,7 @@ import app.decant.document.DecantException;
 import app.decant.document.Progress;
 import app.decant.format.Archive;
 import app.decant.format.Taken;
+import app.decant.words.Message;
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
 import java.util.HashMap;
@@ -21,7 +22,7 @@ public final class EpubReader {
     public static Taken read(byte[] file, String name, Progress progress) {
         Map<String, byte[]> parts = Archive.parts(file);
         if (parts.containsKey("META-INF/encryption.xml"))
-            throw new DecantException(Kind.NOT_PERMITTED, name + " is protected by its publisher and can't be opened here.");
+            throw new DecantException(Kind.NOT_PERMITTED, Message.of("html.is-protected-by-its-publisher", name));
         Document container = xml(parts, "META-INF/container.xml", name);
         String path = container.select("rootfile").attr("full-path");
         Document book = xml(parts, path, name);
@@ -37,7 +38,7 @@ public final class EpubReader {
             Element item = items.get(reference.attr("idref"));
             byte[] page = item == null ? null : parts.get(folder + item.attr("href"));
             if (page == null) continue;
-            progress.step(0, 0, "Reading");
+            progress.step(0, 0, Message.of("step.reading"));
             Document chapter = Jsoup.parse(new String(page, StandardCharsets.UTF_8));
             for (Element link : chapter.select("a[href*=#]"))
                 if (!link.attr("href").matches("(?i)[a-z]+:.*")) link.attr("href", link.attr("href").replaceFirst("^[^#]*", ""));
@@ -61,8 +62,7 @@ public final class EpubReader {
 
     private static Document xml(Map<String, byte[]> parts, String path, String name) {
         byte[] part = parts.get(path);
-        if (part == null) throw new DecantException(Kind.UNREADABLE, name + " is damaged: its " + (path.isEmpty() ? "description" : path)
-                + " is missing. Ask for it again, or open an older copy.");
+        if (part == null) throw new DecantException(Kind.UNREADABLE, Message.of("html.is-damaged-its-is-missing-ask", name, path.isEmpty(), path));
         return Jsoup.parse(new String(part, StandardCharsets.UTF_8), "", Parser.xmlParser());
     }
 }

@@ -7,6 +7,7 @@ import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
 import app.decant.picture.PictureDecoder;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.util.Base64;
 import java.util.Map;
@@ -19,11 +20,11 @@ final class HtmlPicture {
     private HtmlPicture() { }
 
     /** Puts a picture where it stands. @param tell hears of what is left out */
-    static void put(Element element, Map<String, String> css, HtmlContext context, Filling filling, Consumer<String> tell) {
+    static void put(Element element, Map<String, String> css, HtmlContext context, Filling filling, Consumer<Message> tell) {
         String source = element.attr("src");
         int comma = source.indexOf(',');
         if (!source.startsWith("data:image/") || comma < 0 || !source.substring(0, comma).endsWith(";base64")) {
-            tell.accept("Pictures that lie outside the page's file are left out.");
+            tell.accept(Message.of("html.pictures-that-lie-outside-the-page-file"));
             if (!element.attr("alt").isBlank()) filling.text("[" + element.attr("alt").strip() + "]", context.text(), false);
             return;
         }
@@ -31,7 +32,7 @@ final class HtmlPicture {
         try {
             bytes = Base64.getMimeDecoder().decode(source.substring(comma + 1));
         } catch (IllegalArgumentException e) {
-            tell.accept("A picture of the page is damaged and left out.");
+            tell.accept(Message.of("html.a-picture-of-the-page-is-damaged"));
             return;
         }
         String type = source.substring(5, source.indexOf(';'));

@@ -26,6 +26,7 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
 import app.decant.format.Taken;
+import app.decant.words.Message;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -55,7 +56,7 @@ public final class HtmlReader {
     private final org.jsoup.nodes.Document page;
     private final StyleRules rules;
     private final List<Finding> findings = new ArrayList<>();
-    private final Set<String> told = new LinkedHashSet<>();
+    private final Set<Message> told = new LinkedHashSet<>();
     private final Map<String, Numbering.Pattern> patterns = new LinkedHashMap<>();
     private final Map<String, Numbering.NumberedList> lists = new LinkedHashMap<>();
     private final Map<String, Element> notes = new HashMap<>();
@@ -79,7 +80,7 @@ public final class HtmlReader {
         } catch (DecantException e) {
             throw e;
         } catch (IOException | RuntimeException e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, name + " can't be read as a web page. Look whether the right file was picked.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("html.cannot-be-read-as-a-web-page", name), e);
         }
     }
 
@@ -105,7 +106,7 @@ public final class HtmlReader {
         return content.isBlank() ? null : content;
     }
 
-    private void tell(String what) { if (told.add(what)) findings.add(Finding.lost(what, "")); }
+    private void tell(Message what) { if (told.add(what)) findings.add(Finding.lost(what)); }
 
     /** What the page says of its body, then what browsers do by themselves (HTML, 15.3). */
     private StyleSheet styles() {
@@ -134,11 +135,11 @@ public final class HtmlReader {
 
     void children(Element parent, HtmlContext context, Filling filling) {
         if (context.depth() > DEEPEST) {
-            tell("The page nests deeper than any real one; what lies deeper is left out.");
+            tell(Message.of("html.the-page-nests-deeper-than-any-real"));
             return;
         }
         for (Node node : parent.childNodes()) {
-            progress.step(0, 0, "Reading");
+            progress.step(0, 0, Message.of("step.reading"));
             if (node instanceof TextNode text) filling.text(text.getWholeText(), context.text(), context.spaces());
             else if (node instanceof Element element) element(element, context.inner(), filling);
         }
@@ -148,7 +149,7 @@ public final class HtmlReader {
         String name = element.normalName();
         if (UNSEEN.contains(name)) {
             if (Set.of("svg", "canvas", "iframe", "object", "video", "audio").contains(name))
-                tell("Moving pictures, drawings and frames of the page are left out.");
+                tell(Message.of("html.moving-pictures-drawings-and-frames"));
             return;
         }
         Map<String, String> css = rules.of(element);

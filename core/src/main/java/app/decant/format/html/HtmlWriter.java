@@ -6,6 +6,7 @@ import app.decant.document.Finding;
 import app.decant.document.Picture;
 import app.decant.format.Written;
 import app.decant.picture.PictureDecoder;
+import app.decant.words.Message;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -45,13 +46,13 @@ public final class HtmlWriter {
     static List<Finding> findings(Set<String> lost, String what, Document document) {
         List<Finding> findings = new ArrayList<>();
         if (document.sections().stream().anyMatch(section -> !section.frames().isEmpty()))
-            findings.add(Finding.lost("Headers and footers have no place in a " + what + ".", ""));
-        findings.add(Finding.changed("A " + what + " has no pages: lines and pages end where the reader's window ends them.", ""));
+            findings.add(Finding.lost(Message.of("html.headers-and-footers-have-no-place", what)));
+        findings.add(Finding.changed(Message.of("html.a-has-no-pages-lines-and-pages", what)));
         if (lost.contains("opaque"))
-            findings.add(Finding.lost("Charts, formulas and embedded objects that have no picture are left out of the " + what + ".", ""));
-        if (lost.contains("picture")) findings.add(Finding.lost("A picture can't be decoded and is left out of the " + what + ".", ""));
-        if (lost.contains("crop")) findings.add(Finding.changed("Pictures of which a part is cut off are shown whole.", ""));
-        if (lost.contains("boxes")) findings.add(Finding.changed("Text boxes keep their words and their side, not their exact place.", ""));
+            findings.add(Finding.lost(Message.of("html.charts-formulas-and-embedded-objects-that-have", what)));
+        if (lost.contains("picture")) findings.add(Finding.lost(Message.of("html.a-picture-cannot-be-decoded", what)));
+        if (lost.contains("crop")) findings.add(Finding.changed(Message.of("html.pictures-of-which-a-part-is-cut")));
+        if (lost.contains("boxes")) findings.add(Finding.changed(Message.of("html.text-boxes-keep-their-words-and-their")));
         return findings;
     }
 

@@ -17,6 +17,7 @@ import app.decant.document.Table;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
 import app.decant.format.Written;
+import app.decant.words.Message;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -73,9 +74,8 @@ public final class MarkdownWriter {
                 if (block instanceof Paragraph paragraph) writer.line(paragraph, note, true);
             root.appendChild(note);
         }
-        List<Finding> findings = new ArrayList<>(List.of(Finding.changed("Markdown holds words, headings, lists, tables and links; fonts, colours and "
-                + "pages are lost.", "")));
-        if (writer.pictures) findings.add(Finding.lost("Pictures are left out of the Markdown; their descriptions stand in their place.", ""));
+        List<Finding> findings = new ArrayList<>(List.of(Finding.changed(Message.of("html.markdown-holds-words-headings-lists-tables"))));
+        if (writer.pictures) findings.add(Finding.lost(Message.of("html.pictures-are-left-out-of-the-markdown")));
         String made = MarkdownRenderer.builder().extensions(MarkdownReader.EXTENSIONS).build().render(root);
         return new Written(made.getBytes(StandardCharsets.UTF_8), findings);
     }

@@ -16,7 +16,7 @@ import java.util.Set;
 
 /** Web pages, and what is made of them or becomes one: books and Markdown. */
 public enum WebFormat implements Format {
-    EPUB("epub", "EPUB book", Group.TEXT) {
+    EPUB("epub", Group.TEXT) {
         @Override public boolean isOf(Content content) { return content.isOfMediaType("application/epub+zip"); }
         @Override public Taken read(Content content, String password, Progress progress) { return EpubReader.read(content.bytes(), content.name(), progress); }
         @Override public Written write(Document document, Instant when) { return EpubWriter.write(document, when); }
@@ -27,7 +27,7 @@ public enum WebFormat implements Format {
                     .filter(block -> !(block instanceof Contents)).toList())).toList());
         }
     },
-    HTML("html", "web page", Group.TEXT) {
+    HTML("html", Group.TEXT) {
         @Override public Set<String> endings() { return Set.of("html", "htm"); }
 
         @Override public boolean isOf(Content content) {
@@ -38,8 +38,7 @@ public enum WebFormat implements Format {
         @Override public Taken read(Content content, String password, Progress progress) { return HtmlReader.read(content.bytes(), content.name(), progress); }
         @Override public Written write(Document document, Instant when) { return HtmlWriter.write(document); }
     },
-    MD("md", "Markdown file", Group.TEXT) {
-        @Override public String words() { return "Markdown"; }
+    MD("md", Group.TEXT) {
         @Override public Set<String> endings() { return Set.of("md", "markdown"); }
 
         /** It is plain text by its content; only its name tells that it is meant so. */
@@ -58,7 +57,7 @@ public enum WebFormat implements Format {
 
     private final FormatName named;
 
-    WebFormat(String ending, String kind, Group group) { named = new FormatName(ending, kind, group); }
+    WebFormat(String ending, Group group) { named = new FormatName(ending, group); }
 
     @Override public FormatName named() { return named; }
     @Override public boolean reads() { return true; }

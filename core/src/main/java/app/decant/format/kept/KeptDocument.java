@@ -6,6 +6,7 @@ import app.decant.document.Document;
 import app.decant.document.Progress;
 import app.decant.format.Archive;
 import app.decant.format.Taken;
+import app.decant.words.Message;
 import com.fasterxml.jackson.core.JsonGenerator;
 import com.fasterxml.jackson.core.JsonParser;
 import com.fasterxml.jackson.core.JsonToken;
@@ -57,13 +58,13 @@ public final class KeptDocument {
      */
     public static Taken read(byte[] file, Progress progress) {
         Map<String, byte[]> parts = Archive.parts(file);
-        progress.step(0, 1, "Reading");
+        progress.step(0, 1, Message.of("step.reading"));
         byte[] values = parts.get(VALUES);
         if (values == null) throw damaged(null);
         try (JsonParser json = KeptValues.MAPPER.getFactory().createParser(values)) {
             if (json.nextToken() != JsonToken.START_OBJECT || !"version".equals(json.nextFieldName())) throw damaged(null);
             if (json.nextIntValue(0) > VERSION)
-                throw new DecantException(Kind.UNSUPPORTED, "This was kept by a later version of Decant. Open it with that one.");
+                throw new DecantException(Kind.UNSUPPORTED, Message.of("kept.this-was-kept-by-a-later-version"));
             if (!"document".equals(json.nextFieldName())) throw damaged(null);
             json.nextToken();
             Document document = KeptValues.reader(index -> parts.get(BYTES + index)).readValue(json, Document.class);
@@ -72,15 +73,15 @@ public final class KeptDocument {
         } catch (IOException | IllegalArgumentException | NullPointerException e) {
             throw damaged(e);
         } catch (StackOverflowError e) {
-            throw new DecantException(Kind.UNREADABLE, "What was kept nests deeper than any real document; it is not opened.", e);
+            throw new DecantException(Kind.UNREADABLE, Message.of("kept.what-was-kept-nests-deeper-than-any"), e);
         }
     }
 
     private static DecantException tooDeep(Throwable cause) {
-        return new DecantException(Kind.UNSUPPORTED, "The document nests deeper than any real one; it can't be kept.", cause);
+        return new DecantException(Kind.UNSUPPORTED, Message.of("kept.the-document-nests-deeper-than-any-real"), cause);
     }
 
     private static DecantException damaged(Exception cause) {
-        return new DecantException(Kind.UNREADABLE, "What was kept of this document is damaged. Open the original again.", cause);
+        return new DecantException(Kind.UNREADABLE, Message.of("kept.what-was-kept-of-this-document"), cause);
     }
 }

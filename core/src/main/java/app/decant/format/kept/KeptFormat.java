@@ -10,14 +10,14 @@ import java.util.List;
 
 /** The form in which the program keeps documents for itself, as a format that is read. */
 public enum KeptFormat implements Format {
-    KEPT(KeptDocument.ENDING, "document kept by Decant", Group.OTHER) {
+    KEPT(KeptDocument.ENDING, Group.OTHER) {
         @Override public boolean isOf(Content content) { return content.isOfMediaType(KeptDocument.MEDIA_TYPE); }
         @Override public Taken read(Content content, String password, Progress progress) { return KeptDocument.read(content.bytes(), progress); }
     };
 
     private final FormatName named;
 
-    KeptFormat(String ending, String kind, Group group) { named = new FormatName(ending, kind, group); }
+    KeptFormat(String ending, Group group) { named = new FormatName(ending, group); }
 
     @Override public FormatName named() { return named; }
     @Override public boolean reads() { return true; }

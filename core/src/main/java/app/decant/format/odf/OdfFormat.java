@@ -13,13 +13,11 @@ import java.util.List;
 
 /** Text documents of OpenDocument (ISO/IEC 26300). */
 public enum OdfFormat implements Format {
-    ODT("odt", "OpenDocument text document", Group.TEXT) {
-        @Override public String words() { return "an .odt"; }
+    ODT("odt", Group.TEXT) {
         @Override public boolean isOf(Content content) { return content.isOfMediaType("application/vnd.oasis.opendocument.text"); }
         @Override public Written write(Document document, Instant when) { return OdtWriter.write(document, when, false); }
     },
-    OTT("ott", "OpenDocument template", Group.TEMPLATE) {
-        @Override public String words() { return "an .ott template"; }
+    OTT("ott", Group.TEMPLATE) {
 
         /** Templates read as documents do. */
         @Override public boolean isOf(Content content) { return false; }
@@ -28,7 +26,7 @@ public enum OdfFormat implements Format {
 
     private final FormatName named;
 
-    OdfFormat(String ending, String kind, Group group) { named = new FormatName(ending, kind, group); }
+    OdfFormat(String ending, Group group) { named = new FormatName(ending, group); }
 
     @Override public FormatName named() { return named; }
     @Override public boolean reads() { return true; }

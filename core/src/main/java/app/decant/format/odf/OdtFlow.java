@@ -11,6 +11,7 @@ import app.decant.document.ParagraphProperty;
 import app.decant.document.Property;
 import app.decant.document.Table;
 import app.decant.document.TextProperty;
+import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -274,7 +275,7 @@ final class OdtFlow {
             }
             case "text:ruby-text" -> {
                 inlines.add(new Inline.Text("(" + node.text() + ")", look));
-                reader.find(Finding.changed("Small words above others are set in brackets behind them.", ""));
+                reader.find(Finding.changed(Message.of("odf.small-words-above-others-are-set")));
             }
             default -> inlines(node, look, inlines);
         }

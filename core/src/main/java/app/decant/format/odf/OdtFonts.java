@@ -6,6 +6,7 @@ import app.decant.document.Finding;
 import app.decant.document.FontFile;
 import app.decant.font.BroughtFonts;
 import app.decant.font.Face;
+import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlWriter;
 import java.util.ArrayList;
@@ -43,7 +44,7 @@ final class OdtFonts {
                     boolean some = BroughtFonts.face(new FontFile(family, bold, italic, false, bytes)).postScriptName().matches("[A-Z]{6}\\+.*");
                     fonts.add(new FontFile(family, bold, italic, some, bytes));
                 } catch (DecantException e) {
-                    find.accept(Finding.lost("The font " + family + " inside the file is damaged; it is left out.", ""));
+                    find.accept(Finding.lost(Message.of("odf.the-font-inside-the-file-is-damaged", family)));
                 }
             }
         }

@@ -14,6 +14,7 @@ import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
+import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import java.util.List;
 import java.util.Locale;
@@ -40,7 +41,7 @@ final class OdtFrames {
         double height = OdtLookReading.length(node.get("svg:height", node.get("fo:min-height")), 20);
         Inline.Floating.Content content = content(node, properties, width, height);
         if (content == null) {
-            reader.find(Finding.lost("A drawn shape is left out.", ""));
+            reader.find(Finding.lost(Message.of("binary.a-drawn-shape-is-left")));
             return null;
         }
         if ("as-char".equals(node.get("text:anchor-type")) && content instanceof Picture picture) return new Inline.InlinePicture(picture, look);
@@ -52,7 +53,7 @@ final class OdtFrames {
             byte[] bytes = image.get("xlink:href") == null ? null : reader.part(image.get("xlink:href"));
             if (bytes == null) {
                 if (image.get("xlink:href", "").matches("(?i)(https?|file):.*"))
-                    reader.find(Finding.lost("Pictures that lie outside the file are left out.", ""));
+                    reader.find(Finding.lost(Message.of("odf.pictures-that-lie-outside-the-file")));
                 continue;
             }
             String description = node.child("svg:desc") != null ? node.child("svg:desc").text() : node.child("svg:title") != null ? node.child("svg:title")

@@ -13,6 +13,7 @@ import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
 import app.decant.format.Archive;
 import app.decant.format.Taken;
+import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import java.time.DateTimeException;
@@ -42,7 +43,7 @@ public final class OdtReader {
     }
 
     /** Stops where that is wished. */
-    void step() { progress.step(0, 0, "Reading"); }
+    void step() { progress.step(0, 0, Message.of("step.reading")); }
 
     /**
      * Reads a file.
@@ -54,11 +55,10 @@ public final class OdtReader {
         byte[] manifest = parts.get("META-INF/manifest.xml");
         if (manifest != null && XmlReader.tree(manifest, "META-INF/manifest.xml").children().stream()
                 .anyMatch(entry -> entry.child("manifest:encryption-data") != null)) {
-            throw new DecantException(Kind.UNSUPPORTED,
-                    name + " is protected by a password, which can't be undone here for OpenDocument files. Save it without one and open that.");
+            throw new DecantException(Kind.UNSUPPORTED, Message.of("odf.is-protected-by-a-password", name));
         }
         byte[] content = parts.get("content.xml");
-        if (content == null) throw new DecantException(Kind.UNREADABLE, name + " is damaged: its text is missing. Ask for it again, or open an older copy.");
+        if (content == null) throw new DecantException(Kind.UNREADABLE, Message.of("odf.is-damaged-its-text-is-missing-ask", name));
         XmlNode main = XmlReader.tree(content, "content.xml");
         XmlNode styles = parts.containsKey("styles.xml") ? XmlReader.tree(parts.get("styles.xml"), "styles.xml") : null;
         return new OdtReader(parts, new OdtSheet(styles, main), progress).document(main, name);
@@ -70,7 +70,7 @@ public final class OdtReader {
 
     private Taken document(XmlNode main, String name) {
         XmlNode text = main.at("office:body", "office:text");
-        if (text == null) throw new DecantException(Kind.UNREADABLE, name + " is damaged: its text is missing. Ask for it again, or open an older copy.");
+        if (text == null) throw new DecantException(Kind.UNREADABLE, Message.of("odf.is-damaged-its-text-is-missing-ask", name));
         OdtFlow flow = new OdtFlow(this, true);
         flow.body(text);
         List<Section> sections = new ArrayList<>();
@@ -80,9 +80,9 @@ public final class OdtReader {
             even |= section.frames().containsKey(FramePlace.EVEN_HEADER) || section.frames().containsKey(FramePlace.EVEN_FOOTER);
             sections.add(section);
         }
-        if (main.find("text:changed-region") != null) find(Finding.changed("Tracked changes were taken in as accepted.", ""));
-        if (main.find("office:annotation") != null) find(Finding.lost("Comments are not carried over.", ""));
-        if (main.find("text:tracked-changes") != null) find(Finding.changed("Tracked changes come in accepted.", ""));
+        if (main.find("text:changed-region") != null) find(Finding.changed(Message.of("binary.tracked-changes-were-taken-in-as-accepted")));
+        if (main.find("office:annotation") != null) find(Finding.lost(Message.of("binary.comments-are-not-carried-over")));
+        if (main.find("text:tracked-changes") != null) find(Finding.changed(Message.of("odf.tracked-changes-come-in-accepted")));
         return new Taken(new Document(facts(), sheet.styles(), sheet.numbering(), sections, even, sheet.tabWidth(), List.of(),
                 OdtFonts.read(main.child("office:font-face-decls"), this::part, this::find)), findings);
     }

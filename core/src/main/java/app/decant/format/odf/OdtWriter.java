@@ -14,6 +14,7 @@ import app.decant.document.Walk;
 import app.decant.format.Archive;
 import app.decant.format.Written;
 import app.decant.picture.PictureDecoder;
+import app.decant.words.Message;
 import app.decant.xml.XmlNames;
 import app.decant.xml.XmlWriter;
 import java.awt.image.BufferedImage;
@@ -55,10 +56,10 @@ public final class OdtWriter {
         byte[] file = writer.file(when, template);
         List<Finding> findings = new ArrayList<>();
         if (writer.lost.contains("opaque"))
-            findings.add(Finding.lost("Charts, formulas and embedded objects that have no picture are left out of the .odt.", ""));
-        if (writer.lost.contains("picture")) findings.add(Finding.lost("A picture can't be decoded and is left out of the .odt.", ""));
-        if (writer.lost.contains("pixels")) findings.add(Finding.changed("Drawings became pixels in the .odt.", ""));
-        if (writer.lost.contains("restart")) findings.add(Finding.changed("Sections that begin on an even or odd page begin on the next one in the .odt.", ""));
+            findings.add(Finding.lost(Message.of("odf.charts-formulas-and-embedded-objects-that-have")));
+        if (writer.lost.contains("picture")) findings.add(Finding.lost(Message.of("odf.a-picture-cannot-be-decoded")));
+        if (writer.lost.contains("pixels")) findings.add(Finding.changed(Message.of("odf.drawings-became-pixels-in-the-odt")));
+        if (writer.lost.contains("restart")) findings.add(Finding.changed(Message.of("odf.sections-that-begin-on-an-even")));
         return new Written(file, findings);
     }
 

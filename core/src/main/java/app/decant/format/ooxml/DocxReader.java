@@ -15,6 +15,7 @@ import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.StyleSheet;
 import app.decant.format.Taken;
+import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import java.time.DateTimeException;
@@ -65,8 +66,7 @@ public final class DocxReader {
     private Taken read(boolean macros) {
         String main = container.target("", "officeDocument");
         if (main == null || container.part(main) == null) {
-            throw new DecantException(DecantException.Kind.UNREADABLE,
-                    "The file is damaged: it names no document inside. Ask for it again, or open an older copy.");
+            throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("ooxml.the-file-is-damaged-it-names"));
         }
         looks = new LookReader(themeFonts(main));
         StyleSheet styles = tree(main, "styles") == null ? StyleSheet.EMPTY : StylesPart.read(tree(main, "styles"), looks);
@@ -80,7 +80,7 @@ public final class DocxReader {
         List<FontFile> fonts = FontParts.read(container, container.target(main, "fontTable"), this::findOnce);
         keep(main, fonts.isEmpty());
         if (macros || container.target(main, "vbaProject") != null)
-            find(Finding.lost("The macros in the file were left out; they never run here.", ""));
+            find(Finding.lost(Message.of("ooxml.the-macros-in-the-file-were-left")));
         Document document = new Document(facts(main), styles, numbering, sections, evenAndOdd, tab == null ? Document.TAB_WIDTH : tab,
                 new ArrayList<>(kept.values()), fonts);
         return new Taken(document, new ArrayList<>(findings));
@@ -99,7 +99,7 @@ public final class DocxReader {
         int[] count = new int[1];
         Set<String> wanted = Set.of("w:p", "w:tbl", "w:sdt", "w:sectPr", "w:customXml", "w:ins", "w:altChunk", "mc:AlternateContent");
         XmlReader.stream(container.part(main), main, wanted::contains, node -> {
-            if (count[0]++ % 200 == 0) progress.step(count[0], 0, "Reading");
+            if (count[0]++ % 200 == 0) progress.step(count[0], 0, Message.of("step.reading"));
             story.block(node, blocks, section -> {
                 if (blocks.isEmpty()) blocks.add(Paragraph.of(""));
                 sections.add(story.section(section).withBlocks(blocks));
@@ -169,7 +169,7 @@ public final class DocxReader {
     private void keep(String main, boolean fontTable) {
         for (OfficePackage.Relation relation : container.relations(main).values()) {
             String role = relation.role().substring(relation.role().lastIndexOf('/') + 1);
-            if (role.equals("comments")) findOnce(Finding.lost("Comments are not carried over.", ""));
+            if (role.equals("comments")) findOnce(Finding.lost(Message.of("binary.comments-are-not-carried-over")));
             if (relation.outside() || !KEPT_ROLES.contains(role) || container.part(relation.target()) == null || role.equals("fontTable") && !fontTable)
                 continue;
             keepPart(relation.target(), relation.role());

@@ -15,6 +15,7 @@ import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
 import app.decant.format.Chart;
 import app.decant.format.ChartPicture;
+import app.decant.words.Message;
 import app.decant.xml.XmlNames;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
@@ -82,8 +83,8 @@ final class DrawingReader {
         Image image = id == null ? null : story.image(id);
         if (image == null) {
             boolean outside = blip != null && blip.get("r:link") != null;
-            reader.find(outside ? Finding.lost("A picture lies outside the file and is not fetched.", "")
-                    : Finding.lost("A picture is missing from the file.", ""));
+            reader.find(outside ? Finding.lost(Message.of("ooxml.a-picture-lies-outside-the-file"))
+                    : Finding.lost(Message.of("ooxml.a-picture-is-missing-from-the-file")));
             return null;
         }
         XmlNode cut = picture.at("pic:blipFill", "a:srcRect");
@@ -180,8 +181,8 @@ final class DrawingReader {
             if (one != null) made.add(one);
         }
         if (made.isEmpty()) return List.of(opaque(markup, "a drawing", null, look));
-        if (others) reader.find(Finding.lost("Lines and shapes around the texts and pictures of a drawing are not shown.", ""));
-        if (made.size() < shapes.size()) reader.find(Finding.lost("A picture is missing from the file.", ""));
+        if (others) reader.find(Finding.lost(Message.of("ooxml.lines-and-shapes-around-the-texts")));
+        if (made.size() < shapes.size()) reader.find(Finding.lost(Message.of("ooxml.a-picture-is-missing-from-the-file")));
         return made;
     }
 
@@ -280,8 +281,8 @@ final class DrawingReader {
                 if (part != null) parts.put(id, part);
             });
         }
-        reader.find(likeness == null ? Finding.changed("There is " + what + " that is kept but not shown.", "")
-                : Finding.note("There is " + what + ", shown by " + shownBy + ".", ""));
+        reader.find(likeness == null ? Finding.changed(Message.of("ooxml.there-is-that-is-kept", what))
+                : Finding.note(Message.of("ooxml.there-is-shown", what, shownBy)));
         return new Inline.OpaqueInline(new Opaque("ooxml", what, markup.markup(), parts, likeness), look);
     }
 }

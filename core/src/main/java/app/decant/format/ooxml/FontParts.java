@@ -5,6 +5,7 @@ import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.FontFile;
 import app.decant.font.BroughtFonts;
+import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import app.decant.xml.XmlWriter;
@@ -43,7 +44,7 @@ final class FontParts {
                     BroughtFonts.face(font);
                     fonts.add(font);
                 } catch (DecantException e) {
-                    find.accept(Finding.lost("The font " + family + " inside the file is damaged; it is left out.", ""));
+                    find.accept(Finding.lost(Message.of("odf.the-font-inside-the-file-is-damaged", family)));
                 }
             }
         }

@@ -9,6 +9,7 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.TextProperty;
 import app.decant.font.SymbolEncoding;
+import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -79,10 +80,11 @@ final class InlineReader {
             }
             case "w:fldSimple" -> simpleField(node, link);
             case "w:ins", "w:moveTo", "w:smartTag", "w:customXml", "w:dir", "w:bdo" -> {
-                if (node.is("w:ins") || node.is("w:moveTo")) story.reader.findOnce(Finding.changed("Tracked changes were taken in as accepted.", ""));
+                if (node.is("w:ins") || node.is("w:moveTo")) story.reader.findOnce(Finding.changed(
+                        Message.of("binary.tracked-changes-were-taken-in-as-accepted")));
                 for (XmlNode child : node.children()) content(child, link);
             }
-            case "w:del", "w:moveFrom" -> story.reader.findOnce(Finding.changed("Tracked changes were taken in as accepted.", ""));
+            case "w:del", "w:moveFrom" -> story.reader.findOnce(Finding.changed(Message.of("binary.tracked-changes-were-taken-in-as-accepted")));
             case "w:sdt" -> {
                 XmlNode content = node.child("w:sdtContent");
                 if (content != null) for (XmlNode child : content.children()) content(child, link);
@@ -97,7 +99,7 @@ final class InlineReader {
                 String name = bookmarks.remove(node.get("w:id", ""));
                 if (name != null) add(new Inline.BookmarkPoint(name, false));
             }
-            case "w:commentRangeStart" -> story.reader.findOnce(Finding.lost("Comments are not carried over.", ""));
+            case "w:commentRangeStart" -> story.reader.findOnce(Finding.lost(Message.of("binary.comments-are-not-carried-over")));
             case "m:oMath", "m:oMathPara" -> add(drawings.opaque(node, "an equation (“" + shortened(node.text()) + "”)", null, Look.PLAIN));
             case "mc:AlternateContent" -> alternate(node, Look.PLAIN, link);
             default -> { }
@@ -154,9 +156,9 @@ final class InlineReader {
                 if (base != null) for (XmlNode child : base.children()) content(child, link);
                 if (above == null) return;
                 add(new Inline.Text("(" + above.text() + ")", look));
-                story.reader.findOnce(Finding.changed("Small words above others are set in brackets behind them.", ""));
+                story.reader.findOnce(Finding.changed(Message.of("odf.small-words-above-others-are-set")));
             }
-            case "w:commentReference" -> story.reader.findOnce(Finding.lost("Comments are not carried over.", ""));
+            case "w:commentReference" -> story.reader.findOnce(Finding.lost(Message.of("binary.comments-are-not-carried-over")));
             default -> { }
         }
     }
@@ -192,7 +194,7 @@ final class InlineReader {
             String text = SymbolEncoding.unicode(pictorial ? family : "Wingdings", new String(Character.toChars(code)));
             add(new Inline.Text(text, pictorial ? look.without(TextProperty.FAMILY) : look.with(TextProperty.FAMILY, family)));
         } catch (NumberFormatException e) {
-            story.reader.find(Finding.lost("A symbol has no readable number and was left out.", ""));
+            story.reader.find(Finding.lost(Message.of("ooxml.a-symbol-has-no-readable-number")));
         }
     }
 
@@ -200,7 +202,7 @@ final class InlineReader {
         String id = node.get("w:id", "");
         List<Block> blocks = story.reader.note(kind, id);
         if (blocks == null) {
-            story.reader.find(Finding.lost("A note is missing from the file; its mark was left out.", ""));
+            story.reader.find(Finding.lost(Message.of("ooxml.a-note-is-missing-from-the-file")));
             return;
         }
         boolean custom = "1".equals(node.get("w:customMarkFollows")) || "true".equals(node.get("w:customMarkFollows"));

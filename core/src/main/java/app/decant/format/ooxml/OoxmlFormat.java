@@ -13,8 +13,7 @@ import java.util.List;
 
 /** Text documents of Office Open XML (ISO/IEC 29500). */
 public enum OoxmlFormat implements Format {
-    DOCX("docx", "Office Open XML text document", Group.TEXT) {
-        @Override public String words() { return "a .docx"; }
+    DOCX("docx", Group.TEXT) {
 
         @Override public boolean isOf(Content content) {
             return content.hasContentType("wordprocessingml.document.main") && !DOCM.isOf(content) && !DOTX.isOf(content) || content.hasFolder("word");
@@ -22,22 +21,21 @@ public enum OoxmlFormat implements Format {
 
         @Override public Written write(Document document, Instant when) { return new Written(DocxWriter.write(document, when), List.of()); }
     },
-    DOCM("docm", "Office Open XML text document with macros", Group.TEXT) {
+    DOCM("docm", Group.TEXT) {
         @Override public boolean isOf(Content content) {
             return content.hasContentType("ms-word.document.macroEnabled") || content.hasContentType("ms-word.template.macroEnabled");
         }
 
         @Override public boolean writes() { return false; }
     },
-    DOTX("dotx", "Office Open XML template", Group.TEMPLATE) {
-        @Override public String words() { return "a .dotx template"; }
+    DOTX("dotx", Group.TEMPLATE) {
         @Override public boolean isOf(Content content) { return content.hasContentType("wordprocessingml.template"); }
         @Override public Written write(Document document, Instant when) { return new Written(DocxWriter.write(document, when, true), List.of()); }
     };
 
     private final FormatName named;
 
-    OoxmlFormat(String ending, String kind, Group group) { named = new FormatName(ending, kind, group); }
+    OoxmlFormat(String ending, Group group) { named = new FormatName(ending, group); }
 
     @Override public FormatName named() { return named; }
     @Override public boolean reads() { return true; }

@@ -8,6 +8,7 @@ import app.decant.document.Section.FramePlace;
 import app.decant.document.Section.PageGeometry;
 import app.decant.document.Section.PageNumbering;
 import app.decant.document.Section;
+import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -22,9 +23,9 @@ final class SectionReader {
 
     static Section section(XmlNode node, StoryReader story) {
         if (node == null) return new Section(Section.Start.NEXT_PAGE, LETTER, Columns.ONE, PageNumbering.CONTINUED, Map.of(), false, List.of());
-        if (node.child("w:pgBorders") != null) story.reader.findOnce(Finding.changed("Borders round whole pages are not drawn yet.", ""));
-        if (node.child("w:lnNumType") != null) story.reader.findOnce(Finding.changed("Line numbers are not drawn yet.", ""));
-        if (node.child("w:textDirection") != null) story.reader.findOnce(Finding.changed("Text turned sideways is set upright for now.", ""));
+        if (node.child("w:pgBorders") != null) story.reader.findOnce(Finding.changed(Message.of("ooxml.borders-round-whole-pages-are-not-drawn")));
+        if (node.child("w:lnNumType") != null) story.reader.findOnce(Finding.changed(Message.of("ooxml.line-numbers-are-not-drawn-yet")));
+        if (node.child("w:textDirection") != null) story.reader.findOnce(Finding.changed(Message.of("ooxml.text-turned-sideways-is-set-upright")));
         Map<FramePlace, List<Block>> frames = new EnumMap<>(FramePlace.class);
         for (XmlNode child : node.children()) {
             boolean header = child.is("w:headerReference");

@@ -10,6 +10,7 @@ import app.decant.document.Opaque;
 import app.decant.document.Paragraph;
 import app.decant.document.Section;
 import app.decant.document.Table;
+import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import java.util.ArrayList;
@@ -72,7 +73,7 @@ final class StoryReader {
                 XmlNode choice = node.child("mc:Fallback") != null ? node.child("mc:Fallback") : node.child("mc:Choice");
                 if (choice != null) for (XmlNode child : choice.children()) block(child, blocks, sections);
             }
-            case "w:altChunk" -> reader.find(Finding.lost("A document inserted as a file is not carried over.", ""));
+            case "w:altChunk" -> reader.find(Finding.lost(Message.of("ooxml.a-document-inserted-as-a-file")));
             case "w:sectPr" -> {
                 endContents(blocks);
                 if (sections != null) sections.accept(node);
@@ -87,7 +88,7 @@ final class StoryReader {
         Look look = reader.looks().paragraph(properties);
         Look mark = reader.looks().text(properties == null ? null : properties.child("w:rPr"));
         if (properties != null && properties.child("w:framePr") != null)
-            reader.findOnce(Finding.changed("A framed paragraph or drop capital is set as a plain paragraph for now.", ""));
+            reader.findOnce(Finding.changed(Message.of("ooxml.a-framed-paragraph-or-drop-capital")));
         boolean inContents = inlines.insideContents();
         List<Inline> content = inlines.read(node);
         Paragraph paragraph = new Paragraph(style, look, mark, content);

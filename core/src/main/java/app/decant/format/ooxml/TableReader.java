@@ -8,6 +8,7 @@ import app.decant.document.TableProperty.TablePart;
 import app.decant.document.TableProperty.TableParts;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TableProperty;
+import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -43,7 +44,7 @@ final class TableReader {
             for (Raw cell : raw.get(r)) {
                 if (cell.goesOn && carriesOn(raw, r, cell)) continue;
                 if (cell.node.child("w:tcPr") != null && cell.node.child("w:tcPr").child("w:textDirection") != null)
-                    story.reader.findOnce(Finding.changed("Text turned sideways is set upright for now.", ""));
+                    story.reader.findOnce(Finding.changed(Message.of("ooxml.text-turned-sideways-is-set-upright")));
                 cells.add(new Table.Cell(cell.column, cell.span, cell.starts ? rowSpan(raw, r, cell) : 1, cellLook(cell.node.child("w:tcPr")),
                         story.inner(cell.node)));
             }
@@ -65,7 +66,7 @@ final class TableReader {
     /** Whether a row or cell was taken out while changes were tracked (17.13.5.12, 17.13.5.2); changes come in as accepted. */
     private boolean isDeleted(XmlNode properties, String mark) {
         boolean deleted = properties != null && properties.child(mark) != null;
-        if (deleted) story.reader.findOnce(Finding.changed("Tracked changes were taken in as accepted.", ""));
+        if (deleted) story.reader.findOnce(Finding.changed(Message.of("binary.tracked-changes-were-taken-in-as-accepted")));
         return deleted;
     }
 

@@ -13,8 +13,7 @@ import java.util.List;
 
 /** Rich Text Format. */
 public enum RtfFormat implements Format {
-    RTF("rtf", "rich text file", Group.TEXT) {
-        @Override public String words() { return "an .rtf"; }
+    RTF("rtf", Group.TEXT) {
         @Override public boolean isOf(Content content) { return content.startsWith('{', '\\', 'r', 't'); }
         @Override public Written write(Document document, Instant when) { return RtfWriter.write(document, when); }
         @Override public Taken read(Content content, String password, Progress progress) { return RtfReader.read(content.bytes(), content.name(), progress); }
@@ -22,7 +21,7 @@ public enum RtfFormat implements Format {
 
     private final FormatName named;
 
-    RtfFormat(String ending, String kind, Group group) { named = new FormatName(ending, kind, group); }
+    RtfFormat(String ending, Group group) { named = new FormatName(ending, group); }
 
     @Override public FormatName named() { return named; }
     @Override public boolean reads() { return true; }

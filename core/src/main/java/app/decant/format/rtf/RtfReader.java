@@ -12,6 +12,7 @@ import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
 import app.decant.format.Languages;
 import app.decant.format.Taken;
+import app.decant.words.Message;
 import com.rtfparserkit.parser.IRtfListener;
 import com.rtfparserkit.parser.RtfStreamSource;
 import com.rtfparserkit.rtf.Command;
@@ -37,7 +38,7 @@ public final class RtfReader implements IRtfListener {
     /** Groups that a reader may pass over, and that are understood here. */
     private static final Set<String> KNOWN_BEHIND_STAR = Set.of("shppict", "cs", "ts", "nesttableprops", "shpinst", "picprop", "fldinst", "bkmkstart",
             "bkmkend", "listtable", "listoverridetable", "company", "footnote");
-    private static final String DAMAGED = "The file is damaged; what could be read of it is here.";
+    private static final Message DAMAGED = Message.of("rtf.damaged");
     private static final int DEEPEST = 2000;
     private static final long MOST_EVENTS = 200_000_000;
 
@@ -67,15 +68,14 @@ public final class RtfReader implements IRtfListener {
         RtfReader reader = new RtfReader(progress);
         try {
             byte[] whole = whole(file);
-            if (whole != file) reader.findings.add(Finding.lost(DAMAGED, ""));
+            if (whole != file) reader.findings.add(Finding.lost(DAMAGED));
             new FallbackParser().parse(new RtfStreamSource(new ByteArrayInputStream(whole)), reader);
         } catch (IOException | RuntimeException e) {
             if (e instanceof DecantException told && told.kind() == Kind.CANCELLED) throw told;
             LoggerFactory.getLogger(RtfReader.class).info("{} breaks off", name, e);
             if (reader.body.isEmpty() && reader.sections.isEmpty())
-                throw new DecantException(Kind.UNREADABLE,
-                        name + " is damaged and can't be opened as a rich text file. Ask for it again, or open an older copy.", e);
-            if (reader.findings.stream().noneMatch(finding -> finding.what().equals(DAMAGED))) reader.findings.add(Finding.lost(DAMAGED, ""));
+                throw new DecantException(Kind.UNREADABLE, Message.of("rtf.is-damaged-and-cannot-be-opened", name), e);
+            if (reader.findings.stream().noneMatch(finding -> finding.message().equals(DAMAGED))) reader.findings.add(Finding.lost(DAMAGED));
         }
         return reader.document();
     }
@@ -127,7 +127,7 @@ public final class RtfReader implements IRtfListener {
     private void tellChanges() {
         if (toldChanges) return;
         toldChanges = true;
-        findings.add(Finding.changed("Tracked changes were taken in as accepted.", ""));
+        findings.add(Finding.changed(Message.of("binary.tracked-changes-were-taken-in-as-accepted")));
     }
 
     private void endSection() {
@@ -143,7 +143,7 @@ public final class RtfReader implements IRtfListener {
 
     @Override public void processGroupStart() {
         count();
-        if (states.size() > DEEPEST) throw new DecantException(Kind.UNREADABLE, "Groups within groups without end");
+        if (states.size() > DEEPEST) throw new DecantException(Kind.UNREADABLE, Message.of("rtf.groups-within-groups-without-end"));
         if (starred) state.where = RtfState.Where.SKIP;
         states.push(state);
         state = state.inner();
@@ -217,8 +217,8 @@ public final class RtfReader implements IRtfListener {
     }
 
     private void count() {
-        if (++events > MOST_EVENTS) throw new DecantException(Kind.UNREADABLE, "More than any real file holds");
-        if (events % 5_000 == 1) progress.step((int) (events / 5_000), 0, "Reading");
+        if (++events > MOST_EVENTS) throw new DecantException(Kind.UNREADABLE, Message.of("rtf.more-than-any-real-file-holds"));
+        if (events % 5_000 == 1) progress.step((int) (events / 5_000), 0, Message.of("step.reading"));
     }
 
     @Override public void processCommand(Command command, int parameter, boolean has, boolean optional) {
@@ -337,7 +337,7 @@ public final class RtfReader implements IRtfListener {
                          "docvar", "listname", "panose", "falt", "background", "ftnsep", "ftnsepc", "aftnsep", "aftnsepc", "ftncn", "aftncn", "tc", "xe" -> {
                 if (word.equals("annotation") && !tables.toldComments) {
                     tables.toldComments = true;
-                    findings.add(Finding.lost("Comments are not carried over.", ""));
+                    findings.add(Finding.lost(Message.of("binary.comments-are-not-carried-over")));
                 }
                 state.where = RtfState.Where.SKIP;
             }

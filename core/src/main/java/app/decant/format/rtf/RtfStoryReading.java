@@ -16,6 +16,7 @@ import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty;
 import app.decant.format.FieldStack;
 import app.decant.format.RowGrid;
+import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.IdentityHashMap;
@@ -113,7 +114,7 @@ final class RtfStoryReading {
     void floating(RtfShape shape, Look look, List<Finding> told) {
         Inline.Floating.Content content = shape.content();
         if (content != null) fields.put(new Inline.Floating(shape.anchor(), content, look), inlines);
-        else told.add(Finding.lost("A drawn shape is left out.", ""));
+        else told.add(Finding.lost(Message.of("binary.a-drawn-shape-is-left")));
     }
 
     /** A note; the raised sign before it is its mark. */

@@ -18,6 +18,7 @@ import app.decant.format.FlatLooks;
 import app.decant.format.Languages;
 import app.decant.format.NumberCodes;
 import app.decant.format.Written;
+import app.decant.words.Message;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -61,9 +62,9 @@ public final class RtfWriter {
         String file = writer.file(when);
         List<Finding> findings = new ArrayList<>();
         if (writer.lost.contains("opaque"))
-            findings.add(Finding.lost("Charts, formulas and embedded objects that have no picture are left out of the .rtf.", ""));
-        if (writer.lost.contains("picture")) findings.add(Finding.lost("A picture can't be decoded and is left out of the .rtf.", ""));
-        if (writer.lost.contains("pixels")) findings.add(Finding.changed("Pictures that are neither PNG nor JPEG became pixels in the .rtf.", ""));
+            findings.add(Finding.lost(Message.of("rtf.charts-formulas-and-embedded-objects-that-have")));
+        if (writer.lost.contains("picture")) findings.add(Finding.lost(Message.of("rtf.a-picture-cannot-be-decoded")));
+        if (writer.lost.contains("pixels")) findings.add(Finding.changed(Message.of("rtf.pictures-that-are-neither-png-nor-jpeg")));
         return new Written(file.getBytes(StandardCharsets.US_ASCII), findings);
     }
 

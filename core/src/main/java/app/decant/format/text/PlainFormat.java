@@ -13,8 +13,7 @@ import java.util.List;
 
 /** Plain text. */
 public enum PlainFormat implements Format {
-    TXT("txt", "plain text file", Group.TEXT) {
-        @Override public String words() { return "plain text"; }
+    TXT("txt", Group.TEXT) {
         @Override public boolean isOf(Content content) { return !content.isEmpty() && content.isText(); }
         @Override public Taken read(Content content, String password, Progress progress) { return TextReader.read(content.bytes(), null, progress); }
         @Override public Written write(Document document, Instant when) { return TextWriter.write(document, PlainText.PLAIN); }
@@ -23,7 +22,7 @@ public enum PlainFormat implements Format {
 
     private final FormatName named;
 
-    PlainFormat(String ending, String kind, Group group) { named = new FormatName(ending, kind, group); }
+    PlainFormat(String ending, Group group) { named = new FormatName(ending, group); }
 
     @Override public FormatName named() { return named; }
     @Override public boolean reads() { return true; }

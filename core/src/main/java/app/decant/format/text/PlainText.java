@@ -2,6 +2,7 @@ package app.decant.format.text;
 
 import app.decant.document.Finding;
 import app.decant.format.Written;
+import app.decant.words.Message;
 import java.nio.CharBuffer;
 import java.nio.charset.Charset;
 import java.nio.charset.CharsetEncoder;
@@ -41,12 +42,11 @@ public record PlainText(Charset letters, boolean mark, LineEnds lineEnds, int wi
     /** Text with line feeds as a file. What the encoding has no letters for becomes question marks, and is told. */
     Written written(String text) {
         List<Finding> findings = new ArrayList<>();
-        findings.add(Finding.changed("Plain text holds no looks, pictures or page breaks.", ""));
+        findings.add(Finding.changed(Message.of("text.plain-text-holds-no-looks-pictures")));
         String wrapped = width == 0 ? text : wrapped(text);
         String ended = lineEnds == LineEnds.LF ? wrapped : wrapped.replace("\n", lineEnds.text);
         int lost = lost(ended);
-        if (lost > 0) findings.add(Finding.lost((lost == 1 ? "1 character" : lost + " characters") + " can't be written in " + letters.displayName()
-                + "; question marks stand in their place.", ""));
+        if (lost > 0) findings.add(Finding.lost(Message.of("text.characters-cannot-be-written-in-question-marks", lost, letters.displayName())));
         // Java itself puts a mark before what it calls UTF-16.
         Charset plain = letters.equals(StandardCharsets.UTF_16) ? StandardCharsets.UTF_16BE : letters;
         boolean marked = mark && isUnicode() || letters.equals(StandardCharsets.UTF_16);

@@ -14,6 +14,7 @@ import app.decant.document.Style;
 import app.decant.document.StyleSheet;
 import app.decant.document.TextProperty;
 import app.decant.format.Taken;
+import app.decant.words.Message;
 import com.ibm.icu.text.CharsetDetector;
 import com.ibm.icu.text.CharsetMatch;
 import java.nio.ByteBuffer;
@@ -37,7 +38,7 @@ public final class TextReader {
         String text = letters == null ? decoded(file, findings) : new String(file, letters).replaceFirst("^\uFEFF", "");
         List<Block> blocks = new ArrayList<>();
         for (String line : text.replace("\r\n", "\n").replace('\r', '\n').split("\n", -1)) {
-            if (blocks.size() % STEP == 0) progress.step(0, 0, "Reading");
+            if (blocks.size() % STEP == 0) progress.step(0, 0, Message.of("step.reading"));
             blocks.add(Paragraph.of(line.replace("\0", "").replace('\f', ' ')));
         }
         if (blocks.size() > 1 && ((Paragraph) blocks.get(blocks.size() - 1)).length() == 0) blocks.remove(blocks.size() - 1);
@@ -60,7 +61,7 @@ public final class TextReader {
         } catch (CharacterCodingException e) {
             CharsetMatch match = new CharsetDetector().setText(file).detect();
             Charset charset = match != null && Charset.isSupported(match.getName()) ? Charset.forName(match.getName()) : Charset.forName("windows-1252");
-            findings.add(Finding.changed("The text does not say how its letters are written; it was read as " + charset.displayName() + ".", ""));
+            findings.add(Finding.changed(Message.of("text.the-text-does-not-say-how", charset.displayName())));
             return new String(file, charset);
         }
     }

@@ -9,8 +9,10 @@ import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Standard;
 import app.decant.pdf.check.PdfCheck.Proof;
 import app.decant.pdf.keep.KeptWriter;
+import app.decant.pdf.keep.PageSelection;
 import app.decant.pdf.keep.PaintedPage;
 import app.decant.pdf.write.DocumentFacts;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -56,7 +58,8 @@ public final class KeptCheck {
         Original original = pages.original().orElseThrow();
         KeptCheck check = new KeptCheck(pages, choices, written);
         if (written.same()) {
-            check.say("Every byte is the original's", "It is not the original's bytes", Arrays.equals(Files.readAllBytes(file), original.bytes()));
+            check.say(Message.of("check.every-byte-is-the-original"), Message.of("check.it-is-not-the-original-bytes"),
+                    Arrays.equals(Files.readAllBytes(file), original.bytes()));
             return check.proofs;
         }
         String owner = choices.protection().isOn() ? choices.protection().toChange() : "";
@@ -69,11 +72,11 @@ public final class KeptCheck {
         return check.proofs;
     }
 
-    private void say(String holds, String fails, boolean is) { proofs.add(new Proof(is ? holds : fails, is)); }
+    private void say(Message holds, Message fails, boolean is) { proofs.add(new Proof(is ? holds : fails, is)); }
 
     private void compare(PDDocument before, PDDocument after) throws IOException {
         int count = choices.pages().size();
-        proofs.add(new Proof(after.getNumberOfPages() + (count == 1 ? " page, as chosen" : " pages, as chosen"), after.getNumberOfPages() == count));
+        proofs.add(new Proof(Message.of("check.pages-as-chosen", after.getNumberOfPages(), count), after.getNumberOfPages() == count));
         if (after.getNumberOfPages() != count) return;
         SameObjects objects = new SameObjects(!choices.style().pictures().isExact(), !choices.style().compressed());
         int same = 0;
@@ -110,26 +113,20 @@ public final class KeptCheck {
             annotations(made, stands);
         }
         int own = count - anew - changed;
-        boolean others = own < count;
-        String words = own == 1 ? (others ? "One" : "Its") + " page is" : (others ? "" : "All ") + own + " pages are";
-        if (own > 0) say(words + " the original's own, byte for byte", (own - same) + " of " + own + " pages are not the original's", same == own);
-        String many = (changed == 1 ? "One page was changed in " : changed + " pages were changed in ") + (places == 1 ? "one place" : places + " places");
+        if (own > 0) say(Message.of("check.own-pages", own, own < count), Message.of("check.of-pages-are-not-the-original", own - same, own), same == own);
         // Where something is laid on all pages, or pictures are smaller, they can't look the same.
-        String rest = looked() ? ", and look" + (changed == 1 ? "s" : "") + " the same everywhere else" : ", with the stream that was proven before";
-        if (changed > 0) say(many + rest,
-                "More was changed on " + outside + " pages than was wished", outside == 0);
-        if (anew > 0) say(anew == 1 ? "One page was set anew, its text whole and in order" : anew + " pages were set anew, their text whole and in order",
-                "Text differs on " + wrong + " of the pages that were set anew", wrong == 0);
-        String pictures = written.smaller() == 0 ? "" : written.smaller() == 1 ? ", but for one picture made smaller" : ", but for " + written.smaller()
-                + " pictures made smaller";
+        if (changed > 0) say(Message.of("check.changed-pages", changed, places, looked()), Message.of("check.more-was-changed-on-pages-than", outside),
+                outside == 0);
+        if (anew > 0) say(Message.of("check.pages-were-set-anew-their-text-whole", anew), Message.of("check.text-differs-on-of-the-pages", wrong), wrong == 0);
         int kept = own + changed;
-        if (kept > 0) say("Their fonts, pictures and boxes are the original's" + pictures, "Fonts, pictures or boxes of " + (kept - used) + " pages differ",
+        if (kept > 0) say(Message.of("check.own-matter", written.smaller()), Message.of("check.fonts-pictures-or-boxes-of-pages-differ", kept - used),
                 used == kept);
         annotations(stood, stands);
         whole(before, after);
         if (written.facts() != KeptWriter.FactsWish.AS_THEY_ARE) {
             Map<String, String> differing = DocumentFacts.differing(after, choices.facts());
-            say("Facts in both places as chosen, agreeing", "Its facts are not as chosen: " + String.join(", ", differing.keySet()), differing.isEmpty());
+            say(Message.of("check.facts-in-both-places-as-chosen-agreeing"),
+                    Message.of("check.its-facts-are-not-as-chosen", String.join(", ", differing.keySet())), differing.isEmpty());
         }
     }
 
@@ -203,16 +200,16 @@ public final class KeptCheck {
     /** Links may be fewer where pages are left out; that was told. */
     private void annotations(Map<String, Integer> stood, Map<String, Integer> stands) {
         if (stood.isEmpty() && stands.isEmpty()) return;
-        boolean fewer = written.findings().stream().anyMatch(finding -> finding.what().contains(" left out; "));
+        boolean fewer = written.findings().stream().anyMatch(finding -> finding.message().key().equals(PageSelection.LINKS_LEFT));
         boolean same = true;
-        List<String> told = new ArrayList<>();
+        List<Message> told = new ArrayList<>();
         for (String kind : List.of("links", "fields", "notes")) {
             int was = stood.getOrDefault(kind, 0);
             int is = stands.getOrDefault(kind, 0);
-            if (was > 0) told.add(is + " " + (is == 1 ? kind.substring(0, kind.length() - 1) : kind));
+            if (was > 0) told.add(Message.of("kind." + kind, is));
             same &= was == is || kind.equals("links") && fewer && is < was;
         }
-        say(String.join(", ", told) + " on its pages, as there were", "What stands on its pages is not what stood there: " + stood + ", now " + stands, same);
+        say(Message.of("check.on-its-pages-as-there", Message.list(told)), Message.of("check.what-stands-on-its-pages", stood, stands), same);
     }
 
     /** What belongs to the file as a whole. */
@@ -222,20 +219,20 @@ public final class KeptCheck {
         if (all && style.bookmarks().equals(PdfStyle.PLAIN.bookmarks())) {
             int was = bookmarks(before);
             int is = bookmarks(after);
-            if (was > 0) say(is == 1 ? "Its bookmark" : "All " + is + " bookmarks", is + " of " + was + " bookmarks", is == was);
+            if (was > 0) say(Message.of("check.all-bookmarks", is), Message.of("check.of-bookmarks", is, was), is == was);
         }
         int files = files(before) + choices.attachments().size();
-        if (files > 0) say(files == 1 ? "1 attached file" : files + " attached files, as there were", files(after) + " of " + files + " attached files",
+        if (files > 0) say(Message.of("check.attached-files-as-there", files), Message.of("check.of-attached-files", files(after), files),
                 files(after) == files);
         COSDictionary layers = catalog(before).getCOSDictionary(LAYERS);
-        if (layers != null && all) say("Its layers", "Its layers are not what they were", new SameObjects(false, true).same(layers,
-                catalog(after).getDictionaryObject(LAYERS)));
+        if (layers != null && all) say(Message.of("check.its-layers"), Message.of("check.its-layers-are-not-what-they"),
+                new SameObjects(false, true).same(layers, catalog(after).getDictionaryObject(LAYERS)));
         COSDictionary labels = catalog(before).getCOSDictionary(COSName.PAGE_LABELS);
-        if (labels != null && all) say("The printed numbers of its pages", "The printed numbers of its pages differ", catalog(after)
-                .containsKey(COSName.PAGE_LABELS));
+        if (labels != null && all) say(Message.of("check.the-printed-numbers-of-its-pages"), Message.of("check.the-printed-numbers-of-its-pages-differ"),
+                catalog(after).containsKey(COSName.PAGE_LABELS));
         boolean tagged = catalog(before).containsKey(COSName.STRUCT_TREE_ROOT);
-        if (tagged && style.tagged()) say("Its structure for screen readers", "Its structure for screen readers is gone", catalog(after)
-                .containsKey(COSName.STRUCT_TREE_ROOT));
+        if (tagged && style.tagged()) say(Message.of("check.its-structure-for-screen-readers"), Message.of("check.its-structure-for-screen-readers-is-gone"),
+                catalog(after).containsKey(COSName.STRUCT_TREE_ROOT));
     }
 
     private static COSDictionary catalog(PDDocument pdf) { return pdf.getDocumentCatalog().getCOSObject(); }

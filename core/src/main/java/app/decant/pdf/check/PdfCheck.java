@@ -12,6 +12,7 @@ import app.decant.pdf.PdfChoices;
 import app.decant.pdf.Standard;
 import app.decant.pdf.write.DocumentFacts;
 import app.decant.pdf.write.PdfWriter;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
@@ -39,7 +40,10 @@ public final class PdfCheck {
     private PdfCheck() { }
 
     /** One thing looked at: a sentence, and whether it is so. */
-    public record Proof(String sentence, boolean holds) { }
+    public record Proof(Message message, boolean holds) {
+        /** In words. */
+        public String sentence() { return message.toString(); }
+    }
 
     /**
      * Checks a file against the pages it was made of.
@@ -51,28 +55,25 @@ public final class PdfCheck {
         String owner = choices.protection().isOn() ? choices.protection().toChange() : "";
         try (PDDocument pdf = Loader.loadPDF(file.toFile(), owner)) {
             int count = choices.pages().size();
-            proofs.add(new Proof(pdf.getNumberOfPages() + (count == 1 ? " page, as chosen" : " pages, as chosen"), pdf.getNumberOfPages() == count));
+            proofs.add(new Proof(Message.of("check.pages-as-chosen", pdf.getNumberOfPages(), count), pdf.getNumberOfPages() == count));
             int wrong = wrongPages(pdf, file, owner, pages, choices);
-            proofs.add(new Proof(wrong == 0 ? "Text whole and in order on every page" : "Text differs on " + wrong + (wrong == 1 ? " page" : " pages"),
-                    wrong == 0));
+            proofs.add(new Proof(Message.of("check.text-differs-on-pages", wrong == 0, wrong), wrong == 0));
             if (choices.style().bookmarks().any()) {
                 int landed = landed(pdf, written.bookmarks());
                 int expected = written.bookmarks().size();
-                proofs.add(new Proof(expected == 0 ? "No headings, so no bookmarks" : landed + " of " + expected + " bookmarks land on their heading",
-                        landed == expected));
+                proofs.add(new Proof(Message.of("check.of-bookmarks-land-on-their-heading", expected == 0, landed, expected), landed == expected));
             }
             int[] fonts = fonts(pdf);
             int without = written.fontsLeftOut();
-            proofs.add(new Proof(fonts[1] + " of " + fonts[0] + " fonts inside the file" + (without > 0 ? ", " + without + " left to the reader as chosen"
-                    : ""), fonts[0] == fonts[1] + without));
+            proofs.add(new Proof(Message.of("check.of-fonts-inside-the-file", fonts[1], fonts[0], without > 0, without), fonts[0] == fonts[1] + without));
             proofs.addAll(PictureCheck.check(pdf, choices.style().pictures(), written.pictures()));
             int links = links(pdf);
-            if (written.links() > 0 || links > 0) proofs.add(new Proof(links + (links == 1 ? " link live" : " links live"), links == written.links()));
+            if (written.links() > 0 || links > 0) proofs.add(new Proof(Message.of("check.links-live", links), links == written.links()));
             if (written.tagged()) proofs.add(tags(pdf));
             if (!choices.attachments().isEmpty()) {
                 int attached = pdf.getDocumentCatalog().getNames() == null || pdf.getDocumentCatalog().getNames().getEmbeddedFiles() == null ? 0
                         : pdf.getDocumentCatalog().getNames().getEmbeddedFiles().getNames().size();
-                proofs.add(new Proof(attached + (attached == 1 ? " file attached" : " files attached"), attached == choices.attachments().size()));
+                proofs.add(new Proof(Message.of("check.files-attached", attached), attached == choices.attachments().size()));
             }
             proofs.add(facts(pdf, choices));
         }
@@ -83,8 +84,8 @@ public final class PdfCheck {
 
     static Proof standard(Path file, Standard standard) throws IOException {
         List<String> broken = StandardCheck.broken(file, standard);
-        return new Proof(broken.isEmpty() ? standard.words() + ": all machine rules kept" : standard.words() + " is not kept: "
-                + String.join("; ", broken.subList(0, Math.min(3, broken.size()))), broken.isEmpty());
+        return new Proof(Message.of("check.is-not-kept", broken.isEmpty(), standard.words(), String.join("; ", broken.subList(0, Math.min(3, broken.size())))),
+                broken.isEmpty());
     }
 
     private static Proof tags(PDDocument pdf) {
@@ -93,15 +94,14 @@ public final class PdfCheck {
         boolean marked = catalog.getCOSDictionary(COSName.MARK_INFO) != null && catalog.getCOSDictionary(COSName.MARK_INFO)
                 .getBoolean(COSName.getPDFName("Marked"), false);
         boolean holds = marked && tree != null && tree.getCOSDictionary(COSName.PARENT_TREE) != null && tree.getDictionaryObject(COSName.K) != null;
-        return new Proof(holds ? "Tells its structure to screen readers" : "Its structure is not told", holds);
+        return new Proof(Message.of("check.its-structure-is-not-told", holds), holds);
     }
 
     /** Facts are kept in two places, which must agree with what was chosen and so with each other (ISO 32000-2, 14.3). */
     private static Proof facts(PDDocument pdf, PdfChoices choices) throws IOException {
         Map<String, String> differing = DocumentFacts.differing(pdf, choices.facts());
-        if (!differing.isEmpty()) return new Proof("Its facts are not as chosen: " + String.join(", ", differing.keySet()), false);
-        return new Proof(choices.facts().title() == null ? "No title, as chosen; its other facts in both places, agreeing"
-                : "Title and facts in both places, agreeing", true);
+        if (!differing.isEmpty()) return new Proof(Message.of("check.its-facts-are-not-as-chosen", String.join(", ", differing.keySet())), false);
+        return new Proof(Message.of("check.title-and-facts-in-both-places-agreeing", choices.facts().title() == null), true);
     }
 
     /** Long files are read by all cores, each opening the file for itself. */

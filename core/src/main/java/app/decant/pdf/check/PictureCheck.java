@@ -1,6 +1,7 @@
 package app.decant.pdf.check;
 
 import app.decant.pdf.Pictures;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -41,18 +42,16 @@ public final class PictureCheck extends PDFStreamEngine {
         Set<COSDictionary> seen = new HashSet<>();
         boolean any = false;
         for (PDPage page : pdf.getPages()) any |= hasPictures(page.getCOSObject().getCOSDictionary(COSName.RESOURCES), seen);
-        if (!any) return written == 0 ? List.of() : List.of(new PdfCheck.Proof(written + (written == 1 ? " picture is" : " pictures are") + " missing", false));
+        if (!any) return written == 0 ? List.of() : List.of(new PdfCheck.Proof(Message.of("check.pictures-missing", written), false));
         PictureCheck check = new PictureCheck();
         for (PDPage page : pdf.getPages()) check.processPage(page);
-        if (check.finest.isEmpty()) return List.of(new PdfCheck.Proof("No picture is shown", false));
+        if (check.finest.isEmpty()) return List.of(new PdfCheck.Proof(Message.of("check.no-picture-shown"), false));
         long least = Math.round(check.finest.values().stream().mapToDouble(Double::doubleValue).min().orElseThrow());
         long most = Math.round(check.finest.values().stream().mapToDouble(Double::doubleValue).max().orElseThrow());
         int count = check.finest.size();
-        String range = least == most ? most + " ppi" : least + " to " + most + " ppi";
         long finer = wish.finest() == 0 ? 0 : check.finest.values().stream().filter(ppi -> ppi > wish.finest() * TOLERANCE).count();
         // Line art stays sharp, and what would only grow stays as it is.
-        String kept = finer == 0 ? "" : ", " + finer + " kept finer than asked, as line art is and what would not get smaller";
-        return List.of(new PdfCheck.Proof((count == 1 ? "1 picture of " : count + " pictures of ") + range + kept, count >= written));
+        return List.of(new PdfCheck.Proof(Message.of("check.pictures-of", count, most, least, least == most, finer), count >= written));
     }
 
     /** Most files have none, and need no second reading. */

@@ -3,6 +3,7 @@ package app.decant.pdf.check;
 import app.decant.pdf.check.PdfCheck.Proof;
 import app.decant.pdf.lock.Protection.Permission;
 import app.decant.pdf.lock.Protection;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -21,25 +22,23 @@ public final class ProtectionCheck {
         boolean asks = !protection.toOpen().isEmpty();
         if (asks) {
             boolean shut = isShut(file, "") && isShut(file, wrong(protection.toOpen()));
-            proofs.add(new Proof(shut ? "Does not open without its password" : "Opens without its password", shut));
+            proofs.add(new Proof(Message.of("check.opens-without-its-password", shut), shut));
         }
         try (PDDocument pdf = Loader.loadPDF(file.toFile(), protection.toOpen())) {
-            if (pdf.getEncryption() == null) return List.of(new Proof("It is not encrypted", false));
+            if (pdf.getEncryption() == null) return List.of(new Proof(Message.of("check.it-is-not-encrypted"), false));
             Set<Permission> granted = Protection.granted(pdf.getCurrentAccessPermission());
             boolean same = granted.equals(protection.allowed());
-            proofs.add(new Proof(same ? asks ? "Opens with its password, and allows what was chosen" : "Opens freely, and allows what was chosen" : "Allows "
-                    + granted + " instead of what was chosen", same));
+            proofs.add(new Proof(Message.of("check.allows-instead-of-what-was-chosen", same, asks, granted), same));
             int bits = pdf.getEncryption().getLength();
             boolean strong = protection.strength() == Protection.Strength.RC4_40 || bits >= protection.strength().bits();
-            proofs.add(new Proof("Encrypted with " + bits + " bits", strong));
+            proofs.add(new Proof(Message.of("check.encrypted-with-bits", bits), strong));
             boolean clear = !pdf.getEncryption().isEncryptMetaData();
             if (clear || protection.metadataInClear())
-                proofs.add(new Proof(clear ? "Facts readable without a password, as chosen" : "Its facts are locked as well",
-                        clear == protection.metadataInClear()));
+                proofs.add(new Proof(Message.of("check.its-facts-are-locked-as-well", clear), clear == protection.metadataInClear()));
         }
         try (PDDocument pdf = Loader.loadPDF(file.toFile(), protection.toChange())) {
             boolean owner = pdf.getCurrentAccessPermission().isOwnerPermission();
-            proofs.add(new Proof(owner ? "The owner's password allows everything" : "The owner's password does not allow everything", owner));
+            proofs.add(new Proof(Message.of("check.the-owner-password-does-not-allow-everything", owner), owner));
         }
         return proofs;
     }

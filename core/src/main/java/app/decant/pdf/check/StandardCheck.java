@@ -1,6 +1,7 @@
 package app.decant.pdf.check;
 
 import app.decant.pdf.Standard;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -21,14 +22,14 @@ import org.verapdf.pdfa.results.ValidationResult;
 
 /** Holds a file to the machine rules of ISO 19005 and ISO 14289, as the veraPDF validation model states them. */
 public final class StandardCheck {
-    private static final Map<String, String> FIRST_PART = Map.of("6.2", "colours and pictures", "6.3", "fonts", "6.4", "something that shines through",
-            "6.5", "links and other things on pages", "6.6", "actions", "6.7", "facts about the document", "6.8", "structure for screen readers", "6.9",
-            "fields to fill in");
-    private static final Map<String, String> LATER_PARTS = Map.of("6.2", "colours and pictures", "6.2.10", "something that shines through", "6.2.11",
-            "fonts", "6.3", "links and other things on pages", "6.4", "fields to fill in", "6.5", "actions", "6.6", "facts about the document", "6.7",
-            "structure for screen readers", "6.8", "attached files", "6.9", "layers");
-    private static final Map<String, String> ACCESSIBLE = Map.of("7.1", "title and structure", "7.2", "language and text", "7.3", "descriptions of pictures",
-            "7.4", "order of headings", "7.5", "heads of tables", "7.18", "links and other things on pages", "7.20", "forms within pages", "7.21", "fonts",
+    private static final Map<String, String> FIRST_PART = Map.of("6.2", "colours", "6.3", "fonts", "6.4", "transparency",
+            "6.5", "annotations", "6.6", "actions", "6.7", "facts", "6.8", "structure", "6.9",
+            "fields");
+    private static final Map<String, String> LATER_PARTS = Map.of("6.2", "colours", "6.2.10", "transparency", "6.2.11",
+            "fonts", "6.3", "annotations", "6.4", "fields", "6.5", "actions", "6.6", "facts", "6.7",
+            "structure", "6.8", "files", "6.9", "layers");
+    private static final Map<String, String> ACCESSIBLE = Map.of("7.1", "title", "7.2", "language", "7.3", "descriptions",
+            "7.4", "headings", "7.5", "tables", "7.18", "annotations", "7.20", "forms", "7.21", "fonts",
             "7.9", "notes", "7.10", "layers");
 
     private StandardCheck() { }
@@ -50,7 +51,7 @@ public final class StandardCheck {
         Map<String, String> topics = flavour == PDFAFlavour.PDFUA_1 ? ACCESSIBLE : flavour.getPart().getPartNumber() == 1 ? FIRST_PART : LATER_PARTS;
         String found = null;
         for (String topic : topics.keySet()) if ((clause + ".").startsWith(topic + ".") && (found == null || topic.length() > found.length())) found = topic;
-        return found == null ? "a rule of the file's inner build" : topics.get(found);
+        return Message.of("topic." + (found == null ? "build" : topics.get(found))).toString();
     }
 
     private static synchronized void check(Path file, PDFAFlavour flavour, List<String> broken) throws IOException {
@@ -65,7 +66,7 @@ public final class StandardCheck {
                 LoggerFactory.getLogger(StandardCheck.class).info("{}: {}", sentence, assertion.getMessage());
                 if (!broken.contains(sentence)) broken.add(sentence);
             }
-            if (!result.isCompliant() && broken.isEmpty()) broken.add(flavour.getId() + ": not all rules are kept");
+            if (!result.isCompliant() && broken.isEmpty()) broken.add(Message.of("check.rules-broken", flavour.getId()).toString());
         } catch (ModelParsingException | ValidationException | EncryptedPdfException e) {
             throw new IOException("The file can't be held to " + flavour.getId(), e);
         }

@@ -2,6 +2,7 @@ package app.decant.pdf.keep;
 
 import app.decant.document.Finding;
 import app.decant.document.Link;
+import app.decant.words.Message;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -108,15 +109,15 @@ final class ActiveContent {
     /** What was taken out, in sentences. */
     List<Finding> findings() {
         List<Finding> findings = new ArrayList<>();
-        say(findings, "script", "A script in it was taken out; it was not run.", "%d scripts in it were taken out; they were not run.");
-        say(findings, "program", "An action that would start a program was taken out.", "%d actions that would start programs were taken out.");
-        say(findings, "sending", "An action that would send something was taken out.", "%d actions that would send something were taken out.");
+        say(findings, "script", "keep.scripts-in-it-were-taken-out-they");
+        say(findings, "program", "keep.actions-that-would-start-programs-were-taken");
+        say(findings, "sending", "keep.actions-that-would-send-something-were-taken");
         left.forEach((scheme, some) -> findings.add(Link.Address.leftOut(scheme, some.size())));
         return findings;
     }
 
-    private void say(List<Finding> findings, String what, String one, String many) {
+    private void say(List<Finding> findings, String what, String key) {
         int count = counts.getOrDefault(what, 0);
-        if (count > 0) findings.add(Finding.lost(count == 1 ? one : String.format(many, count), ""));
+        if (count > 0) findings.add(Finding.lost(Message.of(key, count)));
     }
 }

@@ -13,6 +13,7 @@ import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.lock.Protection;
 import app.decant.pdf.write.PdfWriter;
+import app.decant.words.Message;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -75,10 +76,8 @@ final class AnewPages {
             PDFCloneUtility copies = new Copies(pdf);
             for (int i = 0; i < anew.size(); i++) set(made.getPage(i).getCOSObject(), anew.get(i), places, copies);
             stopped.forEach((scheme, addresses) -> findings.add(Link.Address.leftOut(scheme, addresses.size())));
-            if (dead > 0) findings.add(Finding.changed(dead == 1 ? "A link leads to a place that is not in the file; it was made plain text." : dead
-                    + " links lead to places that are not in the file; they were made plain text.", ""));
-            if (plain > 0) findings.add(Finding.lost(plain == 1 ? "One field on a page that was set anew is plain text now." : plain
-                    + " fields on pages that were set anew are plain text now.", ""));
+            if (dead > 0) findings.add(Finding.changed(Message.of("keep.links-lead-to-places", dead)));
+            if (plain > 0) findings.add(Finding.lost(Message.of("keep.fields-on-pages-that-were-set-anew", plain)));
         }
     }
 

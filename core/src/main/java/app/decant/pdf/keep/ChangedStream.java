@@ -6,6 +6,7 @@ import app.decant.page.Rewritten;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.font.EmbeddedFace;
 import app.decant.pdf.read.ShownGlyph;
+import app.decant.words.Message;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -72,9 +73,9 @@ final class ChangedStream {
         COSDictionary objects = resources.getCOSDictionary(COSName.XOBJECT);
         if (operator == null || !operator.name().equals("Do") || objects == null || !(operator.operands().get(0) instanceof COSName name)
                 || !(objects.getDictionaryObject(name) instanceof COSStream form))
-            throw new PageRewriting.Refused("its text stands in a form that is not found");
+            throw new PageRewriting.Refused(Message.of("keep.its-text-stands-in-a-form"));
         // Its tags name the form itself (table 357), which a copy is not.
-        if (form.containsKey(COSName.getPDFName("StructParents"))) throw new PageRewriting.Refused("its text stands in a form that is tagged");
+        if (form.containsKey(COSName.getPDFName("StructParents"))) throw new PageRewriting.Refused(Message.of("keep.its-text-stands-in-a-form-2"));
         try (InputStream in = form.createInputStream()) {
             COSDictionary own = form.getCOSDictionary(COSName.RESOURCES);
             ChangedStream made = new ChangedStream(in.readAllBytes(), own == null ? resources : own, name.getName());
@@ -86,7 +87,7 @@ final class ChangedStream {
     /** The operator that shows a glyph. */
     StreamOperators.Found operator(ShownGlyph glyph) throws PageRewriting.Refused {
         StreamOperators.Found found = glyph.operator() < operators.size() ? operators.get(glyph.operator()) : null;
-        if (found == null || !SHOWING.contains(found.name())) throw new PageRewriting.Refused("its text is not where it seems to be");
+        if (found == null || !SHOWING.contains(found.name())) throw new PageRewriting.Refused(Message.of("keep.its-text-is-not-where-it-seems"));
         return found;
     }
 

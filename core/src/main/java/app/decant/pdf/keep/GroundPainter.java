@@ -5,6 +5,7 @@ import app.decant.page.Original;
 import app.decant.page.Page;
 import app.decant.page.Rewritten;
 import app.decant.pdf.PdfDoor;
+import app.decant.words.Message;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.Rectangle;
@@ -86,7 +87,7 @@ public final class GroundPainter implements AutoCloseable {
         Wanted wanted = new Wanted(page.ground(), scale);
         BufferedImage known = painted.get(wanted);
         if (known != null) return known;
-        if (closed) throw new DecantException(DecantException.Kind.CANCELLED, original.name() + " is not open any more.");
+        if (closed) throw new DecantException(DecantException.Kind.CANCELLED, Message.of("keep.is-not-open-any-more", original.name()));
         try {
             if (pdf == null) {
                 pdf = PdfDoor.open(original.bytes(), original.name(), original.password());
@@ -102,7 +103,8 @@ public final class GroundPainter implements AutoCloseable {
             return image;
         } catch (IOException | RuntimeException e) {
             if (e instanceof DecantException told) throw told;
-            throw new DecantException(DecantException.Kind.UNREADABLE, "Page " + (page.ground().page() + 1) + " of " + original.name() + " can't be shown.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("pdf.page-of-cannot-be-shown", (page.ground().page() + 1), original.name()),
+                    e);
         }
     }
 

@@ -5,6 +5,7 @@ import app.decant.document.Finding;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.Standard;
 import app.decant.pdf.write.DocumentFacts;
+import app.decant.words.Message;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.time.Instant;
@@ -74,7 +75,7 @@ final class KeptFacts {
         } catch (IOException e) {
             LoggerFactory.getLogger(KeptFacts.class).info("The metadata of a file is made anew", e);
             DocumentFacts.write(pdf, facts, times, Standard.NONE);
-            return List.of(Finding.changed("Its metadata could not be read; it was written anew with the facts alone.", ""));
+            return List.of(Finding.changed(Message.of("keep.its-metadata-could-not-be-read")));
         }
         PDDocumentInformation info = pdf.getDocumentInformation();
         info.setTitle(facts.title());

@@ -5,6 +5,7 @@ import app.decant.document.Progress;
 import app.decant.pdf.Pictures;
 import app.decant.pdf.Standard;
 import app.decant.pdf.picture.PictureEmbedding;
+import app.decant.words.Message;
 import java.awt.geom.Point2D;
 import java.io.IOException;
 import java.io.InputStream;
@@ -47,7 +48,7 @@ final class KeptPictures {
     List<Finding> shrink(Progress progress) {
         int index = 0;
         for (PDPage page : pdf.getPages()) {
-            progress.step(index, pdf.getNumberOfPages(), "Looking for pictures");
+            progress.step(index, pdf.getNumberOfPages(), Message.of("step.looking-for-pictures"));
             try {
                 new Walk(page).processPage(page);
             } catch (IOException | RuntimeException e) {
@@ -58,7 +59,7 @@ final class KeptPictures {
         int at = 0;
         int failed = 0;
         for (Map.Entry<COSStream, PDImageXObject> one : pictures.entrySet()) {
-            progress.step(at++, pictures.size(), "Making pictures smaller");
+            progress.step(at++, pictures.size(), Message.of("step.smaller-pictures"));
             try {
                 shrink(one.getKey(), one.getValue());
             } catch (IOException | RuntimeException e) {
@@ -66,8 +67,7 @@ final class KeptPictures {
                 failed++;
             }
         }
-        return failed == 0 ? List.of() : List.of(Finding.note(failed == 1 ? "One picture could not be read; it is as it was."
-                : failed + " pictures could not be read; they are as they were.", ""));
+        return failed == 0 ? List.of() : List.of(Finding.note(Message.of("keep.pictures-could-not-be-read-they", failed)));
     }
 
     /** How many were made smaller. */

@@ -12,6 +12,7 @@ import app.decant.pdf.lock.DocumentLock;
 import app.decant.pdf.write.CatalogueWriter;
 import app.decant.pdf.write.Linearizer;
 import app.decant.pdf.write.OutlineWriter;
+import app.decant.words.Message;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -84,14 +85,14 @@ public final class KeptWriter {
             ActiveContent active = new ActiveContent(pdf, choices.addresses());
             active.each(!signed || asksAnything(pdf));
             if (!asksAnything(pdf) && (signed || active.count() == 0)) {
-                if (active.count() > 0) findings.add(Finding.changed("Scripts or actions in it are as they were, since its signature covers them.", ""));
+                if (active.count() > 0) findings.add(Finding.changed(Message.of("keep.scripts-or-actions")));
                 out.write(original.bytes());
                 return new Written(true, 0, facts, findings);
             }
             findings.addAll(active.findings());
-            if (pdf.isEncrypted() && !choices.protection().isOn()) findings.add(Finding.changed("The original is locked; this copy is not.", ""));
-            if (signed) findings.add(Finding.lost("The original was signed; its signature does not hold for this copy.", ""));
-            progress.step(0, 3, "Writing pages");
+            if (pdf.isEncrypted() && !choices.protection().isOn()) findings.add(Finding.changed(Message.of("keep.the-original-is-locked-this-copy")));
+            if (signed) findings.add(Finding.lost(Message.of("keep.the-original-was-signed-its-signature-does")));
+            progress.step(0, 3, Message.of("step.writing-pages"));
             List<String> labels = choices.pages().stream().map(page -> pages.page(page).label()).toList();
             findings.addAll(new PageSelection(pdf).keep(grounds(), labels, style.linearized()));
             rewrite(pdf);
@@ -163,7 +164,7 @@ public final class KeptWriter {
         Map<Integer, PDPage> places = new HashMap<>();
         for (int i = 0; i < choices.pages().size(); i++) places.put(choices.pages().get(i), pdf.getPage(i));
         if (new PageSelection(pdf).untag(anew.stream().map(places::get).toList()))
-            findings.add(Finding.changed("What the pages that were set anew say is not told to screen readers as structure.", ""));
+            findings.add(Finding.changed(Message.of("keep.what-the-pages-that-were-set-anew")));
         AnewPages made = new AnewPages(pdf, pages, choices);
         made.set(anew, places, progress);
         findings.addAll(made.findings());
@@ -204,7 +205,7 @@ public final class KeptWriter {
 
     private void tellFonts(PdfStyle style) {
         if (style.fonts() != PdfStyle.PLAIN.fonts() || !style.wholeFamilies().isEmpty())
-            findings.add(Finding.changed("The fonts on its pages are the original's own; no more of them went in, and no less.", ""));
+            findings.add(Finding.changed(Message.of("keep.the-fonts-on-its-pages")));
     }
 
     private void save(PDDocument pdf, PdfStyle style, OutputStream out, Progress progress) throws IOException {
@@ -217,7 +218,7 @@ public final class KeptWriter {
         if (!style.compressed()) unpack(pdf);
         identify(pdf);
         DocumentLock lock = choices.protection().isOn() ? new DocumentLock(choices.protection()) : null;
-        progress.step(2, 3, "Writing pages");
+        progress.step(2, 3, Message.of("step.writing-pages"));
         if (style.linearized()) {
             ByteArrayOutputStream plain = new ByteArrayOutputStream(original.bytes().length);
             pdf.save(plain, CompressParameters.NO_COMPRESSION);

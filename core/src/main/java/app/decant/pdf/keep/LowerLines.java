@@ -5,6 +5,7 @@ import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;
+import app.decant.words.Message;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -83,7 +84,7 @@ final class LowerLines {
             gives[i] = GIVES * Math.max(0, distance - Math.max(1.05 * leading, 1.15 * rows.get(i).size()));
             spare += gives[i];
         }
-        if (by > 0 && over > spare) throw new NoRoom("the page has no room for it");
+        if (by > 0 && over > spare) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
         double given = 0;
         double before = lowest;
         for (int i = 0; i < rows.size(); i++) {
@@ -103,7 +104,7 @@ final class LowerLines {
     /** The lines that go: those that go down as far as to the first gap that takes the move up. */
     private List<Row> rows(Correction correction, List<List<ShownGlyph>> own, double lowest, double by, double leading) throws Refused {
         List<List<ShownGlyph>> lines = new ArrayList<>(own);
-        if (correction.passage().following() == null) throw new Refused("it is not known what stands below it");
+        if (correction.passage().following() == null) throw new Refused(Message.of("keep.it-is-not-known-what-stands-below"));
         for (List<Integer> line : correction.passage().following()) if (!line.isEmpty()) lines.add(PageRewriting.movable(line, byOrder));
         lines.sort(Comparator.comparingDouble(line -> line.get(0).glyph().baseline()));
         List<Row> rows = new ArrayList<>();
@@ -132,7 +133,7 @@ final class LowerLines {
     }
 
     private void lower(ShownGlyph mark, double by) throws Refused, IOException {
-        if (!mark.isMovable()) throw new Refused("what stands below it can't be moved");
+        if (!mark.isMovable()) throw new Refused(Message.of("keep.what-stands-below-it-cannot-be-moved"));
         stream.of(mark).rewriting(mark, read.shown()).lift(mark.code(), -by * mark.size() / mark.glyph().size());
         changes.lowers(mark, by);
     }
@@ -151,7 +152,7 @@ final class LowerLines {
     void refuseObstacles(Correction correction, List<ShownGlyph> last, double from, double to, double lowest, double up, double leading) throws Refused {
         double size = last.isEmpty() ? 10 : last.get(0).glyph().size();
         double reach = Math.max(lowest, bottom);
-        if (lowest > most(correction) + 0.1) throw new NoRoom("the page has no room for it");
+        if (lowest > most(correction) + 0.1) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
         double foot = reach + 0.25 * size + AWAY * leading;
         Set<Integer> own = new HashSet<>(moved);
         double top = last.isEmpty() ? Double.MAX_VALUE : last.get(0).glyph().baseline() + 0.25 * size;
@@ -168,7 +169,8 @@ final class LowerLines {
         for (Rectangle2D box : room.all(own)) {
             // What lies behind all of it, such as the colour of the page, stays behind it.
             boolean behind = box.contains(swept);
-            if (!behind && box.intersects(swept.getX(), swept.getY(), swept.getWidth(), swept.getHeight())) throw new NoRoom("something stands in its way");
+            if (!behind && box.intersects(swept.getX(), swept.getY(), swept.getWidth(), swept.getHeight())) throw new NoRoom(
+                    Message.of("keep.something-stands-in-its-way"));
         }
     }
 }

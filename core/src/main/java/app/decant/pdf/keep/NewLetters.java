@@ -7,6 +7,7 @@ import app.decant.font.FontCatalogue;
 import app.decant.pdf.read.FaceUse;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
@@ -49,7 +50,7 @@ final class NewLetters {
             break;
         }
         Face face = faces.match(use.family(), run.bold(), run.italic()).face();
-        tell("The file has no font of this weight and slant for all letters of “" + run.text() + "”; it is set in " + face + ".");
+        tell(Message.of("keep.the-file-has-no-font", run.text(), face));
         return by(face, run.text(), first);
     }
 
@@ -92,21 +93,21 @@ final class NewLetters {
         FaceUse use = first.glyph().face();
         Face face = faces.match(use.family(), use.bold(), use.italic()).face();
         if (!text.codePoints().allMatch(face::has)) face = faces.fallback(face, missing.codePointAt(0));
-        if (face == null) throw new PageRewriting.Refused("the font inside the file has no “" + missing + "”");
+        if (face == null) throw new PageRewriting.Refused(Message.of("keep.the-font-inside-the-file", missing));
         List<TextRewriting.Insert> inserts = by(face, text, first);
-        tell("The font inside the file has no “" + missing + "”; “" + text + "” is set in " + face + ".");
+        tell(Message.of("keep.the-font-inside-the-file-2", missing, text, face));
         return inserts;
     }
 
     private List<TextRewriting.Insert> by(Face face, String text, ShownGlyph first) throws PageRewriting.Refused, IOException {
         List<TextRewriting.Insert> inserts = EmbeddingRight.forbidsOutlines(face.fsType()) || !text.codePoints().allMatch(face::has)
                 || stream.of(first).named(first) == null ? null : stream.of(first).inserts(text, face, first);
-        if (inserts == null) throw new PageRewriting.Refused("no font here has all letters of “" + text + "”");
+        if (inserts == null) throw new PageRewriting.Refused(Message.of("keep.no-font-here-has-all-letters", text));
         return inserts;
     }
 
-    private void tell(String what) {
-        Finding finding = Finding.changed(what, "page " + (read.page().index() + 1));
+    private void tell(Message what) {
+        Finding finding = Finding.changed(what).at(Finding.page(read.page().index()));
         if (!findings.contains(finding)) findings.add(finding);
     }
 
@@ -152,7 +153,7 @@ final class NewLetters {
         StreamOperators.Found operator = stream.of(mark).operator(mark);
         List<byte[]> codes = written.get(operator);
         if (codes == null) written.put(operator, codes = TextRewriting.codes(operator, mark.font()));
-        if (mark.code() >= codes.size()) throw new PageRewriting.Refused("its text is not where it seems to be");
+        if (mark.code() >= codes.size()) throw new PageRewriting.Refused(Message.of("keep.its-text-is-not-where-it-seems"));
         return codes.get(mark.code());
     }
 

@@ -13,6 +13,7 @@ import app.decant.page.Page;
 import app.decant.page.Pages;
 import app.decant.page.Rewritten;
 import app.decant.pdf.PdfDoor;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -78,16 +79,13 @@ public final class OwnPages implements Pages {
         try (PDDocument pdf = PdfDoor.open(original.bytes(), original.name(), original.password())) {
             AccessPermission permission = pdf.getCurrentAccessPermission();
             if (!permission.isOwnerPermission() && !permission.canModify())
-                throw new DecantException(Kind.NOT_PERMITTED, original.name()
-                        + " is locked by its owner against changes, so it is not published anew. Give the owner's password, or ask the owner for an open "
-                        + "copy.");
+                throw new DecantException(Kind.NOT_PERMITTED, Message.of("keep.is-locked-by-its-owner-against-changes", original.name()));
             if (pdf.getNumberOfPages() == 0)
-                throw new DecantException(Kind.UNREADABLE, original.name() + " is a PDF without a single page. Ask for it again, or open an older copy.");
+                throw new DecantException(Kind.UNREADABLE, Message.of("keep.is-a-pdf-without-a-single-page", original.name()));
             return new OwnPages(original, lettering, pdf);
         } catch (IOException | RuntimeException e) {
             if (e instanceof DecantException told) throw told;
-            throw new DecantException(Kind.UNREADABLE, original.name()
-                    + " is damaged: no pages can be found in it. Ask for it again, or open an older copy.", e);
+            throw new DecantException(Kind.UNREADABLE, Message.of("pdf.is-damaged-no-pages-can-be-found", original.name()), e);
         }
     }
 

@@ -5,6 +5,7 @@ import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;
+import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -82,7 +83,7 @@ final class PageChanges {
             double x = old.glyph().x() + right.getOrDefault(order, 0.0);
             double baseline = old.glyph().baseline() + down.getOrDefault(order, 0.0);
             while (next < now.size() && !stands(old, x, baseline, now.get(next))) extra.add(now.get(next++).glyph());
-            if (next++ >= now.size()) throw new Refused("what stays on it would move");
+            if (next++ >= now.size()) throw new Refused(Message.of("keep.what-stays-on-it-would-move"));
         }
         while (next < now.size()) extra.add(now.get(next++).glyph());
         extra.removeIf(glyph -> glyph.text().isBlank());
@@ -90,10 +91,10 @@ final class PageChanges {
             double baseline = one.baseline + down.getOrDefault(one.place, 0.0);
             Optional<Glyph> found = extra.stream().filter(glyph -> Math.abs(glyph.x() - one.x) < NEAR && Math.abs(glyph.baseline() - baseline) < NEAR
                     && glyph.text().equals(one.text)).findFirst();
-            if (found.isEmpty()) throw new Refused("its words would not stand where they should");
+            if (found.isEmpty()) throw new Refused(Message.of("keep.its-words-would-not-stand-where-they"));
             extra.remove(found.get());
         }
-        if (!extra.isEmpty()) throw new Refused("it would show more than was wished");
+        if (!extra.isEmpty()) throw new Refused(Message.of("keep.it-would-show-more-than-was-wished"));
     }
 
     private static boolean stands(ShownGlyph old, double x, double baseline, ShownGlyph now) {

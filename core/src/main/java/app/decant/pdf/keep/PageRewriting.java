@@ -8,6 +8,7 @@ import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;
 import app.decant.pdf.read.SourceFile;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
@@ -43,14 +44,14 @@ public final class PageRewriting {
     public static class Refused extends Exception {
         private static final long serialVersionUID = 1;
 
-        Refused(String why) { super(why); }
+        Refused(Message why) { super(why.toString()); }
     }
 
     /** What would not fit on its line. */
     static final class NoRoom extends Refused {
         private static final long serialVersionUID = 1;
 
-        NoRoom(String why) { super(why); }
+        NoRoom(Message why) { super(why); }
     }
 
     private PageRewriting(SourceFile source, PageReader.Addressed read, FontCatalogue faces) {
@@ -123,7 +124,7 @@ public final class PageRewriting {
 
     private Refused damaged(Exception cause) {
         LoggerFactory.getLogger(PageRewriting.class).info("Page {} can't be rewritten", page + 1, cause);
-        return new Refused("its stream is damaged");
+        return new Refused(Message.of("keep.its-stream-is-damaged"));
     }
 
     private void correct(Correction wished) throws Refused, IOException {
@@ -143,9 +144,9 @@ public final class PageRewriting {
         List<ShownGlyph> marks = new ArrayList<>();
         for (int order : line) {
             ShownGlyph glyph = byOrder.get(order);
-            if (glyph == null) throw new Refused("its text is not where it seems to be");
-            if (!glyph.isMovable()) throw new Refused(glyph.operator() < 0 ? "its text is a field or a note" : glyph.replaced() ? "its text stands for another"
-                    : glyph.glyph().angle() != 0 ? "its text is turned" : "its text is drawn in a way that can't be changed safely");
+            if (glyph == null) throw new Refused(Message.of("keep.its-text-is-not-where-it-seems"));
+            if (!glyph.isMovable()) throw new Refused(
+                    Message.of("keep.its-text-is-drawn-in-a-way", glyph.operator() < 0, glyph.replaced(), glyph.glyph().angle() != 0));
             marks.add(glyph);
         }
         return marks;
@@ -161,7 +162,8 @@ public final class PageRewriting {
         ShownGlyph first = going.get(0);
         ShownGlyph last = going.get(going.size() - 1);
         for (ShownGlyph glyph : line)
-            if (Math.abs(glyph.glyph().baseline() - first.glyph().baseline()) > 0.6 * first.glyph().size()) throw new Refused("the line is not one");
+            if (Math.abs(glyph.glyph().baseline() - first.glyph().baseline()) > 0.6 * first.glyph().size()) throw new Refused(
+                    Message.of("keep.the-line-is-not-one"));
         refuseDoubled(going, read);
         List<TextRewriting.Insert> inserts = new ArrayList<>();
         for (Correction.Run run : correction.runs()) inserts.addAll(letters.inserts(run, first, line));
@@ -230,7 +232,7 @@ public final class PageRewriting {
             for (ShownGlyph other : read.shown()) {
                 boolean twin = other != glyph && other.glyph().text().equals(glyph.glyph().text()) && !other.glyph().isSpace()
                         && Math.hypot(other.glyph().x() - glyph.glyph().x(), other.glyph().baseline() - glyph.glyph().baseline()) < 0.1 * glyph.glyph().size();
-                if (twin) throw new Refused("its letters are drawn twice");
+                if (twin) throw new Refused(Message.of("keep.its-letters-are-drawn-twice"));
             }
         }
     }
@@ -241,7 +243,7 @@ public final class PageRewriting {
         boolean after = to < line.size();
         Correction.Setting set = correction.lineSetting();
         if (Math.abs(change) < 0.01) return shifts;
-        if (correction.drawnBy()) throw new Refused("lines are drawn under its words");
+        if (correction.drawnBy()) throw new Refused(Message.of("keep.lines-are-drawn-under-its-words"));
         double before = switch (set) {
             case AT_RIGHT -> -change;
             case CENTRED -> -change / 2;
@@ -251,9 +253,9 @@ public final class PageRewriting {
         for (int i = 0; i < line.size(); i++) shifts[i] = i < to ? before : before + change;
         double right = line.stream().mapToDouble(glyph -> glyph.glyph().right()).max().orElse(0);
         double left = line.stream().mapToDouble(glyph -> glyph.glyph().x()).min().orElse(0);
-        if (before + change > 0.2 && right + before + change > room.right(line, right, correction)) throw new NoRoom("the line has no room for it");
-        if (before < -0.2 && left + before < room.left(line, left)) throw new NoRoom("the line has no room for it");
-        if (!after && set == Correction.Setting.JUSTIFIED && change > 0.5) throw new NoRoom("the line has no room for it");
+        if (before + change > 0.2 && right + before + change > room.right(line, right, correction)) throw new NoRoom(Message.of("keep.the-line-has-no-room"));
+        if (before < -0.2 && left + before < room.left(line, left)) throw new NoRoom(Message.of("keep.the-line-has-no-room"));
+        if (!after && set == Correction.Setting.JUSTIFIED && change > 0.5) throw new NoRoom(Message.of("keep.the-line-has-no-room"));
         return shifts;
     }
 
@@ -272,8 +274,8 @@ public final class PageRewriting {
         }
         if (spaces.isEmpty()) return false;
         double each = -change / spaces.size();
-        if (each > MOST_WIDER * line.get(0).glyph().size()) throw new NoRoom("the line would have gaps");
-        if (-each * spaces.size() > MOST_NARROWER * width) throw new NoRoom("the line has no room for it");
+        if (each > MOST_WIDER * line.get(0).glyph().size()) throw new NoRoom(Message.of("keep.the-line-would-have-gaps"));
+        if (-each * spaces.size() > MOST_NARROWER * width) throw new NoRoom(Message.of("keep.the-line-has-no-room"));
         double now = 0;
         for (int i = 0; i < line.size(); i++) {
             if (i == to) now += change;
@@ -299,6 +301,6 @@ public final class PageRewriting {
         PaintedPage before = PaintedPage.of(file.pdf(), page);
         changes.prove(KeptWriter.lookingAt(made, file.pdf(), page, there -> PageReader.addressed(file, there, Progress.SILENT).shown()));
         PaintedPage after = KeptWriter.lookingAt(made, file.pdf(), page, there -> PaintedPage.of(file.pdf(), there));
-        if (before.differing(after, made.areas()) > 0) throw new Refused("it would look otherwise where nothing was changed");
+        if (before.differing(after, made.areas()) > 0) throw new Refused(Message.of("keep.it-would-look-otherwise-where-nothing"));
     }
 }

@@ -1,6 +1,7 @@
 package app.decant.pdf.keep;
 
 import app.decant.document.Finding;
+import app.decant.words.Message;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -26,7 +27,10 @@ import org.apache.pdfbox.pdmodel.common.PDPageLabels;
  * Some of a file's pages, in an order of its own. What is not chosen is gone for good: nothing in the result leads to it any more, so that nobody finds it
  * by looking inside (bookmarks, links, fields, the tags of its text).
  */
-final class PageSelection {
+public final class PageSelection {
+    /** The key of what is said where links lead to pages that are left out. */
+    public static final String LINKS_LEFT = "keep.links-led-to-pages-that-are-left";
+
     private static final COSName XFA = COSName.getPDFName("XFA");
     private static final int DEEPEST = 400;
 
@@ -71,8 +75,7 @@ final class PageSelection {
         COSDictionary tags = catalog.getCOSDictionary(COSName.STRUCT_TREE_ROOT);
         if (tags != null) tags(tags, null, 0);
         sweep();
-        if (links > 0) findings.add(Finding.changed(links == 1 ? "One link led to a page that is left out; it is gone."
-                : links + " links led to pages that are left out; they are gone.", ""));
+        if (links > 0) findings.add(Finding.changed(Message.of(LINKS_LEFT, links)));
         return findings;
     }
 
@@ -247,7 +250,7 @@ final class PageSelection {
         if (form.containsKey(XFA)) {
             // It describes all pages, and would show again what is left out.
             form.removeItem(XFA);
-            findings.add(Finding.lost("The form's description for one maker's programs is left out, since it tells of all pages.", ""));
+            findings.add(Finding.lost(Message.of("keep.the-form-description-for-one-maker-programs")));
         }
         COSArray order = form.getCOSArray(COSName.getPDFName("CO"));
         if (order == null) return;

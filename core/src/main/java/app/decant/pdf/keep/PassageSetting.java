@@ -7,6 +7,7 @@ import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;
+import app.decant.words.Message;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -73,7 +74,7 @@ final class PassageSetting {
     }
 
     void set(Correction correction) throws Refused, IOException {
-        if (correction.drawnBy()) throw new Refused("lines are drawn under its words");
+        if (correction.drawnBy()) throw new Refused(Message.of("keep.lines-are-drawn-under-its-words"));
         List<Line> lines = lines(correction);
         ShownGlyph like = lines.get(0).first();
         Column column = column(correction, lines);
@@ -82,7 +83,7 @@ final class PassageSetting {
         int rest = resync(words, composed);
         int consumed = rest < 0 ? lines.size() : rest;
         if (rest < 0 && (correction.passage().goesOn() || lines.size() < correction.passage().lines().size() - correction.first()))
-            throw new NoRoom("its passage goes on elsewhere");
+            throw new NoRoom(Message.of("keep.its-passage-goes-on-elsewhere"));
         // A passage without words keeps a line to write on.
         double by = correction.isRemoval() ? gone(correction, lines) : (Math.max(1, composed.size()) - consumed) * column.leading;
         LowerLines lower = new LowerLines(read, byOrder, stream, changes, room);
@@ -98,7 +99,7 @@ final class PassageSetting {
         double to = Math.max(column.right, lines.stream().mapToDouble(Line::right).max().orElse(column.right));
         Rectangle2D touched = new Rectangle2D.Double(Math.min(from, lower.left()), like.glyph().baseline() - 0.7 * size, 0, 0);
         touched.add(Math.max(to, lower.right()), Math.max(lowest, lower.bottom()) + 0.2 * size);
-        if (LoweredPlaces.refuses(page, read.page().turn(), lower.extent(size), touched)) throw new NoRoom("a field, a note or a link stands in its way");
+        if (LoweredPlaces.refuses(page, read.page().turn(), lower.extent(size), touched)) throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         changes.touches(touched.getMinX() - 0.5 * size, touched.getMinY() - 0.6 * size, touched.getMaxX() + 0.5 * size, touched.getMaxY() + 0.4 * size);
     }
 
@@ -135,7 +136,7 @@ final class PassageSetting {
             if (!lines.isEmpty() && line.baseline() <= lines.get(lines.size() - 1).baseline() + 0.5 * line.first().glyph().size()) break;
             lines.add(line);
         }
-        if (lines.size() <= correction.last() - correction.first()) throw new Refused("its lines do not stand one below another");
+        if (lines.size() <= correction.last() - correction.first()) throw new Refused(Message.of("keep.its-lines-do-not-stand-one-below"));
         ShownGlyph like = lines.get(0).first();
         for (Line line : lines) for (ShownGlyph mark : line.marks) refuseOther(mark, like, line.baseline());
         return lines;
@@ -147,7 +148,7 @@ final class PassageSetting {
         for (int i = 1; i < marks.size(); i++) {
             Glyph glyph = marks.get(i).glyph();
             if (glyph.x() - marks.get(i - 1).glyph().right() < TAB * glyph.size()) continue;
-            if (i > from) throw new Refused("tabs stand in its line");
+            if (i > from) throw new Refused(Message.of("keep.tabs-stand-in-its-line"));
             begin = i;
         }
         return begin;
@@ -158,9 +159,10 @@ final class PassageSetting {
         boolean same = mark.path().equals(like.path()) && mark.mode() == like.mode() && mark.glyph().rgb() == like.glyph().rgb()
                 && Math.abs(mark.glyph().size() - like.glyph().size()) < 0.02 && Math.abs(mark.across() - like.across()) < 0.02
                 && Math.abs(mark.rise() - like.rise()) < 1e-4;
-        if (!same) throw new Refused("its lines are not set in one way");
-        if (Math.abs(mark.glyph().baseline() - baseline) > 0.1 * like.glyph().size()) throw new Refused("letters stand above or below its lines");
-        if (mark.glyph().link() != null) throw new Refused("links stand in its lines");
+        if (!same) throw new Refused(Message.of("keep.its-lines-are-not-set-in-one"));
+        if (Math.abs(mark.glyph().baseline() - baseline) > 0.1 * like.glyph().size()) throw new Refused(
+                Message.of("keep.letters-stand-above-or-below-its-lines"));
+        if (mark.glyph().link() != null) throw new Refused(Message.of("keep.links-stand-in-its-lines"));
     }
 
     private Column column(Correction correction, List<Line> lines) throws Refused {
@@ -172,7 +174,7 @@ final class PassageSetting {
         double leading = LEADING * size;
         if (lines.size() > 1) leading = lines.get(1).baseline() - lines.get(0).baseline();
         else if (all.size() > 1) leading = whole.get(all.size() - 1).baseline() - whole.get(all.size() - 2).baseline();
-        if (leading < TIGHTEST * size || leading > LOOSEST * size) throw new Refused("its lines do not stand one below another");
+        if (leading < TIGHTEST * size || leading > LOOSEST * size) throw new Refused(Message.of("keep.its-lines-do-not-stand-one-below"));
         double indent = all.size() > 1 ? whole.get(all.size() > 2 && all.size() - 1 > correction.first() ? correction.first() + 1 : all.size() - 1).left()
                 : lines.get(0).left();
         double right;
@@ -275,7 +277,7 @@ final class PassageSetting {
             int end = at + 1;
             while (end < words.size() && left + width + space + width(words.get(end), like) <= column.right + 0.05)
                 width += space + width(words.get(end++), like);
-            if (left + width > column.right + 0.5) throw new NoRoom("a word is longer than its line");
+            if (left + width > column.right + 0.5) throw new NoRoom(Message.of("keep.a-word-is-longer-than-its-line"));
             double baseline = line < lines.size() ? lines.get(line).baseline() : lines.get(lines.size() - 1).baseline()
                     + (line - lines.size() + 1) * column.leading;
             composed.add(new Composed(words.subList(at, end), left, width, baseline));
@@ -328,7 +330,7 @@ final class PassageSetting {
             operator.insert(target.code(), inserts);
             operator.shift(target.code(), begin - target.glyph().x());
             String own = stream.of(target).named(target);
-            if (own == null && inserts.stream().anyMatch(one -> one.font() != null)) throw new Refused("its font has no name");
+            if (own == null && inserts.stream().anyMatch(one -> one.font() != null)) throw new Refused(Message.of("keep.its-font-has-no-name"));
             operator.goesBackTo(own);
         }
         List<Rewritten.Spot> stand = new ArrayList<>();
@@ -378,7 +380,7 @@ final class PassageSetting {
         if (letter.otherFont != null) return letter.otherFont;
         if (letter.like.font().getCOSObject() == target.font().getCOSObject()) return null;
         String named = stream.of(letter.like).named(letter.like);
-        if (named == null) throw new Refused("its font has no name");
+        if (named == null) throw new Refused(Message.of("keep.its-font-has-no-name"));
         return named;
     }
 }

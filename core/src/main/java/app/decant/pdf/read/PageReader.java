@@ -3,6 +3,7 @@ package app.decant.pdf.read;
 import app.decant.document.DecantException;
 import app.decant.document.Link;
 import app.decant.document.Progress;
+import app.decant.words.Message;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Area;
 import java.awt.geom.GeneralPath;
@@ -13,9 +14,9 @@ import java.io.IOException;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.concurrent.Callable;
 import org.apache.pdfbox.contentstream.PDFGraphicsStreamEngine;
 import org.apache.pdfbox.contentstream.operator.Operator;
@@ -58,7 +59,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     private final List<Glyph> glyphs = new ArrayList<>();
     private final List<Ink> ink = new ArrayList<>();
     private final List<Placed> pictures = new ArrayList<>();
-    private final Set<String> problems = new TreeSet<>();
+    private final Set<Message> problems = new LinkedHashSet<>();
     private final Deque<Marked> marks = new ArrayDeque<>();
     private final List<LinkArea> links;
     private final Path2D.Double path = new Path2D.Double();
@@ -154,7 +155,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         } catch (IOException | RuntimeException e) {
             if (e instanceof DecantException told && told.kind() == DecantException.Kind.CANCELLED) throw told;
             LoggerFactory.getLogger(PageReader.class).info("Page {} breaks off", index + 1, e);
-            reader.problems.add("Page " + (index + 1) + " is damaged; what could be read of it is here.");
+            reader.problems.add(Message.of("read.page-is-damaged-what-could-be-read", (index + 1)));
         }
         return new SourcePage(index, reader.width, reader.height, turn, reader.glyphs, reader.ink, reader.pictures, List.copyOf(reader.problems));
     }
@@ -287,7 +288,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         try {
             if (!colour.isPattern()) rgb = colour.toRGB() & 0xFFFFFF;
         } catch (IOException | RuntimeException e) {
-            problems.add("A colour on page " + (index + 1) + " can't be worked out; it is black now.");
+            problems.add(Message.of("read.a-colour-on-page-cannot-be-worked", (index + 1)));
         }
         lastColour = colour;
         lastRgb = rgb;
@@ -405,7 +406,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
             if (placed != null) pictures.add(placed);
         } catch (IOException | RuntimeException e) {
             LoggerFactory.getLogger(PageReader.class).info("A picture on page {} can't be read", index + 1, e);
-            problems.add("A picture on page " + (index + 1) + " can't be read and is left out.");
+            problems.add(Message.of("read.a-picture-on-page-cannot-be-read", (index + 1)));
         }
     }
 
@@ -424,10 +425,10 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         try {
             Ink.Wash wash = reading.call();
             if (wash != null && !wash.path().getBounds2D().isEmpty()) ink.add(wash);
-            else if (wash == null) problems.add("A pattern on page " + (index + 1) + " is not in the file and is left out.");
+            else if (wash == null) problems.add(Message.of("read.a-pattern-on-page", (index + 1)));
         } catch (Exception e) {
             LoggerFactory.getLogger(PageReader.class).info("A pattern on page {} can't be read", index + 1, e);
-            problems.add("A pattern on page " + (index + 1) + " can't be read and is left out.");
+            problems.add(Message.of("read.a-pattern-on-page-cannot-be-read", (index + 1)));
         }
     }
 

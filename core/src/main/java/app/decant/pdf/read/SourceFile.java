@@ -5,6 +5,7 @@ import app.decant.document.DecantException;
 import app.decant.document.Facts;
 import app.decant.document.Link;
 import app.decant.pdf.PdfDoor;
+import app.decant.words.Message;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
@@ -44,7 +45,7 @@ import org.slf4j.LoggerFactory;
 
 /** An opened PDF and what its pages share: fonts, pictures, places that links lead to, bookmarks, tags. Nothing in it is ever run or fetched. */
 public final class SourceFile implements AutoCloseable {
-    public static final String READING = "Reading pages";
+    public static final Message READING = Message.of("step.reading-pages");
     private static final int MOST_PAGES = 20_000;
     private static final int MOST_BOOKMARKS = 20_000;
 
@@ -81,20 +82,17 @@ public final class SourceFile implements AutoCloseable {
         try {
             AccessPermission permission = pdf.getCurrentAccessPermission();
             if (!permission.canExtractContent()) {
-                throw new DecantException(Kind.NOT_PERMITTED,
-                        name + " is locked by its owner against copying its text, so it can't be made editable. Give the owner password, or ask the owner "
-                        + "for an open copy.");
+                throw new DecantException(Kind.NOT_PERMITTED, Message.of("read.is-locked-by-its-owner-against-copying", name));
             }
             if (pdf.getNumberOfPages() == 0)
-                throw new DecantException(Kind.UNREADABLE, name + " is a PDF without a single page. Ask for it again, or open an older copy.");
+                throw new DecantException(Kind.UNREADABLE, Message.of("keep.is-a-pdf-without-a-single-page", name));
             if (pdf.getNumberOfPages() > MOST_PAGES)
-                throw new DecantException(Kind.UNSUPPORTED, name + " has " + pdf.getNumberOfPages() + " pages; up to " + MOST_PAGES
-                        + " can be taken in. Split it first.");
+                throw new DecantException(Kind.UNSUPPORTED, Message.of("read.has-pages-up-to-can-be-taken", name, pdf.getNumberOfPages(), MOST_PAGES));
             return new SourceFile(pdf);
         } catch (RuntimeException e) {
             closeQuietly(pdf);
             if (e instanceof DecantException told) throw told;
-            throw new DecantException(Kind.UNREADABLE, name + " is damaged: no pages can be found in it. Ask for it again, or open an older copy.", e);
+            throw new DecantException(Kind.UNREADABLE, Message.of("pdf.is-damaged-no-pages-can-be-found", name), e);
         }
     }
 
@@ -122,7 +120,7 @@ public final class SourceFile implements AutoCloseable {
     boolean isHidden(COSDictionary layer) { return hiddenLayers.contains(layer); }
 
     /** The areas of a page that lead somewhere. */
-    List<PageReader.LinkArea> links(PDPage page, AffineTransform toPage, Set<String> problems) {
+    List<PageReader.LinkArea> links(PDPage page, AffineTransform toPage, Set<Message> problems) {
         List<PageReader.LinkArea> areas = new ArrayList<>();
         try {
             for (PDAnnotation annotation : page.getAnnotations()) {
@@ -134,7 +132,7 @@ public final class SourceFile implements AutoCloseable {
                 if (target != null) areas.add(new PageReader.LinkArea(area, target));
             }
         } catch (IOException | RuntimeException e) {
-            problems.add("Links of one page can't be read.");
+            problems.add(Message.of("read.links-of-one-page-cannot-be-read"));
         }
         return areas;
     }

@@ -1,5 +1,6 @@
 package app.decant.pdf.read;
 
+import app.decant.words.Message;
 import java.util.List;
 
 /**
@@ -9,7 +10,7 @@ import java.util.List;
  * @param problems what could not be read, as sentences
  */
 public record SourcePage(int index, double width, double height, int turn, List<Glyph> glyphs, List<Ink> ink, List<Placed> pictures,
-        List<String> problems) {
+        List<Message> problems) {
     public SourcePage {
         glyphs = List.copyOf(glyphs);
         ink = List.copyOf(ink);

@@ -5,6 +5,7 @@ import app.decant.document.Image;
 import app.decant.document.Picture;
 import app.decant.font.Face;
 import app.decant.font.FontCatalogue;
+import app.decant.words.Message;
 import java.awt.Color;
 import java.awt.Shape;
 import java.awt.font.FontRenderContext;
@@ -78,7 +79,7 @@ public final class VectorPicture {
             return new Placed(new Picture(new Image("application/pdf", file), box.getWidth(), box.getHeight(), description.isEmpty() ? null : description),
                     box.getX(), box.getY(), order);
         } catch (IOException e) {
-            throw new DecantException(DecantException.Kind.UNREADABLE, "A drawing can't be taken over.", e);
+            throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("read.a-drawing-cannot-be-taken-over"), e);
         }
     }
 

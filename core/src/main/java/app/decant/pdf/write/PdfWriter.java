@@ -25,6 +25,7 @@ import app.decant.pdf.picture.PictureEmbedding;
 import app.decant.pdf.picture.PictureWidths;
 import app.decant.pdf.structure.PageTags;
 import app.decant.pdf.structure.Structure;
+import app.decant.words.Message;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -136,7 +137,7 @@ public final class PdfWriter {
             int done = 0;
             List<PageContent> contents = new ArrayList<>();
             for (int index : choices.pages()) {
-                progress.step(done++, choices.pages().size(), "Writing pages");
+                progress.step(done++, choices.pages().size(), Message.of("step.writing-pages"));
                 contents.add(page(pages.page(index), compressors));
             }
             int i = 0;
@@ -174,7 +175,7 @@ public final class PdfWriter {
                     .filter(one -> one instanceof PDImageXObject).count(), structure != null, List.copyOf(findings));
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new DecantException(DecantException.Kind.CANCELLED, "Stopped. Nothing was changed.", e);
+            throw new DecantException(DecantException.Kind.CANCELLED, Message.of("document.stopped-nothing-was-changed"), e);
         } catch (ExecutionException e) {
             throw new IllegalStateException(e.getCause());
         } finally {
@@ -272,7 +273,7 @@ public final class PdfWriter {
                 return made;
             } catch (IOException | RuntimeException e) {
                 LoggerFactory.getLogger(PdfWriter.class).info("A picture can't be embedded: {}", image, e);
-                findings.add(Finding.lost("A picture (" + image.type() + ") can't be shown; its place is left empty.", ""));
+                findings.add(Finding.lost(Message.of("write.a-picture-cannot-be-shown-its-place", image.type())));
                 return null;
             }
         });
@@ -282,23 +283,21 @@ public final class PdfWriter {
     private void refuseNameless() {
         int count = structure.nameless();
         if (count == 0) return;
-        String pictures = count == 1 ? "One picture has" : count + " pictures have";
         if (choices.style().standard().needsTags()) {
-            throw new DecantException(DecantException.Kind.WRONG_CALL, choices.style().standard().words() + " asks for a description of every picture. "
-                    + pictures + " none; write it on the slip, or choose another standard.");
+            throw new DecantException(DecantException.Kind.WRONG_CALL,
+                    Message.of("write.needs-descriptions", choices.style().standard().words(), count));
         }
-        findings.add(Finding.changed(pictures + " no description for people who can't see it.", ""));
+        findings.add(Finding.changed(Message.of("write.nameless", count)));
     }
 
     private void rights(Face face) {
         if (EmbeddingRight.forbidsOutlines(face.fsType())) {
-            throw new DecantException(DecantException.Kind.NOT_PERMITTED, "The licence of " + face
-                    + " forbids putting it into a file. Choose another font for the passages in it, and publish again.");
+            throw new DecantException(DecantException.Kind.NOT_PERMITTED, Message.of("write.the-licence-of-forbids-putting-it-into", face));
         }
         if (face.embeddingRight() == EmbeddingRight.PREVIEW_AND_PRINT)
-            findings.add(Finding.note("The licence of " + face + " allows it in files for reading and printing only, not for changing them.", ""));
+            findings.add(Finding.note(Message.of("write.the-licence-of-allows-it-in-files", face)));
         if (EmbeddingRight.forbidsSubsets(face.fsType()) && !choices.style().takesWhole(face.family()))
-            findings.add(Finding.note("The licence of " + face + " asks for the whole font; all of it is in the file.", ""));
+            findings.add(Finding.note(Message.of("write.the-licence-of-asks-for-the-whole", face)));
     }
 
     private void links(PDPage page, PageContent content) {
@@ -343,8 +342,7 @@ public final class PdfWriter {
         Map.Entry<Integer, Double> place = bookmarks.get(name);
         if (place == null) {
             boolean exists = pages.bookmark(name) != null;
-            findings.add(Finding.changed(exists ? "A link leads to a page that is left out; it was made plain text." : "A link leads to “" + name
-                    + "”, which is not in the document; it was made plain text.", ""));
+            findings.add(Finding.changed(Message.of("write.a-link-leads", exists, name)));
             return false;
         }
         annotation.setItem(COSName.DEST, destination(written.get(place.getKey()), place.getValue()));

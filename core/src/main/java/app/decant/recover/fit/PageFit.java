@@ -16,6 +16,7 @@ import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
 import app.decant.recover.made.StyleMaker;
 import app.decant.recover.text.Para;
+import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.IdentityHashMap;
@@ -32,7 +33,7 @@ import java.util.function.UnaryOperator;
  */
 public final class PageFit {
     private static final int ROUNDS = 6;
-    private static final String LAYING_OUT = "Fitting pages";
+    private static final Message LAYING_OUT = Message.of("step.fitting");
     private static final double MOST_LONGER = 26;
     private static final double MOST_CLOSER = 130;
 
@@ -90,10 +91,10 @@ public final class PageFit {
 
     private static void tell(List<Integer> wrong, List<Finding> findings) {
         if (wrong.size() > 12) {
-            findings.add(Finding.changed(wrong.size() + " pages end elsewhere than in the original.", "page " + (wrong.get(0) + 1)));
+            findings.add(Finding.changed(Message.of("fit.pages-end-elsewhere-than-in-the-original", wrong.size())).at(Finding.page(wrong.get(0))));
             return;
         }
-        for (int page : wrong) findings.add(Finding.changed("Page " + (page + 1) + " ends elsewhere than in the original.", "page " + (page + 1)));
+        for (int page : wrong) findings.add(Finding.changed(Message.of("fit.page-ends-elsewhere-than-in-the-original", (page + 1))).at(Finding.page(page)));
     }
 
     private Document adjusted(Document document, PagedDocument pages, PageSurvey survey, int wanted) {

@@ -8,6 +8,7 @@ import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.Placed;
 import app.decant.pdf.read.SourceFile;
 import app.decant.pdf.read.SourcePage;
+import app.decant.words.Message;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -37,30 +38,25 @@ public final class UnreadablePages {
     /** The page as it is where it can be read; else what can be made of it. */
     public SourcePage replaced(SourcePage page) {
         int number = page.index() + 1;
-        String where = "page " + number;
+        Message where = Finding.page(page.index());
         long letters = page.glyphs().stream().filter(glyph -> !glyph.isSpace() && !glyph.text().isEmpty()).count();
         long unknown = page.glyphs().stream().filter(glyph -> glyph.text().equals(FontReading.UNKNOWN)).count();
         boolean unmapped = letters > 20 && unknown * 5 > letters;
         boolean scan = page.isScan();
         if (scan && letters > 0 && !unmapped) {
-            findings.add(Finding.changed("A scanned page with its text under it stays a picture with that text, which is found and copied but can't be "
-                    + "changed. In other formats than PDF and plain text the picture goes alone.", where));
+            findings.add(Finding.changed(Message.of("line.a-scanned-page-with-its-text-under")).at(where));
             return page.with(List.of(), List.of(), overWords(page));
         }
         if (!unmapped && !scan) {
-            if (unknown > 0) findings.add(Finding.lost(unknown + (unknown == 1 ? " character" : " characters") + " on page " + number
-                    + " can't be told: the file does not say what its signs stand for.", where));
+            if (unknown > 0) findings.add(Finding.lost(Message.of("line.characters-on-page-cannot-be-told", unknown, number)).at(where));
             return page;
         }
         List<Glyph> recognised = recognised(page, where);
-        String why = scan ? "is a scan" : "does not tell which letters its signs stand for";
         if (!recognised.isEmpty()) {
-            findings.add(Finding.changed("Page " + number + " " + why + "; its words were recognised. Compare them with the original.", where));
+            findings.add(Finding.changed(Message.of("line.recognised", number, scan)).at(where));
             return page.with(recognised, List.of(), scan ? List.of() : page.pictures());
         }
-        String advice = OpticalReader.isHere() ? "no words were found in it."
-                : "to make its words editable, install the package tesseract-ocr and open the file again.";
-        findings.add(Finding.lost("Page " + number + " " + why + ". It is here as a picture; " + advice, where));
+        findings.add(Finding.lost(Message.of("line.as-a-picture", number, scan, OpticalReader.isHere())).at(where));
         return scan ? page.with(List.of(), List.of(), page.pictures()) : page.with(List.of(), List.of(), picture(page));
     }
 
@@ -98,12 +94,12 @@ public final class UnreadablePages {
         word.clear();
     }
 
-    private List<Glyph> recognised(SourcePage page, String where) {
+    private List<Glyph> recognised(SourcePage page, Message where) {
         if (!OpticalReader.isHere()) return List.of();
         try {
             return OpticalReader.read(rendered(page, RESOLUTION), 72.0 / RESOLUTION);
         } catch (IOException e) {
-            findings.add(Finding.lost("The words of " + where + " could not be recognised.", where));
+            findings.add(Finding.lost(Message.of("line.the-words-of-could-not-be-recognised", where)).at(where));
             LoggerFactory.getLogger(UnreadablePages.class).info("Recognition fails on {}", where, e);
             return List.of();
         }
@@ -123,7 +119,7 @@ public final class UnreadablePages {
                     0));
             return pictures;
         } catch (IOException e) {
-            findings.add(Finding.lost("Page " + (page.index() + 1) + " can't be shown even as a picture.", "page " + (page.index() + 1)));
+            findings.add(Finding.lost(Message.of("line.page-cannot-be-shown-even", page.index() + 1)).at(Finding.page(page.index())));
             return List.of();
         }
     }

@@ -9,6 +9,7 @@ import app.decant.pdf.read.SourceFile;
 import app.decant.pdf.read.SourcePage;
 import app.decant.pdf.read.TagTree;
 import app.decant.recover.line.UnreadablePages;
+import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.ExecutionException;
@@ -108,7 +109,7 @@ public final class PageReading {
             throw new IllegalStateException(e.getCause());
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new DecantException(DecantException.Kind.CANCELLED, "Stopped. Nothing was changed.", e);
+            throw new DecantException(DecantException.Kind.CANCELLED, Message.of("document.stopped-nothing-was-changed"), e);
         }
     }
 
@@ -133,7 +134,7 @@ public final class PageReading {
         Function<Glyph, TagTree.Element> element = tagged > TRUSTED ? glyph -> tags.of(index, glyph.tag()) : glyph -> null;
         PageMatter matter = PageMatter.of(page, element);
         if (matter.flattened() > 0)
-            findings.add(Finding.changed("A colour gradient behind text on page " + (index + 1) + " is one colour now.", "page " + (index + 1)));
+            findings.add(Finding.changed(Message.of("region.a-colour-gradient-behind-text-on-page", (index + 1))).at(Finding.page(index)));
         return new Read(page, matter, findings, tagged);
     }
 }

@@ -7,6 +7,7 @@ import app.decant.document.Finding;
 import app.decant.document.Outline;
 import app.decant.document.Place;
 import app.decant.edit.TextSelection;
+import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Node;
@@ -51,7 +52,7 @@ public final class CheckStation {
         list.getChildren().addAll(section, title);
         for (Outline.Gap gap : outline.gaps()) {
             Outline.Heading before = outline.headings().get(gap.after());
-            VBox box = new VBox(2, FindingRow.of(Finding.changed(Words.of("check.gap", gap.number(), before.title()), "")));
+            VBox box = new VBox(2, FindingRow.of(Finding.changed(Message.said(Words.of("check.gap", gap.number(), before.title())))));
             TextSelection place = TextSelection.caret(new Place(gap.candidate() == null ? before.path() : gap.candidate(), 0));
             places.add(place);
             Hyperlink show = new Hyperlink(Words.of("check.show"));

@@ -76,7 +76,7 @@ public final class ReceiptView {
         title.getStyleClass().add("section");
         VBox rows = new VBox(4, title);
         for (PdfCheck.Proof proof : other.proofs())
-            if (!proof.holds()) rows.getChildren().add(FindingRow.of(Finding.lost(proof.sentence(), "")));
+            if (!proof.holds()) rows.getChildren().add(FindingRow.of(Finding.lost(proof.message())));
         for (Finding finding : other.findings())
             if (finding.weight() != Finding.Weight.NOTE) rows.getChildren().add(FindingRow.of(finding));
         return rows;

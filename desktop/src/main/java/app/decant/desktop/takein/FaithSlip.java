@@ -16,6 +16,7 @@ import app.decant.edit.EditKind;
 import app.decant.edit.TextSelection;
 import app.decant.proof.Comparison;
 import app.decant.proof.Difference;
+import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Node;
@@ -94,7 +95,7 @@ public final class FaithSlip {
 
     private Node gap(Outline outline, Outline.Gap gap) {
         Outline.Heading before = outline.headings().get(gap.after());
-        VBox row = new VBox(2, FindingRow.of(Finding.changed(Words.of("check.gap", gap.number(), before.title()), "")));
+        VBox row = new VBox(2, FindingRow.of(Finding.changed(Message.said(Words.of("check.gap", gap.number(), before.title())))));
         if (gap.candidate() == null) return row;
         Hyperlink show = new Hyperlink(Words.of("check.show"));
         show.setOnAction(event -> window.table().pick(TextSelection.caret(new Place(gap.candidate(), 0)), true));
@@ -119,7 +120,7 @@ public final class FaithSlip {
         Hyperlink show = new Hyperlink(Words.of("faith.page", difference.page() + 1));
         show.getStyleClass().add("finding-place");
         show.setOnAction(event -> window.table().scrollTo(place));
-        VBox row = new VBox(0, FindingRow.of(new Finding(difference.weight(), difference.sentence(), "")), show);
+        VBox row = new VBox(0, FindingRow.of(new Finding(difference.weight(), difference.message(), null)), show);
         row.setMinHeight(Region.USE_PREF_SIZE);
         return row;
     }

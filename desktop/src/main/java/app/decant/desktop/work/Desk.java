@@ -21,6 +21,7 @@ import app.decant.proof.Comparison;
 import app.decant.publish.TimeLimit;
 import app.decant.publish.UserFolder;
 import app.decant.recover.FixedFormat;
+import app.decant.words.Message;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.Charset;
@@ -139,8 +140,8 @@ public final class Desk {
             open(file, null);
         } catch (IOException e) {
             LoggerFactory.getLogger(Desk.class).warn("{} can't be laid out of its PDF", pdf.inside().name(), e);
-            trouble.set(new DecantException(DecantException.Kind.TARGET_LOCKED, pdf.inside().name() + " can't be taken out of the PDF: " + folder
-                    + " can't be written to.", e));
+            trouble.set(new DecantException(DecantException.Kind.TARGET_LOCKED, Message.said(pdf.inside().name() + " can't be taken out of the PDF: " + folder
+                    + " can't be written to."), e));
         }
     }
 

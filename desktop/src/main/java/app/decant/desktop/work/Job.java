@@ -3,6 +3,7 @@ package app.decant.desktop.work;
 import app.decant.desktop.part.Words;
 import app.decant.document.DecantException;
 import app.decant.document.Progress;
+import app.decant.words.Message;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import javafx.application.Platform;
@@ -43,7 +44,7 @@ public final class Job {
                 Platform.runLater(() -> failed.accept(e));
             } catch (Exception | StackOverflowError | OutOfMemoryError e) {
                 LoggerFactory.getLogger(Job.class).error("Unforeseen", e);
-                Platform.runLater(() -> failed.accept(new DecantException(DecantException.Kind.UNREADABLE, Words.of("error.unforeseen"), e)));
+                Platform.runLater(() -> failed.accept(new DecantException(DecantException.Kind.UNREADABLE, Message.said(Words.of("error.unforeseen")), e)));
             }
         });
     }

@@ -3,6 +3,7 @@ package app.decant.desktop.work;
 import app.decant.desktop.part.Words;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
+import app.decant.words.Message;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
@@ -44,7 +45,8 @@ public final class Keeping {
             copy.keep(snapshot);
         } catch (RuntimeException e) {
             LoggerFactory.getLogger(Keeping.class).warn("The working copy can't be kept", e);
-            trouble = e instanceof DecantException known ? known : new DecantException(DecantException.Kind.UNFORESEEN, Words.of("error.unkept"), e);
+            trouble = e instanceof DecantException known ? known
+                    : new DecantException(DecantException.Kind.UNFORESEEN, Message.said(Words.of("error.unkept")), e);
         }
         DecantException hindrance = trouble;
         Platform.runLater(() -> told.accept(snapshot, hindrance));

@@ -108,6 +108,6 @@ public final class Publishing {
             List<Finding> found = new ArrayList<>(Publisher.losses(new Order(intake.pages(recipe, progress), recipe)));
             if (recipe.target() == Target.PDF) found.addAll(intake.findings());
             return found;
-        }, told, problem -> told.accept(List.of(Finding.lost(problem.getMessage(), ""))));
+        }, told, problem -> told.accept(List.of(Finding.lost(problem.message()))));
     }
 }

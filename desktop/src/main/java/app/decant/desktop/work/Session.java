@@ -28,6 +28,7 @@ import app.decant.proof.Comparison;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import app.decant.recover.FixedFormat;
+import app.decant.words.Message;
 import java.nio.file.Path;
 import java.time.LocalTime;
 import java.util.ArrayDeque;
@@ -269,7 +270,7 @@ public final class Session {
         }
         waiting.clear();
         layout = new Layout(FontCatalogue.ofThisMachine());
-        trouble.accept(new DecantException(DecantException.Kind.UNFORESEEN, Words.of("error.layout"), cause));
+        trouble.accept(new DecantException(DecantException.Kind.UNFORESEEN, Message.said(Words.of("error.layout")), cause));
         Document shown = pages.get().document();
         while (document != shown && history.canUndo()) document = history.undo().document();
         document = shown;
