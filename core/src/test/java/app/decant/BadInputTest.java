@@ -19,6 +19,7 @@ import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
+import app.decant.words.Message;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -197,7 +198,7 @@ class BadInputTest {
 
     @Test void stoppingLeavesNothingBehind() throws IOException {
         assertThatThrownBy(() -> Decant.publish(HarbourNotice.document(), Recipe.PLAIN, folder.resolve("stopped.pdf"), (done, total, what) ->
-                !what.equals("Writing pages")))
+                !what.equals(Message.of("step.writing-pages"))))
                 .isInstanceOfSatisfying(DecantException.class, e -> assertThat(e.kind()).isEqualTo(Kind.CANCELLED));
         try (Stream<Path> files = Files.list(folder)) {
             assertThat(files).isEmpty();

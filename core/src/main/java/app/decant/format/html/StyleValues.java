@@ -9,6 +9,7 @@ import app.decant.document.ParagraphProperty.LineSpacing;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
+import com.helger.css.utils.ECSSColor;
 import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
@@ -17,14 +18,7 @@ import java.util.regex.Pattern;
 /** Declarations of style sheets as looks. Lengths come out in points. */
 final class StyleValues {
     private static final Pattern LENGTH = Pattern.compile("(-?\\d*\\.?\\d+)(pt|px|em|rem|cm|mm|in|pc|%)?");
-    private static final Map<String, String> NAMED = Map.ofEntries(Map.entry("black", "000000"), Map.entry("white", "ffffff"), Map.entry("red", "ff0000"),
-            Map.entry("green", "008000"), Map.entry("blue", "0000ff"), Map.entry("yellow", "ffff00"),
-            Map.entry("gray", "808080"), Map.entry("grey", "808080"), Map.entry("silver", "c0c0c0"), Map.entry("maroon", "800000"),
-                    Map.entry("olive", "808000"), Map.entry("lime", "00ff00"), Map.entry("aqua", "00ffff"),
-            Map.entry("cyan", "00ffff"), Map.entry("teal", "008080"), Map.entry("navy", "000080"), Map.entry("fuchsia", "ff00ff"),
-                    Map.entry("magenta", "ff00ff"), Map.entry("purple", "800080"), Map.entry("orange", "ffa500"),
-            Map.entry("darkred", "8b0000"), Map.entry("darkblue", "00008b"), Map.entry("darkgreen", "006400"), Map.entry("lightgray", "d3d3d3"),
-                    Map.entry("lightgrey", "d3d3d3"), Map.entry("brown", "a52a2a"), Map.entry("pink", "ffc0cb"));
+    private static final Pattern CALL = Pattern.compile("(rgba?|hsla?)\\(([^()]*)\\)");
 
     private StyleValues() { }
 
@@ -48,16 +42,44 @@ final class StyleValues {
         };
     }
 
+    /** A colour by name, by number, by red, green and blue, or by hue (CSS Color 3, 4), or null; how far it shines through is not told here. */
     static Colour colour(String value) {
         if (value == null) return null;
         String plain = value.strip().toLowerCase(Locale.ROOT);
-        String hex = NAMED.getOrDefault(plain, plain.startsWith("#") ? plain.substring(1) : "");
-        if (hex.matches("[0-9a-f]{3}")) hex = "" + hex.charAt(0) + hex.charAt(0) + hex.charAt(1) + hex.charAt(1) + hex.charAt(2) + hex.charAt(2);
-        if (hex.matches("[0-9a-f]{6}")) return Colour.hex(hex);
-        Matcher rgb = Pattern.compile("rgba?\\(\\s*(\\d{1,3})\\s*,\\s*(\\d{1,3})\\s*,\\s*(\\d{1,3}).*\\)").matcher(plain);
-        if (rgb.matches()) return new Colour(Math.min(255, Integer.parseInt(rgb.group(1))) << 16 | Math.min(255,
-                Integer.parseInt(rgb.group(2))) << 8 | Math.min(255, Integer.parseInt(rgb.group(3))));
-        return null;
+        ECSSColor named = ECSSColor.getFromNameCaseInsensitiveOrNull(plain);
+        if (named != null) return of(named.getRed(), named.getGreen(), named.getBlue());
+        String hex = plain.startsWith("#") ? plain.substring(1) : "";
+        if (hex.matches("[0-9a-f]{3,4}")) hex = "" + hex.charAt(0) + hex.charAt(0) + hex.charAt(1) + hex.charAt(1) + hex.charAt(2) + hex.charAt(2);
+        if (hex.matches("[0-9a-f]{6}([0-9a-f]{2})?")) return Colour.hex(hex.substring(0, 6));
+        Matcher call = CALL.matcher(plain);
+        if (!call.matches()) return null;
+        String[] parts = call.group(2).strip().split("\\s*[,/\\s]\\s*");
+        if (parts.length < 3) return null;
+        try {
+            if (call.group(1).startsWith("rgb")) return of(part(parts[0], 255), part(parts[1], 255), part(parts[2], 255));
+            double hue = Double.parseDouble(parts[0].replace("deg", ""));
+            double lightness = part(parts[2], 100) / 100.0;
+            double chroma = part(parts[1], 100) / 100.0 * Math.min(lightness, 1 - lightness);
+            return of(light(0, hue, lightness, chroma), light(8, hue, lightness, chroma), light(4, hue, lightness, chroma));
+        } catch (NumberFormatException e) {
+            return null;
+        }
+    }
+
+    /** One of the three lights of a hue (CSS Color 4, 7.1). */
+    private static int light(int shift, double hue, double lightness, double chroma) {
+        double at = ((shift + hue / 30) % 12 + 12) % 12;
+        return (int) Math.round(255 * (lightness - chroma * Math.max(-1, Math.min(Math.min(at - 3, 9 - at), 1))));
+    }
+
+    private static int part(String text, int full) {
+        boolean share = text.endsWith("%");
+        double number = Double.parseDouble(share ? text.substring(0, text.length() - 1) : text);
+        return (int) Math.round(share ? number * full / 100 : number);
+    }
+
+    private static Colour of(int red, int green, int blue) {
+        return new Colour(Math.max(0, Math.min(255, red)) << 16 | Math.max(0, Math.min(255, green)) << 8 | Math.max(0, Math.min(255, blue)));
     }
 
     /** @param size of the text around */

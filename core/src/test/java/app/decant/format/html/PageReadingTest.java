@@ -54,6 +54,28 @@ class PageReadingTest {
         assertThat(run(document, "deep").is(TextProperty.ITALIC) && run(document, "deep").is(TextProperty.BOLD)).isTrue();
     }
 
+    /** CSS 2.2, 4.1.9, 4.2 and 7.2.1; Selectors 3, 6.6.7 and 9: what is broken ends at the next rule, what is for other media does not count. */
+    @Test void sheetsAreReadAsTheyAreMeant() {
+        Document document = page("<style><!-- /* p { color: #000001 } */ @import url(x.css); @charset 'utf-8'; p::before { content: '} p { color: #000002 }' }"
+                + " @media print { p { color: #000003 } @page { margin: 0 } } @media all { p { color: #111111 } } b { color: ; } b { color #000004 }"
+                + " p.note:not(#x) { color: rgb(100% 0% 0% / 50%) } p.note { color: #000005 } li:first-child { color: HSL(120, 100%, 25%) }"
+                + " [lang^=de] { color: DarkSlateBlue } p:hover { color: #000006 } .f { color: #abcd; } @supports (a: b) { p { color: #000007 } } --></style>"
+                + "<p>plain<p class=note>noted<ul><li>one<li>two</ul><p lang=de-AT>Wien<p class=f>short");
+        assertThat(run(document, "plain").get(TextProperty.COLOUR).hex()).isEqualTo("111111");
+        assertThat(run(document, "noted").get(TextProperty.COLOUR).hex()).isEqualTo("FF0000");
+        assertThat(run(document, "one").get(TextProperty.COLOUR).hex()).isEqualTo("008000");
+        assertThat(run(document, "two").get(TextProperty.COLOUR)).isNull();
+        assertThat(run(document, "Wien").get(TextProperty.COLOUR).hex()).isEqualTo("483D8B");
+        assertThat(run(document, "short").get(TextProperty.COLOUR).hex()).isEqualTo("AABBCC");
+    }
+
+    /** Sheets that are no sheets, or without end, cost no text. */
+    @Test void brokenSheetsLoseNothing() {
+        for (String sheet : List.of("{{{{".repeat(30_000), "a{b:c".repeat(20_000), "}}}}", "@media all {", "p { color: url(", "\\0 \u0000 \ufffe p{}",
+                "a,".repeat(50_000) + "a{color:red}", "x{y:" + "(".repeat(20_000) + "}"))
+            assertThat(texts(page("<style>" + sheet + "</style><p style='" + sheet.replace("'", "") + "'>kept"))).contains("kept");
+    }
+
     /** CSS 2.2, 4.3.2 and 15.7: lengths by the size of the letters, shares, names of sizes and colours. */
     @Test void lengthsFollowTheLetters() {
         Document document = page("<div style='font-size: 20pt'><p style='font-size: 50%; margin-left: 2em; text-indent: 1em; line-height: 1.5'>half</p><p "
