@@ -166,19 +166,19 @@ public final class Intake {
         if (!recipe.keepsPages()) return false;
         Standard standard = recipe.style().standard();
         if (standard == Standard.NONE) return true;
-        List<String> broken = broken(standard);
+        List<Message> broken = broken(standard);
         if (broken.isEmpty()) return true;
         tell(Finding.changed(
-                Message.of("open.its-pages-were-set-anew-since", standard.words(), String.join("; ", broken.subList(0, Math.min(2, broken.size()))))));
+                Message.of("open.its-pages-were-set-anew-since", standard.words(), Message.list(broken.subList(0, Math.min(2, broken.size()))))));
         return false;
     }
 
-    private List<String> broken(Standard standard) {
+    private List<Message> broken(Standard standard) {
         try {
             return StandardCheck.broken(file, standard);
         } catch (IOException | RuntimeException e) {
             LoggerFactory.getLogger(Intake.class).info("{} can't be held to a standard", file, e);
-            return List.of("it can't be examined as it is");
+            return List.of(Message.of("open.cannot-be-examined"));
         }
     }
 

@@ -49,7 +49,7 @@ class StandardsTest {
     @Test void findsOutThatAPlainFileIsNoArchiveFile() throws IOException {
         Path file = folder.resolve("plain.pdf");
         Publisher.publish(new Order(pages(HarbourNotice.document()), Recipe.PLAIN), file, WHEN, Progress.SILENT);
-        assertThat(StandardCheck.broken(file, Standard.A_2B)).anySatisfy(sentence -> assertThat(sentence).contains("19005-2"));
+        assertThat(StandardCheck.broken(file, Standard.A_2B)).anySatisfy(rule -> assertThat(rule.toString()).contains("19005-2"));
     }
 
     @Test void tellsItsStructureToOtherReaders() throws IOException {

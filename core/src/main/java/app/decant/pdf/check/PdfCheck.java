@@ -83,8 +83,8 @@ public final class PdfCheck {
     }
 
     static Proof standard(Path file, Standard standard) throws IOException {
-        List<String> broken = StandardCheck.broken(file, standard);
-        return new Proof(Message.of("check.is-not-kept", broken.isEmpty(), standard.words(), String.join("; ", broken.subList(0, Math.min(3, broken.size())))),
+        List<Message> broken = StandardCheck.broken(file, standard);
+        return new Proof(Message.of("check.is-not-kept", broken.isEmpty(), standard.words(), Message.list(broken.subList(0, Math.min(3, broken.size())))),
                 broken.isEmpty());
     }
 

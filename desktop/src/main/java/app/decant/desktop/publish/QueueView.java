@@ -13,6 +13,7 @@ import app.decant.publish.Delivery;
 import app.decant.publish.PublishQueue.Waiting;
 import app.decant.publish.PublishQueue;
 import app.decant.publish.Receipt;
+import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.geometry.Pos;
@@ -115,7 +116,7 @@ public final class QueueView {
             List<Receipt> made = new ArrayList<>();
             for (int i = 0; i < all.size(); i++) {
                 Waiting one = all.get(i);
-                progress.step(i, all.size(), Words.of("queue.job", one.file().getFileName()));
+                progress.step(i, all.size(), Message.said(Words.of("queue.job", one.file().getFileName())));
                 try {
                     made.addAll(Decant.publishWaiting(one, progress));
                 } catch (DecantException e) {

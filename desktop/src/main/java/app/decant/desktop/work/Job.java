@@ -49,12 +49,12 @@ public final class Job {
         });
     }
 
-    private boolean report(int done, int total, String step) {
+    private boolean report(int done, int total, Message step) {
         long now = System.nanoTime();
         if (now - told > 50_000_000) {
             told = now;
             Platform.runLater(() -> {
-                what.set(total > 0 ? Words.of("job.of", step, done, total) : done > 0 ? Words.of("job.so.far", step, done) : step);
+                what.set(total > 0 ? Words.of("job.of", step, done, total) : done > 0 ? Words.of("job.so.far", step, done) : step.toString());
                 share.set(total > 0 ? (double) done / total : -1);
             });
         }
