@@ -114,6 +114,7 @@ public final class Cascade {
         int columns = table.columns().size();
         boolean first = wanted.contains(TablePart.FIRST_ROW);
         int band = first ? row - 1 : row;
+        int stripe = wanted.contains(TablePart.FIRST_COLUMN) ? cell.column() - 1 : cell.column();
         Borders borders = null;
         for (TablePart part : TablePart.values()) {
             boolean applies = switch (part) {
@@ -124,8 +125,8 @@ public final class Cascade {
                 case LAST_COLUMN -> cell.column() + cell.columnSpan() >= columns;
                 case ODD_ROWS -> band >= 0 && band % 2 == 0;
                 case EVEN_ROWS -> band >= 0 && band % 2 == 1;
-                case ODD_COLUMNS -> cell.column() % 2 == 0;
-                case EVEN_COLUMNS -> cell.column() % 2 == 1;
+                case ODD_COLUMNS -> stripe >= 0 && stripe % 2 == 0;
+                case EVEN_COLUMNS -> stripe >= 0 && stripe % 2 == 1;
             };
             if (!applies || !wanted.contains(part)) continue;
             Look look = partLook(tableStyle(table), part);

@@ -15,7 +15,7 @@ import app.decant.page.Line;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Set;
+import java.util.Map;
 
 /** Fills one column from a cursor on. Made for one column and thrown away. */
 final class ColumnFlow {
@@ -30,7 +30,7 @@ final class ColumnFlow {
     private final Area area;
     private final List<Unit> units = new ArrayList<>();
     private final List<Floats.Placed> floats;
-    private final Set<Inline.Floating> preset;
+    private final Map<Inline.Floating, Floats.Placed> preset;
     private List<Strip> notes;
     private double y;
     private double notesTop;
@@ -52,7 +52,7 @@ final class ColumnFlow {
      */
     record Result(List<Item> items, List<Floats.Placed> floats, Cursor next, double bottom, double notesTop, End end, Floats.Placed restart) { }
 
-    ColumnFlow(Composer composer, Flow flow, Area area, List<Floats.Placed> floats, Set<Inline.Floating> preset) {
+    ColumnFlow(Composer composer, Flow flow, Area area, List<Floats.Placed> floats, Map<Inline.Floating, Floats.Placed> preset) {
         this.composer = composer;
         this.flow = flow;
         this.area = area;
@@ -85,10 +85,12 @@ final class ColumnFlow {
         if (start.offset() == 0 && !start.isPlaced()) {
             for (Inline inline : paragraph.inlines()) {
                 if (!(inline instanceof Inline.Floating floating)) continue;
-                Floats.Placed placed = Floats.place(composer, floating, area.page(), area.bodyTop(), area.left(), area.width(), y + before);
+                // Where text above gave way to it, it stands for good, even if its own paragraph went on.
+                Floats.Placed placed = preset.containsKey(floating) ? preset.get(floating)
+                        : Floats.place(composer, floating, area.page(), area.bodyTop(), area.left(), area.width(), y + before);
                 own.add(placed);
-                if (!placed.pushes() || preset.contains(floating)) continue;
-                if (placed.meets(area.bodyTop(), y - 1) && !(units.isEmpty() && area.fresh()))
+                if (!placed.pushes() || preset.containsKey(floating)) continue;
+                if (placed.reaches(area.bodyTop(), y - 1) && !(units.isEmpty() && area.fresh()))
                     return new Result(List.of(), List.of(), start, y, Double.MAX_VALUE, End.FULL, placed);
                 floats.add(placed);
             }

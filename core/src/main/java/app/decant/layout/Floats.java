@@ -22,6 +22,13 @@ final class Floats {
     record Placed(Inline.Floating source, double x, double y, double width, double height, List<Item> items) {
         boolean pushes() { return source.anchor().wrap() != Anchor.Wrap.NONE; }
 
+        /** Whether it stands where lines above its own paragraph are. The room it wants around it counts only where it does not hang on that paragraph. */
+        boolean reaches(double top, double bottom) {
+            Anchor.Vertical.From from = source.anchor().vertical().from();
+            boolean hangs = from == Anchor.Vertical.From.PARAGRAPH || from == Anchor.Vertical.From.LINE;
+            return hangs ? pushes() && y < bottom && y + height > top : meets(top, bottom);
+        }
+
         boolean meets(double top, double bottom) {
             Insets distance = source.anchor().distance();
             return pushes() && y - distance.top() < bottom && y + height + distance.bottom() > top;

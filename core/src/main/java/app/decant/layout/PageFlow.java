@@ -14,10 +14,9 @@ import app.decant.page.Item;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
-import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 
 /** Fills one page from a cursor on: bands of sections one under another, each of one or more columns. */
 final class PageFlow {
@@ -61,7 +60,8 @@ final class PageFlow {
 
     private final class Attempt {
         private final List<Floats.Placed> preset;
-        private final Set<Inline.Floating> known = new HashSet<>();
+        /** By identity: the same picture may hang in two places. */
+        private final Map<Inline.Floating, Floats.Placed> known = new IdentityHashMap<>();
         private final boolean last;
         private final List<Item> items = new ArrayList<>();
         private final List<Floats.Placed> floats = new ArrayList<>();
@@ -73,7 +73,7 @@ final class PageFlow {
         Attempt(List<Floats.Placed> preset, boolean last) {
             this.preset = preset;
             this.last = last;
-            for (Floats.Placed placed : preset) known.add(placed.source());
+            for (Floats.Placed placed : preset) known.put(placed.source(), placed);
             floats.addAll(preset);
         }
 
@@ -151,7 +151,7 @@ final class PageFlow {
                     }
                 }
                 bandItems.addAll(result.items());
-                for (Floats.Placed placed : result.floats()) if (placed.pushes() && !known.contains(placed.source())) bandFloats.add(placed);
+                for (Floats.Placed placed : result.floats()) if (placed.pushes() && !known.containsKey(placed.source())) bandFloats.add(placed);
                 at = result.next();
                 reached = Math.max(reached, result.bottom());
                 notesTop = Math.min(notesTop, result.notesTop());

@@ -58,5 +58,5 @@ public final class NamePattern {
     }
 
     /** Without what file systems do not take. */
-    private static String clean(String text) { return text.replaceAll("[/\\\\:*?\"<>|\\p{Cntrl}]+", " ").trim(); }
+    private static String clean(String text) { return text.replaceAll("[/\\\\:*?\"<>|\\p{Cntrl}\\s]+", " ").trim(); }
 }
