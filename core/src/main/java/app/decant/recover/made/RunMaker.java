@@ -34,10 +34,18 @@ public final class RunMaker {
     private final List<PageMatter> pages;
     private final Set<String> words = new HashSet<>();
     private final Map<LookKey, Look> looks = new HashMap<>();
+    private LookKey lastKey;
+    private Look lastLook;
     private Function<Para.Footnote, List<Block>> noteMaker;
 
     /** All that makes one look differ from another. */
-    private record LookKey(FaceUse face, long size, int rgb, Script script, boolean underlined, boolean struck, Integer highlight, Link link) { }
+    private record LookKey(FaceUse face, long size, int rgb, Script script, boolean underlined, boolean struck, Integer highlight, Link link) {
+        /** Asked for every letter: what is drawn alike mostly is so by the very same objects. */
+        boolean isLike(LookKey other) {
+            return other != null && face == other.face && size == other.size && rgb == other.rgb && script == other.script && underlined == other.underlined
+                    && struck == other.struck && link == other.link && Objects.equals(highlight, other.highlight);
+        }
+    }
 
     public RunMaker(Faces faces, List<PageMatter> pages) {
         this.faces = faces;
@@ -110,7 +118,7 @@ public final class RunMaker {
             }
             Look own = glyph.text().isBlank() && look != null ? spaceLook(look, glyph, i + 1 < glyphs.size() ? glyphs.get(i + 1) : null, line, page)
                     : look(glyph, line, page);
-            if (look != null && !own.equals(look)) flush(runs, text, look);
+            if (look != null && own != look && !own.equals(look)) flush(runs, text, look);
             look = own;
             text.append(glyph.text());
         }
@@ -146,7 +154,9 @@ public final class RunMaker {
         boolean struck = page.isStruck(glyph);
         Integer highlight = page.highlight(glyph);
         LookKey key = new LookKey(glyph.face(), Math.round(size * 20), glyph.rgb(), script, underlined, struck, highlight, glyph.link());
-        return looks.computeIfAbsent(key, none -> {
+        if (key.isLike(lastKey)) return lastLook;
+        lastKey = key;
+        lastLook = looks.computeIfAbsent(key, none -> {
             Faces.Choice choice = faces.of(glyph.face());
             Look look = Look.of(TextProperty.FAMILY, choice.family()).with(TextProperty.SIZE, rounded(size)).with(TextProperty.BOLD, glyph.face().bold())
                     .with(TextProperty.ITALIC, glyph.face().italic())
@@ -160,6 +170,7 @@ public final class RunMaker {
             if (glyph.link() != null) look = look.with(TextProperty.LINK, glyph.link());
             return look;
         });
+        return lastLook;
     }
 
     private static Script script(Glyph glyph, TextLine line) {
