@@ -341,12 +341,7 @@ public final class Decant {
     }
 
     private static boolean opens(Path source, String key) {
-        try {
-            return open(source, key, Progress.SILENT) != null;
-        } catch (DecantException e) {
-            if (e.kind() != DecantException.Kind.NEEDS_PASSWORD) throw e;
-            return false;
-        }
+        return Formats.opens(bytes(source), source.getFileName().toString(), key);
     }
 
     /** With links made of addresses in the text, where the recipe wishes for that. */

@@ -55,6 +55,21 @@ public interface Format {
         throw new DecantException(Kind.UNSUPPORTED, Message.of("format.is-which-this-version-cannot-open-yet", content.name(), phrase()));
     }
 
+    /**
+     * Whether a file opens by a password, or with none.
+     *
+     * @param password to try, or null
+     * @throws DecantException where it can't be opened for another reason
+     */
+    default boolean opens(Content content, String password) {
+        try {
+            return read(content, password, Progress.SILENT) != null;
+        } catch (DecantException e) {
+            if (e.kind() != Kind.NEEDS_PASSWORD) throw e;
+            return false;
+        }
+    }
+
     /** Whether documents are written by {@link #write}. */
     default boolean writes() { return false; }
 

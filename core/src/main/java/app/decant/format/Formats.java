@@ -36,6 +36,12 @@ public final class Formats {
         return null;
     }
 
+    /** Whether a file opens by a password, or with none where that is null. */
+    public static boolean opens(byte[] file, String name, String password) {
+        Content content = new Content(file, name);
+        return of(content).opens(content, password);
+    }
+
     /**
      * Takes a document in, whatever it is.
      *

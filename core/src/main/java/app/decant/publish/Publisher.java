@@ -226,7 +226,7 @@ public final class Publisher {
             byte[] held = Files.readAllBytes(made);
             Document again = recipe.target() == Target.TXT ? TextReader.read(held, recipe.text().letters(), Progress.SILENT).document()
                     : Formats.read(held, file.getFileName().toString(), locks ? password : null, Progress.SILENT).document();
-            if (locks) proofs.add(new PdfCheck.Proof(Message.of("publish.does-not-open"), !opens(Files.readAllBytes(made))));
+            if (locks) proofs.add(new PdfCheck.Proof(Message.of("publish.does-not-open"), !Formats.opens(Files.readAllBytes(made), "", null)));
             boolean same = words(again, recipe).equals(words(document, recipe));
             proofs.add(new PdfCheck.Proof(Message.of("publish.opened-again", same), same));
             refuseUnproven(file, proofs);
@@ -276,19 +276,9 @@ public final class Publisher {
         try {
             if (recipe.target() == Target.PDF) return ProtectionCheck.opensAsWished(file, passwords.toOpen(), passwords.toChange());
             byte[] bytes = Files.readAllBytes(file);
-            return !opens(bytes) && Formats.read(bytes, "", passwords.toOpen(), Progress.SILENT) != null;
+            return !Formats.opens(bytes, "", null) && Formats.read(bytes, "", passwords.toOpen(), Progress.SILENT) != null;
         } catch (IOException | DecantException e) {
             LoggerFactory.getLogger(Publisher.class).info("{} is made anew, since it does not open as wished", file, e);
-            return false;
-        }
-    }
-
-    private static boolean opens(byte[] file) {
-        try {
-            Formats.read(file, "", null, Progress.SILENT);
-            return true;
-        } catch (DecantException e) {
-            if (e.kind() != DecantException.Kind.NEEDS_PASSWORD) throw e;
             return false;
         }
     }

@@ -1,5 +1,6 @@
 package app.decant.recover;
 
+import app.decant.document.DecantException;
 import app.decant.document.Progress;
 import app.decant.document.Provenance;
 import app.decant.font.FontCatalogue;
@@ -8,8 +9,12 @@ import app.decant.format.Format;
 import app.decant.format.FormatFamily;
 import app.decant.format.FormatName;
 import app.decant.format.Taken;
+import app.decant.pdf.PdfDoor;
+import java.io.IOException;
 import java.util.List;
 import java.util.Set;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.slf4j.LoggerFactory;
 
 /** What stands on its pages once and for all and is recovered from them: PDFs, and pictures of pages. */
 public enum FixedFormat implements Format {
@@ -36,6 +41,19 @@ public enum FixedFormat implements Format {
     PDF("pdf", Group.PDF) {
         @Override public boolean isOf(Content content) { return !content.isArchive() && !content.isCompound() && content.head().contains("%PDF-"); }
         @Override public boolean locks() { return true; }
+
+        /** Its text need not be recovered for that. */
+        @Override public boolean opens(Content content, String password) {
+            try (PDDocument pdf = PdfDoor.open(content.bytes(), content.name(), password)) {
+                return pdf.getNumberOfPages() >= 0;
+            } catch (DecantException e) {
+                if (e.kind() != DecantException.Kind.NEEDS_PASSWORD) throw e;
+                return false;
+            } catch (IOException e) {
+                LoggerFactory.getLogger(FixedFormat.class).debug("{} does not close", content.name(), e);
+                return true;
+            }
+        }
     };
 
     private final FormatName named;
