@@ -1,40 +1,125 @@
 package app.decant.edit;
 
+import app.decant.document.Cut;
+import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
 import app.decant.document.Document;
+import app.decant.document.Inline;
+import app.decant.document.Paragraph;
 import app.decant.document.Place;
 import app.decant.document.Stories;
 import app.decant.document.Story;
 import app.decant.document.Walk;
+import app.decant.words.Message;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
-/** Finds words in a document: in its body, notes, boxes, headers and footers. */
+/** Finds words in a document, in its body, notes, boxes, headers and footers, and puts others in their place. */
 public final class Search {
-    private final Document document;
-    private final String wanted;
-    private final boolean exactCase;
-    private final List<TextSelection> found = new ArrayList<>();
+    /** A regular expression that looks at more letters than this for one document never ends. */
+    private static final long MOST_LOOKS = 60_000_000;
 
-    private Search(Document document, String words, boolean exactCase) {
+    private final Document document;
+    private final Wanted wanted;
+    private final Pattern pattern;
+    private final String replacement;
+    private final List<Found> found = new ArrayList<>();
+    private long looks;
+    /** Where the place before ended, in the paragraph that is looked at. */
+    private int last;
+
+    /** A place where it stands, and what would take its place; null where nothing is to. */
+    private record Found(TextSelection where, String instead) { }
+
+    private Search(Document document, Wanted wanted, String replacement) {
         this.document = document;
-        this.wanted = plain(words, null);
-        this.exactCase = exactCase;
+        this.wanted = wanted;
+        this.replacement = replacement;
+        pattern = wanted.compiled();
     }
 
     /** Every place where the words stand, in reading order, headers and footers last; upper and lower case alike unless {@code exactCase}. */
-    public static List<TextSelection> all(Document document, String words, boolean exactCase) {
-        Search search = new Search(document, words, exactCase);
-        if (search.wanted.isEmpty()) return List.of();
+    public static List<TextSelection> all(Document document, String words, boolean exactCase) { return all(document, Wanted.plain(words, exactCase)); }
+
+    /**
+     * Every place where it stands, in reading order, headers and footers last.
+     *
+     * @throws DecantException ({@code WRONG_CALL}) where it is no regular expression, or one that never ends
+     */
+    public static List<TextSelection> all(Document document, Wanted wanted) { return places(everywhere(document, wanted, null)); }
+
+    /** The same in one story, with what hangs on it. */
+    public static List<TextSelection> in(Document document, Story story, Wanted wanted) {
+        if (wanted.words().isEmpty()) return List.of();
+        Search search = new Search(document, wanted, null);
+        search.look(story);
+        return places(search.found);
+    }
+
+    /**
+     * Other words put in every place where it stands, in one step; each takes the look of the first letter that it replaces.
+     *
+     * @param replacement for a regular expression with {@code $1} or {@code ${name}} for its groups
+     * @throws DecantException ({@code WRONG_CALL}) likewise, or where it names a group that is not there
+     */
+    public static Change replaceAll(Document document, Selection picked, Wanted wanted, String replacement) {
+        return replaced(document, picked, everywhere(document, wanted, replacement));
+    }
+
+    /** The same in one of the places that were found; a caret stands behind it. Nothing is changed where it does not stand there any more. */
+    public static Change replace(Document document, TextSelection place, Wanted wanted, String replacement) {
+        List<Found> here = everywhere(document, wanted, replacement).stream().filter(one -> one.where.equals(place)).toList();
+        return replaced(document, place, here);
+    }
+
+    private static List<TextSelection> places(List<Found> found) { return found.stream().map(Found::where).toList(); }
+
+    private static List<Found> everywhere(Document document, Wanted wanted, String replacement) {
+        if (wanted.words().isEmpty()) return List.of();
+        Search search = new Search(document, wanted, replacement);
         search.look(Story.BODY);
         for (Story story : Stories.all(document)) if (story instanceof Story.Frame) search.look(story);
         return search.found;
     }
 
-    /** The same in one story, with what hangs on it. */
-    public static List<TextSelection> in(Document document, Story story, String words, boolean exactCase) {
-        Search search = new Search(document, words, exactCase);
-        if (!search.wanted.isEmpty()) search.look(story);
-        return search.found;
+    private static Change replaced(Document document, Selection picked, List<Found> found) {
+        Draft draft = new Draft(document, picked);
+        Map<Story, List<TextStep.Part>> parts = new LinkedHashMap<>();
+        for (Found one : found) add(one, document.paragraph(one.where.start()), parts.computeIfAbsent(one.where.story(), story -> new ArrayList<>()));
+        // What hangs on a story comes before it, since its place is told by the story as it was.
+        List<Story> stories = new ArrayList<>(parts.keySet());
+        stories.sort((one, other) -> Integer.compare(depth(other), depth(one)));
+        for (Story story : stories) draft.add(new TextStep(story, parts.get(story)));
+        if (found.size() != 1) return draft.done(EditKind.REPLACING);
+        Place from = found.get(0).where.start();
+        return draft.done(EditKind.REPLACING, from.at(from.offset() + found.get(0).instead.length()));
+    }
+
+    /** Places that touch are one stretch; named places within stay, behind what takes the stretch's place. */
+    private static void add(Found found, Paragraph paragraph, List<TextStep.Part> parts) {
+        Place start = found.where.start();
+        Cut from = Cut.after(paragraph, start.offset());
+        Cut to = Cut.before(found.where.end().offset());
+        List<Inline> inlines = new ArrayList<>();
+        TextStep.Part before = parts.isEmpty() ? null : parts.get(parts.size() - 1);
+        if (before != null && before.path().equals(start.path()) && before.to().offset() == start.offset()) {
+            inlines.addAll(parts.remove(parts.size() - 1).inlines());
+            inlines.addAll(paragraph.part(before.to(), from));
+            from = before.from();
+        }
+        if (!found.instead.isEmpty()) inlines.add(new Inline.Text(found.instead, paragraph.lookBefore(start.offset() + 1)));
+        paragraph.part(Cut.after(paragraph, start.offset()), to).stream().filter(Inline.BookmarkPoint.class::isInstance).forEach(inlines::add);
+        parts.add(new TextStep.Part(start.path(), from, to, inlines));
+    }
+
+    private static int depth(Story story) {
+        int depth = 0;
+        for (Place anchor = story.anchor(); anchor != null; anchor = anchor.story().anchor()) depth++;
+        return depth;
     }
 
     private void look(Story story) {
@@ -48,11 +133,52 @@ public final class Search {
         String whole = stop.paragraph().text();
         int[] places = new int[whole.length() + 1];
         String text = plain(whole, places);
-        for (int at = 0; at <= text.length() - wanted.length(); at++) {
-            if (!text.regionMatches(!exactCase, at, wanted, 0, wanted.length())) continue;
-            found.add(new TextSelection(new Place(story, stop.path(), places[at]), new Place(story, stop.path(), places[at + wanted.length() - 1] + 1)));
-            at += wanted.length() - 1;
+        last = 0;
+        Matcher matcher = pattern.matcher(wanted.pattern() ? new Counted(text) : text);
+        try {
+            while (matcher.find()) {
+                if (matcher.end() == matcher.start()) continue;
+                TextSelection where = new TextSelection(new Place(story, stop.path(), places[matcher.start()]),
+                        new Place(story, stop.path(), places[matcher.end() - 1] + 1));
+                found.add(new Found(where, replacement == null ? null : instead(matcher)));
+            }
+        } catch (StackOverflowError e) {
+            throw endless(e);
         }
+    }
+
+    private String instead(Matcher matcher) {
+        if (!wanted.pattern()) return replacement;
+        try {
+            StringBuilder made = new StringBuilder();
+            // What stands between the places is put in as well; its length tells where the replacement begins.
+            int before = matcher.start() - last;
+            matcher.appendReplacement(made, replacement);
+            return made.substring(before);
+        } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
+            throw new DecantException(Kind.WRONG_CALL, Message.of("edit.no-group", replacement), e);
+        } finally {
+            last = matcher.end();
+        }
+    }
+
+    private static DecantException endless(Throwable cause) { return new DecantException(Kind.WRONG_CALL, Message.of("edit.endless-pattern"), cause); }
+
+    /** Text whose letters are looked at so often and no more. */
+    private final class Counted implements CharSequence {
+        private final String text;
+
+        Counted(String text) { this.text = text; }
+
+        @Override public int length() { return text.length(); }
+
+        @Override public char charAt(int index) {
+            if (++looks > MOST_LOOKS) throw endless(null);
+            return text.charAt(index);
+        }
+
+        @Override public CharSequence subSequence(int from, int to) { return text.substring(from, to); }
+        @Override public String toString() { return text; }
     }
 
     /** Text as people look for it: without soft hyphens, all spaces alike; {@code places} takes where each character stood. */
@@ -61,7 +187,7 @@ public final class Search {
         for (int i = 0; i < text.length(); i++) {
             char c = text.charAt(i);
             if (c == '\u00AD') continue;
-            if (places != null) places[plain.length()] = i;
+            places[plain.length()] = i;
             plain.append(c == '\u00A0' ? ' ' : c);
         }
         return plain.toString();

@@ -16,6 +16,8 @@ import app.decant.desktop.takein.SideBySide;
 import app.decant.desktop.takein.TakeInStation;
 import app.decant.desktop.work.Desk;
 import app.decant.desktop.work.Settings;
+import app.decant.document.Document;
+import app.decant.document.Finding;
 import app.decant.document.Outline;
 import app.decant.document.Place;
 import app.decant.edit.TextSelection;
@@ -27,11 +29,14 @@ import java.io.File;
 import java.nio.charset.Charset;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Collectors;
 import javafx.animation.PauseTransition;
 import javafx.application.HostServices;
+import javafx.application.Platform;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Node;
 import javafx.scene.Scene;
@@ -45,6 +50,7 @@ import javafx.stage.FileChooser;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
 import javafx.util.Duration;
+import org.slf4j.LoggerFactory;
 
 /** The window: the line above, the spine at the left, the station in the middle, the slip at the right, the ledger below. */
 final class MainWindow implements Window {
@@ -337,17 +343,55 @@ final class MainWindow implements Window {
         Path source = desk.source().get().file();
         File folder = new File(settings.text("saveFolder", String.valueOf(source.toAbsolutePath().getParent())));
         if (folder.isDirectory()) chooser.setInitialDirectory(folder);
-        chooser.setInitialFileName(Words.of("save.name", desk.source().get().title()));
-        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(Words.of("save.docx"), "*.docx"));
+        Target last = Target.of(settings.text("saveFormat", "docx"));
+        chooser.setInitialFileName(Words.of("save.name", desk.source().get().title(), last));
+        for (Target target : Target.values()) {
+            if (target == Target.PDF) continue;
+            FileChooser.ExtensionFilter filter = new FileChooser.ExtensionFilter(Words.of("save.kind", target.format().kind(), target), "*." + target);
+            chooser.getExtensionFilters().add(filter);
+            if (target == last) chooser.setSelectedExtensionFilter(filter);
+        }
         File file = chooser.showSaveDialog(stage);
         if (file == null) return;
         settings.set("saveFolder", file.getParent());
-        saveTo(file.toPath());
+        String picked = chooser.getSelectedExtensionFilter().getExtensions().get(0).substring(1);
+        boolean named = Target.of(file.getName().substring(file.getName().lastIndexOf('.') + 1)) != null;
+        saveTo(named ? file.toPath() : file.toPath().resolveSibling(file.getName() + picked));
     }
 
+    /** Saves a copy in the format of the file's ending; what that can't hold is said before, and asked about. */
     void saveTo(Path file) {
-        Recipe recipe = Recipe.PLAIN.to(Target.DOCX)
-                .with(Recipe.WhenPresent.REPLACE);
+        Target target = Target.of(file.getFileName().toString().replaceFirst("^.*\\.", ""));
+        if (target == null || target == Target.PDF) target = Target.DOCX;
+        settings.set("saveFormat", target.ending());
+        if (target == Target.DOCX) {
+            write(file, target);
+            return;
+        }
+        Target format = target;
+        Document document = desk.document();
+        desk.aside(() -> {
+            List<Finding> lost = lost(document, format);
+            Platform.runLater(() -> {
+                if (lost.isEmpty()) write(file, format);
+                else notices.say(Words.of("save.loses", format, lost.stream().map(Finding::what).collect(Collectors.joining(" "))), "notice-asks",
+                        Notices.action("save.anyway", () -> write(file, format)), Notices.action("unsaved.stay", () -> { }));
+            });
+        });
+    }
+
+    private static List<Finding> lost(Document document, Target target) {
+        try {
+            return target.format().write(document, Instant.now()).findings().stream().filter(one -> one.weight() == Finding.Weight.LOST).toList();
+        } catch (RuntimeException e) {
+            // Saving itself says what is wrong.
+            LoggerFactory.getLogger(MainWindow.class).info("What a .{} would lose can't be told", target, e);
+            return List.of();
+        }
+    }
+
+    private void write(Path file, Target target) {
+        Recipe recipe = Recipe.PLAIN.to(target).with(Recipe.WhenPresent.REPLACE);
         desk.publishing().publish(List.of(Map.entry("", recipe)), Recipe.Passwords.NONE, file, receipts ->
                 notices.say(Words.of("save.done", receipts.get(0).file().getFileName()), "notice-good", Notices.action("notice.well", () -> { })));
     }

@@ -50,7 +50,7 @@ final class Screenshots {
         steps.add(() -> snap("revise-dark"));
         steps.add(() -> {
             window.dark(false);
-            window.find().show();
+            window.find().show(false);
             ((TextField) window.stage().getScene().lookup("#find")).setText("pier");
         });
         steps.add(() -> snap("find"));

@@ -33,10 +33,8 @@ final class WindowCommands {
         add("open", ALWAYS, window::chooseFile, control(KeyCode.O));
         add("save", open, window::save, control(KeyCode.S));
         add("publish", open, window::publishNow, control(KeyCode.ENTER));
-        add("find", open, () -> {
-            window.go(Station.REVISE);
-            window.find().show();
-        }, control(KeyCode.F));
+        add("find", open, () -> find(window, false), control(KeyCode.F));
+        add("replace", open, () -> find(window, true), control(KeyCode.H));
         add("need", ALWAYS, () -> window.palette().show(), control(KeyCode.K));
         go(window, "take.in", Station.TAKE_IN, KeyCode.DIGIT1, ALWAYS);
         go(window, "revise", Station.REVISE, KeyCode.DIGIT2, open);
@@ -54,6 +52,11 @@ final class WindowCommands {
         for (String letters : ContentCards.LETTERS)
             all.add(new Command("read.as " + letters, Words.of("command.read.as", Words.of("letters." + letters)), Reach.WINDOW, List.of(), open,
                     () -> window.readAs(Charset.forName(letters))));
+    }
+
+    private static void find(MainWindow window, boolean replacing) {
+        window.go(Station.REVISE);
+        window.find().show(replacing);
     }
 
     static CommandList of(MainWindow window) { return new WindowCommands(window).all; }

@@ -3,10 +3,14 @@ package app.decant.desktop.revise;
 import app.decant.desktop.part.Words;
 import app.decant.desktop.table.PageTable;
 import app.decant.desktop.work.Desk;
+import app.decant.document.DecantException;
 import app.decant.document.Story;
+import app.decant.edit.Change;
 import app.decant.edit.Search;
 import app.decant.edit.TextSelection;
+import app.decant.edit.Wanted;
 import java.util.List;
+import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -15,93 +19,178 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
 
-/** Finds words: every place lights up, Enter goes from one to the next. */
+/** Finds words: every place lights up and the first is shown while they are typed, Enter goes from one to the next. Others can be put in their place. */
 public final class FindBar {
     private final Desk desk;
     private final PageTable table;
-    private final TextField field = new TextField();
+    private final TextField field = field("find", "find.words");
+    private final TextField instead = field("instead", "find.instead");
     private final CheckBox exact = new CheckBox(Words.of("find.case"));
+    private final CheckBox whole = new CheckBox(Words.of("find.whole"));
+    private final CheckBox pattern = new CheckBox(Words.of("find.pattern"));
     private final Label count = new Label();
-    private final HBox bar;
+    private final Button one = button("find.replace", this::replace);
+    private final Button all = button("find.replace.all", this::replaceAll);
+    private final VBox bar;
+    private final HBox replacing;
+    /** All places, and those of them that can be shown: in the text itself. */
+    private List<TextSelection> everywhere = List.of();
     private List<TextSelection> found = List.of();
     private int at = -1;
+    private String trouble = "";
 
     public FindBar(Desk desk, PageTable table) {
         this.desk = desk;
         this.table = table;
-        field.setPromptText(Words.of("find.words"));
-        field.setId("find");
-        field.setPrefWidth(260);
         count.getStyleClass().add("quiet");
-        Button before = button("find.before", () -> step(-1));
-        Button next = button("find.next", () -> step(1));
-        Button shut = button("find.shut", this::hide);
-        bar = new HBox(10, field, before, next, exact, count, shut);
-        bar.setAlignment(Pos.CENTER_LEFT);
+        count.setMinWidth(Region.USE_PREF_SIZE);
+        exact.setId("find-case");
+        whole.setId("find-whole");
+        pattern.setId("find-pattern");
+        one.setId("replace");
+        all.setId("replace-all");
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox finding = new HBox(10, field, button("find.before", () -> step(-1)), button("find.next", () -> step(1)), exact, whole, pattern, gap, count,
+                button("find.shut", this::hide));
+        replacing = new HBox(10, instead, one, all);
+        finding.setAlignment(Pos.CENTER_LEFT);
+        replacing.setAlignment(Pos.CENTER_LEFT);
+        bar = new VBox(8, finding, replacing);
         bar.getStyleClass().add("find-bar");
-        field.textProperty().addListener((observed, was, now) -> search());
-        exact.selectedProperty().addListener((observed, was, now) -> search());
-        field.setOnKeyPressed(event -> {
-            if (event.getCode() == KeyCode.ENTER) step(event.isShiftDown() ? -1 : 1);
+        field.textProperty().addListener((observed, was, now) -> search(true));
+        for (CheckBox choice : List.of(exact, whole, pattern)) choice.selectedProperty().addListener((observed, was, now) -> search(true));
+        for (TextField text : List.of(field, instead)) text.setOnKeyPressed(event -> {
+            if (event.getCode() == KeyCode.ENTER && text == instead) replace();
+            else if (event.getCode() == KeyCode.ENTER) step(event.isShiftDown() ? -1 : 1);
             if (event.getCode() == KeyCode.ESCAPE) hide();
         });
         desk.pages().addListener((observed, was, now) -> {
-            if (bar.isVisible()) search();
+            if (bar.isVisible()) search(false);
         });
         hide();
     }
 
+    private static TextField field(String id, String key) {
+        TextField field = new TextField();
+        field.setId(id);
+        field.setPromptText(Words.of(key));
+        field.setAccessibleText(Words.of(key));
+        field.setPrefWidth(240);
+        return field;
+    }
+
     private static Button button(String key, Runnable task) {
         Button button = new Button(Words.of(key));
+        button.setMinWidth(Region.USE_PREF_SIZE);
         button.setOnAction(event -> task.run());
         return button;
     }
 
     public Node node() { return bar; }
 
-    public void show() {
+    /** @param withReplacing whether other words are to be put in as well */
+    public void show(boolean withReplacing) {
         if (desk.document() == null) return;
         bar.setVisible(true);
         bar.setManaged(true);
+        replacing.setVisible(withReplacing);
+        replacing.setManaged(withReplacing);
+        TextSelection picked = desk.selection().get();
+        if (picked != null && !picked.isEmpty() && picked.start().path().equals(picked.end().path())) {
+            String words = desk.document().paragraph(picked.start()).text().substring(picked.start().offset(), picked.end().offset());
+            if (words.length() < 80) field.setText(words);
+        }
         field.requestFocus();
         field.selectAll();
-        search();
+        search(false);
     }
 
     public void hide() {
         if (!bar.isVisible()) return;
         bar.setVisible(false);
         bar.setManaged(false);
+        everywhere = List.of();
         found = List.of();
         table.mark(found);
         table.requestFocus();
     }
 
-    private void search() {
+    private Wanted wanted() { return new Wanted(field.getText(), exact.isSelected(), whole.isSelected(), pattern.isSelected()); }
+
+    /** @param show whether the first place at the caret or behind it comes into view */
+    private void search(boolean show) {
         if (desk.document() == null) return;
-        // Only the body can be typed in as yet.
-        found = Search.all(desk.document(), field.getText(), exact.isSelected()).stream().filter(one -> one.story() instanceof Story.Body).toList();
-        at = -1;
+        trouble = "";
+        try {
+            everywhere = Search.all(desk.document(), wanted());
+        } catch (DecantException e) {
+            everywhere = List.of();
+            trouble = e.getMessage();
+        }
+        found = everywhere.stream().filter(place -> place.story() instanceof Story.Body).toList();
+        at = found.indexOf(desk.selection().get());
         table.mark(found);
+        if (show && !found.isEmpty()) {
+            at = Math.max(0, firstFrom(desk.selection().get()));
+            table.pick(found.get(at), true);
+        }
         tell();
     }
 
+    /** The first place that does not begin before what is picked, or -1. */
+    private int firstFrom(TextSelection picked) {
+        for (int i = 0; picked != null && i < found.size(); i++) if (found.get(i).start().compareTo(picked.start()) >= 0) return i;
+        return -1;
+    }
+
     private void tell() {
-        count.setText(field.getText().isEmpty() ? "" : found.isEmpty() ? Words.of("find.none") : at < 0 ? Words.of("find.found", found.size())
-                : Words.of("find.at", at + 1, found.size()));
+        int elsewhere = everywhere.size() - found.size();
+        String text = !trouble.isEmpty() ? trouble : field.getText().isEmpty() ? "" : everywhere.isEmpty() ? Words.of("find.none") : at < 0
+                ? Words.of("find.found", found.size()) : Words.of("find.at", at + 1, found.size());
+        count.setText(elsewhere > 0 ? Words.of("find.elsewhere", text, elsewhere) : text);
+        one.setDisable(found.isEmpty());
+        all.setDisable(everywhere.isEmpty());
     }
 
     private void step(int by) {
         if (found.isEmpty()) return;
-        if (at < 0 && desk.selection().get() != null) {
-            at = by > 0 ? -1 : 0;
-            for (int i = 0; i < found.size() && by > 0; i++) {
-                if (found.get(i).start().compareTo(desk.selection().get().start()) < 0) at = i;
-            }
-        }
-        at = Math.floorMod(at + by, found.size());
+        int from = at >= 0 && found.get(at).equals(desk.selection().get()) ? at + by : by > 0 ? Math.max(0, firstFrom(desk.selection().get()))
+                : firstFrom(desk.selection().get()) - 1;
+        at = Math.floorMod(from, found.size());
         table.pick(found.get(at), true);
         tell();
+    }
+
+    /** Replaces the place that is picked and goes to the next; where none is, only goes there. */
+    private void replace() {
+        TextSelection picked = desk.selection().get();
+        if (!found.contains(picked)) {
+            step(1);
+            return;
+        }
+        make(() -> Search.replace(desk.document(), picked, wanted(), instead.getText()));
+        step(1);
+    }
+
+    private void replaceAll() {
+        int places = everywhere.size();
+        if (make(() -> Search.replaceAll(desk.document(), desk.selection().get(), wanted(), instead.getText()))) count.setText(Words.of("find.replaced", places));
+    }
+
+    private boolean make(Supplier<Change> replacement) {
+        try {
+            desk.apply(replacement.get());
+            search(false);
+            return true;
+        } catch (DecantException e) {
+            trouble = e.getMessage();
+            tell();
+            return false;
+        }
     }
 }

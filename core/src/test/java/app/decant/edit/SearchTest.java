@@ -1,0 +1,104 @@
+package app.decant.edit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import app.decant.document.DecantException;
+import app.decant.document.Document;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.Place;
+import app.decant.document.RandomDocument;
+import app.decant.document.Stories;
+import app.decant.document.Story;
+import app.decant.document.TextProperty;
+import app.decant.document.Walk;
+import app.decant.layout.Sample;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+
+/** Looking for words and putting others in their place, against a plain text. */
+class SearchTest {
+    private static Document text(String... paragraphs) { return Sample.of(List.of(paragraphs).stream().map(Paragraph::of).toList()); }
+
+    private static String read(Document document) { return String.join("|", Walk.of(document).stops().stream().map(stop -> stop.paragraph().text()).toList()); }
+
+    private static String replaced(Document document, Wanted wanted, String with) {
+        TextSelection caret = TextSelection.caret(new Place(Walk.of(document).stops().get(0).path(), 0));
+        Change change = Search.replaceAll(document, caret, wanted, with);
+        assertThat(change.transaction().apply(document).document()).isEqualTo(change.after());
+        assertThat(change.transaction().inverse(document).apply(change.after()).document()).isEqualTo(document);
+        return read(change.after());
+    }
+
+    @Test void choicesSayWhatCountsAsTheSame() {
+        Document document = text("Pier, pier and piers", "p\u00ADier\u00A0two");
+        assertThat(Search.all(document, new Wanted("pier", false, false, false))).hasSize(4);
+        assertThat(Search.all(document, new Wanted("pier", true, false, false))).hasSize(3);
+        assertThat(Search.all(document, new Wanted("pier", false, true, false))).hasSize(3);
+        assertThat(Search.all(document, new Wanted("pier two", false, false, false))).hasSize(1);
+        assertThat(Search.all(document, new Wanted("p.er", true, false, false))).isEmpty();
+        assertThat(Search.all(document, new Wanted("p.ers?", true, false, true))).hasSize(3);
+        assertThat(Search.all(document, new Wanted("x*", true, false, true))).as("nothing is no place").isEmpty();
+    }
+
+    @Test void othersTakeTheirPlaceInOneStep() {
+        assertThat(replaced(text("a cat, a cat", "cat"), Wanted.plain("cat", true), "dog")).isEqualTo("a dog, a dog|dog");
+        assertThat(replaced(text("aaaa"), Wanted.plain("a", true), "bc")).as("places that touch").isEqualTo("bcbcbcbc");
+        assertThat(replaced(text("$1 \\ 2"), Wanted.plain("$1 \\", true), "$2\\")).as("signs of patterns are signs").isEqualTo("$2\\ 2");
+        assertThat(replaced(text("12.11.2026 and 1.2.2027"), new Wanted("(\\d+)\\.(\\d+)\\.(\\d{4})", true, false, true), "$3-$2-$1"))
+                .isEqualTo("2026-11-12 and 2027-2-1");
+        assertThat(replaced(text("gone gone"), Wanted.plain("gone", true), "")).isEqualTo(" ");
+    }
+
+    @Test void whatIsPutInLooksAsTheFirstLetterItReplaces() {
+        Paragraph paragraph = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("the ", Look.PLAIN),
+                new Inline.BookmarkPoint("here", true), new Inline.Text("pi", Look.of(TextProperty.BOLD, true)), new Inline.BookmarkPoint("in", true),
+                new Inline.BookmarkPoint("in", false), new Inline.Text("er", Look.PLAIN), new Inline.BookmarkPoint("here", false)));
+        Document document = Sample.of(List.of(paragraph));
+        TextSelection place = Search.all(document, "pier", true).get(0);
+        Change change = Search.replace(document, place, Wanted.plain("pier", true), "quay");
+        Paragraph made = change.after().paragraph(place.start());
+        assertThat(made.text()).isEqualTo("the quay");
+        assertThat(made.lookBefore(8).is(TextProperty.BOLD)).isTrue();
+        assertThat(made.inlines().stream().filter(Inline.BookmarkPoint.class::isInstance)).hasSize(4);
+        assertThat(((TextSelection) change.picked()).isEmpty()).isTrue();
+        assertThat(change.picked().head().offset()).isEqualTo(8);
+        assertThat(Search.replace(change.after(), place, Wanted.plain("pier", true), "quay").isNothing()).as("it does not stand there any more").isTrue();
+    }
+
+    /** In any document, in all its stories: what was a letter is two others, all else as it was; and all of it is taken back at once. */
+    @Test void everyPlaceOfEveryStoryIsReached() {
+        for (int seed = 0; seed < 80; seed++) {
+            Random random = new Random(seed);
+            Document document = new RandomDocument(random).document();
+            List<String> before = texts(document);
+            String all = String.join("", before).replaceAll("[^\\u4E00-\\u9FFF]", "");
+            if (all.isEmpty()) continue;
+            String one = all.substring(0, 1);
+            String either = "[" + one + all.charAt(random.nextInt(all.length())) + "]";
+            TextSelection caret = TextSelection.caret(new Place(Walk.of(document).stops().get(0).path(), 0));
+            Change change = Search.replaceAll(document, caret, new Wanted(either, true, false, true), "xy");
+            assertThat(texts(change.after())).as("seed %d", seed).isEqualTo(before.stream().map(text -> text.replaceAll(either, "xy")).toList());
+            assertThat(change.transaction().inverse(document).apply(change.after()).document()).isEqualTo(document);
+        }
+    }
+
+    @Test void patternsThatAreNoneOrNeverEndAreRefusedInWords() {
+        Document document = text("a".repeat(5000) + "!");
+        for (String bad : List.of("(", "[a", "*"))
+            assertThatThrownBy(() -> Search.all(document, new Wanted(bad, true, false, true))).isInstanceOf(DecantException.class).hasMessageContaining("no pattern");
+        for (String endless : List.of("(a|aa)+$", "(a|a?)+b"))
+            assertThatThrownBy(() -> Search.all(document, new Wanted(endless, true, false, true))).isInstanceOf(DecantException.class).hasMessageContaining("no end");
+        assertThatThrownBy(() -> replaced(document, new Wanted("(a)", true, false, true), "$2")).isInstanceOf(DecantException.class).hasMessageContaining("$2");
+    }
+
+    private static List<String> texts(Document document) {
+        List<String> texts = new ArrayList<>();
+        for (Story story : Stories.all(document)) for (Walk.Stop stop : Walk.of(document, story).stops()) texts.add(stop.paragraph().text());
+        return texts;
+    }
+}
