@@ -162,6 +162,7 @@ final class MainWindow implements Window {
     }
 
     @Override public Desk desk() { return desk; }
+    Slip slip() { return slip; }
     @Override public PageTable table() { return table; }
     @Override public Stage stage() { return stage; }
     @Override public Settings settings() { return settings; }

@@ -6,6 +6,7 @@ import app.decant.desktop.command.CommandList;
 import app.decant.desktop.part.Words;
 import app.decant.desktop.publish.ContentCards;
 import app.decant.desktop.revise.PickedLook;
+import app.decant.desktop.revise.TableTask;
 import app.decant.desktop.station.Station;
 import app.decant.desktop.table.TableKeys;
 import app.decant.desktop.work.Desk;
@@ -78,6 +79,11 @@ final class WindowCommands {
         onTable("italic", picked, desk, () -> PickedLook.toggle(desk, TextProperty.ITALIC), control(KeyCode.I));
         onTable("underline", picked, desk, () -> PickedLook.underline(desk), control(KeyCode.U));
         onTable("strike", picked, desk, () -> PickedLook.toggle(desk, TextProperty.STRIKE));
+        for (TableTask task : TableTask.values()) onTable(task.key(), () -> picked.getAsBoolean() && task.applies(desk), desk, () -> task.run(desk));
+        onTable("echo", picked, desk, () -> window.slip().echo(), control(KeyCode.E));
+        onTable("echo.leave", () -> seen.getAsBoolean() && window.slip().echoed().isOn(), desk, () -> window.slip().echoed().leave(),
+                new KeyCodeCombination(KeyCode.ESCAPE));
+        onTable("table.in", picked, desk, () -> PickedLook.insertTable(desk));
     }
 
     private static KeyCombination control(KeyCode code, Modifier... more) {

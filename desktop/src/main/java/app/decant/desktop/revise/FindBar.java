@@ -47,7 +47,8 @@ public final class FindBar {
         this.desk = desk;
         this.table = table;
         count.getStyleClass().add("quiet");
-        count.setMinWidth(Region.USE_PREF_SIZE);
+        count.setWrapText(true);
+        count.setMaxWidth(260);
         exact.setId("find-case");
         whole.setId("find-whole");
         pattern.setId("find-pattern");
@@ -55,12 +56,12 @@ public final class FindBar {
         all.setId("replace-all");
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
-        HBox finding = new HBox(10, field, button("find.before", () -> step(-1)), button("find.next", () -> step(1)), exact, whole, pattern, gap, count,
+        HBox finding = new HBox(10, field, button("find.before", () -> step(-1)), button("find.next", () -> step(1)), gap, count,
                 button("find.shut", this::hide));
         replacing = new HBox(10, instead, one, all);
-        finding.setAlignment(Pos.CENTER_LEFT);
-        replacing.setAlignment(Pos.CENTER_LEFT);
-        bar = new VBox(8, finding, replacing);
+        HBox choices = new HBox(18, exact, whole, pattern);
+        for (HBox row : List.of(finding, replacing, choices)) row.setAlignment(Pos.CENTER_LEFT);
+        bar = new VBox(8, finding, replacing, choices);
         bar.getStyleClass().add("find-bar");
         field.textProperty().addListener((observed, was, now) -> search(true));
         for (CheckBox choice : List.of(exact, whole, pattern)) choice.selectedProperty().addListener((observed, was, now) -> search(true));
@@ -179,7 +180,8 @@ public final class FindBar {
 
     private void replaceAll() {
         int places = everywhere.size();
-        if (make(() -> Search.replaceAll(desk.document(), desk.selection().get(), wanted(), instead.getText()))) count.setText(Words.of("find.replaced", places));
+        boolean made = make(() -> Search.replaceAll(desk.document(), desk.selection().get(), wanted(), instead.getText()));
+        if (made) count.setText(Words.of("find.replaced", places));
     }
 
     private boolean make(Supplier<Change> replacement) {

@@ -6,10 +6,12 @@ import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.Property;
+import app.decant.document.Section;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
 import app.decant.edit.Dressing;
 import app.decant.edit.EditKind;
+import app.decant.edit.Tables;
 import app.decant.edit.TextSelection;
 import java.util.List;
 
@@ -64,6 +66,14 @@ public final class PickedLook {
 
     /** Without family, size and colour, which the style now gives; emphasis and links stay. */
     private static Look plainer(Look look) { return look.without(TextProperty.FAMILY).without(TextProperty.SIZE).without(TextProperty.COLOUR); }
+
+    /** An empty table of three columns, as wide as the text is where it comes. */
+    public static void insertTable(Desk desk) {
+        TextSelection span = desk.selection().get();
+        Section section = desk.document().sections().get(span.head().path().step(0));
+        double width = section.columns().within(section.page().textWidth()).get(0)[1];
+        desk.apply(Tables.insert(desk.document(), TextSelection.caret(span.head()), 3, 3, width));
+    }
 
     static <T> void paragraphs(Desk desk, Property<T> property, T value) {
         TextSelection span = desk.selection().get();

@@ -55,10 +55,14 @@ public final class Slip {
     private final ColorPicker colour = new ColorPicker();
     private final List<ToggleButton> alignments = new ArrayList<>();
     private final VBox findings = new VBox(6);
+    private final TableCard table;
+    private final EchoCard echo;
     private boolean telling;
 
     public Slip(Window window) {
         this.desk = window.desk();
+        table = new TableCard(window);
+        echo = new EchoCard(desk, window.table());
         content.getStyleClass().add("slip");
         scroll.setFitToWidth(true);
         scroll.getStyleClass().add("slip-scroll");
@@ -67,7 +71,7 @@ public final class Slip {
         kind.getStyleClass().add("slip-title");
         words.getStyleClass().add("quiet");
         words.setWrapText(true);
-        content.getChildren().addAll(section("slip.picked"), kind, words, textCard(), section("slip.paragraph"), paragraphCard(), line(),
+        content.getChildren().addAll(section("slip.picked"), kind, words, echo.node(), textCard(), section("slip.paragraph"), paragraphCard(), table.node(), line(),
                 section("slip.look"), findings);
         desk.selection().addListener((observed, before, now) -> tell());
         desk.nextLook().addListener((observed, before, now) -> tell());
@@ -83,6 +87,12 @@ public final class Slip {
     }
 
     public Node node() { return scroll; }
+
+    /** Lights the passages like the one that is picked. */
+    public void echo() { echo.begin(); }
+
+    /** What echo has lit. */
+    public EchoCard echoed() { return echo; }
 
     private static Label section(String key) {
         Label label = new Label(Words.of(key));
@@ -238,6 +248,7 @@ public final class Slip {
         String what = count > 1 ? Words.of("slip.paragraphs", count) : level > 0 ? Words.of("slip.heading", level) : style == null ? Words.of("slip.text")
                 : name(style);
         kind.setText(what);
+        table.tell(desk);
         PagedDocument.Caret caret = pages.caret(span.head());
         String excerpt = paragraph.plainText().replaceAll("\\s+", " ").trim();
         String page = caret == null ? "" : Words.of("slip.page", pages.page(caret.page()).label());

@@ -51,6 +51,7 @@ public final class PageTable extends Region {
     private double contentHeight;
     private double contentWidth;
     private final TableKeys keys;
+    private final PointerMenu menu;
     private boolean revealing;
     private boolean fitted = true;
 
@@ -73,6 +74,8 @@ public final class PageTable extends Region {
         TableMouse mouse = new TableMouse(desk, this);
         setOnMousePressed(mouse::pressed);
         setOnMouseDragged(mouse::dragged);
+        menu = new PointerMenu(desk, this);
+        setOnContextMenuRequested(event -> menu.atPointer(event, keys.commands()));
         addEventHandler(ScrollEvent.SCROLL, this::scrolled);
         down.valueProperty().addListener((observed, before, now) -> requestLayout());
         across.valueProperty().addListener((observed, before, now) -> requestLayout());
@@ -95,6 +98,9 @@ public final class PageTable extends Region {
             requestLayout();
         });
     }
+
+    /** The menu at the caret, for whoever works with keys alone. */
+    void menuAtCaret() { menu.atCaret(keys.commands()); }
 
     public TableKeys keys() { return keys; }
     public boolean hasPages() { return desk.pages().get() != null && tops.length > 1; }

@@ -10,6 +10,7 @@ import app.decant.edit.Change;
 import app.decant.edit.Deletion;
 import app.decant.edit.Pasting;
 import app.decant.edit.Slice;
+import app.decant.edit.Tables;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.layout.PagedDocument;
@@ -28,13 +29,16 @@ import javafx.scene.input.KeyEvent;
 /** The keyboard on the table: moving, picking, typing, cutting and pasting. */
 public final class TableKeys {
     /** What they do depends on where lines and pages end. */
-    private static final Set<KeyCode> LOOK_AT_PAGES = EnumSet.of(KeyCode.UP, KeyCode.DOWN, KeyCode.HOME, KeyCode.END, KeyCode.PAGE_UP, KeyCode.PAGE_DOWN);
+    private static final Set<KeyCode> LOOK_AT_PAGES = EnumSet.of(KeyCode.UP, KeyCode.DOWN, KeyCode.HOME, KeyCode.END, KeyCode.PAGE_UP,
+            KeyCode.PAGE_DOWN, KeyCode.CONTEXT_MENU, KeyCode.F10);
 
     private final Desk desk;
     private final PageTable table;
     private CommandList commands;
     private double wantedX = -1;
     private Slice cutOut = new Slice(List.of());
+
+    CommandList commands() { return commands; }
 
     /** What the keys of the table stand for besides moving and typing. */
     public void use(CommandList list) { commands = list; }
@@ -84,7 +88,9 @@ public final class TableKeys {
             case DELETE -> () -> erase(true, control);
             case ENTER -> control ? null : shift ? () -> edit(Typing.breakLine(desk.document(), desk.selection().get())) : () ->
                     edit(Typing.breakParagraph(desk.document(), desk.selection().get()));
-            case TAB -> control ? null : () -> edit(Typing.type(desk.document(), desk.selection().get(), "\t", null));
+            case CONTEXT_MENU -> table::menuAtCaret;
+            case F10 -> shift ? table::menuAtCaret : null;
+            case TAB -> control ? () -> edit(Typing.type(desk.document(), desk.selection().get(), "\t", null)) : () -> tab(!shift);
             default -> null;
         };
         if (task == null) return;
@@ -94,6 +100,18 @@ public final class TableKeys {
         };
         if (LOOK_AT_PAGES.contains(code)) desk.whenLaidOut(ready);
         else desk.inOrder(ready);
+    }
+
+    /** In a table to the next cell, and behind the last into a new row; else a tab. */
+    private void tab(boolean forward) {
+        TextSelection span = desk.selection().get();
+        if (Tables.area(desk.document(), span) == null) {
+            if (forward) edit(Typing.type(desk.document(), span, "\t", null));
+            return;
+        }
+        Place next = Tables.next(desk.document(), span, forward);
+        if (next != null) move(next, false);
+        else if (forward) edit(Tables.insertRow(desk.document(), span, true));
     }
 
     private Walk walk() { return desk.isLaidOut() ? desk.pages().get().walk() : Walk.of(desk.document()); }

@@ -1,0 +1,83 @@
+package app.decant.desktop.table;
+
+import app.decant.desktop.command.Command;
+import app.decant.desktop.command.CommandList;
+import app.decant.desktop.work.Desk;
+import app.decant.document.Place;
+import app.decant.edit.TextSelection;
+import java.util.List;
+import javafx.geometry.Point2D;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.CustomMenuItem;
+import javafx.scene.control.Label;
+import javafx.scene.input.ContextMenuEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+
+/** The menu at the pointer, or at the caret for the key that asks for it: only what applies, in the words of "What do you need?". */
+final class PointerMenu {
+    private static final int MOST = 9;
+    /** What is offered, what is about the thing at the pointer first. */
+    private static final List<String> OFFERED = List.of("table.merge", "table.split", "table.row.below", "table.column.behind", "table.rows.out",
+            "table.columns.out", "cut", "copy", "paste", "echo", "find", "undo");
+
+    private final Desk desk;
+    private final PageTable table;
+    private final ContextMenu menu = new ContextMenu();
+
+    PointerMenu(Desk desk, PageTable table) {
+        this.desk = desk;
+        this.table = table;
+        menu.setId("pointer-menu");
+        menu.getStyleClass().add("pointer-menu");
+    }
+
+    void atPointer(ContextMenuEvent event, CommandList commands) {
+        // The keys that ask for it are the table's own.
+        if (event.isKeyboardTrigger() || desk.document() == null || desk.selection().get() == null) return;
+        event.consume();
+        desk.whenLaidOut(() -> {
+            Place place = table.placeAt(event.getX(), event.getY());
+            // What is picked stays so where the pointer is on it.
+            if (place != null && !isIn(place, desk.selection().get())) desk.pick(TextSelection.caret(place));
+            show(commands, event.getScreenX(), event.getScreenY());
+        });
+    }
+
+    void atCaret(CommandList commands) {
+        double[] at = table.caretPoint(desk.selection().get().head());
+        if (at == null) return;
+        Point2D point = table.localToScreen(at[0], at[1]);
+        show(commands, point.getX(), point.getY() + 12);
+    }
+
+    private static boolean isIn(Place place, TextSelection picked) {
+        return picked.start().compareTo(place) <= 0 && place.compareTo(picked.end()) <= 0;
+    }
+
+    private void show(CommandList commands, double x, double y) {
+        menu.getItems().clear();
+        List<Command> applying = commands.applying();
+        for (String key : OFFERED) {
+            applying.stream().filter(command -> command.key().equals(key)).findFirst().ifPresent(command -> {
+                if (menu.getItems().size() < MOST) menu.getItems().add(item(command));
+            });
+        }
+        menu.show(table, x, y);
+    }
+
+    private static CustomMenuItem item(Command command) {
+        Region gap = new Region();
+        gap.setMinWidth(24);
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        Label keys = new Label(command.keyWords());
+        keys.getStyleClass().add("quiet");
+        HBox row = new HBox(new Label(command.words()), gap, keys);
+        row.setPrefWidth(270);
+        CustomMenuItem item = new CustomMenuItem(row);
+        item.setId("menu-" + command.key());
+        item.setOnAction(event -> command.run());
+        return item;
+    }
+}
