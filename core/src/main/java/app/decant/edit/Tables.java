@@ -57,6 +57,13 @@ public final class Tables {
         return changed(document, picked, area, draft -> draft.insertRow(at, below ? at - 1 : at), at, area.left);
     }
 
+    /** A row put in at the end, with the caret in its first cell: what follows when somebody goes on behind the last cell. */
+    public static Change addRow(Document document, Selection picked) {
+        Area area = required(document, picked);
+        int at = area.table.rows().size();
+        return changed(document, picked, area, draft -> draft.insertRow(at, at - 1), at, 0);
+    }
+
     /** A column put in before or behind what is picked. */
     public static Change insertColumn(Document document, Selection picked, boolean behind) {
         Area area = required(document, picked);

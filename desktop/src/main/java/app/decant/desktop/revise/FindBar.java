@@ -68,6 +68,8 @@ public final class FindBar {
         for (TextField text : List.of(field, instead)) text.setOnKeyPressed(event -> {
             if (event.getCode() == KeyCode.ENTER && text == instead) replace();
             else if (event.getCode() == KeyCode.ENTER) step(event.isShiftDown() ? -1 : 1);
+        });
+        bar.setOnKeyPressed(event -> {
             if (event.getCode() == KeyCode.ESCAPE) hide();
         });
         desk.pages().addListener((observed, was, now) -> {

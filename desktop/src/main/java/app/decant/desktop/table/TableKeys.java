@@ -111,7 +111,7 @@ public final class TableKeys {
         }
         Place next = Tables.next(desk.document(), span, forward);
         if (next != null) move(next, false);
-        else if (forward) edit(Tables.insertRow(desk.document(), span, true));
+        else if (forward) edit(Tables.addRow(desk.document(), span));
     }
 
     private Walk walk() { return desk.isLaidOut() ? desk.pages().get().walk() : Walk.of(desk.document()); }

@@ -1,0 +1,248 @@
+package app.decant.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.decant.Decant;
+import app.decant.demo.DemoFiles;
+import app.decant.desktop.part.Words;
+import app.decant.desktop.station.Station;
+import app.decant.desktop.work.Settings;
+import app.decant.document.Block;
+import app.decant.document.BlockPath;
+import app.decant.document.Document;
+import app.decant.document.Paragraph;
+import app.decant.document.Place;
+import app.decant.document.Story;
+import app.decant.document.Table;
+import app.decant.document.TableProperty;
+import app.decant.document.TextProperty;
+import app.decant.document.Walk;
+import app.decant.edit.Search;
+import app.decant.edit.TextSelection;
+import app.decant.format.text.TextWriter;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import javafx.event.Event;
+import javafx.geometry.Point2D;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.ContextMenuEvent;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.framework.junit5.Stop;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** Revising as people do it: words found and replaced, tables, one look for all of a kind, copies in other formats. */
+@ExtendWith(ApplicationExtension.class)
+class ReviseTest {
+    @TempDir static Path folder;
+    private MainWindow window;
+    private Path handbook;
+
+    @Start void start(Stage stage) throws IOException {
+        Path own = Files.createTempDirectory(folder, "revise");
+        System.setProperty("decant.home", own.resolve("home").toString());
+        handbook = DemoFiles.into(own.resolve("files")).get(0);
+        window = new MainWindow(stage, Settings.ofThisUser());
+        window.show();
+    }
+
+    @Stop void stop() { window.close(); }
+
+    @BeforeEach void open() throws TimeoutException {
+        WaitForAsyncUtils.asyncFx(() -> window.desk().open(handbook, null));
+        until(() -> window.desk().pages().get() != null);
+        WaitForAsyncUtils.asyncFx(() -> window.go(Station.REVISE));
+        settle();
+    }
+
+    private static void until(Callable<Boolean> condition) throws TimeoutException {
+        WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(condition).get());
+    }
+
+    private void settle() throws TimeoutException {
+        WaitForAsyncUtils.waitForFxEvents();
+        until(() -> window.desk().isLaidOut() && window.desk().job().get() == null);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private Document document() { return window.desk().document(); }
+
+    private void pick(TextSelection wanted) throws TimeoutException {
+        WaitForAsyncUtils.asyncFx(() -> {
+            window.table().pick(wanted, true);
+            window.table().requestFocus();
+        });
+        settle();
+    }
+
+    private void pick(String words) throws TimeoutException { pick(TextSelection.caret(Search.all(document(), words, true).get(0).start())); }
+
+    private void push(FxRobot robot, KeyCode... codes) throws TimeoutException {
+        robot.push(codes);
+        settle();
+    }
+
+    private int count(String words) { return Search.all(document(), words, true).size(); }
+
+    @Test void theFirstPlaceIsShownWhileOneTypesAndOthersTakeTheirPlace(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        int places = count("adult");
+        assertThat(places).isGreaterThan(2);
+        push(robot, KeyCode.CONTROL, KeyCode.H);
+        robot.write("adult");
+        settle();
+        TextSelection first = window.desk().selection().get();
+        assertThat(document().paragraph(first.start()).text().substring(first.start().offset(), first.end().offset())).isEqualToIgnoringCase("adult");
+        robot.clickOn("#find-case");
+        robot.clickOn("#instead").write("grown-up");
+        robot.clickOn("#replace");
+        settle();
+        assertThat(count("adult")).isEqualTo(places - 1);
+        assertThat(count("grown-up")).isEqualTo(1);
+        robot.clickOn("#replace-all");
+        settle();
+        assertThat(count("adult")).isZero();
+        assertThat(count("grown-up")).isEqualTo(places);
+        push(robot, KeyCode.ESCAPE);
+        push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(count("adult")).as("all at once is undone at once").isEqualTo(places - 1);
+        push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document()).isEqualTo(before);
+    }
+
+    @Test void aPatternReplacesByItsPartsAndOneThatIsNoneIsSaid(FxRobot robot) throws TimeoutException {
+        push(robot, KeyCode.CONTROL, KeyCode.H);
+        robot.clickOn("#find-pattern");
+        robot.clickOn("#find").write("(adult");
+        settle();
+        assertThat(robot.lookup(".label").queryAll()).anyMatch(node -> node instanceof Label label && label.getText().startsWith("This is no pattern"));
+        WaitForAsyncUtils.asyncFx(() -> robot.lookup("#find").queryAs(TextField.class).setText("Ostrey line, (adult|under sixteen)"));
+        robot.clickOn("#instead");
+        WaitForAsyncUtils.asyncFx(() -> robot.lookup("#instead").queryAs(TextField.class).setText("$1 on the Ostrey line"));
+        settle();
+        robot.clickOn("#replace-all");
+        settle();
+        assertThat(count("adult on the Ostrey line")).isEqualTo(1);
+        assertThat(count("under sixteen on the Ostrey line")).isEqualTo(1);
+    }
+
+    private Table table(BlockPath path) { return (Table) document().find(Story.BODY, path); }
+
+    @Test void rowsAndColumnsByKeysButtonsAndTheMenuAtThePointer(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        pick("Inner line, all");
+        BlockPath path = window.desk().selection().get().head().path().parent().parent().parent();
+        assertThat(table(path).rows()).hasSize(6);
+        for (int i = 0; i < 4; i++) push(robot, KeyCode.TAB);
+        assertThat(document().paragraph(window.desk().selection().get().head()).text()).isEqualTo("36.00");
+        push(robot, KeyCode.TAB);
+        assertThat(table(path).rows()).as("Tab behind the last cell makes a row").hasSize(7);
+        robot.write("Night line");
+        push(robot, KeyCode.SHIFT, KeyCode.TAB);
+        assertThat(document().paragraph(window.desk().selection().get().head()).text()).isEqualTo("36.00");
+        robot.clickOn("#table-column-before");
+        settle();
+        assertThat(table(path).rows()).allSatisfy(row -> assertThat(row.cells()).hasSize(6));
+        Place one = Search.all(document(), "Skerrow line, adult", true).get(0).start();
+        Place other = Search.all(document(), "Skerrow line, under sixteen", true).get(0).start();
+        pick(new TextSelection(one, other));
+        double[] at = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().caretPoint(other));
+        // The screen that tests draw on makes no such event of a mouse button.
+        WaitForAsyncUtils.asyncFx(() -> {
+            Point2D screen = window.table().localToScreen(at[0], at[1]);
+            Point2D scene = window.table().localToScene(at[0], at[1]);
+            Event.fireEvent(window.table(), new ContextMenuEvent(ContextMenuEvent.CONTEXT_MENU_REQUESTED, scene.getX(), scene.getY(), screen.getX(),
+                    screen.getY(), false, null));
+        });
+        WaitForAsyncUtils.waitForFxEvents();
+        settle();
+        robot.clickOn((Label) robot.lookup(".label").match(node -> node instanceof Label label && label.getText().equals(Words.of("command.table.merge"))).query());
+        settle();
+        Table.Cell joined = ((Table) document().find(Story.BODY, path)).rows().get(3).cells().get(0);
+        assertThat(joined.rowSpan()).isEqualTo(2);
+        assertThat(joined.blocks()).extracting(block -> ((Paragraph) block).text()).containsExactly("Skerrow line, adult", "Skerrow line, under sixteen");
+        while (window.desk().canUndo()) push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document()).isEqualTo(before);
+    }
+
+    @Test void aTableIsPutInAndTakenOutByWhatOneNeeds(FxRobot robot) throws TimeoutException {
+        pick("Each passenger may bring");
+        int blocks = document().blocks().size();
+        push(robot, KeyCode.CONTROL, KeyCode.K);
+        robot.write(Words.of("command.table.in"));
+        push(robot, KeyCode.ENTER);
+        assertThat(document().blocks()).hasSize(blocks + 1);
+        robot.write("a");
+        push(robot, KeyCode.TAB);
+        robot.write("b");
+        settle();
+        BlockPath path = window.desk().selection().get().head().path().parent().parent().parent();
+        Table made = table(path);
+        assertThat(made.rows()).hasSize(3);
+        assertThat(made.rows().get(0).look().is(TableProperty.HEADER_ROW)).isTrue();
+        assertThat(((Paragraph) made.rows().get(0).cells().get(1).blocks().get(0)).text()).isEqualTo("b");
+        push(robot, KeyCode.SHIFT, KeyCode.F10);
+        robot.clickOn((Label) robot.lookup(".label").match(node -> node instanceof Label label && label.getText().equals(Words.of("command.table.rows.out"))).query());
+        settle();
+        assertThat(table(path).rows()).hasSize(2);
+    }
+
+    @Test void echoGivesOneLookToAllOfAKindButWhatIsUnticked(FxRobot robot) throws TimeoutException {
+        TextSelection heading = Search.all(document(), "Luggage and bicycles", true).stream()
+                .filter(one -> document().paragraph(one.start()).text().equals("Luggage and bicycles")).findFirst().orElseThrow();
+        pick(heading);
+        push(robot, KeyCode.CONTROL, KeyCode.I);
+        push(robot, KeyCode.CONTROL, KeyCode.E);
+        List<CheckBox> ticks = robot.lookup(".check-box").queryAllAs(CheckBox.class).stream().filter(tick -> tick.getText().equals("Who we are")).toList();
+        WaitForAsyncUtils.asyncFx(() -> ticks.get(0).setSelected(false));
+        settle();
+        robot.clickOn("#echo-give");
+        settle();
+        List<Paragraph> alike = Walk.of(document()).stops().stream().map(Walk.Stop::paragraph)
+                .filter(paragraph -> "Heading2".equals(paragraph.style()) && !paragraph.text().isBlank()).toList();
+        assertThat(alike).hasSizeGreaterThan(15).allSatisfy(paragraph -> assertThat(paragraph.lookBefore(1).is(TextProperty.ITALIC)).as(paragraph.text())
+                .isEqualTo(!paragraph.text().equals("Who we are")));
+        push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document().paragraph(Search.all(document(), "Mobility and assistance", true).get(0).start()).lookBefore(1).is(TextProperty.ITALIC)).isFalse();
+        push(robot, KeyCode.CONTROL, KeyCode.E);
+        assertThat(robot.lookup("#echo-give").queryAs(Button.class).isVisible()).isTrue();
+        push(robot, KeyCode.ESCAPE);
+        assertThat(window.slip().echoed().isOn()).isFalse();
+    }
+
+    @Test void whatAFormatCantHoldIsSaidBeforeItIsSaved(FxRobot robot) throws TimeoutException {
+        pick("Who we are");
+        robot.write("Now: ");
+        settle();
+        for (String ending : List.of("odt", "rtf", "doc")) {
+            Path copy = handbook.resolveSibling("copy." + ending);
+            WaitForAsyncUtils.asyncFx(() -> window.saveTo(copy));
+            until(() -> Files.exists(copy) && window.desk().job().get() == null);
+            assertThat(TextWriter.write(Decant.open(copy).document())).as(ending).contains("Now: Who we are");
+        }
+        Path page = handbook.resolveSibling("copy.md");
+        WaitForAsyncUtils.asyncFx(() -> window.saveTo(page));
+        String asked = Words.of("save.anyway");
+        until(() -> robot.lookup(".button").queryAll().stream().anyMatch(node -> node instanceof Button button && button.getText().equals(asked)));
+        assertThat(page).as("nothing is written before the answer").doesNotExist();
+        robot.clickOn((Button) robot.lookup(".button").match(node -> node instanceof Button button && button.getText().equals(asked)).query());
+        until(() -> Files.exists(page));
+        List<Block> blocks = Decant.open(page).document().blocks();
+        assertThat(blocks).hasSizeGreaterThan(20);
+    }
+}
