@@ -43,6 +43,24 @@ public final class Pasting {
         return end.at(last.length());
     }
 
+    /** Blocks put in as they are, in the place of an empty paragraph, or before, behind or between the halves of another; gives where they end. */
+    static Place between(Draft draft, Place at, List<? extends Block> blocks) {
+        Paragraph target = draft.document().paragraph(at);
+        int index = at.path().last();
+        boolean empty = target.length() == 0;
+        boolean within = at.offset() > 0 && at.offset() < target.length();
+        if (within) draft.add(new SplitStep(at.story(), at.path(), Cut.in(target, at.offset()), Dress.of(target), Dress.of(target)));
+        int first = at.offset() > 0 ? index + 1 : index;
+        List<Block> made = new ArrayList<>(blocks);
+        boolean last = first + (empty ? 1 : 0) >= draft.document().children(at.story(), at.path().parent()).size();
+        // Behind a table one can go on writing.
+        if (last && !(made.get(made.size() - 1) instanceof Paragraph)) made.add(Dress.of(target).on(List.of()));
+        draft.add(new BlockStep(at.story(), at.path().parent(), first, empty ? first + 1 : first, made));
+        int end = first + made.size() - 1;
+        if (made.get(made.size() - 1) instanceof Paragraph paragraph) return new Place(at.story(), at.path().sibling(end), paragraph.length());
+        return Selection.near(draft.document(), new Place(at.story(), at.path().sibling(end + 1), 0)).head();
+    }
+
     private static void insert(Draft draft, Place at, Cut cut, List<Inline> inlines) {
         if (!inlines.isEmpty()) draft.add(new TextStep(at.story(), at.path(), cut, cut, inlines));
     }

@@ -74,6 +74,7 @@ final class WindowCommands {
         onTable("cut", some, desk, table::cut, control(KeyCode.X));
         onTable("copy", some, desk, table::copy, control(KeyCode.C));
         onTable("paste", picked, desk, table::paste, control(KeyCode.V));
+        onTable("paste.text", picked, desk, table::pasteText, control(KeyCode.V, KeyCombination.SHIFT_DOWN));
         onTable("all", picked, desk, table::all, control(KeyCode.A));
         onTable("bold", picked, desk, () -> PickedLook.toggle(desk, TextProperty.BOLD), control(KeyCode.B));
         onTable("italic", picked, desk, () -> PickedLook.toggle(desk, TextProperty.ITALIC), control(KeyCode.I));

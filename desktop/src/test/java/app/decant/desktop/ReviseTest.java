@@ -33,9 +33,12 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
+import org.jsoup.Jsoup;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -223,6 +226,33 @@ class ReviseTest {
         assertThat(robot.lookup("#echo-give").queryAs(Button.class).isVisible()).isTrue();
         push(robot, KeyCode.ESCAPE);
         assertThat(window.slip().echoed().isOn()).isFalse();
+    }
+
+    @Test void whatIsCopiedElsewhereComesInWithItsLooksOrAsWords(FxRobot robot) throws TimeoutException {
+        ClipboardContent page = new ClipboardContent();
+        page.putString("Night fares\nPier\t2");
+        page.putHtml("<h2>Night fares</h2><table><tr><th>Pier<td><b>2</b></table>");
+        WaitForAsyncUtils.asyncFx(() -> Clipboard.getSystemClipboard().setContent(page));
+        Place end = new Place(Search.all(document(), "Each passenger may bring", true).get(0).start().path(), 0);
+        pick(TextSelection.caret(end));
+        int blocks = document().blocks().size();
+        push(robot, KeyCode.CONTROL, KeyCode.V);
+        assertThat(document().blocks()).hasSize(blocks + 2);
+        assertThat(window.desk().pages().get().outline().headings()).anyMatch(one -> one.text().equals("Night fares") && one.level() == 2);
+        push(robot, KeyCode.CONTROL, KeyCode.Z);
+        push(robot, KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.V);
+        assertThat(window.desk().pages().get().outline().headings()).noneMatch(one -> one.text().equals("Night fares"));
+        assertThat(count("Night fares")).isEqualTo(1);
+    }
+
+    @Test void whatIsCopiedHereCanBePutIntoOtherPrograms(FxRobot robot) throws TimeoutException {
+        pick(Search.all(document(), "Each passenger may bring two pieces", true).get(0));
+        push(robot, KeyCode.CONTROL, KeyCode.B);
+        push(robot, KeyCode.CONTROL, KeyCode.C);
+        String page = WaitForAsyncUtils.waitForAsyncFx(5000, () -> Clipboard.getSystemClipboard().getHtml());
+        assertThat(Jsoup.parse(page).text()).contains("Each passenger may bring two pieces");
+        assertThat(WaitForAsyncUtils.waitForAsyncFx(5000, () -> Clipboard.getSystemClipboard().getRtf())).startsWith("{\\rtf1").contains("Each passenger");
+        assertThat(WaitForAsyncUtils.waitForAsyncFx(5000, () -> Clipboard.getSystemClipboard().getString())).isEqualTo("Each passenger may bring two pieces");
     }
 
     @Test void whatAFormatCantHoldIsSaidBeforeItIsSaved(FxRobot robot) throws TimeoutException {

@@ -71,8 +71,8 @@ public final class Slip {
         kind.getStyleClass().add("slip-title");
         words.getStyleClass().add("quiet");
         words.setWrapText(true);
-        content.getChildren().addAll(section("slip.picked"), kind, words, echo.node(), textCard(), section("slip.paragraph"), paragraphCard(), table.node(), line(),
-                section("slip.look"), findings);
+        content.getChildren().addAll(section("slip.picked"), kind, words, echo.node(), textCard(), section("slip.paragraph"), paragraphCard(),
+                table.node(), line(), section("slip.look"), findings);
         desk.selection().addListener((observed, before, now) -> tell());
         desk.nextLook().addListener((observed, before, now) -> tell());
         desk.pages().addListener((observed, before, now) -> {

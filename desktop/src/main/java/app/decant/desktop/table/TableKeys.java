@@ -4,8 +4,10 @@ import app.decant.desktop.command.Command;
 import app.decant.desktop.command.CommandList;
 import app.decant.desktop.work.Desk;
 import app.decant.document.BlockPath;
+import app.decant.document.Document;
 import app.decant.document.Place;
 import app.decant.document.Walk;
+import app.decant.edit.Adoption;
 import app.decant.edit.Change;
 import app.decant.edit.Deletion;
 import app.decant.edit.Pasting;
@@ -21,8 +23,6 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 
@@ -235,9 +235,7 @@ public final class TableKeys {
         TextSelection span = desk.selection().get();
         if (span.isEmpty()) return;
         cutOut = Slice.of(desk.document(), span);
-        ClipboardContent content = new ClipboardContent();
-        content.putString(cutOut.text());
-        Clipboard.getSystemClipboard().setContent(content);
+        Clip.put(desk.document(), cutOut);
     }
 
     public void cut() {
@@ -247,10 +245,19 @@ public final class TableKeys {
         edit(Deletion.delete(desk.document(), span));
     }
 
+    /** With the looks it has: what was copied here as it was, what comes from elsewhere dressed for this document. */
     public void paste() {
-        String text = Clipboard.getSystemClipboard().getString();
-        if (text == null || text.isEmpty()) return;
+        String text = Clip.text();
         TextSelection span = desk.selection().get();
-        edit(text.equals(cutOut.text()) ? Pasting.paste(desk.document(), span, cutOut) : Typing.type(desk.document(), span, text, null));
+        Document other = !text.isEmpty() && text.equals(cutOut.text()) ? null : Clip.dressed();
+        if (other != null) edit(Adoption.paste(desk.document(), span, other));
+        else if (text.equals(cutOut.text())) edit(Pasting.paste(desk.document(), span, cutOut));
+        else pasteText();
+    }
+
+    /** As words alone, which look as those at the caret do. */
+    public void pasteText() {
+        String text = Clip.text();
+        if (!text.isEmpty()) edit(Typing.type(desk.document(), desk.selection().get(), text, null));
     }
 }

@@ -1,0 +1,66 @@
+package app.decant.desktop.table;
+
+import app.decant.document.DecantException;
+import app.decant.document.Document;
+import app.decant.document.Progress;
+import app.decant.document.Section;
+import app.decant.edit.Slice;
+import app.decant.format.Formats;
+import app.decant.format.html.WebFormat;
+import app.decant.format.rtf.RtfFormat;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.List;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
+import org.slf4j.LoggerFactory;
+
+/** The clipboard that all programs share: passages go out as text, as a web page and as rich text, and come in as whichever of them tells most. */
+final class Clip {
+    /** What is larger comes in as its text alone. */
+    private static final int MOST_LETTERS = 4_000_000;
+    /** More blocks than that go out as their text alone. */
+    private static final int MOST_BLOCKS = 3_000;
+
+    private Clip() { }
+
+    /** @param document that the slice was taken from */
+    static void put(Document document, Slice slice) {
+        ClipboardContent content = new ClipboardContent();
+        content.putString(slice.text());
+        if (slice.blocks().size() <= MOST_BLOCKS) {
+            Document alone = document.withSections(List.of(Section.PLAIN.withBlocks(slice.blocks())));
+            try {
+                content.putHtml(new String(WebFormat.HTML.write(alone, Instant.EPOCH).bytes(), StandardCharsets.UTF_8));
+                content.putRtf(new String(RtfFormat.RTF.write(alone, Instant.EPOCH).bytes(), StandardCharsets.US_ASCII));
+            } catch (RuntimeException e) {
+                LoggerFactory.getLogger(Clip.class).warn("Only the text is copied", e);
+            }
+        }
+        Clipboard.getSystemClipboard().setContent(content);
+    }
+
+    static String text() {
+        String text = Clipboard.getSystemClipboard().getString();
+        return text == null ? "" : text;
+    }
+
+    /** What another program put there with its looks, or null where there is only text. */
+    static Document dressed() {
+        Clipboard clipboard = Clipboard.getSystemClipboard();
+        Document document = clipboard.hasHtml() ? read(clipboard.getHtml(), "pasted.html") : null;
+        return document == null && clipboard.hasRtf() ? read(clipboard.getRtf(), "pasted.rtf") : document;
+    }
+
+    private static Document read(String text, String name) {
+        if (text == null || text.isBlank() || text.length() > MOST_LETTERS) return null;
+        // A web page on the clipboard need not say that it is one.
+        String whole = name.endsWith(".html") && !text.regionMatches(true, 0, "<!doctype", 0, 9) ? "<!DOCTYPE html><meta charset=utf-8>" + text : text;
+        try {
+            return Formats.read(whole.getBytes(StandardCharsets.UTF_8), name, null, Progress.SILENT).document();
+        } catch (DecantException | StackOverflowError e) {
+            LoggerFactory.getLogger(Clip.class).info("What is on the clipboard comes in as its text alone", e);
+            return null;
+        }
+    }
+}
