@@ -23,6 +23,7 @@ import app.decant.document.Place;
 import app.decant.edit.TextSelection;
 import app.decant.format.Format;
 import app.decant.format.Formats;
+import app.decant.picture.PictureFile;
 import app.decant.publish.Recipe;
 import app.decant.publish.Target;
 import java.io.File;
@@ -37,9 +38,11 @@ import java.util.stream.Collectors;
 import javafx.animation.PauseTransition;
 import javafx.application.HostServices;
 import javafx.application.Platform;
+import javafx.geometry.Point2D;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Node;
 import javafx.scene.Scene;
+import javafx.scene.input.DragEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Priority;
@@ -197,9 +200,23 @@ final class MainWindow implements Window {
         });
         root.setOnDragDropped(event -> {
             List<File> files = event.getDragboard().getFiles();
-            if (!files.isEmpty()) take(files.get(0).toPath());
+            if (!files.isEmpty()) dropped(files.get(0).toPath(), event);
             event.setDropCompleted(!files.isEmpty());
             event.consume();
+        });
+    }
+
+    /** A picture goes into the text where it is dropped on the table; all else is taken in. */
+    private void dropped(Path file, DragEvent event) {
+        boolean onTable = station == Station.REVISE && table.getScene() != null && table.contains(table.sceneToLocal(event.getSceneX(), event.getSceneY()));
+        if (!onTable || !PictureFile.isNamed(file.getFileName().toString())) {
+            take(file);
+            return;
+        }
+        Point2D at = table.sceneToLocal(event.getSceneX(), event.getSceneY());
+        desk.whenLaidOut(() -> {
+            table.pickAt(at.getX(), at.getY());
+            slip.pictures().insert(file);
         });
     }
 

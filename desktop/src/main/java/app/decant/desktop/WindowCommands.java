@@ -11,6 +11,7 @@ import app.decant.desktop.station.Station;
 import app.decant.desktop.table.TableKeys;
 import app.decant.desktop.work.Desk;
 import app.decant.document.TextProperty;
+import app.decant.edit.Lists;
 import java.nio.charset.Charset;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -80,10 +81,18 @@ final class WindowCommands {
         onTable("italic", picked, desk, () -> PickedLook.toggle(desk, TextProperty.ITALIC), control(KeyCode.I));
         onTable("underline", picked, desk, () -> PickedLook.underline(desk), control(KeyCode.U));
         onTable("strike", picked, desk, () -> PickedLook.toggle(desk, TextProperty.STRIKE));
+        onTable("list.bullets", picked, desk, () -> desk.apply(Lists.toggle(desk.document(), desk.selection().get(), Lists.Kind.BULLETS)));
+        onTable("list.numbers", picked, desk, () -> desk.apply(Lists.toggle(desk.document(), desk.selection().get(), Lists.Kind.NUMBERS)));
+        BooleanSupplier item = () -> picked.getAsBoolean() && Lists.kind(desk.document(), desk.document().paragraph(desk.selection().get().head())) != null;
+        onTable("list.deeper", item, desk, () -> desk.apply(Lists.deeper(desk.document(), desk.selection().get(), 1)));
+        onTable("list.shallower", item, desk, () -> desk.apply(Lists.deeper(desk.document(), desk.selection().get(), -1)));
+        onTable("list.restart", item, desk, () -> desk.apply(Lists.restart(desk.document(), desk.selection().get())));
         for (TableTask task : TableTask.values()) onTable(task.key(), () -> picked.getAsBoolean() && task.applies(desk), desk, () -> task.run(desk));
         onTable("echo", picked, desk, () -> window.slip().echo(), control(KeyCode.E));
         onTable("echo.leave", () -> seen.getAsBoolean() && window.slip().echoed().isOn(), desk, () -> window.slip().echoed().leave(),
                 new KeyCodeCombination(KeyCode.ESCAPE));
+        onTable("picture.in", picked, desk, () -> window.slip().pictures().chooseNew());
+        onTable("picture.replace", () -> seen.getAsBoolean() && window.slip().pictures().isOn(), desk, () -> window.slip().pictures().chooseOther());
         onTable("table.in", picked, desk, () -> PickedLook.insertTable(desk));
     }
 

@@ -1,6 +1,7 @@
 package app.decant.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import app.decant.Decant;
 import app.decant.demo.DemoFiles;
@@ -10,19 +11,26 @@ import app.decant.desktop.work.Settings;
 import app.decant.document.Block;
 import app.decant.document.BlockPath;
 import app.decant.document.Document;
+import app.decant.document.Inline;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.Picture;
 import app.decant.document.Place;
 import app.decant.document.Story;
 import app.decant.document.Table;
 import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
+import app.decant.edit.Lists;
+import app.decant.edit.Pictures;
 import app.decant.edit.Search;
 import app.decant.edit.TextSelection;
 import app.decant.format.text.TextWriter;
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
@@ -38,6 +46,7 @@ import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
+import javax.imageio.ImageIO;
 import org.jsoup.Jsoup;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -226,6 +235,71 @@ class ReviseTest {
         assertThat(robot.lookup("#echo-give").queryAs(Button.class).isVisible()).isTrue();
         push(robot, KeyCode.ESCAPE);
         assertThat(window.slip().echoed().isOn()).isFalse();
+    }
+
+    @Test void aPictureIsPickedSizedDescribedReplacedAndPutIn(FxRobot robot) throws TimeoutException, IOException {
+        Document before = document();
+        Picture ship = pictures().stream().filter(one -> one.image().type().equals("image/jpeg")).findFirst().orElseThrow();
+        pick(TextSelection.caret(Pictures.find(document(), ship).start()));
+        double[] at = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().caretPoint(Pictures.find(document(), ship).start()));
+        Point2D point = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().localToScreen(at[0] + 30, at[1]));
+        robot.clickOn(point);
+        settle();
+        assertThat(window.desk().selection().get()).isEqualTo(Pictures.find(document(), ship));
+        robot.clickOn("#picture-description").write(" and a gull");
+        robot.doubleClickOn("#picture-width").write("80").type(KeyCode.ENTER);
+        settle();
+        Picture made = pictures().stream().filter(one -> one.image().equals(ship.image())).findFirst().orElseThrow();
+        assertThat(made.width()).isCloseTo(80 * 72 / 25.4, within(0.1));
+        assertThat(made.height() / made.width()).isCloseTo(ship.height() / ship.width(), within(0.001));
+        assertThat(made.description()).contains("and a gull").isNotEqualTo(ship.description());
+        Path square = handbook.resolveSibling("square.bmp");
+        ImageIO.write(new BufferedImage(40, 40, BufferedImage.TYPE_INT_RGB), "bmp", square.toFile());
+        WaitForAsyncUtils.asyncFx(() -> window.slip().pictures().replace(square));
+        until(() -> pictures().stream().noneMatch(one -> one.image().equals(ship.image())));
+        settle();
+        Picture other = Pictures.picked(document(), window.desk().selection().get());
+        assertThat(other.image().type()).isEqualTo("image/png");
+        assertThat(other.height()).isCloseTo(other.width(), within(0.01));
+        pick(TextSelection.caret(Search.all(document(), "Each passenger may bring", true).get(0).start()));
+        int count = pictures().size();
+        WaitForAsyncUtils.asyncFx(() -> window.slip().pictures().insert(square));
+        until(() -> pictures().size() == count + 1);
+        Path text = Files.writeString(handbook.resolveSibling("no picture.png"), "words");
+        WaitForAsyncUtils.asyncFx(() -> window.slip().pictures().insert(text));
+        until(() -> window.desk().trouble().get() != null && window.desk().trouble().get().getMessage().contains("can't be read as a picture"));
+        pick(TextSelection.caret(window.desk().selection().get().head()));
+        while (window.desk().canUndo()) push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document()).isEqualTo(before);
+    }
+
+    private List<Picture> pictures() {
+        List<Picture> pictures = new ArrayList<>();
+        for (Walk.Stop stop : Walk.of(document()).stops())
+            for (Inline inline : stop.paragraph().inlines()) if (inline instanceof Inline.InlinePicture one) pictures.add(one.picture());
+        return pictures;
+    }
+
+    @Test void listsAreMadeSetDeeperAndEndedByKeys(FxRobot robot) throws TimeoutException {
+        pick("Each passenger may bring");
+        push(robot, KeyCode.HOME);
+        robot.clickOn("#list-numbers");
+        settle();
+        Place head = window.desk().selection().get().head();
+        assertThat(Lists.kind(document(), document().paragraph(head))).isEqualTo(Lists.Kind.NUMBERS);
+        push(robot, KeyCode.TAB);
+        assertThat(document().paragraph(head).look().get(ParagraphProperty.LIST).level()).isEqualTo(1);
+        push(robot, KeyCode.SHIFT, KeyCode.TAB);
+        push(robot, KeyCode.END);
+        push(robot, KeyCode.CONTROL, KeyCode.END);
+        push(robot, KeyCode.ENTER);
+        robot.write("last");
+        robot.clickOn("#list-bullets");
+        settle();
+        push(robot, KeyCode.ENTER);
+        assertThat(Lists.kind(document(), document().paragraph(window.desk().selection().get().head()))).isEqualTo(Lists.Kind.BULLETS);
+        push(robot, KeyCode.ENTER);
+        assertThat(Lists.kind(document(), document().paragraph(window.desk().selection().get().head()))).as("an empty item ends the list").isNull();
     }
 
     @Test void whatIsCopiedElsewhereComesInWithItsLooksOrAsWords(FxRobot robot) throws TimeoutException {

@@ -21,13 +21,16 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import javafx.application.Platform;
 import javafx.scene.Node;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ColorPicker;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
@@ -56,12 +59,16 @@ public final class Slip {
     private final List<ToggleButton> alignments = new ArrayList<>();
     private final VBox findings = new VBox(6);
     private final TableCard table;
+    private final ListRow lists;
+    private final PictureCard picture;
     private final EchoCard echo;
     private boolean telling;
 
     public Slip(Window window) {
         this.desk = window.desk();
         table = new TableCard(window);
+        lists = new ListRow(window);
+        picture = new PictureCard(window);
         echo = new EchoCard(desk, window.table());
         content.getStyleClass().add("slip");
         scroll.setFitToWidth(true);
@@ -71,7 +78,7 @@ public final class Slip {
         kind.getStyleClass().add("slip-title");
         words.getStyleClass().add("quiet");
         words.setWrapText(true);
-        content.getChildren().addAll(section("slip.picked"), kind, words, echo.node(), textCard(), section("slip.paragraph"), paragraphCard(),
+        content.getChildren().addAll(section("slip.picked"), kind, words, echo.node(), picture.node(), textCard(), section("slip.paragraph"), paragraphCard(),
                 table.node(), line(), section("slip.look"), findings);
         desk.selection().addListener((observed, before, now) -> tell());
         desk.nextLook().addListener((observed, before, now) -> tell());
@@ -84,12 +91,25 @@ public final class Slip {
             tellFindings();
         });
         wire(window);
+        // Who clicks a button goes on writing; who gets there by keys stays there.
+        content.addEventFilter(MouseEvent.MOUSE_RELEASED, event -> {
+            if (isButton(event.getTarget())) Platform.runLater(window.table()::requestFocus);
+        });
+    }
+
+    private static boolean isButton(Object target) {
+        Node node = target instanceof Node clicked ? clicked : null;
+        while (node != null && !(node instanceof ButtonBase)) node = node.getParent();
+        return node != null;
     }
 
     public Node node() { return scroll; }
 
     /** Lights the passages like the one that is picked. */
     public void echo() { echo.begin(); }
+
+    /** What is done to pictures. */
+    public PictureCard pictures() { return picture; }
 
     /** What echo has lit. */
     public EchoCard echoed() { return echo; }
@@ -178,7 +198,7 @@ public final class Slip {
             alignments.add(button);
             row.getChildren().add(button);
         }
-        VBox card = new VBox(8, styles, row);
+        VBox card = new VBox(8, styles, row, lists.node());
         card.getStyleClass().add("card");
         return card;
     }
@@ -248,7 +268,9 @@ public final class Slip {
         String what = count > 1 ? Words.of("slip.paragraphs", count) : level > 0 ? Words.of("slip.heading", level) : style == null ? Words.of("slip.text")
                 : name(style);
         kind.setText(what);
+        if (picture.tell()) kind.setText(Words.of("slip.picture"));
         table.tell(desk);
+        lists.tell(desk, paragraph);
         PagedDocument.Caret caret = pages.caret(span.head());
         String excerpt = paragraph.plainText().replaceAll("\\s+", " ").trim();
         String page = caret == null ? "" : Words.of("slip.page", pages.page(caret.page()).label());

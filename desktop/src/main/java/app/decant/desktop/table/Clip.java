@@ -8,9 +8,13 @@ import app.decant.edit.Slice;
 import app.decant.format.Formats;
 import app.decant.format.html.WebFormat;
 import app.decant.format.rtf.RtfFormat;
+import app.decant.picture.PictureFile;
+import java.awt.image.BufferedImage;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
+import javafx.scene.image.Image;
+import javafx.scene.image.PixelFormat;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import org.slf4j.LoggerFactory;
@@ -50,6 +54,19 @@ final class Clip {
         Clipboard clipboard = Clipboard.getSystemClipboard();
         Document document = clipboard.hasHtml() ? read(clipboard.getHtml(), "pasted.html") : null;
         return document == null && clipboard.hasRtf() ? read(clipboard.getRtf(), "pasted.rtf") : document;
+    }
+
+    /** A picture that another program put there, or null. */
+    static PictureFile picture() {
+        Image image = Clipboard.getSystemClipboard().hasImage() ? Clipboard.getSystemClipboard().getImage() : null;
+        if (image == null || image.getPixelReader() == null || image.getWidth() < 1 || image.getHeight() < 1) return null;
+        int width = (int) image.getWidth();
+        int height = (int) image.getHeight();
+        int[] colours = new int[width * height];
+        image.getPixelReader().getPixels(0, 0, width, height, PixelFormat.getIntArgbInstance(), colours, 0, width);
+        BufferedImage pixels = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB);
+        pixels.setRGB(0, 0, width, height, colours, 0, width);
+        return PictureFile.of(pixels);
     }
 
     private static Document read(String text, String name) {

@@ -2,13 +2,16 @@ package app.decant.desktop.table;
 
 import app.decant.desktop.part.Words;
 import app.decant.desktop.work.Desk;
+import app.decant.document.Picture;
 import app.decant.document.Place;
+import app.decant.edit.Pictures;
 import app.decant.edit.TextSelection;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.TextPassage;
 import app.decant.page.Item;
 import app.decant.page.Page;
 import app.decant.page.Passage;
+import app.decant.page.Piece;
 import app.decant.pdf.keep.GroundPainter;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -245,7 +248,10 @@ public final class PageTable extends Region {
 
     private List<double[]> rectangles(PagedDocument pages, Page page) {
         TextSelection span = desk.selection().get();
-        return span == null || span.isEmpty() || !fits(pages, span) ? List.of() : rectangles(pages, page, span);
+        if (span == null || span.isEmpty() || !fits(pages, span)) return List.of();
+        List<double[]> all = new ArrayList<>(rectangles(pages, page, span));
+        all.addAll(floating(page));
+        return all;
     }
 
     private List<double[]> marked(PagedDocument pages, Page page) {
@@ -342,6 +348,44 @@ public final class PageTable extends Region {
         double bottom = top + place.height() * scale();
         if (top < down.getValue() + 40) down.setValue(clamp(top - getHeight() * 0.25, down));
         else if (bottom > down.getValue() + getHeight() - 40) down.setValue(clamp(bottom - getHeight() * 0.7, down));
+    }
+
+    /** Puts the caret at a point of this node. */
+    public void pickAt(double x, double y) {
+        Place place = placeAt(x, y);
+        if (place != null) desk.pick(TextSelection.caret(place));
+    }
+
+    /** The picture under a point of this node as what would be picked, or null. */
+    TextSelection pictureAt(double x, double y) {
+        PagedDocument pages = desk.pages().get();
+        if (pages == null || tops.length < 2) return null;
+        int number = pageAt(y + down.getValue());
+        Page page = pages.page(number);
+        double left = (x - pageX(page)) / scale();
+        double top = (y + down.getValue() - tops[number]) / scale();
+        for (Item item : page.text()) {
+            boolean floats = item instanceof Item.PictureItem one && isOn(left - one.x(), top - one.y(), one.picture());
+            if (floats) return Pictures.find(desk.document(), ((Item.PictureItem) item).picture());
+            if (!(item instanceof Item.LineItem line) || !line.editable()) continue;
+            for (Piece piece : line.line().pieces()) {
+                if (piece instanceof Piece.PictureBox box && isOn(left - line.left() - box.x(), top - line.baseline() + box.picture().height(), box.picture()))
+                    return Pictures.find(desk.document(), box.picture());
+            }
+        }
+        return null;
+    }
+
+    private static boolean isOn(double x, double y, Picture picture) { return x >= 0 && y >= 0 && x <= picture.width() && y <= picture.height(); }
+
+    /** The frame of a floating picture that is picked. */
+    private List<double[]> floating(Page page) {
+        TextSelection span = desk.selection().get();
+        Picture picked = span == null || span.isEmpty() ? null : Pictures.picked(desk.document(), span);
+        List<double[]> frames = new ArrayList<>();
+        for (Item item : page.text()) if (picked != null && item instanceof Item.PictureItem one && one.picture() == picked)
+            frames.add(new double[] {one.x(), one.y(), picked.width(), picked.height()});
+        return frames;
     }
 
     /** The place under a point of this node, or null. */

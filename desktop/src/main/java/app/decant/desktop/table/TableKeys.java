@@ -5,12 +5,15 @@ import app.decant.desktop.command.CommandList;
 import app.decant.desktop.work.Desk;
 import app.decant.document.BlockPath;
 import app.decant.document.Document;
+import app.decant.document.Paragraph;
 import app.decant.document.Place;
 import app.decant.document.Walk;
 import app.decant.edit.Adoption;
 import app.decant.edit.Change;
 import app.decant.edit.Deletion;
+import app.decant.edit.Lists;
 import app.decant.edit.Pasting;
+import app.decant.edit.Pictures;
 import app.decant.edit.Slice;
 import app.decant.edit.Tables;
 import app.decant.edit.TextSelection;
@@ -19,6 +22,7 @@ import app.decant.layout.PagedDocument;
 import app.decant.layout.TextPassage;
 import app.decant.page.Item;
 import app.decant.page.Line;
+import app.decant.picture.PictureFile;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
@@ -86,8 +90,7 @@ public final class TableKeys {
             case PAGE_DOWN -> () -> page(1, shift);
             case BACK_SPACE -> () -> erase(false, control);
             case DELETE -> () -> erase(true, control);
-            case ENTER -> control ? null : shift ? () -> edit(Typing.breakLine(desk.document(), desk.selection().get())) : () ->
-                    edit(Typing.breakParagraph(desk.document(), desk.selection().get()));
+            case ENTER -> control ? null : shift ? () -> edit(Typing.breakLine(desk.document(), desk.selection().get())) : this::enter;
             case CONTEXT_MENU -> table::menuAtCaret;
             case F10 -> shift ? table::menuAtCaret : null;
             case TAB -> control ? () -> edit(Typing.type(desk.document(), desk.selection().get(), "\t", null)) : () -> tab(!shift);
@@ -102,16 +105,27 @@ public final class TableKeys {
         else desk.inOrder(ready);
     }
 
-    /** In a table to the next cell, and behind the last into a new row; else a tab. */
+    /** Items go deeper where the caret stands before them; in a table on to the next cell, and behind the last into a new row; else a tab. */
     private void tab(boolean forward) {
         TextSelection span = desk.selection().get();
-        if (Tables.area(desk.document(), span) == null) {
+        boolean item = Lists.kind(desk.document(), desk.document().paragraph(span.head())) != null;
+        if (item && (span.start().offset() == 0 || !span.isEmpty())) {
+            edit(Lists.deeper(desk.document(), span, forward ? 1 : -1));
+        } else if (Tables.area(desk.document(), span) == null) {
             if (forward) edit(Typing.type(desk.document(), span, "\t", null));
-            return;
+        } else {
+            Place next = Tables.next(desk.document(), span, forward);
+            if (next != null) move(next, false);
+            else if (forward) edit(Tables.addRow(desk.document(), span));
         }
-        Place next = Tables.next(desk.document(), span, forward);
-        if (next != null) move(next, false);
-        else if (forward) edit(Tables.addRow(desk.document(), span));
+    }
+
+    /** A new paragraph; in an item with nothing in it the list ends instead. */
+    private void enter() {
+        TextSelection span = desk.selection().get();
+        Paragraph paragraph = desk.document().paragraph(span.head());
+        boolean ends = span.isEmpty() && paragraph.length() == 0 && Lists.kind(desk.document(), paragraph) != null;
+        edit(ends ? Lists.out(desk.document(), span) : Typing.breakParagraph(desk.document(), span));
     }
 
     private Walk walk() { return desk.isLaidOut() ? desk.pages().get().walk() : Walk.of(desk.document()); }
@@ -250,7 +264,12 @@ public final class TableKeys {
         String text = Clip.text();
         TextSelection span = desk.selection().get();
         Document other = !text.isEmpty() && text.equals(cutOut.text()) ? null : Clip.dressed();
-        if (other != null) edit(Adoption.paste(desk.document(), span, other));
+        PictureFile picture = text.isEmpty() && other == null ? Clip.picture() : null;
+        if (picture != null) {
+            double wide = picture.width(Pictures.room(desk.document(), span.head().path()));
+            edit(Pictures.insert(desk.document(), span, picture.image(), wide, wide * picture.down() / picture.across()));
+        } else if (text.isEmpty() && other == null) return;
+        else if (other != null) edit(Adoption.paste(desk.document(), span, other));
         else if (text.equals(cutOut.text())) edit(Pasting.paste(desk.document(), span, cutOut));
         else pasteText();
     }

@@ -25,7 +25,13 @@ public final class TableMouse {
         int clicks = event.getClickCount();
         boolean extend = event.isShiftDown();
         desk.whenLaidOut(() -> {
+            TextSelection picture = extend ? null : table.pictureAt(x, y);
             Place place = table.placeAt(x, y);
+            if (picture != null) {
+                anchor = null;
+                desk.pick(picture);
+                return;
+            }
             if (place == null) return;
             if (clicks == 2) {
                 pick(WordBounds.at(desk.document().paragraph(place.path()).text(), place.offset()), place);

@@ -1,0 +1,75 @@
+package app.decant.picture;
+
+import app.decant.document.DecantException.Kind;
+import app.decant.document.DecantException;
+import app.decant.document.Image;
+import app.decant.words.Message;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.Locale;
+import javax.imageio.ImageIO;
+
+/**
+ * A picture from outside, as a document can hold it: PNG, JPEG and GIF as they came, others with the same pixels as PNG.
+ *
+ * @param across its width in pixels
+ * @param down   its height in pixels
+ */
+public record PictureFile(Image image, int across, int down) {
+    /** The endings of files that are taken. */
+    public static final String[] ENDINGS = {"png", "jpg", "jpeg", "gif", "bmp", "tif", "tiff", "emf", "wmf"};
+    private static final double DRAWN = 192;
+    private static final double USUAL = 96;
+
+    /**
+     * @param name what people call it
+     * @throws DecantException ({@code UNREADABLE}) where it is no picture, damaged or larger than any office picture
+     */
+    public static PictureFile read(byte[] bytes, String name) {
+        String type = type(bytes);
+        try {
+            BufferedImage pixels = PictureDecoder.decode(new Image(type, bytes), DRAWN);
+            Image image = type.isEmpty() ? png(pixels) : new Image(type, bytes);
+            return new PictureFile(image, pixels.getWidth(), pixels.getHeight());
+        } catch (IOException | RuntimeException e) {
+            throw new DecantException(Kind.UNREADABLE, Message.of("picture.cannot-be-read", name), e);
+        }
+    }
+
+    /** A picture that has no file, such as one on the clipboard. */
+    public static PictureFile of(BufferedImage pixels) {
+        try {
+            return new PictureFile(png(pixels), pixels.getWidth(), pixels.getHeight());
+        } catch (IOException e) {
+            throw new DecantException(Kind.UNREADABLE, Message.of("picture.cannot-be-read", ""), e);
+        }
+    }
+
+    public static boolean isNamed(String file) {
+        String name = file.toLowerCase(Locale.ROOT);
+        for (String ending : ENDINGS) if (name.endsWith("." + ending)) return true;
+        return false;
+    }
+
+    /** How wide it is placed where there is so much room: at 96 pixels an inch, or as wide as the room. In points. */
+    public double width(double room) { return Math.min(room, across * 72 / USUAL); }
+
+    private static Image png(BufferedImage pixels) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(pixels, "png", out);
+        return new Image("image/png", out.toByteArray());
+    }
+
+    private static String type(byte[] bytes) {
+        if (starts(bytes, 0x89, 'P', 'N', 'G')) return "image/png";
+        if (starts(bytes, 0xFF, 0xD8, 0xFF)) return "image/jpeg";
+        return starts(bytes, 'G', 'I', 'F', '8') ? "image/gif" : "";
+    }
+
+    private static boolean starts(byte[] bytes, int... first) {
+        if (bytes.length < first.length) return false;
+        for (int i = 0; i < first.length; i++) if ((bytes[i] & 0xFF) != first[i]) return false;
+        return true;
+    }
+}

@@ -1,0 +1,195 @@
+package app.decant.desktop.revise;
+
+import app.decant.desktop.part.Words;
+import app.decant.desktop.station.Window;
+import app.decant.desktop.work.Desk;
+import app.decant.document.DecantException;
+import app.decant.document.Document;
+import app.decant.document.Picture;
+import app.decant.edit.Change;
+import app.decant.edit.Pictures;
+import app.decant.edit.TextSelection;
+import app.decant.picture.PictureDecoder;
+import app.decant.picture.PictureFile;
+import app.decant.words.Message;
+import java.awt.image.BufferedImage;
+import java.io.File;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.Objects;
+import java.util.function.BiFunction;
+import java.util.function.Consumer;
+import javafx.application.Platform;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+import org.slf4j.LoggerFactory;
+
+/** The part of the slip that is there while a picture is picked: how large it is, what is said of it, and another in its place. */
+public final class PictureCard {
+    private static final double MILLIMETRE = 72 / 25.4;
+
+    private final Window window;
+    private final Desk desk;
+    private final VBox box;
+    private final Label about = new Label();
+    private final TextField width = new TextField();
+    private final TextArea description = new TextArea();
+    private Picture shown;
+
+    PictureCard(Window window) {
+        this.window = window;
+        desk = window.desk();
+        about.getStyleClass().add("quiet");
+        about.setWrapText(true);
+        width.setId("picture-width");
+        width.setPrefColumnCount(5);
+        width.setAccessibleText(Words.of("picture.width"));
+        width.setOnAction(event -> resize());
+        width.focusedProperty().addListener((observed, was, now) -> {
+            if (!now) resize();
+        });
+        description.setId("picture-description");
+        description.setPromptText(Words.of("picture.description"));
+        description.setAccessibleText(Words.of("picture.description"));
+        description.setPrefRowCount(3);
+        description.setWrapText(true);
+        description.focusedProperty().addListener((observed, was, now) -> {
+            if (!now) describe();
+        });
+        Button replace = new Button(Words.of("picture.replace"));
+        replace.setId("picture-replace");
+        replace.setOnAction(event -> window.commands().named("picture.replace").run());
+        HBox size = new HBox(8, new Label(Words.of("picture.width")), width, new Label("mm"));
+        size.setAlignment(Pos.CENTER_LEFT);
+        VBox card = new VBox(10, about, size, description, replace);
+        card.getStyleClass().add("card");
+        Label title = new Label(Words.of("slip.picture"));
+        title.getStyleClass().add("section");
+        box = new VBox(10, title, card);
+        box.managedProperty().bind(box.visibleProperty());
+        box.setVisible(false);
+    }
+
+    VBox node() { return box; }
+
+    /** Whether a picture is picked. */
+    boolean tell() {
+        Picture picture = Pictures.picked(desk.document(), desk.selection().get());
+        box.setVisible(picture != null);
+        if (picture == shown) return picture != null;
+        // What was written about the one before still goes to it.
+        shown = picture;
+        if (picture == null) return false;
+        width.setText(millimetres(picture.width()));
+        description.setText(Objects.requireNonNullElse(picture.description(), ""));
+        about.setText(Words.of("picture.size", millimetres(picture.width()), millimetres(picture.height())));
+        desk.aside(() -> {
+            String pixels = pixels(picture);
+            Platform.runLater(() -> {
+                if (shown == picture) about.setText(Words.of("picture.size", millimetres(picture.width()), millimetres(picture.height())) + pixels);
+            });
+        });
+        return true;
+    }
+
+    private static String millimetres(double points) { return String.valueOf(Math.round(points / MILLIMETRE)); }
+
+    /** Its pixels and how fine they are; nothing for drawings and what can't be decoded. */
+    private static String pixels(Picture picture) {
+        if (PictureDecoder.isDrawing(picture.image())) return "";
+        try {
+            BufferedImage pixels = PictureDecoder.decode(picture.image(), 96);
+            double across = picture.width() / Math.max(0.01, 1 - picture.crop().left() - picture.crop().right());
+            return Words.of("picture.pixels", pixels.getWidth(), pixels.getHeight(), Math.round(pixels.getWidth() * 72 / across));
+        } catch (IOException | RuntimeException e) {
+            LoggerFactory.getLogger(PictureCard.class).debug("A picture tells no pixels", e);
+            return "";
+        }
+    }
+
+    private void resize() {
+        if (!box.isVisible() || shown == null || width.getText().equals(millimetres(shown.width()))) return;
+        try {
+            double wanted = Double.parseDouble(width.getText().trim().replace(',', '.')) * MILLIMETRE;
+            if (wanted >= 4 && wanted <= 2000) {
+                change((document, picked) -> Pictures.resize(document, picked, wanted));
+                return;
+            }
+        } catch (NumberFormatException e) {
+            // What is not a number leaves the width as it was.
+        }
+        width.setText(millimetres(shown.width()));
+    }
+
+    private void describe() {
+        if (shown == null || description.getText().equals(Objects.requireNonNullElse(shown.description(), ""))) return;
+        TextSelection place = Pictures.find(desk.document(), shown);
+        String text = description.getText();
+        if (place != null) desk.apply(Pictures.describe(desk.document(), place, text));
+    }
+
+    private void change(BiFunction<Document, TextSelection, Change> change) {
+        desk.apply(change.apply(desk.document(), desk.selection().get()));
+    }
+
+    /** Whether a picture is picked, for commands. */
+    public boolean isOn() {
+        return desk.document() != null && desk.selection().get() != null && Pictures.picked(desk.document(), desk.selection().get()) != null;
+    }
+
+    /** Asks for a file, and puts it in the place of the picture that is picked. */
+    public void chooseOther() { choose(this::replace); }
+
+    /** Asks for a file, and puts it in at the caret. */
+    public void chooseNew() { choose(this::insert); }
+
+    private void choose(Consumer<Path> use) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Words.of("picture.choose"));
+        File folder = new File(window.settings().text("pictureFolder", System.getProperty("user.home")));
+        if (folder.isDirectory()) chooser.setInitialDirectory(folder);
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(Words.of("picture.files"), Arrays.stream(PictureFile.ENDINGS).map(one -> "*." + one)
+                .toList()));
+        File file = chooser.showOpenDialog(window.stage());
+        if (file == null) return;
+        window.settings().set("pictureFolder", file.getParent());
+        use.accept(file.toPath());
+    }
+
+    /** Another picture in the place of the one that is picked. */
+    public void replace(Path file) {
+        read(file, picture -> change((document, picked) -> Pictures.replace(document, picked, picture.image(), picture.across(), picture.down())));
+    }
+
+    /** A picture put in at the caret, as large as it is or as there is room. */
+    public void insert(Path file) { read(file, this::insert); }
+
+    /** The same of one that is read already. */
+    public void insert(PictureFile picture) {
+        double wide = picture.width(Pictures.room(desk.document(), desk.selection().get().head().path()));
+        change((document, picked) -> Pictures.insert(document, picked, picture.image(), wide, wide * picture.down() / picture.across()));
+    }
+
+    private void read(Path file, Consumer<PictureFile> use) {
+        desk.aside(() -> {
+            try {
+                PictureFile picture = PictureFile.read(Files.readAllBytes(file), file.getFileName().toString());
+                Platform.runLater(() -> desk.inOrder(() -> use.accept(picture)));
+            } catch (DecantException e) {
+                Platform.runLater(() -> desk.trouble().set(e));
+            } catch (IOException e) {
+                LoggerFactory.getLogger(PictureCard.class).info("{} can't be read", file, e);
+                Platform.runLater(() -> desk.trouble().set(new DecantException(DecantException.Kind.UNREADABLE, Message.of(
+                        "picture.cannot-be-read", file.getFileName()), e)));
+            }
+        });
+    }
+}
