@@ -27,6 +27,14 @@ public record CellSelection(Story story, BlockPath table, Corner anchor, Corner 
         return document.find(story, table) instanceof Table found && has(found, anchor) && has(found, moving);
     }
 
+    /** The text from the beginning of the cell where picking began to the end of the one where it is now. */
+    public TextSelection asText(Document document) {
+        List<Stretch> last = Selection.whole(document, story, path(moving), 0, document.children(story, path(moving)).size());
+        Place begin = Selection.near(document, new Place(story, path(anchor).then(0), 0)).head();
+        Place end = last.isEmpty() ? head() : new Place(story, last.get(last.size() - 1).path(), last.get(last.size() - 1).to());
+        return new TextSelection(begin, end);
+    }
+
     private static boolean has(Table table, Corner corner) {
         return corner.row >= 0 && corner.row < table.rows().size() && corner.cell >= 0 && corner.cell < table.rows().get(corner.row).cells().size();
     }

@@ -50,6 +50,18 @@ public final class Tables {
         return BlockPath.of(steps);
     }
 
+    /** What is picked, told as cells where it reaches over several cells of one table: then all of their rectangle is meant, and nothing beside it. */
+    public static Selection asCells(Document document, TextSelection picked) {
+        Area area = picked.isEmpty() ? null : area(document, picked);
+        if (area == null) return picked;
+        int size = area.path.size();
+        CellSelection.Corner one = corner(picked.anchor().path(), size);
+        CellSelection.Corner other = corner(picked.head().path(), size);
+        return one.equals(other) ? picked : new CellSelection(area.story, area.path, one, other);
+    }
+
+    private static CellSelection.Corner corner(BlockPath path, int size) { return new CellSelection.Corner(path.step(size), path.step(size + 1)); }
+
     /** A row put in above or below what is picked. */
     public static Change insertRow(Document document, Selection picked, boolean below) {
         Area area = required(document, picked);

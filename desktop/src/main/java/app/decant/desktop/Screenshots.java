@@ -1,8 +1,13 @@
 package app.decant.desktop;
 
 import app.decant.desktop.station.Station;
+import app.decant.document.Document;
+import app.decant.document.Inline;
 import app.decant.document.Outline;
+import app.decant.document.Picture;
 import app.decant.document.Place;
+import app.decant.document.Walk;
+import app.decant.edit.Pictures;
 import app.decant.edit.Search;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
@@ -13,6 +18,8 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Queue;
 import javafx.animation.PauseTransition;
 import javafx.event.Event;
@@ -54,6 +61,24 @@ final class Screenshots {
             ((TextField) window.stage().getScene().lookup("#find")).setText("pier");
         });
         steps.add(() -> snap("find"));
+        steps.add(() -> {
+            window.find().hide();
+            heading("Luggage and bicycles");
+            window.commands().named("echo").run();
+        });
+        steps.add(() -> snap("echo"));
+        steps.add(() -> {
+            window.commands().named("echo.leave").run();
+            TextSelection from = Search.all(window.desk().document(), "Ostrey line, adult", true).get(0);
+            TextSelection to = Search.all(window.desk().document(), "Skerrow line, under sixteen", true).get(0);
+            window.table().pick(new TextSelection(from.start(), to.end()), true);
+        });
+        steps.add(() -> snap("table"));
+        steps.add(() -> {
+            Picture ship = pictures(window.desk().document()).stream().filter(one -> one.width() > 300).findFirst().orElseThrow();
+            window.table().pick(Pictures.find(window.desk().document(), ship), true);
+        });
+        steps.add(() -> snap("picture"));
         steps.add(() -> window.go(Station.TAKE_IN));
         steps.add(() -> snap("take-in"));
         steps.add(() -> window.go(Station.CHECK));
@@ -112,6 +137,13 @@ final class Screenshots {
             window.desk().discard();
             window.stage().close();
         });
+    }
+
+    private static List<Picture> pictures(Document document) {
+        List<Picture> pictures = new ArrayList<>();
+        for (Walk.Stop stop : Walk.of(document).stops())
+            for (Inline inline : stop.paragraph().inlines()) if (inline instanceof Inline.InlinePicture one) pictures.add(one.picture());
+        return pictures;
     }
 
     private void heading(String text) {

@@ -192,6 +192,29 @@ class ReviseTest {
         assertThat(document()).isEqualTo(before);
     }
 
+    /** What reaches over several cells means their rectangle: a column made bold, and emptied, leaves its neighbours alone. */
+    @Test void cellsOfAColumnAreDressedAndEmptiedByThemselves(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        Place from = Search.all(document(), "Ostrey line, adult", true).get(0).start();
+        Place to = Search.all(document(), "Skerrow line, under sixteen", true).get(0).end();
+        pick(new TextSelection(from, to));
+        push(robot, KeyCode.CONTROL, KeyCode.B);
+        push(robot, KeyCode.CONTROL, KeyCode.I);
+        Table table = table(from.path().parent().parent().parent());
+        for (int r = 1; r < 5; r++) {
+            for (int c = 0; c < 5; c++) {
+                Paragraph paragraph = (Paragraph) table.rows().get(r).cells().get(c).blocks().get(0);
+                assertThat(paragraph.lookBefore(1).is(TextProperty.BOLD) && paragraph.lookBefore(1).is(TextProperty.ITALIC)).as("%d %d", r, c).isEqualTo(c == 0);
+            }
+        }
+        push(robot, KeyCode.DELETE);
+        table = table(from.path().parent().parent().parent());
+        assertThat(((Paragraph) table.rows().get(2).cells().get(0).blocks().get(0)).text()).isEmpty();
+        assertThat(((Paragraph) table.rows().get(2).cells().get(1).blocks().get(0)).text()).isEqualTo("3.20");
+        while (window.desk().canUndo()) push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document()).isEqualTo(before);
+    }
+
     @Test void aTableIsPutInAndTakenOutByWhatOneNeeds(FxRobot robot) throws TimeoutException {
         pick("Each passenger may bring");
         int blocks = document().blocks().size();

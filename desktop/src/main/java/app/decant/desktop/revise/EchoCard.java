@@ -47,7 +47,7 @@ public final class EchoCard {
         ScrollPane scroll = new ScrollPane(list);
         scroll.setFitToWidth(true);
         scroll.setMaxHeight(230);
-        scroll.getStyleClass().add("station-scroll");
+        scroll.getStyleClass().add("card-scroll");
         give.setId("echo-give");
         give.getStyleClass().addAll("main-button", "small-main-button");
         give.setOnAction(event -> give());

@@ -48,14 +48,14 @@ public final class PickedLook {
             desk.dressNext(typed(desk).with(property, value));
             return;
         }
-        desk.apply(Dressing.looks(desk.document(), span, look -> look.with(property, value)));
+        desk.apply(Dressing.looks(desk.document(), Tables.asCells(desk.document(), span), look -> look.with(property, value)));
     }
 
     /** Gives the picked paragraphs a style, and takes what they said themselves about what the style says. */
     static void style(Desk desk, String id) {
         TextSelection span = desk.selection().get();
         if (span == null) return;
-        desk.apply(Dressing.paragraphs(desk.document(), span, paragraph -> restyled(paragraph, id), EditKind.STYLE));
+        desk.apply(Dressing.paragraphs(desk.document(), Tables.asCells(desk.document(), span), paragraph -> restyled(paragraph, id), EditKind.STYLE));
     }
 
     private static Paragraph restyled(Paragraph paragraph, String id) {
@@ -78,7 +78,8 @@ public final class PickedLook {
     static <T> void paragraphs(Desk desk, Property<T> property, T value) {
         TextSelection span = desk.selection().get();
         if (span == null) return;
-        desk.apply(Dressing.paragraphs(desk.document(), span, paragraph -> paragraph.withLook(paragraph.look().with(property, value)), EditKind.PARAGRAPH));
+        desk.apply(Dressing.paragraphs(desk.document(), Tables.asCells(desk.document(), span),
+                paragraph -> paragraph.withLook(paragraph.look().with(property, value)), EditKind.PARAGRAPH));
     }
 
 }

@@ -71,9 +71,7 @@ public final class PictureCard {
         size.setAlignment(Pos.CENTER_LEFT);
         VBox card = new VBox(10, about, size, description, replace);
         card.getStyleClass().add("card");
-        Label title = new Label(Words.of("slip.picture"));
-        title.getStyleClass().add("section");
-        box = new VBox(10, title, card);
+        box = new VBox(card);
         box.managedProperty().bind(box.visibleProperty());
         box.setVisible(false);
     }

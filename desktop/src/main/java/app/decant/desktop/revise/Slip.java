@@ -14,6 +14,8 @@ import app.decant.document.ParagraphProperty;
 import app.decant.document.Style;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
+import app.decant.edit.CellSelection;
+import app.decant.edit.Tables;
 import app.decant.edit.TextSelection;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.PagedDocument;
@@ -61,6 +63,7 @@ public final class Slip {
     private final TableCard table;
     private final ListRow lists;
     private final PictureCard picture;
+    private final Node letters = textCard();
     private final EchoCard echo;
     private boolean telling;
 
@@ -78,7 +81,7 @@ public final class Slip {
         kind.getStyleClass().add("slip-title");
         words.getStyleClass().add("quiet");
         words.setWrapText(true);
-        content.getChildren().addAll(section("slip.picked"), kind, words, echo.node(), picture.node(), textCard(), section("slip.paragraph"), paragraphCard(),
+        content.getChildren().addAll(section("slip.picked"), kind, words, echo.node(), picture.node(), letters, section("slip.paragraph"), paragraphCard(),
                 table.node(), line(), section("slip.look"), findings);
         desk.selection().addListener((observed, before, now) -> tell());
         desk.nextLook().addListener((observed, before, now) -> tell());
@@ -267,15 +270,18 @@ public final class Slip {
         int count = pages.walk().between(span.start().path(), span.end().path()).size();
         String what = count > 1 ? Words.of("slip.paragraphs", count) : level > 0 ? Words.of("slip.heading", level) : style == null ? Words.of("slip.text")
                 : name(style);
-        kind.setText(what);
-        if (picture.tell()) kind.setText(Words.of("slip.picture"));
+        kind.setText(Tables.asCells(desk.document(), span) instanceof CellSelection cells ? Words.of("slip.cells", cells.cells(desk.document()).size()) : what);
+        boolean shows = picture.tell();
+        if (shows) kind.setText(Words.of("slip.picture"));
+        letters.setVisible(!shows);
+        letters.setManaged(!shows);
         table.tell(desk);
         lists.tell(desk, paragraph);
         PagedDocument.Caret caret = pages.caret(span.head());
         String excerpt = paragraph.plainText().replaceAll("\\s+", " ").trim();
         String page = caret == null ? "" : Words.of("slip.page", pages.page(caret.page()).label());
-        words.setText(excerpt.isEmpty() ? Words.of("slip.empty", page) : "\u201C" + (excerpt.length() > 44 ? excerpt.substring(0, 43).trim() + "\u2026"
-                : excerpt) + "\u201D, " + page);
+        String cited = excerpt.length() > 44 ? excerpt.substring(0, 43).trim() + "\u2026" : excerpt;
+        words.setText(shows ? page : excerpt.isEmpty() ? Words.of("slip.empty", page) : "\u201C" + cited + "\u201D, " + page);
         Look look = PickedLook.present(desk);
         bold.setSelected(look.is(TextProperty.BOLD));
         italic.setSelected(look.is(TextProperty.ITALIC));

@@ -89,12 +89,13 @@ public final class PageSheet extends Pane {
         });
     }
 
-    /** Lights up what is picked, what is marked and what was touched; rectangles in points. */
-    void select(List<double[]> picked, List<double[]> marked, List<double[]> touched, double pointScale) {
+    /** Lights up what is picked, what is marked and what was touched, and frames a picture that is picked; rectangles in points. */
+    void select(List<double[]> picked, List<double[]> marked, List<double[]> touched, List<double[]> framed, double pointScale) {
         lit.getChildren().clear();
         for (double[] one : touched) lit.getChildren().add(rectangle(one, pointScale, "touched"));
         for (double[] one : marked) lit.getChildren().add(rectangle(one, pointScale, "marked"));
         for (double[] one : picked) lit.getChildren().add(rectangle(one, pointScale, "picked"));
+        for (double[] one : framed) lit.getChildren().add(rectangle(one, pointScale, "framed"));
     }
 
     private static Rectangle rectangle(double[] one, double pointScale, String style) {

@@ -5,6 +5,8 @@ import app.decant.desktop.work.Desk;
 import app.decant.document.Picture;
 import app.decant.document.Place;
 import app.decant.edit.Pictures;
+import app.decant.edit.Selection;
+import app.decant.edit.Tables;
 import app.decant.edit.TextSelection;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.TextPassage;
@@ -210,7 +212,7 @@ public final class PageTable extends Region {
             sheet.setLayoutY(Math.round(y));
             sheet.show(page, ground, scale(), outputScale(), -y, getHeight() - y);
             // Until the pages follow, what is picked is shown as it was.
-            if (desk.isLaidOut()) sheet.select(rectangles(pages, page), marked(pages, page), touched(page), scale());
+            if (desk.isLaidOut()) sheet.select(rectangles(pages, page), marked(pages, page), touched(page), framed(page), scale());
         }
         int middle = pageAt(down.getValue() + getHeight() * 0.4);
         inView.set(Math.min(pages.count() - 1, middle));
@@ -248,9 +250,15 @@ public final class PageTable extends Region {
 
     private List<double[]> rectangles(PagedDocument pages, Page page) {
         TextSelection span = desk.selection().get();
-        if (span == null || span.isEmpty() || !fits(pages, span)) return List.of();
-        List<double[]> all = new ArrayList<>(rectangles(pages, page, span));
-        all.addAll(floating(page));
+        if (span == null || span.isEmpty() || !fits(pages, span) || Pictures.picked(desk.document(), span) != null) return List.of();
+        Selection picked = Tables.asCells(desk.document(), span);
+        if (picked == span) return rectangles(pages, page, span);
+        // Of cells each is lit by itself.
+        List<double[]> all = new ArrayList<>();
+        for (Selection.Stretch stretch : picked.stretches(desk.document())) {
+            TextSelection whole = new TextSelection(new Place(stretch.path(), stretch.from()), new Place(stretch.path(), stretch.to()));
+            if (fits(pages, whole)) all.addAll(rectangles(pages, page, whole));
+        }
         return all;
     }
 
@@ -378,13 +386,20 @@ public final class PageTable extends Region {
 
     private static boolean isOn(double x, double y, Picture picture) { return x >= 0 && y >= 0 && x <= picture.width() && y <= picture.height(); }
 
-    /** The frame of a floating picture that is picked. */
-    private List<double[]> floating(Page page) {
+    /** The frame of a picture that is picked. */
+    private List<double[]> framed(Page page) {
         TextSelection span = desk.selection().get();
         Picture picked = span == null || span.isEmpty() ? null : Pictures.picked(desk.document(), span);
+        if (picked == null) return List.of();
         List<double[]> frames = new ArrayList<>();
-        for (Item item : page.text()) if (picked != null && item instanceof Item.PictureItem one && one.picture() == picked)
-            frames.add(new double[] {one.x(), one.y(), picked.width(), picked.height()});
+        for (Item item : page.text()) {
+            if (item instanceof Item.PictureItem one && one.picture() == picked) frames.add(new double[] {one.x(), one.y(), picked.width(), picked.height()});
+            if (!(item instanceof Item.LineItem line)) continue;
+            for (Piece piece : line.line().pieces()) {
+                if (piece instanceof Piece.PictureBox box && box.picture() == picked)
+                    frames.add(new double[] {line.left() + box.x(), line.baseline() - picked.height(), picked.width(), picked.height()});
+            }
+        }
         return frames;
     }
 

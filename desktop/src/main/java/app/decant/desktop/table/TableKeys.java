@@ -239,7 +239,7 @@ public final class TableKeys {
             if (other.equals(span.head()) || !joins) return;
             span = new TextSelection(span.head(), other);
         }
-        edit(Deletion.delete(desk.document(), span));
+        edit(Deletion.delete(desk.document(), Tables.asCells(desk.document(), span)));
     }
 
     /** Picks everything. */
@@ -248,7 +248,7 @@ public final class TableKeys {
     public void copy() {
         TextSelection span = desk.selection().get();
         if (span.isEmpty()) return;
-        cutOut = Slice.of(desk.document(), span);
+        cutOut = Slice.of(desk.document(), Tables.asCells(desk.document(), span));
         Clip.put(desk.document(), cutOut);
     }
 
@@ -256,7 +256,7 @@ public final class TableKeys {
         TextSelection span = desk.selection().get();
         if (span.isEmpty()) return;
         copy();
-        edit(Deletion.delete(desk.document(), span));
+        edit(Deletion.delete(desk.document(), Tables.asCells(desk.document(), span)));
     }
 
     /** With the looks it has: what was copied here as it was, what comes from elsewhere dressed for this document. */

@@ -11,6 +11,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.Walk;
+import app.decant.edit.CellSelection;
 import app.decant.edit.Change;
 import app.decant.edit.FollowingContents;
 import app.decant.edit.History;
@@ -206,7 +207,8 @@ public final class Session {
     /** The document and what is picked in it change together; the pages follow. */
     private void afterChange(Selection selected) {
         changed.set(document != saved);
-        selection.set(selected instanceof TextSelection text ? text : TextSelection.caret(selected.head()));
+        selection.set(selected instanceof TextSelection text ? text : selected instanceof CellSelection cells ? cells.asText(document)
+                : TextSelection.caret(selected.head()));
         layOut();
         keeping.soon(document);
     }
