@@ -11,6 +11,7 @@ import app.decant.desktop.station.Station;
 import app.decant.desktop.table.TableKeys;
 import app.decant.desktop.work.Desk;
 import app.decant.document.TextProperty;
+import app.decant.edit.Headings;
 import app.decant.edit.Lists;
 import java.nio.charset.Charset;
 import java.util.ArrayList;
@@ -87,6 +88,7 @@ final class WindowCommands {
         onTable("list.deeper", item, desk, () -> desk.apply(Lists.deeper(desk.document(), desk.selection().get(), 1)));
         onTable("list.shallower", item, desk, () -> desk.apply(Lists.deeper(desk.document(), desk.selection().get(), -1)));
         onTable("list.restart", item, desk, () -> desk.apply(Lists.restart(desk.document(), desk.selection().get())));
+        headings(picked, desk);
         for (TableTask task : TableTask.values()) onTable(task.key(), () -> picked.getAsBoolean() && task.applies(desk), desk, () -> task.run(desk));
         onTable("echo", picked, desk, () -> window.slip().echo(), control(KeyCode.E));
         onTable("echo.leave", () -> seen.getAsBoolean() && window.slip().echoed().isOn(), desk, () -> window.slip().echoed().leave(),
@@ -94,6 +96,15 @@ final class WindowCommands {
         onTable("picture.in", picked, desk, () -> window.slip().pictures().chooseNew());
         onTable("picture.replace", () -> seen.getAsBoolean() && window.slip().pictures().isOn(), desk, () -> window.slip().pictures().chooseOther());
         onTable("table.in", picked, desk, () -> PickedLook.insertTable(desk));
+    }
+
+    private void headings(BooleanSupplier picked, Desk desk) {
+        for (int by : new int[] {-1, 1})
+            onTable(by < 0 ? "heading.raise" : "heading.lower", () -> picked.getAsBoolean() && Headings.canShift(desk.document(), desk.selection().get(), by),
+                    desk, () -> desk.apply(Headings.shift(desk.document(), desk.selection().get(), by)));
+        for (boolean down : new boolean[] {false, true})
+            onTable(down ? "section.down" : "section.up", () -> picked.getAsBoolean() && Headings.canMove(desk.document(), desk.selection().get(), down), desk,
+                    () -> desk.apply(Headings.move(desk.document(), desk.selection().get(), down)));
     }
 
     private static KeyCombination control(KeyCode code, Modifier... more) {

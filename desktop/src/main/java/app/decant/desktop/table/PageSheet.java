@@ -18,6 +18,7 @@ public final class PageSheet extends Pane {
     private final Rectangle paper = new Rectangle();
     private final Group tiles = new Group();
     private final Group lit = new Group();
+    private final Group frames = new Group();
     private final Map<Integer, ImageView> shown = new HashMap<>();
     private volatile Page page;
     private volatile double scale;
@@ -31,7 +32,8 @@ public final class PageSheet extends Pane {
         lit.setMouseTransparent(true);
         // Painted over the text, so that what is picked tints it.
         lit.setBlendMode(BlendMode.MULTIPLY);
-        getChildren().addAll(paper, tiles, lit);
+        frames.setMouseTransparent(true);
+        getChildren().addAll(paper, tiles, lit, frames);
     }
 
     /**
@@ -95,7 +97,12 @@ public final class PageSheet extends Pane {
         for (double[] one : touched) lit.getChildren().add(rectangle(one, pointScale, "touched"));
         for (double[] one : marked) lit.getChildren().add(rectangle(one, pointScale, "marked"));
         for (double[] one : picked) lit.getChildren().add(rectangle(one, pointScale, "picked"));
-        for (double[] one : framed) lit.getChildren().add(rectangle(one, pointScale, "framed"));
+        frames.getChildren().clear();
+        for (double[] one : framed) {
+            Rectangle frame = rectangle(one, pointScale, "framed");
+            frame.setFill(null);
+            frames.getChildren().add(frame);
+        }
     }
 
     private static Rectangle rectangle(double[] one, double pointScale, String style) {
