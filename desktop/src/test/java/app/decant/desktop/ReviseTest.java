@@ -12,6 +12,7 @@ import app.decant.document.Block;
 import app.decant.document.BlockPath;
 import app.decant.document.Document;
 import app.decant.document.Inline;
+import app.decant.document.Outline;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Picture;
@@ -302,6 +303,27 @@ class ReviseTest {
             for (Inline inline : stop.paragraph().inlines()) if (inline instanceof Inline.InlinePicture one) pictures.add(one.picture());
         return pictures;
     }
+
+    @Test void aSectionMovesAndItsHeadingIsLoweredByWhatOneNeeds(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        pick(Search.all(document(), "Luggage and bicycles", true).stream().filter(one -> document().paragraph(one.start()).text().equals("Luggage and bicycles"))
+                .findFirst().orElseThrow());
+        need(robot, "command.section.down");
+        assertThat(titles()).containsSubsequence("2.1 Tickets and fares", "2.2 Travelling with animals", "2.3 Luggage and bicycles", "2.4 Vehicles");
+        need(robot, "command.heading.lower");
+        assertThat(titles()).containsSubsequence("2.2 Travelling with animals", "2.2.1 Luggage and bicycles", "2.3 Vehicles");
+        push(robot, KeyCode.CONTROL, KeyCode.Z);
+        push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document()).isEqualTo(before);
+    }
+
+    private void need(FxRobot robot, String key) throws TimeoutException {
+        push(robot, KeyCode.CONTROL, KeyCode.K);
+        robot.write(Words.of(key));
+        push(robot, KeyCode.ENTER);
+    }
+
+    private List<String> titles() { return window.desk().pages().get().outline().headings().stream().map(Outline.Heading::title).toList(); }
 
     @Test void listsAreMadeSetDeeperAndEndedByKeys(FxRobot robot) throws TimeoutException {
         pick("Each passenger may bring");
