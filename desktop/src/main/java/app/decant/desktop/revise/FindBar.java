@@ -18,6 +18,7 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -48,7 +49,7 @@ public final class FindBar {
         this.table = table;
         count.getStyleClass().add("quiet");
         count.setWrapText(true);
-        count.setMaxWidth(260);
+        count.setMaxWidth(340);
         exact.setId("find-case");
         whole.setId("find-whole");
         pattern.setId("find-pattern");
@@ -56,11 +57,13 @@ public final class FindBar {
         all.setId("replace-all");
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
-        HBox finding = new HBox(10, field, button("find.before", () -> step(-1)), button("find.next", () -> step(1)), gap, count,
+        HBox finding = new HBox(10, field, button("find.before", () -> step(-1)), button("find.next", () -> step(1)), gap,
                 button("find.shut", this::hide));
         replacing = new HBox(10, instead, one, all);
-        HBox choices = new HBox(18, exact, whole, pattern);
-        for (HBox row : List.of(finding, replacing, choices)) row.setAlignment(Pos.CENTER_LEFT);
+        FlowPane choices = new FlowPane(18, 6, exact, whole, pattern, count);
+        HBox.setHgrow(field, Priority.SOMETIMES);
+        for (CheckBox choice : List.of(exact, whole, pattern)) choice.setMinWidth(Region.USE_PREF_SIZE);
+        for (HBox row : List.of(finding, replacing)) row.setAlignment(Pos.CENTER_LEFT);
         bar = new VBox(8, finding, replacing, choices);
         bar.getStyleClass().add("find-bar");
         field.textProperty().addListener((observed, was, now) -> search(true));

@@ -101,6 +101,8 @@ public final class PageSheet extends Pane {
         for (double[] one : framed) {
             Rectangle frame = rectangle(one, pointScale, "framed");
             frame.setFill(null);
+            frame.setStroke(Color.web("#6B2447"));
+            frame.setStrokeWidth(2);
             frames.getChildren().add(frame);
         }
     }
