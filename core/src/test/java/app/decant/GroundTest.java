@@ -142,7 +142,8 @@ class GroundTest {
 
     @Test void aPassageThatGrewStandsWhereItWillBePublished() throws IOException {
         try (Revision revision = revision()) {
-            PagedDocument now = layout.next(typed("neighbour", "neighbour, which was never declared at the counter, nor at the gate, nor on board, nor anywhere else,"));
+            PagedDocument now = layout.next(typed("neighbour",
+                    "neighbour, which was never declared at the counter, nor at the gate, nor on board, nor anywhere else,"));
             PagedDocument shown = revision.shown(now);
             Path again = root.resolve("grown.pdf");
             Recipe recipe = Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE);

@@ -129,7 +129,8 @@ class RevisionTest {
 
     @Test void wordsAreCorrectedInPlaceBesidePagesThatAreSetAnew() throws IOException {
         Document first = typed("parcels", "packets");
-        Receipt receipt = publish(Dressing.looks(first, find(first, "neighbour"), look -> look.with(TextProperty.SIZE, 15.0)).after(), Intake.fingerprint(source));
+        Receipt receipt = publish(Dressing.looks(first, find(first, "neighbour"), look -> look.with(TextProperty.SIZE, 15.0)).after(),
+                Intake.fingerprint(source));
         assertThat(receipt.proofs().stream().map(PdfCheck.Proof::sentence)).as("%s", receipt.findings())
                 .contains("One page was changed in one place, and looks the same everywhere else").anyMatch(proof -> proof.contains("set anew"));
         assertThat(text(receipt.file())).contains("small packets");
@@ -139,7 +140,8 @@ class RevisionTest {
         Document first = typed("parcels", "packets");
         TextSelection end = find(first, "for the purpose.");
         Document two = Typing.breakParagraph(first, TextSelection.caret(end.end())).after();
-        Document more = Typing.type(two, TextSelection.caret(new Place(end.head().path().sibling(end.head().path().last() + 1), 0)), "Nobody minds.", null).after();
+        Document more = Typing.type(two, TextSelection.caret(new Place(end.head().path().sibling(end.head().path().last() + 1), 0)), "Nobody minds.", null)
+                .after();
         Receipt receipt = publish(more, Intake.fingerprint(source));
         assertThat(receipt.proofs().stream().map(PdfCheck.Proof::sentence)).as("%s", receipt.findings())
                 .contains("One page was changed in one place, and looks the same everywhere else").anyMatch(proof -> proof.contains("set anew"));

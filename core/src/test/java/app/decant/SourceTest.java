@@ -51,7 +51,8 @@ class SourceTest {
                 Matcher matcher = QUALIFIED.matcher(code);
                 while (matcher.find()) {
                     String name = matcher.group(1);
-                    boolean taken = text.matches("(?s).*\nimport [\\w.]+\\." + name + ";.*") || text.matches("(?s).*\\b(?:class|record|enum|interface) " + name + "\\b.*")
+                    boolean taken = text.matches("(?s).*\nimport [\\w.]+\\." + name + ";.*") || text.matches("(?s).*\\b(?:class|record|enum|interface) "
+                            + name + "\\b.*")
                             || Files.exists(file.resolveSibling(name + ".java"));
                     if (!taken) found.add(file + ": " + matcher.group());
                 }

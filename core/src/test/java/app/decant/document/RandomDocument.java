@@ -24,7 +24,8 @@ public final class RandomDocument {
         for (int i = 0; i < count; i++) sections.add(section());
         StyleSheet styles = StyleSheet.EMPTY.with(new Style("Heading1", "heading 1", Style.Kind.PARAGRAPH, null, "Body",
                 Look.of(ParagraphProperty.OUTLINE_LEVEL, 1))).with(new Style("Body", "body", Style.Kind.PARAGRAPH, null, null, look()));
-        return new Document(new Facts(text(), text(), null, null, "en-GB", null, null, Map.of(text(), text())), styles, Numbering.NONE, sections, random.nextBoolean(), 30, List.of());
+        return new Document(new Facts(text(), text(), null, null, "en-GB", null, null, Map.of(text(), text())), styles, Numbering.NONE, sections,
+                random.nextBoolean(), 30, List.of());
     }
 
     private Section section() {

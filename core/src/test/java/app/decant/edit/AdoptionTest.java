@@ -39,7 +39,8 @@ class AdoptionTest {
 
     @Test void wordsEmphasisAndLinksComeInTheLettersOfThePlace() {
         Document into = Sample.of(List.of(Paragraph.of("before after")));
-        Document after = pasted(into, 7, "<span style='font: 30px Arial'>a <b>loud</b> <a href='https://ferries.example/'>link</a> and <a href='#x'>none</a></span>").after();
+        Document after = pasted(into, 7, "<span style='font: 30px Arial'>a <b>loud</b> <a href='https://ferries.example/'>link</a> and <a "
+                + "href='#x'>none</a></span>").after();
         Paragraph made = (Paragraph) after.blocks().get(0);
         assertThat(made.text()).isEqualTo("before a loud link and noneafter");
         assertThat(made.inlines()).noneMatch(inline -> inline.look().says(TextProperty.SIZE) || inline.look().says(TextProperty.FAMILY));

@@ -33,7 +33,8 @@ class EchoTest {
     private static Selection caret(BlockPath path) { return TextSelection.caret(new Place(path, 0)); }
 
     @Test void alikeAreThoseOfALevelAStyleOrALook() {
-        Document document = Sample.of(List.<Block>of(Paragraph.styled("Heading2", "One"), Paragraph.of("text"), big("By hand"), Paragraph.styled("Heading2", "Two"),
+        Document document = Sample.of(List.<Block>of(Paragraph.styled("Heading2", "One"), Paragraph.of("text"), big("By hand"), Paragraph.styled("Heading2",
+                "Two"),
                 Paragraph.styled("Heading1", "Top"), big("By hand too"), Paragraph.of("more text"), Paragraph.of(" ")));
         assertThat(Echo.of(document, at(0)).others()).containsExactly(at(3));
         assertThat(Echo.of(document, at(2)).others()).containsExactly(at(5));
@@ -88,7 +89,8 @@ class EchoTest {
             Echo echo = Echo.of(document, model);
             assertThat(echo.others()).doesNotContain(model).isSorted();
             Change change = echo.apply(document, caret(model), echo.others());
-            assertThat(Walk.of(change.after()).stops()).extracting(stop -> stop.paragraph().text()).isEqualTo(stops.stream().map(stop -> stop.paragraph().text()).toList());
+            assertThat(Walk.of(change.after()).stops()).extracting(stop -> stop.paragraph().text()).isEqualTo(stops.stream().map(stop -> stop.paragraph()
+                    .text()).toList());
             assertThat(change.transaction().inverse(document).apply(change.after()).document()).isEqualTo(document);
         }
     }

@@ -85,7 +85,8 @@ class EditingTest {
         List<Walk.Stop> stops = Walk.of(document).stops();
         int inside = 0;
         while (stops.get(inside).path().size() < 4) inside++;
-        Document after = Deletion.delete(document, new TextSelection(new Place(stops.get(inside - 1).path(), 2), new Place(stops.get(inside + 3).path(), 1))).after();
+        Document after = Deletion.delete(document, new TextSelection(new Place(stops.get(inside - 1).path(), 2), new Place(stops.get(inside + 3).path(), 1)))
+                .after();
         assertThat(after.blocks().stream().filter(Table.class::isInstance)).hasSameSizeAs(document.blocks().stream().filter(Table.class::isInstance).toList());
         assertThat(Walk.of(after).stops()).hasSameSizeAs(stops);
     }

@@ -68,7 +68,8 @@ class HeadingsTest {
             if (!Headings.canMove(document, at(block), true)) continue;
             Change down = Headings.move(document, at(block), true);
             assertThat(made(document, down).chars().sorted().toArray()).isEqualTo(told.chars().sorted().toArray());
-            assertThat(((Paragraph) down.after().blocks().get(down.picked().head().path().last())).text()).isEqualTo(((Paragraph) document.blocks().get(block)).text());
+            assertThat(((Paragraph) down.after().blocks().get(down.picked().head().path().last())).text()).isEqualTo(((Paragraph) document.blocks()
+                    .get(block)).text());
             assertThat(told(Headings.move(down.after(), down.picked(), false).after())).as("seed %d", seed).isEqualTo(told(document));
         }
     }

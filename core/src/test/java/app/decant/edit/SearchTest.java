@@ -90,9 +90,11 @@ class SearchTest {
     @Test void patternsThatAreNoneOrNeverEndAreRefusedInWords() {
         Document document = text("a".repeat(5000) + "!");
         for (String bad : List.of("(", "[a", "*"))
-            assertThatThrownBy(() -> Search.all(document, new Wanted(bad, true, false, true))).isInstanceOf(DecantException.class).hasMessageContaining("no pattern");
+            assertThatThrownBy(() -> Search.all(document, new Wanted(bad, true, false, true))).isInstanceOf(DecantException.class)
+                    .hasMessageContaining("no pattern");
         for (String endless : List.of("(a|aa)+$", "(a|a?)+b"))
-            assertThatThrownBy(() -> Search.all(document, new Wanted(endless, true, false, true))).isInstanceOf(DecantException.class).hasMessageContaining("no end");
+            assertThatThrownBy(() -> Search.all(document, new Wanted(endless, true, false, true))).isInstanceOf(DecantException.class)
+                    .hasMessageContaining("no end");
         assertThatThrownBy(() -> replaced(document, new Wanted("(a)", true, false, true), "$2")).isInstanceOf(DecantException.class).hasMessageContaining("$2");
     }
 

@@ -48,7 +48,8 @@ class StepLawsTest {
                 tried.merge(step.getClass(), 1, Integer::sum);
             }
         }
-        assertThat(tried).hasSize(Step.class.getPermittedSubclasses().length).allSatisfy((kind, count) -> assertThat(count).as(kind.toString()).isGreaterThan(DOCUMENTS / 60));
+        assertThat(tried).hasSize(Step.class.getPermittedSubclasses().length).allSatisfy((kind, count) -> assertThat(count).as(kind.toString())
+                .isGreaterThan(DOCUMENTS / 60));
     }
 
     @Test void everyCharacterIsWhereTheMapSaysAndNoneThatIsGoneIsFound() {
@@ -83,7 +84,8 @@ class StepLawsTest {
                 Document after = step.apply(before).orThrow();
                 List<BlockPath> touched = text.parts().stream().map(TextStep.Part::path).toList();
                 for (Walk.Stop stop : Walk.of(before).stops())
-                    assertThat(after.find(Story.BODY, stop.path()) == stop.paragraph()).as("%s after %s", stop.path(), step).isEqualTo(!touched.contains(stop.path()));
+                    assertThat(after.find(Story.BODY, stop.path()) == stop.paragraph()).as("%s after %s", stop.path(), step)
+                            .isEqualTo(!touched.contains(stop.path()));
             }
         }
     }

@@ -84,7 +84,8 @@ class TablesTest {
         Document merged = Tables.merge(document, all).after();
         assertThat(grid(table(merged))).isEqualTo("0.0,0.1,1.0,1.1 0.0,0.1,1.0,1.1|0.0,0.1,1.0,1.1 0.0,0.1,1.0,1.1|");
         assertThat(grid(table(Tables.split(merged, caret(0, 0)).after()))).isEqualTo("0.0,0.1,1.0,1.1 _|_ _|");
-        assertThat(grid(table(Tables.insertRow(Tables.merge(document, new TextSelection(caret(0, 0).head(), caret(1, 0).head())).after(), caret(0, 0), false).after())))
+        assertThat(grid(table(Tables.insertRow(Tables.merge(document, new TextSelection(caret(0, 0).head(), caret(1, 0).head())).after(), caret(0, 0), false)
+                .after())))
                 .isEqualTo("_ _|0.0,1.0 0.1|0.0,1.0 1.1|");
     }
 
@@ -128,7 +129,8 @@ class TablesTest {
                     PositionMap.Mapped mapped = change.transaction().map().map(new Place(stop.path(), 0), Side.AFTER);
                     BlockPath stands = now.pathOf(stop.paragraph());
                     if (stands != null) assertThat(mapped.place().path()).as("seed %d, step %d", seed, i).isEqualTo(stands);
-                    else assertThat(mapped.deleted() || stop.paragraph().text().isEmpty()).as("seed %d, step %d: %s", seed, i, stop.paragraph().text()).isTrue();
+                    else assertThat(mapped.deleted() || stop.paragraph().text().isEmpty()).as("seed %d, step %d: %s", seed, i, stop.paragraph().text())
+                            .isTrue();
                 }
                 document = after;
             }

@@ -44,7 +44,8 @@ class TransactionLawsTest {
                 Transaction transaction = change.transaction();
                 assertThat(transaction.apply(document).orThrow()).as("seed %d", seed).isEqualTo(change.after());
                 assertThat(transaction.inverse(document).apply(change.after()).orThrow()).as("seed %d, %s", seed, transaction).isEqualTo(document);
-                assertThat(change.picked().fits(change.after())).as("seed %d: %s after %s of %s", seed, change.picked(), transaction.kind(), selection).isTrue();
+                assertThat(change.picked().fits(change.after())).as("seed %d: %s after %s of %s", seed, change.picked(), transaction.kind(), selection)
+                        .isTrue();
                 history.add(change, false);
                 document = change.after();
                 states.add(document);
@@ -78,7 +79,8 @@ class TransactionLawsTest {
             assertThat(moved.fits(change.after())).as("seed %d: %s", seed, moved).isTrue();
             String now = seen(Slice.of(change.after(), moved).text());
             boolean touched = text.chars().anyMatch(c -> !reads(change.after(), (char) c));
-            if (!touched && moved.getClass() == mark.getClass() && change.transaction().kind() != EditKind.TYPING && change.transaction().kind() != EditKind.PASTING)
+            if (!touched && moved.getClass() == mark.getClass() && change.transaction().kind() != EditKind.TYPING && change.transaction()
+                    .kind() != EditKind.PASTING)
                 assertThat(now).as("seed %d: %s after %s", seed, mark, change.transaction()).isEqualTo(text);
         }
     }

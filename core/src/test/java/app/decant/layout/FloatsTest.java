@@ -59,7 +59,8 @@ class FloatsTest {
     void linesTakeTheWiderSide(double x) {
         double width = Sample.of(List.of()).sections().get(0).page().textWidth();
         for (Anchor.Wrap wrap : List.of(Anchor.Wrap.SQUARE, Anchor.Wrap.TOP_AND_BOTTOM)) {
-            Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, null, x), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0),
+            Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, null, x), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null,
+                    0),
                     wrap, AWAY, false);
             Paragraph paragraph = Paragraph.of("word ".repeat(400).trim());
             Page page = Layout.of(Sample.of(List.of(with(paragraph, anchor, 60, 100))), FontCatalogue.shipped()).page(0);
@@ -68,7 +69,8 @@ class FloatsTest {
             double before = x - AWAY.left();
             double after = width - x - 60 - AWAY.right();
             boolean none = wrap == Anchor.Wrap.TOP_AND_BOTTOM || Math.max(before, after) < 72;
-            List<Item.LineItem> beside = page.lines().stream().filter(line -> line.baseline() > object.getMinY() && line.baseline() < object.getMaxY() - 2).toList();
+            List<Item.LineItem> beside = page.lines().stream().filter(line -> line.baseline() > object.getMinY() && line.baseline() < object.getMaxY() - 2)
+                    .toList();
             if (none) assertThat(beside).isEmpty();
             else assertThat(beside).hasSizeGreaterThan(5).allSatisfy(line -> {
                 if (after > before) assertThat(line.left()).isGreaterThanOrEqualTo(left + x + 60 + AWAY.right() - 0.01);

@@ -126,7 +126,8 @@ class LayoutTest {
     @Test void aRowTallerThanItsPageIsCutBetweenLines() {
         Table.Cell tall = new Table.Cell(0, 1, 1, Look.PLAIN, List.of(Paragraph.of("word ".repeat(1500).trim())));
         Table.Cell small = new Table.Cell(1, 1, 1, Look.PLAIN, List.of(Paragraph.of("small")));
-        PagedDocument pages = layOut(Sample.of(List.of(new Table(Look.PLAIN, List.of(200.0, 100.0), List.of(new Table.Row(Look.PLAIN, List.of(tall, small)))))));
+        PagedDocument pages = layOut(Sample.of(List.of(new Table(Look.PLAIN, List.of(200.0, 100.0), List.of(new Table.Row(Look.PLAIN, List.of(tall,
+                small)))))));
         assertThat(pages.count()).isGreaterThan(1);
         int words = 0;
         for (Page page : pages.pages()) {

@@ -132,7 +132,8 @@ class RelayoutTest {
         for (int r = 0; r < rows; r++) {
             List<Table.Cell> cells = new ArrayList<>();
             boolean covered = spans && r % 10 == 5;
-            if (!covered) cells.add(new Table.Cell(0, 1, spans && r % 10 == 4 ? 2 : 1, Look.of(TableProperty.BORDERS, lines), List.of(Paragraph.of("Row " + r))));
+            if (!covered) cells.add(new Table.Cell(0, 1, spans && r % 10 == 4 ? 2 : 1, Look.of(TableProperty.BORDERS, lines), List.of(Paragraph.of("Row "
+                    + r))));
             cells.add(new Table.Cell(1, 1, 1, Look.PLAIN, List.of(Paragraph.of(r % 6 == 0 ? "from Halvard Point and the islands behind it" : "07.15"))));
             all.add(new Table.Row(r == 0 ? Look.of(TableProperty.HEADER_ROW, true) : Look.PLAIN, cells));
         }

@@ -71,8 +71,10 @@ class StructureTest {
         Inline.InlinePicture inLine = new Inline.InlinePicture(picture, Look.PLAIN);
         Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, null, 0), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0),
                 Anchor.Wrap.SQUARE, TableProperty.Insets.NONE, false);
-        Paragraph shown = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("pier", Look.PLAIN), new Inline.Floating(anchor, picture, Look.PLAIN)));
-        String told = told(Paragraph.styled("Heading2", "Dogs"), Paragraph.styled("Heading1", " "), noted, table, shown, Paragraph.of("x").withInlines(List.of(inLine)));
+        Paragraph shown = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("pier", Look.PLAIN), new Inline.Floating(anchor, picture,
+                Look.PLAIN)));
+        String told = told(Paragraph.styled("Heading2", "Dogs"), Paragraph.styled("Heading1", " "), noted, table, shown, Paragraph.of("x")
+                .withInlines(List.of(inLine)));
         assertThat(told.replace(String.valueOf(Inline.OBJECT), "")).isEqualTo("Document(H2=Dogs P=  P=sails Note(P=not on Sundays) Table(TR(TH(P=Fares)) "
                 + "TR(TD(P=dog) TD(P=2))) P=pier Figure P)");
     }

@@ -54,7 +54,8 @@ class PaperTest {
             for (String text : List.of("Fares from May", "Halvard Point")) {
                 Cell cell = new Cell(text, Map.of(text.substring(0, 5), 0));
                 List<Item> items = new ArrayList<>();
-                for (Item.LineItem line : SETTER.words(text, "Liberation Sans", 12, Colour.BLACK)) items.add(new Item.LineItem(cell, line.line(), 60, 50, true));
+                for (Item.LineItem line : SETTER.words(text, "Liberation Sans", 12, Colour.BLACK)) items.add(new Item.LineItem(cell, line.line(), 60, 50,
+                        true));
                 items.add(new Item.Rule(60, 70, 200, 70, Border.single(1, Colour.BLACK)));
                 pages.add(new Page(pages.size(), Integer.toString(pages.size() + 1), 400, 300, items, List.of()));
                 elements.add(new Element(Element.Role.PARAGRAPH, 0, cell, true, null, null, null, 1, 1, List.of()));

@@ -184,7 +184,8 @@ class ReviseTest {
         });
         WaitForAsyncUtils.waitForFxEvents();
         settle();
-        robot.clickOn((Label) robot.lookup(".label").match(node -> node instanceof Label label && label.getText().equals(Words.of("command.table.merge"))).query());
+        robot.clickOn((Label) robot.lookup(".label").match(node -> node instanceof Label label && label.getText().equals(Words.of("command.table.merge")))
+                .query());
         settle();
         Table.Cell joined = ((Table) document().find(Story.BODY, path)).rows().get(3).cells().get(0);
         assertThat(joined.rowSpan()).isEqualTo(2);
@@ -205,7 +206,8 @@ class ReviseTest {
         for (int r = 1; r < 5; r++) {
             for (int c = 0; c < 5; c++) {
                 Paragraph paragraph = (Paragraph) table.rows().get(r).cells().get(c).blocks().get(0);
-                assertThat(paragraph.lookBefore(1).is(TextProperty.BOLD) && paragraph.lookBefore(1).is(TextProperty.ITALIC)).as("%d %d", r, c).isEqualTo(c == 0);
+                assertThat(paragraph.lookBefore(1).is(TextProperty.BOLD) && paragraph.lookBefore(1).is(TextProperty.ITALIC)).as("%d %d", r, c)
+                        .isEqualTo(c == 0);
             }
         }
         push(robot, KeyCode.DELETE);
@@ -233,7 +235,8 @@ class ReviseTest {
         assertThat(made.rows().get(0).look().is(TableProperty.HEADER_ROW)).isTrue();
         assertThat(((Paragraph) made.rows().get(0).cells().get(1).blocks().get(0)).text()).isEqualTo("b");
         push(robot, KeyCode.SHIFT, KeyCode.F10);
-        robot.clickOn((Label) robot.lookup(".label").match(node -> node instanceof Label label && label.getText().equals(Words.of("command.table.rows.out"))).query());
+        robot.clickOn((Label) robot.lookup(".label").match(node -> node instanceof Label label && label.getText().equals(Words.of("command.table.rows.out")))
+                .query());
         settle();
         assertThat(table(path).rows()).hasSize(2);
     }
@@ -254,7 +257,8 @@ class ReviseTest {
         assertThat(alike).hasSizeGreaterThan(15).allSatisfy(paragraph -> assertThat(paragraph.lookBefore(1).is(TextProperty.ITALIC)).as(paragraph.text())
                 .isEqualTo(!paragraph.text().equals("Who we are")));
         push(robot, KeyCode.CONTROL, KeyCode.Z);
-        assertThat(document().paragraph(Search.all(document(), "Mobility and assistance", true).get(0).start()).lookBefore(1).is(TextProperty.ITALIC)).isFalse();
+        assertThat(document().paragraph(Search.all(document(), "Mobility and assistance", true).get(0).start()).lookBefore(1).is(TextProperty.ITALIC))
+                .isFalse();
         push(robot, KeyCode.CONTROL, KeyCode.E);
         assertThat(robot.lookup("#echo-give").queryAs(Button.class).isVisible()).isTrue();
         push(robot, KeyCode.ESCAPE);
@@ -306,7 +310,8 @@ class ReviseTest {
 
     @Test void aSectionMovesAndItsHeadingIsLoweredByWhatOneNeeds(FxRobot robot) throws TimeoutException {
         Document before = document();
-        pick(Search.all(document(), "Luggage and bicycles", true).stream().filter(one -> document().paragraph(one.start()).text().equals("Luggage and bicycles"))
+        pick(Search.all(document(), "Luggage and bicycles", true).stream().filter(one -> document().paragraph(one.start()).text()
+                .equals("Luggage and bicycles"))
                 .findFirst().orElseThrow());
         need(robot, "command.section.down");
         assertThat(titles()).containsSubsequence("2.1 Tickets and fares", "2.2 Travelling with animals", "2.3 Luggage and bicycles", "2.4 Vehicles");

@@ -107,7 +107,8 @@ class KeptDocumentTest {
         for (int i = 0; i < 400; i++) {
             StringBuilder spoilt = new StringBuilder(values);
             int at = random.nextInt(spoilt.length());
-            spoilt.replace(at, Math.min(spoilt.length(), at + random.nextInt(12)), List.of("", "null", "-1", "{}", "\"x\"", "99999", "[", "true").get(random.nextInt(8)));
+            spoilt.replace(at, Math.min(spoilt.length(), at + random.nextInt(12)), List.of("", "null", "-1", "{}", "\"x\"", "99999", "[", "true")
+                    .get(random.nextInt(8)));
             try {
                 KeptDocument.read(archive(spoilt.toString()), Progress.SILENT);
             } catch (DecantException e) {
@@ -118,7 +119,8 @@ class KeptDocumentTest {
 
     @Test void aLaterVersionIsRefusedInWords() {
         String values = new String(Archive.parts(written(Document.empty())).get("document.json"), StandardCharsets.UTF_8);
-        assertThatThrownBy(() -> KeptDocument.read(archive(values.replace("\"version\":1", "\"version\":2")), Progress.SILENT)).isInstanceOf(DecantException.class)
+        assertThatThrownBy(() -> KeptDocument.read(archive(values.replace("\"version\":1", "\"version\":2")), Progress.SILENT))
+                .isInstanceOf(DecantException.class)
                 .hasMessageContaining("later version");
     }
 

@@ -160,7 +160,8 @@ class OdtReadingTest {
                         + "style:num-suffix=')' text:start-value='2'/></text:list-style>",
                 "<text:h text:outline-level='2'>Head</text:h>"
                 + "<text:list xml:id='one' "
-                        + "text:style-name='L1'><text:list-item><text:p>a</text:p><text:list><text:list-item><text:p>b</text:p></text:list-item></text:list></text:list-item></text:list><text:p>between</text:p>"
+                        + "text:style-name='L1'><text:list-item><text:p>a</text:p><text:list><text:list-item><text:p>b</text:p></text:list-item></text:list>"
+                                + "</text:list-item></text:list><text:p>between</text:p>"
                 + "<text:list text:continue-numbering='true' "
                         + "text:style-name='L1'><text:list-item><text:p>c</text:p></text:list-item></text:list><text:list "
                         + "text:style-name='L1'><text:list-item><text:p>d</text:p></text:list-item><text:list-item "
@@ -209,7 +210,10 @@ class OdtReadingTest {
                 + "xlink:href='https://ferries.example/'>out</text:a> <text:a xlink:href='#berth'>in</text:a> <text:bookmark-ref text:ref-name='berth' "
                 + "text:reference-format='page'>1</text:bookmark-ref>"
                 + "<text:note "
-                        + "text:note-class='footnote'><text:note-citation>1</text:note-citation><text:note-body><text:p>Below.</text:p></text:note-body></text:note><text:note text:note-class='endnote'><text:note-citation text:label='*'>*</text:note-citation><text:note-body><text:p>At the end.</text:p></text:note-body></text:note> <text:page-count>9</text:page-count> <text:title>T</text:title></text:p>").document();
+                        + "text:note-class='footnote'><text:note-citation>1</text:note-citation><text:note-body><text:p>Below.</text:p></text:note-body>"
+                                + "</text:note><text:note text:note-class='endnote'><text:note-citation text:label='*'>*</text:note-citation>"
+                                        + "<text:note-body><text:p>At the end.</text:p></text:note-body></text:note> <text:page-count>9</text:page-count> "
+                                                + "<text:title>T</text:title></text:p>").document();
         assertThat(run(document, "out").get(TextProperty.LINK)).isEqualTo(new Link.Address("https://ferries.example/"));
         assertThat(run(document, "in").get(TextProperty.LINK)).isEqualTo(new Link.Inside("berth"));
         List<Inline> inlines = paragraphs(document).get(0).inlines();
@@ -256,10 +260,14 @@ class OdtReadingTest {
                         + "style:vertical-align='middle'/></style:style>",
                 "<table:table table:style-name='T'><table:table-columns><table:table-column table:style-name='A'/><table:table-column "
                         + "table:style-name='B'/></table:table-columns><table:table-header-rows><table:table-row table:style-name='R'><table:table-cell "
-                        + "table:style-name='C'><text:p>h1</text:p></table:table-cell><table:table-cell><text:p>h2</text:p></table:table-cell></table:table-row></table:table-header-rows>"
+                        + "table:style-name='C'><text:p>h1</text:p></table:table-cell><table:table-cell><text:p>h2</text:p></table:table-cell>"
+                                + "</table:table-row></table:table-header-rows>"
                 + "<table:table-rows><table:table-row><table:table-cell "
-                        + "table:number-rows-spanned='2'><text:p>tall</text:p></table:table-cell><table:table-cell><table:table><table:table-column/><table:table-row><table:table-cell><text:p>within</text:p></table:table-cell></table:table-row></table:table></table:table-cell></table:table-row>"
-                + "<table:table-row><table:covered-table-cell/><table:table-cell><text:p>last</text:p></table:table-cell></table:table-row></table:table-rows></table:table><text:p/>").document();
+                        + "table:number-rows-spanned='2'><text:p>tall</text:p></table:table-cell><table:table-cell><table:table><table:table-column/>"
+                                + "<table:table-row><table:table-cell><text:p>within</text:p></table:table-cell></table:table-row></table:table>"
+                                        + "</table:table-cell></table:table-row>"
+                + "<table:table-row><table:covered-table-cell/><table:table-cell><text:p>last</text:p></table:table-cell></table:table-row>"
+                        + "</table:table-rows></table:table><text:p/>").document();
         Table table = (Table) document.blocks().get(0);
         assertThat(table.columns()).containsExactly(72.0, 216.0);
         assertThat(table.rows()).hasSize(3);
@@ -279,9 +287,13 @@ class OdtReadingTest {
     /** 4.3 of part 1: facts; 8.x: contents lists come in as such; 5.5: tracked changes as accepted. */
     @Test void factsContentsAndChanges() {
         meta = "<dc:title>Harbour notice</dc:title><dc:subject>Works</dc:subject><meta:initial-creator>Ina "
-                + "Tollmark</meta:initial-creator><meta:keyword>pier</meta:keyword><meta:keyword>works</meta:keyword><meta:creation-date>2005-03-04T10:30:00</meta:creation-date><dc:language>en-GB</dc:language>";
+                + "Tollmark</meta:initial-creator><meta:keyword>pier</meta:keyword><meta:keyword>works</meta:keyword>"
+                        + "<meta:creation-date>2005-03-04T10:30:00</meta:creation-date><dc:language>en-GB</dc:language>";
         Taken taken = read("", "<text:tracked-changes><text:changed-region "
-                + "text:id='c1'><text:deletion><office:change-info/><text:p>old</text:p></text:deletion></text:changed-region></text:tracked-changes><text:table-of-content><text:table-of-content-source text:outline-level='2'/><text:index-body><text:p>Head<text:tab/>1</text:p></text:index-body></text:table-of-content><text:h text:outline-level='1'>Head</text:h><text:p>new<text:change text:change-id='c1'/></text:p>");
+                + "text:id='c1'><text:deletion><office:change-info/><text:p>old</text:p></text:deletion></text:changed-region></text:tracked-changes>"
+                        + "<text:table-of-content><text:table-of-content-source text:outline-level='2'/><text:index-body><text:p>Head<text:tab/>1</text:p>"
+                                + "</text:index-body></text:table-of-content><text:h text:outline-level='1'>Head</text:h><text:p>new<text:change "
+                                        + "text:change-id='c1'/></text:p>");
         Document document = taken.document();
         assertThat(document.facts().title()).isEqualTo("Harbour notice");
         assertThat(document.facts().author()).isEqualTo("Ina Tollmark");

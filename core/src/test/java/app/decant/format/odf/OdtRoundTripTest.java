@@ -112,12 +112,14 @@ class OdtRoundTripTest {
                         + "fo:column-gap='0.5cm'/></style:section-properties></style:style>",
                 "<text:p>One   two\n three<text:s text:c='3'/><text:span text:style-name='B'>bold</text:span><text:tab/>x</text:p>"
                 + "<text:list text:style-name='L1'><text:list-item><text:p>first</text:p><text:p>goes "
-                        + "on</text:p><text:list><text:list-item><text:p>inner</text:p></text:list-item></text:list></text:list-item><text:list-item><text:p>second</text:p></text:list-item></text:list>"
+                        + "on</text:p><text:list><text:list-item><text:p>inner</text:p></text:list-item></text:list></text:list-item><text:list-item>"
+                                + "<text:p>second</text:p></text:list-item></text:list>"
                 + "<text:section text:style-name='S2' text:name='s'><text:p>in columns</text:p></text:section>"
                 + "<table:table><table:table-column table:number-columns-repeated='2'/><table:table-row><table:table-cell "
                         + "table:number-columns-spanned='2'><text:p>wide</text:p></table:table-cell><table:covered-table-cell/></table:table-row>"
                 + "<table:table-row><table:table-cell "
-                        + "table:number-columns-repeated='2'><text:p>twice</text:p></table:table-cell></table:table-row></table:table><text:p><office:annotation><text:p>hm</text:p></office:annotation>end</text:p>"), "other.odt", null, Progress.SILENT);
+                        + "table:number-columns-repeated='2'><text:p>twice</text:p></table:table-cell></table:table-row></table:table><text:p>"
+                                + "<office:annotation><text:p>hm</text:p></office:annotation>end</text:p>"), "other.odt", null, Progress.SILENT);
         Document document = taken.document();
         List<Paragraph> paragraphs = document.blocks().stream().filter(block -> block instanceof Paragraph).map(block -> (Paragraph) block).toList();
         assertThat(paragraphs).extracting(Paragraph::plainText).containsExactly("One two three   bold\tx", "first", "goes on", "inner", "second",

@@ -49,8 +49,10 @@ class CorrectedLineTest {
         Path file = file(content);
         Made made = correct(file, word, other);
         assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
-        assertThat(made.receipt().proofs()).extracting(PdfCheck.Proof::sentence).contains("One page was changed in one place, and looks the same everywhere else");
-        assertThat(CorrectedFile.text(made.receipt().file())).as(CorrectedFile.stream(made.receipt().file(), 0)).isEqualTo(CorrectedFile.text(file).replaceFirst(word, other));
+        assertThat(made.receipt().proofs()).extracting(PdfCheck.Proof::sentence)
+                .contains("One page was changed in one place, and looks the same everywhere else");
+        assertThat(CorrectedFile.text(made.receipt().file())).as(CorrectedFile.stream(made.receipt().file(), 0)).isEqualTo(CorrectedFile.text(file)
+                .replaceFirst(word, other));
         List<String> was = CorrectedFile.letters(file, 0);
         List<String> is = CorrectedFile.letters(made.receipt().file(), 0);
         double line = Double.parseDouble(was.get(0).substring(was.get(0).lastIndexOf(' ') + 1));

@@ -205,7 +205,8 @@ class KeptPagesTest {
             BufferedImage is = after.image(0, 1);
             assertThat(is.getWidth()).as("The page lies on its side").isGreaterThan(is.getHeight());
             List<int[]> changed = new ArrayList<>();
-            for (int y = 0; y < is.getHeight(); y++) for (int x = 0; x < is.getWidth(); x++) if (was.getRGB(x, y) != is.getRGB(x, y)) changed.add(new int[] {x, y});
+            for (int y = 0; y < is.getHeight(); y++) for (int x = 0; x < is.getWidth(); x++) if (was.getRGB(x, y) != is.getRGB(x, y)) changed.add(new int[] {x,
+                    y});
             assertThat(changed).hasSizeGreaterThan(50).allMatch(at -> at[0] > 36 && at[0] < 140 && at[1] > 16 && at[1] < 44);
         }
         try (PDDocument after = Loader.loadPDF(receipt.file().toFile())) {
@@ -226,7 +227,8 @@ class KeptPagesTest {
         assertThatThrownBy(() -> publish(locked, Recipe.PLAIN, Recipe.Passwords.NONE)).isInstanceOfSatisfying(DecantException.class,
                 e -> assertThat(e.kind()).isEqualTo(DecantException.Kind.NOT_PERMITTED)).hasMessageContaining("owner");
         Intake intake = new Intake(locked, "owner");
-        Receipt receipt = Decant.publish(new Order(intake.pages(Recipe.PLAIN, Progress.SILENT), Recipe.PLAIN), root.resolve("open.pdf"), Progress.SILENT).get(0);
+        Receipt receipt = Decant.publish(new Order(intake.pages(Recipe.PLAIN, Progress.SILENT), Recipe.PLAIN), root.resolve("open.pdf"), Progress.SILENT)
+                .get(0);
         assertThat(told(receipt)).contains("The original is locked; this copy is not.");
         try (PDDocument after = Loader.loadPDF(receipt.file().toFile())) {
             assertThat(after.isEncrypted()).isFalse();

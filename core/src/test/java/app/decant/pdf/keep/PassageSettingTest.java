@@ -135,7 +135,8 @@ class PassageSettingTest {
         Made made = correct(source, " at eight in the morning and closes at noon, on Sundays as well,", "");
         assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
         Path file = made.receipt().file();
-        assertThat(words(file)).as("%s", made.findings()).isEqualTo(words(source).replace(" at eight in the morning and closes at noon, on Sundays as well,", ""));
+        assertThat(words(file)).as("%s", made.findings()).isEqualTo(words(source).replace(" at eight in the morning and closes at noon, on Sundays as well,",
+                ""));
         assertThat(place(file, "The office is on").getYDirAdj()).isCloseTo(place(source, "The office is on").getYDirAdj() - 14, within(0.02f));
     }
 
@@ -171,7 +172,8 @@ class PassageSettingTest {
         for (int page = 0; page < pages.length; page++) {
             StringBuilder content = new StringBuilder();
             for (int y = 590, i = 0; y > 100; y -= 52, i++)
-                content.append(String.format("BT /F1 11 Tf 72 %d Td 14 TL (On day %d%d the ship leaves the pier at noon and comes back) Tj T* (before the tide of that"
+                content.append(String.format("BT /F1 11 Tf 72 %d Td 14 TL (On day %d%d the ship leaves the pier at noon and comes back) Tj T* (before the "
+                        + "tide of that"
                         + " evening turns at the outer) Tj T* (bar of the sound.) Tj ET\n", y, page, i));
             pages[page] = content.toString();
         }
