@@ -322,6 +322,21 @@ class ReviseTest {
         assertThat(document()).isEqualTo(before);
     }
 
+    @Test void lettersAreRaisedAndAPageBeginsWhereItIsWished(FxRobot robot) throws TimeoutException {
+        TextSelection word = Search.all(document(), "Each passenger", true).get(0);
+        pick(word);
+        need(robot, "command.superscript");
+        assertThat(document().paragraph(word.start()).lookBefore(2).get(TextProperty.SCRIPT)).isEqualTo(TextProperty.Script.SUPER);
+        need(robot, "command.superscript");
+        assertThat(document().paragraph(word.start()).lookBefore(2).get(TextProperty.SCRIPT)).isEqualTo(TextProperty.Script.BASELINE);
+        int pages = window.desk().pages().get().count();
+        int page = window.desk().pages().get().caret(word.end()).page();
+        pick(TextSelection.caret(word.start()));
+        need(robot, "command.page.break");
+        assertThat(window.desk().pages().get().caret(Search.all(document(), "Each passenger", true).get(0).end()).page()).isEqualTo(page + 1);
+        assertThat(window.desk().pages().get().count()).isGreaterThanOrEqualTo(pages);
+    }
+
     private void need(FxRobot robot, String key) throws TimeoutException {
         push(robot, KeyCode.CONTROL, KeyCode.K);
         robot.write(Words.of(key));

@@ -7,6 +7,7 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.Property;
 import app.decant.document.Section;
+import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
 import app.decant.edit.Dressing;
@@ -39,6 +40,11 @@ public final class PickedLook {
     public static void underline(Desk desk) {
         Underline now = present(desk).get(TextProperty.UNDERLINE, Underline.NONE);
         set(desk, TextProperty.UNDERLINE, now == Underline.NONE ? Underline.SINGLE : Underline.NONE);
+    }
+
+    /** Raised or lowered, and where it is already, on the line again. */
+    public static void script(Desk desk, Script wanted) {
+        set(desk, TextProperty.SCRIPT, present(desk).get(TextProperty.SCRIPT, Script.BASELINE) == wanted ? Script.BASELINE : wanted);
     }
 
     static <T> void set(Desk desk, Property<T> property, T value) {
