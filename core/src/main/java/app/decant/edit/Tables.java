@@ -143,6 +143,12 @@ public final class Tables {
         return draft.done(EditKind.TABLE, Selection.near(draft.document(), new Place(area.story, area.path, 0)));
     }
 
+    /** Whether a table can be put in at a place: not in a contents list, whose lines are made from headings, and not in a cell. */
+    public static boolean canInsert(Document document, Selection picked) {
+        int depth = picked.head().path().size();
+        return depth == 2 && document.find(picked.story(), picked.head().path()) instanceof Paragraph;
+    }
+
     /**
      * A table with nothing in it yet put in behind the paragraph that is picked, or in its place where that is empty.
      *

@@ -14,6 +14,7 @@ import app.decant.document.Inline;
 import app.decant.document.TextProperty;
 import app.decant.edit.Headings;
 import app.decant.edit.Lists;
+import app.decant.edit.Tables;
 import app.decant.edit.Typing;
 import java.nio.charset.Charset;
 import java.util.ArrayList;
@@ -101,7 +102,7 @@ final class WindowCommands {
                 new KeyCodeCombination(KeyCode.ESCAPE));
         onTable("picture.in", picked, desk, () -> window.slip().pictures().chooseNew());
         onTable("picture.replace", () -> seen.getAsBoolean() && window.slip().pictures().isOn(), desk, () -> window.slip().pictures().chooseOther());
-        onTable("table.in", picked, desk, () -> PickedLook.insertTable(desk));
+        onTable("table.in", () -> picked.getAsBoolean() && Tables.canInsert(desk.document(), desk.selection().get()), desk, () -> PickedLook.insertTable(desk));
     }
 
     private void headings(BooleanSupplier picked, Desk desk) {

@@ -1,5 +1,6 @@
 package app.decant.desktop;
 
+import static app.decant.desktop.Waiting.until;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.demo.DemoFiles;
@@ -15,8 +16,6 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.Arrays;
 import java.util.List;
-import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.stream.Stream;
 import javafx.scene.control.Label;
@@ -59,10 +58,6 @@ class FoldersTest {
     }
 
     @Stop void stop() { window.close(); }
-
-    private static void until(Callable<Boolean> condition) throws TimeoutException {
-        WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(condition).get());
-    }
 
     private FolderLanes lanes() { return window.folders().lanes(); }
 

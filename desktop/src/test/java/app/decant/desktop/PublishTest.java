@@ -1,5 +1,6 @@
 package app.decant.desktop;
 
+import static app.decant.desktop.Waiting.until;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -22,8 +23,6 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.stream.Stream;
 import javafx.scene.Node;
@@ -68,10 +67,6 @@ class PublishTest {
         until(() -> window.desk().pages().get() != null && window.desk().job().get() == null);
         robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT4).release(KeyCode.CONTROL);
         WaitForAsyncUtils.waitForFxEvents();
-    }
-
-    private static void until(Callable<Boolean> condition) throws TimeoutException {
-        WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(condition).get());
     }
 
     private Receipt published(FxRobot robot) throws TimeoutException {

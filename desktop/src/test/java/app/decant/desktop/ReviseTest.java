@@ -1,5 +1,6 @@
 package app.decant.desktop;
 
+import static app.decant.desktop.Waiting.until;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -33,8 +34,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import javafx.event.Event;
 import javafx.geometry.Point2D;
@@ -83,15 +82,7 @@ class ReviseTest {
         settle();
     }
 
-    private static void until(Callable<Boolean> condition) throws TimeoutException {
-        WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(condition).get());
-    }
-
-    private void settle() throws TimeoutException {
-        WaitForAsyncUtils.waitForFxEvents();
-        until(() -> window.desk().isLaidOut() && window.desk().job().get() == null);
-        WaitForAsyncUtils.waitForFxEvents();
-    }
+    private void settle() throws TimeoutException { Waiting.settle(window); }
 
     private Document document() { return window.desk().document(); }
 

@@ -1,5 +1,6 @@
 package app.decant.desktop;
 
+import static app.decant.desktop.Waiting.until;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.Decant;
@@ -41,8 +42,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import javafx.event.Event;
 import javafx.geometry.Bounds;
@@ -97,16 +96,7 @@ class WindowTest {
         settle();
     }
 
-    private static void until(Callable<Boolean> condition) throws TimeoutException {
-        WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(condition).get());
-    }
-
-    /** Waits until everything asked for is laid out and shown. */
-    private void settle() throws TimeoutException {
-        WaitForAsyncUtils.waitForFxEvents();
-        until(() -> window.desk().pages().get().document() == window.desk().document() && window.desk().job().get() == null);
-        WaitForAsyncUtils.waitForFxEvents();
-    }
+    private void settle() throws TimeoutException { Waiting.settle(window); }
 
     private Outline.Heading heading(String text) {
         return window.desk().pages().get().outline().headings().stream().filter(one -> one.text().equals(text)).findFirst().orElseThrow();

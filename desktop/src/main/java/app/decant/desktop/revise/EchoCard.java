@@ -82,6 +82,7 @@ public final class EchoCard {
             String text = document.paragraph(path).plainText().replaceAll("\\s+", " ").strip();
             CheckBox tick = new CheckBox(text.length() > EXCERPT ? text.substring(0, EXCERPT).strip() + "\u2026" : text);
             tick.setSelected(true);
+            tick.setWrapText(true);
             tick.selectedProperty().addListener((observed, was, now) -> light());
             tick.focusedProperty().addListener((observed, was, now) -> {
                 if (now) show(path);

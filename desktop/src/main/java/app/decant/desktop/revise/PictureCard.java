@@ -118,7 +118,8 @@ public final class PictureCard {
         try {
             double wanted = Double.parseDouble(width.getText().trim().replace(',', '.')) * MILLIMETRE;
             if (wanted >= 4 && wanted <= 2000) {
-                change((document, picked) -> Pictures.resize(document, picked, wanted));
+                TextSelection place = Pictures.find(desk.document(), shown);
+                if (place != null) desk.apply(Pictures.resize(desk.document(), place, wanted));
                 return;
             }
         } catch (NumberFormatException e) {

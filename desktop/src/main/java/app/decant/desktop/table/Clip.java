@@ -49,11 +49,35 @@ final class Clip {
         return text == null ? "" : text;
     }
 
-    /** What another program put there with its looks, or null where there is only text. */
-    static Document dressed() {
+    /** What another program put there with its looks, not read yet; null where there is only text. */
+    static Dressed dressed() {
         Clipboard clipboard = Clipboard.getSystemClipboard();
-        Document document = clipboard.hasHtml() ? read(clipboard.getHtml(), "pasted.html") : null;
-        return document == null && clipboard.hasRtf() ? read(clipboard.getRtf(), "pasted.rtf") : document;
+        String html = clipboard.hasHtml() ? clipboard.getHtml() : null;
+        if (isFit(html)) {
+            // A web page on the clipboard need not say that it is one.
+            boolean told = html.regionMatches(true, 0, "<!doctype", 0, 9);
+            return new Dressed(told ? html : "<!DOCTYPE html><meta charset=utf-8>" + html, "pasted.html");
+        }
+        String rtf = clipboard.hasRtf() ? clipboard.getRtf() : null;
+        return isFit(rtf) ? new Dressed(rtf, "pasted.rtf") : null;
+    }
+
+    private static boolean isFit(String text) { return text != null && !text.isBlank() && text.length() <= MOST_LETTERS; }
+
+    /** A passage as a file of another format has it. */
+    record Dressed(String text, String name) {
+        /** Whether it is read before anybody notices. */
+        boolean isShort() { return text.length() < 50_000; }
+
+        /** The passage as a document, or null where it can't be read; then its text alone is left. */
+        Document read() {
+            try {
+                return Formats.read(text.getBytes(StandardCharsets.UTF_8), name, null, Progress.SILENT).document();
+            } catch (DecantException | StackOverflowError e) {
+                LoggerFactory.getLogger(Clip.class).info("What is on the clipboard comes in as its text alone", e);
+                return null;
+            }
+        }
     }
 
     /** A picture that another program put there, or null. */
@@ -67,17 +91,5 @@ final class Clip {
         BufferedImage pixels = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB);
         pixels.setRGB(0, 0, width, height, colours, 0, width);
         return PictureFile.of(pixels);
-    }
-
-    private static Document read(String text, String name) {
-        if (text == null || text.isBlank() || text.length() > MOST_LETTERS) return null;
-        // A web page on the clipboard need not say that it is one.
-        String whole = name.endsWith(".html") && !text.regionMatches(true, 0, "<!doctype", 0, 9) ? "<!DOCTYPE html><meta charset=utf-8>" + text : text;
-        try {
-            return Formats.read(whole.getBytes(StandardCharsets.UTF_8), name, null, Progress.SILENT).document();
-        } catch (DecantException | StackOverflowError e) {
-            LoggerFactory.getLogger(Clip.class).info("What is on the clipboard comes in as its text alone", e);
-            return null;
-        }
     }
 }

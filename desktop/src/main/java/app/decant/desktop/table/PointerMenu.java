@@ -8,12 +8,8 @@ import app.decant.edit.TextSelection;
 import java.util.List;
 import javafx.geometry.Point2D;
 import javafx.scene.control.ContextMenu;
-import javafx.scene.control.CustomMenuItem;
-import javafx.scene.control.Label;
+import javafx.scene.control.MenuItem;
 import javafx.scene.input.ContextMenuEvent;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 
 /** The menu at the pointer, or at the caret for the key that asks for it: only what applies, in the words of "What do you need?". */
 final class PointerMenu {
@@ -68,16 +64,11 @@ final class PointerMenu {
         menu.show(table, x, y);
     }
 
-    private static CustomMenuItem item(Command command) {
-        Region gap = new Region();
-        gap.setMinWidth(24);
-        HBox.setHgrow(gap, Priority.ALWAYS);
-        Label keys = new Label(command.keyWords());
-        keys.getStyleClass().add("quiet");
-        HBox row = new HBox(new Label(command.words()), gap, keys);
-        row.setPrefWidth(270);
-        CustomMenuItem item = new CustomMenuItem(row);
+    private static MenuItem item(Command command) {
+        MenuItem item = new MenuItem(command.words());
         item.setId("menu-" + command.key());
+        // Only shown: the menu belongs to no control, so that its keys are those of the table.
+        if (!command.keys().isEmpty()) item.setAccelerator(command.keys().get(0));
         item.setOnAction(event -> command.run());
         return item;
     }

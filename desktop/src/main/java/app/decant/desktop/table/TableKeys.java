@@ -27,6 +27,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import javafx.application.Platform;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 
@@ -263,15 +264,33 @@ public final class TableKeys {
     public void paste() {
         String text = Clip.text();
         TextSelection span = desk.selection().get();
-        Document other = !text.isEmpty() && text.equals(cutOut.text()) ? null : Clip.dressed();
-        PictureFile picture = text.isEmpty() && other == null ? Clip.picture() : null;
-        if (picture != null) {
-            double wide = picture.width(Pictures.room(desk.document(), span.head().path()));
-            edit(Pictures.insert(desk.document(), span, picture.image(), wide, wide * picture.down() / picture.across()));
-        } else if (text.isEmpty() && other == null) return;
-        else if (other != null) edit(Adoption.paste(desk.document(), span, other));
-        else if (text.equals(cutOut.text())) edit(Pasting.paste(desk.document(), span, cutOut));
-        else pasteText();
+        if (!text.isEmpty() && text.equals(cutOut.text())) {
+            edit(Pasting.paste(desk.document(), span, cutOut));
+            return;
+        }
+        Clip.Dressed dressed = Clip.dressed();
+        if (dressed == null) pastePlain(text);
+        else if (dressed.isShort()) paste(dressed.read(), text);
+        // Typing goes on while what is long is read; it comes in where the caret is then.
+        else desk.aside(() -> {
+            Document other = dressed.read();
+            Platform.runLater(() -> desk.inOrder(() -> paste(other, text)));
+        });
+    }
+
+    private void paste(Document other, String text) {
+        if (other == null) pastePlain(text);
+        else if (desk.document() != null) edit(Adoption.paste(desk.document(), desk.selection().get(), other));
+    }
+
+    private void pastePlain(String text) {
+        PictureFile picture = text.isEmpty() ? Clip.picture() : null;
+        if (picture == null) {
+            pasteText();
+            return;
+        }
+        double wide = picture.width(Pictures.room(desk.document(), desk.selection().get().head().path()));
+        edit(Pictures.insert(desk.document(), desk.selection().get(), picture.image(), wide, wide * picture.down() / picture.across()));
     }
 
     /** As words alone, which look as those at the caret do. */
