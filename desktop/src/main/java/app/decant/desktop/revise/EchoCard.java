@@ -26,7 +26,7 @@ import javafx.scene.layout.VBox;
 
 /** Echo: the passages like the one that is picked, lit on the table and listed with ticks; those that are ticked get its look in one step. */
 public final class EchoCard {
-    private static final int EXCERPT = 30;
+    private static final int EXCERPT = 22;
 
     private final Desk desk;
     private final PageTable table;
@@ -82,7 +82,6 @@ public final class EchoCard {
             String text = document.paragraph(path).plainText().replaceAll("\\s+", " ").strip();
             CheckBox tick = new CheckBox(text.length() > EXCERPT ? text.substring(0, EXCERPT).strip() + "\u2026" : text);
             tick.setSelected(true);
-            tick.setWrapText(true);
             tick.selectedProperty().addListener((observed, was, now) -> light());
             tick.focusedProperty().addListener((observed, was, now) -> {
                 if (now) show(path);
