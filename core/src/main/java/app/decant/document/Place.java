@@ -14,6 +14,13 @@ public record Place(Story story, BlockPath path, int offset) implements Comparab
     /** Another offset in the same paragraph. */
     public Place at(int other) { return new Place(story, path, other); }
 
+    /** The place in the body that this one hangs on: itself there; of a header or footer, where its section begins. */
+    public Place inBody() {
+        Place place = this;
+        while (place.story.anchor() != null) place = place.story.anchor();
+        return place.story instanceof Story.Frame frame ? new Place(BlockPath.of(frame.section(), 0), 0) : place;
+    }
+
     /** Which of two places of one story comes first as it is read. */
     @Override public int compareTo(Place other) {
         int byPath = path.compareTo(other.path);

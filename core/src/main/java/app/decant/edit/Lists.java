@@ -46,7 +46,7 @@ public final class Lists {
     public static Change toggle(Document document, Selection picked, Kind kind) {
         List<Selection.Stretch> stretches = picked.stretches(document);
         if (stretches.stream().allMatch(stretch -> kind(document, stretch.paragraph()) == kind)) return out(document, picked);
-        Paragraph before = before(document, stretches.get(0).path());
+        Paragraph before = before(document, picked.story(), stretches.get(0).path());
         ListReference goingOn = before == null || kind(document, before) != kind ? null : Cascade.of(document).paragraph(before).get(ParagraphProperty.LIST);
         Draft draft = new Draft(document, picked);
         String list = goingOn == null ? begun(draft, kind) : goingOn.list();
@@ -106,9 +106,9 @@ public final class Lists {
                 new ListReference(name, cascade.paragraph(paragraph).get(ParagraphProperty.LIST).level()))));
     }
 
-    private static Paragraph before(Document document, BlockPath path) {
+    private static Paragraph before(Document document, Story story, BlockPath path) {
         if (path.last() == 0) return null;
-        return document.find(Story.BODY, path.sibling(path.last() - 1)) instanceof Paragraph paragraph ? paragraph : null;
+        return document.find(story, path.sibling(path.last() - 1)) instanceof Paragraph paragraph ? paragraph : null;
     }
 
     /** Where the list says how far it is set in, the paragraph does not. */

@@ -1,6 +1,5 @@
 package app.decant.edit;
 
-import app.decant.document.BlockPath;
 import app.decant.document.Cut;
 import app.decant.document.Document;
 import app.decant.document.Image;
@@ -10,6 +9,8 @@ import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Place;
 import app.decant.document.Section;
+import app.decant.document.Stories;
+import app.decant.document.Story;
 import app.decant.document.TableProperty;
 import app.decant.document.Walk;
 import java.util.List;
@@ -36,12 +37,22 @@ public final class Pictures {
         return inline instanceof Inline.Floating floating && floating.content() instanceof Picture picture ? picture : null;
     }
 
-    /** Where a very picture stands in the body, as what would be picked; null where it is not there. */
+    /** Where a very picture stands, as what would be picked; null where it is not there. */
     public static TextSelection find(Document document, Picture wanted) {
-        for (Walk.Stop stop : Walk.of(document).stops()) {
+        TextSelection found = find(document, Story.BODY, wanted);
+        if (found != null) return found;
+        for (Story story : Stories.all(document)) {
+            found = story instanceof Story.Body ? null : find(document, story, wanted);
+            if (found != null) return found;
+        }
+        return null;
+    }
+
+    private static TextSelection find(Document document, Story story, Picture wanted) {
+        for (Walk.Stop stop : Walk.of(document, story).stops()) {
             int at = 0;
             for (Inline inline : stop.paragraph().inlines()) {
-                if (picture(inline) == wanted) return around(new Place(stop.path(), at));
+                if (picture(inline) == wanted) return around(new Place(story, stop.path(), at));
                 at += inline.length();
             }
         }
@@ -99,9 +110,10 @@ public final class Pictures {
         return draft.done(EditKind.OBJECT, around(at));
     }
 
-    /** How wide text is in the column of a place, in points. */
-    public static double room(Document document, BlockPath path) {
-        Section section = document.sections().get(path.step(0));
+    /** How wide text is in the column of a place, in points; in headers, footers and notes as in the body they belong to. */
+    public static double room(Document document, Place place) {
+        Section section = document.sections().get(place.inBody().path().step(0));
+        if (place.story() instanceof Story.Frame) return section.page().textWidth();
         return section.columns().within(section.page().textWidth()).get(0)[1];
     }
 }

@@ -9,6 +9,7 @@ import app.decant.document.Inline;
 import app.decant.document.Outline;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
+import app.decant.document.Section.FramePlace;
 import app.decant.document.Section.PageGeometry;
 import app.decant.document.Story;
 import app.decant.document.Walk;
@@ -34,9 +35,11 @@ import java.util.stream.Collectors;
 
 /** A document laid out: its pages, and the way between places in the text and places on paper. */
 public final class PagedDocument implements Pages {
+    /** How far beside a header or note, in points, a click still means it, where no text of the body is as high. */
+    private static final double ASIDE = 400;
     private final Document document;
     private final List<Page> pages;
-    private Walk walk;
+    private final StoryIndex stories;
     private final Outline outline;
     private final Map<String, FontCatalogue.Match> fonts;
     private final Set<Integer> missing;
@@ -52,6 +55,7 @@ public final class PagedDocument implements Pages {
     PagedDocument(Document document, List<Page> pages, Outline outline, Map<String, FontCatalogue.Match> fonts, Set<Integer> missing,
             FieldValues fields, FontCatalogue catalogue, int[] sections) {
         this.document = document;
+        this.stories = new StoryIndex(document);
         this.pages = List.copyOf(pages);
         this.outline = outline;
         this.fonts = Map.copyOf(fonts);
@@ -64,11 +68,11 @@ public final class PagedDocument implements Pages {
     public Document document() { return document; }
     public Outline outline() { return outline; }
 
-    /** Its paragraphs in order; made when it is first asked for, since typing asks for none. */
-    public synchronized Walk walk() {
-        if (walk == null) walk = Walk.of(document);
-        return walk;
-    }
+    /** The paragraphs of its body in order; made when it is first asked for, since typing asks for none. */
+    public Walk walk() { return walk(Story.BODY); }
+
+    /** The same of another story; empty where there is no such story. */
+    public Walk walk(Story story) { return stories.walk(story); }
 
     /** The size and margins of a page, as its section has them. */
     public PageGeometry geometry(int page) { return document.sections().get(sections[Math.min(page, sections.length - 1)]).page(); }
@@ -122,65 +126,152 @@ public final class PagedDocument implements Pages {
      */
     public record Spot(int page, Item.LineItem line) { }
 
-    /** The index of the page where a paragraph (this very object) begins, or -1. */
+    /** The index of the page where a paragraph (this very object) begins, or -1; of what repeats, the first page it stands on. */
     public synchronized int pageOf(Paragraph paragraph) {
         if (firstPage == null) {
             firstPage = new IdentityHashMap<>();
             for (Page page : pages) {
-                for (Item.LineItem line : page.lines()) firstPage.putIfAbsent(TextPassage.paragraph(line), page.index());
+                for (Item item : page.items())
+                    if (item instanceof Item.LineItem line) firstPage.putIfAbsent(TextPassage.paragraph(line), page.index());
             }
         }
         return firstPage.getOrDefault(paragraph, -1);
     }
 
     /** The line that a place is on, or null where it is on no page. */
-    public Spot spot(Place place) {
-        Paragraph paragraph = document.paragraph(place.path());
-        int first = pageOf(paragraph);
+    public Spot spot(Place place) { return spot(place, 0); }
+
+    /**
+     * The line that a place is on, or null where it is on no page.
+     *
+     * @param near the index of the page that is looked at first: headers and footers stand on many
+     */
+    public Spot spot(Place place, int near) {
+        Paragraph paragraph = stories.paragraph(place);
+        int first = paragraph == null ? -1 : pageOf(paragraph);
         if (first < 0) return null;
+        boolean repeats = place.story() instanceof Story.Frame;
+        if (repeats && near > first && near < pages.size()) {
+            Spot here = spot(place, paragraph, near);
+            if (here != null) return here;
+        }
         Spot last = null;
         for (int p = first; p < pages.size(); p++) {
-            boolean any = false;
-            for (Item item : pages.get(p).text()) {
-                if (!(item instanceof Item.LineItem line) || TextPassage.paragraph(line) != paragraph || !line.editable()) continue;
-                any = true;
-                if (place.offset() >= line.line().start() && place.offset() < line.line().end()) return new Spot(p, line);
-                if (place.offset() >= line.line().start()) last = new Spot(p, line);
-            }
-            if (!any && p > first) break;
+            Spot here = spot(place, paragraph, p);
+            if (here == null && p > first) break;
+            if (here != null) last = here;
+            if (repeats || here != null && place.offset() < here.line().line().end()) break;
         }
         return last;
     }
 
-    public Caret caret(Place place) {
-        Spot spot = spot(place);
+    /** The line of a page that a place of a paragraph is on, or the last that begins before it; null where it is on another page. */
+    private Spot spot(Place place, Paragraph paragraph, int page) {
+        boolean body = place.story() instanceof Story.Body;
+        Spot last = null;
+        for (Item item : pages.get(page).items()) {
+            boolean its = item instanceof Item.LineItem line && TextPassage.paragraph(line) == paragraph && (line.editable() || !body);
+            if (!its) continue;
+            Item.LineItem line = (Item.LineItem) item;
+            if (place.offset() >= line.line().start() && place.offset() < line.line().end()) return new Spot(page, line);
+            if (place.offset() >= line.line().start()) last = new Spot(page, line);
+        }
+        return last;
+    }
+
+    public Caret caret(Place place) { return caret(place, 0); }
+
+    /**
+     * Where the caret of a place stands, or null.
+     *
+     * @param near the index of the page that is looked at first
+     */
+    public Caret caret(Place place, int near) {
+        Spot spot = spot(place, near);
         if (spot == null) return null;
         Line line = spot.line().line();
         double top = spot.line().baseline() - line.ascent();
         return new Caret(spot.page(), spot.line().left() + line.caretX(place.offset()), top, line.ascent() + line.descent());
     }
 
-    /** The place nearest to a point on a page, or null where the page has no text. */
-    public Place placeAt(int pageIndex, double x, double y) {
-        Item.LineItem best = null;
-        double distance = Double.MAX_VALUE;
-        for (Item.LineItem line : pages.get(pageIndex).lines()) {
-            double top = line.y();
-            double bottom = line.y() + line.line().height();
-            double down = y < top ? top - y : y > bottom ? y - bottom : 0;
-            double left = line.left();
-            double right = left + Math.max(line.line().width(), 1);
-            double across = x < left ? left - x : x > right ? x - right : 0;
-            double away = down * 3 + across;
-            if (down == 0 && across == 0) away = -1;
-            if (away < distance) {
-                distance = away;
-                best = line;
-            }
+    /** The story that a line on a page is part of, or null. */
+    public Story story(int page, Item.LineItem line) { return stories.of(TextPassage.paragraph(line), sections[Math.min(page, sections.length - 1)]); }
+
+    /** The header or footer that stands on a page; where there is none, the one that would. */
+    public Story.Frame frame(int page, boolean header) {
+        for (Item item : pages.get(page).items()) {
+            boolean locked = item instanceof Item.LineItem line && !line.editable();
+            if (locked && story(page, (Item.LineItem) item) instanceof Story.Frame frame && frame.place().isHeader() == header) return frame;
         }
-        if (best == null) return null;
-        BlockPath path = walk().pathOf(TextPassage.paragraph(best));
-        return path == null ? null : new Place(path, best.line().offsetAt(x - best.left()));
+        int section = sections[Math.min(page, sections.length - 1)];
+        boolean first = page == 0 || sections[Math.min(page - 1, sections.length - 1)] != section;
+        if (first && document.sections().get(section).firstPageDiffers()) {
+            return new Story.Frame(section, header ? FramePlace.FIRST_HEADER : FramePlace.FIRST_FOOTER);
+        }
+        boolean even = document.evenAndOddFrames() && page % 2 == 1;
+        FramePlace place = even ? header ? FramePlace.EVEN_HEADER : FramePlace.EVEN_FOOTER : header ? FramePlace.HEADER : FramePlace.FOOTER;
+        return new Story.Frame(section, place);
+    }
+
+    /** The place at a point on a page: in the header, note or box that is there, else in the body nearest to it; null where the page has no text. */
+    public Place placeAt(int pageIndex, double x, double y) {
+        Near body = new Near(x, y);
+        Near other = new Near(x, y);
+        for (Item item : pages.get(pageIndex).items())
+            if (item instanceof Item.LineItem line) (line.editable() ? body : other).look(line);
+        boolean aside = other.line != null && other.down == 0 && (other.across == 0 || body.down > 0 && other.across < ASIDE);
+        Place there = aside ? place(pageIndex, other, x) : null;
+        return there != null || body.line == null ? there : place(pageIndex, body, x);
+    }
+
+    /** The place of one story nearest to a point on a page, or null where nothing of it is on that page. */
+    public Place placeAt(int pageIndex, double x, double y, Story story) {
+        Near near = new Near(x, y);
+        for (Item item : pages.get(pageIndex).items())
+            if (item instanceof Item.LineItem line && walk(story).indexOf(TextPassage.paragraph(line)) >= 0
+                    && (line.editable() || !(story instanceof Story.Body))) near.look(line);
+        return near.line == null ? null : place(near.line, story, x);
+    }
+
+    private Place place(int pageIndex, Near near, double x) {
+        Story story = story(pageIndex, near.line);
+        return story == null ? null : place(near.line, story, x);
+    }
+
+    private Place place(Item.LineItem line, Story story, double x) {
+        BlockPath path = walk(story).pathOf(TextPassage.paragraph(line));
+        return path == null ? null : new Place(story, path, line.line().offsetAt(x - line.left()));
+    }
+
+    /** The line nearest to a point, and how far away it is in each direction, in points. */
+    private static final class Near {
+        private final double x;
+        private final double y;
+        private Item.LineItem line;
+        private double down;
+        private double across;
+        private double away = Double.MAX_VALUE;
+
+        Near(double x, double y) {
+            this.x = x;
+            this.y = y;
+        }
+
+        void look(Item.LineItem one) {
+            double top = one.y();
+            double bottom = top + one.line().height();
+            double left = one.left();
+            double right = left + Math.max(one.line().width(), 1);
+            double oneDown = y < top ? top - y : y > bottom ? y - bottom : 0;
+            double oneAcross = x < left ? left - x : x > right ? x - right : 0;
+            // What is hit outright wins, and of several the one that lies on top.
+            double oneAway = oneDown == 0 && oneAcross == 0 ? -1 : oneDown * 3 + oneAcross;
+            if (oneAway > away || oneAway == away && oneAway >= 0) return;
+            line = one;
+            down = oneDown;
+            across = oneAcross;
+            away = oneAway;
+        }
     }
 
     /** The document with what its fields read as now, for formats that store it. */

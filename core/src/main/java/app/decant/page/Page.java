@@ -38,6 +38,13 @@ public record Page(int index, String label, double width, double height, List<It
      */
     public record Ground(int page, int turn, Rewritten rewritten) { }
 
+    /** All that stands on it, headers and footers first. */
+    public List<Item> items() {
+        List<Item> items = new ArrayList<>(frame);
+        items.addAll(text);
+        return items;
+    }
+
     /** The lines of the body that can be edited. */
     public List<Item.LineItem> lines() {
         List<Item.LineItem> lines = new ArrayList<>();

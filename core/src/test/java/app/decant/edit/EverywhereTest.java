@@ -1,5 +1,9 @@
 package app.decant.edit;
 
+import app.decant.document.Inline;
+import app.decant.document.Section;
+import app.decant.document.Stories;
+import app.decant.document.Story;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.demo.PassengerHandbook;
@@ -16,7 +20,7 @@ import java.util.Random;
 import java.util.function.BiFunction;
 import org.junit.jupiter.api.Test;
 
-/** Whatever is offered at a caret can be done there, in text, cells and contents lists alike, and is taken back. */
+/** Whatever is offered at a caret can be done there, in text, cells, contents lists, headers, notes and boxes alike, and is taken back. */
 class EverywhereTest {
     private static final Document PASTED = Sample.of(List.of(Paragraph.styled("Heading1", "Night fares"), Paragraph.of("two crowns")));
     private static final List<BiFunction<Document, Selection, Change>> OFFERED = List.of(
@@ -27,7 +31,14 @@ class EverywhereTest {
             (document, picked) -> Headings.shift(document, picked, 1), (document, picked) -> Headings.move(document, picked, true),
             (document, picked) -> Headings.move(document, picked, false),
             (document, picked) -> Tables.canInsert(document, picked) ? Tables.insert(document, picked, 2, 2, 100) : new Draft(document, picked).done(EditKind.TABLE),
-            (document, picked) -> Echo.of(document, picked.head().path()).apply(document, picked, Echo.of(document, picked.head().path()).others()),
+            (document, picked) -> picked.story() instanceof Story.Body
+                    ? Echo.of(document, picked.head().path()).apply(document, picked, Echo.of(document, picked.head().path()).others())
+                    : new Draft(document, picked).done(EditKind.LOOK),
+            (document, picked) -> Notes.canInsert(picked) ? Notes.insert(document, picked, Inline.Note.Kind.FOOTNOTE) : new Draft(document, picked).done(EditKind.OBJECT),
+            (document, picked) -> Fields.insert(document, picked, Inline.Field.Kind.PAGE),
+            (document, picked) -> Frames.open(document, picked, 0, Section.FramePlace.EVEN_FOOTER),
+            (document, picked) -> picked.story() instanceof Story.Frame ? Frames.remove(document, picked) : Typing.breakLine(document, picked),
+            (document, picked) -> Deletion.delete(document, whole(document, picked)),
             Typing::breakParagraph, (document, picked) -> Typing.type(document, picked, "a\nb", null));
 
     @Test void whatIsOfferedCanBeDone() {
@@ -35,19 +46,28 @@ class EverywhereTest {
         for (int seed = 0; seed < 25; seed++) documents.add(new RandomDocument(new Random(seed)).document());
         for (int d = 0; d < documents.size(); d++) {
             Document document = documents.get(d);
-            List<Walk.Stop> stops = Walk.of(document).stops();
-            for (int i = 0; i < stops.size(); i += d == 0 ? 7 : 1) {
-                Paragraph paragraph = stops.get(i).paragraph();
-                for (int offset : new int[] {0, paragraph.length() / 2, paragraph.length()}) {
-                    Selection caret = TextSelection.caret(new Place(stops.get(i).path(), offset));
-                    for (int o = 0; o < OFFERED.size(); o++) {
-                        Change change = OFFERED.get(o).apply(document, caret);
-                        assertThat(change.transaction().inverse(document).apply(change.after()).document()).as("document %d, %s, %d", d, caret, o)
-                                .isEqualTo(document);
-                        assertThat(change.picked().fits(change.after())).as("document %d, %s, %d", d, caret, o).isTrue();
-                    }
+            for (Story story : Stories.all(document)) {
+                List<Walk.Stop> stops = Walk.of(document, story).stops();
+                for (int i = 0; i < stops.size(); i += d == 0 ? 7 : 1) {
+                    int length = stops.get(i).paragraph().length();
+                    for (int offset : new int[] {0, length / 2, length}) canBeDone(document, TextSelection.caret(new Place(story, stops.get(i).path(), offset)), d);
                 }
             }
         }
+    }
+
+    private static void canBeDone(Document document, TextSelection caret, int d) {
+        for (int o = 0; o < OFFERED.size(); o++) {
+            Change change = OFFERED.get(o).apply(document, caret);
+            assertThat(change.transaction().inverse(document).apply(change.after()).document()).as("document %d, %s, %d", d, caret, o).isEqualTo(document);
+            assertThat(change.picked().fits(change.after())).as("document %d, %s, %d: %s", d, caret, o, change.picked()).isTrue();
+        }
+    }
+
+    /** All of the story that a caret is in. */
+    private static TextSelection whole(Document document, Selection caret) {
+        List<Walk.Stop> stops = Walk.of(document, caret.story()).stops();
+        Walk.Stop last = stops.get(stops.size() - 1);
+        return new TextSelection(new Place(caret.story(), stops.get(0).path(), 0), new Place(caret.story(), last.path(), last.paragraph().length()));
     }
 }

@@ -301,7 +301,7 @@ final class MainWindow implements Window {
     void heading(int step) {
         if (desk.pages().get() == null || desk.selection().get() == null) return;
         List<Outline.Heading> headings = desk.pages().get().outline().headings();
-        Place here = new Place(desk.selection().get().head().path(), 0);
+        Place here = new Place(desk.selection().get().head().inBody().path(), 0);
         Outline.Heading target = null;
         for (Outline.Heading heading : headings) {
             int order = heading.path().compareTo(here.path());

@@ -210,7 +210,7 @@ final class Spine {
                 levels.add(heading.level());
             }
         }
-        Place here = desk.selection().get() == null ? null : desk.selection().get().head();
+        Place here = desk.selection().get() == null ? null : desk.selection().get().head().inBody();
         double bottom = -LEAST;
         for (int i = 0; i < wanted.size(); i++) {
             Row row = wanted.get(i);

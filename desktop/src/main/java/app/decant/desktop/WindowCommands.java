@@ -10,16 +10,26 @@ import app.decant.desktop.revise.TableTask;
 import app.decant.desktop.station.Station;
 import app.decant.desktop.table.TableKeys;
 import app.decant.desktop.work.Desk;
+import app.decant.document.Document;
 import app.decant.document.Inline;
+import app.decant.document.Story;
 import app.decant.document.TextProperty;
+import app.decant.edit.Change;
+import app.decant.edit.Fields;
+import app.decant.edit.Frames;
 import app.decant.edit.Headings;
 import app.decant.edit.Lists;
+import app.decant.edit.Notes;
+import app.decant.edit.Selection;
 import app.decant.edit.Tables;
+import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import java.nio.charset.Charset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
+import java.util.function.BiFunction;
 import java.util.function.BooleanSupplier;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
@@ -88,16 +98,18 @@ final class WindowCommands {
         onTable("superscript", picked, desk, () -> PickedLook.script(desk, TextProperty.Script.SUPER));
         onTable("subscript", picked, desk, () -> PickedLook.script(desk, TextProperty.Script.SUB));
         onTable("small.capitals", picked, desk, () -> PickedLook.toggle(desk, TextProperty.SMALL_CAPITALS));
-        onTable("page.break", picked, desk, () -> desk.apply(Typing.type(desk.document(), desk.selection().get(), String.valueOf(Inline.PAGE_BREAK), null)));
-        onTable("list.bullets", picked, desk, () -> desk.apply(Lists.toggle(desk.document(), desk.selection().get(), Lists.Kind.BULLETS)));
-        onTable("list.numbers", picked, desk, () -> desk.apply(Lists.toggle(desk.document(), desk.selection().get(), Lists.Kind.NUMBERS)));
+        BooleanSupplier inBody = () -> picked.getAsBoolean() && desk.selection().get().story() instanceof Story.Body;
+        edits("page.break", inBody, desk, (document, span) -> Typing.type(document, span, String.valueOf(Inline.PAGE_BREAK), null));
+        edits("list.bullets", picked, desk, (document, span) -> Lists.toggle(document, span, Lists.Kind.BULLETS));
+        edits("list.numbers", picked, desk, (document, span) -> Lists.toggle(document, span, Lists.Kind.NUMBERS));
         BooleanSupplier item = () -> picked.getAsBoolean() && Lists.kind(desk.document(), desk.document().paragraph(desk.selection().get().head())) != null;
-        onTable("list.deeper", item, desk, () -> desk.apply(Lists.deeper(desk.document(), desk.selection().get(), 1)));
-        onTable("list.shallower", item, desk, () -> desk.apply(Lists.deeper(desk.document(), desk.selection().get(), -1)));
-        onTable("list.restart", item, desk, () -> desk.apply(Lists.restart(desk.document(), desk.selection().get())));
+        edits("list.deeper", item, desk, (document, span) -> Lists.deeper(document, span, 1));
+        edits("list.shallower", item, desk, (document, span) -> Lists.deeper(document, span, -1));
+        edits("list.restart", item, desk, Lists::restart);
         headings(picked, desk);
         for (TableTask task : TableTask.values()) onTable(task.key(), () -> picked.getAsBoolean() && task.applies(desk), desk, () -> task.run(desk));
-        onTable("echo", picked, desk, () -> window.slip().echo(), control(KeyCode.E));
+        stories(window, picked, desk);
+        onTable("echo", inBody, desk, () -> window.slip().echo(), control(KeyCode.E));
         onTable("echo.leave", () -> seen.getAsBoolean() && window.slip().echoed().isOn(), desk, () -> window.slip().echoed().leave(),
                 new KeyCodeCombination(KeyCode.ESCAPE));
         onTable("picture.in", picked, desk, () -> window.slip().pictures().chooseNew());
@@ -105,13 +117,43 @@ final class WindowCommands {
         onTable("table.in", () -> picked.getAsBoolean() && Tables.canInsert(desk.document(), desk.selection().get()), desk, () -> PickedLook.insertTable(desk));
     }
 
+    /** What stands beside the text: headers, footers, notes; and what is worked out where it stands. */
+    private void stories(MainWindow window, BooleanSupplier picked, Desk desk) {
+        for (boolean header : new boolean[] {true, false}) {
+            // Those of a page that is a PDF's own are on its ground.
+            BooleanSupplier ours = () -> picked.getAsBoolean() && desk.isLaidOut()
+                    && desk.pages().get().page(window.table().pageInView().get()).ground() == null;
+            onTable(header ? "header" : "footer", ours, desk, () -> frame(window, desk, header));
+        }
+        edits("frame.out", () -> picked.getAsBoolean() && desk.selection().get().story() instanceof Story.Frame, desk, Frames::remove);
+        BooleanSupplier notes = () -> picked.getAsBoolean() && Notes.canInsert(desk.selection().get());
+        for (Inline.Note.Kind kind : Inline.Note.Kind.values()) {
+            onTable(kind == Inline.Note.Kind.FOOTNOTE ? "footnote" : "endnote", notes, desk, () -> {
+                desk.apply(Notes.insert(desk.document(), desk.selection().get(), kind));
+                window.table().pick(desk.selection().get(), true);
+            });
+        }
+        for (Inline.Field.Kind kind : Fields.OFFERED)
+            edits("field." + kind.name().toLowerCase(Locale.ROOT), picked, desk, (document, span) -> Fields.insert(document, span, kind));
+        BooleanSupplier aside = () -> picked.getAsBoolean() && !(desk.selection().get().story() instanceof Story.Body) && !window.slip().echoed().isOn();
+        onTable("to.text", aside, desk, () -> window.table().pick(Selection.near(desk.document(), desk.selection().get().head().inBody()), true),
+                new KeyCodeCombination(KeyCode.ESCAPE));
+    }
+
+    private static void frame(MainWindow window, Desk desk, boolean header) {
+        Story.Frame frame = desk.pages().get().frame(window.table().pageInView().get(), header);
+        Change change = Frames.open(desk.document(), desk.selection().get(), frame.section(), frame.place());
+        desk.apply(change);
+        window.table().pick((TextSelection) change.picked(), true);
+    }
+
     private void headings(BooleanSupplier picked, Desk desk) {
         for (int by : new int[] {-1, 1})
-            onTable(by < 0 ? "heading.raise" : "heading.lower", () -> picked.getAsBoolean() && Headings.canShift(desk.document(), desk.selection().get(), by),
-                    desk, () -> desk.apply(Headings.shift(desk.document(), desk.selection().get(), by)));
+            edits(by < 0 ? "heading.raise" : "heading.lower", () -> picked.getAsBoolean() && Headings.canShift(desk.document(), desk.selection().get(), by),
+                    desk, (document, span) -> Headings.shift(document, span, by));
         for (boolean down : new boolean[] {false, true})
-            onTable(down ? "section.down" : "section.up", () -> picked.getAsBoolean() && Headings.canMove(desk.document(), desk.selection().get(), down), desk,
-                    () -> desk.apply(Headings.move(desk.document(), desk.selection().get(), down)));
+            edits(down ? "section.down" : "section.up", () -> picked.getAsBoolean() && Headings.canMove(desk.document(), desk.selection().get(), down), desk,
+                    (document, span) -> Headings.move(document, span, down));
     }
 
     private static KeyCombination control(KeyCode code, Modifier... more) {
@@ -126,6 +168,11 @@ final class WindowCommands {
 
     private void add(String key, BooleanSupplier when, Runnable task, KeyCombination... keys) {
         all.add(new Command(key, Words.of("command." + key), Reach.WINDOW, List.of(keys), when, task));
+    }
+
+    /** A command that edits what is picked. */
+    private void edits(String key, BooleanSupplier when, Desk desk, BiFunction<Document, TextSelection, Change> edit) {
+        onTable(key, when, desk, () -> desk.apply(edit.apply(desk.document(), desk.selection().get())));
     }
 
     private void onTable(String key, BooleanSupplier when, Desk desk, Runnable task, KeyCombination... keys) {

@@ -4,6 +4,7 @@ import app.decant.desktop.part.Words;
 import app.decant.desktop.table.PageTable;
 import app.decant.desktop.work.Desk;
 import app.decant.document.DecantException;
+import app.decant.document.Place;
 import app.decant.document.Story;
 import app.decant.edit.Change;
 import app.decant.edit.Search;
@@ -138,7 +139,7 @@ public final class FindBar {
             everywhere = List.of();
             trouble = e.getMessage();
         }
-        found = everywhere.stream().filter(place -> place.story() instanceof Story.Body).toList();
+        found = everywhere.stream().filter(this::isShown).toList();
         at = found.indexOf(desk.selection().get());
         table.mark(found);
         if (show && !found.isEmpty()) {
@@ -150,8 +151,18 @@ public final class FindBar {
 
     /** The first place that does not begin before what is picked, or -1. */
     private int firstFrom(TextSelection picked) {
-        for (int i = 0; picked != null && i < found.size(); i++) if (found.get(i).start().compareTo(picked.start()) >= 0) return i;
+        for (int i = 0; picked != null && i < found.size(); i++) {
+            Place start = found.get(i).start();
+            boolean same = start.story().equals(picked.story());
+            if (same ? start.compareTo(picked.start()) >= 0 : start.inBody().compareTo(picked.start().inBody()) > 0) return i;
+        }
         return -1;
+    }
+
+    /** Whether a place is on a page; headers and notes that are a PDF's own can't be picked. */
+    private boolean isShown(TextSelection place) {
+        return place.story() instanceof Story.Body || desk.pages().get() != null && desk.pages().get().document() == desk.document()
+                && desk.pages().get().spot(place.start()) != null;
     }
 
     private void tell() {

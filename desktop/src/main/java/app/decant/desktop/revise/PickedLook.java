@@ -6,12 +6,12 @@ import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.Property;
-import app.decant.document.Section;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
 import app.decant.edit.Dressing;
 import app.decant.edit.EditKind;
+import app.decant.edit.Pictures;
 import app.decant.edit.Tables;
 import app.decant.edit.TextSelection;
 import java.util.List;
@@ -23,7 +23,7 @@ public final class PickedLook {
     /** The look in force at the picked passage's start. */
     static Look present(Desk desk) {
         TextSelection span = desk.selection().get();
-        Paragraph paragraph = desk.document().paragraph(span.start().path());
+        Paragraph paragraph = desk.document().paragraph(span.start());
         Look own = span.isEmpty() ? typed(desk) : paragraph.lookBefore(span.start().offset() + 1);
         return Cascade.of(desk.document()).text(paragraph, own);
     }
@@ -32,7 +32,7 @@ public final class PickedLook {
     private static Look typed(Desk desk) {
         if (desk.nextLook().get() != null) return desk.nextLook().get();
         TextSelection span = desk.selection().get();
-        return desk.document().paragraph(span.start().path()).lookBefore(span.start().offset());
+        return desk.document().paragraph(span.start()).lookBefore(span.start().offset());
     }
 
     public static void toggle(Desk desk, Property<Boolean> property) { set(desk, property, !present(desk).is(property)); }
@@ -76,8 +76,7 @@ public final class PickedLook {
     /** An empty table of three columns, as wide as the text is where it comes. */
     public static void insertTable(Desk desk) {
         TextSelection span = desk.selection().get();
-        Section section = desk.document().sections().get(span.head().path().step(0));
-        double width = section.columns().within(section.page().textWidth()).get(0)[1];
+        double width = Pictures.room(desk.document(), span.head());
         desk.apply(Tables.insert(desk.document(), TextSelection.caret(span.head()), 3, 3, width));
     }
 

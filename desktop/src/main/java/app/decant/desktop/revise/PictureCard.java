@@ -173,7 +173,7 @@ public final class PictureCard {
 
     /** The same of one that is read already. */
     public void insert(PictureFile picture) {
-        double wide = picture.width(Pictures.room(desk.document(), desk.selection().get().head().path()));
+        double wide = picture.width(Pictures.room(desk.document(), desk.selection().get().head()));
         change((document, picked) -> Pictures.insert(document, picked, picture.image(), wide, wide * picture.down() / picture.across()));
     }
 

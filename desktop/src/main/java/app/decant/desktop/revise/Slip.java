@@ -3,6 +3,7 @@ package app.decant.desktop.revise;
 import app.decant.desktop.part.FindingRow;
 import app.decant.desktop.part.Words;
 import app.decant.desktop.station.Window;
+import app.decant.desktop.table.PageTable;
 import app.decant.desktop.work.Desk;
 import app.decant.document.Cascade;
 import app.decant.document.Colour;
@@ -11,6 +12,7 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty;
+import app.decant.document.Story;
 import app.decant.document.Style;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
@@ -46,6 +48,7 @@ import javafx.util.StringConverter;
 public final class Slip {
     private static final double[] SIZES = {8, 9, 10, 10.5, 11, 12, 14, 16, 18, 20, 24, 28, 36, 48};
     private final Desk desk;
+    private final PageTable sheets;
     private final VBox content = new VBox(10);
     private final ScrollPane scroll = new ScrollPane(content);
     private final Label kind = new Label();
@@ -69,6 +72,7 @@ public final class Slip {
 
     public Slip(Window window) {
         this.desk = window.desk();
+        sheets = window.table();
         table = new TableCard(window);
         lists = new ListRow(window);
         picture = new PictureCard(window);
@@ -261,15 +265,16 @@ public final class Slip {
     private void tell() {
         TextSelection span = desk.selection().get();
         PagedDocument pages = desk.pages().get();
-        if (span == null || pages == null || pages.document() != desk.document() || pages.walk().indexOf(span.head().path()) < 0) return;
+        if (span == null || pages == null || pages.document() != desk.document() || pages.walk(span.story()).indexOf(span.head().path()) < 0) return;
         telling = true;
-        Paragraph paragraph = desk.document().paragraph(span.head().path());
+        Paragraph paragraph = desk.document().paragraph(span.head());
         Cascade cascade = Cascade.of(desk.document());
         int level = cascade.outlineLevel(paragraph);
         Style style = desk.document().styles().style(paragraph.style() == null ? desk.document().styles().defaultParagraph() : paragraph.style());
-        int count = pages.walk().between(span.start().path(), span.end().path()).size();
+        int count = pages.walk(span.story()).between(span.start().path(), span.end().path()).size();
         String what = count > 1 ? Words.of("slip.paragraphs", count) : level > 0 ? Words.of("slip.heading", level) : style == null ? Words.of("slip.text")
                 : name(style);
+        if (!(span.story() instanceof Story.Body)) what = Words.of("slip.in." + kind(span.story()));
         kind.setText(Tables.asCells(desk.document(), span) instanceof CellSelection cells ? Words.of("slip.cells", cells.cells(desk.document()).size()) : what);
         boolean shows = picture.tell();
         if (shows) kind.setText(Words.of("slip.picture"));
@@ -277,7 +282,7 @@ public final class Slip {
         letters.setManaged(!shows);
         table.tell(desk);
         lists.tell(desk, paragraph);
-        PagedDocument.Caret caret = pages.caret(span.head());
+        PagedDocument.Caret caret = pages.caret(span.head(), sheets.near());
         String excerpt = paragraph.plainText().replaceAll("\\s+", " ").trim();
         String page = caret == null ? "" : Words.of("slip.page", pages.page(caret.page()).label());
         String cited = excerpt.length() > 44 ? excerpt.substring(0, 43).trim() + "\u2026" : excerpt;
@@ -297,6 +302,11 @@ public final class Slip {
         Alignment alignment = cascade.paragraph(paragraph).get(ParagraphProperty.ALIGNMENT, Alignment.START);
         for (int i = 0; i < alignments.size(); i++) alignments.get(i).setSelected(Alignment.values()[i] == alignment);
         telling = false;
+    }
+
+    private static String kind(Story story) {
+        if (story instanceof Story.Frame frame) return frame.place().isHeader() ? "header" : "footer";
+        return story instanceof Story.Note ? "note" : "box";
     }
 
     private void tellFindings() {

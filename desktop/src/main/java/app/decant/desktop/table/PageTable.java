@@ -4,6 +4,8 @@ import app.decant.desktop.part.Words;
 import app.decant.desktop.work.Desk;
 import app.decant.document.Picture;
 import app.decant.document.Place;
+import app.decant.document.Story;
+import app.decant.document.Walk;
 import app.decant.edit.Pictures;
 import app.decant.edit.Selection;
 import app.decant.edit.Tables;
@@ -58,6 +60,7 @@ public final class PageTable extends Region {
     private final TableKeys keys;
     private final PointerMenu menu;
     private boolean revealing;
+    private int near;
     private boolean fitted = true;
 
     public PageTable(Desk desk) {
@@ -234,7 +237,7 @@ public final class PageTable extends Region {
 
     private void placeCaret(PagedDocument pages) {
         TextSelection span = desk.selection().get();
-        PagedDocument.Caret place = span == null || !fits(pages, span) ? null : pages.caret(span.head());
+        PagedDocument.Caret place = span == null || !fits(pages, span) ? null : pages.caret(span.head(), near);
         PageSheet sheet = place == null ? null : sheets.get(place.page());
         if (sheet == null || !isFocused()) {
             caret.hide();
@@ -245,7 +248,8 @@ public final class PageTable extends Region {
 
     /** A selection that was made for another state of the document is not drawn. */
     private static boolean fits(PagedDocument pages, TextSelection span) {
-        return pages.walk().indexOf(span.head().path()) >= 0 && pages.walk().indexOf(span.anchor().path()) >= 0;
+        Walk walk = pages.walk(span.story());
+        return walk.indexOf(span.head().path()) >= 0 && walk.indexOf(span.anchor().path()) >= 0;
     }
 
     private List<double[]> rectangles(PagedDocument pages, Page page) {
@@ -256,7 +260,8 @@ public final class PageTable extends Region {
         // Of cells each is lit by itself.
         List<double[]> all = new ArrayList<>();
         for (Selection.Stretch stretch : picked.stretches(desk.document())) {
-            TextSelection whole = new TextSelection(new Place(stretch.path(), stretch.from()), new Place(stretch.path(), stretch.to()));
+            TextSelection whole = new TextSelection(new Place(picked.story(), stretch.path(), stretch.from()),
+                    new Place(picked.story(), stretch.path(), stretch.to()));
             if (fits(pages, whole)) all.addAll(rectangles(pages, page, whole));
         }
         return all;
@@ -286,11 +291,13 @@ public final class PageTable extends Region {
 
     private static List<double[]> rectangles(PagedDocument pages, Page page, TextSelection span) {
         List<double[]> rectangles = new ArrayList<>();
-        int from = pages.walk().indexOf(span.start().path());
-        int to = pages.walk().indexOf(span.end().path());
-        for (Item item : page.text()) {
-            if (!(item instanceof Item.LineItem line) || !line.editable()) continue;
-            int index = pages.walk().indexOf(TextPassage.paragraph(line));
+        Walk walk = pages.walk(span.story());
+        boolean body = span.story() instanceof Story.Body;
+        int from = walk.indexOf(span.start().path());
+        int to = walk.indexOf(span.end().path());
+        for (Item item : page.items()) {
+            if (!(item instanceof Item.LineItem line) || line.editable() != body) continue;
+            int index = walk.indexOf(TextPassage.paragraph(line));
             if (index < from || index > to) continue;
             int start = index == from ? Math.max(line.line().start(), span.start().offset()) : line.line().start();
             int end = index == to ? Math.min(line.line().end(), span.end().offset()) : line.line().end();
@@ -337,8 +344,14 @@ public final class PageTable extends Region {
 
     public ReadOnlyDoubleProperty scrolling() { return down.valueProperty(); }
 
+    /** The page that headers and footers are written on: the one that was clicked, else the one in view. */
+    public int near() { return near; }
+
+    void standNear(double y) { near = pageAt(y + down.getValue()); }
+
     /** Picks a passage and, where it is out of view, brings it in. */
     public void pick(TextSelection span, boolean reveal) {
+        near = inView.get();
         desk.pick(span);
         if (reveal) reveal();
     }
@@ -350,7 +363,7 @@ public final class PageTable extends Region {
         PagedDocument pages = desk.pages().get();
         TextSelection span = desk.selection().get();
         if (pages == null || span == null || !fits(pages, span)) return;
-        PagedDocument.Caret place = pages.caret(span.head());
+        PagedDocument.Caret place = pages.caret(span.head(), near);
         if (place == null) return;
         double top = tops[place.page()] + place.top() * scale();
         double bottom = top + place.height() * scale();
@@ -372,10 +385,10 @@ public final class PageTable extends Region {
         Page page = pages.page(number);
         double left = (x - pageX(page)) / scale();
         double top = (y + down.getValue() - tops[number]) / scale();
-        for (Item item : page.text()) {
+        for (Item item : page.items()) {
             boolean floats = item instanceof Item.PictureItem one && isOn(left - one.x(), top - one.y(), one.picture());
             if (floats) return Pictures.find(desk.document(), ((Item.PictureItem) item).picture());
-            if (!(item instanceof Item.LineItem line) || !line.editable()) continue;
+            if (!(item instanceof Item.LineItem line)) continue;
             for (Piece piece : line.line().pieces()) {
                 if (piece instanceof Piece.PictureBox box && isOn(left - line.left() - box.x(), top - line.baseline() + box.picture().height(), box.picture()))
                     return Pictures.find(desk.document(), box.picture());
@@ -392,7 +405,7 @@ public final class PageTable extends Region {
         Picture picked = span == null || span.isEmpty() ? null : Pictures.picked(desk.document(), span);
         if (picked == null) return List.of();
         List<double[]> frames = new ArrayList<>();
-        for (Item item : page.text()) {
+        for (Item item : page.items()) {
             if (item instanceof Item.PictureItem one && one.picture() == picked) frames.add(new double[] {one.x(), one.y(), picked.width(), picked.height()});
             if (!(item instanceof Item.LineItem line)) continue;
             for (Piece piece : line.line().pieces()) {
@@ -404,19 +417,24 @@ public final class PageTable extends Region {
     }
 
     /** The place under a point of this node, or null. */
-    Place placeAt(double x, double y) {
+    Place placeAt(double x, double y) { return placeAt(x, y, null); }
+
+    /** The place of a story, or of any where that is null, under a point of this node; null where there is none. */
+    Place placeAt(double x, double y, Story story) {
         PagedDocument pages = desk.pages().get();
         if (pages == null || tops.length < 2) return null;
         double absolute = y + down.getValue();
         int page = pageAt(absolute);
         Page one = pages.page(page);
-        return pages.placeAt(page, (x - pageX(one)) / scale(), (absolute - tops[page]) / scale());
+        double left = (x - pageX(one)) / scale();
+        double top = (absolute - tops[page]) / scale();
+        return story == null ? pages.placeAt(page, left, top) : pages.placeAt(page, left, top, story);
     }
 
     /** Where the caret is on this node, in pixels, or null: its middle. */
     public double[] caretPoint(Place place) {
         PagedDocument pages = desk.pages().get();
-        PagedDocument.Caret found = pages == null ? null : pages.caret(place);
+        PagedDocument.Caret found = pages == null ? null : pages.caret(place, near);
         if (found == null) return null;
         Page page = pages.page(found.page());
         return new double[] {pageX(page) + found.x() * scale(), tops[found.page()] - down.getValue() + (found.top() + found.height() / 2) * scale()};

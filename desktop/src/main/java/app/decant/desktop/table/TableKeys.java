@@ -7,6 +7,7 @@ import app.decant.document.BlockPath;
 import app.decant.document.Document;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
+import app.decant.document.Story;
 import app.decant.document.Walk;
 import app.decant.edit.Adoption;
 import app.decant.edit.Change;
@@ -129,13 +130,17 @@ public final class TableKeys {
         edit(ends ? Lists.out(desk.document(), span) : Typing.breakParagraph(desk.document(), span));
     }
 
-    private Walk walk() { return desk.isLaidOut() ? desk.pages().get().walk() : Walk.of(desk.document()); }
+    /** The paragraphs of the text that the caret is in: the body, a header, a note. */
+    private Walk walk() {
+        Story story = desk.selection().get().story();
+        return desk.isLaidOut() ? desk.pages().get().walk(story) : Walk.of(desk.document(), story);
+    }
 
-    private Place first() { return new Place(walk().stops().get(0).path(), 0); }
+    private Place first() { return new Place(desk.selection().get().story(), walk().stops().get(0).path(), 0); }
 
     private Place last() {
         Walk.Stop stop = walk().stops().get(walk().stops().size() - 1);
-        return new Place(stop.path(), stop.paragraph().length());
+        return new Place(desk.selection().get().story(), stop.path(), stop.paragraph().length());
     }
 
     private void move(Place to, boolean extend) {
@@ -160,39 +165,40 @@ public final class TableKeys {
     }
 
     private Place beside(Place place, boolean forward, boolean word) {
-        String text = desk.document().paragraph(place.path()).text();
+        String text = desk.document().paragraph(place).text();
         int offset = place.offset();
         if (forward && offset >= text.length() || !forward && offset == 0) {
             int index = walk().indexOf(place.path()) + (forward ? 1 : -1);
             if (index < 0 || index >= walk().stops().size()) return place;
             Walk.Stop stop = walk().stops().get(index);
-            return new Place(stop.path(), forward ? 0 : stop.paragraph().length());
+            return new Place(place.story(), stop.path(), forward ? 0 : stop.paragraph().length());
         }
         int to = word ? forward ? WordBounds.next(text, offset) : WordBounds.previous(text, offset) : WordBounds.step(text, offset, forward);
-        return new Place(place.path(), to);
+        return place.at(to);
     }
 
     private void updown(int direction, boolean extend) {
         PagedDocument pages = desk.pages().get();
         Place head = desk.selection().get().head();
-        PagedDocument.Spot spot = pages.spot(head);
+        PagedDocument.Spot spot = pages.spot(head, table.near());
         if (spot == null) return;
-        PagedDocument.Caret caret = pages.caret(head);
+        PagedDocument.Caret caret = pages.caret(head, table.near());
         double x = wantedX >= 0 ? wantedX : caret.x();
         double y = direction < 0 ? spot.line().y() - 2 : spot.line().y() + spot.line().line().height() + 2;
-        Place found = lineBeside(pages, spot, x, y, direction);
+        Place found = lineBeside(pages, spot, head.story(), x, y, direction);
         if (found == null) return;
         put(found, extend);
         wantedX = x;
     }
 
     /** The place on the nearest line above or below, over page ends too. */
-    private static Place lineBeside(PagedDocument pages, PagedDocument.Spot from, double x, double y, int direction) {
+    private static Place lineBeside(PagedDocument pages, PagedDocument.Spot from, Story story, double x, double y, int direction) {
         Item.LineItem best = null;
         double nearest = Double.MAX_VALUE;
         int page = from.page();
         while (page >= 0 && page < pages.count() && best == null) {
-            for (Item.LineItem line : pages.page(page).lines()) {
+            for (Item item : pages.page(page).items()) {
+                if (!(item instanceof Item.LineItem line) || !isOf(story, line, pages)) continue;
                 boolean beyond = page != from.page() || (direction < 0 ? line.y() + line.line().height() <= from.line().y() + 1 : line.y() >= from.line().y()
                         + from.line().line().height() - 1);
                 if (!beyond) continue;
@@ -205,27 +211,34 @@ public final class TableKeys {
                     best = line;
                 }
             }
+            // A header is the same on every page.
+            if (story instanceof Story.Frame) break;
             page += direction;
         }
         if (best == null) return null;
-        BlockPath path = pages.walk().pathOf(TextPassage.paragraph(best));
-        return path == null ? null : new Place(path, best.line().offsetAt(x - best.left()));
+        BlockPath path = pages.walk(story).pathOf(TextPassage.paragraph(best));
+        return path == null ? null : new Place(story, path, best.line().offsetAt(x - best.left()));
+    }
+
+    private static boolean isOf(Story story, Item.LineItem line, PagedDocument pages) {
+        return story instanceof Story.Body ? line.editable() : pages.walk(story).indexOf(TextPassage.paragraph(line)) >= 0;
     }
 
     private Place lineEdge(boolean end) {
         Place head = desk.selection().get().head();
-        PagedDocument.Spot spot = desk.pages().get().spot(head);
+        PagedDocument.Spot spot = desk.pages().get().spot(head, table.near());
         if (spot == null) return null;
         Line line = spot.line().line();
         boolean runsOn = line.end() < spot.line().passage().length();
-        return new Place(head.path(), end ? runsOn ? Math.max(line.start(), line.end() - 1) : line.end() : line.start());
+        return head.at(end ? runsOn ? Math.max(line.start(), line.end() - 1) : line.end() : line.start());
     }
 
     private void page(int direction, boolean extend) {
         double[] at = table.caretPoint(desk.selection().get().head());
         table.scroll(direction * table.getHeight() * 0.9);
         if (at == null) return;
-        Place place = table.placeAt(at[0], Math.max(0, Math.min(table.getHeight(), at[1])));
+        Story story = desk.selection().get().story();
+        Place place = story instanceof Story.Body ? table.placeAt(at[0], Math.max(0, Math.min(table.getHeight(), at[1])), story) : null;
         if (place != null) {
             TextSelection span = desk.selection().get();
             desk.pick(extend ? new TextSelection(span.anchor(), place) : TextSelection.caret(place));
@@ -289,7 +302,7 @@ public final class TableKeys {
             pasteText();
             return;
         }
-        double wide = picture.width(Pictures.room(desk.document(), desk.selection().get().head().path()));
+        double wide = picture.width(Pictures.room(desk.document(), desk.selection().get().head()));
         edit(Pictures.insert(desk.document(), desk.selection().get(), picture.image(), wide, wide * picture.down() / picture.across()));
     }
 

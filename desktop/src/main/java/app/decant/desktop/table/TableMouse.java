@@ -26,7 +26,9 @@ public final class TableMouse {
         boolean extend = event.isShiftDown();
         desk.whenLaidOut(() -> {
             TextSelection picture = extend ? null : table.pictureAt(x, y);
-            Place place = table.placeAt(x, y);
+            Place held = extend && desk.selection().get() != null ? desk.selection().get().anchor() : null;
+            Place place = held == null ? table.placeAt(x, y) : table.placeAt(x, y, held.story());
+            table.standNear(y);
             if (picture != null) {
                 anchor = null;
                 desk.pick(picture);
@@ -34,11 +36,11 @@ public final class TableMouse {
             }
             if (place == null) return;
             if (clicks == 2) {
-                pick(WordBounds.at(desk.document().paragraph(place.path()).text(), place.offset()), place);
+                pick(WordBounds.at(desk.document().paragraph(place).text(), place.offset()), place);
             } else if (clicks >= 3) {
-                pick(new int[] {0, desk.document().paragraph(place.path()).length()}, place);
-            } else if (extend && desk.selection().get() != null) {
-                desk.pick(new TextSelection(desk.selection().get().anchor(), place));
+                pick(new int[] {0, desk.document().paragraph(place).length()}, place);
+            } else if (held != null) {
+                desk.pick(new TextSelection(held, place));
             } else {
                 anchor = place;
                 desk.pick(TextSelection.caret(place));
@@ -48,8 +50,8 @@ public final class TableMouse {
     }
 
     private void pick(int[] bounds, Place place) {
-        anchor = new Place(place.path(), bounds[0]);
-        desk.pick(new TextSelection(anchor, new Place(place.path(), bounds[1])));
+        anchor = place.at(bounds[0]);
+        desk.pick(new TextSelection(anchor, place.at(bounds[1])));
     }
 
     void dragged(MouseEvent event) {
@@ -59,7 +61,7 @@ public final class TableMouse {
         double x = event.getX();
         double y = Math.max(0, Math.min(table.getHeight(), event.getY()));
         desk.whenLaidOut(() -> {
-            Place place = table.placeAt(x, y);
+            Place place = table.placeAt(x, y, anchor.story());
             if (place != null) desk.pick(new TextSelection(anchor, place));
         });
     }
