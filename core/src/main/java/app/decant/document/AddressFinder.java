@@ -25,6 +25,14 @@ public final class AddressFinder {
         return result;
     }
 
+    /** Where addresses stand in a text: where each begins and ends. */
+    public static List<int[]> addresses(String text) {
+        if (text.indexOf('@') < 0 && text.indexOf("://") < 0 && text.indexOf("www.") < 0) return List.of();
+        List<int[]> found = new ArrayList<>();
+        for (Matcher matcher = ADDRESS.matcher(text); matcher.find(); ) found.add(new int[] {matcher.start(), matcher.start() + trimmed(matcher.group()).length()});
+        return found;
+    }
+
     private static Paragraph linked(Paragraph paragraph, Look look) {
         String text = paragraph.plainText();
         if (text.indexOf('@') < 0 && text.indexOf("://") < 0 && text.indexOf("www.") < 0) return paragraph;

@@ -30,6 +30,19 @@ public final class Typing {
         return draft.done(EditKind.TYPING, Pasting.into(draft, at, pieces));
     }
 
+    /** A word in the place of another, looking as that did where it began. */
+    public static Change correct(Document document, TextSelection word, String text) {
+        Paragraph paragraph = document.paragraph(word.start());
+        Place start = word.start();
+        boolean within = !word.isEmpty() && start.path().equals(word.end().path());
+        if (!within) throw new IllegalArgumentException("A word stands in one paragraph");
+        Look look = paragraph.lookBefore(start.offset() + 1);
+        Draft draft = new Draft(document, word);
+        draft.add(new TextStep(start.story(), start.path(), Cut.after(paragraph, start.offset()), Cut.before(word.end().offset()),
+                List.of(new Inline.Text(clean(text), look))));
+        return draft.done(EditKind.REPLACING, start.at(start.offset() + clean(text).length()));
+    }
+
     /** A line break put in the place of what is picked. */
     public static Change breakLine(Document document, Selection picked) {
         Draft draft = new Draft(document, picked);

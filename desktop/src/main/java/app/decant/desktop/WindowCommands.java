@@ -109,6 +109,11 @@ final class WindowCommands {
         headings(picked, desk);
         for (TableTask task : TableTask.values()) onTable(task.key(), () -> picked.getAsBoolean() && task.applies(desk), desk, () -> task.run(desk));
         stories(window, picked, desk);
+        onTable("word.next", () -> picked.getAsBoolean() && !desk.words().slips().get().isEmpty(), desk,
+                () -> window.table().pick(desk.words().next(desk.selection().get().end()), true), new KeyCodeCombination(KeyCode.F8, KeyCombination.SHIFT_DOWN));
+        onTable("word.learn", () -> picked.getAsBoolean() && desk.words().at(desk.selection().get().start()) != null, desk,
+                () -> desk.words().learn(desk.words().at(desk.selection().get().start()).word()));
+        add("words.watch", ALWAYS, () -> desk.words().turn(!desk.words().isOn()));
         onTable("echo", inBody, desk, () -> window.slip().echo(), control(KeyCode.E));
         onTable("echo.leave", () -> seen.getAsBoolean() && window.slip().echoed().isOn(), desk, () -> window.slip().echoed().leave(),
                 new KeyCodeCombination(KeyCode.ESCAPE));

@@ -68,6 +68,7 @@ public final class Slip {
     private final PictureCard picture;
     private final Node letters = textCard();
     private final EchoCard echo;
+    private final WordCard word;
     private boolean telling;
 
     public Slip(Window window) {
@@ -77,6 +78,7 @@ public final class Slip {
         lists = new ListRow(window);
         picture = new PictureCard(window);
         echo = new EchoCard(desk, window.table());
+        word = new WordCard(desk, window.table());
         content.getStyleClass().add("slip");
         scroll.setFitToWidth(true);
         scroll.getStyleClass().add("slip-scroll");
@@ -85,7 +87,7 @@ public final class Slip {
         kind.getStyleClass().add("slip-title");
         words.getStyleClass().add("quiet");
         words.setWrapText(true);
-        content.getChildren().addAll(section("slip.picked"), kind, words, echo.node(), picture.node(), letters, section("slip.paragraph"), paragraphCard(),
+        content.getChildren().addAll(section("slip.picked"), kind, words, word.node(), echo.node(), picture.node(), letters, section("slip.paragraph"), paragraphCard(),
                 table.node(), line(), section("slip.look"), findings);
         desk.selection().addListener((observed, before, now) -> tell());
         desk.nextLook().addListener((observed, before, now) -> tell());
@@ -281,6 +283,7 @@ public final class Slip {
         letters.setVisible(!shows);
         letters.setManaged(!shows);
         table.tell(desk);
+        word.tell();
         lists.tell(desk, paragraph);
         PagedDocument.Caret caret = pages.caret(span.head(), sheets.near());
         String excerpt = paragraph.plainText().replaceAll("\\s+", " ").trim();

@@ -10,10 +10,14 @@ import javafx.scene.effect.BlendMode;
 import javafx.scene.image.ImageView;
 import javafx.scene.layout.Pane;
 import javafx.scene.paint.Color;
+import javafx.scene.shape.Polyline;
 import javafx.scene.shape.Rectangle;
 
 /** One page on the table: white paper, the painted tiles, and what is picked above them. */
 public final class PageSheet extends Pane {
+    /** How long half a wave is, in pixels. */
+    private static final double WAVE = 2.6;
+
     private final TilePainter painter;
     private final Rectangle paper = new Rectangle();
     private final Group tiles = new Group();
@@ -104,6 +108,19 @@ public final class PageSheet extends Pane {
             frame.setStroke(Color.web("#6B2447"));
             frame.setStrokeWidth(2);
             frames.getChildren().add(frame);
+        }
+    }
+
+    /** A fine wave under each word that is perhaps misspelled: left, height down the page and width, in points. */
+    void underline(List<double[]> words, double pointScale) {
+        for (double[] one : words) {
+            Polyline wave = new Polyline();
+            double x = one[0] * pointScale;
+            double y = Math.round(one[1] * pointScale) + 1;
+            int halves = Math.max(2, (int) Math.round(one[2] * pointScale / WAVE));
+            for (int i = 0; i <= halves; i++) wave.getPoints().addAll(x + i * one[2] * pointScale / halves, i % 2 == 0 ? y + 1 : y - 1);
+            wave.getStyleClass().add("doubtful");
+            frames.getChildren().add(wave);
         }
     }
 

@@ -2,6 +2,7 @@ package app.decant.desktop.table;
 
 import app.decant.desktop.part.Words;
 import app.decant.desktop.work.Desk;
+import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Place;
 import app.decant.document.Story;
@@ -17,6 +18,7 @@ import app.decant.page.Page;
 import app.decant.page.Passage;
 import app.decant.page.Piece;
 import app.decant.pdf.keep.GroundPainter;
+import app.decant.spelling.Spelling.Slip;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -101,6 +103,7 @@ public final class PageTable extends Region {
             down.setValue(0);
         });
         desk.selection().addListener((observed, before, now) -> requestLayout());
+        desk.words().slips().addListener((observed, before, now) -> requestLayout());
         focusedProperty().addListener((observed, before, now) -> {
             caret.shown(now);
             requestLayout();
@@ -215,7 +218,10 @@ public final class PageTable extends Region {
             sheet.setLayoutY(Math.round(y));
             sheet.show(page, ground, scale(), outputScale(), -y, getHeight() - y);
             // Until the pages follow, what is picked is shown as it was.
-            if (desk.isLaidOut()) sheet.select(rectangles(pages, page), marked(pages, page), touched(page), framed(page), scale());
+            if (desk.isLaidOut()) {
+                sheet.select(rectangles(pages, page), marked(pages, page), touched(page), framed(page), scale());
+                sheet.underline(doubtful(page), scale());
+            }
         }
         int middle = pageAt(down.getValue() + getHeight() * 0.4);
         inView.set(Math.min(pages.count() - 1, middle));
@@ -271,6 +277,28 @@ public final class PageTable extends Region {
         List<double[]> all = new ArrayList<>();
         for (TextSelection span : marks) if (fits(pages, span)) all.addAll(rectangles(pages, page, span));
         return all;
+    }
+
+    /** Under words that are perhaps misspelled: left, bottom and width. The word that is being typed is let alone until it is done. */
+    private List<double[]> doubtful(Page page) {
+        Map<Paragraph, List<Slip>> slips = desk.words().slips().get();
+        if (slips.isEmpty()) return List.of();
+        TextSelection span = desk.selection().get();
+        Paragraph typed = span != null && span.isEmpty() && span.head().offset() > 0 ? desk.document().paragraph(span.head()) : null;
+        List<double[]> lines = new ArrayList<>();
+        for (Item item : page.items()) {
+            if (!(item instanceof Item.LineItem line)) continue;
+            Paragraph paragraph = TextPassage.paragraph(line);
+            for (Slip slip : slips.getOrDefault(paragraph, List.of())) {
+                int from = Math.max(slip.from(), line.line().start());
+                int to = Math.min(slip.to(), line.line().end());
+                if (from >= to || paragraph == typed && span.head().offset() == slip.to()) continue;
+                double a = line.line().caretX(from);
+                double b = line.line().caretX(to);
+                lines.add(new double[] {line.left() + Math.min(a, b), line.baseline() + line.line().descent() * 0.45, Math.abs(b - a)});
+            }
+        }
+        return lines;
     }
 
     /** Beside what somebody changed on a page of a PDF: bars in the margin. */

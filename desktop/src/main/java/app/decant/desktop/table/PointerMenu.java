@@ -2,9 +2,14 @@ package app.decant.desktop.table;
 
 import app.decant.desktop.command.Command;
 import app.decant.desktop.command.CommandList;
+import app.decant.desktop.part.Words;
 import app.decant.desktop.work.Desk;
+import app.decant.desktop.work.WordWatch;
 import app.decant.document.Place;
 import app.decant.edit.TextSelection;
+import app.decant.edit.Typing;
+import app.decant.spelling.Spelling.Slip;
+import java.util.ArrayList;
 import java.util.List;
 import javafx.geometry.Point2D;
 import javafx.scene.control.ContextMenu;
@@ -14,6 +19,7 @@ import javafx.scene.input.ContextMenuEvent;
 /** The menu at the pointer, or at the caret for the key that asks for it: only what applies, in the words of "What do you need?". */
 final class PointerMenu {
     private static final int MOST = 9;
+    private static final int WORDS = 3;
     /** What is offered, what is about the thing at the pointer first. */
     private static final List<String> OFFERED = List.of("picture.replace", "table.merge", "table.split", "table.row.below", "table.column.behind",
             "table.rows.out", "table.columns.out", "heading.raise", "heading.lower", "section.up", "section.down", "cut", "copy", "paste", "paste.text",
@@ -54,7 +60,34 @@ final class PointerMenu {
     }
 
     private void show(CommandList commands, double x, double y) {
-        menu.getItems().clear();
+        Place place = desk.selection().get().start();
+        Slip slip = desk.words().at(place);
+        if (slip == null) show(commands, x, y, List.of());
+        else desk.words().suggest(slip, WORDS, words -> {
+            if (slip.equals(desk.words().at(place))) show(commands, x, y, instead(place, slip, words));
+        });
+    }
+
+    /** What a word may have been meant as, and that it is right as it is. */
+    private List<MenuItem> instead(Place place, Slip slip, List<String> words) {
+        List<MenuItem> items = new ArrayList<>();
+        for (String word : words) {
+            MenuItem item = new MenuItem(Words.of("words.instead", word));
+            item.setId("menu-word-" + items.size());
+            item.setOnAction(event -> desk.inOrder(() -> {
+                if (slip.equals(desk.words().at(place))) desk.apply(Typing.correct(desk.document(), WordWatch.span(place, slip), word));
+            }));
+            items.add(item);
+        }
+        MenuItem right = new MenuItem(Words.of("words.learn"));
+        right.setId("menu-word-learn");
+        right.setOnAction(event -> desk.words().learn(slip.word()));
+        items.add(right);
+        return items;
+    }
+
+    private void show(CommandList commands, double x, double y, List<MenuItem> first) {
+        menu.getItems().setAll(first);
         List<Command> applying = commands.applying();
         for (String key : OFFERED) {
             applying.stream().filter(command -> command.key().equals(key)).findFirst().ifPresent(command -> {

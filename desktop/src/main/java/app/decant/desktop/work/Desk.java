@@ -66,6 +66,7 @@ public final class Desk {
     private final ObjectProperty<Job> job = new SimpleObjectProperty<>();
     private final ObjectProperty<DecantException> trouble = new SimpleObjectProperty<>();
     private final Publishing publishing;
+    private final WordWatch words;
     private Session session;
     private Runnable opened;
     private Path wanted;
@@ -77,6 +78,7 @@ public final class Desk {
     public Desk(Settings settings) {
         this.settings = settings;
         publishing = new Publishing(this, workThread);
+        words = new WordWatch(this, settings);
     }
 
     /** Reads the list of fonts ahead of the first document; called once the window is there. */
@@ -91,6 +93,8 @@ public final class Desk {
     /** The open document, or null. */
     public Session session() { return session; }
     public Publishing publishing() { return publishing; }
+    /** Looks words up. */
+    public WordWatch words() { return words; }
     Settings settings() { return settings; }
     public ReadOnlyObjectProperty<PagedDocument> pages() { return pages.getReadOnlyProperty(); }
     public ReadOnlyObjectProperty<TextSelection> selection() { return selection.getReadOnlyProperty(); }
@@ -276,5 +280,6 @@ public final class Desk {
         // Not interrupted: that would close files under whoever reads them at the moment, with loud complaints.
         workThread.shutdown();
         keeper.shutdownNow();
+        words.close();
     }
 }
