@@ -29,7 +29,8 @@ public final class AddressFinder {
     public static List<int[]> addresses(String text) {
         if (text.indexOf('@') < 0 && text.indexOf("://") < 0 && text.indexOf("www.") < 0) return List.of();
         List<int[]> found = new ArrayList<>();
-        for (Matcher matcher = ADDRESS.matcher(text); matcher.find(); ) found.add(new int[] {matcher.start(), matcher.start() + trimmed(matcher.group()).length()});
+        for (Matcher matcher = ADDRESS.matcher(text); matcher.find(); )
+            found.add(new int[] {matcher.start(), matcher.start() + trimmed(matcher.group()).length()});
         return found;
     }
 

@@ -1,5 +1,9 @@
 package app.decant.edit;
 
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Section;
+import app.decant.document.TextProperty;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.document.Block;
@@ -46,6 +50,46 @@ class HeadingsTest {
         }
         assertThat(Headings.canMove(document, at(2), false)).as("it is the first of its chapter").isFalse();
         assertThat(Headings.move(document, at(4), false).picked().head()).isEqualTo(new Place(BlockPath.of(0, 2), 1));
+    }
+
+    @Test void aSectionIsPutBeforeAnyHeadingOfItsLevelOrAbove() {
+        Document document = document("1A b 2C d 2E f 3G h 1I j 2K");
+        assertThat(made(document, Headings.place(document, at(1), BlockPath.of(0, 2), BlockPath.of(0, 8)))).isEqualTo("1A b 2E f 3G h 2C d 1I j 2K");
+        assertThat(made(document, Headings.place(document, at(1), BlockPath.of(0, 4), BlockPath.of(0, 10)))).isEqualTo("1A b 2C d 1I j 2E f 3G h 2K");
+        assertThat(made(document, Headings.place(document, at(1), BlockPath.of(0, 2), null))).isEqualTo("1A b 2E f 3G h 1I j 2K 2C d");
+        assertThat(made(document, Headings.place(document, at(1), BlockPath.of(0, 8), BlockPath.of(0, 0)))).isEqualTo("1I j 2K 1A b 2C d 2E f 3G h");
+        assertThat(Headings.place(document, at(1), BlockPath.of(0, 8), BlockPath.of(0, 0)).picked().head()).isEqualTo(new Place(BlockPath.of(0, 0), 0));
+        assertThat(Headings.canPlace(document, BlockPath.of(0, 0), BlockPath.of(0, 4))).as("into itself").isFalse();
+        assertThat(Headings.canPlace(document, BlockPath.of(0, 8), BlockPath.of(0, 4))).as("a chapter into the middle of another").isFalse();
+        assertThat(Headings.canPlace(document, BlockPath.of(0, 2), BlockPath.of(0, 4))).as("where it stands").isFalse();
+        assertThat(Headings.canPlace(document, BlockPath.of(0, 1), BlockPath.of(0, 8))).as("text is no section").isFalse();
+    }
+
+    @Test void aSectionIsPutIntoAnotherPartOfTheDocumentButNeverTheLastOfItsOwn() {
+        Document two = document("1A b 1C d 1E").withSections(List.of(Section.PLAIN.withBlocks(document("1A b 1C d").blocks()),
+                Section.PLAIN.withBlocks(document("1E f").blocks())));
+        Change change = Headings.place(two, at(1), BlockPath.of(0, 2), BlockPath.of(1, 0));
+        assertThat(made(two, change)).isEqualTo("1A b 1C d 1E f");
+        assertThat(change.after().sections().get(1).blocks()).hasSize(4);
+        assertThat(change.picked().head()).isEqualTo(new Place(BlockPath.of(1, 0), 0));
+        assertThat(Headings.canPlace(two, BlockPath.of(1, 0), BlockPath.of(0, 0))).isFalse();
+    }
+
+    @Test void aHeadingIsRenamedAndWhatStaysKeepsItsLook() {
+        Look bold = Look.of(TextProperty.BOLD, true);
+        Paragraph heading = new Paragraph("Heading1", Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("Night ", Look.PLAIN), new Inline.Text("fares", bold)));
+        Document document = Sample.of(List.of(heading));
+        Change change = Headings.rename(document, at(0), BlockPath.of(0, 0), "Night and winter fares");
+        Paragraph made = change.after().paragraph(BlockPath.of(0, 0));
+        assertThat(made.text()).isEqualTo("Night and winter fares");
+        assertThat(made.lookBefore(made.length())).isEqualTo(bold);
+        assertThat(made.lookBefore(8)).isEqualTo(Look.PLAIN);
+        for (String words : new String[] {"fares", "Night", "N", "Night fares!", "aNight fares", "Other"}) {
+            Change one = Headings.rename(document, at(0), BlockPath.of(0, 0), words);
+            assertThat(one.after().paragraph(BlockPath.of(0, 0)).text()).isEqualTo(words);
+            assertThat(one.transaction().inverse(document).apply(one.after()).document()).isEqualTo(document);
+        }
+        assertThat(Headings.rename(document, at(0), BlockPath.of(0, 0), "Night fares").isNothing()).isTrue();
     }
 
     @Test void headingsAreRaisedAndLoweredAsFarAsThereAreStyles() {

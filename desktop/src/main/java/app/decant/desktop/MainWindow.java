@@ -89,7 +89,7 @@ final class MainWindow implements Window {
         table = new PageTable(desk);
         line = new LineBar(this);
         notices = new Notices(this, desk);
-        spine = new Spine(desk, table);
+        spine = new Spine(this);
         slip = new Slip(this);
         find = new FindBar(desk, table);
         palette = new Palette(this);

@@ -1,12 +1,17 @@
 package app.decant.desktop;
 
 import app.decant.desktop.part.Words;
+import app.decant.desktop.station.Station;
+import app.decant.desktop.station.Window;
 import app.decant.desktop.table.PageTable;
 import app.decant.desktop.takein.FaithSlip;
 import app.decant.desktop.work.Desk;
+import app.decant.document.BlockPath;
 import app.decant.document.Finding;
+import app.decant.document.Inline;
 import app.decant.document.Outline;
 import app.decant.document.Place;
+import app.decant.edit.Headings;
 import app.decant.edit.TextSelection;
 import app.decant.layout.PagedDocument;
 import app.decant.page.Item;
@@ -18,10 +23,16 @@ import java.util.List;
 import javafx.application.Platform;
 import javafx.geometry.VPos;
 import javafx.scene.AccessibleRole;
+import javafx.scene.Cursor;
 import javafx.scene.Node;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.ContextMenuEvent;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.paint.Color;
@@ -38,6 +49,11 @@ final class Spine {
     private static final double WIDTH = 236;
     private static final double LEAST = 17;
 
+    /** From so many pixels on, a press that moves drags the section. */
+    private static final double DRAGGED = 6;
+    private static final int ALL_LEVELS = 9;
+
+    private final Window window;
     private final Desk desk;
     private final PageTable table;
     private final Pane pane = new Pane();
@@ -46,13 +62,22 @@ final class Spine {
     private final List<Row> rows = new ArrayList<>();
     private boolean paintWanted;
     private boolean draggingWindow;
+    /** The heading whose section is dragged, once it is; and the one it would come to stand before. */
+    private Row pressed;
+    private double pressedAt;
+    private boolean draggingSection;
+    private Row before;
+    private int deepest = ALL_LEVELS;
+    private final TextField name = new TextField();
+    private final ContextMenu menu = new ContextMenu();
 
     /** A heading or a slot as drawn: where, and what a click does. */
     private record Row(double y, double height, String title, TextSelection target, Outline.Gap gap) { }
 
-    Spine(Desk desk, PageTable table) {
-        this.desk = desk;
-        this.table = table;
+    Spine(Window window) {
+        this.desk = window.desk();
+        this.table = window.table();
+        this.window = window;
         pane.getStyleClass().add("spine");
         pane.setId("spine");
         pane.setPrefWidth(WIDTH);
@@ -70,6 +95,19 @@ final class Spine {
         table.zoomProperty().addListener((observed, before, now) -> paintSoon());
         canvas.setOnMousePressed(this::pressed);
         canvas.setOnMouseDragged(this::dragged);
+        canvas.setOnMouseReleased(this::released);
+        canvas.setOnContextMenuRequested(this::offer);
+        name.setId("spine-name");
+        name.setAccessibleText(Words.of("spine.rename"));
+        name.setVisible(false);
+        name.setPrefWidth(WIDTH - 48);
+        name.setLayoutX(40);
+        pane.getChildren().add(name);
+        name.focusedProperty().addListener((observed, was, now) -> {
+            if (!now) name.setVisible(false);
+        });
+        menu.setId("spine-menu");
+        menu.getStyleClass().add("pointer-menu");
         canvas.setOnMouseMoved(event -> {
             Row row = rowAt(event.getY());
             boolean cut = row != null && row.title.length() > 30;
@@ -131,6 +169,17 @@ final class Spine {
         marks(g, pages, quiet);
         headings(g, pages, ink, quiet, plum, amber);
         differences(g, pages, amber);
+        if (draggingSection) dropLine(g, plum);
+    }
+
+    /** Where the section that is dragged would come to stand. */
+    private void dropLine(GraphicsContext g, Color plum) {
+        double y = before != null ? before.y - LEAST / 2 : rows.get(rows.size() - 1).y + LEAST / 2;
+        g.setStroke(plum);
+        g.setLineWidth(2);
+        g.strokeLine(RAIL + 8, y, WIDTH - 8, y);
+        g.setFill(plum);
+        g.fillOval(RAIL + 4, y - 4, 8, 8);
     }
 
     /** What came in otherwise than it was: small diamonds. */
@@ -199,7 +248,7 @@ final class Spine {
             Outline.Heading heading = headings.get(i);
             Place place = new Place(heading.path(), 0);
             PagedDocument.Spot spot = pages.spot(place);
-            if (spot == null) continue;
+            if (spot == null || heading.level() > deepest) continue;
             double y = y(spot.page() + spot.line().y() / pages.page(spot.page()).height(), pages.count());
             wanted.add(new Row(y, LEAST, heading.title(), TextSelection.caret(place), null));
             levels.add(heading.level());
@@ -289,6 +338,14 @@ final class Spine {
         if (pages == null) return;
         Row row = event.getX() > RAIL + 8 ? rowAt(event.getY()) : null;
         draggingWindow = row == null;
+        pressed = row != null && row.gap == null && window.station() == Station.REVISE ? row : null;
+        pressedAt = event.getY();
+        draggingSection = false;
+        if (event.isSecondaryButtonDown()) return;
+        if (pressed != null && event.getClickCount() == 2) {
+            rename(pressed);
+            return;
+        }
         if (row != null && row.target != null) {
             table.pick(row.target, true);
             PagedDocument.Caret caret = pages.caret(row.target.head());
@@ -302,6 +359,78 @@ final class Spine {
     private void dragged(MouseEvent event) {
         PagedDocument pages = desk.pages().get();
         if (draggingWindow && pages != null) jump(event.getY(), pages);
+        if (pressed == null || !draggingSection && Math.abs(event.getY() - pressedAt) < DRAGGED || !desk.isLaidOut()) return;
+        Row under = rows.stream().filter(row -> row.gap == null && row.y > event.getY()).findFirst().orElse(null);
+        draggingSection = canPlace(under);
+        before = under;
+        canvas.setCursor(draggingSection ? Cursor.MOVE : Cursor.DEFAULT);
+        paintSoon();
+    }
+
+    private boolean canPlace(Row under) { return Headings.canPlace(desk.document(), path(pressed), under == null ? null : path(under)); }
+
+    private static BlockPath path(Row row) { return row.target.head().path(); }
+
+    private void released(MouseEvent event) {
+        canvas.setCursor(Cursor.DEFAULT);
+        if (!draggingSection) return;
+        draggingSection = false;
+        Row dragged = pressed;
+        BlockPath target = before == null ? null : path(before);
+        desk.inOrder(() -> {
+            if (Headings.canPlace(desk.document(), path(dragged), target))
+                desk.apply(Headings.place(desk.document(), desk.selection().get(), path(dragged), target));
+        });
+        paintSoon();
+    }
+
+    /** What can be done to the section whose heading is at the pointer. */
+    private void offer(ContextMenuEvent event) {
+        Row row = event.getX() > RAIL + 8 ? rowAt(event.getY()) : null;
+        if (row == null || row.gap != null || window.station() != Station.REVISE) return;
+        table.pick(row.target, true);
+        menu.getItems().clear();
+        MenuItem rename = new MenuItem(Words.of("spine.rename"));
+        rename.setId("spine-menu-rename");
+        rename.setOnAction(chosen -> rename(row));
+        menu.getItems().add(rename);
+        for (String key : List.of("section.pick", "heading.raise", "heading.lower", "section.up", "section.down", "spine.fold"))
+            window.commands().applying().stream().filter(command -> command.key().equals(key)).findFirst().ifPresent(command -> {
+                MenuItem item = new MenuItem(command.words());
+                item.setId("spine-menu-" + key);
+                item.setOnAction(chosen -> command.run());
+                menu.getItems().add(item);
+            });
+        menu.show(canvas, event.getScreenX(), event.getScreenY());
+        event.consume();
+    }
+
+    /** Writes a heading's words where it stands in the spine: Enter takes them, Esc leaves it as it was. */
+    private void rename(Row row) {
+        if (!desk.isLaidOut()) return;
+        BlockPath path = path(row);
+        name.setText(desk.document().paragraph(path).text().replace(String.valueOf(Inline.OBJECT), ""));
+        boolean plain = name.getText().equals(desk.document().paragraph(path).text());
+        if (!plain) return;
+        name.setLayoutY(Math.max(0, row.y - 15));
+        name.setVisible(true);
+        name.requestFocus();
+        name.selectAll();
+        name.setOnKeyPressed(event -> {
+            if (event.getCode() != KeyCode.ENTER && event.getCode() != KeyCode.ESCAPE) return;
+            event.consume();
+            String words = name.getText().strip();
+            name.setVisible(false);
+            table.requestFocus();
+            if (event.getCode() == KeyCode.ENTER && !words.isEmpty())
+                desk.inOrder(() -> desk.apply(Headings.rename(desk.document(), desk.selection().get(), path, words)));
+        });
+    }
+
+    /** Shows the chapters alone, or all headings again. */
+    void fold() {
+        deepest = deepest == ALL_LEVELS ? 1 : ALL_LEVELS;
+        paintSoon();
     }
 
     private void jump(double y, PagedDocument pages) {

@@ -110,9 +110,11 @@ final class WindowCommands {
         for (TableTask task : TableTask.values()) onTable(task.key(), () -> picked.getAsBoolean() && task.applies(desk), desk, () -> task.run(desk));
         stories(window, picked, desk);
         onTable("word.next", () -> picked.getAsBoolean() && !desk.words().slips().get().isEmpty(), desk,
-                () -> window.table().pick(desk.words().next(desk.selection().get().end()), true), new KeyCodeCombination(KeyCode.F8, KeyCombination.SHIFT_DOWN));
+                () -> window.table().pick(desk.words().next(desk.selection().get().end()), true),
+                new KeyCodeCombination(KeyCode.F8, KeyCombination.SHIFT_DOWN));
         onTable("word.learn", () -> picked.getAsBoolean() && desk.words().at(desk.selection().get().start()) != null, desk,
                 () -> desk.words().learn(desk.words().at(desk.selection().get().start()).word()));
+        add("spine.fold", open, () -> window.spine().fold());
         add("words.watch", ALWAYS, () -> desk.words().turn(!desk.words().isOn()));
         onTable("echo", inBody, desk, () -> window.slip().echo(), control(KeyCode.E));
         onTable("echo.leave", () -> seen.getAsBoolean() && window.slip().echoed().isOn(), desk, () -> window.slip().echoed().leave(),
@@ -156,6 +158,8 @@ final class WindowCommands {
         for (int by : new int[] {-1, 1})
             edits(by < 0 ? "heading.raise" : "heading.lower", () -> picked.getAsBoolean() && Headings.canShift(desk.document(), desk.selection().get(), by),
                     desk, (document, span) -> Headings.shift(document, span, by));
+        BooleanSupplier atHeading = () -> picked.getAsBoolean() && Headings.isHeading(desk.document(), desk.selection().get());
+        onTable("section.pick", atHeading, desk, () -> desk.pick(Headings.section(desk.document(), desk.selection().get().head().path())));
         for (boolean down : new boolean[] {false, true})
             edits(down ? "section.down" : "section.up", () -> picked.getAsBoolean() && Headings.canMove(desk.document(), desk.selection().get(), down), desk,
                     (document, span) -> Headings.move(document, span, down));

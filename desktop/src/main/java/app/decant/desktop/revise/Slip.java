@@ -87,7 +87,8 @@ public final class Slip {
         kind.getStyleClass().add("slip-title");
         words.getStyleClass().add("quiet");
         words.setWrapText(true);
-        content.getChildren().addAll(section("slip.picked"), kind, words, word.node(), echo.node(), picture.node(), letters, section("slip.paragraph"), paragraphCard(),
+        content.getChildren().addAll(section("slip.picked"), kind, words, word.node(), echo.node(), picture.node(), letters,
+                section("slip.paragraph"), paragraphCard(),
                 table.node(), line(), section("slip.look"), findings);
         desk.selection().addListener((observed, before, now) -> tell());
         desk.nextLook().addListener((observed, before, now) -> tell());
