@@ -114,6 +114,8 @@ final class WindowCommands {
                 new KeyCodeCombination(KeyCode.F8, KeyCombination.SHIFT_DOWN));
         onTable("word.learn", () -> picked.getAsBoolean() && desk.words().at(desk.selection().get().start()) != null, desk,
                 () -> desk.words().learn(desk.words().at(desk.selection().get().start()).word()));
+        onTable("style.follow", picked, desk, () -> window.slip().styles().follow());
+        onTable("style.tidy", picked, desk, () -> window.slip().styles().tidy());
         add("spine.fold", open, () -> window.spine().fold());
         add("words.watch", ALWAYS, () -> desk.words().turn(!desk.words().isOn()));
         onTable("echo", inBody, desk, () -> window.slip().echo(), control(KeyCode.E));

@@ -22,7 +22,6 @@ import app.decant.edit.TextSelection;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.PagedDocument;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import javafx.application.Platform;
@@ -53,7 +52,7 @@ public final class Slip {
     private final ScrollPane scroll = new ScrollPane(content);
     private final Label kind = new Label();
     private final Label words = new Label();
-    private final ComboBox<Style> styles = new ComboBox<>();
+    private final StyleRow styles;
     private final ComboBox<String> families = new ComboBox<>();
     private final ComboBox<Double> sizes = new ComboBox<>();
     private final ToggleButton bold = toggle("slip.bold", "B", "bold");
@@ -66,7 +65,9 @@ public final class Slip {
     private final TableCard table;
     private final ListRow lists;
     private final PictureCard picture;
-    private final Node letters = textCard();
+    private final LetterCard moreLetters;
+    private final ParagraphCard paragraphs;
+    private final Node letters;
     private final EchoCard echo;
     private final WordCard word;
     private boolean telling;
@@ -76,6 +77,10 @@ public final class Slip {
         sheets = window.table();
         table = new TableCard(window);
         lists = new ListRow(window);
+        styles = new StyleRow(window);
+        paragraphs = new ParagraphCard(desk);
+        moreLetters = new LetterCard(window);
+        letters = textCard();
         picture = new PictureCard(window);
         echo = new EchoCard(desk, window.table());
         word = new WordCard(desk, window.table());
@@ -97,7 +102,7 @@ public final class Slip {
             tellFindings();
         });
         desk.source().addListener((observed, before, now) -> {
-            fill();
+            tell();
             tellFindings();
         });
         wire(window);
@@ -117,6 +122,9 @@ public final class Slip {
 
     /** Lights the passages like the one that is picked. */
     public void echo() { echo.begin(); }
+
+    /** What is done to styles. */
+    public StyleRow styles() { return styles; }
 
     /** What is done to pictures. */
     public PictureCard pictures() { return picture; }
@@ -169,7 +177,7 @@ public final class Slip {
         colour.setAccessibleText(Words.of("slip.colour"));
         colour.setPrefWidth(64);
         HBox looks = new HBox(6, bold, italic, underline, strike, colour);
-        VBox card = new VBox(8, new HBox(8, families, sizes), looks);
+        VBox card = new VBox(8, new HBox(8, families, sizes), looks, moreLetters.node());
         card.getStyleClass().add("card");
         return card;
     }
@@ -185,13 +193,6 @@ public final class Slip {
     }
 
     private Node paragraphCard() {
-        styles.setMaxWidth(Double.MAX_VALUE);
-        styles.setId("styles");
-        styles.setAccessibleText(Words.of("slip.style"));
-        styles.setConverter(new StringConverter<>() {
-            @Override public String toString(Style style) { return style == null ? "" : name(style); }
-            @Override public Style fromString(String text) { return null; }
-        });
         HBox row = new HBox(6);
         for (Alignment alignment : Alignment.values()) {
             ToggleButton button = new ToggleButton();
@@ -208,7 +209,7 @@ public final class Slip {
             alignments.add(button);
             row.getChildren().add(button);
         }
-        VBox card = new VBox(8, styles, row, lists.node());
+        VBox card = new VBox(8, styles.node(), row, lists.node(), paragraphs.node());
         card.getStyleClass().add("card");
         return card;
     }
@@ -227,11 +228,6 @@ public final class Slip {
         return pane;
     }
 
-    /** A style's name as people read it. */
-    static String name(Style style) {
-        return StyleNames.plain(style);
-    }
-
     private void wire(Window window) {
         bold.setOnAction(event -> window.commands().named("bold").run());
         italic.setOnAction(event -> window.commands().named("italic").run());
@@ -244,25 +240,11 @@ public final class Slip {
             if (!telling && sizes.getValue() != null) PickedLook.set(desk, TextProperty.SIZE, sizes.getValue());
         });
         colour.setOnAction(event -> {
-            Color picked = colour.getValue();
-            int rgb = (int) Math.round(picked.getRed() * 255) << 16 | (int) Math.round(picked.getGreen() * 255) << 8 | (int) Math.round(picked.getBlue() * 255);
-            PickedLook.set(desk, TextProperty.COLOUR, new Colour(rgb));
-        });
-        styles.setOnAction(event -> {
-            if (!telling && styles.getValue() != null) PickedLook.style(desk, styles.getValue().id());
+            PickedLook.set(desk, TextProperty.COLOUR, ColourRow.colour(colour.getValue()));
         });
         families.setOnShowing(event -> {
             if (families.getItems().size() < 3) families.getItems().setAll(FontCatalogue.ofThisMachine().families());
         });
-    }
-
-    private void fill() {
-        if (desk.document() == null) return;
-        telling = true;
-        styles.getItems().setAll(desk.document().styles().styles().values().stream().filter(style -> style.kind() == Style.Kind.PARAGRAPH)
-                .sorted(Comparator.comparing(Slip::name)).toList());
-        telling = false;
-        tell();
     }
 
     private void tell() {
@@ -276,7 +258,7 @@ public final class Slip {
         Style style = desk.document().styles().style(paragraph.style() == null ? desk.document().styles().defaultParagraph() : paragraph.style());
         int count = pages.walk(span.story()).between(span.start().path(), span.end().path()).size();
         String what = count > 1 ? Words.of("slip.paragraphs", count) : level > 0 ? Words.of("slip.heading", level) : style == null ? Words.of("slip.text")
-                : name(style);
+                : StyleNames.plain(style);
         if (!(span.story() instanceof Story.Body)) what = Words.of("slip.in." + kind(span.story()));
         kind.setText(Tables.asCells(desk.document(), span) instanceof CellSelection cells ? Words.of("slip.cells", cells.cells(desk.document()).size()) : what);
         boolean shows = picture.tell();
@@ -302,8 +284,11 @@ public final class Slip {
         sizes.setValue(look.get(TextProperty.SIZE, 10.0));
         Colour ink = look.get(TextProperty.COLOUR, Colour.AUTOMATIC);
         colour.setValue(ink.isAutomatic() ? Color.BLACK : Color.rgb(ink.red(), ink.green(), ink.blue()));
-        styles.setValue(style);
-        Alignment alignment = cascade.paragraph(paragraph).get(ParagraphProperty.ALIGNMENT, Alignment.START);
+        styles.tell(style);
+        Look stands = cascade.paragraph(paragraph);
+        paragraphs.tell(stands);
+        moreLetters.tell(look);
+        Alignment alignment = stands.get(ParagraphProperty.ALIGNMENT, Alignment.START);
         for (int i = 0; i < alignments.size(); i++) alignments.get(i).setSelected(Alignment.values()[i] == alignment);
         telling = false;
     }
