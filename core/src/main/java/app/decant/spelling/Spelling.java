@@ -14,6 +14,7 @@ import app.decant.document.Walk;
 import com.ibm.icu.text.BreakIterator;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -21,10 +22,12 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
+import java.util.function.Predicate;
 
 /**
  * Looks a document's words up, and again after each edit only those of paragraphs that are new. To be used by one thread at a time.
- * Left alone are addresses, what holds digits, what is all in capitals, hidden text, and passages in a language that no dictionary ships for.
+ * Left alone are addresses, what holds digits, what is all in capitals, names that come again and again, hidden text, and passages in a language that no
+ * dictionary ships for.
  */
 public final class Spelling {
     /** So many unlike words tell the language of a text that does not say it. */
@@ -32,6 +35,8 @@ public final class Spelling {
     /** From so much of it known on, a text is taken to be in a language; below, it is in none of those here. */
     private static final double SPOKEN = 0.5;
     private static final int LONGEST = 60;
+    /** A word with a capital that stands so often is a name. */
+    private static final int NAMED = 3;
 
     private final Set<String> own;
     private Map<Paragraph, List<Slip>> known = new IdentityHashMap<>();
@@ -81,10 +86,21 @@ public final class Spelling {
         return found(present);
     }
 
+    /** All that has slips; words that are written like names, again and again, are taken for names. */
     private static Map<Paragraph, List<Slip>> found(Map<Paragraph, List<Slip>> all) {
         Map<Paragraph, List<Slip>> found = new IdentityHashMap<>(all);
         found.values().removeIf(List::isEmpty);
+        Map<String, Integer> times = new HashMap<>();
+        for (List<Slip> slips : found.values()) for (Slip slip : slips) if (isLikeName(slip)) times.merge(slip.word, 1, Integer::sum);
+        Predicate<Slip> name = slip -> times.getOrDefault(slip.word, 0) >= NAMED;
+        found.replaceAll((paragraph, slips) -> slips.stream().anyMatch(name) ? slips.stream().filter(name.negate()).toList() : slips);
+        found.values().removeIf(List::isEmpty);
         return Collections.unmodifiableMap(found);
+    }
+
+    /** In German every noun is written so. */
+    private static boolean isLikeName(Slip slip) {
+        return slip.language != Language.GERMAN && Character.isUpperCase(slip.word.charAt(0)) && slip.word.chars().skip(1).noneMatch(Character::isUpperCase);
     }
 
     /** What a word may have been meant as, at most so many, the likeliest first; none where no dictionary is there. */

@@ -39,7 +39,9 @@ final class ColourRow {
         if (colour != null && !colour.isAutomatic()) picker.setValue(Color.rgb(colour.red(), colour.green(), colour.blue()));
     }
 
+    private static int part(double share) { return (int) Math.round(share * 255); }
+
     static Colour colour(Color picked) {
-        return new Colour((int) Math.round(picked.getRed() * 255) << 16 | (int) Math.round(picked.getGreen() * 255) << 8 | (int) Math.round(picked.getBlue() * 255));
+        return new Colour(part(picked.getRed()) << 16 | part(picked.getGreen()) << 8 | part(picked.getBlue()));
     }
 }

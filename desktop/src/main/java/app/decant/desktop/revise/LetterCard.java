@@ -47,24 +47,26 @@ final class LetterCard {
         language.getItems().add(NO_LANGUAGE);
         language.setConverter(new StringConverter<>() {
             @Override public String toString(String tag) {
-                return tag == null ? "" : tag.equals(NO_LANGUAGE) ? Words.of("letters.language.none") : Locale.forLanguageTag(tag).getDisplayName(Locale.ENGLISH);
+                if (tag == null) return "";
+                return tag.equals(NO_LANGUAGE) ? Words.of("letters.language.none") : Locale.forLanguageTag(tag).getDisplayName(Locale.ENGLISH);
             }
             @Override public String fromString(String text) { return null; }
         });
         language.setOnAction(event -> {
             if (!telling && language.getValue() != null) PickedLook.set(desk, TextProperty.LANGUAGE, language.getValue());
         });
-        language.setMaxWidth(150);
+        language.setMaxWidth(140);
         mark = new ColourRow("letters.mark", colour -> PickedLook.set(desk, TextProperty.HIGHLIGHT, colour));
-        spacing = new LengthField("letters-spacing", Words.of("letters.spacing"), Unit.POINTS, -20, points -> PickedLook.set(desk, TextProperty.LETTER_SPACING, points));
+        spacing = new LengthField("letters-spacing", Words.of("letters.spacing"), Unit.POINTS, -20,
+                points -> PickedLook.set(desk, TextProperty.LETTER_SPACING, points));
         GridPane grid = new GridPane();
         grid.setHgap(8);
         grid.setVgap(6);
         HBox apart = new HBox(6, spacing, new Label("pt"));
         apart.setAlignment(Pos.CENTER_LEFT);
-        grid.addRow(0, new Label(Words.of("letters.underline")), underline);
-        grid.addRow(1, new Label(Words.of("letters.spacing")), apart);
-        grid.addRow(2, new Label(Words.of("letters.language")), language);
+        grid.addRow(0, More.label("letters.underline"), underline);
+        grid.addRow(1, More.label("letters.spacing"), apart);
+        grid.addRow(2, More.label("letters.language"), language);
         HBox kinds = new HBox(6);
         for (String key : new String[] {"superscript", "subscript", "small.capitals"}) {
             Button button = new Button(Words.of("letters." + key));

@@ -2,7 +2,9 @@ package app.decant.desktop.revise;
 
 import app.decant.desktop.part.Words;
 import javafx.scene.Node;
+import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** What is seldom wanted, one click further: a line that opens it. */
@@ -19,5 +21,12 @@ final class More extends VBox {
         box.visibleProperty().bind(open.selectedProperty());
         box.managedProperty().bind(open.selectedProperty());
         getChildren().addAll(open, box);
+    }
+
+    /** Words before a field, never cut short. */
+    static Label label(String key) {
+        Label label = new Label(Words.of(key));
+        label.setMinWidth(Region.USE_PREF_SIZE);
+        return label;
     }
 }

@@ -90,8 +90,8 @@ final class ParagraphCard {
         frame.setOnAction(event -> {
             if (!telling && frame.getValue() != null && frame.getValue() != Frame.OTHER) frame(frame.getValue());
         });
-        grid.addRow(5, new Label(Words.of("paragraph.lines")), lines);
-        grid.addRow(6, new Label(Words.of("paragraph.frame")), frame);
+        grid.addRow(5, More.label("paragraph.lines"), lines);
+        grid.addRow(6, More.label("paragraph.frame"), frame);
         shade = new ColourRow("paragraph.shade", colour -> PickedLook.paragraphs(desk, ParagraphProperty.SHADING, colour));
         tabs = new TabRow(desk);
         more = new More("paragraph.more", grid, shade.node(), tick(ParagraphProperty.KEEP_WITH_NEXT, "with.next"),
@@ -107,7 +107,7 @@ final class ParagraphCard {
         lengths.put(property, field);
         HBox box = new HBox(6, field, new Label(unit == Unit.POINTS ? "pt" : "mm"));
         box.setAlignment(Pos.CENTER_LEFT);
-        grid.addRow(row, new Label(words), box);
+        grid.addRow(row, More.label("paragraph." + name), box);
     }
 
     private CheckBox tick(Property<Boolean> property, String name) {
