@@ -430,6 +430,8 @@ final class MainWindow implements Window {
     /** Opens a file or folder with the program that this machine has for it; nothing happens where there is none. */
     @Override public void openOutside(Path file) { if (outside != null) outside.showDocument(file.toUri().toString()); }
 
+    @Override public void openAddress(String address) { if (outside != null) outside.showDocument(address); }
+
     private HostServices outside;
 
     void outside(HostServices services) { outside = services; }

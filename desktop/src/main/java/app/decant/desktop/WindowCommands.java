@@ -9,21 +9,27 @@ import app.decant.desktop.revise.PickedLook;
 import app.decant.desktop.revise.TableTask;
 import app.decant.desktop.station.Station;
 import app.decant.desktop.table.TableKeys;
+import app.decant.desktop.work.Aids;
 import app.decant.desktop.work.Desk;
 import app.decant.document.Document;
 import app.decant.document.Inline;
+import app.decant.document.Section;
 import app.decant.document.Story;
 import app.decant.document.TextProperty;
 import app.decant.edit.Change;
+import app.decant.edit.ContentsLists;
 import app.decant.edit.Fields;
 import app.decant.edit.Frames;
 import app.decant.edit.Headings;
+import app.decant.edit.Links;
 import app.decant.edit.Lists;
 import app.decant.edit.Notes;
+import app.decant.edit.Sections;
 import app.decant.edit.Selection;
 import app.decant.edit.Tables;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
+import app.decant.edit.TypingAids;
 import java.nio.charset.Charset;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -114,6 +120,16 @@ final class WindowCommands {
                 new KeyCodeCombination(KeyCode.F8, KeyCombination.SHIFT_DOWN));
         onTable("word.learn", () -> picked.getAsBoolean() && desk.words().at(desk.selection().get().start()) != null, desk,
                 () -> desk.words().learn(desk.words().at(desk.selection().get().start()).word()));
+        onTable("link", () -> picked.getAsBoolean() && window.slip().links().applies(), desk, () -> window.slip().links().ask());
+        onTable("link.follow", () -> picked.getAsBoolean() && Links.at(desk.document(), desk.selection().get()) != null, desk,
+                () -> window.slip().links().follow());
+        edits("link.out", () -> picked.getAsBoolean() && Links.at(desk.document(), desk.selection().get()) != null, desk,
+                (document, span) -> Links.put(document, span, null));
+        edits("contents.in", () -> picked.getAsBoolean() && ContentsLists.canInsert(desk.selection().get()), desk, ContentsLists::insert);
+        edits("section.begin", () -> picked.getAsBoolean() && Sections.canBegin(desk.selection().get()), desk,
+                (document, span) -> Sections.begin(document, span, Section.Start.NEXT_PAGE));
+        for (TypingAids.Aid aid : TypingAids.Aid.values())
+            add("aid." + aid.name().toLowerCase(Locale.ROOT), ALWAYS, () -> turn(window, aid));
         onTable("style.follow", picked, desk, () -> window.slip().styles().follow());
         onTable("style.tidy", picked, desk, () -> window.slip().styles().tidy());
         add("spine.fold", open, () -> window.spine().fold());
@@ -147,6 +163,14 @@ final class WindowCommands {
         BooleanSupplier aside = () -> picked.getAsBoolean() && !(desk.selection().get().story() instanceof Story.Body) && !window.slip().echoed().isOn();
         onTable("to.text", aside, desk, () -> window.table().pick(Selection.near(desk.document(), desk.selection().get().head().inBody()), true),
                 new KeyCodeCombination(KeyCode.ESCAPE));
+    }
+
+    /** Switches a help while typing on or off, and says which. */
+    private static void turn(MainWindow window, TypingAids.Aid aid) {
+        Aids aids = window.desk().aids();
+        aids.turn(aid, !aids.isOn(aid));
+        String what = Words.of("command.aid." + aid.name().toLowerCase(Locale.ROOT));
+        window.notices().say(Words.of(aids.isOn(aid) ? "aid.on" : "aid.off", what), "notice-work");
     }
 
     private static void frame(MainWindow window, Desk desk, boolean header) {

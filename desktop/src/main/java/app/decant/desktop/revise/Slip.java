@@ -70,6 +70,8 @@ public final class Slip {
     private final Node letters;
     private final EchoCard echo;
     private final WordCard word;
+    private final LinkCard link;
+    private final PagesCard pageLook;
     private boolean telling;
 
     public Slip(Window window) {
@@ -84,6 +86,8 @@ public final class Slip {
         picture = new PictureCard(window);
         echo = new EchoCard(desk, window.table());
         word = new WordCard(desk, window.table());
+        link = new LinkCard(window);
+        pageLook = new PagesCard(window);
         content.getStyleClass().add("slip");
         scroll.setFitToWidth(true);
         scroll.getStyleClass().add("slip-scroll");
@@ -92,9 +96,9 @@ public final class Slip {
         kind.getStyleClass().add("slip-title");
         words.getStyleClass().add("quiet");
         words.setWrapText(true);
-        content.getChildren().addAll(section("slip.picked"), kind, words, word.node(), echo.node(), picture.node(), letters,
+        content.getChildren().addAll(section("slip.picked"), kind, words, word.node(), link.node(), echo.node(), picture.node(), letters,
                 section("slip.paragraph"), paragraphCard(),
-                table.node(), line(), section("slip.look"), findings);
+                table.node(), pageLook.node(), line(), section("slip.look"), findings);
         desk.selection().addListener((observed, before, now) -> tell());
         desk.nextLook().addListener((observed, before, now) -> tell());
         desk.pages().addListener((observed, before, now) -> {
@@ -122,6 +126,9 @@ public final class Slip {
 
     /** Lights the passages like the one that is picked. */
     public void echo() { echo.begin(); }
+
+    /** Where words lead. */
+    public LinkCard links() { return link; }
 
     /** What is done to styles. */
     public StyleRow styles() { return styles; }
@@ -267,6 +274,8 @@ public final class Slip {
         letters.setManaged(!shows);
         table.tell(desk);
         word.tell();
+        link.tell();
+        pageLook.tell();
         lists.tell(desk, paragraph);
         PagedDocument.Caret caret = pages.caret(span.head(), sheets.near());
         String excerpt = paragraph.plainText().replaceAll("\\s+", " ").trim();

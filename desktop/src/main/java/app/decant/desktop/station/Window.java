@@ -38,6 +38,9 @@ public interface Window {
     /** Opens a file or folder with the program that this machine has for it; nothing happens where there is none. */
     void openOutside(Path file);
 
+    /** Opens a web or mail address with the program that this machine has for it. */
+    void openAddress(String address);
+
     /** Whether its colours are dark. */
     boolean isDark();
 }

@@ -19,6 +19,7 @@ import app.decant.edit.Slice;
 import app.decant.edit.Tables;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
+import app.decant.edit.TypingAids;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.TextPassage;
 import app.decant.page.Item;
@@ -59,9 +60,15 @@ public final class TableKeys {
         boolean command = event.isShortcutDown() && !event.isAltDown() || event.isMetaDown();
         if (command || text.isEmpty() || text.charAt(0) < ' ' || text.charAt(0) == 127 || desk.document() == null) return;
         event.consume();
-        desk.inOrder(() -> edit(Typing.type(desk.document(), desk.selection().get(), text, desk.nextLook().get())));
+        desk.inOrder(() -> type(text));
     }
 
+    /** Types letters; what helps with them comes as a step of its own, so that one undo takes just that back. */
+    private void type(String text) {
+        edit(Typing.type(desk.document(), desk.selection().get(), text, desk.nextLook().get()));
+        Change aid = TypingAids.after(desk.document(), desk.selection().get(), text, desk.aids().wanted());
+        if (aid != null) edit(aid);
+    }
 
     private void edit(Change change) {
         wantedX = -1;

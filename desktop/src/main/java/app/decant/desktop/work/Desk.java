@@ -67,6 +67,7 @@ public final class Desk {
     private final ObjectProperty<DecantException> trouble = new SimpleObjectProperty<>();
     private final Publishing publishing;
     private final WordWatch words;
+    private final Aids aids;
     private Session session;
     private Runnable opened;
     private Path wanted;
@@ -79,6 +80,7 @@ public final class Desk {
         this.settings = settings;
         publishing = new Publishing(this, workThread);
         words = new WordWatch(this, settings);
+        aids = new Aids(settings);
     }
 
     /** Reads the list of fonts ahead of the first document; called once the window is there. */
@@ -95,6 +97,8 @@ public final class Desk {
     public Publishing publishing() { return publishing; }
     /** Looks words up. */
     public WordWatch words() { return words; }
+    /** Which helps while typing are wanted. */
+    public Aids aids() { return aids; }
     Settings settings() { return settings; }
     public ReadOnlyObjectProperty<PagedDocument> pages() { return pages.getReadOnlyProperty(); }
     public ReadOnlyObjectProperty<TextSelection> selection() { return selection.getReadOnlyProperty(); }
