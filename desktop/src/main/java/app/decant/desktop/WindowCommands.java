@@ -86,8 +86,7 @@ final class WindowCommands {
     /** What is done to the text on the table; one thing after another, as it was asked for. */
     private void text(MainWindow window, Desk desk) {
         TableKeys table = window.table().keys();
-        // Nobody changes text unseen: at other stations the table is not there.
-        BooleanSupplier seen = () -> open.getAsBoolean() && window.table().getScene() != null;
+        BooleanSupplier seen = seen(window);
         BooleanSupplier picked = () -> seen.getAsBoolean() && desk.selection().get() != null;
         BooleanSupplier some = () -> picked.getAsBoolean() && !desk.selection().get().isEmpty();
         onTable("undo", () -> seen.getAsBoolean() && desk.canUndo(), desk, desk::undo, control(KeyCode.Z));
@@ -120,6 +119,9 @@ final class WindowCommands {
                 new KeyCodeCombination(KeyCode.F8, KeyCombination.SHIFT_DOWN));
         onTable("word.learn", () -> picked.getAsBoolean() && desk.words().at(desk.selection().get().start()) != null, desk,
                 () -> desk.words().learn(desk.words().at(desk.selection().get().start()).word()));
+        onTable("changes", seen(window), desk, () -> window.slip().changes().begin());
+        onTable("changes.leave", () -> seen(window).getAsBoolean() && window.slip().changes().isOn(), desk, () -> window.slip().changes().leave(),
+                new KeyCodeCombination(KeyCode.ESCAPE));
         onTable("link", () -> picked.getAsBoolean() && window.slip().links().applies(), desk, () -> window.slip().links().ask());
         onTable("link.follow", () -> picked.getAsBoolean() && Links.at(desk.document(), desk.selection().get()) != null, desk,
                 () -> window.slip().links().follow());
@@ -160,10 +162,14 @@ final class WindowCommands {
         }
         for (Inline.Field.Kind kind : Fields.OFFERED)
             edits("field." + kind.name().toLowerCase(Locale.ROOT), picked, desk, (document, span) -> Fields.insert(document, span, kind));
-        BooleanSupplier aside = () -> picked.getAsBoolean() && !(desk.selection().get().story() instanceof Story.Body) && !window.slip().echoed().isOn();
+        BooleanSupplier aside = () -> picked.getAsBoolean() && !(desk.selection().get().story() instanceof Story.Body) && !window.slip().echoed().isOn()
+                && !window.slip().changes().isOn();
         onTable("to.text", aside, desk, () -> window.table().pick(Selection.near(desk.document(), desk.selection().get().head().inBody()), true),
                 new KeyCodeCombination(KeyCode.ESCAPE));
     }
+
+    /** Nobody changes text unseen: at other stations the table is not there. */
+    private BooleanSupplier seen(MainWindow window) { return () -> open.getAsBoolean() && window.table().getScene() != null; }
 
     /** Switches a help while typing on or off, and says which. */
     private static void turn(MainWindow window, TypingAids.Aid aid) {

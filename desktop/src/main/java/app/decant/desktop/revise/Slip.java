@@ -71,6 +71,7 @@ public final class Slip {
     private final EchoCard echo;
     private final WordCard word;
     private final LinkCard link;
+    private final ChangesCard changes;
     private final PagesCard pageLook;
     private boolean telling;
 
@@ -87,6 +88,7 @@ public final class Slip {
         echo = new EchoCard(desk, window.table());
         word = new WordCard(desk, window.table());
         link = new LinkCard(window);
+        changes = new ChangesCard(window);
         pageLook = new PagesCard(window);
         content.getStyleClass().add("slip");
         scroll.setFitToWidth(true);
@@ -96,7 +98,7 @@ public final class Slip {
         kind.getStyleClass().add("slip-title");
         words.getStyleClass().add("quiet");
         words.setWrapText(true);
-        content.getChildren().addAll(section("slip.picked"), kind, words, word.node(), link.node(), echo.node(), picture.node(), letters,
+        content.getChildren().addAll(changes.node(), section("slip.picked"), kind, words, word.node(), link.node(), echo.node(), picture.node(), letters,
                 section("slip.paragraph"), paragraphCard(),
                 table.node(), pageLook.node(), line(), section("slip.look"), findings);
         desk.selection().addListener((observed, before, now) -> tell());
@@ -126,6 +128,9 @@ public final class Slip {
 
     /** Lights the passages like the one that is picked. */
     public void echo() { echo.begin(); }
+
+    /** What was changed. */
+    public ChangesCard changes() { return changes; }
 
     /** Where words lead. */
     public LinkCard links() { return link; }

@@ -1,0 +1,298 @@
+package app.decant.desktop;
+
+import static app.decant.desktop.Waiting.until;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.decant.Decant;
+import app.decant.demo.DemoFiles;
+import app.decant.desktop.part.Words;
+import app.decant.desktop.station.Station;
+import app.decant.desktop.work.Settings;
+import app.decant.document.Cascade;
+import app.decant.document.Contents;
+import app.decant.document.Document;
+import app.decant.document.Link;
+import app.decant.document.Outline;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.Place;
+import app.decant.document.Progress;
+import app.decant.document.Stories;
+import app.decant.document.Story;
+import app.decant.document.TextProperty;
+import app.decant.document.Walk;
+import app.decant.edit.Links;
+import app.decant.edit.Search;
+import app.decant.edit.TextSelection;
+import app.decant.layout.PagedDocument;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.TimeoutException;
+import javafx.geometry.Point2D;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.framework.junit5.Stop;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** Days at the desk, done as people do them: a slip mended, heads and notes written in place, sections moved in the spine, styles, links, parts; and seen what changed. */
+@ExtendWith(ApplicationExtension.class)
+class WholeJobTest {
+    @TempDir static Path folder;
+    private MainWindow window;
+    private Path handbook;
+    private Path own;
+
+    @Start void start(Stage stage) throws IOException {
+        own = Files.createTempDirectory(folder, "job");
+        System.setProperty("decant.home", own.resolve("home").toString());
+        handbook = DemoFiles.into(own.resolve("files")).get(0);
+        window = new MainWindow(stage, Settings.ofThisUser());
+        window.show();
+    }
+
+    @Stop void stop() { window.close(); }
+
+    @BeforeEach void open() throws TimeoutException {
+        WaitForAsyncUtils.asyncFx(() -> window.desk().open(handbook, null));
+        until(() -> window.desk().pages().get() != null);
+        WaitForAsyncUtils.asyncFx(() -> window.go(Station.REVISE));
+        settle();
+    }
+
+    private void settle() throws TimeoutException { Waiting.settle(window); }
+
+    private Document document() { return window.desk().document(); }
+
+    private TextSelection picked() { return window.desk().selection().get(); }
+
+    private void pick(TextSelection wanted) throws TimeoutException {
+        WaitForAsyncUtils.asyncFx(() -> {
+            window.table().pick(wanted, true);
+            window.table().requestFocus();
+        });
+        settle();
+    }
+
+    private TextSelection found(String words) {
+        return Search.all(document(), words, true).stream().filter(one -> one.story() instanceof Story.Body
+                && !(document().find(Story.BODY, one.start().path().parent()) instanceof Contents)).findFirst().orElseThrow();
+    }
+
+    private void push(FxRobot robot, KeyCode... codes) throws TimeoutException {
+        robot.push(codes);
+        settle();
+    }
+
+    private void need(FxRobot robot, String key) throws TimeoutException {
+        push(robot, KeyCode.CONTROL, KeyCode.K);
+        robot.write(Words.of(key));
+        push(robot, KeyCode.ENTER);
+    }
+
+    private void write(FxRobot robot, String words) throws TimeoutException {
+        robot.write(words);
+        settle();
+    }
+
+    private List<String> titles() { return window.desk().pages().get().outline().headings().stream().map(Outline.Heading::title).toList(); }
+
+    @Test void aSlipIsFoundWithoutTheMouseAndMended(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        pick(TextSelection.caret(found("Each passenger").start()));
+        write(robot, "Pleese note. ");
+        until(() -> window.desk().words().slips().get().values().stream().flatMap(List::stream).anyMatch(slip -> slip.word().equals("Pleese")));
+        pick(TextSelection.caret(found("Pleese").start()));
+        push(robot, KeyCode.SHIFT, KeyCode.F8);
+        assertThat(document().paragraph(picked().start()).text().substring(picked().start().offset(), picked().end().offset())).isEqualTo("Pleese");
+        until(() -> !robot.lookup("#word-0").queryAll().isEmpty());
+        push(robot, KeyCode.SHIFT, KeyCode.F10);
+        until(() -> !robot.lookup("#menu-word-0").queryAll().isEmpty());
+        push(robot, KeyCode.DOWN);
+        push(robot, KeyCode.ENTER);
+        String mended = document().paragraph(picked().head()).text();
+        assertThat(mended).doesNotContain("Pleese").contains(" note. Each passenger");
+        until(() -> window.desk().words().at(picked().head()) == null);
+        while (window.desk().canUndo()) push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document()).isEqualTo(before);
+    }
+
+    @Test void aWordOfOnesOwnIsKeptForAllDocuments(FxRobot robot) throws TimeoutException, IOException {
+        pick(TextSelection.caret(found("Each passenger").start()));
+        write(robot, "Vannerholt ");
+        until(() -> window.desk().words().slips().get().values().stream().flatMap(List::stream).anyMatch(slip -> slip.word().equals("Vannerholt")));
+        pick(TextSelection.caret(found("Vannerholt").start()));
+        robot.clickOn("#word-learn");
+        until(() -> window.desk().words().slips().get().values().stream().flatMap(List::stream).noneMatch(slip -> slip.word().equals("Vannerholt")));
+        assertThat(Files.readAllLines(own.resolve("home/words.txt"))).containsExactly("Vannerholt");
+    }
+
+    @Test void headsAndNotesAreWrittenWhereTheyStand(FxRobot robot) throws TimeoutException, IOException {
+        pick(TextSelection.caret(found("Luggage and bicycles").start()));
+        PagedDocument pages = window.desk().pages().get();
+        int page = pages.caret(picked().head()).page();
+        need(robot, "command.header");
+        assertThat(picked().story()).isInstanceOf(Story.Frame.class);
+        assertThat(document().paragraph(picked().head()).plainText()).isNotEmpty();
+        write(robot, " draft");
+        assertThat(document().paragraph(picked().head()).text()).endsWith(" draft");
+        double[] point = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().caretPoint(picked().head()));
+        assertThat(point[1]).as("seen on the page that is in view").isBetween(0.0, window.table().getHeight());
+        push(robot, KeyCode.ESCAPE);
+        assertThat(picked().story()).isEqualTo(Story.BODY);
+
+        pick(TextSelection.caret(found("Each passenger").end()));
+        need(robot, "command.footnote");
+        write(robot, "As the winter order says.");
+        Story.Note note = (Story.Note) picked().story();
+        assertThat(document().paragraph(note.mark()).text().substring(0, note.mark().offset())).endsWith("Each passenger");
+        push(robot, KeyCode.ESCAPE);
+
+        // By the mouse too: a click into the note, a click into the text.
+        Place inNote = new Place(note, Walk.of(document(), note).stops().get(0).path(), 6);
+        double[] at = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().caretPoint(inNote));
+        Point2D screen = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().localToScreen(at[0], at[1]));
+        boolean inView = at[1] > 0 && at[1] < window.table().getHeight();
+        if (inView) {
+            robot.clickOn(screen, MouseButton.PRIMARY);
+            settle();
+            assertThat(picked().head()).isEqualTo(inNote);
+        }
+        Path saved = own.resolve("saved.odt");
+        WaitForAsyncUtils.asyncFx(() -> window.saveTo(saved));
+        until(() -> Files.exists(saved) && window.desk().job().get() == null);
+        Document again = Decant.open(saved, null, Progress.SILENT).document();
+        assertThat(Stories.all(again).stream().flatMap(story -> Walk.of(again, story).stops().stream()).map(stop -> stop.paragraph().plainText()))
+                .anyMatch(text -> text.endsWith(" draft")).anyMatch(text -> text.endsWith("As the winter order says."));
+        assertThat(page).isPositive();
+    }
+
+    @Test void aSectionIsDraggedInTheSpineAndItsHeadingWrittenAnewThere(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        assertThat(titles()).containsSubsequence("2.2 Luggage and bicycles", "2.3 Travelling with animals", "2.4 Vehicles");
+        double from = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.spine().rowY("2.4 Vehicles"));
+        double to = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.spine().rowY("2.2 Luggage and bicycles"));
+        Point2D start = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.spine().node().localToScreen(90, from));
+        Point2D end = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.spine().node().localToScreen(90, to - 4));
+        robot.drag(start, MouseButton.PRIMARY).moveTo(start.add(0, -9)).moveTo(end).drop();
+        settle();
+        assertThat(titles()).containsSubsequence("2.2 Vehicles", "2.3 Luggage and bicycles", "2.4 Travelling with animals");
+        double row = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.spine().rowY("2.2 Vehicles"));
+        robot.doubleClickOn(WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.spine().node().localToScreen(90, row)));
+        settle();
+        robot.eraseText(8).write("Cars and vans");
+        push(robot, KeyCode.ENTER);
+        assertThat(titles()).contains("2.2 Cars and vans");
+        assertThat(document().blocks().stream().filter(Contents.class::isInstance).map(Contents.class::cast).flatMap(list -> list.entries().stream())
+                .map(Paragraph::plainText)).anyMatch(entry -> entry.contains("Cars and vans"));
+        while (window.desk().canUndo()) push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document()).isEqualTo(before);
+    }
+
+    @Test void aStyleFollowsAPassageIsMadeReplacedAndTidied(FxRobot robot) throws TimeoutException {
+        TextSelection heading = found("Who we are");
+        TextSelection other = found("The three lines");
+        pick(heading);
+        push(robot, KeyCode.CONTROL, KeyCode.I);
+        need(robot, "command.style.follow");
+        assertThat(Cascade.of(document()).text(document().paragraph(other.start()), document().paragraph(other.start()).lookBefore(1)).is(TextProperty.ITALIC)).isTrue();
+        pick(TextSelection.caret(found("Each passenger").start()));
+        robot.clickOn("#paragraph-more");
+        robot.clickOn("#paragraph-after");
+        push(robot, KeyCode.CONTROL, KeyCode.A);
+        robot.write("21");
+        push(robot, KeyCode.ENTER);
+        assertThat(document().paragraph(picked().start()).look().get(ParagraphProperty.SPACE_AFTER)).isEqualTo(21.0);
+        robot.clickOn("#style-more");
+        robot.clickOn("#style-name");
+        robot.write("Baggage rule");
+        push(robot, KeyCode.ENTER);
+        String style = document().paragraph(picked().start()).style();
+        assertThat(document().styles().style(style).look().get(ParagraphProperty.SPACE_AFTER)).isEqualTo(21.0);
+        assertThat(document().paragraph(picked().start()).look().says(ParagraphProperty.SPACE_AFTER)).isFalse();
+        int styles = document().styles().styles().size();
+        need(robot, "command.style.tidy");
+        assertThat(document().styles().styles()).hasSizeLessThanOrEqualTo(styles).containsKey(style);
+    }
+
+    @Test void wordsLeadSomewhereAndAPartGetsPagesOfItsOwn(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        pick(found("Each passenger"));
+        need(robot, "command.link");
+        robot.write("ostreysound.example/luggage");
+        push(robot, KeyCode.ENTER);
+        assertThat(Links.at(document(), picked())).isEqualTo(new Link.Address("https://ostreysound.example/luggage"));
+        need(robot, "command.link.out");
+        assertThat(Links.at(document(), picked())).isNull();
+        pick(TextSelection.caret(found("Each passenger").start()));
+        need(robot, "command.section.begin");
+        int part = picked().head().path().step(0);
+        robot.clickOn("#paragraph-more");
+        robot.clickOn("#paragraph-more");
+        WaitForAsyncUtils.asyncFx(() -> robot.lookup("#pages-more").<ToggleButton>query().fire());
+        WaitForAsyncUtils.waitForFxEvents();
+        WaitForAsyncUtils.asyncFx(() -> robot.lookup("#pages-across").<CheckBox>query().fire());
+        settle();
+        assertThat(document().sections().get(part).page().isLandscape()).isTrue();
+        assertThat(document().sections().get(part - 1).page().isLandscape()).isFalse();
+        PagedDocument pages = window.desk().pages().get();
+        int page = pages.caret(picked().head()).page();
+        assertThat(pages.page(page).width()).isGreaterThan(pages.page(page - 1).width());
+        WaitForAsyncUtils.asyncFx(() -> window.table().requestFocus());
+        while (window.desk().canUndo()) push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document()).isEqualTo(before);
+    }
+
+    @Test void whatWasChangedIsListedPutBackAndKept(FxRobot robot) throws TimeoutException, IOException {
+        Document before = document();
+        pick(TextSelection.caret(found("Each passenger").end()));
+        write(robot, " over six");
+        pick(found("Who we are"));
+        push(robot, KeyCode.CONTROL, KeyCode.I);
+        need(robot, "command.changes");
+        until(() -> !robot.lookup("#change-back-1").queryAll().isEmpty());
+        Path page = own.resolve("changed.html");
+        WaitForAsyncUtils.asyncFx(() -> window.slip().changes().keep(page));
+        until(() -> Files.exists(page));
+        assertThat(Files.readString(page)).matches("(?s).*<ins>\\s?over six\\s?</ins>.*").contains("Each passenger");
+        robot.clickOn("#change-back-0");
+        settle();
+        until(() -> robot.lookup("#change-back-1").queryAll().isEmpty());
+        robot.clickOn("#change-back-0");
+        settle();
+        assertThat(document()).isEqualTo(before);
+        Path other = own.resolve("other.docx");
+        pick(TextSelection.caret(found("Each passenger").end()));
+        write(robot, " over nine");
+        WaitForAsyncUtils.asyncFx(() -> window.saveTo(other));
+        until(() -> Files.exists(other) && window.desk().job().get() == null);
+        push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document()).isEqualTo(before);
+        WaitForAsyncUtils.asyncFx(() -> window.slip().changes().against(other));
+        until(() -> robot.lookup("#change-go-0").queryAll().size() == 1 && robot.lookup("#change-go-1").queryAll().isEmpty());
+        push(robot, KeyCode.ESCAPE);
+        assertThat(window.slip().changes().isOn()).isFalse();
+    }
+
+    @Test void helpsWhileTypingAreOneStepEachAndCanBeSwitchedOff(FxRobot robot) throws TimeoutException {
+        pick(TextSelection.caret(found("Each passenger").start()));
+        write(robot, "say \"");
+        assertThat(document().paragraph(picked().head()).text()).startsWith("Say \u201C");
+        push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document().paragraph(picked().head()).text()).startsWith("Say \"");
+        need(robot, "command.aid.quotes");
+        write(robot, "\"");
+        assertThat(document().paragraph(picked().head()).text()).startsWith("Say \"\"");
+    }
+}
