@@ -26,9 +26,10 @@ public final class CommandList {
      */
     public Command named(String key) { return all.stream().filter(command -> command.key().equals(key)).findFirst().orElseThrow(); }
 
-    /** The command of the table that keys stand for. */
+    /** The command of the table that keys stand for: of several the first that applies now. */
     public Optional<Command> onTable(KeyEvent event) {
-        return all.stream().filter(command -> command.reach() == Reach.TABLE && command.isFor(event)).findFirst();
+        List<Command> meant = all.stream().filter(command -> command.reach() == Reach.TABLE && command.isFor(event)).toList();
+        return meant.stream().filter(Command::applies).findFirst().or(() -> meant.stream().findFirst());
     }
 
     /** Lets keys work in the whole window. */
