@@ -68,7 +68,7 @@ final class Screenshots {
         });
         steps.add(() -> snap("echo"));
         steps.add(() -> {
-            window.commands().named("echo.leave").run();
+            window.commands().named("to.text").run();
             TextSelection from = Search.all(window.desk().document(), "Ostrey line, adult", true).get(0);
             TextSelection to = Search.all(window.desk().document(), "Skerrow line, under sixteen", true).get(0);
             window.table().pick(new TextSelection(from.start(), to.end()), true);

@@ -120,8 +120,6 @@ final class WindowCommands {
         onTable("word.learn", () -> picked.getAsBoolean() && desk.words().at(desk.selection().get().start()) != null, desk,
                 () -> desk.words().learn(desk.words().at(desk.selection().get().start()).word()));
         onTable("changes", seen(window), desk, () -> window.slip().changes().begin());
-        onTable("changes.leave", () -> seen(window).getAsBoolean() && window.slip().changes().isOn(), desk, () -> window.slip().changes().leave(),
-                new KeyCodeCombination(KeyCode.ESCAPE));
         onTable("link", () -> picked.getAsBoolean() && window.slip().links().applies(), desk, () -> window.slip().links().ask());
         onTable("link.follow", () -> picked.getAsBoolean() && Links.at(desk.document(), desk.selection().get()) != null, desk,
                 () -> window.slip().links().follow());
@@ -137,8 +135,6 @@ final class WindowCommands {
         add("spine.fold", open, () -> window.spine().fold());
         add("words.watch", ALWAYS, () -> desk.words().turn(!desk.words().isOn()));
         onTable("echo", inBody, desk, () -> window.slip().echo(), control(KeyCode.E));
-        onTable("echo.leave", () -> seen.getAsBoolean() && window.slip().echoed().isOn(), desk, () -> window.slip().echoed().leave(),
-                new KeyCodeCombination(KeyCode.ESCAPE));
         onTable("picture.in", picked, desk, () -> window.slip().pictures().chooseNew());
         onTable("picture.replace", () -> seen.getAsBoolean() && window.slip().pictures().isOn(), desk, () -> window.slip().pictures().chooseOther());
         onTable("table.in", () -> picked.getAsBoolean() && Tables.canInsert(desk.document(), desk.selection().get()), desk, () -> PickedLook.insertTable(desk));
@@ -162,10 +158,8 @@ final class WindowCommands {
         }
         for (Inline.Field.Kind kind : Fields.OFFERED)
             edits("field." + kind.name().toLowerCase(Locale.ROOT), picked, desk, (document, span) -> Fields.insert(document, span, kind));
-        BooleanSupplier aside = () -> picked.getAsBoolean() && !(desk.selection().get().story() instanceof Story.Body) && !window.slip().echoed().isOn()
-                && !window.slip().changes().isOn();
-        onTable("to.text", aside, desk, () -> window.table().pick(Selection.near(desk.document(), desk.selection().get().head().inBody()), true),
-                new KeyCodeCombination(KeyCode.ESCAPE));
+        BooleanSupplier aside = () -> picked.getAsBoolean() && (window.slip().isBusy() || !(desk.selection().get().story() instanceof Story.Body));
+        onTable("to.text", aside, desk, () -> toText(window, desk), new KeyCodeCombination(KeyCode.ESCAPE));
     }
 
     /** Nobody changes text unseen: at other stations the table is not there. */
@@ -177,6 +171,12 @@ final class WindowCommands {
         aids.turn(aid, !aids.isOn(aid));
         String what = Words.of("command.aid." + aid.name().toLowerCase(Locale.ROOT));
         window.notices().say(Words.of(aids.isOn(aid) ? "aid.on" : "aid.off", what), "notice-work");
+    }
+
+    /** Leaves what is open beside the text; where nothing is, the header or note that one writes in. */
+    private static void toText(MainWindow window, Desk desk) {
+        if (window.slip().isBusy()) window.slip().leave();
+        else window.table().pick(Selection.near(desk.document(), desk.selection().get().head().inBody()), true);
     }
 
     private static void frame(MainWindow window, Desk desk, boolean header) {

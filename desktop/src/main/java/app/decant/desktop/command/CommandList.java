@@ -26,10 +26,9 @@ public final class CommandList {
      */
     public Command named(String key) { return all.stream().filter(command -> command.key().equals(key)).findFirst().orElseThrow(); }
 
-    /** The command of the table that keys stand for: of several the first that applies now. */
+    /** The command of the table that keys stand for. */
     public Optional<Command> onTable(KeyEvent event) {
-        List<Command> meant = all.stream().filter(command -> command.reach() == Reach.TABLE && command.isFor(event)).toList();
-        return meant.stream().filter(Command::applies).findFirst().or(() -> meant.stream().findFirst());
+        return all.stream().filter(command -> command.reach() == Reach.TABLE && command.isFor(event)).findFirst();
     }
 
     /** Lets keys work in the whole window. */

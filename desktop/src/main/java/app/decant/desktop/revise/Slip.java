@@ -129,6 +129,14 @@ public final class Slip {
     /** Lights the passages like the one that is picked. */
     public void echo() { echo.begin(); }
 
+    /** Whether it shows something that Esc leaves. */
+    public boolean isBusy() { return echo.isOn() || changes.isOn(); }
+
+    public void leave() {
+        echo.leave();
+        changes.leave();
+    }
+
     /** What was changed. */
     public ChangesCard changes() { return changes; }
 
