@@ -16,8 +16,11 @@ import app.decant.font.FontCatalogue;
 import app.decant.format.Content;
 import app.decant.format.Format;
 import app.decant.format.Formats;
+import app.decant.format.OfficeLock;
 import app.decant.format.OtherFormat;
 import app.decant.format.Taken;
+import app.decant.format.sheet.ReadWorkbook;
+import app.decant.format.sheet.SheetFormat;
 import app.decant.format.text.PlainFormat;
 import app.decant.format.text.TextReader;
 import app.decant.layout.Layout;
@@ -43,6 +46,9 @@ import app.decant.publish.Target;
 import app.decant.publish.UserFolder;
 import app.decant.recover.FixedFormat;
 import app.decant.recover.PageText;
+import app.decant.sheet.SheetChoice;
+import app.decant.sheet.SheetLayout;
+import app.decant.sheet.Workbook;
 import app.decant.words.Message;
 import java.io.IOException;
 import java.nio.charset.Charset;
@@ -92,6 +98,21 @@ public final class Decant {
         } catch (StackOverflowError e) {
             throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("open.nests-deeper-than-any-real-document", name), e);
         }
+    }
+
+    /**
+     * Takes a workbook in, to be put onto pages as the sheets it holds. Locked files of the newer generation are unlocked first.
+     *
+     * @param password for protected files, or null
+     * @throws DecantException with a sentence that says why it can't be opened, or that it is none
+     */
+    public static ReadWorkbook workbook(Path file, String password, Progress progress) {
+        String name = String.valueOf(file.getFileName());
+        Content content = new Content(bytes(file), name);
+        if (Formats.of(content) == OtherFormat.PROTECTED) content = new Content(OfficeLock.unlocked(content.bytes(), name, password), name);
+        if (!(Formats.of(content) instanceof SheetFormat format))
+            throw new DecantException(DecantException.Kind.UNSUPPORTED, Message.of("sheet.no-workbook"));
+        return format.workbook(content, password, progress);
     }
 
     /**
@@ -151,6 +172,8 @@ public final class Decant {
         byte[] bytes = bytes(file);
         String name = String.valueOf(file.getFileName());
         if (Formats.of(new Content(bytes, name)) instanceof FixedFormat format) return PageText.of(format.pages(bytes, name), name, password, progress);
+        if (Formats.of(new Content(bytes, name)) instanceof SheetFormat)
+            return PageText.of(SheetLayout.of(workbook(file, password, progress).workbook(), SheetChoice.AS_SET_UP, FontCatalogue.ofThisMachine(), progress));
         return PageText.of(layOut(open(file, password, progress).document()));
     }
 
@@ -347,7 +370,8 @@ public final class Decant {
     /** With links made of addresses in the text, where the recipe wishes for that. */
     private static Order linked(Order order) {
         Recipe.Links links = order.recipe().links();
-        if (links == Recipe.Links.AS_THEY_ARE) return order;
+        // Sheets are no running text: their links are those of their cells.
+        if (links == Recipe.Links.AS_THEY_ARE || order.pages().origin(Workbook.class).isPresent()) return order;
         return order.pages().origin(Document.class).map(document -> order.with(layOut(AddressFinder.linked(document, linkLook(links))))).orElse(order);
     }
 

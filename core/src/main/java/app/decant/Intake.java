@@ -3,9 +3,15 @@ package app.decant;
 import app.decant.document.DecantException;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
+import app.decant.font.FontCatalogue;
 import app.decant.format.Content;
+import app.decant.format.Format;
 import app.decant.format.Formats;
+import app.decant.format.OfficeLock;
+import app.decant.format.OtherFormat;
 import app.decant.format.Taken;
+import app.decant.format.sheet.ReadWorkbook;
+import app.decant.format.sheet.SheetFormat;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.WordLines;
 import app.decant.page.Original;
@@ -16,6 +22,8 @@ import app.decant.pdf.check.StandardCheck;
 import app.decant.pdf.keep.OwnPages;
 import app.decant.publish.Recipe;
 import app.decant.recover.FixedFormat;
+import app.decant.sheet.SheetLayout;
+import app.decant.sheet.Workbook;
 import app.decant.words.Message;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -39,6 +47,8 @@ public final class Intake {
     private final List<Finding> findings = new ArrayList<>();
     private Original original;
     private Boolean pdf;
+    private Format format;
+    private Workbook workbook;
     private OwnPages own;
     private PagedDocument laid;
     private Revision revision;
@@ -144,6 +154,7 @@ public final class Intake {
      * @throws app.decant.document.DecantException where the file can't be opened, or its owner forbids what is wished
      */
     public synchronized Pages pages(Recipe recipe, Progress progress) {
+        if (isSheets()) return sheets(recipe, progress);
         if (!isPdf() || !keeps(recipe)) return laid(progress);
         if (revision != null) return revised(progress);
         OwnPages pages = own();
@@ -186,10 +197,31 @@ public final class Intake {
         if (pdf == null) {
             byte[] bytes = Decant.bytes(file);
             String name = String.valueOf(file.getFileName());
-            pdf = Formats.of(new Content(bytes, name)) == FixedFormat.PDF;
+            format = Formats.of(new Content(bytes, name));
+            pdf = format == FixedFormat.PDF;
             if (pdf) original = new Original(name, bytes, password);
         }
         return pdf;
+    }
+
+    /** Whether it is a workbook as it lies there, not one that was taken in as tables and revised. */
+    private boolean isSheets() {
+        if (laid != null) return false;
+        isPdf();
+        if (format == OtherFormat.PROTECTED) {
+            String name = String.valueOf(file.getFileName());
+            format = Formats.of(new Content(OfficeLock.unlocked(Decant.bytes(file), name, password), name));
+        }
+        return format instanceof SheetFormat;
+    }
+
+    private Pages sheets(Recipe recipe, Progress progress) {
+        if (workbook == null) {
+            ReadWorkbook read = Decant.workbook(file, password, progress);
+            findings.addAll(read.findings());
+            workbook = read.workbook();
+        }
+        return SheetLayout.of(workbook, recipe.sheets(), FontCatalogue.ofThisMachine(), progress);
     }
 
     private OwnPages own() {

@@ -29,6 +29,7 @@ class ArchitectureTest {
             .layer("font").definedBy("app.decant.font")
             .layer("page").definedBy("app.decant.page")
             .layer("layout").definedBy("app.decant.layout")
+            .layer("sheet").definedBy("app.decant.sheet")
             .layer("format").definedBy("app.decant.format..")
             .layer("paint").definedBy("app.decant.paint")
             .layer("pdf").definedBy("app.decant.pdf..")
@@ -48,16 +49,17 @@ class ArchitectureTest {
             .whereLayer("picture").mayOnlyAccessLayers("words", "document")
             .whereLayer("page").mayOnlyAccessLayers("words", "document", "font")
             .whereLayer("layout").mayOnlyAccessLayers("words", "document", "font", "page")
-            .whereLayer("format").mayOnlyAccessLayers("words", "document", "font", "picture", "xml")
+            .whereLayer("sheet").mayOnlyAccessLayers("words", "document", "font", "page", "layout")
+            .whereLayer("format").mayOnlyAccessLayers("words", "document", "font", "picture", "xml", "sheet")
             .whereLayer("paint").mayOnlyAccessLayers("words", "document", "font", "page", "picture")
             .whereLayer("pdf").mayOnlyAccessLayers("words", "document", "font", "page", "picture", "xml")
             .whereLayer("recover").mayOnlyAccessLayers("words", "document", "font", "format", "page", "layout", "pdf")
             .whereLayer("proof").mayOnlyAccessLayers("words", "document", "font", "page", "pdf", "recover")
-            .whereLayer("publish").mayOnlyAccessLayers("words", "document", "font", "page", "format", "paint", "pdf")
+            .whereLayer("publish").mayOnlyAccessLayers("words", "document", "font", "page", "format", "paint", "pdf", "sheet")
             .whereLayer("demo").mayOnlyAccessLayers("words", "document", "font", "format")
             .whereLayer("folder").mayOnlyAccessLayers("words", "document", "page", "format", "publish", "proof")
             .whereLayer("outbox").mayOnlyAccessLayers("words", "document", "pdf", "publish")
-            .whereLayer("front door").mayOnlyAccessLayers("words", "document", "font", "page", "layout", "format", "pdf", "publish", "recover", "proof",
+            .whereLayer("front door").mayOnlyAccessLayers("words", "document", "font", "sheet", "page", "layout", "format", "pdf", "publish", "recover", "proof",
                     "folder", "outbox");
 
     /** The stages of recovery, each of which knows only those before it. */

@@ -16,6 +16,7 @@ import app.decant.publish.Recipe;
 import app.decant.publish.RecipeFile;
 import app.decant.publish.Recipes;
 import app.decant.publish.Target;
+import app.decant.sheet.SheetChoice;
 import app.decant.words.Message;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -146,6 +147,15 @@ final class RecipeOptions {
     @Option(names = "--set", paramLabel = "FIELD=VALUE", description = "any field of the recipe, such as opening.zoom=page-width; docs/recipes.md has them all")
     private List<String> fields = List.of();
 
+    @Option(names = "--sheets", split = ",", paramLabel = "NAME", description = "sheets of a workbook, in this order (default: all that are not hidden)")
+    private List<String> sheets;
+
+    @Option(names = "--area", split = ",", paramLabel = "RANGE", description = "ranges such as Fares!B2:G40, or defined names; all for everything that is used")
+    private List<String> areas;
+
+    @Option(names = "--fit", paramLabel = "FIT", description = "one-wide, one-page, as-set-up, 2x3 pages (- for as many as it takes) or 80%%")
+    private String fit;
+
     @Option(names = "--remake", description = "set the pages of a PDF anew from its text, instead of keeping them as they are")
     private boolean remake;
 
@@ -207,8 +217,15 @@ final class RecipeOptions {
             made = RecipeFile.with(made, field.substring(0, equals), field.substring(equals + 1));
         }
         if (remake) made = made.remaking(true);
+        made = made.with(sheets(made.sheets()));
         if (present != null) made = made.with(value(Recipe.WhenPresent.class, "--present", present));
         return made;
+    }
+
+    private SheetChoice sheets(SheetChoice before) {
+        boolean all = areas != null && areas.equals(List.of("all"));
+        return new SheetChoice(sheets == null ? before.sheets() : sheets, areas == null ? before.areas() : all ? List.of() : areas,
+                all || areas == null && before.everything(), fit == null ? before.fit() : SheetChoice.Fit.of(fit));
     }
 
     /** What other formats know nothing of is refused by name, even where it says what would be so anyway. */

@@ -20,7 +20,7 @@ public final class OfficeLock {
     private OfficeLock() { }
 
     /** @throws DecantException where the password is missing or wrong */
-    static byte[] unlocked(byte[] file, String name, String password) {
+    public static byte[] unlocked(byte[] file, String name, String password) {
         if (password == null) throw new DecantException(Kind.NEEDS_PASSWORD, Message.of("format.is-protected-by-a-password-to-open", name));
         try (POIFSFileSystem container = new POIFSFileSystem(new ByteArrayInputStream(file))) {
             Decryptor decryptor = Decryptor.getInstance(new EncryptionInfo(container));

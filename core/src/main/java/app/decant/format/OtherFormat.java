@@ -22,23 +22,14 @@ public enum OtherFormat implements Format {
             return Formats.read(OfficeLock.unlocked(content.bytes(), content.name(), password), content.name(), null, progress);
         }
     },
-    XLSX("xlsx", Group.SHEET) {
-        @Override public boolean isOf(Content content) { return content.hasContentType("spreadsheetml") || content.hasFolder("xl"); }
-    },
     PPTX("pptx", Group.DECK) {
         @Override public boolean isOf(Content content) { return content.hasContentType("presentationml") || content.hasFolder("ppt"); }
-    },
-    ODS("ods", Group.SHEET) {
-        @Override public boolean isOf(Content content) { return content.isOfMediaType("application/vnd.oasis.opendocument.spreadsheet"); }
     },
     ODP("odp", Group.DECK) {
         @Override public boolean isOf(Content content) { return content.isOfMediaType("application/vnd.oasis.opendocument.presentation"); }
     },
     PPT("ppt", Group.DECK) {
         @Override public boolean isOf(Content content) { return content.hasStream("PowerPoint Document"); }
-    },
-    XLS("xls", Group.SHEET) {
-        @Override public boolean isOf(Content content) { return content.hasStream("Workbook") || content.hasStream("Book"); }
     },
     COMPOUND("", Group.OTHER) {
         @Override public boolean isOf(Content content) { return content.isCompound(); }

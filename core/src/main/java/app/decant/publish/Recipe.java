@@ -5,6 +5,7 @@ import app.decant.format.text.PlainText;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.lock.Protection;
+import app.decant.sheet.SheetChoice;
 import java.util.Collections;
 import java.util.EnumSet;
 import java.util.List;
@@ -27,13 +28,15 @@ import java.util.function.Consumer;
  * @param text         how plain text is written
  * @param officeFonts  which fonts travel in an office file
  * @param remake       whether the pages of a PDF are set anew, instead of being kept as they are
+ * @param sheets       what of a workbook is put onto pages, and how
  * @param present      what happens to a file that is there already
  */
 public record Recipe(Target target, PageRange pages, PdfStyle style, Locking locking, List<Laid> laid, FactsRule facts, String split, boolean attachSource,
-        Links links, Set<String> addresses, Restricted restricted, OfficeFonts officeFonts, PlainText text, boolean remake, WhenPresent present) {
+        Links links, Set<String> addresses, Restricted restricted, OfficeFonts officeFonts, PlainText text, boolean remake, SheetChoice sheets,
+        WhenPresent present) {
     /** A PDF of all pages, bookmarks from headings 1 to 3, used characters only, tagged, open to everybody. */
     public static final Recipe PLAIN = new Recipe(Target.PDF, PageRange.ALL, PdfStyle.PLAIN, Locking.NONE, List.of(), FactsRule.KEEP, null, false,
-            Links.AS_THEY_ARE, Set.of(), Restricted.STOP, OfficeFonts.AS_THEY_CAME, PlainText.PLAIN, false, WhenPresent.REFUSE);
+            Links.AS_THEY_ARE, Set.of(), Restricted.STOP, OfficeFonts.AS_THEY_CAME, PlainText.PLAIN, false, SheetChoice.AS_SET_UP, WhenPresent.REFUSE);
 
     public Recipe {
         laid = List.copyOf(laid);
@@ -110,6 +113,7 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
         private OfficeFonts officeFonts;
         private PlainText text;
         private boolean remake;
+        private SheetChoice sheets;
         private WhenPresent present;
 
         Draft(Recipe recipe) {
@@ -127,12 +131,13 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
             officeFonts = recipe.officeFonts;
             text = recipe.text;
             remake = recipe.remake;
+            sheets = recipe.sheets;
             present = recipe.present;
         }
 
         Recipe made() {
             return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, addresses, restricted, officeFonts, text, remake,
-                    present);
+                    sheets, present);
         }
     }
 
@@ -158,5 +163,6 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
     public Recipe with(OfficeFonts other) { return changed(draft -> draft.officeFonts = other); }
     public Recipe with(PlainText other) { return changed(draft -> draft.text = other); }
     public Recipe remaking(boolean other) { return changed(draft -> draft.remake = other); }
+    public Recipe with(SheetChoice other) { return changed(draft -> draft.sheets = other); }
     public Recipe with(WhenPresent other) { return changed(draft -> draft.present = other); }
 }

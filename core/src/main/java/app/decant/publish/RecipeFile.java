@@ -13,6 +13,7 @@ import app.decant.pdf.Pictures;
 import app.decant.pdf.Standard;
 import app.decant.pdf.lock.Protection;
 import app.decant.publish.Recipe.Locking;
+import app.decant.sheet.SheetChoice;
 import app.decant.words.Message;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.StreamReadFeature;
@@ -98,6 +99,12 @@ public final class RecipeFile {
         put(root, "split", recipe.split());
         root.put("attachSource", recipe.attachSource()).put("links", word(recipe.links())).put("remake", recipe.remake())
                 .put("present", word(recipe.present()));
+        SheetChoice chosen = recipe.sheets();
+        ObjectNode sheets = root.putObject("sheets").put("everything", chosen.everything()).put("fit", chosen.fit().word());
+        ArrayNode names = sheets.putArray("names");
+        chosen.sheets().forEach(names::add);
+        ArrayNode areas = sheets.putArray("areas");
+        chosen.areas().forEach(areas::add);
         ArrayNode addresses = root.putArray("addresses");
         new TreeSet<>(recipe.addresses()).forEach(addresses::add);
         try {
@@ -188,8 +195,13 @@ public final class RecipeFile {
                     root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.Links.class, root,
                             "links", plain.links()), Set.copyOf(texts(root.path("addresses"))),
                     choice(Recipe.Restricted.class, root, "restrictedFonts", plain.restricted()), choice(Recipe.OfficeFonts.class, root, "officeFonts",
-                            plain.officeFonts()), plainText(root.path("text")), flag(root, "remake", false),
+                            plain.officeFonts()), plainText(root.path("text")), flag(root, "remake", false), sheets(root.path("sheets")),
                     choice(Recipe.WhenPresent.class, root, "present", plain.present()));
+        }
+
+        private SheetChoice sheets(JsonNode node) {
+            String fit = node.path("fit").asText(SheetChoice.Fit.AS_SET_UP.word());
+            return new SheetChoice(texts(node.path("names")), texts(node.path("areas")), flag(node, "everything", false), SheetChoice.Fit.of(fit));
         }
 
         private DecantException wrong(String field, String value) {

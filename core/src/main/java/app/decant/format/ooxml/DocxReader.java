@@ -14,6 +14,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.StyleSheet;
+import app.decant.format.OfficePackage;
 import app.decant.format.Taken;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;

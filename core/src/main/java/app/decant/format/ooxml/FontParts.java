@@ -5,6 +5,7 @@ import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.FontFile;
 import app.decant.font.BroughtFonts;
+import app.decant.format.OfficePackage;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;

@@ -9,6 +9,7 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.TextProperty;
 import app.decant.font.SymbolEncoding;
+import app.decant.format.OfficePackage;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import java.util.ArrayDeque;

@@ -8,6 +8,7 @@ import app.decant.document.Section.FramePlace;
 import app.decant.document.Section.PageGeometry;
 import app.decant.document.Section.PageNumbering;
 import app.decant.document.Section;
+import app.decant.format.OfficePackage;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;

@@ -10,6 +10,7 @@ import app.decant.document.Opaque;
 import app.decant.document.Paragraph;
 import app.decant.document.Section;
 import app.decant.document.Table;
+import app.decant.format.OfficePackage;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;

@@ -1,6 +1,5 @@
-package app.decant.format.ooxml;
+package app.decant.format;
 
-import app.decant.format.Archive;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import java.util.ArrayList;
@@ -11,17 +10,17 @@ import java.util.Map;
 import java.util.Set;
 
 /** The parts of an Open Packaging container (ISO/IEC 29500-2) and how they point at each other. */
-final class OfficePackage {
+public final class OfficePackage {
     private final Map<String, byte[]> parts;
     private final Map<String, String> types = new LinkedHashMap<>();
     private final Map<String, String> typesByEnding = new LinkedHashMap<>();
 
     /** How one part points at another: {@code target} is a part's name, or an address where {@code outside}. */
-    record Relation(String id, String role, String target, boolean outside) {
-        boolean is(String name) { return role.endsWith("/" + name); }
+    public record Relation(String id, String role, String target, boolean outside) {
+        public boolean is(String name) { return role.endsWith("/" + name); }
     }
 
-    OfficePackage(byte[] file) {
+    public OfficePackage(byte[] file) {
         parts = Archive.parts(file);
         byte[] contentTypes = parts.get("[Content_Types].xml");
         if (contentTypes == null) return;
@@ -31,17 +30,17 @@ final class OfficePackage {
         }
     }
 
-    byte[] part(String name) { return parts.get(name); }
+    public byte[] part(String name) { return parts.get(name); }
 
-    Set<String> names() { return parts.keySet(); }
+    public Set<String> names() { return parts.keySet(); }
 
-    String type(String name) {
+    public String type(String name) {
         String type = types.get(name);
         return type != null ? type : typesByEnding.getOrDefault(name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT), "application/octet-stream");
     }
 
     /** The relations of a part by id; of the package itself for an empty name. */
-    Map<String, Relation> relations(String part) {
+    public Map<String, Relation> relations(String part) {
         Map<String, Relation> relations = new LinkedHashMap<>();
         int slash = part.lastIndexOf('/');
         String folder = slash < 0 ? "" : part.substring(0, slash + 1);
@@ -56,12 +55,12 @@ final class OfficePackage {
     }
 
     /** The first part of a role that a part points at, or null. */
-    String target(String part, String role) {
+    public String target(String part, String role) {
         for (Relation relation : relations(part).values()) if (relation.is(role) && !relation.outside()) return relation.target();
         return null;
     }
 
-    static String resolved(String folder, String target) {
+    public static String resolved(String folder, String target) {
         if (target.startsWith("/")) return Archive.plain(target);
         List<String> steps = new ArrayList<>();
         for (String step : (folder + target).split("/")) {

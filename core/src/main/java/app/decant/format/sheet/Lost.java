@@ -1,0 +1,28 @@
+package app.decant.format.sheet;
+
+import app.decant.document.Finding;
+import app.decant.words.Message;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** Counts what a reader of workbooks comes across and does not carry over, to tell each kind once. */
+final class Lost {
+    private final Map<Kind, Integer> counts = new TreeMap<>();
+
+    /** What is not carried over yet. */
+    enum Kind { CHARTS, PICTURES, SHAPES, COMMENTS, CONDITIONS, PIVOTS, MACROS, CHECKS }
+
+    void count(Kind kind, int more) { if (more > 0) counts.merge(kind, more, Integer::sum); }
+
+    List<Finding> findings() {
+        List<Finding> findings = new ArrayList<>();
+        counts.forEach((kind, count) -> {
+            Message message = Message.of("sheet.lost." + kind.name().toLowerCase(Locale.ROOT), count);
+            findings.add(kind == Kind.MACROS || kind == Kind.CHECKS ? Finding.note(message) : Finding.lost(message));
+        });
+        return findings;
+    }
+}

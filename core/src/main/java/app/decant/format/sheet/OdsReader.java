@@ -1,0 +1,292 @@
+package app.decant.format.sheet;
+
+import app.decant.document.DecantException;
+import app.decant.document.DecantException.Kind;
+import app.decant.document.Facts;
+import app.decant.document.Link;
+import app.decant.document.Progress;
+import app.decant.format.Archive;
+import app.decant.sheet.Cell;
+import app.decant.sheet.CellValue;
+import app.decant.sheet.Column;
+import app.decant.sheet.PageSetup;
+import app.decant.sheet.Range;
+import app.decant.sheet.Row;
+import app.decant.sheet.Sheet;
+import app.decant.sheet.Workbook;
+import app.decant.words.Message;
+import app.decant.xml.XmlNode;
+import app.decant.xml.XmlReader;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.apache.poi.ss.usermodel.DateUtil;
+import org.slf4j.LoggerFactory;
+
+/** Reads workbooks of OpenDocument (ISO/IEC 26300-1, 9). */
+final class OdsReader {
+    private static final Pattern DURATION = Pattern.compile("(-)?PT?(?:(\\d+)D)?T?(?:(\\d+)H)?(?:(\\d+)M)?(?:([\\d.]+)S)?");
+    private static final double WIDTH = 64;
+    private static final double HEIGHT = 12.8;
+    /** Rows that are only repeated to the end of the sheet say nothing. */
+    private static final int MOST_REPEATED = 10_000;
+
+    private final Progress progress;
+    private final Lost lost = new Lost();
+    private final OdsStyles styles;
+    private final XmlNode content;
+
+    private OdsReader(Map<String, byte[]> parts, Progress progress) {
+        this.progress = progress;
+        byte[] body = parts.get("content.xml");
+        byte[] manifest = parts.get("META-INF/manifest.xml");
+        if (manifest != null && XmlReader.tree(manifest, "manifest.xml").find("manifest:encryption-data") != null)
+            throw new DecantException(Kind.UNSUPPORTED, Message.of("sheet.locked-open-document"));
+        if (body == null) throw new DecantException(Kind.UNREADABLE, Message.of("sheet.no-workbook"));
+        content = XmlReader.tree(body, "content.xml");
+        byte[] common = parts.get("styles.xml");
+        styles = new OdsStyles(content, common == null ? null : XmlReader.tree(common, "styles.xml"));
+        meta = parts.get("meta.xml");
+    }
+
+    private final byte[] meta;
+
+    static ReadWorkbook read(byte[] bytes, Progress progress) { return new OdsReader(Archive.parts(bytes), progress).workbook(); }
+
+    private ReadWorkbook workbook() {
+        XmlNode book = content.at("office:body", "office:spreadsheet");
+        if (book == null) throw new DecantException(Kind.UNREADABLE, Message.of("sheet.no-workbook"));
+        List<Sheet> sheets = new ArrayList<>();
+        List<XmlNode> tables = book.children("table:table");
+        for (int i = 0; i < tables.size(); i++) {
+            progress.step(i, tables.size(), Message.of("sheet.reading", tables.get(i).get("table:name", "")));
+            sheets.add(new Reading(tables.get(i)).sheet());
+        }
+        Map<String, String> names = new TreeMap<>();
+        XmlNode defined = book.child("table:named-expressions");
+        if (defined != null) for (XmlNode one : defined.children("table:named-range")) names.put(one.get("table:name", ""), address(one.get("table:cell-range-address", "")));
+        names.remove("");
+        return new ReadWorkbook(new Workbook(sheets, styles.cells(), names, facts(), false), lost.findings());
+    }
+
+    /** {@code $Fares.$B$2:.$G$40} as others write it: {@code Fares!$B$2:$G$40}. */
+    private static String address(String told) {
+        int stop = told.indexOf('.');
+        if (stop < 0) return told;
+        String sheet = told.substring(0, stop).replaceFirst("^\\$", "");
+        return sheet + "!" + told.substring(stop + 1).replaceAll(":[^.]*\\.", ":");
+    }
+
+    private Facts facts() {
+        if (meta == null) return Facts.NONE;
+        XmlNode told = XmlReader.tree(meta, "meta.xml").child("office:meta");
+        if (told == null) return Facts.NONE;
+        return new Facts(text(told, "dc:title"), text(told, "dc:subject"), text(told, "meta:initial-creator"), text(told, "meta:keyword"), text(told, "dc:language"),
+                instant(text(told, "meta:creation-date")), instant(text(told, "dc:date")), Map.of());
+    }
+
+    private static String text(XmlNode node, String child) {
+        XmlNode found = node.child(child);
+        return found == null || found.text().isBlank() ? null : found.text();
+    }
+
+    private static Instant instant(String told) {
+        try {
+            return told == null ? null : told.endsWith("Z") ? Instant.parse(told) : LocalDateTime.parse(told).toInstant(ZoneOffset.UTC);
+        } catch (DateTimeParseException e) {
+            LoggerFactory.getLogger(OdsReader.class).debug("{} is no time", told, e);
+            return null;
+        }
+    }
+
+    static int repeated(XmlNode node, String attribute) { return Math.max(1, XlsxReader.whole(node.get(attribute), 1)); }
+
+    /** One sheet while it is read. */
+    private final class Reading {
+        private final XmlNode table;
+        private final List<Column> columns = new ArrayList<>();
+        private final List<String> columnStyles = new ArrayList<>();
+        private final List<Integer> columnEnds = new ArrayList<>();
+        private final List<Row> rows = new ArrayList<>();
+        private final List<Range> merged = new ArrayList<>();
+        private final List<Integer> rowBreaks = new ArrayList<>();
+        private final List<Integer> columnBreaks = new ArrayList<>();
+        private int row;
+        private int column;
+        private Range titleRows;
+        private Range titleColumns;
+
+        Reading(XmlNode table) { this.table = table; }
+
+        Sheet sheet() {
+            parts(table, false);
+            List<Range> areas = new ArrayList<>();
+            for (String part : table.get("table:print-ranges", "").split("\\s+(?=(?:[^']*'[^']*')*[^']*$)")) {
+                Range range = Range.of(part.replaceAll("(^|:)[^.:]*\\.", "$1"));
+                if (range != null) areas.add(range);
+            }
+            boolean hidden = styles.isHidden(table.get("table:style-name"));
+            PageSetup setup = styles.setup(table.get("table:style-name"), areas, titleRows, titleColumns, rowBreaks, columnBreaks);
+            return new Sheet(table.get("table:name", ""), hidden, WIDTH, HEIGHT, columns, rows, merged, setup);
+        }
+
+        private void parts(XmlNode node, boolean head) {
+            for (XmlNode child : node.children()) {
+                switch (child.name()) {
+                    case "table:table-column" -> column(child, head);
+                    case "table:table-row" -> row(child, head);
+                    case "table:table-header-columns", "table:table-header-rows" -> parts(child, true);
+                    case "table:table-columns", "table:table-rows", "table:table-column-group", "table:table-row-group" -> parts(child, head);
+                    case "table:shapes" -> lost.count(Lost.Kind.SHAPES, child.children().size());
+                    case "calcext:conditional-formats" -> lost.count(Lost.Kind.CONDITIONS, child.children().size());
+                    default -> { }
+                }
+            }
+        }
+
+        private void column(XmlNode node, boolean head) {
+            int count = Math.min(repeated(node, "table:number-columns-repeated"), Range.MOST_COLUMNS - column);
+            if (count <= 0) return;
+            String style = node.get("table:style-name");
+            if (styles.breaksBefore(style) && column > 0) columnBreaks.add(column);
+            double width = styles.length(style, "style:column-width", WIDTH);
+            columns.add(new Column(column, column + count - 1, width, !node.get("table:visibility", "visible").equals("visible")));
+            columnStyles.add(node.get("table:default-cell-style-name"));
+            columnEnds.add(column + count);
+            if (head) {
+                Range range = new Range(0, column, Range.MOST_ROWS - 1, column + count - 1);
+                titleColumns = range.with(titleColumns);
+            }
+            column += count;
+        }
+
+        private String columnStyle(int at) {
+            for (int i = 0; i < columnEnds.size(); i++) if (at < columnEnds.get(i)) return columnStyles.get(i);
+            return null;
+        }
+
+        private void row(XmlNode node, boolean head) {
+            int count = Math.min(repeated(node, "table:number-rows-repeated"), Range.MOST_ROWS - row);
+            if (count <= 0) return;
+            String style = node.get("table:style-name");
+            if (styles.breaksBefore(style) && row > 0) rowBreaks.add(row);
+            boolean hidden = !node.get("table:visibility", "visible").equals("visible");
+            boolean optimal = styles.isOptimal(style);
+            double height = styles.length(style, "style:row-height", Double.NaN);
+            List<Cell> cells = cells(node);
+            boolean plain = cells.isEmpty() && !hidden && Double.isNaN(height);
+            boolean tail = cells.isEmpty() && count > MOST_REPEATED;
+            if (!plain && !tail)
+                for (int i = 0; i < count; i++) rows.add(new Row(row + i, optimal && !cells.isEmpty() ? Double.NaN : height, hidden, cells));
+            if (head) titleRows = new Range(row, 0, row + count - 1, Range.MOST_COLUMNS - 1).with(titleRows);
+            row += count;
+            if (rows.size() % 1000 == 0) progress.step(0, 0, Message.of("sheet.reading", table.get("table:name", "")));
+        }
+
+        private List<Cell> cells(XmlNode node) {
+            List<Cell> cells = new ArrayList<>();
+            int at = 0;
+            for (XmlNode one : node.children()) {
+                if (!one.is("table:table-cell") && !one.is("table:covered-table-cell")) continue;
+                int count = Math.min(repeated(one, "table:number-columns-repeated"), Range.MOST_COLUMNS - at);
+                CellValue value = one.is("table:covered-table-cell") ? CellValue.EMPTY : value(one);
+                if (one.find("office:annotation") != null) lost.count(Lost.Kind.COMMENTS, 1);
+                if (one.find("draw:frame") != null) lost.count(Lost.Kind.PICTURES, 1);
+                String told = one.get("table:style-name") != null ? one.get("table:style-name") : columnStyle(at);
+                int style = styles.cell(told);
+                boolean dressed = styles.cells().get(style).shows();
+                int down = repeated(one, "table:number-rows-spanned");
+                int across = repeated(one, "table:number-columns-spanned");
+                if (down * (long) across > 1)
+                    merged.add(new Range(row, at, Math.min(Range.MOST_ROWS, row + down) - 1, Math.min(Range.MOST_COLUMNS, at + across) - 1));
+                boolean counts = !(value instanceof CellValue.Empty) || dressed && count < 200;
+                for (int i = 0; i < count && counts; i++) cells.add(new Cell(at + i, value, OdsFormula.plain(one.get("table:formula")), style, link(one)));
+                at += count;
+            }
+            return cells;
+        }
+
+        private static Link link(XmlNode cell) {
+            XmlNode link = cell.find("text:a");
+            String address = link == null ? null : link.get("xlink:href");
+            return address == null || !address.contains(":") ? null : new Link.Address(address);
+        }
+    }
+
+    private static CellValue value(XmlNode cell) {
+        String type = cell.get("office:value-type", "");
+        switch (type) {
+            case "float", "percentage", "currency" -> {
+                double number = XlsxReader.number(cell.get("office:value"), Double.NaN);
+                if (!Double.isNaN(number)) return new CellValue.Number(number);
+            }
+            case "boolean" -> { return new CellValue.Truth("true".equals(cell.get("office:boolean-value"))); }
+            case "date" -> {
+                CellValue date = date(cell.get("office:date-value", ""));
+                if (date != null) return date;
+            }
+            case "time" -> {
+                Matcher matcher = DURATION.matcher(cell.get("office:time-value", ""));
+                if (matcher.matches()) return new CellValue.Number(days(matcher));
+            }
+            default -> { }
+        }
+        String text = text(cell);
+        if (text.isEmpty()) return CellValue.EMPTY;
+        boolean failure = cell.get("table:formula") != null && (text.startsWith("#") || text.startsWith("Err:"));
+        return failure ? new CellValue.Failure(text) : new CellValue.Text(text);
+    }
+
+    private static double days(Matcher duration) {
+        double days = XlsxReader.number(duration.group(2), 0) + XlsxReader.number(duration.group(3), 0) / 24 + XlsxReader.number(duration.group(4), 0) / 1440
+                + XlsxReader.number(duration.group(5), 0) / 86400;
+        return duration.group(1) == null ? days : -days;
+    }
+
+    private static CellValue date(String told) {
+        try {
+            LocalDateTime time = told.length() <= 10 ? LocalDate.parse(told).atStartOfDay() : LocalDateTime.parse(told.replaceFirst("Z$", ""));
+            return new CellValue.Number(DateUtil.getExcelDate(time));
+        } catch (DateTimeParseException e) {
+            LoggerFactory.getLogger(OdsReader.class).debug("{} is no time", told, e);
+            return null;
+        }
+    }
+
+    /** The paragraphs of a cell, each a line; its note is not among them. */
+    private static String text(XmlNode cell) {
+        StringBuilder text = new StringBuilder();
+        boolean first = true;
+        for (XmlNode one : cell.children("text:p")) {
+            if (!first) text.append('\n');
+            first = false;
+            gather(one, text);
+        }
+        return text.toString();
+    }
+
+    private static void gather(XmlNode node, StringBuilder text) {
+        for (Object one : node.content()) {
+            if (one instanceof String part) {
+                text.append(part);
+                continue;
+            }
+            XmlNode child = (XmlNode) one;
+            switch (child.name()) {
+                case "text:s" -> text.append(" ".repeat(Math.min(1000, repeated(child, "text:c"))));
+                case "text:tab" -> text.append('\t');
+                case "text:line-break" -> text.append('\n');
+                case "office:annotation" -> { }
+                default -> gather(child, text);
+            }
+        }
+    }
+}

@@ -1,0 +1,73 @@
+package app.decant.format.sheet;
+
+import app.decant.document.Progress;
+import app.decant.format.Content;
+import app.decant.format.Format;
+import app.decant.format.FormatFamily;
+import app.decant.format.FormatName;
+import app.decant.format.Taken;
+import app.decant.sheet.SheetChoice;
+import app.decant.sheet.SheetText;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Set;
+
+/** Kinds of workbooks. As documents they are taken in as tables; onto pages they go as the sheets they are. */
+public enum SheetFormat implements Format {
+    XLSX("xlsx") {
+        @Override public boolean isOf(Content content) { return content.hasContentType("spreadsheetml") && !XLSM.isOf(content) || content.hasFolder("xl"); }
+        @Override public Set<String> endings() { return Set.of("xlsx", "xltx"); }
+        @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return XlsxReader.read(content.bytes(), false, progress); }
+    },
+    XLSM("xlsm") {
+        @Override public boolean isOf(Content content) {
+            return content.hasContentType("ms-excel.sheet.macroEnabled") || content.hasContentType("ms-excel.template.macroEnabled");
+        }
+
+        @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return XlsxReader.read(content.bytes(), true, progress); }
+    },
+    XLS("xls") {
+        @Override public boolean isOf(Content content) { return content.hasStream("Workbook") || content.hasStream("Book"); }
+        @Override public Set<String> endings() { return Set.of("xls", "xlt"); }
+        @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return XlsReader.read(content, password, progress); }
+    },
+    ODS("ods") {
+        @Override public boolean isOf(Content content) { return content.isOfMediaType("application/vnd.oasis.opendocument.spreadsheet"); }
+        @Override public Set<String> endings() { return Set.of("ods", "ots"); }
+        @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return OdsReader.read(content.bytes(), progress); }
+    },
+    CSV("csv") {
+        /** Values between separators look like any text: the name tells. */
+        @Override public boolean isOf(Content content) {
+            return !content.isEmpty() && Arrays.asList("csv", "tsv").contains(content.ending()) && content.isText();
+        }
+
+        @Override public Set<String> endings() { return Set.of("csv", "tsv"); }
+        @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return CsvReader.read(content.bytes(), content.name(), progress); }
+    };
+
+    private final FormatName named;
+
+    SheetFormat(String ending) { named = new FormatName(ending, Group.SHEET); }
+
+    @Override public FormatName named() { return named; }
+    @Override public boolean reads() { return true; }
+
+    /**
+     * Reads a workbook.
+     *
+     * @param password for protected files, or null
+     * @throws app.decant.document.DecantException with a sentence that says why it can't be
+     */
+    public abstract ReadWorkbook workbook(Content content, String password, Progress progress);
+
+    @Override public Taken read(Content content, String password, Progress progress) {
+        ReadWorkbook read = workbook(content, password, progress);
+        return new Taken(SheetText.of(read.workbook(), SheetChoice.AS_SET_UP), read.findings());
+    }
+
+    /** All of them. */
+    public static final class Family implements FormatFamily {
+        @Override public List<Format> formats() { return List.of(values()); }
+    }
+}

@@ -1,0 +1,320 @@
+package app.decant.format.sheet;
+
+import app.decant.document.DecantException;
+import app.decant.document.DecantException.Kind;
+import app.decant.document.Facts;
+import app.decant.document.Link;
+import app.decant.document.Progress;
+import app.decant.format.OfficePackage;
+import app.decant.sheet.Cell;
+import app.decant.sheet.CellValue;
+import app.decant.sheet.Column;
+import app.decant.sheet.PageSetup;
+import app.decant.sheet.Range;
+import app.decant.sheet.Row;
+import app.decant.sheet.Sheet;
+import app.decant.sheet.Workbook;
+import app.decant.words.Message;
+import app.decant.xml.XmlNode;
+import app.decant.xml.XmlReader;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import org.apache.poi.ss.usermodel.DateUtil;
+import org.slf4j.LoggerFactory;
+
+/** Reads workbooks of Office Open XML (ISO/IEC 29500-1, 18), row by row. Macros are never run. */
+final class XlsxReader {
+    private static final String TITLES = "_xlnm.Print_Titles";
+    private static final String AREA = "_xlnm.Print_Area";
+    private static final Set<String> WANTED = Set.of("x:sheetPr", "x:sheetFormatPr", "x:cols", "x:row", "x:mergeCells", "x:hyperlinks", "x:printOptions",
+            "x:pageMargins", "x:pageSetup", "x:headerFooter", "x:rowBreaks", "x:colBreaks", "x:conditionalFormatting", "x:dataValidations", "x:drawing",
+            "x:legacyDrawing");
+    /** So wide and high are cells of which nothing is said: 64 by 20 pixels. */
+    private static final double WIDTH = 48;
+    private static final double HEIGHT = 15;
+
+    private final OfficePackage file;
+    private final Progress progress;
+    private final Lost lost = new Lost();
+    private final List<String> shared = new ArrayList<>();
+    private XlsxStyles styles;
+    private boolean since1904;
+
+    private XlsxReader(OfficePackage file, Progress progress) {
+        this.file = file;
+        this.progress = progress;
+    }
+
+    static ReadWorkbook read(byte[] bytes, boolean macros, Progress progress) {
+        XlsxReader reader = new XlsxReader(new OfficePackage(bytes), progress);
+        if (macros) reader.lost.count(Lost.Kind.MACROS, 1);
+        return reader.workbook();
+    }
+
+    private ReadWorkbook workbook() {
+        String main = file.target("", "officeDocument");
+        if (main == null) main = "xl/workbook.xml";
+        byte[] part = file.part(main);
+        if (part == null) throw new DecantException(Kind.UNREADABLE, Message.of("sheet.no-workbook"));
+        XmlNode book = XmlReader.tree(part, "workbook.xml");
+        XmlNode properties = book.child("x:workbookPr");
+        since1904 = properties != null && isTrue(properties.get("date1904"));
+        String strings = file.target(main, "sharedStrings");
+        if (strings != null && file.part(strings) != null)
+            XmlReader.stream(file.part(strings), "sharedStrings.xml", "x:si"::equals, node -> shared.add(text(node)));
+        String looks = file.target(main, "styles");
+        String theme = file.target(main, "theme");
+        styles = XlsxStyles.of(looks == null ? null : file.part(looks), theme == null ? null : file.part(theme));
+        Map<String, String> names = new TreeMap<>();
+        Map<Integer, Map<String, String>> local = new HashMap<>();
+        XmlNode defined = book.child("x:definedNames");
+        if (defined != null) for (XmlNode name : defined.children("x:definedName")) {
+            String sheet = name.get("localSheetId");
+            if (sheet == null) names.put(name.get("name", ""), name.text());
+            else local.computeIfAbsent(whole(sheet, -1), key -> new HashMap<>()).put(name.get("name", ""), name.text());
+        }
+        names.keySet().removeIf(name -> name.startsWith("_xlnm") || name.isBlank());
+        List<Sheet> sheets = new ArrayList<>();
+        Map<String, OfficePackage.Relation> relations = file.relations(main);
+        XmlNode list = book.child("x:sheets");
+        List<XmlNode> told = list == null ? List.of() : list.children("x:sheet");
+        for (int i = 0; i < told.size(); i++) {
+            XmlNode one = told.get(i);
+            OfficePackage.Relation relation = relations.get(one.get("r:id", ""));
+            if (relation == null || relation.outside() || file.part(relation.target()) == null) continue;
+            progress.step(i, told.size(), Message.of("sheet.reading", one.get("name", "")));
+            if (!relation.is("worksheet")) {
+                lost.count(Lost.Kind.CHARTS, relation.is("chartsheet") ? 1 : 0);
+                continue;
+            }
+            boolean hidden = !one.get("state", "visible").equals("visible");
+            sheets.add(new Reading(one.get("name", ""), relation.target(), local.getOrDefault(i, Map.of())).sheet(hidden));
+        }
+        Workbook made = new Workbook(sheets, styles.cells(), names, facts(), since1904);
+        return new ReadWorkbook(made, lost.findings());
+    }
+
+    private Facts facts() {
+        String core = file.target("", "core-properties");
+        if (core == null || file.part(core) == null) return Facts.NONE;
+        XmlNode node = XmlReader.tree(file.part(core), "core.xml");
+        return new Facts(text(node, "dc:title"), text(node, "dc:subject"), text(node, "dc:creator"), text(node, "cp:keywords"), text(node, "dc:language"),
+                instant(text(node, "dcterms:created")), instant(text(node, "dcterms:modified")), Map.of());
+    }
+
+    private static String text(XmlNode node, String child) {
+        XmlNode found = node.child(child);
+        return found == null || found.text().isBlank() ? null : found.text();
+    }
+
+    private static Instant instant(String told) {
+        try {
+            return told == null ? null : Instant.parse(told);
+        } catch (DateTimeParseException e) {
+            LoggerFactory.getLogger(XlsxReader.class).debug("{} is no time", told, e);
+            return null;
+        }
+    }
+
+    /** The words of a string, its runs joined, readings left out. */
+    private static String text(XmlNode node) {
+        StringBuilder text = new StringBuilder();
+        for (XmlNode child : node.children()) {
+            if (child.is("x:t")) text.append(child.text());
+            if (child.is("x:r") && child.child("x:t") != null) text.append(child.child("x:t").text());
+        }
+        return unescaped(text.toString());
+    }
+
+    /** {@code _x000D_} stands for a character that XML can't hold (22.4.2.4). */
+    private static String unescaped(String text) {
+        if (!text.contains("_x")) return text;
+        StringBuilder plain = new StringBuilder();
+        for (int i = 0; i < text.length(); i++) {
+            if (text.startsWith("_x", i) && i + 6 < text.length() && text.charAt(i + 6) == '_' && text.substring(i + 2, i + 6).matches("[0-9A-Fa-f]{4}")) {
+                char c = (char) Integer.parseInt(text.substring(i + 2, i + 6), 16);
+                if (c >= ' ' || c == '\n' || c == '\t') plain.append(c);
+                i += 6;
+            } else {
+                plain.append(text.charAt(i));
+            }
+        }
+        return plain.toString();
+    }
+
+    static boolean isTrue(String value) { return value != null && (value.equals("1") || value.equals("true") || value.equals("on")); }
+
+    static int whole(String digits, int otherwise) {
+        try {
+            return digits == null ? otherwise : Integer.parseInt(digits.trim());
+        } catch (NumberFormatException e) {
+            // What is no number says nothing.
+            return otherwise;
+        }
+    }
+
+    static double number(String digits, double otherwise) {
+        try {
+            double value = digits == null ? otherwise : Double.parseDouble(digits.trim());
+            return Double.isFinite(value) ? value : otherwise;
+        } catch (NumberFormatException e) {
+            // What is no number says nothing.
+            return otherwise;
+        }
+    }
+
+    /** One sheet while it is read. */
+    private final class Reading {
+        private final String name;
+        private final String part;
+        private final Map<String, String> names;
+        private final List<Column> columns = new ArrayList<>();
+        private final TreeMap<Integer, Row> rows = new TreeMap<>();
+        private final List<Range> merged = new ArrayList<>();
+        private final Map<Long, Link> links = new HashMap<>();
+        private final XlsxPages pages = new XlsxPages();
+        private double width = WIDTH;
+        private double height = HEIGHT;
+        private boolean rowsHidden;
+
+        Reading(String name, String part, Map<String, String> names) {
+            this.name = name;
+            this.part = part;
+            this.names = names;
+        }
+
+        Sheet sheet(boolean hidden) {
+            XmlReader.stream(file.part(part), name, WANTED::contains, this::node);
+            List<Row> linked = new ArrayList<>();
+            for (Row row : rows.values()) linked.add(links.isEmpty() ? row : linked(row));
+            PageSetup setup = pages.setup(ranges(names.get(AREA)), names.get(TITLES));
+            return new Sheet(name, hidden, width, height, columns, linked, merged, setup);
+        }
+
+        private void node(XmlNode node) {
+            switch (node.name()) {
+                case "x:sheetFormatPr" -> {
+                    height = Math.max(0, Math.min(409, number(node.get("defaultRowHeight"), HEIGHT)));
+                    rowsHidden = isTrue(node.get("zeroHeight"));
+                    if (rowsHidden) height = 0;
+                    double told = number(node.get("defaultColWidth"), -1);
+                    width = told >= 0 ? points(told) : points(number(node.get("baseColWidth"), 8) + 5 / 7.0);
+                }
+                case "x:cols" -> node.children("x:col").forEach(this::column);
+                case "x:row" -> row(node);
+                case "x:mergeCells" -> node.children("x:mergeCell").forEach(one -> {
+                    Range range = Range.of(one.get("ref", ""));
+                    if (range != null && range.rows() * (long) range.columns() > 1) merged.add(range);
+                });
+                case "x:hyperlinks" -> node.children("x:hyperlink").forEach(this::link);
+                case "x:conditionalFormatting" -> lost.count(Lost.Kind.CONDITIONS, 1);
+                case "x:dataValidations" -> lost.count(Lost.Kind.CHECKS, node.children("x:dataValidation").size());
+                case "x:drawing" -> drawing(node.get("r:id", ""));
+                case "x:legacyDrawing" -> lost.count(Lost.Kind.COMMENTS, file.target(part, "comments") == null ? 0 : 1);
+                default -> pages.told(node);
+            }
+        }
+
+        private void drawing(String id) {
+            OfficePackage.Relation relation = file.relations(part).get(id);
+            if (relation == null || file.part(relation.target()) == null) return;
+            for (OfficePackage.Relation one : file.relations(relation.target()).values()) {
+                if (one.is("chart")) lost.count(Lost.Kind.CHARTS, 1);
+                if (one.is("image")) lost.count(Lost.Kind.PICTURES, 1);
+            }
+        }
+
+        private void column(XmlNode node) {
+            int from = whole(node.get("min"), 0) - 1;
+            int to = Math.min(Range.MOST_COLUMNS, whole(node.get("max"), 0)) - 1;
+            if (from < 0 || to < from || !columns.isEmpty() && columns.get(columns.size() - 1).to() >= from) return;
+            double told = number(node.get("width"), -1);
+            columns.add(new Column(from, to, told < 0 ? width : points(told), isTrue(node.get("hidden"))));
+        }
+
+        /** From widths of digits, 7 pixels each, to points (18.3.1.13). */
+        private static double points(double digits) {
+            double pixels = Math.floor((256 * Math.min(255, Math.max(0, digits)) + Math.floor(128 / 7.0)) / 256 * 7);
+            return pixels * 0.75;
+        }
+
+        private void row(XmlNode node) {
+            int index = whole(node.get("r"), rows.isEmpty() ? 1 : rows.lastKey() + 2) - 1;
+            if (index < 0 || index >= Range.MOST_ROWS) return;
+            TreeMap<Integer, Cell> cells = new TreeMap<>();
+            for (XmlNode one : node.children("x:c")) {
+                int column = cells.isEmpty() ? 0 : cells.lastKey() + 1;
+                Range place = one.get("r") == null ? null : Range.of(one.get("r"));
+                if (place != null) column = place.left();
+                if (column < Range.MOST_COLUMNS) cells.put(column, cell(one, column));
+            }
+            double told = number(node.get("ht"), Double.NaN);
+            boolean own = isTrue(node.get("customHeight"));
+            boolean hidden = isTrue(node.get("hidden")) || rowsHidden && node.get("hidden") == null && !own;
+            boolean empty = cells.isEmpty() && Double.isNaN(told) && !hidden;
+            if (!empty) rows.put(index, new Row(index, Double.isNaN(told) ? Double.NaN : Math.max(0, Math.min(409.5, told)), hidden, List.copyOf(cells.values())));
+            if (rows.size() % 1000 == 0) progress.step(0, 0, Message.of("sheet.reading", name));
+        }
+
+        private Cell cell(XmlNode node, int column) {
+            int style = styles.index(whole(node.get("s"), 0));
+            XmlNode formula = node.child("x:f");
+            String told = formula == null ? null : formula.text();
+            XmlNode value = node.child("x:v");
+            return new Cell(column, value(node.get("t", "n"), value == null ? null : value.text(), node.child("x:is")), told == null || told.isEmpty() ? null : told,
+                    style, null);
+        }
+
+        private CellValue value(String type, String value, XmlNode inline) {
+            if (inline != null) return new CellValue.Text(text(inline));
+            if (value == null || value.isEmpty() && !type.equals("str")) return CellValue.EMPTY;
+            return switch (type) {
+                case "s" -> {
+                    int index = whole(value, -1);
+                    yield index >= 0 && index < shared.size() ? new CellValue.Text(shared.get(index)) : CellValue.EMPTY;
+                }
+                case "str" -> new CellValue.Text(unescaped(value));
+                case "b" -> new CellValue.Truth(isTrue(value));
+                case "e" -> new CellValue.Failure(value);
+                case "d" -> date(value);
+                default -> {
+                    double number = number(value, Double.NaN);
+                    yield Double.isNaN(number) ? new CellValue.Text(value) : new CellValue.Number(number);
+                }
+            };
+        }
+
+        private CellValue date(String told) {
+            try {
+                return new CellValue.Number(DateUtil.getExcelDate(LocalDateTime.parse(told.length() == 10 ? told + "T00:00:00" : told.replace("Z", "")), since1904));
+            } catch (DateTimeParseException e) {
+                LoggerFactory.getLogger(XlsxReader.class).debug("{} is no time", told, e);
+                return new CellValue.Text(told);
+            }
+        }
+
+        private void link(XmlNode node) {
+            Range range = Range.of(node.get("ref", ""));
+            OfficePackage.Relation relation = file.relations(part).get(node.get("r:id", ""));
+            if (range == null || relation == null || !relation.outside()) return;
+            links.put((long) range.top() << 20 | range.left(), new Link.Address(relation.target()));
+        }
+
+        private Row linked(Row row) {
+            List<Cell> cells = row.cells().stream().map(cell -> {
+                Link link = links.get((long) row.index() << 20 | cell.column());
+                return link == null ? cell : new Cell(cell.column(), cell.value(), cell.formula(), cell.style(), link);
+            }).toList();
+            return new Row(row.index(), row.height(), row.hidden(), cells);
+        }
+
+        private List<Range> ranges(String told) { return told == null ? List.of() : XlsxPages.ranges(told); }
+    }
+}

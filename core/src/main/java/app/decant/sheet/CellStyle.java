@@ -1,0 +1,32 @@
+package app.decant.sheet;
+
+import app.decant.document.Borders;
+import app.decant.document.Colour;
+import app.decant.document.Look;
+
+/**
+ * How cells look.
+ *
+ * @param font    of the letters: family, size, weight, colour
+ * @param format  how numbers are shown (ISO/IEC 29500-1, 18.8.31)
+ * @param across  how text stands from side to side
+ * @param down    and from top to bottom
+ * @param wraps   whether text that is too long goes on in more lines
+ * @param shrinks whether it is made small enough instead
+ * @param indent  in steps of three blanks (18.8.1)
+ * @param turn    of the text in degrees against the clock; 255 for letters under each other
+ * @param fill    behind it, or null
+ * @param borders round it; null for none
+ */
+public record CellStyle(Look font, String format, Across across, Down down, boolean wraps, boolean shrinks, int indent, int turn, Colour fill, Borders borders) {
+    public static final String GENERAL = "General";
+    public static final CellStyle PLAIN = new CellStyle(Look.PLAIN, GENERAL, Across.BY_KIND, Down.BOTTOM, false, false, 0, 0, null, null);
+
+    /** Numbers stand at the right, text at the left, truths in the middle, unless it is said. */
+    public enum Across { BY_KIND, LEFT, CENTRE, RIGHT, JUSTIFY, FILL, CENTRE_ACROSS }
+
+    public enum Down { TOP, MIDDLE, BOTTOM, JUSTIFY }
+
+    /** Whether it is seen where the cell holds nothing. */
+    public boolean shows() { return fill != null || borders != null && !borders.equals(Borders.OPEN); }
+}

@@ -1,0 +1,76 @@
+package app.decant.sheet;
+
+import app.decant.document.Colour;
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
+import org.apache.poi.ss.format.CellFormat;
+import org.apache.poi.ss.format.CellFormatResult;
+import org.apache.poi.ss.usermodel.DataFormatter;
+import org.apache.poi.ss.usermodel.DateUtil;
+import org.slf4j.LoggerFactory;
+
+/** What cells show: numbers and dates as their formats say, by the common library. Not for several threads at once. */
+public final class NumberText {
+    private static final int MOST_FORMATS = 4000;
+
+    private final DataFormatter formatter;
+    private final Locale locale;
+    private final boolean since1904;
+    private final Map<String, CellFormat> formats = new HashMap<>();
+
+    public NumberText(Workbook workbook, Locale locale) {
+        this.locale = locale;
+        formatter = new DataFormatter(locale);
+        since1904 = workbook.since1904();
+    }
+
+    /** What a value shows as. */
+    public String of(CellValue value, String format) {
+        if (value instanceof CellValue.Number number) return number(number.value(), format);
+        if (value instanceof CellValue.Text text) return text(text.text(), format);
+        if (value instanceof CellValue.Truth truth) return truth.value() ? "TRUE" : "FALSE";
+        return value instanceof CellValue.Failure failure ? failure.code() : "";
+    }
+
+    private String number(double value, String format) {
+        try {
+            return formatter.formatRawCellContents(value, 0, format, since1904);
+        } catch (RuntimeException e) {
+            // A format that is none shows the plain number.
+            LoggerFactory.getLogger(NumberText.class).debug("The format {} can't be followed", format, e);
+            return formatter.formatRawCellContents(value, 0, CellStyle.GENERAL, since1904);
+        }
+    }
+
+    /** The part of a format that is for text may put words round it. */
+    private String text(String text, String format) {
+        if (!format.contains("@") || format.equals("@")) return text;
+        try {
+            return format(format).apply(text).text;
+        } catch (RuntimeException e) {
+            LoggerFactory.getLogger(NumberText.class).debug("The format {} can't be followed", format, e);
+            return text;
+        }
+    }
+
+    /** The colour that a format gives a value, or null. */
+    public Colour colour(CellValue value, String format) {
+        if (!(value instanceof CellValue.Number number) || format.indexOf('[') < 0) return null;
+        try {
+            CellFormatResult result = format(format).apply(number.value());
+            return result.textColor == null ? null : new Colour(result.textColor.getRGB() & 0xFFFFFF);
+        } catch (RuntimeException e) {
+            LoggerFactory.getLogger(NumberText.class).debug("The format {} can't be followed", format, e);
+            return null;
+        }
+    }
+
+    private CellFormat format(String format) {
+        if (formats.size() > MOST_FORMATS) formats.clear();
+        return formats.computeIfAbsent(format, key -> CellFormat.getInstance(locale, key));
+    }
+
+    /** Whether a format shows days or times. */
+    public static boolean isDate(String format) { return DateUtil.isADateFormat(-1, format); }
+}

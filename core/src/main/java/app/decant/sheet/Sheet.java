@@ -1,0 +1,81 @@
+package app.decant.sheet;
+
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * One sheet.
+ *
+ * @param columnWidth of columns that say none, in points
+ * @param rowHeight   of rows that say none and hold nothing
+ * @param columns     in their order, without overlaps
+ * @param rows        in their order, only those that hold something or differ
+ * @param merged      cells that are one
+ */
+public record Sheet(String name, boolean hidden, double columnWidth, double rowHeight, List<Column> columns, List<Row> rows, List<Range> merged, PageSetup setup) {
+    public Sheet {
+        columns = List.copyOf(columns);
+        rows = List.copyOf(rows);
+        merged = List.copyOf(merged);
+        for (int i = 1; i < rows.size(); i++)
+            if (rows.get(i).index() <= rows.get(i - 1).index()) throw new IllegalArgumentException("Rows of " + name + " are out of order");
+    }
+
+    /** The row of an index, or null where it holds nothing. */
+    public Row row(int index) {
+        int at = position(index);
+        return at < rows.size() && rows.get(at).index() == index ? rows.get(at) : null;
+    }
+
+    /** Where among the rows the first stands that is not above an index. */
+    public int position(int index) {
+        int low = 0;
+        int high = rows.size();
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            if (rows.get(middle).index() < index) low = middle + 1;
+            else high = middle;
+        }
+        return low;
+    }
+
+    /** The cell at a place, or null. */
+    public Cell cell(int row, int column) {
+        Row found = row(row);
+        return found == null ? null : found.cell(column);
+    }
+
+    /** All that holds or shows something; null for an empty sheet. Rows and columns that are only dressed don't count. */
+    public Range used(List<CellStyle> styles) {
+        int top = Integer.MAX_VALUE;
+        int left = Integer.MAX_VALUE;
+        int bottom = -1;
+        int right = -1;
+        for (Row row : rows) {
+            for (Cell cell : row.cells()) {
+                if (cell.isEmpty() && !styles.get(cell.style()).shows()) continue;
+                top = Math.min(top, row.index());
+                bottom = row.index();
+                left = Math.min(left, cell.column());
+                right = Math.max(right, cell.column());
+            }
+        }
+        if (bottom < 0) return null;
+        Range used = new Range(top, left, bottom, right);
+        for (Range one : merged) if (one.within(used) != null) used = used.with(one);
+        return used;
+    }
+
+    /** The merged cells by the place of their first. */
+    public Map<Long, Range> mergedFrom() {
+        Map<Long, Range> from = new TreeMap<>();
+        for (Range one : merged) from.put(key(one.top(), one.left()), one);
+        return from;
+    }
+
+    /** A place as one number. */
+    static long key(int row, int column) { return (long) row << 20 | column; }
+
+    public Sheet withSetup(PageSetup other) { return new Sheet(name, hidden, columnWidth, rowHeight, columns, rows, merged, other); }
+}

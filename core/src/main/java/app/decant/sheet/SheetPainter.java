@@ -1,0 +1,339 @@
+package app.decant.sheet;
+
+import app.decant.document.Border;
+import app.decant.document.Borders;
+import app.decant.document.Colour;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.TextProperty;
+import app.decant.layout.CellText;
+import app.decant.page.Item;
+import app.decant.page.Passage;
+import app.decant.sheet.CellStyle.Across;
+import app.decant.sheet.CellStyle.Down;
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** What is to be seen of one page of a sheet: fills, lines and texts of the cells that stand on it. */
+final class SheetPainter {
+    /** Between the edge of a cell and its text; common practice. */
+    static final double PADDING = 1.5;
+    private static final double INDENT = 6.75;
+    private static final double PLAIN_SIZE = 11;
+    private static final Border GRID = new Border(Border.Line.SINGLE, 0.25, new Colour(0xB8B8B8), 0);
+    private static final int FEWEST_DIGITS = 3;
+
+    private final Workbook workbook;
+    private final Sheet sheet;
+    private final PageSetup setup;
+    private final SheetGrid grid;
+    private final double scale;
+    private final CellText setter;
+    private final NumberText numbers;
+    private final Tally tally;
+    private final Map<Integer, Look> looks = new HashMap<>();
+
+    private int[] columns;
+    private int[] rows;
+    private double[] lefts;
+    private double[] tops;
+    private Map<Integer, Integer> columnAt;
+    private Map<Integer, Integer> rowAt;
+    /** The merged cells on the page, by each of their places. */
+    private Map<Long, Range> merged;
+    private List<Item> items;
+    /** Texts that come over all fills and lines. */
+    private List<Item> texts;
+
+    /** What went amiss on the way, counted for whoever is told. */
+    static final class Tally {
+        int hashes;
+        int cut;
+        int turned;
+        final Map<Integer, Map<Integer, Passage>> passages = new TreeMap<>();
+    }
+
+    SheetPainter(Workbook workbook, Sheet sheet, PageSetup setup, SheetGrid grid, double scale, CellText setter, NumberText numbers, Tally tally) {
+        this.workbook = workbook;
+        this.sheet = sheet;
+        this.setup = setup;
+        this.grid = grid;
+        this.scale = scale;
+        this.setter = setter;
+        this.numbers = numbers;
+        this.tally = tally;
+    }
+
+    /** How high a wrapped cell's text is at full size. */
+    static double height(Workbook workbook, CellText setter, NumberText numbers, Cell cell, CellStyle style, double width) {
+        String text = numbers.of(cell.value(), style.format());
+        return setter.set(paragraph(text, style.font(), Alignment.START), Math.max(4, width - 2 * PADDING)).height();
+    }
+
+    /**
+     * The items of a page.
+     *
+     * @param across  the columns that stand on it, those that repeat first
+     * @param down    the rows, likewise
+     * @param x       where the first column begins
+     * @param repeatedColumns how many of the columns stand on a page before already
+     * @param repeatedRows    likewise
+     */
+    List<Item> paint(int[] across, int[] down, double x, double y, int repeatedColumns, int repeatedRows) {
+        columns = across;
+        rows = down;
+        lefts = edges(across, x, true);
+        tops = edges(down, y, false);
+        columnAt = places(across);
+        rowAt = places(down);
+        items = new ArrayList<>();
+        texts = new ArrayList<>();
+        merged = merged();
+        for (int r = 0; r < rows.length; r++) {
+            Row row = sheet.row(rows[r]);
+            if (row == null) continue;
+            for (Cell cell : row.cells()) {
+                Integer c = columnAt.get(cell.column());
+                if (c != null) cell(row, cell, r, c, r < repeatedRows || c < repeatedColumns);
+            }
+        }
+        lines();
+        items.addAll(texts);
+        return items;
+    }
+
+    private double[] edges(int[] indices, double from, boolean across) {
+        double[] edges = new double[indices.length + 1];
+        edges[0] = from;
+        for (int i = 0; i < indices.length; i++) edges[i + 1] = edges[i] + scale * (across ? grid.width(indices[i]) : grid.height(indices[i]));
+        return edges;
+    }
+
+    private static Map<Integer, Integer> places(int[] indices) {
+        Map<Integer, Integer> places = new HashMap<>();
+        for (int i = 0; i < indices.length; i++) places.put(indices[i], i);
+        return places;
+    }
+
+    private Map<Long, Range> merged() {
+        Map<Long, Range> found = new HashMap<>();
+        for (Range one : sheet.merged())
+            for (int row : rows)
+                for (int column : columns) if (one.holds(row, column)) found.put(Sheet.key(row, column), one);
+        return found;
+    }
+
+    private void cell(Row row, Cell cell, int r, int c, boolean repeated) {
+        CellStyle style = workbook.style(cell);
+        Range whole = merged.get(Sheet.key(row.index(), cell.column()));
+        boolean origin = whole == null || whole.top() == row.index() && whole.left() == cell.column();
+        if (whole != null && !origin) return;
+        double[] box = whole == null ? new double[] {lefts[c], tops[r], lefts[c + 1], tops[r + 1]} : box(whole, r, c);
+        if (box[2] <= box[0] || box[3] <= box[1]) return;
+        if (style.fill() != null) items.add(new Item.Fill(box[0], box[1], box[2] - box[0], box[3] - box[1], style.fill()));
+        if (!cell.isEmpty()) text(row, cell, style, r, c, whole != null, box, repeated);
+    }
+
+    private double[] box(Range whole, int r, int c) {
+        int lastColumn = c;
+        int lastRow = r;
+        while (lastColumn + 1 < columns.length && whole.holds(rows[r], columns[lastColumn + 1])) lastColumn++;
+        while (lastRow + 1 < rows.length && whole.holds(rows[lastRow + 1], columns[c])) lastRow++;
+        return new double[] {lefts[c], tops[r], lefts[lastColumn + 1], tops[lastRow + 1]};
+    }
+
+    /** Lines of borders and of the grid: of two that meet the stronger; what lies within merged cells has none. */
+    private void lines() {
+        Border[][] flat = new Border[rows.length + 1][columns.length];
+        Border[][] upright = new Border[rows.length][columns.length + 1];
+        for (int r = 0; r < rows.length; r++) {
+            Row row = sheet.row(rows[r]);
+            if (row == null) continue;
+            for (Cell cell : row.cells()) {
+                Integer c = columnAt.get(cell.column());
+                Borders borders = c == null ? null : workbook.style(cell).borders();
+                if (borders == null) continue;
+                flat[r][c] = stronger(flat[r][c], borders.top());
+                flat[r + 1][c] = stronger(flat[r + 1][c], borders.bottom());
+                upright[r][c] = stronger(upright[r][c], borders.left());
+                upright[r][c + 1] = stronger(upright[r][c + 1], borders.right());
+            }
+        }
+        for (int r = 0; r < rows.length; r++) {
+            for (int c = 0; c < columns.length; c++) {
+                Range here = merged.get(Sheet.key(rows[r], columns[c]));
+                if (here != null && r > 0 && here == merged.get(Sheet.key(rows[r - 1], columns[c]))) flat[r][c] = Border.NONE;
+                if (here != null && c > 0 && here == merged.get(Sheet.key(rows[r], columns[c - 1]))) upright[r][c] = Border.NONE;
+            }
+        }
+        for (int r = 0; r <= rows.length; r++) {
+            for (int c = 0; c < columns.length; ) {
+                Border border = drawn(flat[r][c]);
+                int end = c + 1;
+                while (end < columns.length && border != null && border.equals(drawn(flat[r][end]))) end++;
+                if (border != null) items.add(new Item.Rule(lefts[c], tops[r], lefts[end], tops[r], border));
+                c = end;
+            }
+        }
+        for (int c = 0; c <= columns.length; c++) {
+            for (int r = 0; r < rows.length; ) {
+                Border border = drawn(upright[r][c]);
+                int end = r + 1;
+                while (end < rows.length && border != null && border.equals(drawn(upright[end][c]))) end++;
+                if (border != null) items.add(new Item.Rule(lefts[c], tops[r], lefts[c], tops[end], border));
+                r = end;
+            }
+        }
+    }
+
+    private Border drawn(Border border) {
+        if (border == Border.NONE) return null;
+        if (border == null || !border.isVisible()) return setup.grid() ? GRID : null;
+        return new Border(border.line(), border.width() * scale, border.colour(), 0);
+    }
+
+    private static Border stronger(Border one, Border other) {
+        if (other == null || !other.isVisible()) return one;
+        return one == null || !one.isVisible() || other.width() >= one.width() ? other : one;
+    }
+
+    private Look look(int style) {
+        return looks.computeIfAbsent(style, key -> {
+            Look font = workbook.styles().get(key).font();
+            return font.with(TextProperty.SIZE, Math.max(0.5, font.get(TextProperty.SIZE, PLAIN_SIZE) * scale));
+        });
+    }
+
+    private void text(Row row, Cell cell, CellStyle style, int r, int c, boolean isMerged, double[] box, boolean repeated) {
+        String shown = numbers.of(cell.value(), style.format());
+        if (shown.isBlank()) return;
+        Look look = look(cell.style());
+        Colour colour = numbers.colour(cell.value(), style.format());
+        if (colour != null) look = look.with(TextProperty.COLOUR, colour);
+        if (cell.link() != null) look = look.with(TextProperty.LINK, cell.link());
+        if (style.turn() != 0 && !repeated) tally.turned++;
+        Across across = across(cell, style);
+        double indent = PADDING * scale + style.indent() * INDENT * scale;
+        double left = box[0] + (across == Across.LEFT || across == Across.JUSTIFY || across == Across.FILL ? indent : PADDING * scale);
+        double right = box[2] - (across == Across.RIGHT ? indent : PADDING * scale);
+        double room = Math.max(1, right - left);
+        boolean wraps = (style.wraps() || across == Across.JUSTIFY) && cell.value() instanceof CellValue.Text;
+        CellText.Lines lines;
+        double shift;
+        if (wraps) {
+            lines = setter.set(paragraph(shown, look, alignment(across)), room);
+            shift = left;
+        } else {
+            String line = shown.replace('\n', ' ').replace("\r", "");
+            lines = setter.set(paragraph(line, look, Alignment.START), CellText.ENDLESS);
+            double width = lines.width();
+            double[] space = {left, right};
+            if (width > room + 0.3) {
+                if (style.shrinks()) {
+                    double size = look.get(TextProperty.SIZE, PLAIN_SIZE) * room / width;
+                    lines = setter.set(paragraph(line, look.with(TextProperty.SIZE, Math.max(0.5, size * 0.99)), Alignment.START), CellText.ENDLESS);
+                } else if (cell.value() instanceof CellValue.Text) {
+                    if (!isMerged) space = spilled(row, r, c, across, left, right, width);
+                    if (width > space[1] - space[0] + 0.3) lines = cut(lines, line, look, space[1] - space[0], repeated);
+                } else {
+                    lines = setter.set(paragraph(narrower(cell, style, look, room, repeated), look, Alignment.START), CellText.ENDLESS);
+                }
+                width = lines.width();
+            }
+            shift = across == Across.RIGHT ? space[1] - width : across == Across.CENTRE || across == Across.CENTRE_ACROSS
+                    ? Math.max(space[0], (box[0] + box[2] - width) / 2) : space[0];
+            if (across == Across.CENTRE && shift + width > space[1]) shift = space[1] - width;
+        }
+        double height = lines.height();
+        double down = style.down() == Down.TOP || style.down() == Down.JUSTIFY ? box[1] : style.down() == Down.MIDDLE ? (box[1] + box[3] - height) / 2
+                : box[3] - height;
+        if (down < box[1] && lines.lines().size() > 1) down = box[1];
+        place(lines, shift, down, box, r, c, repeated);
+    }
+
+    private void place(CellText.Lines lines, double x, double y, double[] box, int r, int c, boolean repeated) {
+        boolean lost = false;
+        for (Item.LineItem line : lines.lines()) {
+            Item.LineItem moved = line.moved(x, y);
+            // Of lines that the row has no room for, nothing is seen.
+            if (lines.lines().size() > 1 && moved.baseline() > box[3] + 1) {
+                lost = true;
+                continue;
+            }
+            texts.add(repeated ? moved.locked() : moved);
+            if (!repeated) tally.passages.computeIfAbsent(rows[r], key -> new TreeMap<>()).put(columns[c], line.passage());
+        }
+        if (lost && !repeated) tally.cut++;
+    }
+
+    private static Across across(Cell cell, CellStyle style) {
+        if (style.across() != Across.BY_KIND) return style.across();
+        if (cell.value() instanceof CellValue.Number) return Across.RIGHT;
+        return cell.value() instanceof CellValue.Text ? Across.LEFT : Across.CENTRE;
+    }
+
+    private static Alignment alignment(Across across) {
+        return switch (across) {
+            case CENTRE, CENTRE_ACROSS -> Alignment.CENTRE;
+            case RIGHT -> Alignment.END;
+            case JUSTIFY -> Alignment.JUSTIFY;
+            default -> Alignment.START;
+        };
+    }
+
+    /** How far text may run over empty neighbours, to the sides that its alignment lets it. */
+    private double[] spilled(Row row, int r, int c, Across across, double left, double right, double width) {
+        double from = left;
+        double to = right;
+        boolean rightward = across != Across.RIGHT;
+        boolean leftward = across == Across.RIGHT || across == Across.CENTRE;
+        double middle = (left + right) / 2;
+        for (int next = c + 1; rightward && next < columns.length && to < (across == Across.CENTRE ? middle + width / 2 : left + width)
+                && isFree(row, r, next); next++) to = lefts[next + 1];
+        for (int next = c - 1; leftward && next >= 0 && from > (across == Across.CENTRE ? middle - width / 2 : right - width)
+                && isFree(row, r, next); next--) from = lefts[next];
+        return new double[] {from, to};
+    }
+
+    private boolean isFree(Row row, int r, int c) {
+        Cell cell = row.cell(columns[c]);
+        return (cell == null || cell.isEmpty()) && !merged.containsKey(Sheet.key(rows[r], columns[c]));
+    }
+
+    /** As many letters as there is room for, as files show it. */
+    private CellText.Lines cut(CellText.Lines lines, String text, Look look, double room, boolean repeated) {
+        Item.LineItem line = lines.lines().get(0);
+        int end = Math.min(text.length(), line.line().offsetAt(room));
+        while (end > 0 && line.line().caretX(end) > room) end--;
+        if (!repeated) tally.cut++;
+        return setter.set(paragraph(text.substring(0, Math.max(1, end)), look, Alignment.START), CellText.ENDLESS);
+    }
+
+    /** A number that is too wide: with fewer digits where its format lets it, else signs that say so. */
+    private String narrower(Cell cell, CellStyle style, Look look, double room, boolean repeated) {
+        if (cell.value() instanceof CellValue.Number number && style.format().equalsIgnoreCase(CellStyle.GENERAL)) {
+            for (int digits = 10; digits >= FEWEST_DIGITS; digits--) {
+                double rounded = new BigDecimal(number.value()).round(new MathContext(digits)).doubleValue();
+                String shorter = numbers.of(new CellValue.Number(rounded), CellStyle.GENERAL);
+                if (setter.set(paragraph(shorter, look, Alignment.START), CellText.ENDLESS).width() <= room + 0.3) return shorter;
+            }
+        }
+        if (!repeated) tally.hashes++;
+        double sign = setter.set(paragraph("#", look, Alignment.START), CellText.ENDLESS).width();
+        return "#".repeat(Math.max(1, Math.min(200, (int) (room / Math.max(0.5, sign)))));
+    }
+
+    static Paragraph paragraph(String text, Look look, Alignment alignment) {
+        String clean = text.replace("\r\n", "\n").replace('\r', '\n').replace('\n', Inline.LINE_BREAK).replace(Inline.OBJECT, ' ');
+        Look paragraph = alignment == Alignment.START ? Look.PLAIN : Look.of(ParagraphProperty.ALIGNMENT, alignment);
+        return new Paragraph(null, paragraph, look, clean.isEmpty() ? List.of() : List.of(new Inline.Text(clean, look)));
+    }
+}
