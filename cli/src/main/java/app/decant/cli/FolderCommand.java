@@ -53,8 +53,8 @@ final class FolderCommand implements Callable<Integer> {
     @Option(names = "--password-from", paramLabel = "file:PATH|env:NAME", description = "read one from a file or the environment")
     private String keyFrom;
 
-    @Option(names = "--kinds", paramLabel = "LIST", split = ",", description = "text, template, pdf, picture (default: text,pdf)")
-    private List<String> kinds = List.of("text", "pdf");
+    @Option(names = "--kinds", paramLabel = "LIST", split = ",", description = "text, template, pdf, sheet, picture (default: text,pdf,sheet)")
+    private List<String> kinds = List.of("text", "pdf", "sheet");
 
     @Option(names = "--pattern", paramLabel = "GLOB", description = "only files of such a name, such as *.doc; may be given several times")
     private List<String> patterns = List.of();

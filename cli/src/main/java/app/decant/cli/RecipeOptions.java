@@ -29,6 +29,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import picocli.CommandLine.Option;
 
 /** The options that make a recipe: one kept under a name or in a file, changed by what else is said. */
@@ -38,7 +39,7 @@ final class RecipeOptions {
 
     /** Every format that is written, by its ending. */
     static final class Targets extends ArrayList<String> {
-        Targets() { super(Target.values().stream().map(Target::ending).toList()); }
+        Targets() { super(Stream.concat(Target.values().stream(), Target.sheets().stream()).map(Target::ending).toList()); }
     }
 
     @Option(names = "--to", paramLabel = "FORMAT", description = "${COMPLETION-CANDIDATES} (default: pdf)", completionCandidates = Targets.class)

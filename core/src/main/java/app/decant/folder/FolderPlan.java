@@ -57,7 +57,7 @@ public record FolderPlan(List<Source> sources, List<Map.Entry<String, Recipe>> o
 
     /** Kinds of files, told by their endings until they are opened. */
     public enum Kind {
-        TEXT(Format.Group.TEXT), TEMPLATE(Format.Group.TEMPLATE), PDF(Format.Group.PDF), PICTURE(Format.Group.PICTURE);
+        TEXT(Format.Group.TEXT), TEMPLATE(Format.Group.TEMPLATE), PDF(Format.Group.PDF), SHEET(Format.Group.SHEET), PICTURE(Format.Group.PICTURE);
 
         private final Format.Group group;
 

@@ -80,6 +80,9 @@ public interface Format {
      */
     default Written write(Document document, Instant when) { throw new UnsupportedOperationException(kind()); }
 
+    /** Whether workbooks are written in it. */
+    default boolean writesSheets() { return false; }
+
     /** Whether files of it can be locked by a password. */
     default boolean locks() { return false; }
 

@@ -8,6 +8,7 @@ import app.decant.format.Formats;
 import app.decant.format.OfficeLock;
 import app.decant.format.PassingLinks;
 import app.decant.format.Written;
+import app.decant.format.sheet.SheetFormat;
 import app.decant.format.text.TextReader;
 import app.decant.format.text.TextWriter;
 import app.decant.page.Pages;
@@ -19,6 +20,7 @@ import app.decant.pdf.keep.KeptWriter;
 import app.decant.pdf.lock.PasswordStrength;
 import app.decant.pdf.lock.Protection;
 import app.decant.pdf.write.PdfWriter;
+import app.decant.sheet.Workbook;
 import app.decant.words.Message;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -145,8 +147,10 @@ public final class Publisher {
         Pages pages = order.pages();
         Recipe recipe = order.recipe();
         List<PdfCheck.Proof> proofs = new ArrayList<>();
-        List<Finding> findings = new ArrayList<>(pages.findings());
-        Path done = recipe.target() == Target.PDF ? pdf(order, chosen, file, when, proofs, findings, progress) : text(written(order, findings), order, file,
+        boolean sheets = recipe.target().format() instanceof SheetFormat;
+        boolean onPages = recipe.target() == Target.PDF || pages.origin(Workbook.class).isEmpty();
+        List<Finding> findings = new ArrayList<>(onPages ? pages.findings() : List.of());
+        Path done = sheets ? SheetFile.write(order, (SheetFormat) recipe.target().format(), file, when, proofs, findings) : recipe.target() == Target.PDF ? pdf(order, chosen, file, when, proofs, findings, progress) : text(written(order, findings), order, file,
                 when, proofs, findings);
         try {
             return new Receipt(done, recipe.target(), chosen.size(), Files.size(done), proofs, findings, Duration.ofNanos(System.nanoTime() - start));

@@ -34,6 +34,7 @@ final class RecipeSchema {
                 // What can be made is known by the formats alone.
                 ArrayNode targets = ((ObjectNode) schema.at("/properties/to")).putArray("enum");
                 for (Target target : Target.values()) targets.add(target.ending());
+                for (Target target : Target.sheets()) targets.add(target.ending());
                 return JsonSchemaFactory.getInstance(VersionFlag.V202012).getSchema(schema);
             } catch (IOException e) {
                 throw new UncheckedIOException(e);

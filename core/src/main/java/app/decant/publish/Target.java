@@ -8,6 +8,7 @@ import java.util.List;
 /** What a publication becomes: a PDF, made of pages, or a format that documents are written in. There is one of each. */
 public final class Target {
     private static final List<Target> ALL = all();
+    private static final List<Target> SHEETS = allSheets();
 
     public static final Target PDF = of("pdf");
     public static final Target DOCX = of("docx");
@@ -33,6 +34,13 @@ public final class Target {
         return List.copyOf(all);
     }
 
+    private static List<Target> allSheets() {
+        return Formats.all().stream().filter(Format::writesSheets).map(Target::new).toList();
+    }
+
+    /** The formats that workbooks are written in. */
+    public static List<Target> sheets() { return SHEETS; }
+
     /** A PDF, then all formats in the order in which they are listed. */
     public static List<Target> values() { return ALL; }
 
@@ -52,6 +60,7 @@ public final class Target {
     /** The target of this name, or null. */
     public static Target of(String name) {
         for (Target target : ALL) if (target.ending().equalsIgnoreCase(name)) return target;
+        for (Target target : SHEETS) if (target.ending().equalsIgnoreCase(name)) return target;
         return null;
     }
 

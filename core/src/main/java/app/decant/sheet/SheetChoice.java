@@ -85,14 +85,17 @@ public record SheetChoice(List<String> sheets, List<String> areas, boolean every
     List<Wished> of(Workbook workbook) {
         List<Wished> wished = new ArrayList<>();
         if (areas.isEmpty()) {
-            for (Sheet sheet : chosen(workbook)) wished.add(new Wished(sheet, fit.on(everything ? sheet.setup().withAreas(List.of()) : sheet.setup())));
+            for (Sheet sheet : shown(workbook)) wished.add(new Wished(sheet, fit.on(everything ? sheet.setup().withAreas(List.of()) : sheet.setup())));
             return wished;
         }
         for (String area : areas) wished.addAll(area(workbook, area, 0));
         return wished;
     }
 
-    private List<Sheet> chosen(Workbook workbook) {
+    /** The sheets that are wished for; all of them, hidden ones too, where none is named and the workbook stays one. */
+    public List<Sheet> chosen(Workbook workbook) { return sheets.isEmpty() ? workbook.sheets() : shown(workbook); }
+
+    private List<Sheet> shown(Workbook workbook) {
         if (sheets.isEmpty()) return workbook.sheets().stream().filter(sheet -> !sheet.hidden()).toList();
         List<Sheet> chosen = new ArrayList<>();
         for (String name : sheets) {
@@ -117,7 +120,7 @@ public record SheetChoice(List<String> sheets, List<String> areas, boolean every
         }
         if (range == null) throw new DecantException(Kind.WRONG_CALL, Message.of("sheet.no-such-area", written));
         if (name != null && sheet == null) throw new DecantException(Kind.WRONG_CALL, Message.of("sheet.no-such-sheet", name, names(workbook)));
-        List<Sheet> all = sheet != null ? List.of(sheet) : chosen(workbook);
+        List<Sheet> all = sheet != null ? List.of(sheet) : shown(workbook);
         return all.stream().map(one -> new Wished(one, fit.on(one.setup().withAreas(List.of(range))))).toList();
     }
 

@@ -44,7 +44,6 @@ public final class SheetLayout {
 
     private final Workbook workbook;
     private final SheetChoice choice;
-    private final FontCatalogue fonts;
     private final Progress progress;
     private final CellText setter;
     private final NumberText numbers;
@@ -60,7 +59,6 @@ public final class SheetLayout {
     private SheetLayout(Workbook workbook, SheetChoice choice, FontCatalogue fonts, Progress progress) {
         this.workbook = workbook;
         this.choice = choice;
-        this.fonts = fonts;
         this.progress = progress;
         Look first = workbook.styles().get(0).font();
         setter = new CellText(fonts, first.over(PLAIN));
@@ -70,13 +68,19 @@ public final class SheetLayout {
     /**
      * The pages of a workbook.
      *
-     * @throws DecantException where a sheet or an area that is wished for is not there, where there is nothing to be seen, or far too much
+     * @throws DecantException where a sheet or an area that is wished for is not there; the pages themselves, when they are asked for, where there is nothing
+     *         to be seen, or far too much
      */
     public static SheetPages of(Workbook workbook, SheetChoice choice, FontCatalogue fonts, Progress progress) {
+        choice.of(workbook);
+        return new SheetPages(workbook, choice, fonts, progress);
+    }
+
+    static SheetPages.Made made(Workbook workbook, SheetChoice choice, FontCatalogue fonts, Progress progress) {
         return new SheetLayout(workbook, choice, fonts, progress).made();
     }
 
-    private SheetPages made() {
+    private SheetPages.Made made() {
         List<SheetChoice.Wished> wished = choice.of(workbook);
         for (int i = 0; i < wished.size(); i++) {
             progress.step(i, wished.size(), Message.of("sheet.onto-pages", wished.get(i).sheet().name()));
@@ -89,7 +93,7 @@ public final class SheetLayout {
         if (failures > 0) findings.add(Finding.note(Message.of("sheet.failures", failures)));
         long unknown = count(cell -> cell.formula() != null && cell.value() instanceof CellValue.Empty);
         if (unknown > 0) findings.add(Finding.changed(Message.of("sheet.never-calculated", unknown)));
-        return new SheetPages(workbook, choice, fonts, new SheetPages.Made(pages, headings, Element.of(Role.DOCUMENT, structure), setter.fonts(), findings));
+        return new SheetPages.Made(pages, headings, Element.of(Role.DOCUMENT, structure), setter.fonts(), findings);
     }
 
     private long count(Predicate<Cell> wanted) {

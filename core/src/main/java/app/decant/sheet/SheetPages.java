@@ -16,12 +16,13 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
-/** A workbook on its pages. */
+/** A workbook on its pages, which are made when they are first asked for: whoever writes a workbook as a workbook needs none. */
 public final class SheetPages implements Pages {
     private final Workbook workbook;
     private final SheetChoice choice;
     private final FontCatalogue catalogue;
-    private final Made made;
+    private final Progress progress;
+    private Made made;
 
     /** What laying it out came to. */
     record Made(List<Page> pages, List<Heading> headings, Element structure, Collection<FontCatalogue.Match> fonts, List<Finding> findings) {
@@ -32,21 +33,26 @@ public final class SheetPages implements Pages {
         }
     }
 
-    SheetPages(Workbook workbook, SheetChoice choice, FontCatalogue catalogue, Made made) {
+    SheetPages(Workbook workbook, SheetChoice choice, FontCatalogue catalogue, Progress progress) {
         this.workbook = workbook;
         this.choice = choice;
         this.catalogue = catalogue;
-        this.made = made;
+        this.progress = progress;
+    }
+
+    private synchronized Made made() {
+        if (made == null) made = SheetLayout.made(workbook, choice, catalogue, progress);
+        return made;
     }
 
     public Workbook workbook() { return workbook; }
 
-    @Override public List<Page> pages() { return made.pages; }
+    @Override public List<Page> pages() { return made().pages; }
     @Override public Facts facts() { return workbook.facts(); }
-    @Override public List<Heading> headings() { return made.headings; }
-    @Override public Collection<FontCatalogue.Match> fonts() { return made.fonts; }
-    @Override public List<Finding> findings() { return made.findings; }
-    @Override public Element structure() { return made.structure; }
+    @Override public List<Heading> headings() { return made().headings; }
+    @Override public Collection<FontCatalogue.Match> fonts() { return made().fonts; }
+    @Override public List<Finding> findings() { return made().findings; }
+    @Override public Element structure() { return made().structure; }
 
     /** What cells have no room for is cut off as the sheet shows it, and is {@linkplain #findings told}. */
     @Override public List<String> unplaced() { return List.of(); }

@@ -1,6 +1,7 @@
 package app.decant.format.sheet;
 
 import app.decant.xml.XmlNode;
+import app.decant.xml.XmlWriter;
 
 /** Headers and footers of OpenDocument's pages put into the codes of ISO/IEC 29500-1, 18.3.1.46. */
 final class OdsHeader {
@@ -25,6 +26,65 @@ final class OdsHeader {
             gather(paragraph, text);
         }
         if (!text.toString().isBlank()) codes.append(code).append(text);
+    }
+
+    /** Writes codes as the three parts of a header, in plain letters; nothing where there are none. */
+    static void write(XmlWriter xml, String element, String codes) {
+        xml.open(element, "style:display", String.valueOf(codes != null));
+        String[] parts = {"", "", ""};
+        int part = 1;
+        for (int i = 0; codes != null && i < codes.length(); i++) {
+            char c = codes.charAt(i);
+            if (c != '&' || i + 1 >= codes.length()) {
+                parts[part] += c;
+                continue;
+            }
+            char code = Character.toUpperCase(codes.charAt(++i));
+            int side = "LCR".indexOf(code);
+            if (side >= 0) part = side;
+            else if ("PNADTF&".indexOf(code) >= 0) parts[part] += "&" + code;
+            else if (code == '"') i = Math.max(i, codes.indexOf('"', i + 1));
+            else if (code == 'K') i += Math.min(6, codes.length() - 1 - i);
+            else while (Character.isDigit(code) && i + 1 < codes.length() && Character.isDigit(codes.charAt(i + 1))) i++;
+        }
+        String[] regions = {"style:region-left", "style:region-center", "style:region-right"};
+        for (int i = 0; i < 3 && codes != null; i++) {
+            xml.open(regions[i]);
+            for (String line : parts[i].split("\n")) line(xml, line);
+            xml.close();
+        }
+        xml.close();
+    }
+
+    private static void line(XmlWriter xml, String line) {
+        xml.open("text:p");
+        StringBuilder words = new StringBuilder();
+        for (int i = 0; i < line.length(); i++) {
+            if (line.charAt(i) != '&' || i + 1 >= line.length()) {
+                words.append(line.charAt(i));
+                continue;
+            }
+            char code = line.charAt(++i);
+            if (code == '&') {
+                words.append('&');
+                continue;
+            }
+            if (!words.isEmpty()) xml.text(words.toString());
+            words.setLength(0);
+            String element = switch (code) {
+                case 'P' -> "text:page-number";
+                case 'N' -> "text:page-count";
+                case 'A' -> "text:sheet-name";
+                case 'D' -> "text:date";
+                case 'T' -> "text:time";
+                default -> "text:title";
+            };
+            xml.open(element);
+            xml.text(code == 'A' || code == 'F' ? "" : "1");
+            xml.close();
+        }
+        if (!words.isEmpty()) xml.text(words.toString());
+        xml.close();
     }
 
     private static void gather(XmlNode node, StringBuilder text) {

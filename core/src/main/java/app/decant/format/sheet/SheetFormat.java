@@ -8,6 +8,8 @@ import app.decant.format.FormatName;
 import app.decant.format.Taken;
 import app.decant.sheet.SheetChoice;
 import app.decant.sheet.SheetText;
+import app.decant.sheet.Workbook;
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
@@ -35,6 +37,8 @@ public enum SheetFormat implements Format {
         @Override public boolean isOf(Content content) { return content.isOfMediaType("application/vnd.oasis.opendocument.spreadsheet"); }
         @Override public Set<String> endings() { return Set.of("ods", "ots"); }
         @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return OdsReader.read(content.bytes(), progress); }
+        @Override public boolean writesSheets() { return true; }
+        @Override public WrittenWorkbook write(Workbook workbook, Instant when) { return new WrittenWorkbook(OdsWriter.write(workbook, when), workbook, List.of()); }
     },
     CSV("csv") {
         /** Values between separators look like any text: the name tells. */
@@ -44,6 +48,8 @@ public enum SheetFormat implements Format {
 
         @Override public Set<String> endings() { return Set.of("csv", "tsv"); }
         @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return CsvReader.read(content.bytes(), content.name(), progress); }
+        @Override public boolean writesSheets() { return true; }
+        @Override public WrittenWorkbook write(Workbook workbook, Instant when) { return CsvWriter.write(workbook); }
     };
 
     private final FormatName named;
@@ -60,6 +66,13 @@ public enum SheetFormat implements Format {
      * @throws app.decant.document.DecantException with a sentence that says why it can't be
      */
     public abstract ReadWorkbook workbook(Content content, String password, Progress progress);
+
+    /**
+     * Writes a workbook, where the format {@linkplain #writesSheets does so}.
+     *
+     * @param when recorded in the file as its time of making
+     */
+    public WrittenWorkbook write(Workbook workbook, Instant when) { throw new UnsupportedOperationException(kind()); }
 
     @Override public Taken read(Content content, String password, Progress progress) {
         ReadWorkbook read = workbook(content, password, progress);

@@ -33,6 +33,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.BooleanSupplier;
 import org.apache.poi.EncryptedDocumentException;
 import org.apache.poi.hpsf.SummaryInformation;
 import org.apache.poi.hssf.OldExcelFormatException;
@@ -58,7 +59,6 @@ import org.apache.poi.ss.usermodel.FormulaError;
 import org.apache.poi.ss.usermodel.HeaderFooter;
 import org.apache.poi.ss.usermodel.PageMargin;
 import org.apache.poi.ss.util.CellRangeAddress;
-import org.apache.poi.util.RecordFormatException;
 import org.slf4j.LoggerFactory;
 
 /** Reads workbooks of the binary generation of 1997 to 2003 by the common library ([MS-XLS]); of the one of 1995 the text. */
@@ -85,8 +85,10 @@ final class XlsReader {
         } catch (OldExcelFormatException e) {
             LoggerFactory.getLogger(XlsReader.class).info("{} is of an older generation", content.name(), e);
             return old(content);
-        } catch (IOException | RecordFormatException | IllegalArgumentException | IllegalStateException | IndexOutOfBoundsException | ClassCastException
-                 | NullPointerException e) {
+        } catch (DecantException e) {
+            throw e;
+        } catch (IOException | RuntimeException e) {
+            // Whatever the library stumbles over, the records are not as they should be.
             throw new DecantException(Kind.UNREADABLE, Message.of("sheet.damaged", content.name()), e);
         } finally {
             Biff8EncryptionKey.setCurrentUserPassword(null);
@@ -132,7 +134,7 @@ final class XlsReader {
 
     private static String formula(HSSFName name) {
         try {
-            return name.getRefersToFormula();
+            return name.getRefersToFormula() == null ? "" : name.getRefersToFormula();
         } catch (RuntimeException e) {
             LoggerFactory.getLogger(XlsReader.class).debug("A name leads nowhere", e);
             return "";
@@ -194,10 +196,21 @@ final class XlsReader {
         List<Integer> columnBreaks = new ArrayList<>();
         for (int one : sheet.getColumnBreaks()) columnBreaks.add(one + 1);
         return new PageSetup(XlsxPages.geometry(landscape ? paper[1] : paper[0], landscape ? paper[0] : paper[1], margins),
-                told.getScale() > 0 ? told.getScale() / 100.0 : 1, Math.max(0, told.getFitWidth()), Math.max(0, told.getFitHeight()), sheet.getFitToPage(),
-                told.getLeftToRight(), sheet.getHorizontallyCenter(), sheet.getVerticallyCenter(), sheet.isPrintGridlines(), sheet.isPrintRowAndColumnHeadings(),
+                told.getScale() > 0 ? told.getScale() / 100.0 : 1, Math.max(0, told.getFitWidth()), Math.max(0, told.getFitHeight()), told(sheet::getFitToPage),
+                told.getLeftToRight(), told(sheet::getHorizontallyCenter), told(sheet::getVerticallyCenter), told(sheet::isPrintGridlines),
+                told(sheet::isPrintRowAndColumnHeadings),
                 areas, repeating(sheet.getRepeatingRows(), true), repeating(sheet.getRepeatingColumns(), false), rowBreaks, columnBreaks,
                 codes(sheet.getHeader()), codes(sheet.getFooter()));
+    }
+
+    /** What the library can't tell, since a record is missing, is not so. */
+    private static boolean told(BooleanSupplier asked) {
+        try {
+            return asked.getAsBoolean();
+        } catch (RuntimeException e) {
+            LoggerFactory.getLogger(XlsReader.class).debug("A record is missing", e);
+            return false;
+        }
     }
 
     private static String codes(HeaderFooter told) {

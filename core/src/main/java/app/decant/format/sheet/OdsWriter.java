@@ -1,0 +1,428 @@
+package app.decant.format.sheet;
+
+import app.decant.document.Border;
+import app.decant.document.Borders;
+import app.decant.document.Colour;
+import app.decant.document.Facts;
+import app.decant.document.Link;
+import app.decant.document.Look;
+import app.decant.document.Section.PageGeometry;
+import app.decant.document.TextProperty;
+import app.decant.document.TextProperty.Underline;
+import app.decant.format.Archive;
+import app.decant.sheet.Cell;
+import app.decant.sheet.CellStyle;
+import app.decant.sheet.CellStyle.Across;
+import app.decant.sheet.CellStyle.Down;
+import app.decant.sheet.CellValue;
+import app.decant.sheet.Column;
+import app.decant.sheet.NumberText;
+import app.decant.sheet.PageSetup;
+import app.decant.sheet.Range;
+import app.decant.sheet.Row;
+import app.decant.sheet.Sheet;
+import app.decant.sheet.Workbook;
+import app.decant.xml.XmlNames;
+import app.decant.xml.XmlWriter;
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeSet;
+import org.apache.poi.ss.usermodel.DateUtil;
+
+/** Writes workbooks of OpenDocument 1.2 (ISO/IEC 26300-1, 9). */
+final class OdsWriter {
+    private static final String KIND = "application/vnd.oasis.opendocument.spreadsheet";
+    private static final String[] SPACES = spaces();
+    private static final int MOST_COLUMNS = 1024;
+
+    private final Workbook workbook;
+    private final NumberText numbers;
+    private final OdsNumberStyles formats = new OdsNumberStyles();
+    private final Map<Long, String> columnStyles = new LinkedHashMap<>();
+    private final Map<String, String> rowStyles = new LinkedHashMap<>();
+    private XmlWriter xml;
+
+    private OdsWriter(Workbook workbook) {
+        this.workbook = workbook;
+        numbers = new NumberText(workbook, Locale.ENGLISH);
+    }
+
+    private static String[] spaces() {
+        List<String> spaces = new ArrayList<>();
+        XmlNames.OPEN_DOCUMENT.forEach((prefix, namespace) -> {
+            spaces.add("xmlns:" + prefix);
+            spaces.add(namespace);
+        });
+        spaces.addAll(List.of("xmlns:dc", "http://purl.org/dc/elements/1.1/", "xmlns:of", "urn:oasis:names:tc:opendocument:xmlns:of:1.2", "office:version", "1.2"));
+        return spaces.toArray(String[]::new);
+    }
+
+    static byte[] write(Workbook workbook, Instant when) { return new OdsWriter(workbook).archive(when); }
+
+    private byte[] archive(Instant when) {
+        Map<String, byte[]> parts = new LinkedHashMap<>();
+        byte[] content = content();
+        parts.put("content.xml", content);
+        parts.put("styles.xml", styles());
+        parts.put("meta.xml", meta(when));
+        xml = new XmlWriter();
+        xml.open("manifest:manifest", "xmlns:manifest", XmlNames.OPEN_DOCUMENT.get("manifest"), "manifest:version", "1.2");
+        xml.leaf("manifest:file-entry", "manifest:full-path", "/", "manifest:version", "1.2", "manifest:media-type", KIND);
+        for (String part : parts.keySet()) xml.leaf("manifest:file-entry", "manifest:full-path", part, "manifest:media-type", "text/xml");
+        xml.close();
+        parts.put("META-INF/manifest.xml", xml.bytes());
+        return Archive.packed(KIND, parts);
+    }
+
+    private byte[] content() {
+        // Styles stand before what wears them, and are known after it.
+        XmlWriter body = new XmlWriter();
+        xml = body;
+        for (Sheet sheet : workbook.sheets()) prepare(sheet);
+        xml = new XmlWriter();
+        xml.open("office:document-content", SPACES);
+        xml.open("office:automatic-styles");
+        for (CellStyle style : workbook.styles()) formats.name(style.format());
+        formats.write(xml);
+        columnStyles.forEach((width, name) -> {
+            xml.open("style:style", "style:name", name, "style:family", "table-column");
+            xml.leaf("style:table-column-properties", "style:column-width", points(width / 100.0));
+            xml.close();
+        });
+        rowStyles.forEach((height, name) -> {
+            xml.open("style:style", "style:name", name, "style:family", "table-row");
+            boolean optimal = height.isEmpty();
+            xml.leaf("style:table-row-properties", "style:row-height", optimal ? null : height, "style:use-optimal-row-height", String.valueOf(optimal));
+            xml.close();
+        });
+        for (int s = 0; s < workbook.sheets().size(); s++) {
+            xml.open("style:style", "style:name", "ta" + s, "style:family", "table", "style:master-page-name", "pm" + s);
+            xml.leaf("style:table-properties", "table:display", String.valueOf(!workbook.sheets().get(s).hidden()));
+            xml.close();
+        }
+        for (int i = 0; i < workbook.styles().size(); i++) cellStyle("ce" + i, workbook.styles().get(i));
+        xml.close();
+        xml.open("office:body");
+        xml.open("office:spreadsheet");
+        for (int s = 0; s < workbook.sheets().size(); s++) table(workbook.sheets().get(s), s);
+        names();
+        xml.close();
+        xml.close();
+        xml.close();
+        return xml.bytes();
+    }
+
+    private void prepare(Sheet sheet) {
+        columnStyle(sheet.columnWidth());
+        for (Column column : sheet.columns()) columnStyle(column.width());
+        for (Row row : sheet.rows()) rowStyle(row.height());
+        rowStyle(sheet.rowHeight());
+    }
+
+    private String columnStyle(double width) { return columnStyles.computeIfAbsent(Math.round(width * 100), key -> "co" + columnStyles.size()); }
+
+    private String rowStyle(double height) { return rowStyles.computeIfAbsent(Double.isNaN(height) ? "" : points(height), key -> "ro" + rowStyles.size()); }
+
+    private static String points(double value) { return String.format(Locale.ROOT, "%.2fpt", value); }
+
+    private void cellStyle(String name, CellStyle style) {
+        xml.open("style:style", "style:name", name, "style:family", "table-cell", "style:data-style-name", formats.name(style.format()));
+        Borders borders = style.borders() == null ? Borders.OPEN : style.borders();
+        xml.leaf("style:table-cell-properties", "fo:background-color", style.fill() == null ? null : "#" + style.fill().hex(), "fo:border-top", line(borders.top()),
+                "fo:border-right", line(borders.right()), "fo:border-bottom", line(borders.bottom()), "fo:border-left", line(borders.left()), "fo:wrap-option",
+                style.wraps() ? "wrap" : null, "style:shrink-to-fit", style.shrinks() ? "true" : null, "style:rotation-angle",
+                style.turn() == 0 || style.turn() == 255 ? null : String.valueOf((style.turn() + 360) % 360), "style:text-align-source",
+                style.across() == Across.BY_KIND ? "value-type" : "fix", "style:vertical-align", style.down() == Down.TOP ? "top" : style.down() == Down.MIDDLE
+                        ? "middle" : "bottom");
+        String align = switch (style.across()) {
+            case LEFT, FILL -> "start";
+            case CENTRE, CENTRE_ACROSS -> "center";
+            case RIGHT -> "end";
+            case JUSTIFY -> "justify";
+            case BY_KIND -> null;
+        };
+        if (align != null || style.indent() > 0)
+            xml.leaf("style:paragraph-properties", "fo:text-align", align, "fo:margin-left", style.indent() > 0 ? points(style.indent() * 10) : null);
+        text(style.font());
+        xml.close();
+    }
+
+    private void text(Look look) {
+        Colour ink = look.get(TextProperty.COLOUR);
+        Double size = look.get(TextProperty.SIZE);
+        Underline under = look.get(TextProperty.UNDERLINE);
+        String family = look.get(TextProperty.FAMILY);
+        xml.leaf("style:text-properties", "fo:color", ink == null || ink.isAutomatic() ? null : "#" + ink.hex(), "fo:font-family",
+                family == null ? null : "'" + family.replace("'", "") + "'", "fo:font-size", size == null ? null : points(size), "fo:font-weight",
+                look.is(TextProperty.BOLD) ? "bold" : null, "fo:font-style", look.is(TextProperty.ITALIC) ? "italic" : null, "style:text-underline-style",
+                under == null || under == Underline.NONE ? null : "solid", "style:text-line-through-style", look.is(TextProperty.STRIKE) ? "solid" : null);
+    }
+
+    private static String line(Border border) {
+        if (border == null || !border.isVisible()) return null;
+        String kind = switch (border.line()) {
+            case DOUBLE -> "double";
+            case DOTTED -> "dotted";
+            case DASHED -> "dashed";
+            default -> "solid";
+        };
+        return points(border.width()) + " " + kind + " #" + (border.colour().isAutomatic() ? "000000" : border.colour().hex());
+    }
+
+    private void table(Sheet sheet, int index) {
+        List<String> areas = sheet.setup().areas().stream().map(area -> address(sheet, area)).toList();
+        xml.open("table:table", "table:name", sheet.name(), "table:style-name", "ta" + index, "table:print-ranges", areas.isEmpty() ? null : String.join(" ", areas));
+        columns(sheet);
+        Range titles = sheet.setup().titleRows();
+        Map<Long, Range> merged = sheet.mergedFrom();
+        int next = 0;
+        for (int i = 0; i < sheet.rows().size(); ) {
+            Row row = sheet.rows().get(i);
+            if (row.index() > next) {
+                next = gap(sheet, next, row.index(), titles, merged);
+                continue;
+            }
+            head(titles, next, true);
+            row(sheet, row, merged);
+            head(titles, next, false);
+            next++;
+            i++;
+        }
+        int end = titles == null ? next : Math.max(next, titles.bottom() + 1);
+        for (Range one : sheet.merged()) end = Math.max(end, Math.min(one.bottom() + 1, next + 1000));
+        while (next < Math.max(end, 1)) next = gap(sheet, next, Math.max(end, 1), titles, merged);
+        xml.close();
+    }
+
+    private String address(Sheet sheet, Range range) {
+        String name = "'" + sheet.name().replace("'", "''") + "'.";
+        return name + Range.name(range.top(), range.left()) + ":" + name + Range.name(range.bottom(), range.right());
+    }
+
+    private void columns(Sheet sheet) {
+        int last = 0;
+        for (Row row : sheet.rows()) if (!row.cells().isEmpty()) last = Math.max(last, row.cells().get(row.cells().size() - 1).column());
+        for (Range one : sheet.merged()) last = Math.max(last, Math.min(one.right(), MOST_COLUMNS));
+        for (Column column : sheet.columns()) if (column.to() < MOST_COLUMNS) last = Math.max(last, column.to());
+        Range titles = sheet.setup().titleColumns();
+        if (titles != null) last = Math.max(last, titles.right());
+        TreeSet<Integer> cuts = new TreeSet<>(List.of(0, last + 1));
+        for (Column column : sheet.columns()) {
+            cuts.add(Math.min(column.from(), last + 1));
+            cuts.add(Math.min(column.to(), last) + 1);
+        }
+        if (titles != null) {
+            cuts.add(titles.left());
+            cuts.add(titles.right() + 1);
+        }
+        Integer from = cuts.pollFirst();
+        while (!cuts.isEmpty()) {
+            int to = cuts.pollFirst();
+            int at = from;
+            Column told = sheet.columns().stream().filter(column -> column.from() <= at && column.to() >= at).findFirst().orElse(null);
+            boolean head = titles != null && at >= titles.left() && at <= titles.right();
+            if (head) xml.open("table:table-header-columns");
+            xml.leaf("table:table-column", "table:style-name", columnStyle(told == null ? sheet.columnWidth() : told.width()), "table:number-columns-repeated",
+                    to - from > 1 ? String.valueOf(to - from) : null, "table:visibility", told != null && told.hidden() ? "collapse" : null,
+                    "table:default-cell-style-name", "ce0");
+            if (head) xml.close();
+            from = to;
+        }
+    }
+
+    /** Opens or closes the rows that are repeated, where a row begins or ends them. */
+    private void head(Range titles, int row, boolean opens) {
+        if (titles == null) return;
+        if (opens && row == titles.top()) xml.open("table:table-header-rows");
+        if (!opens && row == titles.bottom()) xml.close();
+    }
+
+    /** Rows that hold nothing, up to the next that does or that begins or ends something. */
+    private int gap(Sheet sheet, int from, int to, Range titles, Map<Long, Range> merged) {
+        int end = to;
+        if (titles != null && from < titles.top()) end = Math.min(end, titles.top());
+        else if (titles != null && from <= titles.bottom()) end = Math.min(end, titles.bottom() + 1);
+        boolean covered = merged.values().stream().anyMatch(one -> one.top() <= from && one.bottom() >= from);
+        if (covered) end = from + 1;
+        else for (Range one : merged.values()) if (one.top() > from) end = Math.min(end, Math.max(from + 1, one.top()));
+        head(titles, from, true);
+        if (covered) {
+            row(sheet, new Row(from, sheet.rowHeight(), false, List.of()), merged);
+        } else {
+            xml.open("table:table-row", "table:style-name", rowStyle(sheet.rowHeight()), "table:number-rows-repeated", end - from > 1 ? String.valueOf(end - from) : null);
+            xml.leaf("table:table-cell");
+            xml.close();
+        }
+        head(titles, end - 1, false);
+        return end;
+    }
+
+    private void row(Sheet sheet, Row row, Map<Long, Range> merged) {
+        xml.open("table:table-row", "table:style-name", rowStyle(row.height()), "table:visibility", row.hidden() ? "collapse" : null);
+        int next = 0;
+        TreeSet<Integer> places = new TreeSet<>();
+        for (Cell cell : row.cells()) places.add(cell.column());
+        List<Range> over = merged.values().stream().filter(one -> one.top() <= row.index() && one.bottom() >= row.index()).toList();
+        for (Range one : over) for (int c = one.left(); c <= Math.min(one.right(), MOST_COLUMNS); c++) places.add(c);
+        for (int column : places) {
+            if (column > next) xml.leaf("table:table-cell", "table:number-columns-repeated", column - next > 1 ? String.valueOf(column - next) : null);
+            Range whole = over.stream().filter(one -> one.holds(row.index(), column)).findFirst().orElse(null);
+            Cell cell = row.cell(column);
+            boolean covered = whole != null && (whole.top() != row.index() || whole.left() != column);
+            cell(sheet, cell == null ? new Cell(column, CellValue.EMPTY, 0) : cell, covered ? null : whole, covered);
+            next = column + 1;
+        }
+        if (places.isEmpty()) xml.leaf("table:table-cell");
+        xml.close();
+    }
+
+    private void cell(Sheet sheet, Cell cell, Range whole, boolean covered) {
+        CellStyle style = workbook.style(cell);
+        List<String> told = new ArrayList<>(List.of("table:style-name", "ce" + cell.style()));
+        if (whole != null) told.addAll(List.of("table:number-columns-spanned", String.valueOf(whole.columns()), "table:number-rows-spanned", String.valueOf(whole.rows())));
+        String formula = covered ? null : OdsFormula.open(cell.formula());
+        if (formula != null) told.addAll(List.of("table:formula", "of:=" + formula));
+        String shown = numbers.of(cell.value(), style.format());
+        if (cell.value() instanceof CellValue.Number number) value(number.value(), style.format(), told);
+        else if (cell.value() instanceof CellValue.Truth truth) told.addAll(List.of("office:value-type", "boolean", "office:boolean-value", String.valueOf(truth.value())));
+        else if (cell.value() instanceof CellValue.Text || cell.value() instanceof CellValue.Failure) {
+            told.addAll(List.of("office:value-type", "string"));
+            if (cell.value() instanceof CellValue.Text text) shown = text.text();
+        }
+        xml.open(covered ? "table:covered-table-cell" : "table:table-cell", told.toArray(String[]::new));
+        if (!cell.isEmpty()) for (String line : shown.replace("\r", "").split("\n", -1)) {
+            xml.open("text:p");
+            if (cell.link() instanceof Link.Address address) xml.open("text:a", "xlink:type", "simple", "xlink:href", address.uri());
+            text(line);
+            if (cell.link() instanceof Link.Address) xml.close();
+            xml.close();
+        }
+        xml.close();
+    }
+
+    /** Blanks in a row and tabs are elements (ISO/IEC 26300-1, 6.1.2). */
+    private void text(String line) {
+        StringBuilder plain = new StringBuilder();
+        for (int i = 0; i < line.length(); i++) {
+            char c = line.charAt(i);
+            boolean again = c == ' ' && (i == 0 || line.charAt(i - 1) == ' ');
+            if (c != '\t' && !again) {
+                plain.append(c);
+                continue;
+            }
+            if (!plain.isEmpty()) xml.text(plain.toString());
+            plain.setLength(0);
+            xml.leaf(c == '\t' ? "text:tab" : "text:s");
+        }
+        if (!plain.isEmpty()) xml.text(plain.toString());
+    }
+
+    private void value(double value, String format, List<String> told) {
+        if (NumberText.isDate(format) && value >= 0 && value < 2_958_466) {
+            LocalDateTime time = DateUtil.getLocalDateTime(value, workbook.since1904());
+            if (time != null && OdsNumberStyles.hasDay(format)) {
+                boolean day = value == Math.rint(value);
+                told.addAll(List.of("office:value-type", "date", "office:date-value", time.format(DateTimeFormatter.ofPattern(day ? "yyyy-MM-dd" : "yyyy-MM-dd'T'HH:mm:ss"))));
+                return;
+            }
+            long seconds = Math.round(value * 86_400);
+            told.addAll(List.of("office:value-type", "time", "office:time-value", String.format(Locale.ROOT, "PT%02dH%02dM%02dS", seconds / 3600, seconds / 60 % 60,
+                    seconds % 60)));
+            return;
+        }
+        boolean percent = format.contains("%");
+        told.addAll(List.of("office:value-type", percent ? "percentage" : "float", "office:value", plain(value)));
+    }
+
+    private static String plain(double value) {
+        return value == Math.rint(value) && Math.abs(value) < 1e15 ? String.valueOf((long) value) : new BigDecimal(String.valueOf(value)).toPlainString().length() > 40
+                ? String.valueOf(value) : new BigDecimal(String.valueOf(value)).toPlainString();
+    }
+
+    private void names() {
+        List<String[]> told = new ArrayList<>();
+        workbook.names().forEach((name, place) -> {
+            int mark = place.lastIndexOf('!');
+            Range range = mark < 0 ? null : Range.of(place.substring(mark + 1));
+            Sheet sheet = mark < 0 ? null : workbook.sheet(place.substring(0, mark).replaceAll("^'|'$", "").replace("''", "'"));
+            boolean plain = name.matches("[\\p{L}_][\\p{L}\\p{N}_.]*");
+            if (range != null && sheet != null && plain) told.add(new String[] {name, "$" + address(sheet, range).replace(":'", ":$'")});
+        });
+        if (told.isEmpty()) return;
+        xml.open("table:named-expressions");
+        for (String[] one : told) xml.leaf("table:named-range", "table:name", one[0], "table:cell-range-address", one[1]);
+        xml.close();
+    }
+
+    private byte[] styles() {
+        xml = new XmlWriter();
+        xml.open("office:document-styles", SPACES);
+        xml.open("office:styles");
+        xml.open("style:style", "style:name", "Default", "style:family", "table-cell");
+        text(workbook.styles().get(0).font());
+        xml.close();
+        xml.close();
+        xml.open("office:automatic-styles");
+        for (int s = 0; s < workbook.sheets().size(); s++) layout("pl" + s, workbook.sheets().get(s).setup());
+        xml.close();
+        xml.open("office:master-styles");
+        for (int s = 0; s < workbook.sheets().size(); s++) {
+            xml.open("style:master-page", "style:name", "pm" + s, "style:page-layout-name", "pl" + s);
+            PageSetup setup = workbook.sheets().get(s).setup();
+            OdsHeader.write(xml, "style:header", setup.header());
+            OdsHeader.write(xml, "style:footer", setup.footer());
+            xml.close();
+        }
+        xml.close();
+        xml.close();
+        return xml.bytes();
+    }
+
+    private void layout(String name, PageSetup setup) {
+        PageGeometry page = setup.page();
+        xml.open("style:page-layout", "style:name", name);
+        List<String> printed = new ArrayList<>(List.of("objects", "charts", "drawings", "zero-values"));
+        if (setup.grid()) printed.add("grid");
+        if (setup.headings()) printed.add("headers");
+        String centring = setup.middle() ? setup.centre() ? "both" : "horizontal" : setup.centre() ? "vertical" : "none";
+        boolean both = setup.fitted();
+        xml.leaf("style:page-layout-properties", "fo:page-width", points(page.width()), "fo:page-height", points(page.height()), "style:print-orientation",
+                page.isLandscape() ? "landscape" : "portrait", "fo:margin-top", points(page.top()), "fo:margin-bottom", points(page.bottom()), "fo:margin-left",
+                points(page.left()), "fo:margin-right", points(page.right()), "style:print-page-order", setup.across() ? "ltr" : "ttb", "style:print",
+                String.join(" ", printed), "style:table-centering", centring, "style:scale-to", both ? null : Math.round(setup.scale() * 100) + "%",
+                "style:scale-to-X", both && setup.wide() > 0 ? String.valueOf(setup.wide()) : null,
+                "style:scale-to-Y", both && setup.tall() > 0 ? String.valueOf(setup.tall()) : null);
+        xml.close();
+    }
+
+    private byte[] meta(Instant when) {
+        Facts facts = workbook.facts();
+        xml = new XmlWriter();
+        xml.open("office:document-meta", SPACES);
+        xml.open("office:meta");
+        fact("dc:title", facts.title());
+        fact("dc:subject", facts.subject());
+        fact("meta:initial-creator", facts.author());
+        fact("meta:keyword", facts.keywords());
+        fact("dc:language", facts.language());
+        fact("meta:creation-date", (facts.created() == null ? when : facts.created()).toString());
+        fact("dc:date", when.toString());
+        xml.close();
+        xml.close();
+        return xml.bytes();
+    }
+
+    private void fact(String name, String value) {
+        if (value == null) return;
+        xml.open(name);
+        xml.text(value);
+        xml.close();
+    }
+}

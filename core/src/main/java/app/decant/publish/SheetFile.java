@@ -1,0 +1,81 @@
+package app.decant.publish;
+
+import app.decant.document.DecantException;
+import app.decant.document.Finding;
+import app.decant.document.Progress;
+import app.decant.format.Content;
+import app.decant.format.sheet.SheetFormat;
+import app.decant.format.sheet.WrittenWorkbook;
+import app.decant.pdf.check.PdfCheck;
+import app.decant.sheet.Cell;
+import app.decant.sheet.CellValue;
+import app.decant.sheet.Range;
+import app.decant.sheet.Row;
+import app.decant.sheet.Sheet;
+import app.decant.sheet.Workbook;
+import app.decant.words.Message;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.List;
+
+/** A workbook written as a workbook, opened again by the reader of its format: every value must be there. */
+final class SheetFile {
+    private static final double SAME = 1e-9;
+
+    private SheetFile() { }
+
+    /**
+     * Writes what an order asks for.
+     *
+     * @throws DecantException where it is no workbook, or a value would be lost; nothing was replaced then
+     */
+    static Path write(Order order, SheetFormat format, Path file, Instant when, List<PdfCheck.Proof> proofs, List<Finding> findings) {
+        Workbook workbook = order.pages().origin(Workbook.class).orElseThrow(() -> new DecantException(DecantException.Kind.WRONG_CALL,
+                Message.of("publish.no-workbook", order.recipe().target().ending())));
+        if (order.recipe().locking().isOn())
+            throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("publish.a-cannot-be-locked-by-a-password", order.recipe().target().ending()));
+        Workbook said = new Workbook(order.recipe().sheets().chosen(workbook), workbook.styles(), workbook.names(),
+                order.recipe().facts().of(workbook.facts(), null), workbook.since1904());
+        WrittenWorkbook written = format.write(said, when);
+        findings.addAll(written.findings());
+        return SafeFile.write(file, order.recipe().present(), order.guard(), out -> out.write(written.bytes()), made -> {
+            Workbook again = format.workbook(new Content(Files.readAllBytes(made), file.getFileName().toString()), null, Progress.SILENT).workbook();
+            String lost = lost(written.kept(), again);
+            boolean same = lost == null;
+            proofs.add(new PdfCheck.Proof(same ? Message.of("publish.values-kept") : Message.of("publish.value-lost", lost), same));
+            if (!same) throw new DecantException(DecantException.Kind.NOT_PROVEN,
+                    Message.of("publish.was-not-kept-since-the-check-after", file.getFileName(), Message.of("publish.value-lost", lost)));
+        });
+    }
+
+    /** The first cell whose value is not the same in another workbook; null where all are. */
+    static String lost(Workbook one, Workbook other) {
+        if (one.sheets().size() != other.sheets().size()) return "1";
+        for (int s = 0; s < one.sheets().size(); s++) {
+            Sheet sheet = one.sheets().get(s);
+            Sheet second = other.sheets().get(s);
+            for (Row row : sheet.rows()) {
+                Row there = second.row(row.index());
+                for (Cell cell : row.cells()) {
+                    if (cell.isEmpty()) continue;
+                    Cell found = there == null ? null : there.cell(cell.column());
+                    if (found == null || !isSame(cell.value(), found.value())) return sheet.name() + "!" + Range.name(row.index(), cell.column());
+                }
+            }
+        }
+        return null;
+    }
+
+    private static boolean isSame(CellValue one, CellValue other) {
+        if (one instanceof CellValue.Number a && other instanceof CellValue.Number b)
+            return Math.abs(a.value() - b.value()) <= Math.max(SAME, Math.abs(a.value()) * SAME) || Math.abs(a.value() - b.value()) < 1.0 / 86_400;
+        if (one instanceof CellValue.Text a && other instanceof CellValue.Text b) return plain(a.text()).equals(plain(b.text()));
+        // What a formula failed with is shown as words.
+        String failure = one instanceof CellValue.Failure a ? a.code() : null;
+        if (failure != null) return other instanceof CellValue.Failure b && b.code().equals(failure) || other instanceof CellValue.Text c && c.text().equals(failure);
+        return one.equals(other);
+    }
+
+    private static String plain(String text) { return text.replace("\r", "").replaceAll("[\\p{Cntrl}&&[^\\n\\t]]", ""); }
+}
