@@ -34,6 +34,7 @@ import org.slf4j.LoggerFactory;
 /** Reads workbooks of OpenDocument (ISO/IEC 26300-1, 9). */
 final class OdsReader {
     private static final Pattern DURATION = Pattern.compile("(-)?PT?(?:(\\d+)D)?T?(?:(\\d+)H)?(?:(\\d+)M)?(?:([\\d.]+)S)?");
+    private static final Pattern FAILURE = Pattern.compile("#(N/A|DIV/0!|VALUE!|REF!|NAME\\?|NUM!|NULL!)|Err:\\d+");
     private static final double WIDTH = 64;
     private static final double HEIGHT = 12.8;
     /** Rows that are only repeated to the end of the sheet say nothing. */
@@ -197,7 +198,7 @@ final class OdsReader {
             for (XmlNode one : node.children()) {
                 if (!one.is("table:table-cell") && !one.is("table:covered-table-cell")) continue;
                 int count = Math.min(repeated(one, "table:number-columns-repeated"), Range.MOST_COLUMNS - at);
-                CellValue value = one.is("table:covered-table-cell") ? CellValue.EMPTY : value(one);
+                CellValue value = value(one);
                 if (one.find("office:annotation") != null) lost.count(Lost.Kind.COMMENTS, 1);
                 if (one.find("draw:frame") != null) lost.count(Lost.Kind.PICTURES, 1);
                 String told = one.get("table:style-name") != null ? one.get("table:style-name") : columnStyle(at);
@@ -241,7 +242,7 @@ final class OdsReader {
         }
         String text = text(cell);
         if (text.isEmpty()) return CellValue.EMPTY;
-        boolean failure = cell.get("table:formula") != null && (text.startsWith("#") || text.startsWith("Err:"));
+        boolean failure = cell.get("table:formula") != null && FAILURE.matcher(text).matches();
         return failure ? new CellValue.Failure(text) : new CellValue.Text(text);
     }
 

@@ -287,7 +287,7 @@ final class OdsWriter {
         CellStyle style = workbook.style(cell);
         List<String> told = new ArrayList<>(List.of("table:style-name", "ce" + cell.style()));
         if (whole != null) told.addAll(List.of("table:number-columns-spanned", String.valueOf(whole.columns()), "table:number-rows-spanned", String.valueOf(whole.rows())));
-        String formula = covered ? null : OdsFormula.open(cell.formula());
+        String formula = OdsFormula.open(cell.formula());
         if (formula != null) told.addAll(List.of("table:formula", "of:=" + formula));
         String shown = numbers.of(cell.value(), style.format());
         if (cell.value() instanceof CellValue.Number number) value(number.value(), style.format(), told);
