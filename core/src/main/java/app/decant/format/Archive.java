@@ -51,7 +51,7 @@ public final class Archive {
         return parts;
     }
 
-    /** Packs parts in their order. The kind of the archive stands first and is not compressed (ISO/IEC 26300-3, 3.3; OCF 3.3, 4.3). */
+    /** Packs parts in their order. The kind of the archive, where that is told, stands first and is not compressed (ISO/IEC 26300-3, 3.3; OCF 3.3, 4.3). */
     public static byte[] packed(String kind, Map<String, byte[]> parts) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (Packing archive = packing(kind, bytes)) {
@@ -71,6 +71,7 @@ public final class Archive {
 
         private Packing(String kind, OutputStream out) throws IOException {
             zip = new ZipOutputStream(out);
+            if (kind == null) return;
             byte[] told = kind.getBytes(StandardCharsets.US_ASCII);
             ZipEntry first = entry("mimetype");
             CRC32 sum = new CRC32();

@@ -150,7 +150,8 @@ public final class Publisher {
         boolean sheets = recipe.target().format() instanceof SheetFormat;
         boolean onPages = recipe.target() == Target.PDF || pages.origin(Workbook.class).isEmpty();
         List<Finding> findings = new ArrayList<>(onPages ? pages.findings() : List.of());
-        Path done = sheets ? SheetFile.write(order, (SheetFormat) recipe.target().format(), file, when, proofs, findings) : recipe.target() == Target.PDF ? pdf(order, chosen, file, when, proofs, findings, progress) : text(written(order, findings), order, file,
+        Path done = sheets ? SheetFile.write(order, (SheetFormat) recipe.target().format(), file, when, proofs, findings) : recipe.target() == Target.PDF
+                ? pdf(order, chosen, file, when, proofs, findings, progress) : text(written(order, findings), order, file,
                 when, proofs, findings);
         try {
             return new Receipt(done, recipe.target(), chosen.size(), Files.size(done), proofs, findings, Duration.ofNanos(System.nanoTime() - start));

@@ -34,7 +34,8 @@ final class SheetFile {
         Workbook workbook = order.pages().origin(Workbook.class).orElseThrow(() -> new DecantException(DecantException.Kind.WRONG_CALL,
                 Message.of("publish.no-workbook", order.recipe().target().ending())));
         if (order.recipe().locking().isOn())
-            throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("publish.a-cannot-be-locked-by-a-password", order.recipe().target().ending()));
+            throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("publish.a-cannot-be-locked-by-a-password", order.recipe().target()
+                    .ending()));
         Workbook said = new Workbook(order.recipe().sheets().chosen(workbook), workbook.styles(), workbook.names(),
                 order.recipe().facts().of(workbook.facts(), null), workbook.since1904());
         WrittenWorkbook written = format.write(said, when);
@@ -71,9 +72,13 @@ final class SheetFile {
         if (one instanceof CellValue.Number a && other instanceof CellValue.Number b)
             return Math.abs(a.value() - b.value()) <= Math.max(SAME, Math.abs(a.value()) * SAME) || Math.abs(a.value() - b.value()) < 1.0 / 86_400;
         if (one instanceof CellValue.Text a && other instanceof CellValue.Text b) return plain(a.text()).equals(plain(b.text()));
+        // What was written as it shows may be read as the number it is.
+        if (one instanceof CellValue.Text a && other instanceof CellValue.Number b) return a.text().strip().matches("[+-]?[\\d.,]+([eE][+-]?\\d+)?")
+                && Double.parseDouble(a.text().strip().replace(",", "")) == b.value();
         // What a formula failed with is shown as words.
         String failure = one instanceof CellValue.Failure a ? a.code() : null;
-        if (failure != null) return other instanceof CellValue.Failure b && b.code().equals(failure) || other instanceof CellValue.Text c && c.text().equals(failure);
+        if (failure != null) return other instanceof CellValue.Failure b && b.code().equals(failure) || other instanceof CellValue.Text c && c.text()
+                .equals(failure);
         return one.equals(other);
     }
 

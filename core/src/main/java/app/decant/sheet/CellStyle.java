@@ -18,7 +18,8 @@ import app.decant.document.Look;
  * @param fill    behind it, or null
  * @param borders round it; null for none
  */
-public record CellStyle(Look font, String format, Across across, Down down, boolean wraps, boolean shrinks, int indent, int turn, Colour fill, Borders borders) {
+public record CellStyle(Look font, String format, Across across, Down down, boolean wraps, boolean shrinks, int indent, int turn, Colour fill,
+        Borders borders) {
     public static final String GENERAL = "General";
     public static final CellStyle PLAIN = new CellStyle(Look.PLAIN, GENERAL, Across.BY_KIND, Down.BOTTOM, false, false, 0, 0, null, null);
 

@@ -12,7 +12,8 @@ public record Range(int top, int left, int bottom, int right) {
     private static final Pattern CELL = Pattern.compile("\\$?([A-Za-z]{1,3})?\\$?([0-9]{1,7})?");
 
     public Range {
-        if (top < 0 || left < 0 || bottom < top || right < left) throw new IllegalArgumentException("No range: " + top + ", " + left + ", " + bottom + ", " + right);
+        if (top < 0 || left < 0 || bottom < top || right < left) throw new IllegalArgumentException("No range: " + top + ", " + left + ", " + bottom + ", "
+                + right);
     }
 
     public static Range cell(int row, int column) { return new Range(row, column, row, column); }
@@ -73,7 +74,8 @@ public record Range(int top, int left, int bottom, int right) {
 
     /** The least range that holds both. */
     public Range with(Range other) {
-        return other == null ? this : new Range(Math.min(top, other.top), Math.min(left, other.left), Math.max(bottom, other.bottom), Math.max(right, other.right));
+        return other == null ? this : new Range(Math.min(top, other.top), Math.min(left, other.left), Math.max(bottom, other.bottom),
+                Math.max(right, other.right));
     }
 
     @Override public String toString() { return top == bottom && left == right ? name(top, left) : name(top, left) + ":" + name(bottom, right); }

@@ -13,7 +13,8 @@ import java.util.TreeMap;
  * @param rows        in their order, only those that hold something or differ
  * @param merged      cells that are one
  */
-public record Sheet(String name, boolean hidden, double columnWidth, double rowHeight, List<Column> columns, List<Row> rows, List<Range> merged, PageSetup setup) {
+public record Sheet(String name, boolean hidden, double columnWidth, double rowHeight, List<Column> columns, List<Row> rows, List<Range> merged,
+        PageSetup setup) {
     public Sheet {
         columns = List.copyOf(columns);
         rows = List.copyOf(rows);

@@ -36,6 +36,8 @@ public final class SheetLayout {
     /** More pages come of a stray cell or a wrong area, not of anybody's wish. */
     private static final int MOST_PAGES = 20_000;
     private static final int MANY_PAGES = 400;
+    /** Columns beyond those that hold something over which text may run. */
+    private static final int MOST_REACH = 30;
     /** Wider tables are read to nobody cell by cell. */
     private static final int MOST_TOLD = 256;
     private static final double HEADING_HEIGHT = 15;
@@ -105,11 +107,12 @@ public final class SheetLayout {
     private void sheet(Sheet sheet, PageSetup setup) {
         Range used = sheet.used(workbook.styles());
         if (used == null) return;
-        List<Range> areas = setup.areas().isEmpty() ? List.of(new Range(0, 0, used.bottom(), used.right())) : setup.areas();
+        int reach = setup.areas().isEmpty() ? reach(sheet, used) : used.right();
+        List<Range> areas = setup.areas().isEmpty() ? List.of(new Range(0, 0, used.bottom(), reach)) : setup.areas();
         int first = pages.size();
         for (Range area : areas) {
             // Beyond what is used there is only white paper.
-            Range seen = area.within(new Range(0, 0, Math.max(used.bottom(), area.top()), Math.max(used.right(), area.left())));
+            Range seen = area.within(new Range(0, 0, Math.max(used.bottom(), area.top()), Math.max(reach, area.left())));
             if (seen != null) area(sheet, setup, seen);
         }
         if (pages.size() > first) headings.add(new Heading(1, sheet.name(), sheet.name(), first, setup.page().top()));
@@ -117,8 +120,33 @@ public final class SheetLayout {
             findings.add(Finding.changed(Message.of("sheet.area-empty", sheet.name())));
     }
 
+    /** The last column that text of the last cells of rows runs over. */
+    private int reach(Sheet sheet, Range used) {
+        int reach = used.right();
+        SheetGrid grid = null;
+        for (Row row : sheet.rows()) {
+            if (row.cells().isEmpty() || row.hidden()) continue;
+            Cell last = row.cells().get(row.cells().size() - 1);
+            CellStyle style = workbook.style(last);
+            boolean runs = last.value() instanceof CellValue.Text && !style.wraps() && !style.shrinks()
+                    && (style.across() == CellStyle.Across.BY_KIND || style.across() == CellStyle.Across.LEFT);
+            if (!runs) continue;
+            if (grid == null) grid = new SheetGrid(workbook, sheet, new Range(0, 0, 0, used.right() + MOST_REACH), (cell, dress, width) -> 0);
+            String text = ((CellValue.Text) last.value()).text().replace('\n', ' ');
+            double size = style.font().get(TextProperty.SIZE, 11.0);
+            double room = grid.width(last.column(), reach);
+            // Letters are hardly wider than high; only what may be too long is set.
+            if (text.length() * size < room) continue;
+            double width = setter.set(SheetPainter.paragraph(text, style.font(), Alignment.START), CellText.ENDLESS).width() + 2 * SheetPainter.PADDING;
+            boolean within = sheet.merged().stream().anyMatch(one -> one.holds(row.index(), last.column()));
+            while (!within && room < width && reach < used.right() + MOST_REACH) room += grid.width(++reach);
+        }
+        return reach;
+    }
+
     private void area(Sheet sheet, PageSetup setup, Range area) {
-        SheetGrid grid = new SheetGrid(workbook, sheet, whole(area, setup), (cell, style, width) -> SheetPainter.height(workbook, setter, numbers, cell, style, width));
+        SheetGrid grid = new SheetGrid(workbook, sheet, whole(area, setup), (cell, style, width) -> SheetPainter.height(workbook, setter, numbers, cell,
+                style, width));
         double beside = setup.headings() ? 8 + 6 * Integer.toString(area.bottom() + 1).length() : 0;
         double above = setup.headings() ? HEADING_HEIGHT : 0;
         SheetSplit split = SheetSplit.of(sheet, setup, area, grid, beside, above);
@@ -152,7 +180,8 @@ public final class SheetLayout {
 
     private void page(Sheet sheet, PageSetup setup, SheetGrid grid, SheetSplit split, int[] across, int[] down, SheetPainter painter, double beside,
             double above) {
-        int[] repeatedColumns = repeated(setup.titleColumns() == null ? null : new int[] {setup.titleColumns().left(), setup.titleColumns().right()}, across[0]);
+        int[] repeatedColumns = repeated(setup.titleColumns() == null ? null : new int[] {setup.titleColumns().left(), setup.titleColumns().right()},
+                across[0]);
         int[] repeatedRows = repeated(setup.titleRows() == null ? null : new int[] {setup.titleRows().top(), setup.titleRows().bottom()}, down[0]);
         int[] columns = IntStream.concat(IntStream.of(repeatedColumns), IntStream.rangeClosed(across[0], across[1])).toArray();
         int[] rows = IntStream.concat(IntStream.of(repeatedRows), IntStream.rangeClosed(down[0], down[1])).toArray();

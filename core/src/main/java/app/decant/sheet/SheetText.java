@@ -65,7 +65,8 @@ public final class SheetText {
         Look plain = workbook.styles().get(0).font();
         Style normal = new Style("Normal", "Normal", Style.Kind.PARAGRAPH, null, null, Look.PLAIN);
         Style heading = new Style("Heading1", "heading 1", Style.Kind.PARAGRAPH, "Normal", "Normal", Look.of(ParagraphProperty.OUTLINE_LEVEL, 1)
-                .with(TextProperty.SIZE, 16.0).with(TextProperty.BOLD, true).with(ParagraphProperty.SPACE_AFTER, GAP).with(ParagraphProperty.KEEP_WITH_NEXT, true));
+                .with(TextProperty.SIZE, 16.0).with(TextProperty.BOLD, true).with(ParagraphProperty.SPACE_AFTER, GAP).with(ParagraphProperty.KEEP_WITH_NEXT,
+                        true));
         return new StyleSheet(plain, "Normal", null, Map.of()).with(normal).with(heading);
     }
 

@@ -20,7 +20,8 @@ public record Workbook(List<Sheet> sheets, List<CellStyle> styles, Map<String, S
         for (Sheet sheet : sheets)
             for (Row row : sheet.rows())
                 for (Cell cell : row.cells())
-                    if (cell.style() >= styles.size()) throw new IllegalArgumentException("No style " + cell.style() + " for " + Range.name(row.index(), cell.column()));
+                    if (cell.style() >= styles.size()) throw new IllegalArgumentException("No style " + cell.style() + " for " + Range.name(row.index(),
+                            cell.column()));
     }
 
     public CellStyle style(Cell cell) { return styles.get(cell.style()); }

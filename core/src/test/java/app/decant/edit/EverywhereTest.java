@@ -30,11 +30,13 @@ class EverywhereTest {
             (document, picked) -> Lists.toggle(document, picked, Lists.Kind.NUMBERS), Lists::restart, (document, picked) -> Lists.deeper(document, picked, 1),
             (document, picked) -> Headings.shift(document, picked, 1), (document, picked) -> Headings.move(document, picked, true),
             (document, picked) -> Headings.move(document, picked, false),
-            (document, picked) -> Tables.canInsert(document, picked) ? Tables.insert(document, picked, 2, 2, 100) : new Draft(document, picked).done(EditKind.TABLE),
+            (document, picked) -> Tables.canInsert(document, picked) ? Tables.insert(document, picked, 2, 2, 100) : new Draft(document, picked)
+                    .done(EditKind.TABLE),
             (document, picked) -> picked.story() instanceof Story.Body
                     ? Echo.of(document, picked.head().path()).apply(document, picked, Echo.of(document, picked.head().path()).others())
                     : new Draft(document, picked).done(EditKind.LOOK),
-            (document, picked) -> Notes.canInsert(picked) ? Notes.insert(document, picked, Inline.Note.Kind.FOOTNOTE) : new Draft(document, picked).done(EditKind.OBJECT),
+            (document, picked) -> Notes.canInsert(picked) ? Notes.insert(document, picked, Inline.Note.Kind.FOOTNOTE) : new Draft(document, picked)
+                    .done(EditKind.OBJECT),
             (document, picked) -> Fields.insert(document, picked, Inline.Field.Kind.PAGE),
             (document, picked) -> Frames.open(document, picked, 0, Section.FramePlace.EVEN_FOOTER),
             (document, picked) -> picked.story() instanceof Story.Frame ? Frames.remove(document, picked) : Typing.breakLine(document, picked),
@@ -50,7 +52,8 @@ class EverywhereTest {
                 List<Walk.Stop> stops = Walk.of(document, story).stops();
                 for (int i = 0; i < stops.size(); i += d == 0 ? 7 : 1) {
                     int length = stops.get(i).paragraph().length();
-                    for (int offset : new int[] {0, length / 2, length}) canBeDone(document, TextSelection.caret(new Place(story, stops.get(i).path(), offset)), d);
+                    for (int offset : new int[] {0, length / 2, length}) canBeDone(document, TextSelection.caret(new Place(story, stops.get(i).path(),
+                            offset)), d);
                 }
             }
         }

@@ -44,7 +44,8 @@ class PagesAndLinksTest {
         TextSelection there = at(parted, "Ostrey line");
         Document turned = made(parted, Sections.pages(parted, there, false, section -> {
             PageGeometry page = section.page();
-            return new Section(section.start(), new PageGeometry(page.height(), page.width(), page.top(), page.right(), page.bottom(), page.left(), page.header(),
+            return new Section(section.start(), new PageGeometry(page.height(), page.width(), page.top(), page.right(), page.bottom(), page.left(),
+                    page.header(),
                     page.footer(), page.gutter()), section.columns(), section.numbering(), section.frames(), section.firstPageDiffers(), section.blocks());
         }));
         PagedDocument pages = laid(turned);
@@ -95,7 +96,8 @@ class PagesAndLinksTest {
     }
 
     @Test void aContentsListIsPutInAndFollowsTheHeadings() {
-        Document before = Sample.of(List.of(Paragraph.of("Foreword"), Paragraph.styled("Heading1", "Fares"), Paragraph.of("text"), Paragraph.styled("Heading2", "Nights")));
+        Document before = Sample.of(List.of(Paragraph.of("Foreword"), Paragraph.styled("Heading1", "Fares"), Paragraph.of("text"),
+                Paragraph.styled("Heading2", "Nights")));
         Change change = ContentsLists.insert(before, TextSelection.caret(new Place(BlockPath.of(0, 1), 2)));
         Document after = made(before, change);
         Contents contents = (Contents) after.sections().get(0).blocks().get(1);

@@ -56,7 +56,8 @@ class StylesTest {
         assertThat(look(after, model.path()).get(TextProperty.SIZE)).isEqualTo(17.0);
         assertThat(look(after, other.path()).get(TextProperty.SIZE)).isEqualTo(17.0);
         assertThat(after.paragraph(model.path()).inlines().get(0).look().says(TextProperty.SIZE)).as("the style says it now").isFalse();
-        assertThat(look(after, stop(before, "Each passenger").path())).as("text is no such heading").isEqualTo(look(before, stop(before, "Each passenger").path()));
+        assertThat(look(after, stop(before, "Each passenger").path())).as("text is no such heading").isEqualTo(look(before, stop(before, "Each passenger")
+                .path()));
         assertThat(Styles.follow(before, all(model)).isNothing()).as("a passage that says nothing of its own").isTrue();
     }
 
@@ -87,7 +88,8 @@ class StylesTest {
         Style base = new Style("Base", "Base", Style.Kind.PARAGRAPH, null, null, LARGE);
         Style heir = new Style("Heir", "Heir", Style.Kind.PARAGRAPH, "Base", "Base", Look.of(TextProperty.ITALIC, true));
         Document plain = Sample.of(List.of(Paragraph.styled("Heir", "one"), Paragraph.styled("Base", "two")));
-        Document before = plain.withStyles(plain.styles().with(base).with(heir).with(new Style("Other", "Other", Style.Kind.PARAGRAPH, null, null, Look.PLAIN)));
+        Document before = plain.withStyles(plain.styles().with(base).with(heir).with(new Style("Other", "Other", Style.Kind.PARAGRAPH, null, null,
+                Look.PLAIN)));
         Document after = made(before, Styles.replace(before, TextSelection.caret(new Place(BlockPath.of(0, 0), 0)), "Base", "Other")).after();
         assertThat(after.styles().style("Base")).isNull();
         assertThat(after.styles().style("Heir").next()).isEqualTo("Other");
@@ -118,7 +120,8 @@ class StylesTest {
                     Paragraph other = others.get(i).paragraph();
                     assertThat(now.paragraph(other)).isEqualTo(then.paragraph(one));
                     for (int at = 0; at <= one.length(); at++)
-                        assertThat(now.text(other, other.lookBefore(at)).without(TextProperty.STYLE)).isEqualTo(then.text(one, one.lookBefore(at)).without(TextProperty.STYLE));
+                        assertThat(now.text(other, other.lookBefore(at)).without(TextProperty.STYLE)).isEqualTo(then.text(one, one.lookBefore(at))
+                                .without(TextProperty.STYLE));
                 }
             }
             assertThat(UsedStyles.tidy(after, start).change().isNothing()).as("once is enough").isTrue();
@@ -142,7 +145,8 @@ class StylesTest {
             if (look.says(ParagraphProperty.SPACE_AFTER)) loud = loud.with(ParagraphProperty.SPACE_AFTER, look.get(ParagraphProperty.SPACE_AFTER));
             if (look.says(ParagraphProperty.ALIGNMENT)) loud = loud.with(ParagraphProperty.ALIGNMENT, look.get(ParagraphProperty.ALIGNMENT));
             List<Inline> inlines = paragraph.inlines().stream()
-                    .map(inline -> inline instanceof Inline.Text ? inline.with(inline.look().with(TextProperty.SIZE, cascade.text(paragraph, inline.look()).get(TextProperty.SIZE)))
+                    .map(inline -> inline instanceof Inline.Text ? inline.with(inline.look().with(TextProperty.SIZE, cascade.text(paragraph, inline.look())
+                            .get(TextProperty.SIZE)))
                             : inline).toList();
             return new Paragraph(paragraph.style(), loud, paragraph.mark(), inlines);
         });

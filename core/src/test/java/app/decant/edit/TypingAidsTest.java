@@ -50,14 +50,16 @@ class TypingAidsTest {
     private static String text(Document document) { return document.paragraph(BlockPath.of(0, 0)).text(); }
 
     @ParameterizedTest @CsvSource(delimiter = '|', quoteCharacter = '`', value = {
-        "en-GB|She said \"come aboard\" (\"now\").|She said “come aboard” (“now”).", "en-GB|The crew's 'own' boat, '98, don't|The crew’s ‘own’ boat, ‘98, don’t",
+        "en-GB|She said \"come aboard\" (\"now\").|She said “come aboard” (“now”).",
+                "en-GB|The crew's 'own' boat, '98, don't|The crew’s ‘own’ boat, ‘98, don’t",
         "de-DE|Er sagte \"Achtung\" und 'ja'.|Er sagte „Achtung“ und ‚ja‘.", "fr-FR|Il dit \"bonjour\" à l'aube.|Il dit «\u00A0bonjour\u00A0» à l’aube.",
         "es-ES|Dijo \"hola\".|Dijo «hola»."})
     void quotesAreThoseOfTheLanguage(String language, String keys, String wanted) { assertThat(text(typed(language, keys, ALL))).isEqualTo(wanted); }
 
     @ParameterizedTest @CsvSource(delimiter = '|', value = {"the boat is late. it waits for no one.|The boat is late. It waits for no one.",
         "We sail at noon, i.e. at twelve, e.g. today.|We sail at noon, i.e. at twelve, e.g. today.", "ask dr. hale or st. anne|Ask dr. hale or st. anne",
-        "Is it open? yes.|Is it open? Yes.", "iPhones are no heads of sentences.|iPhones are no heads of sentences.", "See no. 12 of the list.|See no. 12 of the list."})
+        "Is it open? yes.|Is it open? Yes.", "iPhones are no heads of sentences.|iPhones are no heads of sentences.",
+                "See no. 12 of the list.|See no. 12 of the list."})
     void aSentenceBeginsWithACapital(String keys, String wanted) { assertThat(text(typed("en-GB", keys + " x", ALL))).isEqualTo(wanted + " x"); }
 
     @Test void slipsOfTheFingersAreMendedWithTheirCapital() {
@@ -70,7 +72,8 @@ class TypingAidsTest {
         Document document = typed("en-GB", "Write to desk@ostreysound.example or www.ostreysound.example now", ALL);
         Paragraph paragraph = document.paragraph(BlockPath.of(0, 0));
         assertThat(paragraph.lookBefore(12).get(TextProperty.LINK)).isEqualTo(new Link.Address("mailto:desk@ostreysound.example"));
-        assertThat(paragraph.lookBefore(paragraph.text().indexOf("www") + 3).get(TextProperty.LINK)).isEqualTo(new Link.Address("https://www.ostreysound.example"));
+        assertThat(paragraph.lookBefore(paragraph.text().indexOf("www") + 3).get(TextProperty.LINK))
+                .isEqualTo(new Link.Address("https://www.ostreysound.example"));
         assertThat(paragraph.lookBefore(paragraph.length()).says(TextProperty.LINK)).as("what is typed behind is no link").isFalse();
     }
 
@@ -99,6 +102,7 @@ class TypingAidsTest {
         assertThat(text(typed("en-GB", "teh boat. it is ", EnumSet.of(Aid.CAPITALS)))).isEqualTo("Teh boat. It is ");
         assertThat(text(typed("en-GB", "teh boat. it is ", EnumSet.of(Aid.SLIPS)))).isEqualTo("the boat. it is ");
         Document document = typed("en-GB", "- www.ostrey.example ", EnumSet.of(Aid.QUOTES));
-        assertThat(document.paragraph(BlockPath.of(0, 0)).inlines()).allMatch(inline -> inline instanceof Inline.Text run && !run.look().says(TextProperty.LINK));
+        assertThat(document.paragraph(BlockPath.of(0, 0)).inlines()).allMatch(inline -> inline instanceof Inline.Text run && !run.look()
+                .says(TextProperty.LINK));
     }
 }

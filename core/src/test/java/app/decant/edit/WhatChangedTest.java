@@ -72,7 +72,8 @@ class WhatChangedTest {
             for (int edit = 0; edit < 6; edit++) {
                 Document present = now;
                 // Contents lists follow the headings by themselves.
-                List<Walk.Stop> stops = Walk.of(now).stops().stream().filter(one -> !(present.find(Story.BODY, one.path().parent()) instanceof Contents)).toList();
+                List<Walk.Stop> stops = Walk.of(now).stops().stream().filter(one -> !(present.find(Story.BODY, one.path().parent()) instanceof Contents))
+                        .toList();
                 Walk.Stop stop = stops.get(random.nextInt(stops.size()));
                 TextSelection caret = TextSelection.caret(new Place(stop.path(), random.nextInt(stop.paragraph().length() + 1)));
                 now = switch (random.nextInt(4)) {

@@ -73,7 +73,6 @@ class FormatsTest {
         Map<byte[], String> files = new LinkedHashMap<>();
         files.put(new byte[0], "empty file");
         files.put(new byte[] {0, 1, 2, 3, 0, 0}, "file of unknown kind");
-        files.put(Archive.packed("application/vnd.oasis.opendocument.spreadsheet", Map.of()), "OpenDocument workbook");
         files.put(Archive.packed("application/vnd.oasis.opendocument.presentation", Map.of()), "OpenDocument slide deck");
         files.put(Archive.packed("application/x-something", Map.of("a", new byte[] {1})), "zip archive");
         files.forEach((file, kind) -> assertThatThrownBy(() -> Formats.read(file, "it", null, Progress.SILENT)).isInstanceOf(DecantException.class)

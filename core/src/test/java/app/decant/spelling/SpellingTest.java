@@ -51,7 +51,8 @@ class SpellingTest {
     }
 
     @Test void eachPassageIsReadInItsOwnLanguage() {
-        assertThat(slips(Sample.of(List.of(in("en-GB", "The ferry leaves at noon."), in("de", "Die Fähre fährt am Mittag ab."), in("fr-CH", "Le bac part à midi."),
+        assertThat(slips(Sample.of(List.of(in("en-GB", "The ferry leaves at noon."), in("de", "Die Fähre fährt am Mittag ab."),
+                in("fr-CH", "Le bac part à midi."),
                 in("es", "El barco sale al mediodía."), in("cy", "Mae'r fferi'n gadael am hanner dydd."))))).isEmpty();
         assertThat(slips(Sample.of(List.of(in("de", "The ferry leaves."))))).containsExactly("The", "ferry", "leaves");
     }
@@ -67,11 +68,13 @@ class SpellingTest {
             // "muele" is a word too: what is proven there is that all others are known.
             assertThat(slips(Sample.of(List.of(Paragraph.of(texts[i]))))).as(texts[i]).isEqualTo(spanish ? List.of() : List.of(wrong[i]));
         }
-        assertThat(slips(Sample.of(List.of(Paragraph.of("Kaikki matkustajat ovat tervetulleita laivaan ennen puoltapäivää."))))).as("a language of none here").isEmpty();
+        assertThat(slips(Sample.of(List.of(Paragraph.of("Kaikki matkustajat ovat tervetulleita laivaan ennen puoltapäivää."))))).as("a language of none here")
+                .isEmpty();
     }
 
     @Test void whatIsNoWordIsLeftAlone() {
-        assertThat(slips(Sample.of(List.of(in("en-GB", "Write to desk@ostreysound.example or https://ostreysound.example/faers?x=teh, ref. AB12cd, form OSF, a b c."),
+        assertThat(slips(Sample.of(List.of(in("en-GB",
+                "Write to desk@ostreysound.example or https://ostreysound.example/faers?x=teh, ref. AB12cd, form OSF, a b c."),
                 in("en-GB", "The passengers’ lounge doesn’t open; a well-known co\u00ADoperative ship-to-shore line."))))).isEmpty();
     }
 

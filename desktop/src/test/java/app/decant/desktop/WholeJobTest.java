@@ -46,7 +46,7 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 
-/** Days at the desk, done as people do them: a slip mended, heads and notes written in place, sections moved in the spine, styles, links, parts; and seen what changed. */
+/** Days at the desk, done as people do them: a slip mended, heads and notes written, sections moved in the spine, styles, links, parts, what changed. */
 @ExtendWith(ApplicationExtension.class)
 class WholeJobTest {
     @TempDir static Path folder;
@@ -206,7 +206,8 @@ class WholeJobTest {
         pick(heading);
         push(robot, KeyCode.CONTROL, KeyCode.I);
         need(robot, "command.style.follow");
-        assertThat(Cascade.of(document()).text(document().paragraph(other.start()), document().paragraph(other.start()).lookBefore(1)).is(TextProperty.ITALIC)).isTrue();
+        assertThat(Cascade.of(document()).text(document().paragraph(other.start()), document().paragraph(other.start()).lookBefore(1)).is(TextProperty.ITALIC))
+                .isTrue();
         pick(TextSelection.caret(found("Each passenger").start()));
         robot.clickOn("#paragraph-more");
         robot.clickOn("#paragraph-after");

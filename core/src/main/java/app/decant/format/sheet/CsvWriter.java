@@ -55,7 +55,8 @@ final class CsvWriter {
 
     /** Words that begin like a formula get an apostrophe, so that no program runs them. */
     private static String harmless(String text) {
-        return !text.isEmpty() && "=@".indexOf(text.charAt(0)) >= 0 || text.startsWith("+") && text.length() > 1 && !Character.isDigit(text.charAt(1)) ? "'" + text : text;
+        return !text.isEmpty() && "=@".indexOf(text.charAt(0)) >= 0 || text.startsWith("+") && text.length() > 1 && !Character.isDigit(text.charAt(1)) ? "'"
+                + text : text;
     }
 
     private static String quoted(String value) {

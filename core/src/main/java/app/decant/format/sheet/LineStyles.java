@@ -7,6 +7,17 @@ import app.decant.document.Colour;
 final class LineStyles {
     private LineStyles() { }
 
+    /** The name of a line; null for none. */
+    static String name(Border border) {
+        if (border == null || !border.isVisible()) return null;
+        return switch (border.line()) {
+            case DOUBLE -> "double";
+            case DOTTED -> border.width() < 0.4 ? "hair" : "dotted";
+            case DASHED -> border.width() > 1 ? "mediumDashed" : "dashed";
+            default -> border.width() >= 2 ? "thick" : border.width() > 1 ? "medium" : "thin";
+        };
+    }
+
     /** The line of a name; null for none. */
     static Border border(String name, Colour colour) {
         return switch (name) {

@@ -11,7 +11,8 @@ import java.util.Map;
 
 /** The codes of numbers (ISO/IEC 29500-1, 18.8.31) written as the styles of OpenDocument (ISO/IEC 26300-1, 16.29): a style for each part of a code. */
 final class OdsNumberStyles {
-    private static final String[] COLOURS = {"black", "#000000", "blue", "#0000ff", "cyan", "#00ffff", "green", "#00ff00", "magenta", "#ff00ff", "red", "#ff0000",
+    private static final String[] COLOURS = {"black", "#000000", "blue", "#0000ff", "cyan", "#00ffff", "green", "#00ff00", "magenta", "#ff00ff", "red",
+            "#ff0000",
         "white", "#ffffff", "yellow", "#ffff00"};
 
     private final Map<String, String> names = new LinkedHashMap<>();
@@ -24,7 +25,7 @@ final class OdsNumberStyles {
 
     /** Whether a code shows a day, not a time of it alone. */
     static boolean hasDay(String code) {
-        String plain = code.replaceAll("\"[^\"]*\"|\\[[^\\]]*\\]|\\\\.", "").toLowerCase(Locale.ROOT);
+        String plain = code.toLowerCase(Locale.ROOT).replaceAll("\\[(h+|m+|s+)\\]", "$1").replaceAll("\"[^\"]*\"|\\[[^\\]]*\\]|\\\\.", "");
         return plain.contains("y") || plain.contains("d") || plain.contains("m") && !plain.contains("h") && !plain.contains("s");
     }
 
@@ -79,9 +80,11 @@ final class OdsNumberStyles {
         String code = section.replaceAll("\\[[<>=][^\\]]*\\]", "");
         boolean percent = !date && code.replaceAll("\"[^\"]*\"", "").contains("%");
         boolean text = code.replaceAll("\"[^\"]*\"", "").contains("@");
-        String kind = text ? "number:text-style" : date ? day ? "number:date-style" : "number:time-style" : percent ? "number:percentage-style" : "number:number-style";
+        String kind = text ? "number:text-style" : date ? day ? "number:date-style" : "number:time-style" : percent ? "number:percentage-style"
+                : "number:number-style";
         boolean elapsed = date && code.toLowerCase(Locale.ROOT).matches(".*\\[(h+|m+|s+)\\].*");
-        xml.open(kind, "style:name", name, "style:volatile", base.equals(name) ? null : "true", "number:truncate-on-overflow", elapsed && !day ? "false" : null);
+        xml.open(kind, "style:name", name, "style:volatile", base.equals(name) ? null : "true", "number:truncate-on-overflow", elapsed && !day ? "false"
+                : null);
         String colour = colour(code);
         if (colour != null) xml.leaf("style:text-properties", "fo:color", colour);
         String plain = code.replaceAll("\\[\\$([^\\]-]*)(-[^\\]]*)?\\]", "\"$1\"").replaceAll("\\[(h+|m+|s+|H+)\\]", "$1").replaceAll("\\[[^\\]]*\\]", "");

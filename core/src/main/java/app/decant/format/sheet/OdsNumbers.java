@@ -2,21 +2,32 @@ package app.decant.format.sheet;
 
 import app.decant.sheet.CellStyle;
 import app.decant.xml.XmlNode;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 
 /** Number styles of OpenDocument (ISO/IEC 26300-1, 16.29) as the codes that others use (ISO/IEC 29500-1, 18.8.31). */
 final class OdsNumbers {
+    private static final Set<List<String>> USUAL = Set.of(List.of(">=0"), List.of(">0", "<0"), List.of(">0", "<0", "=0"));
+
     private OdsNumbers() { }
 
     static String code(XmlNode style, Map<String, XmlNode> all) {
         StringBuilder code = new StringBuilder();
+        List<String> conditions = new ArrayList<>();
         for (XmlNode map : style.children("style:map")) {
             XmlNode other = all.get(map.get("style:apply-style-name", ""));
             String condition = map.get("style:condition", "").replace("value()", "").replace("!=", "<>").strip();
-            if (other != null && other != style && !condition.isEmpty()) code.append('[').append(condition).append(']').append(parts(other)).append(';');
+            if (other == null || other == style || condition.isEmpty()) continue;
+            conditions.add(condition);
+            code.append('[').append(condition).append(']').append(parts(other)).append(';');
         }
         code.append(parts(style));
+        // Signs that are told apart as everybody does need no conditions; with them, numbers below nought would show two signs.
+        if (USUAL.contains(conditions)) for (String condition : conditions) code.delete(code.indexOf("[" + condition + "]"), code.indexOf("[" + condition + "]")
+                + condition.length() + 2);
         return code.isEmpty() ? CellStyle.GENERAL : code.toString();
     }
 
@@ -69,11 +80,14 @@ final class OdsNumbers {
         int places = digits(part, "number:decimal-places", 0);
         int shown = digits(part, "number:min-decimal-places", places);
         String whole = "true".equals(part.get("number:grouping")) ? "#,##" + (least > 0 ? "0" : "#") : least > 0 ? "0".repeat(least) : "#";
-        if (places == 0) return whole;
-        return whole + "." + "0".repeat(Math.min(shown, places)) + "#".repeat(Math.max(0, places - shown));
+        // Shown by thousands: a comma behind the digits for each.
+        String shorter = ",".repeat(Math.max(0, Math.min(4, (part.get("number:display-factor", "1").length() - 1) / 3)));
+        if (places == 0) return whole + shorter;
+        return whole + "." + "0".repeat(Math.min(shown, places)) + "#".repeat(Math.max(0, places - shown)) + shorter;
     }
 
-    private static int digits(XmlNode part, String attribute, int otherwise) { return Math.max(0, Math.min(20, XlsxReader.whole(part.get(attribute), otherwise))); }
+    private static int digits(XmlNode part, String attribute, int otherwise) { return Math.max(0, Math.min(20, XlsxReader.whole(part.get(attribute),
+            otherwise))); }
 
     /** Signs that stand for themselves stay, all else is quoted. */
     private static String quoted(String text) {

@@ -73,7 +73,8 @@ final class OdsReader {
         }
         Map<String, String> names = new TreeMap<>();
         XmlNode defined = book.child("table:named-expressions");
-        if (defined != null) for (XmlNode one : defined.children("table:named-range")) names.put(one.get("table:name", ""), address(one.get("table:cell-range-address", "")));
+        if (defined != null) for (XmlNode one : defined.children("table:named-range")) names.put(one.get("table:name", ""),
+                address(one.get("table:cell-range-address", "")));
         names.remove("");
         return new ReadWorkbook(new Workbook(sheets, styles.cells(), names, facts(), false), lost.findings());
     }
@@ -90,7 +91,8 @@ final class OdsReader {
         if (meta == null) return Facts.NONE;
         XmlNode told = XmlReader.tree(meta, "meta.xml").child("office:meta");
         if (told == null) return Facts.NONE;
-        return new Facts(text(told, "dc:title"), text(told, "dc:subject"), text(told, "meta:initial-creator"), text(told, "meta:keyword"), text(told, "dc:language"),
+        return new Facts(text(told, "dc:title"), text(told, "dc:subject"), text(told, "meta:initial-creator"), text(told, "meta:keyword"),
+                text(told, "dc:language"),
                 instant(text(told, "meta:creation-date")), instant(text(told, "dc:date")), Map.of());
     }
 

@@ -149,7 +149,8 @@ final class OdsStyles {
         for (String part : told.trim().split("\\s+")) {
             if (part.startsWith("#")) colour = colour(part);
             else if (Character.isDigit(part.charAt(0))) width = Math.max(0.25, points(part, 0.5));
-            else line = part.startsWith("double") ? Border.Line.DOUBLE : part.startsWith("dash") ? Border.Line.DASHED : part.startsWith("dot") ? Border.Line.DOTTED
+            else line = part.startsWith("double") ? Border.Line.DOUBLE : part.startsWith("dash") ? Border.Line.DASHED : part.startsWith("dot")
+                    ? Border.Line.DOTTED
                     : part.equals("none") || part.equals("hidden") ? Border.Line.NONE : line;
         }
         return line == Border.Line.NONE ? null : new Border(line, width, colour == null ? Colour.BLACK : colour, 0);
@@ -163,7 +164,8 @@ final class OdsStyles {
         String digits = told.replaceAll("[^0-9.eE+-]", "");
         double value = XlsxReader.number(digits, Double.NaN);
         if (Double.isNaN(value)) return otherwise;
-        double factor = told.endsWith("cm") ? 72 / 2.54 : told.endsWith("mm") ? 72 / 25.4 : told.endsWith("in") ? 72 : told.endsWith("pc") ? 12 : told.endsWith("px")
+        double factor = told.endsWith("cm") ? 72 / 2.54 : told.endsWith("mm") ? 72 / 25.4 : told.endsWith("in") ? 72 : told.endsWith("pc") ? 12
+                : told.endsWith("px")
                 ? 0.75 : 1;
         return value * factor;
     }
@@ -202,9 +204,11 @@ final class OdsStyles {
         XmlNode told = layout == null ? null : layout.child("style:page-layout-properties");
         PageSetup plain = PageSetup.PLAIN;
         if (told == null)
-            return new PageSetup(plain.page(), 1, 1, 1, false, false, false, false, false, false, areas, titleRows, titleColumns, rowBreaks, columnBreaks, null, null);
+            return new PageSetup(plain.page(), 1, 1, 1, false, false, false, false, false, false, areas, titleRows, titleColumns, rowBreaks, columnBreaks,
+                    null, null);
         double all = points(told.get("fo:margin"), 56.7);
-        double[] inches = {points(told.get("fo:margin-left"), all) / 72, points(told.get("fo:margin-right"), all) / 72, points(told.get("fo:margin-top"), all) / 72,
+        double[] inches = {points(told.get("fo:margin-left"), all) / 72, points(told.get("fo:margin-right"), all) / 72, points(told.get("fo:margin-top"),
+                all) / 72,
             points(told.get("fo:margin-bottom"), all) / 72, 0.3, 0.3};
         double width = Math.max(72, Math.min(14400, points(told.get("fo:page-width"), 595.3)));
         double height = Math.max(72, Math.min(14400, points(told.get("fo:page-height"), 841.9)));
@@ -217,7 +221,8 @@ final class OdsStyles {
         double scale = XlsxReader.number(told.get("style:scale-to", "100%").replace("%", ""), 100) / 100;
         return new PageSetup(XlsxPages.geometry(width, height, inches), scale, pages > 0 && wide == 0 ? 1 : wide, pages > 0 && tall == 0 ? pages : tall, fitted,
                 "ltr".equals(told.get("style:print-page-order")), centring.equals("both") || centring.equals("horizontal"),
-                centring.equals("both") || centring.equals("vertical"), print.contains("grid"), print.contains("headers"), areas, titleRows, titleColumns, rowBreaks,
+                centring.equals("both") || centring.equals("vertical"), print.contains("grid"), print.contains("headers"), areas, titleRows, titleColumns,
+                        rowBreaks,
                 columnBreaks, OdsHeader.codes(master.child("style:header")), OdsHeader.codes(master.child("style:footer")));
     }
 }

@@ -60,7 +60,8 @@ final class OdsWriter {
             spaces.add("xmlns:" + prefix);
             spaces.add(namespace);
         });
-        spaces.addAll(List.of("xmlns:dc", "http://purl.org/dc/elements/1.1/", "xmlns:of", "urn:oasis:names:tc:opendocument:xmlns:of:1.2", "office:version", "1.2"));
+        spaces.addAll(List.of("xmlns:dc", "http://purl.org/dc/elements/1.1/", "xmlns:of", "urn:oasis:names:tc:opendocument:xmlns:of:1.2", "office:version",
+                "1.2"));
         return spaces.toArray(String[]::new);
     }
 
@@ -135,7 +136,8 @@ final class OdsWriter {
     private void cellStyle(String name, CellStyle style) {
         xml.open("style:style", "style:name", name, "style:family", "table-cell", "style:data-style-name", formats.name(style.format()));
         Borders borders = style.borders() == null ? Borders.OPEN : style.borders();
-        xml.leaf("style:table-cell-properties", "fo:background-color", style.fill() == null ? null : "#" + style.fill().hex(), "fo:border-top", line(borders.top()),
+        xml.leaf("style:table-cell-properties", "fo:background-color", style.fill() == null ? null : "#" + style.fill().hex(), "fo:border-top",
+                line(borders.top()),
                 "fo:border-right", line(borders.right()), "fo:border-bottom", line(borders.bottom()), "fo:border-left", line(borders.left()), "fo:wrap-option",
                 style.wraps() ? "wrap" : null, "style:shrink-to-fit", style.shrinks() ? "true" : null, "style:rotation-angle",
                 style.turn() == 0 || style.turn() == 255 ? null : String.valueOf((style.turn() + 360) % 360), "style:text-align-source",
@@ -178,7 +180,8 @@ final class OdsWriter {
 
     private void table(Sheet sheet, int index) {
         List<String> areas = sheet.setup().areas().stream().map(area -> address(sheet, area)).toList();
-        xml.open("table:table", "table:name", sheet.name(), "table:style-name", "ta" + index, "table:print-ranges", areas.isEmpty() ? null : String.join(" ", areas));
+        xml.open("table:table", "table:name", sheet.name(), "table:style-name", "ta" + index, "table:print-ranges", areas.isEmpty() ? null
+                : String.join(" ", areas));
         columns(sheet);
         Range titles = sheet.setup().titleRows();
         Map<Long, Range> merged = sheet.mergedFrom();
@@ -256,7 +259,8 @@ final class OdsWriter {
         if (covered) {
             row(sheet, new Row(from, sheet.rowHeight(), false, List.of()), merged);
         } else {
-            xml.open("table:table-row", "table:style-name", rowStyle(sheet.rowHeight()), "table:number-rows-repeated", end - from > 1 ? String.valueOf(end - from) : null);
+            xml.open("table:table-row", "table:style-name", rowStyle(sheet.rowHeight()), "table:number-rows-repeated", end - from > 1
+                    ? String.valueOf(end - from) : null);
             xml.leaf("table:table-cell");
             xml.close();
         }
@@ -286,12 +290,14 @@ final class OdsWriter {
     private void cell(Sheet sheet, Cell cell, Range whole, boolean covered) {
         CellStyle style = workbook.style(cell);
         List<String> told = new ArrayList<>(List.of("table:style-name", "ce" + cell.style()));
-        if (whole != null) told.addAll(List.of("table:number-columns-spanned", String.valueOf(whole.columns()), "table:number-rows-spanned", String.valueOf(whole.rows())));
+        if (whole != null) told.addAll(List.of("table:number-columns-spanned", String.valueOf(whole.columns()), "table:number-rows-spanned",
+                String.valueOf(whole.rows())));
         String formula = OdsFormula.open(cell.formula());
         if (formula != null) told.addAll(List.of("table:formula", "of:=" + formula));
         String shown = numbers.of(cell.value(), style.format());
         if (cell.value() instanceof CellValue.Number number) value(number.value(), style.format(), told);
-        else if (cell.value() instanceof CellValue.Truth truth) told.addAll(List.of("office:value-type", "boolean", "office:boolean-value", String.valueOf(truth.value())));
+        else if (cell.value() instanceof CellValue.Truth truth) told.addAll(List.of("office:value-type", "boolean", "office:boolean-value",
+                String.valueOf(truth.value())));
         else if (cell.value() instanceof CellValue.Text || cell.value() instanceof CellValue.Failure) {
             told.addAll(List.of("office:value-type", "string"));
             if (cell.value() instanceof CellValue.Text text) shown = text.text();
@@ -329,11 +335,13 @@ final class OdsWriter {
             LocalDateTime time = DateUtil.getLocalDateTime(value, workbook.since1904());
             if (time != null && OdsNumberStyles.hasDay(format)) {
                 boolean day = value == Math.rint(value);
-                told.addAll(List.of("office:value-type", "date", "office:date-value", time.format(DateTimeFormatter.ofPattern(day ? "yyyy-MM-dd" : "yyyy-MM-dd'T'HH:mm:ss"))));
+                told.addAll(List.of("office:value-type", "date", "office:date-value", time.format(DateTimeFormatter.ofPattern(day ? "yyyy-MM-dd"
+                        : "yyyy-MM-dd'T'HH:mm:ss"))));
                 return;
             }
             long seconds = Math.round(value * 86_400);
-            told.addAll(List.of("office:value-type", "time", "office:time-value", String.format(Locale.ROOT, "PT%02dH%02dM%02dS", seconds / 3600, seconds / 60 % 60,
+            told.addAll(List.of("office:value-type", "time", "office:time-value", String.format(Locale.ROOT, "PT%02dH%02dM%02dS", seconds / 3600,
+                    seconds / 60 % 60,
                     seconds % 60)));
             return;
         }
@@ -342,7 +350,8 @@ final class OdsWriter {
     }
 
     private static String plain(double value) {
-        return value == Math.rint(value) && Math.abs(value) < 1e15 ? String.valueOf((long) value) : new BigDecimal(String.valueOf(value)).toPlainString().length() > 40
+        return value == Math.rint(value) && Math.abs(value) < 1e15 ? String.valueOf((long) value) : new BigDecimal(String.valueOf(value)).toPlainString()
+                .length() > 40
                 ? String.valueOf(value) : new BigDecimal(String.valueOf(value)).toPlainString();
     }
 

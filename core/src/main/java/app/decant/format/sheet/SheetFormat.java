@@ -19,7 +19,11 @@ public enum SheetFormat implements Format {
     XLSX("xlsx") {
         @Override public boolean isOf(Content content) { return content.hasContentType("spreadsheetml") && !XLSM.isOf(content) || content.hasFolder("xl"); }
         @Override public Set<String> endings() { return Set.of("xlsx", "xltx"); }
-        @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return XlsxReader.read(content.bytes(), false, progress); }
+        @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return XlsxReader.read(content.bytes(), false,
+                progress); }
+        @Override public boolean writesSheets() { return true; }
+        @Override public WrittenWorkbook write(Workbook workbook, Instant when) { return new WrittenWorkbook(XlsxWriter.write(workbook, when), workbook,
+                List.of()); }
     },
     XLSM("xlsm") {
         @Override public boolean isOf(Content content) {
@@ -38,7 +42,8 @@ public enum SheetFormat implements Format {
         @Override public Set<String> endings() { return Set.of("ods", "ots"); }
         @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return OdsReader.read(content.bytes(), progress); }
         @Override public boolean writesSheets() { return true; }
-        @Override public WrittenWorkbook write(Workbook workbook, Instant when) { return new WrittenWorkbook(OdsWriter.write(workbook, when), workbook, List.of()); }
+        @Override public WrittenWorkbook write(Workbook workbook, Instant when) { return new WrittenWorkbook(OdsWriter.write(workbook, when), workbook,
+                List.of()); }
     },
     CSV("csv") {
         /** Values between separators look like any text: the name tells. */
@@ -47,7 +52,8 @@ public enum SheetFormat implements Format {
         }
 
         @Override public Set<String> endings() { return Set.of("csv", "tsv"); }
-        @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return CsvReader.read(content.bytes(), content.name(), progress); }
+        @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return CsvReader.read(content.bytes(), content.name(),
+                progress); }
         @Override public boolean writesSheets() { return true; }
         @Override public WrittenWorkbook write(Workbook workbook, Instant when) { return CsvWriter.write(workbook); }
     };

@@ -268,7 +268,8 @@ final class XlsReader {
         if (font.getUnderline() != HSSFFont.U_NONE)
             look = look.with(TextProperty.UNDERLINE, font.getUnderline() == HSSFFont.U_DOUBLE || font.getUnderline() == HSSFFont.U_DOUBLE_ACCOUNTING
                     ? Underline.DOUBLE : Underline.SINGLE);
-        if (font.getTypeOffset() != HSSFFont.SS_NONE) look = look.with(TextProperty.SCRIPT, font.getTypeOffset() == HSSFFont.SS_SUPER ? Script.SUPER : Script.SUB);
+        if (font.getTypeOffset() != HSSFFont.SS_NONE) look = look.with(TextProperty.SCRIPT, font.getTypeOffset() == HSSFFont.SS_SUPER ? Script.SUPER
+                : Script.SUB);
         Colour ink = colour(palette, font.getColor());
         if (ink != null) look = look.with(TextProperty.COLOUR, ink);
         boolean filled = style.getFillPattern() != FillPatternType.NO_FILL;

@@ -91,6 +91,15 @@ final class XlsxPages {
     /** The size of a number, upright, in points; A4 for numbers that printers give meaning to. */
     static double[] paper(int number) { return PAPERS.getOrDefault(number, PAPERS.get(9)); }
 
+    /** The number of a size of paper, whichever way round; 0 for one that has none. */
+    static int number(PageGeometry page) {
+        double narrow = Math.min(page.width(), page.height());
+        double wide = Math.max(page.width(), page.height());
+        for (Map.Entry<Integer, double[]> one : PAPERS.entrySet())
+            if (Math.abs(one.getValue()[0] - narrow) < 1.5 && Math.abs(one.getValue()[1] - wide) < 1.5) return one.getKey();
+        return 0;
+    }
+
     /** Margins that leave no room are made as small as they have to be. */
     static PageGeometry geometry(double width, double height, double[] inches) {
         double[] points = new double[6];

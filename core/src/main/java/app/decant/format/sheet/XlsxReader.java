@@ -259,7 +259,8 @@ final class XlsxReader {
             boolean own = isTrue(node.get("customHeight"));
             boolean hidden = isTrue(node.get("hidden")) || rowsHidden && node.get("hidden") == null && !own;
             boolean empty = cells.isEmpty() && Double.isNaN(told) && !hidden;
-            if (!empty) rows.put(index, new Row(index, Double.isNaN(told) ? Double.NaN : Math.max(0, Math.min(409.5, told)), hidden, List.copyOf(cells.values())));
+            if (!empty) rows.put(index, new Row(index, Double.isNaN(told) ? Double.NaN : Math.max(0, Math.min(409.5, told)), hidden,
+                    List.copyOf(cells.values())));
             if (rows.size() % 1000 == 0) progress.step(0, 0, Message.of("sheet.reading", name));
         }
 
@@ -268,7 +269,8 @@ final class XlsxReader {
             XmlNode formula = node.child("x:f");
             String told = formula == null ? null : formula.text();
             XmlNode value = node.child("x:v");
-            return new Cell(column, value(node.get("t", "n"), value == null ? null : value.text(), node.child("x:is")), told == null || told.isEmpty() ? null : told,
+            return new Cell(column, value(node.get("t", "n"), value == null ? null : value.text(), node.child("x:is")), told == null || told.isEmpty() ? null
+                    : told,
                     style, null);
         }
 
@@ -293,7 +295,8 @@ final class XlsxReader {
 
         private CellValue date(String told) {
             try {
-                return new CellValue.Number(DateUtil.getExcelDate(LocalDateTime.parse(told.length() == 10 ? told + "T00:00:00" : told.replace("Z", "")), since1904));
+                return new CellValue.Number(DateUtil.getExcelDate(LocalDateTime.parse(told.length() == 10 ? told + "T00:00:00" : told.replace("Z", "")),
+                        since1904));
             } catch (DateTimeParseException e) {
                 LoggerFactory.getLogger(XlsxReader.class).debug("{} is no time", told, e);
                 return new CellValue.Text(told);

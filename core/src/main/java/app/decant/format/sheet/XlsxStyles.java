@@ -23,9 +23,11 @@ final class XlsxStyles {
     /** The order in which themes are asked by their number: light and dark change places (18.8.3). */
     private static final String[] THEME = {"a:lt1", "a:dk1", "a:lt2", "a:dk2", "a:accent1", "a:accent2", "a:accent3", "a:accent4", "a:accent5", "a:accent6",
         "a:hlink", "a:folHlink"};
-    private static final int[] PLAIN_THEME = {0xFFFFFF, 0x000000, 0xE7E6E6, 0x44546A, 0x4472C4, 0xED7D31, 0xA5A5A5, 0xFFC000, 0x5B9BD5, 0x70AD47, 0x0563C1, 0x954F72};
+    private static final int[] PLAIN_THEME = {0xFFFFFF, 0x000000, 0xE7E6E6, 0x44546A, 0x4472C4, 0xED7D31, 0xA5A5A5, 0xFFC000, 0x5B9BD5, 0x70AD47, 0x0563C1,
+            0x954F72};
     /** Colours by number (18.8.27); the first eight come twice. */
-    private static final int[] INDEXED = {0x000000, 0xFFFFFF, 0xFF0000, 0x00FF00, 0x0000FF, 0xFFFF00, 0xFF00FF, 0x00FFFF, 0x000000, 0xFFFFFF, 0xFF0000, 0x00FF00,
+    private static final int[] INDEXED = {0x000000, 0xFFFFFF, 0xFF0000, 0x00FF00, 0x0000FF, 0xFFFF00, 0xFF00FF, 0x00FFFF, 0x000000, 0xFFFFFF, 0xFF0000,
+            0x00FF00,
         0x0000FF, 0xFFFF00, 0xFF00FF, 0x00FFFF, 0x800000, 0x008000, 0x000080, 0x808000, 0x800080, 0x008080, 0xC0C0C0, 0x808080, 0x9999FF, 0x993366, 0xFFFFCC,
         0xCCFFFF, 0x660066, 0xFF8080, 0x0066CC, 0xCCCCFF, 0x000080, 0xFF00FF, 0xFFFF00, 0x00FFFF, 0x800080, 0x800000, 0x008080, 0x0000FF, 0x00CCFF, 0xCCFFFF,
         0xCCFFCC, 0xFFFF99, 0x99CCFF, 0xFF99CC, 0xCC99FF, 0xFFCC99, 0x3366FF, 0x33CCCC, 0x99CC00, 0xFFCC00, 0xFF9900, 0xFF6600, 0x666699, 0x969696, 0x003366,
@@ -63,7 +65,8 @@ final class XlsxStyles {
 
     private void read(XmlNode root) {
         Map<Integer, String> formats = new HashMap<>();
-        for (XmlNode one : children(root, "x:numFmts", "x:numFmt")) formats.put(XlsxReader.whole(one.get("numFmtId"), -1), one.get("formatCode", CellStyle.GENERAL));
+        for (XmlNode one : children(root, "x:numFmts", "x:numFmt")) formats.put(XlsxReader.whole(one.get("numFmtId"), -1),
+                one.get("formatCode", CellStyle.GENERAL));
         List<Look> fonts = children(root, "x:fonts", "x:font").stream().map(this::font).toList();
         List<Colour> fills = new ArrayList<>();
         for (XmlNode one : children(root, "x:fills", "x:fill")) fills.add(fill(one));
@@ -128,7 +131,8 @@ final class XlsxStyles {
                 case "x:strike" -> look = look.with(TextProperty.STRIKE, on ? true : null);
                 case "x:u" -> look = look.with(TextProperty.UNDERLINE, "none".equals(value) ? null : value != null && value.startsWith("double")
                         ? Underline.DOUBLE : Underline.SINGLE);
-                case "x:vertAlign" -> look = look.with(TextProperty.SCRIPT, "superscript".equals(value) ? Script.SUPER : "subscript".equals(value) ? Script.SUB : null);
+                case "x:vertAlign" -> look = look.with(TextProperty.SCRIPT, "superscript".equals(value) ? Script.SUPER : "subscript".equals(value)
+                        ? Script.SUB : null);
                 case "x:color" -> look = look.with(TextProperty.COLOUR, colour(one));
                 default -> { }
             }
@@ -150,7 +154,8 @@ final class XlsxStyles {
         if (kind.equals("solid")) return one;
         Colour other = back == null ? Colour.WHITE : colour(back);
         // Of a pattern, the colour it gives from afar.
-        double share = kind.equals("gray125") ? 0.125 : kind.equals("gray0625") ? 0.0625 : kind.startsWith("light") ? 0.25 : kind.startsWith("dark") ? 0.75 : 0.5;
+        double share = kind.equals("gray125") ? 0.125 : kind.equals("gray0625") ? 0.0625 : kind.startsWith("light") ? 0.25 : kind.startsWith("dark") ? 0.75
+                : 0.5;
         return mixed(one == null ? Colour.BLACK : one, other == null ? Colour.WHITE : other, share);
     }
 
@@ -185,7 +190,8 @@ final class XlsxStyles {
         int numbered = XlsxReader.whole(node.get("theme"), -1);
         int indexed = XlsxReader.whole(node.get("indexed"), -1);
         Integer base = rgb != null && rgb.matches("[0-9A-Fa-f]{6,8}") ? (Integer) Integer.parseInt(rgb.substring(rgb.length() - 6), 16)
-                : numbered >= 0 && numbered < theme.length ? (Integer) theme[numbered] : indexed >= 0 && indexed < INDEXED.length ? (Integer) INDEXED[indexed] : null;
+                : numbered >= 0 && numbered < theme.length ? (Integer) theme[numbered] : indexed >= 0 && indexed < INDEXED.length ? (Integer) INDEXED[indexed]
+                        : null;
         return base == null ? null : tinted(new Colour(base), XlsxReader.number(node.get("tint"), 0));
     }
 
