@@ -56,10 +56,11 @@ class ArchitectureTest {
             .whereLayer("recover").mayOnlyAccessLayers("words", "document", "font", "format", "page", "layout", "pdf")
             .whereLayer("proof").mayOnlyAccessLayers("words", "document", "font", "page", "pdf", "recover")
             .whereLayer("publish").mayOnlyAccessLayers("words", "document", "font", "page", "format", "paint", "pdf", "sheet")
-            .whereLayer("demo").mayOnlyAccessLayers("words", "document", "font", "format")
+            .whereLayer("demo").mayOnlyAccessLayers("words", "document", "font", "format", "sheet")
             .whereLayer("folder").mayOnlyAccessLayers("words", "document", "page", "format", "publish", "proof")
             .whereLayer("outbox").mayOnlyAccessLayers("words", "document", "pdf", "publish")
-            .whereLayer("front door").mayOnlyAccessLayers("words", "document", "font", "sheet", "page", "layout", "format", "pdf", "publish", "recover", "proof",
+            .whereLayer("front door").mayOnlyAccessLayers("words", "document", "font", "sheet", "page", "layout", "format", "pdf", "publish", "recover",
+                    "proof",
                     "folder", "outbox");
 
     /** The stages of recovery, each of which knows only those before it. */

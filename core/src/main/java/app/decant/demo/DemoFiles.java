@@ -2,6 +2,7 @@ package app.decant.demo;
 
 import app.decant.document.Document;
 import app.decant.format.ooxml.DocxWriter;
+import app.decant.format.sheet.SheetFormat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -29,6 +30,9 @@ public final class DemoFiles {
             if (!Files.exists(file)) Files.write(file, DocxWriter.write(entry.getValue(), MADE));
             files.add(file);
         }
+        Path fares = folder.resolve("Winter fares.xlsx");
+        if (!Files.exists(fares)) Files.write(fares, SheetFormat.XLSX.write(FaresWorkbook.workbook(), MADE).bytes());
+        files.add(fares);
         return files;
     }
 }

@@ -259,6 +259,7 @@ public final class Publisher {
      */
     public static List<Finding> losses(Order order) {
         if (order.recipe().target() == Target.PDF) return order.pages().original().isPresent() ? keptLosses(order) : List.of();
+        if (order.recipe().target().format() instanceof SheetFormat format) return SheetFile.losses(order, format);
         List<Finding> findings = new ArrayList<>();
         Document document = written(order, findings);
         findings.addAll(written(document, order.recipe(), Instant.EPOCH).findings());

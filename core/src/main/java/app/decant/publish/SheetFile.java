@@ -31,8 +31,7 @@ final class SheetFile {
      * @throws DecantException where it is no workbook, or a value would be lost; nothing was replaced then
      */
     static Path write(Order order, SheetFormat format, Path file, Instant when, List<PdfCheck.Proof> proofs, List<Finding> findings) {
-        Workbook workbook = order.pages().origin(Workbook.class).orElseThrow(() -> new DecantException(DecantException.Kind.WRONG_CALL,
-                Message.of("publish.no-workbook", order.recipe().target().ending())));
+        Workbook workbook = workbook(order);
         if (order.recipe().locking().isOn())
             throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("publish.a-cannot-be-locked-by-a-password", order.recipe().target()
                     .ending()));
@@ -49,6 +48,14 @@ final class SheetFile {
                     Message.of("publish.was-not-kept-since-the-check-after", file.getFileName(), Message.of("publish.value-lost", lost)));
         });
     }
+
+    private static Workbook workbook(Order order) {
+        return order.pages().origin(Workbook.class).orElseThrow(() -> new DecantException(DecantException.Kind.WRONG_CALL,
+                Message.of("publish.no-workbook", order.recipe().target().ending())));
+    }
+
+    /** What a format will not hold of a workbook. */
+    static List<Finding> losses(Order order, SheetFormat format) { return format.write(workbook(order), Instant.EPOCH).findings(); }
 
     /** The first cell whose value is not the same in another workbook; null where all are. */
     static String lost(Workbook one, Workbook other) {

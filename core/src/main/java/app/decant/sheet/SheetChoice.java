@@ -78,6 +78,13 @@ public record SheetChoice(List<String> sheets, List<String> areas, boolean every
     record Wished(Sheet sheet, PageSetup setup) { }
 
     /**
+     * Looks whether a workbook has what is wished for.
+     *
+     * @throws DecantException where a name leads nowhere
+     */
+    public void check(Workbook workbook) { of(workbook); }
+
+    /**
      * The sheets that are wished for, each with its pages.
      *
      * @throws DecantException where a name leads nowhere

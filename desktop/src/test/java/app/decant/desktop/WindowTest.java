@@ -469,7 +469,7 @@ class WindowTest {
     @Test void wordsTypedWhileAFileIsWrittenStayUnsavedAndKept(FxRobot robot) throws TimeoutException, IOException {
         Place place = new Place(heading("Who we are").path(), 0);
         pick(place, place);
-        robot.write("first ");
+        robot.write("First ");
         settle();
         Path copy = handbook.resolveSibling("while typing.docx");
         WaitForAsyncUtils.waitForAsyncFx(5000, () -> {
@@ -479,10 +479,10 @@ class WindowTest {
         });
         until(() -> Files.exists(copy) && window.desk().job().get() == null);
         settle();
-        assertThat(TextWriter.write(Decant.open(copy).document())).contains("first Who we are").doesNotContain("zweitens");
+        assertThat(TextWriter.write(Decant.open(copy).document())).contains("First Who we are").doesNotContain("zweitens");
         assertThat(window.desk().changed().get()).as("what was typed meanwhile is not in the file").isTrue();
         until(() -> WorkingCopy.left(Decant.home().resolve("working")).stream()
-                .anyMatch(left -> TextWriter.write(Decant.open(left.copy()).document()).contains("zweitens first")));
+                .anyMatch(left -> TextWriter.write(Decant.open(left.copy()).document()).contains("zweitens First")));
     }
 
     /** Steady typing leaves no pause; what is kept is never more than two seconds behind. */

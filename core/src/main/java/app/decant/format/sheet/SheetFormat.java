@@ -1,5 +1,6 @@
 package app.decant.format.sheet;
 
+import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.format.Content;
 import app.decant.format.Format;
@@ -9,7 +10,9 @@ import app.decant.format.Taken;
 import app.decant.sheet.SheetChoice;
 import app.decant.sheet.SheetText;
 import app.decant.sheet.Workbook;
+import app.decant.words.Message;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
@@ -82,7 +85,9 @@ public enum SheetFormat implements Format {
 
     @Override public Taken read(Content content, String password, Progress progress) {
         ReadWorkbook read = workbook(content, password, progress);
-        return new Taken(SheetText.of(read.workbook(), SheetChoice.AS_SET_UP), read.findings());
+        List<Finding> findings = new ArrayList<>(List.of(Finding.note(Message.of("sheet.as-tables"))));
+        findings.addAll(read.findings());
+        return new Taken(SheetText.of(read.workbook(), SheetChoice.AS_SET_UP), findings);
     }
 
     /** All of them. */

@@ -62,6 +62,7 @@ public final class PublishStation {
     private final PublishCards cards;
     private final ContentCards content;
     private final AlsoCard also;
+    private final SheetsCard sheets;
     private final QueueView queue;
     private final Afterwards afterwards;
     private Recipe recipe = Recipe.PLAIN;
@@ -79,6 +80,7 @@ public final class PublishStation {
         cards = new PublishCards(window, () -> recipe, this::set);
         content = new ContentCards(window, () -> recipe, this::set);
         queue = new QueueView(window);
+        sheets = new SheetsCard(desk, () -> recipe, this::set);
         also = new AlsoCard(() -> recipe, this::build);
         grid = new PageGrid(desk, this::picked);
         Label section = section("publish.proofs");
@@ -186,8 +188,9 @@ public final class PublishStation {
             sentence.say(", " + Words.of("say.links") + " ").phrase("links", content.linksWords(), content::linksCard);
             sentence.say(", " + Words.of("say.facts") + " ").phrase("facts", content.factsWords(), content::factsCard);
             sentence.say(", " + Words.of("say.laid") + " ").phrase("laid", content.laidWords(), content::laidCard);
+            if (desk.session().isSheets()) sentence.say(", " + Words.of("say.sheets") + " ").phrase("sheets", sheets.words(), sheets::card);
             if (desk.source().get().isPdf()) sentence.say(", " + Words.of("say.remake") + " ").phrase("remake", content.remakeWords(), content::remakeCard);
-        } else {
+        } else if (!Target.sheets().contains(recipe.target())) {
             sentence.say(" " + Words.of("say.whole"));
             if (recipe.target() == Target.TXT) sentence.say(", " + Words.of("say.text") + " ").phrase("text", content.textWords(), content::textCard);
             if (recipe.target().takesFonts())
@@ -327,7 +330,10 @@ public final class PublishStation {
 
     private void whatCard(PhraseCard card) {
         card.title(Words.of("card.what"));
-        for (Target target : Target.values()) {
+        List<Target> targets = new ArrayList<>(Target.values());
+        // What is a workbook can stay one.
+        if (desk.session().isSheets()) targets.addAll(1, Target.sheets());
+        for (Target target : targets) {
             card.choice(Words.of("target." + target.ending()), Words.of("target." + target.ending() + ".about"), recipe.target() == target, () -> {
                 name = SafeFile.withoutEnding(name) + "." + target.ending();
                 set(recipe.to(target));

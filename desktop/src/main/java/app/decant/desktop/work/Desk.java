@@ -192,12 +192,13 @@ public final class Desk {
         Layout layout = new Layout(FontCatalogue.ofThisMachine());
         PagedDocument laid = layout.next(taken.document(), told);
         if (taken.format() != FixedFormat.PDF)
-            return new Session.Opened(new Session.Source(file, taken, password, null, false, null), layout, laid, null, null, laid);
+            return new Session.Opened(new Session.Source(file, taken, password, null, false, null), layout, laid, null, null, laid,
+                    Sheets.of(file, password, taken, laid, told));
         Original original = Intake.original(file, password);
         Revision revision = new Revision(original, taken, laid);
         Session.Source source = new Session.Source(file, taken, password, Intake.fingerprint(file), Intake.hasBookmarks(file, password),
                 Decant.sourceInside(file, password).orElse(null));
-        return new Session.Opened(source, layout, laid, original, revision, revision.shown(laid));
+        return new Session.Opened(source, layout, laid, original, revision, revision.shown(laid), null);
     }
 
     private static Taken read(Job.Work<Taken> reading, Progress progress) {

@@ -29,6 +29,7 @@ import app.decant.proof.Comparison;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import app.decant.recover.FixedFormat;
+import app.decant.sheet.Workbook;
 import app.decant.words.Message;
 import java.nio.file.Path;
 import java.time.LocalTime;
@@ -70,6 +71,7 @@ public final class Session {
     private final Revision revision;
     private final GroundPainter ground;
     private final Keeping keeping;
+    private final Sheets sheets;
     private final History history = new History();
     private final Queue<Runnable> waiting = new ArrayDeque<>();
     private final PauseTransition rest = new PauseTransition(REST);
@@ -112,8 +114,9 @@ public final class Session {
      * @param original the file, where it is a PDF; else null
      * @param revision of it, likewise
      * @param shown    its pages as they are shown
+     * @param sheets   of a workbook; else null
      */
-    record Opened(Source source, Layout layout, PagedDocument laid, Original original, Revision revision, PagedDocument shown) { }
+    record Opened(Source source, Layout layout, PagedDocument laid, Original original, Revision revision, PagedDocument shown, Sheets sheets) { }
 
     /**
      * @param copy    that it is kept in, or null
@@ -127,6 +130,7 @@ public final class Session {
         revision = opened.revision;
         ground = opened.original == null ? null : new GroundPainter(opened.original);
         layout = opened.layout;
+        sheets = opened.sheets;
         laid = opened.laid;
         document = source.taken.document();
         saved = document;
@@ -158,7 +162,16 @@ public final class Session {
     /** The pages as they are laid out from the text, which other formats and pages set anew are made of. */
     PagedDocument laid() { return laid; }
     /** The pages that a recipe publishes. */
-    public PagedDocument published(Recipe recipe) { return recipe.keepsPages() ? shown : laid; }
+    public PagedDocument published(Recipe recipe) {
+        if (isSheets()) return sheets.pages(recipe.sheets());
+        return recipe.keepsPages() ? shown : laid;
+    }
+
+    /** Whether it is a workbook that is published as the sheets it holds, since nobody revised the tables they stand in here. */
+    public boolean isSheets() { return sheets != null && document == source.taken.document(); }
+
+    /** The workbook that it came from; null where it came from none. */
+    public Workbook workbook() { return sheets == null ? null : sheets.workbook(); }
 
     void pick(TextSelection span) { selection.set(span); }
 
@@ -332,7 +345,8 @@ public final class Session {
     /** What is published of the newest pages; kept until there are others, since looking what a PDF's pages became takes a while. */
     synchronized Intake intake(PagedDocument now) {
         if (intake == null || intakeOf != now) {
-            intake = Intake.revised(source.file, source.password, revision, now);
+            intake = sheets != null && now.document() == source.taken.document() ? new Intake(source.file, source.password) : Intake.revised(source.file,
+                    source.password, revision, now);
             intakeOf = now;
         }
         return intake;
