@@ -258,7 +258,9 @@ public final class Publisher {
      * @throws DecantException where the publication would not succeed at all
      */
     public static List<Finding> losses(Order order) {
-        if (order.recipe().target() == Target.PDF) return order.pages().original().isPresent() ? keptLosses(order) : List.of();
+        boolean sheets = order.pages().origin(Workbook.class).isPresent();
+        if (order.recipe().target() == Target.PDF) return order.pages().original().isPresent() ? keptLosses(order) : sheets ? order.pages().findings()
+                : List.of();
         if (order.recipe().target().format() instanceof SheetFormat format) return SheetFile.losses(order, format);
         List<Finding> findings = new ArrayList<>();
         Document document = written(order, findings);

@@ -1,5 +1,7 @@
 package app.decant.desktop;
 
+import app.decant.edit.Typing;
+import app.decant.sheet.SheetChoice;
 import static app.decant.desktop.Waiting.until;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -167,6 +169,31 @@ class PublishTest {
             assertThat(pdf.getDocumentInformation().getCustomMetadataValue("File number")).isEqualTo("HO 12/6");
             assertThat(pdf.getDocumentInformation().getCreationDate()).isNull();
         }
+    }
+
+    @Test void aWideSheetIsMadeOnePageWideAndAWorkbookStaysOne(FxRobot robot) throws Exception {
+        Path fares = handbook.resolveSibling("Winter fares.xlsx");
+        WaitForAsyncUtils.asyncFx(() -> window.desk().open(fares, null));
+        until(() -> window.desk().source().get() != null && window.desk().source().get().file().equals(fares) && window.desk().job().get() == null);
+        robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT4).release(KeyCode.CONTROL);
+        WaitForAsyncUtils.waitForFxEvents();
+        until(() -> robot.lookup(label -> label instanceof Label one && one.getText().contains("3 pages side by side")).tryQuery().isPresent());
+        choose(robot, "sheets", Words.of("sheets.one.wide"));
+        until(() -> window.publishStation().recipe().sheets().fit().equals(SheetChoice.Fit.ONE_WIDE));
+        Receipt receipt = published(robot);
+        assertThat(receipt.pages()).isEqualTo(3);
+        assertThat(receipt.proven()).isTrue();
+        choose(robot, "what", Words.of("target.ods"));
+        receipt = published(robot);
+        assertThat(receipt.file()).hasExtension("ods");
+        assertThat(Decant.workbook(receipt.file(), null, Progress.SILENT).workbook().sheet("Fares").cell(3, 2).formula()).isEqualTo("B4*1.25");
+        // Who revises the tables publishes those.
+        WaitForAsyncUtils.asyncFx(() -> window.desk().apply(Typing.type(window.desk().document(), window.desk().selection().get(), "Draft ", null)));
+        until(() -> window.desk().isLaidOut());
+        choose(robot, "what", Words.of("target.pdf"));
+        WaitForAsyncUtils.asyncFx(() -> window.publishStation().set(window.publishStation().recipe().with(Recipe.WhenPresent.REPLACE)));
+        WaitForAsyncUtils.waitForFxEvents();
+        assertThat(published(robot).pages()).isEqualTo(window.desk().pages().get().count());
     }
 
     @Test void writesPlainTextAsWishedAndTellsWhatItWillNotCarry(FxRobot robot) throws Exception {

@@ -267,6 +267,11 @@ public final class PublishStation {
             if (recipe.style().tells()) proof(Words.of("proof.tags"));
             if (recipe.locking().isOn()) proof(Words.of("proof.lock"));
             if (recipe.style().standard() != Standard.NONE) proof(Words.of("proof.standard", recipe.style().standard().words()));
+            // What doesn't fit its paper is told before, with the phrase beside it that mends it.
+            if (desk.session().isSheets()) losses();
+        } else if (Target.sheets().contains(recipe.target())) {
+            proof(Words.of("proof.values"));
+            losses();
         } else {
             proof(Words.of("proof.text"));
             losses();
