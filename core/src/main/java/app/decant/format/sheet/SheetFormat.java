@@ -39,6 +39,8 @@ public enum SheetFormat implements Format {
         @Override public boolean isOf(Content content) { return content.hasStream("Workbook") || content.hasStream("Book"); }
         @Override public Set<String> endings() { return Set.of("xls", "xlt"); }
         @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return XlsReader.read(content, password, progress); }
+        @Override public boolean writesSheets() { return true; }
+        @Override public WrittenWorkbook write(Workbook workbook, Instant when) { return XlsWriter.write(workbook); }
     },
     ODS("ods") {
         @Override public boolean isOf(Content content) { return content.isOfMediaType("application/vnd.oasis.opendocument.spreadsheet"); }

@@ -32,6 +32,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.BooleanSupplier;
 import org.apache.poi.EncryptedDocumentException;
@@ -64,6 +65,8 @@ import org.slf4j.LoggerFactory;
 /** Reads workbooks of the binary generation of 1997 to 2003 by the common library ([MS-XLS]); of the one of 1995 the text. */
 final class XlsReader {
     private static final double PIXEL = 0.75;
+    /** Names that say something of a sheet, not of cells ([MS-XLS], 2.4.150). */
+    private static final Set<String> OWN = Set.of("Print_Area", "Print_Titles", "Consolidate_Area", "Criteria", "Database", "Extract", "Sheet_Title");
 
     private final HSSFWorkbook book;
     private final Progress progress;
@@ -119,7 +122,7 @@ final class XlsReader {
         styles.add(0, plain);
         Map<String, String> names = new TreeMap<>();
         for (HSSFName name : book.getAllNames()) {
-            boolean own = !name.isFunctionName() && !name.isDeleted() && !name.getNameName().startsWith("_");
+            boolean own = !name.isFunctionName() && !name.isDeleted() && !name.getNameName().startsWith("_") && !OWN.contains(name.getNameName());
             if (own) names.put(name.getNameName(), formula(name));
         }
         names.values().removeIf(String::isEmpty);

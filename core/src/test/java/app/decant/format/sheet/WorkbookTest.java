@@ -129,7 +129,7 @@ class WorkbookTest {
     /** The law of writing: what is read from a written file is what was written: values, formulas, formats as they show, widths, merges, pages. */
     @Test void whatIsWrittenIsReadAgain() {
         Workbook book = xlsx();
-        for (SheetFormat format : List.of(SheetFormat.XLSX, SheetFormat.ODS)) {
+        for (SheetFormat format : List.of(SheetFormat.XLSX, SheetFormat.ODS, SheetFormat.XLS)) {
             Workbook again = read(format, format.write(book, WHEN).bytes(), "fares." + format.ending());
             assertThat(again.names().keySet()).isEqualTo(book.names().keySet());
             for (int s = 0; s < book.sheets().size(); s++) assertSame(format, book, again, s);
@@ -308,7 +308,7 @@ class WorkbookTest {
         Table table = (Table) document.sections().get(0).blocks().stream().filter(Table.class::isInstance).findFirst().orElseThrow();
         assertThat(table.columns()).hasSize(4);
         assertThat(table.rows().get(0).cells()).as("merged").hasSize(1);
-        for (Target target : List.of(Target.DOCX, Target.of("ods"), Target.of("xlsx"), Target.of("csv"), Target.HTML)) {
+        for (Target target : List.of(Target.DOCX, Target.of("ods"), Target.of("xlsx"), Target.of("csv"), Target.of("xls"), Target.HTML)) {
             Receipt receipt = publish(file, Recipe.PLAIN.to(target), "out." + target.ending());
             assertThat(receipt.proven()).as(target.ending()).isTrue();
             assertThat(Files.size(receipt.file())).isPositive();
