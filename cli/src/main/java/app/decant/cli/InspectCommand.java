@@ -12,7 +12,9 @@ import app.decant.document.Table;
 import app.decant.edit.Search;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Taken;
+import app.decant.format.sheet.SheetFormat;
 import app.decant.layout.PagedDocument;
+import app.decant.page.Pages;
 import app.decant.proof.Comparison;
 import app.decant.proof.Difference;
 import app.decant.publish.Order;
@@ -21,6 +23,11 @@ import app.decant.publish.Recipe;
 import app.decant.publish.Target;
 import app.decant.publish.TimeLimit;
 import app.decant.recover.FixedFormat;
+import app.decant.sheet.Range;
+import app.decant.sheet.Sheet;
+import app.decant.sheet.SheetChoice;
+import app.decant.sheet.SheetLayout;
+import app.decant.sheet.SheetPages;
 import app.decant.words.Message;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -59,8 +66,10 @@ final class InspectCommand implements Callable<Integer> {
 
     /** What the format asked for would not carry; null where none was asked for. */
     private List<Finding> losses;
+    private SheetPages sheets;
+    private boolean empty;
 
-    private List<Finding> losses(PagedDocument pages) {
+    private List<Finding> losses(Pages pages) {
         Target to = Target.of(target);
         if (to == null) throw new DecantException(DecantException.Kind.WRONG_CALL, Message.said("“" + target + "” is no format that is written here. There are "
                 + Target.values().stream().map(Target::ending).collect(Collectors.joining(", ")) + "."));
@@ -76,8 +85,9 @@ final class InspectCommand implements Callable<Integer> {
         Taken taken = source.open(file, progress);
         PagedDocument pages = Decant.layOut(taken.document(), progress);
         List<Finding> findings = new ArrayList<>(taken.findings());
-        findings.addAll(pages.findings());
-        losses = target == null ? null : losses(pages);
+        sheets = taken.format() instanceof SheetFormat ? sheets(progress) : null;
+        findings.addAll(sheets == null ? pages.findings() : sheetFindings());
+        losses = target == null ? null : losses(sheets == null ? pages : sheets);
         faith = taken.format() == FixedFormat.PDF ? Decant.faith(file, source.password(), pages, progress) : null;
         PrintWriter out = spec.commandLine().getOut();
         if (json) out.println(Json.text(value(taken, pages, findings)));
@@ -85,10 +95,40 @@ final class InspectCommand implements Callable<Integer> {
         return Main.DONE;
     }
 
+    private SheetPages sheets(Progress progress) {
+        return SheetLayout.of(Decant.workbook(file, source.password(), progress).workbook(), SheetChoice.AS_SET_UP, FontCatalogue.ofThisMachine(), progress);
+    }
+
+    /** What its pages have to tell; that there is nothing to be seen is told, too. */
+    private List<Finding> sheetFindings() {
+        try {
+            return sheets.findings();
+        } catch (DecantException e) {
+            if (e.kind() == DecantException.Kind.CANCELLED) throw e;
+            empty = true;
+            return List.of(Finding.changed(e.message()));
+        }
+    }
+
+    /** How many pages are published: of a workbook those of its sheets. */
+    private int count(PagedDocument pages) { return sheets == null ? pages.count() : empty ? 0 : sheets.count(); }
+
+    private void sheets(ObjectNode value) {
+        ArrayNode list = value.putArray("sheets");
+        for (Sheet sheet : sheets.workbook().sheets()) {
+            Range used = sheet.used(sheets.workbook().styles());
+            ObjectNode one = list.addObject().put("name", sheet.name()).put("hidden", sheet.hidden()).put("used", used == null ? null : used.toString());
+            one.put("cells", sheet.rows().stream().flatMap(row -> row.cells().stream()).filter(cell -> !cell.isEmpty()).count());
+            one.put("formulas", sheet.rows().stream().flatMap(row -> row.cells().stream()).filter(cell -> cell.formula() != null).count());
+            ArrayNode areas = one.putArray("areas");
+            sheet.setup().areas().forEach(area -> areas.add(area.toString()));
+        }
+    }
+
     private ObjectNode value(Taken taken, PagedDocument pages, List<Finding> findings) {
         ObjectNode value = Json.object();
         value.put("file", file.toString()).put("kind", taken.format().ending()).put("description", taken.format().kind());
-        value.put("pages", pages.count()).put("words", Search.words(taken.document()));
+        value.put("pages", count(pages)).put("words", Search.words(taken.document()));
         Facts facts = taken.document().facts();
         ObjectNode factsNode = value.putObject("facts");
         if (facts.title() != null) factsNode.put("title", facts.title());
@@ -111,6 +151,7 @@ final class InspectCommand implements Callable<Integer> {
         value.put("tables", taken.document().blocks().stream().filter(InspectCommand::isTable).count());
         Decant.sourceInside(file, source.password()).ifPresent(inside -> value.put("sourceInside", inside.name()));
         value.set("findings", Json.findings(findings));
+        if (sheets != null) sheets(value);
         if (losses != null) value.set("losses", Json.findings(losses));
         if (faith != null) value.set("faith", CompareCommand.value(faith));
         return value;
@@ -119,7 +160,7 @@ final class InspectCommand implements Callable<Integer> {
     private static boolean isTable(Block block) { return block instanceof Table; }
 
     private void print(PrintWriter out, Taken taken, PagedDocument pages, List<Finding> findings) {
-        out.println(file.getFileName() + ": " + taken.format().kind() + ", " + pages.count() + (pages.count() == 1 ? " page, " : " pages, ")
+        out.println(file.getFileName() + ": " + taken.format().kind() + ", " + count(pages) + (count(pages) == 1 ? " page, " : " pages, ")
                 + Search.words(taken.document()) + " words");
         Facts facts = taken.document().facts();
         if (facts.title() != null) out.println("  title    " + facts.title());
@@ -128,6 +169,9 @@ final class InspectCommand implements Callable<Integer> {
             PagedDocument.Spot spot = pages.spot(new Place(heading.path(), 0));
             out.println("  heading  " + "  ".repeat(heading.level() - 1) + heading.title() + (spot == null ? "" : "  (page " + (spot.page() + 1) + ")"));
         }
+        if (sheets != null) for (Sheet sheet : sheets.workbook().sheets())
+            out.println("  sheet    " + sheet.name() + (sheet.hidden() ? ", hidden" : "") + (sheet.used(sheets.workbook().styles()) == null ? ", empty"
+                    : ", " + sheet.used(sheets.workbook().styles())));
         for (FontCatalogue.Match match : pages.fonts())
             out.println("  font     " + match.family() + (match.here() ? "" : ", shown as " + match.face().family()));
         Decant.sourceInside(file, source.password()).ifPresent(inside -> out.println("  inside   " + inside.name() + ", which it was made from"));

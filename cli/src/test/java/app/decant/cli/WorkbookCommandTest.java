@@ -1,0 +1,82 @@
+package app.decant.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.decant.demo.DemoFiles;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Workbooks from the command line: looked into, put onto pages as wished, made workbooks of other kinds, in folders too. */
+class WorkbookCommandTest {
+    @TempDir private Path folder;
+    private Path fares;
+
+    @BeforeEach void files() throws IOException {
+        System.setProperty("decant.home", folder.resolve("home").toString());
+        fares = DemoFiles.into(folder.resolve("in")).get(2);
+    }
+
+    private static JsonNode json(int status, Object... arguments) throws IOException {
+        PrintStream out = System.out;
+        ByteArrayOutputStream told = new ByteArrayOutputStream();
+        try {
+            System.setOut(new PrintStream(told, true, StandardCharsets.UTF_8));
+            assertThat(Main.run(Arrays.stream(arguments).map(Object::toString).toArray(String[]::new))).isEqualTo(status);
+        } finally {
+            System.setOut(out);
+        }
+        return new ObjectMapper().readTree(told.toString(StandardCharsets.UTF_8));
+    }
+
+    @Test void tellsItsSheetsAndWhatDoesNotFit() throws IOException {
+        JsonNode told = json(0, "inspect", fares, "--json");
+        assertThat(told.get("kind").asText()).isEqualTo("xlsx");
+        assertThat(told.get("pages").asInt()).isEqualTo(5);
+        assertThat(told.get("sheets")).extracting(sheet -> sheet.get("name").asText() + " " + sheet.get("used").asText() + " " + sheet.get("formulas").asInt())
+                .containsExactly("Fares A1:D15 20", "Timetable A1:S8 0", "Crossings 2026 A1:E15 16");
+        assertThat(told.get("findings").toString()).contains("3 pages side by side");
+    }
+
+    @Test void goesOntoPagesAsWished() throws IOException {
+        Path pdf = folder.resolve("fares.pdf");
+        assertThat(json(0, "publish", fares, "--out", pdf, "--fit", "one-wide", "--json").get(0).get("pages").asInt()).isEqualTo(3);
+        json(0, "publish", fares, "--out", pdf, "--present", "replace", "--sheets", "Crossings 2026,Fares", "--json");
+        assertThat(text(pdf)).containsSubsequence("Passengers by month", "124,800", "Winter fares 2026 to 2027");
+        json(0, "publish", fares, "--out", pdf, "--present", "replace", "--area", "winter", "--json");
+        assertThat(text(pdf)).contains("Adult, single", "4.80").doesNotContain("Children under four", "Passengers");
+        JsonNode refused = json(1, "publish", fares, "--out", folder.resolve("no.pdf"), "--area", "Nowhere!A1", "--json");
+        assertThat(refused.toString()).contains("There is no sheet", "Timetable");
+        assertThat(folder.resolve("no.pdf")).doesNotExist();
+    }
+
+    private static String text(Path pdf) throws IOException {
+        try (PDDocument document = Loader.loadPDF(pdf.toFile())) {
+            return new PDFTextStripper().getText(document);
+        }
+    }
+
+    @Test void folderRunsMakeWorkbooksOfOtherKinds() throws IOException {
+        Files.writeString(fares.resolveSibling("tides.csv"), "pier;high;low\nGrennick;4,2;0,9\n");
+        json(0, "folder", fares.getParent(), "--into", folder.resolve("out"), "--to", "ods", "--kinds", "sheet", "--json");
+        json(0, "folder", folder.resolve("out"), "--into", folder.resolve("back"), "--to", "xls", "--kinds", "sheet", "--json");
+        json(0, "folder", folder.resolve("back"), "--into", folder.resolve("csv"), "--to", "csv", "--kinds", "sheet", "--json");
+        assertThat(Files.readString(folder.resolve("csv/tides.csv"))).contains("Grennick,4.2,0.9");
+        assertThat(Files.readString(folder.resolve("csv/Winter fares.csv"))).contains("\"Adult, single\",4.80,6.00,2.40");
+        JsonNode told = json(0, "inspect", folder.resolve("back/Winter fares.xls"), "--json");
+        assertThat(told.get("sheets")).extracting(sheet -> sheet.get("formulas").asInt()).as("formulas went all the way").containsExactly(20, 0, 16);
+        assertThat(told.get("pages").asInt()).isEqualTo(5);
+    }
+}
