@@ -2,6 +2,7 @@ package app.decant.bench;
 
 import app.decant.Decant;
 import app.decant.Intake;
+import app.decant.demo.FaresWorkbook;
 import app.decant.demo.HarbourNotice;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
@@ -14,7 +15,9 @@ import app.decant.folder.FolderJournal;
 import app.decant.folder.FolderPlan;
 import app.decant.folder.FolderRun;
 import app.decant.folder.FolderScan;
+import app.decant.format.Formats;
 import app.decant.format.Taken;
+import app.decant.format.sheet.SheetFormat;
 import app.decant.pdf.Overlay;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
@@ -39,6 +42,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -109,6 +113,8 @@ public final class Attack {
         for (Target target : Target.values())
             seeds.put(target.ending(), Files.readAllBytes(Decant.publish(document, Recipe.PLAIN.to(target), root.resolve("seeds/seed." + target.ending()))
                     .file()));
+        for (Target target : Target.sheets())
+            seeds.put(target.ending(), ((SheetFormat) target.format()).write(FaresWorkbook.workbook(), Instant.EPOCH).bytes());
         return seeds;
     }
 
@@ -150,7 +156,15 @@ public final class Attack {
         Path source = Files.write(Files.createDirectories(root.resolve("sources")).resolve("file " + number + "." + ending), mutation.of(seeds.get(ending)));
         Target target = Target.values().get(random.nextInt(Target.values().size()));
         byte[] kept = Files.readAllBytes(source);
+        boolean sheets = Formats.called(ending) instanceof SheetFormat && random.nextInt(4) > 0;
+        Target other = Target.sheets().get(random.nextInt(Target.sheets().size()));
         attempt("." + ending, number, (gate, progress) -> {
+            if (sheets) {
+                Recipe recipe = Recipe.PLAIN.to(number % 2 == 0 ? Target.PDF : other).with(WhenPresent.REPLACE);
+                Order order = new Order(new Intake(source, null).pages(recipe, progress), recipe, Recipe.Passwords.NONE, source, Guard.NONE.through(gate));
+                Decant.publish(order, root.resolve("target").resolve("file " + number + "." + recipe.target().ending()), progress);
+                return;
+            }
             Taken taken = Decant.open(source, null, progress);
             Order order = new Order(Decant.layOut(taken.document(), progress), Recipe.PLAIN.to(target).with(WhenPresent.REPLACE), Recipe.Passwords.NONE,
                     source, Guard.NONE.through(gate));

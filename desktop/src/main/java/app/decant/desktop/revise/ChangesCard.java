@@ -40,7 +40,7 @@ public final class ChangesCard {
     private final Window window;
     private final Label about = new Label();
     private final VBox list = new VBox(10);
-    private final VBox box;
+    private final Sometimes box;
     private List<Passage> passages = List.of();
     private Document other;
     private String otherName;
@@ -56,9 +56,8 @@ public final class ChangesCard {
         card.getStyleClass().add("card");
         Label title = new Label(Words.of("changes"));
         title.getStyleClass().add("section");
-        box = new VBox(10, title, card);
-        box.managedProperty().bind(box.visibleProperty());
-        box.setVisible(false);
+        box = new Sometimes(title, card);
+        box.show(false);
         desk.pages().addListener((observed, was, now) -> {
             if (on) look();
         });
@@ -81,7 +80,7 @@ public final class ChangesCard {
     public void begin() {
         other = null;
         on = true;
-        box.setVisible(true);
+        box.show(true);
         look();
     }
 
@@ -89,7 +88,7 @@ public final class ChangesCard {
         if (!on) return;
         on = false;
         other = null;
-        box.setVisible(false);
+        box.show(false);
         window.table().mark(List.of());
         window.table().requestFocus();
     }
@@ -159,7 +158,7 @@ public final class ChangesCard {
     /** Lists what reads otherwise than in another file. */
     public void against(Path file) {
         on = true;
-        box.setVisible(true);
+        box.show(true);
         about.setText(Words.of("job.opening", file.getFileName()));
         desk.aside(() -> {
             try {

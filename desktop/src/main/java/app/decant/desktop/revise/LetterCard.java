@@ -30,6 +30,7 @@ final class LetterCard {
     private final ColourRow mark;
     private final LengthField spacing;
     private final More more;
+    private Look shown = Look.PLAIN;
     private boolean telling;
 
     LetterCard(Window window) {
@@ -79,6 +80,7 @@ final class LetterCard {
             kinds.getChildren().add(button);
         }
         more = new More("letters.more", kinds, grid, mark.node());
+        more.whenOpened(this::tell);
     }
 
     private static <E extends Enum<E>> StringConverter<E> words(String prefix) {
@@ -92,6 +94,12 @@ final class LetterCard {
 
     /** @param look of the letters at the caret, all that lies below it included */
     void tell(Look look) {
+        shown = look;
+        if (more.isOpen()) tell();
+    }
+
+    private void tell() {
+        Look look = shown;
         telling = true;
         underline.setValue(look.get(TextProperty.UNDERLINE, Underline.NONE));
         spacing.show(look.get(TextProperty.LETTER_SPACING, 0.0));

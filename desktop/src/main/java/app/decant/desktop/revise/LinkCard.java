@@ -28,7 +28,7 @@ public final class LinkCard {
     private final Label about = new Label();
     private final Button follow = new Button(Words.of("link.follow"));
     private final Button out = new Button(Words.of("link.out"));
-    private final VBox box;
+    private final Sometimes box;
     private TextSelection asked;
     private Link shown;
     private boolean telling;
@@ -68,9 +68,7 @@ public final class LinkCard {
         title.getStyleClass().add("section");
         VBox card = new VBox(8, address, headings, about, new HBox(6, follow, out));
         card.getStyleClass().add("card");
-        box = new VBox(10, title, card);
-        box.managedProperty().bind(box.visibleProperty());
-        box.setVisible(false);
+        box = new Sometimes(title, card);
     }
 
     Node node() { return box; }
@@ -133,8 +131,8 @@ public final class LinkCard {
         TextSelection picked = desk.selection().get();
         if (asked != null && !asked.equals(picked)) asked = null;
         Link link = Links.at(desk.document(), picked);
-        box.setVisible(link != null || asked != null);
-        if (!box.isVisible()) return;
+        box.show(link != null || asked != null);
+        if (!box.isShown()) return;
         boolean lost = link instanceof Link.Inside inside && Links.target(desk.document(), inside.bookmark()) == null;
         about.setText(link == null ? "" : lost ? Words.of("link.lost") : link instanceof Link.Inside inside
                 ? Words.of("link.inside", excerpt(Links.target(desk.document(), inside.bookmark()))) : "");

@@ -18,9 +18,22 @@ final class More extends VBox {
         open.setId(key.replace('.', '-'));
         open.getStyleClass().add("more-button");
         VBox box = new VBox(8, hidden);
-        box.visibleProperty().bind(open.selectedProperty());
-        box.managedProperty().bind(open.selectedProperty());
-        getChildren().addAll(open, box);
+        getChildren().add(open);
+        // Not there at all while it is shut: whatever is in the window is styled and laid out at every key.
+        open.selectedProperty().addListener((observed, was, now) -> {
+            if (now) getChildren().add(box);
+            else getChildren().remove(box);
+        });
+    }
+
+    /** Whether what is in it is to be seen; what is not need not be told. */
+    boolean isOpen() { return open.isSelected(); }
+
+    /** Runs a task each time it is opened. */
+    void whenOpened(Runnable task) {
+        open.selectedProperty().addListener((observed, was, now) -> {
+            if (now) task.run();
+        });
     }
 
     /** Words before a field, never cut short. */

@@ -105,6 +105,7 @@ final class PagesCard {
         part.setMaxWidth(Double.MAX_VALUE);
         part.setOnAction(event -> window.commands().named("section.begin").run());
         more = new More("pages.more", grid, across, everywhere, part);
+        more.whenOpened(this::tell);
     }
 
     Node node() { return more; }
@@ -155,6 +156,7 @@ final class PagesCard {
     }
 
     void tell() {
+        if (!more.isOpen() || desk.document() == null || desk.selection().get() == null) return;
         telling = true;
         Section section = desk.document().sections().get(Sections.at(desk.selection().get()));
         PageGeometry page = section.page();

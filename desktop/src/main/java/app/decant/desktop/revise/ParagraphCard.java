@@ -39,6 +39,7 @@ final class ParagraphCard {
     private final ColourRow shade;
     private final TabRow tabs;
     private final More more;
+    private Look shown = Look.PLAIN;
     private boolean telling;
 
     /** Lines drawn round a paragraph. */
@@ -97,6 +98,7 @@ final class ParagraphCard {
         more = new More("paragraph.more", grid, shade.node(), tick(ParagraphProperty.KEEP_WITH_NEXT, "with.next"),
                 tick(ParagraphProperty.KEEP_TOGETHER, "together"), tick(ParagraphProperty.PAGE_BREAK_BEFORE, "new.page"),
                 tick(ParagraphProperty.WIDOW_CONTROL, "no.lone.lines"), tabs.node());
+        more.whenOpened(this::tell);
     }
 
     Node node() { return more; }
@@ -141,6 +143,12 @@ final class ParagraphCard {
 
     /** @param look of the paragraph at the caret, all that lies below it included */
     void tell(Look look) {
+        shown = look;
+        if (more.isOpen()) tell();
+    }
+
+    private void tell() {
+        Look look = shown;
         telling = true;
         lengths.forEach((property, field) -> field.show(look.get(property, 0.0)));
         ticks.forEach((property, box) -> box.setSelected(look.get(property, property == ParagraphProperty.WIDOW_CONTROL)));

@@ -25,7 +25,7 @@ final class WordCard {
     private final Label about = new Label();
     private final FlowPane meant = new FlowPane(6, 6);
     private final Button learn = new Button(Words.of("words.learn"));
-    private final VBox box;
+    private final Sometimes box;
     private Slip shown;
 
     WordCard(Desk desk, PageTable table) {
@@ -40,9 +40,8 @@ final class WordCard {
         title.getStyleClass().add("section");
         VBox card = new VBox(8, about, meant, learn);
         card.getStyleClass().add("card");
-        box = new VBox(10, title, card);
-        box.managedProperty().bind(box.visibleProperty());
-        box.setVisible(false);
+        box = new Sometimes(title, card);
+        box.show(false);
         desk.words().slips().addListener((observed, before, now) -> tell());
     }
 
@@ -51,7 +50,7 @@ final class WordCard {
     void tell() {
         TextSelection span = desk.selection().get();
         Slip slip = span == null || desk.document() == null ? null : desk.words().at(span.start());
-        box.setVisible(slip != null);
+        box.show(slip != null);
         if (slip == null || slip.equals(shown)) {
             if (slip == null) shown = null;
             return;
