@@ -50,9 +50,11 @@ final class Screenshots {
     }
 
     private void plan() {
+        Path fares = window.desk().source().get().file().resolveSibling("Winter fares.xlsx");
         steps.add(() -> window.go(Station.REVISE));
         steps.add(() -> heading("Luggage and bicycles"));
         steps.add(() -> snap("revise"));
+        words();
         steps.add(() -> window.dark(true));
         steps.add(() -> snap("revise-dark"));
         steps.add(() -> {
@@ -124,6 +126,7 @@ final class Screenshots {
         steps.add(window::publishNow);
         for (int i = 0; i < 5; i++) steps.add(() -> { });
         steps.add(() -> snap("corrected"));
+        sheets(fares);
         steps.add(() -> {
             window.notices().clear();
             window.goToFolders();
@@ -137,6 +140,40 @@ final class Screenshots {
             window.desk().discard();
             window.stage().close();
         });
+    }
+
+    /** A slip of the fingers, and what was meant. */
+    private void words() {
+        steps.add(() -> {
+            TextSelection place = Search.all(window.desk().document(), "Each passenger", true).get(0);
+            window.desk().apply(Typing.type(window.desk().document(), TextSelection.caret(place.start()), "Pleese note: ", null));
+        });
+        steps.add(() -> { });
+        steps.add(() -> window.table().pick(Search.all(window.desk().document(), "Pleese", true).get(0), true));
+        steps.add(() -> { });
+        steps.add(() -> snap("words"));
+        steps.add(() -> {
+            window.desk().undo();
+            heading("Luggage and bicycles");
+        });
+    }
+
+    /** A workbook, its wide sheet made to fit. */
+    private void sheets(Path fares) {
+        steps.add(() -> {
+            window.desk().discard();
+            window.open(fares);
+        });
+        for (int i = 0; i < 4; i++) steps.add(() -> { });
+        steps.add(() -> {
+            window.go(Station.PUBLISH);
+            window.publishStation().set(Recipe.PLAIN.with(Recipe.WhenPresent.KEEP_BOTH));
+        });
+        for (int i = 0; i < 2; i++) steps.add(() -> { });
+        steps.add(() -> ((Button) window.stage().getScene().lookup("#phrase-sheets")).fire());
+        steps.add(() -> snap("sheets"));
+        steps.add(() -> Event.fireEvent(window.stage().getScene().lookup(".phrase-card"),
+                new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.ESCAPE, false, false, false, false)));
     }
 
     private static List<Picture> pictures(Document document) {
