@@ -104,8 +104,10 @@ public final class Intake {
         Intake intake = new Intake(file, null);
         intake.laid = now;
         intake.pdf = false;
-        if (file == null || !Files.isRegularFile(file) || Formats.of(new Content(Decant.bytes(file), file.getFileName().toString())) != FixedFormat.PDF)
-            return intake;
+        Format format = file == null || !Files.isRegularFile(file) ? null : Formats.of(new Content(Decant.bytes(file), file.getFileName().toString()));
+        // A workbook that nobody revised is published as the sheets it holds.
+        if (format instanceof SheetFormat && Decant.open(file, null, progress).document().equals(now.document())) return new Intake(file, null);
+        if (format != FixedFormat.PDF) return intake;
         try {
             return revised(file, null, Decant.open(file, null, progress), now, fingerprint(file));
         } catch (DecantException e) {

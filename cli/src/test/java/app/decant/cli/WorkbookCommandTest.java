@@ -57,9 +57,20 @@ class WorkbookCommandTest {
         assertThat(text(pdf)).containsSubsequence("Passengers by month", "124,800", "Winter fares 2026 to 2027");
         json(0, "publish", fares, "--out", pdf, "--present", "replace", "--area", "winter", "--json");
         assertThat(text(pdf)).contains("Adult, single", "4.80").doesNotContain("Children under four", "Passengers");
-        JsonNode refused = json(1, "publish", fares, "--out", folder.resolve("no.pdf"), "--area", "Nowhere!A1", "--json");
+        JsonNode refused = json(2, "publish", fares, "--out", folder.resolve("no.pdf"), "--area", "Nowhere!A1", "--json");
         assertThat(refused.toString()).contains("There is no sheet", "Timetable");
         assertThat(folder.resolve("no.pdf")).doesNotExist();
+    }
+
+    @Test void waitsInTheQueueAndComesOutAsTheSheetsItHolds() throws IOException {
+        Path pdf = folder.resolve("later.pdf");
+        json(0, "publish", fares, "--out", pdf, "--fit", "one-page", "--queue", "--json");
+        assertThat(pdf).doesNotExist();
+        json(0, "queue", "run", "--json");
+        try (PDDocument document = Loader.loadPDF(pdf.toFile())) {
+            assertThat(document.getNumberOfPages()).isEqualTo(3);
+        }
+        assertThat(text(pdf)).as("its own footer").contains("Page 2 of 3");
     }
 
     private static String text(Path pdf) throws IOException {

@@ -76,6 +76,8 @@ final class XlsWriter {
         for (Sheet sheet : workbook.sheets()) book.createSheet(sheet.name());
         for (int i = 0; i < workbook.sheets().size(); i++) kept.add(sheet(workbook.sheets().get(i), i));
         if (workbook.sheets().isEmpty()) book.createSheet();
+        // Behind all titles: the library finds those no more once there are areas.
+        for (int i = 0; i < workbook.sheets().size(); i++) areas(workbook.sheets().get(i).setup(), i);
         names();
         if (beyond > 0) findings.add(Finding.lost(Message.of("sheet.xls-beyond", beyond)));
         if (formulas > 0) findings.add(Finding.changed(Message.of("sheet.formulas-as-values", formulas)));
@@ -146,7 +148,7 @@ final class XlsWriter {
             Range room = one.within(new Range(0, 0, ROOM.getLastRowIndex(), ROOM.getLastColumnIndex()));
             if (room != null && room.rows() * room.columns() > 1) made.addMergedRegionUnsafe(address(room));
         }
-        pages(made, sheet.setup(), index);
+        pages(made, sheet.setup());
         return new Sheet(sheet.name(), sheet.hidden(), sheet.columnWidth(), sheet.rowHeight(), sheet.columns(), rows, sheet.merged(), sheet.setup());
     }
 
@@ -196,7 +198,7 @@ final class XlsWriter {
         return false;
     }
 
-    private void pages(HSSFSheet sheet, PageSetup setup, int index) {
+    private void pages(HSSFSheet sheet, PageSetup setup) {
         PageGeometry page = setup.page();
         HSSFPrintSetup told = sheet.getPrintSetup();
         told.setPaperSize((short) XlsxPages.number(page));
@@ -223,10 +225,14 @@ final class XlsWriter {
             sheet.setRepeatingRows(new CellRangeAddress(setup.titleRows().top(), setup.titleRows().within(room).bottom(), -1, -1));
         if (setup.titleColumns() != null && setup.titleColumns().within(room) != null)
             sheet.setRepeatingColumns(new CellRangeAddress(-1, -1, setup.titleColumns().left(), setup.titleColumns().within(room).right()));
-        List<String> areas = setup.areas().stream().map(area -> area.within(room)).filter(area -> area != null).map(Range::toString).toList();
-        if (!areas.isEmpty()) book.setPrintArea(index, String.join(",", areas));
         parts(setup.header(), sheet.getHeader());
         parts(setup.footer(), sheet.getFooter());
+    }
+
+    private void areas(PageSetup setup, int index) {
+        Range room = new Range(0, 0, ROOM.getLastRowIndex(), ROOM.getLastColumnIndex());
+        List<String> areas = setup.areas().stream().map(area -> area.within(room)).filter(area -> area != null).map(Range::toString).toList();
+        if (!areas.isEmpty()) book.setPrintArea(index, String.join(",", areas));
     }
 
     private static void parts(String codes, HeaderFooter into) {
