@@ -37,6 +37,8 @@ final class Screenshots {
     private final Path folder;
     private final Queue<Runnable> steps = new ArrayDeque<>();
 
+    private Path fares;
+
     private Screenshots(MainWindow window, Path folder) {
         this.window = window;
         this.folder = folder;
@@ -50,7 +52,7 @@ final class Screenshots {
     }
 
     private void plan() {
-        Path fares = window.desk().source().get().file().resolveSibling("Winter fares.xlsx");
+        steps.add(() -> fares = window.desk().source().get().file().resolveSibling("Winter fares.xlsx"));
         steps.add(() -> window.go(Station.REVISE));
         steps.add(() -> heading("Luggage and bicycles"));
         steps.add(() -> snap("revise"));
@@ -126,7 +128,7 @@ final class Screenshots {
         steps.add(window::publishNow);
         for (int i = 0; i < 5; i++) steps.add(() -> { });
         steps.add(() -> snap("corrected"));
-        sheets(fares);
+        sheets();
         steps.add(() -> {
             window.notices().clear();
             window.goToFolders();
@@ -159,7 +161,7 @@ final class Screenshots {
     }
 
     /** A workbook, its wide sheet made to fit. */
-    private void sheets(Path fares) {
+    private void sheets() {
         steps.add(() -> {
             window.desk().discard();
             window.open(fares);
