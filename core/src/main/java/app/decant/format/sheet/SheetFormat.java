@@ -47,8 +47,10 @@ public enum SheetFormat implements Format {
         @Override public Set<String> endings() { return Set.of("ods", "ots"); }
         @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return OdsReader.read(content.bytes(), progress); }
         @Override public boolean writesSheets() { return true; }
-        @Override public WrittenWorkbook write(Workbook workbook, Instant when) { return new WrittenWorkbook(OdsWriter.write(workbook, when), workbook,
-                List.of()); }
+        @Override public WrittenWorkbook write(Workbook workbook, Instant when) {
+            Workbook counted = Days.since1900(workbook);
+            return new WrittenWorkbook(OdsWriter.write(counted, when), counted, List.of());
+        }
     },
     CSV("csv") {
         /** Values between separators look like any text: the name tells. */

@@ -14,7 +14,6 @@ import app.decant.sheet.Cell;
 import app.decant.sheet.CellStyle;
 import app.decant.sheet.CellValue;
 import app.decant.sheet.Column;
-import app.decant.sheet.NumberText;
 import app.decant.sheet.PageSetup;
 import app.decant.sheet.Range;
 import app.decant.sheet.Row;
@@ -65,7 +64,10 @@ final class XlsWriter {
 
     private XlsWriter(Workbook workbook) { this.workbook = workbook; }
 
-    static WrittenWorkbook write(Workbook workbook) { return new XlsWriter(workbook).written(); }
+    static WrittenWorkbook write(Workbook workbook) {
+        // The library counts days from 1900 on.
+        return new XlsWriter(Days.since1900(workbook)).written();
+    }
 
     private WrittenWorkbook written() {
         int most = Math.min(workbook.styles().size(), ROOM.getMaxCellStyles() - 30);
@@ -82,7 +84,6 @@ final class XlsWriter {
         if (beyond > 0) findings.add(Finding.lost(Message.of("sheet.xls-beyond", beyond)));
         if (formulas > 0) findings.add(Finding.changed(Message.of("sheet.formulas-as-values", formulas)));
         facts();
-        if (workbook.since1904()) findings.add(Finding.note(Message.of("sheet.days-since-1900")));
         try (book; ByteArrayOutputStream out = new ByteArrayOutputStream()) {
             book.write(out);
             return new WrittenWorkbook(out.toByteArray(), workbook.withSheets(kept), findings);
@@ -167,10 +168,7 @@ final class XlsWriter {
         }
         CellValue value = cell.value();
         if (value instanceof CellValue.Number number) {
-            // The library counts days from 1900 on.
-            boolean day = workbook.since1904() && NumberText.isDate(workbook.style(cell).format());
-            into.setCellValue(number.value() + (day ? 1462 : 0));
-            if (day) value = new CellValue.Number(number.value() + 1462);
+            into.setCellValue(number.value());
         } else if (value instanceof CellValue.Text text) {
             String words = text.text();
             if (words.length() > LONGEST_TEXT) {

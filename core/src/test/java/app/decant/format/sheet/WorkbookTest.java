@@ -4,7 +4,9 @@ import app.decant.document.Facts;
 import app.decant.font.FontCatalogue;
 import app.decant.page.Piece;
 import app.decant.sheet.SheetLayout;
+import java.time.LocalDateTime;
 import org.apache.poi.hssf.usermodel.HSSFWorkbook;
+import org.apache.poi.ss.usermodel.DateUtil;
 import org.assertj.core.data.Offset;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -163,6 +165,22 @@ class WorkbookTest {
                 assertThat(again.style(found).fill()).as(place).isEqualTo(book.style(cell).fill());
                 assertThat(again.style(found).across()).as(place).isEqualTo(book.style(cell).across());
             }
+        }
+    }
+
+    /** 1 November 2026 is day 44866 from 1904 on, as POI counts it; a time of day is no day. */
+    @Test void daysCountedFrom1904StayTheDaysTheyAre() {
+        CellStyle day = new CellStyle(CellStyle.PLAIN.font(), "yyyy-mm-dd", CellStyle.Across.BY_KIND, CellStyle.Down.BOTTOM, false, false, 0, 0, null, null);
+        CellStyle time = new CellStyle(CellStyle.PLAIN.font(), "hh:mm", CellStyle.Across.BY_KIND, CellStyle.Down.BOTTOM, false, false, 0, 0, null, null);
+        double told = DateUtil.getExcelDate(LocalDateTime.of(2026, 11, 1, 0, 0), true);
+        Row row = new Row(0, Double.NaN, false, List.of(new Cell(0, new CellValue.Number(told), 1), new Cell(1, new CellValue.Number(0.25), 2)));
+        Workbook book = new Workbook(List.of(new Sheet("S", false, 48, 15, List.of(), List.of(row), List.of(), PageSetup.PLAIN)),
+                List.of(CellStyle.PLAIN, day, time), Map.of(), Facts.NONE, true);
+        for (SheetFormat format : List.of(SheetFormat.XLSX, SheetFormat.ODS, SheetFormat.XLS)) {
+            Workbook again = read(format, format.write(book, WHEN).bytes(), "days." + format.ending());
+            NumberText numbers = new NumberText(again, Locale.ENGLISH);
+            assertThat(again.sheets().get(0).rows().get(0).cells()).extracting(cell -> numbers.of(cell.value(), again.style(cell).format())).as(format.ending())
+                    .containsExactly("2026-11-01", "06:00");
         }
     }
 

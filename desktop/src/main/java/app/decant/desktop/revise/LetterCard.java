@@ -1,5 +1,6 @@
 package app.decant.desktop.revise;
 
+import app.decant.desktop.part.EnumWords;
 import app.decant.desktop.part.LengthField;
 import app.decant.desktop.part.LengthField.Unit;
 import app.decant.desktop.part.Words;
@@ -38,7 +39,7 @@ final class LetterCard {
         underline.setId("letters-underline");
         underline.setAccessibleText(Words.of("letters.underline"));
         underline.getItems().setAll(Underline.values());
-        underline.setConverter(words("letters.underline."));
+        underline.setConverter(new EnumWords<>("letters.underline."));
         underline.setOnAction(event -> {
             if (!telling && underline.getValue() != null) PickedLook.set(desk, TextProperty.UNDERLINE, underline.getValue());
         });
@@ -81,13 +82,6 @@ final class LetterCard {
         }
         more = new More("letters.more", kinds, grid, mark.node());
         more.whenOpened(this::tell);
-    }
-
-    private static <E extends Enum<E>> StringConverter<E> words(String prefix) {
-        return new StringConverter<>() {
-            @Override public String toString(E value) { return value == null ? "" : Words.of(prefix + value.name().toLowerCase(Locale.ROOT)); }
-            @Override public E fromString(String text) { return null; }
-        };
     }
 
     Node node() { return more; }

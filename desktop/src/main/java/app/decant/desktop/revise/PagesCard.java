@@ -1,5 +1,6 @@
 package app.decant.desktop.revise;
 
+import app.decant.desktop.part.EnumWords;
 import app.decant.desktop.part.LengthField;
 import app.decant.desktop.part.LengthField.Unit;
 import app.decant.desktop.part.Words;
@@ -10,7 +11,6 @@ import app.decant.document.Section.PageGeometry;
 import app.decant.document.Section;
 import app.decant.edit.Sections;
 import java.util.List;
-import java.util.Locale;
 import java.util.function.UnaryOperator;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -20,7 +20,6 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
-import javafx.util.StringConverter;
 
 /** The pages of the part at the caret: paper, which way round, margins, columns; for this part alone or for all. */
 final class PagesCard {
@@ -64,10 +63,7 @@ final class PagesCard {
         paper.setId("pages-paper");
         paper.setAccessibleText(Words.of("pages.paper"));
         paper.getItems().setAll(Paper.A3, Paper.A4, Paper.A5, Paper.LETTER, Paper.LEGAL);
-        paper.setConverter(new StringConverter<>() {
-            @Override public String toString(Paper value) { return value == null ? "" : Words.of("pages.paper." + value.name().toLowerCase(Locale.ROOT)); }
-            @Override public Paper fromString(String text) { return null; }
-        });
+        paper.setConverter(new EnumWords<>("pages.paper."));
         paper.setOnAction(event -> {
             Paper wanted = paper.getValue();
             if (!telling && wanted != null && wanted != Paper.OTHER) page(page -> sized(page, wanted, page.isLandscape()));

@@ -1,5 +1,6 @@
 package app.decant.desktop.revise;
 
+import app.decant.desktop.part.EnumWords;
 import app.decant.desktop.part.LengthField;
 import app.decant.desktop.part.LengthField.Unit;
 import app.decant.desktop.part.Words;
@@ -12,7 +13,6 @@ import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.LineSpacing;
 import app.decant.document.Property;
 import java.util.LinkedHashMap;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import javafx.geometry.Pos;
@@ -84,10 +84,7 @@ final class ParagraphCard {
         frame.setId("paragraph-frame");
         frame.setAccessibleText(Words.of("paragraph.frame"));
         frame.getItems().setAll(Frame.NONE, Frame.BOX, Frame.ABOVE, Frame.BELOW);
-        frame.setConverter(new StringConverter<>() {
-            @Override public String toString(Frame value) { return value == null ? "" : Words.of("paragraph.frame." + value.name().toLowerCase(Locale.ROOT)); }
-            @Override public Frame fromString(String text) { return null; }
-        });
+        frame.setConverter(new EnumWords<>("paragraph.frame."));
         frame.setOnAction(event -> {
             if (!telling && frame.getValue() != null && frame.getValue() != Frame.OTHER) frame(frame.getValue());
         });
