@@ -8,6 +8,7 @@ import app.decant.document.Finding;
 import app.decant.document.Look;
 import app.decant.document.Progress;
 import app.decant.document.TextProperty;
+import app.decant.document.TrackedChanges;
 import app.decant.folder.FolderJournal;
 import app.decant.folder.FolderPlan;
 import app.decant.folder.FolderRun;
@@ -167,14 +168,18 @@ public final class Decant {
         return Proof.compare(pages(original, password, progress), result, progress);
     }
 
-    /** What the pages of a file show. */
-    private static List<PageText> pages(Path file, String password, Progress progress) {
+    /** What the pages of a file show, all tracked changes accepted. */
+    private static List<PageText> pages(Path file, String password, Progress progress) { return pages(file, password, true, progress); }
+
+    /** @param settled whether tracked changes are accepted, or rejected; null where they are shown */
+    private static List<PageText> pages(Path file, String password, Boolean settled, Progress progress) {
         byte[] bytes = bytes(file);
         String name = String.valueOf(file.getFileName());
         if (Formats.of(new Content(bytes, name)) instanceof FixedFormat format) return PageText.of(format.pages(bytes, name), name, password, progress);
         if (Formats.of(new Content(bytes, name)) instanceof SheetFormat)
             return PageText.of(SheetLayout.of(workbook(file, password, progress).workbook(), SheetChoice.AS_SET_UP, FontCatalogue.ofThisMachine(), progress));
-        return PageText.of(layOut(open(file, password, progress).document()));
+        Document document = open(file, password, progress).document();
+        return PageText.of(layOut(settled == null ? document : TrackedChanges.settled(document, settled)));
     }
 
     /** Lays a document out with all fonts of this machine. */
@@ -202,9 +207,13 @@ public final class Decant {
      * @param file where it is to be; for one file a page, its folder and the front of the names
      */
     public static List<Receipt> publish(Order wished, Path file, Progress progress) {
-        Order order = linked(wished).permitted();
-        if (order.recipe().split() != null && order.recipe().target() == Target.PDF) return Publisher.publishEach(order, file, Instant.now(), progress);
-        return List.of(Publisher.publish(order, file, Instant.now(), progress));
+        List<Finding> settled = new ArrayList<>();
+        Order order = linked(wished.with(SettledPages.of(wished.pages(), wished.recipe(), progress, settled::add))).permitted();
+        boolean each = order.recipe().split() != null && order.recipe().target() == Target.PDF;
+        List<Receipt> receipts = new ArrayList<>(each ? Publisher.publishEach(order, file, Instant.now(), progress)
+                : List.of(Publisher.publish(order, file, Instant.now(), progress)));
+        if (!settled.isEmpty()) receipts.set(0, receipts.get(0).with(settled));
+        return receipts;
     }
 
     /**
@@ -360,7 +369,8 @@ public final class Decant {
         if (recipe.locking().isOn() && pages instanceof PagedDocument laid) return faith(source, key, laid, progress).score();
         String opens = recipe.locking().isOn() ? passwords.toChange() : null;
         if (opens != null && opens.isEmpty()) return -1;
-        return Proof.compare(pages(source, key, progress), pages(receipt.file(), opens, progress), progress).score();
+        Boolean settled = recipe.changes().settled(recipe.target());
+        return Proof.compare(pages(source, key, settled, progress), pages(receipt.file(), opens, settled, progress), progress).score();
     }
 
     private static boolean opens(Path source, String key) {

@@ -157,7 +157,7 @@ public final class Intake {
      */
     public synchronized Pages pages(Recipe recipe, Progress progress) {
         if (isSheets()) return sheets(recipe, progress);
-        if (!isPdf() || !keeps(recipe)) return laid(progress);
+        if (!isPdf() || !keeps(recipe)) return SettledPages.of(laid(progress), recipe, progress, this::tell);
         if (revision != null) return revised(progress);
         OwnPages pages = own();
         boolean needsHeadings = pages.headings().isEmpty() && recipe.style().bookmarks().any()

@@ -160,6 +160,10 @@ final class RecipeOptions {
     @Option(names = "--remake", description = "set the pages of a PDF anew from its text, instead of keeping them as they are")
     private boolean remake;
 
+    @Option(names = "--changes", paramLabel = "automatic|marked|accepted|rejected",
+            description = "tracked changes: kept where the format can and else accepted (automatic), shown with marks, accepted or rejected")
+    private String changes;
+
     @Option(names = "--present", paramLabel = "refuse|replace|keep-both", description = "when the file is already there (default: refuse)")
     private String present;
 
@@ -218,6 +222,7 @@ final class RecipeOptions {
             made = RecipeFile.with(made, field.substring(0, equals), field.substring(equals + 1));
         }
         if (remake) made = made.remaking(true);
+        if (changes != null) made = made.with(value(Recipe.Changes.class, "--changes", changes));
         made = made.with(sheets(made.sheets()));
         if (present != null) made = made.with(value(Recipe.WhenPresent.class, "--present", present));
         return made;

@@ -72,8 +72,7 @@ public final class Stories {
 
     private static Inline.Floating withText(Inline.Floating floating, List<Block> blocks) {
         TextBox box = (TextBox) floating.content();
-        return new Inline.Floating(floating.anchor(), new TextBox(blocks, box.width(), box.height(), box.grows(), box.padding(), box.border(), box.fill()),
-                floating.look());
+        return new Inline.Floating(floating.anchor(), box.withBlocks(blocks), floating.look());
     }
 
     /** The document with a header or footer; none where {@code blocks} is null. */

@@ -29,6 +29,12 @@ public record Table(Look look, List<Double> columns, List<Row> rows) implements 
     public record Cell(int column, int columnSpan, int rowSpan, Look look, List<Block> blocks) {
         public Cell { blocks = List.copyOf(blocks); }
 
+        /** @throws IllegalArgumentException where it would cover nothing */
+        public Cell withSpans(int columns, int rows) {
+            if (columns < 1 || rows < 1) throw new IllegalArgumentException("A cell covers something");
+            return new Cell(column, columns, rows, look, blocks);
+        }
+
         public Cell withBlocks(List<Block> others) { return new Cell(column, columnSpan, rowSpan, look, others); }
     }
 }

@@ -29,6 +29,9 @@ public final class TableProperty {
     /** Which conditional parts of the table's style apply; see {@link TablePart}. */
     public static final Property<TableParts> PARTS = new Property<>("table style parts", TableParts.class);
 
+    /** That somebody put a row in or took it out, unsettled yet. */
+    public static final Property<TrackedChange> TRACKED = new Property<>("tracked row", TrackedChange.class);
+
     /** Where a cell's text stands between its top and bottom. */
     public enum VerticalAlignment { TOP, CENTRE, BOTTOM }
 

@@ -14,4 +14,6 @@ import java.util.List;
 public record TextBox(List<Block> blocks, double width, double height, boolean grows, TableProperty.Insets padding, Border border, Colour fill)
         implements Inline.Floating.Content {
     public TextBox { blocks = List.copyOf(blocks); }
+
+    public TextBox withBlocks(List<Block> others) { return new TextBox(others, width, height, grows, padding, border, fill); }
 }

@@ -32,6 +32,10 @@ public final class TextProperty {
     public static final Property<String> LANGUAGE = new Property<>("language", String.class);
     public static final Property<Boolean> RIGHT_TO_LEFT = new Property<>("right to left", Boolean.class);
     public static final Property<Link> LINK = new Property<>("link", Link.class);
+    /** That somebody put it in or took it out, unsettled yet; of a paragraph's mark: its end. */
+    public static final Property<TrackedChange> TRACKED = new Property<>("tracked change", TrackedChange.class);
+    /** What was remarked on it. */
+    public static final Property<Comment.Thread> COMMENTS = new Property<>("comments", Comment.Thread.class);
 
     /** Where the text stands against its line. */
     public enum Script { BASELINE, SUPER, SUB }

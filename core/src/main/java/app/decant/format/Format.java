@@ -92,6 +92,12 @@ public interface Format {
     /** Whether it has a place for a title, an author and other facts. */
     default boolean takesFacts() { return true; }
 
+    /** Whether it has a place for tracked changes that nobody has settled yet. */
+    default boolean takesTrackedChanges() { return false; }
+
+    /** Whether it has a place for what people remarked on passages. */
+    default boolean takesComments() { return false; }
+
     /** What of a document it has a place for as text: one that builds its own navigation has none for lists of contents. */
     default Document shown(Document document) { return document; }
 

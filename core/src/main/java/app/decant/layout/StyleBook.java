@@ -7,9 +7,11 @@ import app.decant.document.Paragraph;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
+import app.decant.document.TrackedChange;
 import app.decant.font.FontCatalogue;
 import app.decant.page.TextStyle;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -21,6 +23,10 @@ final class StyleBook {
     private static final double SCRIPT_SIZE = 0.65;
     private static final double SUPER_RAISE = 0.35;
     private static final double SUB_LOWER = 0.14;
+
+    /** The colours of those who changed something, dark enough to be read on white; tracked changes are underlined and struck (common practice). */
+    private static final List<Colour> AUTHORS = List.of(new Colour(0x9A3412), new Colour(0x1E5FA8), new Colour(0x4D7C0F), new Colour(0x7E3794),
+            new Colour(0x0F766E), new Colour(0xA0205A));
 
     private final Cascade cascade;
     private final FontCatalogue fonts;
@@ -64,8 +70,13 @@ final class StyleBook {
         if (script != Script.BASELINE) size *= SCRIPT_SIZE;
         Double kerningFrom = look.get(TextProperty.KERNING_FROM);
         Colour colour = look.get(TextProperty.COLOUR, Colour.AUTOMATIC);
-        return new TextStyle(match.face(), size, colour, look.get(TextProperty.HIGHLIGHT), look.get(TextProperty.UNDERLINE, Underline.NONE),
-                look.is(TextProperty.STRIKE), look.is(TextProperty.DOUBLE_STRIKE), raise, look.get(TextProperty.LETTER_SPACING, 0.0),
+        Underline underline = look.get(TextProperty.UNDERLINE, Underline.NONE);
+        TrackedChange change = look.get(TextProperty.TRACKED);
+        boolean struck = look.is(TextProperty.STRIKE) || change != null && change.isDeletion();
+        if (change != null) colour = AUTHORS.get(Math.floorMod(change.mark().author().hashCode(), AUTHORS.size()));
+        if (change != null && !change.isDeletion() && underline == Underline.NONE) underline = Underline.SINGLE;
+        return new TextStyle(match.face(), size, colour, look.get(TextProperty.HIGHLIGHT), underline, struck,
+                look.is(TextProperty.DOUBLE_STRIKE), raise, look.get(TextProperty.LETTER_SPACING, 0.0),
                 look.get(TextProperty.WIDTH_SCALE, 1.0), look.is(TextProperty.CAPITALS), look.is(TextProperty.SMALL_CAPITALS), look.is(TextProperty.HIDDEN),
                 kerningFrom != null && kerningFrom > 0 && size >= kerningFrom, look.is(TextProperty.LIGATURES), look.get(TextProperty.LANGUAGE),
                 look.get(TextProperty.RIGHT_TO_LEFT), look.get(TextProperty.LINK));

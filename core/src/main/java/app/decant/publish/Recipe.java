@@ -28,15 +28,17 @@ import java.util.function.Consumer;
  * @param text         how plain text is written
  * @param officeFonts  which fonts travel in an office file
  * @param remake       whether the pages of a PDF are set anew, instead of being kept as they are
+ * @param changes      what becomes of tracked changes that nobody has settled yet
  * @param sheets       what of a workbook is put onto pages, and how
  * @param present      what happens to a file that is there already
  */
 public record Recipe(Target target, PageRange pages, PdfStyle style, Locking locking, List<Laid> laid, FactsRule facts, String split, boolean attachSource,
-        Links links, Set<String> addresses, Restricted restricted, OfficeFonts officeFonts, PlainText text, boolean remake, SheetChoice sheets,
-        WhenPresent present) {
+        Links links, Set<String> addresses, Restricted restricted, OfficeFonts officeFonts, PlainText text, boolean remake, Changes changes,
+        SheetChoice sheets, WhenPresent present) {
     /** A PDF of all pages, bookmarks from headings 1 to 3, used characters only, tagged, open to everybody. */
     public static final Recipe PLAIN = new Recipe(Target.PDF, PageRange.ALL, PdfStyle.PLAIN, Locking.NONE, List.of(), FactsRule.KEEP, null, false,
-            Links.AS_THEY_ARE, Set.of(), Restricted.STOP, OfficeFonts.AS_THEY_CAME, PlainText.PLAIN, false, SheetChoice.AS_SET_UP, WhenPresent.REFUSE);
+            Links.AS_THEY_ARE, Set.of(), Restricted.STOP, OfficeFonts.AS_THEY_CAME, PlainText.PLAIN, false, Changes.AUTOMATIC,
+            SheetChoice.AS_SET_UP, WhenPresent.REFUSE);
 
     public Recipe {
         laid = List.copyOf(laid);
@@ -48,6 +50,24 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
 
     /** Fonts whose licence forbids them in files: publishing stops, or others take their place. */
     public enum Restricted { STOP, REPLACE }
+
+    /**
+     * Tracked changes: kept where the format has a place for them and else accepted; shown with their marks, on pages too; accepted; rejected.
+     */
+    public enum Changes {
+        AUTOMATIC, MARKED, ACCEPTED, REJECTED;
+
+        /** Whether they are settled in a target: accepted, rejected, or null where they stay. */
+        public Boolean settled(Target target) {
+            boolean holds = target != Target.PDF && target.format().takesTrackedChanges();
+            return switch (this) {
+                case AUTOMATIC -> holds ? null : Boolean.TRUE;
+                case MARKED -> holds || target == Target.PDF ? null : Boolean.TRUE;
+                case ACCEPTED -> true;
+                case REJECTED -> false;
+            };
+        }
+    }
 
     /** Fonts in office files: those the document brought along; all that it is set in, their used characters or whole; or none. */
     public enum OfficeFonts { AS_THEY_CAME, USED_CHARACTERS, WHOLE, NONE }
@@ -113,6 +133,7 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
         private OfficeFonts officeFonts;
         private PlainText text;
         private boolean remake;
+        private Changes changes;
         private SheetChoice sheets;
         private WhenPresent present;
 
@@ -131,13 +152,14 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
             officeFonts = recipe.officeFonts;
             text = recipe.text;
             remake = recipe.remake;
+            changes = recipe.changes;
             sheets = recipe.sheets;
             present = recipe.present;
         }
 
         Recipe made() {
             return new Recipe(target, pages, style, locking, laid, facts, split, attachSource, links, addresses, restricted, officeFonts, text, remake,
-                    sheets, present);
+                    changes, sheets, present);
         }
     }
 
@@ -163,6 +185,7 @@ public record Recipe(Target target, PageRange pages, PdfStyle style, Locking loc
     public Recipe with(OfficeFonts other) { return changed(draft -> draft.officeFonts = other); }
     public Recipe with(PlainText other) { return changed(draft -> draft.text = other); }
     public Recipe remaking(boolean other) { return changed(draft -> draft.remake = other); }
+    public Recipe with(Changes other) { return changed(draft -> draft.changes = other); }
     public Recipe with(SheetChoice other) { return changed(draft -> draft.sheets = other); }
     public Recipe with(WhenPresent other) { return changed(draft -> draft.present = other); }
 }

@@ -98,7 +98,7 @@ public final class RecipeFile {
                 .put("lineEnds", word(recipe.text().lineEnds())).put("width", recipe.text().width());
         put(root, "split", recipe.split());
         root.put("attachSource", recipe.attachSource()).put("links", word(recipe.links())).put("remake", recipe.remake())
-                .put("present", word(recipe.present()));
+                .put("changes", word(recipe.changes()))                .put("present", word(recipe.present()));
         SheetChoice chosen = recipe.sheets();
         ObjectNode sheets = root.putObject("sheets").put("everything", chosen.everything()).put("fit", chosen.fit().word());
         ArrayNode names = sheets.putArray("names");
@@ -195,7 +195,8 @@ public final class RecipeFile {
                     root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.Links.class, root,
                             "links", plain.links()), Set.copyOf(texts(root.path("addresses"))),
                     choice(Recipe.Restricted.class, root, "restrictedFonts", plain.restricted()), choice(Recipe.OfficeFonts.class, root, "officeFonts",
-                            plain.officeFonts()), plainText(root.path("text")), flag(root, "remake", false), sheets(root.path("sheets")),
+                            plain.officeFonts()), plainText(root.path("text")), flag(root, "remake", false),
+                    choice(Recipe.Changes.class, root, "changes", plain.changes()), sheets(root.path("sheets")),
                     choice(Recipe.WhenPresent.class, root, "present", plain.present()));
         }
 

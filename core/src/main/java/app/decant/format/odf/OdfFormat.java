@@ -32,6 +32,8 @@ public enum OdfFormat implements Format {
     @Override public boolean reads() { return true; }
     @Override public boolean writes() { return true; }
     @Override public boolean takesFonts() { return true; }
+    @Override public boolean takesTrackedChanges() { return true; }
+    @Override public boolean takesComments() { return true; }
 
     @Override public Taken read(Content content, String password, Progress progress) { return OdtReader.read(content.bytes(), content.name(), progress); }
 

@@ -6,6 +6,7 @@ import app.decant.document.Border;
 import app.decant.document.Borders;
 import app.decant.document.Cascade;
 import app.decant.document.Colour;
+import app.decant.document.Comment;
 import app.decant.document.Contents;
 import app.decant.document.Inline;
 import app.decant.document.Link;
@@ -44,6 +45,9 @@ final class OdtBody {
     private final ListLabels labels;
     private final boolean frame;
     private final Map<String, String> lists = new HashMap<>();
+    private final OdtChanges changes;
+    /** Writes what was taken out, which stands apart from the text. */
+    private OdtBody apart;
     private int listCount;
     private int noteCount;
     private String page;
@@ -58,7 +62,16 @@ final class OdtBody {
         cascade = Cascade.of(writer.document());
         flat = new FlatLooks(cascade);
         labels = ListLabels.of(writer.document(), cascade);
+        changes = new OdtChanges(xml, this::takenOut);
     }
+
+    private void takenOut(XmlWriter regions, Paragraph paragraph) {
+        if (apart == null) apart = new OdtBody(writer, styles, regions, frame);
+        apart.paragraph(paragraph, Look.PLAIN);
+    }
+
+    /** The list of what was changed, or null. */
+    XmlWriter regions() { return changes.regions(); }
 
     void sections(List<Section> sections) {
         for (int i = 0; i < sections.size(); i++) {
@@ -83,9 +96,15 @@ final class OdtBody {
         }
     }
 
-    void blocks(List<? extends Block> blocks) { for (Block block : blocks) block(block, Look.PLAIN); }
+    void blocks(List<? extends Block> blocks) { blocks(blocks, Look.PLAIN); }
+
+    private void blocks(List<? extends Block> blocks, Look table) {
+        for (Block block : changes.without(blocks)) block(block, table);
+        changes.close();
+    }
 
     private void block(Block block, Look table) {
+        if (!(block instanceof Paragraph)) changes.close();
         if (block instanceof Paragraph paragraph) paragraph(paragraph, table);
         else if (block instanceof Contents contents) contents(contents, table);
         else if (block instanceof Table one) table(one);
@@ -111,15 +130,16 @@ final class OdtBody {
             boolean whole = from == 0 && i == text.length();
             Paragraph part = whole ? paragraph : new Paragraph(paragraph.style(), from == 0 ? paragraph.look() : paragraph.look()
                     .with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(null, 0)), paragraph.mark(), paragraph.slice(from, i));
-            listed(part, table, breaks);
+            listed(part, from == 0 ? changes.original(paragraph) : part, table, breaks);
             breaks = cut ? text.charAt(i) == Inline.PAGE_BREAK ? "page" : "column" : null;
             from = i + 1;
         }
     }
 
-    private void listed(Paragraph paragraph, Look table, String breaks) {
+    /** @param counted the paragraph that bears the label */
+    private void listed(Paragraph paragraph, Paragraph counted, Look table, String breaks) {
         ParagraphProperty.ListReference list = cascade.paragraph(paragraph, table).get(ParagraphProperty.LIST);
-        boolean item = list != null && list.list() != null && writer.document().numbering().level(list) != null && labels.label(paragraph) != null;
+        boolean item = list != null && list.list() != null && writer.document().numbering().level(list) != null && labels.label(counted) != null;
         int depth = item ? list.level() + 1 : 0;
         if (item) {
             String id = "list" + ++listCount;
@@ -150,9 +170,39 @@ final class OdtBody {
                         + ((Link.Inside) link).bookmark());
                 open = link;
             }
+            if (inline.length() > 0) {
+                changes.before(inline.look());
+                for (Comment comment : writer.spans().beginning(inline.look())) annotation(comment, true);
+            }
             inline(inline, paragraph, table);
+            if (inline.length() > 0) for (Comment comment : writer.spans().ending(inline.look())) annotation(comment, false);
         }
+        if (paragraph.length() == 0) {
+            for (Comment comment : writer.spans().beginning(paragraph.mark())) annotation(comment, true);
+            for (Comment comment : writer.spans().ending(paragraph.mark())) annotation(comment, false);
+        }
+        changes.before(paragraph.mark());
         if (open != null) xml.close();
+        xml.close();
+    }
+
+    /** 14.1 and 14.2. Answers have no place of their own: they stand in what they answer, which is told. */
+    private void annotation(Comment comment, boolean begins) {
+        String name = "c" + comment.number();
+        if (!begins) {
+            xml.leaf("office:annotation-end", "office:name", name);
+            return;
+        }
+        xml.open("office:annotation", "office:name", name);
+        Comment.Remark remark = comment.remark();
+        xml.open("dc:creator").text(remark.author()).close();
+        if (remark.when() != null) xml.open("dc:date").text(OdtChanges.time(remark.when())).close();
+        for (String line : remark.text().split("\n", -1)) xml.open("text:p").text(line).close();
+        for (Comment.Remark answer : comment.answers()) {
+            writer.lose("answers");
+            for (String line : (answer.author() + ": " + answer.text()).split("\n", -1)) xml.open("text:p").text(line).close();
+        }
+        if (comment.done()) writer.lose("done");
         xml.close();
     }
 
@@ -185,7 +235,7 @@ final class OdtBody {
         } else if (inline instanceof Inline.Field field) {
             if (field.kind() != Inline.Field.Kind.NOTE_MARK) run(paragraph, field.look(), table, () -> field(field));
         } else if (inline instanceof Inline.BookmarkPoint point) {
-            xml.leaf(point.start() ? "text:bookmark-start" : "text:bookmark-end", "text:name", point.name());
+            if (!changes.isWritten(point)) xml.leaf(point.start() ? "text:bookmark-start" : "text:bookmark-end", "text:name", point.name());
         } else if (inline instanceof Inline.Note note) {
             run(paragraph, note.look().without(TextProperty.SCRIPT), table, () -> note(note));
         } else if (inline instanceof Inline.InlinePicture picture) {
@@ -360,7 +410,7 @@ final class OdtBody {
                 xml.open("table:table-cell", "table:style-name", cellStyle(dress), "table:number-columns-spanned", cell.columnSpan() > 1 ? cell.columnSpan()
                         : null, "table:number-rows-spanned", cell.rowSpan() > 1 ? cell.rowSpan() : null);
                 List<Block> blocks = cell.blocks().isEmpty() ? List.of(Paragraph.of("")) : cell.blocks();
-                for (Block block : blocks) block(block, dress);
+                blocks(blocks, dress);
                 xml.close();
                 for (int i = 1; i < cell.columnSpan(); i++) xml.leaf("table:covered-table-cell");
             }

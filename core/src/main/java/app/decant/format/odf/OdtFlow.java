@@ -1,6 +1,7 @@
 package app.decant.format.odf;
 
 import app.decant.document.Block;
+import app.decant.document.Comment;
 import app.decant.document.Contents;
 import app.decant.document.Finding;
 import app.decant.document.Inline;
@@ -11,6 +12,7 @@ import app.decant.document.ParagraphProperty;
 import app.decant.document.Property;
 import app.decant.document.Table;
 import app.decant.document.TextProperty;
+import app.decant.format.CommentRanges;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
@@ -34,11 +36,19 @@ final class OdtFlow {
     private Integer number;
     private boolean goesOn;
     private XmlNode columns;
+    private final CommentRanges comments = new CommentRanges();
+    private final Map<String, Comment> named = new HashMap<>();
+    private final Set<String> ranges;
+    private final OdtChangeList changes;
+    private List<Paragraph> parted = new ArrayList<>();
+    private int annotations;
 
     OdtFlow(OdtReader reader, boolean inContent) {
         this.reader = reader;
         this.sheet = reader.sheet();
         this.inContent = inContent;
+        changes = inContent ? reader.changes() : OdtChangeList.NONE;
+        ranges = inContent ? reader.ranges() : Set.of();
         frames = new OdtFrames(reader, inContent, this::inside);
         tables = new OdtTable(sheet, inContent, this::inside);
     }
@@ -80,8 +90,22 @@ final class OdtFlow {
             switch (node.name()) {
                 case "text:p", "text:h" -> {
                     // A page of another kind may begin with it, and blocks anew.
+                    List<Paragraph> outside = parted;
+                    parted = new ArrayList<>();
                     Paragraph paragraph = paragraph(node, item);
+                    blocks.addAll(parted);
                     blocks.add(paragraph);
+                    parted = outside;
+                }
+                case "text:change-start", "text:change-end" -> changes.mark(node);
+                case "text:change" -> {
+                    OdtChangeList.Region region = changes.region(node);
+                    if (region != null) for (XmlNode part : region.content()) {
+                        Paragraph gone = dressed(part, null);
+                        List<Inline> inlines = new ArrayList<>();
+                        inlines(part, gone.mark(), inlines);
+                        blocks.add(region.on(gone.withInlines(inlines)));
+                    }
                 }
                 case "text:list" -> list(node, item == null ? null : item.list, item == null ? 0 : item.level + 1, depth);
                 case "text:section" -> section(node, item, depth);
@@ -157,6 +181,19 @@ final class OdtFlow {
             if (blocks.isEmpty() && stretches.isEmpty() || sheet.master(own.get("style:master-page-name")) != null)
                 part(own.get("style:master-page-name"), told.matches("\\d{1,6}") && !told.equals("0") ? (Integer) Integer.parseInt(told) : null, false, null);
         }
+        Paragraph dressed = dressed(node, item);
+        List<Inline> inlines = new ArrayList<>();
+        inlines(node, dressed.mark(), inlines);
+        String before = own == null || own.child("style:paragraph-properties") == null ? "" : own.child("style:paragraph-properties")
+                .get("fo:break-before", "");
+        if (before.equals("column")) inlines.add(0, new Inline.Text(String.valueOf(Inline.COLUMN_BREAK), dressed.mark()));
+        Look mark = changes.open() == null ? dressed.mark() : dressed.mark().with(TextProperty.TRACKED, changes.open());
+        return comments.ended(dressed.withMark(mark).withInlines(inlines));
+    }
+
+    /** A paragraph without its text. */
+    private Paragraph dressed(XmlNode node, Item item) {
+        String name = node.get("text:style-name");
         String style = sheet.id("paragraph", sheet.named("paragraph", name, inContent));
         Look all = sheet.own("paragraph", name, inContent);
         Look look = Look.PLAIN;
@@ -176,12 +213,7 @@ final class OdtFlow {
         if (item != null && item.list != null && !item.labelled)
             look = look.with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(item.list, item.level));
         if (item != null) item.labelled = true;
-        List<Inline> inlines = new ArrayList<>();
-        inlines(node, text, inlines);
-        String before = own == null || own.child("style:paragraph-properties") == null ? "" : own.child("style:paragraph-properties")
-                .get("fo:break-before", "");
-        if (before.equals("column")) inlines.add(0, new Inline.Text(String.valueOf(Inline.COLUMN_BREAK), text));
-        return new Paragraph(style, look, text, List.of()).withInlines(inlines);
+        return new Paragraph(style, look, text, List.of());
     }
 
     private static final Set<Property<?>> TEXT = Set.of(TextProperty.FAMILY, TextProperty.SIZE, TextProperty.BOLD,
@@ -199,10 +231,10 @@ final class OdtFlow {
     }
 
     /** Spaces and line ends of the file count as one space, and as none at the start or behind another (6.1.2). */
-    private static void text(String text, Look look, List<Inline> inlines) {
+    private void text(String text, Look look, List<Inline> inlines) {
         String plain = collapsed(text);
         if (plain.startsWith(" ") && endsInSpace(inlines)) plain = plain.substring(1);
-        if (!plain.isEmpty()) inlines.add(new Inline.Text(plain, look));
+        if (!plain.isEmpty()) add(inlines, new Inline.Text(plain, look));
     }
 
     private static String collapsed(String text) {
@@ -244,23 +276,26 @@ final class OdtFlow {
             }
             case "text:s" -> {
                 String count = node.get("text:c", "1");
-                inlines.add(new Inline.Text(" ".repeat(count.matches("\\d{1,4}") ? Integer.parseInt(count) : 1), look));
+                add(inlines, new Inline.Text(" ".repeat(count.matches("\\d{1,4}") ? Integer.parseInt(count) : 1), look));
             }
-            case "text:tab" -> inlines.add(new Inline.Text(String.valueOf(Inline.TAB), look));
-            case "text:line-break" -> inlines.add(new Inline.Text(String.valueOf(Inline.LINE_BREAK), look));
+            case "text:tab" -> add(inlines, new Inline.Text(String.valueOf(Inline.TAB), look));
+            case "text:line-break" -> add(inlines, new Inline.Text(String.valueOf(Inline.LINE_BREAK), look));
             case "text:bookmark" -> {
-                inlines.add(new Inline.BookmarkPoint(node.get("text:name", ""), true));
-                inlines.add(new Inline.BookmarkPoint(node.get("text:name", ""), false));
+                add(inlines, new Inline.BookmarkPoint(node.get("text:name", ""), true));
+                add(inlines, new Inline.BookmarkPoint(node.get("text:name", ""), false));
             }
-            case "text:bookmark-start", "text:reference-mark-start" -> inlines.add(new Inline.BookmarkPoint(node.get("text:name", ""), true));
-            case "text:bookmark-end", "text:reference-mark-end" -> inlines.add(new Inline.BookmarkPoint(node.get("text:name", ""), false));
+            case "text:bookmark-start", "text:reference-mark-start" -> add(inlines, new Inline.BookmarkPoint(node.get("text:name", ""), true));
+            case "text:bookmark-end", "text:reference-mark-end" -> add(inlines, new Inline.BookmarkPoint(node.get("text:name", ""), false));
             case "text:note" -> note(node, look, inlines);
             case "draw:frame", "draw:custom-shape", "draw:g", "draw:line", "draw:rect", "draw:ellipse" -> {
                 Inline floating = frames.frame(node, look);
-                if (floating != null) inlines.add(floating);
+                if (floating != null) add(inlines, floating);
             }
-            case "office:annotation", "office:annotation-end", "text:soft-page-break", "text:tracked-changes", "text:change", "text:change-start",
-                    "text:change-end" -> { }
+            case "text:soft-page-break", "text:tracked-changes" -> { }
+            case "text:change-start", "text:change-end" -> changes.mark(node);
+            case "text:change" -> takenOut(node, inlines);
+            case "office:annotation" -> annotation(node, inlines);
+            case "office:annotation-end" -> comments.end(named.get(node.get("office:name", "")));
             case "text:page-number" -> field(Inline.Field.Kind.PAGE, "PAGE", node, look, inlines);
             case "text:page-count" -> field(Inline.Field.Kind.PAGES, "NUMPAGES", node, look, inlines);
             case "text:date" -> field(Inline.Field.Kind.DATE, "DATE", node, look, inlines);
@@ -274,15 +309,51 @@ final class OdtFlow {
                         node, look, inlines);
             }
             case "text:ruby-text" -> {
-                inlines.add(new Inline.Text("(" + node.text() + ")", look));
+                add(inlines, new Inline.Text("(" + node.text() + ")", look));
                 reader.find(Finding.changed(Message.of("odf.small-words-above-others-are-set")));
             }
             default -> inlines(node, look, inlines);
         }
     }
 
-    private static void field(Inline.Field.Kind kind, String instruction, XmlNode node, Look look, List<Inline> inlines) {
-        inlines.add(new Inline.Field(kind, instruction, node.text(), look));
+    private void field(Inline.Field.Kind kind, String instruction, XmlNode node, Look look, List<Inline> inlines) {
+        add(inlines, new Inline.Field(kind, instruction, node.text(), look));
+    }
+
+    /** Adds something as it stands here: put in by somebody, remarked on. */
+    private void add(List<Inline> inlines, Inline inline) {
+        Look look = inline.look();
+        if (changes.open() != null) look = look.with(TextProperty.TRACKED, changes.open());
+        inlines.add(inline.with(comments.on(look)));
+    }
+
+    /** What was taken out here; where ends of paragraphs went, the paragraph that is read is parted as it was. */
+    private void takenOut(XmlNode node, List<Inline> inlines) {
+        OdtChangeList.Region region = changes.region(node);
+        if (region == null || region.content().isEmpty()) return;
+        for (int i = 0; i < region.content().size(); i++) {
+            XmlNode part = region.content().get(i);
+            List<Inline> gone = new ArrayList<>();
+            Paragraph like = dressed(part, null);
+            inlines(part, like.mark(), gone);
+            for (Inline inline : gone) inlines.add(inline.with(inline.look().with(TextProperty.TRACKED, region.change())));
+            if (i + 1 == region.content().size()) break;
+            parted.add(like.withMark(like.mark().with(TextProperty.TRACKED, region.change())).withInlines(inlines));
+            inlines.clear();
+        }
+    }
+
+    private void annotation(XmlNode node, List<Inline> inlines) {
+        StringBuilder text = new StringBuilder();
+        for (XmlNode child : node.children()) if (child.is("text:p") || child.is("text:list")) text.append(child.text()).append('\n');
+        Comment comment = Comment.of(++annotations, new Comment.Remark(OdtChangeList.text(node, "dc:creator"), OdtChangeList.time(node), text.toString()));
+        String name = node.get("office:name");
+        if (name == null || !ranges.contains(name)) {
+            comments.mark(comment, inlines);
+            return;
+        }
+        named.put(name, comment);
+        comments.begin(comment);
     }
 
     /** The blocks of a note, a box or a cell. */
@@ -308,7 +379,7 @@ final class OdtFlow {
             marked.addAll(first.inlines());
             inside.set(0, first.withInlines(marked));
         }
-        inlines.add(new Inline.Note(foot ? Inline.Note.Kind.FOOTNOTE : Inline.Note.Kind.ENDNOTE, inside, citation == null ? null
+        add(inlines, new Inline.Note(foot ? Inline.Note.Kind.FOOTNOTE : Inline.Note.Kind.ENDNOTE, inside, citation == null ? null
                 : citation.get("text:label"), look.with(TextProperty.SCRIPT, TextProperty.Script.SUPER)));
     }
 }

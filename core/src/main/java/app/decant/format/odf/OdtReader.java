@@ -23,8 +23,10 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.slf4j.LoggerFactory;
 
@@ -33,6 +35,8 @@ public final class OdtReader {
     private final Map<String, byte[]> parts;
     private final OdtSheet sheet;
     private final List<Finding> findings = new ArrayList<>();
+    private final Set<String> ranges = new HashSet<>();
+    private OdtChangeList changes = OdtChangeList.NONE;
 
     private final Progress progress;
 
@@ -65,12 +69,26 @@ public final class OdtReader {
     }
 
     OdtSheet sheet() { return sheet; }
+    OdtChangeList changes() { return changes; }
+
+    /** The names of comments that have a range. */
+    Set<String> ranges() { return ranges; }
+
+    private void ends(XmlNode node) {
+        for (XmlNode child : node.children()) {
+            if (child.is("office:annotation-end")) ranges.add(child.get("office:name", ""));
+            else ends(child);
+        }
+    }
+
     byte[] part(String name) { return parts.get(Archive.plain(name.replaceFirst("^\\./", ""))); }
     void find(Finding finding) { if (!findings.contains(finding)) findings.add(finding); }
 
     private Taken document(XmlNode main, String name) {
         XmlNode text = main.at("office:body", "office:text");
         if (text == null) throw new DecantException(Kind.UNREADABLE, Message.of("odf.is-damaged-its-text-is-missing-ask", name));
+        changes = new OdtChangeList(text);
+        ends(text);
         OdtFlow flow = new OdtFlow(this, true);
         flow.body(text);
         List<Section> sections = new ArrayList<>();
@@ -80,9 +98,7 @@ public final class OdtReader {
             even |= section.frames().containsKey(FramePlace.EVEN_HEADER) || section.frames().containsKey(FramePlace.EVEN_FOOTER);
             sections.add(section);
         }
-        if (main.find("text:changed-region") != null) find(Finding.changed(Message.of("binary.tracked-changes-were-taken-in-as-accepted")));
-        if (main.find("office:annotation") != null) find(Finding.lost(Message.of("binary.comments-are-not-carried-over")));
-        if (main.find("text:tracked-changes") != null) find(Finding.changed(Message.of("odf.tracked-changes-come-in-accepted")));
+        if (changes.hasLooks()) find(Finding.changed(Message.of("format.changes-of-looks-come-in-accepted")));
         return new Taken(new Document(facts(), sheet.styles(), sheet.numbering(), sections, even, sheet.tabWidth(), List.of(),
                 OdtFonts.read(main.child("office:font-face-decls"), this::part, this::find)), findings);
     }

@@ -10,8 +10,10 @@ import app.decant.document.Picture;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
 import app.decant.document.TextProperty;
+import app.decant.document.TrackedChanges;
 import app.decant.document.Walk;
 import app.decant.format.Archive;
+import app.decant.format.CommentSpans;
 import app.decant.format.Written;
 import app.decant.picture.PictureDecoder;
 import app.decant.words.Message;
@@ -40,6 +42,7 @@ public final class OdtWriter {
 
     private final Document document;
     private final OdtStyles styles;
+    private final CommentSpans spans;
     private final Map<String, byte[]> parts = new LinkedHashMap<>();
     private final Map<String, String> types = new LinkedHashMap<>();
     private final Map<Object, String> pictures = new IdentityHashMap<>();
@@ -48,16 +51,23 @@ public final class OdtWriter {
     private OdtWriter(Document document) {
         this.document = document;
         styles = new OdtStyles(document);
+        spans = new CommentSpans(document);
     }
 
     /** @param template whether others are begun from it */
     public static Written write(Document document, Instant when, boolean template) {
-        OdtWriter writer = new OdtWriter(document);
+        Document told = TrackedChanges.withRowsAccepted(document);
+        OdtWriter writer = new OdtWriter(told);
+        if (told != document) writer.lose("rows");
         byte[] file = writer.file(when, template);
         List<Finding> findings = new ArrayList<>();
         if (writer.lost.contains("opaque"))
             findings.add(Finding.lost(Message.of("odf.charts-formulas-and-embedded-objects-that-have")));
         if (writer.lost.contains("picture")) findings.add(Finding.lost(Message.of("odf.a-picture-cannot-be-decoded")));
+        if (writer.lost.contains("answers")) findings.add(Finding.changed(Message.of("odf.answers-stand-in-comments")));
+        if (writer.lost.contains("done")) findings.add(Finding.changed(Message.of("format.comments-that-are-done")));
+        if (writer.lost.contains("rows")) findings.add(Finding.changed(Message.of("format.changes-of-rows-are-accepted")));
+        if (writer.lost.contains("frames")) findings.add(Finding.changed(Message.of("odf.changes-in-frames-are-accepted")));
         if (writer.lost.contains("pixels")) findings.add(Finding.changed(Message.of("odf.drawings-became-pixels-in-the-odt")));
         if (writer.lost.contains("restart")) findings.add(Finding.changed(Message.of("odf.sections-that-begin-on-an-even")));
         return new Written(file, findings);
@@ -65,6 +75,7 @@ public final class OdtWriter {
 
     Document document() { return document; }
     OdtStyles styles() { return styles; }
+    CommentSpans spans() { return spans; }
     void lose(String what) { lost.add(what); }
 
     static Object[] namespaces() {
@@ -109,6 +120,7 @@ public final class OdtWriter {
         XmlWriter body = new XmlWriter();
         OdtBody content = new OdtBody(this, body, false);
         content.sections(document.sections());
+        XmlWriter regions = content.regions();
         XmlWriter pages = new XmlWriter();
         OdtStyles frameStyles = new OdtStyles(document);
         masterPages(pages, frameStyles);
@@ -117,7 +129,7 @@ public final class OdtWriter {
         fonts(main);
         main.open("office:automatic-styles");
         styles.automatic(main);
-        main.close().open("office:body").open("office:text").raw(markup(body)).close().close().close();
+        main.close().open("office:body").open("office:text").raw(regions == null ? "" : markup(regions)).raw(markup(body)).close().close().close();
         put("content.xml", "text/xml", main.bytes());
         XmlWriter sheet = new XmlWriter();
         sheet.open("office:document-styles", namespaces());
@@ -241,8 +253,15 @@ public final class OdtWriter {
         if (blocks == null && !room) return;
         xml.open(element);
         if (blocks == null) xml.leaf("text:p");
-        else new OdtBody(this, frameStyles, xml, true).blocks(blocks);
+        else new OdtBody(this, frameStyles, xml, true).blocks(settled(blocks));
         xml.close();
+    }
+
+    /** Changes in heads and feet would need a list of their own in each; they are accepted, and told. */
+    private List<Block> settled(List<Block> blocks) {
+        List<Block> settled = TrackedChanges.settled(blocks, true, change -> true);
+        if (settled != blocks) lose("frames");
+        return settled;
     }
 
     private byte[] meta(Instant when) {

@@ -1,6 +1,7 @@
 package app.decant.format.ooxml;
 
 import app.decant.document.Block;
+import app.decant.document.Comment;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Facts;
@@ -19,18 +20,15 @@ import app.decant.format.Taken;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
-import java.time.DateTimeException;
-import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import org.slf4j.LoggerFactory;
 
 /** Reads a text document of Office Open XML (ISO/IEC 29500-1, 17). Made for one file and thrown away. */
 public final class DocxReader {
@@ -45,6 +43,8 @@ public final class DocxReader {
     private final Map<String, List<Block>> frames = new HashMap<>();
     private final Map<Inline.Note.Kind, Map<String, XmlNode>> notes = new HashMap<>();
     private final Map<Inline.Note.Kind, StoryReader> noteStories = new HashMap<>();
+    private Map<String, Comment> comments = Map.of();
+    private final Set<Comment> placed = new HashSet<>();
     private LookReader looks = new LookReader(Map.of());
 
     private DocxReader(byte[] file, Progress progress) {
@@ -74,10 +74,14 @@ public final class DocxReader {
         Numbering numbering = tree(main, "numbering") == null ? Numbering.NONE : NumberingPart.read(tree(main, "numbering"), looks);
         readNotes(main, "footnotes", "w:footnote", Inline.Note.Kind.FOOTNOTE);
         readNotes(main, "endnotes", "w:endnote", Inline.Note.Kind.ENDNOTE);
+        XmlNode remarks = tree(main, "comments");
+        if (remarks != null) comments = CommentsPart.read(remarks, tree(main, "commentsExtended"), this::findOnce);
         XmlNode settings = tree(main, "settings");
         boolean evenAndOdd = settings != null && Boolean.TRUE.equals(Units.flag(settings, "w:evenAndOddHeaders"));
         Double tab = settings == null ? null : Units.twips(settings.child("w:defaultTabStop"), "w:val");
         List<Section> sections = body(main);
+        long astray = comments.values().stream().distinct().filter(comment -> !placed.contains(comment)).count();
+        if (astray > 0) find(Finding.lost(Message.of("format.comments-stand-nowhere", astray)));
         List<FontFile> fonts = FontParts.read(container, container.target(main, "fontTable"), this::findOnce);
         keep(main, fonts.isEmpty());
         if (macros || container.target(main, "vbaProject") != null)
@@ -98,7 +102,8 @@ public final class DocxReader {
         List<Section> sections = new ArrayList<>();
         List<Block> blocks = new ArrayList<>();
         int[] count = new int[1];
-        Set<String> wanted = Set.of("w:p", "w:tbl", "w:sdt", "w:sectPr", "w:customXml", "w:ins", "w:altChunk", "mc:AlternateContent");
+        Set<String> wanted = Set.of("w:p", "w:tbl", "w:sdt", "w:sectPr", "w:customXml", "w:ins", "w:altChunk", "w:commentRangeStart", "w:commentRangeEnd",
+                 "mc:AlternateContent");
         XmlReader.stream(container.part(main), main, wanted::contains, node -> {
             if (count[0]++ % 200 == 0) progress.step(count[0], 0, Message.of("step.reading"));
             story.block(node, blocks, section -> {
@@ -125,6 +130,13 @@ public final class DocxReader {
         }
         notes.put(kind, byId);
         noteStories.put(kind, new StoryReader(this, name));
+    }
+
+    /** The comment that an element speaks of, or null. */
+    Comment comment(XmlNode node) {
+        Comment comment = comments.get(node.get("w:id", ""));
+        if (comment != null) placed.add(comment);
+        return comment;
     }
 
     /** The blocks of a note, or null where the file has none of this number. */
@@ -170,7 +182,6 @@ public final class DocxReader {
     private void keep(String main, boolean fontTable) {
         for (OfficePackage.Relation relation : container.relations(main).values()) {
             String role = relation.role().substring(relation.role().lastIndexOf('/') + 1);
-            if (role.equals("comments")) findOnce(Finding.lost(Message.of("binary.comments-are-not-carried-over")));
             if (relation.outside() || !KEPT_ROLES.contains(role) || container.part(relation.target()) == null || role.equals("fontTable") && !fontTable)
                 continue;
             keepPart(relation.target(), relation.role());
@@ -209,21 +220,11 @@ public final class DocxReader {
         if (core == null || container.part(core) == null) return new Facts(null, null, null, null, null, null, null, others);
         XmlNode root = XmlReader.tree(container.part(core), core);
         return new Facts(text(root, "dc:title"), text(root, "dc:subject"), text(root, "dc:creator"), text(root, "cp:keywords"), text(root, "dc:language"),
-                time(text(root, "dcterms:created")), time(text(root, "dcterms:modified")), others);
+                TrackedMarkup.time(text(root, "dcterms:created")), TrackedMarkup.time(text(root, "dcterms:modified")), others);
     }
 
     private static String text(XmlNode root, String name) {
         XmlNode node = root.child(name);
         return node == null || node.text().isBlank() ? null : node.text().trim();
-    }
-
-    private static Instant time(String text) {
-        if (text == null) return null;
-        try {
-            return OffsetDateTime.parse(text.endsWith("Z") || text.matches(".*[+-]\\d\\d:\\d\\d") ? text : text + "Z").toInstant();
-        } catch (DateTimeException e) {
-            LoggerFactory.getLogger(DocxReader.class).debug("No readable date: {}", text, e);
-            return null;
-        }
     }
 }

@@ -13,6 +13,7 @@ import app.decant.document.Section.Columns;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section.PageGeometry;
 import app.decant.document.Section;
+import app.decant.format.CommentSpans;
 import app.decant.picture.PictureDecoder;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
@@ -55,12 +56,15 @@ public final class DocxWriter {
     private final Map<Image, String> media = new IdentityHashMap<>();
     private final List<Inline.Note> footnotes = new ArrayList<>();
     private final List<Inline.Note> endnotes = new ArrayList<>();
+    private final CommentsPart.Writing comments = new CommentsPart.Writing();
+    private final CommentSpans spans;
     private boolean insideEndnotes;
     private int ids = 100;
 
     private DocxWriter(Document document) {
         this.document = document;
         lists = new ListNumbers(document.numbering());
+        spans = new CommentSpans(document);
     }
 
     /** @param when recorded as the time of the last change */
@@ -77,6 +81,10 @@ public final class DocxWriter {
         list.add(note);
         return list.size();
     }
+
+    CommentsPart.Writing comments() { return comments; }
+
+    CommentSpans spans() { return spans; }
 
     ListNumbers lists() { return lists; }
     void keep(Opaque.Part part) { put(part.name(), part.type(), part.bytes()); }
@@ -136,6 +144,10 @@ public final class DocxWriter {
         notes(main, "footnotes", "w:footnote", footnotes);
         insideEndnotes = true;
         notes(main, "endnotes", "w:endnote", endnotes);
+        if (!comments.isEmpty()) {
+            part(main, "comments", "word/comments.xml", TYPES + "comments+xml", comments.comments());
+            part(main, CommentsPart.EXTENDED_ROLE, "word/commentsExtended.xml", CommentsPart.EXTENDED_TYPE, comments.extended());
+        }
         put("word/document.xml", TYPES + (template ? "template.main+xml" : "document.main+xml"), xml.bytes());
         put("word/_rels/document.xml.rels", null, main.bytes());
         packageParts(when);

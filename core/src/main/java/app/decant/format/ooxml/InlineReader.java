@@ -8,6 +8,7 @@ import app.decant.document.Link;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.TextProperty;
+import app.decant.document.TrackedChange;
 import app.decant.font.SymbolEncoding;
 import app.decant.format.OfficePackage;
 import app.decant.words.Message;
@@ -32,6 +33,7 @@ final class InlineReader {
     private final Map<String, String> bookmarks = new HashMap<>();
     private List<Inline> out;
     private int[] contentsLevels;
+    private TrackedChange tracked;
 
     /** A complex field that is being read (17.16.18). */
     private static final class Open {
@@ -80,12 +82,15 @@ final class InlineReader {
                 for (XmlNode child : node.children()) content(child, target == null ? link : target);
             }
             case "w:fldSimple" -> simpleField(node, link);
-            case "w:ins", "w:moveTo", "w:smartTag", "w:customXml", "w:dir", "w:bdo" -> {
-                if (node.is("w:ins") || node.is("w:moveTo")) story.reader.findOnce(Finding.changed(
-                        Message.of("binary.tracked-changes-were-taken-in-as-accepted")));
+            case "w:smartTag", "w:customXml", "w:dir", "w:bdo" -> {
                 for (XmlNode child : node.children()) content(child, link);
             }
-            case "w:del", "w:moveFrom" -> story.reader.findOnce(Finding.changed(Message.of("binary.tracked-changes-were-taken-in-as-accepted")));
+            case "w:ins", "w:moveTo", "w:del", "w:moveFrom" -> {
+                TrackedChange around = tracked;
+                tracked = TrackedMarkup.change(node).within(around);
+                for (XmlNode child : node.children()) content(child, link);
+                tracked = around;
+            }
             case "w:sdt" -> {
                 XmlNode content = node.child("w:sdtContent");
                 if (content != null) for (XmlNode child : content.children()) content(child, link);
@@ -100,7 +105,7 @@ final class InlineReader {
                 String name = bookmarks.remove(node.get("w:id", ""));
                 if (name != null) add(new Inline.BookmarkPoint(name, false));
             }
-            case "w:commentRangeStart" -> story.reader.findOnce(Finding.lost(Message.of("binary.comments-are-not-carried-over")));
+            case "w:commentRangeStart", "w:commentRangeEnd" -> story.commentRange(node);
             case "m:oMath", "m:oMathPara" -> add(drawings.opaque(node, "an equation (“" + shortened(node.text()) + "”)", null, Look.PLAIN));
             case "mc:AlternateContent" -> alternate(node, Look.PLAIN, link);
             default -> { }
@@ -121,12 +126,15 @@ final class InlineReader {
         Link within = link;
         for (Open open : fields) if (within == null && open.link != null) within = open.link;
         if (within != null) look = look.with(TextProperty.LINK, within);
+        if (tracked != null) look = look.with(TextProperty.TRACKED, tracked);
+        if (run.find("w:rPrChange") != null) story.reader.findOnce(Finding.changed(Message.of("format.changes-of-looks-come-in-accepted")));
+        if (run.child("w:commentReference") == null && run.child("w:annotationRef") == null) look = story.comments.on(look);
         for (XmlNode node : run.children()) piece(node, look, link);
     }
 
     private void piece(XmlNode node, Look look, Link link) {
         switch (node.name()) {
-            case "w:t" -> add(new Inline.Text(symbols(look, printable(node.text())), look));
+            case "w:t", "w:delText" -> add(new Inline.Text(symbols(look, printable(node.text())), look));
             case "w:tab", "w:ptab" -> add(new Inline.Text(String.valueOf(Inline.TAB), look));
             case "w:br" -> {
                 String type = node.get("w:type", "textWrapping");
@@ -144,7 +152,7 @@ final class InlineReader {
             case "w:pict", "w:object" -> drawings.vector(node, look).forEach(this::add);
             case "mc:AlternateContent" -> alternate(node, look, link);
             case "w:fldChar" -> fieldMark(node, look);
-            case "w:instrText" -> {
+            case "w:instrText", "w:delInstrText" -> {
                 Open open = fields.peek();
                 if (open != null && !open.inResult) {
                     open.instruction.append(node.text());
@@ -159,7 +167,7 @@ final class InlineReader {
                 add(new Inline.Text("(" + above.text() + ")", look));
                 story.reader.findOnce(Finding.changed(Message.of("odf.small-words-above-others-are-set")));
             }
-            case "w:commentReference" -> story.reader.findOnce(Finding.lost(Message.of("binary.comments-are-not-carried-over")));
+            case "w:commentReference" -> story.comments.mark(story.reader.comment(node), fields.isEmpty() ? out : fields.peek().result);
             default -> { }
         }
     }

@@ -27,6 +27,19 @@ final class LookWriter {
         for (Property<?> property : look.properties()) any |= TEXT.contains(property);
         if (!any) return;
         xml.open(element);
+        content(xml, look);
+        xml.close();
+    }
+
+    /** What is said of a paragraph's mark, also whether it was put in or taken out (17.3.1.29). */
+    static void mark(XmlWriter xml, Look look, DocxWriter writer) {
+        xml.open("w:rPr");
+        TrackedMarkup.leaves(xml, look.get(TextProperty.TRACKED), writer);
+        content(xml, look);
+        xml.close();
+    }
+
+    private static void content(XmlWriter xml, Look look) {
         if (look.says(TextProperty.STYLE)) xml.leaf("w:rStyle", "w:val", look.get(TextProperty.STYLE));
         String family = look.get(TextProperty.FAMILY);
         if (family != null || look.says(TextProperty.COMPLEX_FAMILY) || look.says(TextProperty.EAST_ASIAN_FAMILY)) {
@@ -60,7 +73,6 @@ final class LookWriter {
         }
         flag(xml, "w:rtl", look, TextProperty.RIGHT_TO_LEFT);
         if (look.says(TextProperty.LANGUAGE)) xml.leaf("w:lang", "w:val", look.get(TextProperty.LANGUAGE));
-        xml.close();
     }
 
     private static final Set<Property<?>> TEXT = Set.of(TextProperty.STYLE, TextProperty.FAMILY, TextProperty.COMPLEX_FAMILY,
@@ -99,9 +111,9 @@ final class LookWriter {
         };
     }
 
-    /** Paragraph properties; {@code section} writes a section's end into them. Nothing where there is nothing to say. */
-    static void paragraph(XmlWriter xml, ListNumbers lists, String style, Look look, Look mark, Runnable section) {
-        boolean any = style != null || section != null || mark != null && !mark.isPlain();
+    /** Paragraph properties; {@code mark} writes what is said of its mark, {@code section} a section's end into them. Nothing where there is nothing to say. */
+    static void paragraph(XmlWriter xml, ListNumbers lists, String style, Look look, Runnable mark, Runnable section) {
+        boolean any = style != null || section != null || mark != null;
         for (Property<?> property : look.properties()) any |= PARAGRAPH.contains(property);
         if (!any) return;
         xml.open("w:pPr");
@@ -123,7 +135,7 @@ final class LookWriter {
         if (alignment != null) xml.leaf("w:jc", "w:val", alignment(alignment));
         Integer level = look.get(ParagraphProperty.OUTLINE_LEVEL);
         if (level != null) xml.leaf("w:outlineLvl", "w:val", level == 0 ? 9 : level - 1);
-        if (mark != null) text(xml, "w:rPr", mark);
+        if (mark != null) mark.run();
         if (section != null) section.run();
         xml.close();
     }

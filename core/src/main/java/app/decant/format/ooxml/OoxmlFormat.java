@@ -42,6 +42,8 @@ public enum OoxmlFormat implements Format {
     @Override public boolean writes() { return true; }
     @Override public boolean locks() { return true; }
     @Override public boolean takesFonts() { return true; }
+    @Override public boolean takesTrackedChanges() { return true; }
+    @Override public boolean takesComments() { return true; }
 
     @Override public Taken read(Content content, String password, Progress progress) { return DocxReader.read(content.bytes(), this == DOCM, progress); }
 

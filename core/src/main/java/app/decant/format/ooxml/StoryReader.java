@@ -10,6 +10,9 @@ import app.decant.document.Opaque;
 import app.decant.document.Paragraph;
 import app.decant.document.Section;
 import app.decant.document.Table;
+import app.decant.document.TextProperty;
+import app.decant.document.TrackedChange;
+import app.decant.format.CommentRanges;
 import app.decant.format.OfficePackage;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
@@ -26,6 +29,7 @@ final class StoryReader {
     private final String part;
     private final Map<String, OfficePackage.Relation> relations;
     private final Map<String, Image> images;
+    final CommentRanges comments = new CommentRanges();
     private final InlineReader inlines;
     private final TableReader tables;
     private List<Paragraph> entries;
@@ -74,6 +78,7 @@ final class StoryReader {
                 XmlNode choice = node.child("mc:Fallback") != null ? node.child("mc:Fallback") : node.child("mc:Choice");
                 if (choice != null) for (XmlNode child : choice.children()) block(child, blocks, sections);
             }
+            case "w:commentRangeStart", "w:commentRangeEnd" -> commentRange(node);
             case "w:altChunk" -> reader.find(Finding.lost(Message.of("ooxml.a-document-inserted-as-a-file")));
             case "w:sectPr" -> {
                 endContents(blocks);
@@ -92,7 +97,11 @@ final class StoryReader {
             reader.findOnce(Finding.changed(Message.of("ooxml.a-framed-paragraph-or-drop-capital")));
         boolean inContents = inlines.insideContents();
         List<Inline> content = inlines.read(node);
-        Paragraph paragraph = new Paragraph(style, look, mark, content);
+        TrackedChange end = properties == null ? null : TrackedMarkup.within(properties.child("w:rPr"));
+        if (end != null) mark = mark.with(TextProperty.TRACKED, end);
+        if (properties != null && properties.child("w:pPrChange") != null)
+            reader.findOnce(Finding.changed(Message.of("format.changes-of-looks-come-in-accepted")));
+        Paragraph paragraph = comments.ended(new Paragraph(style, look, mark, content));
         int[] levels = inlines.contentsLevels();
         if (levels != null && entries == null) {
             entries = new ArrayList<>();
@@ -113,6 +122,12 @@ final class StoryReader {
         }
     }
 
+    /** Where a comment begins or ends to reach over what is read (17.13.4.4, 17.13.4.3). */
+    void commentRange(XmlNode node) {
+        if (node.is("w:commentRangeStart")) comments.begin(reader.comment(node));
+        else comments.end(reader.comment(node));
+    }
+
     void endContents(List<Block> blocks) {
         if (entries == null) return;
         blocks.add(new Contents(contentsLevels[0], contentsLevels[1], entries));
@@ -129,7 +144,6 @@ final class StoryReader {
         return images.computeIfAbsent(relation.target(), target -> reader.image(target));
     }
 
-    /** A part that opaque markup points at, with whatever that part itself points at kept too; null for what is not there. */
     /** A part that this story points at, as markup, or null. */
     XmlNode tree(String id) {
         OfficePackage.Relation relation = relations.get(id);
@@ -137,6 +151,7 @@ final class StoryReader {
         return part == null ? null : XmlReader.tree(part, relation.target());
     }
 
+    /** A part that opaque markup points at, with whatever that part itself points at kept too; null for what is not there. */
     Opaque.Part keptPart(String id) {
         OfficePackage.Relation relation = relations.get(id);
         if (relation == null) return null;

@@ -11,6 +11,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Table;
 import app.decant.document.TextProperty;
+import app.decant.document.TrackedChange;
 import app.decant.xml.XmlWriter;
 import java.util.HashMap;
 import java.util.List;
@@ -21,15 +22,18 @@ import java.util.Objects;
 final class StoryWriter {
     final XmlWriter xml;
     final PartRelations relations;
-    private final DocxWriter writer;
+    final DocxWriter writer;
     private final DrawingWriter drawings;
     private final Map<String, Integer> bookmarks = new HashMap<>();
+    private final CommentMarks comments;
+    private boolean deleting;
 
     StoryWriter(DocxWriter writer, XmlWriter xml, PartRelations relations) {
         this.writer = writer;
         this.xml = xml;
         this.relations = relations;
         this.drawings = new DrawingWriter(this, writer);
+        this.comments = new CommentMarks(xml, writer);
     }
 
     void blocks(List<? extends Block> blocks) {
@@ -65,7 +69,8 @@ final class StoryWriter {
     /** A paragraph; {@code opens} begins a contents field in it, {@code closes} ends one. */
     private void paragraph(Paragraph paragraph, Runnable section, String opens, boolean closes) {
         xml.open("w:p");
-        LookWriter.paragraph(xml, writer.lists(), paragraph.style(), paragraph.look(), paragraph.mark(), section);
+        Runnable mark = paragraph.mark().isPlain() ? null : () -> LookWriter.mark(xml, paragraph.mark(), writer);
+        LookWriter.paragraph(xml, writer.lists(), paragraph.style(), paragraph.look(), mark, section);
         if (opens != null) begin(opens);
         Link open = null;
         for (Inline inline : paragraph.inlines()) {
@@ -75,8 +80,11 @@ final class StoryWriter {
                 if (link != null) openLink(link);
                 open = link;
             }
+            if (inline.length() > 0) comments.before(inline.look());
             inline(inline);
+            if (inline.length() > 0) comments.after(inline.look());
         }
+        if (paragraph.length() == 0) comments.at(paragraph.mark());
         if (open != null) xml.close();
         if (closes) fieldMark("end", Look.PLAIN);
         xml.close();
@@ -98,10 +106,15 @@ final class StoryWriter {
     }
 
     private void run(Look look, Runnable content) {
+        TrackedChange change = look.get(TextProperty.TRACKED);
+        int around = TrackedMarkup.open(xml, change, writer);
+        deleting = change != null && change.isDeletion();
         xml.open("w:r");
         LookWriter.text(xml, "w:rPr", look);
         content.run();
         xml.close();
+        deleting = false;
+        for (int i = 0; i < around; i++) xml.close();
     }
 
     private void text(Inline.Text run) {
@@ -128,7 +141,7 @@ final class StoryWriter {
 
     private void flush(StringBuilder plain) {
         if (plain.isEmpty()) return;
-        xml.open("w:t", "xml:space", "preserve").text(plain.toString()).close();
+        xml.open(deleting ? "w:delText" : "w:t", "xml:space", "preserve").text(plain.toString()).close();
         plain.setLength(0);
     }
 
@@ -138,7 +151,7 @@ final class StoryWriter {
             return;
         }
         fieldMark("begin", field.look());
-        run(field.look(), () -> xml.open("w:instrText", "xml:space", "preserve").text(" " + field.asked() + " ").close());
+        run(field.look(), () -> xml.open(deleting ? "w:delInstrText" : "w:instrText", "xml:space", "preserve").text(" " + field.asked() + " ").close());
         fieldMark("separate", field.look());
         if (!field.result().isEmpty()) text(new Inline.Text(field.result(), field.look()));
         fieldMark("end", field.look());

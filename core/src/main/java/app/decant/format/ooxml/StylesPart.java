@@ -121,7 +121,7 @@ final class StylesPart {
                 xml.open("w:tblStylePr", "w:type", name);
                 LookWriter.paragraph(xml, lists, null, look, null, null);
                 LookWriter.text(xml, "w:rPr", look);
-                TableWriter.rowProperties(xml, look, 0);
+                TableWriter.rowProperties(xml, look, 0, null);
                 TableWriter.cellProperties(xml, look, 0, 1, null);
                 xml.close();
             });

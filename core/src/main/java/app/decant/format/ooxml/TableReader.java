@@ -56,14 +56,13 @@ final class TableReader {
 
     private void gatherRows(XmlNode node, List<XmlNode> rows) {
         for (XmlNode child : node.children()) {
-            if (child.is("w:tr") && isDeleted(child.child("w:trPr"), "w:del")) continue;
             if (child.is("w:tr")) rows.add(child);
             else if (child.is("w:sdt") && child.child("w:sdtContent") != null) gatherRows(child.child("w:sdtContent"), rows);
             else if (child.is("w:ins") || child.is("w:customXml")) gatherRows(child, rows);
         }
     }
 
-    /** Whether a row or cell was taken out while changes were tracked (17.13.5.12, 17.13.5.2); changes come in as accepted. */
+    /** Whether a cell was taken out while changes were tracked (17.13.5.2); that comes in as accepted. */
     private boolean isDeleted(XmlNode properties, String mark) {
         boolean deleted = properties != null && properties.child(mark) != null;
         if (deleted) story.reader.findOnce(Finding.changed(Message.of("binary.tracked-changes-were-taken-in-as-accepted")));
@@ -199,7 +198,7 @@ final class TableReader {
             look = look.with(TableProperty.ROW_HEIGHT, Units.twips(height, "w:val"));
             if ("exact".equals(height.get("w:hRule"))) look = look.with(TableProperty.ROW_HEIGHT_EXACT, true);
         }
-        return look;
+        return look.with(TableProperty.TRACKED, TrackedMarkup.within(properties));
     }
 
     Look cellLook(XmlNode properties) {

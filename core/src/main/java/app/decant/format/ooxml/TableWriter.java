@@ -36,7 +36,7 @@ final class TableWriter {
         cells.sort(Comparator.comparingInt(entry -> ((Table.Cell) entry[0]).column()));
         xml.open("w:tr");
         int first = cells.isEmpty() ? 0 : ((Table.Cell) cells.get(0)[0]).column();
-        rowProperties(xml, row.look(), first);
+        rowProperties(xml, row.look(), first, story.writer);
         for (Object[] entry : cells) {
             Table.Cell cell = (Table.Cell) entry[0];
             xml.open("w:tc");
@@ -93,9 +93,11 @@ final class TableWriter {
         xml.close();
     }
 
-    static void rowProperties(XmlWriter xml, Look look, int before) {
+    private static final List<Property<?>> ROW = List.of(TableProperty.KEEP_ROW, TableProperty.ROW_HEIGHT, TableProperty.HEADER_ROW, TableProperty.TRACKED);
+
+    static void rowProperties(XmlWriter xml, Look look, int before, DocxWriter writer) {
         boolean any = before > 0;
-        for (Property<?> property : List.of(TableProperty.KEEP_ROW, TableProperty.ROW_HEIGHT, TableProperty.HEADER_ROW)) any |= look.says(property);
+        for (Property<?> property : ROW) any |= look.says(property);
         if (!any) return;
         xml.open("w:trPr");
         if (before > 0) xml.leaf("w:gridBefore", "w:val", before);
@@ -103,6 +105,7 @@ final class TableWriter {
         Double height = look.get(TableProperty.ROW_HEIGHT);
         if (height != null) xml.leaf("w:trHeight", "w:val", Units.toTwips(height), "w:hRule", look.is(TableProperty.ROW_HEIGHT_EXACT) ? "exact" : "atLeast");
         LookWriter.flag(xml, "w:tblHeader", look, TableProperty.HEADER_ROW);
+        TrackedMarkup.leaves(xml, look.get(TableProperty.TRACKED), writer);
         xml.close();
     }
 

@@ -1,5 +1,7 @@
 package app.decant.format.odf;
 
+import app.decant.document.Comment;
+import app.decant.document.Comments;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -135,7 +137,9 @@ class OdtRoundTripTest {
         Table table = (Table) document.blocks().stream().filter(block -> block instanceof Table).findFirst().orElseThrow();
         assertThat(table.rows().get(0).cells()).hasSize(1).first().satisfies(cell -> assertThat(cell.columnSpan()).isEqualTo(2));
         assertThat(table.rows().get(1).cells()).hasSize(2);
-        assertThat(taken.findings()).anyMatch(finding -> finding.what().contains("Comments"));
+        Comment comment = Comments.borne(document).keySet().iterator().next();
+        assertThat(comment.remark().text()).isEqualTo("hm");
+        assertThat(Comments.of(paragraphs.get(6).inlines().get(0).look())).containsExactly(comment);
     }
 
     @Test void brokenFilesEndInASentence() throws IOException {
