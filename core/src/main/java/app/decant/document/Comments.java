@@ -20,6 +20,32 @@ public final class Comments {
         return borne;
     }
 
+    /** The document with other comments in the places of some; null takes one out. What bears none of them stays the same object. */
+    public static Document replaced(Document document, Map<Comment, Comment> others) {
+        return new Rewriting() {
+            @Override protected Paragraph paragraph(Paragraph paragraph) {
+                Paragraph own = super.paragraph(paragraph);
+                Look mark = replaced(own.mark(), others);
+                return mark == own.mark() ? own : own.withMark(mark);
+            }
+
+            @Override protected Inline inline(Inline inline) {
+                Inline own = super.inline(inline);
+                Look look = replaced(own.look(), others);
+                return look == own.look() ? own : own.with(look);
+            }
+        }.document(document);
+    }
+
+    /** The look of letters that bear other comments in the places of some. */
+    public static Look replaced(Look look, Map<Comment, Comment> others) {
+        Comment.Thread thread = look.get(TextProperty.COMMENTS);
+        if (thread == null) return look;
+        for (Comment comment : thread.comments())
+            if (others.containsKey(comment)) thread = thread == null ? null : thread.with(comment, others.get(comment));
+        return look.with(TextProperty.COMMENTS, thread);
+    }
+
     private static void count(Map<Comment, Integer> borne, Look look) { for (Comment comment : of(look)) borne.merge(comment, 1, Integer::sum); }
 
     /** The comments that a look says its letters bear. */

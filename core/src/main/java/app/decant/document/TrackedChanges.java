@@ -3,16 +3,14 @@ package app.decant.document;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
 import java.util.function.Predicate;
 
 /**
  * Settles tracked changes: what was taken out goes and what was put in stays, or the other way round. Where the end of a paragraph goes, the next
  * paragraph takes its text in (ISO/IEC 29500-1, 17.13.5.15). What holds no such change stays the same object.
  */
-public final class TrackedChanges {
+public final class TrackedChanges extends Rewriting {
     private final boolean accepted;
     private final boolean rowsOnly;
     private final Predicate<TrackedChange> meant;
@@ -28,17 +26,6 @@ public final class TrackedChanges {
 
     /** The document with the rows accepted that came and went, for formats that know changes of text only. */
     public static Document withRowsAccepted(Document document) { return new TrackedChanges(true, true, change -> true).document(document); }
-
-    private Document document(Document document) {
-        List<Section> sections = new ArrayList<>();
-        boolean same = true;
-        for (Section section : document.sections()) {
-            Section other = section(section);
-            same &= other == section;
-            sections.add(other);
-        }
-        return same ? document : document.withSections(sections);
-    }
 
     /** Blocks with the changes that are meant settled; the very list where nothing differs. Never empty where {@code blocks} is not. */
     public static List<Block> settled(List<? extends Block> blocks, boolean accepted, Predicate<TrackedChange> meant) {
@@ -84,19 +71,8 @@ public final class TrackedChanges {
         return end != null && !end.equals(before) ? count + 1 : count;
     }
 
-    private Section section(Section section) {
-        List<Block> blocks = blocks(section.blocks());
-        Map<Section.FramePlace, List<Block>> frames = new EnumMap<>(Section.FramePlace.class);
-        boolean same = blocks == section.blocks();
-        for (Map.Entry<Section.FramePlace, List<Block>> frame : section.frames().entrySet()) {
-            frames.put(frame.getKey(), blocks(frame.getValue()));
-            same &= frames.get(frame.getKey()) == frame.getValue();
-        }
-        return same ? section : section.withBlocks(blocks).withFrames(frames);
-    }
-
-    @SuppressWarnings("unchecked")
-    private List<Block> blocks(List<? extends Block> blocks) {
+    @Override @SuppressWarnings("unchecked")
+    protected List<Block> blocks(List<? extends Block> blocks) {
         List<Block> settled = new ArrayList<>();
         boolean same = true;
         Paragraph open = null;
@@ -113,7 +89,7 @@ public final class TrackedChanges {
             // No text can go over into a table: the paragraph stays where it has any.
             if (open != null && open.length() > 0) settled.add(open);
             open = null;
-            Block own = block instanceof Table table ? table(table) : block instanceof Contents contents ? contents(contents) : block;
+            Block own = block(block);
             same &= own == block;
             if (own != null) settled.add(own);
         }
@@ -128,12 +104,6 @@ public final class TrackedChanges {
         return all;
     }
 
-    private Contents contents(Contents contents) {
-        List<Block> entries = blocks(contents.entries());
-        if (entries == (Object) contents.entries()) return contents;
-        return new Contents(contents.fromLevel(), contents.toLevel(), entries.stream().map(Paragraph.class::cast).toList());
-    }
-
     private boolean goes(Look look) {
         TrackedChange change = look.get(TextProperty.TRACKED);
         return !rowsOnly && change != null && meant.test(change) && !change.stays(accepted);
@@ -144,7 +114,7 @@ public final class TrackedChanges {
         return rowsOnly || change == null || !meant.test(change) ? look : look.without(TextProperty.TRACKED);
     }
 
-    private Paragraph paragraph(Paragraph paragraph) {
+    @Override protected Paragraph paragraph(Paragraph paragraph) {
         List<Inline> inlines = new ArrayList<>();
         boolean same = true;
         for (Inline inline : paragraph.inlines()) {
@@ -153,7 +123,7 @@ public final class TrackedChanges {
                 continue;
             }
             Look look = settled(inline.look());
-            Inline own = look == inline.look() ? within(inline) : within(inline).with(look);
+            Inline own = look == inline.look() ? inline(inline) : inline(inline).with(look);
             same &= own == inline;
             inlines.add(own);
         }
@@ -161,21 +131,8 @@ public final class TrackedChanges {
         return same && mark == paragraph.mark() ? paragraph : paragraph.withMark(mark).withInlines(inlines);
     }
 
-    /** A note or a text box with what is in it settled. */
-    private Inline within(Inline inline) {
-        if (inline instanceof Inline.Note note) {
-            List<Block> blocks = blocks(note.blocks());
-            return blocks == note.blocks() ? inline : new Inline.Note(note.kind(), blocks, note.mark(), note.look());
-        }
-        if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) {
-            List<Block> blocks = blocks(box.blocks());
-            return blocks == box.blocks() ? inline : new Inline.Floating(floating.anchor(), box.withBlocks(blocks), floating.look());
-        }
-        return inline;
-    }
-
     /** The table without the rows that go; null where none is left. */
-    private Table table(Table table) {
+    @Override protected Table table(Table table) {
         List<Table.Row> rows = new ArrayList<>();
         List<Integer> gone = new ArrayList<>();
         boolean same = true;
@@ -184,7 +141,7 @@ public final class TrackedChanges {
             TrackedChange change = row.look().get(TableProperty.TRACKED);
             boolean its = change != null && meant.test(change);
             if (its && !change.stays(accepted)) gone.add(r);
-            Table.Row own = cells(row);
+            Table.Row own = row(row);
             if (its) own = new Table.Row(row.look().without(TableProperty.TRACKED), own.cells());
             same &= own == row;
             rows.add(own);
@@ -193,17 +150,6 @@ public final class TrackedChanges {
         Collections.reverse(gone);
         for (int row : gone) without(rows, row);
         return rows.isEmpty() ? null : new Table(table.look(), table.columns(), rows);
-    }
-
-    private Table.Row cells(Table.Row row) {
-        List<Table.Cell> cells = new ArrayList<>();
-        boolean same = true;
-        for (Table.Cell cell : row.cells()) {
-            List<Block> blocks = blocks(cell.blocks());
-            same &= blocks == cell.blocks();
-            cells.add(blocks == cell.blocks() ? cell : cell.withBlocks(blocks));
-        }
-        return same ? row : new Table.Row(row.look(), cells);
     }
 
     /** Takes a row out: cells that reach into it become shorter, those that begin in it and reach on begin in the next. */

@@ -241,7 +241,8 @@ public final class Publisher {
     /** The document as its recipe has it written: with the fonts that go along, the facts that are said, and links that may pass. */
     private static Document written(Order order, List<Finding> findings) {
         Recipe recipe = order.recipe();
-        Document document = TravellingFonts.of(order.document(), order.pages(), recipe, findings);
+        Document settled = Settling.of(order.document(), recipe, findings::add);
+        Document document = TravellingFonts.of(settled, order.pages(), recipe, findings);
         document = document.withFacts(recipe.facts().of(document.facts(), null));
         if (recipe.facts().stripped())
             document = document.withKept(document.kept().stream().filter(part -> part.role() == null || !part.role().endsWith("/custom-properties")).toList());

@@ -1,5 +1,7 @@
 package app.decant.publish;
 
+import app.decant.document.TrackedChanges;
+import app.decant.format.Marked;
 import app.decant.sheet.SheetChoice;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -434,6 +436,27 @@ class PublishingChoicesTest {
             assertThat(bytes).as(name).isLessThanOrEqualTo(before);
             before = bytes;
         }
+    }
+
+    /** What PDFBox reads on the pages for each choice of what becomes of tracked changes; the receipt says it, and that comments have no place. */
+    @Test void changesArePublishedAsWished() throws IOException {
+        Map<Recipe.Changes, String> first = Map.of(Recipe.Changes.AUTOMATIC, "The ferry leaves at eight.", Recipe.Changes.ACCEPTED,
+                "The ferry leaves at eight.", Recipe.Changes.REJECTED, "The ferry leaves at seven.", Recipe.Changes.MARKED, "The ferry leaves at seveneight.");
+        for (Map.Entry<Recipe.Changes, String> wish : first.entrySet()) {
+            Path file = folder.resolve(wish.getKey() + ".pdf");
+            Receipt receipt = Decant.publish(Marked.changed(), Recipe.PLAIN.with(wish.getKey()), file);
+            try (PDDocument made = Loader.loadPDF(file.toFile())) {
+                assertThat(new PDFTextStripper().getText(made)).startsWith(wish.getValue());
+            }
+            boolean marked = wish.getKey() == Recipe.Changes.MARKED;
+            assertThat(receipt.findings()).extracting(Finding::what).filteredOn(what -> what.contains("tracked changes")).hasSize(marked ? 0 : 1);
+        }
+        Receipt receipt = Decant.publish(Marked.remarked(), Recipe.PLAIN, folder.resolve("remarked.pdf"));
+        assertThat(receipt.findings()).extracting(Finding::what).contains("3 comments are left out.");
+        Receipt text = Decant.publish(Marked.changed(), Recipe.PLAIN.as(Target.TXT), folder.resolve("changed.txt"));
+        assertThat(Files.readString(text.file())).startsWith("The ferry leaves at eight.");
+        Receipt word = Decant.publish(Marked.changed(), Recipe.PLAIN.as(Target.DOCX), folder.resolve("changed.docx"));
+        assertThat(TrackedChanges.count(Decant.open(word.file()).document())).isEqualTo(TrackedChanges.count(Marked.changed()));
     }
 
     @Test void keepsRecipesAndRefusesUnknownFieldsByName() {

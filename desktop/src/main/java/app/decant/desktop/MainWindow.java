@@ -25,12 +25,14 @@ import app.decant.format.Format;
 import app.decant.format.Formats;
 import app.decant.picture.PictureFile;
 import app.decant.publish.Recipe;
+import app.decant.publish.Settling;
 import app.decant.publish.Target;
 import java.io.File;
 import java.nio.charset.Charset;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -400,7 +402,10 @@ final class MainWindow implements Window {
 
     private static List<Finding> lost(Document document, Target target) {
         try {
-            return target.format().write(document, Instant.now()).findings().stream().filter(one -> one.weight() == Finding.Weight.LOST).toList();
+            List<Finding> found = new ArrayList<>();
+            Document settled = Settling.of(document, Recipe.PLAIN.to(target), found::add);
+            found.addAll(target.format().write(settled, Instant.now()).findings());
+            return found.stream().filter(one -> one.weight() == Finding.Weight.LOST).toList();
         } catch (RuntimeException e) {
             // Saving itself says what is wrong.
             LoggerFactory.getLogger(MainWindow.class).info("What a .{} would lose can't be told", target, e);

@@ -1,7 +1,6 @@
 package app.decant.format.binary;
 
 import app.decant.document.Block;
-import app.decant.document.Finding;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
@@ -9,7 +8,6 @@ import app.decant.document.TextProperty;
 import app.decant.font.SymbolEncoding;
 import app.decant.format.FieldStack;
 import app.decant.format.binary.Modifiers.Modifier;
-import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -125,10 +123,7 @@ final class BodyReading {
                 mark = look;
                 end--;
             }
-            boolean deleted = properties.stream().anyMatch(property -> property.code() == 0x0800 && property.on());
-            if (deleted || properties.stream().anyMatch(property -> property.code() == 0x0801 && property.on()))
-                reader.tellOnce(Finding.changed(Message.of("binary.tracked-changes-were-taken-in-as-accepted")));
-            if (!deleted) signs(start, end, look, properties, inlines, began);
+            signs(start, end, look, properties, inlines, began);
         }
         if (last == '\f' && to < stretch) fields.put(new Inline.Text(String.valueOf(Inline.PAGE_BREAK), mark), inlines);
         if (ends) for (Inline.BookmarkPoint point : reader.bookmarksAt(to - 1)) fields.put(point, inlines);
@@ -137,6 +132,7 @@ final class BodyReading {
         boolean row = depth == 1 && rowEnd || depth > 1 && innerRow;
         Look look = reader.looks().paragraph(modifiers, reader::list);
         Paragraph paragraph = new Paragraph(reader.style(one.getIstd()), look, mark, List.of()).withInlines(inlines).wellFormed();
+        paragraph = reader.comments().ended(paragraph);
         return new Read(paragraph, depth, cell, row, modifiers, contents == null ? began[0] : contents, depth > 0 ? null : FrameReading.of(modifiers));
     }
 
@@ -155,6 +151,10 @@ final class BodyReading {
                 text(plain, look, inlines);
                 fields.put(point, inlines);
             }
+            if (reader.comments().turnsAt(at)) {
+                text(plain, look, inlines);
+                reader.comments().turn(at);
+            }
             boolean field = sign == '\u0013' || sign == '\u0014' || sign == '\u0015';
             if (!field && !(special && sign < ' ' && sign != '\t')) {
                 if (fields.isInInstruction()) fields.instruct(String.valueOf(sign));
@@ -169,6 +169,7 @@ final class BodyReading {
                 }
                 case '\u0015' -> fields.end(look, inlines);
                 case '\u0002' -> fields.put(reader.note(at, look), inlines);
+                case '\u0005' -> reader.comments().mark(at, inlines);
                 case '\u0001' -> {
                     Inline picture = reader.drawings().inline(properties, look);
                     if (picture != null) fields.put(picture, inlines);
@@ -206,7 +207,7 @@ final class BodyReading {
     }
 
     private void text(StringBuilder plain, Look look, List<Inline> inlines) {
-        if (!plain.isEmpty()) fields.put(new Inline.Text(plain.toString(), look), inlines);
+        if (!plain.isEmpty()) fields.put(new Inline.Text(plain.toString(), reader.comments().on(look)), inlines);
         plain.setLength(0);
     }
 }

@@ -37,6 +37,7 @@ import org.apache.poi.hwpf.model.CHPX;
 import org.apache.poi.hwpf.model.FileInformationBlock;
 import org.apache.poi.hwpf.model.PAPX;
 import org.apache.poi.hwpf.model.PropertyNode;
+import org.apache.poi.hwpf.model.RevisionMarkAuthorTable;
 import org.apache.poi.hwpf.model.SEPX;
 import org.apache.poi.hwpf.model.StyleDescription;
 import org.apache.poi.hwpf.model.SubdocumentType;
@@ -58,6 +59,7 @@ public final class DocReader {
     private final List<PAPX> paragraphs;
     private final List<CHPX> runs;
     private final LookReading looks;
+    private CommentReading comments = new CommentReading();
     private final DrawingReading drawings;
     private final List<Finding> findings = new ArrayList<>();
     private final Map<Integer, String> styleIds = new HashMap<>();
@@ -71,7 +73,7 @@ public final class DocReader {
         text = file.getText();
         paragraphs = file.getParagraphTable().getParagraphs();
         runs = file.getCharacterTable().getTextRuns();
-        looks = new LookReading(this::font, styleIds::get);
+        looks = new LookReading(this::font, styleIds::get, this::author);
         drawings = new DrawingReading(file, this, findings);
     }
 
@@ -113,6 +115,15 @@ public final class DocReader {
     CharSequence text() { return text; }
     LookReading looks() { return looks; }
     DrawingReading drawings() { return drawings; }
+    CommentReading comments() { return comments; }
+
+    /** Who is meant by a number among those who revised, or empty. */
+    private String author(int number) {
+        RevisionMarkAuthorTable authors = file.getRevisionMarkAuthorTable();
+        String name = authors == null || number < 0 || number >= authors.getSize() ? null : authors.getAuthor(number);
+        return name == null || name.equals("Unknown") ? "" : name;
+    }
+
     String style(int number) { return styleIds.get(number); }
     String list(int number) { return numbering.lists().containsKey(String.valueOf(number)) ? String.valueOf(number) : null; }
     List<Inline.BookmarkPoint> bookmarksAt(int at) { return bookmarks.getOrDefault(at, List.of()); }
@@ -181,12 +192,12 @@ public final class DocReader {
     }
 
     private Taken document(Progress progress) {
-        if (length(SubdocumentType.ANNOTATION) > 0) findings.add(Finding.lost(Message.of("binary.comments-are-not-carried-over")));
         StyleSheet styles = styles();
         numbering = ListReading.of(file.getListTables(), looks);
         // Once more, now that lists are known.
         styles = styles();
         anchors();
+        if (length(SubdocumentType.ANNOTATION) > 0) comments = new CommentReading(this, file.getTableStream(), start(SubdocumentType.ANNOTATION));
         List<Map<FramePlace, List<Block>>> frames = frames();
         List<Section> sections = new ArrayList<>();
         List<SEPX> all = file.getSectionTable().getSections();

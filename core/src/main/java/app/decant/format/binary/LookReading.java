@@ -12,7 +12,9 @@ import app.decant.document.ParagraphProperty;
 import app.decant.document.Property;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty;
+import app.decant.document.TrackedChange;
 import app.decant.format.Languages;
+import app.decant.format.OfficeTime;
 import app.decant.format.binary.Modifiers.Modifier;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,12 +27,15 @@ final class LookReading {
 
     private final IntFunction<String> fonts;
     private final IntFunction<String> styles;
+    private final IntFunction<String> authors;
 
     /**
      * @param fonts  the family of a font's number, or null
      * @param styles the id of a style's number, or null
+     * @param authors who revised, by their numbers
      */
-    LookReading(IntFunction<String> fonts, IntFunction<String> styles) {
+    LookReading(IntFunction<String> fonts, IntFunction<String> styles, IntFunction<String> authors) {
+        this.authors = authors;
         this.fonts = fonts;
         this.styles = styles;
     }
@@ -44,7 +49,29 @@ final class LookReading {
     Look text(List<Modifier> modifiers) {
         Look look = Look.PLAIN;
         for (Modifier one : modifiers) look = text(look, one);
-        return look;
+        return look.with(TextProperty.TRACKED, change(modifiers));
+    }
+
+    /** What was put in or taken out while changes were tracked (sprmCFRMark, sprmCFRMarkDel and those about them; 2.6.1); null for neither. */
+    private TrackedChange change(List<Modifier> modifiers) {
+        boolean came = false;
+        boolean went = false;
+        int[] authors = new int[2];
+        int[] times = new int[2];
+        for (Modifier one : modifiers) {
+            switch (one.code()) {
+                case 0x0801 -> came = one.on();
+                case 0x0800 -> went = one.on();
+                case 0x4804 -> authors[0] = one.two();
+                case 0x4863 -> authors[1] = one.two();
+                case 0x6805 -> times[0] = one.four();
+                case 0x6864 -> times[1] = one.four();
+                default -> { }
+            }
+        }
+        if (!came && !went) return null;
+        return new TrackedChange(came ? new TrackedChange.Mark(this.authors.apply(authors[0]), OfficeTime.of(times[0])) : null,
+                went ? new TrackedChange.Mark(this.authors.apply(authors[1]), OfficeTime.of(times[1])) : null);
     }
 
     private Look text(Look look, Modifier one) {

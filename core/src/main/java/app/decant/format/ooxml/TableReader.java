@@ -65,7 +65,7 @@ final class TableReader {
     /** Whether a cell was taken out while changes were tracked (17.13.5.2); that comes in as accepted. */
     private boolean isDeleted(XmlNode properties, String mark) {
         boolean deleted = properties != null && properties.child(mark) != null;
-        if (deleted) story.reader.findOnce(Finding.changed(Message.of("binary.tracked-changes-were-taken-in-as-accepted")));
+        if (deleted) story.reader.findOnce(Finding.changed(Message.of("ooxml.changes-of-cells-come-in-accepted")));
         return deleted;
     }
 

@@ -24,6 +24,8 @@ public enum RtfFormat implements Format {
     RtfFormat(String ending, Group group) { named = new FormatName(ending, group); }
 
     @Override public FormatName named() { return named; }
+    @Override public boolean takesTrackedChanges() { return true; }
+    @Override public boolean takesComments() { return true; }
     @Override public boolean reads() { return true; }
     @Override public boolean writes() { return true; }
 

@@ -1,6 +1,7 @@
 package app.decant.format.rtf;
 
 import app.decant.document.Block;
+import app.decant.document.Comment;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
@@ -50,12 +51,12 @@ public final class RtfReader implements IRtfListener {
     private final RtfSection section = new RtfSection();
     private final Map<String, String> facts = new HashMap<>();
     private final Map<String, Instant> times = new HashMap<>();
-    private boolean toldChanges;
     private Map<FramePlace, List<Block>> frames = new EnumMap<>(FramePlace.class);
     private RtfStoryReading body = new RtfStoryReading(tables);
     private RtfState state = new RtfState(RtfState.Where.TEXT, body);
     private boolean starred;
     private long events;
+    private int comments;
 
     private RtfReader(Progress progress) { this.progress = progress; }
 
@@ -110,7 +111,7 @@ public final class RtfReader implements IRtfListener {
         Facts all = new Facts(title, facts.get("subject"), facts.get("author"), facts.get("keywords"), facts.get("language"), times.get("creatim"),
                 times.get("revtim"), facts.containsKey("company") ? Map.of("Company", facts.get("company")) : Map.of());
         Document document = new Document(all, tables.styles(), tables.numbering(), sections, section.facing(), section.tab(), List.of());
-        return new Taken(document, findings);
+        return new Taken(tables.withComments(document), findings);
     }
 
     /** Times are told without their zone; they are those of an unknown desk, and taken as they stand. */
@@ -122,12 +123,6 @@ public final class RtfReader implements IRtfListener {
             LoggerFactory.getLogger(RtfReader.class).info("A time that is none: {}", told, e);
             return null;
         }
-    }
-
-    private void tellChanges() {
-        if (toldChanges) return;
-        toldChanges = true;
-        findings.add(Finding.changed(Message.of("binary.tracked-changes-were-taken-in-as-accepted")));
     }
 
     private void endSection() {
@@ -156,6 +151,7 @@ public final class RtfReader implements IRtfListener {
         state = states.pop();
         starred = false;
         if (ended.opened != null) end(ended);
+        else if (state.opened == RtfState.Opened.AUTHORS) state.text.append(ended.text);
     }
 
     /** What a group was opened for is complete. */
@@ -183,12 +179,30 @@ public final class RtfReader implements IRtfListener {
             case FRAME -> frames.put(FramePlace.valueOf(ended.name), ended.story.blocks());
             case BOOKMARK_START -> state.story.bookmark(ended.text.toString().strip(), true);
             case BOOKMARK_END -> state.story.bookmark(ended.text.toString().strip(), false);
+            case AUTHORS -> tables.authors(ended.text.toString());
+            case COMMENT_START -> state.story.beginComment(RtfComment.number(ended.text));
+            case COMMENT_END -> state.story.endComment(RtfComment.number(ended.text));
+            case COMMENT_AUTHOR -> tables.commentAuthor = ended.text.toString();
+            case COMMENT_NUMBER -> {
+                if (ended.comment != null) ended.comment.number = RtfComment.number(ended.text);
+            }
+            case COMMENT_TIME -> {
+                if (ended.comment != null) ended.comment.time = RtfComment.number(ended.text);
+            }
+            case COMMENT -> comment(ended);
             case SHAPE -> state.story.floating(ended.shape, state.look(), findings);
             case SHAPE_NAME -> ended.shape.name = ended.text.toString().strip();
             case SHAPE_VALUE -> ended.shape.properties.put(ended.shape.name, ended.text.toString().strip());
             case SHAPE_TEXT -> ended.shape.blocks = ended.story.blocks();
             case COLOURS, SKIP -> { }
         }
+    }
+
+    private void comment(RtfState ended) {
+        Comment comment = ended.comment.of(ended.story.blocks(), tables.commentAuthor, ++comments);
+        tables.commentAuthor = "";
+        if (ended.comment.number >= 0) tables.comment(ended.comment.number, comment);
+        else state.story.mark(comment);
     }
 
     @Override public void processCharacterBytes(byte[] bytes) { count(); }
@@ -203,9 +217,7 @@ public final class RtfReader implements IRtfListener {
         if (starred) state.where = RtfState.Where.SKIP;
         starred = false;
         switch (state.where) {
-            case TEXT -> {
-                if (!state.deleted) state.story.text(text, state.look());
-            }
+            case TEXT -> state.story.text(text, state.look());
             case COLOURS -> {
                 if (text.contains(";")) tables.colour(state);
             }
@@ -238,7 +250,6 @@ public final class RtfReader implements IRtfListener {
             return;
         }
         int value = has ? parameter : 1;
-        if (word.equals("deleted") || word.equals("revised")) tellChanges();
         if (word.equals("deflang") && Languages.code(parameter) != null) facts.put("language", Languages.code(parameter));
         switch (state.where) {
             case TEXT -> {
@@ -319,6 +330,17 @@ public final class RtfReader implements IRtfListener {
                 state.story = new RtfStoryReading(tables);
                 state.plain();
             }
+            case "revtbl" -> state.open(RtfState.Opened.AUTHORS, RtfState.Where.GATHER);
+            case "atrfstart" -> state.open(RtfState.Opened.COMMENT_START, RtfState.Where.GATHER);
+            case "atrfend" -> state.open(RtfState.Opened.COMMENT_END, RtfState.Where.GATHER);
+            case "atnauthor" -> state.open(RtfState.Opened.COMMENT_AUTHOR, RtfState.Where.GATHER);
+            case "annotation" -> {
+                state.open(RtfState.Opened.COMMENT, RtfState.Where.TEXT).story = new RtfStoryReading(tables);
+                state.comment = new RtfComment();
+                state.plain();
+            }
+            case "atnref" -> state.open(RtfState.Opened.COMMENT_NUMBER, RtfState.Where.GATHER);
+            case "atndate" -> state.open(RtfState.Opened.COMMENT_TIME, RtfState.Where.GATHER);
             case "bkmkstart" -> state.open(RtfState.Opened.BOOKMARK_START, RtfState.Where.GATHER);
             case "bkmkend" -> state.open(RtfState.Opened.BOOKMARK_END, RtfState.Where.GATHER);
             case "shp" -> state.open(RtfState.Opened.SHAPE, RtfState.Where.TEXT).shape = new RtfShape();
@@ -332,13 +354,9 @@ public final class RtfReader implements IRtfListener {
                 state.shape = shape;
             }
             case "shprslt", "nonshppict", "objdata", "objclass", "listtext", "pntext", "nonesttables", "listpicture", "xmlnstbl", "rsidtbl", "generator",
-                    "latentstyles", "themedata", "colorschememapping", "datastore", "mmathPr", "atnid", "atnauthor",
-                 "annotation", "revtbl", "pgptbl", "filetbl", "datafield", "formfield", "operator", "printim", "buptim", "doccomm", "hlinkbase", "userprops",
+                    "latentstyles", "themedata", "colorschememapping", "datastore", "mmathPr", "atnid",
+                    "pgptbl", "filetbl", "datafield", "formfield", "operator", "printim", "buptim", "doccomm", "hlinkbase", "userprops",
                          "docvar", "listname", "panose", "falt", "background", "ftnsep", "ftnsepc", "aftnsep", "aftnsepc", "ftncn", "aftncn", "tc", "xe" -> {
-                if (word.equals("annotation") && !tables.toldComments) {
-                    tables.toldComments = true;
-                    findings.add(Finding.lost(Message.of("binary.comments-are-not-carried-over")));
-                }
                 state.where = RtfState.Where.SKIP;
             }
             default -> {

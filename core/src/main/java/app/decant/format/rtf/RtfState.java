@@ -25,7 +25,8 @@ final class RtfState {
     /** What a group was opened for. */
     enum Opened {
         FONT, STYLE, COLOURS, LIST, LIST_LEVEL, LIST_TEXT, LIST_NUMBERS, OVERRIDE, OVERRIDE_LEVEL, FACT, TIME, FIELD, INSTRUCTION, RESULT, PICTURE, NOTE,
-                FRAME, BOOKMARK_START, BOOKMARK_END, SHAPE, SHAPE_NAME, SHAPE_VALUE, SHAPE_TEXT, SKIP
+                FRAME, BOOKMARK_START, BOOKMARK_END, AUTHORS, COMMENT_START, COMMENT_END, COMMENT_AUTHOR, COMMENT_NUMBER, COMMENT_TIME, COMMENT,
+                SHAPE, SHAPE_NAME, SHAPE_VALUE, SHAPE_TEXT, SKIP
     }
 
     Where where;
@@ -39,10 +40,11 @@ final class RtfState {
     boolean sheet;
     /** A style of a table or a section is told. */
     boolean isOtherStyle;
-    /** Inside text that a tracked change takes out. */
-    boolean deleted;
+    /** What was put in and taken out here while changes were tracked. */
+    private RtfRevision revision = RtfRevision.NONE;
     RtfPicture picture;
     RtfShape shape;
+    RtfComment comment;
     /** Text properties, those of the paragraph, and what is not a look. */
     Look letters = Look.PLAIN;
     Look paragraph = Look.PLAIN;
@@ -69,10 +71,11 @@ final class RtfState {
         RtfState inner = new RtfState(where, story);
         inner.fonts = fonts;
         inner.sheet = sheet;
-        inner.deleted = deleted;
+        inner.revision = revision;
         inner.time = time;
         inner.picture = picture;
         inner.shape = shape;
+        inner.comment = comment;
         inner.letters = letters;
         inner.paragraph = paragraph;
         inner.tabs = new ArrayList<>(tabs);
@@ -124,7 +127,7 @@ final class RtfState {
     }
 
     /** How text looks now. */
-    Look look() { return letters; }
+    Look look() { return letters.with(TextProperty.TRACKED, revision.change()); }
 
     /** How the paragraph looks now. */
     Look paragraphLook(RtfTables tables) {
@@ -151,7 +154,7 @@ final class RtfState {
         switch (word) {
             case "plain" -> {
                 letters = Look.PLAIN;
-                deleted = false;
+                revision = RtfRevision.NONE;
             }
             case "pard" -> pard();
             case "b" -> letters = letters.with(TextProperty.BOLD, on);
@@ -183,7 +186,7 @@ final class RtfState {
             case "dn" -> letters = letters.with(TextProperty.RAISE, -value / 2.0);
             case "charscalex" -> letters = value > 0 ? letters.with(TextProperty.WIDTH_SCALE, value / 100.0) : letters;
             case "lang" -> letters = Languages.code(value) == null ? letters : letters.with(TextProperty.LANGUAGE, Languages.code(value));
-            case "deleted" -> deleted = on;
+            case "revised", "revauth", "revdttm", "deleted", "revauthdel", "revdttmdel" -> revision = revision.with(word, value, on);
             case "kerning" -> letters = letters.with(TextProperty.KERNING_FROM, value / 2.0);
             case "cs" -> letters = letters.with(TextProperty.STYLE, tables.styleId(value));
             case "s" -> style = value;

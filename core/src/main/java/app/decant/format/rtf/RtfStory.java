@@ -5,6 +5,7 @@ import app.decant.document.Block;
 import app.decant.document.Border;
 import app.decant.document.Borders;
 import app.decant.document.Colour;
+import app.decant.document.Comment;
 import app.decant.document.Contents;
 import app.decant.document.Inline;
 import app.decant.document.Link;
@@ -20,6 +21,8 @@ import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TableProperty;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
+import app.decant.document.TrackedChange;
+import app.decant.format.OfficeTime;
 import app.decant.format.StandingCell;
 import app.decant.picture.PictureDecoder;
 import java.awt.image.BufferedImage;
@@ -85,7 +88,13 @@ final class RtfStory {
                         .append("}{\\fldrslt ");
                 open = link;
             }
+            if (inline.length() > 0) beginning(inline.look());
             inline(inline, paragraph, table);
+            if (inline.length() > 0) ending(inline.look());
+        }
+        if (paragraph.length() == 0) {
+            beginning(paragraph.mark());
+            ending(paragraph.mark());
         }
         if (open != null) out.append("}}");
         out.append('{').append(text(paragraph, paragraph.mark(), table)).append(end).append('}');
@@ -97,7 +106,37 @@ final class RtfStory {
     private String text(Paragraph paragraph, Look own, Look table) {
         Look look = writer.flat().cascade().text(paragraph, own, table).without(TextProperty.LINK);
         if (own.says(TextProperty.STYLE)) look = look.with(TextProperty.STYLE, own.get(TextProperty.STYLE));
-        return looks.text(look);
+        return looks.text(look) + revision(own.get(TextProperty.TRACKED));
+    }
+
+    private String revision(TrackedChange change) {
+        if (change == null) return "";
+        StringBuilder words = new StringBuilder();
+        TrackedChange.Mark came = change.insertion();
+        TrackedChange.Mark went = change.deletion();
+        if (came != null) words.append("\\revised\\revauth").append(writer.author(came.author())).append("\\revdttm").append(OfficeTime.number(came.when()));
+        if (went != null)
+            words.append("\\deleted\\revauthdel").append(writer.author(went.author())).append("\\revdttmdel").append(OfficeTime.number(went.when()));
+        return words.toString();
+    }
+
+    private void ending(Look look) {
+        for (Comment comment : writer.spans().ending(look)) {
+            Comment.Remark remark = comment.remark();
+            out.append("{\\*\\atrfend ").append(comment.number()).append("}{\\*\\atnid ").append(RtfText.escaped(remark.initials()))
+                    .append("}{\\*\\atnauthor ").append(RtfText.escaped(remark.author())).append("}\\chatn{\\*\\annotation{\\*\\atnref ")
+                    .append(comment.number()).append("}{\\*\\atndate ").append(OfficeTime.number(remark.when())).append('}');
+            StringBuilder text = new StringBuilder(remark.text());
+            for (Comment.Remark answer : comment.answers()) text.append('\n').append(answer.author()).append(": ").append(answer.text());
+            if (!comment.answers().isEmpty()) writer.lose("answers");
+            if (comment.done()) writer.lose("done");
+            for (String line : text.toString().split("\n", -1)) out.append("\\pard\\plain ").append(RtfText.escaped(line)).append("\\par ");
+            out.append('}');
+        }
+    }
+
+    private void beginning(Look look) {
+        for (Comment comment : writer.spans().beginning(look)) out.append("{\\*\\atrfstart ").append(comment.number()).append('}');
     }
 
     private void run(Paragraph paragraph, Look own, Look table, String content) {

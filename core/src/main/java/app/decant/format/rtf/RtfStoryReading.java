@@ -3,6 +3,7 @@ package app.decant.format.rtf;
 import app.decant.document.Block;
 import app.decant.document.Border;
 import app.decant.document.Borders;
+import app.decant.document.Comment;
 import app.decant.document.Finding;
 import app.decant.document.Inline;
 import app.decant.document.Look;
@@ -14,6 +15,8 @@ import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TableProperty;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty;
+import app.decant.document.TrackedChange;
+import app.decant.format.CommentRanges;
 import app.decant.format.FieldStack;
 import app.decant.format.RowGrid;
 import app.decant.words.Message;
@@ -28,6 +31,7 @@ final class RtfStoryReading {
     private final RtfTables tables;
     private final List<Level> levels = new ArrayList<>(List.of(new Level()));
     private final FieldStack fields = new FieldStack();
+    private final CommentRanges comments = new CommentRanges();
     private final Map<Paragraph, String> contents = new IdentityHashMap<>();
     private List<Inline> inlines = new ArrayList<>();
     private RowTold row = new RowTold();
@@ -92,7 +96,7 @@ final class RtfStoryReading {
             return;
         }
         String plain = text.replace("\r", "").replace("\n", "").replaceAll("[\\x00-\\x08\\x0E-\\x1F]", "");
-        if (!plain.isEmpty()) fields.put(new Inline.Text(plain, look), inlines);
+        if (!plain.isEmpty()) fields.put(new Inline.Text(plain, comments.on(look)), inlines);
     }
 
     void instruct(String text) { fields.instruct(text); }
@@ -107,7 +111,7 @@ final class RtfStoryReading {
         fields.end(look, inlines);
     }
 
-    void picture(Picture picture, Look look) { if (picture != null) fields.put(new Inline.InlinePicture(picture, look), inlines); }
+    void picture(Picture picture, Look look) { if (picture != null) fields.put(new Inline.InlinePicture(picture, comments.on(look)), inlines); }
 
     void bookmark(String name, boolean start) { if (!name.isEmpty()) fields.put(new Inline.BookmarkPoint(name, start), inlines); }
 
@@ -179,13 +183,23 @@ final class RtfStoryReading {
         for (Inline inline : inlines) own.add(inline.length() == 0 ? inline : inline.with(beyond(inline.look(), style)));
         Paragraph paragraph = new Paragraph(style, tables.beyond(state.paragraphLook(tables), style, true), beyond(state.look(), style), List.of())
                 .withInlines(own).wellFormed();
+        paragraph = comments.ended(paragraph);
         inlines = new ArrayList<>();
         began = null;
         if (entry) contents.put(paragraph, instruction);
         return paragraph;
     }
 
-    private Look beyond(Look look, String style) { return tables.beyond(look, style, false); }
+    private Look beyond(Look look, String style) {
+        TrackedChange change = look.get(TextProperty.TRACKED);
+        return tables.beyond(change == null ? look : look.with(TextProperty.TRACKED, tables.named(change)), style, false);
+    }
+
+    void beginComment(int number) { comments.begin(RtfTables.awaited(number)); }
+    void endComment(int number) { comments.end(RtfTables.awaited(number)); }
+
+    /** A comment without a range of its own. */
+    void mark(Comment comment) { comments.mark(comment, inlines); }
 
     private void paragraph(RtfState state, int depth) {
         Paragraph paragraph = made(state);

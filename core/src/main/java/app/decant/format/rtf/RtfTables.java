@@ -4,6 +4,9 @@ import app.decant.document.Border;
 import app.decant.document.Borders;
 import app.decant.document.Cascade;
 import app.decant.document.Colour;
+import app.decant.document.Comment;
+import app.decant.document.Comments;
+import app.decant.document.Document;
 import app.decant.document.Look;
 import app.decant.document.NumberFormat;
 import app.decant.document.Numbering;
@@ -14,6 +17,7 @@ import app.decant.document.Property;
 import app.decant.document.Style;
 import app.decant.document.StyleSheet;
 import app.decant.document.TextProperty;
+import app.decant.document.TrackedChange;
 import app.decant.format.NumberCodes;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -62,7 +66,35 @@ final class RtfTables {
     private boolean overridesStart;
     private boolean letters;
     private StyleSheet sheet;
-    boolean toldComments;
+    private List<String> authors = List.of();
+    private final Map<Integer, Comment> comments = new HashMap<>();
+    /** Who makes the next comment. */
+    String commentAuthor = "";
+
+    void authors(String told) { authors = List.of(told.split(";")); }
+
+    /** A change whose authors are told by their numbers, by their names. */
+    TrackedChange named(TrackedChange change) { return new TrackedChange(named(change.insertion()), named(change.deletion())); }
+
+    private TrackedChange.Mark named(TrackedChange.Mark mark) {
+        if (mark == null) return null;
+        int number = Integer.parseInt(mark.author());
+        boolean known = number >= 0 && number < authors.size() && !authors.get(number).equals("Unknown");
+        return new TrackedChange.Mark(known ? authors.get(number).strip() : "", mark.when());
+    }
+
+    void comment(int number, Comment comment) { comments.put(number, comment); }
+
+    /** Where a comment reaches is told before what it says; this stands for it until then. */
+    static Comment awaited(int number) { return Comment.of(number, new Comment.Remark("", null, "")); }
+
+    /** The document with the comments that were awaited. */
+    Document withComments(Document document) {
+        Map<Comment, Comment> others = new HashMap<>();
+        for (Comment awaited : Comments.borne(document).keySet()) if (awaited.equals(awaited(awaited.number())))
+            others.put(awaited, comments.get(awaited.number()));
+        return others.isEmpty() ? document : Comments.replaced(document, others);
+    }
 
     private static final class LevelTold {
         int format;

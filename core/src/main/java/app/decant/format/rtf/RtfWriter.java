@@ -14,6 +14,8 @@ import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
 import app.decant.document.Style;
 import app.decant.document.TextProperty;
+import app.decant.document.TrackedChanges;
+import app.decant.format.CommentSpans;
 import app.decant.format.FlatLooks;
 import app.decant.format.Languages;
 import app.decant.format.NumberCodes;
@@ -42,10 +44,13 @@ public final class RtfWriter {
     private final RtfLooks looks;
     private final FlatLooks flat;
     private final Set<String> lost = new LinkedHashSet<>();
+    private final List<String> authors = new ArrayList<>();
+    private final CommentSpans spans;
 
     private RtfWriter(Document document) {
         this.document = document;
         flat = new FlatLooks(Cascade.of(document));
+        spans = new CommentSpans(document);
         String normal = document.styles().defaultParagraph();
         if (normal != null) styles.put(normal, 0);
         int next = 1;
@@ -58,13 +63,18 @@ public final class RtfWriter {
     }
 
     public static Written write(Document document, Instant when) {
-        RtfWriter writer = new RtfWriter(document);
+        Document told = TrackedChanges.withRowsAccepted(document);
+        RtfWriter writer = new RtfWriter(told);
+        if (told != document) writer.lose("rows");
         String file = writer.file(when);
         List<Finding> findings = new ArrayList<>();
         if (writer.lost.contains("opaque"))
             findings.add(Finding.lost(Message.of("rtf.charts-formulas-and-embedded-objects-that-have")));
         if (writer.lost.contains("picture")) findings.add(Finding.lost(Message.of("rtf.a-picture-cannot-be-decoded")));
         if (writer.lost.contains("pixels")) findings.add(Finding.changed(Message.of("rtf.pictures-that-are-neither-png-nor-jpeg")));
+        if (writer.lost.contains("rows")) findings.add(Finding.changed(Message.of("format.changes-of-rows-are-accepted")));
+        if (writer.lost.contains("answers")) findings.add(Finding.changed(Message.of("odf.answers-stand-in-comments")));
+        if (writer.lost.contains("done")) findings.add(Finding.changed(Message.of("format.comments-that-are-done")));
         return new Written(file.getBytes(StandardCharsets.US_ASCII), findings);
     }
 
@@ -79,9 +89,25 @@ public final class RtfWriter {
         String listTables = listTables();
         StringBuilder body = new StringBuilder();
         for (int i = 0; i < document.sections().size(); i++) section(body, document.sections().get(i), i == document.sections().size() - 1);
-        return "{\\rtf1\\ansi\\ansicpg1252\\uc1\\deff0" + language() + "\n" + looks.fontTable() + looks.colourTable() + styleSheet + listTables + info(when)
-                + page() + body + "}\n";
+        return "{\\rtf1\\ansi\\ansicpg1252\\uc1\\deff0" + language() + "\n" + looks.fontTable() + looks.colourTable() + styleSheet + listTables
+                + authorTable() + info(when) + page() + body + "}\n";
     }
+
+    private String authorTable() {
+        if (authors.isEmpty()) return "";
+        StringBuilder table = new StringBuilder("{\\*\\revtbl{Unknown;}");
+        for (String author : authors) table.append('{').append(RtfText.escaped(author.replace(";", ","))).append(";}");
+        return table.append("}\n").toString();
+    }
+
+    /** The number of somebody who changed something. */
+    int author(String name) {
+        if (name.isEmpty()) return 0;
+        if (!authors.contains(name)) authors.add(name);
+        return authors.indexOf(name) + 1;
+    }
+
+    CommentSpans spans() { return spans; }
 
     private String styleSheet() {
         StringBuilder sheet = new StringBuilder("{\\stylesheet");

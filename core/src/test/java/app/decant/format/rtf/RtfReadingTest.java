@@ -9,6 +9,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import app.decant.document.Block;
 import app.decant.document.Cascade;
+import app.decant.document.Comment;
+import app.decant.document.Comments;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Inline;
@@ -28,6 +30,8 @@ import app.decant.document.TableProperty;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
+import app.decant.document.TrackedChange;
+import app.decant.document.TrackedChanges;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Formats;
 import app.decant.format.Taken;
@@ -254,12 +258,17 @@ class RtfReadingTest {
                 .contains("after");
     }
 
-    /** “Track changes” and “Comments”: what is deleted is left out, what is inserted stays, and both are said. */
-    @Test void changesComeInAsAcceptedAndCommentsAreTold() {
+    /** “Track changes” and “Comments”: both come in with their authors; a comment without a range hangs on the letter before it. */
+    @Test void changesAndCommentsComeInWithTheirAuthors() {
         Taken taken = read("{\\*\\revtbl{Unknown;}{Bram Keel;}}\\pard The {\\deleted\\revauthdel1 old }{\\revised\\revauth1 new }pier{\\*\\atnid "
                 + "BK}{\\*\\atnauthor Bram Keel}\\chatn{\\*\\annotation why?}{\\v secret}\\par");
-        assertThat(texts(taken.document()).get(0)).startsWith("The new pier").doesNotContain("old").doesNotContain("why");
-        assertThat(taken.findings()).extracting(Finding::what).anyMatch(what -> what.contains("hange")).anyMatch(what -> what.contains("omment"));
+        assertThat(texts(TrackedChanges.settled(taken.document(), true)).get(0)).startsWith("The new pier");
+        assertThat(texts(TrackedChanges.settled(taken.document(), false)).get(0)).startsWith("The old pier");
+        assertThat(run(taken.document(), "old").get(TextProperty.TRACKED)).isEqualTo(TrackedChange.deleted("Bram Keel", null));
+        assertThat(Comments.of(run(taken.document(), "pie"))).isEmpty();
+        Comment comment = Comments.borne(taken.document()).keySet().iterator().next();
+        assertThat(comment.remark()).isEqualTo(new Comment.Remark("Bram Keel", null, "why?"));
+        assertThat(taken.findings()).isEmpty();
         Document document = taken.document();
         assertThat(paragraphs(taken.document()).get(0).inlines()).as("hidden text is kept, but hidden").filteredOn(inline -> inline.look()
                 .is(TextProperty.HIDDEN) || inline instanceof Inline.Text text && text.text().contains("secret")).allMatch(inline -> inline.look()

@@ -1,0 +1,110 @@
+package app.decant.format.binary;
+
+import app.decant.document.Comment;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.format.CommentRanges;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Comments ([MS-DOC], 2.8.7 and 2.9.4): where they are referred to, who made them, what they say, and the bookmarks that tell how far they reach. Their
+ * times lie in a later part of the file, which is not read.
+ */
+final class CommentReading {
+    private static final int REFERENCES = 4;
+    private static final int TEXTS = 5;
+    private static final int OWNERS = 36;
+    private static final int RANGES = 37;
+    private static final int RANGE_STARTS = 42;
+    private static final int RANGE_ENDS = 43;
+    private static final int REFERENCE_LENGTH = 30;
+
+    private final CommentRanges ranges = new CommentRanges();
+    private final Map<Integer, Comment> marks = new HashMap<>();
+    private final Map<Integer, List<Comment>> starts = new HashMap<>();
+    private final Map<Integer, List<Comment>> ends = new HashMap<>();
+
+    /** No comments. */
+    CommentReading() { }
+
+    /** @param from where their texts begin in the file's text */
+    CommentReading(DocReader reader, byte[] table, int from) {
+        byte[] references = part(reader, table, REFERENCES);
+        byte[] texts = part(reader, table, TEXTS);
+        List<String> owners = owners(part(reader, table, OWNERS));
+        Map<Integer, int[]> bookmarks = bookmarks(reader, table);
+        int count = Math.max(0, (references.length - 4) / (4 + REFERENCE_LENGTH));
+        for (int i = 0; i < count; i++) {
+            int at = Modifiers.four(references, 4 * i);
+            int data = 4 * (count + 1) + REFERENCE_LENGTH * i;
+            int owner = Modifiers.two(references, data + 20);
+            StringBuilder text = new StringBuilder();
+            int begins = from + Modifiers.four(texts, 4 * i);
+            int stops = from + Modifiers.four(texts, 4 * i + 4);
+            for (var block : new BodyReading(reader).blocks(begins, stops))
+                if (block instanceof Paragraph paragraph) text.append(paragraph.plainText()).append('\n');
+            String author = owner < owners.size() ? owners.get(owner) : "";
+            Comment comment = Comment.of(i + 1, new Comment.Remark(author, null, text.toString()));
+            marks.put(at, comment);
+            int[] range = bookmarks.get(Modifiers.four(references, data + 26));
+            if (range == null) continue;
+            starts.computeIfAbsent(range[0], place -> new ArrayList<>()).add(comment);
+            ends.computeIfAbsent(range[1], place -> new ArrayList<>()).add(comment);
+        }
+    }
+
+    private static byte[] part(DocReader reader, byte[] table, int number) {
+        int[] place = reader.place(number);
+        if (place[1] <= 0 || place[0] < 0 || place[0] > table.length - place[1]) return new byte[0];
+        byte[] part = new byte[place[1]];
+        System.arraycopy(table, place[0], part, 0, place[1]);
+        return part;
+    }
+
+    /** Names behind one another, each after the number of its letters (2.9.353). */
+    private static List<String> owners(byte[] names) {
+        List<String> owners = new ArrayList<>();
+        for (int at = 0; at + 2 <= names.length; ) {
+            int letters = Modifiers.two(names, at);
+            if (at + 2 + 2 * letters > names.length) break;
+            owners.add(new String(names, at + 2, 2 * letters, StandardCharsets.UTF_16LE));
+            at += 2 + 2 * letters;
+        }
+        return owners;
+    }
+
+    /** The stretches of bookmarks of comments by their tags (2.9.272: no names, ten bytes about each). */
+    private static Map<Integer, int[]> bookmarks(DocReader reader, byte[] table) {
+        byte[] names = part(reader, table, RANGES);
+        byte[] begins = part(reader, table, RANGE_STARTS);
+        byte[] stops = part(reader, table, RANGE_ENDS);
+        Map<Integer, int[]> bookmarks = new HashMap<>();
+        int count = Math.min(Modifiers.two(names, 2), Math.max(0, (begins.length - 4) / 8));
+        for (int i = 0; i < count; i++) {
+            int tag = Modifiers.four(names, 6 + 12 * i + 2 + 2);
+            int end = Modifiers.two(begins, 4 * (count + 1) + 4 * i);
+            if (4 * end + 4 <= stops.length) bookmarks.put(tag, new int[] {Modifiers.four(begins, 4 * i), Modifiers.four(stops, 4 * end)});
+        }
+        return bookmarks;
+    }
+
+    /** Whether something begins or ends before the letter at a place. */
+    boolean turnsAt(int at) { return starts.containsKey(at) || ends.containsKey(at); }
+
+    void turn(int at) {
+        ends.getOrDefault(at, List.of()).forEach(ranges::end);
+        starts.getOrDefault(at, List.of()).forEach(ranges::begin);
+    }
+
+    Look on(Look look) { return ranges.on(look); }
+
+    /** The mark of a comment at a place, after what was read so far. */
+    void mark(int at, List<Inline> before) { ranges.mark(marks.get(at), before); }
+
+    Paragraph ended(Paragraph paragraph) { return ranges.ended(paragraph); }
+}

@@ -1,0 +1,25 @@
+package app.decant.publish;
+
+import app.decant.document.Comments;
+import app.decant.document.Document;
+import app.decant.document.Finding;
+import app.decant.document.TrackedChanges;
+import app.decant.words.Message;
+import java.util.function.Consumer;
+
+/** What people changed and remarked, as far as a publication settles it or has no place for it; both are told. */
+public final class Settling {
+    private Settling() { }
+
+    /** The document as it is published: itself where nothing has to be settled. */
+    public static Document of(Document document, Recipe recipe, Consumer<Finding> told) {
+        boolean takesComments = recipe.target() != Target.PDF && recipe.target().format().takesComments();
+        int comments = takesComments ? 0 : Comments.borne(document).size();
+        if (comments > 0) told.accept(Finding.lost(Message.of("publish.comments-are-left-out", comments)));
+        Boolean settled = recipe.changes().settled(recipe.target());
+        int count = settled == null ? 0 : TrackedChanges.count(document);
+        if (count == 0) return document;
+        told.accept(Finding.changed(Message.of(settled ? "publish.changes-accepted" : "publish.changes-rejected", count)));
+        return TrackedChanges.settled(document, settled);
+    }
+}
