@@ -21,6 +21,7 @@ import app.decant.pdf.Standard;
 import app.decant.pdf.check.StandardCheck;
 import app.decant.pdf.keep.OwnPages;
 import app.decant.publish.Recipe;
+import app.decant.publish.Target;
 import app.decant.recover.FixedFormat;
 import app.decant.sheet.SheetLayout;
 import app.decant.sheet.Workbook;
@@ -31,8 +32,10 @@ import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Function;
 import org.slf4j.LoggerFactory;
 
@@ -53,6 +56,7 @@ public final class Intake {
     private PagedDocument laid;
     private Revision revision;
     private Pages revised;
+    private final Map<Recipe.Changes, Pages> settled = new EnumMap<>(Recipe.Changes.class);
 
     /**
      * @param password that opens it, or null
@@ -157,12 +161,21 @@ public final class Intake {
      */
     public synchronized Pages pages(Recipe recipe, Progress progress) {
         if (isSheets()) return sheets(recipe, progress);
-        if (!isPdf() || !keeps(recipe)) return SettledPages.of(laid(progress), recipe, progress, this::tell);
+        if (!isPdf() || !keeps(recipe)) return settled(recipe, progress);
         if (revision != null) return revised(progress);
         OwnPages pages = own();
         boolean needsHeadings = pages.headings().isEmpty() && recipe.style().bookmarks().any()
                 && !recipe.style().bookmarks().equals(PdfStyle.PLAIN.bookmarks());
         return needsHeadings ? pages.with(laid(progress).headings()) : pages;
+    }
+
+    /** Pages laid out here, tracked changes settled as wished; kept, since a recipe is looked at more than once. */
+    private Pages settled(Recipe recipe, Progress progress) {
+        PagedDocument now = laid(progress);
+        if (recipe.target() != Target.PDF) return now;
+        Recipe.Changes changes = recipe.changes();
+        if (!settled.containsKey(changes)) settled.put(changes, SettledPages.of(now, recipe, progress, this::tell));
+        return settled.get(changes);
     }
 
     private Pages revised(Progress progress) {

@@ -2,6 +2,7 @@ package app.decant.cli;
 
 import app.decant.Decant;
 import app.decant.document.Block;
+import app.decant.document.Comments;
 import app.decant.document.DecantException;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
@@ -9,6 +10,7 @@ import app.decant.document.Outline;
 import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.Table;
+import app.decant.document.TrackedChanges;
 import app.decant.edit.Search;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Taken;
@@ -67,6 +69,8 @@ final class InspectCommand implements Callable<Integer> {
     /** What the format asked for would not carry; null where none was asked for. */
     private List<Finding> losses;
     private SheetPages sheets;
+    private int changes;
+    private int comments;
     private boolean empty;
 
     private List<Finding> losses(Pages pages) {
@@ -83,7 +87,10 @@ final class InspectCommand implements Callable<Integer> {
 
     private int inspect(Progress progress) {
         Taken taken = source.open(file, progress);
-        PagedDocument pages = Decant.layOut(taken.document(), progress);
+        changes = TrackedChanges.count(taken.document());
+        comments = Comments.borne(taken.document()).size();
+        // Pages as they are published where nobody wishes otherwise.
+        PagedDocument pages = Decant.layOut(TrackedChanges.settled(taken.document(), true), progress);
         List<Finding> findings = new ArrayList<>(taken.findings());
         sheets = taken.format() instanceof SheetFormat ? sheets(progress) : null;
         findings.addAll(sheets == null ? pages.findings() : sheetFindings());
@@ -149,6 +156,7 @@ final class InspectCommand implements Callable<Integer> {
         }
         value.put("blocks", taken.document().sections().stream().mapToInt(section -> section.blocks().size()).sum());
         value.put("tables", taken.document().blocks().stream().filter(InspectCommand::isTable).count());
+        value.put("trackedChanges", changes).put("comments", comments);
         Decant.sourceInside(file, source.password()).ifPresent(inside -> value.put("sourceInside", inside.name()));
         value.set("findings", Json.findings(findings));
         if (sheets != null) sheets(value);
@@ -175,6 +183,8 @@ final class InspectCommand implements Callable<Integer> {
         for (FontCatalogue.Match match : pages.fonts())
             out.println("  font     " + match.family() + (match.here() ? "" : ", shown as " + match.face().family()));
         Decant.sourceInside(file, source.password()).ifPresent(inside -> out.println("  inside   " + inside.name() + ", which it was made from"));
+        if (changes > 0) out.println("  changed  " + changes + " tracked, unsettled");
+        if (comments > 0) out.println("  comments " + comments);
         for (Finding finding : findings) out.println("  finding  " + finding.what());
         if (losses != null) for (Finding finding : losses) out.println("  ." + target + "     " + finding.what());
         if (faith == null) return;

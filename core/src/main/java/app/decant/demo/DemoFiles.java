@@ -33,6 +33,9 @@ public final class DemoFiles {
         Path fares = folder.resolve("Winter fares.xlsx");
         if (!Files.exists(fares)) Files.write(fares, SheetFormat.XLSX.write(FaresWorkbook.workbook(), MADE).bytes());
         files.add(fares);
+        Path draft = folder.resolve("Rules for animals, draft.docx");
+        if (!Files.exists(draft)) Files.write(draft, DocxWriter.write(PetRules.document(), MADE));
+        files.add(draft);
         return files;
     }
 }

@@ -25,6 +25,9 @@ public final class BlockPath implements Comparable<BlockPath> {
     }
 
     /** The container of the block that this path leads to. */
+    /** Its first steps. */
+    public BlockPath head(int size) { return new BlockPath(Arrays.copyOf(steps, size)); }
+
     public BlockPath parent() {
         if (steps.length < 2) throw new IllegalArgumentException("A section lies in no container");
         return new BlockPath(Arrays.copyOf(steps, steps.length - 1));

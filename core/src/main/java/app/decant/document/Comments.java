@@ -1,5 +1,6 @@
 package app.decant.document;
 
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -35,6 +36,13 @@ public final class Comments {
                 return look == own.look() ? own : own.with(look);
             }
         }.document(document);
+    }
+
+    /** The document without any. */
+    public static Document without(Document document) {
+        Map<Comment, Comment> none = new HashMap<>();
+        for (Comment comment : borne(document).keySet()) none.put(comment, null);
+        return none.isEmpty() ? document : replaced(document, none);
     }
 
     /** The look of letters that bear other comments in the places of some. */

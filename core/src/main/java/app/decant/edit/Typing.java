@@ -67,11 +67,13 @@ public final class Typing {
         return draft.done(EditKind.NEW_PARAGRAPH, new Place(at.story(), at.path().sibling(at.path().last() + 1), 0));
     }
 
-    /** Text typed after a link, at its very end, is no longer part of it. */
+    /** Text typed after a link or a passage with comments, at its very end, is no longer part of it; nobody tracks what is typed here. */
     private static Look typedLook(Paragraph paragraph, int offset) {
-        Look look = paragraph.lookBefore(offset);
-        if (!look.says(TextProperty.LINK)) return look;
+        Look look = paragraph.lookBefore(offset).without(TextProperty.TRACKED);
         Look after = offset < paragraph.length() ? paragraph.lookBefore(offset + 1) : Look.PLAIN;
+        if (look.says(TextProperty.COMMENTS) && !look.get(TextProperty.COMMENTS).equals(after.get(TextProperty.COMMENTS)))
+            look = look.without(TextProperty.COMMENTS);
+        if (!look.says(TextProperty.LINK)) return look;
         return look.get(TextProperty.LINK).equals(after.get(TextProperty.LINK)) ? look : look.without(TextProperty.LINK).without(TextProperty.STYLE);
     }
 

@@ -10,6 +10,7 @@ import app.decant.document.Stories;
 import app.decant.document.Story;
 import app.decant.document.StyleSheet;
 import app.decant.document.TextProperty;
+import app.decant.document.TrackedChange;
 import app.decant.document.Walk;
 import com.ibm.icu.text.BreakIterator;
 import java.util.ArrayList;
@@ -115,7 +116,7 @@ public final class Spelling {
         List<Slip> slips = null;
         for (Word word : words(paragraph)) {
             Look look = cascade.text(paragraph, paragraph.lookBefore(word.from + 1));
-            if (look.is(TextProperty.HIDDEN)) continue;
+            if (look.is(TextProperty.HIDDEN) || isTakenOut(look)) continue;
             String told = look.get(TextProperty.LANGUAGE);
             Language language = told == null ? spoken : Language.of(told);
             if (language == null || isKnown(language, word.letters) || isOwn(word.letters)) continue;
@@ -123,6 +124,11 @@ public final class Spelling {
             slips.add(new Slip(word.from, word.to, word.letters, language));
         }
         return slips == null ? List.of() : slips;
+    }
+
+    private static boolean isTakenOut(Look look) {
+        TrackedChange change = look.get(TextProperty.TRACKED);
+        return change != null && change.isDeletion();
     }
 
     /** Whether a dictionary has a word, or all parts of one that is joined by hyphens; where there is no dictionary, nothing is wrong. */

@@ -6,6 +6,7 @@ import app.decant.desktop.command.CommandList;
 import app.decant.desktop.part.Words;
 import app.decant.desktop.publish.ContentCards;
 import app.decant.desktop.revise.PickedLook;
+import app.decant.desktop.revise.ReviewCard;
 import app.decant.desktop.revise.TableTask;
 import app.decant.desktop.station.Station;
 import app.decant.desktop.table.TableKeys;
@@ -120,6 +121,12 @@ final class WindowCommands {
         onTable("word.learn", () -> picked.getAsBoolean() && desk.words().at(desk.selection().get().start()) != null, desk,
                 () -> desk.words().learn(desk.words().at(desk.selection().get().start()).word()));
         onTable("changes", seen(window), desk, () -> window.slip().changes().begin());
+        ReviewCard review = window.slip().review();
+        onTable("review", () -> picked.getAsBoolean() && review.hasPassages(), desk, review::begin);
+        onTable("review.next", () -> picked.getAsBoolean() && review.hasPassages(), desk, review::next, control(KeyCode.F8));
+        onTable("review.accept", () -> picked.getAsBoolean() && review.hasChangeHere(), desk, () -> review.settle(true));
+        onTable("review.reject", () -> picked.getAsBoolean() && review.hasChangeHere(), desk, () -> review.settle(false));
+        onTable("remark", () -> picked.getAsBoolean() && !desk.selection().get().isEmpty(), desk, review::ask);
         onTable("link", () -> picked.getAsBoolean() && window.slip().links().applies(), desk, () -> window.slip().links().ask());
         onTable("link.follow", () -> picked.getAsBoolean() && Links.at(desk.document(), desk.selection().get()) != null, desk,
                 () -> window.slip().links().follow());

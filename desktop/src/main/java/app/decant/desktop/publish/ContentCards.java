@@ -15,12 +15,14 @@ import app.decant.pdf.PdfStyle;
 import app.decant.publish.FactsRule;
 import app.decant.publish.Laid;
 import app.decant.publish.Recipe;
+import app.decant.publish.Target;
 import java.io.File;
 import java.nio.charset.Charset;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -166,6 +168,28 @@ public final class ContentCards extends RecipeCards {
         card.title(Words.of("card.links"));
         for (Recipe.Links links : Recipe.Links.values())
             card.choice(Words.of("links." + key(links) + ".card"), "", now().links() == links, () -> set.accept(now().with(links)));
+    }
+
+    String changesWords() { return Words.of("changed." + word(now().changes())); }
+
+    /** Automatic is what the format makes of it, so that it is said as that. */
+    private String word(Recipe.Changes changes) {
+        if (changes != Recipe.Changes.AUTOMATIC) return changes.name().toLowerCase(Locale.ROOT);
+        return changes.settled(now().target()) == null ? "kept" : "accepted";
+    }
+
+    void changesCard(PhraseCard card) {
+        card.title(Words.of("card.changes"));
+        boolean holds = now().target() != Target.PDF && now().target().format().takesTrackedChanges();
+        for (Recipe.Changes changes : Recipe.Changes.values()) {
+            boolean same = changes == (holds ? Recipe.Changes.MARKED : Recipe.Changes.ACCEPTED);
+            boolean shown = changes != Recipe.Changes.MARKED || holds || now().target() == Target.PDF;
+            // What a format does by itself is the choice of that name.
+            if (same || !shown) continue;
+            String word = word(changes);
+            card.choice(Words.of("changed." + word + ".card"), Words.of("changed." + word + ".about"), now().changes() == changes
+                    || changes == Recipe.Changes.AUTOMATIC && word.equals(word(now().changes())), () -> set.accept(now().with(changes)));
+        }
     }
 
     String remakeWords() { return Words.of(now().remake() ? "remake.anew" : "remake.kept"); }

@@ -31,6 +31,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import javafx.beans.InvalidationListener;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -119,6 +120,12 @@ public final class PublishStation {
             after.getChildren().clear();
             if (now != null) after.getChildren().add(ReceiptView.of(now, window, cards.passwords().toOpen()));
         });
+        InvalidationListener settled = observed -> {
+            if (window.station() == Station.PUBLISH) build();
+        };
+        desk.source().addListener((observed, before, now) -> {
+            if (now != null) desk.session().settledPages().addListener(settled);
+        });
         desk.pages().addListener((observed, before, now) -> {
             if (window.station() == Station.PUBLISH) arrive();
         });
@@ -190,8 +197,12 @@ public final class PublishStation {
             sentence.say(", " + Words.of("say.laid") + " ").phrase("laid", content.laidWords(), content::laidCard);
             if (desk.session().isSheets()) sentence.say(", " + Words.of("say.sheets") + " ").phrase("sheets", sheets.words(), sheets::card);
             if (desk.source().get().isPdf()) sentence.say(", " + Words.of("say.remake") + " ").phrase("remake", content.remakeWords(), content::remakeCard);
+            if (desk.session().hasTrackedChanges())
+                sentence.say(", " + Words.of("say.changes") + " ").phrase("changes", content.changesWords(), content::changesCard);
         } else if (!Target.sheets().contains(recipe.target())) {
             sentence.say(" " + Words.of("say.whole"));
+            if (desk.session().hasTrackedChanges())
+                sentence.say(", " + Words.of("say.changes") + " ").phrase("changes", content.changesWords(), content::changesCard);
             if (recipe.target() == Target.TXT) sentence.say(", " + Words.of("say.text") + " ").phrase("text", content.textWords(), content::textCard);
             if (recipe.target().takesFonts())
                 sentence.say(", " + Words.of("say.fonts") + " ").phrase("office-fonts", content.officeFontsWords(), content::officeFontsCard);

@@ -72,6 +72,7 @@ public final class Slip {
     private final WordCard word;
     private final LinkCard link;
     private final ChangesCard changes;
+    private final ReviewCard review;
     private final PagesCard pageLook;
     private boolean telling;
 
@@ -89,6 +90,7 @@ public final class Slip {
         word = new WordCard(desk, window.table());
         link = new LinkCard(window);
         changes = new ChangesCard(window);
+        review = new ReviewCard(window);
         pageLook = new PagesCard(window);
         content.getStyleClass().add("slip");
         scroll.setFitToWidth(true);
@@ -98,7 +100,7 @@ public final class Slip {
         kind.getStyleClass().add("slip-title");
         words.getStyleClass().add("quiet");
         words.setWrapText(true);
-        content.getChildren().addAll(changes.node(), section("slip.picked"), kind, words, word.node(), link.node(), echo.node(), picture.node(), letters,
+        content.getChildren().addAll(changes.node(), review.list(), review.hint(), section("slip.picked"), kind, words, review.atCaret(), word.node(), link.node(), echo.node(), picture.node(), letters,
                 section("slip.paragraph"), paragraphCard(),
                 table.node(), pageLook.node(), line(), section("slip.look"), findings);
         desk.selection().addListener((observed, before, now) -> tell());
@@ -130,12 +132,16 @@ public final class Slip {
     public void echo() { echo.begin(); }
 
     /** Whether it shows something that Esc leaves. */
-    public boolean isBusy() { return echo.isOn() || changes.isOn(); }
+    public boolean isBusy() { return echo.isOn() || changes.isOn() || review.isOn(); }
 
     public void leave() {
         echo.leave();
         changes.leave();
+        review.leave();
     }
+
+    /** What others changed and remarked. */
+    public ReviewCard review() { return review; }
 
     /** What was changed. */
     public ChangesCard changes() { return changes; }
@@ -288,6 +294,7 @@ public final class Slip {
         table.tell(desk);
         word.tell();
         link.tell();
+        review.tell();
         pageLook.tell();
         lists.tell(desk, paragraph);
         PagedDocument.Caret caret = pages.caret(span.head(), sheets.near());

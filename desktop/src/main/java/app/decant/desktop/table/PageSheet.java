@@ -111,6 +111,11 @@ public final class PageSheet extends Pane {
         }
     }
 
+    /** Tints what bears a comment, under all else that is lit. */
+    void tint(List<double[]> remarked, double pointScale) {
+        for (double[] one : remarked) lit.getChildren().add(0, rectangle(one, pointScale, "remarked"));
+    }
+
     /** A fine wave under each word that is perhaps misspelled: left, height down the page and width, in points. */
     void underline(List<double[]> words, double pointScale) {
         for (double[] one : words) {

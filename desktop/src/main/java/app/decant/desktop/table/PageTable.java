@@ -8,6 +8,7 @@ import app.decant.document.Place;
 import app.decant.document.Story;
 import app.decant.document.Walk;
 import app.decant.edit.Pictures;
+import app.decant.edit.Reviewing;
 import app.decant.edit.Selection;
 import app.decant.edit.Tables;
 import app.decant.edit.TextSelection;
@@ -56,6 +57,7 @@ public final class PageTable extends Region {
     private final IntegerProperty inView = new SimpleIntegerProperty();
     private final Caret caret;
     private List<TextSelection> marks = List.of();
+    private List<Reviewing.Passage> reviewed = List.of();
     private double[] tops = new double[0];
     private double contentHeight;
     private double contentWidth;
@@ -148,6 +150,13 @@ public final class PageTable extends Region {
     public void zoomBy(double factor) { zoom(zoom.get() * factor); }
 
     /** Passages lit up, such as those that were found. */
+    /** Shows what others changed and remarked: bars beside the one, a tint under the other. */
+    public void review(List<Reviewing.Passage> found) {
+        if (found.equals(reviewed)) return;
+        reviewed = found;
+        requestLayout();
+    }
+
     public void mark(List<TextSelection> spans) {
         marks = spans;
         requestLayout();
@@ -220,6 +229,7 @@ public final class PageTable extends Region {
             // Until the pages follow, what is picked is shown as it was.
             if (desk.isLaidOut()) {
                 sheet.select(rectangles(pages, page), marked(pages, page), touched(page), framed(page), scale());
+                sheet.tint(reviewed(page, Reviewing.Remarked.class), scale());
                 sheet.underline(doubtful(page), scale());
             }
         }
@@ -314,7 +324,16 @@ public final class PageTable extends Region {
             else bars.add(new double[] {Math.max(BAR_AWAY / 2, left - BAR_AWAY), line.y(), BAR, line.line().height()});
             before = line.passage();
         }
+        for (double[] one : reviewed(page, Reviewing.Changed.class)) bars.add(new double[] {Math.max(BAR_AWAY / 2, left - BAR_AWAY), one[1], BAR, one[3]});
         return bars;
+    }
+
+    /** Where passages of a kind that others left stand on a page. */
+    private List<double[]> reviewed(Page page, Class<? extends Reviewing.Passage> kind) {
+        PagedDocument pages = desk.pages().get();
+        List<double[]> all = new ArrayList<>();
+        for (Reviewing.Passage one : reviewed) if (kind.isInstance(one) && fits(pages, one.where())) all.addAll(rectangles(pages, page, one.where()));
+        return all;
     }
 
     private static List<double[]> rectangles(PagedDocument pages, Page page, TextSelection span) {

@@ -10,6 +10,7 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
 import app.decant.document.Progress;
+import app.decant.document.TrackedChanges;
 import app.decant.document.Walk;
 import app.decant.edit.CellSelection;
 import app.decant.edit.Change;
@@ -28,6 +29,7 @@ import app.decant.pdf.keep.GroundPainter;
 import app.decant.proof.Comparison;
 import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
+import app.decant.publish.Target;
 import app.decant.recover.FixedFormat;
 import app.decant.sheet.Workbook;
 import app.decant.words.Message;
@@ -72,6 +74,11 @@ public final class Session {
     private final GroundPainter ground;
     private final Keeping keeping;
     private final Sheets sheets;
+    private final ReadOnlyObjectWrapper<PagedDocument> settled = new ReadOnlyObjectWrapper<>();
+    private PagedDocument settledOf;
+    private Recipe.Changes settledAs;
+    private Document countedOf;
+    private int trackedChanges;
     private final History history = new History();
     private final Queue<Runnable> waiting = new ArrayDeque<>();
     private final PauseTransition rest = new PauseTransition(REST);
@@ -164,7 +171,31 @@ public final class Session {
     /** The pages that a recipe publishes. */
     public PagedDocument published(Recipe recipe) {
         if (isSheets()) return sheets.pages(recipe.sheets());
-        return recipe.keepsPages() ? shown : laid;
+        PagedDocument plain = recipe.keepsPages() ? shown : laid;
+        if (!hasTrackedChanges() || recipe.target() != Target.PDF || recipe.changes().settled(Target.PDF) == null) return plain;
+        if (settledOf == laid && settledAs == recipe.changes()) return settled.get();
+        // Until they are laid out, they are shown as they are on the desk.
+        PagedDocument now = laid;
+        threads.work.execute(() -> {
+            PagedDocument pages = (PagedDocument) intake(now).pages(recipe, Progress.SILENT);
+            Platform.runLater(() -> {
+                if (laid != now) return;
+                settledOf = now;
+                settledAs = recipe.changes();
+                settled.set(pages);
+            });
+        });
+        return plain;
+    }
+
+    /** The pages with tracked changes settled as was asked last; null until there are any. */
+    public ReadOnlyObjectProperty<PagedDocument> settledPages() { return settled.getReadOnlyProperty(); }
+
+    /** Whether anything that others changed waits in the document. */
+    public boolean hasTrackedChanges() {
+        if (countedOf != document) trackedChanges = TrackedChanges.count(document);
+        countedOf = document;
+        return trackedChanges > 0;
     }
 
     /** Whether it is a workbook that is published as the sheets it holds, since nobody revised the tables they stand in here. */
