@@ -34,6 +34,8 @@ public final class TextProperty {
     public static final Property<Link> LINK = new Property<>("link", Link.class);
     /** That somebody put it in or took it out, unsettled yet; of a paragraph's mark: its end. */
     public static final Property<TrackedChange> TRACKED = new Property<>("tracked change", TrackedChange.class);
+    /** The place of a form that it fills in. */
+    public static final Property<FormField> FORM = new Property<>("form field", FormField.class);
     /** What was remarked on it. */
     public static final Property<Comment.Thread> COMMENTS = new Property<>("comments", Comment.Thread.class);
 

@@ -79,12 +79,18 @@ final class MainWindow implements Window {
     private final FaithSlip faith;
     private final FoldersRoom folders;
     private final Ledger ledger;
+    private final Windows windows;
     private boolean another;
+    private boolean closed;
     private Station station = Station.TAKE_IN;
 
-    MainWindow(Stage stage, Settings settings) {
+    /** The first window. */
+    MainWindow(Stage stage, Settings settings) { this(stage, new Windows(settings)); }
+
+    MainWindow(Stage stage, Windows windows) {
         this.stage = stage;
-        this.settings = settings;
+        this.windows = windows;
+        settings = windows.settings();
         for (String face : List.of("Regular", "SemiBold", "Italic"))
             Font.loadFont(MainWindow.class.getResourceAsStream("fonts/SourceSans3-" + face + ".ttf"), 14);
         desk = new Desk(settings);
@@ -129,6 +135,8 @@ final class MainWindow implements Window {
             }
         });
         stage.show();
+        windows.opened(this);
+        stage.setOnHidden(event -> close());
         PauseTransition rest = new PauseTransition(Duration.millis(300));
         rest.setOnFinished(event -> desk.getReady());
         rest.play();
@@ -186,6 +194,7 @@ final class MainWindow implements Window {
                 notices.say(Words.of("inside.found", now.inside().name()), "notice-work", Notices.action("inside.take", () -> askBefore(desk::openInside)),
                         Notices.action("notice.leave", () -> { }));
             }
+            if (now != null && windows.hasElsewhere(this, now.file())) notices.say(Words.of("window.twice", now.name()), "notice-work");
             stage.setTitle(now == null ? "Decant" : now.name() + " \u2013 Decant");
             another = false;
             find.hide();
@@ -330,7 +339,7 @@ final class MainWindow implements Window {
     }
 
     /** Takes a file in, asking first where unsaved work would be lost. */
-    @Override public void open(Path file) { askBefore(() -> desk.open(file, null)); }
+    @Override public void open(Path file) { askBefore(file); }
 
     /** Takes the text that is open in once more, its letters written in another way. */
     void readAs(Charset letters) { if (desk.source().get() != null) askBefore(() -> desk.openText(desk.source().get().file(), letters)); }
@@ -344,6 +353,18 @@ final class MainWindow implements Window {
                 Notices.action("unsaved.save", this::save), Notices.action("unsaved.drop", () -> {
                     desk.discard();
                     opening.run();
+                }), Notices.action("unsaved.stay", () -> { }));
+    }
+
+    private void askBefore(Path file) {
+        if (!desk.changed().get()) {
+            desk.open(file, null);
+            return;
+        }
+        notices.say(Words.of("unsaved.open", desk.source().get().name()), "notice-asks", Notices.action("window.own", () -> openBeside(file)),
+                Notices.action("unsaved.save", this::save), Notices.action("unsaved.drop", () -> {
+                    desk.discard();
+                    desk.open(file, null);
                 }), Notices.action("unsaved.stay", () -> { }));
     }
 
@@ -433,19 +454,27 @@ final class MainWindow implements Window {
     @Override public Notices notices() { return notices; }
 
     /** Opens a file or folder with the program that this machine has for it; nothing happens where there is none. */
-    @Override public void openOutside(Path file) { if (outside != null) outside.showDocument(file.toUri().toString()); }
+    @Override public void openOutside(Path file) { if (windows.outside() != null) windows.outside().showDocument(file.toUri().toString()); }
 
-    @Override public void openAddress(String address) { if (outside != null) outside.showDocument(address); }
+    @Override public void openAddress(String address) { if (windows.outside() != null) windows.outside().showDocument(address); }
 
-    private HostServices outside;
 
-    void outside(HostServices services) { outside = services; }
+    void outside(HostServices services) { windows.outside(services); }
+
+    /** Opens another window; the document here stays as it is. */
+    MainWindow anotherWindow() { return windows.another(this); }
+
+    /** Takes a file in in a window of its own. */
+    void openBeside(Path file) { anotherWindow().desk().open(file, null); }
 
     void overlay(Node node) { if (!root.getChildren().contains(node)) root.getChildren().add(node); }
 
     void removeOverlay(Node node) { root.getChildren().remove(node); }
 
     void close() {
+        if (closed) return;
+        closed = true;
+        windows.closed(this);
         if (!stage.isMaximized() && stage.getScene() != null) {
             settings.set("width", stage.getWidth());
             settings.set("height", stage.getHeight());

@@ -54,6 +54,7 @@ final class WindowCommands {
         Desk desk = window.desk();
         open = () -> desk.document() != null;
         add("open", ALWAYS, window::chooseFile, control(KeyCode.O));
+        add("window.new", ALWAYS, window::anotherWindow, control(KeyCode.N));
         add("save", open, window::save, control(KeyCode.S));
         add("publish", open, window::publishNow, control(KeyCode.ENTER));
         add("find", open, () -> find(window, false), control(KeyCode.F));
@@ -126,6 +127,7 @@ final class WindowCommands {
         onTable("review.next", () -> picked.getAsBoolean() && review.hasPassages(), desk, review::next, control(KeyCode.F8));
         onTable("review.accept", () -> picked.getAsBoolean() && review.hasChangeHere(), desk, () -> review.settle(true));
         onTable("review.reject", () -> picked.getAsBoolean() && review.hasChangeHere(), desk, () -> review.settle(false));
+        onTable("form.tick", () -> picked.getAsBoolean() && window.slip().forms().isTick(), desk, () -> window.slip().forms().tick());
         onTable("remark", () -> picked.getAsBoolean() && !desk.selection().get().isEmpty(), desk, review::ask);
         onTable("link", () -> picked.getAsBoolean() && window.slip().links().applies(), desk, () -> window.slip().links().ask());
         onTable("link.follow", () -> picked.getAsBoolean() && Links.at(desk.document(), desk.selection().get()) != null, desk,

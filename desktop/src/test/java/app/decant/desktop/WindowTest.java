@@ -359,10 +359,33 @@ class WindowTest {
         pick(new Place(path, 0), new Place(path, 0));
         robot.write("Kept: ");
         until(() -> window.desk().kept().get() != null);
-        WorkingCopy.Left left = WorkingCopy.left(Decant.home().resolve("working")).get(0);
+        WorkingCopy.Left left = WorkingCopy.kept(Decant.home().resolve("working")).get(0);
         assertThat(left.name()).isEqualTo("Passenger handbook.docx");
         // The first copy may hold what was typed until then.
         until(() -> TextWriter.write(Decant.open(left.copy()).document()).contains("Kept: Who we are"));
+    }
+
+    /** Two documents at once: what is typed in one window is in that alone, and its working copy is not offered in the other as one left behind. */
+    @Test void anotherWindowHoldsAnotherDocument(FxRobot robot) throws TimeoutException {
+        Place place = new Place(heading("Who we are").path(), 0);
+        pick(place, place);
+        robot.write("Here: ");
+        until(() -> window.desk().kept().get() != null);
+        MainWindow[] other = new MainWindow[1];
+        WaitForAsyncUtils.waitForAsyncFx(5000, () -> other[0] = window.anotherWindow());
+        try {
+            assertThat(WorkingCopy.left(Decant.home().resolve("working"))).isEmpty();
+            WaitForAsyncUtils.asyncFx(() -> other[0].open(handbook.resolveSibling("Harbour notice 27.docx")));
+            until(() -> other[0].desk().pages().get() != null);
+            assertThat(other[0].stage().getTitle()).startsWith("Harbour notice 27.docx");
+            assertThat(window.stage().getTitle()).startsWith("Passenger handbook.docx");
+            assertThat(TextWriter.write(window.desk().document())).contains("Here: Who we are");
+            assertThat(TextWriter.write(other[0].desk().document())).doesNotContain("Here: ");
+        } finally {
+            WaitForAsyncUtils.waitForAsyncFx(5000, () -> other[0].stage().hide());
+        }
+        assertThat(window.desk().changed().get()).isTrue();
+        assertThat(window.stage().isShowing()).isTrue();
     }
 
     @Test void aBrokenFileIsToldInWordsAndTheOpenOneStays(FxRobot robot) throws TimeoutException, IOException {
@@ -481,7 +504,7 @@ class WindowTest {
         settle();
         assertThat(TextWriter.write(Decant.open(copy).document())).contains("First Who we are").doesNotContain("zweitens");
         assertThat(window.desk().changed().get()).as("what was typed meanwhile is not in the file").isTrue();
-        until(() -> WorkingCopy.left(Decant.home().resolve("working")).stream()
+        until(() -> WorkingCopy.kept(Decant.home().resolve("working")).stream()
                 .anyMatch(left -> TextWriter.write(Decant.open(left.copy()).document()).contains("zweitens First")));
     }
 
@@ -498,7 +521,7 @@ class WindowTest {
             typed.append(letter);
             Thread.sleep(100);
         }
-        WorkingCopy.Left left = WorkingCopy.left(Decant.home().resolve("working")).get(0);
+        WorkingCopy.Left left = WorkingCopy.kept(Decant.home().resolve("working")).get(0);
         String kept = TextWriter.write(Decant.open(left.copy()).document());
         assertThat(kept).as("typed up to two seconds ago").contains(typed.substring(0, 18));
         assertThat(Files.exists(left.copy())).isTrue();

@@ -45,6 +45,7 @@ public final class DocxReader {
     private final Map<Inline.Note.Kind, StoryReader> noteStories = new HashMap<>();
     private Map<String, Comment> comments = Map.of();
     private final Set<Comment> placed = new HashSet<>();
+    private int forms;
     private LookReader looks = new LookReader(Map.of());
 
     private DocxReader(byte[] file, Progress progress) {
@@ -131,6 +132,8 @@ public final class DocxReader {
         notes.put(kind, byId);
         noteStories.put(kind, new StoryReader(this, name));
     }
+
+    int nextForm() { return ++forms; }
 
     /** The comment that an element speaks of, or null. */
     Comment comment(XmlNode node) {

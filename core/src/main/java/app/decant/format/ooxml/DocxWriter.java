@@ -148,10 +148,24 @@ public final class DocxWriter {
             part(main, "comments", "word/comments.xml", TYPES + "comments+xml", comments.comments());
             part(main, CommentsPart.EXTENDED_ROLE, "word/commentsExtended.xml", CommentsPart.EXTENDED_TYPE, comments.extended());
         }
-        put("word/document.xml", TYPES + (template ? "template.main+xml" : "document.main+xml"), xml.bytes());
+        put("word/document.xml", TYPES + (template ? "template.main+xml" : "document.main+xml"), tolerated(xml.bytes()));
         put("word/_rels/document.xml.rels", null, main.bytes());
         packageParts(when);
         return zipped();
+    }
+
+    /** Content controls may say what only newer programs know: others are told to pass over it (29500-3, 7.2). */
+    private static byte[] tolerated(byte[] markup) {
+        String text = new String(markup, StandardCharsets.UTF_8);
+        StringBuilder known = new StringBuilder();
+        StringBuilder declared = new StringBuilder();
+        for (String[] one : new String[][] {{"w14", "2010"}, {"w15", "2012"}}) {
+            if (!text.contains("xmlns:" + one[0] + "=")) continue;
+            known.append(known.isEmpty() ? "" : " ").append(one[0]);
+            declared.append(" xmlns:").append(one[0]).append("=\"http://schemas.microsoft.com/office/word/").append(one[1]).append("/wordml\"");
+        }
+        if (known.isEmpty()) return markup;
+        return text.replaceFirst("<w:document\\b", "<w:document" + declared + " mc:Ignorable=\"" + known + "\"").getBytes(StandardCharsets.UTF_8);
     }
 
     private void fonts(PartRelations main) {
@@ -175,6 +189,7 @@ public final class DocxWriter {
             boolean carries = !last && i == blocks.size() - 1 && blocks.get(i) instanceof Paragraph;
             story.block(blocks.get(i), carries ? end : null);
         }
+        story.endControl();
         boolean paragraphLast = !blocks.isEmpty() && blocks.get(blocks.size() - 1) instanceof Paragraph;
         if (!last && !paragraphLast) {
             story.xml.open("w:p").open("w:pPr");

@@ -2,6 +2,7 @@ package app.decant.format.ooxml;
 
 import app.decant.document.Block;
 import app.decant.document.Finding;
+import app.decant.document.FormField;
 import app.decant.document.Inline.Field;
 import app.decant.document.Inline;
 import app.decant.document.Link;
@@ -34,6 +35,7 @@ final class InlineReader {
     private List<Inline> out;
     private int[] contentsLevels;
     private TrackedChange tracked;
+    private FormField control;
 
     /** A complex field that is being read (17.16.18). */
     private static final class Open {
@@ -43,6 +45,7 @@ final class InlineReader {
         boolean passThrough;
         Link link;
         Look look = Look.PLAIN;
+        XmlNode data;
 
         String name() {
             String[] words = instruction.toString().trim().split("\\s+", 2);
@@ -92,8 +95,12 @@ final class InlineReader {
                 tracked = around;
             }
             case "w:sdt" -> {
+                FormField around = control;
+                FormField own = FormMarkup.control(story.reader.nextForm(), node.child("w:sdtPr"));
+                if (own != null) control = own;
                 XmlNode content = node.child("w:sdtContent");
                 if (content != null) for (XmlNode child : content.children()) content(child, link);
+                control = around;
             }
             case "w:bookmarkStart" -> {
                 String name = node.get("w:name");
@@ -126,6 +133,7 @@ final class InlineReader {
         Link within = link;
         for (Open open : fields) if (within == null && open.link != null) within = open.link;
         if (within != null) look = look.with(TextProperty.LINK, within);
+        if (control != null) look = look.with(TextProperty.FORM, control);
         if (tracked != null) look = look.with(TextProperty.TRACKED, tracked);
         if (run.find("w:rPrChange") != null) story.reader.findOnce(Finding.changed(Message.of("format.changes-of-looks-come-in-accepted")));
         if (run.child("w:commentReference") == null && run.child("w:annotationRef") == null) look = story.comments.on(look);
@@ -242,6 +250,7 @@ final class InlineReader {
             case "begin" -> {
                 Open open = new Open();
                 open.look = look;
+                open.data = node.child("w:ffData");
                 fields.push(open);
             }
             case "separate" -> {
@@ -265,6 +274,10 @@ final class InlineReader {
     }
 
     private void endField(Open open) {
+        if (open.name().startsWith("FORM")) {
+            form(open);
+            return;
+        }
         if (open.passThrough) return;
         Field.Kind kind = Field.Kind.of(open.name());
         StringBuilder text = new StringBuilder();
@@ -286,6 +299,15 @@ final class InlineReader {
         }
         if (kind == Field.Kind.OTHER && text.isEmpty()) return;
         add(new Field(kind, open.instruction.toString().trim(), text.toString(), look == null ? open.look : look));
+    }
+
+    /** A form field: what is filled in bears it; a box or a choice without a result is shown as what its data say. */
+    private void form(Open open) {
+        FormField field = FormMarkup.field(story.reader.nextForm(), open.name(), open.data);
+        boolean told = field.kind() == FormField.Kind.TEXT && open.result.stream().anyMatch(inline -> inline.length() > 0);
+        if (!told && open.passThrough) return;
+        if (!told) open.result.add(new Inline.Text(FormMarkup.shown(field, open.data), open.look));
+        for (Inline inline : open.result) add(inline.length() == 0 ? inline : inline.with(inline.look().with(TextProperty.FORM, field)));
     }
 
     private void simpleField(XmlNode node, Link link) {

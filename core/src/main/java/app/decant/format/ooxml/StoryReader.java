@@ -3,11 +3,13 @@ package app.decant.format.ooxml;
 import app.decant.document.Block;
 import app.decant.document.Contents;
 import app.decant.document.Finding;
+import app.decant.document.FormField;
 import app.decant.document.Image;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Opaque;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.TextProperty;
@@ -67,10 +69,7 @@ final class StoryReader {
                 Table table = tables.table(node);
                 if (!table.rows().isEmpty()) blocks.add(table);
             }
-            case "w:sdt" -> {
-                XmlNode content = node.child("w:sdtContent");
-                if (content != null) for (XmlNode child : content.children()) block(child, blocks, sections);
-            }
+            case "w:sdt" -> control(node, blocks, sections);
             case "w:customXml", "w:ins", "w:moveTo", "w:smartTag" -> {
                 for (XmlNode child : node.children()) block(child, blocks, sections);
             }
@@ -85,6 +84,32 @@ final class StoryReader {
                 if (sections != null) sections.accept(node);
             }
             default -> { }
+        }
+    }
+
+    /** A content control round paragraphs or tables: the outermost is told of each. */
+    private void control(XmlNode node, List<Block> blocks, Consumer<XmlNode> sections) {
+        XmlNode content = node.child("w:sdtContent");
+        if (content == null) return;
+        FormField control = FormMarkup.control(reader.nextForm(), node.child("w:sdtPr"));
+        int first = blocks.size();
+        int[] begun = {first};
+        for (XmlNode child : content.children()) {
+            block(child, blocks, sections == null ? null : section -> {
+                within(control, blocks, begun[0]);
+                sections.accept(section);
+                begun[0] = blocks.size();
+            });
+        }
+        within(control, blocks, Math.min(begun[0], blocks.size()));
+    }
+
+    private static void within(FormField control, List<Block> blocks, int first) {
+        if (control == null) return;
+        for (int i = first; i < blocks.size(); i++) {
+            if (blocks.get(i) instanceof Paragraph paragraph) blocks.set(i, paragraph.withLook(paragraph.look().with(ParagraphProperty.CONTROL, control)));
+            if (blocks.get(i) instanceof Table table)
+                blocks.set(i, new Table(table.look().with(ParagraphProperty.CONTROL, control), table.columns(), table.rows()));
         }
     }
 

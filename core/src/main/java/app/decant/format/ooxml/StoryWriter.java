@@ -2,12 +2,14 @@ package app.decant.format.ooxml;
 
 import app.decant.document.Block;
 import app.decant.document.Contents;
+import app.decant.document.FormField;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
 import app.decant.document.Opaque;
 import app.decant.document.OpaqueBlock;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Picture;
 import app.decant.document.Table;
 import app.decant.document.TextProperty;
@@ -27,6 +29,7 @@ final class StoryWriter {
     private final Map<String, Integer> bookmarks = new HashMap<>();
     private final CommentMarks comments;
     private boolean deleting;
+    private FormField control;
 
     StoryWriter(DocxWriter writer, XmlWriter xml, PartRelations relations) {
         this.writer = writer;
@@ -37,20 +40,37 @@ final class StoryWriter {
     }
 
     void blocks(List<? extends Block> blocks) {
+        FormField around = control;
+        control = null;
         boolean endsInParagraph = false;
         for (Block block : blocks) {
             block(block, null);
             endsInParagraph = block instanceof Paragraph;
         }
+        endControl();
+        control = around;
         if (!endsInParagraph) xml.leaf("w:p");
     }
 
     /** One block; {@code section} is written into it where it is the section's last paragraph. */
     void block(Block block, Runnable section) {
+        Look look = block instanceof Paragraph paragraph ? paragraph.look() : block instanceof Table table ? table.look() : Look.PLAIN;
+        FormField own = look.get(ParagraphProperty.CONTROL);
+        if (!Objects.equals(own, control)) {
+            endControl();
+            if (own != null) xml.open("w:sdt").raw(FormMarkup.filled(own, "")).open("w:sdtContent");
+            control = own;
+        }
         if (block instanceof Paragraph paragraph) paragraph(paragraph, section, null, false);
         else if (block instanceof Table table) TableWriter.table(xml, table, this);
         else if (block instanceof Contents contents) contents(contents);
         else if (block instanceof OpaqueBlock opaque) xml.raw(drawings.remapped(opaque.opaque()));
+    }
+
+    /** Ends the content control that blocks stand in. */
+    void endControl() {
+        if (control != null) xml.close().close();
+        control = null;
     }
 
     private void contents(Contents contents) {
@@ -73,21 +93,66 @@ final class StoryWriter {
         LookWriter.paragraph(xml, writer.lists(), paragraph.style(), paragraph.look(), mark, section);
         if (opens != null) begin(opens);
         Link open = null;
-        for (Inline inline : paragraph.inlines()) {
+        FormField form = null;
+        for (int i = 0; i < paragraph.inlines().size(); i++) {
+            Inline inline = paragraph.inlines().get(i);
             Link link = inline.look().get(TextProperty.LINK);
-            if (inline.length() > 0 && !Objects.equals(link, open)) {
+            FormField own = inline.look().get(TextProperty.FORM);
+            boolean otherForm = inline.length() > 0 && !Objects.equals(own, form);
+            boolean otherLink = inline.length() > 0 && !Objects.equals(link, open);
+            if (otherForm || otherLink && form != null) {
+                if (form != null) endForm(form);
+                form = null;
+            }
+            if (otherLink) {
                 if (open != null) xml.close();
                 if (link != null) openLink(link);
                 open = link;
+            }
+            if (own != null && form == null && inline.length() > 0) {
+                form = own;
+                beginForm(own, shown(paragraph, i, own));
             }
             if (inline.length() > 0) comments.before(inline.look());
             inline(inline);
             if (inline.length() > 0) comments.after(inline.look());
         }
         if (paragraph.length() == 0) comments.at(paragraph.mark());
+        if (form != null) endForm(form);
         if (open != null) xml.close();
         if (closes) fieldMark("end", Look.PLAIN);
         xml.close();
+    }
+
+    /** The letters from an inline on that fill in a field. */
+    private static String shown(Paragraph paragraph, int first, FormField field) {
+        StringBuilder shown = new StringBuilder();
+        for (Inline inline : paragraph.inlines().subList(first, paragraph.inlines().size())) {
+            if (inline.length() > 0 && !field.equals(inline.look().get(TextProperty.FORM))) break;
+            if (inline instanceof Inline.Text text) shown.append(text.text());
+        }
+        return shown.toString();
+    }
+
+    private void beginForm(FormField field, String shown) {
+        if (field.control()) {
+            xml.open("w:sdt").raw(FormMarkup.filled(field, shown)).open("w:sdtContent");
+            return;
+        }
+        run(Look.PLAIN, () -> xml.open("w:fldChar", "w:fldCharType", "begin").raw(FormMarkup.filled(field, shown)).close());
+        run(Look.PLAIN, () -> xml.open("w:instrText", "xml:space", "preserve").text(" " + FormMarkup.instruction(field) + " ").close());
+        fieldMark("separate", Look.PLAIN);
+    }
+
+    private void endForm(FormField field) {
+        if (field.control()) xml.close().close();
+        else fieldMark("end", Look.PLAIN);
+    }
+
+    /** Boxes and choices are told by their data: they have no result. */
+    private static boolean isShownByData(Inline inline) {
+        FormField field = inline.look().get(TextProperty.FORM);
+        return field != null && !field.control() && (field.kind() == FormField.Kind.TICK || field.kind() == FormField.Kind.CHOICE);
     }
 
     private void openLink(Link link) {
@@ -96,6 +161,7 @@ final class StoryWriter {
     }
 
     private void inline(Inline inline) {
+        if (isShownByData(inline)) return;
         if (inline instanceof Inline.Text run) text(run);
         else if (inline instanceof Inline.Field field) field(field);
         else if (inline instanceof Inline.BookmarkPoint point) bookmark(point);

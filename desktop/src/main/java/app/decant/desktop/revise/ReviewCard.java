@@ -60,7 +60,7 @@ public final class ReviewCard {
         about.setId("review-about");
         Button accept = button("review.accept.all", "review-accept-all", () -> settleAll(true));
         Button reject = button("review.reject.all", "review-reject-all", () -> settleAll(false));
-        VBox card = new VBox(10, about, new FlowPane(6, 6, accept, reject, button("changes.leave", "review-leave", this::leave)), list);
+        VBox card = new VBox(10, about, new FlowPane(6, 6, accept, reject, button("review.leave", "review-leave", this::leave)), list);
         card.getStyleClass().add("card");
         all = new Sometimes(section("review"), card);
         all.show(false);

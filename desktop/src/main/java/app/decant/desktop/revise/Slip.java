@@ -73,6 +73,7 @@ public final class Slip {
     private final LinkCard link;
     private final ChangesCard changes;
     private final ReviewCard review;
+    private final FormCard form;
     private final PagesCard pageLook;
     private boolean telling;
 
@@ -91,6 +92,7 @@ public final class Slip {
         link = new LinkCard(window);
         changes = new ChangesCard(window);
         review = new ReviewCard(window);
+        form = new FormCard(window);
         pageLook = new PagesCard(window);
         content.getStyleClass().add("slip");
         scroll.setFitToWidth(true);
@@ -100,7 +102,8 @@ public final class Slip {
         kind.getStyleClass().add("slip-title");
         words.getStyleClass().add("quiet");
         words.setWrapText(true);
-        content.getChildren().addAll(changes.node(), review.list(), review.hint(), section("slip.picked"), kind, words, review.atCaret(), word.node(), link.node(), echo.node(), picture.node(), letters,
+        content.getChildren().addAll(changes.node(), review.list(), review.hint(), section("slip.picked"), kind, words, review.atCaret(), form.node(),
+                word.node(), link.node(), echo.node(), picture.node(), letters,
                 section("slip.paragraph"), paragraphCard(),
                 table.node(), pageLook.node(), line(), section("slip.look"), findings);
         desk.selection().addListener((observed, before, now) -> tell());
@@ -139,6 +142,9 @@ public final class Slip {
         changes.leave();
         review.leave();
     }
+
+    /** What is filled in here. */
+    public FormCard forms() { return form; }
 
     /** What others changed and remarked. */
     public ReviewCard review() { return review; }
@@ -295,6 +301,7 @@ public final class Slip {
         word.tell();
         link.tell();
         review.tell();
+        form.tell();
         pageLook.tell();
         lists.tell(desk, paragraph);
         PagedDocument.Caret caret = pages.caret(span.head(), sheets.near());

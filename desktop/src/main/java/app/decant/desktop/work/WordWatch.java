@@ -162,5 +162,6 @@ public final class WordWatch {
         }
     }
 
-    void close() { thread.shutdownNow(); }
+    /** A dictionary that is being read is read to its end: whoever reads it can't be interrupted, and what was asked stops by itself. */
+    void close() { thread.shutdown(); }
 }

@@ -15,6 +15,8 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.slf4j.LoggerFactory;
@@ -23,6 +25,9 @@ import org.slf4j.LoggerFactory;
 public final class WorkingCopy {
     /** Copies that an earlier version left are found as well. */
     private static final Pattern COPY = Pattern.compile("\\.(" + KeptDocument.ENDING + "|docx)$");
+
+    /** Copies of what is being worked on now, in any window: they are not left behind. */
+    private static final Set<Path> IN_USE = ConcurrentHashMap.newKeySet();
 
     private final Path folder;
     private final Path copy;
@@ -46,6 +51,7 @@ public final class WorkingCopy {
 
     /** Writes the document's present state. */
     public void keep(Document document) {
+        IN_USE.add(copy);
         SafeFile.write(origin, Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write(source.toString().getBytes(StandardCharsets.UTF_8)), SafeFile.UNSEEN);
         SafeFile.write(copy, Recipe.WhenPresent.REPLACE, Guard.OWN, out -> {
             if (password == null || password.isEmpty()) {
@@ -60,6 +66,7 @@ public final class WorkingCopy {
 
     /** Takes the copy away once the work is saved or given up. */
     void discard() {
+        IN_USE.remove(copy);
         try {
             Files.deleteIfExists(copy);
             Files.deleteIfExists(origin);
@@ -68,8 +75,11 @@ public final class WorkingCopy {
         }
     }
 
-    /** Copies left in the folder, the newest first. */
-    public static List<Left> left(Path folder) {
+    /** Copies left in the folder by sessions that are over, the newest first. */
+    public static List<Left> left(Path folder) { return kept(folder).stream().filter(one -> !IN_USE.contains(one.copy)).toList(); }
+
+    /** All copies in the folder, the newest first. */
+    public static List<Left> kept(Path folder) {
         List<Left> left = new ArrayList<>();
         if (!Files.isDirectory(folder)) return left;
         try (Stream<Path> files = Files.list(folder)) {

@@ -1,0 +1,127 @@
+package app.decant.format;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.decant.document.BlockPath;
+import app.decant.document.Document;
+import app.decant.document.FormField;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.Place;
+import app.decant.document.Progress;
+import app.decant.document.Story;
+import app.decant.document.Table;
+import app.decant.edit.Change;
+import app.decant.edit.Forms;
+import app.decant.edit.TextSelection;
+import app.decant.edit.Typing;
+import app.decant.font.FontCatalogue;
+import app.decant.format.ooxml.OoxmlFormat;
+import app.decant.layout.Layout;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.apache.poi.xwpf.usermodel.XWPFDocument;
+import org.junit.jupiter.api.Test;
+
+/** Forms in .docx: fields and content controls are seen, kept, and filled in; POI reads what was written. */
+class FormFieldsTest {
+    private static final String FOURTEEN = " xmlns:w14=\"http://schemas.microsoft.com/office/word/2010/wordml\"";
+    private static final String FIELDS = "<w:p>" + run("Name ") + field("FORMTEXT", "<w:name w:val=\"Name\"/><w:textInput><w:maxLength w:val=\"30\"/></w:textInput>",
+            run("Ada") + run(" Quill")) + run(" member ") + field("FORMCHECKBOX",
+            "<w:name w:val=\"Member\"/><w:checkBox><w:sizeAuto/><w:default w:val=\"0\"/><w:checked/></w:checkBox>", "") + run(" guest ")
+            + field("FORMCHECKBOX", "<w:name w:val=\"Guest\"/><w:checkBox><w:sizeAuto/><w:default w:val=\"0\"/></w:checkBox>", "") + run(" line ")
+            + field("FORMDROPDOWN", "<w:name w:val=\"Line\"/><w:ddList><w:result w:val=\"1\"/><w:listEntry w:val=\"Ostrey\"/><w:listEntry w:val=\"Skerrow\"/></w:ddList>",
+            "") + run(" note ") + field("FORMTEXT", "<w:name w:val=\"Note\"/><w:textInput/>", "") + run(".") + "</w:p>";
+    private static final String CONTROLS = "<w:p>" + run("Date ") + control("<w:alias w:val=\"Sailing\"/><w:date><w:dateFormat w:val=\"d MMMM\"/></w:date>",
+            run("4 May")) + run(" ") + control("<w:tag w:val=\"ok\"/><w14:checkbox" + FOURTEEN + "><w14:checked w14:val=\"0\"/></w14:checkbox>", run("\u2610"))
+            + run(" agreed") + "</w:p><w:sdt><w:sdtPr><w:alias w:val=\"Address\"/><w:id w:val=\"77\"/></w:sdtPr><w:sdtContent><w:p>" + run("1 Shore Street")
+            + "</w:p><w:p>" + run("Grennick") + "</w:p><w:tbl><w:tblPr/><w:tblGrid><w:gridCol w:w=\"2000\"/></w:tblGrid><w:tr><w:tc><w:tcPr/><w:p>" + run("cell")
+            + "</w:p></w:tc></w:tr></w:tbl></w:sdtContent></w:sdt><w:p>" + run("After") + "</w:p>";
+
+    private static String run(String text) { return "<w:r><w:t xml:space=\"preserve\">" + text + "</w:t></w:r>"; }
+
+    private static String field(String instruction, String data, String result) {
+        return "<w:r><w:fldChar w:fldCharType=\"begin\"><w:ffData>" + data + "</w:ffData></w:fldChar></w:r><w:r><w:instrText> " + instruction
+                + " </w:instrText></w:r><w:r><w:fldChar w:fldCharType=\"separate\"/></w:r>" + result + "<w:r><w:fldChar w:fldCharType=\"end\"/></w:r>";
+    }
+
+    private static String control(String properties, String content) {
+        return "<w:sdt><w:sdtPr>" + properties + "</w:sdtPr><w:sdtContent>" + content + "</w:sdtContent></w:sdt>";
+    }
+
+    private static Document read(byte[] file) { return Formats.read(file, "form.docx", null, Progress.SILENT).document(); }
+    private static Document read(String body) { return read(new DocxParts().bytes(body)); }
+    private static byte[] written(Document document) { return OoxmlFormat.DOCX.write(document, Instant.EPOCH).bytes(); }
+    private static TextSelection caret(int offset) { return TextSelection.caret(new Place(Story.BODY, BlockPath.of(0, 0), offset)); }
+    private static String first(Document document) { return ((Paragraph) document.blocks().get(0)).plainText(); }
+
+    private static String markup(byte[] file) throws IOException {
+        try (XWPFDocument poi = new XWPFDocument(new ByteArrayInputStream(file))) {
+            return poi.getDocument().xmlText();
+        }
+    }
+
+    private static List<String> all(String markup, String pattern) {
+        List<String> found = new ArrayList<>();
+        Matcher matcher = Pattern.compile(pattern, Pattern.DOTALL).matcher(markup);
+        while (matcher.find()) found.add(matcher.group(1).replaceAll(" xmlns:\\w+=\"[^\"]*\"", ""));
+        return found;
+    }
+
+    @Test void fieldsAreSeenAndTheirSignsDrawn() {
+        Document document = read(FIELDS);
+        assertThat(first(document)).isEqualTo("Name Ada Quill member \u2612 guest \u2610 line Skerrow note " + FormField.EMPTY + ".");
+        assertThat(Layout.of(document, FontCatalogue.shipped()).findings()).extracting(finding -> finding.what()).noneMatch(what -> what.contains("drawn"));
+    }
+
+    /** 17.16.17: what is said of fields stays, element by element; the instruction and the result stand where they stood. */
+    @Test void fieldsStayWhatTheyAre() throws IOException {
+        String before = FIELDS;
+        String after = markup(written(read(FIELDS)));
+        assertThat(all(after, "<w:name w:val=\"(\\w+)\"")).containsExactly("Name", "Member", "Guest", "Line", "Note");
+        assertThat(all(after, "<w:textInput>(.*?)</w:textInput>")).isEqualTo(all(before, "<w:textInput>(.*?)</w:textInput>"));
+        assertThat(all(after, "<w:instrText[^>]*> (\\w+) ")).containsExactly("FORMTEXT", "FORMCHECKBOX", "FORMCHECKBOX", "FORMDROPDOWN", "FORMTEXT");
+        assertThat(all(after, "<w:checked w:val=\"(\\w)\"")).containsExactly("1", "0");
+        assertThat(all(after, "<w:result w:val=\"(\\w)\"")).containsExactly("1");
+        assertThat(first(read(written(read(FIELDS))))).isEqualTo(first(read(FIELDS)));
+    }
+
+    @Test void fieldsAreFilledIn() throws IOException {
+        Document document = read(FIELDS);
+        int guest = first(document).indexOf('\u2610');
+        Change ticked = Forms.tick(document, caret(guest), Forms.at(document, caret(guest)));
+        assertThat(all(markup(written(ticked.after())), "<w:checked w:val=\"(\\w)\"")).containsExactly("1", "1");
+        int line = first(document).indexOf("Skerrow");
+        Forms.Filled place = Forms.at(document, caret(line + 2));
+        assertThat(place.field().choices()).containsExactly("Ostrey", "Skerrow");
+        assertThat(place.shown()).isEqualTo("Skerrow");
+        assertThat(all(markup(written(Forms.fill(document, caret(line), place, "Ostrey").after())), "<w:result w:val=\"(\\w)\"")).containsExactly("0");
+        Document typed = Typing.type(document, caret(8), "m", null).after();
+        assertThat(Forms.at(typed, caret(8)).shown()).as("what is typed within is part of it").isEqualTo("Adam Quill");
+        Document emptied = Forms.fill(document, caret(7), Forms.at(document, caret(7)), "").after();
+        assertThat(Forms.at(emptied, caret(7)).shown()).isEqualTo(FormField.EMPTY);
+    }
+
+    /** 17.5.2: content controls within lines and round paragraphs and tables, all that is said of them, and what binds them. */
+    @Test void controlsStayAndAreFilledIn() throws IOException {
+        Document document = read(CONTROLS);
+        assertThat(first(document)).isEqualTo("Date 4 May \u2610 agreed");
+        assertThat(document.blocks()).extracting(block -> (block instanceof Table table ? table.look() : ((Paragraph) block).look())
+                .says(ParagraphProperty.CONTROL)).containsExactly(false, true, true, true, false);
+        String after = markup(written(document));
+        assertThat(all(after, "<w:alias w:val=\"(\\w+)\"")).containsExactly("Sailing", "Address");
+        assertThat(all(after, "<w:date>(.*?)</w:date>")).isEqualTo(all(CONTROLS, "<w:date>(.*?)</w:date>"));
+        assertThat(all(after, "(<w:sdt>)")).hasSize(3);
+        assertThat(all(after, "w14:checked w14:val=\"(\\d)\"")).containsExactly("0");
+        int box = first(document).indexOf('\u2610');
+        Document ticked = Forms.tick(document, caret(box), Forms.at(document, caret(box))).after();
+        assertThat(all(markup(written(ticked)), "w14:checked w14:val=\"(\\d)\"")).containsExactly("1");
+        assertThat(read(written(document)).sections().get(0).blocks()).hasSameSizeAs(document.sections().get(0).blocks());
+        assertThat(first(read(written(document)))).isEqualTo(first(document));
+    }
+}
