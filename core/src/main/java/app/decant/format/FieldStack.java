@@ -2,6 +2,7 @@ package app.decant.format;
 
 import app.decant.document.Block;
 import app.decant.document.Contents;
+import app.decant.document.FormField;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
@@ -26,17 +27,22 @@ public final class FieldStack {
     private static final Pattern RUBY = Pattern.compile("(?is)EQ\\b.*\\\\o.*?\\(\\s*\\\\s\\s*\\\\up\\s*\\d*\\s*\\((.*)\\)\\s*[,;]\\s*(.*)\\)\\s*");
 
     private final Deque<Open> fields = new ArrayDeque<>();
+    private int forms;
 
     /** A field that has begun: what it says, and what it shows so far. */
     private static final class Open {
         final StringBuilder instruction = new StringBuilder();
         final List<Inline> result = new ArrayList<>();
         boolean separated;
+        FormTold form;
 
         boolean isContents() { return instruction.toString().trim().toUpperCase(Locale.ROOT).startsWith("TOC"); }
     }
 
     public void begin() { fields.push(new Open()); }
+
+    /** What the data of the innermost field say, which asks for something to be filled in. */
+    public void form(FormTold told) { if (!fields.isEmpty()) fields.peek().form = told; }
 
     public boolean isEmpty() { return fields.isEmpty(); }
 
@@ -80,6 +86,11 @@ public final class FieldStack {
         Open field = fields.pop();
         String instruction = field.instruction.toString().trim();
         String name = instruction.split("\\s+", 2)[0].toUpperCase(Locale.ROOT);
+        FormTold form = FormTold.of(name);
+        if (form != null) {
+            form(field, field.form == null ? form : field.form, look, paragraph);
+            return;
+        }
         Link link = name.equals("HYPERLINK") ? link(instruction.substring(9)) : null;
         Inline.Field.Kind kind = Inline.Field.Kind.of(name);
         boolean plain = field.result.stream().allMatch(inline -> inline instanceof Inline.Text || inline.length() == 0);
@@ -103,6 +114,13 @@ public final class FieldStack {
             result.append(text.text());
         }
         put(new Inline.Field(kind, instruction, result.toString(), first == null ? look : first), paragraph);
+    }
+
+    private void form(Open field, FormTold told, Look look, List<Inline> paragraph) {
+        FormField form = told.field(++forms);
+        boolean filled = form.kind() == FormField.Kind.TEXT && field.result.stream().anyMatch(inline -> inline.length() > 0);
+        List<Inline> result = filled ? field.result : List.of(new Inline.Text(told.shown(), look));
+        for (Inline inline : result) put(inline.length() == 0 ? inline : inline.with(inline.look().with(TextProperty.FORM, form)), paragraph);
     }
 
     private static Link link(String said) {

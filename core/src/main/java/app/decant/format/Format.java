@@ -95,6 +95,9 @@ public interface Format {
     /** Whether it has a place for tracked changes that nobody has settled yet. */
     default boolean takesTrackedChanges() { return false; }
 
+    /** Whether it has a place for forms that are still to be filled in. */
+    default boolean takesForms() { return false; }
+
     /** Whether it has a place for what people remarked on passages. */
     default boolean takesComments() { return false; }
 

@@ -4,6 +4,7 @@ import app.decant.document.Comment;
 import app.decant.document.Comments;
 import app.decant.document.Document;
 import app.decant.document.Finding;
+import app.decant.document.Forms;
 import app.decant.document.TrackedChanges;
 import app.decant.words.Message;
 import java.util.Set;
@@ -19,6 +20,8 @@ public final class Settling {
         Set<Comment> comments = takesComments ? Set.of() : Comments.borne(document).keySet();
         if (!comments.isEmpty()) told.accept(Finding.lost(Message.of("publish.comments-are-left-out", comments.size())));
         Document kept = comments.isEmpty() ? document : Comments.without(document);
+        boolean forms = recipe.target() != Target.PDF && !recipe.target().format().takesForms() && Forms.hasAny(document);
+        if (forms) told.accept(Finding.changed(Message.of("publish.forms-become-text")));
         Boolean settled = recipe.changes().settled(recipe.target());
         int count = settled == null ? 0 : TrackedChanges.count(document);
         if (count == 0) return kept;

@@ -57,7 +57,8 @@ public final class XmlWriter {
     }
 
     /** Text fit for content and attributes; characters XML cannot hold are left out. */
-    static String escaped(String content) {
+    /** Text as it stands in markup and in attributes. */
+    public static String escaped(String content) {
         StringBuilder result = null;
         for (int i = 0; i < content.length(); i++) {
             char c = content.charAt(i);

@@ -12,7 +12,7 @@ import app.decant.document.Progress;
 import app.decant.document.Story;
 import app.decant.document.Table;
 import app.decant.edit.Change;
-import app.decant.edit.Forms;
+import app.decant.edit.FormFilling;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.font.FontCatalogue;
@@ -20,6 +20,7 @@ import app.decant.format.ooxml.OoxmlFormat;
 import app.decant.layout.Layout;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -94,17 +95,31 @@ class FormFieldsTest {
     @Test void fieldsAreFilledIn() throws IOException {
         Document document = read(FIELDS);
         int guest = first(document).indexOf('\u2610');
-        Change ticked = Forms.tick(document, caret(guest), Forms.at(document, caret(guest)));
+        Change ticked = FormFilling.tick(document, caret(guest), FormFilling.at(document, caret(guest)));
         assertThat(all(markup(written(ticked.after())), "<w:checked w:val=\"(\\w)\"")).containsExactly("1", "1");
         int line = first(document).indexOf("Skerrow");
-        Forms.Filled place = Forms.at(document, caret(line + 2));
+        FormFilling.Filled place = FormFilling.at(document, caret(line + 2));
         assertThat(place.field().choices()).containsExactly("Ostrey", "Skerrow");
         assertThat(place.shown()).isEqualTo("Skerrow");
-        assertThat(all(markup(written(Forms.fill(document, caret(line), place, "Ostrey").after())), "<w:result w:val=\"(\\w)\"")).containsExactly("0");
+        assertThat(all(markup(written(FormFilling.fill(document, caret(line), place, "Ostrey").after())), "<w:result w:val=\"(\\w)\"")).containsExactly("0");
         Document typed = Typing.type(document, caret(8), "m", null).after();
-        assertThat(Forms.at(typed, caret(8)).shown()).as("what is typed within is part of it").isEqualTo("Adam Quill");
-        Document emptied = Forms.fill(document, caret(7), Forms.at(document, caret(7)), "").after();
-        assertThat(Forms.at(emptied, caret(7)).shown()).isEqualTo(FormField.EMPTY);
+        assertThat(FormFilling.at(typed, caret(8)).shown()).as("what is typed within is part of it").isEqualTo("Adam Quill");
+        Document emptied = FormFilling.fill(document, caret(7), FormFilling.at(document, caret(7)), "").after();
+        assertThat(FormFilling.at(emptied, caret(7)).shown()).isEqualTo(FormField.EMPTY);
+    }
+
+    /** RTF 1.9.1, “Form Fields”: boxes and choices by their data, texts by their results; saved as .docx they can still be filled in. */
+    @Test void fieldsOfRichTextAreSeenAndStayFields() throws IOException {
+        String rtf = "{\\rtf1\\ansi Name {\\field{\\*\\fldinst FORMTEXT {\\*\\formfield{\\fftype0{\\*\\ffname Name}{\\*\\ffdeftext x}}}}{\\fldrslt Ada}}"
+                + " member {\\field{\\*\\fldinst FORMCHECKBOX {\\*\\formfield{\\fftype1\\ffres1\\ffdefres0{\\*\\ffname Member}}}}{\\fldrslt }}"
+                + " line {\\field{\\*\\fldinst FORMDROPDOWN {\\*\\formfield{\\fftype2\\ffres25\\ffdefres1{\\*\\ffname Line}{\\*\\ffl Ostrey}"
+                + "{\\*\\ffl Skerrow}}}}{\\fldrslt }}.\\par}";
+        Document document = Formats.read(rtf.getBytes(StandardCharsets.US_ASCII), "form.rtf", null, Progress.SILENT).document();
+        assertThat(first(document)).isEqualTo("Name Ada member \u2612 line Skerrow.");
+        String markup = markup(written(document));
+        assertThat(all(markup, "<w:name w:val=\"(\\w+)\"")).containsExactly("Name", "Member", "Line");
+        assertThat(all(markup, "<w:listEntry w:val=\"(\\w+)\"")).containsExactly("Ostrey", "Skerrow");
+        assertThat(first(read(written(document)))).isEqualTo(first(document));
     }
 
     /** 17.5.2: content controls within lines and round paragraphs and tables, all that is said of them, and what binds them. */
@@ -119,7 +134,7 @@ class FormFieldsTest {
         assertThat(all(after, "(<w:sdt>)")).hasSize(3);
         assertThat(all(after, "w14:checked w14:val=\"(\\d)\"")).containsExactly("0");
         int box = first(document).indexOf('\u2610');
-        Document ticked = Forms.tick(document, caret(box), Forms.at(document, caret(box))).after();
+        Document ticked = FormFilling.tick(document, caret(box), FormFilling.at(document, caret(box))).after();
         assertThat(all(markup(written(ticked)), "w14:checked w14:val=\"(\\d)\"")).containsExactly("1");
         assertThat(read(written(document)).sections().get(0).blocks()).hasSameSizeAs(document.sections().get(0).blocks());
         assertThat(first(read(written(document)))).isEqualTo(first(document));

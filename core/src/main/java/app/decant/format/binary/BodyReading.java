@@ -7,6 +7,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.TextProperty;
 import app.decant.font.SymbolEncoding;
 import app.decant.format.FieldStack;
+import app.decant.format.FormTold;
 import app.decant.format.binary.Modifiers.Modifier;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
@@ -171,6 +172,8 @@ final class BodyReading {
                 case '\u0002' -> fields.put(reader.note(at, look), inlines);
                 case '\u0005' -> reader.comments().mark(at, inlines);
                 case '\u0001' -> {
+                    FormTold form = reader.drawings().form(properties);
+                    if (form != null) fields.form(form);
                     Inline picture = reader.drawings().inline(properties, look);
                     if (picture != null) fields.put(picture, inlines);
                 }

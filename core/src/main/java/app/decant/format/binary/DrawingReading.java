@@ -10,6 +10,7 @@ import app.decant.document.Look;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TextBox;
+import app.decant.format.FormTold;
 import app.decant.format.binary.Modifiers.Modifier;
 import app.decant.words.Message;
 import java.util.ArrayList;
@@ -51,6 +52,17 @@ final class DrawingReading {
     }
 
     /** The picture a sign stands for, or null where it has none. */
+    /** What is said of a form field where its data are told of, or null. */
+    FormTold form(List<Modifier> properties) {
+        boolean data = false;
+        int place = -1;
+        for (Modifier one : properties) {
+            if (one.code() == 0x6A03) place = one.four();
+            if (one.code() == 0x0806) data = one.on();
+        }
+        return data ? FormReading.of(file.getDataStream(), place) : null;
+    }
+
     Inline inline(List<Modifier> properties, Look look) {
         Integer place = null;
         for (Modifier one : properties) {

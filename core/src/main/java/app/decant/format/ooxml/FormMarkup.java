@@ -3,6 +3,7 @@ package app.decant.format.ooxml;
 import app.decant.document.FormField;
 import app.decant.document.FormField.Kind;
 import app.decant.xml.XmlNode;
+import app.decant.xml.XmlWriter;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -83,9 +84,13 @@ final class FormMarkup {
     /** Of one that came from another format. */
     private static String plainField(FormField field) {
         StringBuilder data = new StringBuilder("<w:ffData xmlns:w=\"" + DocxWriter.NAMESPACES[1] + "\">");
-        data.append("<w:name w:val=\"\"/><w:enabled/><w:calcOnExit w:val=\"0\"/>");
+        data.append("<w:name w:val=\"").append(XmlWriter.escaped(field.name())).append("\"/><w:enabled/><w:calcOnExit w:val=\"0\"/>");
         if (field.kind() == Kind.TICK) data.append("<w:checkBox><w:sizeAuto/><w:default w:val=\"0\"/></w:checkBox>");
-        else data.append("<w:textInput/>");
+        else if (field.kind() == Kind.CHOICE) {
+            data.append("<w:ddList>");
+            for (String choice : field.choices()) data.append("<w:listEntry w:val=\"").append(XmlWriter.escaped(choice)).append("\"/>");
+            data.append("</w:ddList>");
+        } else data.append("<w:textInput/>");
         return data.append("</w:ffData>").toString();
     }
 

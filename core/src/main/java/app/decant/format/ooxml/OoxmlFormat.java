@@ -44,6 +44,7 @@ public enum OoxmlFormat implements Format {
     @Override public boolean takesFonts() { return true; }
     @Override public boolean takesTrackedChanges() { return true; }
     @Override public boolean takesComments() { return true; }
+    @Override public boolean takesForms() { return true; }
 
     @Override public Taken read(Content content, String password, Progress progress) { return DocxReader.read(content.bytes(), this == DOCM, progress); }
 

@@ -179,6 +179,13 @@ public final class RtfReader implements IRtfListener {
             case FRAME -> frames.put(FramePlace.valueOf(ended.name), ended.story.blocks());
             case BOOKMARK_START -> state.story.bookmark(ended.text.toString().strip(), true);
             case BOOKMARK_END -> state.story.bookmark(ended.text.toString().strip(), false);
+            case FORM -> state.story.form(ended.form.told());
+            case FORM_NAME -> {
+                if (ended.form != null) ended.form.name = ended.text.toString().strip();
+            }
+            case FORM_CHOICE -> {
+                if (ended.form != null) ended.form.choices.add(ended.text.toString().strip());
+            }
             case AUTHORS -> tables.authors(ended.text.toString());
             case COMMENT_START -> state.story.beginComment(RtfComment.number(ended.text));
             case COMMENT_END -> state.story.endComment(RtfComment.number(ended.text));
@@ -263,6 +270,7 @@ public final class RtfReader implements IRtfListener {
             case COLOURS -> state.colour(word, parameter);
             case GATHER -> {
                 if (state.time != null) state.time.put(word, parameter);
+                if (state.form != null) state.form.word(word, parameter);
                 if (state.opened == RtfState.Opened.FONT || state.opened == RtfState.Opened.STYLE || state.opened == RtfState.Opened.LIST_LEVEL
                         || state.opened == RtfState.Opened.LIST || state.opened == RtfState.Opened.OVERRIDE || state.opened == RtfState.Opened.OVERRIDE_LEVEL) {
                     if (!tables.word(word, parameter, has, state)) state.word(word, parameter, has, tables);
@@ -330,6 +338,13 @@ public final class RtfReader implements IRtfListener {
                 state.story = new RtfStoryReading(tables);
                 state.plain();
             }
+            case "formfield" -> {
+                state.open(RtfState.Opened.FORM, RtfState.Where.GATHER);
+                state.form = new RtfForm();
+            }
+            case "ffname" -> state.open(RtfState.Opened.FORM_NAME, RtfState.Where.GATHER);
+            case "ffl" -> state.open(RtfState.Opened.FORM_CHOICE, RtfState.Where.GATHER);
+            case "ffdeftext", "ffformat", "ffhelptext", "ffstattext", "ffentrymcr", "ffexitmcr" -> state.where = RtfState.Where.SKIP;
             case "revtbl" -> state.open(RtfState.Opened.AUTHORS, RtfState.Where.GATHER);
             case "atrfstart" -> state.open(RtfState.Opened.COMMENT_START, RtfState.Where.GATHER);
             case "atrfend" -> state.open(RtfState.Opened.COMMENT_END, RtfState.Where.GATHER);
@@ -355,7 +370,7 @@ public final class RtfReader implements IRtfListener {
             }
             case "shprslt", "nonshppict", "objdata", "objclass", "listtext", "pntext", "nonesttables", "listpicture", "xmlnstbl", "rsidtbl", "generator",
                     "latentstyles", "themedata", "colorschememapping", "datastore", "mmathPr", "atnid",
-                    "pgptbl", "filetbl", "datafield", "formfield", "operator", "printim", "buptim", "doccomm", "hlinkbase", "userprops",
+                    "pgptbl", "filetbl", "datafield", "operator", "printim", "buptim", "doccomm", "hlinkbase", "userprops",
                          "docvar", "listname", "panose", "falt", "background", "ftnsep", "ftnsepc", "aftnsep", "aftnsepc", "ftncn", "aftncn", "tc", "xe" -> {
                 state.where = RtfState.Where.SKIP;
             }

@@ -25,7 +25,8 @@ final class RtfState {
     /** What a group was opened for. */
     enum Opened {
         FONT, STYLE, COLOURS, LIST, LIST_LEVEL, LIST_TEXT, LIST_NUMBERS, OVERRIDE, OVERRIDE_LEVEL, FACT, TIME, FIELD, INSTRUCTION, RESULT, PICTURE, NOTE,
-                FRAME, BOOKMARK_START, BOOKMARK_END, AUTHORS, COMMENT_START, COMMENT_END, COMMENT_AUTHOR, COMMENT_NUMBER, COMMENT_TIME, COMMENT,
+                FRAME, BOOKMARK_START, BOOKMARK_END, FORM, FORM_NAME, FORM_CHOICE,
+                AUTHORS, COMMENT_START, COMMENT_END, COMMENT_AUTHOR, COMMENT_NUMBER, COMMENT_TIME, COMMENT,
                 SHAPE, SHAPE_NAME, SHAPE_VALUE, SHAPE_TEXT, SKIP
     }
 
@@ -45,6 +46,7 @@ final class RtfState {
     RtfPicture picture;
     RtfShape shape;
     RtfComment comment;
+    RtfForm form;
     /** Text properties, those of the paragraph, and what is not a look. */
     Look letters = Look.PLAIN;
     Look paragraph = Look.PLAIN;
@@ -76,6 +78,7 @@ final class RtfState {
         inner.picture = picture;
         inner.shape = shape;
         inner.comment = comment;
+        inner.form = form;
         inner.letters = letters;
         inner.paragraph = paragraph;
         inner.tabs = new ArrayList<>(tabs);

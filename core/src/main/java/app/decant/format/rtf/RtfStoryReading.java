@@ -18,6 +18,7 @@ import app.decant.document.TextProperty;
 import app.decant.document.TrackedChange;
 import app.decant.format.CommentRanges;
 import app.decant.format.FieldStack;
+import app.decant.format.FormTold;
 import app.decant.format.RowGrid;
 import app.decant.words.Message;
 import java.util.ArrayList;
@@ -101,6 +102,8 @@ final class RtfStoryReading {
 
     void instruct(String text) { fields.instruct(text); }
     void beginField() { fields.begin(); }
+
+    void form(FormTold told) { fields.form(told); }
 
     void separateField() {
         if (fields.separate()) began = fields.contents();

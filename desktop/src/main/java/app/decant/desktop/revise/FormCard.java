@@ -4,7 +4,7 @@ import app.decant.desktop.part.Words;
 import app.decant.desktop.station.Window;
 import app.decant.desktop.work.Desk;
 import app.decant.document.FormField;
-import app.decant.edit.Forms;
+import app.decant.edit.FormFilling;
 import app.decant.edit.TextSelection;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
@@ -48,33 +48,33 @@ public final class FormCard {
 
     /** Whether the caret is at a box to be ticked. */
     public boolean isTick() {
-        Forms.Filled place = place();
+        FormFilling.Filled place = place();
         return place != null && place.field().kind() == FormField.Kind.TICK;
     }
 
-    private Forms.Filled place() {
+    private FormFilling.Filled place() {
         TextSelection picked = desk.selection().get();
-        return picked == null ? null : Forms.at(desk.document(), picked);
+        return picked == null ? null : FormFilling.at(desk.document(), picked);
     }
 
     /** Ticks the box at the caret, or takes its tick away. */
     public void tick() {
         if (!telling) desk.inOrder(() -> {
-            if (isTick()) desk.apply(Forms.tick(desk.document(), desk.selection().get(), place()));
+            if (isTick()) desk.apply(FormFilling.tick(desk.document(), desk.selection().get(), place()));
         });
         window.table().requestFocus();
     }
 
     private void fill(String text) {
         desk.inOrder(() -> {
-            Forms.Filled place = place();
-            if (place != null) desk.apply(Forms.fill(desk.document(), desk.selection().get(), place, text));
+            FormFilling.Filled place = place();
+            if (place != null) desk.apply(FormFilling.fill(desk.document(), desk.selection().get(), place, text));
         });
         window.table().requestFocus();
     }
 
     void tell() {
-        Forms.Filled place = place();
+        FormFilling.Filled place = place();
         box.show(place != null);
         if (place == null) return;
         telling = true;

@@ -11,8 +11,8 @@ import app.decant.document.TextProperty;
 import java.util.List;
 
 /** Places of a form that are filled in. */
-public final class Forms {
-    private Forms() { }
+public final class FormFilling {
+    private FormFilling() { }
 
     /**
      * A place of a form in a paragraph.
