@@ -12,15 +12,23 @@ import java.util.TreeMap;
  * @param columns     in their order, without overlaps
  * @param rows        in their order, only those that hold something or differ
  * @param merged      cells that are one
+ * @param objects     what lies over the cells, the lowest first
  */
 public record Sheet(String name, boolean hidden, double columnWidth, double rowHeight, List<Column> columns, List<Row> rows, List<Range> merged,
-        PageSetup setup) {
+        PageSetup setup, List<SheetObject> objects) {
     public Sheet {
+        objects = List.copyOf(objects);
         columns = List.copyOf(columns);
         rows = List.copyOf(rows);
         merged = List.copyOf(merged);
         for (int i = 1; i < rows.size(); i++)
             if (rows.get(i).index() <= rows.get(i - 1).index()) throw new IllegalArgumentException("Rows of " + name + " are out of order");
+    }
+
+    /** A sheet over whose cells nothing lies. */
+    public Sheet(String name, boolean hidden, double columnWidth, double rowHeight, List<Column> columns, List<Row> rows, List<Range> merged,
+            PageSetup setup) {
+        this(name, hidden, columnWidth, rowHeight, columns, rows, merged, setup, List.of());
     }
 
     /** The row of an index, or null where it holds nothing. */
@@ -62,8 +70,9 @@ public record Sheet(String name, boolean hidden, double columnWidth, double rowH
                 right = Math.max(right, cell.column());
             }
         }
-        if (bottom < 0) return null;
-        Range used = new Range(top, left, bottom, right);
+        if (bottom < 0 && objects.isEmpty()) return null;
+        Range used = bottom < 0 ? objects.get(0).cells() : new Range(top, left, bottom, right);
+        for (SheetObject one : objects) used = used.with(one.cells());
         for (Range one : merged) if (one.within(used) != null) used = used.with(one);
         return used;
     }
@@ -78,5 +87,5 @@ public record Sheet(String name, boolean hidden, double columnWidth, double rowH
     /** A place as one number. */
     static long key(int row, int column) { return (long) row << 20 | column; }
 
-    public Sheet withSetup(PageSetup other) { return new Sheet(name, hidden, columnWidth, rowHeight, columns, rows, merged, other); }
+    public Sheet withSetup(PageSetup other) { return new Sheet(name, hidden, columnWidth, rowHeight, columns, rows, merged, other, objects); }
 }

@@ -168,6 +168,8 @@ public final class SheetLayout {
         if (tally.cut > 0) findings.add(Finding.changed(Message.of("sheet.cut", sheet.name(), tally.cut)));
         if (tally.turned > 0) findings.add(Finding.changed(Message.of("sheet.turned", sheet.name(), tally.turned)));
         structure.add(table(area, setup, tally));
+        for (SheetObject one : sheet.objects()) if (one.cells().within(area) != null)
+            structure.add(new Element(Role.FIGURE, 0, null, false, one.picture(), one.picture().description(), null, 1, 1, List.of()));
     }
 
     /** The area with what repeats beside it. */

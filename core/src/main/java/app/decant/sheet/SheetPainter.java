@@ -8,6 +8,8 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.Picture;
+import app.decant.document.TableProperty.Insets;
 import app.decant.document.TextProperty;
 import app.decant.layout.CellText;
 import app.decant.page.Item;
@@ -30,6 +32,8 @@ final class SheetPainter {
     private static final double PLAIN_SIZE = 11;
     private static final Border GRID = new Border(Border.Line.SINGLE, 0.25, new Colour(0xB8B8B8), 0);
     private static final int FEWEST_DIGITS = 3;
+    /** What numbers leave free of their column, in points. */
+    private static final double LEAST = 0.75;
 
     private final Workbook workbook;
     private final Sheet sheet;
@@ -107,8 +111,45 @@ final class SheetPainter {
         }
         lines();
         items.addAll(texts);
+        objects(repeatedColumns, repeatedRows);
         return items;
     }
+
+    /** What lies over the cells, as much of it as lies on the page: what goes over its edge is cut off there, and goes on on the next. */
+    private void objects(int repeatedColumns, int repeatedRows) {
+        if (repeatedColumns == columns.length || repeatedRows == rows.length) return;
+        double x = lefts[repeatedColumns];
+        double y = tops[repeatedRows];
+        for (SheetObject one : sheet.objects()) {
+            double left = x + scale * (one.left() + across(columns[repeatedColumns], one.cells().left()));
+            double right = x + scale * (one.right() + across(columns[repeatedColumns], one.cells().right()));
+            double top = y + scale * (one.top() + down(rows[repeatedRows], one.cells().top()));
+            double bottom = y + scale * (one.bottom() + down(rows[repeatedRows], one.cells().bottom()));
+            double seenLeft = Math.max(left, x);
+            double seenTop = Math.max(top, y);
+            double seenRight = Math.min(right, lefts[columns.length]);
+            double seenBottom = Math.min(bottom, tops[rows.length]);
+            if (seenRight - seenLeft < 0.5 || seenBottom - seenTop < 0.5) continue;
+            Insets unseen = new Insets((seenTop - top) / (bottom - top), (right - seenRight) / (right - left), (bottom - seenBottom) / (bottom - top),
+                    (seenLeft - left) / (right - left));
+            items.add(new Item.PictureItem(cut(one.picture(), unseen, seenRight - seenLeft, seenBottom - seenTop), seenLeft, seenTop));
+        }
+    }
+
+    /** A picture of which only a part is seen. */
+    private static Picture cut(Picture picture, Insets unseen, double width, double height) {
+        Insets crop = picture.crop();
+        double across = 1 - crop.left() - crop.right();
+        double down = 1 - crop.top() - crop.bottom();
+        Insets more = new Insets(crop.top() + down * unseen.top(), crop.right() + across * unseen.right(), crop.bottom() + down * unseen.bottom(),
+                crop.left() + across * unseen.left());
+        return new Picture(picture.image(), width, height, more, picture.rotation(), picture.description());
+    }
+
+    /** From the left edge of one column to that of another, to the left where it stands before. */
+    private double across(int from, int to) { return to >= from ? grid.width(from, to - 1) : -grid.width(to, from - 1); }
+
+    private double down(int from, int to) { return to >= from ? grid.height(from, to - 1) : -grid.height(to, from - 1); }
 
     private double[] edges(int[] indices, double from, boolean across) {
         double[] edges = new double[indices.length + 1];
@@ -243,6 +284,9 @@ final class SheetPainter {
                 } else if (cell.value() instanceof CellValue.Text) {
                     if (!isMerged) space = spilled(row, r, c, across, left, right, width);
                     if (width > space[1] - space[0] + 0.3) lines = cut(lines, line, look, space[1] - space[0], repeated);
+                } else if (width <= box[2] - box[0] - LEAST * scale) {
+                    // A number may reach into the room beside it before it is told as too wide.
+                    space = new double[] {box[0] + LEAST * scale / 2, box[2] - LEAST * scale / 2};
                 } else {
                     lines = setter.set(paragraph(narrower(cell, style, look, room, repeated), look, Alignment.START), CellText.ENDLESS);
                 }

@@ -56,6 +56,7 @@ public final class XmlNames {
         PREFIXES.put("http://www.w3.org/XML/1998/namespace", "xml");
         PREFIXES.put("http://schemas.microsoft.com/office/word/2010/wordml", "w14");
         PREFIXES.put("http://schemas.openxmlformats.org/drawingml/2006/chart", "c");
+        PREFIXES.put("http://schemas.openxmlformats.org/drawingml/2006/spreadsheetDrawing", "xdr");
         PREFIXES.put("http://schemas.openxmlformats.org/spreadsheetml/2006/main", "x");
         PREFIXES.put("http://purl.oclc.org/ooxml/spreadsheetml/main", "x");
     }

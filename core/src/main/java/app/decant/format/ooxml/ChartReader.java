@@ -9,7 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 
 /** Reads charts by the values stored beside their sources (ISO/IEC 29500-1, 21.2), so that no workbook has to be reckoned. */
-final class ChartReader {
+public final class ChartReader {
     private static final Map<String, Chart.Kind> KINDS = Map.ofEntries(Map.entry("c:barChart", Chart.Kind.COLUMNS),
             Map.entry("c:bar3DChart", Chart.Kind.COLUMNS), Map.entry("c:lineChart", Chart.Kind.LINES), Map.entry("c:line3DChart", Chart.Kind.LINES),
             Map.entry("c:areaChart", Chart.Kind.AREAS), Map.entry("c:area3DChart", Chart.Kind.AREAS), Map.entry("c:pieChart", Chart.Kind.PIE),
@@ -20,7 +20,7 @@ final class ChartReader {
     private ChartReader() { }
 
     /** @return null for kinds that are not drawn here */
-    static Chart read(XmlNode space) {
+    public static Chart read(XmlNode space) {
         XmlNode chart = space.child("c:chart");
         XmlNode area = chart == null ? null : chart.child("c:plotArea");
         if (area == null) return null;

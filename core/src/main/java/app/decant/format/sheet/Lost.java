@@ -1,6 +1,9 @@
 package app.decant.format.sheet;
 
 import app.decant.document.Finding;
+import app.decant.sheet.Sheet;
+import app.decant.sheet.SheetObject;
+import app.decant.sheet.Workbook;
 import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,6 +19,14 @@ final class Lost {
     enum Kind { CHARTS, PICTURES, SHAPES, COMMENTS, CONDITIONS, PIVOTS, MACROS, CHECKS }
 
     void count(Kind kind, int more) { if (more > 0) counts.merge(kind, more, Integer::sum); }
+
+    /** What lies over the cells of a workbook and has no place where only cells are written. */
+    static List<Finding> objects(Workbook workbook) {
+        Lost lost = new Lost();
+        for (Sheet sheet : workbook.sheets())
+            for (SheetObject one : sheet.objects()) lost.count(one.kind() == SheetObject.Kind.CHART ? Kind.CHARTS : Kind.PICTURES, 1);
+        return lost.findings();
+    }
 
     List<Finding> findings() {
         List<Finding> findings = new ArrayList<>();

@@ -25,7 +25,7 @@ public enum SheetFormat implements Format {
         @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return XlsxReader.read(content.bytes(), false,
                 progress); }
         @Override public boolean writesSheets() { return true; }
-        @Override public WrittenWorkbook write(Workbook workbook, Instant when) { return new WrittenWorkbook(XlsxWriter.write(workbook, when), workbook,
+        @Override WrittenWorkbook made(Workbook workbook, Instant when) { return new WrittenWorkbook(XlsxWriter.write(workbook, when), workbook,
                 List.of()); }
     },
     XLSM("xlsm") {
@@ -40,14 +40,14 @@ public enum SheetFormat implements Format {
         @Override public Set<String> endings() { return Set.of("xls", "xlt"); }
         @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return XlsReader.read(content, password, progress); }
         @Override public boolean writesSheets() { return true; }
-        @Override public WrittenWorkbook write(Workbook workbook, Instant when) { return XlsWriter.write(workbook); }
+        @Override WrittenWorkbook made(Workbook workbook, Instant when) { return XlsWriter.write(workbook); }
     },
     ODS("ods") {
         @Override public boolean isOf(Content content) { return content.isOfMediaType("application/vnd.oasis.opendocument.spreadsheet"); }
         @Override public Set<String> endings() { return Set.of("ods", "ots"); }
         @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return OdsReader.read(content.bytes(), progress); }
         @Override public boolean writesSheets() { return true; }
-        @Override public WrittenWorkbook write(Workbook workbook, Instant when) {
+        @Override WrittenWorkbook made(Workbook workbook, Instant when) {
             Workbook counted = Days.since1900(workbook);
             return new WrittenWorkbook(OdsWriter.write(counted, when), counted, List.of());
         }
@@ -62,7 +62,7 @@ public enum SheetFormat implements Format {
         @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return CsvReader.read(content.bytes(), content.name(),
                 progress); }
         @Override public boolean writesSheets() { return true; }
-        @Override public WrittenWorkbook write(Workbook workbook, Instant when) { return CsvWriter.write(workbook); }
+        @Override WrittenWorkbook made(Workbook workbook, Instant when) { return CsvWriter.write(workbook); }
     };
 
     private final FormatName named;
@@ -85,12 +85,21 @@ public enum SheetFormat implements Format {
      *
      * @param when recorded in the file as its time of making
      */
-    public WrittenWorkbook write(Workbook workbook, Instant when) { throw new UnsupportedOperationException(kind()); }
+    public final WrittenWorkbook write(Workbook workbook, Instant when) {
+        WrittenWorkbook made = made(workbook, when);
+        List<Finding> findings = new ArrayList<>(made.findings());
+        findings.addAll(Lost.objects(workbook));
+        return new WrittenWorkbook(made.bytes(), made.kept(), findings);
+    }
+
+    /** The same, what lies over cells not told of. */
+    WrittenWorkbook made(Workbook workbook, Instant when) { throw new UnsupportedOperationException(kind()); }
 
     @Override public Taken read(Content content, String password, Progress progress) {
         ReadWorkbook read = workbook(content, password, progress);
         List<Finding> findings = new ArrayList<>(List.of(Finding.note(Message.of("sheet.as-tables"))));
         findings.addAll(read.findings());
+        findings.addAll(Lost.objects(read.workbook()));
         return new Taken(SheetText.of(read.workbook(), SheetChoice.AS_SET_UP), findings);
     }
 

@@ -24,6 +24,7 @@ import app.decant.sheet.PageSetup;
 import app.decant.sheet.Range;
 import app.decant.sheet.Row;
 import app.decant.sheet.Sheet;
+import app.decant.sheet.SheetObject;
 import app.decant.sheet.Workbook;
 import app.decant.words.Message;
 import java.io.ByteArrayInputStream;
@@ -175,13 +176,17 @@ final class XlsReader {
             columns.add(new Column(c, c, Math.max(0, sheet.getColumnWidthInPixels(c)) * PIXEL, sheet.isColumnHidden(c)));
         List<Range> merged = new ArrayList<>();
         for (CellRangeAddress one : sheet.getMergedRegions()) if (one.getNumberOfCells() > 1) merged.add(range(one));
-        if (sheet.getDrawingPatriarch() != null) for (HSSFShape shape : sheet.getDrawingPatriarch().getChildren())
-            lost.count(shape instanceof HSSFPicture ? Lost.Kind.PICTURES : shape instanceof HSSFComment ? Lost.Kind.COMMENTS
-                    : Lost.Kind.SHAPES, 1);
+        List<SheetObject> objects = new ArrayList<>();
+        if (sheet.getDrawingPatriarch() != null) for (HSSFShape shape : sheet.getDrawingPatriarch().getChildren()) {
+            SheetObject object = shape instanceof HSSFPicture picture ? XlsObjects.picture(sheet, picture) : null;
+            if (object != null) objects.add(object);
+            else lost.count(shape instanceof HSSFPicture ? Lost.Kind.PICTURES : shape instanceof HSSFComment ? Lost.Kind.COMMENTS : Lost.Kind.SHAPES, 1);
+        }
         lost.count(Lost.Kind.CONDITIONS, sheet.getSheetConditionalFormatting().getNumConditionalFormattings());
         boolean hidden = book.isSheetHidden(index) || book.isSheetVeryHidden(index);
         double width = sheet.getDefaultColumnWidth() * 7.0 + 5;
-        return new Sheet(book.getSheetName(index), hidden, width * PIXEL, sheet.getDefaultRowHeightInPoints(), columns, rows, merged, setup(sheet, index));
+        return new Sheet(book.getSheetName(index), hidden, width * PIXEL, sheet.getDefaultRowHeightInPoints(), columns, rows, merged, setup(sheet, index),
+                objects);
     }
 
     private static Range range(CellRangeAddress one) { return new Range(one.getFirstRow(), one.getFirstColumn(), one.getLastRow(), one.getLastColumn()); }

@@ -13,6 +13,7 @@ import app.decant.sheet.PageSetup;
 import app.decant.sheet.Range;
 import app.decant.sheet.Row;
 import app.decant.sheet.Sheet;
+import app.decant.sheet.SheetObject;
 import app.decant.sheet.Workbook;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
@@ -45,6 +46,7 @@ final class XlsxReader {
     private final Lost lost = new Lost();
     private final List<String> shared = new ArrayList<>();
     private XlsxStyles styles;
+    private int digit;
     private boolean since1904;
 
     private XlsxReader(OfficePackage file, Progress progress) {
@@ -72,6 +74,7 @@ final class XlsxReader {
         String looks = file.target(main, "styles");
         String theme = file.target(main, "theme");
         styles = XlsxStyles.of(looks == null ? null : file.part(looks), theme == null ? null : file.part(theme));
+        digit = DigitWidth.of(styles.firstFont());
         Map<String, String> names = new TreeMap<>();
         Map<Integer, Map<String, String>> local = new HashMap<>();
         XmlNode defined = book.child("x:definedNames");
@@ -183,6 +186,7 @@ final class XlsxReader {
         private double width = WIDTH;
         private double height = HEIGHT;
         private boolean rowsHidden;
+        private final List<String> drawings = new ArrayList<>();
 
         Reading(String name, String part, Map<String, String> names) {
             this.name = name;
@@ -195,7 +199,7 @@ final class XlsxReader {
             List<Row> linked = new ArrayList<>();
             for (Row row : rows.values()) linked.add(links.isEmpty() ? row : linked(row));
             PageSetup setup = pages.setup(ranges(names.get(AREA)), names.get(TITLES));
-            return new Sheet(name, hidden, width, height, columns, linked, merged, setup);
+            return new Sheet(name, hidden, width, height, columns, linked, merged, setup, objects());
         }
 
         private void node(XmlNode node) {
@@ -205,7 +209,7 @@ final class XlsxReader {
                     rowsHidden = isTrue(node.get("zeroHeight"));
                     if (rowsHidden) height = 0;
                     double told = number(node.get("defaultColWidth"), -1);
-                    width = told >= 0 ? points(told) : points(number(node.get("baseColWidth"), 8) + 5 / 7.0);
+                    width = told >= 0 ? points(told) : points(number(node.get("baseColWidth"), 8) + 5.0 / digit);
                 }
                 case "x:cols" -> node.children("x:col").forEach(this::column);
                 case "x:row" -> row(node);
@@ -216,19 +220,19 @@ final class XlsxReader {
                 case "x:hyperlinks" -> node.children("x:hyperlink").forEach(this::link);
                 case "x:conditionalFormatting" -> lost.count(Lost.Kind.CONDITIONS, 1);
                 case "x:dataValidations" -> lost.count(Lost.Kind.CHECKS, node.children("x:dataValidation").size());
-                case "x:drawing" -> drawing(node.get("r:id", ""));
+                case "x:drawing" -> {
+                    OfficePackage.Relation relation = file.relations(part).get(node.get("r:id", ""));
+                    if (relation != null && file.part(relation.target()) != null) drawings.add(relation.target());
+                }
                 case "x:legacyDrawing" -> lost.count(Lost.Kind.COMMENTS, file.target(part, "comments") == null ? 0 : 1);
                 default -> pages.told(node);
             }
         }
 
-        private void drawing(String id) {
-            OfficePackage.Relation relation = file.relations(part).get(id);
-            if (relation == null || file.part(relation.target()) == null) return;
-            for (OfficePackage.Relation one : file.relations(relation.target()).values()) {
-                if (one.is("chart")) lost.count(Lost.Kind.CHARTS, 1);
-                if (one.is("image")) lost.count(Lost.Kind.PICTURES, 1);
-            }
+        private List<SheetObject> objects() {
+            List<SheetObject> objects = new ArrayList<>();
+            for (String drawing : drawings) objects.addAll(new XlsxObjects(file, drawing, lost, columns, width, rows, height).read());
+            return objects;
         }
 
         private void column(XmlNode node) {
@@ -239,11 +243,7 @@ final class XlsxReader {
             columns.add(new Column(from, to, told < 0 ? width : points(told), isTrue(node.get("hidden"))));
         }
 
-        /** From widths of digits, 7 pixels each, to points (18.3.1.13). */
-        private static double points(double digits) {
-            double pixels = Math.floor((256 * Math.min(255, Math.max(0, digits)) + Math.floor(128 / 7.0)) / 256 * 7);
-            return pixels * 0.75;
-        }
+        private double points(double digits) { return DigitWidth.points(digits, digit); }
 
         private void row(XmlNode node) {
             int index = whole(node.get("r"), rows.isEmpty() ? 1 : rows.lastKey() + 2) - 1;

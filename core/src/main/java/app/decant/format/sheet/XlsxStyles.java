@@ -34,6 +34,7 @@ final class XlsxStyles {
         0x339966, 0x003300, 0x333300, 0x993300, 0x993366, 0x333399, 0x333333};
 
     private final int[] theme = PLAIN_THEME.clone();
+    private Look firstFont = Look.PLAIN;
     private final List<CellStyle> cells = new ArrayList<>();
 
     private XlsxStyles() { }
@@ -47,6 +48,9 @@ final class XlsxStyles {
     }
 
     List<CellStyle> cells() { return cells; }
+
+    /** The font that widths of columns are told by. */
+    Look firstFont() { return firstFont; }
 
     /** The index of a style, of the plain one where there is none of that number. */
     int index(int told) { return told >= 0 && told < cells.size() ? told : 0; }
@@ -68,6 +72,7 @@ final class XlsxStyles {
         for (XmlNode one : children(root, "x:numFmts", "x:numFmt")) formats.put(XlsxReader.whole(one.get("numFmtId"), -1),
                 one.get("formatCode", CellStyle.GENERAL));
         List<Look> fonts = children(root, "x:fonts", "x:font").stream().map(this::font).toList();
+        if (!fonts.isEmpty()) firstFont = fonts.get(0);
         List<Colour> fills = new ArrayList<>();
         for (XmlNode one : children(root, "x:fills", "x:fill")) fills.add(fill(one));
         List<Borders> borders = new ArrayList<>();

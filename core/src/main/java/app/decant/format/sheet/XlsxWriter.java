@@ -42,9 +42,13 @@ final class XlsxWriter {
     private final Workbook workbook;
     private final Map<String, byte[]> parts = new LinkedHashMap<>();
     private final Map<String, Integer> shared = new LinkedHashMap<>();
+    private final int digit;
     private XmlWriter xml;
 
-    private XlsxWriter(Workbook workbook) { this.workbook = workbook; }
+    private XlsxWriter(Workbook workbook) {
+        this.workbook = workbook;
+        digit = DigitWidth.of(workbook.styles().isEmpty() ? Look.PLAIN : workbook.styles().get(0).font());
+    }
 
     static byte[] write(Workbook workbook, Instant when) { return new XlsxWriter(workbook).archive(when); }
 
@@ -207,8 +211,7 @@ final class XlsxWriter {
         sheets.put("xl/worksheets/sheet" + (index + 1) + ".xml", xml.bytes());
     }
 
-    /** From points to widths of digits, 7 pixels each, a little more so that it comes out the same when it is read. */
-    private static String digits(double points) { return number(Math.max(0, Math.min(255, (points / 0.75 + 0.01) / 7))); }
+    private String digits(double points) { return number(DigitWidth.digits(points, digit)); }
 
     private static String number(double value) {
         double rounded = Math.round(value * 10_000) / 10_000.0;

@@ -1,0 +1,171 @@
+package app.decant.format.sheet;
+
+import app.decant.document.Image;
+import app.decant.document.Picture;
+import app.decant.document.TableProperty.Insets;
+import app.decant.format.Chart;
+import app.decant.format.ChartPicture;
+import app.decant.format.OfficePackage;
+import app.decant.format.ooxml.ChartReader;
+import app.decant.sheet.Column;
+import app.decant.sheet.Range;
+import app.decant.sheet.Row;
+import app.decant.sheet.SheetObject;
+import app.decant.xml.XmlNode;
+import app.decant.xml.XmlReader;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.SortedMap;
+
+/** What a drawing part lays over a sheet (ISO/IEC 29500-1, 20.5): pictures and charts; shapes are counted as lost. */
+final class XlsxObjects {
+    /** English metric units to a point. */
+    private static final double POINT = 12700;
+
+    private final OfficePackage file;
+    private final String part;
+    private final Lost lost;
+    private final List<Column> columns;
+    private final double width;
+    private final SortedMap<Integer, Row> rows;
+    private final double height;
+
+    XlsxObjects(OfficePackage file, String part, Lost lost, List<Column> columns, double width, SortedMap<Integer, Row> rows, double height) {
+        this.file = file;
+        this.part = part;
+        this.lost = lost;
+        this.columns = columns;
+        this.width = width;
+        this.rows = rows;
+        this.height = height;
+    }
+
+    List<SheetObject> read() {
+        List<SheetObject> objects = new ArrayList<>();
+        for (XmlNode anchor : XmlReader.tree(file.part(part), part).children()) {
+            double[] from = from(anchor);
+            double[] to = from == null ? null : to(anchor, from);
+            if (to == null) continue;
+            SheetObject[] made = new SheetObject[1];
+            for (XmlNode node : anchor.children()) if (made[0] == null) made[0] = object(node, from, to);
+            if (made[0] != null) objects.add(made[0]);
+        }
+        return objects;
+    }
+
+    private SheetObject object(XmlNode node, double[] from, double[] to) {
+        switch (node.name()) {
+            case "xdr:pic" -> {
+                Picture picture = picture(node, size(from, to));
+                if (picture == null) lost.count(Lost.Kind.PICTURES, 1);
+                return picture == null ? null : object(SheetObject.Kind.PICTURE, from, to, picture);
+            }
+            case "xdr:graphicFrame" -> {
+                Picture drawn = chart(node, size(from, to));
+                if (drawn == null) lost.count(Lost.Kind.CHARTS, 1);
+                return drawn == null ? null : object(SheetObject.Kind.CHART, from, to, drawn);
+            }
+            case "xdr:sp", "xdr:grpSp", "xdr:cxnSp", "xdr:contentPart" -> {
+                lost.count(Lost.Kind.SHAPES, 1);
+                return null;
+            }
+            default -> {
+                return null;
+            }
+        }
+    }
+
+    private static SheetObject object(SheetObject.Kind kind, double[] from, double[] to, Picture picture) {
+        return new SheetObject(kind, new Range((int) from[2], (int) from[0], (int) to[2], (int) to[0]), from[1], from[3], to[1], to[3], picture);
+    }
+
+    /** Column, how far in it, row, how far in it; null for an anchor that says none. */
+    private double[] from(XmlNode anchor) {
+        if (anchor.child("xdr:from") != null) return place(anchor.child("xdr:from"));
+        XmlNode at = anchor.child("xdr:pos");
+        return at == null ? null : moved(new double[4], points(at.get("x")), points(at.get("y")));
+    }
+
+    private double[] to(XmlNode anchor, double[] from) {
+        double[] to = anchor.child("xdr:to") == null ? null : place(anchor.child("xdr:to"));
+        XmlNode size = anchor.child("xdr:ext");
+        if (to == null && size != null) to = moved(from, points(size.get("cx")), points(size.get("cy")));
+        boolean turned = to == null || to[0] < from[0] || to[2] < from[2] || to[0] == from[0] && to[1] <= from[1] || to[2] == from[2] && to[3] <= from[3];
+        return turned ? null : to;
+    }
+
+    private static double[] place(XmlNode node) {
+        double column = number(node, "xdr:col");
+        double row = number(node, "xdr:row");
+        if (column < 0 || column >= Range.MOST_COLUMNS || row < 0 || row >= Range.MOST_ROWS) return null;
+        return new double[] {column, number(node, "xdr:colOff") / POINT, row, number(node, "xdr:rowOff") / POINT};
+    }
+
+    private static double number(XmlNode node, String name) {
+        XmlNode child = node.child(name);
+        return child == null ? 0 : parsed(child.text());
+    }
+
+    private static double points(String text) { return text == null ? 0 : parsed(text) / POINT; }
+
+    private static double parsed(String text) { return text.strip().matches("-?\\d{1,15}") ? Long.parseLong(text.strip()) : 0; }
+
+    /** A place so much further to the right and down. */
+    private double[] moved(double[] from, double across, double down) {
+        int column = (int) from[0];
+        double x = from[1] + across;
+        while (column + 1 < Range.MOST_COLUMNS && x > width(column)) x -= width(column++);
+        int row = (int) from[2];
+        double y = from[3] + down;
+        while (row + 1 < Range.MOST_ROWS && y > height(row)) y -= height(row++);
+        return new double[] {column, x, row, y};
+    }
+
+    /** About as wide and high as it will be: rows that fit their text are taken as usual ones. */
+    private double[] size(double[] from, double[] to) {
+        double across = to[1] - from[1];
+        for (int column = (int) from[0]; column < to[0]; column++) across += width(column);
+        double down = to[3] - from[3];
+        for (int row = (int) from[2]; row < to[2]; row++) down += height(row);
+        return new double[] {Math.max(1, across), Math.max(1, down)};
+    }
+
+    private double width(int column) {
+        for (Column one : columns) if (one.from() <= column && column <= one.to()) return one.hidden() ? 0 : one.width();
+        return width;
+    }
+
+    private double height(int row) {
+        Row one = rows.get(row);
+        return one == null ? height : one.hidden() ? 0 : Double.isNaN(one.height()) ? height : one.height();
+    }
+
+    private Picture picture(XmlNode node, double[] size) {
+        XmlNode blip = node.at("xdr:blipFill", "a:blip");
+        OfficePackage.Relation relation = blip == null ? null : file.relations(part).get(blip.get("r:embed", ""));
+        byte[] bytes = relation == null || relation.outside() ? null : file.part(relation.target());
+        if (bytes == null) return null;
+        XmlNode cut = node.at("xdr:blipFill", "a:srcRect");
+        Insets crop = cut == null ? Insets.NONE : new Insets(share(cut.get("t")), share(cut.get("r")), share(cut.get("b")), share(cut.get("l")));
+        if (crop.left() + crop.right() >= 1 || crop.top() + crop.bottom() >= 1) crop = Insets.NONE;
+        XmlNode turn = node.at("xdr:spPr", "a:xfrm");
+        double rotation = turn == null || turn.get("rot") == null ? 0 : parsed(turn.get("rot")) / 60000;
+        return new Picture(new Image(file.type(relation.target()), bytes), size[0], size[1], crop, rotation, words(node.at("xdr:nvPicPr", "xdr:cNvPr")));
+    }
+
+    private static double share(String text) { return text == null ? 0 : Math.max(0, Math.min(0.99, parsed(text) / 100_000)); }
+
+    private Picture chart(XmlNode node, double[] size) {
+        XmlNode reference = node.find("c:chart");
+        OfficePackage.Relation relation = reference == null ? null : file.relations(part).get(reference.get("r:id", ""));
+        byte[] bytes = relation == null || relation.outside() ? null : file.part(relation.target());
+        Chart chart = bytes == null ? null : ChartReader.read(XmlReader.tree(bytes, relation.target()));
+        return chart == null ? null : ChartPicture.of(chart, size[0], size[1], words(node.at("xdr:nvGraphicFramePr", "xdr:cNvPr")));
+    }
+
+    private static String words(XmlNode told) {
+        if (told == null) return null;
+        String words = told.get("descr", "").isBlank() ? told.get("title", "") : told.get("descr", "");
+        return words.isBlank() ? null : words;
+    }
+}
