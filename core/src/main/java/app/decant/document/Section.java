@@ -46,6 +46,9 @@ public record Section(Start start, PageGeometry page, Columns columns, PageNumbe
         public double textLeft() { return left + gutter; }
         public double textWidth() { return width - left - right - gutter; }
         public boolean isLandscape() { return width > height; }
+
+        /** The same paper the other way round. */
+        public PageGeometry turned() { return new PageGeometry(height, width, top, right, bottom, left, header, footer, gutter); }
     }
 
     /**

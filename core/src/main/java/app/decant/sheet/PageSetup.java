@@ -50,6 +50,12 @@ public record PageSetup(PageGeometry page, double scale, int wide, int tall, boo
                 columnBreaks, header, footer);
     }
 
+    /** On other paper. */
+    public PageSetup on(PageGeometry other) {
+        return new PageSetup(other, scale, wide, tall, fitted, across, middle, centre, grid, headings, areas, titleRows, titleColumns, rowBreaks, columnBreaks,
+                header, footer);
+    }
+
     public PageSetup scaled(double other) {
         return new PageSetup(page, other, wide, tall, false, across, middle, centre, grid, headings, areas, titleRows, titleColumns, rowBreaks, columnBreaks,
                 header, footer);

@@ -93,15 +93,21 @@ final class XlsxReader {
             OfficePackage.Relation relation = relations.get(one.get("r:id", ""));
             if (relation == null || relation.outside() || file.part(relation.target()) == null) continue;
             progress.step(i, told.size(), Message.of("sheet.reading", one.get("name", "")));
-            if (!relation.is("worksheet")) {
-                lost.count(Lost.Kind.CHARTS, relation.is("chartsheet") ? 1 : 0);
-                continue;
-            }
+            // A sheet that is one chart (18.3.1.12) is read as one without cells, over which the chart lies.
+            boolean chart = relation.is("chartsheet");
+            if (!relation.is("worksheet") && !chart) continue;
             boolean hidden = !one.get("state", "visible").equals("visible");
-            sheets.add(new Reading(one.get("name", ""), relation.target(), local.getOrDefault(i, Map.of())).sheet(hidden));
+            Sheet read = new Reading(one.get("name", ""), relation.target(), local.getOrDefault(i, Map.of())).sheet(hidden);
+            sheets.add(chart ? read.withSetup(wide(read.setup())) : read);
         }
         Workbook made = new Workbook(sheets, styles.cells(), names, facts(), since1904);
         return new ReadWorkbook(made, lost.findings());
+    }
+
+    /** The setup of a chart's own sheet: on one page, lying where it does not stand by its own word. */
+    private static PageSetup wide(PageSetup setup) {
+        PageSetup fitted = setup.fitted(1, 1);
+        return setup.page().isLandscape() ? fitted : fitted.on(setup.page().turned());
     }
 
     private Facts facts() {
