@@ -8,6 +8,7 @@ import app.decant.document.Picture;
 import app.decant.document.Place;
 import app.decant.document.Walk;
 import app.decant.edit.Pictures;
+import app.decant.edit.Reviewing;
 import app.decant.edit.Search;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
@@ -129,6 +130,7 @@ final class Screenshots {
         for (int i = 0; i < 5; i++) steps.add(() -> { });
         steps.add(() -> snap("corrected"));
         sheets();
+        review();
         steps.add(() -> {
             window.notices().clear();
             window.goToFolders();
@@ -176,6 +178,18 @@ final class Screenshots {
         steps.add(() -> snap("sheets"));
         steps.add(() -> Event.fireEvent(window.stage().getScene().lookup(".phrase-card"),
                 new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.ESCAPE, false, false, false, false)));
+    }
+
+    /** A draft with what others changed and remarked. */
+    private void review() {
+        steps.add(() -> window.open(fares.resolveSibling("Rules for animals, draft.docx")));
+        for (int i = 0; i < 4; i++) steps.add(() -> { });
+        steps.add(() -> {
+            window.go(Station.REVISE);
+            window.table().pick(Reviewing.passages(window.desk().document()).get(1).where(), true);
+        });
+        for (int i = 0; i < 2; i++) steps.add(() -> { });
+        steps.add(() -> snap("review"));
     }
 
     private static List<Picture> pictures(Document document) {

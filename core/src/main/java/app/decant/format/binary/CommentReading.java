@@ -1,5 +1,6 @@
 package app.decant.format.binary;
 
+import app.decant.document.Block;
 import app.decant.document.Comment;
 import app.decant.document.Inline;
 import app.decant.document.Look;
@@ -32,8 +33,8 @@ final class CommentReading {
     /** No comments. */
     CommentReading() { }
 
-    /** @param from where their texts begin in the file's text */
-    CommentReading(DocReader reader, byte[] table, int from) {
+    /** @param from where their texts begin in the file's text, {@code to} where they end */
+    CommentReading(DocReader reader, byte[] table, int from, int to) {
         byte[] references = part(reader, table, REFERENCES);
         byte[] texts = part(reader, table, TEXTS);
         List<String> owners = owners(part(reader, table, OWNERS));
@@ -44,9 +45,10 @@ final class CommentReading {
             int data = 4 * (count + 1) + REFERENCE_LENGTH * i;
             int owner = Modifiers.two(references, data + 20);
             StringBuilder text = new StringBuilder();
-            int begins = from + Modifiers.four(texts, 4 * i);
-            int stops = from + Modifiers.four(texts, 4 * i + 4);
-            for (var block : new BodyReading(reader).blocks(begins, stops))
+            long begins = (long) from + Modifiers.four(texts, 4 * i);
+            long stops = Math.min(to, (long) from + Modifiers.four(texts, 4 * i + 4));
+            if (begins < from || stops <= begins) continue;
+            for (Block block : new BodyReading(reader).blocks((int) begins, (int) stops))
                 if (block instanceof Paragraph paragraph) text.append(paragraph.plainText()).append('\n');
             String author = owner < owners.size() ? owners.get(owner) : "";
             Comment comment = Comment.of(i + 1, new Comment.Remark(author, null, text.toString()));

@@ -197,7 +197,9 @@ public final class DocReader {
         // Once more, now that lists are known.
         styles = styles();
         anchors();
-        if (length(SubdocumentType.ANNOTATION) > 0) comments = new CommentReading(this, file.getTableStream(), start(SubdocumentType.ANNOTATION));
+        int remarks = start(SubdocumentType.ANNOTATION);
+        if (length(SubdocumentType.ANNOTATION) > 0)
+            comments = new CommentReading(this, file.getTableStream(), remarks, remarks + length(SubdocumentType.ANNOTATION));
         List<Map<FramePlace, List<Block>>> frames = frames();
         List<Section> sections = new ArrayList<>();
         List<SEPX> all = file.getSectionTable().getSections();

@@ -59,7 +59,7 @@ final class FormReading {
         List<String> entries = new ArrayList<>();
         for (int i = 0; i < count && at < data.length; i++) {
             int letters = Math.min(two(), Math.max(0, (data.length - at) / 2));
-            entries.add(new String(data, at, 2 * letters, StandardCharsets.UTF_16LE));
+            entries.add(new String(data, Math.min(at, data.length), 2 * letters, StandardCharsets.UTF_16LE));
             at += 2 * letters + extra;
         }
         return entries;

@@ -16,7 +16,9 @@ import app.decant.format.CommentRanges;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -40,6 +42,7 @@ final class OdtFlow {
     private final Map<String, Comment> named = new HashMap<>();
     private final Set<String> ranges;
     private final OdtChangeList changes;
+    private final Set<OdtChangeList.Region> reading = Collections.newSetFromMap(new IdentityHashMap<>());
     private List<Paragraph> parted = new ArrayList<>();
     private int annotations;
 
@@ -100,11 +103,14 @@ final class OdtFlow {
                 case "text:change-start", "text:change-end" -> changes.mark(node);
                 case "text:change" -> {
                     OdtChangeList.Region region = changes.region(node);
-                    if (region != null) for (XmlNode part : region.content()) {
-                        Paragraph gone = dressed(part, null);
-                        List<Inline> inlines = new ArrayList<>();
-                        inlines(part, gone.mark(), inlines);
-                        blocks.add(region.on(gone.withInlines(inlines)));
+                    if (region != null && reading.add(region)) {
+                        for (XmlNode part : region.content()) {
+                            Paragraph gone = dressed(part, null);
+                            List<Inline> inlines = new ArrayList<>();
+                            inlines(part, gone.mark(), inlines);
+                            blocks.add(region.on(gone.withInlines(inlines)));
+                        }
+                        reading.remove(region);
                     }
                 }
                 case "text:list" -> list(node, item == null ? null : item.list, item == null ? 0 : item.level + 1, depth);
@@ -330,7 +336,8 @@ final class OdtFlow {
     /** What was taken out here; where ends of paragraphs went, the paragraph that is read is parted as it was. */
     private void takenOut(XmlNode node, List<Inline> inlines) {
         OdtChangeList.Region region = changes.region(node);
-        if (region == null || region.content().isEmpty()) return;
+        // What was taken out within itself is there no more.
+        if (region == null || region.content().isEmpty() || !reading.add(region)) return;
         for (int i = 0; i < region.content().size(); i++) {
             XmlNode part = region.content().get(i);
             List<Inline> gone = new ArrayList<>();
@@ -341,6 +348,7 @@ final class OdtFlow {
             parted.add(like.withMark(like.mark().with(TextProperty.TRACKED, region.change())).withInlines(inlines));
             inlines.clear();
         }
+        reading.remove(region);
     }
 
     private void annotation(XmlNode node, List<Inline> inlines) {

@@ -1,5 +1,6 @@
 package app.decant.format.odf;
 
+import app.decant.document.TrackedChange;
 import app.decant.document.TrackedChanges;
 import static app.decant.format.Reading.paragraph;
 import static app.decant.format.Reading.paragraphs;
@@ -33,6 +34,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -283,6 +285,20 @@ class OdtReadingTest {
         List<Block> inside = table.rows().get(1).cells().get(1).blocks();
         assertThat(inside).anyMatch(block -> block instanceof Table);
         assertThat(table.rows().get(2).cells()).singleElement().satisfies(one -> assertThat(one.column()).isEqualTo(1));
+    }
+
+    /** 5.5: what was taken out over the ends of paragraphs stands where it stood; between paragraphs it is paragraphs; a region within itself is nothing. */
+    @Test void whatWasTakenOutOverParagraphsStandsWhereItStood() {
+        Taken taken = read("", "<text:tracked-changes><text:changed-region xml:id='a'><text:deletion><office:change-info><dc:creator>Ina</dc:creator>"
+                + "<dc:date>2026-03-02T09:30:00</dc:date></office:change-info><text:p>one end</text:p><text:p>middle</text:p><text:p>other </text:p></text:deletion>"
+                + "</text:changed-region><text:changed-region xml:id='b'><text:deletion><office:change-info/><text:p>alone<text:change text:change-id='b'/></text:p>"
+                + "</text:deletion></text:changed-region></text:tracked-changes><text:p>This <text:change text:change-id='a'/>way</text:p>"
+                + "<text:change text:change-id='b'/><text:p>last</text:p>");
+        assertThat(paragraphs(TrackedChanges.settled(taken.document(), true))).extracting(Paragraph::plainText).containsExactly("This way", "last");
+        assertThat(paragraphs(TrackedChanges.settled(taken.document(), false))).extracting(Paragraph::plainText).containsExactly("This one end", "middle",
+                "other way", "alone", "last");
+        TrackedChange change = paragraphs(taken.document()).get(1).inlines().get(0).look().get(TextProperty.TRACKED);
+        assertThat(change).isEqualTo(TrackedChange.deleted("Ina", Instant.parse("2026-03-02T09:30:00Z")));
     }
 
     /** 4.3 of part 1: facts; 8.x: contents lists come in as such; 5.5: tracked changes with their marks. */
