@@ -1,5 +1,7 @@
 package app.decant.document;
 
+import java.util.Set;
+
 /** What a run of text can say about its look. Sizes and distances in points. */
 public final class TextProperty {
     public static final Property<String> STYLE = new Property<>("character style", String.class);
@@ -38,6 +40,9 @@ public final class TextProperty {
     public static final Property<FormField> FORM = new Property<>("form field", FormField.class);
     /** What was remarked on it. */
     public static final Property<Comment.Thread> COMMENTS = new Property<>("comments", Comment.Thread.class);
+
+    /** What hangs on words and is no look: giving words another look leaves it as it is. */
+    public static final Set<Property<?>> HANGING = Set.of(LINK, TRACKED, FORM, COMMENTS);
 
     /** Where the text stands against its line. */
     public enum Script { BASELINE, SUPER, SUB }

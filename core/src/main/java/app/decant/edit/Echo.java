@@ -36,7 +36,7 @@ public record Echo(BlockPath model, List<BlockPath> others) {
     private static final Pattern NUMBER = Pattern.compile("^\\s*(\\d+(?:\\.\\d+)*)\\.?\\s+");
     /** What stands out within a passage stays so. */
     private static final List<Property<?>> EMPHASIS = List.of(TextProperty.BOLD, TextProperty.ITALIC, TextProperty.UNDERLINE, TextProperty.STRIKE,
-            TextProperty.SCRIPT, TextProperty.LINK, TextProperty.HIGHLIGHT);
+            TextProperty.SCRIPT, TextProperty.HIGHLIGHT);
 
     public Echo { others = List.copyOf(others); }
 
@@ -139,17 +139,21 @@ public record Echo(BlockPath model, List<BlockPath> others) {
         for (Property<?> own : List.of(ParagraphProperty.PAGE_BREAK_BEFORE)) look = kept(look, other.look(), own);
         if (other.look().says(ParagraphProperty.LIST) && right.look().says(ParagraphProperty.LIST)) look = kept(look, other.look(), ParagraphProperty.LIST);
         Look letters = right.lookBefore(1);
-        for (Property<?> own : List.of(TextProperty.LINK, TextProperty.SCRIPT)) letters = letters.without(own);
+        for (Property<?> own : TextProperty.HANGING) letters = letters.without(own);
+        letters = letters.without(TextProperty.SCRIPT);
         Look base = other.lookBefore(1);
         List<Inline> inlines = new ArrayList<>();
         for (Inline inline : other.inlines()) {
             Look dress = letters;
             for (Property<?> property : EMPHASIS)
                 if (inline.look().says(property) && !inline.look().get(property).equals(base.get(property))) dress = kept(dress, inline.look(), property);
-            if (inline.look().says(TextProperty.LINK)) dress = kept(dress, inline.look(), TextProperty.LINK);
+            for (Property<?> property : TextProperty.HANGING) dress = kept(dress, inline.look(), property);
             inlines.add(inline instanceof Inline.BookmarkPoint ? inline : inline.with(dress));
         }
-        return new Paragraph(right.style(), look, right.mark(), inlines);
+        Look mark = right.mark();
+        for (Property<?> property : TextProperty.HANGING) mark = kept(mark, other.mark(), property);
+        look = kept(look, other.look(), ParagraphProperty.CONTROL);
+        return new Paragraph(right.style(), look, mark, inlines);
     }
 
     private static <T> Look kept(Look look, Look from, Property<T> property) {

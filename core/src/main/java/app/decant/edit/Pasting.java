@@ -31,8 +31,8 @@ public final class Pasting {
             return at.at(at.offset() + first.length());
         }
         Paragraph last = blocks.get(blocks.size() - 1) instanceof Paragraph one ? one : null;
-        Dress head = Dress.of(target);
-        draft.add(new SplitStep(at.story(), at.path(), cut, head, last == null || last.style() == null ? head : Dress.of(last)));
+        Dress head = Dress.parted(target);
+        draft.add(new SplitStep(at.story(), at.path(), cut, head, last == null || last.style() == null ? Dress.of(target) : Dress.of(last)));
         if (first != null) insert(draft, at, cut, first.inlines());
         List<Block> middle = new ArrayList<>(blocks.subList(first == null ? 0 : 1, blocks.size() - (last == null ? 0 : 1)));
         int next = at.path().last() + 1;
@@ -49,7 +49,7 @@ public final class Pasting {
         int index = at.path().last();
         boolean empty = target.length() == 0;
         boolean within = at.offset() > 0 && at.offset() < target.length();
-        if (within) draft.add(new SplitStep(at.story(), at.path(), Cut.in(target, at.offset()), Dress.of(target), Dress.of(target)));
+        if (within) draft.add(new SplitStep(at.story(), at.path(), Cut.in(target, at.offset()), Dress.parted(target), Dress.of(target)));
         int first = at.offset() > 0 ? index + 1 : index;
         List<Block> made = new ArrayList<>(blocks);
         boolean last = first + (empty ? 1 : 0) >= draft.document().children(at.story(), at.path().parent()).size();

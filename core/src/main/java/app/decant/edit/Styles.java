@@ -24,8 +24,8 @@ import java.util.function.UnaryOperator;
 /** Styles of paragraphs as people think of them: a passage's look made the look of all of its style, made a style of its own, one style in another's place. */
 public final class Styles {
     /** What belongs to a passage alone, whatever its style. */
-    private static final Set<Property<?>> OWN = Set.of(ParagraphProperty.PAGE_BREAK_BEFORE, ParagraphProperty.LIST, TextProperty.STYLE, TextProperty.LINK,
-            TextProperty.LANGUAGE, TextProperty.HIDDEN, TextProperty.RIGHT_TO_LEFT, ParagraphProperty.RIGHT_TO_LEFT);
+    private static final Set<Property<?>> OWN = Set.of(ParagraphProperty.PAGE_BREAK_BEFORE, ParagraphProperty.LIST, ParagraphProperty.CONTROL,
+            TextProperty.STYLE, TextProperty.LANGUAGE, TextProperty.HIDDEN, TextProperty.RIGHT_TO_LEFT, ParagraphProperty.RIGHT_TO_LEFT);
 
     private Styles() { }
 
@@ -77,7 +77,7 @@ public final class Styles {
         Paragraph paragraph = document.paragraph(picked.head().at(0));
         int from = picked instanceof TextSelection text ? text.start().offset() : 0;
         Look letters = paragraph.length() == 0 ? paragraph.mark() : paragraph.lookBefore(Math.min(from + 1, paragraph.length()));
-        return without(letters.over(paragraph.look()), OWN);
+        return without(without(letters.over(paragraph.look()), OWN), TextProperty.HANGING);
     }
 
     private static Look without(Look look, Set<Property<?>> properties) {

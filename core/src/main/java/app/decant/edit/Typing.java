@@ -25,7 +25,7 @@ public final class Typing {
         List<Paragraph> pieces = new ArrayList<>();
         for (String line : text.replace("\r\n", "\n").replace('\r', '\n').split("\n", -1)) {
             String clean = clean(line);
-            pieces.add(Dress.of(first).on(clean.isEmpty() ? List.of() : List.of(new Inline.Text(clean, dressed))));
+            pieces.add(Dress.parted(first).on(clean.isEmpty() ? List.of() : List.of(new Inline.Text(clean, dressed))));
         }
         return draft.done(EditKind.TYPING, Pasting.into(draft, at, pieces));
     }
@@ -63,7 +63,7 @@ public final class Typing {
         Style style = document.styles().style(whole.style() == null ? document.styles().defaultParagraph() : whole.style());
         boolean follows = at.offset() == whole.length() && style != null && style.next() != null && !style.next().equals(style.id());
         if (follows) tail = new Dress(style.next(), Look.PLAIN, Look.PLAIN);
-        draft.add(new SplitStep(at.story(), at.path(), Cut.in(whole, at.offset()), Dress.of(whole), tail));
+        draft.add(new SplitStep(at.story(), at.path(), Cut.in(whole, at.offset()), Dress.parted(whole), tail));
         return draft.done(EditKind.NEW_PARAGRAPH, new Place(at.story(), at.path().sibling(at.path().last() + 1), 0));
     }
 

@@ -80,6 +80,24 @@ class ReviewingTest {
         assertThat(Reviewing.passages(behind).get(1).words()).isEqualTo("nine pounds");
     }
 
+    /** What hangs on words stays on them when they are given the look of others, and is not given to those. */
+    @Test void echoGivesLooksAndNoRemarks() {
+        Document document = Marked.remarked();
+        Look big = Look.of(TextProperty.SIZE, 20.0);
+        Document dressed = Dressing.looks(document, new TextSelection(place(0, 0), place(0, 29)), look -> big.over(look)).after();
+        Echo echo = new Echo(BlockPath.of(0, 0), List.of(BlockPath.of(0, 1), BlockPath.of(0, 2)));
+        Document after = echo.apply(dressed, caret(0, 0), echo.others()).after();
+        assertThat(Reviewing.passages(after)).extracting(Reviewing.Passage::words).containsExactly("costs nine", "nine pounds", "desk.");
+        assertThat(((Paragraph) after.blocks().get(1)).lookBefore(1).get(TextProperty.SIZE)).isEqualTo(20.0);
+    }
+
+    /** A paragraph whose end was taken out is parted: the new end is nobody's change. */
+    @Test void aNewEndIsNobodysChange() {
+        Document parted = Typing.breakParagraph(Marked.changed(), caret(1, 8)).after();
+        assertThat(((Paragraph) parted.blocks().get(1)).mark().says(TextProperty.TRACKED)).isFalse();
+        assertThat(((Paragraph) parted.blocks().get(2)).mark().get(TextProperty.TRACKED)).isEqualTo(Marked.WENT);
+    }
+
     /** Laws over random documents: settling all one by one is settling all at once, and each step taken back leads to where it began. */
     @Test void settlingOneByOneIsSettlingAll() {
         for (int seed = 0; seed < 300; seed++) {
