@@ -41,14 +41,16 @@ public final class TextProperty {
     /** What was remarked on it. */
     public static final Property<Comment.Thread> COMMENTS = new Property<>("comments", Comment.Thread.class);
 
-    /** What hangs on words and is no look: giving words another look leaves it as it is. */
-    public static final Set<Property<?>> HANGING = Set.of(LINK, TRACKED, FORM, COMMENTS);
+    private static final Set<Property<?>> HANGING = Set.of(LINK, TRACKED, FORM, COMMENTS);
 
     /** Where the text stands against its line. */
     public enum Script { BASELINE, SUPER, SUB }
 
     /** The kinds of line under text. */
     public enum Underline { NONE, SINGLE, DOUBLE, THICK, DOTTED, DASHED, WAVE, WORDS }
+
+    /** What hangs on words and is no look: giving words another look leaves it as it is. */
+    public static Set<Property<?>> hanging() { return HANGING; }
 
     private TextProperty() { }
 }

@@ -139,7 +139,7 @@ public record Echo(BlockPath model, List<BlockPath> others) {
         for (Property<?> own : List.of(ParagraphProperty.PAGE_BREAK_BEFORE)) look = kept(look, other.look(), own);
         if (other.look().says(ParagraphProperty.LIST) && right.look().says(ParagraphProperty.LIST)) look = kept(look, other.look(), ParagraphProperty.LIST);
         Look letters = right.lookBefore(1);
-        for (Property<?> own : TextProperty.HANGING) letters = letters.without(own);
+        for (Property<?> own : TextProperty.hanging()) letters = letters.without(own);
         letters = letters.without(TextProperty.SCRIPT);
         Look base = other.lookBefore(1);
         List<Inline> inlines = new ArrayList<>();
@@ -147,11 +147,11 @@ public record Echo(BlockPath model, List<BlockPath> others) {
             Look dress = letters;
             for (Property<?> property : EMPHASIS)
                 if (inline.look().says(property) && !inline.look().get(property).equals(base.get(property))) dress = kept(dress, inline.look(), property);
-            for (Property<?> property : TextProperty.HANGING) dress = kept(dress, inline.look(), property);
+            for (Property<?> property : TextProperty.hanging()) dress = kept(dress, inline.look(), property);
             inlines.add(inline instanceof Inline.BookmarkPoint ? inline : inline.with(dress));
         }
         Look mark = right.mark();
-        for (Property<?> property : TextProperty.HANGING) mark = kept(mark, other.mark(), property);
+        for (Property<?> property : TextProperty.hanging()) mark = kept(mark, other.mark(), property);
         look = kept(look, other.look(), ParagraphProperty.CONTROL);
         return new Paragraph(right.style(), look, mark, inlines);
     }

@@ -77,7 +77,7 @@ public final class Styles {
         Paragraph paragraph = document.paragraph(picked.head().at(0));
         int from = picked instanceof TextSelection text ? text.start().offset() : 0;
         Look letters = paragraph.length() == 0 ? paragraph.mark() : paragraph.lookBefore(Math.min(from + 1, paragraph.length()));
-        return without(without(letters.over(paragraph.look()), OWN), TextProperty.HANGING);
+        return without(without(letters.over(paragraph.look()), OWN), TextProperty.hanging());
     }
 
     private static Look without(Look look, Set<Property<?>> properties) {

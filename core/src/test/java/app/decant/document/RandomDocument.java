@@ -1,6 +1,7 @@
 package app.decant.document;
 
 import app.decant.document.Section.FramePlace;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -79,19 +80,19 @@ public final class RandomDocument {
             inlines.add(random.nextInt(inlines.size() + 1), new Inline.BookmarkPoint(name, true));
             inlines.add(new Inline.BookmarkPoint(name, false));
         }
-        return new Paragraph(random.nextInt(4) == 0 ? "Heading1" : random.nextBoolean() ? "Body" : null, look(), look(), inlines);
+        return new Paragraph(random.nextInt(4) == 0 ? "Heading1" : random.nextBoolean() ? "Body" : null, look(), tracked(look()), inlines);
     }
 
     private Inline inline(int depth) {
         Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, null, 3), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 4),
                 Anchor.Wrap.SQUARE, new TableProperty.Insets(0, 1, 2, 3), false);
         return switch (random.nextInt(depth < 2 ? 10 : 7)) {
-            case 0 -> new Inline.Field(Inline.Field.Kind.PAGE, "PAGE", text(), look());
-            case 1 -> new Inline.InlinePicture(picture(), look());
-            case 2 -> new Inline.Floating(anchor, picture(), look());
-            case 7 -> new Inline.Note(random.nextBoolean() ? Inline.Note.Kind.FOOTNOTE : Inline.Note.Kind.ENDNOTE, blocks(1, depth + 1), null, look());
-            case 8 -> new Inline.Floating(anchor, new TextBox(blocks(1, depth + 1), 90, 40, true, new TableProperty.Insets(1, 1, 1, 1), null, null), look());
-            default -> new Inline.Text(text(), look());
+            case 0 -> new Inline.Field(Inline.Field.Kind.PAGE, "PAGE", text(), hung());
+            case 1 -> new Inline.InlinePicture(picture(), hung());
+            case 2 -> new Inline.Floating(anchor, picture(), hung());
+            case 7 -> new Inline.Note(random.nextBoolean() ? Inline.Note.Kind.FOOTNOTE : Inline.Note.Kind.ENDNOTE, blocks(1, depth + 1), null, hung());
+            case 8 -> new Inline.Floating(anchor, new TextBox(blocks(1, depth + 1), 90, 40, true, new TableProperty.Insets(1, 1, 1, 1), null, null), hung());
+            default -> new Inline.Text(text(), hung());
         };
     }
 
@@ -115,6 +116,29 @@ public final class RandomDocument {
             case 1 -> Look.of(TextProperty.SIZE, 8.0 + random.nextInt(5)).with(TextProperty.FAMILY, "Carlito");
             case 2 -> Look.of(TextProperty.COLOUR, new Colour(random.nextInt(1 << 24)));
             default -> Look.PLAIN;
+        };
+    }
+
+    /** A look with what hangs on words: changes that wait, remarks, places of forms. */
+    private Look hung() {
+        Look look = tracked(look());
+        if (random.nextInt(8) == 0) {
+            Comment.Remark remark = new Comment.Remark("Ina Tollmark", Instant.ofEpochSecond(random.nextInt(1 << 30)), text());
+            look = look.with(TextProperty.COMMENTS, new Comment.Thread(List.of(new Comment(++names, remark, List.of(remark), random.nextBoolean()))));
+        }
+        if (random.nextInt(12) == 0) {
+            FormField.Kind kind = FormField.Kind.values()[random.nextInt(FormField.Kind.values().length)];
+            look = look.with(TextProperty.FORM, new FormField(++names, kind, random.nextBoolean(), text(), List.of(text(), text()), random.nextBoolean() ? null : "<a/>"));
+        }
+        return look;
+    }
+
+    private Look tracked(Look look) {
+        TrackedChange.Mark mark = new TrackedChange.Mark(random.nextBoolean() ? "Ina Tollmark" : "Jon Dahl", random.nextBoolean() ? null : Instant.EPOCH);
+        return switch (random.nextInt(12)) {
+            case 0 -> look.with(TextProperty.TRACKED, new TrackedChange(mark, null));
+            case 1 -> look.with(TextProperty.TRACKED, new TrackedChange(null, mark));
+            default -> look;
         };
     }
 }

@@ -19,6 +19,7 @@ import app.decant.document.Style;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.font.FontCatalogue;
+import app.decant.format.text.TextWriter;
 import app.decant.layout.Layout;
 import app.decant.layout.Sample;
 import java.util.ArrayList;
@@ -152,5 +153,23 @@ class StylesTest {
         });
         Style unworn = new Style("Unworn", "Unworn", Style.Kind.PARAGRAPH, null, null, LARGE);
         return draft.document().withStyles(draft.document().styles().with(unworn));
+    }
+
+    /** A family that is replaced stands nowhere any more, on no page either, and nothing else becomes otherwise. */
+    @Test void aFontIsReplacedEverywhere() {
+        Document document = PassengerHandbook.document();
+        TextSelection caret = Selection.near(document, new Place(Story.BODY, BlockPath.of(0, 0), 0));
+        Change change = FontReplacing.replace(document, caret, "liberation sans", "Carlito");
+        List<String> before = families(document);
+        assertThat(before).contains("Liberation Sans").doesNotContain("Carlito");
+        List<String> expected = before.stream().map(family -> family.equals("Liberation Sans") ? "Carlito" : family).sorted().toList();
+        assertThat(families(change.after())).isEqualTo(expected);
+        assertThat(TextWriter.write(change.after())).isEqualTo(TextWriter.write(document));
+        assertThat(change.transaction().inverse(document).apply(change.after()).orThrow()).isEqualTo(document);
+        assertThat(FontReplacing.replace(document, caret, "No Such Font", "Carlito").isNothing()).isTrue();
+    }
+
+    private static List<String> families(Document document) {
+        return Layout.of(document, FontCatalogue.shipped()).fonts().stream().map(FontCatalogue.Match::family).distinct().sorted().toList();
     }
 }

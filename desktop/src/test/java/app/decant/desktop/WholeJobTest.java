@@ -32,6 +32,7 @@ import java.util.List;
 import java.util.concurrent.TimeoutException;
 import javafx.geometry.Point2D;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
@@ -118,6 +119,19 @@ class WholeJobTest {
     }
 
     private List<String> titles() { return window.desk().pages().get().outline().headings().stream().map(Outline.Heading::title).toList(); }
+
+    /** The fonts at a glance say what is here; one is replaced wherever the handbook says it, and taken back by one step. */
+    @Test void aFontIsReplacedEverywhere(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        robot.interact(() -> robot.lookup("#glance").<ToggleButton>query().fire());
+        until(() -> !robot.lookup("#glance-Liberation-Sans").queryAll().isEmpty());
+        robot.interact(() -> robot.lookup("#glance-Liberation-Sans").<ComboBox<String>>query().setValue("Carlito"));
+        settle();
+        until(() -> window.desk().pages().get().fonts().stream().anyMatch(match -> match.family().equals("Carlito")));
+        assertThat(window.desk().pages().get().fonts()).noneMatch(match -> match.family().equals("Liberation Sans"));
+        undoAll();
+        assertThat(document()).isEqualTo(before);
+    }
 
     @Test void aSlipIsFoundWithoutTheMouseAndMended(FxRobot robot) throws TimeoutException {
         Document before = document();

@@ -74,6 +74,7 @@ public final class Slip {
     private final ChangesCard changes;
     private final ReviewCard review;
     private final FormCard form;
+    private final FontsCard fonts;
     private final PagesCard pageLook;
     private boolean telling;
 
@@ -93,6 +94,7 @@ public final class Slip {
         changes = new ChangesCard(window);
         review = new ReviewCard(window);
         form = new FormCard(window);
+        fonts = new FontsCard(desk);
         pageLook = new PagesCard(window);
         content.getStyleClass().add("slip");
         scroll.setFitToWidth(true);
@@ -105,7 +107,7 @@ public final class Slip {
         content.getChildren().addAll(changes.node(), review.list(), review.hint(), section("slip.picked"), kind, words, review.atCaret(), form.node(),
                 word.node(), link.node(), echo.node(), picture.node(), letters,
                 section("slip.paragraph"), paragraphCard(),
-                table.node(), pageLook.node(), line(), section("slip.look"), findings);
+                table.node(), pageLook.node(), fonts.node(), line(), section("slip.look"), findings);
         desk.selection().addListener((observed, before, now) -> tell());
         desk.nextLook().addListener((observed, before, now) -> tell());
         desk.pages().addListener((observed, before, now) -> {
@@ -302,6 +304,7 @@ public final class Slip {
         link.tell();
         review.tell();
         form.tell();
+        fonts.tell();
         pageLook.tell();
         lists.tell(desk, paragraph);
         PagedDocument.Caret caret = pages.caret(span.head(), sheets.near());
