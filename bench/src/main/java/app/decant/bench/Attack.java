@@ -4,10 +4,18 @@ import app.decant.Decant;
 import app.decant.Intake;
 import app.decant.demo.FaresWorkbook;
 import app.decant.demo.HarbourNotice;
+import app.decant.demo.PetRules;
+import app.decant.document.Block;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
+import app.decant.document.FormField;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
 import app.decant.document.Progress;
+import app.decant.document.Section;
+import app.decant.document.TextProperty;
 import app.decant.edit.Search;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
@@ -109,13 +117,29 @@ public final class Attack {
 
     private Map<String, byte[]> seeds() throws IOException {
         Map<String, byte[]> seeds = new LinkedHashMap<>();
-        Document document = HarbourNotice.document();
+        Document document = withAll();
         for (Target target : Target.values())
             seeds.put(target.ending(), Files.readAllBytes(Decant.publish(document, Recipe.PLAIN.to(target), root.resolve("seeds/seed." + target.ending()))
                     .file()));
         for (Target target : Target.sheets())
             seeds.put(target.ending(), ((SheetFormat) target.format()).write(FaresWorkbook.workbook(), Instant.EPOCH).bytes());
         return seeds;
+    }
+
+    /** A document of all kinds of matter: also what people changed and remarked, and places to be filled in. */
+    private static Document withAll() {
+        Document notice = HarbourNotice.document();
+        List<Block> blocks = new ArrayList<>(notice.sections().get(0).blocks());
+        blocks.addAll(PetRules.document().sections().get(0).blocks());
+        List<Inline> places = new ArrayList<>();
+        for (FormField.Kind kind : FormField.Kind.values()) {
+            FormField field = new FormField(kind.ordinal(), kind, kind.ordinal() % 2 == 1, "place", List.of("one", "two"), null);
+            places.add(new Inline.Text(kind == FormField.Kind.TICK ? FormField.TICKED : "one", Look.of(TextProperty.FORM, field)));
+        }
+        blocks.add(Paragraph.of("").withInlines(places));
+        List<Section> sections = new ArrayList<>(notice.sections());
+        sections.set(0, sections.get(0).withBlocks(blocks));
+        return notice.withSections(sections);
     }
 
     private static Map<String, Integer> state(Path folder) throws IOException {

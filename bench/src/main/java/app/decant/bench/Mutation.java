@@ -23,8 +23,12 @@ final class Mutation {
     private static final String[] NUMBERS = {"0", "-1", "2147483647", "-2147483648", "99999999999999999999", "65536", "1e308", "NaN", "1000000"};
 
     private final Random random;
+    private final TreeMutation trees;
 
-    Mutation(Random random) { this.random = random; }
+    Mutation(Random random) {
+        this.random = random;
+        trees = new TreeMutation(random);
+    }
 
     byte[] of(byte[] seed) throws IOException {
         byte[] made = seed;
@@ -48,7 +52,7 @@ final class Mutation {
         List<String> names = new ArrayList<>(parts.keySet());
         String name = names.get(random.nextInt(names.size()));
         if (random.nextInt(12) == 0) parts.remove(name);
-        else parts.put(name, plain(parts.get(name)));
+        else parts.put(name, part(name, parts.get(name)));
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (ZipOutputStream out = new ZipOutputStream(bytes)) {
             for (Map.Entry<String, byte[]> part : parts.entrySet()) {
@@ -57,6 +61,11 @@ final class Mutation {
             }
         }
         return bytes.toByteArray();
+    }
+
+    private byte[] part(String name, byte[] bytes) {
+        byte[] tree = name.matches(".*\\.(xml|rels|opf|xhtml|ncx)") && random.nextInt(3) > 0 ? trees.of(bytes) : null;
+        return tree == null ? plain(bytes) : tree;
     }
 
     private byte[] plain(byte[] bytes) {

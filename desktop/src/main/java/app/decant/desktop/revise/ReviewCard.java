@@ -22,6 +22,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 
@@ -41,7 +42,7 @@ public final class ReviewCard {
     private final Label about = new Label();
     private final VBox list = new VBox(10);
     private final Sometimes all;
-    private final Button hint = new Button();
+    private final ToggleButton hint = new ToggleButton();
     private List<Passage> passages = List.of();
     private List<Passage> shown = List.of();
     private TextSelection asked;
@@ -68,7 +69,10 @@ public final class ReviewCard {
         hint.setId("review-hint");
         hint.getStyleClass().add("more-button");
         hint.setWrapText(true);
-        hint.setOnAction(event -> begin());
+        hint.setOnAction(event -> {
+            hint.setSelected(false);
+            begin();
+        });
         hint.managedProperty().bind(hint.visibleProperty());
         hint.setVisible(false);
         desk.pages().addListener((observed, was, now) -> look());
