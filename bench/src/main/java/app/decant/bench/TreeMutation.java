@@ -16,7 +16,8 @@ import org.w3c.dom.Node;
 
 /** Spoils markup that stays well-formed: elements go, come twice, change places, swallow each other; attributes say something else. */
 final class TreeMutation {
-    private static final String[] VALUES = {"", "0", "-1", "1", "2147483647", "99999999999999999999", "1e308", "NaN", "true", "none", "auto", "rId1", "\u202E", "x"};
+    private static final String[] VALUES = {"", "0", "-1", "1", "2147483647", "99999999999999999999", "1e308", "NaN", "true", "none", "auto", "rId1",
+        "\u202E", "x"};
     private static final int MOST_COPIES = 200;
 
     private final Random random;

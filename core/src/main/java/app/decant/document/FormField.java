@@ -1,5 +1,6 @@
 package app.decant.document;
 
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -27,4 +28,19 @@ public record FormField(int number, Kind kind, boolean control, String name, Lis
     public enum Kind { TEXT, TICK, CHOICE, DATE, OTHER }
 
     public static boolean isTicked(String shown) { return shown.contains(TICKED) || shown.contains("\u2611") || shown.contains("\u2714"); }
+
+    /** Controls within each other, the outermost first, as blocks stand in them. */
+    public record Nest(List<FormField> fields) {
+        public Nest {
+            fields = List.copyOf(fields);
+            if (fields.isEmpty()) throw new IllegalArgumentException("No controls are no nest");
+        }
+
+        /** The controls of what stands in one more, round all others. */
+        public static Nest around(FormField field, Nest inner) {
+            List<FormField> all = new ArrayList<>(List.of(field));
+            if (inner != null) all.addAll(inner.fields);
+            return new Nest(all);
+        }
+    }
 }

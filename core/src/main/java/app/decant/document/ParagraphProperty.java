@@ -28,8 +28,8 @@ public final class ParagraphProperty {
     public static final Property<Integer> OUTLINE_LEVEL = new Property<>("outline level", Integer.class);
     public static final Property<ListReference> LIST = new Property<>("list", ListReference.class);
     public static final Property<Boolean> RIGHT_TO_LEFT = new Property<>("paragraph right to left", Boolean.class);
-    /** The content control that a paragraph or a table stands in. */
-    public static final Property<FormField> CONTROL = new Property<>("content control", FormField.class);
+    /** The content controls that a paragraph or a table stands in. */
+    public static final Property<FormField.Nest> CONTROL = new Property<>("content controls", FormField.Nest.class);
 
     /** How lines stand between the margins. */
     public enum Alignment { START, CENTRE, END, JUSTIFY }

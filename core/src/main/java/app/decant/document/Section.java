@@ -14,15 +14,23 @@ import java.util.TreeMap;
  * @param columns   how text runs in them
  * @param numbering of its pages
  * @param frames    headers and footers by place; a place not named takes the previous section's
+ * @param kept      what its format says of it beyond that, in markup that is given back when the same format is written
  * @param firstPageDiffers whether the {@code FIRST_*} frames stand on its first page
  */
 public record Section(Start start, PageGeometry page, Columns columns, PageNumbering numbering, Map<FramePlace, List<Block>> frames,
-                      boolean firstPageDiffers, List<Block> blocks) {
+                      boolean firstPageDiffers, List<Block> blocks, List<String> kept) {
     public static final Section PLAIN = new Section(Start.NEXT_PAGE, PageGeometry.A4, Columns.ONE, PageNumbering.CONTINUED, Map.of(), false, List.of());
 
     public Section {
         frames = Collections.unmodifiableMap(new TreeMap<>(frames));
         blocks = List.copyOf(blocks);
+        kept = kept == null ? List.of() : List.copyOf(kept);
+    }
+
+    /** A section of which its format says nothing more. */
+    public Section(Start start, PageGeometry page, Columns columns, PageNumbering numbering, Map<FramePlace, List<Block>> frames, boolean firstPageDiffers,
+            List<Block> blocks) {
+        this(start, page, columns, numbering, frames, firstPageDiffers, blocks, List.of());
     }
 
     /** How a section begins: at once, in the next column, on a new page, on a new even or odd page. */
@@ -83,11 +91,17 @@ public record Section(Start start, PageGeometry page, Columns columns, PageNumbe
         public static final PageNumbering CONTINUED = new PageNumbering(NumberFormat.DECIMAL, null);
     }
 
+    /** The same on other paper. */
+    public Section on(PageGeometry other) { return new Section(start, other, columns, numbering, frames, firstPageDiffers, blocks, kept); }
+
+    /** The same in other columns. */
+    public Section in(Columns others) { return new Section(start, page, others, numbering, frames, firstPageDiffers, blocks, kept); }
+
     public Section withFrames(Map<FramePlace, List<Block>> others) {
-        return new Section(start, page, columns, numbering, others, firstPageDiffers, blocks);
+        return new Section(start, page, columns, numbering, others, firstPageDiffers, blocks, kept);
     }
 
     public Section withBlocks(List<Block> others) {
-        return new Section(start, page, columns, numbering, frames, firstPageDiffers, others);
+        return new Section(start, page, columns, numbering, frames, firstPageDiffers, others, kept);
     }
 }

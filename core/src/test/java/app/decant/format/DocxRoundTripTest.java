@@ -32,6 +32,8 @@ import org.apache.poi.xwpf.usermodel.XWPFChart;
 import org.apache.poi.xwpf.usermodel.XWPFDocument;
 import org.apache.poi.xwpf.usermodel.XWPFParagraph;
 import org.apache.poi.xwpf.usermodel.XWPFTable;
+import org.apache.xmlbeans.XmlError;
+import org.apache.xmlbeans.XmlOptions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -150,6 +152,23 @@ class DocxRoundTripTest {
     private static List<String> chartParts(XWPFDocument document) throws Exception {
         return document.getPackage().getParts().stream().map(part -> part.getPartName().getName()).filter(name -> name.contains("/charts/")
                 || name.contains("/embeddings/")).sorted().toList();
+    }
+
+    /** 17.6: what of a section's properties is not read is given back, in the order of the schema, and only what may be there. */
+    @Test void whatSectionsSayBeyondWhatIsReadIsGivenBack() throws IOException {
+        String told = "<w:footnotePr><w:numFmt w:val=\"upperRoman\"/></w:footnotePr><w:pgSz w:w=\"11906\" w:h=\"16838\"/><w:pgMar w:top=\"1000\" w:right=\"1000\" "
+                + "w:bottom=\"1000\" w:left=\"1000\" w:header=\"500\" w:footer=\"500\" w:gutter=\"0\"/><w:pgBorders w:offsetFrom=\"page\"><w:top w:val=\"single\" "
+                + "w:sz=\"8\" w:space=\"24\" w:color=\"auto\"/></w:pgBorders><w:lnNumType w:countBy=\"5\"/><w:vAlign w:val=\"center\"/><w:titlePg/>"
+                + "<w:textDirection w:val=\"tbRl\"/><w:docGrid w:linePitch=\"360\"/>";
+        byte[] file = new DocxParts().bytes("<w:p><w:r><w:t>x</w:t></w:r></w:p><w:sectPr>" + told + "</w:sectPr>");
+        Document document = Formats.read(file, "made.docx", null, Progress.SILENT).document();
+        try (XWPFDocument poi = new XWPFDocument(new ByteArrayInputStream(DocxWriter.write(document, WHEN)))) {
+            List<XmlError> errors = new ArrayList<>();
+            assertThat(poi.getDocument().getBody().getSectPr().validate(new XmlOptions().setErrorListener(errors))).as("%s", errors).isTrue();
+            String written = poi.getDocument().getBody().getSectPr().xmlText();
+            for (String name : List.of("footnotePr", "pgBorders", "lnNumType", "vAlign", "textDirection", "docGrid")) assertThat(written).contains("<w:" + name);
+            assertThat(written).contains("w:countBy=\"5\"").contains("upperRoman").contains("w:linePitch=\"360\"");
+        }
     }
 
     /** The comments of a real file, and where they stand, as POI reads them before and after. */

@@ -122,6 +122,15 @@ class FormFieldsTest {
         assertThat(first(read(written(document)))).isEqualTo(first(document));
     }
 
+    /** 17.5.2.29: controls within controls, as sections that repeat have them. */
+    @Test void controlsWithinControlsStayWithinThem() throws IOException {
+        String inner = control("<w:alias w:val=\"Inner\"/>", "<w:p>" + run("one") + "</w:p>") + control("<w:alias w:val=\"Second\"/>", "<w:p>" + run("two") + "</w:p>");
+        String markup = markup(written(read(control("<w:alias w:val=\"Outer\"/>", inner + "<w:p>" + run("three") + "</w:p>") + "<w:p>" + run("four") + "</w:p>")));
+        String bare = markup.replaceAll("<w:sdtPr[^>]*><w:alias w:val=\"(\\w+)\"/></w:sdtPr>", "[$1]").replaceAll("<w:sdtContent>|</w:sdtContent>|<w:sdt>", "")
+                .replaceAll("</w:sdt>", "/").replaceAll("<[^>]*>", "");
+        assertThat(bare).isEqualTo("[Outer][Inner]one/[Second]two/three/four");
+    }
+
     /** 17.5.2: content controls within lines and round paragraphs and tables, all that is said of them, and what binds them. */
     @Test void controlsStayAndAreFilledIn() throws IOException {
         Document document = read(CONTROLS);

@@ -189,7 +189,7 @@ public final class DocxWriter {
             boolean carries = !last && i == blocks.size() - 1 && blocks.get(i) instanceof Paragraph;
             story.block(blocks.get(i), carries ? end : null);
         }
-        story.endControl();
+        story.endControls(0);
         boolean paragraphLast = !blocks.isEmpty() && blocks.get(blocks.size() - 1) instanceof Paragraph;
         if (!last && !paragraphLast) {
             story.xml.open("w:p").open("w:pPr");
@@ -223,12 +223,15 @@ public final class DocxWriter {
             case EVEN_PAGE -> "evenPage";
             case ODD_PAGE -> "oddPage";
         };
+        SectionMarkup more = new SectionMarkup(xml, section);
+        more.beforeType();
         xml.leaf("w:type", "w:val", start);
         PageGeometry page = section.page();
         xml.leaf("w:pgSz", "w:w", Units.toTwips(page.width()), "w:h", Units.toTwips(page.height()), "w:orient", page.isLandscape() ? "landscape" : null);
         xml.leaf("w:pgMar", "w:top", Units.toTwips(page.top()), "w:right", Units.toTwips(page.right()), "w:bottom", Units.toTwips(page.bottom()), "w:left",
                 Units.toTwips(page.left()), "w:header",
                 Units.toTwips(page.header()), "w:footer", Units.toTwips(page.footer()), "w:gutter", Units.toTwips(page.gutter()));
+        more.afterMargins();
         if (section.numbering().start() != null || section.numbering().format() != NumberFormat.DECIMAL) {
             xml.leaf("w:pgNumType", "w:fmt", NumberingPart.format(section.numbering().format()), "w:start", section.numbering().start());
         }
@@ -243,7 +246,9 @@ public final class DocxWriter {
             }
             xml.close();
         }
+        more.afterColumns();
         if (section.firstPageDiffers()) xml.leaf("w:titlePg");
+        more.last();
         xml.close();
     }
 

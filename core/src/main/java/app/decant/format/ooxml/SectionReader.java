@@ -49,7 +49,12 @@ final class SectionReader {
             default -> Section.Start.NEXT_PAGE;
         };
         return new Section(start, geometry(node), columns(node.child("w:cols")), numbering(node.child("w:pgNumType")), frames,
-                Boolean.TRUE.equals(Units.flag(node, "w:titlePg")), List.of());
+                Boolean.TRUE.equals(Units.flag(node, "w:titlePg")), List.of(), kept(node));
+    }
+
+    /** What is not read is given back as it is: lines round pages, numbers of lines, how lines stand on a grid and text on the page (17.6). */
+    private static List<String> kept(XmlNode node) {
+        return node.children().stream().filter(child -> SectionMarkup.KEPT.contains(child.name())).map(XmlNode::markup).toList();
     }
 
     private static PageGeometry geometry(XmlNode node) {

@@ -87,7 +87,7 @@ final class StoryReader {
         }
     }
 
-    /** A content control round paragraphs or tables: the outermost is told of each. */
+    /** A content control round paragraphs or tables, each of which is told of it. */
     private void control(XmlNode node, List<Block> blocks, Consumer<XmlNode> sections) {
         XmlNode content = node.child("w:sdtContent");
         if (content == null) return;
@@ -107,10 +107,13 @@ final class StoryReader {
     private static void within(FormField control, List<Block> blocks, int first) {
         if (control == null) return;
         for (int i = first; i < blocks.size(); i++) {
-            if (blocks.get(i) instanceof Paragraph paragraph) blocks.set(i, paragraph.withLook(paragraph.look().with(ParagraphProperty.CONTROL, control)));
-            if (blocks.get(i) instanceof Table table)
-                blocks.set(i, new Table(table.look().with(ParagraphProperty.CONTROL, control), table.columns(), table.rows()));
+            if (blocks.get(i) instanceof Paragraph paragraph) blocks.set(i, paragraph.withLook(within(control, paragraph.look())));
+            if (blocks.get(i) instanceof Table table) blocks.set(i, new Table(within(control, table.look()), table.columns(), table.rows()));
         }
+    }
+
+    private static Look within(FormField control, Look look) {
+        return look.with(ParagraphProperty.CONTROL, FormField.Nest.around(control, look.get(ParagraphProperty.CONTROL)));
     }
 
     private void paragraph(XmlNode node, List<Block> blocks, Consumer<XmlNode> sections) {

@@ -15,6 +15,7 @@ import app.decant.document.Table;
 import app.decant.document.TextProperty;
 import app.decant.document.TrackedChange;
 import app.decant.xml.XmlWriter;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -29,7 +30,7 @@ final class StoryWriter {
     private final Map<String, Integer> bookmarks = new HashMap<>();
     private final CommentMarks comments;
     private boolean deleting;
-    private FormField control;
+    private List<FormField> controls = new ArrayList<>();
 
     StoryWriter(DocxWriter writer, XmlWriter xml, PartRelations relations) {
         this.writer = writer;
@@ -40,26 +41,29 @@ final class StoryWriter {
     }
 
     void blocks(List<? extends Block> blocks) {
-        FormField around = control;
-        control = null;
+        List<FormField> around = controls;
+        controls = new ArrayList<>();
         boolean endsInParagraph = false;
         for (Block block : blocks) {
             block(block, null);
             endsInParagraph = block instanceof Paragraph;
         }
-        endControl();
-        control = around;
+        endControls(0);
+        controls = around;
         if (!endsInParagraph) xml.leaf("w:p");
     }
 
     /** One block; {@code section} is written into it where it is the section's last paragraph. */
     void block(Block block, Runnable section) {
         Look look = block instanceof Paragraph paragraph ? paragraph.look() : block instanceof Table table ? table.look() : Look.PLAIN;
-        FormField own = look.get(ParagraphProperty.CONTROL);
-        if (!Objects.equals(own, control)) {
-            endControl();
-            if (own != null) xml.open("w:sdt").raw(FormMarkup.filled(own, "")).open("w:sdtContent");
-            control = own;
+        FormField.Nest nest = look.get(ParagraphProperty.CONTROL);
+        List<FormField> own = nest == null ? List.of() : nest.fields();
+        int same = 0;
+        while (same < own.size() && same < controls.size() && own.get(same).equals(controls.get(same))) same++;
+        endControls(same);
+        for (FormField control : own.subList(same, own.size())) {
+            xml.open("w:sdt").raw(FormMarkup.filled(control, "")).open("w:sdtContent");
+            controls.add(control);
         }
         if (block instanceof Paragraph paragraph) paragraph(paragraph, section, null, false);
         else if (block instanceof Table table) TableWriter.table(xml, table, this);
@@ -67,10 +71,12 @@ final class StoryWriter {
         else if (block instanceof OpaqueBlock opaque) xml.raw(drawings.remapped(opaque.opaque()));
     }
 
-    /** Ends the content control that blocks stand in. */
-    void endControl() {
-        if (control != null) xml.close().close();
-        control = null;
+    /** Ends the content controls that blocks stand in, but for some of the outermost. */
+    void endControls(int left) {
+        while (controls.size() > left) {
+            xml.close().close();
+            controls.remove(controls.size() - 1);
+        }
     }
 
     private void contents(Contents contents) {

@@ -124,15 +124,13 @@ final class PagesCard {
             PageGeometry page = change.apply(section.page());
             // Margins that leave no room for text stay as they were.
             boolean room = page.textWidth() > 20 && page.height() - page.top() - page.bottom() > 20;
-            return !room ? section : new Section(section.start(), page, section.columns(), section.numbering(), section.frames(), section.firstPageDiffers(),
-                    section.blocks());
+            return !room ? section : section.on(page);
         });
     }
 
     private void columns(int count) {
         Columns wanted = count == 1 ? Columns.ONE : new Columns(count, COLUMN_GAP, false, List.of());
-        change(section -> new Section(section.start(), section.page(), wanted, section.numbering(), section.frames(), section.firstPageDiffers(),
-                section.blocks()));
+        change(section -> section.in(wanted));
     }
 
     private void change(UnaryOperator<Section> change) {

@@ -1,0 +1,33 @@
+package app.decant.format.ooxml;
+
+import app.decant.document.Section;
+import app.decant.xml.XmlWriter;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** What a section's properties say beyond what is read of them, put back in the order that the schema asks for (ISO/IEC 29500-1, A.1, CT_SectPr). */
+final class SectionMarkup {
+    private static final List<String> BEFORE_TYPE = List.of("w:footnotePr", "w:endnotePr");
+    private static final List<String> AFTER_MARGINS = List.of("w:paperSrc", "w:pgBorders", "w:lnNumType");
+    private static final List<String> AFTER_COLUMNS = List.of("w:formProt", "w:vAlign", "w:noEndnote");
+    private static final List<String> LAST = List.of("w:textDirection", "w:bidi", "w:rtlGutter", "w:docGrid");
+    static final Set<String> KEPT = Set.of("w:footnotePr", "w:endnotePr", "w:paperSrc", "w:pgBorders", "w:lnNumType", "w:formProt", "w:vAlign", "w:noEndnote",
+            "w:textDirection", "w:bidi", "w:rtlGutter", "w:docGrid");
+
+    private final XmlWriter xml;
+    private final Map<String, String> kept = new HashMap<>();
+
+    SectionMarkup(XmlWriter xml, Section section) {
+        this.xml = xml;
+        for (String markup : section.kept()) for (String name : KEPT) if (markup.matches("(?s)<" + name + "[\\s/>].*")) kept.putIfAbsent(name, markup);
+    }
+
+    void beforeType() { put(BEFORE_TYPE); }
+    void afterMargins() { put(AFTER_MARGINS); }
+    void afterColumns() { put(AFTER_COLUMNS); }
+    void last() { put(LAST); }
+
+    private void put(List<String> names) { for (String name : names) if (kept.containsKey(name)) xml.raw(kept.get(name)); }
+}
