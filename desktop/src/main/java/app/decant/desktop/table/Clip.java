@@ -4,6 +4,7 @@ import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Progress;
 import app.decant.document.Section;
+import app.decant.document.TrackedChanges;
 import app.decant.edit.Slice;
 import app.decant.format.Formats;
 import app.decant.format.html.WebFormat;
@@ -35,7 +36,7 @@ final class Clip {
         if (slice.blocks().size() <= MOST_BLOCKS) {
             Document alone = document.withSections(List.of(Section.PLAIN.withBlocks(slice.blocks())));
             try {
-                content.putHtml(new String(WebFormat.HTML.write(alone, Instant.EPOCH).bytes(), StandardCharsets.UTF_8));
+                content.putHtml(new String(WebFormat.HTML.write(TrackedChanges.settled(alone, true), Instant.EPOCH).bytes(), StandardCharsets.UTF_8));
                 content.putRtf(new String(RtfFormat.RTF.write(alone, Instant.EPOCH).bytes(), StandardCharsets.US_ASCII));
             } catch (RuntimeException e) {
                 LoggerFactory.getLogger(Clip.class).warn("Only the text is copied", e);
