@@ -120,6 +120,21 @@ class WholeJobTest {
 
     private List<String> titles() { return window.desk().pages().get().outline().headings().stream().map(Outline.Heading::title).toList(); }
 
+    /** Fares sorted by what they cost, added up, and put back. */
+    @Test void aTableIsSortedAndAddedUp(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        TextSelection from = found("Ostrey line, adult");
+        TextSelection to = found("Inner line, all");
+        TextSelection fares = new TextSelection(new Place(from.start().path().with(from.start().path().size() - 2, 1), 0),
+                new Place(to.start().path().with(to.start().path().size() - 2, 1), 2));
+        pick(fares);
+        until(() -> robot.lookup("#table-sum").queryLabeled().getText().equals("5 numbers, together 24.40"));
+        need(robot, "command.table.sort.rising");
+        assertThat(document().paragraph(new Place(from.start().path(), 0)).plainText()).isEqualTo("Inner line, all");
+        undoAll();
+        assertThat(document()).isEqualTo(before);
+    }
+
     /** The fonts at a glance say what is here; one is replaced wherever the handbook says it, and taken back by one step. */
     @Test void aFontIsReplacedEverywhere(FxRobot robot) throws TimeoutException {
         Document before = document();

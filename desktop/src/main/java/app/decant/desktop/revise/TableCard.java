@@ -3,6 +3,8 @@ package app.decant.desktop.revise;
 import app.decant.desktop.part.Words;
 import app.decant.desktop.station.Window;
 import app.decant.desktop.work.Desk;
+import app.decant.edit.CellSelection;
+import app.decant.edit.TableNumbers;
 import app.decant.edit.Tables;
 import app.decant.edit.Tables.Area;
 import java.util.EnumMap;
@@ -18,10 +20,11 @@ import javafx.scene.layout.VBox;
 /** The part of the slip that is there while a table is picked: its rows, columns and cells. */
 final class TableCard {
     private static final TableTask[] SHOWN = {TableTask.ROW_ABOVE, TableTask.ROW_BELOW, TableTask.COLUMN_BEFORE, TableTask.COLUMN_BEHIND, TableTask.ROWS_OUT,
-        TableTask.COLUMNS_OUT, TableTask.MERGE, TableTask.SPLIT};
+        TableTask.COLUMNS_OUT, TableTask.MERGE, TableTask.SPLIT, TableTask.SORT_RISING, TableTask.SORT_FALLING};
 
     private final VBox box;
     private final Label about = new Label();
+    private final Label sums = new Label();
     private final CheckBox head = new CheckBox(Words.of("table.head.short"));
     private final Map<TableTask, Button> buttons = new EnumMap<>(TableTask.class);
 
@@ -44,7 +47,9 @@ final class TableCard {
         grid.getColumnConstraints().addAll(half(), half());
         head.setId("table-head");
         head.setOnAction(event -> window.commands().named(TableTask.HEAD.key()).run());
-        VBox card = new VBox(8, about, grid, head);
+        sums.setId("table-sum");
+        sums.managedProperty().bind(sums.visibleProperty());
+        VBox card = new VBox(8, about, sums, grid, head);
         card.getStyleClass().add("card");
         Label title = new Label(Words.of("slip.table"));
         title.getStyleClass().add("section");
@@ -68,6 +73,10 @@ final class TableCard {
         box.setVisible(area != null);
         if (area == null) return;
         about.setText(Words.of("slip.table.about", area.table().rows().size(), area.table().columns().size()));
+        TableNumbers.Sum sum = Tables.asCells(desk.document(), desk.selection().get()) instanceof CellSelection cells
+                ? TableNumbers.sum(desk.document(), cells) : null;
+        sums.setText(sum == null ? "" : Words.of("slip.table.sum", sum.count(), sum.value().toPlainString()));
+        sums.setVisible(sum != null);
         head.setSelected(Tables.isHead(area));
         buttons.forEach((task, button) -> button.setDisable(!task.applies(desk)));
     }

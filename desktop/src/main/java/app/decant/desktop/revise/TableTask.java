@@ -4,6 +4,7 @@ import app.decant.desktop.work.Desk;
 import app.decant.document.Document;
 import app.decant.edit.Change;
 import app.decant.edit.Selection;
+import app.decant.edit.TableSorting;
 import app.decant.edit.Tables;
 import app.decant.edit.Tables.Area;
 import java.util.Locale;
@@ -20,6 +21,8 @@ public enum TableTask {
     COLUMNS_OUT(Tables::removeColumns, area -> true),
     MERGE(Tables::merge, area -> area.rows() > 1 && !isOneCell(area) || area.columns() > 1 && !isOneCell(area)),
     SPLIT(Tables::split, area -> isOneCell(area) && Tables.isMerged(area)),
+    SORT_RISING((document, picked) -> TableSorting.sort(document, picked, false), TableSorting::canSort),
+    SORT_FALLING((document, picked) -> TableSorting.sort(document, picked, true), TableSorting::canSort),
     HEAD(Tables::head, area -> true),
     OUT(Tables::remove, area -> true);
 
