@@ -8,6 +8,10 @@
  * <p>Lengths are points (1/72 inch). How a passage looks is a {@link app.decant.document.Look}, a set of named properties; styles are
  * named looks with a parent, and {@link app.decant.document.Cascade} works out what a run or a paragraph looks like in the end.
  *
+ * <p>What hangs on words goes with them as properties of their look: where they {@link app.decant.document.Link lead}, what somebody
+ * {@link app.decant.document.TrackedChange changed} or {@link app.decant.document.Comment remarked}, what
+ * {@link app.decant.document.FormField form} they fill in.
+ *
  * <p>What does not live here: fonts, pages, files. This package uses nothing else of ours.
  */
 package app.decant.document;
