@@ -6,15 +6,17 @@ import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.format.CommentRanges;
+import app.decant.format.OfficeTime;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
 /**
- * Comments ([MS-DOC], 2.8.7 and 2.9.4): where they are referred to, who made them, what they say, and the bookmarks that tell how far they reach. Their
- * times lie in a later part of the file, which is not read.
+ * Comments ([MS-DOC], 2.8.7, 2.9.4 and 2.9.6): where they are referred to, who made them and when, what they say, which of them answer which, and the
+ * bookmarks that tell how far they reach.
  */
 final class CommentReading {
     private static final int REFERENCES = 4;
@@ -24,11 +26,17 @@ final class CommentReading {
     private static final int RANGE_STARTS = 42;
     private static final int RANGE_ENDS = 43;
     private static final int REFERENCE_LENGTH = 30;
+    /** Of the generation of 2002 and later ones: times, and what is answered. */
+    private static final int EXTRAS = 112;
+    private static final int EXTRA_LENGTH = 18;
 
     private final CommentRanges ranges = new CommentRanges();
     private final Map<Integer, Comment> marks = new HashMap<>();
     private final Map<Integer, List<Comment>> starts = new HashMap<>();
     private final Map<Integer, List<Comment>> ends = new HashMap<>();
+
+    /** A comment that answers none, before its own answers are known. @param range it reaches over, or null */
+    private record Raw(int index, int at, Comment.Remark remark, int[] range) { }
 
     /** No comments. */
     CommentReading() { }
@@ -39,6 +47,9 @@ final class CommentReading {
         byte[] texts = part(reader, table, TEXTS);
         List<String> owners = owners(part(reader, table, OWNERS));
         Map<Integer, int[]> bookmarks = bookmarks(reader, table);
+        byte[] extras = reader.hasTable(EXTRAS) ? part(reader, table, EXTRAS) : new byte[0];
+        Map<Integer, List<Comment.Remark>> answers = new HashMap<>();
+        List<Raw> raws = new ArrayList<>();
         int count = Math.max(0, (references.length - 4) / (4 + REFERENCE_LENGTH));
         for (int i = 0; i < count; i++) {
             int at = Modifiers.four(references, 4 * i);
@@ -51,9 +62,23 @@ final class CommentReading {
             for (Block block : new BodyReading(reader).blocks((int) begins, (int) stops))
                 if (block instanceof Paragraph paragraph) text.append(paragraph.plainText()).append('\n');
             String author = owner < owners.size() ? owners.get(owner) : "";
-            Comment comment = Comment.of(i + 1, new Comment.Remark(author, null, text.toString()));
-            marks.put(at, comment);
-            int[] range = bookmarks.get(Modifiers.four(references, data + 26));
+            boolean told = extras.length >= EXTRA_LENGTH * (i + 1);
+            Instant when = told ? OfficeTime.of(Modifiers.four(extras, EXTRA_LENGTH * i)) : null;
+            Comment.Remark remark = new Comment.Remark(author, when, text.toString());
+            int depth = told ? Modifiers.four(extras, EXTRA_LENGTH * i + 6) : 0;
+            int parent = i + (depth > 0 ? Modifiers.four(extras, EXTRA_LENGTH * i + 10) : 0);
+            if (parent < i && parent >= 0 && answers.containsKey(parent)) {
+                answers.get(parent).add(remark);
+                answers.put(i, answers.get(parent));
+                continue;
+            }
+            answers.put(i, new ArrayList<>());
+            raws.add(new Raw(i, at, remark, bookmarks.get(Modifiers.four(references, data + 26))));
+        }
+        for (Raw raw : raws) {
+            Comment comment = new Comment(raw.index + 1, raw.remark, answers.get(raw.index), false);
+            marks.put(raw.at, comment);
+            int[] range = raw.range;
             if (range == null) continue;
             starts.computeIfAbsent(range[0], place -> new ArrayList<>()).add(comment);
             ends.computeIfAbsent(range[1], place -> new ArrayList<>()).add(comment);

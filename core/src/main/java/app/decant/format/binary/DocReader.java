@@ -171,6 +171,9 @@ public final class DocReader {
     int textBoxesStart() { return start(SubdocumentType.TEXTBOX); }
     int headerTextBoxesStart() { return start(SubdocumentType.HEADER_TEXTBOX); }
 
+    /** Whether the file is of a generation that has a table of this number (2.5.5, cbRgFcLcb). */
+    boolean hasTable(int number) { return Modifiers.two(file.getMainStream(), TABLES - 2) > number; }
+
     /** Where a table stands in the table stream, and how long it is. */
     int[] place(int number) {
         byte[] main = file.getMainStream();
