@@ -9,6 +9,7 @@ import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
+import app.decant.document.Property;
 import app.decant.document.Rewriting;
 import app.decant.document.Section;
 import app.decant.document.Stories;
@@ -78,8 +79,12 @@ public final class Reviewing {
         List<Walk.Stop> stops = Walk.of(document, story).stops();
         for (int i = 0; i < stops.size(); i++) {
             Walk.Stop stop = stops.get(i);
-            Place at = new Place(story, stop.path(), 0);
             TrackedChange row = row(rows, stop.path());
+            if (row == null && !says(stop.paragraph(), TextProperty.TRACKED)) {
+                open.end(changes);
+                continue;
+            }
+            Place at = new Place(story, stop.path(), 0);
             boolean goesOn = i > 0 && stops.get(i - 1).path().parent().equals(stop.path().parent());
             if (!goesOn && row == null) open.end(changes);
             for (Inline inline : stop.paragraph().inlines()) {
@@ -99,18 +104,30 @@ public final class Reviewing {
         return changes;
     }
 
+    private static boolean says(Paragraph paragraph, Property<?> property) {
+        for (Inline inline : paragraph.inlines()) if (inline.look().says(property)) return true;
+        return paragraph.mark().says(property);
+    }
+
+    /** The rows that came or went, by the ways to them. */
     private static Map<BlockPath, TrackedChange> rows(Document document, Story story) {
         Map<BlockPath, TrackedChange> rows = new HashMap<>();
-        for (Walk.Stop stop : Walk.of(document, story).stops()) {
-            // Ways lead from containers to blocks: a cell is two steps below its table.
-            for (int size = stop.path().size() - 3; size > 1; size -= 3) {
-                BlockPath table = stop.path().head(size);
-                if (!(document.find(story, table) instanceof Table found)) continue;
-                TrackedChange change = found.rows().get(stop.path().step(size)).look().get(TableProperty.TRACKED);
-                if (change != null) rows.put(table.then(stop.path().step(size)), change);
+        int roots = story instanceof Story.Body ? document.sections().size() : 1;
+        for (int root = 0; root < roots; root++) rows(document.children(story, BlockPath.of(root)), BlockPath.of(root), rows);
+        return rows;
+    }
+
+    private static void rows(List<? extends Block> blocks, BlockPath container, Map<BlockPath, TrackedChange> rows) {
+        for (int b = 0; b < blocks.size(); b++) {
+            if (!(blocks.get(b) instanceof Table table)) continue;
+            BlockPath path = container.then(b);
+            for (int r = 0; r < table.rows().size(); r++) {
+                TrackedChange change = table.rows().get(r).look().get(TableProperty.TRACKED);
+                if (change != null) rows.put(path.then(r), change);
+                List<Table.Cell> cells = table.rows().get(r).cells();
+                for (int c = 0; c < cells.size(); c++) rows(cells.get(c).blocks(), path.then(r, c), rows);
             }
         }
-        return rows;
     }
 
     private static TrackedChange row(Map<BlockPath, TrackedChange> rows, BlockPath path) {
@@ -150,6 +167,7 @@ public final class Reviewing {
     private static List<Remarked> remarks(Document document, Story story, List<Passage> before) {
         Map<Comment, Remarked> remarks = new LinkedHashMap<>();
         for (Walk.Stop stop : Walk.of(document, story).stops()) {
+            if (!says(stop.paragraph(), TextProperty.COMMENTS)) continue;
             Place at = new Place(story, stop.path(), 0);
             for (Inline inline : stop.paragraph().inlines()) {
                 Place next = at.at(at.offset() + inline.length());

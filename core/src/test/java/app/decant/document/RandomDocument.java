@@ -128,7 +128,8 @@ public final class RandomDocument {
         }
         if (random.nextInt(12) == 0) {
             FormField.Kind kind = FormField.Kind.values()[random.nextInt(FormField.Kind.values().length)];
-            look = look.with(TextProperty.FORM, new FormField(++names, kind, random.nextBoolean(), text(), List.of(text(), text()), random.nextBoolean() ? null : "<a/>"));
+            look = look.with(TextProperty.FORM, new FormField(++names, kind, random.nextBoolean(), text(), List.of(text(), text()), random.nextBoolean()
+                    ? null : "<a/>"));
         }
         return look;
     }

@@ -156,8 +156,10 @@ class DocxRoundTripTest {
 
     /** 17.6: what of a section's properties is not read is given back, in the order of the schema, and only what may be there. */
     @Test void whatSectionsSayBeyondWhatIsReadIsGivenBack() throws IOException {
-        String told = "<w:footnotePr><w:numFmt w:val=\"upperRoman\"/></w:footnotePr><w:pgSz w:w=\"11906\" w:h=\"16838\"/><w:pgMar w:top=\"1000\" w:right=\"1000\" "
-                + "w:bottom=\"1000\" w:left=\"1000\" w:header=\"500\" w:footer=\"500\" w:gutter=\"0\"/><w:pgBorders w:offsetFrom=\"page\"><w:top w:val=\"single\" "
+        String told = "<w:footnotePr><w:numFmt w:val=\"upperRoman\"/></w:footnotePr><w:pgSz w:w=\"11906\" w:h=\"16838\"/><w:pgMar w:top=\"1000\" "
+                + "w:right=\"1000\" "
+                + "w:bottom=\"1000\" w:left=\"1000\" w:header=\"500\" w:footer=\"500\" w:gutter=\"0\"/><w:pgBorders w:offsetFrom=\"page\"><w:top "
+                + "w:val=\"single\" "
                 + "w:sz=\"8\" w:space=\"24\" w:color=\"auto\"/></w:pgBorders><w:lnNumType w:countBy=\"5\"/><w:vAlign w:val=\"center\"/><w:titlePg/>"
                 + "<w:textDirection w:val=\"tbRl\"/><w:docGrid w:linePitch=\"360\"/>";
         byte[] file = new DocxParts().bytes("<w:p><w:r><w:t>x</w:t></w:r></w:p><w:sectPr>" + told + "</w:sectPr>");
@@ -166,7 +168,8 @@ class DocxRoundTripTest {
             List<XmlError> errors = new ArrayList<>();
             assertThat(poi.getDocument().getBody().getSectPr().validate(new XmlOptions().setErrorListener(errors))).as("%s", errors).isTrue();
             String written = poi.getDocument().getBody().getSectPr().xmlText();
-            for (String name : List.of("footnotePr", "pgBorders", "lnNumType", "vAlign", "textDirection", "docGrid")) assertThat(written).contains("<w:" + name);
+            for (String name : List.of("footnotePr", "pgBorders", "lnNumType", "vAlign", "textDirection", "docGrid")) assertThat(written)
+                    .contains("<w:" + name);
             assertThat(written).contains("w:countBy=\"5\"").contains("upperRoman").contains("w:linePitch=\"360\"");
         }
     }

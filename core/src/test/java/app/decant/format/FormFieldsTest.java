@@ -32,16 +32,19 @@ import org.junit.jupiter.api.Test;
 /** Forms in .docx: fields and content controls are seen, kept, and filled in; POI reads what was written. */
 class FormFieldsTest {
     private static final String FOURTEEN = " xmlns:w14=\"http://schemas.microsoft.com/office/word/2010/wordml\"";
-    private static final String FIELDS = "<w:p>" + run("Name ") + field("FORMTEXT", "<w:name w:val=\"Name\"/><w:textInput><w:maxLength w:val=\"30\"/></w:textInput>",
+    private static final String FIELDS = "<w:p>" + run("Name ")
+            + field("FORMTEXT", "<w:name w:val=\"Name\"/><w:textInput><w:maxLength w:val=\"30\"/></w:textInput>",
             run("Ada") + run(" Quill")) + run(" member ") + field("FORMCHECKBOX",
             "<w:name w:val=\"Member\"/><w:checkBox><w:sizeAuto/><w:default w:val=\"0\"/><w:checked/></w:checkBox>", "") + run(" guest ")
             + field("FORMCHECKBOX", "<w:name w:val=\"Guest\"/><w:checkBox><w:sizeAuto/><w:default w:val=\"0\"/></w:checkBox>", "") + run(" line ")
-            + field("FORMDROPDOWN", "<w:name w:val=\"Line\"/><w:ddList><w:result w:val=\"1\"/><w:listEntry w:val=\"Ostrey\"/><w:listEntry w:val=\"Skerrow\"/></w:ddList>",
+            + field("FORMDROPDOWN", "<w:name w:val=\"Line\"/><w:ddList><w:result w:val=\"1\"/><w:listEntry w:val=\"Ostrey\"/><w:listEntry "
+            + "w:val=\"Skerrow\"/></w:ddList>",
             "") + run(" note ") + field("FORMTEXT", "<w:name w:val=\"Note\"/><w:textInput/>", "") + run(".") + "</w:p>";
     private static final String CONTROLS = "<w:p>" + run("Date ") + control("<w:alias w:val=\"Sailing\"/><w:date><w:dateFormat w:val=\"d MMMM\"/></w:date>",
             run("4 May")) + run(" ") + control("<w:tag w:val=\"ok\"/><w14:checkbox" + FOURTEEN + "><w14:checked w14:val=\"0\"/></w14:checkbox>", run("\u2610"))
             + run(" agreed") + "</w:p><w:sdt><w:sdtPr><w:alias w:val=\"Address\"/><w:id w:val=\"77\"/></w:sdtPr><w:sdtContent><w:p>" + run("1 Shore Street")
-            + "</w:p><w:p>" + run("Grennick") + "</w:p><w:tbl><w:tblPr/><w:tblGrid><w:gridCol w:w=\"2000\"/></w:tblGrid><w:tr><w:tc><w:tcPr/><w:p>" + run("cell")
+            + "</w:p><w:p>" + run("Grennick") + "</w:p><w:tbl><w:tblPr/><w:tblGrid><w:gridCol w:w=\"2000\"/></w:tblGrid><w:tr><w:tc><w:tcPr/><w:p>"
+                    + run("cell")
             + "</w:p></w:tc></w:tr></w:tbl></w:sdtContent></w:sdt><w:p>" + run("After") + "</w:p>";
 
     private static String run(String text) { return "<w:r><w:t xml:space=\"preserve\">" + text + "</w:t></w:r>"; }
@@ -124,8 +127,10 @@ class FormFieldsTest {
 
     /** 17.5.2.29: controls within controls, as sections that repeat have them. */
     @Test void controlsWithinControlsStayWithinThem() throws IOException {
-        String inner = control("<w:alias w:val=\"Inner\"/>", "<w:p>" + run("one") + "</w:p>") + control("<w:alias w:val=\"Second\"/>", "<w:p>" + run("two") + "</w:p>");
-        String markup = markup(written(read(control("<w:alias w:val=\"Outer\"/>", inner + "<w:p>" + run("three") + "</w:p>") + "<w:p>" + run("four") + "</w:p>")));
+        String inner = control("<w:alias w:val=\"Inner\"/>", "<w:p>" + run("one") + "</w:p>") + control("<w:alias w:val=\"Second\"/>", "<w:p>" + run("two")
+                + "</w:p>");
+        String markup = markup(written(read(control("<w:alias w:val=\"Outer\"/>", inner + "<w:p>" + run("three") + "</w:p>") + "<w:p>" + run("four")
+                + "</w:p>")));
         String bare = markup.replaceAll("<w:sdtPr[^>]*><w:alias w:val=\"(\\w+)\"/></w:sdtPr>", "[$1]").replaceAll("<w:sdtContent>|</w:sdtContent>|<w:sdt>", "")
                 .replaceAll("</w:sdt>", "/").replaceAll("<[^>]*>", "");
         assertThat(bare).isEqualTo("[Outer][Inner]one/[Second]two/three/four");

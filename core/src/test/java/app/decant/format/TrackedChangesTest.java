@@ -92,7 +92,8 @@ class TrackedChangesTest {
             for (Paragraph paragraph : Reading.paragraphs(document))
                 for (Inline inline : paragraph.inlines())
                     if (inline instanceof Inline.Text run && Comments.of(run.look()).contains(comment)) words.append(run.text());
-            passages.add(comment.remark().author() + " " + comment.remark().when() + " “" + comment.remark().text().lines().findFirst().orElse("") + "” on “" + words + "”");
+            passages.add(comment.remark().author() + " " + comment.remark().when() + " “" + comment.remark().text().lines().findFirst().orElse("") + "” on “"
+                    + words + "”");
         }
         return passages;
     }
@@ -136,7 +137,8 @@ class TrackedChangesTest {
     @Test void commentsWithoutRangesHangOnLetters() {
         String comments = "<w:comments xmlns:w=\"" + DocxParts.W + "\"><w:comment w:id=\"0\" w:author=\"A\"><w:p><w:r><w:t>Why?</w:t></w:r></w:p></w:comment>"
                 + "<w:comment w:id=\"1\" w:author=\"B\"><w:p><w:r><w:t>How?</w:t></w:r></w:p></w:comment><w:comment w:id=\"2\"><w:p/></w:comment></w:comments>";
-        String body = "<w:p><w:r><w:commentReference w:id=\"1\"/></w:r><w:r><w:t>abc</w:t></w:r><w:r><w:commentReference w:id=\"0\"/></w:r><w:r><w:t>d</w:t></w:r></w:p>";
+        String body = "<w:p><w:r><w:commentReference w:id=\"1\"/></w:r><w:r><w:t>abc</w:t></w:r><w:r><w:commentReference "
+                + "w:id=\"0\"/></w:r><w:r><w:t>d</w:t></w:r></w:p>";
         Taken taken = Formats.read(new DocxParts().with("comments", "comments.xml", comments).bytes(body), "made.docx", null, Progress.SILENT);
         assertThat(passages(taken.document())).containsExactly("B null “How?” on “abc”", "A null “Why?” on “c”");
         assertThat(taken.findings()).extracting(finding -> finding.what()).containsExactly("A comment hangs on no passage and is left out.");

@@ -470,7 +470,8 @@ class PublishingChoicesTest {
                 new FactsRule(true, "T", "S", "A", "K", "fr", Dates.NONE, Map.of("File number", "HO 12/6")), "{name} {n}", true,
                         Recipe.Links.FOUND, Set.of("ftp"), Recipe.Restricted.REPLACE, Recipe.OfficeFonts.WHOLE,
                         new PlainText(StandardCharsets.UTF_16, true, PlainText.LineEnds.CRLF,
-                        72), true, Recipe.Changes.REJECTED, new SheetChoice(List.of("Fares"), List.of("Fares!B2:G40"), true, new SheetChoice.Fit(2, 0, 0)), Recipe.WhenPresent.KEEP_BOTH);
+                        72), true, Recipe.Changes.REJECTED, new SheetChoice(List.of("Fares"), List.of("Fares!B2:G40"), true, new SheetChoice.Fit(2, 0, 0)),
+                                Recipe.WhenPresent.KEEP_BOTH);
         recipes.keep("For the archive", own);
         assertThat(recipes.find("for the archive")).isEqualTo(own);
         assertThat(recipes.names()).contains("For a slow line", "For the archive");

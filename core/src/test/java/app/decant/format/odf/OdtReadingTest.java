@@ -290,8 +290,10 @@ class OdtReadingTest {
     /** 5.5: what was taken out over the ends of paragraphs stands where it stood; between paragraphs it is paragraphs; a region within itself is nothing. */
     @Test void whatWasTakenOutOverParagraphsStandsWhereItStood() {
         Taken taken = read("", "<text:tracked-changes><text:changed-region xml:id='a'><text:deletion><office:change-info><dc:creator>Ina</dc:creator>"
-                + "<dc:date>2026-03-02T09:30:00</dc:date></office:change-info><text:p>one end</text:p><text:p>middle</text:p><text:p>other </text:p></text:deletion>"
-                + "</text:changed-region><text:changed-region xml:id='b'><text:deletion><office:change-info/><text:p>alone<text:change text:change-id='b'/></text:p>"
+                + "<dc:date>2026-03-02T09:30:00</dc:date></office:change-info><text:p>one end</text:p><text:p>middle</text:p><text:p>other "
+                + "</text:p></text:deletion>"
+                + "</text:changed-region><text:changed-region xml:id='b'><text:deletion><office:change-info/><text:p>alone<text:change "
+                + "text:change-id='b'/></text:p>"
                 + "</text:deletion></text:changed-region></text:tracked-changes><text:p>This <text:change text:change-id='a'/>way</text:p>"
                 + "<text:change text:change-id='b'/><text:p>last</text:p>");
         assertThat(paragraphs(TrackedChanges.settled(taken.document(), true))).extracting(Paragraph::plainText).containsExactly("This way", "last");

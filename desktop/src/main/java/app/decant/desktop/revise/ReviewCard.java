@@ -180,6 +180,8 @@ public final class ReviewCard {
         Document now = desk.document();
         if (now == null) return;
         desk.aside(() -> {
+            // Of what was typed meanwhile only the newest is looked through.
+            if (desk.document() != now) return;
             List<Passage> found = Reviewing.passages(now);
             Platform.runLater(() -> {
                 if (desk.document() != now) return;

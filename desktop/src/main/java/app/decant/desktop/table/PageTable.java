@@ -58,6 +58,8 @@ public final class PageTable extends Region {
     private final Caret caret;
     private List<TextSelection> marks = List.of();
     private List<Reviewing.Passage> reviewed = List.of();
+    private final Map<Integer, List<Reviewing.Passage>> reviewedByPage = new HashMap<>();
+    private PagedDocument reviewedOn;
     private double[] tops = new double[0];
     private double contentHeight;
     private double contentWidth;
@@ -154,6 +156,7 @@ public final class PageTable extends Region {
     public void review(List<Reviewing.Passage> found) {
         if (found.equals(reviewed)) return;
         reviewed = found;
+        reviewedOn = null;
         requestLayout();
     }
 
@@ -331,9 +334,27 @@ public final class PageTable extends Region {
     /** Where passages of a kind that others left stand on a page. */
     private List<double[]> reviewed(Page page, Class<? extends Reviewing.Passage> kind) {
         PagedDocument pages = desk.pages().get();
+        if (reviewed.isEmpty()) return List.of();
+        if (reviewedOn != pages) byPage(pages);
         List<double[]> all = new ArrayList<>();
-        for (Reviewing.Passage one : reviewed) if (kind.isInstance(one) && fits(pages, one.where())) all.addAll(rectangles(pages, page, one.where()));
+        for (Reviewing.Passage one : reviewedByPage.getOrDefault(page.index(), List.of()))
+            if (kind.isInstance(one)) all.addAll(rectangles(pages, page, one.where()));
         return all;
+    }
+
+    /** Looks once where all of them stand, since a page is shown often. */
+    private void byPage(PagedDocument pages) {
+        reviewedOn = pages;
+        reviewedByPage.clear();
+        for (Reviewing.Passage one : reviewed) {
+            if (!fits(pages, one.where())) continue;
+            PagedDocument.Spot from = pages.spot(one.where().start());
+            PagedDocument.Spot to = pages.spot(one.where().end());
+            // What stands in headers and footers stands on many pages.
+            boolean everywhere = one.where().story() instanceof Story.Frame || from == null || to == null;
+            for (int page = everywhere ? 0 : from.page(); page <= (everywhere ? pages.count() - 1 : to.page()); page++)
+                reviewedByPage.computeIfAbsent(page, key -> new ArrayList<>()).add(one);
+        }
     }
 
     private static List<double[]> rectangles(PagedDocument pages, Page page, TextSelection span) {
