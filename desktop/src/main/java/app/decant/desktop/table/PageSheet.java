@@ -111,9 +111,9 @@ public final class PageSheet extends Pane {
         }
     }
 
-    /** Tints what bears a comment, under all else that is lit. */
-    void tint(List<double[]> remarked, double pointScale) {
-        for (double[] one : remarked) lit.getChildren().add(0, rectangle(one, pointScale, "remarked"));
+    /** Tints what hangs on words, such as a comment, under all else that is lit. */
+    void tint(List<double[]> places, String style, double pointScale) {
+        for (double[] one : places) lit.getChildren().add(0, rectangle(one, pointScale, style));
     }
 
     /** A fine wave under each word that is perhaps misspelled: left, height down the page and width, in points. */

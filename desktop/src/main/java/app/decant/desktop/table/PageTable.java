@@ -2,10 +2,12 @@ package app.decant.desktop.table;
 
 import app.decant.desktop.part.Words;
 import app.decant.desktop.work.Desk;
+import app.decant.document.Inline;
 import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Place;
 import app.decant.document.Story;
+import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.edit.Pictures;
 import app.decant.edit.Reviewing;
@@ -232,7 +234,8 @@ public final class PageTable extends Region {
             // Until the pages follow, what is picked is shown as it was.
             if (desk.isLaidOut()) {
                 sheet.select(rectangles(pages, page), marked(pages, page), touched(page), framed(page), scale());
-                sheet.tint(reviewed(page, Reviewing.Remarked.class), scale());
+                sheet.tint(reviewed(page, Reviewing.Remarked.class), "remarked", scale());
+                sheet.tint(places(page), "fillable", scale());
                 sheet.underline(doubtful(page), scale());
             }
         }
@@ -312,6 +315,27 @@ public final class PageTable extends Region {
             }
         }
         return lines;
+    }
+
+    /** Where something is to be filled in: an empty place would not be seen. */
+    private static List<double[]> places(Page page) {
+        List<double[]> places = new ArrayList<>();
+        for (Item item : page.items()) {
+            Paragraph paragraph = item instanceof Item.LineItem line ? TextPassage.paragraph(line) : null;
+            if (paragraph == null) continue;
+            Item.LineItem line = (Item.LineItem) item;
+            int at = 0;
+            for (Inline inline : paragraph.inlines()) {
+                int from = Math.max(at, line.line().start());
+                int to = Math.min(at + inline.length(), line.line().end());
+                at += inline.length();
+                if (from >= to || !inline.look().says(TextProperty.FORM)) continue;
+                double a = line.line().caretX(from);
+                double b = line.line().caretX(to);
+                places.add(new double[] {line.left() + Math.min(a, b), line.y(), Math.abs(b - a), line.line().height()});
+            }
+        }
+        return places;
     }
 
     /** Beside what somebody changed on a page of a PDF: bars in the margin. */
