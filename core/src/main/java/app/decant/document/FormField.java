@@ -24,6 +24,9 @@ public record FormField(int number, Kind kind, boolean control, String name, Lis
         choices = List.copyOf(choices);
     }
 
+    /** The same with other words of its format. */
+    public FormField withSource(String other) { return new FormField(number, kind, control, name, choices, other); }
+
     /** What is filled in. */
     public enum Kind { TEXT, TICK, CHOICE, DATE, OTHER }
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 
 /**
  * Makes a document anew with some of its values changed, wherever they stand: in the body, headers and footers, notes, boxes and cells. What does not
@@ -11,39 +12,37 @@ import java.util.Map;
  */
 public abstract class Rewriting {
     public final Document document(Document document) {
-        List<Section> sections = new ArrayList<>();
-        boolean same = true;
-        for (Section section : document.sections()) {
-            Section other = section(section);
-            same &= other == section;
-            sections.add(other);
-        }
-        return same ? document : document.withSections(sections);
+        List<Section> sections = each(document.sections(), this::section);
+        return sections == document.sections() ? document : document.withSections(sections);
     }
 
     private Section section(Section section) {
         List<Block> blocks = blocks(section.blocks());
         Map<Section.FramePlace, List<Block>> frames = new EnumMap<>(Section.FramePlace.class);
-        boolean same = blocks == section.blocks();
+        boolean same = true;
         for (Map.Entry<Section.FramePlace, List<Block>> frame : section.frames().entrySet()) {
             frames.put(frame.getKey(), blocks(frame.getValue()));
             same &= frames.get(frame.getKey()) == frame.getValue();
         }
-        return same ? section : section.withBlocks(blocks).withFrames(frames);
+        Section made = blocks == section.blocks() ? section : section.withBlocks(blocks);
+        return same ? made : made.withFrames(frames);
+    }
+
+    /** What becomes of each; the very list where all stay the same objects. */
+    @SuppressWarnings("unchecked")
+    private static <T> List<T> each(List<? extends T> all, UnaryOperator<T> change) {
+        List<T> made = null;
+        for (int i = 0; i < all.size(); i++) {
+            T own = change.apply(all.get(i));
+            if (own == all.get(i)) continue;
+            if (made == null) made = new ArrayList<>(all);
+            made.set(i, own);
+        }
+        return made == null ? (List<T>) all : made;
     }
 
     /** Blocks that follow each other. */
-    @SuppressWarnings("unchecked")
-    protected List<Block> blocks(List<? extends Block> blocks) {
-        List<Block> made = new ArrayList<>();
-        boolean same = true;
-        for (Block block : blocks) {
-            Block own = block(block);
-            same &= own == block;
-            made.add(own);
-        }
-        return same ? (List<Block>) blocks : made;
-    }
+    protected List<Block> blocks(List<? extends Block> blocks) { return each(blocks, this::block); }
 
     protected Block block(Block block) {
         if (block instanceof Paragraph paragraph) return paragraph(paragraph);
@@ -52,14 +51,8 @@ public abstract class Rewriting {
     }
 
     protected Paragraph paragraph(Paragraph paragraph) {
-        List<Inline> inlines = new ArrayList<>();
-        boolean same = true;
-        for (Inline inline : paragraph.inlines()) {
-            Inline own = inline(inline);
-            same &= own == inline;
-            inlines.add(own);
-        }
-        return same ? paragraph : paragraph.withInlines(inlines);
+        List<Inline> inlines = each(paragraph.inlines(), this::inline);
+        return inlines == paragraph.inlines() ? paragraph : paragraph.withInlines(inlines);
     }
 
     /** An inline; a note or a box with what is in it. */
@@ -76,25 +69,18 @@ public abstract class Rewriting {
     }
 
     protected Table table(Table table) {
-        List<Table.Row> rows = new ArrayList<>();
-        boolean same = true;
-        for (Table.Row row : table.rows()) {
-            Table.Row own = row(row);
-            same &= own == row;
-            rows.add(own);
-        }
-        return same ? table : new Table(table.look(), table.columns(), rows);
+        List<Table.Row> rows = each(table.rows(), this::row);
+        return rows == table.rows() ? table : new Table(table.look(), table.columns(), rows);
     }
 
     protected Table.Row row(Table.Row row) {
-        List<Table.Cell> cells = new ArrayList<>();
-        boolean same = true;
-        for (Table.Cell cell : row.cells()) {
-            List<Block> blocks = blocks(cell.blocks());
-            same &= blocks == cell.blocks();
-            cells.add(blocks == cell.blocks() ? cell : cell.withBlocks(blocks));
-        }
-        return same ? row : new Table.Row(row.look(), cells);
+        List<Table.Cell> cells = each(row.cells(), this::cell);
+        return cells == row.cells() ? row : new Table.Row(row.look(), cells);
+    }
+
+    private Table.Cell cell(Table.Cell cell) {
+        List<Block> blocks = blocks(cell.blocks());
+        return blocks == cell.blocks() ? cell : cell.withBlocks(blocks);
     }
 
     protected Contents contents(Contents contents) {

@@ -1,17 +1,15 @@
 package app.decant.format;
 
 import app.decant.document.Block;
-import app.decant.document.Contents;
 import app.decant.document.Document;
 import app.decant.document.Finding;
+import app.decant.document.FormField;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Opaque;
 import app.decant.document.OpaqueBlock;
 import app.decant.document.Paragraph;
-import app.decant.document.Section;
-import app.decant.document.Table;
-import app.decant.document.TextBox;
+import app.decant.document.Rewriting;
 import app.decant.document.TextProperty;
 import app.decant.words.Message;
 import java.nio.charset.StandardCharsets;
@@ -29,12 +27,14 @@ import java.util.regex.Pattern;
  * Leaves out of a document what would run something or reach into a machine once somebody opens a result: links by other schemes than the usual ones,
  * fields that fetch, and what kept parts fetch from outside. The words stay; what was left out is told, a line for each kind.
  */
-public final class PassingLinks {
+public final class PassingLinks extends Rewriting {
     /** Fields that fetch or start something when a word processor works them out (ISO/IEC 29500-1, 17.16.5; MS-DOC, 2.9.90). */
     private static final Set<String> FETCHING = Set.of("DDE", "DDEAUTO", "LINK", "INCLUDE", "INCLUDETEXT", "INCLUDEPICTURE", "IMPORT", "DATABASE",
             "MACROBUTTON", "RD", "HTMLACTIVEX", "CONTROL", "ADDIN");
     private static final Pattern OUTSIDE = Pattern.compile("<(?:\\w+:)?Relationship\\b[^>]*\\bTargetMode\\s*=\\s*[\"']External[\"'][^>]*>");
     private static final Pattern TARGET = Pattern.compile("\\bTarget\\s*=\\s*(?:\"([^\"]*)\"|'([^']*)')");
+    /** Fields of forms may name what runs when they are come to or left (17.16.15, 17.16.19). */
+    private static final Pattern MACROS = Pattern.compile("<w:(?:entry|exit)Macro\\b[^>]*/>");
     private static final String NOWHERE = "about:blank";
 
     private final Set<String> others;
@@ -52,80 +52,27 @@ public final class PassingLinks {
      */
     public static Document of(Document document, Set<String> others, List<Finding> findings) {
         PassingLinks passing = new PassingLinks(others);
-        Document result = passing.document(document);
+        Document result = passing.withParts(passing.document(document));
         passing.links.forEach((scheme, count) -> findings.add(Link.Address.leftOut(scheme, count)));
         if (passing.fields > 0) findings.add(Finding.changed(Message.of("format.fields-that-would-fetch-or-start-something", passing.fields)));
         if (passing.parts > 0) findings.add(Finding.changed(Message.of("format.what-the-document-would-fetch-from-outside")));
         return result;
     }
 
-    private Document document(Document document) {
-        List<Section> sections = new ArrayList<>();
-        boolean changed = false;
-        for (Section section : document.sections()) {
-            Map<Section.FramePlace, List<Block>> frames = new LinkedHashMap<>();
-            boolean otherFrames = false;
-            for (Map.Entry<Section.FramePlace, List<Block>> frame : section.frames().entrySet()) {
-                List<Block> made = blocks(frame.getValue());
-                otherFrames |= made != frame.getValue();
-                frames.put(frame.getKey(), made);
-            }
-            List<Block> blocks = blocks(section.blocks());
-            changed |= otherFrames || blocks != section.blocks();
-            sections.add(otherFrames ? new Section(section.start(), section.page(), section.columns(), section.numbering(), frames,
-                    section.firstPageDiffers(), blocks) : blocks == section.blocks() ? section : section.withBlocks(blocks));
-        }
-        List<Opaque.Part> kept = new ArrayList<>();
-        for (Opaque.Part part : document.kept()) kept.add(part(part));
-        Document result = changed ? document.withSections(sections) : document;
-        return kept.equals(document.kept()) ? result : result.withKept(kept);
+    private Document withParts(Document document) {
+        List<Opaque.Part> kept = document.kept().stream().map(this::part).toList();
+        return kept.equals(document.kept()) ? document : document.withKept(kept);
     }
 
-    /** The same list where nothing in it changes. */
-    private List<Block> blocks(List<Block> blocks) {
-        List<Block> made = null;
-        for (int i = 0; i < blocks.size(); i++) {
-            Block one = block(blocks.get(i));
-            if (one != blocks.get(i) && made == null) made = new ArrayList<>(blocks);
-            if (made != null) made.set(i, one);
-        }
-        return made == null ? blocks : made;
+    @Override protected Block block(Block block) {
+        if (!(block instanceof OpaqueBlock kept)) return super.block(block);
+        Opaque made = opaque(kept.opaque());
+        return made == kept.opaque() ? kept : new OpaqueBlock(made);
     }
 
-    private Block block(Block block) {
-        if (block instanceof Paragraph paragraph) return paragraph(paragraph);
-        if (block instanceof Contents contents) {
-            List<Paragraph> entries = contents.entries().stream().map(this::paragraph).toList();
-            return same(entries, contents.entries()) ? contents : new Contents(contents.fromLevel(), contents.toLevel(), entries);
-        }
-        if (block instanceof Table table) return table(table);
-        if (block instanceof OpaqueBlock kept) {
-            Opaque made = opaque(kept.opaque());
-            return made == kept.opaque() ? kept : new OpaqueBlock(made);
-        }
-        return block;
-    }
-
-    private Table table(Table table) {
-        List<Table.Row> rows = new ArrayList<>();
-        for (Table.Row row : table.rows()) {
-            List<Table.Cell> cells = new ArrayList<>();
-            for (Table.Cell cell : row.cells()) {
-                List<Block> made = blocks(cell.blocks());
-                cells.add(made == cell.blocks() ? cell : cell.withBlocks(made));
-            }
-            rows.add(same(cells, row.cells()) ? row : new Table.Row(row.look(), cells));
-        }
-        return same(rows, table.rows()) ? table : new Table(table.look(), table.columns(), rows);
-    }
-
-    private static boolean same(List<?> some, List<?> others) {
-        for (int i = 0; i < some.size(); i++) if (some.get(i) != others.get(i)) return false;
-        return true;
-    }
-
-    private Paragraph paragraph(Paragraph paragraph) {
+    @Override protected Paragraph paragraph(Paragraph paragraph) {
         List<Inline> inlines = new ArrayList<>();
+        boolean same = true;
         // One link often is several runs; it is told once.
         Link before = null;
         for (Inline inline : paragraph.inlines()) {
@@ -133,20 +80,18 @@ public final class PassingLinks {
             boolean out = link instanceof Link.Address address && !address.passes(others);
             if (out && !link.equals(before)) links.merge(((Link.Address) link).scheme(), 1, Integer::sum);
             before = link;
-            inlines.add(inline(out ? inline.with(inline.look().without(TextProperty.LINK)) : inline));
+            Inline own = inline(out ? inline.with(inline.look().without(TextProperty.LINK)) : inline);
+            same &= own == inline;
+            inlines.add(own);
         }
-        return same(inlines, paragraph.inlines()) ? paragraph : paragraph.withInlines(inlines);
+        return same ? paragraph : paragraph.withInlines(inlines);
     }
 
-    private Inline inline(Inline inline) {
-        if (inline instanceof Inline.Note note) {
-            List<Block> made = blocks(note.blocks());
-            return made == note.blocks() ? note : new Inline.Note(note.kind(), made, note.mark(), note.look());
-        }
-        if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) {
-            List<Block> made = blocks(box.blocks());
-            return made == box.blocks() ? floating : new Inline.Floating(floating.anchor(), new TextBox(made, box.width(), box.height(), box.grows(),
-                    box.padding(), box.border(), box.fill()), floating.look());
+    @Override protected Inline inline(Inline inline) {
+        FormField form = inline.look().get(TextProperty.FORM);
+        if (form != null && form.source() != null && MACROS.matcher(form.source()).find()) {
+            fields++;
+            return inline(inline.with(inline.look().with(TextProperty.FORM, form.withSource(MACROS.matcher(form.source()).replaceAll("")))));
         }
         if (inline instanceof Inline.Field field && fetches(field)) {
             fields++;
@@ -156,7 +101,7 @@ public final class PassingLinks {
             Opaque made = opaque(kept.opaque());
             return made == kept.opaque() ? kept : new Inline.OpaqueInline(made, kept.look());
         }
-        return inline;
+        return super.inline(inline);
     }
 
     private static boolean fetches(Inline.Field field) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.document.BlockPath;
 import app.decant.document.Document;
+import app.decant.document.Finding;
 import app.decant.document.FormField;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
@@ -24,6 +25,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.apache.poi.xwpf.usermodel.XWPFDocument;
@@ -93,6 +95,16 @@ class FormFieldsTest {
         assertThat(all(after, "<w:checked w:val=\"(\\w)\"")).containsExactly("1", "0");
         assertThat(all(after, "<w:result w:val=\"(\\w)\"")).containsExactly("1");
         assertThat(first(read(written(read(FIELDS))))).isEqualTo(first(read(FIELDS)));
+    }
+
+    /** 17.16.15: a field may name what runs when it is come to; that is left out of what is written, and told. */
+    @Test void whatFieldsWouldRunIsLeftOut() throws IOException {
+        Document document = read("<w:p>" + field("FORMTEXT", "<w:name w:val=\"Name\"/><w:entryMacro w:val=\"Start\"/><w:exitMacro w:val=\"Stop\"/><w:textInput/>",
+                run("Ada")) + "</w:p>");
+        List<Finding> findings = new ArrayList<>();
+        String markup = markup(written(PassingLinks.of(document, Set.of(), findings)));
+        assertThat(markup).contains("w:name w:val=\"Name\"").doesNotContain("Macro");
+        assertThat(findings).hasSize(1);
     }
 
     @Test void fieldsAreFilledIn() throws IOException {
