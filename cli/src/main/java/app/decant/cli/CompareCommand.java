@@ -20,18 +20,17 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** {@code decant compare A B}: how faithful B is to A, page by page. */
-@Command(name = "compare", description = "Says how alike two files are, page by page: words, line ends, places, pictures, colours.",
-        mixinStandardHelpOptions = true)
+@Command(name = "compare", mixinStandardHelpOptions = true)
 final class CompareCommand implements Callable<Integer> {
-    @Parameters(index = "0", paramLabel = "A", description = "the original")
+    @Parameters(index = "0", paramLabel = "A")
     private Path original;
 
-    @Parameters(index = "1", paramLabel = "B", description = "what came of it")
+    @Parameters(index = "1", paramLabel = "B")
     private Path result;
 
     @Mixin private SourceOptions source;
 
-    @Option(names = "--json", description = "print one JSON value to standard output")
+    @Option(names = "--json")
     private boolean json;
 
     @Spec private CommandSpec spec;
@@ -66,9 +65,9 @@ final class CompareCommand implements Callable<Integer> {
     }
 
     private void print(PrintWriter out, Comparison comparison) {
-        out.printf(Locale.ROOT, "%s against %s: %.1f of 100%n", result.getFileName(), original.getFileName(), comparison.score());
+        out.println(Words.of("compare.score", result.getFileName(), original.getFileName(), comparison.score()));
         for (PageScore page : comparison.pages()) {
-            out.printf(Locale.ROOT, "  page %d  %.1f%n", page.page() + 1, page.score());
+            out.println("  " + Words.of("compare.page", page.page() + 1, page.score()));
             for (Difference difference : comparison.differences()) if (difference.page() == page.page()) out.println("    " + difference.sentence());
         }
     }

@@ -11,9 +11,9 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** Writes the demo company's documents and archive. */
-@Command(name = "demo-files", description = "Writes the demo company's documents and its old archive into a folder.", mixinStandardHelpOptions = true)
+@Command(name = "demo-files", mixinStandardHelpOptions = true)
 final class DemoFilesCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "DIR", description = "the folder")
+    @Parameters(paramLabel = "DIR")
     private Path folder;
 
     @Spec private CommandSpec spec;

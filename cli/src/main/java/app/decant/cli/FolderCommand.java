@@ -2,7 +2,6 @@ package app.decant.cli;
 
 import app.decant.Decant;
 import app.decant.document.DecantException.Kind;
-import app.decant.document.DecantException;
 import app.decant.document.Progress;
 import app.decant.folder.FolderJournal;
 import app.decant.folder.FolderLog;
@@ -11,7 +10,6 @@ import app.decant.folder.FolderRun;
 import app.decant.folder.FolderScan;
 import app.decant.folder.FolderWatch;
 import app.decant.publish.Recipe;
-import app.decant.words.Message;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
@@ -21,7 +19,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.Callable;
@@ -33,69 +30,68 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** Does whole folders. */
-@Command(name = "folder", description = "Makes the files of whole folders, mirrored into a target; goes on where an earlier run broke off.",
-        mixinStandardHelpOptions = true)
+@Command(name = "folder", mixinStandardHelpOptions = true)
 final class FolderCommand implements Callable<Integer> {
-    @Parameters(arity = "1..*", paramLabel = "FOLDER", description = "where files come from; SOURCE=TARGET gives one a target of its own")
+    @Parameters(arity = "1..*", paramLabel = "FOLDER")
     private List<String> sources;
 
-    @Option(names = "--into", paramLabel = "DIR", description = "where results go")
+    @Option(names = "--into", paramLabel = "DIR")
     private Path into;
 
     @Mixin private RecipeOptions options;
 
-    @Option(names = "--also", paramLabel = "RECIPE|FORMAT", description = "make another result of each file as well; may be given several times")
+    @Option(names = "--also", paramLabel = "RECIPE|FORMAT")
     private List<String> also = List.of();
 
-    @Option(names = "--password", paramLabel = "P", description = "tried on protected documents; may be given several times")
+    @Option(names = "--password", paramLabel = "P")
     private List<String> said = List.of();
 
-    @Option(names = "--password-from", paramLabel = "file:PATH|env:NAME", description = "read one from a file or the environment")
+    @Option(names = "--password-from", paramLabel = "file:PATH|env:NAME")
     private String keyFrom;
 
-    @Option(names = "--kinds", paramLabel = "LIST", split = ",", description = "text, template, pdf, sheet, picture (default: text,pdf,sheet)")
+    @Option(names = "--kinds", paramLabel = "LIST", split = ",")
     private List<String> kinds = List.of("text", "pdf", "sheet");
 
-    @Option(names = "--pattern", paramLabel = "GLOB", description = "only files of such a name, such as *.doc; may be given several times")
+    @Option(names = "--pattern", paramLabel = "GLOB")
     private List<String> patterns = List.of();
 
-    @Option(names = "--flat", description = "leave out the folders below")
+    @Option(names = "--flat")
     private boolean flat;
 
-    @Option(names = "--there", paramLabel = "keep-both|newer|replace|skip", description = "when a result is there already (default: keep-both)")
+    @Option(names = "--there", paramLabel = "keep-both|newer|replace|skip")
     private String there = "keep-both";
 
-    @Option(names = "--again", description = "make anew what an earlier run has made of the same files")
+    @Option(names = "--again")
     private boolean again;
 
-    @Option(names = "--keep-times", description = "results get the times of their originals")
+    @Option(names = "--keep-times")
     private boolean keepTimes;
 
-    @Option(names = "--limit", paramLabel = "SECONDS", description = "give a file up after so long (default: 600)")
+    @Option(names = "--limit", paramLabel = "SECONDS")
     private long limit = 600;
 
-    @Option(names = "--faith", paramLabel = "0-100", description = "score each result; what is below this wants a look")
+    @Option(names = "--faith", paramLabel = "0-100")
     private double faith;
 
-    @Option(names = "--part", paramLabel = "I/N", description = "only this of N parts, such as 3/8")
+    @Option(names = "--part", paramLabel = "I/N")
     private String part = "1/1";
 
-    @Option(names = "--log", paramLabel = "FILE", description = "write the log: .odt, .html, .csv or .json")
+    @Option(names = "--log", paramLabel = "FILE")
     private Path log;
 
-    @Option(names = "--dry-run", description = "say what would be done, and do nothing")
+    @Option(names = "--dry-run")
     private boolean dry;
 
-    @Option(names = "--resume", description = "go on where an earlier run broke off; this is done anyway")
+    @Option(names = "--resume")
     private boolean resume;
 
-    @Option(names = "--watch", description = "stay, and make what comes into the folders")
+    @Option(names = "--watch")
     private boolean watch;
 
-    @Option(names = "--done-into", paramLabel = "NAME", description = "with --watch: move sources that are done into a folder of this name below theirs")
+    @Option(names = "--done-into", paramLabel = "NAME")
     private String doneInto;
 
-    @Option(names = "--json", description = "print one JSON value to standard output")
+    @Option(names = "--json")
     private boolean json;
 
     @Spec private CommandSpec spec;
@@ -105,12 +101,12 @@ final class FolderCommand implements Callable<Integer> {
         List<String> keys = new ArrayList<>(said);
         String read = Secret.of("--password", null, keyFrom);
         if (read != null) keys.add(read);
-        if (keys.contains("")) throw wrong("--password is given without a password. Give one, or leave the option out.");
+        if (keys.contains("")) throw Words.wrong("password.empty", "--password");
         for (Map.Entry<String, Recipe> output : plan.outputs()) output.getValue().refuseContradictions(options.passwords());
         Path journals = plan.sources().get(0).target();
         PrintWriter err = spec.commandLine().getErr();
         if (watch) {
-            err.println("Watching; end it with Ctrl C.");
+            err.println(Words.of("folder.watching"));
             new FolderWatch(plan, doneInto, (asked, listener) -> Decant.folderRun(asked, keys, options.passwords(), listener))
                     .run(journals, entry -> err.println(line(entry)), () -> !Thread.currentThread().isInterrupted());
             return Main.DONE;
@@ -133,12 +129,12 @@ final class FolderCommand implements Callable<Integer> {
     }
 
     private static String line(FolderJournal.Entry entry) {
-        String words = entry.words().isEmpty() ? "" : "  " + entry.words().get(0);
+        Object words = entry.words().isEmpty() ? "" : entry.words().get(0);
         return switch (entry.state()) {
-            case DONE -> entry.source() + " → " + entry.target();
-            case WANTS_LOOK -> entry.source() + " → " + entry.target() + "  wants a look, faith " + Math.round(entry.faith());
-            case SKIPPED -> entry.source() + "  skipped" + words;
-            case FAILED -> entry.source() + "  failed" + words;
+            case DONE -> Words.of("folder.line.done", entry.source(), entry.target());
+            case WANTS_LOOK -> Words.of("folder.line.wants-look", entry.source(), entry.target(), Math.round(entry.faith()));
+            case SKIPPED -> Words.of("folder.line.skipped", entry.source(), words).strip();
+            case FAILED -> Words.of("folder.line.failed", entry.source(), words).strip();
         };
     }
 
@@ -147,10 +143,10 @@ final class FolderCommand implements Callable<Integer> {
                 .availableProcessors());
         if (!json) {
             spec.commandLine().getErr().println(scan.summary());
-            for (FolderScan.LeftOut one : scan.leftOut()) spec.commandLine().getErr().println("  left out: " + one.file() + "  " + one.reason());
+            for (FolderScan.LeftOut one : scan.leftOut()) spec.commandLine().getErr().println("  " + Words.of("folder.left-out", one.file(), one.reason()));
             if (!scan.items().isEmpty()) spec.commandLine().getErr().println("  " + expected.sentence());
             long free = FolderScan.free(plan.sources().get(0).target());
-            if (free >= 0) spec.commandLine().getErr().println("  " + free / 1_000_000 + " MB are free where results go.");
+            if (free >= 0) spec.commandLine().getErr().println("  " + Words.of("folder.expected.free", Long.toString(free / 1_000_000)));
             return Main.DONE;
         }
         ObjectNode root = Json.object().put("summary", scan.summary()).put("bytes", scan.bytes()).put("expectedSeconds", expected.seconds())
@@ -169,28 +165,21 @@ final class FolderCommand implements Callable<Integer> {
         List<Map.Entry<String, Recipe>> outputs = new ArrayList<>(List.of(Map.entry("", recipe)));
         for (String one : also) outputs.add(Map.entry(one, RecipeOptions.another(one, recipe)));
         Set<FolderPlan.Kind> wanted = EnumSet.noneOf(FolderPlan.Kind.class);
-        for (String kind : kinds) wanted.add(value(FolderPlan.Kind.class, "--kinds", kind.trim()));
+        for (String kind : kinds) wanted.add(RecipeOptions.value(FolderPlan.Kind.class, "--kinds", kind.trim()));
         List<FolderPlan.Source> all = new ArrayList<>();
         for (String source : sources) {
             int equals = source.indexOf('=');
             Path from = Path.of(equals < 0 ? source : source.substring(0, equals));
-            if (equals < 0 && into == null) throw wrong("Where shall the results go? Give --into DIR, or SOURCE=TARGET.");
+            if (equals < 0 && into == null) throw Words.wrong("folder.into");
             Path target = equals < 0 ? sources.size() > 1 ? into.resolve(from.toAbsolutePath().normalize().getFileName()) : into
                     : Path.of(source.substring(equals + 1));
             all.add(new FolderPlan.Source(from, target, !flat, wanted, patterns));
         }
-        if (!part.matches("[1-9]\\d{0,3}/[1-9]\\d{0,3}")) throw wrong("--part takes which of how many, such as 3/8.");
+        if (!part.matches("[1-9]\\d{0,3}/[1-9]\\d{0,3}")) throw Words.wrong("folder.part");
         int which = Integer.parseInt(part.split("/")[0]);
         int parts = Integer.parseInt(part.split("/")[1]);
-        if (which > parts) throw wrong("--part " + part + " asks for a part that is not there.");
-        return new FolderPlan(all, outputs, value(FolderPlan.WhenThere.class, "--there", there), again, keepTimes, Duration.ofSeconds(Math.max(1, limit)),
-                faith, which, parts);
+        if (which > parts) throw Words.wrong("folder.part.beyond", part);
+        return new FolderPlan(all, outputs, RecipeOptions.value(FolderPlan.WhenThere.class, "--there", there), again, keepTimes,
+                Duration.ofSeconds(Math.max(1, limit)), faith, which, parts);
     }
-
-    private static <T extends Enum<T>> T value(Class<T> kind, String option, String text) {
-        for (T one : kind.getEnumConstants()) if (one.name().toLowerCase(Locale.ROOT).replace('_', '-').equals(text.toLowerCase(Locale.ROOT))) return one;
-        throw wrong("“" + text + "” is nothing that " + option + " can be.");
-    }
-
-    private static DecantException wrong(String sentence) { return new DecantException(Kind.WRONG_CALL, Message.said(sentence)); }
 }

@@ -30,14 +30,13 @@ import app.decant.sheet.Sheet;
 import app.decant.sheet.SheetChoice;
 import app.decant.sheet.SheetLayout;
 import app.decant.sheet.SheetPages;
-import app.decant.words.Message;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
+import java.util.Objects;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
@@ -48,17 +47,17 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** Tells what a file is and what is in it. */
-@Command(name = "inspect", description = "Tells what a document is: kind, pages, facts, headings, fonts, findings.", mixinStandardHelpOptions = true)
+@Command(name = "inspect", mixinStandardHelpOptions = true)
 final class InspectCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "FILE", description = "the document")
+    @Parameters(paramLabel = "FILE")
     private Path file;
 
     @Mixin private SourceOptions source;
 
-    @Option(names = "--to", paramLabel = "FORMAT", description = "tell as well what this format would not carry of it")
+    @Option(names = "--to", paramLabel = "FORMAT")
     private String target;
 
-    @Option(names = "--json", description = "print one JSON value to standard output")
+    @Option(names = "--json")
     private boolean json;
 
     @Spec private CommandSpec spec;
@@ -75,8 +74,7 @@ final class InspectCommand implements Callable<Integer> {
 
     private List<Finding> losses(Pages pages) {
         Target to = Target.of(target);
-        if (to == null) throw new DecantException(DecantException.Kind.WRONG_CALL, Message.said("“" + target + "” is no format that is written here. There are "
-                + Target.values().stream().map(Target::ending).collect(Collectors.joining(", ")) + "."));
+        if (to == null) throw Words.wrong("inspect.format", target, Target.values().stream().map(Target::ending).collect(Collectors.joining(", ")));
         return Publisher.losses(new Order(pages, Recipe.PLAIN.to(to)));
     }
 
@@ -168,27 +166,29 @@ final class InspectCommand implements Callable<Integer> {
     private static boolean isTable(Block block) { return block instanceof Table; }
 
     private void print(PrintWriter out, Taken taken, PagedDocument pages, List<Finding> findings) {
-        out.println(file.getFileName() + ": " + taken.format().kind() + ", " + count(pages) + (count(pages) == 1 ? " page, " : " pages, ")
-                + Search.words(taken.document()) + " words");
+        out.println(Words.of("inspect.head", file.getFileName(), taken.format().kind(), count(pages), Search.words(taken.document())));
+        List<String> told = new ArrayList<>();
         Facts facts = taken.document().facts();
-        if (facts.title() != null) out.println("  title    " + facts.title());
-        if (facts.author() != null) out.println("  author   " + facts.author());
+        if (facts.title() != null) told.add(Words.of("inspect.title", facts.title()));
+        if (facts.author() != null) told.add(Words.of("inspect.author", facts.author()));
         for (Outline.Heading heading : pages.outline().headings()) {
             PagedDocument.Spot spot = pages.spot(new Place(heading.path(), 0));
-            out.println("  heading  " + "  ".repeat(heading.level() - 1) + heading.title() + (spot == null ? "" : "  (page " + (spot.page() + 1) + ")"));
+            String title = "  ".repeat(heading.level() - 1) + heading.title();
+            told.add(spot == null ? Words.of("inspect.heading.nowhere", title) : Words.of("inspect.heading", title, spot.page() + 1));
         }
         if (sheets != null) for (Sheet sheet : sheets.workbook().sheets())
-            out.println("  sheet    " + sheet.name() + (sheet.hidden() ? ", hidden" : "") + (sheet.used(sheets.workbook().styles()) == null ? ", empty"
-                    : ", " + sheet.used(sheets.workbook().styles())));
+            told.add(Words.of("inspect.sheet", sheet.name(), sheet.hidden(), Objects.toString(sheet.used(sheets.workbook().styles()), "none")));
         for (FontCatalogue.Match match : pages.fonts())
-            out.println("  font     " + match.family() + (match.here() ? "" : ", shown as " + match.face().family()));
-        Decant.sourceInside(file, source.password()).ifPresent(inside -> out.println("  inside   " + inside.name() + ", which it was made from"));
-        if (changes > 0) out.println("  changed  " + changes + " tracked, unsettled");
-        if (comments > 0) out.println("  comments " + comments);
-        for (Finding finding : findings) out.println("  finding  " + finding.what());
-        if (losses != null) for (Finding finding : losses) out.println("  ." + target + "     " + finding.what());
-        if (faith == null) return;
-        out.printf(Locale.ROOT, "  faith    %.1f of 100%n", faith.score());
-        for (Difference difference : faith.differences()) out.println("  differs  page " + (difference.page() + 1) + ": " + difference.sentence());
+            told.add(Words.of(match.here() ? "inspect.font" : "inspect.font.other", match.family(), match.face().family()));
+        Decant.sourceInside(file, source.password()).ifPresent(inside -> told.add(Words.of("inspect.inside", inside.name())));
+        if (changes > 0) told.add(Words.of("inspect.changed", changes));
+        if (comments > 0) told.add(Words.of("inspect.comments", comments));
+        for (Finding finding : findings) told.add(Words.of("inspect.finding", finding.what()));
+        if (losses != null) for (Finding finding : losses) told.add("." + target + "     " + finding.what());
+        if (faith != null) {
+            told.add(Words.of("inspect.faith", faith.score()));
+            for (Difference difference : faith.differences()) told.add(Words.of("inspect.differs", difference.page() + 1, difference.sentence()));
+        }
+        for (String line : told) out.println("  " + line);
     }
 }

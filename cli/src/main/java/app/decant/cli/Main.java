@@ -9,10 +9,9 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine;
 
 /** The command line's entrance. Exit status 0: all done; 1: something failed; 2: wrong call. */
-@Command(name = "decant", description = "Takes office documents in, and publishes them again.", mixinStandardHelpOptions = true, version = "Decant 0.1.0",
+@Command(name = "decant", resourceBundle = "app.decant.cli.options", mixinStandardHelpOptions = true, version = "Decant 0.1.0",
         subcommands = {PublishCommand.class, RecipesCommand.class, QueueCommand.class, FolderCommand.class, InspectCommand.class, CompareCommand.class,
-                DemoFilesCommand.class, WarmCommand.class, CommandLine.HelpCommand.class}, synopsisSubcommandLabel = "COMMAND",
-        footer = {"", "The window: decant open [FILE...], or decant demo."})
+        DemoFilesCommand.class, WarmCommand.class, CommandLine.HelpCommand.class}, synopsisSubcommandLabel = "COMMAND")
 public final class Main {
     /** All done, some outputs failed, wrong call. */
     static final int DONE = 0;
@@ -27,10 +26,13 @@ public final class Main {
         System.exit(run(arguments));
     }
 
+    /** All commands. */
+    static CommandLine line() { return new CommandLine(new Main()); }
+
     /** Runs a call and gives its exit status. */
     public static int run(String... arguments) {
         System.setProperty("java.awt.headless", "true");
-        CommandLine line = new CommandLine(new Main());
+        CommandLine line = line();
         line.setCaseInsensitiveEnumValuesAllowed(true);
         boolean json = Arrays.asList(arguments).contains("--json");
         line.setExecutionExceptionHandler((exception, command, parsed) -> failed(exception, command, json));
@@ -38,8 +40,7 @@ public final class Main {
             CommandLine command = exception.getCommandLine();
             command.getErr().println(exception.getMessage());
             CommandLine.UnmatchedArgumentException.printSuggestions(exception, command.getErr());
-            command.getErr().println("./decant help " + (command.getCommandName().equals("decant") ? "" : command.getCommandName() + " ")
-                    + "tells what can be said.");
+            command.getErr().println(command.getParent() == null ? Words.of("call.help") : Words.of("call.help.of", command.getCommandName()));
             if (json) command.getOut().println(failure(DecantException.Kind.WRONG_CALL, exception.getMessage()));
             return WRONG_CALL;
         });
@@ -59,8 +60,7 @@ public final class Main {
         DecantException told = problem instanceof DecantException known ? known : null;
         if (told == null || told.kind() == DecantException.Kind.UNFORESEEN) LoggerFactory.getLogger(Main.class).error("Unforeseen", problem);
         else LoggerFactory.getLogger(Main.class).info("{}", told.getMessage(), told);
-        String sentence = told != null ? told.getMessage()
-                : "Something went wrong that was not foreseen; nothing was replaced. The log in your home folder, .decant/decant.log, tells more.";
+        String sentence = told != null ? told.getMessage() : Words.of("call.unforeseen");
         DecantException.Kind kind = told != null ? told.kind() : DecantException.Kind.UNFORESEEN;
         command.getErr().println(sentence);
         if (json) command.getOut().println(failure(kind, sentence));

@@ -19,7 +19,6 @@ import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
 import app.decant.publish.TimeLimit;
-import app.decant.words.Message;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
@@ -41,35 +40,34 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** Publishes files, each by itself: one that fails stops no other. */
-@Command(name = "publish", description = "Publishes documents as PDF, or in another format.", mixinStandardHelpOptions = true)
+@Command(name = "publish", mixinStandardHelpOptions = true)
 final class PublishCommand implements Callable<Integer> {
-    @Parameters(arity = "1..*", paramLabel = "FILE", description = "the documents")
+    @Parameters(arity = "1..*", paramLabel = "FILE")
     private List<Path> files;
 
-    @Option(names = "--out", paramLabel = "FILE|DIR", description = "where to; a folder, or a file for one document (default: beside the document)")
+    @Option(names = "--out", paramLabel = "FILE|DIR")
     private Path out;
 
     @Mixin private RecipeOptions options;
 
     @Mixin private SourceOptions source;
 
-    @Option(names = "--also", paramLabel = "RECIPE|FORMAT",
-            description = "make another output as well: by a recipe, or a format such as docx; may be given several times")
+    @Option(names = "--also", paramLabel = "RECIPE|FORMAT")
     private List<String> also = List.of();
 
-    @Option(names = "--receipt", paramLabel = "FILE", description = "write the receipt to a file: text, or JSON where the name ends in .json")
+    @Option(names = "--receipt", paramLabel = "FILE")
     private Path receiptFile;
 
-    @Option(names = "--queue", description = "put it into the queue instead; ./decant queue run makes it later")
+    @Option(names = "--queue")
     private boolean wait;
 
-    @Option(names = "--mail-to", paramLabel = "ADDRESS", split = ",", description = "put the result into a mail in the outbox, ready to be sent")
+    @Option(names = "--mail-to", paramLabel = "ADDRESS", split = ",")
     private List<String> mailTo = List.of();
 
-    @Option(names = "--mail-only", description = "with --mail-to: keep no other copy of the result")
+    @Option(names = "--mail-only")
     private boolean mailOnly;
 
-    @Option(names = "--json", description = "print one JSON value to standard output")
+    @Option(names = "--json")
     private boolean json;
 
     @Spec private CommandSpec spec;
@@ -79,14 +77,13 @@ final class PublishCommand implements Callable<Integer> {
         Target named = out == null || outIsFolder ? null : Target.of(ending(out));
         Recipe recipe = options.recipe(named);
         if (named != null && named != recipe.target()) {
-            throw wrong("--out names a ." + named.ending() + ", but " + recipe.target().words() + " is made. Give a name that ends in ." + recipe.target()
-                    .ending() + ", or --to " + named.ending() + ".");
+            throw Words.wrong("publish.out", named.ending(), recipe.target().words(), recipe.target().ending());
         }
         recipe.refuseContradictions(options.passwords());
-        if (mailOnly && mailTo.isEmpty()) throw wrong("--mail-only needs --mail-to ADDRESS, or the result would be nowhere.");
+        if (mailOnly && mailTo.isEmpty()) throw Words.wrong("publish.mail-only");
         MailOutbox.refuseWrong(mailTo);
         if (receiptFile != null && files.size() > 1)
-            throw wrong("--receipt takes the receipt of one document; there are " + files.size() + ". Every receipt is kept in .decant/receipts as well.");
+            throw Words.wrong("publish.receipt", files.size());
         ArrayNode results = Json.array();
         Set<Kind> failed = EnumSet.noneOf(Kind.class);
         for (Path file : files) {
@@ -113,8 +110,6 @@ final class PublishCommand implements Callable<Integer> {
         return name.substring(name.lastIndexOf('.') + 1);
     }
 
-    private static DecantException wrong(String sentence) { return new DecantException(Kind.WRONG_CALL, Message.said(sentence)); }
-
     private Path place(Path file, boolean folder, Target target) {
         String renamed = SafeFile.withoutEnding(String.valueOf(file.getFileName())) + "." + target.ending();
         if (out == null) return file.toAbsolutePath().resolveSibling(renamed);
@@ -139,7 +134,7 @@ final class PublishCommand implements Callable<Integer> {
             for (int i = 0; i < names.size(); i++) wishes.add(new PublishQueue.Wish(recipes.get(i).getValue(), names.get(i)));
             PublishQueue.Waiting waiting = Decant.queue(taken.document(), file.getFileName().toString(), file, password, wishes, delivery);
             result.put("waiting", waiting.place().getFileName().toString()).put("file", target.toString());
-            if (!json) spec.commandLine().getErr().println(file.getFileName() + " waits in the queue.");
+            if (!json) spec.commandLine().getErr().println(Words.of("publish.waits", file.getFileName()));
             return;
         }
         Guard others = Guard.NONE.and(files);
@@ -181,12 +176,16 @@ final class PublishCommand implements Callable<Integer> {
 
     private void print(Path file, List<Finding> taken, List<Receipt> receipts) {
         PrintWriter err = spec.commandLine().getErr();
-        for (Finding finding : taken) if (finding.weight() != Finding.Weight.NOTE) err.println("  wants a look: " + finding.what());
+        print(taken);
         for (Receipt receipt : receipts) {
-            String pages = receipt.pages() > 0 ? ", " + receipt.pages() + (receipt.pages() == 1 ? " page" : " pages") : "";
-            err.println(file.getFileName() + " → " + receipt.file() + pages + ", " + receipt.bytes() + " bytes");
-            for (PdfCheck.Proof proof : receipt.proofs()) err.println("  proven: " + proof.sentence());
-            for (Finding finding : receipt.findings()) if (finding.weight() != Finding.Weight.NOTE) err.println("  wants a look: " + finding.what());
+            err.println(Words.of("publish.made", file.getFileName(), receipt.file(), receipt.pages(), receipt.bytes()));
+            for (PdfCheck.Proof proof : receipt.proofs()) err.println("  " + Words.of("publish.proven", proof.sentence()));
+            print(receipt.findings());
         }
+    }
+
+    private void print(List<Finding> findings) {
+        for (Finding finding : findings)
+            if (finding.weight() != Finding.Weight.NOTE) spec.commandLine().getErr().println("  " + Words.of("publish.wants-look", finding.what()));
     }
 }

@@ -1,13 +1,11 @@
 package app.decant.cli;
 
 import app.decant.Decant;
-import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
 import app.decant.document.Progress;
 import app.decant.publish.PublishQueue.Waiting;
 import app.decant.publish.PublishQueue;
 import app.decant.publish.Receipt;
-import app.decant.words.Message;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import java.io.PrintWriter;
 import java.util.List;
@@ -19,15 +17,15 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** Looks at the publications that wait, and runs them. */
-@Command(name = "queue", description = "Lists the publications that wait, runs them, or takes them out.", mixinStandardHelpOptions = true)
+@Command(name = "queue", mixinStandardHelpOptions = true)
 final class QueueCommand implements Callable<Integer> {
-    @Parameters(arity = "0..1", paramLabel = "list|run|remove", defaultValue = "list", description = "what to do (default: list)")
+    @Parameters(arity = "0..1", paramLabel = "list|run|remove", defaultValue = "list")
     private String task;
 
-    @Option(names = "--number", paramLabel = "N", description = "only the publication of this number in the list")
+    @Option(names = "--number", paramLabel = "N")
     private Integer number;
 
-    @Option(names = "--json", description = "print one JSON value to standard output")
+    @Option(names = "--json")
     private boolean json;
 
     @Spec private CommandSpec spec;
@@ -36,8 +34,7 @@ final class QueueCommand implements Callable<Integer> {
         PublishQueue queue = Decant.queue();
         List<Waiting> all = queue.all();
         if (number != null && (number < 1 || number > all.size()))
-            throw new DecantException(Kind.WRONG_CALL, Message.said("There is no number " + number + " in the queue; " + (all.isEmpty() ? "it is empty."
-                    : "it holds 1 to " + all.size() + ".")));
+            throw Words.wrong("queue.number", number.toString(), all.size());
         List<Waiting> chosen = number == null ? all : List.of(all.get(number - 1));
         return switch (task) {
             case "list" -> list(chosen);
@@ -47,7 +44,7 @@ final class QueueCommand implements Callable<Integer> {
                 if (json) spec.commandLine().getOut().println(Json.text(Json.object().put("removed", chosen.size())));
                 yield Main.DONE;
             }
-            default -> throw new DecantException(Kind.WRONG_CALL, Message.said("“" + task + "” is nothing the queue can do. It can list, run or remove."));
+            default -> throw Words.wrong("queue.task", task);
         };
     }
 
@@ -58,10 +55,11 @@ final class QueueCommand implements Callable<Integer> {
             Waiting one = waiting.get(i);
             if (json) list.addObject().put("title", one.title()).put("file", one.file().toString()).put("added", one.added().toString())
                     .put("tries", one.tries()).put("trouble", one.trouble());
-            else out.println((i + 1) + "  " + one.title() + " → " + one.file() + (one.trouble() == null ? "" : "  (failed: " + one.trouble() + ")"));
+            else out.println(one.trouble() == null ? Words.of("queue.line", i + 1, one.title(), one.file())
+                    : Words.of("queue.line.failed", i + 1, one.title(), one.file(), one.trouble()));
         }
         if (json) out.println(Json.text(list));
-        else if (waiting.isEmpty()) out.println("Nothing waits.");
+        else if (waiting.isEmpty()) out.println(Words.of("queue.none"));
         return Main.DONE;
     }
 
@@ -73,7 +71,7 @@ final class QueueCommand implements Callable<Integer> {
                 List<Receipt> receipts = Decant.publishWaiting(one, Progress.SILENT);
                 for (Receipt receipt : receipts) {
                     results.addObject().put("title", one.title()).put("done", true).put("file", receipt.file().toString()).put("bytes", receipt.bytes());
-                    if (!json) spec.commandLine().getErr().println(one.title() + " → " + receipt.file());
+                    if (!json) spec.commandLine().getErr().println(Words.of("queue.made", one.title(), receipt.file()));
                 }
             } catch (DecantException e) {
                 failed++;

@@ -1,8 +1,6 @@
 package app.decant.cli;
 
 import app.decant.Decant;
-import app.decant.document.DecantException.Kind;
-import app.decant.document.DecantException;
 import app.decant.pdf.Overlay;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
@@ -17,7 +15,6 @@ import app.decant.publish.RecipeFile;
 import app.decant.publish.Recipes;
 import app.decant.publish.Target;
 import app.decant.sheet.SheetChoice;
-import app.decant.words.Message;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -34,7 +31,7 @@ import picocli.CommandLine.Option;
 
 /** The options that make a recipe: one kept under a name or in a file, changed by what else is said. */
 final class RecipeOptions {
-    @Option(names = "--recipe", paramLabel = "FILE|NAME", description = "start from a recipe; ./decant recipes lists them")
+    @Option(names = "--recipe", paramLabel = "FILE|NAME")
     private String recipe;
 
     /** Every format that is written, by its ending. */
@@ -42,129 +39,122 @@ final class RecipeOptions {
         Targets() { super(Stream.concat(Target.values().stream(), Target.sheets().stream()).map(Target::ending).toList()); }
     }
 
-    @Option(names = "--to", paramLabel = "FORMAT", description = "${COMPLETION-CANDIDATES} (default: pdf)", completionCandidates = Targets.class)
+    @Option(names = "--to", paramLabel = "FORMAT", completionCandidates = Targets.class)
     private String to;
 
-    @Option(names = "--pages", paramLabel = "RANGE", description = "all, odd, even, or a list such as 1-3,7,12-")
+    @Option(names = "--pages", paramLabel = "RANGE")
     private String pages;
 
-    @Option(names = "--each", paramLabel = "PATTERN", description = "one file for each page, named by a pattern of {name} {n} {label} {heading} {title} {date}")
+    @Option(names = "--each", paramLabel = "PATTERN")
     private String each;
 
-    @Option(names = "--bookmarks", paramLabel = "LEVELS", description = "heading levels for bookmarks, such as 1-3, or none (default: 1-3)")
+    @Option(names = "--bookmarks", paramLabel = "LEVELS")
     private String bookmarks;
 
-    @Option(names = "--fonts", paramLabel = "used|whole|standard-left-out",
-            description = "embed the characters used, or whole fonts, or leave out the fourteen every reader has (default: used)")
+    @Option(names = "--fonts", paramLabel = "used|whole|standard-left-out")
     private String fonts;
 
-    @Option(names = "--office-fonts", paramLabel = "as-they-came|used-characters|whole|none", description = "fonts that travel in a .docx or .odt")
+    @Option(names = "--office-fonts", paramLabel = "as-they-came|used-characters|whole|none")
     private String officeFonts;
-    @Option(names = "--picture-quality", paramLabel = "1-100", description = "pictures as JPEG of this quality (default: exactly as they are)")
+    @Option(names = "--picture-quality", paramLabel = "1-100")
     private Integer quality;
 
-    @Option(names = "--picture-resolution", paramLabel = "PPI", description = "pictures no finer than this, in pixels an inch")
+    @Option(names = "--picture-resolution", paramLabel = "PPI")
     private Integer resolution;
 
-    @Option(names = "--standard", paramLabel = "NAME", description = "PDF/A-1b, -1a, -2b, -2u, -2a, -3b, -3a, PDF/UA-1, or none")
+    @Option(names = "--standard", paramLabel = "NAME")
     private String standard;
 
-    @Option(names = "--untagged", description = "leave out the structure that screen readers use")
+    @Option(names = "--untagged")
     private boolean untagged;
 
-    @Option(names = "--uncompressed", description = "leave text and objects uncompressed")
+    @Option(names = "--uncompressed")
     private boolean uncompressed;
 
-    @Option(names = "--linearized", description = "order the file for quick display from the web")
+    @Option(names = "--linearized")
     private boolean linearized;
 
-    @Option(names = "--pdf-version", paramLabel = "1.4-2.0", description = "the version of PDF to write")
+    @Option(names = "--pdf-version", paramLabel = "1.4-2.0")
     private Double version;
 
-    @Option(names = "--lock", paramLabel = "STRENGTH", description = "aes-256, aes-128, or for old readers only the weak rc4-128 and rc4-40")
+    @Option(names = "--lock", paramLabel = "STRENGTH")
     private String lock;
 
-    @Option(names = "--user-password", paramLabel = "P", description = "asked for when the file is opened; typed where it is not given here", arity = "0..1",
-            fallbackValue = Secret.ASK)
+    @Option(names = "--user-password", paramLabel = "P", arity = "0..1", fallbackValue = Secret.ASK)
     private String userPassword;
 
-    @Option(names = "--user-password-from", paramLabel = "file:PATH|env:NAME", description = "read it from a file or the environment")
+    @Option(names = "--user-password-from", paramLabel = "file:PATH|env:NAME")
     private String userPasswordFrom;
 
-    @Option(names = "--owner-password", paramLabel = "P", description = "allows everything (default: one that nobody knows)", arity = "0..1", fallbackValue =
-            Secret.ASK)
+    @Option(names = "--owner-password", paramLabel = "P", arity = "0..1", fallbackValue = Secret.ASK)
     private String ownerPassword;
 
-    @Option(names = "--owner-password-from", paramLabel = "file:PATH|env:NAME", description = "read it from a file or the environment")
+    @Option(names = "--owner-password-from", paramLabel = "file:PATH|env:NAME")
     private String ownerPasswordFrom;
 
-    @Option(names = "--facts-in-clear", description = "leave what is said about the document readable without a password")
+    @Option(names = "--facts-in-clear")
     private boolean factsInClear;
-    @Option(names = "--allow", paramLabel = "LIST",
-            description = "what is allowed without it: all, none, or of print,print-fine,change,copy,comment,fill-forms,read-aloud,assemble")
+    @Option(names = "--allow", paramLabel = "LIST")
     private String allow;
 
-    @Option(names = "--watermark", paramLabel = "TEXT", description = "grey words across every page")
+    @Option(names = "--watermark", paramLabel = "TEXT")
     private String watermark;
 
-    @Option(names = "--letterhead", paramLabel = "PDF", description = "the first page of a PDF under every page")
+    @Option(names = "--letterhead", paramLabel = "PDF")
     private Path letterhead;
 
-    @Option(names = "--attach-source", description = "put the document itself into the PDF")
+    @Option(names = "--attach-source")
     private boolean attachSource;
 
-    @Option(names = "--links", paramLabel = "as-they-are|found|found-and-shown",
-            description = "whether written-out addresses become links (default: as-they-are)")
+    @Option(names = "--links", paramLabel = "as-they-are|found|found-and-shown")
     private String links;
 
-    @Option(names = "--title", paramLabel = "TEXT", description = "instead of the document's own")
+    @Option(names = "--title", paramLabel = "TEXT")
     private String title;
 
-    @Option(names = "--author", paramLabel = "TEXT", description = "likewise; an empty text leaves it out")
+    @Option(names = "--author", paramLabel = "TEXT")
     private String author;
 
-    @Option(names = "--subject", paramLabel = "TEXT", description = "likewise")
+    @Option(names = "--subject", paramLabel = "TEXT")
     private String subject;
 
-    @Option(names = "--keywords", paramLabel = "TEXT", description = "likewise")
+    @Option(names = "--keywords", paramLabel = "TEXT")
     private String keywords;
 
-    @Option(names = "--language", paramLabel = "CODE", description = "likewise, such as en-GB")
+    @Option(names = "--language", paramLabel = "CODE")
     private String language;
 
-    @Option(names = "--strip-facts", description = "say nothing about the document but what is given here")
+    @Option(names = "--strip-facts")
     private boolean stripFacts;
 
-    @Option(names = "--stamp", paramLabel = "TEXT",
-            description = "words in the margin of every page; {page} {pages} {label} {title} {date} stand for what they say")
+    @Option(names = "--stamp", paramLabel = "TEXT")
     private String stamp;
 
-    @Option(names = "--stamp-place", paramLabel = "PLACE", description = "top, top-left, top-right, bottom, bottom-left or bottom-right (default: bottom)")
+    @Option(names = "--stamp-place", paramLabel = "PLACE")
     private String stampPlace;
 
-    @Option(names = "--restricted-fonts", paramLabel = "stop|replace", description = "what becomes of fonts that may not be put into files (default: stop)")
+    @Option(names = "--restricted-fonts", paramLabel = "stop|replace")
     private String restricted;
 
-    @Option(names = "--set", paramLabel = "FIELD=VALUE", description = "any field of the recipe, such as opening.zoom=page-width; docs/recipes.md has them all")
+    @Option(names = "--set", paramLabel = "FIELD=VALUE")
     private List<String> fields = List.of();
 
-    @Option(names = "--sheets", split = ",", paramLabel = "NAME", description = "sheets of a workbook, in this order (default: all that are not hidden)")
+    @Option(names = "--sheets", split = ",", paramLabel = "NAME")
     private List<String> sheets;
 
-    @Option(names = "--area", split = ",", paramLabel = "RANGE", description = "ranges such as Fares!B2:G40, or defined names; all for everything that is used")
+    @Option(names = "--area", split = ",", paramLabel = "RANGE")
     private List<String> areas;
 
-    @Option(names = "--fit", paramLabel = "FIT", description = "one-wide, one-page, as-set-up, 2x3 pages (- for as many as it takes) or 80%%")
+    @Option(names = "--fit", paramLabel = "FIT")
     private String fit;
 
-    @Option(names = "--remake", description = "set the pages of a PDF anew from its text, instead of keeping them as they are")
+    @Option(names = "--remake")
     private boolean remake;
 
-    @Option(names = "--changes", paramLabel = "automatic|marked|accepted|rejected",
-            description = "tracked changes: kept where the format can and else accepted (automatic), shown with marks, accepted or rejected")
+    @Option(names = "--changes", paramLabel = "automatic|marked|accepted|rejected")
     private String changes;
 
-    @Option(names = "--present", paramLabel = "refuse|replace|keep-both", description = "when the file is already there (default: refuse)")
+    @Option(names = "--present", paramLabel = "refuse|replace|keep-both")
     private String present;
 
     private Recipe.Passwords passwords;
@@ -189,8 +179,7 @@ final class RecipeOptions {
         Recipe made = recipe == null ? Recipe.PLAIN : new Recipes(recipesFolder()).find(recipe);
         if (to != null) {
             Target target = Target.of(to);
-            if (target == null) throw wrong("“" + to + "” is no format this version writes. Choose one of " + Target.values().stream()
-                    .map(Target::ending).collect(Collectors.joining(", ")) + ".");
+            if (target == null) throw Words.wrong("option.format", to, Target.values().stream().map(Target::ending).collect(Collectors.joining(", ")));
             made = target == made.target() ? made : made.as(target);
         } else if (recipe == null && named != null) {
             made = made.as(named);
@@ -202,8 +191,8 @@ final class RecipeOptions {
         passwords();
         if (lock != null || allow != null || locks() || factsInClear) made = made.with(locking(made.locking()));
         if (!made.locking().isOn() && (allow != null || factsInClear))
-            throw wrong("--allow and --facts-in-clear say how a file is locked, but it is not to be. Choose a strength with --lock, or leave them out.");
-        if (stampPlace != null && stamp == null) throw wrong("--stamp-place says where a stamp stands, but there is none. Give --stamp TEXT.");
+            throw Words.wrong("option.allow-unlocked");
+        if (stampPlace != null && stamp == null) throw Words.wrong("option.stamp-place");
         List<Laid> laid = new ArrayList<>(made.laid());
         if (letterhead != null) laid.add(Laid.letterhead(letterhead));
         if (watermark != null) laid.add(Laid.watermark(watermark));
@@ -218,7 +207,7 @@ final class RecipeOptions {
         if (links != null) made = made.with(value(Recipe.Links.class, "--links", links));
         for (String field : fields) {
             int equals = field.indexOf('=');
-            if (equals < 1) throw wrong("--set takes FIELD=VALUE, such as opening.zoom=page-width.");
+            if (equals < 1) throw Words.wrong("option.set");
             made = RecipeFile.with(made, field.substring(0, equals), field.substring(equals + 1));
         }
         if (remake) made = made.remaking(true);
@@ -253,8 +242,7 @@ final class RecipeOptions {
         options.put("--stamp", stamp);
         options.put("--attach-source", attachSource ? true : null);
         options.values().removeIf(Objects::isNull);
-        if (!options.isEmpty()) throw wrong(String.join(", ", options.keySet()) + " can't be had in a ." + target.ending()
-                + "; that is for PDFs. Leave it out, or make a PDF.");
+        if (!options.isEmpty()) throw Words.wrong("option.pdf-only", String.join(", ", options.keySet()), target.ending());
     }
 
     static Path recipesFolder() { return Decant.home().resolve("recipes"); }
@@ -267,11 +255,11 @@ final class RecipeOptions {
                 case "used" -> PdfChoices.Fonts.USED_CHARACTERS;
                 case "whole" -> PdfChoices.Fonts.WHOLE;
                 case "standard-left-out" -> PdfChoices.Fonts.STANDARD_LEFT_OUT;
-                default -> throw wrong("--fonts is used, whole or standard-left-out.");
+                default -> throw Words.wrong("option.fonts");
             });
         }
-        if (quality != null && (quality < 1 || quality > 100)) throw wrong("--picture-quality goes from 1 to 100.");
-        if (resolution != null && (resolution < 10 || resolution > 4800)) throw wrong("--picture-resolution goes from 10 to 4800 pixels an inch.");
+        if (quality != null && (quality < 1 || quality > 100)) throw Words.wrong("option.picture-quality");
+        if (resolution != null && (resolution < 10 || resolution > 4800)) throw Words.wrong("option.picture-resolution");
         if (quality != null || resolution != null)
             made = made.with(new Pictures(quality == null ? style.pictures().quality() : quality, resolution == null ? style.pictures().resolution()
                     : resolution, style.pictures().grey(), style.pictures().lineArt()));
@@ -280,7 +268,7 @@ final class RecipeOptions {
         if (uncompressed) made = made.compressed(false);
         if (linearized) made = made.linearized(true);
         if (version != null) {
-            if (version < 1.4 || version > 2.0) throw wrong("--pdf-version goes from 1.4 to 2.0.");
+            if (version < 1.4 || version > 2.0) throw Words.wrong("option.version");
             made = made.version(version);
         }
         return made;
@@ -289,8 +277,8 @@ final class RecipeOptions {
     private Standard standard() {
         Standard named = Standard.named(standard);
         if (named != null) return named;
-        throw wrong("“" + standard + "” is no standard known here. There are " + Arrays.stream(Standard.values()).filter(one -> one != Standard.NONE)
-                .map(Standard::words).collect(Collectors.joining(", ")) + ".");
+        throw Words.wrong("option.standard", standard, Arrays.stream(Standard.values()).filter(one -> one != Standard.NONE).map(Standard::words)
+                .collect(Collectors.joining(", ")));
     }
 
     private Recipe.Locking locking(Recipe.Locking kept) {
@@ -305,22 +293,21 @@ final class RecipeOptions {
 
     private PdfChoices.Bookmarks levels() {
         if (bookmarks.equals("none")) return PdfChoices.Bookmarks.NONE;
-        if (!bookmarks.matches("[1-9](-[1-9])?")) throw wrong("--bookmarks is none, a level, or levels such as 1-3.");
+        if (!bookmarks.matches("[1-9](-[1-9])?")) throw Words.wrong("option.bookmarks");
         int from = bookmarks.charAt(0) - '0';
         int last = bookmarks.charAt(bookmarks.length() - 1) - '0';
-        if (last < from) throw wrong("--bookmarks runs backwards; write " + last + "-" + from + ".");
+        if (last < from) throw Words.wrong("option.bookmarks.backwards", last, from);
         return new PdfChoices.Bookmarks(from, last, from);
     }
 
-    private static <T extends Enum<T>> T value(Class<T> kind, String option, String text) {
+    /** The value that a word stands for. */
+    static <T extends Enum<T>> T value(Class<T> kind, String option, String text) {
         for (T one : kind.getEnumConstants()) if (one.name().toLowerCase(Locale.ROOT).replace('_', '-').equals(text.toLowerCase(Locale.ROOT))) return one;
-        throw wrong("“" + text + "” is nothing that " + option + " can be. There are " + Arrays.stream(kind.getEnumConstants())
-                .map(one -> one.name().toLowerCase(Locale.ROOT).replace('_', '-')).collect(Collectors.joining(", ")) + ".");
+        throw Words.wrong("option.value", text, option, Arrays.stream(kind.getEnumConstants()).map(one -> one.name().toLowerCase(Locale.ROOT).replace('_', '-'))
+                .collect(Collectors.joining(", ")));
     }
 
     private static String chosen(String anew, String kept) { return anew != null ? anew : kept; }
-
-    private static DecantException wrong(String sentence) { return new DecantException(Kind.WRONG_CALL, Message.said(sentence)); }
 
     /** What --also makes beside the recipe itself: a format, or a recipe by its name. */
     static Recipe another(String name, Recipe like) {

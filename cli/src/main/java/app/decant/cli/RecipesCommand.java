@@ -15,9 +15,9 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 
 /** Lists the recipes at hand. */
-@Command(name = "recipes", description = "Lists the recipes that publish and folder take by name.", mixinStandardHelpOptions = true)
+@Command(name = "recipes", mixinStandardHelpOptions = true)
 final class RecipesCommand implements Callable<Integer> {
-    @Option(names = "--json", description = "print them whole, as one JSON value")
+    @Option(names = "--json")
     private boolean json;
 
     @Spec private CommandSpec spec;
@@ -27,7 +27,7 @@ final class RecipesCommand implements Callable<Integer> {
         ArrayNode list = Json.array();
         for (Map.Entry<String, Recipe> recipe : new Recipes(RecipeOptions.recipesFolder()).all().entrySet()) {
             if (json) list.addObject().put("name", recipe.getKey()).set("recipe", new ObjectMapper().readTree(RecipeFile.write(recipe.getValue())));
-            else out.println(recipe.getKey() + (Recipes.isShipped(recipe.getKey()) ? "" : "  (kept in " + RecipeOptions.recipesFolder() + ")"));
+            else out.println(Recipes.shipped(recipe.getKey()).isPresent() ? recipe.getKey() : Words.of("recipes.kept", recipe.getKey(), RecipeOptions.recipesFolder()));
         }
         if (json) out.println(Json.text(list));
         return Main.DONE;

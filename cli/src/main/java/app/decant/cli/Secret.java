@@ -1,8 +1,6 @@
 package app.decant.cli;
 
-import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
-import app.decant.words.Message;
 import java.io.Console;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -23,16 +21,15 @@ final class Secret {
      * @throws DecantException where one is wished and there is none
      */
     static String of(String option, String said, String from) {
-        if (said != null && from != null) throw wrong(option + " is given twice; give the password, or where it is to be read.");
+        if (said != null && from != null) throw Words.wrong("password.twice", option);
         String password = from != null ? read(option, from) : ASK.equals(said) ? typed(option) : said;
-        if (password != null && password.isEmpty()) throw wrong(option + " is given without a password. Give one, or leave the option out.");
+        if (password != null && password.isEmpty()) throw Words.wrong("password.empty", option);
         return password;
     }
 
     private static String typed(String option) {
         Console console = System.console();
-        if (console == null) throw wrong(option + " is given without a password, and there is no terminal to type it at. Give one, or say with " + option
-                + "-from where it is.");
+        if (console == null) throw Words.wrong("password.no-terminal", option);
         char[] typed = console.readPassword("%s: ", option);
         return typed == null ? "" : new String(typed);
     }
@@ -40,18 +37,16 @@ final class Secret {
     private static String read(String option, String from) {
         if (from.startsWith("env:")) {
             String value = System.getenv(from.substring(4));
-            if (value == null) throw wrong("The environment has no " + from.substring(4) + ", which " + option + "-from names.");
+            if (value == null) throw Words.wrong("password.environment", from.substring(4), option);
             return value;
         }
-        if (!from.startsWith("file:")) throw wrong(option + "-from takes file:PATH or env:NAME.");
+        if (!from.startsWith("file:")) throw Words.wrong("password.from", option);
         Path file = Path.of(from.substring(5));
         try {
             // Editors end a file with a line end; it is no part of the password.
             return Files.readString(file).replaceFirst("\\r?\\n\\z", "");
         } catch (IOException e) {
-            throw new DecantException(Kind.WRONG_CALL, Message.said(file + ", which " + option + "-from names, can't be read as text."), e);
+            throw Words.wrong(e, "password.unreadable", file, option);
         }
     }
-
-    private static DecantException wrong(String sentence) { return new DecantException(Kind.WRONG_CALL, Message.said(sentence)); }
 }

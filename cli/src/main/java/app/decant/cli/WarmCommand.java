@@ -9,9 +9,9 @@ import picocli.CommandLine.Parameters;
  * Does once what people do most, so that the start script can keep the classes loaded for it in an archive: a text document made into a PDF, and that into
  * text and another document.
  */
-@Command(name = "warm", hidden = true, description = "Runs through what is done most; for the start script.")
+@Command(name = "warm", hidden = true)
 final class WarmCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "FOLDER", description = "Where it may write.")
+    @Parameters(paramLabel = "FOLDER")
     private Path folder;
 
     @Override public Integer call() {

@@ -48,7 +48,10 @@ public final class FolderJournal implements AutoCloseable {
     private final Map<String, Begun> begun = new LinkedHashMap<>();
 
     /** The name that the result of a file was to have, and since when. */
-    private record Begun(Path target, long when) { }
+    private record Begun(Path target, long when) {
+        /** Begun once more: what stands there since the first time is of this run of beginnings, however many of them broke off. */
+        private Begun again(Begun later) { return later.target.equals(target) ? this : later; }
+    }
 
     /** How a file ended. */
     public enum State { DONE, WANTS_LOOK, SKIPPED, FAILED }
@@ -203,7 +206,7 @@ public final class FolderJournal implements AutoCloseable {
             Path source = Path.of(node.path("source").asText());
             String key = key(source, node.path("output").asText());
             if (node.path("begins").asBoolean()) {
-                begun.put(key, new Begun(Path.of(node.path("target").asText()), node.path("when").asLong(Long.MAX_VALUE)));
+                begun.merge(key, new Begun(Path.of(node.path("target").asText()), node.path("when").asLong(Long.MAX_VALUE)), Begun::again);
                 return;
             }
             begun.remove(key);
@@ -244,12 +247,13 @@ public final class FolderJournal implements AutoCloseable {
 
     /** Says that a file is begun; its result will have just this name. */
     void begin(FolderScan.Item item, Path target) {
-        long now = System.currentTimeMillis();
-        write(MAPPER.createObjectNode().put("begins", true).put("source", item.source().toString()).put("output", item.output())
-                .put("target", target.toString()).put("when", now), true);
+        String key = key(item.source(), item.output());
+        Begun now;
         synchronized (this) {
-            begun.put(key(item.source(), item.output()), new Begun(target, now));
+            now = begun.merge(key, new Begun(target, System.currentTimeMillis()), Begun::again);
         }
+        write(MAPPER.createObjectNode().put("begins", true).put("source", item.source().toString()).put("output", item.output())
+                .put("target", target.toString()).put("when", now.when), true);
     }
 
     void end(Entry entry) {

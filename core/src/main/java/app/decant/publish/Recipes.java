@@ -20,6 +20,7 @@ import org.slf4j.LoggerFactory;
 
 /** The recipes at hand by name: those that ship with Decant, from finest to smallest and for special readers, and those kept in a folder. */
 public final class Recipes {
+    /** By what they are called in all languages, which scripts may say as well. */
     private static final Map<String, Recipe> SHIPPED = shipped();
 
     private final Path folder;
@@ -30,14 +31,14 @@ public final class Recipes {
     private static Map<String, Recipe> shipped() {
         Map<String, Recipe> recipes = new LinkedHashMap<>();
         PdfStyle plain = PdfStyle.PLAIN;
-        recipes.put("Finest", Recipe.PLAIN.with(plain.with(PdfChoices.Fonts.WHOLE)));
-        recipes.put("As it is", Recipe.PLAIN);
-        recipes.put("For the print room", Recipe.PLAIN.with(plain.with(new Pictures(90, 360))));
-        recipes.put("For the office printer", Recipe.PLAIN.with(plain.with(new Pictures(82, 220))));
-        recipes.put("To send by mail", Recipe.PLAIN.with(plain.with(new Pictures(72, 130))));
-        recipes.put("For a slow line", Recipe.PLAIN.with(plain.with(new Pictures(54, 84))));
-        recipes.put("To keep for good", Recipe.PLAIN.with(plain.with(Standard.A_2B)));
-        recipes.put("For everybody", Recipe.PLAIN.with(plain.with(Standard.UA_1)));
+        recipes.put("finest", Recipe.PLAIN.with(plain.with(PdfChoices.Fonts.WHOLE)));
+        recipes.put("as-it-is", Recipe.PLAIN);
+        recipes.put("print-room", Recipe.PLAIN.with(plain.with(new Pictures(90, 360))));
+        recipes.put("office-printer", Recipe.PLAIN.with(plain.with(new Pictures(82, 220))));
+        recipes.put("mail", Recipe.PLAIN.with(plain.with(new Pictures(72, 130))));
+        recipes.put("slow-line", Recipe.PLAIN.with(plain.with(new Pictures(54, 84))));
+        recipes.put("keep-for-good", Recipe.PLAIN.with(plain.with(Standard.A_2B)));
+        recipes.put("everybody", Recipe.PLAIN.with(plain.with(Standard.UA_1)));
         return recipes;
     }
 
@@ -46,11 +47,12 @@ public final class Recipes {
 
     /** All recipes by name. */
     public Map<String, Recipe> all() {
-        Map<String, Recipe> all = new LinkedHashMap<>(SHIPPED);
+        Map<String, Recipe> all = new LinkedHashMap<>();
+        SHIPPED.forEach((key, recipe) -> all.put(name(key), recipe));
         if (!Files.isDirectory(folder)) return all;
         try (Stream<Path> files = Files.list(folder)) {
             for (Path file : files.filter(one -> one.toString().endsWith(".json")).sorted().toList())
-                kept(file).ifPresent(recipe -> all.put(name(file), recipe));
+                kept(file).ifPresent(recipe -> all.put(nameOf(file), recipe));
         } catch (IOException e) {
             throw new DecantException(Kind.UNREADABLE, Message.of("publish.the-recipes-in-cannot-be-read-look", folder), e);
         }
@@ -67,8 +69,10 @@ public final class Recipes {
         }
     }
 
-    /** Whether a recipe of the name ships with Decant. */
-    public static boolean isShipped(String name) { return SHIPPED.containsKey(name); }
+    private static String name(String key) { return Message.of("recipe." + key).toString(); }
+
+    /** The key of the recipe that ships with Decant under a name, the same in all languages. */
+    public static Optional<String> shipped(String name) { return SHIPPED.keySet().stream().filter(key -> name(key).equalsIgnoreCase(name)).findFirst(); }
 
     /**
      * The recipe of a name, or in a file.
@@ -77,6 +81,7 @@ public final class Recipes {
      */
     public Recipe find(String nameOrFile) {
         for (Map.Entry<String, Recipe> entry : all().entrySet()) if (entry.getKey().equalsIgnoreCase(nameOrFile)) return entry.getValue();
+        if (SHIPPED.containsKey(nameOrFile)) return SHIPPED.get(nameOrFile);
         Path kept = folder.resolve(nameOrFile + ".json");
         if (!nameOrFile.contains("/") && Files.isRegularFile(kept)) return read(kept);
         Path file = Path.of(nameOrFile);
@@ -89,7 +94,7 @@ public final class Recipes {
         String wanted = name.trim();
         if (wanted.isEmpty() || wanted.matches(".*[/\\\\:].*") || wanted.startsWith("."))
             throw new DecantException(Kind.WRONG_CALL, Message.of("publish.cannot-be-the-name-of-a-recipe", name));
-        if (isShipped(wanted)) throw new DecantException(Kind.WRONG_CALL, Message.of("publish.ships-with-decant-and-stays", wanted));
+        if (shipped(wanted).isPresent()) throw new DecantException(Kind.WRONG_CALL, Message.of("publish.ships-with-decant-and-stays", wanted));
         byte[] bytes = RecipeFile.write(recipe).getBytes(StandardCharsets.UTF_8);
         SafeFile.write(folder.resolve(wanted + ".json"), Recipe.WhenPresent.REPLACE, Guard.OWN, out -> out.write(bytes),
                 file -> RecipeFile.read(Files.readString(file), wanted));
@@ -112,7 +117,7 @@ public final class Recipes {
         }
     }
 
-    private static String name(Path file) {
+    private static String nameOf(Path file) {
         String name = file.getFileName().toString();
         return name.substring(0, name.length() - 5);
     }

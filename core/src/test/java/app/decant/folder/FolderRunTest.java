@@ -209,6 +209,29 @@ class FolderRunTest {
         assertThat(others).as("what a program that runs is writing is left to it").exists();
     }
 
+    @Test void aRunThatGoesOnMayBreakOffAsWell() throws IOException {
+        FolderPlan plan = plan(WhenThere.KEEP_BOTH, false, 0);
+        FolderScan.Item first = FolderScan.of(plan, Progress.SILENT).items().stream()
+                .filter(item -> item.source().toString().endsWith("notice docx 0.docx")).findFirst().orElseThrow();
+        Path kept = target.resolve(".decant-journal.jsonl");
+        long earlier = System.currentTimeMillis() - 20_000;
+        try (FolderJournal journal = FolderJournal.open(target)) {
+            journal.begin(first, first.target());
+        }
+        Files.writeString(kept, Files.readString(kept).replaceAll("\"when\":\\d+", "\"when\":" + earlier));
+        Files.createDirectories(first.target().getParent());
+        Files.writeString(first.target(), "made by the first, not told");
+        Files.setLastModifiedTime(first.target(), FileTime.fromMillis(earlier + 1000));
+        for (int i = 0; i < 2; i++) {
+            try (FolderJournal journal = FolderJournal.open(target)) {
+                assertThat(journal.brokenOff(first)).isEqualTo(first.target());
+                journal.begin(first, first.target());
+            }
+        }
+        run(plan);
+        assertThat(results()).hasSize(good);
+    }
+
     @Test void givesUpWhatHangsAndCanBeStoppedAndPaused() throws Exception {
         FolderPlan slow = new FolderPlan(plan(WhenThere.SKIP, false, 0).sources(), List.of(Map.entry("", Recipe.PLAIN)), WhenThere.SKIP, false, false,
                 Duration.ofMillis(300), 0, 1, 1);

@@ -23,7 +23,7 @@ class MessageTest {
     private static final ResourceBundle BUNDLE = ResourceBundle.getBundle("app.decant.words.sentences", Locale.ROOT);
     private static final Pattern ASKED = Pattern.compile("Message\\.of\\(\\s*\"([\\w.-]+)\"");
     /** Keys that are put together from the name of a value. */
-    private static final Pattern BY_NAME = Pattern.compile("(?:format|folder|topic|kind|sheet\\.lost)\\..*");
+    private static final Pattern BY_NAME = Pattern.compile("(?:format|folder|topic|kind|recipe|sheet\\.lost)\\..*");
 
     @Test void everySentenceIsWellFormedAndNumbersItsValuesFromTheFirst() {
         for (String key : BUNDLE.keySet()) {

@@ -51,8 +51,7 @@ public final class PublishCards extends RecipeCards {
         card.title(Words.of("card.recipe"));
         Recipe bare = bare(now());
         for (Map.Entry<String, Recipe> entry : recipes.all().entrySet()) {
-            card.choice(entry.getKey(), Recipes.isShipped(entry.getKey()) ? Words.of("recipe." + entry.getKey().replace(" ", "").toLowerCase(Locale.ROOT))
-                    : Words.of("recipe.mine"), bare(entry.getValue()).equals(bare),
+            card.choice(entry.getKey(), Words.of("recipe." + Recipes.shipped(entry.getKey()).orElse("mine")), bare(entry.getValue()).equals(bare),
                     () -> set.accept(entry.getValue().of(now().pages()).with(now().present())));
         }
         TextField field = card.field("keep", "", Words.of("card.recipe.keep"));
