@@ -17,8 +17,12 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.text.Normalizer;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Deque;
+import java.util.IdentityHashMap;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
@@ -35,7 +39,8 @@ import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlin
 
 /** Opens a PDF again and looks whether it holds what was meant: pages, text in order, bookmarks and where they land, fonts, links. */
 public final class PdfCheck {
-    private static final int WORTH_SHARING = 200;
+    /** How many pages one core reads before it takes others. */
+    private static final int TOGETHER = 32;
 
     private PdfCheck() { }
 
@@ -56,7 +61,7 @@ public final class PdfCheck {
         try (PDDocument pdf = Loader.loadPDF(file.toFile(), owner)) {
             int count = choices.pages().size();
             proofs.add(new Proof(Message.of("check.pages-as-chosen", pdf.getNumberOfPages(), count), pdf.getNumberOfPages() == count));
-            int wrong = wrongPages(pdf, file, owner, pages, choices);
+            int wrong = wrongPages(pdf, pages, choices);
             proofs.add(new Proof(Message.of("check.text-differs-on-pages", wrong == 0, wrong), wrong == 0));
             if (choices.style().bookmarks().any()) {
                 int landed = landed(pdf, written.bookmarks());
@@ -104,25 +109,22 @@ public final class PdfCheck {
         return new Proof(Message.of("check.title-and-facts-in-both-places-agreeing", choices.facts().title() == null), true);
     }
 
-    /** Long files are read by all cores, each opening the file for itself. */
-    private static int wrongPages(PDDocument pdf, Path file, String owner, Pages pages, PdfChoices choices) throws IOException {
+    /** Streams are fetched here, and read and compared by all cores, some pages at a time. */
+    private static int wrongPages(PDDocument pdf, Pages pages, PdfChoices choices) throws IOException {
         int count = Math.min(choices.pages().size(), pdf.getNumberOfPages());
-        int parts = Math.min(Runtime.getRuntime().availableProcessors(), 1 + count / WORTH_SHARING);
-        List<CompletableFuture<Integer>> others = new ArrayList<>();
-        for (int i = 1; i < parts; i++) {
-            int from = count * i / parts;
-            int to = count * (i + 1) / parts;
-            others.add(CompletableFuture.supplyAsync(() -> {
-                try (PDDocument own = Loader.loadPDF(file.toFile(), owner)) {
-                    return wrongPages(own, pages, choices, from, to);
-                } catch (IOException e) {
-                    throw new UncheckedIOException(e);
-                }
-            }));
-        }
-        int wrong = wrongPages(pdf, pages, choices, 0, count / parts);
+        StreamText reading = new StreamText();
+        Deque<CompletableFuture<Integer>> others = new ArrayDeque<>();
+        Iterator<PDPage> following = pdf.getPages().iterator();
+        int wrong = 0;
         try {
-            for (CompletableFuture<Integer> other : others) wrong += other.join();
+            for (int from = 0; from < count; from += TOGETHER) {
+                List<StreamText.Fetched> fetched = new ArrayList<>();
+                for (int i = from; i < Math.min(count, from + TOGETHER); i++) fetched.add(reading.fetched(following.next()));
+                int first = from;
+                others.add(CompletableFuture.supplyAsync(() -> wrongPages(fetched, first, pages, choices)));
+                if (others.size() > 4 * Runtime.getRuntime().availableProcessors()) wrong += others.poll().join();
+            }
+            while (!others.isEmpty()) wrong += others.poll().join();
         } catch (CompletionException e) {
             if (e.getCause() instanceof UncheckedIOException read) throw read.getCause();
             throw e;
@@ -130,14 +132,12 @@ public final class PdfCheck {
         return wrong;
     }
 
-    private static int wrongPages(PDDocument pdf, Pages pages, PdfChoices choices, int from, int to) throws IOException {
+    private static int wrongPages(List<StreamText.Fetched> fetched, int first, Pages pages, PdfChoices choices) {
         int wrong = 0;
-        StreamText reading = new StreamText();
-        int at = 0;
-        for (PDPage page : pdf.getPages()) {
-            if (at >= to) break;
-            if (at >= from && !same(reading.of(page), pages.page(choices.pages().get(at)), choices)) wrong++;
-            at++;
+        try {
+            for (int i = 0; i < fetched.size(); i++) if (!same(fetched.get(i).read(), pages.page(choices.pages().get(first + i)), choices)) wrong++;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
         return wrong;
     }
@@ -214,14 +214,16 @@ public final class PdfCheck {
         List<PDOutlineItem> items = new ArrayList<>();
         if (pdf.getDocumentCatalog().getDocumentOutline() != null) gather(pdf.getDocumentCatalog().getDocumentOutline(), items);
         if (items.size() != expected.size()) return 0;
+        Map<COSDictionary, Integer> numbers = new IdentityHashMap<>();
+        for (PDPage page : pdf.getPages()) numbers.put(page.getCOSObject(), numbers.size());
         int landed = 0;
         for (int i = 0; i < items.size(); i++) {
             PdfWriter.Landing wanted = expected.get(i);
             PDOutlineItem item = items.get(i);
             if (!wanted.title().equals(item.getTitle()) || !(item.getDestination() instanceof PDPageXYZDestination destination)) continue;
-            int page = destination.retrievePageNumber();
-            if (page != wanted.page()) continue;
-            double top = pdf.getPage(page).getMediaBox().getHeight() - destination.getTop();
+            PDPage page = destination.getPage();
+            if (page == null || !Integer.valueOf(wanted.page()).equals(numbers.get(page.getCOSObject()))) continue;
+            double top = page.getMediaBox().getHeight() - destination.getTop();
             if (Math.abs(top - wanted.top()) <= 1.5) landed++;
         }
         return landed;

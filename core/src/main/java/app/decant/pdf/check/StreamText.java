@@ -1,6 +1,7 @@
 package app.decant.pdf.check;
 
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayDeque;
@@ -9,141 +10,243 @@ import java.util.Arrays;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
-import org.apache.pdfbox.contentstream.operator.Operator;
-import org.apache.pdfbox.contentstream.operator.OperatorName;
-import org.apache.pdfbox.cos.COSArray;
+import java.util.zip.DataFormatException;
+import java.util.zip.Inflater;
+import org.apache.fontbox.cmap.CMap;
+import org.apache.fontbox.cmap.CMapParser;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.cos.COSString;
+import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.io.RandomAccessReadBuffer;
 import org.apache.pdfbox.pdfparser.PDFStreamParser;
 import org.apache.pdfbox.pdmodel.PDPage;
-import org.apache.pdfbox.pdmodel.PDResources;
-import org.apache.pdfbox.pdmodel.documentinterchange.markedcontent.PDPropertyList;
+import org.apache.pdfbox.pdmodel.common.PDStream;
 import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.font.PDSimpleFont;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.apache.pdfbox.pdmodel.font.PDFontFactory;
 
 /**
- * Reads what a page says in the order in which its content stream says it, as any reader that copies text does (ISO 32000-1, 9.10): codes through the
+ * Reads what pages say in the order in which their content streams say it, as any reader that copies text does (ISO 32000-1, 9.10): codes through the
  * fonts' own maps to Unicode, replacement text where it is given. Nothing is sorted, nothing is placed, and forms are not entered.
+ *
+ * <p>The streams are fetched from the document by one thread, and read by as many as there are.
  */
 final class StreamText {
-    private final StringBuilder text = new StringBuilder();
-    private final Map<PDFont, Letters> letters = new IdentityHashMap<>();
-    /** The fonts of the graphics states that are kept; the innermost first, null for none. */
-    private final Deque<PDFont[]> states = new ArrayDeque<>();
-    private final Map<COSName, PDFont> fonts = new HashMap<>();
-    private PDResources resources;
-    private PDFont font;
-    private int depth;
-    /** How deep the marked content began that has a text of its own; 0 outside of any. */
-    private int replacedAt;
+    private static final int SHOW = ContentScan.operator("Tj");
+    private static final int SHOW_ADJUSTED = ContentScan.operator("TJ");
+    private static final int SHOW_LINE = ContentScan.operator("'");
+    private static final int SHOW_LINE_AND_SPACE = ContentScan.operator("\"");
+    private static final int FONT = ContentScan.operator("Tf");
+    private static final int SAVE = ContentScan.operator("q");
+    private static final int RESTORE = ContentScan.operator("Q");
+    private static final int BEGIN = ContentScan.operator("BMC");
+    private static final int BEGIN_WITH_PROPERTIES = ContentScan.operator("BDC");
+    private static final int END = ContentScan.operator("EMC");
+
+    private final Map<COSDictionary, Letters> letters = new IdentityHashMap<>();
 
     /** All that a page says. */
-    String of(PDPage page) throws IOException {
-        text.setLength(0);
-        states.clear();
-        fonts.clear();
-        resources = page.getResources();
-        font = null;
-        depth = 0;
-        replacedAt = 0;
-        byte[] stream;
-        try (InputStream in = page.getContents()) {
-            stream = in.readAllBytes();
+    String of(PDPage page) throws IOException { return fetched(page).read(); }
+
+    /** What is needed to read a page, taken out of its document: after this the document is not asked any more, but for fonts out of the ordinary. */
+    Fetched fetched(PDPage page) throws IOException {
+        List<Part> parts = new ArrayList<>();
+        for (Iterator<PDStream> streams = page.getContentStreams(); streams.hasNext();) parts.add(Part.of(streams.next().getCOSObject()));
+        COSDictionary resources = page.getResources() == null ? new COSDictionary() : page.getResources().getCOSObject();
+        Map<String, Letters> named = new HashMap<>();
+        COSDictionary fonts = resources.getCOSDictionary(COSName.FONT);
+        if (fonts != null) for (COSName name : fonts.keySet()) {
+            COSDictionary font = fonts.getCOSDictionary(name);
+            if (font != null && !letters.containsKey(font)) letters.put(font, Letters.of(font, this));
+            if (font != null) named.put(name.getName(), letters.get(font));
         }
-        PDFStreamParser parser = new PDFStreamParser(stream);
-        List<COSBase> operands = new ArrayList<>();
-        for (Object token = parser.parseNextToken(); token != null; token = parser.parseNextToken()) {
-            if (token instanceof COSBase operand) {
-                operands.add(operand);
-            } else if (token instanceof Operator operator) {
-                perform(operator.getName(), operands);
-                operands.clear();
-            }
+        Map<String, String> replacing = new HashMap<>();
+        COSDictionary properties = resources.getCOSDictionary(COSName.PROPERTIES);
+        if (properties != null) for (COSName name : properties.keySet()) {
+            COSDictionary told = properties.getCOSDictionary(name);
+            if (told != null && told.getString(COSName.ACTUAL_TEXT) != null) replacing.put(name.getName(), told.getString(COSName.ACTUAL_TEXT));
         }
-        return text.toString();
+        return new Fetched(parts, named, replacing);
     }
 
-    private void perform(String operator, List<COSBase> operands) throws IOException {
-        COSBase last = operands.isEmpty() ? null : operands.get(operands.size() - 1);
-        switch (operator) {
-            case OperatorName.SAVE -> states.push(new PDFont[] {font});
-            case OperatorName.RESTORE -> font = states.isEmpty() ? font : states.pop()[0];
-            case OperatorName.SET_FONT_AND_SIZE -> font = operands.size() > 1 && operands.get(0) instanceof COSName name ? font(name) : null;
-            case OperatorName.SHOW_TEXT, OperatorName.SHOW_TEXT_LINE, OperatorName.SHOW_TEXT_LINE_AND_SPACE -> show(last);
-            case OperatorName.SHOW_TEXT_ADJUSTED -> {
-                if (last instanceof COSArray parts) for (COSBase part : parts) show(part);
+    /** One of the streams of a page: unpacked, or packed in the way that nearly all are (ISO 32000-1, 7.4.4). */
+    private record Part(byte[] bytes, boolean packed) {
+        static Part of(COSStream stream) throws IOException {
+            boolean plain = COSName.FLATE_DECODE.equals(stream.getFilters()) && stream.getDictionaryObject(COSName.DECODE_PARMS) == null;
+            try (InputStream in = plain ? stream.createRawInputStream() : stream.createInputStream()) {
+                return new Part(in.readAllBytes(), plain);
             }
-            case OperatorName.BEGIN_MARKED_CONTENT -> depth++;
-            case OperatorName.BEGIN_MARKED_CONTENT_SEQ -> begin(last);
-            case OperatorName.END_MARKED_CONTENT -> {
+        }
+
+        byte[] unpacked() throws IOException {
+            if (!packed) return bytes;
+            Inflater inflater = new Inflater();
+            try {
+                inflater.setInput(bytes);
+                byte[] unpacked = new byte[Math.max(1 << 12, 6 * bytes.length)];
+                int length = 0;
+                while (!inflater.finished()) {
+                    if (length == unpacked.length) unpacked = Arrays.copyOf(unpacked, 2 * length);
+                    int more = inflater.inflate(unpacked, length, unpacked.length - length);
+                    if (more == 0 && (inflater.needsInput() || inflater.needsDictionary())) throw new IOException("A content stream breaks off");
+                    length += more;
+                }
+                return Arrays.copyOf(unpacked, length);
+            } catch (DataFormatException e) {
+                throw new IOException("A content stream can't be unpacked", e);
+            } finally {
+                inflater.end();
+            }
+        }
+    }
+
+    /** A page that can be read by itself. */
+    static final class Fetched {
+        private final List<Part> parts;
+        private final Map<String, Letters> fonts;
+        private final Map<String, String> replacing;
+        private final StringBuilder text = new StringBuilder();
+        /** The fonts of the graphics states that are kept; the innermost first, an empty place for none. */
+        private final Deque<Letters[]> states = new ArrayDeque<>();
+        private Letters font;
+        private int depth;
+        /** How deep the marked content began that has a text of its own; 0 outside of any. */
+        private int replacedAt;
+
+        private Fetched(List<Part> parts, Map<String, Letters> fonts, Map<String, String> replacing) {
+            this.parts = parts;
+            this.fonts = fonts;
+            this.replacing = replacing;
+        }
+
+        /** All that it says; to be asked once. */
+        String read() throws IOException {
+            ContentScan scan = new ContentScan(joined());
+            for (int operator = scan.next(); operator != ContentScan.END; operator = scan.next()) perform(operator, scan);
+            return text.toString();
+        }
+
+        private byte[] joined() throws IOException {
+            if (parts.size() == 1) return parts.get(0).unpacked();
+            ByteArrayOutputStream all = new ByteArrayOutputStream();
+            for (Part part : parts) {
+                all.write(part.unpacked());
+                // Streams end between words (ISO 32000-1, 7.8.2).
+                all.write('\n');
+            }
+            return all.toByteArray();
+        }
+
+        private void perform(int operator, ContentScan scan) throws IOException {
+            if (operator == SHOW || operator == SHOW_ADJUSTED || operator == SHOW_LINE || operator == SHOW_LINE_AND_SPACE) {
+                if (replacedAt > 0 || scan.length() == 0) return;
+                if (font == null) throw new IOException("Text is shown without a font");
+                font.say(scan, text);
+            } else if (operator == FONT) {
+                font = fonts.get(scan.firstName());
+            } else if (operator == SAVE) {
+                states.push(new Letters[] {font});
+            } else if (operator == RESTORE) {
+                font = states.isEmpty() ? font : states.pop()[0];
+            } else if (operator == BEGIN) {
+                depth++;
+            } else if (operator == BEGIN_WITH_PROPERTIES) {
+                begin(scan);
+            } else if (operator == END) {
                 if (depth == replacedAt) replacedAt = 0;
                 depth--;
             }
-            default -> { }
         }
-    }
 
-    private PDFont font(COSName name) throws IOException {
-        PDFont found = fonts.get(name);
-        if (found == null) fonts.put(name, found = resources.getFont(name));
-        return found;
-    }
-
-    /** Marked content with its properties, which stand here or among the page's resources. */
-    private void begin(COSBase properties) {
-        depth++;
-        PDPropertyList named = properties instanceof COSName name ? resources.getProperties(name) : null;
-        COSDictionary told = properties instanceof COSDictionary own ? own : named == null ? null : named.getCOSObject();
-        String replacement = told == null ? null : told.getString(COSName.ACTUAL_TEXT);
-        if (replacement == null || replacedAt > 0) return;
-        replacedAt = depth;
-        text.append(replacement);
-    }
-
-    private void show(COSBase string) throws IOException {
-        if (replacedAt > 0 || !(string instanceof COSString codes)) return;
-        if (font == null) throw new IOException("Text is shown without a font");
-        letters.computeIfAbsent(font, Letters::new).say(codes.getBytes(), text);
+        /** Marked content with its properties, which stand here or among the page's resources. */
+        private void begin(ContentScan scan) throws IOException {
+            depth++;
+            if (replacedAt > 0) return;
+            byte[] dictionary = scan.replacing();
+            COSBase told = dictionary == null ? null : (COSBase) new PDFStreamParser(dictionary).parseNextToken();
+            String replacement = told instanceof COSDictionary own ? own.getString(COSName.ACTUAL_TEXT) : replacing.get(scan.lastName());
+            if (replacement == null) return;
+            replacedAt = depth;
+            text.append(replacement);
+        }
     }
 
     /** What the codes of a font say, each asked for once. */
     private static final class Letters {
-        private final PDFont font;
+        private final COSDictionary dictionary;
+        /** What holds the fonts of one document apart from its other readers: what a font lacks it reads from the file. */
+        private final Object lock;
         /** How many bytes every code has; 0 where the font alone can tell. */
         private final int width;
-        private String[] known = new String[256];
+        /** The font's map to Unicode where that alone says everything; else null. */
+        private final CMap map;
+        private final String[] known;
+        private PDFont font;
 
-        Letters(PDFont font) {
-            this.font = font;
-            boolean plain = font instanceof PDType0Font composite && composite.getCMap().getName() != null
-                    && composite.getCMap().getName().startsWith("Identity-");
-            width = font instanceof PDSimpleFont ? 1 : plain ? 2 : 0;
+        private Letters(COSDictionary dictionary, Object lock, int width, CMap map) {
+            this.dictionary = dictionary;
+            this.lock = lock;
+            this.width = width;
+            this.map = map;
+            known = new String[width == 1 ? 0x100 : width == 2 ? 0x10000 : 0];
         }
 
-        void say(byte[] codes, StringBuilder text) throws IOException {
-            if (width == 0 || codes.length % width != 0) {
-                ByteArrayInputStream in = new ByteArrayInputStream(codes);
-                while (in.available() > 0) text.append(letter(font.readCode(in)));
+        static Letters of(COSDictionary font, Object lock) throws IOException {
+            COSName kind = font.getCOSName(COSName.SUBTYPE);
+            COSName encoding = font.getCOSName(COSName.ENCODING);
+            if (!COSName.TYPE0.equals(kind)) return new Letters(font, lock, 1, null);
+            if (encoding == null || !encoding.getName().startsWith("Identity-")) return new Letters(font, lock, 0, null);
+            COSStream map = font.getDictionaryObject(COSName.TO_UNICODE) instanceof COSStream stream ? stream : null;
+            if (map == null) return new Letters(font, lock, 2, null);
+            try (InputStream in = map.createInputStream()) {
+                return new Letters(font, lock, 2, new CMapParser().parse(new RandomAccessReadBuffer(in.readAllBytes())));
+            }
+        }
+
+        void say(ContentScan scan, StringBuilder text) throws IOException {
+            int length = scan.length();
+            if (width == 0 || length % width != 0) {
+                ByteArrayInputStream in = new ByteArrayInputStream(scan.codes());
+                while (in.available() > 0) text.append(next(in));
                 return;
             }
-            for (int i = 0; i < codes.length; i += width) text.append(letter(width == 1 ? codes[i] & 0xFF : (codes[i] & 0xFF) << 8 | codes[i + 1] & 0xFF));
+            for (int i = 0; i < length; i += width) {
+                String letter = letter(width == 1 ? scan.code(i) : scan.code(i) << 8 | scan.code(i + 1));
+                if (letter.length() == 1) text.append(letter.charAt(0));
+                else text.append(letter);
+            }
         }
 
         private String letter(int code) throws IOException {
-            if (code > 0xFFFF || code < 0) return asked(code);
-            if (code >= known.length) known = Arrays.copyOf(known, 0x10000);
+            // Two threads may both ask; they hear the same.
             if (known[code] == null) known[code] = asked(code);
             return known[code];
         }
 
         private String asked(int code) throws IOException {
-            String letter = font.toUnicode(code);
-            return letter == null ? "\uFFFD" : letter;
+            String letter = map == null ? null : map.toUnicode(code, width);
+            return letter == null ? whole(code) : letter;
+        }
+
+        private String next(ByteArrayInputStream in) throws IOException {
+            synchronized (lock) {
+                return whole(font().readCode(in));
+            }
+        }
+
+        private String whole(int code) throws IOException {
+            synchronized (lock) {
+                String letter = font().toUnicode(code);
+                return letter == null ? "\uFFFD" : letter;
+            }
+        }
+
+        private PDFont font() throws IOException {
+            if (font == null) font = PDFontFactory.createFont(dictionary);
+            return font;
         }
     }
 }
