@@ -94,16 +94,21 @@ public final class RunningHeads {
 
     private void find(boolean top) {
         Map<Integer, List<Row>> rows = new HashMap<>();
-        for (PageMatter page : pages) rows.put(page.index(), rows(page, top));
+        Map<String, List<Row>> alike = new HashMap<>();
+        for (PageMatter page : pages) {
+            List<Row> own = rows(page, top);
+            rows.put(page.index(), own);
+            for (Row row : own) alike.computeIfAbsent(row.kind(), kind -> new ArrayList<>()).add(row);
+        }
         Set<String> slots = new HashSet<>();
         Map<Integer, Integer> taken = new HashMap<>();
         for (PageMatter page : pages) {
             List<Row> own = rows.get(page.index());
             int count = 0;
             boolean counted = false;
-            while (count < Math.min(MOST_ROWS, own.size()) && (own.get(count).isArtifact() || comesAgain(own.get(count), rows, page)
+            while (count < Math.min(MOST_ROWS, own.size()) && (own.get(count).isArtifact() || comesAgain(own.get(count), rows, alike)
                     && !isHeading(own, count))) {
-                counted |= countsPages(own.get(count), rows);
+                counted |= countsPages(own.get(count), alike);
                 count++;
             }
             // Heads stand close together; what comes again beyond a gap is body text of pages that are much alike.
@@ -127,7 +132,7 @@ public final class RunningHeads {
             for (int i = 0; i < count; i++) {
                 Row row = own.get(i);
                 page.chunks().removeAll(row.chunks());
-                (top ? headers : footers).computeIfAbsent(page.index(), key -> new ArrayList<>()).add(new FrameLine(row.line(), fields(row, rows), null));
+                (top ? headers : footers).computeIfAbsent(page.index(), key -> new ArrayList<>()).add(new FrameLine(row.line(), fields(row, alike), null));
             }
         }
         if (!top) for (List<FrameLine> lines : footers.values()) lines.sort(Comparator.comparingDouble(line -> line.line().baseline()));
@@ -185,24 +190,19 @@ public final class RunningHeads {
         return rows;
     }
 
-    private boolean comesAgain(Row row, Map<Integer, List<Row>> rows, PageMatter page) {
-        int again = 0;
-        String kind = row.kind();
-        for (Map.Entry<Integer, List<Row>> other : rows.entrySet()) {
-            if (other.getKey() == page.index()) continue;
-            List<Row> theirs = other.getValue();
-            for (int i = 0; i < Math.min(MOST_ROWS, theirs.size()); i++) {
-                if (Math.abs(theirs.get(i).baseline() - row.baseline()) < 3 && theirs.get(i).kind().equals(kind)) {
-                    again++;
-                    break;
-                }
-            }
+    private boolean comesAgain(Row row, Map<Integer, List<Row>> rows, Map<String, List<Row>> alike) {
+        Set<Integer> again = new HashSet<>();
+        int enough = Math.max(1, (Math.min(pages.size(), 40) + 7) / 8 - 1);
+        for (Row other : alike.get(row.kind())) {
+            if (other.page() == row.page() || Math.abs(other.baseline() - row.baseline()) >= 3 || rows.get(other.page()).indexOf(other) >= MOST_ROWS) continue;
+            again.add(other.page());
+            if (again.size() >= enough) return true;
         }
-        return again >= 1 && (again + 1) * 8 >= Math.min(pages.size(), 40);
+        return false;
     }
 
     /** Whether a number in the row goes up with the pages. */
-    private boolean countsPages(Row row, Map<Integer, List<Row>> rows) { return fields(row, rows).stream().anyMatch(part -> part.kind() == Field.Kind.PAGE); }
+    private boolean countsPages(Row row, Map<String, List<Row>> alike) { return fields(row, alike).stream().anyMatch(part -> part.kind() == Field.Kind.PAGE); }
 
     /** Whether the innermost of the outer {@code count} rows stands apart from the body. */
     private boolean isApart(List<Row> own, int count, boolean top) {
@@ -219,7 +219,7 @@ public final class RunningHeads {
     }
 
     /** The numbers in a row that count pages: they differ from the page's index by the same amount on every page that has the row. */
-    private List<FrameLine.Part> fields(Row row, Map<Integer, List<Row>> rows) {
+    private List<FrameLine.Part> fields(Row row, Map<String, List<Row>> alike) {
         String text = row.text();
         List<FrameLine.Part> fields = new ArrayList<>();
         if (ROMAN.matcher(text.trim()).matches() && !text.trim().matches("\\d+")) {
@@ -233,22 +233,19 @@ public final class RunningHeads {
             int value = value(matcher.group());
             if (value == pages.size() && pages.size() > 1 && text.substring(0, matcher.start()).matches("(?iu).*\\d.*(/|\\b(of|von|de|sur|av|van|di))\\s*$"))
                 fields.add(new FrameLine.Part(matcher.start(), matcher.end(), Field.Kind.PAGES));
-            else if (goesUp(row, rows, place, value)) fields.add(new FrameLine.Part(matcher.start(), matcher.end(), Field.Kind.PAGE));
+            else if (goesUp(row, alike, place, value)) fields.add(new FrameLine.Part(matcher.start(), matcher.end(), Field.Kind.PAGE));
             place++;
         }
         return fields;
     }
 
-    private boolean goesUp(Row row, Map<Integer, List<Row>> rows, int place, int value) {
+    private boolean goesUp(Row row, Map<String, List<Row>> alike, int place, int value) {
         int same = 0;
         int other = 0;
-        for (List<Row> theirs : rows.values()) {
-            for (Row one : theirs) {
-                if (one.page() == row.page() || Math.abs(one.baseline() - row.baseline()) > 3 || !one.kind().equals(row.kind())) continue;
-                if (one.numbers().size() <= place) continue;
-                if (one.numbers().get(place) - one.page() == value - row.page()) same++;
-                else other++;
-            }
+        for (Row one : alike.get(row.kind())) {
+            if (one.page() == row.page() || Math.abs(one.baseline() - row.baseline()) > 3 || one.numbers().size() <= place) continue;
+            if (one.numbers().get(place) - one.page() == value - row.page()) same++;
+            else other++;
         }
         boolean alone = pages.size() == 1 && LONE_NUMBER.matcher(row.text().trim()).matches() && place == 0;
         boolean counts = alone || same > 0 && same >= other;
