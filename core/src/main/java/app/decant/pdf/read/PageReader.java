@@ -73,6 +73,8 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     /** Where each glyph is shown, kept where that is asked for. */
     private List<ShownGlyph> shown;
     private Frame frame = new Frame(List.of());
+    /** Of the groups that are being painted, together. */
+    private double opacity = 1;
     private int code;
 
     /** How far a content stream is carried out: the page's own, or that of a form in it. */
@@ -227,11 +229,15 @@ public final class PageReader extends PDFGraphicsStreamEngine {
 
     @Override public void showTransparencyGroup(PDTransparencyGroup form) throws IOException {
         Frame before = frame;
+        double solid = opacity;
         frame = before.called();
+        // A group is painted by itself, and then as a whole as thin as the state says it is called in (ISO 32000-1, 11.6.6).
+        opacity *= getGraphicsState().getNonStrokeAlphaConstant();
         try {
             super.showTransparencyGroup(form);
         } finally {
             frame = before;
+            opacity = solid;
         }
     }
 
@@ -256,8 +262,9 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         boolean seen = getGraphicsState().getTextState().getRenderingMode().isFill() || getGraphicsState().getTextState().getRenderingMode().isStroke();
         double advance = displacement.getX() * across;
         Link link = link(x + advance / 2, baseline - size * 0.3);
-        Glyph glyph = new Glyph(text, x, baseline, advance, size, reading.space() * Math.min(across, WIDEST * size), reading.face(),
-                rgb(getGraphicsState().getNonStrokingColor()), tag(), angle, seen, link, order++);
+        int rgb = onWhite(rgb(getGraphicsState().getNonStrokingColor()), opacity * getGraphicsState().getNonStrokeAlphaConstant());
+        Glyph glyph = new Glyph(text, x, baseline, advance, size, reading.space() * Math.min(across, WIDEST * size), reading.face(), rgb, tag(), angle, seen,
+                link, order++);
         glyphs.add(glyph);
         if (shown != null) shown.add(address(glyph, place, font, code, displacement, across, mark));
     }
@@ -280,6 +287,14 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     private Link link(double x, double y) {
         for (LinkArea area : links) if (area.area.contains(x, y)) return area.link;
         return null;
+    }
+
+    /** A colour that white shines through: letters have no other way to be pale. */
+    private static int onWhite(int rgb, double opacity) {
+        if (opacity > 0.995) return rgb;
+        int mixed = 0;
+        for (int shift = 16; shift >= 0; shift -= 8) mixed |= (int) Math.round(255 - (255 - (rgb >> shift & 0xFF)) * opacity) << shift;
+        return mixed;
     }
 
     private int rgb(PDColor colour) {
@@ -373,7 +388,8 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         PDLineDashPattern dash = getGraphicsState().getLineDashPattern();
         float[] pattern = dash == null || dash.getDashArray().length == 0 ? null : dash.getDashArray();
         Path2D onPage = new Path2D.Double(path, toPage);
-        new PathReading(ink, () -> order++).stroke(onPage, line, pattern, rgb(getGraphicsState().getStrokingColor()), getGraphicsState().getAlphaConstant());
+        new PathReading(ink, () -> order++).stroke(onPage, line, pattern, rgb(getGraphicsState().getStrokingColor()),
+                opacity * getGraphicsState().getAlphaConstant());
     }
 
     private void fill(int windingRule) {
@@ -383,11 +399,11 @@ public final class PageReader extends PDFGraphicsStreamEngine {
             AffineTransform parent = getInitialMatrix().createAffineTransform();
             parent.preConcatenate(toPage);
             wash(() -> PatternReading.of(clipped(onPage), getGraphicsState().getNonStrokingColor(), getResources(), parent, getGraphicsState()
-                    .getNonStrokeAlphaConstant(), windingRule == Path2D.WIND_EVEN_ODD, order++));
+                    .getNonStrokeAlphaConstant() * opacity, windingRule == Path2D.WIND_EVEN_ODD, order++));
             return;
         }
         new PathReading(ink, () -> order++).fill(onPage, clipBounds(), windingRule == Path2D.WIND_EVEN_ODD, rgb(getGraphicsState().getNonStrokingColor()),
-                getGraphicsState().getNonStrokeAlphaConstant());
+                opacity * getGraphicsState().getNonStrokeAlphaConstant());
     }
 
     /** What of the page may be painted on now, in points from its top left corner. */
@@ -417,7 +433,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
             current.preConcatenate(toPage);
             PDShading shading = getResources().getShading(name);
             return shading == null ? null : PatternReading.of(clipped(new Path2D.Double(new Rectangle2D.Double(0, 0, width, height))), shading, current,
-                    getGraphicsState().getNonStrokeAlphaConstant(), order++);
+                    opacity * getGraphicsState().getNonStrokeAlphaConstant(), order++);
         });
     }
 

@@ -41,8 +41,11 @@ public final class VectorPicture {
     private VectorPicture() { }
 
     public static Rectangle2D bounds(Ink ink) {
-        if (ink instanceof Ink.Stroke stroke)
-            return new Rectangle2D.Double(stroke.x1(), stroke.y1(), Math.max(0.1, stroke.x2() - stroke.x1()), Math.max(0.1, stroke.y2() - stroke.y1()));
+        if (ink instanceof Ink.Stroke stroke) {
+            double half = stroke.width() / 2;
+            return new Rectangle2D.Double(stroke.x1() - half, stroke.y1() - half, Math.max(0.1, stroke.x2() - stroke.x1() + 2 * half),
+                    Math.max(0.1, stroke.y2() - stroke.y1() + 2 * half));
+        }
         if (ink instanceof Ink.Fill fill) return new Rectangle2D.Double(fill.x(), fill.y(), fill.width(), fill.height());
         if (ink instanceof Ink.Wash wash) return wash.path().getBounds2D();
         Ink.Shape shape = (Ink.Shape) ink;

@@ -18,6 +18,7 @@ public final class Chunk implements Box {
     private final double baseline;
     private final int order;
     private final String text;
+    private final boolean blank;
 
     Chunk(List<Glyph> glyphs, boolean rightToLeft) {
         this.glyphs = List.copyOf(glyphs);
@@ -43,9 +44,31 @@ public final class Chunk implements Box {
         size = typical.size();
         baseline = typical.baseline();
         text = read.toString();
+        blank = false;
+    }
+
+    private Chunk(Glyph only, double size) {
+        glyphs = List.of(only);
+        rightToLeft = false;
+        left = only.x();
+        right = only.right();
+        this.size = size;
+        baseline = only.baseline();
+        order = only.order();
+        text = only.text();
+        blank = true;
+    }
+
+    /** A blank to be filled in, in one line with some words: it reads as a tab. */
+    public static Chunk blank(Chunk beside, double left, double right) {
+        Glyph like = beside.first();
+        return new Chunk(new Glyph("\t", left, beside.baseline(), right - left, beside.size(), like.space(), like.face(), like.rgb(), like.tag(), 0, true, null,
+                like.order()), beside.size());
     }
 
     public List<Glyph> glyphs() { return glyphs; }
+    /** Whether it is a blank to be filled in, and no words. */
+    public boolean isBlank() { return blank; }
     public boolean isRightToLeft() { return rightToLeft; }
     public String text() { return text; }
     public double size() { return size; }
@@ -62,6 +85,7 @@ public final class Chunk implements Box {
      * @param piece the number of the piece that a glyph belongs to
      */
     public List<Chunk> cut(ToIntFunction<Glyph> piece) {
+        if (blank) return List.of(this);
         List<Chunk> pieces = new ArrayList<>();
         List<Glyph> current = new ArrayList<>();
         int at = 0;
@@ -83,8 +107,8 @@ public final class Chunk implements Box {
         current.clear();
     }
 
-    /** The first glyph that is not a space. */
-    public Glyph first() { return glyphs.stream().filter(glyph -> !glyph.isSpace()).findFirst().orElseThrow(); }
+    /** The first glyph that is not a space; of a blank its only one. */
+    public Glyph first() { return blank ? glyphs.get(0) : glyphs.stream().filter(glyph -> !glyph.isSpace()).findFirst().orElseThrow(); }
 
     @Override public String toString() { return Math.round(left) + "," + Math.round(baseline) + " " + text; }
 }

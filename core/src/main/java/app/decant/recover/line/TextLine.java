@@ -3,8 +3,11 @@ package app.decant.recover.line;
 import app.decant.pdf.read.Box;
 import app.decant.pdf.read.Glyph;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Set;
 import java.util.regex.Pattern;
 
 /** One line of text in its column: its chunks, joined by spaces or, over wide gaps, by tabs. */
@@ -18,6 +21,7 @@ public final class TextLine implements Box {
 
     private final List<Chunk> chunks;
     private final List<Glyph> glyphs = new ArrayList<>();
+    private final Set<Chunk> tabbed = Collections.newSetFromMap(new IdentityHashMap<>());
     private final String text;
     private final double baseline;
     private final double size;
@@ -49,6 +53,7 @@ public final class TextLine implements Box {
                 Glyph last = before.glyphs().get(before.glyphs().size() - 1);
                 boolean numbered = i == 1 && NUMBER.matcher(before.text()).matches();
                 boolean tab = gap > TAB_GAP * size && gap > 1.6 * usual || gap > 4 * size || numbered && gap > NUMBER_GAP * size;
+                if (tab) tabbed.add(this.chunks.get(i));
                 glyphs.add(tab ? last.spaceAfter(gap).with("\t") : last.spaceAfter(gap));
             }
             glyphs.addAll(this.chunks.get(i).glyphs());
@@ -73,7 +78,7 @@ public final class TextLine implements Box {
     /** The widest space within the chunks. */
     private double usualSpace() {
         double most = 0;
-        for (Chunk chunk : chunks) for (Glyph glyph : chunk.glyphs()) if (glyph.isSpace()) most = Math.max(most, glyph.width());
+        for (Chunk chunk : chunks) for (Glyph glyph : chunk.glyphs()) if (glyph.isSpace() && !chunk.isBlank()) most = Math.max(most, glyph.width());
         return most;
     }
 
@@ -85,6 +90,8 @@ public final class TextLine implements Box {
     public double baseline() { return baseline; }
     public double size() { return size; }
     public boolean isRightToLeft() { return chunks.get(0).isRightToLeft(); }
+    /** Whether a tab stands before a chunk of it. */
+    public boolean isTabbed(Chunk chunk) { return tabbed.contains(chunk); }
     public boolean hasTab() { return text.indexOf('\t') >= 0; }
 
     @Override public double left() { return chunks.stream().mapToDouble(Chunk::left).min().orElse(0); }
@@ -104,6 +111,9 @@ public final class TextLine implements Box {
 
     /** The first glyph that is no space. */
     public Glyph first() { return chunks.get(0).first(); }
+
+    /** The first glyph of the last chunk: what the next line goes on with, where a number before it is told as something else. */
+    public Glyph last() { return chunks.get(chunks.size() - 1).first(); }
 
     /** The width of the first word, in points: what would have to fit at the end of the line before. */
     public double firstWord() {

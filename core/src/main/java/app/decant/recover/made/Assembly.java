@@ -12,6 +12,7 @@ import app.decant.document.StyleSheet;
 import app.decant.document.TextProperty;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.Ink;
+import app.decant.pdf.read.Placed;
 import app.decant.pdf.read.TagTree;
 import app.decant.recover.line.TextLine;
 import app.decant.recover.region.Margins;
@@ -110,6 +111,7 @@ public final class Assembly {
         DocumentDraft.SectionDraft opened = draft.section();
         int before = draft.blocks().size();
         boolean follows = first;
+        for (Placed drawing : Backdrop.of(page, elements)) elementMaker.behind(drawing);
         for (Element element : elements) {
             if (element instanceof Element.Columns columns) {
                 columns(columns, flow, page, first || !newSection && draft.section().edges != null);

@@ -233,8 +233,13 @@ public final class BlockMaker {
         List<TabStop> stops = new ArrayList<>();
         for (TextLine line : para.lines()) {
             List<Chunk> chunks = line.chunks();
+            for (Chunk blank : chunks) if (blank.isBlank()) {
+                if (line.isTabbed(blank)) stops.add(new TabStop(rounded(blank.left() - flow.left), TabStop.Kind.START, TabStop.Leader.NONE));
+                stops.add(new TabStop(rounded(blank.right() - flow.left), TabStop.Kind.START, TabStop.Leader.LINE));
+            }
             for (int i = 1; i < chunks.size(); i++) {
                 Chunk chunk = chunks.get(i);
+                if (chunk.isBlank() || !line.isTabbed(chunk) && chunks.stream().anyMatch(Chunk::isBlank)) continue;
                 boolean end = i == chunks.size() - 1 && Math.abs(chunk.right() - flow.right) < 2.5 && chunk.left() > flow.left + 0.3 * flow.width();
                 boolean centre = !end && Math.abs(chunk.middleX() - (flow.left + flow.right) / 2) < 2 && chunks.size() <= 3 && i == 1;
                 double at = end ? flow.width() : centre ? flow.width() / 2 : chunk.left() - flow.left;

@@ -78,6 +78,11 @@ final class ElementMaker {
         }
     }
 
+    /** A drawing that stands where it stood, behind whatever is written there. */
+    void behind(Placed placed) {
+        draft.floats(new Inline.Floating(anchor(placed.x(), placed.y(), Anchor.Wrap.NONE, Insets.NONE, true), placed.picture(), Look.PLAIN));
+    }
+
     private Inline textBox(Element.Boxed boxed, Anchor.Wrap wrap) {
         Framed frame = boxed.box();
         double left = frame.chunks().stream().mapToDouble(Chunk::left).min().orElse(frame.left());
@@ -107,7 +112,7 @@ final class ElementMaker {
         double room = flow.y + picture.height() > foot + 1 ? Math.max(10, foot - flow.y - 2) : picture.height();
         boolean beyond = placed.left() < -1 || placed.right() > page.width() + 1 || picture.height() > 0.95 * page.height();
         if (beyond || room < picture.height() && placed.top() < flow.y - 1) {
-            draft.floats(new Inline.Floating(anchor(placed.x(), placed.y(), Anchor.Wrap.NONE, Insets.NONE, true), picture, Look.PLAIN));
+            behind(placed);
             return;
         }
         Look look = Look.of(ParagraphProperty.SPACE_BEFORE, BlockMaker.rounded(Math.max(0, placed.top() - flow.y)));
@@ -123,8 +128,7 @@ final class ElementMaker {
     /** A figure's parts float in their places; an empty line as tall as the figure keeps its room. */
     private void addFigure(Element.Drawn drawn, Flow flow, boolean startsPage) {
         Figure figure = drawn.figure();
-        for (Placed placed : figure.pictures())
-            draft.floats(new Inline.Floating(anchor(placed.x(), placed.y(), Anchor.Wrap.NONE, Insets.NONE, true), placed.picture(), Look.PLAIN));
+        figure.pictures().forEach(this::behind);
         for (Element.Boxed label : drawn.labels()) draft.floats(textBox(label, Anchor.Wrap.NONE));
         Section.PageGeometry page = draft.section().geometry;
         double room = Math.max(1, Math.min(figure.height(), page.height() - page.bottom() - Math.max(flow.y, figure.top())));

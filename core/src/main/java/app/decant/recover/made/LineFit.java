@@ -40,7 +40,9 @@ public final class LineFit {
             double shift = i == 0 ? offset : 0;
             widths[i] = width(line) - shift;
             low = Math.max(low, widths[i]);
-            if (i + 1 < lines.size()) {
+            if (i + 1 < lines.size() && line.joint.equals(RunMaker.BREAK)) {
+                wanted[i] = Double.MAX_VALUE;
+            } else if (i + 1 < lines.size()) {
                 wanted[i] = widths[i] + (line.joint.equals(" ") ? space(line) : 0) + firstWord(lines.get(i + 1));
                 high = Math.min(high, wanted[i]);
             }

@@ -68,6 +68,9 @@ public final class RunMaker {
                 .with(TextProperty.SCRIPT, Script.SUPER));
     }
 
+    /** How a line goes on that somebody ended. */
+    static final String BREAK = String.valueOf(Inline.LINE_BREAK);
+
     /** The text of one line in runs, and how it goes on to the next. */
     static final class LineRuns {
         final List<Inline> inlines = new ArrayList<>();
@@ -90,7 +93,8 @@ public final class RunMaker {
             TextLine line = para.lines().get(i);
             LineRuns runs = new LineRuns();
             fill(runs, line, i == 0 ? skip : 0, notes);
-            if (i + 1 < para.lines().size()) join(runs, line, para.lines().get(i + 1));
+            if (para.isBrokenAfter(line)) runs.joint = BREAK;
+            else if (i + 1 < para.lines().size()) join(runs, line, para.lines().get(i + 1));
             result.add(runs);
         }
         return result;

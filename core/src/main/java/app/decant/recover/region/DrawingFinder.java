@@ -39,7 +39,7 @@ public final class DrawingFinder {
         }
     }
 
-    /** How many gradients became one colour since text stands on them. */
+    /** How many gradients became one colour since cells of tables stand on them. */
     int flattened() { return flattened; }
 
     List<Placed> take(List<Ink> ink) {
@@ -47,7 +47,7 @@ public final class DrawingFinder {
         boolean anyTurned = !turned.isEmpty();
         if (ink.isEmpty() && !anyTurned || ink.size() > MOST_ELEMENTS) return drawings;
         ink.replaceAll(one -> {
-            if (!(one instanceof Ink.Wash wash) || !isBehindText(wash)) return one;
+            if (!(one instanceof Ink.Wash wash) || !isInTable(VectorPicture.bounds(wash))) return one;
             flattened++;
             return wash.plain();
         });
@@ -74,11 +74,9 @@ public final class DrawingFinder {
         return drawings;
     }
 
-    /** Whether running text, or a heading as wide as a line, stands on a gradient, which then is shading and no drawing. */
-    private boolean isBehindText(Ink.Wash wash) {
-        Rectangle2D box = wash.path().getBounds2D();
-        return chunks.stream().anyMatch(chunk -> box.contains(chunk.middleX(), chunk.middleY()) && (chunk.text().split(" ").length > 5
-                || chunk.size() > 0.3 * box.getHeight()));
+    private boolean isInTable(Rectangle2D box) {
+        return tables.stream().anyMatch(table -> box.getCenterX() > table.left() - 2 && box.getCenterX() < table.right() + 2
+                && box.getCenterY() > table.top() - 2 && box.getCenterY() < table.bottom() + 2);
     }
 
     /** Text that runs up or down the page, each stretch a picture of itself. */
@@ -102,8 +100,7 @@ public final class DrawingFinder {
         List<Cluster> clusters = new ArrayList<>();
         for (Ink one : ink) {
             Rectangle2D box = VectorPicture.bounds(one);
-            if (tables.stream().anyMatch(table -> box.getCenterX() > table.left() - 2 && box.getCenterX() < table.right() + 2
-                    && box.getCenterY() > table.top() - 2 && box.getCenterY() < table.bottom() + 2)) continue;
+            if (isInTable(box)) continue;
             Cluster home = null;
             List<Cluster> joined = new ArrayList<>();
             for (Cluster cluster : clusters) {

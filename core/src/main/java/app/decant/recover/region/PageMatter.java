@@ -6,6 +6,7 @@ import app.decant.pdf.read.Ink;
 import app.decant.pdf.read.Placed;
 import app.decant.pdf.read.SourcePage;
 import app.decant.pdf.read.TagTree;
+import app.decant.pdf.read.VectorPicture;
 import app.decant.recover.line.Chunk;
 import app.decant.recover.line.LineFinder;
 import app.decant.recover.line.SmallCapitals;
@@ -14,6 +15,7 @@ import app.decant.recover.table.RuleNet;
 import app.decant.recover.table.RuledTables;
 import app.decant.recover.table.TableGrid;
 import app.decant.recover.table.TaggedTables;
+import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
@@ -57,10 +59,12 @@ public final class PageMatter {
             if (inside) (glyph.angle() <= 3 || glyph.angle() >= 357 ? upright : turned).add(glyph);
         }
         List<Ink> ink = new ArrayList<>(page.ink());
-        ink.removeIf(one -> one instanceof Ink.Fill fill && fill.rgb() == 0xFFFFFF || isBeyond(one, page));
+        ink.removeIf(one -> one instanceof Ink.Fill fill && isPaper(fill, page) || isBeyond(one, page));
         RuleNet.join(ink);
+        DrawnBoxes.take(ink, upright);
         DrawnBullets.take(ink, upright);
         List<Chunk> chunks = new ArrayList<>(cutAtLines(SmallCapitals.told(LineFinder.chunks(upright)), ink));
+        DrawnBlanks.take(ink, chunks);
         List<Placed> pictures = new ArrayList<>(page.pictures());
         // A scan's picture lies behind its text, which is what stays.
         PageMatter matter = new PageMatter(page, chunks, pictures, ink);
@@ -72,6 +76,14 @@ public final class PageMatter {
         pictures.addAll(drawings.take(ink));
         matter.flattened = drawings.flattened();
         return matter;
+    }
+
+    /** White that covers nothing. */
+    private static boolean isPaper(Ink.Fill fill, SourcePage page) {
+        if (fill.rgb() != 0xFFFFFF) return false;
+        Rectangle2D box = VectorPicture.bounds(fill);
+        return page.ink().stream().noneMatch(one -> one.order() < fill.order() && !(one instanceof Ink.Fill other && other.rgb() == 0xFFFFFF)
+                && VectorPicture.bounds(one).intersects(box));
     }
 
     private static boolean isBeyond(Ink one, SourcePage page) {
@@ -111,7 +123,7 @@ public final class PageMatter {
                     double down = (stroke.y1() - chunk.baseline()) / chunk.size();
                     boolean within = stroke.x1() > chunk.left() - 2.5 && stroke.x2() < chunk.right() + 2.5 && stroke.length() > 1.5;
                     if (!within || stroke.width() > 0.2 * chunk.size()) continue;
-                    if (down > 0.02 && down < 0.32) underlines.add(stroke);
+                    if (down > 0.02 && down < 0.36) underlines.add(stroke);
                     else if (down < -0.12 && down > -0.45) strikes.add(stroke);
                     else continue;
                     taken.add(one);

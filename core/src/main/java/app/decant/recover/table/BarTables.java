@@ -225,7 +225,7 @@ public final class BarTables {
         double[] xs = new double[strips.size() + 2];
         xs[0] = left;
         xs[xs.length - 1] = right;
-        for (int i = 0; i < strips.size(); i++) xs[i + 1] = Math.max((strips.get(i)[0] + strips.get(i)[1]) / 2, strips.get(i)[1] - 4);
+        for (int i = 0; i < strips.size(); i++) xs[i + 1] = edge(strips.get(i), bars.get(0).y1() - 40, bars.get(bars.size() - 1).y1() + 40, ink);
         List<Chunk> pieces = new ArrayList<>();
         for (Line line : lines) for (Chunk chunk : line.chunks) pieces.addAll(chunk.cut(glyph -> column(glyph.x() + glyph.width() / 2, strips)));
         pieces.sort(Comparator.comparingDouble(Chunk::baseline).thenComparingDouble(Chunk::left));
@@ -253,6 +253,16 @@ public final class BarTables {
                 .y1() + 2).count() : -1;
         return new TableGrid(xs, ys, cells, pieces.stream().mapToInt(Chunk::order).min().orElse(0), page, null, heads > 0 && heads < 4 && heads < rows.size()
                 ? heads : -1);
+    }
+
+    /** Where a column ends within a strip: where the areas behind its cells do, or before the words of the next. */
+    private static double edge(double[] strip, double top, double bottom, List<Ink> ink) {
+        for (Ink one : ink)
+            if (one instanceof Ink.Fill fill && fill.y() > top && fill.bottom() < bottom) {
+                if (fill.right() > strip[0] && fill.right() < strip[1]) return fill.right();
+                if (fill.x() > strip[0] && fill.x() < strip[1]) return fill.x();
+            }
+        return Math.max((strip[0] + strip[1]) / 2, strip[1] - 4);
     }
 
     private static double top(List<Chunk> row) { return row.stream().mapToDouble(Chunk::top).min().orElse(0); }

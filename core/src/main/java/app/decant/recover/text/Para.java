@@ -7,15 +7,19 @@ import app.decant.pdf.read.Ink;
 import app.decant.pdf.read.TagTree;
 import app.decant.recover.line.TextLine;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Predicate;
 
 /** A paragraph on its way from lines to the document: the later stages add what they find out. */
 public final class Para {
     private final List<TextLine> lines = new ArrayList<>();
+    private final Set<TextLine> broken = Collections.newSetFromMap(new IdentityHashMap<>());
     private final double frameLeft;
     private final double frameRight;
     private Alignment alignment = Alignment.START;
@@ -51,6 +55,9 @@ public final class Para {
     }
 
     public List<TextLine> lines() { return lines; }
+    /** Says that a line ends where somebody ended it, not where it was full. */
+    void breakAfter(TextLine line) { broken.add(line); }
+    public boolean isBrokenAfter(TextLine line) { return broken.contains(line); }
     public TextLine first() { return lines.get(0); }
     public TextLine last() { return lines.get(lines.size() - 1); }
     public int page() { return first().page(); }

@@ -17,6 +17,8 @@ import java.util.function.Function;
  */
 public final class ParagraphFinder {
     private static final double ALIKE = 1.6;
+    /** Longer than this is no address. */
+    private static final int MOST_BY_HAND = 8;
 
     private final Function<Glyph, TagTree.Element> tags;
 
@@ -31,6 +33,8 @@ public final class ParagraphFinder {
         double widest;
         double leading;
         boolean separate;
+        /** Whether every line was ended by hand, as in an address. */
+        boolean byHand;
         /** How far short of the edge, the next word counted, lines end in the middle of sentences: how loosely this text was broken. */
         double looseness;
     }
@@ -46,6 +50,8 @@ public final class ParagraphFinder {
                     TagTree.Element element = tags.apply(line.first());
                     para.tag(element);
                     paras.add(para);
+                } else if (isBrokenByHand(group, i)) {
+                    para.breakAfter(group.lines.get(i - 1));
                 }
                 para.lines().add(line);
             }
@@ -88,6 +94,7 @@ public final class ParagraphFinder {
         for (Group one : groups) {
             one.looseness = looseness(one);
             one.separate = areSeparate(one, left, right);
+            one.byHand = !one.separate && areEndedByHand(one, left, right);
         }
         return groups;
     }
@@ -100,6 +107,30 @@ public final class ParagraphFinder {
         int early = 0;
         for (int i = 0; i + 1 < count; i++) if (endsEarly(group.lines.get(i), group.lines.get(i + 1), group.right)) early++;
         return group.looseness <= 0.4 && early * 2 >= count - 1 && early > 0;
+    }
+
+    /** A few lines far narrower than their column, none of which goes on with the sentence of the one before: an address, a title, a name and an office. */
+    private static boolean areEndedByHand(Group group, double left, double right) {
+        int count = group.lines.size();
+        double share = (group.right - group.left) / (right - left);
+        if (count < 2 || count > MOST_BY_HAND || share > 0.6 || group.looseness > 0.4) return false;
+        boolean early = false;
+        for (int i = 0; i + 1 < count; i++) {
+            TextLine line = group.lines.get(i);
+            TextLine next = group.lines.get(i + 1);
+            boolean begins = Character.isUpperCase(next.text().codePointAt(0)) || Character.isDigit(next.text().codePointAt(0));
+            if (!begins || isHyphenated(line) || line.isRightToLeft() || ListLabel.length(next.text()) > 0) return false;
+            early |= endsEarly(line, next, group.right);
+        }
+        return early || share < 0.45;
+    }
+
+    /** Whether a line that goes on with a paragraph begins where somebody began it. */
+    private static boolean isBrokenByHand(Group group, int at) {
+        TextLine line = group.lines.get(at);
+        TextLine before = group.lines.get(at - 1);
+        if (isHyphenated(before) || isMidSentence(before, line) || before.isRightToLeft()) return false;
+        return group.byHand || shortfall(before, line, group.right) > Math.max(0.6 * line.size(), group.looseness + 0.2 * line.size());
     }
 
     private static boolean endsEarly(TextLine line, TextLine next, double edge) { return shortfall(line, next, edge) > 0.4; }
@@ -151,7 +182,7 @@ public final class ParagraphFinder {
         TextLine line = group.lines.get(at);
         TextLine before = group.lines.get(at - 1);
         TagTree.Element here = tags.apply(line.first());
-        TagTree.Element there = tags.apply(before.first());
+        TagTree.Element there = tags.apply(before.last());
         if (here != null && there != null) {
             TagTree.Element a = here.block();
             TagTree.Element b = there.block();
