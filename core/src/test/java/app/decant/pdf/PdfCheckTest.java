@@ -31,6 +31,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.common.PDMetadata;
+import org.apache.pdfbox.pdmodel.common.PDStream;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
@@ -78,6 +79,30 @@ class PdfCheckTest {
     }
 
     @Test void aGoodFileFailsNothing() throws IOException { assertThat(failing(good)).isEmpty(); }
+
+    @Test void anEmptyPageIsReadAsOne() throws IOException {
+        PagedDocument empty = Layout.of(Document.empty(), FontCatalogue.shipped());
+        Path file = folder.resolve("empty.pdf");
+        try (OutputStream out = Files.newOutputStream(file)) {
+            PdfWriter.Written none = PdfWriter.write(empty, choices(empty), out, Progress.SILENT);
+            out.close();
+            assertThat(PdfCheck.check(file, empty, choices(empty), none)).allMatch(Proof::holds);
+        }
+    }
+
+    /** Whoever packs streams in another way, or parts them, says the same (ISO 32000-1, 7.4 and 7.8.2). */
+    @Test void streamsMayBePackedAndPartedInAnyWay() throws IOException {
+        assertThat(failing(spoiled(pdf -> {
+            for (int i = 0; i < pdf.getNumberOfPages(); i++) {
+                byte[] content = pdf.getPage(i).getContents().readAllBytes();
+                int line = new String(content, StandardCharsets.ISO_8859_1).indexOf("\nET");
+                if (i % 3 == 0) pdf.getPage(i).setContents(new PDStream(pdf, new ByteArrayInputStream(content), COSName.ASCII85_DECODE));
+                if (i % 3 == 1) pdf.getPage(i).setContents(new PDStream(pdf, new ByteArrayInputStream(content), COSName.LZW_DECODE));
+                if (i % 3 == 2 && line > 0) pdf.getPage(i).setContents(List.of(new PDStream(pdf, new ByteArrayInputStream(content, 0, line)),
+                        new PDStream(pdf, new ByteArrayInputStream(content, line, content.length - line), COSName.FLATE_DECODE)));
+            }
+        }))).isEmpty();
+    }
 
     @Test void aMissingPageIsFound() throws IOException {
         assertThat(failing(spoiled(pdf -> pdf.removePage(12)))).anyMatch(sentence -> sentence.startsWith("12 pages"));

@@ -91,7 +91,7 @@ final class StreamText {
                 while (!inflater.finished()) {
                     if (length == unpacked.length) unpacked = Arrays.copyOf(unpacked, 2 * length);
                     int more = inflater.inflate(unpacked, length, unpacked.length - length);
-                    if (more == 0 && (inflater.needsInput() || inflater.needsDictionary())) throw new IOException("A content stream breaks off");
+                    if (more == 0 && !inflater.finished()) throw new IOException("A content stream breaks off");
                     length += more;
                 }
                 return Arrays.copyOf(unpacked, length);

@@ -55,7 +55,8 @@ public final class VectorPicture {
                 Math.max(0.1, box.getHeight() + 2 * grow));
     }
 
-    public static Placed of(List<Ink> ink, List<Glyph> letters) {
+    /** @param page what of the drawing can be seen at all */
+    public static Placed of(List<Ink> ink, List<Glyph> letters, Rectangle2D page) {
         List<Shape> outlines = new ArrayList<>();
         List<Integer> colours = new ArrayList<>();
         StringBuilder words = new StringBuilder();
@@ -73,6 +74,7 @@ public final class VectorPicture {
         Rectangle2D box = null;
         for (Ink one : ink) box = joined(box, bounds(one));
         for (Shape outline : outlines) if (!outline.getBounds2D().isEmpty()) box = joined(box, outline.getBounds2D());
+        if (box != null && box.intersects(page)) box = box.createIntersection(page);
         if (box == null) box = new Rectangle2D.Double(before.x(), before.baseline() - before.size(), before.width() + 1, before.size());
         try {
             byte[] file = write(ink, outlines, colours, box);

@@ -38,8 +38,9 @@ final class Backdrop {
             if (Math.max(box.getWidth(), box.getHeight()) < SPECK || isBetweenColumns(one, elements)) continue;
             add(one, box, parts);
         }
-        if (parts.size() <= MOST) return parts.stream().map(part -> VectorPicture.of(part.ink, List.of())).toList();
-        return List.of(VectorPicture.of(parts.stream().flatMap(part -> part.ink.stream()).toList(), List.of()));
+        Rectangle2D paper = new Rectangle2D.Double(0, 0, page.width(), page.height());
+        if (parts.size() <= MOST) return parts.stream().map(part -> VectorPicture.of(part.ink, List.of(), paper)).toList();
+        return List.of(VectorPicture.of(parts.stream().flatMap(part -> part.ink.stream()).toList(), List.of(), paper));
     }
 
     private static void add(Ink one, Rectangle2D box, List<Part> parts) {

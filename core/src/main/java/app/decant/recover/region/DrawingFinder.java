@@ -21,9 +21,11 @@ public final class DrawingFinder {
     private final List<Chunk> chunks;
     private final List<Glyph> turned;
     private final List<TableGrid> tables;
+    private final Rectangle2D page;
     private int flattened;
 
-    DrawingFinder(List<Chunk> chunks, List<Glyph> turned, List<TableGrid> tables) {
+    DrawingFinder(List<Chunk> chunks, List<Glyph> turned, List<TableGrid> tables, Rectangle2D page) {
+        this.page = page;
         this.chunks = chunks;
         this.turned = turned;
         this.tables = tables;
@@ -67,7 +69,7 @@ public final class DrawingFinder {
                     && glyph.baseline() > cluster.box.getMinY() - 12 && glyph.baseline() < cluster.box.getMaxY() + 12).toList();
             letters.addAll(beside);
             turned.removeAll(beside);
-            drawings.add(VectorPicture.of(cluster.ink, letters));
+            drawings.add(VectorPicture.of(cluster.ink, letters, page));
             ink.removeAll(cluster.ink);
         }
         if (!turned.isEmpty()) drawings.addAll(turnedTexts());
@@ -87,12 +89,12 @@ public final class DrawingFinder {
             Glyph last = stretch.isEmpty() ? null : stretch.get(stretch.size() - 1);
             if (last != null && (last.angle() != glyph.angle() || Math.hypot(last.x() - glyph.x(), last.baseline() - glyph.baseline()) > 3 * glyph.size()
                     + last.width())) {
-                if (stretch.stream().anyMatch(one -> !one.isSpace())) pictures.add(VectorPicture.of(List.of(), stretch));
+                if (stretch.stream().anyMatch(one -> !one.isSpace())) pictures.add(VectorPicture.of(List.of(), stretch, page));
                 stretch = new ArrayList<>();
             }
             stretch.add(glyph);
         }
-        if (stretch.stream().anyMatch(one -> !one.isSpace())) pictures.add(VectorPicture.of(List.of(), stretch));
+        if (stretch.stream().anyMatch(one -> !one.isSpace())) pictures.add(VectorPicture.of(List.of(), stretch, page));
         return pictures;
     }
 

@@ -72,7 +72,8 @@ public final class PageMatter {
         matter.findDecorations();
         matter.tables.addAll(new RuledTables(page.index()).take(ink, chunks, pictures));
         matter.tables.addAll(new BarTables(page.index(), page.width(), page.height()).take(ink, chunks));
-        DrawingFinder drawings = new DrawingFinder(chunks, turned, matter.tables);
+        DrawingFinder drawings = new DrawingFinder(chunks, turned, matter.tables,
+                new Rectangle2D.Double(0, 0, page.width(), page.height()));
         pictures.addAll(drawings.take(ink));
         matter.flattened = drawings.flattened();
         return matter;
