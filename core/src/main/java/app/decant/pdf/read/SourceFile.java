@@ -41,6 +41,9 @@ import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPa
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineNode;
+import org.apache.pdfbox.pdmodel.interactive.form.PDAcroForm;
+import org.apache.pdfbox.pdmodel.interactive.form.PDField;
+import org.apache.pdfbox.pdmodel.interactive.form.PDVariableText;
 import org.slf4j.LoggerFactory;
 
 /** An opened PDF and what its pages share: fonts, pictures, places that links lead to, bookmarks, tags. Nothing in it is ever run or fetched. */
@@ -69,6 +72,7 @@ public final class SourceFile implements AutoCloseable {
         this.pages = pdf.getNumberOfPages();
         for (int i = 0; i < pages; i++) pageNumbers.putIfAbsent(pdf.getPage(i).getCOSObject(), i);
         findHiddenLayers();
+        giveFieldsTheirLooks();
         tags = TagTree.of(pdf, pageNumbers);
     }
 
@@ -114,6 +118,27 @@ public final class SourceFile implements AutoCloseable {
         COSArray off = standard == null ? null : standard.getCOSArray(COSName.OFF);
         if (off == null) return;
         for (int i = 0; i < off.size(); i++) hiddenLayers.add(off.getObject(i));
+    }
+
+    /** Fields whose looks are left to whoever shows them get some, so that what was filled in is among the words (ISO 32000-1, 12.7.2, NeedAppearances). */
+    private void giveFieldsTheirLooks() {
+        COSDictionary form = pdf.getDocumentCatalog().getCOSObject().getCOSDictionary(COSName.ACRO_FORM);
+        if (form == null || !form.getBoolean(COSName.NEED_APPEARANCES, false)) return;
+        try {
+            // All at once ends at the first one that can't be shown; one by one, the others still are.
+            PDAcroForm fields = pdf.getDocumentCatalog().getAcroForm();
+            for (PDField field : fields.getFieldTree()) if (field instanceof PDVariableText text) giveLook(fields, text);
+        } catch (RuntimeException e) {
+            LoggerFactory.getLogger(SourceFile.class).info("What fields look like can't be made", e);
+        }
+    }
+
+    private static void giveLook(PDAcroForm fields, PDVariableText field) {
+        try {
+            fields.refreshAppearances(List.of(field));
+        } catch (IOException | RuntimeException e) {
+            LoggerFactory.getLogger(SourceFile.class).info("What the field {} looks like can't be made", field.getFullyQualifiedName(), e);
+        }
     }
 
     /** Whether a layer is switched off (ISO 32000-1, 8.11). */

@@ -38,11 +38,14 @@ import org.apache.pdfbox.pdmodel.graphics.state.PDExtendedGraphicsState;
 public final class VectorPicture {
     private static final FontRenderContext EXACT = new FontRenderContext(null, true, true);
 
+    private static final double HAIRLINE = 0.8;
+
     private VectorPicture() { }
 
     public static Rectangle2D bounds(Ink ink) {
         if (ink instanceof Ink.Stroke stroke) {
-            double half = stroke.width() / 2;
+            // The finest line is drawn as wide as a pixel, which needs room too.
+            double half = Math.max(HAIRLINE, stroke.width()) / 2;
             return new Rectangle2D.Double(stroke.x1() - half, stroke.y1() - half, Math.max(0.1, stroke.x2() - stroke.x1() + 2 * half),
                     Math.max(0.1, stroke.y2() - stroke.y1() + 2 * half));
         }
@@ -50,7 +53,7 @@ public final class VectorPicture {
         if (ink instanceof Ink.Wash wash) return wash.path().getBounds2D();
         Ink.Shape shape = (Ink.Shape) ink;
         Rectangle2D box = shape.path().getBounds2D();
-        double grow = shape.line() / 2;
+        double grow = shape.line() == 0 ? 0 : Math.max(HAIRLINE, shape.line()) / 2;
         return new Rectangle2D.Double(box.getX() - grow, box.getY() - grow, Math.max(0.1, box.getWidth() + 2 * grow),
                 Math.max(0.1, box.getHeight() + 2 * grow));
     }

@@ -4,17 +4,25 @@ import app.decant.document.FormField;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.Ink;
 import app.decant.pdf.read.VectorPicture;
+import java.awt.geom.PathIterator;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.List;
 
-/** Boxes to be ticked: small squares drawn in a line of text. They become signs of that line, ticked where something stands in them. */
+/**
+ * Boxes to be ticked and rings to be picked: small squares and circles drawn in a line of text. They become signs of that line, ticked where something stands
+ * in them.
+ */
 final class DrawnBoxes {
     private static final double LEAST = 5;
     private static final double MOST = 18;
     private static final double JOINT = 1.2;
     private static final int MOST_LINES = 3000;
-    private static final String TICKS = "xX\u00D7\u2713\u2714\u2715\u2716\u2717\u2718\u2022\u25A0";
+    /** Of the size of the letters beside; what is smaller is a bullet. */
+    private static final double LEAST_SHARE = 0.62;
+    private static final String UNPICKED = "\u25CB";
+    private static final String PICKED = "\u25C9";
+    private static final String TICKS = "xX\u00D7\u2713\u2714\u2715\u2716\u2717\u2718\u2022\u25A0\u25CF";
 
     private DrawnBoxes() { }
 
@@ -24,8 +32,9 @@ final class DrawnBoxes {
         List<Ink.Stroke> down = new ArrayList<>();
         for (Ink one : ink)
             if (one instanceof Ink.Stroke stroke && stroke.length() > LEAST - 1 && stroke.length() < MOST + 1) (stroke.isAcross() ? across : down).add(stroke);
-        if (across.size() < 2 || down.size() < 2 || across.size() > MOST_LINES) return;
         List<List<Ink>> boxes = new ArrayList<>();
+        for (Ink one : ink) if (one instanceof Ink.Shape shape && shape.line() > 0 && isSquare(shape.path().getBounds2D())) boxes.add(List.of(one));
+        if (across.size() > MOST_LINES) across.clear();
         for (Ink.Stroke top : across) {
             for (Ink.Stroke bottom : across) {
                 double height = bottom.y1() - top.y1();
@@ -37,6 +46,17 @@ final class DrawnBoxes {
             }
         }
         for (List<Ink> box : boxes) if (boxes.stream().noneMatch(other -> other != box && other.stream().anyMatch(box::contains))) take(box, ink, glyphs);
+    }
+
+    private static boolean isSquare(Rectangle2D box) {
+        return box.getHeight() >= LEAST && box.getHeight() <= MOST && Math.abs(box.getHeight() - box.getWidth()) < 0.2 * box.getHeight();
+    }
+
+    private static boolean isRound(Ink one) {
+        if (!(one instanceof Ink.Shape shape)) return false;
+        for (PathIterator it = shape.path().getPathIterator(null); !it.isDone(); it.next())
+            if (it.currentSegment(new double[6]) == PathIterator.SEG_CUBICTO) return true;
+        return false;
     }
 
     private static Ink.Stroke side(List<Ink.Stroke> down, double x, double from, double to) {
@@ -66,13 +86,16 @@ final class DrawnBoxes {
                 }
             }
         }
-        if (beside == null || inside.size() > 1 || inside.size() == 1 && !TICKS.contains(inside.get(0).text())) return;
+        if (beside == null || square.getHeight() < LEAST_SHARE * beside.size()) return;
+        if (inside.size() > 1 || inside.size() == 1 && !TICKS.contains(inside.get(0).text())) return;
         List<Ink> marks = ink.stream().filter(one -> !box.contains(one) && square.contains(VectorPicture.bounds(one))).toList();
         boolean ticked = !inside.isEmpty() || marks.stream().anyMatch(one -> !(one instanceof Ink.Fill fill && fill.rgb() == 0xFFFFFF));
         ink.removeAll(box);
         ink.removeAll(marks);
         glyphs.removeAll(inside);
-        glyphs.add(new Glyph(ticked ? FormField.TICKED : FormField.UNTICKED, square.getMinX(), beside.baseline(), square.getWidth(), beside.size(),
-                beside.space(), beside.face(), ((Ink.Stroke) box.get(0)).rgb(), beside.tag(), 0, true, null, beside.order()));
+        boolean round = isRound(box.get(0));
+        String sign = round ? ticked ? PICKED : UNPICKED : ticked ? FormField.TICKED : FormField.UNTICKED;
+        glyphs.add(new Glyph(sign, square.getMinX(), beside.baseline(), square.getWidth(), beside.size(),
+                beside.space(), beside.face(), beside.rgb(), beside.tag(), 0, true, null, beside.order()));
     }
 }
