@@ -10,6 +10,7 @@ import org.apache.fontbox.ttf.CmapLookup;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.pdmodel.font.PDCIDFontType2;
 import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.font.PDSimpleFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.slf4j.LoggerFactory;
 
@@ -42,7 +43,9 @@ public final class FontReading {
         } catch (RuntimeException e) {
             LoggerFactory.getLogger(FontReading.class).debug("No text for code {} of {}", code, font.getName(), e);
         }
-        if (text == null || text.isEmpty() || text.equals("\u0000")) text = fromOutlines(code);
+        boolean told = text != null && !text.isEmpty() && !text.equals("\u0000") && !text.equals(UNKNOWN);
+        if (!told) text = font instanceof PDSimpleFont simple ? GlyphNames.text(simple, code) : null;
+        if (text == null) text = fromOutlines(code);
         return plain(text);
     }
 

@@ -9,12 +9,15 @@ public final class ListLabel {
     private static final Pattern LONE_BULLET = Pattern.compile("^([•‣⁃◦▪▫●○■□◆◇►▶➢✓✔❖∙·]|[\uE000-\uF8FF])\\s*(?=\\S)");
     private static final Pattern NUMBER = Pattern.compile("^(\\(?)((?:\\d{1,3}\\.)*\\d{1,3}|[a-z]|[A-Z]|[ivxlc]{1,6}|[IVXLC]{1,6})([.):]|\\.\\))\\s+(?=\\S)");
 
+    /** A clause's number, which nothing closes: only the room after it tells it from a figure. */
+    private static final Pattern CLAUSE = Pattern.compile("^((?:\\d{1,3}\\.)+)(\\d{1,3})\\t\\s*(?=\\S)");
+
     private ListLabel() { }
 
     /** The length of the label with the space after it; 0 where the text starts with none. */
     public static int length(String text) {
         if (!mayBegin(text)) return 0;
-        for (Pattern pattern : new Pattern[] {BULLET, LONE_BULLET, NUMBER}) {
+        for (Pattern pattern : new Pattern[] {BULLET, LONE_BULLET, NUMBER, CLAUSE}) {
             Matcher matcher = pattern.matcher(text);
             if (matcher.find() && matcher.end() > 0) return matcher.end();
         }
@@ -37,11 +40,14 @@ public final class ListLabel {
     public static boolean isBullet(String text) { return BULLET.matcher(text).find() || LONE_BULLET.matcher(text).find(); }
 
     /** Whether the text is a label and nothing else. */
-    public static boolean isAlone(String text) { return text.length() <= 6 && length(text.trim() + " x") >= text.trim().length() + 1 && !text.isBlank(); }
+    public static boolean isAlone(String text) { return text.length() <= 6 && !text.isBlank()
+            && Math.max(length(text.trim() + " x"), length(text.trim() + "\tx")) >= text.trim().length() + 1; }
 
-    /** The number's parts of a label: what opens it, the count, what closes it; null for bullets and none. */
+    /** The number's parts of a label: what opens it, the count, what closes it; null for bullets and none. A clause is opened by the numbers it belongs to. */
     public static String[] number(String text) {
         Matcher matcher = NUMBER.matcher(text);
-        return matcher.find() ? new String[] {matcher.group(1), matcher.group(2), matcher.group(3)} : null;
+        if (matcher.find()) return new String[] {matcher.group(1), matcher.group(2), matcher.group(3)};
+        Matcher clause = CLAUSE.matcher(text);
+        return clause.find() ? new String[] {clause.group(1), clause.group(2), ""} : null;
     }
 }

@@ -15,8 +15,12 @@ import java.util.function.Predicate;
 
 /** Rows with free strips through all of them, and the judgement what that means. */
 public record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
-    /** Columns read down; rows read across; a table; notes beside text. */
-    enum Kind { COLUMNS, ACROSS, TABLE, SIDE }
+    /** A gap this wide, in points, keeps short blocks apart. */
+    private static final double BETWEEN_BLOCKS = 24;
+    private static final int MOST_LINES = 8;
+
+    /** Columns read down; rows read across; a table; notes beside text; short blocks beside each other, such as an address and a date. */
+    enum Kind { COLUMNS, ACROSS, TABLE, SIDE, BLOCKS }
 
     /** The strips but for those between the labels of list items and their text. */
     List<double[]> withoutLabelStrips() {
@@ -70,6 +74,7 @@ public record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
         if (texts.get(0).stream().allMatch(chunk -> ListLabel.isAlone(chunk.text()))) return Kind.ACROSS;
         if (arePageNumbers(texts.get(texts.size() - 1))) return Kind.ACROSS;
         if (columns.size() == 2 && isSide(texts)) return Kind.SIDE;
+        if (areBlocks(texts)) return Kind.BLOCKS;
         int least = texts.stream().mapToInt(List::size).min().orElse(0);
         double total = texts.stream().mapToDouble(Band::span).sum();
         boolean lists = texts.stream().allMatch(column -> column.size() >= 2 && share(column, chunk -> ListLabel.length(chunk.text() + " ") > 0) > 0.3);
@@ -85,6 +90,21 @@ public record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
         }
         long full = rowsWith(texts, 3);
         return full >= 2 ? Kind.TABLE : Kind.ACROSS;
+    }
+
+    /** A few short lines beside a few others, each painted as a whole before the other was begun, none of which goes on with a sentence. */
+    private boolean areBlocks(List<List<Chunk>> texts) {
+        if (texts.size() != 2 || boxes.size() < 3 || strips.get(0)[1] - strips.get(0)[0] < BETWEEN_BLOCKS || turns() != 1) return false;
+        if (texts.stream().mapToInt(List::size).sum() != boxes.size()) return false;
+        for (List<Chunk> column : texts) {
+            if (column.size() > MOST_LINES || share(column, chunk -> ListLabel.length(chunk.text() + " ") > 0 || chunk.text().endsWith(":")) > 0.5) return false;
+            for (int i = 1; i < column.size(); i++) {
+                int first = column.get(i).text().codePointAt(0);
+                double step = column.get(i).baseline() - column.get(i - 1).baseline();
+                if (Character.isLowerCase(first) || step > 2 * column.get(i).size()) return false;
+            }
+        }
+        return true;
     }
 
     /** Two columns are a table when there is a row of heads in another look, or one column holds figures. */

@@ -55,19 +55,34 @@ public final class DrawnBullets {
     /** The first letter of the line that a dot stands before; null where it stands before none. */
     private static Glyph textOf(Dot dot, Map<Long, List<Glyph>> byHeight) {
         double middle = dot.box.getCenterY();
-        Glyph first = null;
+        Glyph after = null;
+        Glyph before = null;
         for (long band = (long) Math.floor(middle / 20); band <= (long) Math.floor((middle + 20) / 20); band++) {
             for (Glyph glyph : byHeight.getOrDefault(band, List.of())) {
                 double up = (glyph.baseline() - middle) / glyph.size();
                 if (up < 0.1 || up > 0.6) continue;
-                // Something close at its left: it stands within a line.
-                if (glyph.x() < dot.box.getMinX() && glyph.right() > dot.box.getMinX() - 2 * glyph.size()) return null;
-                if (glyph.x() > dot.box.getMaxX() && (first == null || glyph.x() < first.x())) first = glyph;
+                if (glyph.x() > dot.box.getMaxX() && (after == null || glyph.x() < after.x())) after = glyph;
+                if (glyph.x() < dot.box.getMinX() && (before == null || glyph.right() > before.right())) before = glyph;
             }
         }
-        if (first == null) return null;
-        double gap = (first.x() - dot.box.getMaxX()) / first.size();
+        // Something close at its other side: it stands within a line.
+        boolean lineAfter = after != null && fits(dot, after, after.x() - dot.box.getMaxX())
+                && (before == null || before.right() < dot.box.getMinX() - 2 * after.size());
+        if (lineAfter) return after;
+        boolean lineBefore = before != null && isRightToLeft(before) && fits(dot, before, dot.box.getMinX() - before.right())
+                && (after == null || after.x() > dot.box.getMaxX() + 2 * before.size());
+        return lineBefore ? before : null;
+    }
+
+    private static boolean isRightToLeft(Glyph glyph) {
+        if (glyph.text().isEmpty()) return false;
+        byte direction = Character.getDirectionality(glyph.text().codePointAt(0));
+        return direction == Character.DIRECTIONALITY_RIGHT_TO_LEFT || direction == Character.DIRECTIONALITY_RIGHT_TO_LEFT_ARABIC;
+    }
+
+    private static boolean fits(Dot dot, Glyph first, double away) {
+        double gap = away / first.size();
         double height = dot.box.getHeight() / first.size();
-        return gap > 0.12 && gap < 3 && height > 0.15 && height < 0.75 && dot.rgb == first.rgb() ? first : null;
+        return gap > 0.12 && gap < 3 && height > 0.15 && height < 0.75 && dot.rgb == first.rgb();
     }
 }

@@ -9,6 +9,8 @@ import java.util.List;
 
 /** The left and right edges of the text on pages of one size. */
 public record Margins(double left, double right) {
+    private static final double MUCH = 0.08;
+
     public static Margins of(List<PageMatter> pages) {
         List<Double> lefts = new ArrayList<>();
         List<Double> rights = new ArrayList<>();
@@ -28,10 +30,18 @@ public record Margins(double left, double right) {
         rights.sort(Comparator.reverseOrder());
         double left = edge(lefts, 1);
         double right = edge(rights, -1);
+        double reached = reached(pages, right, lefts.size());
+        if (reached > right) return new Margins(left, Math.max(reached, width - left));
         long flush = rights.stream().filter(one -> Math.abs(one - right) < 0.6).count();
         // Ragged lines fall short of the margin: where the page would be lopsided, it is taken to be even.
         if (flush < 4 && width - right > left) return new Margins(left, Math.max(right, width - left));
         return new Margins(left, right);
+    }
+
+    /** How far text reaches that stands beyond an edge as a whole, where there is much of it: a column that is filled less than the others. */
+    private static double reached(List<PageMatter> pages, double right, int all) {
+        List<Chunk> beyond = pages.stream().flatMap(page -> page.chunks().stream()).filter(chunk -> chunk.left() > right).toList();
+        return beyond.size() < Math.max(4, MUCH * all) ? right : beyond.stream().mapToDouble(Chunk::right).max().orElse(right);
     }
 
     /** The outermost place where several things begin or end. */

@@ -44,6 +44,8 @@ public final class ReadingOrder {
                 plain.add(rows.get(at++));
                 continue;
             }
+            Band head = untilGap(rows, band);
+            if (head != null && head.kind() == Band.Kind.BLOCKS) band = head;
             Band.Kind kind = band.kind();
             if (kind == Band.Kind.COLUMNS) band = withRowsAbove(plain, band);
             switch (kind) {
@@ -55,6 +57,10 @@ public final class ReadingOrder {
                     flush(plain, left, right, parts);
                     parts.add(new Part.Grid(AlignedTable.of(band.boxes(), band.edges(left, right), page)));
                 }
+                case BLOCKS -> {
+                    flush(plain, left, right, parts);
+                    parts.add(new Part.Grid(AlignedTable.oneRow(band.boxes(), band.edges(left, right), page)));
+                }
                 case SIDE -> {
                     flush(plain, left, right, parts);
                     side(band, left, right, depth, parts);
@@ -65,6 +71,18 @@ public final class ReadingOrder {
         }
         flush(plain, left, right, parts);
         return parts;
+    }
+
+    /** The rows of a band above its first gap, as a band of their own; null where there is no gap. */
+    private static Band untilGap(List<Row> rows, Band band) {
+        double above = rows.get(band.from()).bottom();
+        for (int i = band.from() + 1; i < band.to(); i++) {
+            double height = rows.get(i - 1).bottom() - rows.get(i - 1).top();
+            if (rows.get(i).top() - above > height)
+                return new Band(rows.subList(band.from(), i).stream().flatMap(row -> row.boxes().stream()).toList(), band.strips(), band.from(), i);
+            above = Math.max(above, rows.get(i).bottom());
+        }
+        return null;
     }
 
     /** A column may begin higher than the others: its first lines came before the band did. */
@@ -208,7 +226,8 @@ public final class ReadingOrder {
                 break;
             }
         }
-        if (end == last) return band;
+        // A first column may go on alone to the end, where the others are shorter.
+        if (end == last || last + 1 == rows.size() && band.side(rows.get(end + 1).boxes().get(0)) == 0 && band.kind() == Band.Kind.COLUMNS) return band;
         return end < band.from() + 1 ? null : new Band(rows.subList(band.from(), end + 1).stream().flatMap(row -> row.boxes().stream()).toList(),
                 band.strips(), band.from(), end + 1);
     }

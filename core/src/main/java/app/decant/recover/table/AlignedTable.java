@@ -44,6 +44,19 @@ public final class AlignedTable {
         return new TableGrid(xs, ys, cells, boxes.stream().mapToInt(Box::order).min().orElse(0), page);
     }
 
+    /** Blocks of lines beside each other, each in one cell. */
+    public static TableGrid oneRow(List<Box> boxes, double[] xs, int page) {
+        List<Chunk> chunks = boxes.stream().filter(box -> box instanceof Chunk).map(box -> (Chunk) box).sorted(Comparator.comparingDouble(Chunk::baseline)
+                .thenComparingDouble(Chunk::left)).toList();
+        List<TableGrid.Cell> cells = new ArrayList<>();
+        for (int c = 0; c < xs.length - 1; c++) {
+            int column = c;
+            List<Chunk> own = chunks.stream().filter(chunk -> columnOf(chunk, xs) == column).toList();
+            cells.add(new TableGrid.Cell(0, c, 1, 1, own, List.of(), null, null, null, null, null));
+        }
+        return new TableGrid(xs, new double[] {top(chunks) - 2, bottom(chunks) + 2}, cells, boxes.stream().mapToInt(Box::order).min().orElse(0), page, null, 0);
+    }
+
     private static double top(List<Chunk> row) { return row.stream().mapToDouble(Chunk::top).min().orElse(0); }
     private static double bottom(List<Chunk> row) { return row.stream().mapToDouble(Chunk::bottom).max().orElse(0); }
 

@@ -80,9 +80,30 @@ public final class HeadingFinder {
         if (body == null) return;
         boolean told = byTags();
         boolean marked = byBookmarks();
-        if (!told) byLook(marked);
+        if (!told) {
+            byLook(marked);
+            spareBylines();
+        }
         complete();
         limitLevels();
+    }
+
+    /** Authors and dates under a title are larger than the text, too; they head nothing: nothing else looks like them. */
+    private void spareBylines() {
+        for (int i = 0; i < paras.size(); i++) {
+            if (!paras.get(i).isTitle()) continue;
+            int end = i + 1;
+            while (end < paras.size() && isByline(paras.get(end), paras.get(i))) end++;
+            List<Para> lines = paras.subList(i + 1, end);
+            for (Para line : lines)
+                if (paras.stream().noneMatch(para -> para.headingLevel() > 0 && !lines.contains(para) && Look.of(para).equals(Look.of(line)))) line.heading(0);
+            return;
+        }
+    }
+
+    private static boolean isByline(Para para, Para title) {
+        return para.headingLevel() > 0 && Math.abs(para.left() + para.right() - title.left() - title.right()) < 6 && !para.typical().face().bold()
+                && !NUMBERED.matcher(para.text()).find();
     }
 
     private boolean byTags() {

@@ -45,6 +45,11 @@ public final class ListFinder {
                 continue;
             }
             int level = current == null ? -1 : levelFor(current, label, para.frameLeft());
+            Found before = level < 0 ? belongsTo(label) : null;
+            if (before != null) {
+                current = before;
+                level = 0;
+            }
             if (level < 0 && (label.bullet || startsSeries(paras, i, label))) {
                 current = new Found();
                 current.frameLeft = para.frameLeft();
@@ -65,8 +70,18 @@ public final class ListFinder {
             } else {
                 current.counts.set(level, count(label));
             }
-            para.item(new Para.ListItem(lists.size() - 1, level, label.length, label.text));
+            para.item(new Para.ListItem(lists.indexOf(current), level, label.length, label.text));
         }
+    }
+
+    /** The list of clauses that a clause goes on with, though others stand between; null for other labels, and where there is none. */
+    private Found belongsTo(Label label) {
+        if (!label.open.endsWith(".")) return null;
+        for (int i = lists.size() - 1; i >= 0; i--) {
+            Found list = lists.get(i);
+            if (list.levels.get(0).open.equals(label.open) && list.counts.get(0) + 1 == count(label)) return list;
+        }
+        return null;
     }
 
     private static Label label(Para para) {
@@ -121,7 +136,7 @@ public final class ListFinder {
         int value = value(lastPart(label.count), format);
         for (int i = at + 1; i < Math.min(paras.size(), at + 8); i++) {
             Label other = label(paras.get(i));
-            if (other == null || other.bullet || !other.close.equals(label.close)) continue;
+            if (other == null || other.bullet || !other.close.equals(label.close) || !other.open.equals(label.open)) continue;
             if (Math.abs(other.left - label.left) < NEAR + 40 && value(lastPart(other.count), format(other.count, format)) == value + 1) return true;
         }
         return false;

@@ -17,6 +17,8 @@ import java.util.function.Function;
  */
 public final class ParagraphFinder {
     private static final double ALIKE = 1.6;
+    /** In characters. */
+    private static final int LONGEST_LABEL = 12;
     /** Longer than this is no address. */
     private static final int MOST_BY_HAND = 8;
 
@@ -190,6 +192,7 @@ public final class ParagraphFinder {
         }
         if (group.separate || ContentsEntry.ends(before.text()) || ContentsEntry.areEntries(before, line)) return true;
         if (NoteFinder.isRaised(line.first(), line) && NoteFinder.mark(line) != null) return true;
+        if (isBegunByTabs(before, line)) return true;
         int label = ListLabel.length(line.text());
         boolean fresh = shortfall(before, line, group.right) > Math.max(0.4, group.looseness) && !isMidSentence(before, line)
                 && !isCentred(before, left, right) && !before.isRightToLeft();
@@ -219,6 +222,16 @@ public final class ParagraphFinder {
             return nextBack || at + 1 == group.lines.size() || ListLabel.length(para.first().text()) == 0 && !isFull(before, group);
         }
         return true;
+    }
+
+    /** Lines with something set apart in them do not run on from each other, but for text that hangs under a number or a label. */
+    private static boolean isBegunByTabs(TextLine before, TextLine line) {
+        if (line.hasTab() && !isLabelled(line)) return true;
+        return before.hasTab() && !isLabelled(before) && Math.abs(line.edgeLeft() - before.edgeLeft()) < ALIKE && !isMidSentence(before, line);
+    }
+
+    private static boolean isLabelled(TextLine line) {
+        return ListLabel.length(line.text()) > 0 || line.text().indexOf('\t') <= LONGEST_LABEL && line.text().indexOf('\t') == line.text().lastIndexOf('\t');
     }
 
     private static boolean isFull(TextLine line, Group group) { return line.edgeRight() > group.right - 2.5 * line.size(); }
