@@ -67,6 +67,15 @@ final class PdfSketch implements AutoCloseable {
         }
     }
 
+    /** Words in the middle of the page. */
+    PdfSketch centred(double y, double size, String font, String text) {
+        try {
+            return text((595 - font(font).getStringWidth(text) / 1000 * size) / 2, y, size, font, text);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
     /** Lines of body text, one below the other. */
     PdfSketch lines(double x, double y, String... lines) {
         for (int i = 0; i < lines.length; i++) text(x, y + 14 * i, lines[i]);

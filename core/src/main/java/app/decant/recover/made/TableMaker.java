@@ -86,7 +86,7 @@ public final class TableMaker {
         double y2 = grid.ys()[cell.row() + cell.rowSpan()];
         Flow flow = new Flow(x1 + padding.left(), Math.max(x1 + padding.left() + 4, x2 - padding.right()), y1 + padding.top());
         List<Block> content = new ArrayList<>();
-        List<Para> paras = paragraphs(cell, flow, grid.page());
+        List<Para> paras = paragraphs(cell, flow, grid);
         Look look = Look.of(TableProperty.BORDERS, borders(cell));
         if (cell.shading() != null) look = look.with(TableProperty.SHADING, new Colour(cell.shading()));
         if (!paras.isEmpty() && cell.pictures().isEmpty()) {
@@ -108,16 +108,17 @@ public final class TableMaker {
                 List.of(new Inline.InlinePicture(placed.picture(), Look.of(TextProperty.SIZE, 1.0))));
     }
 
-    private List<Para> paragraphs(TableGrid.Cell cell, Flow flow, int page) {
+    private List<Para> paragraphs(TableGrid.Cell cell, Flow flow, TableGrid grid) {
         List<Para> paras = new ArrayList<>();
-        for (Part part : new ReadingOrder(page).parts(cell.chunks(), flow.left, flow.right)) collect(part, flow, paras);
+        ParagraphFinder finder = grid.blocks() ? ParagraphFinder.ofBlocks(tags) : new ParagraphFinder(tags);
+        for (Part part : new ReadingOrder(grid.page()).parts(cell.chunks(), flow.left, flow.right)) collect(part, flow, finder, paras);
         return paras;
     }
 
-    private void collect(Part part, Flow flow, List<Para> paras) {
-        if (part instanceof Part.Lines lines) paras.addAll(new ParagraphFinder(tags).find(lines.lines(), flow.left, flow.right));
-        else if (part instanceof Part.Columns columns) columns.columns().forEach(column -> column.forEach(inner -> collect(inner, flow, paras)));
-        else if (part instanceof Part.Side side) side.parts().forEach(inner -> collect(inner, flow, paras));
+    private static void collect(Part part, Flow flow, ParagraphFinder finder, List<Para> paras) {
+        if (part instanceof Part.Lines lines) paras.addAll(finder.find(lines.lines(), flow.left, flow.right));
+        else if (part instanceof Part.Columns columns) columns.columns().forEach(column -> column.forEach(inner -> collect(inner, flow, finder, paras)));
+        else if (part instanceof Part.Side side) side.parts().forEach(inner -> collect(inner, flow, finder, paras));
         else if (part instanceof Part.Grid grid) {
             // A table that seemed to lie in a cell: its rows are lines of the cell.
             List<TextLine> lines = new ArrayList<>();
@@ -126,7 +127,7 @@ public final class TableMaker {
                 for (TableGrid.Cell inner : grid.table().row(r)) chunks.addAll(inner.chunks());
                 if (!chunks.isEmpty()) lines.addAll(byBaseline(chunks, grid.table().page()));
             }
-            paras.addAll(new ParagraphFinder(tags).find(lines, flow.left, flow.right));
+            paras.addAll(finder.find(lines, flow.left, flow.right));
         }
     }
 

@@ -54,7 +54,8 @@ public final class AlignedTable {
             List<Chunk> own = chunks.stream().filter(chunk -> columnOf(chunk, xs) == column).toList();
             cells.add(new TableGrid.Cell(0, c, 1, 1, own, List.of(), null, null, null, null, null));
         }
-        return new TableGrid(xs, new double[] {top(chunks) - 2, bottom(chunks) + 2}, cells, boxes.stream().mapToInt(Box::order).min().orElse(0), page, null, 0);
+        return new TableGrid(xs, new double[] {top(chunks) - 2, bottom(chunks) + 2}, cells, boxes.stream().mapToInt(Box::order).min().orElse(0), page, null,
+                0, true);
     }
 
     private static double top(List<Chunk> row) { return row.stream().mapToDouble(Chunk::top).min().orElse(0); }

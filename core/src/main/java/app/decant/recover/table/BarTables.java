@@ -252,7 +252,7 @@ public final class BarTables {
         int heads = bars.size() > 1 && bars.size() <= rows.size() ? (int) rows.stream().filter(row -> bottom(row) < bars.get(Math.min(1, bars.size() - 2))
                 .y1() + 2).count() : -1;
         return new TableGrid(xs, ys, cells, pieces.stream().mapToInt(Chunk::order).min().orElse(0), page, null, heads > 0 && heads < 4 && heads < rows.size()
-                ? heads : -1);
+                ? heads : -1, false);
     }
 
     /** Where a column ends within a strip: where the areas behind its cells do, or before the words of the next. */

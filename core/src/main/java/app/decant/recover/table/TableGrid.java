@@ -15,9 +15,10 @@ import java.util.List;
  * @param ys    the edges of its rows
  * @param tag   the element of the tags that it is, or null where tags do not tell
  * @param heads how many rows of heads the tags tell of; -1 where that has to be guessed
+ * @param blocks whether its cells are blocks of lines that were each ended by hand, such as addresses
  */
-public record TableGrid(double[] xs, double[] ys, List<Cell> cells, int order, int page, TagTree.Element tag, int heads) implements Box {
-    TableGrid(double[] xs, double[] ys, List<Cell> cells, int order, int page) { this(xs, ys, cells, order, page, null, -1); }
+public record TableGrid(double[] xs, double[] ys, List<Cell> cells, int order, int page, TagTree.Element tag, int heads, boolean blocks) implements Box {
+    TableGrid(double[] xs, double[] ys, List<Cell> cells, int order, int page) { this(xs, ys, cells, order, page, null, -1, false); }
 
     /** One cell: where it stands, what stands in it, and how it is drawn; a null side has no line. */
     public record Cell(int row, int column, int rowSpan, int columnSpan, List<Chunk> chunks, List<Placed> pictures, Ink.Stroke top, Ink.Stroke right,

@@ -101,7 +101,7 @@ public final class TaggedTables {
         int heads = 0;
         while (heads < rows.size() - 1 && isHead(rows.get(heads))) heads++;
         int order = present.stream().flatMap(cell -> cells.get(cell).stream()).mapToInt(Chunk::order).min().orElse(0);
-        return new TableGrid(xs, ys, result, order, page, table, heads);
+        return new TableGrid(xs, ys, result, order, page, table, heads, false);
     }
 
     private static void gatherRows(TagTree.Element element, List<TagTree.Element> rows) {

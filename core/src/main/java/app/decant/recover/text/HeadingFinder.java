@@ -102,8 +102,7 @@ public final class HeadingFinder {
     }
 
     private static boolean isByline(Para para, Para title) {
-        return para.headingLevel() > 0 && Math.abs(para.left() + para.right() - title.left() - title.right()) < 6 && !para.typical().face().bold()
-                && !NUMBERED.matcher(para.text()).find();
+        return para.headingLevel() > 0 && Math.abs(para.left() + para.right() - title.left() - title.right()) < 6 && !para.typical().face().bold();
     }
 
     private boolean byTags() {

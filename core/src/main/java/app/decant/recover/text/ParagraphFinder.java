@@ -17,15 +17,24 @@ import java.util.function.Function;
  */
 public final class ParagraphFinder {
     private static final double ALIKE = 1.6;
-    /** In characters. */
-    private static final int LONGEST_LABEL = 12;
     /** Longer than this is no address. */
     private static final int MOST_BY_HAND = 8;
 
     private final Function<Glyph, TagTree.Element> tags;
 
+    /** Whether all lines are known to be ended by hand. */
+    private final boolean byHand;
+
     /** @param tags the element a glyph belongs to, or null where tags are missing or not to be trusted */
-    public ParagraphFinder(Function<Glyph, TagTree.Element> tags) { this.tags = tags; }
+    public ParagraphFinder(Function<Glyph, TagTree.Element> tags) { this(tags, false); }
+
+    private ParagraphFinder(Function<Glyph, TagTree.Element> tags, boolean byHand) {
+        this.tags = tags;
+        this.byHand = byHand;
+    }
+
+    /** For blocks of lines each of which was ended by hand. */
+    public static ParagraphFinder ofBlocks(Function<Glyph, TagTree.Element> tags) { return new ParagraphFinder(tags, true); }
 
     /** Lines at usual distance of each other, and what is common to them. */
     private static final class Group {
@@ -95,8 +104,8 @@ public final class ParagraphFinder {
         }
         for (Group one : groups) {
             one.looseness = looseness(one);
-            one.separate = areSeparate(one, left, right);
-            one.byHand = !one.separate && areEndedByHand(one, left, right);
+            one.separate = !byHand && areSeparate(one, left, right);
+            one.byHand = byHand || !one.separate && areEndedByHand(one, left, right);
         }
         return groups;
     }
@@ -190,6 +199,7 @@ public final class ParagraphFinder {
             TagTree.Element b = there.block();
             if (a != null && b != null && !(b.role().equals("Lbl") && a.role().equals("LBody") && a.parent() == b.parent())) return a != b;
         }
+        if (group.byHand) return !byHand && otherLook(before, line);
         if (group.separate || ContentsEntry.ends(before.text()) || ContentsEntry.areEntries(before, line)) return true;
         if (NoteFinder.isRaised(line.first(), line) && NoteFinder.mark(line) != null) return true;
         if (isBegunByTabs(before, line)) return true;
@@ -224,14 +234,10 @@ public final class ParagraphFinder {
         return true;
     }
 
-    /** Lines with something set apart in them do not run on from each other, but for text that hangs under a number or a label. */
+    /** Lines with something set apart in them do not run on from each other, but for text that hangs under what stands before it. */
     private static boolean isBegunByTabs(TextLine before, TextLine line) {
-        if (line.hasTab() && !isLabelled(line)) return true;
-        return before.hasTab() && !isLabelled(before) && Math.abs(line.edgeLeft() - before.edgeLeft()) < ALIKE && !isMidSentence(before, line);
-    }
-
-    private static boolean isLabelled(TextLine line) {
-        return ListLabel.length(line.text()) > 0 || line.text().indexOf('\t') <= LONGEST_LABEL && line.text().indexOf('\t') == line.text().lastIndexOf('\t');
+        if (line.hasTab() && ListLabel.length(line.text()) == 0) return true;
+        return before.hasTab() && ListLabel.length(before.text()) == 0 && Math.abs(line.edgeLeft() - before.edgeLeft()) < ALIKE && !isMidSentence(before, line);
     }
 
     private static boolean isFull(TextLine line, Group group) { return line.edgeRight() > group.right - 2.5 * line.size(); }

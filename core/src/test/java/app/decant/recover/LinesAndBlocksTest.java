@@ -1,0 +1,124 @@
+package app.decant.recover;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.decant.document.Block;
+import app.decant.document.Cascade;
+import app.decant.document.Document;
+import app.decant.document.Inline;
+import app.decant.document.ListLabels;
+import app.decant.document.Paragraph;
+import app.decant.document.Section;
+import app.decant.document.Table;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** Which lines make a paragraph, which stand beside each other, and which are items: kinds that pages of other programs got wrong. */
+class LinesAndBlocksTest {
+    private static final String[] PROSE = {"The purser keeps the passenger list before the first sailing, and the harbour office signs it with the",
+            "log of late sailings. A deckhand counts the bicycles on the car deck when the wind is above force seven and",
+            "writes them down for the night watch, who looks after the keys of the waiting room on public holidays."};
+
+    private static PdfSketch prose(PdfSketch sketch, double y) {
+        for (int i = 0; i < PROSE.length; i++) sketch.text(72, y + 14 * i, 10, "LiberationSerif-Regular", PROSE[i]);
+        return sketch;
+    }
+
+    private static List<String> texts(Document document) {
+        return document.blocks().stream().filter(block -> block instanceof Paragraph).map(block -> ((Paragraph) block).text()).toList();
+    }
+
+    private static List<List<String>> cells(Block table) {
+        return ((Table) table).rows().stream().map(row -> row.cells().stream().map(cell -> ((Paragraph) cell.blocks().get(0)).text()).toList()).toList();
+    }
+
+    @Test void linesOfAnAddressAreEndedByHand() throws IOException {
+        try (PdfSketch sketch = new PdfSketch()) {
+            sketch.lines(72, 100, "Mr Colm Brae", "The Old Net Store", "Harbour Lane 17", "Skerrow");
+            prose(sketch, 190).lines(72, 260, "Ada Hallin", "Harbour office");
+            assertThat(texts(sketch.document())).hasSize(3).satisfies(texts -> {
+                assertThat(texts.get(0)).isEqualTo("Mr Colm Brae\nThe Old Net Store\nHarbour Lane 17\nSkerrow");
+                assertThat(texts.get(1)).as("text runs on").doesNotContain(String.valueOf(Inline.LINE_BREAK));
+                assertThat(texts.get(2)).isEqualTo("Ada Hallin\nHarbour office");
+            });
+        }
+    }
+
+    /** Each painted as a whole, as programs do that set one block and then the other. */
+    @Test void shortBlocksBesideEachOtherStayApart() throws IOException {
+        try (PdfSketch sketch = new PdfSketch()) {
+            sketch.lines(72, 100, "Ostrey Sound Ferries", "Pier Road 4", "Ostrey").lines(420, 100, "Invoice 2026-117", "12 November 2026");
+            sketch.lines(72, 180, "Hallin Fish Traders", "Quay 9", "Hallin").lines(420, 180, "Customer 4471", "Terms 30 days");
+            Document document = prose(sketch, 280).document();
+            List<Block> tables = document.blocks().stream().filter(block -> block instanceof Table).map(block -> (Block) block).toList();
+            assertThat(tables).hasSize(2);
+            assertThat(cells(tables.get(0))).containsExactly(List.of("Ostrey Sound Ferries\nPier Road 4\nOstrey", "Invoice 2026-117\n12 November 2026"));
+            assertThat(cells(tables.get(1))).containsExactly(List.of("Hallin Fish Traders\nQuay 9\nHallin", "Customer 4471\nTerms 30 days"));
+        }
+    }
+
+    /** Painted line by line, they are lines with a tab, and no line runs on from the one before. */
+    @Test void linesSetByTabsDoNotRunOn() throws IOException {
+        try (PdfSketch sketch = new PdfSketch()) {
+            sketch.text(72, 100, "Ostrey Sound Ferries").text(420, 100, "Invoice 2026-117");
+            sketch.text(72, 114, "Pier Road 4").text(420, 114, "12 November 2026").text(72, 128, "Ostrey");
+            assertThat(texts(prose(sketch, 180).document())).startsWith("Ostrey Sound Ferries\tInvoice 2026-117", "Pier Road 4\t12 November 2026", "Ostrey");
+        }
+    }
+
+    @Test void clausesAreItemsThatCountOn() throws IOException {
+        try (PdfSketch sketch = new PdfSketch()) {
+            double y = 100;
+            for (String number : List.of("1.1", "1.2", "1.2.1", "1.2.2", "1.3", "2.1", "2.2")) {
+                sketch.text(72, y, number).text(112, y, "The purser keeps the passenger list before the first sailing, and the harbour");
+                sketch.text(112, y + 14, "office signs it.");
+                y += 36;
+            }
+            Document document = sketch.document();
+            ListLabels labels = ListLabels.of(document, Cascade.of(document));
+            List<String> found = new ArrayList<>();
+            for (Block block : document.blocks()) found.add(labels.label((Paragraph) block).trim());
+            assertThat(found).containsExactly("1.1", "1.2", "1.2.1", "1.2.2", "1.3", "2.1", "2.2");
+            assertThat(texts(document)).allMatch(text -> text.startsWith("The purser") && text.endsWith("signs it."));
+        }
+    }
+
+    @Test void aFigureAtTheStartOfALineIsNoClause() throws IOException {
+        try (PdfSketch sketch = new PdfSketch()) {
+            sketch.text(72, 100, "The berth at Hallin is deep enough at low water for boats that draw no more than").text(72, 114,
+                    "3.5 metres of water, and at high water for those that draw not much more than").text(72, 128, "3.6 metres of it.");
+            assertThat(texts(sketch.document())).singleElement().asString().contains("than 3.5 metres");
+        }
+    }
+
+    @Test void aColumnThatIsFilledLessIsOneStill() throws IOException {
+        try (PdfSketch sketch = new PdfSketch()) {
+            String[] narrow = {"Every boat has a log, and the log is", "kept by the skipper, who hands it to", "the office at the end of each month,",
+                "where it is read by one person only,", "and then put away for ten years. So", "it is done here."};
+            sketch.text(72, 72, 16, "LiberationSans-Bold", "Harbour works");
+            for (int block = 0; block < 4; block++) for (int i = 0; i < 6; i++) sketch.text(72, 110 + block * 96 + i * 14, narrow[i]);
+            for (int i = 0; i < 6; i++) sketch.text(310, 110 + i * 14, narrow[i]);
+            sketch.text(310, 206, "A short line.").text(310, 230, "Another one.");
+            Document document = sketch.document();
+            assertThat(document.sections()).extracting(Section::columns).anyMatch(columns -> columns.count() == 2);
+            assertThat(texts(document)).filteredOn(text -> text.startsWith("Every boat has a log, and the log is kept by the skipper")).hasSize(5);
+            assertThat(texts(document)).endsWith("A short line.", "Another one.");
+        }
+    }
+
+    @Test void authorsUnderATitleHeadNothing() throws IOException {
+        try (PdfSketch sketch = new PdfSketch()) {
+            sketch.centred(90, 20, "LiberationSerif-Bold", "Harbour works").centred(116, 13, "LiberationSerif-Regular", "A. Hallin");
+            for (int i = 1; i <= 3; i++) {
+                sketch.text(72, 60 + 110 * i, 14, "LiberationSerif-Bold", i + " Piers and boats");
+                prose(sketch, 84 + 110 * i);
+            }
+            Document document = sketch.document();
+            Cascade cascade = Cascade.of(document);
+            assertThat(document.blocks().stream().map(block -> (Paragraph) block).filter(one -> cascade.outlineLevel(one) > 0).map(Paragraph::plainText))
+                    .containsExactly("1 Piers and boats", "2 Piers and boats", "3 Piers and boats");
+        }
+    }
+}
