@@ -208,7 +208,8 @@ public final class Decant {
      */
     public static List<Receipt> publish(Order wished, Path file, Progress progress) {
         List<Finding> settled = new ArrayList<>();
-        Order order = linked(wished.with(SettledPages.of(wished.pages(), wished.recipe(), progress, settled::add))).permitted();
+        Pages pages = ScannedText.of(SettledPages.of(wished.pages(), wished.recipe(), progress, settled::add), wished.recipe(), progress, settled::add);
+        Order order = linked(wished.with(pages)).permitted();
         boolean each = order.recipe().split() != null && order.recipe().target() == Target.PDF;
         List<Receipt> receipts = new ArrayList<>(each ? Publisher.publishEach(order, file, Instant.now(), progress)
                 : List.of(Publisher.publish(order, file, Instant.now(), progress)));

@@ -4,13 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.decant.Decant;
+import app.decant.document.Block;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Inline;
+import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Progress;
+import app.decant.document.Section;
 import app.decant.font.FontCatalogue;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
@@ -25,6 +28,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -130,6 +134,27 @@ class ScannedPagesTest {
     @Test void itsWordsAreFoundInPlainText() throws IOException {
         Receipt receipt = Decant.publish(open(scan(1)).document(), Recipe.PLAIN.to(Target.TXT), folder.resolve("made.txt"));
         assertThat(Files.readAllLines(receipt.file())).containsSubsequence(LINES);
+    }
+
+    @Test void itsWordsAreTextInFormatsWithoutAPlaceUnderPictures() throws IOException {
+        Receipt receipt = Decant.publish(open(scan(1)).document(), Recipe.PLAIN.to(Target.DOCX), folder.resolve("made.docx"));
+        assertThat(receipt.findings()).extracting(Finding::what)
+                .contains("The words under a scanned page were written as text; its picture is left out.");
+        Document written = Decant.open(receipt.file()).document();
+        List<String> texts = written.blocks().stream().map(block -> ((Paragraph) block).plainText()).toList();
+        assertThat(texts).containsExactlyElementsOf(LINES);
+    }
+
+    /** Where other pages are text, it is said that the words stay behind. */
+    @Test void amongOtherPagesAScanGoesAsAPictureAndThatIsTold() throws IOException {
+        Document scans = open(scan(1)).document();
+        Section section = scans.sections().get(0);
+        List<Block> blocks = new ArrayList<>(section.blocks());
+        blocks.add(new Paragraph("Normal", Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("Added by hand.", Look.PLAIN))));
+        Receipt receipt = Decant.publish(scans.withSections(List.of(section.withBlocks(blocks))), Recipe.PLAIN.to(Target.DOCX), folder.resolve("mixed.docx"));
+        assertThat(receipt.findings()).extracting(Finding::what)
+                .contains("A scanned page goes as a picture, without the words under it, since other pages are text.");
+        assertThat(Decant.open(receipt.file()).document().blocks()).extracting(block -> ((Paragraph) block).plainText()).contains("Added by hand.");
     }
 
     @Test void wordsUnderAPictureFollowItsSize() throws IOException {
