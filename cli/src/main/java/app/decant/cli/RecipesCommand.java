@@ -27,7 +27,8 @@ final class RecipesCommand implements Callable<Integer> {
         ArrayNode list = Json.array();
         for (Map.Entry<String, Recipe> recipe : new Recipes(RecipeOptions.recipesFolder()).all().entrySet()) {
             if (json) list.addObject().put("name", recipe.getKey()).set("recipe", new ObjectMapper().readTree(RecipeFile.write(recipe.getValue())));
-            else out.println(Recipes.shipped(recipe.getKey()).isPresent() ? recipe.getKey() : Words.of("recipes.kept", recipe.getKey(), RecipeOptions.recipesFolder()));
+            else if (Recipes.shipped(recipe.getKey()).isPresent()) out.println(recipe.getKey());
+            else out.println(Words.of("recipes.kept", recipe.getKey(), RecipeOptions.recipesFolder()));
         }
         if (json) out.println(Json.text(list));
         return Main.DONE;

@@ -97,7 +97,7 @@ public record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
         if (texts.size() != 2 || boxes.size() < 3 || strips.get(0)[1] - strips.get(0)[0] < BETWEEN_BLOCKS || turns() != 1) return false;
         if (texts.stream().mapToInt(List::size).sum() != boxes.size()) return false;
         for (List<Chunk> column : texts) {
-            if (column.size() > MOST_LINES || share(column, chunk -> ListLabel.length(chunk.text() + " ") > 0 || chunk.text().endsWith(":")) > 0.5) return false;
+            if (column.size() > MOST_LINES || share(column, Band::isLabel) > 0.5) return false;
             for (int i = 1; i < column.size(); i++) {
                 int first = column.get(i).text().codePointAt(0);
                 double step = column.get(i).baseline() - column.get(i - 1).baseline();
@@ -106,6 +106,8 @@ public record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
         }
         return true;
     }
+
+    private static boolean isLabel(Chunk chunk) { return ListLabel.length(chunk.text() + " ") > 0 || chunk.text().endsWith(":"); }
 
     /** Two columns are a table when there is a row of heads in another look, or one column holds figures. */
     private static boolean isTwoColumnTable(List<List<Chunk>> texts) {
