@@ -21,6 +21,7 @@ import app.decant.recover.line.TextLine;
 import app.decant.recover.text.Para;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -33,17 +34,27 @@ import java.util.TreeMap;
  * them. What is common to many is moved into styles afterwards, by {@link StyleMaker}.
  */
 public final class BlockMaker {
+    /** What is closer than this, in points, is made the same. */
+    private static final double CLOSE = 0.5;
+    /** Lines end at least this much before the edge that broke them. */
+    private static final double SPARE = 0.3;
+
     private final RunMaker runs;
     private final Faces faces;
     private final LineFit fit;
     private final Map<Paragraph, Para> origins = new IdentityHashMap<>();
     private final Map<Long, Double> leadings;
+    /** How far the longest of the lines reaches that were broken in columns of one place and width. */
+    private final Map<Long, Double> longest = new HashMap<>();
+    /** The room above paragraphs as it was given so far, and how often. */
+    private final Map<Double, Integer> rooms = new TreeMap<>();
 
     public BlockMaker(RunMaker runs, Faces faces, List<Para> all) {
         this.runs = runs;
         this.faces = faces;
         this.fit = new LineFit(faces);
         this.leadings = leadings(all);
+        for (Para para : all) if (isRagged(para) && para.lines().size() > 1) longest.merge(column(para), para.edgeRight(), Math::max);
         runs.makeNotesBy(this::note);
     }
 
@@ -51,12 +62,20 @@ public final class BlockMaker {
     public Map<Paragraph, Para> origins() { return origins; }
     RunMaker runs() { return runs; }
 
+    private static boolean isRagged(Para para) {
+        return para.alignment() == Alignment.START && !para.isInset() && !para.first().isRightToLeft() && para.lines().stream().noneMatch(TextLine::hasTab);
+    }
+
+    private static long column(Para para) { return Math.round(para.frameLeft() * 2) * 100_000 + Math.round(para.frameRight() * 2); }
+
     /** The usual distance of baselines by size of type. */
     private static Map<Long, Double> leadings(List<Para> all) {
         Map<Long, List<Double>> steps = new TreeMap<>();
         for (Para para : all) {
             double leading = ownLeading(para);
-            if (leading > 0) steps.computeIfAbsent(Math.round(para.size() * 2), key -> new ArrayList<>()).add(leading);
+            // Each line counts, so that long paragraphs say what is usual.
+            List<Double> own = leading > 0 ? steps.computeIfAbsent(Math.round(para.size() * 2), key -> new ArrayList<>()) : List.of();
+            for (int i = 1; leading > 0 && i < para.lines().size(); i++) own.add(leading);
         }
         Map<Long, Double> result = new TreeMap<>();
         steps.forEach((size, some) -> {
@@ -101,6 +120,9 @@ public final class BlockMaker {
         double natural = heights[0] + heights[1] + heights[2];
         double leading = ownLeading(para);
         boolean single = leading == 0;
+        double drawn = leading;
+        int steps = para.lines().size() - 1;
+        leading = usual(leading, para, steps);
         if (single) leading = leadings.getOrDefault(Math.round(para.size() * 2), natural);
         boolean uniform = lines.stream().flatMap(line -> line.inlines.stream()).allMatch(inline -> inline.look().get(TextProperty.SIZE, 0.0)
                 .equals(main.get(TextProperty.SIZE)) && Objects.equals(inline.look().get(TextProperty.FAMILY), main.get(TextProperty.FAMILY)))
@@ -113,11 +135,14 @@ public final class BlockMaker {
             before = para.first().baseline() - above - flow.y;
         }
         double late = before < 0 ? -before : 0;
-        look = look.with(ParagraphProperty.SPACE_BEFORE, rounded(Math.max(0, before)));
+        double room = room(Math.max(0, before));
+        // What is given more or less than was drawn is taken back below, so that it never adds up.
+        double drift = room - Math.max(0, before) + (single ? 0 : steps * (leading - drawn));
+        look = look.with(ParagraphProperty.SPACE_BEFORE, room);
         look = look.with(ParagraphProperty.LINE_SPACING, uniform ? new LineSpacing(LineSpacing.Rule.MULTIPLE, Math.round(leading / natural * 1000) / 1000.0)
                 : new LineSpacing(LineSpacing.Rule.EXACTLY, rounded(leading)));
         boolean moved = para.last().page() != para.first().page() || para.last().baseline() < para.first().baseline();
-        flow.y = para.last().baseline() + leading - above + (moved ? 0 : late);
+        flow.y = para.last().baseline() + leading - above + (moved ? 0 : late + drift);
         look = placed(look, para, flow, lines);
         look = dressed(look, para);
         List<Inline> inlines = new ArrayList<>();
@@ -130,6 +155,21 @@ public final class BlockMaker {
                 List.of()).withInlines(inlines).wellFormed();
         origins.put(made, para);
         return made;
+    }
+
+    /** The distance of baselines that text of its size usually has, where that is nearly its own. */
+    private double usual(double leading, Para para, int steps) {
+        Double usual = leadings.get(Math.round(para.size() * 2));
+        return usual != null && Math.abs(usual - leading) * steps < CLOSE ? usual : leading;
+    }
+
+    /** The room above a paragraph: as much as others have that have nearly as much. */
+    private double room(double before) {
+        double own = rounded(before);
+        double nearest = rooms.entrySet().stream().filter(one -> Math.abs(one.getKey() - before) < CLOSE)
+                .max(Map.Entry.comparingByValue()).map(Map.Entry::getKey).orElse(own);
+        rooms.merge(nearest, 1, Integer::sum);
+        return nearest;
     }
 
     private static Look jointLook(Look look) { return look.without(TextProperty.SCRIPT); }
@@ -190,7 +230,8 @@ public final class BlockMaker {
         }
         if (para.isInset()) return indent(look, bodyEdge, firstEdge - bodyEdge, 0);
         double end = end(para, flow, rightToLeft);
-        double narrower = fit.fit(lines, flow.width() - firstEdge - end, flow.width() - bodyEdge - end, para.alignment() == Alignment.JUSTIFY);
+        double shared = longest.containsKey(column(para)) && end == 0 ? longest.get(column(para)) + SPARE - flow.left - bodyEdge : 0;
+        double narrower = fit.fit(lines, flow.width() - firstEdge - end, flow.width() - bodyEdge - end, para.alignment() == Alignment.JUSTIFY, shared);
         return indent(look, bodyEdge, firstEdge - bodyEdge, end + narrower);
     }
 

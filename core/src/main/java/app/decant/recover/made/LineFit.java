@@ -28,7 +28,10 @@ public final class LineFit {
      * @param fixed whether the width must stay, since lines reach to its end
      * @return how much narrower (or, negative, wider) the paragraph has to be
      */
-    double fit(List<RunMaker.LineRuns> lines, double first, double rest, boolean fixed) {
+    double fit(List<RunMaker.LineRuns> lines, double first, double rest, boolean fixed) { return fit(lines, first, rest, fixed, 0); }
+
+    /** @param shared the width that other paragraphs of the column have, taken where it does; 0 for none */
+    double fit(List<RunMaker.LineRuns> lines, double first, double rest, boolean fixed, double shared) {
         if (lines.stream().anyMatch(line -> line.text().indexOf('\t') >= 0)) return 0;
         double low = 0;
         double high = Double.MAX_VALUE;
@@ -49,6 +52,7 @@ public final class LineFit {
         }
         if (low <= rest - 0.01 && high > rest + 0.01) return 0;
         if (!fixed && low + 2 * SLACK < high) {
+            if (shared > low + SLACK && shared < high - SLACK) return rest - shared;
             double target = Math.max(low + SLACK, Math.min(rest, high - SLACK));
             return rest - target;
         }

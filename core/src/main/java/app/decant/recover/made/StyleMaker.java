@@ -6,6 +6,7 @@ import app.decant.document.Contents;
 import app.decant.document.Document;
 import app.decant.document.Inline;
 import app.decant.document.Look;
+import app.decant.document.Numbering;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Property;
@@ -29,15 +30,19 @@ public final class StyleMaker {
     private static final List<Property<?>> OF_TEXT = List.of(TextProperty.FAMILY, TextProperty.SIZE, TextProperty.BOLD, TextProperty.ITALIC,
             TextProperty.COLOUR, TextProperty.WIDTH_SCALE);
     private static final List<Property<?>> OF_PARAGRAPHS = List.of(ParagraphProperty.ALIGNMENT, ParagraphProperty.SPACE_BEFORE,
-            ParagraphProperty.LINE_SPACING, ParagraphProperty.FIRST_LINE, ParagraphProperty.INDENT_START);
+            ParagraphProperty.LINE_SPACING, ParagraphProperty.FIRST_LINE, ParagraphProperty.INDENT_START, ParagraphProperty.INDENT_END,
+            ParagraphProperty.TABS);
 
     private final Map<String, Style> styles = new LinkedHashMap<>();
     private final Map<Paragraph, Paragraph> changed = new IdentityHashMap<>();
+
+    private Numbering numbering = Numbering.NONE;
 
     /** What each paragraph became. */
     public Map<Paragraph, Paragraph> changed() { return changed; }
 
     public Document tidy(Document document, boolean widows) {
+        numbering = document.numbering();
         Map<String, List<Paragraph>> byStyle = new TreeMap<>();
         for (Section section : document.sections()) {
             visit(section.blocks(), byStyle);
@@ -101,7 +106,8 @@ public final class StyleMaker {
         if (property == TextProperty.COLOUR) return Colour.AUTOMATIC;
         if (property == TextProperty.WIDTH_SCALE) return 1.0;
         if (property == ParagraphProperty.ALIGNMENT) return ParagraphProperty.Alignment.START;
-        if (property == ParagraphProperty.SPACE_BEFORE || property == ParagraphProperty.FIRST_LINE || property == ParagraphProperty.INDENT_START) return 0.0;
+        if (property == ParagraphProperty.SPACE_BEFORE || property == ParagraphProperty.FIRST_LINE || property == ParagraphProperty.INDENT_START
+                || property == ParagraphProperty.INDENT_END) return 0.0;
         return NOTHING;
     }
 
@@ -139,7 +145,9 @@ public final class StyleMaker {
         Look below = style.look().over(styles.get("Normal").look());
         Look look = less(said(paragraph.look(), OF_PARAGRAPHS, below), below);
         // A list's own indents come between style and paragraph: what the paragraph says of them stays.
-        if (paragraph.look().says(ParagraphProperty.LIST)) {
+        if (paragraph.look().says(ParagraphProperty.LIST) && isIndentedAsItsList(paragraph.look())) {
+            look = look.without(ParagraphProperty.INDENT_START).without(ParagraphProperty.FIRST_LINE);
+        } else if (paragraph.look().says(ParagraphProperty.LIST)) {
             look = look.with(ParagraphProperty.INDENT_START, paragraph.look().get(ParagraphProperty.INDENT_START)).with(ParagraphProperty.FIRST_LINE,
                     paragraph.look().get(ParagraphProperty.FIRST_LINE));
         }
@@ -148,6 +156,15 @@ public final class StyleMaker {
         Paragraph result = new Paragraph(paragraph.style(), look, text(paragraph.mark(), below), List.of()).withInlines(inlines);
         changed.put(paragraph, result);
         return result;
+    }
+
+    /** Labels are as wide as their numbers; where the text stands tells whether an item stands as its list says. */
+    private boolean isIndentedAsItsList(Look item) {
+        Numbering.Level level = numbering.level(item.get(ParagraphProperty.LIST));
+        if (level == null) return false;
+        double start = level.look().get(ParagraphProperty.INDENT_START, 0.0) - item.get(ParagraphProperty.INDENT_START, 0.0);
+        double label = level.look().get(ParagraphProperty.FIRST_LINE, 0.0) - item.get(ParagraphProperty.FIRST_LINE, 0.0);
+        return Math.abs(start) < 0.8 && Math.abs(label) < 2;
     }
 
     private static Look text(Look look, Look below) { return look.isPlain() ? look : less(said(look, OF_TEXT, below), below); }

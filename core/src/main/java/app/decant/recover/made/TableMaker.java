@@ -7,6 +7,7 @@ import app.decant.document.Colour;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Table;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
@@ -34,6 +35,8 @@ import java.util.function.Function;
 /** Makes tables of the document from grids on pages. */
 public final class TableMaker {
     private static final double MOST_PADDING = 9;
+    /** What ends this close to each other, in points, ends at one edge. */
+    private static final double AT_EDGE = 1.2;
 
     private final BlockMaker blocks;
     private final Function<Glyph, TagTree.Element> tags;
@@ -87,6 +90,7 @@ public final class TableMaker {
         Flow flow = new Flow(x1 + padding.left(), Math.max(x1 + padding.left() + 4, x2 - padding.right()), y1 + padding.top());
         List<Block> content = new ArrayList<>();
         List<Para> paras = paragraphs(cell, flow, grid);
+        if (cell.columnSpan() == 1 && !grid.blocks()) for (Para para : paras) align(para, grid, cell.column(), flow);
         Look look = Look.of(TableProperty.BORDERS, borders(cell));
         if (cell.shading() != null) look = look.with(TableProperty.SHADING, new Colour(cell.shading()));
         if (!paras.isEmpty() && cell.pictures().isEmpty()) {
@@ -101,6 +105,25 @@ public final class TableMaker {
         if (content.isEmpty()) content.add(new Paragraph("Normal", Look.PLAIN,
                 Look.of(TextProperty.SIZE, BlockMaker.rounded(Math.max(1, Math.min(8, (y2 - y1) * 0.6)))), List.of()));
         return new Table.Cell(cell.column(), cell.columnSpan(), cell.rowSpan(), look, content);
+    }
+
+    /** What ends or stands in the middle where others of its column do is set so, not indented. */
+    private static void align(Para para, TableGrid grid, int column, Flow flow) {
+        if (para.lines().size() > 1 || para.first().hasTab() || para.first().isRightToLeft() || para.alignment() != ParagraphProperty.Alignment.START) return;
+        int alike = 0;
+        int ending = 0;
+        int centred = 0;
+        for (TableGrid.Cell cell : grid.cells()) {
+            if (cell.column() != column || cell.columnSpan() != 1 || cell.chunks().size() != 1) continue;
+            Chunk other = cell.chunks().get(0);
+            if (Math.abs(other.right() - para.right()) < AT_EDGE && Math.abs(other.left() - para.left()) > 2 * AT_EDGE) ending++;
+            if (Math.abs(other.middleX() - (para.left() + para.right()) / 2) < AT_EDGE && Math.abs(other.left() - para.left()) > 2 * AT_EDGE) centred++;
+            if (Math.abs(other.left() - para.left()) < AT_EDGE) alike++;
+        }
+        boolean inMiddle = Math.abs(para.left() + para.right() - flow.left - flow.right) < 2 * AT_EDGE;
+        // One of the column is the paragraph itself.
+        if (ending >= 1 && ending + 1 > alike && para.left() > flow.left + AT_EDGE) para.align(ParagraphProperty.Alignment.END);
+        else if (centred >= 1 && centred + 1 > alike && inMiddle && para.left() > flow.left + AT_EDGE) para.align(ParagraphProperty.Alignment.CENTRE);
     }
 
     static Paragraph picture(Placed placed) {

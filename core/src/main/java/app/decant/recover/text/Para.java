@@ -68,7 +68,7 @@ public final class Para {
     public double edgeRight() { return lines.stream().mapToDouble(TextLine::edgeRight).max().orElse(frameRight); }
     public boolean isInset() { return lines.stream().anyMatch(TextLine::isInset); }
     public Alignment alignment() { return alignment; }
-    void align(Alignment other) { alignment = other; }
+    public void align(Alignment other) { alignment = other; }
     TagTree.Element tag() { return tag; }
     void tag(TagTree.Element other) { tag = other; }
     public int headingLevel() { return headingLevel; }
