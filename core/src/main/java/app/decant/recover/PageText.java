@@ -16,6 +16,7 @@ import app.decant.pdf.read.SourceFile;
 import app.decant.pdf.read.SourcePage;
 import app.decant.recover.line.Chunk;
 import app.decant.recover.line.LineFinder;
+import app.decant.recover.region.DrawnSigns;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
@@ -85,7 +86,7 @@ public record PageText(int index, double width, double height, List<Line> lines,
                 progress.step(i, source.pages(), SourceFile.READING);
                 SourcePage page = PageReader.upright(source, i, progress);
                 boolean scan = page.isScan();
-                List<Glyph> shown = page.glyphs().stream().filter(glyph -> glyph.seen() || scan).toList();
+                List<Glyph> shown = DrawnSigns.with(page, page.glyphs().stream().filter(glyph -> glyph.seen() || scan).toList());
                 pages.add(of(i, page.width(), page.height(), shown, page.pictures().stream().map(placed -> new Shown(placed.x(), placed.y(), placed.width(),
                         placed.height())).toList(), links(page.glyphs())));
             }

@@ -11,9 +11,12 @@ import app.decant.document.Inline;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.TabStop;
 import app.decant.document.ParagraphProperty;
+import app.decant.document.Progress;
 import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
+import app.decant.proof.Difference;
+import app.decant.proof.Proof;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
@@ -131,7 +134,11 @@ class DrawnMatterTest {
             box(sketch, 72, 112, 9, 9).text(73.8, 119.6, 10, "LiberationSans-Regular", "x").text(85, 120, "I own a car.");
             ring(sketch, 76.5, 136.5).text(85, 140, "By mail.");
             for (int i = 0; i < 3; i++) sketch.text(72, 170 + 14 * i, PROSE);
-            Document document = sketch.document();
+            byte[] original = sketch.bytes();
+            Document document = PdfSketch.recovered(original).document();
+            assertThat(Proof.compare(PageText.of(original, "sketch.pdf", null, Progress.SILENT), Layout.of(document, FontCatalogue.shipped()), Progress.SILENT)
+                    .differences()).as("what is drawn and what is written are the same sign").extracting(Difference::sentence)
+                    .noneMatch(what -> what.contains("not there") || what.contains("missing"));
             assertThat(paragraphs(document)).extracting(DrawnMatterTest::words).startsWith(FormField.UNTICKED + " I live on Skerrow all year.",
                     FormField.TICKED + " I own a car.", "\u25EF By mail.");
         }

@@ -61,8 +61,7 @@ public final class PageMatter {
         List<Ink> ink = new ArrayList<>(page.ink());
         ink.removeIf(one -> one instanceof Ink.Fill fill && isPaper(fill, page) || isBeyond(one, page));
         RuleNet.join(ink);
-        DrawnBoxes.take(ink, upright);
-        DrawnBullets.take(ink, upright);
+        DrawnSigns.take(ink, upright);
         List<Chunk> chunks = new ArrayList<>(cutAtLines(SmallCapitals.told(LineFinder.chunks(upright)), ink));
         DrawnBlanks.take(ink, chunks);
         List<Placed> pictures = new ArrayList<>(page.pictures());
