@@ -38,7 +38,9 @@ class LinesAndBlocksTest {
         try (PdfSketch sketch = new PdfSketch()) {
             sketch.lines(72, 100, "Mr Colm Brae", "The Old Net Store", "Harbour Lane 17", "Skerrow");
             prose(sketch, 190).lines(72, 260, "Ada Hallin", "Harbour office");
-            assertThat(texts(sketch.document())).hasSize(3).satisfies(texts -> {
+            Document document = sketch.document();
+            assertThat(document.sections().get(0).frames()).as("no heads, no feet").isEmpty();
+            assertThat(texts(document)).hasSize(3).satisfies(texts -> {
                 assertThat(texts.get(0)).isEqualTo("Mr Colm Brae\nThe Old Net Store\nHarbour Lane 17\nSkerrow");
                 assertThat(texts.get(1)).as("text runs on").doesNotContain(String.valueOf(Inline.LINE_BREAK));
                 assertThat(texts.get(2)).isEqualTo("Ada Hallin\nHarbour office");

@@ -53,7 +53,9 @@ final class DocumentDraft {
 
     List<Section> sections() {
         endSection();
-        return sections;
+        // An empty head may end one that began before; where there is none at all, nothing is said of any.
+        boolean none = sections.stream().allMatch(one -> one.frames().values().stream().allMatch(List::isEmpty));
+        return none ? sections.stream().map(one -> one.withFrames(Map.of())).toList() : sections;
     }
 
     /** A heading that ends a page stays there, though its text comes on the next. */
