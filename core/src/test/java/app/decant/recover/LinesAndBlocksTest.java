@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.document.Block;
 import app.decant.document.Cascade;
+import app.decant.document.Contents;
 import app.decant.document.Document;
 import app.decant.document.Inline;
 import app.decant.document.ListLabels;
@@ -67,6 +68,22 @@ class LinesAndBlocksTest {
             sketch.text(72, 100, "Ostrey Sound Ferries").text(420, 100, "Invoice 2026-117");
             sketch.text(72, 114, "Pier Road 4").text(420, 114, "12 November 2026").text(72, 128, "Ostrey");
             assertThat(texts(prose(sketch, 180).document())).startsWith("Ostrey Sound Ferries\tInvoice 2026-117", "Pier Road 4\t12 November 2026", "Ostrey");
+        }
+    }
+
+    /** Leaders that are drawn belong to their lines, in contents lists and in lists of prices. */
+    @Test void drawnLeadersStayInTheirLines() throws IOException {
+        try (PdfSketch sketch = new PdfSketch()) {
+            String[] names = {"Boarding", "Rough weather", "Lost property", "Fares"};
+            for (int i = 0; i < names.length; i++)
+                sketch.text(72, 100 + 18 * i, names[i]).line(180, 101 + 18 * i, 500, 101 + 18 * i).text(508, 100 + 18 * i, String.valueOf(3 + 2 * i));
+            Document document = prose(sketch, 220).document();
+            Contents contents = (Contents) document.blocks().get(0);
+            assertThat(contents.entries()).extracting(Paragraph::plainText).containsExactly("Boarding\t3", "Rough weather\t5", "Lost property\t7", "Fares\t9");
+        }
+        try (PdfSketch sketch = new PdfSketch()) {
+            prose(sketch, 100).text(72, 170, "Adult").line(180, 171, 500, 171).text(508, 170, "12");
+            assertThat(texts(prose(sketch, 220).document()).get(1)).matches("Adult *\\t? *\\t *12");
         }
     }
 

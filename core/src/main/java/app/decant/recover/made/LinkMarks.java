@@ -9,6 +9,7 @@ import app.decant.document.ParagraphProperty.TabStops;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.TextProperty;
 import app.decant.pdf.read.SourceFile;
+import app.decant.recover.line.Chunk;
 import app.decant.recover.line.ContentsEntry;
 import app.decant.recover.text.Para;
 import java.util.ArrayList;
@@ -87,7 +88,8 @@ public final class LinkMarks {
             }
         }
         Look linked = mark == null ? look : look.with(TextProperty.LINK, new Link.Inside(mark));
-        boolean dots = para.text().matches("(?s).*[.·…]\\s?[.·…].*") || para.text().contains("…");
+        boolean drawn = para.lines().stream().anyMatch(line -> line.chunks().stream().anyMatch(Chunk::isBlank));
+        boolean dots = drawn || para.text().matches("(?s).*[.·…]\\s?[.·…].*") || para.text().contains("…");
         List<Inline> inlines = new ArrayList<>();
         inlines.add(new Inline.Text(parts.title() + Inline.TAB, linked));
         inlines.add(mark == null ? new Inline.Text(parts.page(), look) : new Inline.Field(Inline.Field.Kind.PAGE_REFERENCE, "PAGEREF " + mark + " \\h",

@@ -6,7 +6,9 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 
-/** Blanks to be filled in: lines drawn in a line of text, beside its words and under none of them. They become part of that line. */
+/**
+ * Blanks to be filled in, and leaders: lines drawn in a line of text, beside its words and under none of them. They become part of that line.
+ */
 final class DrawnBlanks {
     private static final double LEAST = 12;
     private static final double THICKEST = 2;
@@ -25,10 +27,6 @@ final class DrawnBlanks {
         List<Chunk> blanks = new ArrayList<>();
         for (Ink.Stroke stroke : across) {
             if (stroke.length() < LEAST || stroke.width() > THICKEST || down.stream().anyMatch(other -> touches(stroke, other))) continue;
-            if (isLeader(stroke, texts)) {
-                ink.remove(stroke);
-                continue;
-            }
             Chunk beside = beside(stroke, texts, blanks);
             if (beside == null) continue;
             blanks.add(Chunk.blank(beside, stroke.x1(), stroke.x2()));
@@ -53,19 +51,6 @@ final class DrawnBlanks {
             least = Math.min(least, away);
         }
         return nearest;
-    }
-
-    /** Whether a line leads from words to the number of a page: entries of contents lists get leaders of their own. */
-    private static boolean isLeader(Ink.Stroke stroke, List<Chunk> texts) {
-        boolean number = false;
-        boolean words = false;
-        for (Chunk chunk : texts) {
-            double under = (stroke.y1() - chunk.baseline()) / chunk.size();
-            if (under < -0.35 || under > 0.45) continue;
-            number |= chunk.left() > stroke.x2() - 1.5 && chunk.left() - stroke.x2() < AWAY * chunk.size() && chunk.text().matches("\\d{1,4}|[ivxlc]{1,6}");
-            words |= chunk.right() < stroke.x1() + 1.5 && stroke.x1() - chunk.right() < AWAY * chunk.size();
-        }
-        return number && words;
     }
 
     /** Whether another blank of the same words stands between. */
