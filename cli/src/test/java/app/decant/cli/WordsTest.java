@@ -39,7 +39,8 @@ class WordsTest {
         if (command.name().equals("help")) return;
         assertThat(command.usageMessage().description()).as(command.qualifiedName()).isNotEmpty();
         for (ArgSpec one : command.args()) {
-            String name = one instanceof OptionSpec option ? option.longestName().substring(2) : one.paramLabel() + '[' + ((PositionalParamSpec) one).index() + ']';
+            String name = one instanceof OptionSpec option ? option.longestName().substring(2)
+                    : one.paramLabel() + '[' + ((PositionalParamSpec) one).index() + ']';
             assertThat(String.join("", one.description())).as(command.qualifiedName() + " " + name).isNotBlank();
             asked.add(name);
         }

@@ -11,14 +11,18 @@ import app.decant.words.Message;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.text.Bidi;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.documentinterchange.markedcontent.PDPropertyList;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 
@@ -27,6 +31,8 @@ public final class ScanWords {
     private static final List<String> FAMILIES = List.of("Liberation Sans", "DejaVu Sans", "Droid Sans Fallback");
     /** Recognition measures letters line by line; what is this close, as a share, is one size. */
     private static final double ALIKE = 0.14;
+    /** In per cent. */
+    private static final double NARROWEST = 20;
 
     private final PDDocument pdf = new PDDocument();
     private final Map<Face, PDFont> fonts = new HashMap<>();
@@ -54,18 +60,18 @@ public final class ScanWords {
         double usual = usual(sheet.words);
         try (PDPageContentStream out = new PDPageContentStream(pdf, page)) {
             for (Picture.Word word : sheet.words) {
+                if (word.text().isBlank()) continue;
                 Face face = face(word.text());
-                String text = shown(word.text(), face);
-                PDFont font = font(face);
-                double size = size(word, usual);
-                double natural = font.getStringWidth(text) / 1000 * size;
-                if (text.isBlank() || natural <= 0) continue;
-                out.beginText();
-                out.setFont(font, (float) size);
-                out.setHorizontalScaling((float) Math.max(20, Math.min(400, 100 * word.width() / natural)));
-                out.newLineAtOffset((float) word.x(), (float) (sheet.height - word.baseline()));
-                out.showText(text);
-                out.endText();
+                if (face != null) {
+                    set(word, word.text(), font(face), size(word, usual), sheet, out);
+                    continue;
+                }
+                // One letter as wide as the word, which says the whole word (ISO 32000-1, 14.9.4).
+                COSDictionary says = new COSDictionary();
+                says.setString(COSName.ACTUAL_TEXT, word.text());
+                out.beginMarkedContent(COSName.getPDFName("Span"), PDPropertyList.create(says));
+                set(word, "n", font(first()), size(word, usual), sheet, out);
+                out.endMarkedContent();
             }
         }
     }
@@ -83,21 +89,26 @@ public final class ScanWords {
         return Math.max(1, Math.round(size * 2) / 2.0);
     }
 
-    /** The first face that has all letters, else the first. */
-    private static Face face(String text) {
-        Face first = null;
-        for (String family : FAMILIES) {
-            Face face = FontCatalogue.shipped().match(family, false, false).face();
-            if (first == null) first = face;
-            if (text.codePoints().allMatch(face::has)) return face;
-        }
-        return first;
+    private static void set(Picture.Word word, String text, PDFont font, double size, Sheet sheet, PDPageContentStream out) throws IOException {
+        double natural = font.getStringWidth(text) / 1000 * size;
+        out.beginText();
+        out.setFont(font, (float) size);
+        out.setHorizontalScaling((float) Math.max(NARROWEST, 100 * word.width() / natural));
+        out.newLineAtOffset((float) word.x(), (float) (sheet.height - word.baseline()));
+        out.showText(text);
+        out.endText();
     }
 
-    private static String shown(String text, Face face) {
-        StringBuilder shown = new StringBuilder();
-        text.codePoints().forEach(point -> shown.appendCodePoint(face.has(point) ? point : '?'));
-        return shown.toString();
+    private static Face first() { return FontCatalogue.shipped().match(FAMILIES.get(0), false, false).face(); }
+
+    /** The first face that has all letters; null where none has, and for words that are not written from left to right. */
+    private static Face face(String text) {
+        if (Bidi.requiresBidi(text.toCharArray(), 0, text.length())) return null;
+        for (String family : FAMILIES) {
+            Face face = FontCatalogue.shipped().match(family, false, false).face();
+            if (text.codePoints().allMatch(face::has)) return face;
+        }
+        return null;
     }
 
     private PDFont font(Face face) throws IOException {

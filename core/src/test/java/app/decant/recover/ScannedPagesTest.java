@@ -145,6 +145,15 @@ class ScannedPagesTest {
         assertThat(texts).containsExactlyElementsOf(LINES);
     }
 
+    /** Words that no shipped face can show, and words from right to left, are the words they were. */
+    @Test void wordsOfAnyScriptStayThemselves() {
+        List<String> words = List.of("\u05E9\u05D9\u05E8\u05D5\u05EA", "\u0E40\u0E23\u0E37\u0E2D", "Ostrey", "\u0928\u093E\u0935");
+        List<Picture.Word> lying = new ArrayList<>();
+        for (int i = 0; i < words.size(); i++) lying.add(new Picture.Word(words.get(i), 72, 200 + 60 * i, 40, 12));
+        Document document = ScanWords.document(List.of(new ScanWords.Sheet(595, 842, lying)), FontCatalogue.shipped(), Progress.SILENT);
+        assertThat(document.blocks()).extracting(block -> ((Paragraph) block).plainText()).containsExactlyElementsOf(words);
+    }
+
     /** Where other pages are text, it is said that the words stay behind. */
     @Test void amongOtherPagesAScanGoesAsAPictureAndThatIsTold() throws IOException {
         Document scans = open(scan(1)).document();

@@ -199,7 +199,7 @@ public final class LineFinder {
     }
 
     /** 1 for letters written from right to left, -1 for those from left to right and digits, 0 for the rest. */
-    static int direction(Glyph glyph) {
+    public static int direction(Glyph glyph) {
         int point = glyph.text().codePointAt(0);
         return switch (Character.getDirectionality(point)) {
             case Character.DIRECTIONALITY_RIGHT_TO_LEFT, Character.DIRECTIONALITY_RIGHT_TO_LEFT_ARABIC -> 1;

@@ -210,7 +210,8 @@ public final class Assembly {
         edges.get(edges.size() - 1)[1] = Math.max(edges.get(edges.size() - 1)[1], flow.right);
     }
 
-    private static boolean isBetween(double x, List<double[]> edges) {
+    /** Whether a place lies between two columns. */
+    static boolean isBetween(double x, List<double[]> edges) {
         for (int i = 1; i < edges.size(); i++) if (x > edges.get(i - 1)[1] - 1 && x < edges.get(i)[0] + 1) return true;
         return false;
     }

@@ -55,12 +55,7 @@ final class Backdrop {
     }
 
     private static boolean isBetweenColumns(Ink ink, List<Element> elements) {
-        if (!(ink instanceof Ink.Stroke stroke) || stroke.isAcross()) return false;
-        for (Element element : elements) {
-            if (!(element instanceof Element.Columns columns)) continue;
-            for (int i = 1; i < columns.edges().size(); i++)
-                if (stroke.x1() > columns.edges().get(i - 1)[1] - 1 && stroke.x1() < columns.edges().get(i)[0] + 1) return true;
-        }
-        return false;
+        return ink instanceof Ink.Stroke stroke && !stroke.isAcross() && elements.stream()
+                .anyMatch(element -> element instanceof Element.Columns columns && Assembly.isBetween(stroke.x1(), columns.edges()));
     }
 }

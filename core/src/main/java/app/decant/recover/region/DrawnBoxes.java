@@ -18,6 +18,8 @@ final class DrawnBoxes {
     private static final double MOST = 18;
     private static final double JOINT = 1.2;
     private static final int MOST_LINES = 3000;
+    /** More than this are a grid, or the points of a chart. */
+    private static final int MOST_BOXES = 500;
     /** Of the size of the letters beside; what is smaller is a bullet. */
     private static final double LEAST_SHARE = 0.62;
     private static final String UNPICKED = "\u25EF";
@@ -45,6 +47,7 @@ final class DrawnBoxes {
                 if (left != null && right != null && left != right) boxes.add(List.of(top, bottom, left, right));
             }
         }
+        if (boxes.size() > MOST_BOXES) return;
         for (List<Ink> box : boxes) if (boxes.stream().noneMatch(other -> other != box && other.stream().anyMatch(box::contains))) take(box, ink, glyphs);
     }
 

@@ -3,6 +3,7 @@ package app.decant.recover.region;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.Ink;
 import app.decant.pdf.read.VectorPicture;
+import app.decant.recover.line.LineFinder;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,8 +30,10 @@ public final class DrawnBullets {
         }
         if (dots.isEmpty() || dots.size() > MOST_SHAPES) return;
         Map<Long, List<Glyph>> byHeight = new TreeMap<>();
-        for (Glyph glyph : glyphs)
-            if (!glyph.isSpace() && glyph.seen()) byHeight.computeIfAbsent((long) Math.floor(glyph.baseline() / 20), key -> new ArrayList<>()).add(glyph);
+        for (Glyph glyph : glyphs) {
+            if (glyph.isSpace() || glyph.text().isEmpty() || !glyph.seen()) continue;
+            byHeight.computeIfAbsent((long) Math.floor(glyph.baseline() / 20), key -> new ArrayList<>()).add(glyph);
+        }
         List<Ink> gone = new ArrayList<>();
         for (Dot dot : dots) {
             Glyph text = textOf(dot, byHeight);
@@ -69,15 +72,9 @@ public final class DrawnBullets {
         boolean lineAfter = after != null && fits(dot, after, after.x() - dot.box.getMaxX())
                 && (before == null || before.right() < dot.box.getMinX() - 2 * after.size());
         if (lineAfter) return after;
-        boolean lineBefore = before != null && isRightToLeft(before) && fits(dot, before, dot.box.getMinX() - before.right())
+        boolean lineBefore = before != null && LineFinder.direction(before) > 0 && fits(dot, before, dot.box.getMinX() - before.right())
                 && (after == null || after.x() > dot.box.getMaxX() + 2 * before.size());
         return lineBefore ? before : null;
-    }
-
-    private static boolean isRightToLeft(Glyph glyph) {
-        if (glyph.text().isEmpty()) return false;
-        byte direction = Character.getDirectionality(glyph.text().codePointAt(0));
-        return direction == Character.DIRECTIONALITY_RIGHT_TO_LEFT || direction == Character.DIRECTIONALITY_RIGHT_TO_LEFT_ARABIC;
     }
 
     private static boolean fits(Dot dot, Glyph first, double away) {
