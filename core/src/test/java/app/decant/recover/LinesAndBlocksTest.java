@@ -49,6 +49,17 @@ class LinesAndBlocksTest {
         }
     }
 
+    /** Short lines at the foot that begin with raised marks are notes, each its own. */
+    @Test void shortNotesAreNoAddress() throws IOException {
+        try (PdfSketch sketch = new PdfSketch()) {
+            prose(sketch, 100).text(500, 124, 6, "LiberationSerif-Regular", "1").text(506, 124, 6, "LiberationSerif-Regular", "2");
+            String[] notes = {"As of 1 March.", "Without parcels."};
+            for (int i = 0; i < 2; i++)
+                sketch.text(72, 747 + 11 * i, 5.5, "LiberationSerif-Regular", String.valueOf(i + 1)).text(78, 750 + 11 * i, 8, "LiberationSerif-Regular", notes[i]);
+            assertThat(texts(sketch.document())).noneMatch(text -> text.contains("March") && text.contains("parcels"));
+        }
+    }
+
     /** Each painted as a whole, as programs do that set one block and then the other. */
     @Test void shortBlocksBesideEachOtherStayApart() throws IOException {
         try (PdfSketch sketch = new PdfSketch()) {

@@ -130,11 +130,13 @@ public final class ParagraphFinder {
             TextLine line = group.lines.get(i);
             TextLine next = group.lines.get(i + 1);
             boolean begins = Character.isUpperCase(next.text().codePointAt(0)) || Character.isDigit(next.text().codePointAt(0));
-            if (!begins || isHyphenated(line) || line.isRightToLeft() || ListLabel.length(next.text()) > 0) return false;
+            if (!begins || isNote(next) || isHyphenated(line) || line.isRightToLeft() || ListLabel.length(next.text()) > 0) return false;
             early |= endsEarly(line, next, group.right);
         }
         return early || share < 0.45;
     }
+
+    private static boolean isNote(TextLine line) { return NoteFinder.isRaised(line.first(), line) && NoteFinder.mark(line) != null; }
 
     /** Whether a line that goes on with a paragraph begins where somebody began it. */
     private static boolean isBrokenByHand(Group group, int at) {
@@ -201,7 +203,7 @@ public final class ParagraphFinder {
         }
         if (group.byHand) return !byHand && otherLook(before, line);
         if (group.separate || ContentsEntry.ends(before.text()) || ContentsEntry.areEntries(before, line)) return true;
-        if (NoteFinder.isRaised(line.first(), line) && NoteFinder.mark(line) != null) return true;
+        if (isNote(line)) return true;
         if (isBegunByTabs(before, line)) return true;
         int label = ListLabel.length(line.text());
         boolean fresh = shortfall(before, line, group.right) > Math.max(0.4, group.looseness) && !isMidSentence(before, line)
