@@ -38,14 +38,11 @@ class RecoveryCorpusTest {
         System.out.println(figures);
         System.out.println(String.join("\n", details));
         Map<String, Score.Count> all = sum(byWriter);
-        assertThat(all.get("characters").least()).as("characters").isGreaterThanOrEqualTo(0.999);
-        assertThat(all.get("paragraphs").least()).as("paragraphs").isGreaterThanOrEqualTo(0.97);
-        assertThat(all.get("headings").least()).as("headings").isGreaterThanOrEqualTo(0.98);
-        assertThat(all.get("list items").least()).as("list items").isGreaterThanOrEqualTo(0.95);
-        assertThat(all.get("table cells").least()).as("table cells").isGreaterThanOrEqualTo(0.95);
-        assertThat(all.get("pictures").least()).as("pictures").isEqualTo(1);
-        assertThat(all.get("links").recall()).as("links").isEqualTo(1);
-        assertThat(all.get("heads out").least()).as("running heads out of the body").isEqualTo(1);
+        // What came back once comes back always; only where lines end differs for some writers.
+        all.forEach((what, count) -> {
+            if (what.equals("links")) assertThat(count.recall()).as(what).isEqualTo(1);
+            else if (!what.equals("line ends")) assertThat(count.least()).as(what).isEqualTo(1);
+        });
         assertThat(all.get("line ends").least()).as("line ends").isGreaterThanOrEqualTo(0.98);
     }
 
