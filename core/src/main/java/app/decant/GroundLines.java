@@ -36,6 +36,12 @@ final class GroundLines {
         });
     }
 
+    /** The lines of a paragraph that stands where another stood, letter for letter. */
+    Map<Integer, List<Item.LineItem>> as(Paragraph old, Paragraph now) {
+        Stand stand = stand(old);
+        return stand == null ? Map.of() : lines(now, stand);
+    }
+
     /** The lines of a paragraph that says something else in one place, as its page was written anew. */
     Map<Integer, List<Item.LineItem>> of(TextEdits.Edit edit, Rewritten page, Rewritten.Reset reset) {
         Stand old = stand(edit.old());

@@ -3,6 +3,7 @@ package app.decant;
 import app.decant.document.DecantException;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
+import app.decant.document.Provenance;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Content;
 import app.decant.format.Format;
@@ -14,11 +15,11 @@ import app.decant.format.sheet.ReadWorkbook;
 import app.decant.format.sheet.SheetFormat;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.WordLines;
+import app.decant.page.LogicalStructure;
 import app.decant.page.Original;
 import app.decant.page.Pages;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Standard;
-import app.decant.pdf.check.StandardCheck;
 import app.decant.pdf.keep.OwnPages;
 import app.decant.publish.Recipe;
 import app.decant.publish.Target;
@@ -37,6 +38,7 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import org.slf4j.LoggerFactory;
 
 /**
@@ -54,9 +56,15 @@ public final class Intake {
     private Workbook workbook;
     private OwnPages own;
     private PagedDocument laid;
+    private Provenance provenance = Provenance.NONE;
     private Revision revision;
     private Pages revised;
+    private OwnPages headed;
+    private Held held;
     private final Map<Recipe.Changes, Pages> settled = new EnumMap<>(Recipe.Changes.class);
+
+    /** What came of holding pages to a standard, the last time. */
+    private record Held(Standard standard, OwnPages pages, HeldPages found) { }
 
     /**
      * @param password that opens it, or null
@@ -161,12 +169,33 @@ public final class Intake {
      */
     public synchronized Pages pages(Recipe recipe, Progress progress) {
         if (isSheets()) return sheets(recipe, progress);
-        if (!isPdf() || !keeps(recipe)) return settled(recipe, progress);
-        if (revision != null) return revised(progress);
+        if (!isPdf() || !recipe.keepsPages()) return settled(recipe, progress);
+        Pages kept = revision != null ? revised(progress) : own(recipe, progress);
+        return recipe.style().standard() == Standard.NONE ? kept : held(kept, recipe, progress);
+    }
+
+    private Pages own(Recipe recipe, Progress progress) {
         OwnPages pages = own();
         boolean needsHeadings = pages.headings().isEmpty() && recipe.style().bookmarks().any()
                 && !recipe.style().bookmarks().equals(PdfStyle.PLAIN.bookmarks());
-        return needsHeadings ? pages.with(laid(progress).headings()) : pages;
+        if (needsHeadings && headed == null) headed = pages.with(laid(progress).headings());
+        return needsHeadings ? headed : pages;
+    }
+
+    /** The file's own pages as they keep a standard; all set anew where they can't. */
+    private Pages held(Pages kept, Recipe recipe, Progress progress) {
+        Standard standard = recipe.style().standard();
+        if (!(kept instanceof OwnPages pages)) {
+            tell(Finding.changed(Message.of("open.its-pages-were-set-anew-since-4", standard.words())));
+            return settled(recipe, progress);
+        }
+        if (held == null || held.standard != standard || held.pages != pages)
+            held = new Held(standard, pages, HeldPages.of(file, pages, standard, () -> structure(progress), progress));
+        HeldPages found = held.found;
+        if (found.pages() != null) return found.pages();
+        tell(Finding.changed(Message.of("open.its-pages-were-set-anew-since", standard.words(),
+                Message.list(found.broken().subList(0, Math.min(2, found.broken().size()))))));
+        return settled(recipe, progress);
     }
 
     /** Pages laid out here, tracked changes settled as wished; kept, since a recipe is looked at more than once. */
@@ -187,26 +216,6 @@ public final class Intake {
     }
 
     private void tell(Finding finding) { if (!findings.contains(finding)) findings.add(finding); }
-
-    private boolean keeps(Recipe recipe) {
-        if (!recipe.keepsPages()) return false;
-        Standard standard = recipe.style().standard();
-        if (standard == Standard.NONE) return true;
-        List<Message> broken = broken(standard);
-        if (broken.isEmpty()) return true;
-        tell(Finding.changed(
-                Message.of("open.its-pages-were-set-anew-since", standard.words(), Message.list(broken.subList(0, Math.min(2, broken.size()))))));
-        return false;
-    }
-
-    private List<Message> broken(Standard standard) {
-        try {
-            return StandardCheck.broken(file, standard);
-        } catch (IOException | RuntimeException e) {
-            LoggerFactory.getLogger(Intake.class).info("{} can't be held to a standard", file, e);
-            return List.of(Message.of("open.cannot-be-examined"));
-        }
-    }
 
     private boolean isPdf() {
         if (pdf == null) {
@@ -239,6 +248,12 @@ public final class Intake {
         return SheetLayout.of(workbook, recipe.sheets(), FontCatalogue.ofThisMachine(), progress);
     }
 
+    /** What was found in its text, for those who can't see it. */
+    private LogicalStructure structure(Progress progress) {
+        PagedDocument now = laid(progress);
+        return revision != null ? revision.structure(now) : FoundStructure.of(now, provenance, UnaryOperator.identity());
+    }
+
     private OwnPages own() {
         if (own == null) own = OwnPages.of(original, WordLines::of);
         return own;
@@ -248,6 +263,7 @@ public final class Intake {
         if (laid == null) {
             Taken taken = reader.apply(progress);
             findings.addAll(taken.findings());
+            provenance = taken.provenance();
             laid = Decant.layOut(taken.document(), progress);
         }
         return laid;

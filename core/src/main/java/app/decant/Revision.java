@@ -11,6 +11,7 @@ import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.WordLines;
 import app.decant.page.Item;
+import app.decant.page.LogicalStructure;
 import app.decant.page.Original;
 import app.decant.page.Pages;
 import app.decant.page.Rewritten;
@@ -136,6 +137,14 @@ public final class Revision implements AutoCloseable {
         }
     }
 
+    /** The structure that was found in its pages, with what pictures are described as now. */
+    LogicalStructure structure(PagedDocument now) {
+        TextEdits.Found edits = edits(now);
+        Map<Paragraph, Paragraph> came = new IdentityHashMap<>();
+        if (edits != null) edits.described().forEach((old, fresh) -> came.put(fresh, old));
+        return FoundStructure.of(now, taken.provenance(), paragraph -> came.getOrDefault(paragraph, paragraph));
+    }
+
     private TextEdits.Found edits(PagedDocument now) {
         if (now.document() == before || now.document().equals(before)) return TextEdits.Found.NOTHING;
         return TextEdits.between(before, walk, now.document(), now.walk(), taken.provenance());
@@ -224,7 +233,9 @@ public final class Revision implements AutoCloseable {
                 reset.put(some.get(i).old(), !stands || some.get(i).now() == null ? Map.of()
                         : lines.of(some.get(i), one.made.page(), one.made.page().reset().get(i)));
         });
-        if (edits != null) for (Paragraph other : edits.others()) reset.put(other, Map.of());
+        if (edits == null) return reset;
+        for (Paragraph other : edits.others()) reset.put(other, Map.of());
+        edits.described().forEach((old, fresh) -> reset.put(old, lines.as(old, fresh)));
         return reset;
     }
 

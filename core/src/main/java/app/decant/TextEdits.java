@@ -10,6 +10,7 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty;
+import app.decant.document.Picture;
 import app.decant.document.Provenance;
 import app.decant.document.Section;
 import app.decant.document.Story;
@@ -43,6 +44,7 @@ final class TextEdits {
     private final List<Edit> edits = new ArrayList<>();
     private final List<Paragraph> others = new ArrayList<>();
     private final Set<Integer> elsewhere = new TreeSet<>();
+    private final Map<Paragraph, Paragraph> described = new IdentityHashMap<>();
 
     /**
      * A correction, and what it is in the text.
@@ -60,9 +62,10 @@ final class TextEdits {
      * @param edits  in the order of the text
      * @param others paragraphs as they came in which something else was edited
      * @param beyond pages on which those stand
+     * @param described paragraphs as they are in which pictures only are described otherwise, by what they were: nothing on a page is another for it
      */
-    record Found(List<Edit> edits, List<Paragraph> others, Set<Integer> beyond) {
-        static final Found NOTHING = new Found(List.of(), List.of(), Set.of());
+    record Found(List<Edit> edits, List<Paragraph> others, Set<Integer> beyond, Map<Paragraph, Paragraph> described) {
+        static final Found NOTHING = new Found(List.of(), List.of(), Set.of(), Map.of());
 
         /** The corrections by their pages. */
         Map<Integer, List<Edit>> byPage() {
@@ -84,7 +87,7 @@ final class TextEdits {
         TextEdits edits = new TextEdits(before, walk, provenance);
         if (!edits.compare(then) || !edits.compareBlocks(before, now)) return null;
         if (walk.stops().size() != then.stops().size()) edits.compareLabels(before, now, then);
-        return new Found(edits.edits, edits.others, edits.elsewhere);
+        return new Found(edits.edits, edits.others, edits.elsewhere, edits.described);
     }
 
     /** All of a document but the blocks of its body. */
@@ -116,6 +119,7 @@ final class TextEdits {
     private boolean between(int from, int to, List<Walk.Stop> fresh) {
         boolean many = to - from == fresh.size();
         for (int i = from; i < to; i++) {
+            if (many && isDescribed(walk.stops().get(i).paragraph(), fresh.get(i - from).paragraph())) continue;
             if (many ? add(i, fresh.get(i - from).paragraph()) : fresh.isEmpty() && remove(i)) continue;
             Paragraph old = walk.stops().get(i).paragraph();
             if (provenance.of(old).isEmpty()) return false;
@@ -133,6 +137,24 @@ final class TextEdits {
         return known;
     }
 
+    /** Whether two are the same but for what is said of their pictures to those who can't see them. */
+    private boolean isDescribed(Paragraph old, Paragraph now) {
+        if (!silent(old).equals(silent(now))) return false;
+        described.put(old, now);
+        return true;
+    }
+
+    private static Paragraph silent(Paragraph paragraph) {
+        List<Inline> silent = new ArrayList<>();
+        for (Inline inline : paragraph.inlines()) {
+            if (inline instanceof Inline.InlinePicture one) silent.add(new Inline.InlinePicture(one.picture().described(null), one.look()));
+            else if (inline instanceof Inline.Floating one && one.content() instanceof Picture picture)
+                silent.add(new Inline.Floating(one.anchor(), picture.described(null), one.look()));
+            else silent.add(inline);
+        }
+        return paragraph.withInlines(silent);
+    }
+
     private void reaches(Paragraph paragraph) { for (Provenance.Line line : provenance.of(paragraph)) elsewhere.add(line.page()); }
 
     /** Tables, lists of contents and what else is no paragraph: where one is another but for its text, what stands in it is edited otherwise. */
@@ -140,6 +162,7 @@ final class TextEdits {
         if (others.isEmpty() && elsewhere.isEmpty() && edits.stream().allMatch(edit -> edit.now != null)) {
             SortedMap<BlockPath, Block> changed = new TreeMap<>();
             for (Edit edit : edits) changed.put(walk.pathOf(edit.old), edit.now);
+            described.forEach((old, fresh) -> changed.put(walk.pathOf(old), fresh));
             return before.replacing(Story.BODY, changed).equals(now);
         }
         Set<Block> kept = Collections.newSetFromMap(new IdentityHashMap<>());

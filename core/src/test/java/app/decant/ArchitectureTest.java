@@ -92,6 +92,7 @@ class ArchitectureTest {
             .layer("picture").definedBy("app.decant.pdf.picture")
             .layer("page").definedBy("app.decant.pdf.page")
             .layer("write").definedBy("app.decant.pdf.write")
+            .layer("mend").definedBy("app.decant.pdf.mend")
             .layer("keep").definedBy("app.decant.pdf.keep")
             .layer("check").definedBy("app.decant.pdf.check")
             .layer("read").definedBy("app.decant.pdf.read")
@@ -103,8 +104,9 @@ class ArchitectureTest {
             .whereLayer("read").mayOnlyAccessLayers("choices")
             .whereLayer("page").mayOnlyAccessLayers("choices", "font", "structure", "picture")
             .whereLayer("write").mayOnlyAccessLayers("choices", "lock", "font", "structure", "picture", "page")
-            .whereLayer("keep").mayOnlyAccessLayers("choices", "lock", "font", "picture", "page", "write", "read")
-            .whereLayer("check").mayOnlyAccessLayers("choices", "lock", "write", "keep");
+            .whereLayer("keep").mayOnlyAccessLayers("choices", "lock", "font", "picture", "page", "write", "read", "mend")
+            .whereLayer("mend").mayOnlyAccessLayers("choices", "font", "structure", "read")
+            .whereLayer("check").mayOnlyAccessLayers("choices", "lock", "write", "read", "keep");
 
     /** So that workbooks, decks and pages of files are painted and published by what text is. */
     @ArchTest static final ArchRule PAPER_KNOWS_NO_TEXT_DOCUMENT = noClasses().that().resideInAnyPackage("app.decant.page", "app.decant.paint",

@@ -10,7 +10,7 @@ import java.util.List;
  * @param height      as placed, in points
  * @param crop        what is cut off on each side, as shares of the whole (0 to 1)
  * @param rotation    clockwise, in degrees
- * @param description the text read to people who do not see it; null where none was written
+ * @param description the text read to people who do not see it; null where none was written, empty where it is there for looks only
  * @param words       what can be read in it, laid under it so that it is found and copied but not painted: of scans that were read
  */
 public record Picture(Image image, double width, double height, TableProperty.Insets crop, double rotation, String description, List<Word> words)
@@ -19,6 +19,9 @@ public record Picture(Image image, double width, double height, TableProperty.In
 
     /** One word under a picture, in points from its upper left corner. */
     public record Word(String text, double x, double baseline, double width, double size) { }
+
+    /** Whether it is there for looks only, so that those who do not see it miss nothing. */
+    public boolean isOrnament() { return description != null && description.isBlank(); }
 
     /** A picture under which nothing lies. */
     public Picture(Image image, double width, double height, TableProperty.Insets crop, double rotation, String description) {
@@ -32,6 +35,9 @@ public record Picture(Image image, double width, double height, TableProperty.In
 
     /** The same picture over these words. */
     public Picture over(List<Word> others) { return new Picture(image, width, height, crop, rotation, description, others); }
+
+    /** The same picture with other words for people who do not see it, or null. */
+    public Picture described(String other) { return new Picture(image, width, height, crop, rotation, other, words); }
 
     /** The same picture in another size. */
     public Picture sized(double newWidth, double newHeight) {

@@ -17,6 +17,7 @@ public final class Provenance {
 
     private final Map<Paragraph, List<Line>> lines;
     private final List<Sheet> sheets;
+    private final List<Shown> pictures;
     private final Map<Sheet, Double> feet = new HashMap<>();
 
     /**
@@ -45,7 +46,18 @@ public final class Provenance {
         }
     }
 
-    public Provenance(Map<Paragraph, List<Line>> lines, List<Sheet> sheets) {
+    /**
+     * A picture or a drawing as a page shows it, in points from the left top corner of the page as it was read.
+     *
+     * @param page the index of the page
+     */
+    public record Shown(Image image, int page, double left, double top, double right, double bottom) { }
+
+    public Provenance(Map<Paragraph, List<Line>> lines, List<Sheet> sheets) { this(lines, sheets, List.of()); }
+
+    /** @param pictures in the order of pages */
+    public Provenance(Map<Paragraph, List<Line>> lines, List<Sheet> sheets, List<Shown> pictures) {
+        this.pictures = List.copyOf(pictures);
         Map<Paragraph, List<Line>> own = new IdentityHashMap<>();
         lines.forEach((paragraph, some) -> own.put(paragraph, List.copyOf(some)));
         this.lines = own;
@@ -61,6 +73,9 @@ public final class Provenance {
 
     /** The pages of the file; none where they are not known. */
     public List<Sheet> sheets() { return sheets; }
+
+    /** The pictures and drawings of the file, whether they came in or not. */
+    public List<Shown> pictures() { return pictures; }
 
     /** The lines a paragraph came from; empty where that is not known, or it is not as it came. */
     public List<Line> of(Paragraph paragraph) { return lines.getOrDefault(paragraph, List.of()); }

@@ -76,7 +76,7 @@ public final class Pictures {
         return changed(document, picked, old -> old.sized(width, old.height() * width / old.width()));
     }
 
-    /** What is read to people who don't see it; empty where it is only there for looks. */
+    /** What is read to people who don't see it; empty where it is only there for looks, null where nobody said. */
     public static Change describe(Document document, Selection picked, String description) {
         return changed(document, picked, old -> new Picture(old.image(), old.width(), old.height(), old.crop(), old.rotation(), description, old.words()));
     }

@@ -57,6 +57,9 @@ public interface Pages {
     /** What a page of the original says that is its own but for some words; null where it is untouched, or set anew. */
     default Rewritten rewritten(int page) { return null; }
 
+    /** What the original's own pages need to keep the standard that is wished; empty where they keep it, or none is. */
+    default Optional<Mending> mending() { return Optional.empty(); }
+
     /** Words to be laid on pages, broken where they say so only: lines from a corner at (0, 0). */
     List<Item.LineItem> words(String text, String family, double size, Colour colour);
 

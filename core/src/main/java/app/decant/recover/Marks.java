@@ -16,7 +16,8 @@ import java.util.Map;
 final class Marks {
     private Marks() { }
 
-    static Provenance of(Document document, Map<Paragraph, Para> origins, List<Provenance.Sheet> sheets) {
+    static Provenance of(Document document, Map<Paragraph, Para> origins, List<Provenance.Sheet> sheets,
+            List<Provenance.Shown> pictures) {
         Map<Paragraph, List<Provenance.Line>> lines = new IdentityHashMap<>();
         for (Walk.Stop stop : Walk.of(document).stops()) {
             Para origin = origins.get(stop.paragraph());
@@ -25,7 +26,7 @@ final class Marks {
             for (TextLine line : origin.lines()) own.add(line(line));
             lines.put(stop.paragraph(), own);
         }
-        return new Provenance(lines, sheets);
+        return new Provenance(lines, sheets, pictures);
     }
 
     private static Provenance.Line line(TextLine line) {

@@ -7,6 +7,7 @@ import app.decant.document.Progress;
 import app.decant.document.Provenance;
 import app.decant.font.FontCatalogue;
 import app.decant.pdf.read.Glyph;
+import app.decant.pdf.read.Placed;
 import app.decant.pdf.read.SourceFile;
 import app.decant.pdf.read.TagTree;
 import app.decant.recover.fit.PageFit;
@@ -84,6 +85,7 @@ public final class Recovery {
         Set<Message> problems = new LinkedHashSet<>();
         double[] covered = {0};
         List<Provenance.Sheet> sheets = new ArrayList<>();
+        List<Provenance.Shown> pictures = new ArrayList<>();
         new PageReading(source, another, progress).each(read -> {
             problems.addAll(read.page().problems());
             findings.addAll(read.findings());
@@ -91,6 +93,8 @@ public final class Recovery {
             covered[0] += read.tagged();
             sheets.add(new Provenance.Sheet(read.page().width(), read.page().height(), read.page().turn()));
             pages.add(read.matter());
+            for (Placed one : read.matter().pictures()) pictures.add(new Provenance.Shown(one.picture().image(), read.page().index(), one.left(), one.top(),
+                    one.right(), one.bottom()));
         });
         for (Message problem : problems) findings.add(Finding.lost(problem));
         progress.step(source.pages(), source.pages(), JOINING);
@@ -128,7 +132,7 @@ public final class Recovery {
         Document fitted = fit.fit(tidy, source.pages(), findings);
         tellFonts(faces);
         findings.addAll(LeftBehind.of(source.pdf()));
-        return new Recovered(fitted, together(findings), source.pages(), Marks.of(fitted, fit.origins(), sheets));
+        return new Recovered(fitted, together(findings), source.pages(), Marks.of(fitted, fit.origins(), sheets, pictures));
     }
 
     /** What was found on several pages alike is told once, with all of them. */

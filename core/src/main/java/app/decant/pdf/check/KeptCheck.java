@@ -78,7 +78,7 @@ public final class KeptCheck {
         int count = choices.pages().size();
         proofs.add(new Proof(Message.of("check.pages-as-chosen", after.getNumberOfPages(), count), after.getNumberOfPages() == count));
         if (after.getNumberOfPages() != count) return;
-        SameObjects objects = new SameObjects(!choices.style().pictures().isExact(), !choices.style().compressed());
+        SameObjects objects = new SameObjects(!choices.style().pictures().isExact(), !choices.style().compressed() || mended(), mended() || putsFontsIn());
         int same = 0;
         int used = 0;
         int anew = 0;
@@ -105,23 +105,26 @@ public final class KeptCheck {
                 boolean holds = Arrays.equals(content(made), rewritten.content()) && (!looked() || PaintedPage.of(before, pages.ground(index))
                         .differing(PaintedPage.of(after, i), rewritten.areas()) == 0);
                 if (!holds) outside++;
-            } else if (sameStreams(source, made)) {
+            } else if (tagged() ? SamePainting.of(source, made) : sameStreams(source, made)) {
                 same++;
             }
-            if (overlaid() || objects.same(resources(source), without(resources(made), pages.rewritten(index))) && sameBoxes(source, made)) used++;
+            if (overlaid() || resources(source) == null || objects.same(resources(source), tagged() ? shared(resources(made), resources(source))
+                    : without(resources(made), pages.rewritten(index))) && sameBoxes(source, made)) used++;
             annotations(source, stood);
             annotations(made, stands);
         }
         int own = count - anew - changed;
-        if (own > 0) say(Message.of("check.own-pages", own, own < count), Message.of("check.of-pages-are-not-the-original", own - same, own), same == own);
+        if (own > 0) say(Message.of(tagged() ? "check.tagged-pages" : "check.own-pages", own, own < count),
+                Message.of("check.of-pages-are-not-the-original", own - same, own), same == own);
         // Where something is laid on all pages, or pictures are smaller, they can't look the same.
         if (changed > 0) say(Message.of("check.changed-pages", changed, places, looked()), Message.of("check.more-was-changed-on-pages-than", outside),
                 outside == 0);
         if (anew > 0) say(Message.of("check.pages-were-set-anew-their-text-whole", anew), Message.of("check.text-differs-on-of-the-pages", wrong), wrong == 0);
         int kept = own + changed;
-        if (kept > 0) say(Message.of("check.own-matter", written.smaller()), Message.of("check.fonts-pictures-or-boxes-of-pages-differ", kept - used),
-                used == kept);
+        if (kept > 0) say(Message.of("check.own-matter", written.smaller(), told("mend.font-put-in")),
+                Message.of("check.fonts-pictures-or-boxes-of-pages-differ", kept - used), used == kept);
         annotations(stood, stands);
+        if (mended()) proofs.addAll(new RepairedCheck(before, after, pages).of(choices.pages()));
         whole(before, after);
         if (written.facts() != KeptWriter.FactsWish.AS_THEY_ARE) {
             Map<String, String> differing = DocumentFacts.differing(after, choices.facts());
@@ -129,6 +132,26 @@ public final class KeptCheck {
                     Message.of("check.its-facts-are-not-as-chosen", String.join(", ", differing.keySet())), differing.isEmpty());
         }
     }
+
+    /** Whether it was repaired to keep a standard. */
+    private boolean mended() { return pages.mending().isPresent() && choices.style().standard() != Standard.NONE; }
+
+    /** Whether its pages were given structure. */
+    private boolean tagged() { return mended() && pages.mending().orElseThrow().structure() != null; }
+
+    /** Without the copies of forms that were marked; what they paint is compared where they are called. */
+    private static COSDictionary shared(COSDictionary resources, COSDictionary before) {
+        if (resources == null || resources.getCOSDictionary(COSName.XOBJECT) == null) return resources;
+        COSDictionary copy = new COSDictionary(resources);
+        COSDictionary objects = new COSDictionary(resources.getCOSDictionary(COSName.XOBJECT));
+        COSDictionary had = before == null ? null : before.getCOSDictionary(COSName.XOBJECT);
+        for (COSName name : List.copyOf(objects.keySet())) if (had == null || !had.containsKey(name)) objects.removeItem(name);
+        if (had == null) copy.removeItem(COSName.XOBJECT);
+        else copy.setItem(COSName.XOBJECT, objects);
+        return copy;
+    }
+
+    private boolean putsFontsIn() { return choices.style().fonts() == PdfChoices.Fonts.WHOLE; }
 
     /** Whether pages are painted and compared. */
     private boolean looked() { return !overlaid() && choices.style().pictures().isExact(); }
@@ -165,7 +188,7 @@ public final class KeptCheck {
         if (own.size() != found.size()) return false;
         for (int i = 0; i < own.size(); i++) {
             boolean same = SameObjects.sameBytes(own.get(i), found.get(i), false);
-            if (!same && (choices.style().compressed() || !SameObjects.sameBytes(own.get(i), found.get(i), true))) return false;
+            if (!same && (choices.style().compressed() && !mended() || !SameObjects.sameBytes(own.get(i), found.get(i), true))) return false;
         }
         return true;
     }
@@ -197,17 +220,20 @@ public final class KeptCheck {
 
     private static String kind(String subtype) { return "Link".equals(subtype) ? "links" : "Widget".equals(subtype) ? "fields" : "notes"; }
 
+    private boolean told(String key) { return written.findings().stream().anyMatch(finding -> finding.message().key().equals(key)); }
+
     /** Links may be fewer where pages are left out; that was told. */
     private void annotations(Map<String, Integer> stood, Map<String, Integer> stands) {
         if (stood.isEmpty() && stands.isEmpty()) return;
-        boolean fewer = written.findings().stream().anyMatch(finding -> finding.message().key().equals(PageSelection.LINKS_LEFT));
+        boolean fewer = told(PageSelection.LINKS_LEFT);
+        boolean taken = told("mend.annotations") || told("mend.files-on-pages");
         boolean same = true;
         List<Message> told = new ArrayList<>();
         for (String kind : List.of("links", "fields", "notes")) {
             int was = stood.getOrDefault(kind, 0);
             int is = stands.getOrDefault(kind, 0);
             if (was > 0) told.add(Message.of("kind." + kind, is));
-            same &= was == is || kind.equals("links") && fewer && is < was;
+            same &= was == is || is < was && (kind.equals("links") ? fewer : kind.equals("notes") && taken);
         }
         say(Message.of("check.on-its-pages-as-there", Message.list(told)), Message.of("check.what-stands-on-its-pages", stood, stands), same);
     }
@@ -221,12 +247,14 @@ public final class KeptCheck {
             int is = bookmarks(after);
             if (was > 0) say(Message.of("check.all-bookmarks", is), Message.of("check.of-bookmarks", is, was), is == was);
         }
-        int files = files(before) + choices.attachments().size();
+        boolean leaves = mended() && !style.standard().allowsAttachments();
+        int files = (leaves ? 0 : files(before)) + choices.attachments().size();
         if (files > 0) say(Message.of("check.attached-files-as-there", files), Message.of("check.of-attached-files", files(after), files),
                 files(after) == files);
         COSDictionary layers = catalog(before).getCOSDictionary(LAYERS);
-        if (layers != null && all) say(Message.of("check.its-layers"), Message.of("check.its-layers-are-not-what-they"),
-                new SameObjects(false, true).same(layers, catalog(after).getDictionaryObject(LAYERS)));
+        // For a standard their names and order are completed.
+        if (layers != null && all && !mended()) say(Message.of("check.its-layers"), Message.of("check.its-layers-are-not-what-they"),
+                new SameObjects(false, true, false).same(layers, catalog(after).getDictionaryObject(LAYERS)));
         COSDictionary labels = catalog(before).getCOSDictionary(COSName.PAGE_LABELS);
         if (labels != null && all) say(Message.of("check.the-printed-numbers-of-its-pages"), Message.of("check.the-printed-numbers-of-its-pages-differ"),
                 catalog(after).containsKey(COSName.PAGE_LABELS));

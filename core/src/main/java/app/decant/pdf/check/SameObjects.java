@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -29,17 +30,25 @@ final class SameObjects {
     /** What packing a picture or a stream anew may change; its type may be left out. */
     private static final Set<String> PACKING = Set.of("Type", "Filter", "DecodeParms", "Decode", "ColorSpace", "BitsPerComponent", "Width", "Height");
 
+    /** What repairing for a standard changes without changing what is seen. */
+    private static final Set<String> REPAIRED = Set.of("CIDSet", "CharSet", "Flags", "Interpolate", "Alternates", "OPI", "PS", "Subtype2", "TR", "TR2", "HTP",
+            "DefaultRGB", "DefaultCMYK", "Metadata", "Group", "Properties");
+    private static final List<COSName> PROGRAMS = List.of(COSName.FONT_FILE, COSName.FONT_FILE2, COSName.FONT_FILE3);
+
     private final boolean pictures;
     private final boolean packing;
+    private final boolean repaired;
     private final Map<COSBase, Set<COSBase>> met = new IdentityHashMap<>();
 
     /**
      * @param pictures whether pictures may have been packed anew
      * @param packing  whether streams may be packed otherwise and hold the same
+     * @param repaired whether a standard, or a wish for fonts, may have put fonts into the second and taken out what shows nothing
      */
-    SameObjects(boolean pictures, boolean packing) {
+    SameObjects(boolean pictures, boolean packing, boolean repaired) {
         this.pictures = pictures;
         this.packing = packing;
+        this.repaired = repaired;
     }
 
     boolean same(COSBase told, COSBase other) throws IOException {
@@ -50,6 +59,7 @@ final class SameObjects {
             // What is being compared further up is taken as the same here.
             if (!met.computeIfAbsent(a, key -> Collections.newSetFromMap(new IdentityHashMap<>())).add(b)) return true;
         }
+        if (repaired && isPutIn(a, b)) return same(((COSDictionary) a).getItem(COSName.WIDTHS), ((COSDictionary) b).getItem(COSName.WIDTHS), true);
         if (a instanceof COSStream stream) return b instanceof COSStream twin && sameStream(stream, twin);
         if (a instanceof COSDictionary dictionary)
             return b instanceof COSDictionary twin && !(b instanceof COSStream) && sameEntries(dictionary, twin, Set.of());
@@ -62,6 +72,24 @@ final class SameObjects {
         if (a instanceof COSString string) return b instanceof COSString twin && Arrays.equals(string.getBytes(), twin.getBytes());
         if (a instanceof COSName || a instanceof COSBoolean) return a.equals(b);
         return a.getClass() == b.getClass();
+    }
+
+    /** What was not told may be told now. */
+    private boolean same(COSBase told, COSBase other, boolean added) throws IOException { return added && plain(told) == null || same(told, other); }
+
+    /** Whether a font that one file only names is inside the other. */
+    private static boolean isPutIn(COSBase a, COSBase b) {
+        return a instanceof COSDictionary before && b instanceof COSDictionary after && before.containsKey(COSName.BASE_FONT)
+                && after.containsKey(COSName.BASE_FONT) && !hasProgram(before) && hasProgram(after);
+    }
+
+    /** Whether a font is inside its file: one made of drawings is, and a composite one if its descendant is. */
+    static boolean hasProgram(COSDictionary font) {
+        if (font == null || COSName.TYPE3.equals(font.getCOSName(COSName.SUBTYPE))) return true;
+        COSArray descendants = font.getCOSArray(COSName.DESCENDANT_FONTS);
+        if (descendants != null && descendants.size() > 0 && descendants.getObject(0) instanceof COSDictionary descendant) return hasProgram(descendant);
+        COSDictionary descriptor = font.getCOSDictionary(COSName.FONT_DESC);
+        return descriptor != null && PROGRAMS.stream().anyMatch(descriptor::containsKey);
     }
 
     private static COSBase plain(COSBase told) {
@@ -83,12 +111,21 @@ final class SameObjects {
         }
     }
 
+    /** An encoding that a font for signs must not name; resources and spaces of colours where there were none. */
+    private static boolean isRepaired(String name, COSDictionary before) {
+        return switch (name) {
+            case "Encoding", "ToUnicode" -> COSName.TRUE_TYPE.equals(before.getCOSName(COSName.SUBTYPE));
+            case "CIDToGIDMap", "Resources", "ColorSpace" -> !before.containsKey(COSName.getPDFName(name));
+            default -> false;
+        };
+    }
+
     private boolean sameEntries(COSDictionary a, COSDictionary b, Set<String> but) throws IOException {
         Set<String> names = new TreeSet<>();
         a.keySet().forEach(name -> names.add(name.getName()));
         b.keySet().forEach(name -> names.add(name.getName()));
         for (String name : new HashSet<>(names)) {
-            if (UPWARDS.contains(name) || but.contains(name)) continue;
+            if (UPWARDS.contains(name) || but.contains(name) || repaired && (REPAIRED.contains(name) || isRepaired(name, a))) continue;
             if (!same(a.getItem(COSName.getPDFName(name)), b.getItem(COSName.getPDFName(name)))) return false;
         }
         return true;

@@ -28,21 +28,41 @@ public final class StandardCheck {
      * @throws IOException where the file can't be parsed at all
      */
     public static List<Message> broken(Path file, Standard standard) throws IOException {
-        List<Message> broken = new ArrayList<>();
+        return rules(file, standard).stream().map(Broken::message).toList();
+    }
+
+    /**
+     * A rule that a file breaks.
+     *
+     * @param part    of ISO 19005; 0 for ISO 14289
+     * @param clause  empty where the file as a whole is refused
+     * @param message a sentence about it
+     */
+    public record Broken(int part, String clause, Message message) {
+        /** Whether it is about what numbers of colours mean. */
+        public boolean isOfInks() { return clause.startsWith(part == 1 ? "6.2.3" : "6.2.4") && part > 0; }
+
+        /** Whether it is about what a file tells of its structure. */
+        public boolean isOfStructure() { return part == 0 ? !clause.startsWith("7.21") : clause.startsWith(part == 1 ? "6.8" : "6.7"); }
+    }
+
+    /** The same with the numbers of the clauses. */
+    public static List<Broken> rules(Path file, Standard standard) throws IOException {
+        List<Broken> broken = new ArrayList<>();
         if (standard.isArchive()) {
             MachineRules rules = MachineRules.valueOf("PDF_A_" + standard.part() + standard.conformance().toUpperCase(Locale.ROOT));
-            add(rules, file, standard.part() == 1 ? FIRST_PART : LATER_PARTS, broken);
+            add(rules, file, standard.part(), standard.part() == 1 ? FIRST_PART : LATER_PARTS, broken);
         }
-        if (standard.isAccessible()) add(MachineRules.PDF_UA_1, file, ACCESSIBLE, broken);
+        if (standard.isAccessible()) add(MachineRules.PDF_UA_1, file, 0, ACCESSIBLE, broken);
         return broken;
     }
 
-    private static void add(MachineRules rules, Path file, Map<String, String> topics, List<Message> broken) throws IOException {
+    private static void add(MachineRules rules, Path file, int part, Map<String, String> topics, List<Broken> broken) throws IOException {
         for (MachineRules.Broken rule : rules.broken(file)) {
             Message message = rule.clause().isEmpty() ? Message.of("check.rules-broken", rule.standard())
                     : Message.of("check.rule-broken", Message.of("topic." + topic(topics, rule.clause())), rule.standard(), rule.clause());
             LoggerFactory.getLogger(StandardCheck.class).info("{}: {}", message, rule.why());
-            broken.add(message);
+            broken.add(new Broken(part, rule.clause(), message));
         }
     }
 

@@ -8,13 +8,14 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import org.apache.fontbox.cff.CFFCIDFont;
 import org.apache.fontbox.cff.CFFFont;
@@ -258,33 +259,10 @@ public final class EmbeddedFace implements PageFont {
     /** The same subset has the same tag. */
     private String tag() { return Face.tag(texts.hashCode() * 31 + glyphs.hashCode()); }
 
-    /** The map from codes to text (9.10.3). */
     private byte[] unicodeMap() {
-        StringBuilder map = new StringBuilder("""
-            /CIDInit /ProcSet findresource begin
-            12 dict begin
-            begincmap
-            /CIDSystemInfo << /Registry (Adobe) /Ordering (UCS) /Supplement 0 >> def
-            /CMapName /Adobe-Identity-UCS def
-            /CMapType 2 def
-            1 begincodespacerange
-            <0000> <FFFF>
-            endcodespacerange
-            """);
-        List<int[]> entries = new ArrayList<>();
-        for (int i = 1; i < texts.size(); i++) if (!texts.get(i).isEmpty()) entries.add(new int[] {ownCodes ? i : glyphs.get(i), i});
-        for (int from = 0; from < entries.size(); from += 100) {
-            List<int[]> part = entries.subList(from, Math.min(entries.size(), from + 100));
-            map.append(part.size()).append(" beginbfchar\n");
-            for (int[] entry : part) {
-                map.append('<').append(String.format("%04X", entry[0])).append("> <");
-                for (char c : texts.get(entry[1]).toCharArray()) map.append(String.format("%04X", (int) c));
-                map.append(">\n");
-            }
-            map.append("endbfchar\n");
-        }
-        map.append("endcmap\nCMapName currentdict /CMap defineresource pop\nend\nend\n");
-        return map.toString().getBytes(StandardCharsets.US_ASCII);
+        SortedMap<Integer, String> told = new TreeMap<>();
+        for (int i = 1; i < texts.size(); i++) if (!texts.get(i).isEmpty()) told.put(ownCodes ? i : glyphs.get(i), texts.get(i));
+        return UnicodeMap.of(told, 2);
     }
 
     private static COSStream stream(byte[] bytes) throws IOException {

@@ -6,6 +6,7 @@ import app.decant.page.Rewritten;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.font.EmbeddedFace;
 import app.decant.pdf.read.ShownGlyph;
+import app.decant.pdf.read.StreamOperators;
 import app.decant.words.Message;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;

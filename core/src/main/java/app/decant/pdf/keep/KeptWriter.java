@@ -2,14 +2,23 @@ package app.decant.pdf.keep;
 
 import app.decant.document.Finding;
 import app.decant.document.Progress;
+import app.decant.font.FontCatalogue;
+import app.decant.page.Mending;
 import app.decant.page.Original;
 import app.decant.page.Pages;
 import app.decant.page.Rewritten;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfDoor;
 import app.decant.pdf.PdfStyle;
+import app.decant.pdf.Standard;
 import app.decant.pdf.lock.DocumentLock;
+import app.decant.pdf.mend.AccessibleRules;
+import app.decant.pdf.mend.MissingFonts;
+import app.decant.pdf.mend.PageTagging;
+import app.decant.pdf.mend.StandardMending;
+import app.decant.pdf.read.SourceFile;
 import app.decant.pdf.write.CatalogueWriter;
+import app.decant.pdf.write.DocumentFacts;
 import app.decant.pdf.write.Linearizer;
 import app.decant.pdf.write.OutlineWriter;
 import app.decant.words.Message;
@@ -104,8 +113,9 @@ public final class KeptWriter {
             if (!choices.overlays().isEmpty()) new LaidOnPages(pdf, pages, choices.overlays()).lay(choices.pages(), style);
             if (!style.tagged()) untag(pdf);
             catalogue(pdf, style);
-            if (facts != FactsWish.AS_THEY_ARE) findings.addAll(KeptFacts.write(pdf, choices.facts(), choices, facts == FactsWish.TOLD_ONLY));
-            tellFonts(style);
+            if (isMended()) mend(pdf, style.standard(), progress);
+            else if (facts != FactsWish.AS_THEY_ARE) findings.addAll(KeptFacts.write(pdf, choices.facts(), choices, facts == FactsWish.TOLD_ONLY));
+            tellFonts(pdf, style);
             save(pdf, style, out, progress);
             return new Written(false, pictures.count(), facts, findings);
         }
@@ -179,7 +189,7 @@ public final class KeptWriter {
         // How much of fonts goes in is asked of pages that are made here; these have what they have.
         return !all || makesBookmarks(pdf) || choices.protection().isOn() || pdf.isEncrypted() || facts != FactsWish.AS_THEY_ARE
                 || !choices.overlays().isEmpty() || !choices.attachments().isEmpty()
-                || !style.with(PdfStyle.PLAIN.fonts()).whole(Set.of()).equals(PdfStyle.PLAIN);
+                || !style.with(style.fonts() == PdfChoices.Fonts.WHOLE ? style.fonts() : PdfStyle.PLAIN.fonts()).whole(Set.of()).equals(PdfStyle.PLAIN);
     }
 
     /** Where a file has no bookmarks, those of the headings that were found in its text. */
@@ -203,7 +213,27 @@ public final class KeptWriter {
         catalog.removeItem(COSName.MARK_INFO);
     }
 
-    private void tellFonts(PdfStyle style) {
+    private boolean isMended() { return pages.mending().isPresent() && choices.style().standard() != Standard.NONE; }
+
+    /** Repairs what the standard forbids; what the file says of itself is said anew, since every word of it has to be explained. */
+    private void mend(PDDocument pdf, Standard standard, Progress progress) throws IOException {
+        Mending mending = pages.mending().orElseThrow();
+        findings.addAll(StandardMending.mend(pdf, standard, mending));
+        if (mending.structure() != null) {
+            try (SourceFile source = SourceFile.open(original.bytes(), original.name(), original.password())) {
+                findings.addAll(PageTagging.tag(pdf, source, mending.structure(), grounds(), standard, progress));
+            }
+        }
+        DocumentFacts.write(pdf, choices.facts(), DocumentFacts.Times.of(choices), standard);
+        if (standard.isAccessible()) AccessibleRules.keep(pdf, choices.facts().language());
+        if (pdf.getVersion() > (standard.isOpaque() ? 1.4f : 1.7f)) version(pdf, standard.isOpaque() ? 1.4 : 1.7);
+    }
+
+    private void tellFonts(PDDocument pdf, PdfStyle style) {
+        if (style.fonts() == PdfChoices.Fonts.WHOLE && !isMended()) {
+            findings.addAll(MissingFonts.embed(pdf, FontCatalogue.ofThisMachine()));
+            return;
+        }
         if (style.fonts() != PdfStyle.PLAIN.fonts() || !style.wholeFamilies().isEmpty())
             findings.add(Finding.changed(Message.of("keep.the-fonts-on-its-pages")));
     }
@@ -211,7 +241,7 @@ public final class KeptWriter {
     private void save(PDDocument pdf, PdfStyle style, OutputStream out, Progress progress) throws IOException {
         pdf.setAllSecurityToBeRemoved(!choices.protection().isOn());
         // Packing lifts a file to a later version (7.5.7); one from before keeps its own.
-        boolean packs = style.compressed() && (style.version() == 0 ? pdf.getVersion() : style.version()) >= 1.5f;
+        boolean packs = style.compressed() && !style.standard().isOpaque() && (style.version() == 0 ? pdf.getVersion() : style.version()) >= 1.5f;
         if (style.version() > 0) version(pdf, style.version());
         else if (choices.protection().isOn() && pdf.getVersion() < choices.protection().strength().version())
             version(pdf, choices.protection().strength().version());

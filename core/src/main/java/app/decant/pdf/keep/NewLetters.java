@@ -7,6 +7,7 @@ import app.decant.font.FontCatalogue;
 import app.decant.pdf.read.FaceUse;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;
+import app.decant.pdf.read.StreamOperators;
 import app.decant.words.Message;
 import java.io.IOException;
 import java.util.ArrayList;

@@ -8,6 +8,7 @@ import app.decant.document.Finding;
 import app.decant.font.FontCatalogue;
 import app.decant.page.Element;
 import app.decant.page.Item;
+import app.decant.page.Mending;
 import app.decant.page.Original;
 import app.decant.page.Page;
 import app.decant.page.Pages;
@@ -38,19 +39,21 @@ public final class OwnPages implements Pages {
     private final List<Heading> headings;
     private final Facts facts;
     private final Map<Integer, Rewritten> rewritten;
+    private final Mending mending;
 
     /** Sets words that are laid on pages, as {@link Pages#words} says. */
     public interface Lettering {
         List<Item.LineItem> words(String text, String family, double size, Colour colour);
     }
 
-    private OwnPages(OwnPages pages, List<Heading> headings, Map<Integer, Rewritten> rewritten) {
+    private OwnPages(OwnPages pages, List<Heading> headings, Map<Integer, Rewritten> rewritten, Mending mending) {
         this.original = pages.original;
         this.lettering = pages.lettering;
         this.pages.addAll(pages.pages);
         this.facts = pages.facts;
         this.headings = List.copyOf(headings);
         this.rewritten = Map.copyOf(rewritten);
+        this.mending = mending;
     }
 
     private OwnPages(Original original, Lettering lettering, PDDocument pdf) {
@@ -66,6 +69,7 @@ public final class OwnPages implements Pages {
             pages.add(new Page(index, numbers.get(index++), width, height, List.of(), List.of()));
         }
         rewritten = Map.of();
+        mending = null;
         headings = KeptBookmarks.headings(pdf);
         facts = KeptFacts.of(pdf);
     }
@@ -90,10 +94,13 @@ public final class OwnPages implements Pages {
     }
 
     /** The same with headings that were found in the text, where the file has no bookmarks of its own. */
-    public OwnPages with(List<Heading> found) { return headings.isEmpty() ? new OwnPages(this, found, rewritten) : this; }
+    public OwnPages with(List<Heading> found) { return headings.isEmpty() ? new OwnPages(this, found, rewritten, mending) : this; }
 
     /** The same with other words on some pages. */
-    public OwnPages with(Map<Integer, Rewritten> some) { return new OwnPages(this, headings, some); }
+    public OwnPages with(Map<Integer, Rewritten> some) { return new OwnPages(this, headings, some, mending); }
+
+    /** The same repaired so that they keep a standard. */
+    public OwnPages mended(Mending wished) { return new OwnPages(this, headings, rewritten, wished); }
 
     /** The printed number of each page (ISO 32000-2, 12.4.2); counted where the file tells none. */
     static List<String> numbers(PDDocument pdf, int count) {
@@ -121,6 +128,7 @@ public final class OwnPages implements Pages {
     @Override public Pages without(Set<String> families) { return this; }
     @Override public <T> Optional<T> origin(Class<T> kind) { return Optional.empty(); }
     @Override public Rewritten rewritten(int page) { return rewritten.get(page); }
+    @Override public Optional<Mending> mending() { return Optional.ofNullable(mending); }
     @Override public Optional<Original> original() { return Optional.of(original); }
     @Override public List<Item.LineItem> words(String text, String family, double size, Colour colour) { return lettering.words(text, family, size, colour); }
 }

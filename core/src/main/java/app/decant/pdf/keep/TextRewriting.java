@@ -1,6 +1,7 @@
 package app.decant.pdf.keep;
 
 import app.decant.pdf.read.ShownGlyph;
+import app.decant.pdf.read.StreamOperators;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;

@@ -63,7 +63,7 @@ public final class PageContent implements Canvas {
         if (tags == null || isMarked && open == tag) return;
         leave();
         if (tag == null) out.append("/Artifact BMC\n");
-        else out.append('/').append(tag.role).append(" <</MCID ").whole(tags.mark(tag)).append(">> BDC\n");
+        else out.append('/').append(tag.role()).append(" <</MCID ").whole(tags.mark(tag)).append(">> BDC\n");
         open = tag;
         isMarked = true;
     }

@@ -29,7 +29,8 @@ public final class FaceNames {
 
     private FaceNames() { }
 
-    static FaceUse of(PDFont font) {
+    /** The face of a font. */
+    public static FaceUse of(PDFont font) {
         PDFontDescriptor descriptor = font.getFontDescriptor();
         String name = SUBSET.matcher(font.getName() == null ? "" : font.getName()).replaceFirst("");
         boolean bold = BOLD.matcher(name).find() || descriptor != null && (descriptor.getFontWeight() >= 600 || descriptor.isForceBold());

@@ -72,6 +72,8 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     private int forms;
     /** Where each glyph is shown, kept where that is asked for. */
     private List<ShownGlyph> shown;
+    /** Where all else is painted, likewise. */
+    private final List<Painted> painted = new ArrayList<>();
     private Frame frame = new Frame(List.of());
     /** Of the groups that are being painted, together. */
     private double opacity = 1;
@@ -114,25 +116,35 @@ public final class PageReader extends PDFGraphicsStreamEngine {
 
     /** A page whose text runs up or down is turned so that it can be read. */
     public static SourcePage upright(SourceFile source, int index, Progress progress) {
-        SourcePage page = read(source, index, 0, progress, null);
+        SourcePage page = read(source, index, 0, progress, false).page;
         int turn = turn(page);
-        return turn == 0 ? page : read(source, index, turn, progress, null);
+        return turn == 0 ? page : read(source, index, turn, progress, false).page;
     }
 
-    /** The same, and where in its content stream each glyph is shown, in the order of painting. */
+    /** The same, and where in its content stream each glyph is shown and all else is painted, in the order of painting. */
     public static Addressed addressed(SourceFile source, int index, Progress progress) {
-        List<ShownGlyph> shown = new ArrayList<>();
-        SourcePage page = read(source, index, 0, progress, shown);
-        int turn = turn(page);
-        if (turn == 0) return new Addressed(page, shown);
-        List<ShownGlyph> turned = new ArrayList<>();
-        return new Addressed(read(source, index, turn, progress, turned), turned);
+        Addressed read = read(source, index, 0, progress, true);
+        int turn = turn(read.page);
+        return turn == 0 ? read : read(source, index, turn, progress, true);
     }
 
-    /** A page and the addresses of its glyphs. */
-    public record Addressed(SourcePage page, List<ShownGlyph> shown) {
-        public Addressed { shown = List.copyOf(shown); }
+    /** A page and the addresses of what is on it. */
+    public record Addressed(SourcePage page, List<ShownGlyph> shown, List<Painted> painted) {
+        public Addressed {
+            shown = List.copyOf(shown);
+            painted = List.copyOf(painted);
+        }
     }
+
+    /**
+     * An operator that paints something other than glyphs: a path, a picture, a shading.
+     *
+     * @param path     the operators that call the form it is in, as for a {@link ShownGlyph}
+     * @param operator which of its stream
+     * @param from     the number of the first mark it makes, in the page's order of painting
+     * @param to       the number after its last
+     */
+    public record Painted(List<Integer> path, int operator, int from, int to) { }
 
     /** How far to turn a page clockwise so that most of its text can be read. */
     private static int turn(SourcePage page) {
@@ -143,10 +155,10 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         return most == 0 || counts[most] < 3 * counts[0] ? 0 : 360 - most * 90;
     }
 
-    private static SourcePage read(SourceFile source, int index, int turn, Progress progress, List<ShownGlyph> shown) {
+    private static Addressed read(SourceFile source, int index, int turn, Progress progress, boolean addressed) {
         PDPage page = source.pdf().getPage(index);
         PageReader reader = new PageReader(source, page, index, turn, progress);
-        reader.shown = shown;
+        reader.shown = addressed ? new ArrayList<>() : null;
         try {
             reader.processPage(page);
             reader.frame = new Frame(null);
@@ -159,7 +171,8 @@ public final class PageReader extends PDFGraphicsStreamEngine {
             LoggerFactory.getLogger(PageReader.class).info("Page {} breaks off", index + 1, e);
             reader.problems.add(Message.of("read.page-is-damaged-what-could-be-read", (index + 1)));
         }
-        return new SourcePage(index, reader.width, reader.height, turn, reader.glyphs, reader.ink, reader.pictures, List.copyOf(reader.problems));
+        SourcePage made = new SourcePage(index, reader.width, reader.height, turn, reader.glyphs, reader.ink, reader.pictures, List.copyOf(reader.problems));
+        return new Addressed(made, addressed ? reader.shown : List.of(), reader.painted);
     }
 
     private PageReader(SourceFile source, PDPage page, int index, int turn, Progress progress) {
@@ -205,7 +218,11 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         if (operators % 20_000 == 0) progress.step(index, source.pages(), SourceFile.READING);
         // Some operators are carried out by others, and are none of the stream's own.
         Frame here = frame;
-        if (here.depth++ == 0) {
+        boolean own = here.depth++ == 0;
+        int before = order;
+        int glyphsBefore = glyphs.size();
+        int paintedBefore = painted.size();
+        if (own) {
             here.operator++;
             code = 0;
         }
@@ -214,6 +231,9 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         } finally {
             here.depth--;
         }
+        // What a form paints is told by its own operators.
+        boolean paints = own && order > before && glyphs.size() == glyphsBefore && painted.size() == paintedBefore;
+        if (shown != null && here.path != null && paints) painted.add(new Painted(here.path, here.operator, before, order));
     }
 
     @Override public void showForm(PDFormXObject form) throws IOException {

@@ -5,21 +5,27 @@ import app.decant.document.Picture;
 import app.decant.page.Item;
 import app.decant.page.Piece;
 import java.util.List;
+import org.apache.pdfbox.cos.COSStream;
 
 /** Tells for everything that is painted on one page which element of the structure it belongs to; null for what is no content. */
 public final class PageTags {
     private final Structure structure;
     private final int page;
+    private final COSStream form;
     private final List<Tag> owners;
     private Tag paragraph;
     private Tag label;
     private Tag linkTag;
     private Link link;
 
-    /** @param owners filled with the element of each marked content of the page, in order */
-    PageTags(Structure structure, int page, List<Tag> owners) {
+    /**
+     * @param form   whose own content is marked, or null for that of the page
+     * @param owners filled with the element of each marked content, in order
+     */
+    PageTags(Structure structure, int page, COSStream form, List<Tag> owners) {
         this.structure = structure;
         this.page = page;
+        this.form = form;
         this.owners = owners;
     }
 
@@ -82,7 +88,17 @@ public final class PageTags {
     public int mark(Tag tag) {
         int number = owners.size();
         owners.add(tag);
-        tag.kids.add(new Tag.Mark(page, number));
+        tag.kids.add(new Tag.Mark(page, number, form));
         return number;
     }
+
+    /** The same, read before all of its element that has a higher rank. */
+    public int mark(Tag tag, int rank) {
+        int number = mark(tag);
+        structure.rank(tag.kids.get(tag.kids.size() - 1), rank);
+        return number;
+    }
+
+    /** The tags of a form that the page calls, whose content is marked by itself (14.7.5.2.3). */
+    public PageTags of(COSStream called) { return structure.form(called, page); }
 }

@@ -6,9 +6,12 @@ import app.decant.page.Element;
 import app.decant.page.Passage;
 import app.decant.pdf.Pictures;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -16,6 +19,7 @@ import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSInteger;
 import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.cos.COSString;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -32,8 +36,10 @@ public final class Structure {
     private final Map<Picture, Tag> figures = new IdentityHashMap<>();
     private final List<List<Tag>> owners = new ArrayList<>();
     private final List<Tag> annotated = new ArrayList<>();
+    private final Map<COSStream, List<Tag>> forms = new LinkedHashMap<>();
+    private final List<Tag> standing = new ArrayList<>();
+    private final Map<Object, Integer> ranks = new IdentityHashMap<>();
     private final Map<Picture, Boolean> nameless = new IdentityHashMap<>();
-    private int level;
     private int notes;
 
     /** @param document the whole of it */
@@ -41,10 +47,11 @@ public final class Structure {
 
     private void add(Element element, Tag parent) {
         if (element.role() == Element.Role.FIGURE) {
-            figure(element.picture(), parent, element.description());
+            Tag figure = figure(element.picture(), parent, element.description());
+            standing.add(figure);
             return;
         }
-        Tag tag = new Tag(element.role() == Element.Role.HEADING ? heading(element.level()) : element.role().type(), parent);
+        Tag tag = new Tag(element.role() == Element.Role.HEADING ? element.role().type() + Math.min(element.level(), 6) : element.role().type(), parent);
         if (element.role() == Element.Role.NOTE) tag.id = "note" + ++notes;
         tag.attributes = attributes(element);
         if (element.text() != null) {
@@ -54,17 +61,11 @@ public final class Structure {
         for (Element child : element.children()) add(child, tag);
     }
 
-    /** Levels are told without holes (ISO 14289-1, 7.4.2). */
-    private String heading(int asked) {
-        level = Math.min(Math.min(asked, 6), level + 1);
-        return Element.Role.HEADING.type() + level;
-    }
-
     /** The element of a passage, or null where it is no content, such as a running head. */
-    Tag of(Passage passage) { return texts.get(passage); }
+    public Tag of(Passage passage) { return texts.get(passage); }
 
     /** The element of the label before a list item, or null. */
-    Tag labelOf(Passage passage) { return itemLabels.get(passage); }
+    public Tag labelOf(Passage passage) { return itemLabels.get(passage); }
 
     /** Whether the passage stands in the body, so that a second showing of it is a repeated head. */
     boolean isBody(Passage passage) { return body.contains(passage); }
@@ -72,7 +73,7 @@ public final class Structure {
     /** The figure of a picture that does not stand in a line, or null. */
     Tag figure(Picture picture) { return figures.get(picture); }
 
-    /** A figure for a picture in a line. */
+    /** A figure for a picture in a line; null for an ornament. */
     Tag figure(Picture picture, Tag parent) {
         Tag known = figures.get(picture);
         return known != null ? known : figure(picture, parent, picture.description());
@@ -82,6 +83,8 @@ public final class Structure {
     public int nameless() { return nameless.size(); }
 
     private Tag figure(Picture picture, Tag parent, String description) {
+        // Who does not see an ornament is not told of it.
+        if (picture.isOrnament()) return null;
         Tag figure = new Tag("Figure", parent);
         if (description == null || description.isBlank()) nameless.put(picture, true);
         else figure.alternative = description;
@@ -115,10 +118,37 @@ public final class Structure {
         };
     }
 
+    /** The figures of the elements, in their order; null for ornaments. */
+    public List<Tag> figures() { return Collections.unmodifiableList(standing); }
+
+    /** An element within another, after what is there. */
+    public Tag within(String role, Tag parent) { return new Tag(role, parent); }
+
+    /** The element that holds all. */
+    public Tag whole() { return root; }
+
     /** The tags of the next page of the file. */
     public PageTags nextPage() {
         owners.add(new ArrayList<>());
-        return new PageTags(this, owners.size() - 1, owners.get(owners.size() - 1));
+        return new PageTags(this, owners.size() - 1, null, owners.get(owners.size() - 1));
+    }
+
+    PageTags form(COSStream form, int page) { return new PageTags(this, page, form, forms.computeIfAbsent(form, key -> new ArrayList<>())); }
+
+    void rank(Object kid, int rank) { ranks.put(kid, rank); }
+
+    /** Puts what was marked in the order of painting into that of reading. */
+    private int sort(Tag tag) {
+        int first = Integer.MAX_VALUE;
+        Map<Object, Integer> own = new IdentityHashMap<>();
+        for (Object kid : tag.kids) {
+            int rank = kid instanceof Tag inner ? sort(inner) : ranks.getOrDefault(kid, Integer.MAX_VALUE);
+            own.put(kid, rank);
+            first = Math.min(first, rank);
+        }
+        // Where no mark of its own has a rank, its elements stand as they were made.
+        if (tag.kids.stream().anyMatch(kid -> !(kid instanceof Tag) && own.get(kid) < Integer.MAX_VALUE)) tag.kids.sort(Comparator.comparing(own::get));
+        return first;
     }
 
     /** Hangs an annotation on an element; gives the key under which it is found again. */
@@ -131,6 +161,8 @@ public final class Structure {
     /** Writes the tree into a file whose pages are there (14.7.2 and 14.7.4.4). */
     public void write(PDDocument pdf) {
         root.prune();
+        root.level(0);
+        if (!ranks.isEmpty()) sort(root);
         // The library looks for a page by its number among all of them each time.
         List<COSDictionary> pages = new ArrayList<>();
         for (PDPage page : pdf.getPages()) pages.add(page.getCOSObject());
@@ -157,10 +189,18 @@ public final class Structure {
             numbers.add(COSInteger.get(owners.size() + i));
             numbers.add(annotated.get(i).written);
         }
+        int key = owners.size() + annotated.size();
+        for (Map.Entry<COSStream, List<Tag>> form : forms.entrySet()) {
+            COSArray owned = new COSArray();
+            for (Tag tag : form.getValue()) owned.add(tag.written);
+            form.getKey().setInt(COSName.STRUCT_PARENTS, key);
+            numbers.add(COSInteger.get(key++));
+            numbers.add(owned);
+        }
         COSDictionary parents = new COSDictionary();
         parents.setItem(COSName.NUMS, numbers);
         treeRoot.setItem(COSName.PARENT_TREE, parents);
-        treeRoot.setInt(COSName.PARENT_TREE_NEXT_KEY, owners.size() + annotated.size());
+        treeRoot.setInt(COSName.PARENT_TREE_NEXT_KEY, key);
         catalog.setItem(COSName.STRUCT_TREE_ROOT, treeRoot);
         COSDictionary marked = new COSDictionary();
         marked.setBoolean(COSName.getPDFName("Marked"), true);
@@ -171,7 +211,7 @@ public final class Structure {
         COSDictionary element = new COSDictionary();
         tag.written = element;
         element.setItem(COSName.TYPE, COSName.STRUCT_ELEM);
-        element.setName(COSName.S, tag.role);
+        element.setName(COSName.S, tag.role());
         element.setItem(COSName.P, parent);
         if (tag.alternative != null) element.setString(COSName.ALT, tag.alternative);
         if (tag.attributes != null) element.setItem(COSName.A, tag.attributes);
@@ -185,7 +225,8 @@ public final class Structure {
         COSArray kids = new COSArray();
         for (Object kid : tag.kids) {
             if (kid instanceof Tag inner) kids.add(element(inner, element, pages, names));
-            else if (kid instanceof Tag.Mark mark) kids.add(mark.page() == page ? COSInteger.get(mark.number()) : reference(mark, pages));
+            else if (kid instanceof Tag.Mark mark)
+                kids.add(mark.page() == page && mark.form() == null ? COSInteger.get(mark.number()) : reference(mark, pages));
             else kids.add(annotation((COSDictionary) kid));
         }
         if (kids.size() > 0) element.setItem(COSName.K, kids.size() == 1 ? kids.get(0) : kids);
@@ -196,6 +237,7 @@ public final class Structure {
         COSDictionary reference = new COSDictionary();
         reference.setItem(COSName.TYPE, COSName.getPDFName("MCR"));
         reference.setItem(COSName.PG, pages.get(mark.page()));
+        if (mark.form() != null) reference.setItem(COSName.getPDFName("Stm"), mark.form());
         reference.setInt(COSName.MCID, mark.number());
         return reference;
     }

@@ -147,7 +147,7 @@ public final class PageMatter {
     public double height() { return height; }
     public List<Chunk> chunks() { return chunks; }
     public List<TableGrid> tables() { return tables; }
-    List<Placed> pictures() { return pictures; }
+    public List<Placed> pictures() { return pictures; }
     public List<Ink> ink() { return ink; }
     /** Finds boxes of text among other text; done once headers and footers are out. */
     public void takeFramed(Margins margins) { framed.addAll(Framed.take(this, margins)); }

@@ -24,6 +24,7 @@ import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
@@ -42,6 +43,7 @@ public final class PictureCard {
     private final Label about = new Label();
     private final TextField width = new TextField();
     private final TextArea description = new TextArea();
+    private final CheckBox ornament = new CheckBox(Words.of("picture.ornament"));
     private Picture shown;
 
     PictureCard(Window window) {
@@ -64,12 +66,18 @@ public final class PictureCard {
         description.focusedProperty().addListener((observed, was, now) -> {
             if (!now) describe();
         });
+        ornament.setId("picture-ornament");
+        ornament.setOnAction(event -> {
+            description.setText("");
+            describe(ornament.isSelected() ? "" : null);
+        });
+        description.disableProperty().bind(ornament.selectedProperty());
         Button replace = new Button(Words.of("picture.replace"));
         replace.setId("picture-replace");
         replace.setOnAction(event -> window.commands().named("picture.replace").run());
         HBox size = new HBox(8, new Label(Words.of("picture.width")), width, new Label("mm"));
         size.setAlignment(Pos.CENTER_LEFT);
-        VBox card = new VBox(10, about, size, description, replace);
+        VBox card = new VBox(10, about, size, description, ornament, replace);
         card.getStyleClass().add("card");
         box = new VBox(card);
         box.managedProperty().bind(box.visibleProperty());
@@ -88,6 +96,7 @@ public final class PictureCard {
         if (picture == null) return false;
         width.setText(millimetres(picture.width()));
         description.setText(Objects.requireNonNullElse(picture.description(), ""));
+        ornament.setSelected(picture.isOrnament());
         about.setText(Words.of("picture.size", millimetres(picture.width()), millimetres(picture.height())));
         desk.aside(() -> {
             String pixels = pixels(picture);
@@ -130,9 +139,12 @@ public final class PictureCard {
 
     private void describe() {
         if (shown == null || description.getText().equals(Objects.requireNonNullElse(shown.description(), ""))) return;
-        TextSelection place = Pictures.find(desk.document(), shown);
-        String text = description.getText();
-        if (place != null) desk.apply(Pictures.describe(desk.document(), place, text));
+        describe(description.getText().isBlank() ? null : description.getText());
+    }
+
+    private void describe(String words) {
+        TextSelection place = shown == null ? null : Pictures.find(desk.document(), shown);
+        if (place != null) desk.apply(Pictures.describe(desk.document(), place, words));
     }
 
     private void change(BiFunction<Document, TextSelection, Change> change) {

@@ -1,4 +1,4 @@
-package app.decant.pdf.keep;
+package app.decant.pdf.read;
 
 import java.io.IOException;
 import java.util.ArrayList;
@@ -8,21 +8,21 @@ import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.pdfparser.PDFStreamParser;
 
 /** The operators of a content stream, and which of its bytes each takes (ISO 32000-2, 7.8.2). */
-final class StreamOperators {
+public final class StreamOperators {
     /**
      * One operator.
      *
      * @param from where the first of its operands begins, or the space before it
      * @param to   where the next begins
      */
-    record Found(String name, List<COSBase> operands, int from, int to) { }
+    public record Found(String name, List<COSBase> operands, int from, int to) { }
 
     private final List<Found> found = new ArrayList<>();
 
     private StreamOperators() { }
 
     /** @throws IOException where the stream can't be parsed to its end */
-    static List<Found> of(byte[] content) throws IOException {
+    public static List<Found> of(byte[] content) throws IOException {
         StreamOperators operators = new StreamOperators();
         Parser parser = new Parser(content);
         try {
