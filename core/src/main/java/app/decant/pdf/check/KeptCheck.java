@@ -62,6 +62,8 @@ public final class KeptCheck {
                     Arrays.equals(Files.readAllBytes(file), original.bytes()));
             return check.proofs;
         }
+        if (written.added()) check.say(Message.of("check.the-signed-bytes-stand"), Message.of("check.it-is-not-the-original-bytes"),
+                Arrays.mismatch(Files.readAllBytes(file), original.bytes()) == original.bytes().length);
         String owner = choices.protection().isOn() ? choices.protection().toChange() : "";
         try (PDDocument before = PdfDoor.open(original.bytes(), original.name(), original.password());
                 PDDocument after = Loader.loadPDF(file.toFile(), owner)) {

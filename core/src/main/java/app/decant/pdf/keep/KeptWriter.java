@@ -63,9 +63,10 @@ public final class KeptWriter {
      * What was written, so that it can be checked.
      *
      * @param same   whether the file is the original, byte by byte
+     * @param added  whether the file begins with the original, byte by byte, and what was changed stands behind it
      * @param smaller how many pictures were made smaller
      */
-    public record Written(boolean same, int smaller, FactsWish facts, List<Finding> findings) {
+    public record Written(boolean same, boolean added, int smaller, FactsWish facts, List<Finding> findings) {
         public Written { findings = List.copyOf(findings); }
     }
 
@@ -96,11 +97,13 @@ public final class KeptWriter {
             if (!asksAnything(pdf) && (signed || active.count() == 0)) {
                 if (active.count() > 0) findings.add(Finding.changed(Message.of("keep.scripts-or-actions")));
                 out.write(original.bytes());
-                return new Written(true, 0, facts, findings);
+                return new Written(true, false, 0, facts, findings);
             }
             findings.addAll(active.findings());
             if (pdf.isEncrypted() && !choices.protection().isOn()) findings.add(Finding.changed(Message.of("keep.the-original-is-locked-this-copy")));
-            if (signed) findings.add(Finding.lost(Message.of("keep.the-original-was-signed-its-signature-does")));
+            boolean adds = signed && canBeAdded(pdf);
+            if (signed) findings.add(adds ? Finding.changed(Message.of("keep.the-original-was-signed-what-is-new", isCertified(pdf)))
+                    : Finding.lost(Message.of("keep.the-original-was-signed-its-signature-does")));
             progress.step(0, 3, Message.of("step.writing-pages"));
             List<String> labels = choices.pages().stream().map(page -> pages.page(page).label()).toList();
             findings.addAll(new PageSelection(pdf).keep(grounds(), labels, style.linearized()));
@@ -116,8 +119,9 @@ public final class KeptWriter {
             if (isMended()) mend(pdf, style.standard(), progress);
             else if (facts != FactsWish.AS_THEY_ARE) findings.addAll(KeptFacts.write(pdf, choices.facts(), choices, facts == FactsWish.TOLD_ONLY));
             tellFonts(pdf, style);
-            save(pdf, style, out, progress);
-            return new Written(false, pictures.count(), facts, findings);
+            if (adds) add(pdf, out, progress);
+            else save(pdf, style, out, progress);
+            return new Written(false, adds, pictures.count(), facts, findings);
         }
     }
 
@@ -236,6 +240,29 @@ public final class KeptWriter {
         }
         if (style.fonts() != PdfStyle.PLAIN.fonts() || !style.wholeFamilies().isEmpty())
             findings.add(Finding.changed(Message.of("keep.the-fonts-on-its-pages")));
+    }
+
+    /**
+     * Whether all that is wished can stand behind the original's bytes (ISO 32000-2, 7.5.6), so that a signature goes on covering what it covered: other words
+     * on its pages, facts, bookmarks, files inside, but nothing that has to be gone or packed otherwise.
+     */
+    private boolean canBeAdded(PDDocument pdf) {
+        PdfStyle style = choices.style();
+        boolean all = grounds().equals(IntStream.range(0, pdf.getNumberOfPages()).boxed().toList()) && choices.pages().stream().allMatch(pages::isOwn);
+        return all && !choices.protection().isOn() && !pdf.isEncrypted() && !style.linearized() && style.compressed() && style.tagged() && !isMended()
+                && style.pictures().isExact() && style.version() == 0 && style.fonts() != PdfChoices.Fonts.WHOLE;
+    }
+
+    /** Whether its maker said which changes it may see (12.8.2.2): none of those that are made here. */
+    private static boolean isCertified(PDDocument pdf) {
+        COSDictionary permissions = pdf.getDocumentCatalog().getCOSObject().getCOSDictionary(COSName.PERMS);
+        return permissions != null && permissions.containsKey(COSName.getPDFName("DocMDP"));
+    }
+
+    private void add(PDDocument pdf, OutputStream out, Progress progress) throws IOException {
+        identify(pdf);
+        progress.step(2, 3, Message.of("step.writing-pages"));
+        pdf.saveIncremental(out);
     }
 
     private void save(PDDocument pdf, PdfStyle style, OutputStream out, Progress progress) throws IOException {
