@@ -8,50 +8,110 @@ import app.decant.document.Walk;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.TextPassage;
 import app.decant.page.Element;
+import app.decant.page.Item;
 import app.decant.page.LogicalStructure;
 import app.decant.page.Passage;
+import app.decant.page.Piece;
+import app.decant.page.Rewritten;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.UnaryOperator;
 
 /** The structure that was found in the pages of a PDF, and the marks of these pages that belong to it. */
 final class FoundStructure {
-    private FoundStructure() { }
+    private final PagedDocument laid;
+    private final Provenance provenance;
+    private final TextEdits.Found edits;
+    private final GroundLines lines;
+    private final Map<Integer, Rewritten> rewritten;
+    private final Map<Paragraph, TextEdits.Edit> edited = new IdentityHashMap<>();
+    private final Map<Paragraph, Paragraph> came = new IdentityHashMap<>();
+    private final Map<Passage, List<LogicalStructure.Share>> shares = new LinkedHashMap<>();
+    private final List<LogicalStructure.Place> places = new ArrayList<>();
+
+    private FoundStructure(PagedDocument laid, Provenance provenance, TextEdits.Found edits, Map<Integer, Rewritten> rewritten) {
+        this.laid = laid;
+        this.provenance = provenance;
+        this.edits = edits;
+        this.rewritten = rewritten;
+        lines = new GroundLines(provenance);
+        for (TextEdits.Edit edit : edits.edits()) if (edit.now() != null) edited.put(edit.now(), edit);
+        edited.forEach((now, edit) -> came.put(now, edit.old()));
+        edits.described().forEach((old, now) -> came.put(now, old));
+    }
+
+    /** @param laid the document as it was taken in */
+    static LogicalStructure of(PagedDocument laid, Provenance provenance) { return of(laid, provenance, TextEdits.Found.NOTHING, Map.of()); }
 
     /**
-     * @param laid the document as it is
-     * @param came tells what a paragraph was when it was taken in
+     * The structure of a document that was revised.
+     *
+     * @param laid      as it is now
+     * @param edits     what is another since it was taken in
+     * @param rewritten the pages that say it
      */
-    static LogicalStructure of(PagedDocument laid, Provenance provenance, UnaryOperator<Paragraph> came) {
-        Map<Passage, List<LogicalStructure.Share>> shares = new LinkedHashMap<>();
+    static LogicalStructure of(PagedDocument laid, Provenance provenance, TextEdits.Found edits, Map<Integer, Rewritten> rewritten) {
+        return new FoundStructure(laid, provenance, edits, rewritten).made();
+    }
+
+    private LogicalStructure made() {
+        List<Provenance.Shown> open = new ArrayList<>(provenance.pictures());
+        List<LogicalStructure.InLine> inLines = new ArrayList<>();
         for (Walk.Stop stop : laid.walk().stops()) {
-            List<LogicalStructure.Share> own = shares(came.apply(stop.paragraph()), provenance);
-            if (!own.isEmpty()) shares.put(new TextPassage(stop.paragraph()), own);
+            Paragraph old = came.getOrDefault(stop.paragraph(), stop.paragraph());
+            TextPassage passage = new TextPassage(stop.paragraph());
+            List<LogicalStructure.Share> own = shares(old, passage);
+            if (!own.isEmpty()) shares.put(passage, own);
+            TextEdits.Edit edit = edited.get(stop.paragraph());
+            if (edit != null) placed(edit, passage);
+            inLines(stop.paragraph(), open, inLines);
         }
         Element structure = laid.structure();
         List<Element> figures = new ArrayList<>();
         gather(structure, figures);
-        List<Provenance.Shown> open = new ArrayList<>(provenance.pictures());
-        List<LogicalStructure.InLine> inLines = new ArrayList<>();
-        for (Walk.Stop stop : laid.walk().stops()) inLines(stop.paragraph(), open, inLines);
-        return new LogicalStructure(structure, shares, pictures(figures, open), inLines);
+        return new LogicalStructure(structure, shares, pictures(figures, open), inLines, places);
     }
 
-    /** Line by line; what stands before a passage's first letter is its label. */
-    private static List<LogicalStructure.Share> shares(Paragraph paragraph, Provenance provenance) {
-        List<Provenance.Line> lines = provenance.of(paragraph);
-        int first = labelled(paragraph, provenance);
-        List<LogicalStructure.Share> shares = new ArrayList<>();
-        for (int i = 0; i < lines.size(); i++) {
-            Provenance.Line line = lines.get(i);
+    /** Line by line; what stands before a passage's first letter is its label. Lines of pages that were rewritten are told by where they stand. */
+    private List<LogicalStructure.Share> shares(Paragraph old, TextPassage passage) {
+        List<Provenance.Line> some = provenance.of(old);
+        int first = labelled(old, provenance);
+        List<LogicalStructure.Share> own = new ArrayList<>();
+        for (int i = 0; i < some.size(); i++) {
+            Provenance.Line line = some.get(i);
             int from = i == 0 ? first : 0;
-            share(line, 0, from, true, shares);
-            share(line, from, line.marks().length, false, shares);
+            Rewritten page = rewritten.get(line.page());
+            if (page == null) {
+                share(line, 0, from, true, own);
+                share(line, from, line.marks().length, false, own);
+                continue;
+            }
+            // Of what was edited only the label stands where it stood.
+            boolean whole = !edited.containsKey(passage.paragraph()) || edited.get(passage.paragraph()).page() != line.page();
+            for (int at = 0; at < (whole ? line.marks().length : from); at++) {
+                if (line.marks()[at] < 0) continue;
+                double down = page.pushed(line.lefts()[at], line.baseline());
+                places.add(new LogicalStructure.Place(passage, line.page(), line.lefts()[at], line.rights()[at], line.baseline() + down, at < from));
+            }
         }
-        return shares;
+        return own;
+    }
+
+    /** The letters of a passage that was edited, as its page was written anew. */
+    private void placed(TextEdits.Edit edit, TextPassage passage) {
+        Rewritten page = rewritten.get(edit.page());
+        int index = edits.byPage().get(edit.page()).indexOf(edit);
+        for (Item.LineItem line : lines.of(edit, page, page.reset().get(index)).getOrDefault(edit.page(), List.of())) {
+            for (Piece piece : line.line().pieces()) {
+                if (!(piece instanceof Piece.Letters letters)) continue;
+                for (int i = 0; i < letters.lefts().length; i++)
+                    places.add(new LogicalStructure.Place(passage, edit.page(), line.x() + letters.lefts()[i], line.x() + letters.rights()[i],
+                            line.baseline(), false));
+            }
+        }
     }
 
     private static void share(Provenance.Line line, int from, int to, boolean label, List<LogicalStructure.Share> shares) {

@@ -47,7 +47,7 @@ record HeldPages(OwnPages pages, List<Message> broken) {
                 mending = new Mending(true, null);
                 broken = tried(pages.mended(mending), standard, progress);
             }
-            if (standard.needsTags() && !touched && broken.stream().anyMatch(StandardCheck.Broken::isOfStructure)) {
+            if (standard.needsTags() && broken.stream().anyMatch(StandardCheck.Broken::isOfStructure)) {
                 mending = new Mending(mending.inks(), structure.get());
                 broken = tried(pages.mended(mending), standard, progress);
             }

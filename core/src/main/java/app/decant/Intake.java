@@ -38,7 +38,6 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
-import java.util.function.UnaryOperator;
 import org.slf4j.LoggerFactory;
 
 /**
@@ -251,7 +250,7 @@ public final class Intake {
     /** What was found in its text, for those who can't see it. */
     private LogicalStructure structure(Progress progress) {
         PagedDocument now = laid(progress);
-        return revision != null ? revision.structure(now) : FoundStructure.of(now, provenance, UnaryOperator.identity());
+        return revision != null ? revision.structure(now) : FoundStructure.of(now, provenance);
     }
 
     private OwnPages own() {

@@ -137,12 +137,12 @@ public final class Revision implements AutoCloseable {
         }
     }
 
-    /** The structure that was found in its pages, with what pictures are described as now. */
-    LogicalStructure structure(PagedDocument now) {
+    /** The structure that was found in its pages, as far as these are its own; null where it is not known any more. */
+    synchronized LogicalStructure structure(PagedDocument now) {
         TextEdits.Found edits = edits(now);
-        Map<Paragraph, Paragraph> came = new IdentityHashMap<>();
-        if (edits != null) edits.described().forEach((old, fresh) -> came.put(fresh, old));
-        return FoundStructure.of(now, taken.provenance(), paragraph -> came.getOrDefault(paragraph, paragraph));
+        if (edits == null || !edits.beyond().isEmpty()) return null;
+        Map<Integer, Rewritten> inPlace = inPlace(tries(edits), new ArrayList<>());
+        return inPlace.size() == edits.byPage().size() ? FoundStructure.of(now, taken.provenance(), edits, inPlace) : null;
     }
 
     private TextEdits.Found edits(PagedDocument now) {

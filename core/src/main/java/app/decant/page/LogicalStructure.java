@@ -14,12 +14,14 @@ import java.util.Map;
  * @param shares   of each passage, in reading order: the marks that show it
  * @param pictures where each figure stands, by its place among the figures of {@code document}
  * @param inLines  pictures that stand in the lines of passages
+ * @param places   on pages that say something else in some places: where the letters of passages stand, in reading order
  */
-public record LogicalStructure(Element document, Map<Passage, List<Share>> shares, Map<Integer, Area> pictures, List<InLine> inLines) {
+public record LogicalStructure(Element document, Map<Passage, List<Share>> shares, Map<Integer, Area> pictures, List<InLine> inLines, List<Place> places) {
     public LogicalStructure {
         shares = Collections.unmodifiableMap(new LinkedHashMap<>(shares));
         pictures = Map.copyOf(pictures);
         inLines = List.copyOf(inLines);
+        places = List.copyOf(places);
     }
 
     /**
@@ -32,6 +34,14 @@ public record LogicalStructure(Element document, Map<Passage, List<Share>> share
     public record Share(int page, List<Integer> marks, boolean label) {
         public Share { marks = List.copyOf(marks); }
     }
+
+    /**
+     * A letter of a passage, in points from the left top corner of the page as it was read.
+     *
+     * @param page  its index
+     * @param label whether it is one of the label before a list's item
+     */
+    public record Place(Passage passage, int page, double left, double right, double baseline, boolean label) { }
 
     /**
      * A picture in a line.

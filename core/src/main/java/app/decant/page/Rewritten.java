@@ -4,6 +4,7 @@ import app.decant.document.Finding;
 import app.decant.font.Face;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -70,10 +71,20 @@ public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Rese
             marks = Map.copyOf(marks);
             letters = Collections.unmodifiableList(new ArrayList<>(letters));
         }
+
+        /** The same so many points further down. */
+        public Reset lowered(double by) {
+            if (by == 0) return this;
+            Map<Integer, Spot> lower = new HashMap<>();
+            marks.forEach((mark, spot) -> lower.put(mark, spot.lowered(by)));
+            return new Reset(lower, letters.stream().map(spot -> spot == null ? null : spot.lowered(by)).toList());
+        }
     }
 
     /** Where a letter stands, in points from the top left corner of the page as it was read. */
-    public record Spot(float left, float right, float baseline) { }
+    public record Spot(float left, float right, float baseline) {
+        Spot lowered(double by) { return new Spot(left, right, (float) (baseline + by)); }
+    }
 
     /**
      * What stands in a part of the page as it was read, and went down to make room.

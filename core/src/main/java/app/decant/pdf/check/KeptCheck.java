@@ -104,7 +104,9 @@ public final class KeptCheck {
             if (rewritten != null) {
                 changed++;
                 places += rewritten.areas().size();
-                boolean holds = Arrays.equals(content(made), rewritten.content()) && (!looked() || PaintedPage.of(before, pages.ground(index))
+                boolean says = tagged() ? KeptWriter.lookingAt(rewritten, before, pages.ground(index), at -> SamePainting.of(before.getPage(at), made))
+                        : Arrays.equals(content(made), rewritten.content());
+                boolean holds = says && (!looked() || PaintedPage.of(before, pages.ground(index))
                         .differing(PaintedPage.of(after, i), rewritten.areas()) == 0);
                 if (!holds) outside++;
             } else if (tagged() ? SamePainting.of(source, made) : sameStreams(source, made)) {

@@ -153,10 +153,10 @@ public final class KeptWriter {
     }
 
     /** A look at an opened page. */
-    interface Look<T> { T at(int page) throws IOException; }
+    public interface Look<T> { T at(int page) throws IOException; }
 
     /** Looks at a page as it would be with other words on it; afterwards it is as it was. */
-    static <T> T lookingAt(Rewritten rewritten, PDDocument pdf, int index, Look<T> look) throws IOException {
+    public static <T> T lookingAt(Rewritten rewritten, PDDocument pdf, int index, Look<T> look) throws IOException {
         PDPage page = pdf.getPage(index);
         COSDictionary dictionary = page.getCOSObject();
         COSBase contents = dictionary.getItem(COSName.CONTENTS);
@@ -225,6 +225,8 @@ public final class KeptWriter {
         findings.addAll(StandardMending.mend(pdf, standard, mending));
         if (mending.structure() != null) {
             try (SourceFile source = SourceFile.open(original.bytes(), original.name(), original.password())) {
+                for (int page : choices.pages())
+                    if (pages.rewritten(page) != null) put(pages.rewritten(page), source.pdf(), source.pdf().getPage(pages.ground(page)));
                 findings.addAll(PageTagging.tag(pdf, source, mending.structure(), grounds(), standard, progress));
             }
         }

@@ -27,7 +27,7 @@ final class PageChanges {
     private final Map<Integer, Double> down = new HashMap<>();
     private final List<Expected> expected = new ArrayList<>();
     private final List<Rewritten.Area> areas = new ArrayList<>();
-    private final List<Rewritten.Reset> reset = new ArrayList<>();
+    private final List<Pending> reset = new ArrayList<>();
     private final List<Rewritten.Push> pushed = new ArrayList<>();
 
     /**
@@ -37,10 +37,20 @@ final class PageChanges {
      */
     private record Expected(String text, double x, double baseline, int place) { }
 
+    /**
+     * A passage that says something else, as if nothing above it did.
+     *
+     * @param place of a mark of it: where that goes down, so does all of it
+     */
+    private record Pending(Rewritten.Reset reset, int place) { }
+
     PageChanges(PageReader.Addressed read) { this.read = read; }
 
     List<Rewritten.Area> areas() { return areas; }
-    List<Rewritten.Reset> reset() { return reset; }
+
+    /** Where passages stand that say something else, once all that pushes them down is known. */
+    List<Rewritten.Reset> reset() { return reset.stream().map(one -> one.reset.lowered(down.getOrDefault(one.place, 0.0))).toList(); }
+
     List<Rewritten.Push> pushed() { return pushed; }
 
     void removes(ShownGlyph glyph) { removed.add(glyph.glyph().order()); }
@@ -55,7 +65,9 @@ final class PageChanges {
         if (!text.isBlank()) expected.add(new Expected(text, x, baseline, before.glyph().order()));
     }
 
-    void resets(Map<Integer, Rewritten.Spot> marks, List<Rewritten.Spot> letters) { reset.add(new Rewritten.Reset(marks, letters)); }
+    void resets(Map<Integer, Rewritten.Spot> marks, List<Rewritten.Spot> letters, ShownGlyph place) {
+        reset.add(new Pending(new Rewritten.Reset(marks, letters), place.glyph().order()));
+    }
 
     void pushes(double left, double top, double to, double bottom, double by) {
         pushed.add(new Rewritten.Push(new Rewritten.Area(left, top, to, bottom), by, read.page().turn()));

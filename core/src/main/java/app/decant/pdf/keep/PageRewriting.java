@@ -190,7 +190,7 @@ public final class PageRewriting {
             }
         }
         area(line, change);
-        changes.resets(spots, put(inserts, correction.text(), first.glyph().x() + shifts[from], first));
+        changes.resets(spots, put(inserts, correction.text(), first.glyph().x() + shifts[from], first), first);
     }
 
     static Rewritten.Spot spot(double left, double right, double baseline) { return new Rewritten.Spot((float) left, (float) right, (float) baseline); }

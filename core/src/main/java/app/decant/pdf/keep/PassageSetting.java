@@ -335,7 +335,7 @@ final class PassageSetting {
         }
         List<Rewritten.Spot> stand = new ArrayList<>();
         for (Rewritten.Spot spot : fresh) stand.add(spot);
-        changes.resets(spots, stand);
+        changes.resets(spots, stand, lines.get(0).first());
     }
 
     /** Puts a line in; gives where the pen is then. */

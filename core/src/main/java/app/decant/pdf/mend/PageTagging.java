@@ -7,8 +7,8 @@ import app.decant.page.LogicalStructure;
 import app.decant.page.Passage;
 import app.decant.pdf.Standard;
 import app.decant.pdf.mend.Marked.Owner;
+import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.PageReader;
-import app.decant.pdf.read.Placed;
 import app.decant.pdf.read.ShownGlyph;
 import app.decant.pdf.read.SourceFile;
 import app.decant.pdf.read.SourcePage;
@@ -55,6 +55,8 @@ public final class PageTagging {
     private final Structure structure;
     /** By pages of the source: what each mark belongs to. */
     private final Map<Integer, Map<Integer, Owner>> owners = new HashMap<>();
+    /** By pages that say something else in some places: what the letters there belong to, by where they stand. */
+    private final Map<Integer, List<Placed>> placed = new HashMap<>();
     private final Map<COSDictionary, Tag> annotated = new IdentityHashMap<>();
     private final Map<Tag, LogicalStructure.Area> figures = new LinkedHashMap<>();
     private final Set<Tag> ornaments = new HashSet<>();
@@ -82,6 +84,29 @@ public final class PageTagging {
                 for (int mark : share.marks()) owners.computeIfAbsent(share.page(), key -> new HashMap<>()).putIfAbsent(mark, new Owner(tag, rank++, false));
             }
         }
+        for (LogicalStructure.Place place : told.places()) {
+            Tag label = place.label() ? structure.labelOf(place.passage()) : null;
+            Tag tag = label == null ? structure.of(place.passage()) : label;
+            List<Placed> there = placed.computeIfAbsent(place.page(), key -> new ArrayList<>());
+            if (tag != null) there.add(new Placed((place.left() + place.right()) / 2, place.baseline(), new Owner(tag, rank++, false)));
+        }
+    }
+
+    /** A letter that belongs to an element. */
+    private record Placed(double middle, double baseline, Owner owner) { }
+
+    /** What a glyph of a rewritten page belongs to; null for what is none of its passages. */
+    private Owner placed(Glyph glyph, int ground) {
+        Owner nearest = null;
+        double least = 0.35 * glyph.size();
+        for (Placed one : placed.get(ground)) {
+            if (Math.abs(one.baseline - glyph.baseline()) > 0.3 * glyph.size()) continue;
+            double away = Math.abs(one.middle - glyph.x() - glyph.width() / 2);
+            if (away >= least) continue;
+            least = away;
+            nearest = one.owner;
+        }
+        return nearest;
     }
 
     /**
@@ -128,7 +153,7 @@ public final class PageTagging {
         StreamTagging.FontPlaces fonts = new StreamTagging.FontPlaces(new HashMap<>(), new HashMap<>());
         for (ShownGlyph glyph : read.shown()) {
             if (glyph.operator() < 0) continue;
-            Owner owner = own.get(glyph.glyph().order());
+            Owner owner = placed.containsKey(ground) ? placed(glyph.glyph(), ground) : own.get(glyph.glyph().order());
             if (owner == null && layer != null && !glyph.glyph().seen()) owner = layer.owner(glyph.glyph());
             if (owner == null) owner = glyph.glyph().isSpace() ? Owner.BLANK : Owner.ORNAMENT;
             marked.at(glyph.path()).text.computeIfAbsent(glyph.operator(), key -> new TreeMap<>()).put(glyph.code(), linked(owner, glyph, links));
@@ -190,7 +215,7 @@ public final class PageTagging {
     private void figures(PageReader.Addressed read, int ground, Marked marked) {
         Map<Integer, Owner> own = owners.getOrDefault(ground, Map.of());
         Map<Integer, Rectangle2D> boxes = PaintedBoxes.of(read.page());
-        Set<Integer> pictures = read.page().pictures().stream().map(Placed::order).collect(Collectors.toSet());
+        Set<Integer> pictures = read.page().pictures().stream().map(one -> one.order()).collect(Collectors.toSet());
         for (PageReader.Painted painted : read.painted()) {
             Owner owner = own.getOrDefault(painted.from(), Owner.ORNAMENT);
             Rectangle2D box = boxes.get(painted.from());

@@ -15,6 +15,8 @@ import app.decant.document.Progress;
 import app.decant.document.Walk;
 import app.decant.edit.ObjectSelection;
 import app.decant.edit.Pictures;
+import app.decant.edit.TextSelection;
+import app.decant.edit.Typing;
 import app.decant.format.Taken;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
@@ -288,6 +290,29 @@ class RepairedPagesTest {
                 + "packed, and nothing heavy is laid upon them in thestore. Poles go in a bag of their own.", "    Link: Tents ", "      -> annotation", "  L",
                 "    LI", "      Lbl: 1.", "      LBody: Dry the tent.", "    LI", "      Lbl: 2.", "      LBody: Fold the tent.");
         assertThat(proven(receipt)).contains("All 2 pages are the original's own: they paint the same, operator by operator");
+    }
+
+    @Test void correctedPagesAreTaggedAsTheyAreNow() throws IOException {
+        Sheet sheet = new Sheet().font("F1", "Helvetica", Map.of());
+        sheet.page(TWO_PAGES_OF_TEXT);
+        sheet.page(TWO_PAGES_OF_TEXT.replace("Storage of tents", "Storage of boats").replace("Tents", "Boats"));
+        Path file = sheet.save("plain.pdf");
+        Taken taken = Decant.open(file);
+        Document now = typed(typed(taken.document(), "Fold", "Weigh and fold"), "heavy", "heavy or wet or sharp or otherwise to be feared");
+        Revision revision = new Revision(Intake.original(file, null), taken, null);
+        Recipe recipe = Recipe.PLAIN.with(PdfStyle.PLAIN.with(Standard.UA_1)).with(TITLED);
+        Receipt receipt = publish(Intake.revised(file, null, revision, Decant.layOut(now)), recipe, file);
+        assertThat(receipt.proofs()).allSatisfy(proof -> assertThat(proof.holds()).as(proof.sentence()).isTrue());
+        assertThat(StandardCheck.rules(receipt.file(), Standard.UA_1)).isEmpty();
+        assertThat(elements(receipt.file())).contains("      Lbl: 2.", "      LBody: Weigh and fold the tent.", "  H1: Storage of boats")
+                .anyMatch(element -> element.replace(" ", "").contains("heavyorwetorsharporotherwisetobefearedislaiduponthem"));
+    }
+
+    /** Puts other words in the place of the first that reads so. */
+    private static Document typed(Document before, String at, String text) {
+        Walk.Stop stop = Walk.of(before).stops().stream().filter(one -> one.paragraph().text().contains(at)).findFirst().orElseThrow();
+        int from = stop.paragraph().text().indexOf(at);
+        return Typing.type(before, new TextSelection(new Place(stop.path(), from), new Place(stop.path(), from + at.length())), text, null).after();
     }
 
     /** A form that two pages call tells two elements, so each call has a copy; the form itself is what it was (ISO 32000-2, 14.7.5.2.3). */
