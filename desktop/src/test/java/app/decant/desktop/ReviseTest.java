@@ -8,6 +8,7 @@ import app.decant.Decant;
 import app.decant.demo.DemoFiles;
 import app.decant.desktop.part.Words;
 import app.decant.desktop.station.Station;
+import app.decant.desktop.table.PageTable;
 import app.decant.desktop.work.Settings;
 import app.decant.document.Block;
 import app.decant.document.BlockPath;
@@ -25,6 +26,7 @@ import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.edit.Lists;
 import app.decant.edit.Pictures;
+import app.decant.edit.Placing;
 import app.decant.edit.Search;
 import app.decant.edit.TextSelection;
 import app.decant.format.text.TextWriter;
@@ -39,6 +41,7 @@ import javafx.event.Event;
 import javafx.geometry.Point2D;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.Clipboard;
@@ -290,6 +293,56 @@ class ReviseTest {
         pick(TextSelection.caret(window.desk().selection().get().head()));
         while (window.desk().canUndo()) push(robot, KeyCode.CONTROL, KeyCode.Z);
         assertThat(document()).isEqualTo(before);
+    }
+
+    @Test void aPictureIsTakenByItsEdgesCarriedCutAndSetBesideTheText(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        Picture ship = pictures().stream().filter(one -> one.image().type().equals("image/jpeg")).findFirst().orElseThrow();
+        pick(Pictures.find(document(), ship));
+        settle();
+        PageTable.Framed frame = framed();
+        robot.drag(screen(frame.x() + frame.width(), frame.y() + frame.height())).dropTo(screen(frame.x() + frame.width() * 0.7, frame.y() + frame.height() * 0.7));
+        settle();
+        assertThat(picked().width()).isCloseTo(ship.width() * 0.7, within(ship.width() * 0.02));
+        assertThat(picked().height() / picked().width()).isCloseTo(ship.height() / ship.width(), within(0.001));
+        // Let go by Esc, nothing is another.
+        PageTable.Framed small = framed();
+        robot.drag(screen(small.x() + small.width() / 2, small.y() + small.height())).moveTo(screen(small.x(), small.y() + 10)).type(KeyCode.ESCAPE).drop();
+        settle();
+        assertThat(framed()).isEqualTo(small);
+
+        select(robot, "#picture-standing", Placing.OVER);
+        settle();
+        PageTable.Framed over = framed();
+        robot.drag(screen(over.x() + 40, over.y() + 40)).dropTo(screen(over.x() + 100, over.y() + 70));
+        settle();
+        double point = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().scale());
+        assertThat(framed().left() - over.left()).isCloseTo(60 / point, within(1.0));
+        assertThat(framed().top() - over.top()).isCloseTo(30 / point, within(1.0));
+        robot.doubleClickOn("#picture-from-left").write("25").type(KeyCode.ENTER);
+        settle();
+        assertThat(framed().left()).isCloseTo(25 * 72 / 25.4, within(0.2));
+        robot.clickOn("#picture-cut");
+        robot.doubleClickOn("#picture-cut-left").write("10").type(KeyCode.ENTER);
+        settle();
+        assertThat(picked().crop().left()).isGreaterThan(0.05);
+        select(robot, "#picture-standing", Placing.TEXT_AT_RIGHT);
+        settle();
+        assertThat(Pictures.placing(document(), window.desk().selection().get())).isEqualTo(Placing.TEXT_AT_RIGHT);
+        pick(TextSelection.caret(window.desk().selection().get().head()));
+        while (window.desk().canUndo()) push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document()).isEqualTo(before);
+    }
+
+    private PageTable.Framed framed() { return WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().framed()); }
+
+    private Picture picked() { return Pictures.picked(document(), window.desk().selection().get()); }
+
+    private Point2D screen(double x, double y) { return WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().localToScreen(x, y)); }
+
+    private void select(FxRobot robot, String id, Placing wished) {
+        ComboBox<Placing> box = robot.lookup(id).queryAs(ComboBox.class);
+        WaitForAsyncUtils.waitForAsyncFx(5000, () -> box.getSelectionModel().select(wished));
     }
 
     private List<Picture> pictures() {

@@ -44,6 +44,7 @@ public final class PictureCard {
     private final TextField width = new TextField();
     private final TextArea description = new TextArea();
     private final CheckBox ornament = new CheckBox(Words.of("picture.ornament"));
+    private final PicturePlace place;
     private Picture shown;
 
     PictureCard(Window window) {
@@ -77,7 +78,8 @@ public final class PictureCard {
         replace.setOnAction(event -> window.commands().named("picture.replace").run());
         HBox size = new HBox(8, new Label(Words.of("picture.width")), width, new Label("mm"));
         size.setAlignment(Pos.CENTER_LEFT);
-        VBox card = new VBox(10, about, size, description, ornament, replace);
+        place = new PicturePlace(window);
+        VBox card = new VBox(10, about, size, place.node(), description, ornament, replace);
         card.getStyleClass().add("card");
         box = new VBox(card);
         box.managedProperty().bind(box.visibleProperty());
@@ -90,6 +92,7 @@ public final class PictureCard {
     boolean tell() {
         Picture picture = Pictures.picked(desk.document(), desk.selection().get());
         box.setVisible(picture != null);
+        if (picture != null) place.tell(picture);
         if (picture == shown) return picture != null;
         // What was written about the one before still goes to it.
         shown = picture;

@@ -194,7 +194,7 @@ final class Lights {
     }
 
     /** The frame of a picture that is picked. */
-    private List<double[]> framed(Page page) {
+    List<double[]> framed(Page page) {
         TextSelection span = desk.selection().get();
         Picture picked = span == null || span.isEmpty() ? null : Pictures.picked(desk.document(), span);
         if (picked == null) return List.of();

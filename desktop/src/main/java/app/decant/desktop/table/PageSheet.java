@@ -10,6 +10,7 @@ import javafx.scene.effect.BlendMode;
 import javafx.scene.image.ImageView;
 import javafx.scene.layout.Pane;
 import javafx.scene.paint.Color;
+import javafx.scene.shape.Circle;
 import javafx.scene.shape.Polyline;
 import javafx.scene.shape.Rectangle;
 
@@ -106,8 +107,14 @@ public final class PageSheet extends Pane {
             Rectangle frame = rectangle(one, pointScale, "framed");
             frame.setFill(null);
             frame.setStroke(Color.web("#6B2447"));
-            frame.setStrokeWidth(2);
+            frame.setStrokeWidth(1.2);
             frames.getChildren().add(frame);
+            for (double[] at : PictureGrip.rounds()) {
+                Circle round = new Circle(frame.getX() + at[0] * frame.getWidth(), frame.getY() + at[1] * frame.getHeight(), 4, Color.WHITE);
+                round.setStroke(Color.web("#6B2447"));
+                round.setStrokeWidth(1.4);
+                frames.getChildren().add(round);
+            }
         }
     }
 

@@ -23,6 +23,7 @@ import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleIntegerProperty;
 import javafx.geometry.Orientation;
+import javafx.scene.Node;
 import javafx.scene.control.ScrollBar;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Pane;
@@ -52,6 +53,7 @@ public final class PageTable extends Region {
     private double contentWidth;
     private final TableKeys keys;
     private final PointerMenu menu;
+    private final TableMouse mouse;
     private boolean revealing;
     private int near;
     private boolean fitted = true;
@@ -73,9 +75,11 @@ public final class PageTable extends Region {
         keys = new TableKeys(desk, this);
         setOnKeyPressed(keys::pressed);
         setOnKeyTyped(keys::typed);
-        TableMouse mouse = new TableMouse(desk, this);
+        mouse = new TableMouse(desk, this);
         setOnMousePressed(mouse::pressed);
         setOnMouseDragged(mouse::dragged);
+        setOnMouseReleased(mouse::released);
+        setOnMouseMoved(mouse::moved);
         menu = new PointerMenu(desk, this);
         setOnContextMenuRequested(event -> menu.atPointer(event, keys.commands()));
         addEventHandler(ScrollEvent.SCROLL, this::scrolled);
@@ -332,6 +336,41 @@ public final class PageTable extends Region {
         }
         return null;
     }
+
+    /**
+     * The frame of the picture that is picked.
+     *
+     * @param x    of its left edge on this node, in pixels, as are {@code y}, {@code width} and {@code height}
+     * @param left of its page, in points, as is {@code top}
+     */
+    public record Framed(double x, double y, double width, double height, double left, double top) {
+        boolean holds(double px, double py) { return px >= x && py >= y && px <= x + width && py <= y + height; }
+    }
+
+    /** The frame of the picture that is picked, if it is in view; null where none is. */
+    public Framed framed() {
+        PagedDocument pages = desk.pages().get();
+        if (pages == null || !desk.isLaidOut() || desk.selection().get() == null) return null;
+        for (int number : sheets.keySet()) {
+            if (number >= pages.count()) continue;
+            List<double[]> frames = lights.framed(pages.page(number));
+            if (frames.isEmpty()) continue;
+            double[] one = frames.get(0);
+            double x = pageX(pages.page(number)) + one[0] * scale();
+            double y = tops[number] - down.getValue() + one[1] * scale();
+            return new Framed(x, y, one[2] * scale(), one[3] * scale(), one[0], one[1]);
+        }
+        return null;
+    }
+
+    /** Puts something over the pages, or takes it away. */
+    void over(Node node, boolean wanted) {
+        if (wanted && node.getParent() == null) canvas.getChildren().add(node);
+        else if (!wanted) canvas.getChildren().remove(node);
+    }
+
+    /** Lets go of what the mouse holds, as if nothing had been; whether it held anything. */
+    boolean letGo() { return mouse.letGo(); }
 
     private static boolean isOn(double x, double y, Picture picture) { return x >= 0 && y >= 0 && x <= picture.width() && y <= picture.height(); }
 

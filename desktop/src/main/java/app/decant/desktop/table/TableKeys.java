@@ -82,6 +82,11 @@ public final class TableKeys {
         boolean shift = event.isShiftDown();
         KeyCode code = event.getCode();
         if (event.isAltDown()) return;
+        // What the mouse holds is let go before anything else that Esc ends.
+        if (code == KeyCode.ESCAPE && table.letGo()) {
+            event.consume();
+            return;
+        }
         Optional<Command> command = commands.onTable(event);
         if (command.isPresent()) {
             event.consume();

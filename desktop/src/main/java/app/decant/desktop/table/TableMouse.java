@@ -10,11 +10,13 @@ import javafx.scene.input.MouseEvent;
 public final class TableMouse {
     private final Desk desk;
     private final PageTable table;
+    private final PictureGrip grip;
     private Place anchor;
 
     TableMouse(Desk desk, PageTable table) {
         this.desk = desk;
         this.table = table;
+        grip = new PictureGrip(desk, table);
     }
 
     void pressed(MouseEvent event) {
@@ -22,6 +24,11 @@ public final class TableMouse {
         if (event.getButton() != MouseButton.PRIMARY || desk.document() == null) return;
         double x = event.getX();
         double y = event.getY();
+        if (!event.isShiftDown() && grip.take(x, y)) {
+            anchor = null;
+            event.consume();
+            return;
+        }
         int clicks = event.getClickCount();
         boolean extend = event.isShiftDown();
         desk.whenLaidOut(() -> {
@@ -54,7 +61,21 @@ public final class TableMouse {
         desk.pick(new TextSelection(anchor, place.at(bounds[1])));
     }
 
+    void released(MouseEvent event) { if (grip.isHeld()) grip.drop(event.getX(), event.getY()); }
+
+    void moved(MouseEvent event) { table.setCursor(grip.cursor(event.getX(), event.getY())); }
+
+    boolean letGo() {
+        if (!grip.isHeld()) return false;
+        grip.cancel();
+        return true;
+    }
+
     void dragged(MouseEvent event) {
+        if (grip.isHeld()) {
+            grip.drag(event.getX(), event.getY());
+            return;
+        }
         if (anchor == null || !event.isPrimaryButtonDown()) return;
         if (event.getY() < 0) table.scroll(-24);
         if (event.getY() > table.getHeight()) table.scroll(24);
