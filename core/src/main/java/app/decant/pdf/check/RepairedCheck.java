@@ -42,7 +42,8 @@ final class RepairedCheck {
         for (int i = 0; i < chosen.size(); i++) {
             if (pages.rewritten(chosen.get(i)) != null) continue;
             PDPage source = before.getPage(pages.ground(chosen.get(i)));
-            if (!text(reading, source).equals(text(reading, after.getPage(i)))) wrong++;
+            String said = text(reading, source);
+            if (said != null && !said.equals(text(reading, after.getPage(i)))) wrong++;
             if (hasAllFonts(source)) alike.add(i);
         }
         proofs.add(new Proof(wrong == 0 ? Message.of("check.repaired-pages-say-what-they-did") : Message.of("check.repaired-pages-say-something-else", wrong),
@@ -60,14 +61,14 @@ final class RepairedCheck {
         return proofs;
     }
 
-    /** What can't be read is the same if it can't be read again. */
+    /** Null for what can't be read: there is nothing to compare with, and once it is written anew it may be readable. */
     private static String text(StreamText reading, PDPage page) {
         try {
             // Codes that showed nothing are told as spaces.
             return reading.of(page).replaceAll("[\\s\uFFFD]+", "");
         } catch (IOException | RuntimeException e) {
             LoggerFactory.getLogger(RepairedCheck.class).info("A page can't be read", e);
-            return "";
+            return null;
         }
     }
 

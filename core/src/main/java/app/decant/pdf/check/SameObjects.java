@@ -20,6 +20,8 @@ import org.apache.pdfbox.cos.COSNumber;
 import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.cos.COSString;
+import org.apache.pdfbox.pdmodel.font.PDFontFactory;
+import org.slf4j.LoggerFactory;
 
 /**
  * Compares objects of two files all the way down (ISO 32000-2, 7.3): streams by their bytes as they lie there, all else by value. Entries that lead back up
@@ -83,13 +85,24 @@ final class SameObjects {
                 && after.containsKey(COSName.BASE_FONT) && !hasProgram(before) && hasProgram(after);
     }
 
-    /** Whether a font is inside its file: one made of drawings is, and a composite one if its descendant is. */
+    /** Whether a font is inside its file and can be used: one made of drawings is, and a composite one if its descendant is. */
     static boolean hasProgram(COSDictionary font) {
         if (font == null || COSName.TYPE3.equals(font.getCOSName(COSName.SUBTYPE))) return true;
         COSArray descendants = font.getCOSArray(COSName.DESCENDANT_FONTS);
         if (descendants != null && descendants.size() > 0 && descendants.getObject(0) instanceof COSDictionary descendant) return hasProgram(descendant);
         COSDictionary descriptor = font.getCOSDictionary(COSName.FONT_DESC);
-        return descriptor != null && PROGRAMS.stream().anyMatch(descriptor::containsKey);
+        return descriptor != null && PROGRAMS.stream().anyMatch(descriptor::containsKey) && !isDamaged(font);
+    }
+
+    private static boolean isDamaged(COSDictionary font) {
+        try {
+            COSName kind = font.getCOSName(COSName.SUBTYPE);
+            boolean simple = COSName.TYPE1.equals(kind) || COSName.TRUE_TYPE.equals(kind) || COSName.MM_TYPE1.equals(kind);
+            return simple && !PDFontFactory.createFont(font).isEmbedded();
+        } catch (IOException | RuntimeException e) {
+            LoggerFactory.getLogger(SameObjects.class).info("The font {} can't be read", font.getNameAsString(COSName.BASE_FONT), e);
+            return true;
+        }
     }
 
     private static COSBase plain(COSBase told) {
@@ -111,12 +124,14 @@ final class SameObjects {
         }
     }
 
-    /** An encoding that a font for signs must not name; resources and spaces of colours where there were none. */
-    private static boolean isRepaired(String name, COSDictionary before) {
+    /** An encoding that a font for signs must not name; texts, resources, spaces of colours and fonts where there were none. */
+    private static boolean isRepaired(String name, COSDictionary before, COSDictionary after) {
+        boolean added = !before.containsKey(COSName.getPDFName(name));
         return switch (name) {
-            case "Encoding", "ToUnicode" -> COSName.TRUE_TYPE.equals(before.getCOSName(COSName.SUBTYPE));
-            case "CIDToGIDMap", "Resources", "ColorSpace" -> !before.containsKey(COSName.getPDFName(name));
-            default -> false;
+            case "Encoding" -> COSName.TRUE_TYPE.equals(before.getCOSName(COSName.SUBTYPE));
+            case "CIDToGIDMap", "Resources", "ColorSpace", "ToUnicode" -> added;
+            default -> added && after.getDictionaryObject(COSName.getPDFName(name)) instanceof COSDictionary font
+                    && COSName.FONT.equals(font.getCOSName(COSName.TYPE));
         };
     }
 
@@ -125,7 +140,7 @@ final class SameObjects {
         a.keySet().forEach(name -> names.add(name.getName()));
         b.keySet().forEach(name -> names.add(name.getName()));
         for (String name : new HashSet<>(names)) {
-            if (UPWARDS.contains(name) || but.contains(name) || repaired && (REPAIRED.contains(name) || isRepaired(name, a))) continue;
+            if (UPWARDS.contains(name) || but.contains(name) || repaired && (REPAIRED.contains(name) || isRepaired(name, a, b))) continue;
             if (!same(a.getItem(COSName.getPDFName(name)), b.getItem(COSName.getPDFName(name)))) return false;
         }
         return true;

@@ -67,7 +67,9 @@ final class SamePainting {
         for (StreamOperators.Found found : StreamOperators.of(content)) {
             List<COSBase> operands = found.operands();
             if (TELLING.contains(found.name())) continue;
-            switch (found.name()) {
+            // What lacks something to work on is nothing but its words.
+            boolean whole = operands.size() >= (found.name().equals("\"") ? 3 : found.name().equals("Do") ? 1 : 0);
+            switch (whole ? found.name() : "") {
                 case "Tj", "TJ" -> show(operands, steps);
                 case "'" -> {
                     steps.add("T*");

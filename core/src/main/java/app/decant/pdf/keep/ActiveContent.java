@@ -17,6 +17,7 @@ import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSNull;
 import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.cos.COSString;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -43,7 +44,7 @@ final class ActiveContent {
     /** How many things there are that would run. */
     int count() { return counts.values().stream().mapToInt(Integer::intValue).sum() + left.values().stream().mapToInt(Set::size).sum(); }
 
-    /** Looks at every object of the file. @param takes whether what is found is taken out, or only counted */
+    /** Looks at every object of the file. @param takes whether what is found is taken out, and what leads nowhere said to be nothing; or only counted */
     void each(boolean takes) {
         COSDictionary catalog = pdf.getDocumentCatalog().getCOSObject();
         COSDictionary names = catalog.getCOSDictionary(COSName.NAMES);
@@ -59,6 +60,7 @@ final class ActiveContent {
             if (at instanceof COSDictionary dictionary) {
                 for (COSName name : List.copyOf(dictionary.keySet())) {
                     COSBase value = plain(dictionary.getItem(name));
+                    if (takes && leadsNowhere(dictionary.getItem(name), value)) dictionary.setItem(name, COSNull.NULL);
                     if (value instanceof COSDictionary action && runs(action)) {
                         if (takes) dictionary.removeItem(name);
                     } else if (value instanceof COSDictionary || value instanceof COSArray) {
@@ -68,6 +70,7 @@ final class ActiveContent {
             } else if (at instanceof COSArray array) {
                 for (int i = array.size() - 1; i >= 0; i--) {
                     COSBase value = plain(array.get(i));
+                    if (takes && leadsNowhere(array.get(i), value)) array.set(i, COSNull.NULL);
                     if (value instanceof COSDictionary action && runs(action)) {
                         if (takes) array.remove(i);
                     } else if (value instanceof COSDictionary || value instanceof COSArray) {
@@ -77,6 +80,9 @@ final class ActiveContent {
             }
         }
     }
+
+    /** A reference to an object that is not there is nothing (7.3.10), and must not become one to whatever gets its number when the file is written. */
+    private static boolean leadsNowhere(COSBase told, COSBase value) { return told instanceof COSObject && (value == null || value == COSNull.NULL); }
 
     private static COSBase plain(COSBase told) { return told instanceof COSObject object ? object.getObject() : told; }
 

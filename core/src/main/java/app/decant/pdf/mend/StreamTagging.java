@@ -166,7 +166,8 @@ final class StreamTagging {
 
     private void call(int i, StreamOperators.Found operator, FontPlaces places) throws IOException {
         COSDictionary objects = resources.getCOSDictionary(COSName.XOBJECT);
-        COSBase called = objects == null || !(operator.operands().get(0) instanceof COSName name) ? null : objects.getDictionaryObject(name);
+        COSBase first = operator.operands().isEmpty() ? null : operator.operands().get(0);
+        COSBase called = objects == null || !(first instanceof COSName name) ? null : objects.getDictionaryObject(name);
         Marked inside = marked.called.get(i);
         boolean form = called instanceof COSStream stream && COSName.FORM.equals(stream.getCOSName(COSName.SUBTYPE));
         if (!form || inside == null || !inside.belongs()) {

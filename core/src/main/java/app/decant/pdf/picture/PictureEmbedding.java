@@ -20,7 +20,9 @@ import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.multipdf.LayerUtility;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.graphics.PDXObject;
@@ -44,6 +46,9 @@ public final class PictureEmbedding {
     /** A picture must be so much finer than wished before it is made coarser. */
     private static final double FINER = 1.15;
 
+    /** Forms within forms are looked at so far down. */
+    private static final int DEEPEST = 24;
+
     /** Pixels an inch of drawings that are kept as the steps that drew them. */
     private static final double DRAWN = 300;
 
@@ -59,12 +64,37 @@ public final class PictureEmbedding {
 
     /** @param width the largest width it is shown at, in points */
     public PDXObject embed(Image image, double width) throws IOException {
-        if (PictureDecoder.isDrawing(image)) return form(pdf, image.bytes());
+        if (PictureDecoder.isDrawing(image)) {
+            PDFormXObject drawing = form(pdf, image.bytes());
+            // What shines through has to be painted on paper first (ISO 19005-1, 6.4).
+            boolean shines = standard.isOpaque() && drawing.getResources() != null && shines(drawing.getResources().getCOSObject(), 0);
+            return shines ? LosslessFactory.createFromImage(pdf, opaque(PictureDecoder.decode(image, DRAWN))) : drawing;
+        }
         checkSize(image.bytes());
         PDImageXObject exact = exact(image);
         if (choice.isExact()) return exact;
         PDImageXObject smaller = smaller(PictureDecoder.decode(image, DRAWN), width);
         return smaller != null && length(smaller) < length(exact) ? smaller : exact;
+    }
+
+    /** Whether anything that resources name lets shine through what is under it. */
+    private static boolean shines(COSDictionary resources, int depth) {
+        if (depth > DEEPEST) return true;
+        COSDictionary states = resources.getCOSDictionary(COSName.EXT_G_STATE);
+        if (states != null) for (COSName name : states.keySet()) {
+            COSDictionary state = states.getCOSDictionary(name);
+            if (state == null) continue;
+            COSName blend = state.getCOSName(COSName.BM);
+            if (state.getFloat(COSName.CA, 1) < 1 || state.getFloat(COSName.CA_NS, 1) < 1 || state.getDictionaryObject(COSName.SMASK) instanceof COSDictionary
+                    || blend != null && !blend.equals(COSName.NORMAL)) return true;
+        }
+        COSDictionary objects = resources.getCOSDictionary(COSName.XOBJECT);
+        if (objects != null) for (COSName name : objects.keySet()) {
+            if (!(objects.getDictionaryObject(name) instanceof COSStream object)) continue;
+            COSDictionary own = object.getCOSDictionary(COSName.RESOURCES);
+            if (object.containsKey(COSName.SMASK) || object.containsKey(COSName.GROUP) || own != null && shines(own, depth + 1)) return true;
+        }
+        return false;
     }
 
     private PDImageXObject exact(Image image) throws IOException {

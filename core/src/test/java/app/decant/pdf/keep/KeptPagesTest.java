@@ -35,11 +35,14 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSObjectKey;
 import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.pdfwriter.compress.CompressParameters;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
 import org.apache.pdfbox.pdmodel.encryption.StandardProtectionPolicy;
@@ -126,6 +129,26 @@ class KeptPagesTest {
         try (PDDocument after = Loader.loadPDF(receipt.file().toFile())) {
             assertThat(everything(after)).doesNotContain("app.alert");
             assertThat(after.getPage(1).getAnnotations()).hasSize(4);
+        }
+    }
+
+    /** ISO 32000-2, 7.3.10: what refers to no object is null, and stays so when objects are numbered anew. */
+    @Test void referencesThatLeadNowhereGoOnLeadingNowhere() throws IOException {
+        Path odd = root.resolve("odd.pdf");
+        try (PDDocument pdf = Loader.loadPDF(original)) {
+            for (int number = 1; number < 12; number++) pdf.getPage(1).getCOSObject().setInt(COSName.getPDFName("Odd" + number), 9_000_000 + number);
+            pdf.save(odd.toFile(), CompressParameters.NO_COMPRESSION);
+        }
+        String plain = Files.readString(odd, StandardCharsets.ISO_8859_1);
+        Matcher size = Pattern.compile("/Size (\\d+)").matcher(plain);
+        assertThat(size.find()).isTrue();
+        for (int number = 1; number < 12; number++)
+            plain = plain.replace(String.valueOf(9_000_000 + number), String.format("%3d 0 R", Integer.parseInt(size.group(1)) - 1 + number));
+        Files.writeString(odd, plain, StandardCharsets.ISO_8859_1);
+        Receipt receipt = publish(odd, Recipe.PLAIN.with(new FactsRule(false, "Another", null, null, null, null)), Recipe.Passwords.NONE);
+        try (PDDocument after = Loader.loadPDF(receipt.file().toFile())) {
+            for (int number = 1; number < 12; number++)
+                assertThat(after.getPage(1).getCOSObject().getDictionaryObject(COSName.getPDFName("Odd" + number))).isNull();
         }
     }
 
