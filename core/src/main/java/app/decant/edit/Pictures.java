@@ -166,11 +166,13 @@ public final class Pictures {
     }
 
     private static Change changed(Document document, Selection picked, UnaryOperator<Picture> change) {
-        return replaced(document, picked, (present, picture) -> {
-            Picture made = change.apply(picture);
-            return present instanceof Inline.Floating floating ? new Inline.Floating(floating.anchor(), made, floating.look())
-                    : new Inline.InlinePicture(made, present.look());
-        });
+        return replaced(document, picked, (present, picture) -> with(present, change.apply(picture)));
+    }
+
+    /** Another picture that stands as one does. */
+    static Inline with(Inline present, Picture made) {
+        return present instanceof Inline.Floating floating ? new Inline.Floating(floating.anchor(), made, floating.look())
+                : new Inline.InlinePicture(made, present.look());
     }
 
     /** Puts something else in the place of the picture that is picked. */

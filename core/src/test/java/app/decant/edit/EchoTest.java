@@ -1,6 +1,7 @@
 package app.decant.edit;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import app.decant.demo.PassengerHandbook;
 import app.decant.document.Block;
@@ -13,13 +14,17 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty;
+import app.decant.document.Picture;
 import app.decant.document.Place;
 import app.decant.document.RandomDocument;
+import app.decant.document.Table;
+import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.layout.Sample;
 import java.util.List;
 import java.util.Random;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 /** Passages alike in kind, and one look given to all of them. */
@@ -93,5 +98,59 @@ class EchoTest {
                     .text()).toList());
             assertThat(change.transaction().inverse(document).apply(change.after()).document()).isEqualTo(document);
         }
+    }
+
+    /** Pictures as wide as one, tables like one: what is told to give is undone as one, and what has it already stays the very thing. */
+    @Test void picturesAndTablesBecomeLikeOneThatIsRight() {
+        Document document = PassengerHandbook.document();
+        int pictures = 0;
+        int tables = 0;
+        for (Walk.Stop stop : Walk.of(document).stops()) {
+            int at = 0;
+            for (Inline inline : stop.paragraph().inlines()) {
+                TextSelection here = new TextSelection(new Place(stop.path(), at), new Place(stop.path(), at + inline.length()));
+                at += inline.length();
+                Picture model = inline.length() == 1 ? Pictures.picked(document, here) : null;
+                if (model == null) continue;
+                pictures++;
+                PictureEcho echo = PictureEcho.of(document, here);
+                Change change = echo.give(document, here, IntStream.range(0, echo.others().size()).boxed().toList());
+                for (TextSelection other : echo.others()) {
+                    Picture before = Pictures.picked(document, other);
+                    Picture after = Pictures.picked(change.after(), other);
+                    assertThat(after.width()).isCloseTo(model.width(), within(0.05));
+                    assertThat(after.height() / after.width()).isCloseTo(before.height() / before.width(), within(0.001));
+                }
+                assertThat(Pictures.picked(change.after(), here)).isSameAs(model);
+                assertThat(change.transaction().inverse(document).apply(change.after()).document()).isEqualTo(document);
+                assertThat(PictureEcho.of(change.after(), here).give(change.after(), here, List.of(0)).isNothing()).isTrue();
+            }
+            TextSelection caret = TextSelection.caret(new Place(stop.path(), 0));
+            TableEcho echo = TableEcho.of(document, caret);
+            if (echo == null) continue;
+            tables++;
+            Change change = echo.give(document, caret, IntStream.range(0, echo.others().size()).boxed().toList());
+            assertThat(words(change.after())).isEqualTo(words(document));
+            for (TextSelection other : echo.others()) {
+                Table made = Tables.area(change.after(), other).table();
+                assertThat(made.look().get(TableProperty.BORDERS)).isEqualTo(echo.model().look().get(TableProperty.BORDERS));
+                assertThat(made.columns()).isEqualTo(Tables.area(document, other).table().columns());
+                assertThat(echo.giveTo(change.after(), other).isNothing()).isTrue();
+            }
+            assertThat(change.transaction().inverse(document).apply(change.after()).document()).isEqualTo(document);
+        }
+        assertThat(pictures).isGreaterThan(2);
+        assertThat(tables).isGreaterThan(5);
+    }
+
+    private static List<String> words(Document document) { return Walk.of(document).stops().stream().map(stop -> stop.paragraph().text()).toList(); }
+
+    @Test void whatIsClickedWhileEchoIsHeldBecomesLikeIt() {
+        Document document = Sample.of(List.<Block>of(Paragraph.styled("Heading2", "One"), Paragraph.of("text")));
+        PassageEcho echo = PassageEcho.of(document, at(0));
+        assertThat(echo.giveTo(document, TextSelection.caret(new Place(at(0), 0)))).isNull();
+        Change change = echo.giveTo(document, TextSelection.caret(new Place(at(1), 0)));
+        assertThat(change.after().paragraph(at(1)).style()).isEqualTo(document.paragraph(at(0)).style());
+        assertThat(change.after().paragraph(at(1)).text()).isEqualTo(document.paragraph(at(1)).text());
     }
 }

@@ -27,6 +27,7 @@ import app.decant.edit.Lists;
 import app.decant.edit.Notes;
 import app.decant.edit.Sections;
 import app.decant.edit.Selection;
+import app.decant.edit.TableEcho;
 import app.decant.edit.Tables;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
@@ -144,6 +145,8 @@ final class WindowCommands {
         add("spine.fold", open, () -> window.spine().fold());
         add("words.watch", ALWAYS, () -> desk.words().turn(!desk.words().isOn()));
         onTable("echo", inBody, desk, () -> window.slip().echo(), control(KeyCode.E));
+        onTable("echo.tables", () -> inBody.getAsBoolean() && TableEcho.of(desk.document(), desk.selection().get()) != null, desk,
+                () -> window.slip().echoTables());
         onTable("picture.in", picked, desk, () -> window.slip().pictures().chooseNew());
         onTable("picture.replace", () -> seen.getAsBoolean() && window.slip().pictures().isOn(), desk, () -> window.slip().pictures().chooseOther());
         onTable("table.in", () -> picked.getAsBoolean() && Tables.canInsert(desk.document(), desk.selection().get()), desk, () -> PickedLook.insertTable(desk));

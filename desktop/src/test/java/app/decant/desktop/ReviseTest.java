@@ -259,6 +259,29 @@ class ReviseTest {
         assertThat(window.slip().echoed().isOn()).isFalse();
     }
 
+    @Test void echoHeldOnGivesTheLookToWhatIsClickedUntilEsc(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        TextSelection heading = Search.all(document(), "Luggage and bicycles", true).stream()
+                .filter(one -> document().paragraph(one.start()).text().equals("Luggage and bicycles")).findFirst().orElseThrow();
+        pick(heading);
+        push(robot, KeyCode.CONTROL, KeyCode.E);
+        robot.clickOn("#echo-hold");
+        settle();
+        Place text = new Place(heading.start().path().parent().then(heading.start().path().step(heading.start().path().size() - 1) + 1), 3);
+        String words = document().paragraph(text).text();
+        double[] at = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().caretPoint(text));
+        robot.clickOn(screen(at[0] + 4, at[1]));
+        settle();
+        assertThat(document().paragraph(text).style()).isEqualTo("Heading2");
+        assertThat(document().paragraph(text).text()).isEqualTo(words);
+        push(robot, KeyCode.ESCAPE);
+        push(robot, KeyCode.DOWN);
+        settle();
+        assertThat(window.slip().echoed().isOn()).isFalse();
+        push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document()).isEqualTo(before);
+    }
+
     @Test void aPictureIsPickedSizedDescribedReplacedAndPutIn(FxRobot robot) throws TimeoutException, IOException {
         Document before = document();
         Picture ship = pictures().stream().filter(one -> one.image().type().equals("image/jpeg")).findFirst().orElseThrow();

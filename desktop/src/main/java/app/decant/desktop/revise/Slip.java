@@ -136,6 +136,9 @@ public final class Slip {
     /** Lights the passages like the one that is picked. */
     public void echo() { echo.begin(); }
 
+    /** Lights the other tables, to look like the one at the caret. */
+    public void echoTables() { echo.beginTables(); }
+
     /** Whether it shows something that Esc leaves. */
     public boolean isBusy() { return echo.isOn() || changes.isOn() || review.isOn(); }
 
