@@ -1,5 +1,6 @@
 package app.decant.edit;
 
+import app.decant.document.Cascade;
 import app.decant.document.Cut;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
@@ -27,6 +28,7 @@ public final class Search {
     private final Wanted wanted;
     private final Pattern pattern;
     private final String replacement;
+    private final Cascade cascade;
     private final List<Found> found = new ArrayList<>();
     private long looks;
     /** Where the place before ended, in the paragraph that is looked at. */
@@ -39,7 +41,8 @@ public final class Search {
         this.document = document;
         this.wanted = wanted;
         this.replacement = replacement;
-        pattern = wanted.compiled();
+        pattern = wanted.words().isEmpty() ? null : wanted.compiled();
+        cascade = wanted.look() == null ? null : Cascade.of(document);
     }
 
     /** Every place where the words stand, in reading order, headers and footers last; upper and lower case alike unless {@code exactCase}. */
@@ -54,7 +57,7 @@ public final class Search {
 
     /** The same in one story, with what hangs on it. */
     public static List<TextSelection> in(Document document, Story story, Wanted wanted) {
-        if (wanted.words().isEmpty()) return List.of();
+        if (wanted.isNothing()) return List.of();
         Search search = new Search(document, wanted, null);
         search.look(story);
         return places(search.found);
@@ -79,7 +82,7 @@ public final class Search {
     private static List<TextSelection> places(List<Found> found) { return found.stream().map(Found::where).toList(); }
 
     private static List<Found> everywhere(Document document, Wanted wanted, String replacement) {
-        if (wanted.words().isEmpty()) return List.of();
+        if (wanted.isNothing()) return List.of();
         Search search = new Search(document, wanted, replacement);
         search.look(Story.BODY);
         for (Story story : Stories.all(document)) if (story instanceof Story.Frame) search.look(story);
@@ -131,6 +134,13 @@ public final class Search {
 
     private void look(Story story, Walk.Stop stop) {
         String whole = stop.paragraph().text();
+        List<SeenLook.Stretch> looks = wanted.look() == null ? List.of() : SeenLook.stretches(cascade, stop.paragraph());
+        if (pattern == null) {
+            // Whatever has the look.
+            for (SeenLook.Stretch one : looks) if (one.look().equals(wanted.look()) && !whole.substring(one.from(), one.to()).isBlank())
+                found.add(new Found(new TextSelection(new Place(story, stop.path(), one.from()), new Place(story, stop.path(), one.to())), replacement));
+            return;
+        }
         int[] places = new int[whole.length() + 1];
         String text = plain(whole, places);
         last = 0;
@@ -138,6 +148,7 @@ public final class Search {
         try {
             while (matcher.find()) {
                 if (matcher.end() == matcher.start()) continue;
+                if (wanted.look() != null && !has(looks, places[matcher.start()], places[matcher.end() - 1])) continue;
                 TextSelection where = new TextSelection(new Place(story, stop.path(), places[matcher.start()]),
                         new Place(story, stop.path(), places[matcher.end() - 1] + 1));
                 found.add(new Found(where, replacement == null ? null : instead(matcher)));
@@ -145,6 +156,11 @@ public final class Search {
         } catch (StackOverflowError e) {
             throw endless(e);
         }
+    }
+
+    /** Whether every letter from one to another has the look that is wanted. */
+    private boolean has(List<SeenLook.Stretch> looks, int first, int last) {
+        return looks.stream().filter(one -> one.to() > first && one.from() <= last).allMatch(one -> one.look().equals(wanted.look()));
     }
 
     private String instead(Matcher matcher) {

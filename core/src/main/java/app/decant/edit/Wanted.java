@@ -13,9 +13,15 @@ import java.util.regex.PatternSyntaxException;
  * @param exactCase  whether upper and lower case count as different
  * @param wholeWords whether letters or digits may stand on neither side
  * @param pattern    whether {@code words} is a regular expression
+ * @param look       that all of it has, or null for any; where there are no words, whatever has it is looked for
  */
-public record Wanted(String words, boolean exactCase, boolean wholeWords, boolean pattern) {
+public record Wanted(String words, boolean exactCase, boolean wholeWords, boolean pattern, SeenLook look) {
+    public Wanted(String words, boolean exactCase, boolean wholeWords, boolean pattern) { this(words, exactCase, wholeWords, pattern, null); }
+
     public static Wanted plain(String words, boolean exactCase) { return new Wanted(words, exactCase, false, false); }
+
+    /** Whether nothing is looked for. */
+    public boolean isNothing() { return words.isEmpty() && look == null; }
 
     /** @throws DecantException ({@code WRONG_CALL}) where it is no regular expression */
     Pattern compiled() {

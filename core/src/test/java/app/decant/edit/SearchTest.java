@@ -3,6 +3,7 @@ package app.decant.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import app.decant.document.BlockPath;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Inline;
@@ -102,5 +103,20 @@ class SearchTest {
         List<String> texts = new ArrayList<>();
         for (Story story : Stories.all(document)) for (Walk.Stop stop : Walk.of(document, story).stops()) texts.add(stop.paragraph().text());
         return texts;
+    }
+
+    /** Letters that look alike are found whatever says how they look: a style, the passage, the letters themselves. */
+    @Test void whatLooksLikeWhatIsPickedIsFoundWithWordsOrWithout() {
+        Look loud = Look.of(TextProperty.BOLD, true);
+        Document plain = Sample.of(List.of(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("pier ", Look.PLAIN),
+                new Inline.Text("pier", loud), new Inline.Text(" and pier", Look.of(TextProperty.BOLD, false)))), Paragraph.of("pier alone")));
+        Place bold = new Place(BlockPath.of(0, 0), 6);
+        SeenLook look = SeenLook.at(plain, new TextSelection(bold, bold.at(8)));
+        assertThat(Search.all(plain, new Wanted("pier", true, false, false, look))).containsExactly(new TextSelection(bold.at(5), bold.at(9)));
+        assertThat(Search.all(plain, new Wanted("", true, false, false, look))).containsExactly(new TextSelection(bold.at(5), bold.at(9)));
+        SeenLook quiet = SeenLook.at(plain, TextSelection.caret(new Place(BlockPath.of(0, 1), 2)));
+        assertThat(Search.all(plain, new Wanted("pier", true, false, false, quiet))).as("bold that is switched off is not bold").hasSize(3);
+        Change change = Search.replaceAll(plain, TextSelection.caret(bold), new Wanted("p(ie)r", true, false, true, quiet), "$1");
+        assertThat(change.after().paragraph(BlockPath.of(0, 0)).text()).isEqualTo("ie pier and ie");
     }
 }

@@ -43,6 +43,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
@@ -130,6 +131,28 @@ class ReviseTest {
         assertThat(count("adult")).as("all at once is undone at once").isEqualTo(places - 1);
         push(robot, KeyCode.CONTROL, KeyCode.Z);
         assertThat(document()).isEqualTo(before);
+    }
+
+    @Test void whatLooksAlikeIsFoundAndListedAndPickedFromTheList(FxRobot robot) throws TimeoutException {
+        Place heading = Search.all(document(), "Who we are", true).stream().map(TextSelection::start)
+                .filter(place -> "Heading2".equals(document().paragraph(place).style())).findFirst().orElseThrow();
+        pick(TextSelection.caret(heading.at(3)));
+        push(robot, KeyCode.CONTROL, KeyCode.F);
+        robot.clickOn("#find-look");
+        robot.clickOn("#find-list");
+        settle();
+        ListView<TextSelection> list = robot.lookup("#found-list").queryAs(ListView.class);
+        List<String> headings = list.getItems().stream().map(one -> document().paragraph(one.start()).style()).distinct().toList();
+        assertThat(headings).containsExactly("Heading2");
+        assertThat(list.getItems()).hasSizeGreaterThan(15);
+        TextSelection third = list.getItems().get(2);
+        WaitForAsyncUtils.waitForAsyncFx(5000, () -> list.getSelectionModel().select(2));
+        settle();
+        assertThat(window.desk().selection().get()).isEqualTo(third);
+        robot.clickOn("#find").write("safety");
+        settle();
+        assertThat(list.getItems()).allSatisfy(one -> assertThat(document().paragraph(one.start()).style()).isEqualTo("Heading2"));
+        push(robot, KeyCode.ESCAPE);
     }
 
     @Test void aPatternReplacesByItsPartsAndOneThatIsNoneIsSaid(FxRobot robot) throws TimeoutException {

@@ -8,6 +8,7 @@ import app.decant.document.Place;
 import app.decant.document.Story;
 import app.decant.edit.Change;
 import app.decant.edit.Search;
+import app.decant.edit.SeenLook;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Wanted;
 import java.util.List;
@@ -34,6 +35,10 @@ public final class FindBar {
     private final CheckBox exact = new CheckBox(Words.of("find.case"));
     private final CheckBox whole = new CheckBox(Words.of("find.whole"));
     private final CheckBox pattern = new CheckBox(Words.of("find.pattern"));
+    private final CheckBox alike = new CheckBox(Words.of("find.look"));
+    private final CheckBox listed = new CheckBox(Words.of("find.list"));
+    private final FoundList list;
+    private SeenLook look;
     private final Label count = new Label();
     private final Button one = button("find.replace", this::replace);
     private final Button all = button("find.replace.all", this::replaceAll);
@@ -54,6 +59,9 @@ public final class FindBar {
         exact.setId("find-case");
         whole.setId("find-whole");
         pattern.setId("find-pattern");
+        alike.setId("find-look");
+        listed.setId("find-list");
+        list = new FoundList(desk, this::pick);
         one.setId("replace");
         all.setId("replace-all");
         Region gap = new Region();
@@ -61,14 +69,20 @@ public final class FindBar {
         HBox finding = new HBox(10, field, button("find.before", () -> step(-1)), button("find.next", () -> step(1)), gap,
                 button("find.shut", this::hide));
         replacing = new HBox(10, instead, one, all);
-        FlowPane choices = new FlowPane(18, 6, exact, whole, pattern, count);
+        FlowPane choices = new FlowPane(18, 6, exact, whole, pattern, alike, listed, count);
         HBox.setHgrow(field, Priority.SOMETIMES);
-        for (CheckBox choice : List.of(exact, whole, pattern)) choice.setMinWidth(Region.USE_PREF_SIZE);
+        for (CheckBox choice : List.of(exact, whole, pattern, alike, listed)) choice.setMinWidth(Region.USE_PREF_SIZE);
         for (HBox row : List.of(finding, replacing)) row.setAlignment(Pos.CENTER_LEFT);
-        bar = new VBox(8, finding, replacing, choices);
+        bar = new VBox(8, finding, replacing, choices, list.node());
         bar.getStyleClass().add("find-bar");
         field.textProperty().addListener((observed, was, now) -> search(true));
         for (CheckBox choice : List.of(exact, whole, pattern)) choice.selectedProperty().addListener((observed, was, now) -> search(true));
+        alike.selectedProperty().addListener((observed, was, now) -> {
+            // What is picked now, before the first place is.
+            look = now && desk.document() != null && desk.selection().get() != null ? SeenLook.at(desk.document(), desk.selection().get()) : null;
+            search(true);
+        });
+        listed.selectedProperty().addListener((observed, was, now) -> tell());
         for (TextField text : List.of(field, instead)) text.setOnKeyPressed(event -> {
             if (event.getCode() == KeyCode.ENTER && text == instead) replace();
             else if (event.getCode() == KeyCode.ENTER) step(event.isShiftDown() ? -1 : 1);
@@ -123,11 +137,19 @@ public final class FindBar {
         bar.setManaged(false);
         everywhere = List.of();
         found = List.of();
+        alike.setSelected(false);
+        list.show(found, -1, false);
         table.mark(found);
         table.requestFocus();
     }
 
-    private Wanted wanted() { return new Wanted(field.getText(), exact.isSelected(), whole.isSelected(), pattern.isSelected()); }
+    private Wanted wanted() { return new Wanted(field.getText(), exact.isSelected(), whole.isSelected(), pattern.isSelected(), look); }
+
+    private void pick(TextSelection place) {
+        at = found.indexOf(place);
+        table.pick(place, true);
+        tell();
+    }
 
     /** @param show whether the first place at the caret or behind it comes into view */
     private void search(boolean show) {
@@ -167,11 +189,12 @@ public final class FindBar {
 
     private void tell() {
         int elsewhere = everywhere.size() - found.size();
-        String text = !trouble.isEmpty() ? trouble : field.getText().isEmpty() ? "" : everywhere.isEmpty() ? Words.of("find.none") : at < 0
+        String text = !trouble.isEmpty() ? trouble : wanted().isNothing() ? "" : everywhere.isEmpty() ? Words.of("find.none") : at < 0
                 ? Words.of("find.found", found.size()) : Words.of("find.at", at + 1, found.size());
         count.setText(elsewhere > 0 ? Words.of("find.elsewhere", text, elsewhere) : text);
         one.setDisable(found.isEmpty());
         all.setDisable(everywhere.isEmpty());
+        list.show(found, at, listed.isSelected());
     }
 
     private void step(int by) {
