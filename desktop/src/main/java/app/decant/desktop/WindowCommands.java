@@ -29,6 +29,7 @@ import app.decant.edit.Sections;
 import app.decant.edit.Selection;
 import app.decant.edit.TableEcho;
 import app.decant.edit.Tables;
+import app.decant.edit.TextBoxes;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.edit.TypingAids;
@@ -168,6 +169,11 @@ final class WindowCommands {
                 window.table().pick(desk.selection().get(), true);
             });
         }
+        onTable("box.in", () -> picked.getAsBoolean() && TextBoxes.canInsert(desk.selection().get()), desk, () -> {
+            desk.apply(TextBoxes.insert(desk.document(), desk.selection().get()));
+            window.table().pick(desk.selection().get(), true);
+        });
+        edits("box.out", () -> picked.getAsBoolean() && TextBoxes.at(desk.document(), desk.selection().get()) != null, desk, TextBoxes::remove);
         for (Inline.Field.Kind kind : Fields.OFFERED)
             edits("field." + kind.name().toLowerCase(Locale.ROOT), picked, desk, (document, span) -> Fields.insert(document, span, kind));
         BooleanSupplier aside = () -> picked.getAsBoolean() && (window.slip().isBusy() || !(desk.selection().get().story() instanceof Story.Body));

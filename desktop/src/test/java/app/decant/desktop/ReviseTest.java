@@ -28,6 +28,7 @@ import app.decant.edit.Lists;
 import app.decant.edit.Pictures;
 import app.decant.edit.Placing;
 import app.decant.edit.Search;
+import app.decant.edit.TextBoxes;
 import app.decant.edit.TextSelection;
 import app.decant.format.text.TextWriter;
 import java.awt.image.BufferedImage;
@@ -376,6 +377,28 @@ class ReviseTest {
         settle();
         assertThat(Pictures.placing(document(), window.desk().selection().get())).isEqualTo(Placing.TEXT_AT_RIGHT);
         pick(TextSelection.caret(window.desk().selection().get().head()));
+        while (window.desk().canUndo()) push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document()).isEqualTo(before);
+    }
+
+    @Test void aBoxOfTextIsPutInWrittenInWidenedAndTakenOut(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        pick(TextSelection.caret(Search.all(document(), "Each passenger may bring", true).get(0).start()));
+        WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.commands().named("box.in").run());
+        settle();
+        robot.write("Ask here");
+        settle();
+        assertThat(TextBoxes.at(document(), window.desk().selection().get()).blocks()).first()
+                .satisfies(block -> assertThat(((Paragraph) block).text()).isEqualTo("Ask here"));
+        robot.doubleClickOn("#box-width").write("70").type(KeyCode.ENTER);
+        settle();
+        assertThat(TextBoxes.at(document(), window.desk().selection().get()).width()).isCloseTo(70 * 72 / 25.4, within(0.2));
+        select(robot, "#box-standing", Placing.ALONE);
+        settle();
+        assertThat(TextBoxes.placing(document(), window.desk().selection().get())).isEqualTo(Placing.ALONE);
+        robot.clickOn("#box-out");
+        settle();
+        assertThat(document()).isEqualTo(before);
         while (window.desk().canUndo()) push(robot, KeyCode.CONTROL, KeyCode.Z);
         assertThat(document()).isEqualTo(before);
     }

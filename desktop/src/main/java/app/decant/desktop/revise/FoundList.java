@@ -86,7 +86,7 @@ final class FoundList {
             before.setAlignment(Pos.CENTER_RIGHT);
             before.setPrefWidth(240);
             before.setMinWidth(60);
-            here.setMinWidth(40);
+            here.setMinWidth(Region.USE_PREF_SIZE);
             after.setMinWidth(0);
             Region gap = new Region();
             HBox.setHgrow(gap, Priority.ALWAYS);

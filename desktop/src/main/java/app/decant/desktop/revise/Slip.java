@@ -69,6 +69,7 @@ public final class Slip {
     private final ParagraphCard paragraphs;
     private final Node letters;
     private final EchoCard echo;
+    private final BoxCard textBox;
     private final WordCard word;
     private final LinkCard link;
     private final ChangesCard changes;
@@ -89,6 +90,7 @@ public final class Slip {
         letters = textCard();
         picture = new PictureCard(window);
         echo = new EchoCard(desk, window.table());
+        textBox = new BoxCard(window);
         word = new WordCard(desk, window.table());
         link = new LinkCard(window);
         changes = new ChangesCard(window);
@@ -105,7 +107,7 @@ public final class Slip {
         words.getStyleClass().add("quiet");
         words.setWrapText(true);
         content.getChildren().addAll(changes.node(), review.list(), review.hint(), section("slip.picked"), kind, words, review.atCaret(), form.node(),
-                word.node(), link.node(), echo.node(), picture.node(), letters,
+                word.node(), link.node(), echo.node(), picture.node(), textBox.node(), letters,
                 section("slip.paragraph"), paragraphCard(),
                 table.node(), pageLook.node(), fonts.node(), line(), section("slip.look"), findings);
         desk.selection().addListener((observed, before, now) -> tell());
@@ -305,6 +307,7 @@ public final class Slip {
         table.tell(desk);
         word.tell();
         link.tell();
+        textBox.tell();
         review.tell();
         form.tell();
         fonts.tell();
