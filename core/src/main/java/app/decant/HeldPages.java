@@ -40,14 +40,15 @@ record HeldPages(OwnPages pages, List<Message> broken) {
     static HeldPages of(Path file, OwnPages pages, Standard standard, Supplier<LogicalStructure> structure, Progress progress) {
         try {
             boolean touched = IntStream.range(0, pages.count()).anyMatch(page -> pages.rewritten(page) != null);
-            if (!touched && keeps(file, standard)) return new HeldPages(pages, List.of());
-            Mending mending = new Mending(false, null);
+            if (!touched && pages.claims(standard) && keeps(file, standard)) return new HeldPages(pages, List.of());
+            boolean tags = standard.needsTags() && !pages.isTagged();
+            Mending mending = new Mending(false, tags ? structure.get() : null);
             List<StandardCheck.Broken> broken = tried(pages.mended(mending), standard, progress);
             if (broken.stream().anyMatch(StandardCheck.Broken::isOfInks)) {
-                mending = new Mending(true, null);
+                mending = new Mending(true, mending.structure());
                 broken = tried(pages.mended(mending), standard, progress);
             }
-            if (standard.needsTags() && broken.stream().anyMatch(StandardCheck.Broken::isOfStructure)) {
+            if (!tags && standard.needsTags() && broken.stream().anyMatch(StandardCheck.Broken::isOfStructure)) {
                 mending = new Mending(mending.inks(), structure.get());
                 broken = tried(pages.mended(mending), standard, progress);
             }

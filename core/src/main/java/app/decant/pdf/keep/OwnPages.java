@@ -14,16 +14,20 @@ import app.decant.page.Page;
 import app.decant.page.Pages;
 import app.decant.page.Rewritten;
 import app.decant.pdf.PdfDoor;
+import app.decant.pdf.Standard;
 import app.decant.words.Message;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.PDMetadata;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
 import org.slf4j.LoggerFactory;
@@ -40,6 +44,8 @@ public final class OwnPages implements Pages {
     private final Facts facts;
     private final Map<Integer, Rewritten> rewritten;
     private final Mending mending;
+    private final boolean tagged;
+    private final String claims;
 
     /** Sets words that are laid on pages, as {@link Pages#words} says. */
     public interface Lettering {
@@ -54,6 +60,8 @@ public final class OwnPages implements Pages {
         this.headings = List.copyOf(headings);
         this.rewritten = Map.copyOf(rewritten);
         this.mending = mending;
+        this.tagged = pages.tagged;
+        this.claims = pages.claims;
     }
 
     private OwnPages(Original original, Lettering lettering, PDDocument pdf) {
@@ -70,6 +78,8 @@ public final class OwnPages implements Pages {
         }
         rewritten = Map.of();
         mending = null;
+        tagged = pdf.getDocumentCatalog().getCOSObject().containsKey(COSName.STRUCT_TREE_ROOT);
+        claims = claims(pdf);
         headings = KeptBookmarks.headings(pdf);
         facts = KeptFacts.of(pdf);
     }
@@ -91,6 +101,26 @@ public final class OwnPages implements Pages {
             if (e instanceof DecantException told) throw told;
             throw new DecantException(Kind.UNREADABLE, Message.of("pdf.is-damaged-no-pages-can-be-found", original.name()), e);
         }
+    }
+
+    /** What the file's metadata say, where the standards it keeps would be told (ISO 19005-2, 6.6.4); empty where there are none. */
+    private static String claims(PDDocument pdf) {
+        try {
+            PDMetadata metadata = pdf.getDocumentCatalog().getMetadata();
+            return metadata == null ? "" : new String(metadata.toByteArray(), StandardCharsets.UTF_8);
+        } catch (IOException | RuntimeException e) {
+            LoggerFactory.getLogger(OwnPages.class).info("The metadata can't be read", e);
+            return "";
+        }
+    }
+
+    /** Whether the file tells any structure. */
+    public boolean isTagged() { return tagged; }
+
+    /** Whether the file says that it keeps a standard of the kind; whether that is so is another matter. */
+    public boolean claims(Standard standard) {
+        return (!standard.isArchive() || claims.contains("http://www.aiim.org/pdfa/ns/id/"))
+                && (!standard.isAccessible() || claims.contains("http://www.aiim.org/pdfua/ns/id/"));
     }
 
     /** The same with headings that were found in the text, where the file has no bookmarks of its own. */
