@@ -208,6 +208,29 @@ class RepairedPagesTest {
         }
     }
 
+    /** What people put into PDFs comes through: fields with what was filled in, layers, links; files only where the standard takes them. */
+    @Test void whatAFileHasStaysUnderAnArchiveStandard() throws IOException {
+        Path file = root.resolve("full.pdf");
+        Files.write(file, FullFile.bytes());
+        for (Standard standard : List.of(Standard.A_2B, Standard.A_3B)) {
+            Receipt receipt = publish(file, standard);
+            assertThat(StandardCheck.rules(receipt.file(), standard)).isEmpty();
+            String left = "Files that travelled inside were left out, since PDF/A-2b holds none; PDF/A-3b keeps them.";
+            assertThat(told(receipt).contains(left)).isEqualTo(standard == Standard.A_2B);
+            try (PDDocument before = Loader.loadPDF(file.toFile()); PDDocument after = Loader.loadPDF(receipt.file().toFile())) {
+                assertThat(after.getDocumentCatalog().getAcroForm().getField("Name1").getValueAsString()).isEqualTo("Filled in 1");
+                assertThat(after.getDocumentCatalog().getOCProperties().getGroupNames()).containsExactly("Prices");
+                assertThat(after.getDocumentCatalog().getPageLabels().getLabelsByPageIndices()).containsExactly("i", "ii", "1", "2");
+                assertThat(after.getPage(1).getAnnotations()).hasSameSizeAs(before.getPage(1).getAnnotations());
+                assertThat(after.getDocumentCatalog().getOpenAction()).isNull();
+                COSArray associated = after.getDocumentCatalog().getCOSObject().getCOSArray(COSName.getPDFName("AF"));
+                assertThat(associated == null ? 0 : associated.size()).isEqualTo(standard == Standard.A_3B ? 1 : 0);
+                assertThat(after.getDocumentInformation().getCustomMetadataValue("File number")).isEqualTo("HO 12/6");
+            }
+            Files.delete(receipt.file());
+        }
+    }
+
     @Test void fontsThatAreAskedForGoInWithoutAnyStandard() throws IOException {
         Path file = hostile();
         Recipe recipe = Recipe.PLAIN.with(PdfStyle.PLAIN.with(PdfChoices.Fonts.WHOLE));
