@@ -149,12 +149,13 @@ public final class PageTagging {
         Map<Integer, Owner> own = owners.getOrDefault(ground, Map.of());
         List<LinkPlace> links = links(page, read.page().turn());
         ScanLayer layer = ScanLayer.of(read.page(), figure(read.page(), ground), structure);
+        if (layer == null && own.isEmpty() && !placed.containsKey(ground)) layer = ScanLayer.ofWhole(structure);
         Marked marked = new Marked();
         StreamTagging.FontPlaces fonts = new StreamTagging.FontPlaces(new HashMap<>(), new HashMap<>());
         for (ShownGlyph glyph : read.shown()) {
             if (glyph.operator() < 0) continue;
             Owner owner = placed.containsKey(ground) ? placed(glyph.glyph(), ground) : own.get(glyph.glyph().order());
-            if (owner == null && layer != null && !glyph.glyph().seen()) owner = layer.owner(glyph.glyph());
+            if (owner == null && layer != null && layer.has(glyph.glyph())) owner = layer.owner(glyph.glyph());
             if (owner == null) owner = glyph.glyph().isSpace() ? Owner.BLANK : Owner.ORNAMENT;
             marked.at(glyph.path()).text.computeIfAbsent(glyph.operator(), key -> new TreeMap<>()).put(glyph.code(), linked(owner, glyph, links));
             fonts.at(glyph.path()).own().put(glyph.operator(), glyph.font());

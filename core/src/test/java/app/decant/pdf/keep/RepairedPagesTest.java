@@ -315,6 +315,15 @@ class RepairedPagesTest {
         assertThat(proven(receipt)).contains("All 2 pages are the original's own: they paint the same, operator by operator");
     }
 
+    /** Pages that say one line each are taken for heads; what they say is told nevertheless. */
+    @Test void noPageThatSaysSomethingIsSilent() throws IOException {
+        Sheet sheet = new Sheet().font("F1", "Helvetica", Map.of());
+        for (int page = 1; page <= 6; page++) sheet.page("BT /F1 11 Tf 72 780 Td (Locker " + page + ") Tj ET");
+        Receipt receipt = publish(sheet.save("lockers.pdf"), Standard.UA_1);
+        String all = String.join(" ", elements(receipt.file()));
+        for (int page = 1; page <= 6; page++) assertThat(all).contains("Locker " + page);
+    }
+
     @Test void correctedPagesAreTaggedAsTheyAreNow() throws IOException {
         Sheet sheet = new Sheet().font("F1", "Helvetica", Map.of());
         sheet.page(TWO_PAGES_OF_TEXT);
