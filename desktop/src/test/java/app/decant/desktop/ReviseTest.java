@@ -348,7 +348,8 @@ class ReviseTest {
         pick(Pictures.find(document(), ship));
         settle();
         PageTable.Framed frame = framed();
-        robot.drag(screen(frame.x() + frame.width(), frame.y() + frame.height())).dropTo(screen(frame.x() + frame.width() * 0.7, frame.y() + frame.height() * 0.7));
+        robot.drag(screen(frame.x() + frame.width(), frame.y() + frame.height()))
+                .dropTo(screen(frame.x() + frame.width() * 0.7, frame.y() + frame.height() * 0.7));
         settle();
         assertThat(picked().width()).isCloseTo(ship.width() * 0.7, within(ship.width() * 0.02));
         assertThat(picked().height() / picked().width()).isCloseTo(ship.height() / ship.width(), within(0.001));

@@ -4,7 +4,8 @@
  *
  * <p>Read {@link app.decant.pdf.keep.OwnPages}, which tells what the file has, then {@link app.decant.pdf.keep.KeptWriter}, which calls the others:
  * {@code PageSelection} (which pages), {@code ActiveContent} (what would run), {@code KeptFacts} and {@code Metadata}, {@code KeptBookmarks},
- * {@code KeptPictures}, {@code LaidOnPages} (letterheads, stamps), {@code AnewPages} (pages that are set here after all).
+ * {@code KeptPictures}, {@code LaidOnPages} (letterheads, stamps), {@code AnewPages} (pages that are set here after all). What a standard forbids is repaired
+ * by {@link app.decant.pdf.mend.StandardMending}. A signed file gets what is new behind its bytes where that can be.
  *
  * <p>Words are changed by {@link app.decant.pdf.keep.PageRewriting}: a {@link app.decant.pdf.keep.Correction} of a line becomes other codes in the operator
  * that shows them ({@code ChangedStream}, {@code TextRewriting}), found by {@code LetterCodes}, if {@code LineRoom} has room; then the page is read and

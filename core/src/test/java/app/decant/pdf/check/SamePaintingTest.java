@@ -55,7 +55,8 @@ class SamePaintingTest {
     @Test void whateverElseIsAnotherIsNoticed() throws IOException {
         assertThat(same(PLAIN, "1 w 0 0 m 9 9 l S")).isTrue();
         assertThat(same(PLAIN, "1 w 0 0 m 9 8 l S")).as("a form that paints otherwise").isFalse();
-        List<String[]> changes = List.of(new String[] {"One", "Owe"}, new String[] {"-120", "-121"}, new String[] {"0.5 g", "0.6 g"}, new String[] {" re f", " re S"},
+        List<String[]> changes = List.of(new String[] {"One", "Owe"}, new String[] {"-120", "-121"}, new String[] {"0.5 g", "0.6 g"},
+                new String[] {" re f", " re S"},
                 new String[] {"(Four) '", "(Four) Tj"}, new String[] {"1 0.5 (", "1 0.6 ("}, new String[] {"/F1 9", "/F2 9"}, new String[] {"q 1", "1"},
                 new String[] {" /X Do", ""}, new String[] {"ET Q", "ET Q q Q"}, new String[] {"(Two)", "(Two) 0"});
         for (String[] change : changes) assertThat(same(PLAIN.replace(change[0], change[1]), "1 w 0 0 m 9 9 l S")).as(change[1]).isFalse();

@@ -134,8 +134,8 @@ class RepairedPagesTest {
     }
 
     private Receipt publish(Intake intake, Recipe recipe, Path from) {
-        return Decant.publish(new Order(intake.pages(recipe, Progress.SILENT), recipe, Recipe.Passwords.NONE, from), root.resolve("result.pdf"), Progress.SILENT)
-                .get(0);
+        Order order = new Order(intake.pages(recipe, Progress.SILENT), recipe, Recipe.Passwords.NONE, from);
+        return Decant.publish(order, root.resolve("result.pdf"), Progress.SILENT).get(0);
     }
 
     private static List<String> told(Receipt receipt) { return receipt.findings().stream().map(Finding::what).toList(); }
@@ -159,8 +159,8 @@ class RepairedPagesTest {
     private Path hostile() throws IOException {
         Sheet sheet = new Sheet().font("F1", "Helvetica", Map.of());
         PDPage page = sheet.page("BT /F1 14 Tf 72 700 Td (Kept for good \\223so\\224) Tj ET");
-        page.getCOSObject().setItem(COSName.CONTENTS, sheet.stream("BT /F1 14 Tf 72 700 Td (Kept for good \\223so\\224) Tj ET 0.1 0.9 0.2 0 k 72 600 90 40 re f",
-                COSName.LZW_DECODE));
+        page.getCOSObject().setItem(COSName.CONTENTS,
+                sheet.stream("BT /F1 14 Tf 72 700 Td (Kept for good \\223so\\224) Tj ET 0.1 0.9 0.2 0 k 72 600 90 40 re f", COSName.LZW_DECODE));
         COSDictionary script = new COSDictionary();
         script.setItem(COSName.S, COSName.getPDFName("Named"));
         script.setName(COSName.N, "Print");
