@@ -30,6 +30,7 @@ import app.decant.pdf.Overlay;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Pictures;
+import app.decant.pdf.Standard;
 import app.decant.publish.Delivery;
 import app.decant.publish.FactsRule;
 import app.decant.publish.Guard;
@@ -202,8 +203,10 @@ public final class Attack {
     private void kept(byte[] seed, int number) throws IOException {
         Path source = Files.write(Files.createDirectories(root.resolve("sources")).resolve("kept " + number + ".pdf"), mutation.of(seed));
         PdfStyle[] styles = {PdfStyle.PLAIN, PdfStyle.PLAIN.linearized(true), PdfStyle.PLAIN.compressed(false), PdfStyle.PLAIN.with(new Pictures(50, 72)),
-                PdfStyle.PLAIN.tagged(false), PdfStyle.PLAIN.with(new PdfChoices.Bookmarks(1, 1, 1))};
-        Recipe recipe = Recipe.PLAIN.with(styles[random.nextInt(styles.length)]).with(WhenPresent.REPLACE);
+                PdfStyle.PLAIN.tagged(false), PdfStyle.PLAIN.with(new PdfChoices.Bookmarks(1, 1, 1)),
+            PdfStyle.PLAIN.with(PdfChoices.Fonts.WHOLE), PdfStyle.PLAIN.with(Standard.A_2B), PdfStyle.PLAIN.with(Standard.A_2A_UA_1)};
+        FactsRule titled = new FactsRule(false, "A title", null, null, null, null);
+        Recipe recipe = Recipe.PLAIN.with(titled).with(styles[random.nextInt(styles.length)]).with(WhenPresent.REPLACE);
         if (random.nextBoolean()) recipe = recipe.of(new PageRange("odd"));
         if (random.nextBoolean()) recipe = recipe.with(List.of(Laid.stamp("Copy {page}", Overlay.Place.BOTTOM)));
         if (random.nextBoolean()) recipe = recipe.with(new FactsRule(random.nextBoolean(), "Another title", null, null, null, null));

@@ -59,7 +59,7 @@ public final class EchoCard {
         give.getStyleClass().addAll("main-button", "small-main-button");
         give.setOnAction(event -> give());
         hold.setId("echo-hold");
-        hold.getStyleClass().addAll("look-button", "small-button", "word-button");
+        hold.getStyleClass().addAll("look-button", "word-button");
         hold.selectedProperty().addListener((observed, was, now) -> hold(now));
         Button leave = new Button(Words.of("echo.leave"));
         leave.setId("echo-leave");
