@@ -265,7 +265,12 @@ public final class PublishStation {
         if (recipe.target() == Target.PDF) {
             int count = chosen(pages).size();
             if (desk.source().get().isPdf() && recipe.keepsPages()) {
-                for (String what : List.of("own", "used", "stands")) proof(Words.of("proof." + what));
+                Standard standard = recipe.style().standard();
+                // Where structure may have to be put on pages, their bytes are others, and what they paint is not.
+                proof(Words.of(standard.needsTags() ? "proof.painted" : "proof.own"));
+                proof(Words.of(standard == Standard.NONE ? "proof.used" : "proof.used.standard"));
+                proof(Words.of("proof.stands"));
+                if (standard != Standard.NONE) proof(Words.of("proof.standard", standard.words()));
                 if (recipe.locking().isOn()) proof(Words.of("proof.lock"));
                 losses();
                 return;
