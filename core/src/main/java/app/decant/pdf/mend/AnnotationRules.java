@@ -38,6 +38,7 @@ final class AnnotationRules {
     private final boolean files;
     private int gone;
     private int attached;
+    private int printed;
 
     private AnnotationRules(PDDocument pdf, boolean files) {
         this.pdf = pdf;
@@ -52,6 +53,7 @@ final class AnnotationRules {
         int number = 0;
         for (PDPage page : pdf.getPages()) rules.page(page, number++);
         if (rules.gone > 0) findings.add(Finding.lost(Message.of("mend.annotations", rules.gone)));
+        if (rules.printed > 0) findings.add(Finding.changed(Message.of("mend.notes-printed", rules.printed)));
         if (rules.attached > 0) findings.add(Finding.lost(Message.of("mend.files-on-pages", rules.attached)));
         return findings;
     }
@@ -119,7 +121,9 @@ final class AnnotationRules {
     private void flags(COSDictionary annotation, String kind) {
         if (kind.equals("Popup")) return;
         int flags = annotation.getInt(COSName.F, 0);
-        if ((flags & (HIDDEN | NO_VIEW)) != 0 && !WITHOUT_LOOK.contains(kind)) show(annotation, isButton(annotation, kind), nothing(annotation));
+        boolean hidden = (flags & (HIDDEN | NO_VIEW)) != 0;
+        if (hidden && !WITHOUT_LOOK.contains(kind)) show(annotation, isButton(annotation, kind), nothing(annotation));
+        if (!hidden && !WITHOUT_LOOK.contains(kind) && (flags & PRINT) == 0) printed++;
         annotation.setInt(COSName.F, flags & ~(INVISIBLE | HIDDEN | NO_VIEW | TOGGLE_NO_VIEW) | PRINT);
     }
 

@@ -225,14 +225,17 @@ public final class PageTagging {
                     // A drawing that nobody gave words to is taken for an ornament; a picture seldom is one.
                     boolean ornament = !picture.getKey().isDescribed() && !pictures.contains(painted.from());
                     if (ornament) ornaments.add(picture.getKey());
-                    else owner = owner(picture.getKey(), painted.from());
+                    else owner = owner(picture.getKey());
                 }
             marked.at(painted.path()).painted.put(painted.operator(), owner);
         }
     }
 
     /** A scan with a text of its own is what that text looks like, and no picture. */
-    private static Owner owner(Tag figure, int rank) { return figure.role().equals("Figure") ? new Owner(figure, rank, false) : Owner.ORNAMENT; }
+    private static Owner owner(Tag figure) {
+        // A picture in a line is told after its words.
+        return figure.role().equals("Figure") ? new Owner(figure, Integer.MAX_VALUE, false) : Owner.ORNAMENT;
+    }
 
     private void annotations(PDPage page) throws IOException {
         for (PDAnnotation annotation : page.getAnnotations()) {

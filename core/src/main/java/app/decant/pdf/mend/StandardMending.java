@@ -48,10 +48,11 @@ public final class StandardMending {
             if (standard.isOpaque()) groups(pdf);
             findings.addAll(files(pdf, standard));
             ColourRules.keep(pdf, wished.inks());
+        } else if (standard.isAccessible()) {
+            FileObjects.each(pdf, dictionary -> {
+                if (dictionary.getCOSDictionary(COSName.EF) != null) told(dictionary);
+            });
         }
-        else if (standard.isAccessible()) FileObjects.each(pdf, dictionary -> {
-            if (dictionary.getCOSDictionary(COSName.EF) != null) told(dictionary);
-        });
         findings.addAll(MissingFonts.embed(pdf, FontCatalogue.ofThisMachine()));
         FontRules.keep(pdf, standard.part());
         return findings;

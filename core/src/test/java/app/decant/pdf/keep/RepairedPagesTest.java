@@ -193,6 +193,7 @@ class RepairedPagesTest {
             assertThat(letters(receipt.file())).isEqualTo(letters(file));
             assertThat(told(receipt)).contains("The letters of Helvetica are not in the file; Liberation Sans was put in for them, each as wide as before.",
                     "An action that the standard forbids was taken out.",
+                    "2 notes and fields that are seen but were not printed are printed now, as the standard asks.",
                     "A film, sound or model on its pages was taken out, which the standard forbids; what is seen of it stays.");
             assertThat(proven(receipt)).contains("Its page is the original's own, byte for byte", "What its pages say is what they said before the repair");
             try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile())) {
