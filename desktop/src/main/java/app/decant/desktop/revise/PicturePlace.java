@@ -16,12 +16,10 @@ import app.decant.edit.TextSelection;
 import java.util.List;
 import java.util.function.BiFunction;
 import java.util.function.DoubleConsumer;
-import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.GridPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
 /** How the picture that is picked stands to the text, where on its page, and what of it is cut off: all that the mouse does, in fields. */
@@ -31,7 +29,7 @@ final class PicturePlace {
     private final ComboBox<Placing> standing = new ComboBox<>();
     private final LengthField fromLeft;
     private final LengthField fromTop;
-    private final HBox edges;
+    private final GridPane edges;
     private final List<LengthField> cuts;
     private final VBox box;
     private boolean telling;
@@ -49,16 +47,14 @@ final class PicturePlace {
         });
         fromLeft = field("from-left", points -> carry(points, Double.NaN));
         fromTop = field("from-top", points -> carry(Double.NaN, points));
-        edges = new HBox(6, More.label("picture.from-left"), fromLeft, More.label("picture.from-top"), fromTop, new Label("mm"));
-        edges.setAlignment(Pos.CENTER_LEFT);
+        edges = new GridPane(8, 6);
+        edges.addRow(0, More.label("picture.from-left"), fromLeft, new Label("mm"));
+        edges.addRow(1, More.label("picture.from-top"), fromTop, new Label("mm"));
         edges.managedProperty().bind(edges.visibleProperty());
         cuts = List.of(cut("cut-left", 0), cut("cut-right", 1), cut("cut-top", 2), cut("cut-bottom", 3));
         GridPane grid = new GridPane(8, 6);
-        for (int i = 0; i < cuts.size(); i++) {
-            String key = List.of("picture.cut-left", "picture.cut-right", "picture.cut-top", "picture.cut-bottom").get(i);
-            grid.add(More.label(key), i % 2 * 2, i / 2);
-            grid.add(cuts.get(i), i % 2 * 2 + 1, i / 2);
-        }
+        List<String> sides = List.of("picture.cut-left", "picture.cut-right", "picture.cut-top", "picture.cut-bottom");
+        for (int i = 0; i < cuts.size(); i++) grid.addRow(i, More.label(sides.get(i)), cuts.get(i), new Label("mm"));
         box = new VBox(10, standing, edges, new More("picture.cut", grid));
     }
 
