@@ -63,6 +63,7 @@ import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 
@@ -93,9 +94,18 @@ public final class Decant {
      * @throws DecantException with a sentence that says why it can't be opened
      */
     public static Taken open(Path file, String password, Progress progress) {
+        return notTooDeep(file, (bytes, name) -> read(bytes, name, password, progress));
+    }
+
+    /** The words of a document, for what has no pages; what only serves these is left undone. */
+    static Taken words(Path file, String password, Progress progress) {
+        return notTooDeep(file, (bytes, name) -> Formats.words(bytes, name, password, progress));
+    }
+
+    private static Taken notTooDeep(Path file, BiFunction<byte[], String, Taken> reader) {
         String name = String.valueOf(file.getFileName());
         try {
-            return read(bytes(file), name, password, progress);
+            return reader.apply(bytes(file), name);
         } catch (StackOverflowError e) {
             throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("open.nests-deeper-than-any-real-document", name), e);
         }

@@ -55,6 +55,7 @@ public final class Intake {
     private Workbook workbook;
     private OwnPages own;
     private PagedDocument laid;
+    private UnlaidText words;
     private Provenance provenance = Provenance.NONE;
     private Revision revision;
     private Pages revised;
@@ -199,11 +200,22 @@ public final class Intake {
 
     /** Pages laid out here, tracked changes settled as wished; kept, since a recipe is looked at more than once. */
     private Pages settled(Recipe recipe, Progress progress) {
+        if (recipe.target() == Target.TXT && laid == null && isPdf()) return words(progress);
         PagedDocument now = laid(progress);
         if (recipe.target() != Target.PDF) return now;
         Recipe.Changes changes = recipe.changes();
         if (!settled.containsKey(changes)) settled.put(changes, SettledPages.of(now, recipe, progress, this::tell));
         return settled.get(changes);
+    }
+
+    /** A PDF for whoever wants nothing but its words. */
+    private Pages words(Progress progress) {
+        if (words == null) {
+            Taken taken = Decant.words(file, password, progress);
+            taken.findings().forEach(this::tell);
+            words = new UnlaidText(taken.document());
+        }
+        return words;
     }
 
     private Pages revised(Progress progress) {
@@ -261,7 +273,7 @@ public final class Intake {
     private PagedDocument laid(Progress progress) {
         if (laid == null) {
             Taken taken = reader.apply(progress);
-            findings.addAll(taken.findings());
+            taken.findings().forEach(this::tell);
             provenance = taken.provenance();
             laid = Decant.layOut(taken.document(), progress);
         }

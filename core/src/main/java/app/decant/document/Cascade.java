@@ -4,22 +4,22 @@ import app.decant.document.ParagraphProperty.ListReference;
 import app.decant.document.ParagraphProperty.TabStops;
 import app.decant.document.TableProperty.TablePart;
 import java.util.EnumSet;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * Works out what a passage looks like in the end: the document's defaults, beneath its table's style, its paragraph style with all parents,
  * its list level, its character style, and at last what it says itself (ISO/IEC 29500-1, 17.7.2). Answers are remembered; use one cascade
- * as long as styles and numbering stay the same objects. Not for several threads at once.
+ * as long as styles and numbering stay the same objects. Several threads may ask at once.
  */
 public final class Cascade {
     private final StyleSheet styles;
     private final Numbering numbering;
-    private final Map<String, Look> chains = new HashMap<>();
-    private final Map<ParagraphKey, Look> paragraphs = new HashMap<>();
-    private final Map<TextKey, Look> texts = new HashMap<>();
+    private final Map<String, Look> chains = new ConcurrentHashMap<>();
+    private final Map<ParagraphKey, Look> paragraphs = new ConcurrentHashMap<>();
+    private final Map<TextKey, Look> texts = new ConcurrentHashMap<>();
 
     private record ParagraphKey(String style, Look own, Look table) { }
     private record TextKey(String style, Look own, Look table) { }

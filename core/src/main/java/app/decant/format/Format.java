@@ -55,6 +55,9 @@ public interface Format {
         throw new DecantException(Kind.UNSUPPORTED, Message.of("format.is-which-this-version-cannot-open-yet", content.name(), phrase()));
     }
 
+    /** The same for those who want nothing but its words: what only serves its pages may be left undone. */
+    default Taken words(Content content, String password, Progress progress) { return read(content, password, progress); }
+
     /**
      * Whether a file opens by a password, or with none.
      *

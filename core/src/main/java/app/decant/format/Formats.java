@@ -52,7 +52,17 @@ public final class Formats {
     public static Taken read(byte[] file, String name, String password, Progress progress) {
         Content content = new Content(file, name);
         Format format = of(content);
-        Taken taken = format.read(content, password, progress);
+        return told(format.read(content, password, progress), format);
+    }
+
+    /** The same for those who want nothing but its words. */
+    public static Taken words(byte[] file, String name, String password, Progress progress) {
+        Content content = new Content(file, name);
+        Format format = of(content);
+        return told(format.words(content, password, progress), format);
+    }
+
+    private static Taken told(Taken taken, Format format) {
         // What only wraps another kind has said itself what that is.
         return taken.format() == null ? taken.as(format) : taken;
     }

@@ -126,9 +126,20 @@ final class Composer {
             remembered.put(paragraph, known);
             return known.set;
         }
-        SetParagraph set = setter(paragraph, table).set(0, LineSpace.free(width));
+        SetParagraph set = free(paragraph, table, width);
         remembered.put(paragraph, new Remembered(width, table, label, values, set));
         return set;
+    }
+
+    /** Whether a paragraph says the same wherever it stands: nothing in it is counted or looked up. */
+    boolean standsForItself(Paragraph paragraph) { return values(paragraph) == null; }
+
+    /** A whole paragraph in a free column, not remembered; several threads may ask at once. */
+    SetParagraph free(Paragraph paragraph, Look table, double width) { return setter(paragraph, table).set(0, LineSpace.free(width)); }
+
+    /** Remembers a paragraph that {@link #standsForItself stands for itself} as it was set in a free column. */
+    void remember(Paragraph paragraph, Look table, double width, SetParagraph set) {
+        remembered.put(paragraph, new Remembered(width, table, labels.label(paragraph), null, set));
     }
 
     /** A paragraph from a caret position on, in whatever room its lines find. */

@@ -27,7 +27,9 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.function.Predicate;
 
 /**
@@ -70,7 +72,15 @@ public final class Layout {
      *
      * @throws app.decant.document.DecantException ({@code CANCELLED}) when {@code progress} says so
      */
-    public PagedDocument next(Document document, Progress progress) {
+    public PagedDocument next(Document document, Progress progress) { return next(document, progress, -1, page -> { }); }
+
+    /**
+     * The same, and where much has to be set anew, first one page as it will look if nothing before it moves: whoever looks at it need not wait for the rest.
+     *
+     * @param looked the index of the page that is looked at; -1 for none
+     * @param seen   told at most once
+     */
+    public PagedDocument next(Document document, Progress progress, int looked, Consumer<Page> seen) {
         Restyling restyling = styled(document);
         Cascade cascade = composer.styles().cascade();
         Flow flow = new Flow(document);
@@ -85,6 +95,8 @@ public final class Layout {
         Changes changes = last == null || !samePages(last.document, document) || !Arrays.equals(rooms, last.rooms) ? null
                 : Changes.of(flow, last.flow, traits, labels, last.labels, stale(last, notes, fields, restyling));
         composer.begin(flow, changes == null ? table -> null : changes::kin);
+        if (restyling != null) glimpse(flow, looked).ifPresent(seen);
+        if (last == null || restyling != null) new SettingAhead(composer, flow, restyling).run(progress);
         boolean numbered = facts.anyInFlow(Traits.PAGE);
         List<PageFlow.Body> bodies = fill(flow, changes == null ? List.of() : last.bodies, changes, numbered, progress);
         List<String> pageLabels = labels(flow, bodies);
@@ -106,6 +118,23 @@ public final class Layout {
         last = new Run(document, flow, bodies, labels, notes, fields, rooms, facts, pages);
         forget(document);
         return pages;
+    }
+
+    /** A page filled from where it began before, other looks notwithstanding; empty where the text before it is another, or its notes come from there. */
+    private Optional<Page> glimpse(Flow flow, int looked) {
+        if (last == null || looked < 0 || looked >= last.bodies.size() || flow.size() != last.flow.size()) return Optional.empty();
+        PageFlow.Body before = last.bodies.get(looked);
+        int block = before.start().block();
+        if (before.blank() || !before.start().carried().isEmpty() || flow.block(block) != last.flow.block(block)) return Optional.empty();
+        Page old = last.pages.page(looked);
+        boolean even = looked % 2 == 1;
+        PageFlow.PageFrames frames = new PageFlow.PageFrames(composer, flow);
+        FieldValues fields = composer.fields();
+        composer.use(last.fields.on(old.label(), last.fields.sectionPages()));
+        PageFlow.Body body = new PageFlow(composer, flow, frames).fill(before.start(), even);
+        Page page = new Page(looked, old.label(), old.width(), old.height(), body.items(), frames.items(body, even));
+        composer.use(fields);
+        return Optional.of(page);
     }
 
     /** Makes the composer that of a document's styles; gives what looks otherwise by them, or null where all stays or nothing is known. */

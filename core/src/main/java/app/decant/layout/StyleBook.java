@@ -10,14 +10,14 @@ import app.decant.document.TextProperty;
 import app.decant.document.TrackedChange;
 import app.decant.font.FontCatalogue;
 import app.decant.page.TextStyle;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
-import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentSkipListMap;
+import java.util.concurrent.ConcurrentSkipListSet;
 
-/** Turns looks into {@link TextStyle}s, and remembers which fonts were wished for and which were found. */
+/** Turns looks into {@link TextStyle}s, and remembers which fonts were wished for and which were found. Several threads may ask at once. */
 final class StyleBook {
     /** Of super- and subscript letters against their surroundings, and how far they move; common practice, from memory. */
     private static final double SCRIPT_SIZE = 0.65;
@@ -30,9 +30,9 @@ final class StyleBook {
 
     private final Cascade cascade;
     private final FontCatalogue fonts;
-    private final Map<Look, TextStyle> styles = new HashMap<>();
-    private final Map<String, FontCatalogue.Match> wishes = new TreeMap<>();
-    private final Set<Integer> missing = new TreeSet<>();
+    private final Map<Look, TextStyle> styles = new ConcurrentHashMap<>();
+    private final Map<String, FontCatalogue.Match> wishes = new ConcurrentSkipListMap<>();
+    private final Set<Integer> missing = new ConcurrentSkipListSet<>();
 
     StyleBook(Cascade cascade, FontCatalogue fonts) {
         this.cascade = cascade;

@@ -71,6 +71,11 @@ public enum FixedFormat implements Format {
         return new Taken(recovered.document(), recovered.findings(), this == PDF ? recovered.provenance() : Provenance.NONE);
     }
 
+    @Override public Taken words(Content content, String password, Progress progress) {
+        Recovered recovered = Recovery.words(pages(content.bytes(), content.name()), content.name(), password, FontCatalogue.ofThisMachine(), progress);
+        return new Taken(recovered.document(), recovered.findings());
+    }
+
     /** All of them. */
     public static final class Family implements FormatFamily {
         @Override public List<Format> formats() { return List.of(values()); }

@@ -57,6 +57,7 @@ public final class Recovery {
     private final FontCatalogue fonts;
     private final Progress progress;
     private final List<Finding> findings = new ArrayList<>();
+    private boolean fits = true;
 
     private Recovery(SourceFile source, Supplier<SourceFile> another, FontCatalogue fonts, Progress progress) {
         this.source = source;
@@ -76,6 +77,15 @@ public final class Recovery {
     public static Recovered of(byte[] pdf, String name, String password, FontCatalogue fonts, Progress progress) {
         try (SourceFile source = SourceFile.open(pdf, name, password)) {
             return new Recovery(source, () -> SourceFile.open(pdf, name, password), fonts, progress).run();
+        }
+    }
+
+    /** The same, its pages not fitted to those of the file and nothing told of where its text comes from: enough for whoever wants the words only. */
+    public static Recovered words(byte[] pdf, String name, String password, FontCatalogue fonts, Progress progress) {
+        try (SourceFile source = SourceFile.open(pdf, name, password)) {
+            Recovery recovery = new Recovery(source, () -> SourceFile.open(pdf, name, password), fonts, progress);
+            recovery.fits = false;
+            return recovery.run();
         }
     }
 
@@ -129,10 +139,11 @@ public final class Recovery {
         StyleMaker styles = new StyleMaker();
         Document tidy = styles.tidy(document, false);
         PageFit fit = new PageFit(fonts, blocks.origins(), styles.changed(), progress);
-        Document fitted = fit.fit(tidy, source.pages(), findings);
-        tellFonts(faces);
+        Document fitted = fits ? fit.fit(tidy, source.pages(), findings) : tidy;
+        if (fits) tellFonts(faces);
         findings.addAll(LeftBehind.of(source.pdf()));
-        return new Recovered(fitted, together(findings), source.pages(), Marks.of(fitted, fit.origins(), sheets, pictures));
+        return new Recovered(fitted, together(findings), source.pages(),
+                fits ? Marks.of(fitted, fit.origins(), sheets, pictures) : Provenance.NONE);
     }
 
     /** What was found on several pages alike is told once, with all of them. */

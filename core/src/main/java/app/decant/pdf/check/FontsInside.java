@@ -26,7 +26,11 @@ public final class FontsInside {
 
     void look(PDResources resources) throws IOException {
         if (resources == null || !seen.add(resources.getCOSObject())) return;
+        COSDictionary named = resources.getCOSObject().getCOSDictionary(COSName.FONT);
         for (COSName name : resources.getFontNames()) {
+            // Pages mostly name the same few.
+            COSDictionary known = named == null ? null : named.getCOSDictionary(name);
+            if (known != null && fonts.containsKey(known)) continue;
             PDFont font = resources.getFont(name);
             if (font == null) continue;
             // The glyphs of a type 3 font are streams of its own; nothing is left to the reader.

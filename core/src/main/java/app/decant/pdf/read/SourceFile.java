@@ -59,7 +59,7 @@ public final class SourceFile implements AutoCloseable {
     private final Map<COSDictionary, Integer> pageNumbers = new IdentityHashMap<>();
     private final Set<COSBase> hiddenLayers = new HashSet<>();
     private final Map<String, Target> targets = new HashMap<>();
-    private final TagTree tags;
+    private TagTree tags;
 
     /** A place that a link or bookmark leads to: a page from 0, and how far down it. */
     public record Target(int page, double top) { }
@@ -73,7 +73,6 @@ public final class SourceFile implements AutoCloseable {
         for (int i = 0; i < pages; i++) pageNumbers.putIfAbsent(pdf.getPage(i).getCOSObject(), i);
         findHiddenLayers();
         giveFieldsTheirLooks();
-        tags = TagTree.of(pdf, pageNumbers);
     }
 
     /**
@@ -108,7 +107,13 @@ public final class SourceFile implements AutoCloseable {
     public int pages() { return pages; }
     FontReading.Fonts fonts() { return fonts; }
     PictureReader pictures() { return pictures; }
-    public TagTree tags() { return tags; }
+
+    /** What its tags say; read when it is first asked for, since of several copies of a file only one is. */
+    public synchronized TagTree tags() {
+        if (tags == null) tags = TagTree.of(pdf, pageNumbers);
+        return tags;
+    }
+
     /** The places inside that links lead to, by the bookmark names given to them. */
     public Map<String, Target> targets() { return targets; }
 

@@ -21,6 +21,7 @@ import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import org.slf4j.LoggerFactory;
 
 /**
  * Reads the pages of a PDF and hands them on in order. Long files are read by several threads, each with an opened file of its own, since an opened
@@ -31,6 +32,8 @@ public final class PageReading {
     public static final double TRUSTED = 0.85;
     private static final int BATCH = 8;
     private static final int LEAST_FOR_TWO = 24;
+    /** Batches a reader has at most, read or to be read. */
+    private static final int WAITING = 2;
 
     private final SourceFile source;
     private final Supplier<SourceFile> another;
@@ -56,39 +59,63 @@ public final class PageReading {
             }
             return;
         }
-        List<SourceFile> files = new ArrayList<>(List.of(source));
-        ExecutorService threads = Executors.newFixedThreadPool(workers, work -> {
-            Thread thread = new Thread(work, "reading pages");
-            thread.setDaemon(true);
-            return thread;
-        });
+        List<Reader> readers = new ArrayList<>();
         try {
-            while (files.size() < workers) files.add(another.get());
-            inOrder(files, threads, next);
-            for (SourceFile file : files) if (file != source) file.targets().forEach(source.targets()::putIfAbsent);
+            for (int i = 0; i < workers; i++) readers.add(new Reader(i == 0 ? () -> source : another));
+            // Read while the others open, and before any of them asks, since only one thread may read in this file.
+            source.tags();
+            inOrder(readers, next);
+            for (Reader reader : readers) if (reader.file() != source) reader.file().targets().forEach(source.targets()::putIfAbsent);
         } finally {
             stopped.set(true);
-            threads.shutdownNow();
-            awaitEnd(threads);
-            for (SourceFile file : files) if (file != source) file.close();
+            readers.forEach(reader -> reader.thread.shutdownNow());
+            for (Reader reader : readers) reader.close(source);
         }
     }
 
-    /** Batches of pages go round the files, so that no more of them are held than are being worked on. */
-    private void inOrder(List<SourceFile> files, ExecutorService threads, Consumer<Read> next) {
+    /** A thread and the file that it alone reads; opened by it, so that nobody waits for the other. */
+    private static final class Reader {
+        private final ExecutorService thread = Executors.newSingleThreadExecutor(work -> {
+            Thread made = new Thread(work, "reading pages");
+            made.setDaemon(true);
+            return made;
+        });
+        private final Future<SourceFile> opened;
+
+        Reader(Supplier<SourceFile> file) { opened = thread.submit(file::get); }
+
+        SourceFile file() { return result(opened); }
+
+        /** Files are closed only once nobody reads them any more. */
+        void close(SourceFile shared) {
+            awaitEnd(thread);
+            if (!opened.isDone() || opened.isCancelled()) return;
+            try {
+                SourceFile file = opened.get();
+                if (file != shared) file.close();
+            } catch (ExecutionException e) {
+                LoggerFactory.getLogger(PageReading.class).debug("A copy did not open, which was told when it was to be read", e);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+        }
+    }
+
+    /** Batches of pages go round the readers; each has one to work on and one to go on with, so that no more of them are held. */
+    private void inOrder(List<Reader> readers, Consumer<Read> next) {
         Progress asked = (done, total, what) -> !stopped.get();
-        int workers = files.size();
+        int workers = readers.size();
         List<Future<List<Read>>> running = new ArrayList<>();
         int started = 0;
         int done = 0;
         while (done < source.pages()) {
-            while (running.size() < workers && started < source.pages()) {
-                SourceFile file = files.get(started / BATCH % workers);
+            while (running.size() < WAITING * workers && started < source.pages()) {
+                Reader reader = readers.get(started / BATCH % workers);
                 int from = started;
                 int to = Math.min(source.pages(), from + BATCH);
-                running.add(threads.submit(() -> {
+                running.add(reader.thread.submit(() -> {
                     List<Read> batch = new ArrayList<>();
-                    for (int i = from; i < to; i++) batch.add(read(file, i, asked));
+                    for (int i = from; i < to; i++) batch.add(read(reader.file(), i, asked));
                     return batch;
                 }));
                 started = to;
@@ -100,7 +127,7 @@ public final class PageReading {
         }
     }
 
-    private static List<Read> result(Future<List<Read>> future) {
+    private static <T> T result(Future<T> future) {
         try {
             return future.get();
         } catch (ExecutionException e) {
@@ -113,7 +140,6 @@ public final class PageReading {
         }
     }
 
-    /** Files are closed only once nobody reads them any more. */
     private static void awaitEnd(ExecutorService threads) {
         boolean interrupted = false;
         while (!threads.isTerminated()) {

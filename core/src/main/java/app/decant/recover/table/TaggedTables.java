@@ -20,6 +20,9 @@ public final class TaggedTables {
 
     private final int page;
     private final Function<Glyph, TagTree.Element> tags;
+    /** The element that was asked for last, and its cell: neighbours mostly share one. */
+    private TagTree.Element asked;
+    private TagTree.Element cell;
 
     public TaggedTables(int page, Function<Glyph, TagTree.Element> tags) {
         this.page = page;
@@ -67,8 +70,13 @@ public final class TaggedTables {
     /** The cell of a table a glyph belongs to, or null. */
     private TagTree.Element cell(Glyph glyph) {
         TagTree.Element element = tags.apply(glyph);
-        TagTree.Element cell = element == null ? null : element.within("TD", "TH");
-        return cell == null || cell.within("Table") == null || cell.within("TR") == null ? null : cell;
+        if (element == null) return null;
+        if (element != asked) {
+            TagTree.Element found = element.within("TD", "TH");
+            cell = found == null || found.within("Table") == null || found.within("TR") == null ? null : found;
+            asked = element;
+        }
+        return cell;
     }
 
     private static int number(TagTree.Element cell) { return cell == null ? -1 : cell.number(); }

@@ -112,21 +112,32 @@ public final class Para {
         if (typical != null && typicalOf == lines.size()) return typical;
         Map<Kind, Integer> counts = new LinkedHashMap<>();
         Map<Kind, Glyph> samples = new HashMap<>();
-        Glyph before = null;
-        Kind kind = null;
+        // Most letters look like the one before: they are counted together.
+        Glyph first = null;
+        int alike = 0;
         for (TextLine line : lines) {
             for (Glyph glyph : line.glyphs()) {
-                if (glyph.text().isBlank()) continue;
-                if (before == null || before.face() != glyph.face() || before.size() != glyph.size() || before.rgb() != glyph.rgb())
-                    kind = new Kind(glyph.face(), Math.round(glyph.size() * 4), glyph.rgb());
-                before = glyph;
-                counts.merge(kind, 1, Integer::sum);
-                samples.putIfAbsent(kind, glyph);
+                if (glyph.isSpace() || glyph.text().isEmpty()) continue;
+                if (first != null && first.face() == glyph.face() && first.size() == glyph.size() && first.rgb() == glyph.rgb()) {
+                    alike++;
+                    continue;
+                }
+                count(first, alike, counts, samples);
+                first = glyph;
+                alike = 1;
             }
         }
+        count(first, alike, counts, samples);
         typicalOf = lines.size();
         typical = samples.get(counts.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow().getKey());
         return typical;
+    }
+
+    private static void count(Glyph first, int alike, Map<Kind, Integer> counts, Map<Kind, Glyph> samples) {
+        if (first == null) return;
+        Kind kind = new Kind(first.face(), Math.round(first.size() * 4), first.rgb());
+        counts.merge(kind, alike, Integer::sum);
+        samples.putIfAbsent(kind, first);
     }
 
     private record Kind(FaceUse face, long size, int rgb) { }

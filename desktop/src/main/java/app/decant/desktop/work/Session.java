@@ -280,9 +280,10 @@ public final class Session {
         layingOut = true;
         Document snapshot = document;
         Layout kept = layout;
+        PagedDocument.Spot spot = revision == null ? pages.get().spot(selection.get().head()) : null;
         threads.layout.execute(() -> {
             try {
-                PagedDocument made = again(kept, snapshot);
+                PagedDocument made = again(kept, snapshot, spot == null ? -1 : spot.page());
                 PagedDocument standing = revision == null ? made : revision.shown(made);
                 Platform.runLater(() -> laidOut(made, standing));
             } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
@@ -293,9 +294,9 @@ public final class Session {
     }
 
     /** Pages after an edit; where that fails on what is remembered of the pages before, all of them from nothing. */
-    private PagedDocument again(Layout kept, Document snapshot) {
+    private PagedDocument again(Layout kept, Document snapshot, int looked) {
         try {
-            return kept.next(snapshot);
+            return kept.next(snapshot, Progress.SILENT, looked, page -> Platform.runLater(() -> glimpsed(snapshot, page)));
         } catch (RuntimeException e) {
             LoggerFactory.getLogger(Session.class).error("Laid out anew, since going on from the pages before failed", e);
             Layout fresh = new Layout(FontCatalogue.ofThisMachine());
@@ -305,6 +306,14 @@ public final class Session {
             });
             return made;
         }
+    }
+
+    /** The page that is looked at is there before the others, which are still as they were. */
+    private void glimpsed(Document snapshot, Page page) {
+        if (document != snapshot || !layingOut || page.index() >= pages.get().count()) return;
+        List<Page> others = new ArrayList<>(pages.get().pages());
+        others.set(page.index(), page);
+        pages.set(pages.get().on(others));
     }
 
     /** A step whose pages can't be made is taken back and told; work goes on from the last pages there are. */
