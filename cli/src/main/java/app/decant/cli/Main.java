@@ -38,10 +38,10 @@ public final class Main {
         line.setExecutionExceptionHandler((exception, command, parsed) -> failed(exception, command, json));
         line.setParameterExceptionHandler((exception, call) -> {
             CommandLine command = exception.getCommandLine();
-            command.getErr().println(exception.getMessage());
-            CommandLine.UnmatchedArgumentException.printSuggestions(exception, command.getErr());
+            String sentence = CallMistake.sentence(exception);
+            command.getErr().println(sentence);
             command.getErr().println(command.getParent() == null ? Words.of("call.help") : Words.of("call.help.of", command.getCommandName()));
-            if (json) command.getOut().println(failure(DecantException.Kind.WRONG_CALL, exception.getMessage()));
+            if (json) command.getOut().println(failure(DecantException.Kind.WRONG_CALL, sentence));
             return WRONG_CALL;
         });
         if (arguments.length == 0) {

@@ -98,8 +98,32 @@ class CommandLineTest {
         assertThat(call("publish").status()).isEqualTo(2);
         assertThat(call("publish", notice, "--to", "papyrus").status()).isEqualTo(2);
         assertThat(call("publish", notice, "--pages", "9-").status()).isEqualTo(2);
-        assertThat(call("publish", notice, "--nonsense").status()).isEqualTo(2);
-        assertThat(call("nonsense").status()).isEqualTo(2);
+    }
+
+    @Test void whatIsWrongWithACallIsSaidInItsOwnWords() throws IOException {
+        refused("publish needs to be told FILE.", "publish");
+        refused("compare needs to be told B.", "compare", notice);
+        refused("--pages needs a value: RANGE.", "publish", notice, "--pages");
+        refused("There is no option --nonsense.", "publish", notice, "--nonsense=3");
+        refused("There is no option --bookmark. Perhaps --bookmarks is meant.", "publish", notice, "--bookmark", "3");
+        refused("There is no command “nonsense”.", "nonsense");
+        refused("There is no command “publsh”. Perhaps publish is meant.", "publsh", notice);
+        refused("“and” is one word too many.", "compare", notice, handbook, "and");
+        refused("--out is said twice.", "publish", notice, "--out", "a.pdf", "--out", "b.pdf");
+        refused("“fine” is no number, which --picture-quality needs.", "publish", notice, "--picture-quality", "fine");
+    }
+
+    /** The sentence comes first, then where to read more; the same is in the JSON. */
+    private static void refused(String sentence, Object... arguments) throws IOException {
+        List<Object> asked = new ArrayList<>(List.of(arguments));
+        Called said = call(arguments);
+        assertThat(said.status()).isEqualTo(2);
+        assertThat(said.err().lines().findFirst()).hasValue(sentence);
+        // Where a value is missing, the next word would be taken for it.
+        asked.add(1, "--json");
+        Called told = call(asked.toArray());
+        assertThat(told.json().get("message").asText()).isEqualTo(sentence);
+        assertThat(told.json().get("kind").asText()).isEqualTo("wrong_call");
     }
 
     @Test void theOriginalIsNeverTheTarget() throws IOException {
