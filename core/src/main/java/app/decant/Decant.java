@@ -32,6 +32,7 @@ import app.decant.page.Pages;
 import app.decant.pdf.Attachment;
 import app.decant.pdf.keep.SourceInside;
 import app.decant.proof.Comparison;
+import app.decant.proof.Difference;
 import app.decant.proof.Proof;
 import app.decant.publish.Delivery;
 import app.decant.publish.Guard;
@@ -178,6 +179,21 @@ public final class Decant {
         return Proof.compare(pages(original, password, progress), result, progress);
     }
 
+    /**
+     * Compares a PDF with the document that travels inside it, as that is laid out here: what reads otherwise, or is not there.
+     *
+     * @param inside as {@link #sourceInside} found it
+     * @throws DecantException where either can't be read
+     */
+    public static List<Difference> differencesInside(Path pdf, String password, Attachment inside, Progress progress) {
+        Document source = Formats.read(inside.bytes(), inside.name(), null, progress).document();
+        List<PageText> laid = PageText.of(layOut(TrackedChanges.settled(source, true), progress));
+        return Proof.compare(laid, pages(pdf, password, progress), progress).differences().stream().filter(one -> switch (one.kind()) {
+            case PAGES, TEXT, PICTURE, HEADING -> true;
+            case LINE_END, PLACE, COLOUR, LOOK, LINK, FONT -> false;
+        }).toList();
+    }
+
     /** What the pages of a file show, all tracked changes accepted. */
     private static List<PageText> pages(Path file, String password, Progress progress) { return pages(file, password, true, progress); }
 
@@ -219,7 +235,7 @@ public final class Decant {
     public static List<Receipt> publish(Order wished, Path file, Progress progress) {
         List<Finding> settled = new ArrayList<>();
         Pages pages = ScannedText.of(SettledPages.of(wished.pages(), wished.recipe(), progress, settled::add), wished.recipe(), progress, settled::add);
-        Order order = linked(wished.with(pages)).permitted();
+        Order order = travelling(linked(wished.with(pages)).permitted());
         boolean each = order.recipe().split() != null && order.recipe().target() == Target.PDF;
         List<Receipt> receipts = new ArrayList<>(each ? Publisher.publishEach(order, file, Instant.now(), progress)
                 : List.of(Publisher.publish(order, file, Instant.now(), progress)));
@@ -265,7 +281,20 @@ public final class Decant {
      */
     public static PublishQueue.Waiting queue(Document document, String title, Path source, String password, List<PublishQueue.Wish> wishes, Delivery delivery) {
         boolean isProtected = password != null && !password.isEmpty() && source != null && !opens(source, null);
-        return queue().add(document, title, source, isProtected, wishes, delivery, Instant.now());
+        return queue().add(document, title, source, isProtected, null, wishes, delivery, Instant.now());
+    }
+
+    /**
+     * The same of a document that may have been revised since it was taken in: what is to travel inside is made of it as it reads now.
+     *
+     * @param came as it was taken in
+     */
+    public static PublishQueue.Waiting queue(Document document, Taken came, String title, Path source, String password, List<PublishQueue.Wish> wishes,
+            Delivery delivery) {
+        boolean travels = wishes.stream().anyMatch(wish -> wish.recipe().attachSource());
+        boolean isProtected = password != null && !password.isEmpty() && !opens(source, null);
+        Attachment inside = travels && !isProtected ? TravellingSource.of(source, password, came, document).attachment() : null;
+        return queue().add(document, title, source, isProtected, inside, wishes, delivery, Instant.now());
     }
 
     /** The publications of this user that wait. */
@@ -384,8 +413,15 @@ public final class Decant {
         return Proof.compare(pages(source, key, settled, progress), pages(receipt.file(), opens, settled, progress), progress).score();
     }
 
-    private static boolean opens(Path source, String key) {
+    static boolean opens(Path source, String key) {
         return Formats.opens(bytes(source), source.getFileName().toString(), key);
+    }
+
+    /** A PDF that has its source inside keeps that one: it does not travel in itself. */
+    private static Order travelling(Order order) {
+        boolean asks = order.recipe().attachSource() && order.recipe().target() == Target.PDF && order.inside() == null && order.source() != null;
+        return asks && order.pages().original().isPresent() ? order.with(sourceInside(order.source(), order.pages().original().get().password()).orElse(null))
+                : order;
     }
 
     /** With links made of addresses in the text, where the recipe wishes for that. */

@@ -59,7 +59,7 @@ class ArchitectureTest {
             .whereLayer("demo").mayOnlyAccessLayers("words", "document", "font", "format", "sheet")
             .whereLayer("folder").mayOnlyAccessLayers("words", "document", "page", "format", "publish", "proof")
             .whereLayer("outbox").mayOnlyAccessLayers("words", "document", "pdf", "publish")
-            .whereLayer("front door").mayOnlyAccessLayers("words", "document", "font", "sheet", "page", "layout", "format", "pdf", "publish", "recover",
+            .whereLayer("front door").mayOnlyAccessLayers("words", "document", "edit", "font", "sheet", "page", "layout", "format", "pdf", "publish", "recover",
                     "proof",
                     "folder", "outbox");
 

@@ -17,6 +17,7 @@ import app.decant.format.Taken;
 import app.decant.format.sheet.SheetFormat;
 import app.decant.layout.PagedDocument;
 import app.decant.page.Pages;
+import app.decant.pdf.Attachment;
 import app.decant.proof.Comparison;
 import app.decant.proof.Difference;
 import app.decant.publish.Order;
@@ -30,6 +31,7 @@ import app.decant.sheet.Sheet;
 import app.decant.sheet.SheetChoice;
 import app.decant.sheet.SheetLayout;
 import app.decant.sheet.SheetPages;
+import app.decant.words.Message;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
@@ -39,6 +41,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
+import org.slf4j.LoggerFactory;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -155,12 +158,26 @@ final class InspectCommand implements Callable<Integer> {
         value.put("blocks", taken.document().sections().stream().mapToInt(section -> section.blocks().size()).sum());
         value.put("tables", taken.document().blocks().stream().filter(InspectCommand::isTable).count());
         value.put("trackedChanges", changes).put("comments", comments);
-        Decant.sourceInside(file, source.password()).ifPresent(inside -> value.put("sourceInside", inside.name()));
+        Decant.sourceInside(file, source.password()).ifPresent(inside -> {
+            value.put("sourceInside", inside.name());
+            ArrayNode differs = value.putArray("sourceInsideDiffers");
+            for (Message one : differing(inside)) differs.add(one.toString());
+        });
         value.set("findings", Json.findings(findings));
         if (sheets != null) sheets(value);
         if (losses != null) value.set("losses", Json.findings(losses));
         if (faith != null) value.set("faith", CompareCommand.value(faith));
         return value;
+    }
+
+    /** What the document inside says otherwise; that it can't be read is told like a difference. */
+    private List<Message> differing(Attachment inside) {
+        try {
+            return Decant.differencesInside(file, source.password(), inside, Progress.SILENT).stream().map(Difference::message).toList();
+        } catch (DecantException e) {
+            LoggerFactory.getLogger(InspectCommand.class).info("{} can't be compared", inside.name(), e);
+            return List.of(e.message());
+        }
     }
 
     private static boolean isTable(Block block) { return block instanceof Table; }
@@ -180,7 +197,11 @@ final class InspectCommand implements Callable<Integer> {
             told.add(Words.of("inspect.sheet", sheet.name(), sheet.hidden(), Objects.toString(sheet.used(sheets.workbook().styles()), "none")));
         for (FontCatalogue.Match match : pages.fonts())
             told.add(Words.of(match.here() ? "inspect.font" : "inspect.font.other", match.family(), match.face().family()));
-        Decant.sourceInside(file, source.password()).ifPresent(inside -> told.add(Words.of("inspect.inside", inside.name())));
+        Decant.sourceInside(file, source.password()).ifPresent(inside -> {
+            List<Message> differing = differing(inside);
+            told.add(Words.of("inspect.inside", inside.name(), differing.size()));
+            for (Message one : differing) told.add(Words.of("inspect.inside.differs", one));
+        });
         if (changes > 0) told.add(Words.of("inspect.changed", changes));
         if (comments > 0) told.add(Words.of("inspect.comments", comments));
         for (Finding finding : findings) told.add(Words.of("inspect.finding", finding.what()));

@@ -25,14 +25,20 @@ import java.util.TreeSet;
  *
  * @param source the file the document was taken from, or null where it has none
  * @param others what else must be left alone when results are written; the source and what is laid on pages always are
+ * @param inside what travels inside a PDF as its source where the recipe wishes for it; null for the source as it lies there
  */
-public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path source, Guard others) {
+public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path source, Guard others, Attachment inside) {
     public Order(Pages pages, Recipe recipe) { this(pages, recipe, Recipe.Passwords.NONE, null); }
 
     public Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path source) { this(pages, recipe, passwords, source, Guard.NONE); }
 
+    public Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path source, Guard others) { this(pages, recipe, passwords, source, others, null); }
+
     /** The same of other pages. */
-    public Order with(Pages laidOut) { return new Order(laidOut, recipe, passwords, source, others); }
+    public Order with(Pages laidOut) { return new Order(laidOut, recipe, passwords, source, others, inside); }
+
+    /** The same with something else travelling inside; null for the source as it lies there. */
+    public Order with(Attachment travelling) { return new Order(pages, recipe, passwords, source, others, travelling); }
 
     /** What results must leave alone. */
     public Guard guard() { return others.and(source).and(recipe.laid().stream().filter(Laid::file).map(laid -> Path.of(laid.what())).toList()); }
@@ -80,7 +86,9 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
     }
 
     private List<Attachment> attachments() {
-        if (!recipe.attachSource() || source == null) return List.of();
+        if (!recipe.attachSource()) return List.of();
+        if (inside != null) return List.of(inside);
+        if (source == null) return List.of();
         try {
             String type = Files.probeContentType(source);
             return List.of(new Attachment(source.getFileName().toString(), type == null ? "application/octet-stream" : type, Files.readAllBytes(source),

@@ -6,6 +6,7 @@ import app.decant.document.Document;
 import app.decant.document.Progress;
 import app.decant.format.Formats;
 import app.decant.format.kept.KeptDocument;
+import app.decant.pdf.Attachment;
 import app.decant.words.Message;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -67,8 +68,12 @@ public final class PublishQueue {
 
         /** The source as it was when this was put into the queue, where it is to travel inside; else the source itself. */
         public Path attachment() {
-            Path kept = source == null ? null : place.resolve(ATTACHED).resolve(source.getFileName().toString());
-            return kept != null && Files.isRegularFile(kept) ? kept : source;
+            if (!Files.isDirectory(place.resolve(ATTACHED))) return source;
+            try (Stream<Path> kept = Files.list(place.resolve(ATTACHED))) {
+                return kept.filter(Files::isRegularFile).findFirst().orElse(source);
+            } catch (IOException e) {
+                throw new DecantException(Kind.UNREADABLE, Message.of("publish.which-is-to-travel-inside", source.getFileName()), e);
+            }
         }
     }
 
@@ -81,9 +86,11 @@ public final class PublishQueue {
      *
      * @param source      the file the document was taken from, or null
      * @param isProtected whether that file asks for a password
+     * @param inside      what travels inside as the source, where a wish asks for it; null for the source as it lies there
      * @throws DecantException where it locks a file or comes from a locked one: passwords are never kept, and its text would lie open on the disk
      */
-    public Waiting add(Document document, String title, Path source, boolean isProtected, List<Wish> wishes, Delivery delivery, Instant when) {
+    public Waiting add(Document document, String title, Path source, boolean isProtected, Attachment inside, List<Wish> wishes,
+            Delivery delivery, Instant when) {
         if (isProtected) throw new DecantException(Kind.WRONG_CALL, Message.of("publish.is-protected-and-a-copy-that-waits", title));
         if (wishes.stream().anyMatch(wish -> wish.recipe().locking().isOn())) {
             throw new DecantException(Kind.WRONG_CALL, Message.of("publish.a-locked-file-cannot-wait"));
@@ -92,7 +99,8 @@ public final class PublishQueue {
         SafeFile.write(place.resolve(DOCUMENT), Recipe.WhenPresent.REPLACE, Guard.OWN, out -> KeptDocument.write(document, out), SafeFile.UNSEEN);
         if (source != null && wishes.stream().anyMatch(wish -> wish.recipe().attachSource())) {
             try {
-                own(place.resolve(ATTACHED).resolve(source.getFileName().toString()), Files.readAllBytes(source));
+                own(place.resolve(ATTACHED).resolve(inside == null ? source.getFileName().toString() : inside.name()), inside == null
+                        ? Files.readAllBytes(source) : inside.bytes());
             } catch (IOException e) {
                 throw new DecantException(Kind.UNREADABLE, Message.of("publish.which-is-to-travel-inside", source.getFileName()), e);
             }

@@ -14,6 +14,7 @@ import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
 import app.decant.pdf.check.PdfCheck.Proof;
 import app.decant.pdf.check.PdfCheck;
+import app.decant.pdf.lock.Protection;
 import app.decant.pdf.write.PdfWriter;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -32,6 +33,7 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.common.PDMetadata;
 import org.apache.pdfbox.pdmodel.common.PDStream;
+import org.apache.pdfbox.pdmodel.common.filespecification.PDComplexFileSpecification;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
@@ -88,6 +90,30 @@ class PdfCheckTest {
             out.close();
             assertThat(PdfCheck.check(file, empty, choices(empty), none)).allMatch(Proof::holds);
         }
+    }
+
+    @Test void whatTravelsInsideIsThereByteForByte() throws IOException {
+        Attachment notice = new Attachment("notice.txt", "text/plain", "Half tide".getBytes(StandardCharsets.UTF_8), "");
+        PdfChoices carrying = new PdfChoices(choices.pages(), choices.style(), Protection.NONE, List.of(), List.of(notice), choices.facts(), choices.dates(),
+                choices.addresses(), choices.when());
+        Path file = folder.resolve("carrying.pdf");
+        PdfWriter.Written with;
+        try (OutputStream out = Files.newOutputStream(file)) {
+            with = PdfWriter.write(pages, carrying, out, Progress.SILENT);
+        }
+        assertThat(PdfCheck.check(file, pages, carrying, with)).allMatch(Proof::holds).extracting(Proof::sentence).contains("1 file attached");
+        Path other = folder.resolve("carrying another.pdf");
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            PDComplexFileSpecification inside = pdf.getDocumentCatalog().getNames().getEmbeddedFiles().getNames().get("notice.txt");
+            try (OutputStream out = inside.getEmbeddedFile().createOutputStream()) {
+                out.write(new byte[9]);
+            }
+            pdf.save(other.toFile());
+        }
+        assertThat(PdfCheck.check(other, pages, carrying, with)).filteredOn(proof -> !proof.holds()).extracting(Proof::sentence)
+                .containsExactly("notice.txt, which was to travel inside, is not there as it was put in");
+        assertThat(PdfCheck.check(file, pages, choices, with)).filteredOn(proof -> !proof.holds()).extracting(Proof::sentence)
+                .containsExactly("1 of 0 attached files");
     }
 
     /** Whoever packs streams in another way, or parts them, says the same (ISO 32000-1, 7.4 and 7.8.2). */

@@ -9,9 +9,11 @@ import app.decant.document.DecantException;
 import app.decant.document.Progress;
 import app.decant.format.kept.KeptDocument;
 import app.decant.format.ooxml.OoxmlFormat;
+import app.decant.pdf.Attachment;
 import app.decant.pdf.lock.Protection;
 import app.decant.publish.PublishQueue.Waiting;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
@@ -34,8 +36,24 @@ class PublishQueueTest {
 
     private PublishQueue queue() { return new PublishQueue(folder.resolve("queue")); }
 
+    @Test void whatIsToTravelInsideWaitsAsItReads() throws IOException {
+        Path source = Files.writeString(folder.resolve("notice.txt"), "as it lies there");
+        List<PublishQueue.Wish> wishes = List.of(new PublishQueue.Wish(Recipe.PLAIN.attaching(true), folder.resolve("out.pdf")));
+        Waiting lying = queue().add(HarbourNotice.document(), "Notice", source, false, null, wishes, Delivery.NONE, WHEN);
+        Attachment revised = new Attachment("notice inside.txt", "text/plain", "as it reads now".getBytes(StandardCharsets.UTF_8), "");
+        Waiting reading = queue().add(HarbourNotice.document(), "Notice", source, false, revised, wishes, Delivery.NONE, WHEN);
+        Files.writeString(source, "changed since");
+        assertThat(lying.attachment()).hasFileName("notice.txt").hasContent("as it lies there");
+        assertThat(reading.attachment()).hasFileName("notice inside.txt").hasContent("as it reads now");
+        assertThat(queue().all()).extracting(Waiting::attachment).containsExactly(lying.attachment(), reading.attachment());
+        Waiting without = queue().add(HarbourNotice.document(), "Notice", source, false, null, List.of(new PublishQueue.Wish(Recipe.PLAIN,
+                folder.resolve("plain.pdf"))), Delivery.NONE, WHEN);
+        assertThat(without.attachment()).isEqualTo(source.toAbsolutePath());
+    }
+
     private Waiting add(String name, Recipe recipe) {
-        return queue().add(HarbourNotice.document(), "Notice", null, false, List.of(new PublishQueue.Wish(recipe, folder.resolve(name))), Delivery.NONE, WHEN);
+        return queue().add(HarbourNotice.document(), "Notice", null, false, null, List.of(new PublishQueue.Wish(recipe, folder.resolve(name))), Delivery.NONE,
+                WHEN);
     }
 
     @Test void outlivesTheProgramAndRunsInTheOrderWished() throws IOException {
@@ -99,7 +117,7 @@ class PublishQueueTest {
     }
 
     @Test void aProtectedDocumentLeavesNoOpenCopy() {
-        assertThatThrownBy(() -> queue().add(HarbourNotice.document(), "Payroll.docx", folder.resolve("Payroll.docx"), true,
+        assertThatThrownBy(() -> queue().add(HarbourNotice.document(), "Payroll.docx", folder.resolve("Payroll.docx"), true, null,
                 List.of(new PublishQueue.Wish(Recipe.PLAIN, folder.resolve("p.pdf"))), Delivery.NONE, WHEN)).hasMessageContaining("is protected");
         assertThat(folder.resolve("queue")).doesNotExist();
     }

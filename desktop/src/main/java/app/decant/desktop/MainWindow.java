@@ -15,6 +15,7 @@ import app.decant.desktop.takein.FaithSlip;
 import app.decant.desktop.takein.SideBySide;
 import app.decant.desktop.takein.TakeInStation;
 import app.decant.desktop.work.Desk;
+import app.decant.desktop.work.Session;
 import app.decant.desktop.work.Settings;
 import app.decant.document.Document;
 import app.decant.document.Finding;
@@ -24,6 +25,7 @@ import app.decant.edit.TextSelection;
 import app.decant.format.Format;
 import app.decant.format.Formats;
 import app.decant.picture.PictureFile;
+import app.decant.proof.Difference;
 import app.decant.publish.Recipe;
 import app.decant.publish.Settling;
 import app.decant.publish.Target;
@@ -187,12 +189,21 @@ final class MainWindow implements Window {
     Palette palette() { return palette; }
     Spine spine() { return spine; }
 
+    /** @param differences between both; null where they can't be told */
+    private void tellInside(Session.Source pdf, List<Difference> differences) {
+        String name = pdf.inside().name();
+        String words = differences == null ? Words.of("inside.found", name)
+                : Words.of("inside.compared", name, differences.size(), differences.isEmpty() ? "" : differences.get(0).sentence());
+        notices.say(words, "notice-work", Notices.action("inside.take", () -> askBefore(desk::openInside)), Notices.action("notice.leave", () -> { }));
+    }
+
     private void wire() {
         desk.source().addListener((observed, before, now) -> {
             notices.clear();
             if (now != null && now.inside() != null) {
-                notices.say(Words.of("inside.found", now.inside().name()), "notice-work", Notices.action("inside.take", () -> askBefore(desk::openInside)),
-                        Notices.action("notice.leave", () -> { }));
+                desk.compareInside(differences -> {
+                    if (desk.source().get() == now) tellInside(now, differences);
+                });
             }
             if (now != null && windows.hasElsewhere(this, now.file())) notices.say(Words.of("window.twice", now.name()), "notice-work");
             stage.setTitle(now == null ? "Decant" : now.name() + " \u2013 Decant");

@@ -28,6 +28,7 @@ import java.util.List;
 import java.util.concurrent.TimeoutException;
 import java.util.stream.Stream;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
@@ -122,6 +123,34 @@ class PublishTest {
         try (PDDocument before = Loader.loadPDF(source.toFile()); PDDocument after = Loader.loadPDF(receipt.file().toFile())) {
             assertThat(new PDFTextStripper().getText(after)).isEqualTo(new PDFTextStripper().getText(before).replaceFirst("luggage", "baggage"));
         }
+    }
+
+    @Test void theDocumentInsideAPdfGoesWithWhatWasChanged(FxRobot robot) throws Exception {
+        TextSelection word = Search.all(window.desk().document(), "luggage", true).get(0);
+        WaitForAsyncUtils.asyncFx(() -> window.desk().pick(word));
+        WaitForAsyncUtils.waitForFxEvents();
+        robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT2).release(KeyCode.CONTROL).write("baggage");
+        until(() -> window.desk().isLaidOut() && window.desk().document().blocks().toString().contains("baggage"));
+        robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT4).release(KeyCode.CONTROL);
+        WaitForAsyncUtils.waitForFxEvents();
+        choose(robot, "inside", Words.of("inside.source.card"));
+        assertThat(sentence()).contains("with its document inside");
+        Receipt receipt = published(robot);
+        assertThat(Decant.open(handbook).document().blocks().toString()).doesNotContain("baggage");
+        WaitForAsyncUtils.asyncFx(() -> {
+            window.desk().discard();
+            window.desk().open(receipt.file(), null);
+        });
+        until(() -> notices(robot).anyMatch(words -> words.contains("travels inside it. Both read the same.")));
+        Button take = robot.lookup(".button").<Button>queryAll().stream().filter(one -> one.getText().equals(Words.of("inside.take"))).findFirst().orElseThrow();
+        robot.clickOn(take);
+        until(() -> window.desk().source().get().name().equals("Passenger handbook.docx") && window.desk().job().get() == null);
+        assertThat(window.desk().document().blocks().toString()).contains("baggage");
+        assertThat(window.desk().document().styles()).isEqualTo(Decant.open(handbook).document().styles());
+    }
+
+    private static Stream<String> notices(FxRobot robot) {
+        return robot.lookup(".notice .label").<Label>queryAll().stream().map(Label::getText);
     }
 
     @Test void locksWithAPasswordThatIsTakenAtTheCard(FxRobot robot) throws Exception {

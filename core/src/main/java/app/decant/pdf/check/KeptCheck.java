@@ -252,9 +252,7 @@ public final class KeptCheck {
             if (was > 0) say(Message.of("check.all-bookmarks", is), Message.of("check.of-bookmarks", is, was), is == was);
         }
         boolean leaves = mended() && !style.standard().allowsAttachments();
-        int files = (leaves ? 0 : files(before)) + choices.attachments().size();
-        if (files > 0) say(Message.of("check.attached-files-as-there", files), Message.of("check.of-attached-files", files(after), files),
-                files(after) == files);
+        proofs.addAll(AttachedFiles.check(leaves ? null : before, after, choices.attachments()));
         COSDictionary layers = catalog(before).getCOSDictionary(LAYERS);
         // For a standard their names and order are completed.
         if (layers != null && all && !mended()) say(Message.of("check.its-layers"), Message.of("check.its-layers-are-not-what-they"),
@@ -272,10 +270,5 @@ public final class KeptCheck {
     private static int bookmarks(PDDocument pdf) {
         COSDictionary outline = catalog(pdf).getCOSDictionary(COSName.OUTLINES);
         return outline == null ? 0 : Trees.items(outline);
-    }
-
-    private static int files(PDDocument pdf) {
-        COSDictionary names = catalog(pdf).getCOSDictionary(COSName.NAMES);
-        return names == null ? 0 : Trees.names(names.getCOSDictionary(COSName.EMBEDDED_FILES), 0);
     }
 }

@@ -75,11 +75,7 @@ public final class PdfCheck {
             int links = links(pdf);
             if (written.links() > 0 || links > 0) proofs.add(new Proof(Message.of("check.links-live", links), links == written.links()));
             if (written.tagged()) proofs.add(tags(pdf));
-            if (!choices.attachments().isEmpty()) {
-                int attached = pdf.getDocumentCatalog().getNames() == null || pdf.getDocumentCatalog().getNames().getEmbeddedFiles() == null ? 0
-                        : pdf.getDocumentCatalog().getNames().getEmbeddedFiles().getNames().size();
-                proofs.add(new Proof(Message.of("check.files-attached", attached), attached == choices.attachments().size()));
-            }
+            proofs.addAll(AttachedFiles.check(null, pdf, choices.attachments()));
             proofs.add(facts(pdf, choices));
         }
         if (choices.protection().isOn()) proofs.addAll(ProtectionCheck.check(file, choices.protection()));

@@ -5,11 +5,10 @@ import java.util.Collections;
 import java.util.Deque;
 import java.util.IdentityHashMap;
 import java.util.Set;
-import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 
-/** Counts what hangs on the trees of a file: bookmarks (ISO 32000-2, 12.3.3) and names (7.9.6). Trees that run in circles end. */
+/** Counts the bookmarks of a file (ISO 32000-2, 12.3.3). Trees that run in circles end. */
 final class Trees {
     private Trees() { }
 
@@ -23,14 +22,5 @@ final class Trees {
             for (COSName name : new COSName[] {COSName.NEXT, COSName.FIRST}) if (item.getCOSDictionary(name) != null) open.push(item.getCOSDictionary(name));
         }
         return seen.size();
-    }
-
-    static int names(COSDictionary node, int depth) {
-        if (node == null || depth > 64) return 0;
-        COSArray names = node.getCOSArray(COSName.NAMES);
-        int count = names == null ? 0 : names.size() / 2;
-        COSArray kids = node.getCOSArray(COSName.KIDS);
-        for (int i = 0; kids != null && i < kids.size(); i++) if (kids.getObject(i) instanceof COSDictionary kid) count += names(kid, depth + 1);
-        return count;
     }
 }

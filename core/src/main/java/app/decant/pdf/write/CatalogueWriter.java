@@ -10,6 +10,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.time.ZoneOffset;
 import java.util.GregorianCalendar;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.apache.pdfbox.cos.COSArray;
@@ -136,6 +137,7 @@ public final class CatalogueWriter {
             // ISO 19005-3, 6.8: how the file relates to the document.
             specification.getCOSObject().setName(COSName.getPDFName("AFRelationship"), "Source");
             String name = attachment.name();
+            takeOut(attachment.name(), files, associated);
             for (int i = 2; files.containsKey(name); i++) name = attachment.name() + " " + i;
             files.put(name, specification);
             associated.add(specification.getCOSObject());
@@ -144,6 +146,17 @@ public final class CatalogueWriter {
         dictionary.setEmbeddedFiles(names);
         pdf.getDocumentCatalog().setNames(dictionary);
         if (choices.style().standard().part() == 3 || choices.version() >= 2) catalog.setItem(AF, associated);
+    }
+
+    /** What a document was made from is there once: the newer takes the place of the older. */
+    private static void takeOut(String name, Map<String, PDComplexFileSpecification> files, COSArray associated) {
+        for (PDComplexFileSpecification file : List.copyOf(files.values())) {
+            COSDictionary told = file.getCOSObject();
+            boolean source = "Source".equals(told.getNameAsString(COSName.getPDFName("AFRelationship")));
+            if (!source || !name.equals(told.getString(COSName.UF, told.getString(COSName.F)))) continue;
+            files.values().remove(file);
+            for (int i = associated.size() - 1; i >= 0; i--) if (associated.getObject(i) == told) associated.remove(i);
+        }
     }
 
     /** The files of a name tree (7.9.6). */

@@ -192,6 +192,14 @@ public final class ContentCards extends RecipeCards {
         }
     }
 
+    String insideWords() { return Words.of(now().attachSource() ? "inside.source" : "inside.nothing"); }
+
+    void insideCard(PhraseCard card) {
+        card.title(Words.of("card.inside"));
+        card.choice(Words.of("inside.nothing.card"), Words.of("inside.nothing.about"), !now().attachSource(), () -> set.accept(now().attaching(false)));
+        card.choice(Words.of("inside.source.card"), Words.of("inside.source.about"), now().attachSource(), () -> set.accept(now().attaching(true)));
+    }
+
     String remakeWords() { return Words.of(now().remake() ? "remake.anew" : "remake.kept"); }
 
     void remakeCard(PhraseCard card) {

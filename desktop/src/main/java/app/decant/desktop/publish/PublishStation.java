@@ -195,6 +195,7 @@ public final class PublishStation {
             sentence.say(", " + Words.of("say.links") + " ").phrase("links", content.linksWords(), content::linksCard);
             sentence.say(", " + Words.of("say.facts") + " ").phrase("facts", content.factsWords(), content::factsCard);
             sentence.say(", " + Words.of("say.laid") + " ").phrase("laid", content.laidWords(), content::laidCard);
+            sentence.say(", " + Words.of("say.inside") + " ").phrase("inside", content.insideWords(), content::insideCard);
             if (desk.session().isSheets()) sentence.say(", " + Words.of("say.sheets") + " ").phrase("sheets", sheets.words(), sheets::card);
             if (desk.source().get().isPdf()) sentence.say(", " + Words.of("say.remake") + " ").phrase("remake", content.remakeWords(), content::remakeCard);
             if (desk.session().hasTrackedChanges())

@@ -44,7 +44,7 @@ public final class QueueView {
     /** Puts a publication there. */
     void add(Document document, Session.Source source, List<PublishQueue.Wish> wishes) {
         try {
-            Decant.queue(document, source.title(), source.file(), source.password(), wishes, Delivery.NONE);
+            Decant.queue(document, source.taken(), source.title(), source.file(), source.password(), wishes, Delivery.NONE);
             window.notices().say(Words.of("after.queue.done", wishes.get(0).file().getFileName()), "notice-good", Notices.action("notice.well", () -> { }));
         } catch (DecantException e) {
             window.desk().trouble().set(e);

@@ -18,6 +18,7 @@ import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
 import app.decant.page.Original;
 import app.decant.proof.Comparison;
+import app.decant.proof.Difference;
 import app.decant.publish.TimeLimit;
 import app.decant.publish.UserFolder;
 import app.decant.recover.FixedFormat;
@@ -136,6 +137,20 @@ public final class Desk {
 
     /** Takes a file in; the original is only read. */
     public void open(Path file, String password) { open(file, password, progress -> Decant.open(file, password, progress)); }
+
+    /** Looks aside in what the open PDF and the document inside it differ; null is told where that can't be. */
+    public void compareInside(Consumer<List<Difference>> told) {
+        Session.Source pdf = source.get();
+        aside(() -> {
+            try {
+                List<Difference> differences = Decant.differencesInside(pdf.file(), pdf.password(), pdf.inside(), Progress.SILENT);
+                Platform.runLater(() -> told.accept(differences));
+            } catch (DecantException e) {
+                LoggerFactory.getLogger(Desk.class).info("{} can't be compared with its PDF", pdf.inside().name(), e);
+                Platform.runLater(() -> told.accept(null));
+            }
+        });
+    }
 
     /** Takes in the document that the open PDF was made from; it is laid where only this user reads. */
     public void openInside() {

@@ -2,10 +2,12 @@ package app.decant.desktop.work;
 
 import app.decant.Decant;
 import app.decant.Intake;
+import app.decant.TravellingSource;
 import app.decant.desktop.part.Words;
 import app.decant.document.DecantException;
 import app.decant.document.Finding;
 import app.decant.layout.PagedDocument;
+import app.decant.pdf.Attachment;
 import app.decant.publish.Order;
 import app.decant.publish.Output;
 import app.decant.publish.Publisher;
@@ -66,11 +68,14 @@ public final class Publishing {
             desk.trouble().set(null);
             publishing.start(thread, progress -> {
                 List<Output> outputs = new ArrayList<>();
+                List<Finding> inside = new ArrayList<>();
                 for (int i = 0; i < names.size(); i++) {
                     Recipe recipe = recipes.get(i).getValue();
-                    outputs.add(new Output(new Order(intake.pages(recipe, progress), recipe, passwords, session.source().file()), names.get(i)));
+                    Order order = new Order(intake.pages(recipe, progress), recipe, passwords, session.source().file());
+                    outputs.add(new Output(order.with(travelling(session, laid, recipe, inside)), names.get(i)));
                 }
                 List<Receipt> made = new ArrayList<>(Decant.publish(outputs, progress));
+                made.set(0, made.get(0).with(inside));
                 if (recipes.get(0).getValue().target() == Target.PDF) made.set(0, made.get(0).with(intake.findings()));
                 for (Receipt one : made) ReceiptFile.keep(one, Instant.now(), Decant.home().resolve("receipts"));
                 return made;
@@ -91,6 +96,19 @@ public final class Publishing {
         });
     }
 
+    /** What travels inside as what a PDF was made from, as it reads now; null for the source as it lies there, or nothing. */
+    private static Attachment travelling(Session session, PagedDocument laid, Recipe recipe, List<Finding> findings) {
+        Session.Source source = session.source();
+        if (recipe.target() != Target.PDF) return null;
+        if (!recipe.attachSource()) {
+            if (source.inside() != null && laid.document() != source.taken().document()) findings.add(TravellingSource.stale(source.inside()));
+            return null;
+        }
+        TravellingSource made = TravellingSource.of(source.file(), source.password(), source.taken(), laid.document());
+        findings.addAll(made.findings());
+        return made.attachment();
+    }
+
     /** About how large a PDF will be, worked out aside; -1 where that can't be told. */
     public void estimate(Recipe recipe, Consumer<Long> told) {
         Session session = desk.session();
@@ -107,6 +125,7 @@ public final class Publishing {
             Intake intake = session.intake(laid);
             List<Finding> found = new ArrayList<>(Publisher.losses(new Order(intake.pages(recipe, progress), recipe)));
             if (recipe.target() == Target.PDF) found.addAll(intake.findings());
+            travelling(session, laid, recipe, found);
             return found;
         }, told, problem -> told.accept(List.of(Finding.lost(problem.message()))));
     }
