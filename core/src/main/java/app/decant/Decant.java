@@ -405,6 +405,8 @@ public final class Decant {
 
     /** How faithful a result is to its source; -1 where that can't be told. */
     private static double score(Path source, String key, Pages pages, Receipt receipt, Recipe recipe, Recipe.Passwords passwords, Progress progress) {
+        // Tables taken out of a text are only a part of it.
+        if (recipe.target().format() instanceof SheetFormat && pages.origin(Workbook.class).isEmpty()) return -1;
         // A locked result lets nobody take its text out; what it was made of is compared instead.
         if (recipe.locking().isOn() && pages instanceof PagedDocument laid) return faith(source, key, laid, progress).score();
         String opens = recipe.locking().isOn() ? passwords.toChange() : null;

@@ -149,7 +149,8 @@ public final class Publisher {
         List<PdfCheck.Proof> proofs = new ArrayList<>();
         boolean sheets = recipe.target().format() instanceof SheetFormat;
         // Neither plain text nor cells stand on pages, or in fonts.
-        boolean onPages = recipe.target() == Target.PDF || recipe.target() != Target.TXT && pages.origin(Workbook.class).isEmpty();
+        boolean onPages = recipe.target() == Target.PDF || recipe.target() != Target.TXT && !sheets
+                && pages.origin(Workbook.class).isEmpty();
         List<Finding> findings = new ArrayList<>(onPages ? pages.findings() : List.of());
         Path done = sheets ? SheetFile.write(order, (SheetFormat) recipe.target().format(), file, when, proofs, findings) : recipe.target() == Target.PDF
                 ? pdf(order, chosen, file, when, proofs, findings, progress) : text(written(order, findings), order, file,

@@ -1,10 +1,13 @@
 package app.decant.publish;
 
 import app.decant.document.DecantException;
+import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.format.Content;
+import app.decant.format.sheet.ReadWorkbook;
 import app.decant.format.sheet.SheetFormat;
+import app.decant.format.sheet.TablesAsSheets;
 import app.decant.format.sheet.WrittenWorkbook;
 import app.decant.pdf.check.PdfCheck;
 import app.decant.sheet.Cell;
@@ -17,7 +20,9 @@ import app.decant.words.Message;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** A workbook written as a workbook, opened again by the reader of its format: every value must be there. */
 final class SheetFile {
@@ -31,7 +36,7 @@ final class SheetFile {
      * @throws DecantException where it is no workbook, or a value would be lost; nothing was replaced then
      */
     static Path write(Order order, SheetFormat format, Path file, Instant when, List<PdfCheck.Proof> proofs, List<Finding> findings) {
-        Workbook workbook = workbook(order);
+        Workbook workbook = workbook(order, findings);
         if (order.recipe().locking().isOn())
             throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("publish.a-cannot-be-locked-by-a-password", order.recipe().target()
                     .ending()));
@@ -49,13 +54,23 @@ final class SheetFile {
         });
     }
 
-    private static Workbook workbook(Order order) {
-        return order.pages().origin(Workbook.class).orElseThrow(() -> new DecantException(DecantException.Kind.WRONG_CALL,
+    /** The workbook that an order is of; of a text document, its tables. */
+    private static Workbook workbook(Order order, List<Finding> findings) {
+        Optional<Workbook> workbook = order.pages().origin(Workbook.class);
+        if (workbook.isPresent()) return workbook.get();
+        Document document = order.pages().origin(Document.class).orElseThrow(() -> new DecantException(DecantException.Kind.WRONG_CALL,
                 Message.of("publish.no-workbook", order.recipe().target().ending())));
+        ReadWorkbook tables = TablesAsSheets.of(Settling.of(document, order.recipe(), findings::add));
+        findings.addAll(tables.findings());
+        return tables.workbook();
     }
 
     /** What a format will not hold of a workbook. */
-    static List<Finding> losses(Order order, SheetFormat format) { return format.write(workbook(order), Instant.EPOCH).findings(); }
+    static List<Finding> losses(Order order, SheetFormat format) {
+        List<Finding> findings = new ArrayList<>();
+        findings.addAll(format.write(workbook(order, findings), Instant.EPOCH).findings());
+        return findings;
+    }
 
     /** The first cell whose value is not the same in another workbook; null where all are. */
     static String lost(Workbook one, Workbook other) {

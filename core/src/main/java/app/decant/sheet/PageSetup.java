@@ -50,6 +50,12 @@ public record PageSetup(PageGeometry page, double scale, int wide, int tall, boo
                 columnBreaks, header, footer);
     }
 
+    /** With rows at the head of every page. */
+    public PageSetup repeating(Range rows) {
+        return new PageSetup(page, scale, wide, tall, fitted, across, middle, centre, grid, headings, areas, rows, titleColumns, rowBreaks, columnBreaks,
+                header, footer);
+    }
+
     /** On other paper. */
     public PageSetup on(PageGeometry other) {
         return new PageSetup(other, scale, wide, tall, fitted, across, middle, centre, grid, headings, areas, titleRows, titleColumns, rowBreaks, columnBreaks,

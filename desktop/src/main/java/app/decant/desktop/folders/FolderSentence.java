@@ -223,7 +223,7 @@ public final class FolderSentence {
 
     private void makesCard(PhraseCard card) {
         card.title(Words.of("card.what"));
-        for (Target target : Target.values()) {
+        for (Target target : Stream.concat(Target.values().stream(), Target.sheets().stream()).toList()) {
             if (target == Target.DOTX || target == Target.DOT || target == Target.OTT) continue;
             card.choice(Words.of("target." + target.ending()), Words.of("target." + target.ending() + ".about"), makes.equals(target.ending()), () -> {
                 makes = target.ending();

@@ -11,6 +11,7 @@ import app.decant.desktop.work.Publishing;
 import app.decant.desktop.work.Session;
 import app.decant.document.DecantException;
 import app.decant.document.Finding;
+import app.decant.format.sheet.TablesAsSheets;
 import app.decant.layout.PagedDocument;
 import app.decant.page.Page;
 import app.decant.pdf.Standard;
@@ -355,8 +356,13 @@ public final class PublishStation {
         List<Target> targets = new ArrayList<>(Target.values());
         // What is a workbook can stay one.
         if (desk.session().isSheets()) targets.addAll(1, Target.sheets());
+        // What has tables can become one of those.
+        boolean tables = !desk.session().isSheets() && TablesAsSheets.any(desk.document());
+        if (tables) targets.addAll(Target.sheets());
         for (Target target : targets) {
-            card.choice(Words.of("target." + target.ending()), Words.of("target." + target.ending() + ".about"), recipe.target() == target, () -> {
+            String about = Words.of("target." + target.ending() + ".about");
+            boolean part = tables && Target.sheets().contains(target);
+            card.choice(Words.of("target." + target.ending()), part ? Words.of("target.tables", about) : about, recipe.target() == target, () -> {
                 name = SafeFile.withoutEnding(name) + "." + target.ending();
                 set(recipe.to(target));
             });
