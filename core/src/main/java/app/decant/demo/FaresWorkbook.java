@@ -12,6 +12,7 @@ import app.decant.sheet.CellStyle.Down;
 import app.decant.sheet.CellStyle;
 import app.decant.sheet.CellValue;
 import app.decant.sheet.Column;
+import app.decant.sheet.Condition;
 import app.decant.sheet.PageSetup;
 import app.decant.sheet.Range;
 import app.decant.sheet.Row;
@@ -134,8 +135,14 @@ public final class FaresWorkbook {
         List<Cell> last = new ArrayList<>(List.of(text(0, "Year", SUM)));
         for (int i = 0; i < 4; i++) last.add(formula(i + 1, sums[i], "SUM(" + Range.letters(i + 1) + "3:" + Range.letters(i + 1) + "14)", SUM));
         rows.add(row(14, Double.NaN, last));
+        Condition.Point least = new Condition.Point(Condition.By.LEAST, null, true);
+        Condition.Point most = new Condition.Point(Condition.By.MOST, null, true);
+        Condition busy = new Condition(List.of(new Range(2, 1, 13, 3)), 1, false, new Condition.Scale(List.of(least, most), List.of(new Colour(0xFBFAF7),
+                new Colour(0x8FB8C2))));
+        Condition bars = new Condition(List.of(new Range(2, 4, 13, 4)), 2, false, new Condition.Bar(new Condition.Point(Condition.By.NUMBER, "0", true), most,
+                new Colour(0xE7C77B), 0, 0.9, true));
         return new Sheet("Crossings 2026", false, 60, 15, List.of(new Column(0, 0, 110, false), new Column(1, 4, 84, false)), rows, List.of(),
-                pages(false, true));
+                pages(false, true)).with(List.of(busy, bars));
     }
 
     private static PageSetup pages(boolean titles, boolean middle) {

@@ -13,10 +13,12 @@ import java.util.TreeMap;
  * @param rows        in their order, only those that hold something or differ
  * @param merged      cells that are one
  * @param objects     what lies over the cells, the lowest first
+ * @param conditions  rules by which cells look otherwise
  */
 public record Sheet(String name, boolean hidden, double columnWidth, double rowHeight, List<Column> columns, List<Row> rows, List<Range> merged,
-        PageSetup setup, List<SheetObject> objects) {
+        PageSetup setup, List<SheetObject> objects, List<Condition> conditions) {
     public Sheet {
+        conditions = List.copyOf(conditions);
         objects = List.copyOf(objects);
         columns = List.copyOf(columns);
         rows = List.copyOf(rows);
@@ -28,7 +30,7 @@ public record Sheet(String name, boolean hidden, double columnWidth, double rowH
     /** A sheet over whose cells nothing lies. */
     public Sheet(String name, boolean hidden, double columnWidth, double rowHeight, List<Column> columns, List<Row> rows, List<Range> merged,
             PageSetup setup) {
-        this(name, hidden, columnWidth, rowHeight, columns, rows, merged, setup, List.of());
+        this(name, hidden, columnWidth, rowHeight, columns, rows, merged, setup, List.of(), List.of());
     }
 
     /** The row of an index, or null where it holds nothing. */
@@ -87,5 +89,11 @@ public record Sheet(String name, boolean hidden, double columnWidth, double rowH
     /** A place as one number. */
     static long key(int row, int column) { return (long) row << 20 | column; }
 
-    public Sheet withSetup(PageSetup other) { return new Sheet(name, hidden, columnWidth, rowHeight, columns, rows, merged, other, objects); }
+    public Sheet withSetup(PageSetup other) {
+        return new Sheet(name, hidden, columnWidth, rowHeight, columns, rows, merged, other, objects, conditions);
+    }
+
+    public Sheet withRows(List<Row> others) { return new Sheet(name, hidden, columnWidth, rowHeight, columns, others, merged, setup, objects, conditions); }
+
+    public Sheet with(List<Condition> others) { return new Sheet(name, hidden, columnWidth, rowHeight, columns, rows, merged, setup, objects, others); }
 }

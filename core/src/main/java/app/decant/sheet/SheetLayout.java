@@ -155,7 +155,8 @@ public final class SheetLayout {
         if (split.columns().size() > 1 && !setup.fitted())
             findings.add(Finding.changed(Message.of("sheet.side-by-side", sheet.name(), split.columns().size())));
         SheetPainter.Tally tally = new SheetPainter.Tally();
-        SheetPainter painter = new SheetPainter(workbook, sheet, setup, grid, split.scale(), setter, numbers, tally);
+        Conditions conditions = Conditions.of(workbook, sheet);
+        SheetPainter painter = new SheetPainter(workbook, sheet, setup, grid, split.scale(), setter, numbers, conditions, tally);
         int outer = setup.across() ? split.rows().size() : split.columns().size();
         int inner = setup.across() ? split.columns().size() : split.rows().size();
         for (int i = 0; i < outer; i++) {
@@ -167,6 +168,7 @@ public final class SheetLayout {
         if (tally.hashes > 0) findings.add(Finding.changed(Message.of("sheet.hashes", sheet.name(), tally.hashes)));
         if (tally.cut > 0) findings.add(Finding.changed(Message.of("sheet.cut", sheet.name(), tally.cut)));
         if (tally.turned > 0) findings.add(Finding.changed(Message.of("sheet.turned", sheet.name(), tally.turned)));
+        if (conditions.unmet() > 0) findings.add(Finding.lost(Message.of("sheet.conditions-unmet", sheet.name(), conditions.unmet())));
         structure.add(table(area, setup, tally));
         for (SheetObject one : sheet.objects()) if (one.cells().within(area) != null)
             structure.add(new Element(Role.FIGURE, 0, null, false, one.picture(), one.picture().description(), null, 1, 1, List.of()));

@@ -27,6 +27,8 @@ import java.util.TreeMap;
 /** What is to be seen of one page of a sheet: fills, lines and texts of the cells that stand on it. */
 final class SheetPainter {
     /** Between the edge of a cell and its text; common practice. */
+    /** A sign beside a number, in points. */
+    private static final double SIGN = 10;
     static final double PADDING = 1.5;
     private static final double INDENT = 6.75;
     private static final double PLAIN_SIZE = 11;
@@ -43,6 +45,7 @@ final class SheetPainter {
     private final CellText setter;
     private final NumberText numbers;
     private final Tally tally;
+    private final Conditions conditions;
     private final Map<Integer, Look> looks = new HashMap<>();
 
     private int[] columns;
@@ -65,7 +68,8 @@ final class SheetPainter {
         final Map<Integer, Map<Integer, Passage>> passages = new TreeMap<>();
     }
 
-    SheetPainter(Workbook workbook, Sheet sheet, PageSetup setup, SheetGrid grid, double scale, CellText setter, NumberText numbers, Tally tally) {
+    SheetPainter(Workbook workbook, Sheet sheet, PageSetup setup, SheetGrid grid, double scale, CellText setter, NumberText numbers, Conditions conditions,
+            Tally tally) {
         this.workbook = workbook;
         this.sheet = sheet;
         this.setup = setup;
@@ -74,6 +78,7 @@ final class SheetPainter {
         this.setter = setter;
         this.numbers = numbers;
         this.tally = tally;
+        this.conditions = conditions;
     }
 
     /** How high a wrapped cell's text is at full size. */
@@ -179,8 +184,25 @@ final class SheetPainter {
         if (whole != null && !origin) return;
         double[] box = whole == null ? new double[] {lefts[c], tops[r], lefts[c + 1], tops[r + 1]} : box(whole, r, c);
         if (box[2] <= box[0] || box[3] <= box[1]) return;
-        if (style.fill() != null) items.add(new Item.Fill(box[0], box[1], box[2] - box[0], box[3] - box[1], style.fill()));
-        if (!cell.isEmpty()) text(row, cell, style, r, c, whole != null, box, repeated);
+        Conditions.Shown shown = conditions.of(row.index(), cell);
+        Colour fill = shown.dress().fill() != null ? shown.dress().fill() : style.fill();
+        if (fill != null) items.add(new Item.Fill(box[0], box[1], box[2] - box[0], box[3] - box[1], fill));
+        signs(shown, box);
+        if (!cell.isEmpty() && shown.telling()) text(row, cell, style, shown.dress(), r, c, whole != null, box, repeated);
+    }
+
+    /** Bars and signs that rules put behind and beside what a cell holds. */
+    private void signs(Conditions.Shown shown, double[] box) {
+        if (shown.bar() != null) {
+            double inset = Math.min(1.2 * scale, (box[3] - box[1]) / 6);
+            double width = (box[2] - box[0] - 2 * inset) * shown.length();
+            if (width > 0.1) items.add(new Item.Fill(box[0] + inset, box[1] + inset, width, box[3] - box[1] - 2 * inset, shown.bar()));
+        }
+        if (shown.icon() == null) return;
+        double size = Math.min(SIGN * scale, Math.min(box[3] - box[1] - scale, box[2] - box[0]));
+        // It stands on the line of numbers, which is at the foot of most cells.
+        double below = (Math.min(box[3] - box[1], (SIGN + 3) * scale) - size) / 2;
+        if (size > 0.5) items.add(new Item.PictureItem(shown.icon().picture(size), box[0] + PADDING * scale, box[3] - size - below));
     }
 
     private double[] box(Range whole, int r, int c) {
@@ -200,7 +222,7 @@ final class SheetPainter {
             if (row == null) continue;
             for (Cell cell : row.cells()) {
                 Integer c = columnAt.get(cell.column());
-                Borders borders = c == null ? null : workbook.style(cell).borders();
+                Borders borders = c == null ? null : borders(row, cell);
                 if (borders == null) continue;
                 flat[r][c] = stronger(flat[r][c], borders.top());
                 flat[r + 1][c] = stronger(flat[r + 1][c], borders.bottom());
@@ -235,6 +257,12 @@ final class SheetPainter {
         }
     }
 
+    private Borders borders(Row row, Cell cell) {
+        Borders own = workbook.style(cell).borders();
+        Borders ruled = conditions.of(row.index(), cell).dress().borders();
+        return ruled == null ? own : ruled.over(own);
+    }
+
     private Border drawn(Border border) {
         if (border == Border.NONE) return null;
         if (border == null || !border.isVisible()) return setup.grid() ? GRID : null;
@@ -253,11 +281,12 @@ final class SheetPainter {
         });
     }
 
-    private void text(Row row, Cell cell, CellStyle style, int r, int c, boolean isMerged, double[] box, boolean repeated) {
-        String shown = numbers.of(cell.value(), style.format());
+    private void text(Row row, Cell cell, CellStyle style, CellDress dress, int r, int c, boolean isMerged, double[] box, boolean repeated) {
+        String format = dress.format() == null ? style.format() : dress.format();
+        String shown = numbers.of(cell.value(), format);
         if (shown.isBlank()) return;
-        Look look = look(cell.style());
-        Colour colour = numbers.colour(cell.value(), style.format());
+        Look look = dress.font().over(look(cell.style()));
+        Colour colour = numbers.colour(cell.value(), format);
         if (colour != null) look = look.with(TextProperty.COLOUR, colour);
         if (cell.link() != null) look = look.with(TextProperty.LINK, cell.link());
         if (style.turn() != 0 && !repeated) tally.turned++;

@@ -23,8 +23,7 @@ final class Days {
         for (Sheet sheet : workbook.sheets()) {
             List<Row> rows = sheet.rows().stream().map(row -> new Row(row.index(), row.height(), row.hidden(), row.cells().stream()
                     .map(cell -> counted(workbook, cell)).toList())).toList();
-            sheets.add(new Sheet(sheet.name(), sheet.hidden(), sheet.columnWidth(), sheet.rowHeight(), sheet.columns(), rows, sheet.merged(), sheet.setup(),
-                    sheet.objects()));
+            sheets.add(sheet.withRows(rows));
         }
         return new Workbook(sheets, workbook.styles(), workbook.names(), workbook.facts(), false);
     }

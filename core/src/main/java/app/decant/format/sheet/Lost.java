@@ -20,9 +20,14 @@ final class Lost {
 
     void count(Kind kind, int more) { if (more > 0) counts.merge(kind, more, Integer::sum); }
 
-    /** What lies over the cells of a workbook and has no place where only cells are written. */
-    static List<Finding> objects(Workbook workbook) {
+    /**
+     * What lies over the cells of a workbook and has no place where only cells are written.
+     *
+     * @param rules whether there is none for rules that colour cells either
+     */
+    static List<Finding> objects(Workbook workbook, boolean rules) {
         Lost lost = new Lost();
+        if (rules) for (Sheet sheet : workbook.sheets()) lost.count(Kind.CONDITIONS, sheet.conditions().size());
         for (Sheet sheet : workbook.sheets())
             for (SheetObject one : sheet.objects()) lost.count(one.kind() == SheetObject.Kind.CHART ? Kind.CHARTS : Kind.PICTURES, 1);
         return lost.findings();

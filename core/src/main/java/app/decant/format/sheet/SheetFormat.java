@@ -88,7 +88,7 @@ public enum SheetFormat implements Format {
     public final WrittenWorkbook write(Workbook workbook, Instant when) {
         WrittenWorkbook made = made(workbook, when);
         List<Finding> findings = new ArrayList<>(made.findings());
-        findings.addAll(Lost.objects(workbook));
+        findings.addAll(Lost.objects(workbook, this != XLSX));
         return new WrittenWorkbook(made.bytes(), made.kept(), findings);
     }
 
@@ -99,7 +99,7 @@ public enum SheetFormat implements Format {
         ReadWorkbook read = workbook(content, password, progress);
         List<Finding> findings = new ArrayList<>(List.of(Finding.note(Message.of("sheet.as-tables"))));
         findings.addAll(read.findings());
-        findings.addAll(Lost.objects(read.workbook()));
+        findings.addAll(Lost.objects(read.workbook(), true));
         return new Taken(SheetText.of(read.workbook(), SheetChoice.AS_SET_UP), findings);
     }
 

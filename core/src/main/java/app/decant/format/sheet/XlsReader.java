@@ -182,11 +182,13 @@ final class XlsReader {
             if (object != null) objects.add(object);
             else lost.count(shape instanceof HSSFPicture ? Lost.Kind.PICTURES : shape instanceof HSSFComment ? Lost.Kind.COMMENTS : Lost.Kind.SHAPES, 1);
         }
-        lost.count(Lost.Kind.CONDITIONS, sheet.getSheetConditionalFormatting().getNumConditionalFormattings());
+        XlsConditions conditions = new XlsConditions(number -> colour(book.getCustomPalette(), number));
+        conditions.read(sheet.getSheetConditionalFormatting());
+        lost.count(Lost.Kind.CONDITIONS, conditions.unknown());
         boolean hidden = book.isSheetHidden(index) || book.isSheetVeryHidden(index);
         double width = sheet.getDefaultColumnWidth() * 7.0 + 5;
         return new Sheet(book.getSheetName(index), hidden, width * PIXEL, sheet.getDefaultRowHeightInPoints(), columns, rows, merged, setup(sheet, index),
-                objects);
+                objects, conditions.conditions());
     }
 
     private static Range range(CellRangeAddress one) { return new Range(one.getFirstRow(), one.getFirstColumn(), one.getLastRow(), one.getLastColumn()); }

@@ -150,8 +150,7 @@ final class XlsWriter {
             if (room != null && room.rows() * room.columns() > 1) made.addMergedRegionUnsafe(address(room));
         }
         pages(made, sheet.setup());
-        return new Sheet(sheet.name(), sheet.hidden(), sheet.columnWidth(), sheet.rowHeight(), sheet.columns(), rows, sheet.merged(), sheet.setup(),
-                    sheet.objects());
+        return sheet.withRows(rows);
     }
 
     private static CellRangeAddress address(Range range) { return new CellRangeAddress(range.top(), range.bottom(), range.left(), range.right()); }

@@ -189,6 +189,7 @@ final class XlsxReader {
         private final List<Range> merged = new ArrayList<>();
         private final Map<Long, Link> links = new HashMap<>();
         private final XlsxPages pages = new XlsxPages();
+        private final XlsxConditions conditions = new XlsxConditions(styles);
         private double width = WIDTH;
         private double height = HEIGHT;
         private boolean rowsHidden;
@@ -205,7 +206,8 @@ final class XlsxReader {
             List<Row> linked = new ArrayList<>();
             for (Row row : rows.values()) linked.add(links.isEmpty() ? row : linked(row));
             PageSetup setup = pages.setup(ranges(names.get(AREA)), names.get(TITLES));
-            return new Sheet(name, hidden, width, height, columns, linked, merged, setup, objects());
+            lost.count(Lost.Kind.CONDITIONS, conditions.unknown());
+            return new Sheet(name, hidden, width, height, columns, linked, merged, setup, objects(), conditions.conditions());
         }
 
         private void node(XmlNode node) {
@@ -224,7 +226,7 @@ final class XlsxReader {
                     if (range != null && range.rows() * (long) range.columns() > 1) merged.add(range);
                 });
                 case "x:hyperlinks" -> node.children("x:hyperlink").forEach(this::link);
-                case "x:conditionalFormatting" -> lost.count(Lost.Kind.CONDITIONS, 1);
+                case "x:conditionalFormatting" -> conditions.read(node);
                 case "x:dataValidations" -> lost.count(Lost.Kind.CHECKS, node.children("x:dataValidation").size());
                 case "x:drawing" -> {
                     OfficePackage.Relation relation = file.relations(part).get(node.get("r:id", ""));

@@ -7,6 +7,7 @@ import app.decant.document.Look;
 import app.decant.document.TextProperty;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
+import app.decant.sheet.CellDress;
 import app.decant.sheet.CellStyle;
 import app.decant.sheet.CellStyle.Across;
 import app.decant.sheet.CellStyle.Down;
@@ -36,6 +37,7 @@ final class XlsxStyles {
     private final int[] theme = PLAIN_THEME.clone();
     private Look firstFont = Look.PLAIN;
     private final List<CellStyle> cells = new ArrayList<>();
+    private final List<CellDress> dresses = new ArrayList<>();
 
     private XlsxStyles() { }
 
@@ -48,6 +50,9 @@ final class XlsxStyles {
     }
 
     List<CellStyle> cells() { return cells; }
+
+    /** What a rule puts over cells, by its number; nothing where there is none. */
+    CellDress dress(int told) { return told >= 0 && told < dresses.size() ? dresses.get(told) : CellDress.NONE; }
 
     /** The font that widths of columns are told by. */
     Look firstFont() { return firstFont; }
@@ -77,6 +82,7 @@ final class XlsxStyles {
         for (XmlNode one : children(root, "x:fills", "x:fill")) fills.add(fill(one));
         List<Borders> borders = new ArrayList<>();
         for (XmlNode one : children(root, "x:borders", "x:border")) borders.add(borders(one));
+        for (XmlNode one : children(root, "x:dxfs", "x:dxf")) dresses.add(dress(one));
         for (XmlNode one : children(root, "x:cellXfs", "x:xf")) {
             int number = XlsxReader.whole(one.get("numFmtId"), 0);
             String format = formats.containsKey(number) ? formats.get(number) : number < 0 ? null : BuiltinFormats.getBuiltinFormat(number);
@@ -87,6 +93,24 @@ final class XlsxStyles {
                     stands == null ? 0 : turn(XlsxReader.whole(stands.get("textRotation"), 0)), pick(fills, one.get("fillId"), null),
                     pick(borders, one.get("borderId"), null)));
         }
+    }
+
+    private CellDress dress(XmlNode node) {
+        XmlNode font = node.child("x:font");
+        XmlNode fill = node.child("x:fill");
+        XmlNode border = node.child("x:border");
+        XmlNode format = node.child("x:numFmt");
+        return new CellDress(font == null ? Look.PLAIN : font(font), fill == null ? null : ruled(fill), border == null ? null : borders(border),
+                format == null ? null : format.get("formatCode"));
+    }
+
+    /** In what rules put over cells, the back of a pattern is its colour where no pattern is told (18.8.14, as files are written). */
+    private Colour ruled(XmlNode node) {
+        XmlNode pattern = node.child("x:patternFill");
+        XmlNode back = pattern == null ? null : pattern.child("x:bgColor");
+        boolean solid = pattern != null && (pattern.get("patternType") == null || pattern.get("patternType", "").equals("solid"));
+        Colour colour = solid && back != null ? colour(back) : null;
+        return colour != null ? colour : fill(node);
     }
 
     private static <T> T pick(List<T> all, String index, T otherwise) {
@@ -190,7 +214,7 @@ final class XlsxStyles {
     }
 
     /** A colour as it is told: its own, one of the theme made lighter or darker, or by number; null for that of the system. */
-    private Colour colour(XmlNode node) {
+    Colour colour(XmlNode node) {
         String rgb = node.get("rgb");
         int numbered = XlsxReader.whole(node.get("theme"), -1);
         int indexed = XlsxReader.whole(node.get("indexed"), -1);

@@ -12,6 +12,7 @@ import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
 import app.decant.format.Archive;
 import app.decant.sheet.Cell;
+import app.decant.sheet.CellDress;
 import app.decant.sheet.CellStyle;
 import app.decant.sheet.CellStyle.Down;
 import app.decant.sheet.CellValue;
@@ -29,6 +30,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 
 /** Writes workbooks of Office Open XML (ISO/IEC 29500-1, 18), transitional. */
 final class XlsxWriter {
@@ -200,6 +202,7 @@ final class XlsxWriter {
             for (Range range : sheet.merged()) xml.leaf("mergeCell", "ref", range.toString());
             xml.close();
         }
+        XlsxConditions.write(xml, sheet.conditions(), dresses());
         if (!linked.isEmpty()) {
             xml.open("hyperlinks");
             for (String[] one : linked) xml.leaf("hyperlink", "ref", one[0], "r:id", one[1]);
@@ -297,7 +300,7 @@ final class XlsxWriter {
             xml.close();
         }
         xml.open("fonts", "count", fonts.size());
-        for (Look font : fonts) font(font);
+        for (Look font : fonts) font(font, true);
         xml.close();
         xml.open("fills", "count", fills.size() + 2);
         for (String plain : new String[] {"none", "gray125"}) {
@@ -342,8 +345,44 @@ final class XlsxWriter {
         xml.open("cellStyles", "count", 1);
         xml.leaf("cellStyle", "name", "Normal", "xfId", 0, "builtinId", 0);
         xml.close();
+        dressed();
         xml.close();
         return xml.bytes();
+    }
+
+    /** What rules put over cells, each once. */
+    private List<CellDress> dresses() {
+        return workbook.sheets().stream().flatMap(sheet -> sheet.conditions().stream()).map(one -> XlsxConditions.dress(one.rule())).filter(Objects::nonNull)
+                .distinct().toList();
+    }
+
+    private void dressed() {
+        List<CellDress> dresses = dresses();
+        if (dresses.isEmpty()) return;
+        xml.open("dxfs", "count", dresses.size());
+        for (int i = 0; i < dresses.size(); i++) {
+            CellDress dress = dresses.get(i);
+            xml.open("dxf");
+            if (!dress.font().equals(Look.PLAIN)) font(dress.font(), false);
+            if (dress.format() != null) xml.leaf("numFmt", "numFmtId", FIRST_FORMAT + workbook.styles().size() + i, "formatCode", dress.format());
+            if (dress.fill() != null) {
+                xml.open("fill");
+                xml.open("patternFill");
+                xml.leaf("bgColor", "rgb", "FF" + dress.fill().hex());
+                xml.close();
+                xml.close();
+            }
+            if (dress.borders() != null) {
+                xml.open("border");
+                side("left", dress.borders().left());
+                side("right", dress.borders().right());
+                side("top", dress.borders().top());
+                side("bottom", dress.borders().bottom());
+                xml.close();
+            }
+            xml.close();
+        }
+        xml.close();
     }
 
     private void alignment(CellStyle style) {
@@ -362,7 +401,8 @@ final class XlsxWriter {
                 style.indent() == 0 ? null : style.indent(), "shrinkToFit", style.shrinks() ? "1" : null);
     }
 
-    private void font(Look look) {
+    /** @param whole whether it says its size and name in any case; what a rule puts over others says only what it changes */
+    private void font(Look look, boolean whole) {
         xml.open("font");
         if (look.is(TextProperty.BOLD)) xml.leaf("b");
         if (look.is(TextProperty.ITALIC)) xml.leaf("i");
@@ -371,10 +411,10 @@ final class XlsxWriter {
         if (under != Underline.NONE) xml.leaf("u", "val", under == Underline.DOUBLE ? "double" : null);
         Script script = look.get(TextProperty.SCRIPT, Script.BASELINE);
         if (script != Script.BASELINE) xml.leaf("vertAlign", "val", script == Script.SUPER ? "superscript" : "subscript");
-        xml.leaf("sz", "val", number(look.get(TextProperty.SIZE, 11.0)));
+        if (whole || look.says(TextProperty.SIZE)) xml.leaf("sz", "val", number(look.get(TextProperty.SIZE, 11.0)));
         Colour ink = look.get(TextProperty.COLOUR);
         if (ink != null && !ink.isAutomatic()) xml.leaf("color", "rgb", "FF" + ink.hex());
-        xml.leaf("name", "val", look.get(TextProperty.FAMILY, "Calibri"));
+        if (whole || look.says(TextProperty.FAMILY)) xml.leaf("name", "val", look.get(TextProperty.FAMILY, "Calibri"));
         xml.close();
     }
 
