@@ -11,6 +11,7 @@ import app.decant.format.Formats;
 import app.decant.format.OfficeLock;
 import app.decant.format.OtherFormat;
 import app.decant.format.Taken;
+import app.decant.format.sheet.CorrectedSheets;
 import app.decant.format.sheet.ReadWorkbook;
 import app.decant.format.sheet.SheetFormat;
 import app.decant.layout.PagedDocument;
@@ -53,6 +54,7 @@ public final class Intake {
     private Boolean pdf;
     private Format format;
     private Workbook workbook;
+    private CorrectedSheets corrected;
     private OwnPages own;
     private PagedDocument laid;
     private UnlaidText words;
@@ -78,6 +80,13 @@ public final class Intake {
 
     /** The same, its text taken in as {@link Decant#open} does. */
     public Intake(Path file, String password) { this(file, password, progress -> Decant.open(file, password, progress)); }
+
+    /** The same of a workbook some of whose cells were corrected since it was taken in. */
+    public static Intake corrected(Path file, String password, CorrectedSheets corrected) {
+        Intake intake = new Intake(file, password);
+        intake.corrected = corrected;
+        return intake;
+    }
 
     /**
      * The same of a document that was taken in from it and may have been revised since.
@@ -254,7 +263,8 @@ public final class Intake {
         if (workbook == null) {
             ReadWorkbook read = Decant.workbook(file, password, progress);
             findings.addAll(read.findings());
-            workbook = read.workbook();
+            workbook = corrected == null ? read.workbook() : corrected.workbook();
+            if (corrected != null) corrected.findings().forEach(this::tell);
         }
         return SheetLayout.of(workbook, recipe.sheets(), FontCatalogue.ofThisMachine(), progress);
     }

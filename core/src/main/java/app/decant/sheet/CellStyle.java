@@ -28,6 +28,15 @@ public record CellStyle(Look font, String format, Across across, Down down, bool
 
     public enum Down { TOP, MIDDLE, BOTTOM, JUSTIFY }
 
+    /** The same with other letters. */
+    public CellStyle lettered(Look other) { return new CellStyle(other, format, across, down, wraps, shrinks, indent, turn, fill, borders); }
+
+    /** The same with numbers shown in another way. */
+    public CellStyle showing(String other) { return new CellStyle(font, other, across, down, wraps, shrinks, indent, turn, fill, borders); }
+
+    /** The same with text that stands otherwise from side to side. */
+    public CellStyle standing(Across other) { return new CellStyle(font, format, other, down, wraps, shrinks, indent, turn, fill, borders); }
+
     /** Whether it is seen where the cell holds nothing. */
     public boolean shows() { return fill != null || borders != null && !borders.equals(Borders.OPEN); }
 }

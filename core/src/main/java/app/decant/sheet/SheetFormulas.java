@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.apache.poi.hssf.usermodel.HSSFCell;
 import org.apache.poi.hssf.usermodel.HSSFFormulaEvaluator;
 import org.apache.poi.hssf.usermodel.HSSFRow;
 import org.apache.poi.hssf.usermodel.HSSFSheet;
@@ -17,6 +18,7 @@ import org.apache.poi.ss.formula.eval.NumberEval;
 import org.apache.poi.ss.formula.eval.RefEval;
 import org.apache.poi.ss.formula.eval.StringEval;
 import org.apache.poi.ss.formula.eval.ValueEval;
+import org.apache.poi.ss.usermodel.FormulaError;
 import org.apache.poi.ss.util.CellRangeAddress;
 import org.apache.poi.ss.util.CellReference;
 import org.slf4j.LoggerFactory;
@@ -27,6 +29,8 @@ import org.slf4j.LoggerFactory;
  */
 final class SheetFormulas {
     private static final int MOST_CELLS = 100_000;
+    /** Of letters in a cell, for the library. */
+    private static final int LONGEST = 32_000;
     private static final int MOST_ROWS = SpreadsheetVersion.EXCEL97.getMaxRows();
     private static final int MOST_COLUMNS = SpreadsheetVersion.EXCEL97.getMaxColumns();
 
@@ -113,11 +117,21 @@ final class SheetFormulas {
             HSSFRow made = there.createRow(row.index());
             for (Cell cell : row.cells()) {
                 if (cell.column() >= MOST_COLUMNS) break;
-                if (cell.value() instanceof CellValue.Number number) made.createCell(cell.column()).setCellValue(number.value());
-                else if (cell.value() instanceof CellValue.Text text)
-                    made.createCell(cell.column()).setCellValue(text.text().substring(0, Math.min(text.text().length(), 32_000)));
-                else if (cell.value() instanceof CellValue.Truth truth) made.createCell(cell.column()).setCellValue(truth.value());
+                if (!cell.isEmpty()) put(made.createCell(cell.column()), cell.value());
             }
         }
+    }
+
+    /** Gives a cell of the library a value. */
+    static void put(HSSFCell cell, CellValue value) {
+        if (value instanceof CellValue.Number number) cell.setCellValue(number.value());
+        else if (value instanceof CellValue.Text text) cell.setCellValue(text.text().substring(0, Math.min(text.text().length(), LONGEST)));
+        else if (value instanceof CellValue.Truth truth) cell.setCellValue(truth.value());
+        else if (value instanceof CellValue.Failure failure && FormulaError.isValidCode(code(failure))) cell.setCellErrorValue((byte) code(failure));
+    }
+
+    private static int code(CellValue.Failure failure) {
+        for (FormulaError error : FormulaError.values()) if (error.getString().equals(failure.code())) return error.getCode();
+        return -1;
     }
 }

@@ -1,6 +1,7 @@
 package app.decant.sheet;
 
 import app.decant.document.Block;
+import app.decant.document.BlockPath;
 import app.decant.document.Border;
 import app.decant.document.Borders;
 import app.decant.document.Colour;
@@ -33,6 +34,11 @@ public final class SheetText {
 
     private final Workbook workbook;
     private final NumberText numbers;
+    /** Where the cells of the tables come from, in the order of making: their sheet is told last. */
+    private final Map<BlockPath, CellPlace> places = new HashMap<>();
+
+    /** The place of a cell in a workbook, all from 0. */
+    public record CellPlace(int sheet, int row, int column) { }
 
     private SheetText(Workbook workbook) {
         this.workbook = workbook;
@@ -40,8 +46,16 @@ public final class SheetText {
     }
 
     /** The document of the sheets that are chosen; those that hold nothing are left out. */
-    public static Document of(Workbook workbook, SheetChoice choice) {
+    public static Document of(Workbook workbook, SheetChoice choice) { return new SheetText(workbook).document(choice); }
+
+    /** Where the cells of the tables come from that a workbook is taken in as, by their way in its document: section, block, row, cell. */
+    public static Map<BlockPath, CellPlace> places(Workbook workbook) {
         SheetText text = new SheetText(workbook);
+        text.document(SheetChoice.AS_SET_UP);
+        return text.places;
+    }
+
+    private Document document(SheetChoice choice) {
         List<Section> sections = new ArrayList<>();
         for (SheetChoice.Wished wished : choice.of(workbook)) {
             Range used = wished.sheet().used(workbook.styles());
@@ -52,13 +66,19 @@ public final class SheetText {
             for (Range area : areas) {
                 Range seen = area.within(new Range(0, 0, used.bottom(), used.right()));
                 if (seen == null) continue;
-                blocks.add(text.table(wished.sheet(), seen, page.textWidth()));
+                int number = numberOf(wished.sheet());
+                blocks.add(table(wished.sheet(), number, seen, page.textWidth(), BlockPath.of(sections.size(), blocks.size())));
                 blocks.add(Paragraph.of(""));
             }
             sections.add(new Section(Section.Start.NEXT_PAGE, page, Section.Columns.ONE, Section.PageNumbering.CONTINUED, Map.of(), false, blocks));
         }
         if (sections.isEmpty()) sections.add(Section.PLAIN.withBlocks(List.of(Paragraph.of(""))));
         return Document.empty().withStyles(styles(workbook)).withFacts(workbook.facts()).withSections(sections);
+    }
+
+    private int numberOf(Sheet sheet) {
+        for (int i = 0; i < workbook.sheets().size(); i++) if (workbook.sheets().get(i).name().equals(sheet.name())) return i;
+        return -1;
     }
 
     private static StyleSheet styles(Workbook workbook) {
@@ -70,24 +90,22 @@ public final class SheetText {
         return new StyleSheet(plain, "Normal", null, Map.of()).with(normal).with(heading);
     }
 
-    private Table table(Sheet sheet, Range area, double room) {
+    private Table table(Sheet sheet, int number, Range area, double room, BlockPath path) {
         List<Integer> columns = new ArrayList<>();
         SheetGrid grid = new SheetGrid(workbook, sheet, area, (cell, style, width) -> 0);
         for (int c = area.left(); c <= area.right() && columns.size() < MOST_COLUMNS; c++) if (grid.width(c) > 0) columns.add(c);
         double wide = columns.stream().mapToDouble(grid::width).sum();
         double scale = wide > room ? room / wide : 1;
         List<Double> widths = columns.stream().map(column -> Math.max(LEAST, grid.width(column) * scale)).toList();
-        Map<Integer, Integer> places = new HashMap<>();
-        for (int i = 0; i < columns.size(); i++) places.put(columns.get(i), i);
         Map<Long, Range> merged = sheet.mergedFrom();
         List<Table.Row> rows = new ArrayList<>();
         List<Integer> seen = new ArrayList<>();
         for (int r = area.top(); r <= area.bottom(); r++) if (grid.height(r) > 0) seen.add(r);
-        for (int r = 0; r < seen.size(); r++) rows.add(row(sheet, seen, r, columns, places, merged));
+        for (int r = 0; r < seen.size(); r++) rows.add(row(sheet, number, seen, r, columns, merged, path));
         return new Table(Look.PLAIN, widths, rows);
     }
 
-    private Table.Row row(Sheet sheet, List<Integer> seen, int r, List<Integer> columns, Map<Integer, Integer> places, Map<Long, Range> merged) {
+    private Table.Row row(Sheet sheet, int number, List<Integer> seen, int r, List<Integer> columns, Map<Long, Range> merged, BlockPath path) {
         int index = seen.get(r);
         List<Table.Cell> cells = new ArrayList<>();
         for (int c = 0; c < columns.size(); c++) {
@@ -99,6 +117,7 @@ public final class SheetText {
             while (whole != null && c + span < columns.size() && columns.get(c + span) <= whole.right()) span++;
             int down = 1;
             while (whole != null && r + down < seen.size() && seen.get(r + down) <= whole.bottom()) down++;
+            places.put(path.then(r, cells.size()), new CellPlace(number, index, column));
             cells.add(cell(sheet.cell(index, column), c, span, down));
         }
         return new Table.Row(r == 0 ? Look.of(TableProperty.HEADER_ROW, true) : Look.PLAIN, cells);

@@ -52,7 +52,8 @@ class LikewiseChangesTest {
     @Test void aLabelAmongTheWordsIsNoneOfThem() {
         Numbering numbering = numbered();
         Paragraph heading = Paragraph.of("Landing at Halvard Point").withLook(Look.of(ParagraphProperty.LIST, new ParagraphProperty.ListReference("1", 0)));
-        Document other = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(heading, Paragraph.of("Half tide."))))).withNumbering(numbering);
+        Document other = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(heading, Paragraph.of("Half tide.")))))
+                .withNumbering(numbering);
         Document came = plain("1.\tLanding at Halvard Point", "Half tide.");
         Document now = plain("1.\tLanding at Skerrow Point", "Half tide.");
         LikewiseChanges.Result result = LikewiseChanges.make(came, now, other);
@@ -144,7 +145,8 @@ class LikewiseChangesTest {
         for (int i = 0; i < cells.length; i += 2)
             rows.add(new Table.Row(Look.PLAIN, List.of(new Table.Cell(0, 1, 1, Look.PLAIN, List.of(Paragraph.of(cells[i]))),
                     new Table.Cell(1, 1, 1, Look.PLAIN, List.of(Paragraph.of(cells[i + 1]))))));
-        return Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(new Table(Look.PLAIN, List.of(90.0, 60.0), rows), Paragraph.of("after")))));
+        return Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(new Table(Look.PLAIN, List.of(90.0, 60.0), rows),
+                Paragraph.of("after")))));
     }
 
     private static List<String> read(Document document) { return Walk.of(document).stops().stream().map(stop -> stop.paragraph().plainText()).toList(); }

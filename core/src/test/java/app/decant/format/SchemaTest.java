@@ -69,10 +69,12 @@ class SchemaTest {
         documents.put("changed rows", Marked.rows());
         documents.put("comments", Marked.remarked());
         for (Format format : List.of(BinaryFormat.DOC, RtfFormat.RTF, OdfFormat.ODT, OoxmlFormat.DOCX, WebFormat.MD)) {
-            documents.put("handbook by " + format, Formats.read(format.write(handbook, WHEN).bytes(), "handbook." + format.ending(), null, Progress.SILENT).document());
+            documents.put("handbook by " + format, Formats.read(format.write(handbook, WHEN).bytes(), "handbook." + format.ending(), null,
+                    Progress.SILENT).document());
         }
         byte[] carlito = FontCatalogue.shipped().match("Carlito", false, false).face().file();
-        documents.put("with fonts", HarbourNotice.document().withFonts(List.of(new FontFile("Carlito", false, false, true, carlito), new FontFile("Carlito", true, true, false, carlito))));
+        documents.put("with fonts", HarbourNotice.document().withFonts(List.of(new FontFile("Carlito", false, false, true, carlito), new FontFile("Carlito",
+                true, true, false, carlito))));
         return documents;
     }
 
@@ -140,6 +142,7 @@ class SchemaTest {
         // It does find what is wrong.
         Path broken = folder.resolve("broken.odt");
         Files.write(broken, "no archive".getBytes(StandardCharsets.UTF_8));
-        assertThat(new ProcessBuilder(command.get(0), "-jar", validator.toString(), "-c", broken.toString()).redirectErrorStream(true).start().waitFor()).isNotZero();
+        assertThat(new ProcessBuilder(command.get(0), "-jar", validator.toString(), "-c", broken.toString()).redirectErrorStream(true)
+                .start().waitFor()).isNotZero();
     }
 }

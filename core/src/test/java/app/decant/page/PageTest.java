@@ -391,7 +391,8 @@ class PageTest {
     }
 
     @Test void structureHasTheNamesOfTheStandard() {
-        assertThat(Arrays.stream(Element.Role.values()).map(Element.Role::type)).containsExactly("Document", "Div", "H", "P", "L", "LI", "Lbl", "LBody", "Table",
+        assertThat(Arrays.stream(Element.Role.values()).map(Element.Role::type)).containsExactly("Document", "Div", "H", "P", "L", "LI", "Lbl", "LBody",
+                "Table",
                 "TR", "TH", "TD", "TOC", "TOCI", "Note", "Figure");
         Element row = Element.of(Element.Role.ROW, List.of());
         assertThat(row.columnSpan()).isEqualTo(1);

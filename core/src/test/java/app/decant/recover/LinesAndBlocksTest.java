@@ -55,7 +55,8 @@ class LinesAndBlocksTest {
             prose(sketch, 100).text(500, 124, 6, "LiberationSerif-Regular", "1").text(506, 124, 6, "LiberationSerif-Regular", "2");
             String[] notes = {"As of 1 March.", "Without parcels."};
             for (int i = 0; i < 2; i++)
-                sketch.text(72, 747 + 11 * i, 5.5, "LiberationSerif-Regular", String.valueOf(i + 1)).text(78, 750 + 11 * i, 8, "LiberationSerif-Regular", notes[i]);
+                sketch.text(72, 747 + 11 * i, 5.5, "LiberationSerif-Regular", String.valueOf(i + 1)).text(78, 750 + 11 * i, 8, "LiberationSerif-Regular",
+                        notes[i]);
             assertThat(texts(sketch.document())).noneMatch(text -> text.contains("March") && text.contains("parcels"));
         }
     }

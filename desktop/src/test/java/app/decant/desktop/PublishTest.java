@@ -1,6 +1,9 @@
 package app.decant.desktop;
 
+import app.decant.document.Finding;
 import app.decant.edit.Typing;
+import app.decant.sheet.CellValue;
+import app.decant.sheet.Sheet;
 import app.decant.sheet.SheetChoice;
 import static app.decant.desktop.Waiting.until;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -142,7 +145,8 @@ class PublishTest {
             window.desk().open(receipt.file(), null);
         });
         until(() -> notices(robot).anyMatch(words -> words.contains("travels inside it. Both read the same.")));
-        Button take = robot.lookup(".button").<Button>queryAll().stream().filter(one -> one.getText().equals(Words.of("inside.take"))).findFirst().orElseThrow();
+        Button take = robot.lookup(".button").<Button>queryAll().stream().filter(one -> one.getText().equals(Words.of("inside.take")))
+                .findFirst().orElseThrow();
         robot.clickOn(take);
         until(() -> window.desk().source().get().name().equals("Passenger handbook.docx") && window.desk().job().get() == null);
         assertThat(window.desk().document().blocks().toString()).contains("baggage");
@@ -223,6 +227,34 @@ class PublishTest {
         WaitForAsyncUtils.asyncFx(() -> window.publishStation().set(window.publishStation().recipe().with(Recipe.WhenPresent.REPLACE)));
         WaitForAsyncUtils.waitForFxEvents();
         assertThat(published(robot).pages()).isEqualTo(window.desk().pages().get().count());
+    }
+
+    @Test void aCellIsCorrectedWhereItStandsAndTheSheetIsPublishedWithItsSums(FxRobot robot) throws Exception {
+        Path fares = handbook.resolveSibling("Winter fares.xlsx");
+        WaitForAsyncUtils.asyncFx(() -> window.desk().open(fares, null));
+        until(() -> window.desk().source().get() != null && window.desk().source().get().file().equals(fares) && window.desk().job().get() == null);
+        robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT2).release(KeyCode.CONTROL);
+        TextSelection fare = Search.all(window.desk().document(), "4.80", true).get(0);
+        WaitForAsyncUtils.asyncFx(() -> window.desk().pick(fare));
+        WaitForAsyncUtils.waitForFxEvents();
+        robot.write("5.20");
+        until(() -> window.desk().isLaidOut() && window.desk().document().blocks().toString().contains("5.20"));
+        robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT4).release(KeyCode.CONTROL);
+        WaitForAsyncUtils.waitForFxEvents();
+        until(() -> robot.lookup(label -> label instanceof Label one && one.getText().contains("2 formulas come to something else")).tryQuery().isPresent());
+        Receipt receipt = published(robot);
+        assertThat(receipt.findings()).extracting(Finding::what).contains("A cell was corrected; 2 formulas come to something else.");
+        try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile())) {
+            assertThat(pdf.getNumberOfPages()).isEqualTo(5);
+            assertThat(new PDFTextStripper().getText(pdf)).contains("Adult, single 5.20 6.50 2.60");
+        }
+        choose(robot, "what", Words.of("target.xlsx"));
+        receipt = published(robot);
+        Sheet sheet = Decant.workbook(receipt.file(), null, Progress.SILENT).workbook().sheet("Fares");
+        assertThat(sheet.cell(3, 1).value()).isEqualTo(new CellValue.Number(5.2));
+        assertThat(sheet.cell(3, 2).formula()).isEqualTo("B4*1.25");
+        // The original is what it was.
+        assertThat(Decant.workbook(fares, null, Progress.SILENT).workbook().sheet("Fares").cell(3, 1).value()).isEqualTo(new CellValue.Number(4.8));
     }
 
     @Test void writesPlainTextAsWishedAndTellsWhatItWillNotCarry(FxRobot robot) throws Exception {

@@ -104,7 +104,8 @@ class TablesAsSheetsTest {
         Look red = Look.of(TextProperty.BOLD, true).with(TextProperty.COLOUR, new Colour(0x8A3B12));
         Paragraph bold = Paragraph.of("").withInlines(List.of(new Inline.Text("Both ways", red))).withLook(Look.of(ParagraphProperty.ALIGNMENT,
                 ParagraphProperty.Alignment.CENTRE));
-        Paragraph link = Paragraph.of("").withInlines(List.of(new Inline.Text("office", Look.of(TextProperty.LINK, new Link.Address("https://ferries.example")))));
+        Paragraph link = Paragraph.of("").withInlines(List.of(new Inline.Text("office", Look.of(TextProperty.LINK,
+                new Link.Address("https://ferries.example")))));
         Table table = new Table(Look.PLAIN, List.of(60.0, 70.0, 80.0), List.of(
                 new Table.Row(Look.PLAIN, List.of(new Table.Cell(0, 1, 2, Look.of(TableProperty.SHADING, new Colour(0xDDEEFF)), List.of(Paragraph.of("Pier"))),
                         new Table.Cell(1, 2, 1, Look.PLAIN, List.of(bold)))),
@@ -137,7 +138,8 @@ class TablesAsSheetsTest {
 
     @ParameterizedTest @CsvSource(delimiter = '|', quoteCharacter = '~', nullValues = "-", value = {
         "7|7|General", "-5|-5|General", "\u22125|-5|General", "5-|-5|General", "+3|3|General", "4.10|4.1|0.00", ".5|0.5|0.0", "1,234|1234|#,##0",
-        "1,234.50|1234.5|#,##0.00", "1 234.5|1234.5|#,##0.0", "1'234.50|1234.5|#,##0.00", "12 %|0.12|0%", "12.5%|0.125|0.0%", "\u00A3 4.20|4.2|~\"\u00A3\"0.00~",
+        "1,234.50|1234.5|#,##0.00", "1 234.5|1234.5|#,##0.0", "1'234.50|1234.5|#,##0.00", "12 %|0.12|0%", "12.5%|0.125|0.0%",
+                "\u00A3 4.20|4.2|~\"\u00A3\"0.00~",
         "4.20 \u20AC|4.2|~0.00\" \u20AC\"~", "-\u00A34.20|-4.2|~\"\u00A3\"0.00~", "(\u00A34.20)|-4.2|~\"\u00A3\"0.00~", "(1,200)|-1200|#,##0",
         "2026-11-27|46353|yyyy-mm-dd", "27.11.2026|46353|dd.mm.yyyy", "3/4/2026|46115|d/m/yyyy", "07:15|0.302083333|hh:mm", "7:15:30|0.302430556|h:mm:ss",
         "(5)|-|-", "007|-|-", "0555 0101|-|-", "12 34|-|-", "1.|-|-", "3/8|-|-", "31.02.2026|-|-", "1,23,4|-|-", "12,5,0|-|-", "1.2.3|-|-", "25:10|-|-",

@@ -170,7 +170,7 @@ public final class Session {
     PagedDocument laid() { return laid; }
     /** The pages that a recipe publishes. */
     public PagedDocument published(Recipe recipe) {
-        if (isSheets()) return sheets.pages(recipe.sheets());
+        if (isSheets()) return sheets.pages(recipe.sheets(), laid);
         PagedDocument plain = recipe.keepsPages() ? shown : laid;
         if (!hasTrackedChanges() || recipe.target() != Target.PDF || recipe.changes().settled(Target.PDF) == null) return plain;
         if (settledOf == laid && settledAs == recipe.changes()) return settled.get();
@@ -198,11 +198,11 @@ public final class Session {
         return trackedChanges > 0;
     }
 
-    /** Whether it is a workbook that is published as the sheets it holds, since nobody revised the tables they stand in here. */
-    public boolean isSheets() { return sheets != null && document == source.taken.document(); }
+    /** Whether it is a workbook that is published as the sheets it holds, since no more than cells was changed in the tables they stand in here. */
+    public boolean isSheets() { return sheets != null && sheets.fits(document); }
 
-    /** The workbook that it came from; null where it came from none. */
-    public Workbook workbook() { return sheets == null ? null : sheets.workbook(); }
+    /** The workbook as it reads now; null where it came from none. */
+    public Workbook workbook() { return sheets == null ? null : sheets.corrected(document).workbook(); }
 
     void pick(TextSelection span) { selection.set(span); }
 
@@ -385,8 +385,8 @@ public final class Session {
     /** What is published of the newest pages; kept until there are others, since looking what a PDF's pages became takes a while. */
     synchronized Intake intake(PagedDocument now) {
         if (intake == null || intakeOf != now) {
-            intake = sheets != null && now.document() == source.taken.document() ? new Intake(source.file, source.password) : Intake.revised(source.file,
-                    source.password, revision, now);
+            intake = sheets != null && sheets.fits(now.document()) ? Intake.corrected(source.file, source.password, sheets.corrected(now.document()))
+                    : Intake.revised(source.file, source.password, revision, now);
             intakeOf = now;
         }
         return intake;

@@ -2,9 +2,11 @@ package app.decant.desktop.work;
 
 import app.decant.Decant;
 import app.decant.document.DecantException;
+import app.decant.document.Document;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Taken;
+import app.decant.format.sheet.CorrectedSheets;
 import app.decant.format.sheet.SheetFormat;
 import app.decant.layout.PagedDocument;
 import app.decant.page.Pages;
@@ -13,35 +15,58 @@ import app.decant.sheet.SheetLayout;
 import app.decant.sheet.Workbook;
 import java.nio.file.Path;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import org.slf4j.LoggerFactory;
 
-/** The sheets of a workbook on the pages that they are published on, as long as nobody revised the tables they stand in on the desk. */
+/**
+ * The sheets of a workbook on the pages that they are published on, with what was corrected in the cells of the tables that stand for them on the desk. Where
+ * more than cells was changed there, the tables are what is published.
+ */
 final class Sheets {
     private final Workbook workbook;
-    private final PagedDocument tables;
+    private final Document came;
     private final Map<SheetChoice, PagedDocument> shown = new HashMap<>();
+    private Document asked;
+    private boolean fits = true;
+    private Document correctedOf;
+    private CorrectedSheets corrected;
+    private PagedDocument shownOf;
 
-    private Sheets(Workbook workbook, PagedDocument tables) {
+    private Sheets(Workbook workbook, Document came) {
         this.workbook = workbook;
-        this.tables = tables;
+        this.came = came;
     }
 
     /** Those of a file that was taken in as tables; null where it is no workbook. Its pages as it is set up are made at once. */
     static Sheets of(Path file, String password, Taken taken, PagedDocument tables, Progress progress) {
         if (!(taken.format() instanceof SheetFormat)) return null;
-        Sheets sheets = new Sheets(Decant.workbook(file, password, progress).workbook(), tables);
-        sheets.pages(SheetChoice.AS_SET_UP);
+        Sheets sheets = new Sheets(Decant.workbook(file, password, progress).workbook(), taken.document());
+        sheets.pages(SheetChoice.AS_SET_UP, tables);
         return sheets;
     }
 
-    Workbook workbook() { return workbook; }
+    /** Whether a document is still the tables of the workbook, but for what stands in their cells. */
+    synchronized boolean fits(Document now) {
+        if (asked != now) fits = CorrectedSheets.fits(came, now);
+        asked = now;
+        return fits;
+    }
+
+    /** The workbook with what was corrected in a document that {@link #fits fits}. */
+    synchronized CorrectedSheets corrected(Document now) {
+        if (correctedOf != now) corrected = CorrectedSheets.of(workbook, came, now).orElse(new CorrectedSheets(workbook, 0, List.of()));
+        correctedOf = now;
+        return corrected;
+    }
 
     /** The pages of a choice, to be looked at; the tables where there is nothing to be seen. */
-    synchronized PagedDocument pages(SheetChoice choice) {
+    synchronized PagedDocument pages(SheetChoice choice, PagedDocument tables) {
+        if (shownOf != tables) shown.clear();
+        shownOf = tables;
         return shown.computeIfAbsent(choice, key -> {
             try {
-                Pages pages = SheetLayout.of(workbook, key, FontCatalogue.ofThisMachine(), Progress.SILENT);
+                Pages pages = SheetLayout.of(corrected(tables.document()).workbook(), key, FontCatalogue.ofThisMachine(), Progress.SILENT);
                 return tables.on(pages.pages());
             } catch (DecantException e) {
                 LoggerFactory.getLogger(Sheets.class).info("{}", e.getMessage(), e);
