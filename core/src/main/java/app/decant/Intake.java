@@ -168,6 +168,12 @@ public final class Intake {
         }
     }
 
+    /** The same, and something else to be told of it. */
+    public Intake telling(List<Finding> more) {
+        more.forEach(this::tell);
+        return this;
+    }
+
     /** What was found taking its text in, and why pages that could have been kept are set anew. */
     public synchronized List<Finding> findings() { return List.copyOf(findings); }
 

@@ -152,6 +152,7 @@ public final class Publisher {
         boolean onPages = recipe.target() == Target.PDF || recipe.target() != Target.TXT && !sheets
                 && pages.origin(Workbook.class).isEmpty();
         List<Finding> findings = new ArrayList<>(onPages ? pages.findings() : List.of());
+        findings.addAll(asTables(order));
         Path done = sheets ? SheetFile.write(order, (SheetFormat) recipe.target().format(), file, when, proofs, findings) : recipe.target() == Target.PDF
                 ? pdf(order, chosen, file, when, proofs, findings, progress) : text(written(order, findings), order, file,
                 when, proofs, findings);
@@ -240,6 +241,12 @@ public final class Publisher {
         });
     }
 
+    /** What does not come along where the sheets of a workbook become tables. */
+    private static List<Finding> asTables(Order order) {
+        boolean text = order.recipe().target() != Target.PDF && !(order.recipe().target().format() instanceof SheetFormat);
+        return text ? order.pages().origin(Workbook.class).map(SheetFormat::lostInTables).orElse(List.of()) : List.of();
+    }
+
     /** The document as its recipe has it written: with the fonts that go along, the facts that are said, and links that may pass. */
     private static Document written(Order order, List<Finding> findings) {
         Recipe recipe = order.recipe();
@@ -265,7 +272,7 @@ public final class Publisher {
         if (order.recipe().target() == Target.PDF) return order.pages().original().isPresent() ? keptLosses(order) : sheets ? order.pages().findings()
                 : List.of();
         if (order.recipe().target().format() instanceof SheetFormat format) return SheetFile.losses(order, format);
-        List<Finding> findings = new ArrayList<>();
+        List<Finding> findings = new ArrayList<>(asTables(order));
         Document document = written(order, findings);
         findings.addAll(written(document, order.recipe(), Instant.EPOCH).findings());
         return findings;

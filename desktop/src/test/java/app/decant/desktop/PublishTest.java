@@ -237,16 +237,26 @@ class PublishTest {
         TextSelection fare = Search.all(window.desk().document(), "4.80", true).get(0);
         WaitForAsyncUtils.asyncFx(() -> window.desk().pick(fare));
         WaitForAsyncUtils.waitForFxEvents();
+        assertThat(robot.lookup("#sheet-cell").<Label>query().getText()).isEqualTo("B4 of “Fares”");
+        assertThat(robot.lookup("#sheet-formula").<Label>query().isVisible()).isFalse();
         robot.write("5.20");
         until(() -> window.desk().isLaidOut() && window.desk().document().blocks().toString().contains("5.20"));
+        TextSelection reckoned = Search.all(window.desk().document(), "10.75", true).get(0);
+        WaitForAsyncUtils.asyncFx(() -> window.desk().pick(reckoned));
+        WaitForAsyncUtils.waitForFxEvents();
+        assertThat(robot.lookup("#sheet-formula").<Label>query().getText()).isEqualTo("comes of =B5*1.25");
+        WaitForAsyncUtils.asyncFx(() -> robot.lookup("#sheet-cell-change").<Button>query().fire());
+        until(() -> window.desk().isLaidOut() && window.desk().document().blocks().toString().contains("=B5*1.25"));
+        robot.write("+1");
+        until(() -> window.desk().isLaidOut() && window.desk().document().blocks().toString().contains("=B5*1.25+1"));
         robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT4).release(KeyCode.CONTROL);
         WaitForAsyncUtils.waitForFxEvents();
-        until(() -> robot.lookup(label -> label instanceof Label one && one.getText().contains("2 formulas come to something else")).tryQuery().isPresent());
+        until(() -> robot.lookup(label -> label instanceof Label one && one.getText().contains("3 formulas come to something else")).tryQuery().isPresent());
         Receipt receipt = published(robot);
-        assertThat(receipt.findings()).extracting(Finding::what).contains("A cell was corrected; 2 formulas come to something else.");
+        assertThat(receipt.findings()).extracting(Finding::what).contains("2 cells were corrected; 3 formulas come to something else.");
         try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile())) {
             assertThat(pdf.getNumberOfPages()).isEqualTo(5);
-            assertThat(new PDFTextStripper().getText(pdf)).contains("Adult, single 5.20 6.50 2.60");
+            assertThat(new PDFTextStripper().getText(pdf)).contains("Adult, single 5.20 6.50 2.60", "Adult, return 8.60 11.75 4.30");
         }
         choose(robot, "what", Words.of("target.xlsx"));
         receipt = published(robot);

@@ -99,9 +99,11 @@ public enum SheetFormat implements Format {
         ReadWorkbook read = workbook(content, password, progress);
         List<Finding> findings = new ArrayList<>(List.of(Finding.note(Message.of("sheet.as-tables"))));
         findings.addAll(read.findings());
-        findings.addAll(Lost.objects(read.workbook(), true));
         return new Taken(SheetText.of(read.workbook(), SheetChoice.AS_SET_UP), findings);
     }
+
+    /** What is lost of a workbook where its sheets become tables of a text. */
+    public static List<Finding> lostInTables(Workbook workbook) { return Lost.objects(workbook, true); }
 
     /** All of them. */
     public static final class Family implements FormatFamily {

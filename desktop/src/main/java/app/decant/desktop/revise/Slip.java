@@ -70,6 +70,7 @@ public final class Slip {
     private final Node letters;
     private final EchoCard echo;
     private final BoxCard textBox;
+    private final SheetCellCard sheetCell;
     private final WordCard word;
     private final LinkCard link;
     private final ChangesCard changes;
@@ -91,6 +92,7 @@ public final class Slip {
         picture = new PictureCard(window);
         echo = new EchoCard(desk, window.table());
         textBox = new BoxCard(window);
+        sheetCell = new SheetCellCard(window);
         word = new WordCard(desk, window.table());
         link = new LinkCard(window);
         changes = new ChangesCard(window);
@@ -107,7 +109,7 @@ public final class Slip {
         words.getStyleClass().add("quiet");
         words.setWrapText(true);
         content.getChildren().addAll(changes.node(), review.list(), review.hint(), section("slip.picked"), kind, words, review.atCaret(), form.node(),
-                word.node(), link.node(), echo.node(), picture.node(), textBox.node(), letters,
+                word.node(), link.node(), echo.node(), picture.node(), sheetCell.node(), textBox.node(), letters,
                 section("slip.paragraph"), paragraphCard(),
                 table.node(), pageLook.node(), fonts.node(), line(), section("slip.look"), findings);
         desk.selection().addListener((observed, before, now) -> tell());
@@ -308,6 +310,7 @@ public final class Slip {
         word.tell();
         link.tell();
         textBox.tell();
+        sheetCell.tell();
         review.tell();
         form.tell();
         fonts.tell();

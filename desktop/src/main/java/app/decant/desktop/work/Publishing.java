@@ -76,7 +76,7 @@ public final class Publishing {
                 }
                 List<Receipt> made = new ArrayList<>(Decant.publish(outputs, progress));
                 made.set(0, made.get(0).with(inside));
-                if (recipes.get(0).getValue().target() == Target.PDF) made.set(0, made.get(0).with(intake.findings()));
+                if (recipes.get(0).getValue().target() == Target.PDF || session.isTables()) made.set(0, made.get(0).with(intake.findings()));
                 for (Receipt one : made) ReceiptFile.keep(one, Instant.now(), Decant.home().resolve("receipts"));
                 return made;
             }, made -> {
@@ -124,7 +124,7 @@ public final class Publishing {
         new Job("").start(desk::aside, progress -> {
             Intake intake = session.intake(laid);
             List<Finding> found = new ArrayList<>(Publisher.losses(new Order(intake.pages(recipe, progress), recipe)));
-            if (recipe.target() == Target.PDF) found.addAll(intake.findings());
+            if (recipe.target() == Target.PDF || session.isTables()) found.addAll(intake.findings());
             travelling(session, laid, recipe, found);
             return found;
         }, told, problem -> told.accept(List.of(Finding.lost(problem.message()))));

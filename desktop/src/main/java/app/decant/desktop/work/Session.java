@@ -201,6 +201,22 @@ public final class Session {
     /** Whether it is a workbook that is published as the sheets it holds, since no more than cells was changed in the tables they stand in here. */
     public boolean isSheets() { return sheets != null && sheets.fits(document); }
 
+    /** Whether it came from a workbook, and so much was changed in its tables that these are published. */
+    boolean isTables() { return sheets != null && !isSheets(); }
+
+    /**
+     * A cell of a sheet, as it reads on the desk.
+     *
+     * @param name      as people write it: {@code B4}
+     * @param formula   that it comes of, without its equals sign; null for none
+     * @param isWritten whether the formula itself stands there, to be changed
+     * @param text      all that stands in it
+     */
+    public record SheetCell(String sheet, String name, String formula, boolean isWritten, TextSelection text) { }
+
+    /** The cell that the caret is in; null where it is in none of a workbook. */
+    public SheetCell sheetCell() { return isSheets() ? sheets.cell(document, selection.get()) : null; }
+
     /** The workbook as it reads now; null where it came from none. */
     public Workbook workbook() { return sheets == null ? null : sheets.corrected(document).workbook(); }
 
@@ -386,7 +402,7 @@ public final class Session {
     synchronized Intake intake(PagedDocument now) {
         if (intake == null || intakeOf != now) {
             intake = sheets != null && sheets.fits(now.document()) ? Intake.corrected(source.file, source.password, sheets.corrected(now.document()))
-                    : Intake.revised(source.file, source.password, revision, now);
+                    : Intake.revised(source.file, source.password, revision, now).telling(sheets == null ? List.of() : sheets.lostInTables());
             intakeOf = now;
         }
         return intake;

@@ -1,17 +1,27 @@
 package app.decant.desktop.work;
 
 import app.decant.Decant;
+import app.decant.document.BlockPath;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
+import app.decant.document.Finding;
+import app.decant.document.Paragraph;
+import app.decant.document.Place;
 import app.decant.document.Progress;
+import app.decant.document.Story;
+import app.decant.edit.TextSelection;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Taken;
 import app.decant.format.sheet.CorrectedSheets;
 import app.decant.format.sheet.SheetFormat;
 import app.decant.layout.PagedDocument;
 import app.decant.page.Pages;
+import app.decant.sheet.Cell;
+import app.decant.sheet.Range;
+import app.decant.sheet.Sheet;
 import app.decant.sheet.SheetChoice;
 import app.decant.sheet.SheetLayout;
+import app.decant.sheet.SheetText;
 import app.decant.sheet.Workbook;
 import java.nio.file.Path;
 import java.util.HashMap;
@@ -26,6 +36,7 @@ import org.slf4j.LoggerFactory;
 final class Sheets {
     private final Workbook workbook;
     private final Document came;
+    private final Map<BlockPath, SheetText.CellPlace> places;
     private final Map<SheetChoice, PagedDocument> shown = new HashMap<>();
     private Document asked;
     private boolean fits = true;
@@ -36,6 +47,7 @@ final class Sheets {
     private Sheets(Workbook workbook, Document came) {
         this.workbook = workbook;
         this.came = came;
+        places = SheetText.places(workbook);
     }
 
     /** Those of a file that was taken in as tables; null where it is no workbook. Its pages as it is set up are made at once. */
@@ -58,6 +70,25 @@ final class Sheets {
         if (correctedOf != now) corrected = CorrectedSheets.of(workbook, came, now).orElse(new CorrectedSheets(workbook, 0, List.of()));
         correctedOf = now;
         return corrected;
+    }
+
+    /** What does not come along where more than cells was changed. */
+    List<Finding> lostInTables() { return SheetFormat.lostInTables(workbook); }
+
+    /** The cell that a caret is in; null where it is in none. */
+    Session.SheetCell cell(Document now, TextSelection picked) {
+        BlockPath path = picked.head().path();
+        SheetText.CellPlace place = path.size() == 5 ? places.get(path.parent()) : null;
+        if (place == null || !(picked.head().story() instanceof Story.Body)) return null;
+        Sheet sheet = workbook.sheets().get(place.sheet());
+        Cell cell = sheet.cell(place.row(), place.column());
+        Place start = picked.head().at(0);
+        String text = now.paragraph(start).plainText();
+        boolean written = text.startsWith("=") && text.length() > 1;
+        boolean same = came.find(Story.BODY, path) instanceof Paragraph old && old.plainText().equals(text);
+        String formula = written ? text.substring(1) : same && cell != null ? cell.formula() : null;
+        TextSelection all = new TextSelection(start, start.at(text.length()));
+        return new Session.SheetCell(sheet.name(), Range.name(place.row(), place.column()), formula, written, all);
     }
 
     /** The pages of a choice, to be looked at; the tables where there is nothing to be seen. */
