@@ -175,7 +175,7 @@ final class InspectCommand implements Callable<Integer> {
         try {
             return Decant.differencesInside(file, source.password(), inside, Progress.SILENT).stream().map(Difference::message).toList();
         } catch (DecantException e) {
-            LoggerFactory.getLogger(InspectCommand.class).info("{} can't be compared", inside.name(), e);
+            LoggerFactory.getLogger(InspectCommand.class).info("Not compared: {}", inside.name(), e);
             return List.of(e.message());
         }
     }

@@ -74,6 +74,9 @@ final class RecipeOptions {
     @Option(names = "--linearized")
     private boolean linearized;
 
+    @Option(names = "--fillable")
+    private boolean fillable;
+
     @Option(names = "--pdf-version", paramLabel = "1.4-2.0")
     private Double version;
 
@@ -236,6 +239,7 @@ final class RecipeOptions {
         options.put("--untagged", untagged ? true : null);
         options.put("--uncompressed", uncompressed ? true : null);
         options.put("--linearized", linearized ? true : null);
+        options.put("--fillable", fillable ? true : null);
         options.put("--pdf-version", version);
         options.put("--watermark", watermark);
         options.put("--letterhead", letterhead);
@@ -267,6 +271,7 @@ final class RecipeOptions {
         if (untagged) made = made.tagged(false);
         if (uncompressed) made = made.compressed(false);
         if (linearized) made = made.linearized(true);
+        if (fillable) made = made.fillable(true);
         if (version != null) {
             if (version < 1.4 || version > 2.0) throw Words.wrong("option.version");
             made = made.version(version);

@@ -79,6 +79,7 @@ final class StyleBook {
                 look.is(TextProperty.DOUBLE_STRIKE), raise, look.get(TextProperty.LETTER_SPACING, 0.0),
                 look.get(TextProperty.WIDTH_SCALE, 1.0), look.is(TextProperty.CAPITALS), look.is(TextProperty.SMALL_CAPITALS), look.is(TextProperty.HIDDEN),
                 kerningFrom != null && kerningFrom > 0 && size >= kerningFrom, look.is(TextProperty.LIGATURES), look.get(TextProperty.LANGUAGE),
-                look.get(TextProperty.RIGHT_TO_LEFT), look.get(TextProperty.LINK));
+                look.get(TextProperty.RIGHT_TO_LEFT), look.get(TextProperty.LINK),
+                look.get(TextProperty.FORM));
     }
 }

@@ -20,6 +20,14 @@ public interface Canvas {
     /** A word that lies under a picture: read and found, not painted. */
     default void unseen(Picture.Word word, double x, double baseline) { }
 
+    /**
+     * Letters that are filled into a form, at the place of their line.
+     *
+     * @param room from their left end to what stands next on the line; infinite where nothing does
+     * @return whether this shows them itself, so that they are not to be drawn
+     */
+    default boolean field(Piece.Glyphs glyphs, double x, double y, double width, double height, double room) { return false; }
+
     /** An area that leads somewhere. */
     default void link(double x, double y, double width, double height, Link link) { }
 }

@@ -95,6 +95,16 @@ public record Page(int index, String label, double width, double height, List<It
         for (Picture.Word word : picture.words()) canvas.unseen(word, x + word.x(), y + word.baseline());
     }
 
+    private static double room(Line line, Piece piece) {
+        double next = Double.POSITIVE_INFINITY;
+        for (Piece other : line.pieces()) {
+            boolean seen = !(other instanceof Piece.Glyphs glyphs) || !glyphs.text().isBlank();
+            boolean same = other instanceof Piece.Glyphs one && piece instanceof Piece.Glyphs two && two.style().form().equals(one.style().form());
+            if (seen && !same && other.x() > piece.x()) next = Math.min(next, other.x() - piece.x());
+        }
+        return next;
+    }
+
     private static void showLine(Item.LineItem item, Canvas canvas) {
         double left = item.left();
         double baseline = item.baseline();
@@ -105,6 +115,9 @@ public record Page(int index, String label, double width, double height, List<It
             }
         }
         for (Piece piece : line.pieces()) {
+            boolean filled = piece instanceof Piece.Glyphs one && one.style().form() != null && canvas.field(one, left + one.x(), baseline - line.ascent(),
+                    one.width(), line.ascent() + line.descent(), room(line, one));
+            if (filled) continue;
             if (piece instanceof Piece.Glyphs glyphs) {
                 Colour colour = glyphs.style().colour().isAutomatic() ? Colour.BLACK : glyphs.style().colour();
                 canvas.glyphs(glyphs, left, baseline - glyphs.style().raise(), colour);

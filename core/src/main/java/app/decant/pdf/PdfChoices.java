@@ -101,6 +101,8 @@ public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protect
             throw wrong(Message.of("pdf.encryption-by-rc4-locks-all"));
         if (style.fonts() == Fonts.STANDARD_LEFT_OUT && standard != Standard.NONE)
             throw wrong(Message.of("pdf.asks-for-all-fonts-inside-leaving", standard.words()));
+        if (style.fillable() && standard != Standard.NONE)
+            throw wrong(Message.of("pdf.fields-and-standard", standard.words()));
         if (standard.part() == 1 && style.version() > 1.4)
             throw wrong(Message.of("pdf.is-pdf-1-4-pdf-contradicts", standard.words(), style.version()));
         if (standard.part() > 1 && style.version() > 1.7)

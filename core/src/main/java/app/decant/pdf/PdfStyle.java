@@ -17,45 +17,50 @@ import java.util.Set;
  * @param standard   what it is held to
  * @param version    of PDF, such as 1.4 or 2.0; 0 for the one that fits
  * @param linearized whether it is ordered for quick display from the web
+ * @param fillable   whether places of forms become fields that are filled in wherever it is read
  */
 public record PdfStyle(Bookmarks bookmarks, Fonts fonts, Set<String> wholeFamilies, Pictures pictures, boolean compressed, Opening opening, boolean tagged,
-        Standard standard, double version, boolean linearized) {
+        Standard standard, double version, boolean linearized, boolean fillable) {
     public PdfStyle { wholeFamilies = Set.copyOf(wholeFamilies); }
 
     /** Bookmarks from headings 1 to 3 with the first level unfolded, characters used, pictures as they are, tagged. */
     public static final PdfStyle PLAIN = new PdfStyle(new Bookmarks(1, 3, 1), Fonts.USED_CHARACTERS, Set.of(), Pictures.EXACT, true, Opening.PLAIN, true,
-            Standard.NONE, 0, false);
+            Standard.NONE, 0, false, false);
 
     public PdfStyle with(Bookmarks other) {
-        return new PdfStyle(other, fonts, wholeFamilies, pictures, compressed, opening, tagged, standard, version, linearized);
+        return new PdfStyle(other, fonts, wholeFamilies, pictures, compressed, opening, tagged, standard, version, linearized, fillable);
     }
     public PdfStyle with(Fonts other) {
-        return new PdfStyle(bookmarks, other, wholeFamilies, pictures, compressed, opening, tagged, standard, version, linearized);
+        return new PdfStyle(bookmarks, other, wholeFamilies, pictures, compressed, opening, tagged, standard, version, linearized, fillable);
     }
     public PdfStyle whole(Set<String> families) {
-        return new PdfStyle(bookmarks, fonts, families, pictures, compressed, opening, tagged, standard, version, linearized);
+        return new PdfStyle(bookmarks, fonts, families, pictures, compressed, opening, tagged, standard, version, linearized, fillable);
     }
     public PdfStyle with(Pictures other) {
-        return new PdfStyle(bookmarks, fonts, wholeFamilies, other, compressed, opening, tagged, standard, version, linearized);
+        return new PdfStyle(bookmarks, fonts, wholeFamilies, other, compressed, opening, tagged, standard, version, linearized, fillable);
     }
     public PdfStyle with(Opening other) {
-        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, other, tagged, standard, version, linearized);
+        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, other, tagged, standard, version, linearized, fillable);
     }
     public PdfStyle with(Standard other) {
-        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, tagged, other, version, linearized);
+        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, tagged, other, version, linearized, fillable);
     }
     public PdfStyle compressed(boolean other) {
-        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, other, opening, tagged, standard, version, linearized);
+        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, other, opening, tagged, standard, version, linearized, fillable);
     }
     public PdfStyle tagged(boolean other) {
-        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, other, standard, version, linearized);
+        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, other, standard, version, linearized, fillable);
     }
     public PdfStyle version(double other) {
-        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, tagged, standard, other, linearized);
+        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, tagged, standard, other, linearized, fillable);
     }
 
     public PdfStyle linearized(boolean other) {
-        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, tagged, standard, version, other);
+        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, tagged, standard, version, other, fillable);
+    }
+
+    public PdfStyle fillable(boolean other) {
+        return new PdfStyle(bookmarks, fonts, wholeFamilies, pictures, compressed, opening, tagged, standard, version, linearized, other);
     }
 
     public boolean takesWhole(String family) { return fonts == Fonts.WHOLE || wholeFamilies.contains(family); }

@@ -37,7 +37,7 @@ class PageTest {
     }
 
     private static TextStyle style(Underline underline, boolean strike, boolean twice, double raise, Colour highlight, Link link, Colour colour) {
-        return new TextStyle(FACE, 10, colour, highlight, underline, strike, twice, raise, 0, 1, false, false, false, false, false, null, null, link);
+        return new TextStyle(FACE, 10, colour, highlight, underline, strike, twice, raise, 0, 1, false, false, false, false, false, null, null, link, null);
     }
 
     /** Letters five points wide each, from a place on. */

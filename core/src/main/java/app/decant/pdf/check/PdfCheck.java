@@ -36,6 +36,8 @@ import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineNode;
+import org.apache.pdfbox.pdmodel.interactive.form.PDAcroForm;
+import org.apache.pdfbox.pdmodel.interactive.form.PDField;
 
 /** Opens a PDF again and looks whether it holds what was meant: pages, text in order, bookmarks and where they land, fonts, links. */
 public final class PdfCheck {
@@ -76,6 +78,7 @@ public final class PdfCheck {
             if (written.links() > 0 || links > 0) proofs.add(new Proof(Message.of("check.links-live", links), links == written.links()));
             if (written.tagged()) proofs.add(tags(pdf));
             proofs.addAll(AttachedFiles.check(null, pdf, choices.attachments()));
+            if (!written.fields().isEmpty()) proofs.add(fields(pdf, written.fields()));
             proofs.add(facts(pdf, choices));
         }
         if (choices.protection().isOn()) proofs.addAll(ProtectionCheck.check(file, choices.protection()));
@@ -87,6 +90,21 @@ public final class PdfCheck {
         List<Message> broken = StandardCheck.broken(file, standard);
         return new Proof(Message.of("check.is-not-kept", broken.isEmpty(), standard.words(), Message.list(broken.subList(0, Math.min(3, broken.size())))),
                 broken.isEmpty());
+    }
+
+    /** Fields as they were meant: their names, and what each holds. */
+    private static Proof fields(PDDocument pdf, Map<String, String> expected) {
+        int found = 0;
+        int all = 0;
+        PDAcroForm form = pdf.getDocumentCatalog().getAcroForm();
+        if (form != null) for (PDField field : form.getFieldTree()) {
+            all++;
+            COSDictionary told = field.getCOSObject();
+            String value = told.getDictionaryObject(COSName.V) instanceof COSName name ? name.getName() : told.getString(COSName.V, "");
+            if (value.equals(expected.get(field.getFullyQualifiedName())) && !field.getWidgets().isEmpty()) found++;
+        }
+        boolean holds = found == expected.size() && all == found;
+        return new Proof(Message.of(holds ? "check.fields-to-fill" : "check.of-fields-to-fill", found, expected.size()), holds);
     }
 
     private static Proof tags(PDDocument pdf) {
@@ -139,7 +157,7 @@ public final class PdfCheck {
     }
 
     static boolean same(String read, Page page, PdfChoices choices) {
-        String drawn = text(page);
+        String drawn = text(page, choices.style().fillable());
         if (isAlike(read, drawn)) return true;
         String found = squeezed(read);
         String expected = squeezed(drawn);
@@ -152,10 +170,11 @@ public final class PdfCheck {
     }
 
     /** What a page says in the order it is drawn: from left to right, also where letters are read from the right. */
-    private static String text(Page page) {
+    private static String text(Page page, boolean fillable) {
         StringBuilder text = new StringBuilder();
         page.show(new Canvas() {
             @Override public void glyphs(Piece.Glyphs glyphs, double x, double baseline, Colour colour) { drawn(glyphs, text); }
+            @Override public boolean field(Piece.Glyphs glyphs, double x, double y, double width, double height, double room) { return fillable; }
             @Override public void fill(double x, double y, double width, double height, Colour colour) { }
             @Override public void rule(double x1, double y1, double x2, double y2, Border border) { }
             @Override public void picture(Picture picture, double x, double y) { }

@@ -2,6 +2,7 @@ package app.decant.pdf.page;
 
 import app.decant.document.Border;
 import app.decant.document.Colour;
+import app.decant.document.FormField;
 import app.decant.document.Link;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
@@ -9,6 +10,7 @@ import app.decant.font.Face;
 import app.decant.font.FontCatalogue;
 import app.decant.page.Canvas;
 import app.decant.page.Piece;
+import app.decant.page.TextStyle;
 import app.decant.pdf.font.EmbeddedFace;
 import app.decant.pdf.font.PageFont;
 import app.decant.pdf.font.StandardFace;
@@ -33,6 +35,8 @@ public final class PageContent implements Canvas {
     private final Map<PageFont, String> fontNames = new LinkedHashMap<>();
     private final Map<PDXObject, String> pictureNames = new LinkedHashMap<>();
     private final List<LinkArea> links = new ArrayList<>();
+    private List<FieldArea> fields;
+    private double edge;
     private boolean inText;
     private PageFont font;
     private double size;
@@ -57,6 +61,33 @@ public final class PageContent implements Canvas {
 
     /** From now on everything painted is marked with what it is (ISO 32000-1, 14.6). */
     public void tag(PageTags others) { tags = others; }
+
+    /**
+     * Places of forms become fields, instead of being drawn.
+     *
+     * @param right how far to the right the text of the page reaches
+     */
+    public void fillable(double right) {
+        fields = new ArrayList<>();
+        edge = right;
+    }
+
+    /** The places of forms that become fields; empty where none does. */
+    public List<FieldArea> fields() { return fields == null ? List.of() : fields; }
+
+    /**
+     * Letters that are filled into a form, from the page's top left corner.
+     *
+     * @param room to what stands next on the line, or to the edge of the page's text
+     */
+    public record FieldArea(FormField form, double x, double y, double width, double height, double room, String text, TextStyle style) { }
+
+    @Override public boolean field(Piece.Glyphs glyphs, double x, double y, double width, double high, double room) {
+        if (fields == null) return false;
+        double free = Math.max(width, Math.min(room, edge - x));
+        fields.add(new FieldArea(glyphs.style().form(), x, y, width, high, free, glyphs.text(), glyphs.style()));
+        return true;
+    }
 
     /** Content of an element follows, or, where that is null, what is no content. */
     private void enter(Tag tag) {

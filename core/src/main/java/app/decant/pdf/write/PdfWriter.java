@@ -95,9 +95,11 @@ public final class PdfWriter {
     /** Where a bookmark leads: the page's place in the file, and how far down from its top. */
     public record Landing(String title, int page, double top) { }
 
-    /** What was written, so that the file can be checked against it. */
-    public record Written(List<Landing> bookmarks, int links, int fonts, int fontsLeftOut, int pictures, boolean tagged, List<Finding> findings) {
+    /** What was written, so that the file can be checked against it; of fields what each holds, by its name. */
+    public record Written(List<Landing> bookmarks, int links, int fonts, int fontsLeftOut, int pictures, boolean tagged, List<Finding> findings,
+            Map<String, String> fields) {
         public Written {
+            fields = Map.copyOf(fields);
             bookmarks = List.copyOf(bookmarks);
             findings = List.copyOf(findings);
         }
@@ -142,6 +144,9 @@ public final class PdfWriter {
             }
             int i = 0;
             for (PDPage page : written.values()) links(page, contents.get(i++));
+            List<Finding> ofFields = new ArrayList<>();
+            Map<String, String> fields = FormWriter.write(pdf, List.copyOf(written.values()), contents.stream().map(PageContent::fields).toList(), ofFields);
+            findings.addAll(ofFields);
             for (Map.Entry<COSStream, Future<byte[]>> stream : streams.entrySet()) {
                 try (OutputStream raw = stream.getKey().createRawOutputStream()) {
                     raw.write(stream.getValue().get());
@@ -172,7 +177,7 @@ public final class PdfWriter {
             }
             kept.forEach((scheme, addresses) -> findings.add(Link.Address.leftOut(scheme, addresses.size())));
             return new Written(landings, links, faces.size(), standard.size(), (int) byContent.values().stream()
-                    .filter(one -> one instanceof PDImageXObject).count(), structure != null, List.copyOf(findings));
+                    .filter(one -> one instanceof PDImageXObject).count(), structure != null, List.copyOf(findings), fields);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new DecantException(DecantException.Kind.CANCELLED, Message.of("document.stopped-nothing-was-changed"), e);
@@ -206,6 +211,7 @@ public final class PdfWriter {
         PDPage made = new PDPage(new PDRectangle((float) page.width(), (float) page.height()));
         PageContent content = new PageContent(page.height(), this::font, this::image);
         int place = written.size();
+        if (choices.style().fillable()) content.fillable(edge(page));
         PageTags tags = structure == null ? null : structure.nextPage();
         if (tags != null) content.tag(tags);
         overlay(true, place, page, content);
@@ -233,6 +239,18 @@ public final class PdfWriter {
         pdf.addPage(made);
         written.put(page.index(), made);
         return content;
+    }
+
+    /** How far to the right the text of a page reaches, at least so far as its left margin is wide from the edge. */
+    private static double edge(Page page) {
+        double left = page.width();
+        double right = 0;
+        for (Item item : page.text()) {
+            if (!(item instanceof Item.LineItem line)) continue;
+            left = Math.min(left, line.left());
+            right = Math.max(right, line.left() + line.line().width());
+        }
+        return Math.max(right, page.width() - left);
     }
 
     private void overlay(boolean under, int place, Page page, PageContent content) throws IOException {

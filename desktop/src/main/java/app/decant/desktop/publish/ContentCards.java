@@ -192,6 +192,16 @@ public final class ContentCards extends RecipeCards {
         }
     }
 
+    String formWords() { return Words.of(now().style().fillable() ? "form.fillable" : "form.text"); }
+
+    void formCard(PhraseCard card) {
+        card.title(Words.of("card.form"));
+        card.choice(Words.of("form.text.card"), Words.of("form.text.about"), !now().style().fillable(),
+                () -> set.accept(now().with(now().style().fillable(false))));
+        card.choice(Words.of("form.fillable.card"), Words.of("form.fillable.about"), now().style().fillable(),
+                () -> set.accept(now().with(now().style().fillable(true))));
+    }
+
     String insideWords() { return Words.of(now().attachSource() ? "inside.source" : "inside.nothing"); }
 
     void insideCard(PhraseCard card) {

@@ -11,6 +11,7 @@ import app.decant.desktop.work.Publishing;
 import app.decant.desktop.work.Session;
 import app.decant.document.DecantException;
 import app.decant.document.Finding;
+import app.decant.document.Forms;
 import app.decant.format.sheet.TablesAsSheets;
 import app.decant.layout.PagedDocument;
 import app.decant.page.Page;
@@ -197,6 +198,9 @@ public final class PublishStation {
             sentence.say(", " + Words.of("say.facts") + " ").phrase("facts", content.factsWords(), content::factsCard);
             sentence.say(", " + Words.of("say.laid") + " ").phrase("laid", content.laidWords(), content::laidCard);
             sentence.say(", " + Words.of("say.inside") + " ").phrase("inside", content.insideWords(), content::insideCard);
+            // A PDF that stays itself keeps the fields it has.
+            if (!desk.source().get().isPdf() && Forms.hasAny(desk.document()))
+                sentence.say(", " + Words.of("say.form") + " ").phrase("form", content.formWords(), content::formCard);
             if (desk.session().isSheets()) sentence.say(", " + Words.of("say.sheets") + " ").phrase("sheets", sheets.words(), sheets::card);
             if (desk.source().get().isPdf()) sentence.say(", " + Words.of("say.remake") + " ").phrase("remake", content.remakeWords(), content::remakeCard);
             if (desk.session().hasTrackedChanges())
