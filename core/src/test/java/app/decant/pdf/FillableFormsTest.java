@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.decant.Decant;
 import app.decant.document.Block;
+import app.decant.document.Border;
+import app.decant.document.Borders;
+import app.decant.document.Colour;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.FormField;
@@ -13,6 +16,8 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.document.Section;
+import app.decant.document.Table;
+import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
 import app.decant.pdf.check.PdfCheck;
 import app.decant.pdf.write.PdfWriter;
@@ -28,6 +33,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationWidget;
@@ -82,6 +89,9 @@ class FillableFormsTest {
             assertThat(((PDTextField) fields.get("Name")).getValue()).isEmpty();
             assertThat(((PDCheckBox) fields.get("Name 2")).isChecked()).isFalse();
             assertThat(widget(fields.get("Name")).getRectangle().getWidth()).as("wide enough to write into").isGreaterThan(150);
+            // Both looks of a box stand in it itself: some readers follow no reference there.
+            assertThat(widget(fields.get("Name 2")).getCOSObject().getItem(COSName.AP)).isInstanceOf(COSDictionary.class);
+            assertThat(widget(fields.get("Name 2")).getCOSObject().getCOSDictionary(COSName.AP).getItem(COSName.N)).isInstanceOf(COSDictionary.class);
             // Up to what stands next on the line.
             assertThat(widget(fields.get("Field 4")).getRectangle().getWidth()).isLessThan(40);
             fields.get("Name").setValue("Ingrid Vaage");
@@ -111,6 +121,21 @@ class FillableFormsTest {
         Receipt receipt = publish(plain, FILLABLE);
         try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile())) {
             assertThat(pdf.getDocumentCatalog().getAcroForm()).isNull();
+        }
+    }
+
+    @Test void fieldsInCellsStayInTheirCells() throws IOException {
+        Table.Cell first = new Table.Cell(0, 1, 1, Look.PLAIN, List.of(line("", field(1, FormField.Kind.TEXT, "First", List.of()), "")));
+        Table.Cell second = new Table.Cell(1, 1, 1, Look.PLAIN, List.of(line("", field(2, FormField.Kind.TEXT, "Second", List.of()), "")));
+        Borders lines = Borders.all(Border.single(0.5, Colour.BLACK));
+        Table table = new Table(Look.of(TableProperty.BORDERS, lines), List.of(80.0, 90.0), List.of(new Table.Row(Look.PLAIN, List.of(first, second))));
+        Receipt receipt = publish(document(table), FILLABLE);
+        try (PDDocument pdf = Loader.loadPDF(receipt.file().toFile())) {
+            PDRectangle one = widget(fields(pdf).get("First")).getRectangle();
+            PDRectangle other = widget(fields(pdf).get("Second")).getRectangle();
+            assertThat(one.getWidth()).isBetween(60f, 80f);
+            assertThat(other.getWidth()).isBetween(70f, 90f);
+            assertThat(one.getUpperRightX()).isLessThan(other.getLowerLeftX() + 0.01f);
         }
     }
 

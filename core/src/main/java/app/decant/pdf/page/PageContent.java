@@ -36,7 +36,7 @@ public final class PageContent implements Canvas {
     private final Map<PDXObject, String> pictureNames = new LinkedHashMap<>();
     private final List<LinkArea> links = new ArrayList<>();
     private List<FieldArea> fields;
-    private double edge;
+    private FieldRoom around;
     private boolean inText;
     private PageFont font;
     private double size;
@@ -65,11 +65,11 @@ public final class PageContent implements Canvas {
     /**
      * Places of forms become fields, instead of being drawn.
      *
-     * @param right how far to the right the text of the page reaches
+     * @param room that there is for them on the page
      */
-    public void fillable(double right) {
+    public void fillable(FieldRoom room) {
         fields = new ArrayList<>();
-        edge = right;
+        around = room;
     }
 
     /** The places of forms that become fields; empty where none does. */
@@ -84,7 +84,7 @@ public final class PageContent implements Canvas {
 
     @Override public boolean field(Piece.Glyphs glyphs, double x, double y, double width, double high, double room) {
         if (fields == null) return false;
-        double free = Math.max(width, Math.min(room, edge - x));
+        double free = Math.max(width, Math.min(room, around.right(x, y, high) - x));
         fields.add(new FieldArea(glyphs.style().form(), x, y, width, high, free, glyphs.text(), glyphs.style()));
         return true;
     }

@@ -225,6 +225,9 @@ final class FormWriter {
         normal.setItem(COSName.Off, drawn(side, false));
         COSDictionary appearance = new COSDictionary();
         appearance.setItem(COSName.N, normal);
+        // Some readers take what is only referred to here for one drawing instead of two.
+        normal.setDirect(true);
+        appearance.setDirect(true);
         widget.getCOSObject().setItem(COSName.AP, appearance);
         COSName state = ticked ? ON : COSName.Off;
         widget.getCOSObject().setItem(COSName.AS, state);

@@ -19,6 +19,7 @@ import app.decant.pdf.font.PageFont;
 import app.decant.pdf.font.StandardFace;
 import app.decant.pdf.font.WesternFaces;
 import app.decant.pdf.lock.DocumentLock;
+import app.decant.pdf.page.FieldRoom;
 import app.decant.pdf.page.OverlayPainter;
 import app.decant.pdf.page.PageContent;
 import app.decant.pdf.picture.PictureEmbedding;
@@ -211,7 +212,7 @@ public final class PdfWriter {
         PDPage made = new PDPage(new PDRectangle((float) page.width(), (float) page.height()));
         PageContent content = new PageContent(page.height(), this::font, this::image);
         int place = written.size();
-        if (choices.style().fillable()) content.fillable(edge(page));
+        if (choices.style().fillable()) content.fillable(new FieldRoom(page));
         PageTags tags = structure == null ? null : structure.nextPage();
         if (tags != null) content.tag(tags);
         overlay(true, place, page, content);
@@ -239,18 +240,6 @@ public final class PdfWriter {
         pdf.addPage(made);
         written.put(page.index(), made);
         return content;
-    }
-
-    /** How far to the right the text of a page reaches, at least so far as its left margin is wide from the edge. */
-    private static double edge(Page page) {
-        double left = page.width();
-        double right = 0;
-        for (Item item : page.text()) {
-            if (!(item instanceof Item.LineItem line)) continue;
-            left = Math.min(left, line.left());
-            right = Math.max(right, line.left() + line.line().width());
-        }
-        return Math.max(right, page.width() - left);
     }
 
     private void overlay(boolean under, int place, Page page, PageContent content) throws IOException {
