@@ -73,6 +73,35 @@ class WorkbookCommandTest {
         assertThat(text(pdf)).as("its own footer").contains("Page 2 of 3");
     }
 
+    @Test void theTablesOfADocumentBecomeAWorkbook() throws IOException {
+        Path handbook = folder.resolve("in/Passenger handbook.docx");
+        JsonNode made = json(0, "publish", handbook, "--to", "xlsx", "--out", folder.resolve("tables.xlsx"), "--json").get(0);
+        assertThat(made.get("proofs").toString()).contains("every value is in its cell");
+        assertThat(made.get("findings").toString()).contains("Its 7 tables are a sheet each now");
+        JsonNode told = json(0, "inspect", folder.resolve("tables.xlsx"), "--json");
+        assertThat(told.get("sheets").get(0).get("name").asText()).isEqualTo("2.1 Tickets and fares");
+        Path note = Files.writeString(folder.resolve("note.txt"), "Half tide.");
+        JsonNode refused = json(2, "publish", note, "--to", "csv", "--out", folder.resolve("none.csv"), "--json");
+        assertThat(refused.get(0).get("kind").asText()).isEqualTo("wrong_call");
+        assertThat(refused.toString()).contains("no table in it");
+        assertThat(folder.resolve("none.csv")).doesNotExist();
+    }
+
+    @Test void whatTravelsInsideIsTold() throws IOException {
+        Path handbook = folder.resolve("in/Passenger handbook.docx");
+        Path pdf = folder.resolve("with its source.pdf");
+        json(0, "publish", handbook, "--attach-source", "--out", pdf, "--json");
+        JsonNode told = json(0, "inspect", pdf, "--json");
+        assertThat(told.get("sourceInside").asText()).isEqualTo("Passenger handbook.docx");
+        assertThat(told.get("sourceInsideDiffers")).isEmpty();
+        // A PDF that has its document inside keeps that one, and does not travel in itself.
+        Path again = folder.resolve("again.pdf");
+        json(0, "publish", pdf, "--attach-source", "--title", "Another title", "--out", again, "--json");
+        try (PDDocument document = Loader.loadPDF(again.toFile())) {
+            assertThat(document.getDocumentCatalog().getNames().getEmbeddedFiles().getNames()).containsOnlyKeys("Passenger handbook.docx");
+        }
+    }
+
     private static String text(Path pdf) throws IOException {
         try (PDDocument document = Loader.loadPDF(pdf.toFile())) {
             return new PDFTextStripper().getText(document);

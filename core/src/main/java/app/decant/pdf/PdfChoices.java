@@ -37,6 +37,9 @@ public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protect
         this(pages, style, Protection.NONE, List.of(), List.of(), facts, Dates.OF_THE_FILE, Set.of(), when);
     }
 
+    /** The same in another style. */
+    public PdfChoices with(PdfStyle other) { return new PdfChoices(pages, other, protection, overlays, attachments, facts, dates, addresses, when); }
+
     /**
      * What becomes a bookmark.
      *

@@ -6,12 +6,17 @@ import app.decant.document.BlockPath;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.FormField;
+import app.decant.document.Inline;
+import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Place;
 import app.decant.document.Progress;
+import app.decant.document.Section;
 import app.decant.document.Story;
 import app.decant.document.Table;
+import app.decant.document.TextProperty;
+import app.decant.document.Walk;
 import app.decant.edit.Change;
 import app.decant.edit.FormFilling;
 import app.decant.edit.TextSelection;
@@ -48,6 +53,22 @@ class FormFieldsTest {
             + "</w:p><w:p>" + run("Grennick") + "</w:p><w:tbl><w:tblPr/><w:tblGrid><w:gridCol w:w=\"2000\"/></w:tblGrid><w:tr><w:tc><w:tcPr/><w:p>"
                     + run("cell")
             + "</w:p></w:tc></w:tr></w:tbl></w:sdtContent></w:sdt><w:p>" + run("After") + "</w:p>";
+
+    /** A control that no .docx told anything of keeps its kind, its name and its choices in one (ISO/IEC 29500-1, 17.5.2). */
+    @Test void controlsFromElsewhereKeepWhatTheyAre() {
+        List<FormField> fields = List.of(new FormField(1, FormField.Kind.TEXT, true, "Name & address", List.of(), null),
+                new FormField(2, FormField.Kind.CHOICE, true, "Line", List.of("Ostrey", "Skerrow \"fast\""), null),
+                new FormField(3, FormField.Kind.DATE, true, "Day", List.of(), null), new FormField(4, FormField.Kind.TICK, true, "", List.of(), null));
+        List<Inline> inlines = new ArrayList<>();
+        for (FormField field : fields)
+            inlines.add(new Inline.Text(field.kind() == FormField.Kind.TICK ? FormField.UNTICKED : "filled", Look.of(TextProperty.FORM, field)));
+        Document document = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(Paragraph.of("").withInlines(inlines)))));
+        Document again = Formats.read(Formats.called("docx").write(document, Instant.EPOCH).bytes(), "form.docx", null, Progress.SILENT).document();
+        List<FormField> read = Walk.of(again).stops().get(0).paragraph().inlines().stream().map(inline -> inline.look().get(TextProperty.FORM)).toList();
+        assertThat(read).extracting(FormField::kind).isEqualTo(fields.stream().map(FormField::kind).toList());
+        assertThat(read).extracting(FormField::name).isEqualTo(fields.stream().map(FormField::name).toList());
+        assertThat(read.get(1).choices()).isEqualTo(fields.get(1).choices());
+    }
 
     private static String run(String text) { return "<w:r><w:t xml:space=\"preserve\">" + text + "</w:t></w:r>"; }
 

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.decant.Decant;
+import app.decant.Intake;
 import app.decant.document.Block;
 import app.decant.document.Border;
 import app.decant.document.Borders;
@@ -26,6 +27,7 @@ import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -177,6 +179,16 @@ class FillableFormsTest {
 
     private static List<String> failing(Path file, Order order, PdfChoices choices, PdfWriter.Written written) throws IOException {
         return PdfCheck.check(file, order.pages(), choices, written).stream().filter(proof -> !proof.holds()).map(PdfCheck.Proof::sentence).toList();
+    }
+
+    @Test void aPdfThatStaysItselfKeepsTheFieldsItHas() throws IOException {
+        Path made = publish(form("Marit Holm", FormField.TICKED, "Skerrow line", "27 November"), FILLABLE).file();
+        Path source = Files.move(made, folder.resolve("source.pdf"));
+        Intake intake = new Intake(source, null);
+        Receipt receipt = Decant.publish(new Order(intake.pages(FILLABLE, Progress.SILENT), FILLABLE, Recipe.Passwords.NONE, source),
+                folder.resolve("again.pdf"), Progress.SILENT).get(0);
+        assertThat(receipt.file()).hasSameBinaryContentAs(source);
+        assertThat(receipt.findings()).extracting(Finding::what).anyMatch(what -> what.startsWith("A PDF that stays itself keeps the fields it has"));
     }
 
     @Test void standardsThatForbidSuchFontsAreRefusedInWords() {

@@ -1,7 +1,15 @@
 package app.decant.desktop;
 
+import app.decant.document.Document;
 import app.decant.document.Finding;
+import app.decant.document.FormField;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.Section;
+import app.decant.document.TextProperty;
 import app.decant.edit.Typing;
+import app.decant.publish.Target;
 import app.decant.sheet.CellValue;
 import app.decant.sheet.Sheet;
 import app.decant.sheet.SheetChoice;
@@ -39,6 +47,7 @@ import javafx.stage.Stage;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
+import org.apache.pdfbox.pdmodel.interactive.form.PDField;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -151,6 +160,24 @@ class PublishTest {
         until(() -> window.desk().source().get().name().equals("Passenger handbook.docx") && window.desk().job().get() == null);
         assertThat(window.desk().document().blocks().toString()).contains("baggage");
         assertThat(window.desk().document().styles()).isEqualTo(Decant.open(handbook).document().styles());
+    }
+
+    @Test void aFormIsMadeOneToBeFilledIn(FxRobot robot) throws Exception {
+        FormField name = new FormField(1, FormField.Kind.TEXT, true, "Name", List.of(), null);
+        Paragraph line = Paragraph.of("").withInlines(List.of(new Inline.Text("Name: ", Look.PLAIN), new Inline.Text("Marit Holm", Look.of(TextProperty.FORM,
+                name))));
+        Path form = own.resolve("Luggage form.docx");
+        Decant.publish(Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(line)))), Recipe.PLAIN.to(Target.DOCX), form);
+        assertThat(sentence()).as("the handbook has none").doesNotContain(Words.of("say.form"));
+        WaitForAsyncUtils.asyncFx(() -> window.desk().open(form, null));
+        until(() -> window.desk().source().get().file().equals(form) && window.desk().job().get() == null);
+        robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT4).release(KeyCode.CONTROL);
+        WaitForAsyncUtils.waitForFxEvents();
+        choose(robot, "form", Words.of("form.fillable.card"));
+        assertThat(sentence()).contains("its form to be filled in");
+        try (PDDocument pdf = Loader.loadPDF(published(robot).file().toFile())) {
+            assertThat(pdf.getDocumentCatalog().getAcroForm().getFields()).extracting(PDField::getValueAsString).containsExactly("Marit Holm");
+        }
     }
 
     private static Stream<String> notices(FxRobot robot) {

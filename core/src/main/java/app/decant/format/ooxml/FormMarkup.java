@@ -95,8 +95,21 @@ final class FormMarkup {
     }
 
     private static String plainControl(FormField field) {
-        String namespaces = "xmlns:w=\"" + DocxWriter.NAMESPACES[1] + "\" " + FOURTEEN;
-        return field.kind() == Kind.TICK ? "<w:sdtPr " + namespaces + "><w14:checkbox><w14:checked w14:val=\"0\"/></w14:checkbox></w:sdtPr>"
-                : "<w:sdtPr " + namespaces + "><w:text/></w:sdtPr>";
+        StringBuilder control = new StringBuilder("<w:sdtPr xmlns:w=\"" + DocxWriter.NAMESPACES[1] + "\" " + FOURTEEN + ">");
+        if (!field.name().isEmpty()) control.append("<w:alias w:val=\"").append(XmlWriter.escaped(field.name())).append("\"/>");
+        switch (field.kind()) {
+            case TICK -> control.append("<w14:checkbox><w14:checked w14:val=\"0\"/></w14:checkbox>");
+            case DATE -> control.append("<w:date/>");
+            case CHOICE -> {
+                control.append("<w:dropDownList>");
+                for (String choice : field.choices()) {
+                    String said = XmlWriter.escaped(choice);
+                    control.append("<w:listItem w:displayText=\"").append(said).append("\" w:value=\"").append(said).append("\"/>");
+                }
+                control.append("</w:dropDownList>");
+            }
+            case TEXT, OTHER -> control.append("<w:text/>");
+        }
+        return control.append("</w:sdtPr>").toString();
     }
 }

@@ -73,8 +73,9 @@ public final class KeptWriter {
     private KeptWriter(Pages pages, PdfChoices choices, FactsWish facts) {
         this.pages = pages;
         this.original = pages.original().orElseThrow(() -> new IllegalArgumentException("These pages are no file's own"));
-        this.choices = choices;
+        this.choices = choices.style().fillable() ? choices.with(choices.style().fillable(false)) : choices;
         this.facts = facts;
+        if (choices.style().fillable()) findings.add(Finding.note(Message.of("keep.fields-stay")));
     }
 
     /**
