@@ -18,6 +18,7 @@ import com.github.difflib.patch.DeltaType;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +28,10 @@ import java.util.Map;
  * found by their letters and their order; looks stay those of the other document.
  */
 public final class LikewiseChanges {
+    /** Of paragraphs laid beside each other: the way through them takes room by how much differs, squared. */
+    private static final long MOST_PAIRS = 25_000_000;
+    private static final int AMBIGUOUS = -1;
+
     private final Document came;
     private final Document now;
     private final List<Walk.Stop> stops;
@@ -84,10 +89,30 @@ public final class LikewiseChanges {
         List<Walk.Stop> before = Walk.of(came).stops();
         List<Letters> ones = letters(came, before);
         List<Letters> others = letters(other, stops);
+        if ((long) ones.size() * others.size() > MOST_PAIRS) {
+            alignUnique(before, ones, others);
+            return;
+        }
         for (AbstractDelta<Letters> delta : DiffUtils.diff(ones, others, new MyersDiff<>(Letters::isLike), null, true).getDeltas()) {
             if (delta.getType() != DeltaType.EQUAL) continue;
             for (int i = 0; i < delta.getSource().size(); i++)
                 counterparts.put(before.get(delta.getSource().getPosition() + i).paragraph(), delta.getTarget().getPosition() + i);
+        }
+    }
+
+    /** Documents too long to be laid beside each other: what is there once in both is the same. */
+    private void alignUnique(List<Walk.Stop> before, List<Letters> ones, List<Letters> others) {
+        Map<String, Integer> there = new HashMap<>();
+        for (int i = 0; i < others.size(); i++)
+            for (String letters : new String[] {others.get(i).plain, others.get(i).labelled}) {
+                int place = i;
+                there.merge(letters, place, (known, now) -> known == place ? known : AMBIGUOUS);
+            }
+        Map<String, Integer> here = new HashMap<>();
+        for (Letters one : ones) here.merge(one.plain, 1, Integer::sum);
+        for (int i = 0; i < ones.size(); i++) {
+            int index = there.getOrDefault(ones.get(i).plain, AMBIGUOUS);
+            if (index != AMBIGUOUS && here.get(ones.get(i).plain) == 1) counterparts.put(before.get(i).paragraph(), index);
         }
     }
 

@@ -1,6 +1,7 @@
 package app.decant.sheet;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -31,7 +32,10 @@ public record Recalculation(Workbook workbook, int changed, int unknown) {
 
     /** A workbook as the library reckons it: what its formulas come to, and null for those that can't be worked out. */
     private static final class Reckoned {
+        private static final int MOST_TOO_DEEP = 3;
+
         final Map<Spot, CellValue> results = new HashMap<>();
+        private int tooDeep;
 
         Reckoned(Workbook workbook) {
             HSSFWorkbook book = new HSSFWorkbook();
@@ -39,9 +43,23 @@ public record Recalculation(Workbook workbook, int changed, int unknown) {
             for (Sheet sheet : workbook.sheets()) book.createSheet(sheet.name());
             for (int s = 0; s < workbook.sheets().size(); s++) fill(book.getSheetAt(s), workbook.sheets().get(s), s, formulas);
             HSSFFormulaEvaluator evaluator = new HSSFFormulaEvaluator(book);
+            // Most cells ask those above; where that goes too deep, those that ask cells below are worked out from the end on.
+            work(formulas, book, evaluator);
+            tooDeep = 0;
+            Collections.reverse(formulas);
+            work(formulas, book, evaluator);
+            for (Spot spot : formulas) results.putIfAbsent(spot, null);
+        }
+
+        private void work(List<Spot> formulas, HSSFWorkbook book, HSSFFormulaEvaluator evaluator) {
             for (Spot spot : formulas) {
-                HSSFRow row = book.getSheetAt(spot.sheet).getRow(spot.row);
-                if (!results.containsKey(spot)) results.put(spot, result(evaluator, row.getCell(spot.column)));
+                if (results.containsKey(spot)) continue;
+                try {
+                    results.put(spot, result(evaluator, book.getSheetAt(spot.sheet).getRow(spot.row).getCell(spot.column)));
+                } catch (StackOverflowError e) {
+                    LoggerFactory.getLogger(Recalculation.class).debug("A chain of formulas is too long", e);
+                    if (++tooDeep == MOST_TOO_DEEP) return;
+                }
             }
         }
 

@@ -29,6 +29,8 @@ import org.slf4j.LoggerFactory;
  */
 final class SheetFormulas {
     private static final int MOST_CELLS = 100_000;
+    /** Of formulas worked out for one sheet; rules that ask more are given up, which is told. */
+    private static final int MOST_ASKED = 400_000;
     /** Of letters in a cell, for the library. */
     private static final int LONGEST = 32_000;
     private static final int MOST_ROWS = SpreadsheetVersion.EXCEL97.getMaxRows();
@@ -42,6 +44,7 @@ final class SheetFormulas {
     private final Map<String, CellValue> plain = new HashMap<>();
     private WorkbookEvaluator evaluator;
     private boolean tooLarge;
+    private int asked;
 
     SheetFormulas(Workbook workbook, Sheet sheet) {
         this.workbook = workbook;
@@ -58,14 +61,14 @@ final class SheetFormulas {
         if (!plain.containsKey(formula)) plain.put(formula, literal(formula.strip()));
         CellValue literal = plain.get(formula);
         if (literal != null) return literal;
-        WorkbookEvaluator library = leadsElsewhere(formula) ? null : evaluator();
+        WorkbookEvaluator library = asked++ >= MOST_ASKED || leadsElsewhere(formula) ? null : evaluator();
         if (library == null || row >= MOST_ROWS || column >= MOST_COLUMNS) return null;
         try {
             CellRangeAddress region = new CellRangeAddress(home.top(), Math.min(home.bottom(), MOST_ROWS - 1), home.left(), Math.min(home.right(),
                     MOST_COLUMNS - 1));
             return value(library.evaluate(formula, new CellReference(sheet.name(), row, column, true, true), region));
-        } catch (RuntimeException e) {
-            // The library's parser and functions tell what they can't do in many ways.
+        } catch (RuntimeException | StackOverflowError e) {
+            // The library's parser and functions tell what they can't do in many ways, and go as deep as a chain of cells is long.
             LoggerFactory.getLogger(SheetFormulas.class).debug("{} can't be worked out", formula, e);
             return null;
         }

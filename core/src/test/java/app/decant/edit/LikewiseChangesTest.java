@@ -85,6 +85,27 @@ class LikewiseChangesTest {
         assertThat(read(LikewiseChanges.make(came, now, other).document())).containsExactly("Fares", "as before", "Tides", "as from May", "Crew", "as before");
     }
 
+    @Test void longDocumentsAreMatchedByWhatIsThereOnce() {
+        List<String> texts = new ArrayList<>();
+        for (int i = 0; i < 6000; i++) texts.add(i % 3 == 0 ? "as before" : "Clause " + i + " of many");
+        List<String> strange = new ArrayList<>(texts);
+        for (int i = 0; i < 6000; i += 2) strange.set(i, "Something else " + i);
+        Document came = document(texts, Look.PLAIN);
+        Document other = document(strange, Look.PLAIN);
+        List<String> changed = new ArrayList<>(texts);
+        changed.set(4001, "Clause 4001 of very many");
+        changed.set(4002, "Clause 4002 of very many");
+        changed.set(3, "as from May");
+        List<Block> blocks = new ArrayList<>(came.sections().get(0).blocks());
+        for (int i : new int[] {3, 4001, 4002}) blocks.set(i, Paragraph.of(changed.get(i)));
+        Document now = came.withSections(List.of(Section.PLAIN.withBlocks(blocks)));
+        LikewiseChanges.Result result = LikewiseChanges.make(came, now, other);
+        assertThat(read(result.document()).get(4001)).isEqualTo("Clause 4001 of very many");
+        assertThat(read(result.document()).get(3)).as("it is there many times").isEqualTo("as before");
+        assertThat(result.made()).isEqualTo(1);
+        assertThat(result.left()).isEqualTo(2);
+    }
+
     @Test void cellsAreFoundInTheirTable() {
         Document came = table("Skerrow", "07.15", "Tolm Head", "07.15");
         Document other = table("Skerrow", "07.15", "Tolm Head", "07.15");

@@ -27,11 +27,14 @@ final class XlsxConditions {
             "notContainsErrors", State.SOUND, "duplicateValues", State.REPEATED, "uniqueValues", State.UNIQUE);
     private static final Map<String, By> POINTS = Map.of("min", By.LEAST, "max", By.MOST, "num", By.NUMBER, "percent", By.SHARE, "percentile", By.PERCENTILE,
             "formula", By.FORMULA);
-    private static final int MOST_PLACES = 1000;
+    /** Of all rules of a sheet together: each cell is looked for in them. */
+    private static final int MOST_PLACES = 10_000;
+    private static final int MOST_RULES = 1000;
 
     private final XlsxStyles styles;
     private final List<Condition> conditions = new ArrayList<>();
     private int unknown;
+    private int told;
 
     XlsxConditions(XlsxStyles styles) { this.styles = styles; }
 
@@ -45,12 +48,12 @@ final class XlsxConditions {
         List<Range> places = new ArrayList<>();
         for (String place : node.get("sqref", "").strip().split("\\s+")) {
             Range range = Range.of(place);
-            if (range != null && places.size() < MOST_PLACES) places.add(range);
+            if (range != null && ++told <= MOST_PLACES) places.add(range);
         }
         for (XmlNode one : node.children("x:cfRule")) {
             Rule rule = places.isEmpty() ? null : rule(one);
             int rank = XlsxReader.whole(one.get("priority"), Integer.MAX_VALUE);
-            if (rule == null) unknown++;
+            if (rule == null || conditions.size() >= MOST_RULES) unknown++;
             else conditions.add(new Condition(places, rank, XlsxReader.isTrue(one.get("stopIfTrue")), rule));
         }
     }

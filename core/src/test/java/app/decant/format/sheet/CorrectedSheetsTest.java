@@ -30,6 +30,7 @@ import app.decant.sheet.CellStyle;
 import app.decant.sheet.CellValue;
 import app.decant.sheet.PageSetup;
 import app.decant.sheet.Range;
+import app.decant.sheet.Recalculation;
 import app.decant.sheet.Row;
 import app.decant.sheet.Sheet;
 import app.decant.sheet.SheetChoice;
@@ -191,6 +192,21 @@ class CorrectedSheetsTest {
                 "B1+1", 0, null));
         Document tables = SheetText.of(book, SheetChoice.AS_SET_UP);
         assertThat(CorrectedSheets.of(book, tables, typed(tables, "2", "5"))).isPresent();
+    }
+
+    @Test void aChainOfThousandsOfCellsEndsInAValueOrASentence() {
+        List<Row> rows = new ArrayList<>();
+        // Each cell asks the one below: worked out from the top, it goes as deep as the sheet is long.
+        for (int i = 0; i < 20_000; i++)
+            rows.add(new Row(i, Double.NaN, false, List.of(new Cell(0, new CellValue.Number(1), "A" + (i + 2) + "+1", 0, null))));
+        rows.add(new Row(20_000, Double.NaN, false, List.of(new Cell(0, new CellValue.Number(1), 0))));
+        Sheet sheet = new Sheet("S", false, 90, 15, List.of(), rows, List.of(), PageSetup.PLAIN);
+        Workbook before = new Workbook(List.of(sheet), List.of(CellStyle.PLAIN), Map.of(), Facts.NONE, false);
+        List<Row> changed = new ArrayList<>(rows);
+        changed.set(20_000, new Row(20_000, Double.NaN, false, List.of(new Cell(0, new CellValue.Number(5), 0))));
+        Recalculation reckoned = Recalculation.of(before, before.withSheets(List.of(sheet.withRows(changed))));
+        assertThat(reckoned.changed() + reckoned.unknown()).isBetween(1, 20_000);
+        assertThat(reckoned.workbook().sheets().get(0).cell(19_999, 0).value()).isEqualTo(new CellValue.Number(6));
     }
 
     /** The law: each cell holds what was typed into it, and no cell without a formula holds anything else than before. */

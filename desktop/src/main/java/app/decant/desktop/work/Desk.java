@@ -141,7 +141,8 @@ public final class Desk {
     /** Looks aside in what the open PDF and the document inside it differ; null is told where that can't be. */
     public void compareInside(Consumer<List<Difference>> told) {
         Session.Source pdf = source.get();
-        aside(() -> {
+        // On a thread of its own: it may take long, and nobody waits for it.
+        daemon(() -> {
             try {
                 List<Difference> differences = Decant.differencesInside(pdf.file(), pdf.password(), pdf.inside(), Progress.SILENT);
                 Platform.runLater(() -> told.accept(differences));
@@ -149,7 +150,7 @@ public final class Desk {
                 LoggerFactory.getLogger(Desk.class).info("{} can't be compared with its PDF", pdf.inside().name(), e);
                 Platform.runLater(() -> told.accept(null));
             }
-        });
+        }, "comparing").start();
     }
 
     /** Takes in the document that the open PDF was made from; it is laid where only this user reads. */
