@@ -17,7 +17,10 @@ public record Condition(List<Range> places, int rank, boolean last, Rule rule) {
     }
 
     /** What a rule asks, and what it does. */
-    public sealed interface Rule permits Compared, Worded, Kind, Top, Average, Formula, Scale, Bar, Icons { }
+    public sealed interface Rule permits Compared, Worded, Kind, Top, Average, Formula, Scale, Bar, Icons {
+        /** What it puts over cells; nothing where it paints in other ways. */
+        default CellDress dress() { return CellDress.NONE; }
+    }
 
     /** How a cell is compared (18.18.15). */
     public enum Comparison { LESS, AT_MOST, EQUAL, OTHER, AT_LEAST, MORE, BETWEEN, OUTSIDE }

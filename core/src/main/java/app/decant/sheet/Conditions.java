@@ -107,21 +107,12 @@ final class Conditions {
                 }
             } else {
                 holds = holds(one, row, cell);
-                if (holds) dress = dress.over(dress(one.rule()));
+                if (holds) dress = dress.over(one.rule().dress());
             }
             any |= holds;
             if (holds && one.last()) break;
         }
         return any ? new Shown(dress, bar == null ? null : bar.colour(), length, icon, telling) : PLAIN;
-    }
-
-    private static CellDress dress(Rule rule) {
-        if (rule instanceof Compared one) return one.dress();
-        if (rule instanceof Worded one) return one.dress();
-        if (rule instanceof Kind one) return one.dress();
-        if (rule instanceof Top one) return one.dress();
-        if (rule instanceof Average one) return one.dress();
-        return rule instanceof Formula one ? one.dress() : CellDress.NONE;
     }
 
     private boolean holds(Condition one, int row, Cell cell) {

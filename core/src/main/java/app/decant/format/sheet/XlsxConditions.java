@@ -143,8 +143,7 @@ final class XlsxConditions {
 
     private static void rule(XmlWriter xml, Condition one, int rank, List<CellDress> dresses) {
         Rule rule = one.rule();
-        CellDress dress = dress(rule);
-        Object dxf = dress == null ? null : dresses.indexOf(dress);
+        Object dxf = rule.dress().equals(CellDress.NONE) ? null : dresses.indexOf(rule.dress());
         String last = one.last() ? "1" : null;
         if (rule instanceof Condition.Compared compared) {
             xml.open("cfRule", "type", "cellIs", "dxfId", dxf, "priority", rank, "stopIfTrue", last, "operator", key(COMPARISONS, compared.comparison()));
@@ -212,16 +211,6 @@ final class XlsxConditions {
             case AT_START -> "LEFT(" + cell + "," + length + ")=" + words;
             case AT_END -> "RIGHT(" + cell + "," + length + ")=" + words;
         };
-    }
-
-    /** What a rule puts over cells; null where it paints in other ways. */
-    static CellDress dress(Rule rule) {
-        if (rule instanceof Condition.Compared one) return one.dress();
-        if (rule instanceof Condition.Worded one) return one.dress();
-        if (rule instanceof Condition.Kind one) return one.dress();
-        if (rule instanceof Condition.Top one) return one.dress();
-        if (rule instanceof Condition.Average one) return one.dress();
-        return rule instanceof Condition.Formula one ? one.dress() : null;
     }
 
     private static void points(XmlWriter xml, List<Point> points) {

@@ -30,7 +30,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 
 /** Writes workbooks of Office Open XML (ISO/IEC 29500-1, 18), transitional. */
 final class XlsxWriter {
@@ -352,8 +351,8 @@ final class XlsxWriter {
 
     /** What rules put over cells, each once. */
     private List<CellDress> dresses() {
-        return workbook.sheets().stream().flatMap(sheet -> sheet.conditions().stream()).map(one -> XlsxConditions.dress(one.rule())).filter(Objects::nonNull)
-                .distinct().toList();
+        return workbook.sheets().stream().flatMap(sheet -> sheet.conditions().stream()).map(one -> one.rule().dress())
+                .filter(dress -> !dress.equals(CellDress.NONE)).distinct().toList();
     }
 
     private void dressed() {
