@@ -30,6 +30,7 @@ import app.decant.outbox.MailOutbox;
 import app.decant.page.Original;
 import app.decant.page.Pages;
 import app.decant.pdf.Attachment;
+import app.decant.pdf.form.FileForm;
 import app.decant.pdf.keep.SourceInside;
 import app.decant.proof.Comparison;
 import app.decant.proof.Difference;
@@ -159,6 +160,19 @@ public final class Decant {
         byte[] bytes = bytes(file);
         String name = String.valueOf(file.getFileName());
         return Formats.of(new Content(bytes, name)) == FixedFormat.PDF ? SourceInside.of(new Original(name, bytes, password)) : Optional.empty();
+    }
+
+    /**
+     * The fields of a PDF's own form, to be filled in. Nothing of its text is read.
+     *
+     * @throws DecantException where it is no PDF, or can't be opened
+     */
+    public static FileForm form(Path file, String password) {
+        byte[] bytes = bytes(file);
+        String name = String.valueOf(file.getFileName());
+        if (Formats.of(new Content(bytes, name)) != FixedFormat.PDF)
+            throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("form.no-pdf", name));
+        return FileForm.of(new Original(name, bytes, password));
     }
 
     private static Taken read(byte[] bytes, String name, String password, Progress progress) {

@@ -9,6 +9,8 @@ import app.decant.page.Item;
 import app.decant.page.Page;
 import app.decant.page.Pages;
 import app.decant.page.Rewritten;
+import app.decant.pdf.form.FileField;
+import app.decant.pdf.form.FileForm;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -17,6 +19,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.function.Supplier;
 
 /**
  * The pages of a file with the text that stands on them, to be looked at and written on. A page that is what it was is the very page that was given before,
@@ -26,14 +29,16 @@ final class GroundPages {
     private final GroundLines lines;
     private final List<Provenance.Sheet> sheets;
     private final Predicate<Paragraph> touched;
+    private final Supplier<FileForm> form;
     /** The text as it came, by the pages of the file. */
     private final Map<Integer, List<Item>> came;
     private Map<Integer, Standing> standing = Map.of();
 
     /** A page that was given, and what it was made from. */
     private record Standing(Page page, List<Item> text, Page laid, List<Item> unknown) {
-        boolean isOf(int index, Pages pages, List<Item> other) {
+        boolean isOf(int index, Pages pages, List<Item> other, Map<String, String> answers) {
             return page.index() == index && page.label().equals(pages.page(index).label()) && page.ground().rewritten() == pages.rewritten(index)
+                    && page.ground().answers().equals(answers)
                     && (text == other || isSame(other));
         }
 
@@ -47,11 +52,13 @@ final class GroundPages {
     /**
      * @param walk    over the text as it came
      * @param touched whether a paragraph is not as it came
+     * @param form    of the file, asked for when something is filled in
      */
-    GroundPages(Walk walk, GroundLines lines, List<Provenance.Sheet> sheets, Predicate<Paragraph> touched) {
+    GroundPages(Walk walk, GroundLines lines, List<Provenance.Sheet> sheets, Predicate<Paragraph> touched, Supplier<FileForm> form) {
         this.lines = lines;
         this.sheets = sheets;
         this.touched = touched;
+        this.form = form;
         came = text(walk);
     }
 
@@ -83,7 +90,7 @@ final class GroundPages {
             Page laid = now.count() == pages.count() ? now.page(i) : null;
             Standing known = standing.get(ground);
             List<Item> unknown = laid == null ? List.of() : known != null && known.laid == laid ? known.unknown : unknown(laid);
-            if (known == null || !known.isOf(i, pages, items) || !unknown.equals(known.unknown))
+            if (known == null || !known.isOf(i, pages, items, onThis(ground, pages)) || !unknown.equals(known.unknown))
                 known = new Standing(page(i, ground, pages, items, unknown), items, laid, unknown);
             else if (known.laid != laid) known = new Standing(known.page, known.text, laid, unknown);
             made.put(ground, known);
@@ -93,11 +100,23 @@ final class GroundPages {
         return all;
     }
 
+    /** What is filled into fields that stand on a page: only that page is painted again. */
+    private Map<String, String> onThis(int ground, Pages pages) {
+        Map<String, String> answers = pages.original().orElseThrow().answers();
+        if (answers.isEmpty()) return Map.of();
+        Map<String, String> some = new HashMap<>();
+        for (FileField field : form.get().fields()) {
+            boolean here = answers.containsKey(field.name()) && field.places().stream().anyMatch(place -> place.page() == ground);
+            if (here) some.put(field.name(), answers.get(field.name()));
+        }
+        return some;
+    }
+
     private Page page(int index, int ground, Pages pages, List<Item> items, List<Item> unknown) {
         List<Item> text = new ArrayList<>(items);
         text.addAll(unknown);
         Provenance.Sheet sheet = sheets.get(ground);
-        Page.Ground own = new Page.Ground(ground, sheet.turn(), pages.rewritten(index));
+        Page.Ground own = new Page.Ground(ground, sheet.turn(), pages.rewritten(index), onThis(ground, pages));
         return new Page(index, pages.page(index).label(), sheet.width(), sheet.height(), text, List.of(), own);
     }
 

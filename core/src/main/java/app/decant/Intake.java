@@ -88,6 +88,14 @@ public final class Intake {
         return intake;
     }
 
+    /** The same of a PDF whose form is filled in: answers by the full names of its fields. */
+    public static Intake filled(Path file, String password, Map<String, String> answers) {
+        Intake intake = new Intake(file, password);
+        if (intake.isPdf()) intake.original = intake.original.with(answers);
+        else throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("form.no-pdf", file.getFileName()));
+        return intake;
+    }
+
     /**
      * The same of a document that was taken in from it and may have been revised since.
      *
@@ -184,7 +192,10 @@ public final class Intake {
      */
     public synchronized Pages pages(Recipe recipe, Progress progress) {
         if (isSheets()) return sheets(recipe, progress);
-        if (!isPdf() || !recipe.keepsPages()) return settled(recipe, progress);
+        if (!isPdf() || !recipe.keepsPages()) {
+            if (laid != null && !laid.document().answers().isEmpty()) tell(Finding.lost(Message.of("form.answers-stay", laid.document().answers().size())));
+            return settled(recipe, progress);
+        }
         Pages kept = revision != null ? revised(progress) : own(recipe, progress);
         return recipe.style().standard() == Standard.NONE ? kept : held(kept, recipe, progress);
     }

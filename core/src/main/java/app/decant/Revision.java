@@ -15,6 +15,7 @@ import app.decant.page.LogicalStructure;
 import app.decant.page.Original;
 import app.decant.page.Pages;
 import app.decant.page.Rewritten;
+import app.decant.pdf.form.FileForm;
 import app.decant.pdf.keep.Correction;
 import app.decant.pdf.keep.OwnPages;
 import app.decant.pdf.keep.PageRewriting;
@@ -47,6 +48,7 @@ public final class Revision implements AutoCloseable {
     private final GroundPages standing;
     private PagedDocument then;
     private UntouchedPages untouched;
+    private volatile FileForm form;
     private OwnPages own;
     private SourceFile source;
     /** Held while pages are looked at again, in a file opened for that. */
@@ -90,7 +92,13 @@ public final class Revision implements AutoCloseable {
         walk = Walk.of(before);
         for (Walk.Stop stop : walk.stops()) came.add(stop.paragraph());
         lines = new GroundLines(taken.provenance());
-        standing = new GroundPages(walk, lines, taken.provenance().sheets(), this::isTouched);
+        standing = new GroundPages(walk, lines, taken.provenance().sheets(), this::isTouched, this::form);
+    }
+
+    /** The fields of the file's form that can be filled in. */
+    public FileForm form() {
+        if (form == null) form = FileForm.of(original);
+        return form;
     }
 
     /** Whether a paragraph is not as it came. */
@@ -153,7 +161,7 @@ public final class Revision implements AutoCloseable {
     private Result of(PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries, boolean whole, Progress progress) {
         if (own == null) own = OwnPages.of(original, WordLines::of);
         // Bookmarks are made when it is published; whoever looks at pages has no use for them.
-        OwnPages pages = whole ? own.with(now.headings()) : own;
+        OwnPages pages = (whole ? own.with(now.headings()) : own).filled(now.document().answers());
         if (edits == TextEdits.Found.NOTHING) return new Result(pages, List.of());
         List<Finding> findings = new ArrayList<>();
         Map<Integer, Rewritten> inPlace = inPlace(tries, findings);
@@ -170,7 +178,7 @@ public final class Revision implements AutoCloseable {
             if (edit.now() == null) gone.put(edit.old(), null);
             else came.put(edit.now(), edit.old());
         }
-        return new Result(untouched.of(now, original, inPlace, came, gone), findings);
+        return new Result(untouched.of(now, original.with(now.document().answers()), inPlace, came, gone), findings);
     }
 
     /** The pages whose words can be corrected where they stand. */

@@ -92,6 +92,7 @@ class ArchitectureTest {
             .layer("picture").definedBy("app.decant.pdf.picture")
             .layer("page").definedBy("app.decant.pdf.page")
             .layer("write").definedBy("app.decant.pdf.write")
+            .layer("form").definedBy("app.decant.pdf.form")
             .layer("mend").definedBy("app.decant.pdf.mend")
             .layer("keep").definedBy("app.decant.pdf.keep")
             .layer("check").definedBy("app.decant.pdf.check")
@@ -103,10 +104,11 @@ class ArchitectureTest {
             .whereLayer("picture").mayOnlyAccessLayers("choices")
             .whereLayer("read").mayOnlyAccessLayers("choices")
             .whereLayer("page").mayOnlyAccessLayers("choices", "font", "structure", "picture")
-            .whereLayer("write").mayOnlyAccessLayers("choices", "lock", "font", "structure", "picture", "page")
-            .whereLayer("keep").mayOnlyAccessLayers("choices", "lock", "font", "picture", "page", "write", "read", "mend")
+            .whereLayer("write").mayOnlyAccessLayers("choices", "lock", "font", "structure", "picture", "page", "form")
+            .whereLayer("keep").mayOnlyAccessLayers("choices", "lock", "font", "picture", "page", "write", "read", "form", "mend")
             .whereLayer("mend").mayOnlyAccessLayers("choices", "font", "structure", "read")
-            .whereLayer("check").mayOnlyAccessLayers("choices", "lock", "write", "read", "keep");
+            .whereLayer("form").mayOnlyAccessLayers("choices")
+            .whereLayer("check").mayOnlyAccessLayers("choices", "lock", "write", "read", "form", "keep");
 
     /** So that workbooks, decks and pages of files are painted and published by what text is. */
     @ArchTest static final ArchRule PAPER_KNOWS_NO_TEXT_DOCUMENT = noClasses().that().resideInAnyPackage("app.decant.page", "app.decant.paint",

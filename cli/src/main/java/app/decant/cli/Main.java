@@ -11,7 +11,7 @@ import picocli.CommandLine;
 /** The command line's entrance. Exit status 0: all done; 1: something failed; 2: wrong call. */
 @Command(name = "decant", resourceBundle = "app.decant.cli.options", mixinStandardHelpOptions = true, version = "Decant 0.1.0",
         subcommands = {PublishCommand.class, RecipesCommand.class, QueueCommand.class, FolderCommand.class, InspectCommand.class, CompareCommand.class,
-        DemoFilesCommand.class, WarmCommand.class, CommandLine.HelpCommand.class}, synopsisSubcommandLabel = "COMMAND")
+        FillCommand.class, DemoFilesCommand.class, WarmCommand.class, CommandLine.HelpCommand.class}, synopsisSubcommandLabel = "COMMAND")
 public final class Main {
     /** All done, some outputs failed, wrong call. */
     static final int DONE = 0;

@@ -77,6 +77,9 @@ final class RecipeOptions {
     @Option(names = "--fillable")
     private boolean fillable;
 
+    @Option(names = "--incremental")
+    private boolean incremental;
+
     @Option(names = "--pdf-version", paramLabel = "1.4-2.0")
     private Double version;
 
@@ -240,6 +243,7 @@ final class RecipeOptions {
         options.put("--uncompressed", uncompressed ? true : null);
         options.put("--linearized", linearized ? true : null);
         options.put("--fillable", fillable ? true : null);
+        options.put("--incremental", incremental ? true : null);
         options.put("--pdf-version", version);
         options.put("--watermark", watermark);
         options.put("--letterhead", letterhead);
@@ -272,6 +276,7 @@ final class RecipeOptions {
         if (uncompressed) made = made.compressed(false);
         if (linearized) made = made.linearized(true);
         if (fillable) made = made.fillable(true);
+        if (incremental) made = made.incremental(true);
         if (version != null) {
             if (version < 1.4 || version > 2.0) throw Words.wrong("option.version");
             made = made.version(version);

@@ -1,9 +1,11 @@
 package app.decant.document;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
+import java.util.TreeMap;
 
 /**
  * A document: its sections of blocks, and what they share.
@@ -12,15 +14,22 @@ import java.util.SortedMap;
  * @param evenAndOddFrames whether even pages have headers and footers of their own
  * @param tabWidth the distance of the tab stops nobody set, in points
  * @param fonts    that travel with it; it is set with them before all others
+ * @param answers  what is filled into the fields of the PDF it came from, by their full names
  */
 public record Document(Facts facts, StyleSheet styles, Numbering numbering, List<Section> sections, boolean evenAndOddFrames, double tabWidth,
-        List<Opaque.Part> kept, List<FontFile> fonts) {
+        List<Opaque.Part> kept, List<FontFile> fonts, SortedMap<String, String> answers) {
     public static final double TAB_WIDTH = 36;
 
     public Document {
         sections = List.copyOf(sections);
         kept = List.copyOf(kept);
         fonts = List.copyOf(fonts);
+        answers = answers == null || answers.isEmpty() ? Collections.emptySortedMap() : Collections.unmodifiableSortedMap(new TreeMap<>(answers));
+    }
+
+    public Document(Facts facts, StyleSheet styles, Numbering numbering, List<Section> sections, boolean evenAndOddFrames, double tabWidth,
+            List<Opaque.Part> kept, List<FontFile> fonts) {
+        this(facts, styles, numbering, sections, evenAndOddFrames, tabWidth, kept, fonts, Collections.emptySortedMap());
     }
 
     public Document(Facts facts, StyleSheet styles, Numbering numbering, List<Section> sections, boolean evenAndOddFrames, double tabWidth,
@@ -34,12 +43,32 @@ public record Document(Facts facts, StyleSheet styles, Numbering numbering, List
                 List.of());
     }
 
-    public Document withSections(List<Section> others) { return new Document(facts, styles, numbering, others, evenAndOddFrames, tabWidth, kept, fonts); }
-    public Document withFacts(Facts other) { return new Document(other, styles, numbering, sections, evenAndOddFrames, tabWidth, kept, fonts); }
-    public Document withStyles(StyleSheet other) { return new Document(facts, other, numbering, sections, evenAndOddFrames, tabWidth, kept, fonts); }
-    public Document withFonts(List<FontFile> others) { return new Document(facts, styles, numbering, sections, evenAndOddFrames, tabWidth, kept, others); }
-    public Document withKept(List<Opaque.Part> others) { return new Document(facts, styles, numbering, sections, evenAndOddFrames, tabWidth, others, fonts); }
-    public Document withNumbering(Numbering other) { return new Document(facts, styles, other, sections, evenAndOddFrames, tabWidth, kept, fonts); }
+    public Document withSections(List<Section> others) {
+        return new Document(facts, styles, numbering, others, evenAndOddFrames, tabWidth, kept, fonts, answers);
+    }
+    public Document withFacts(Facts other) {
+        return new Document(other, styles, numbering, sections, evenAndOddFrames, tabWidth, kept, fonts, answers);
+    }
+    public Document withStyles(StyleSheet other) {
+        return new Document(facts, other, numbering, sections, evenAndOddFrames, tabWidth, kept, fonts, answers);
+    }
+    public Document withFonts(List<FontFile> others) {
+        return new Document(facts, styles, numbering, sections, evenAndOddFrames, tabWidth, kept, others, answers);
+    }
+    public Document withKept(List<Opaque.Part> others) {
+        return new Document(facts, styles, numbering, sections, evenAndOddFrames, tabWidth, others, fonts, answers);
+    }
+    public Document withNumbering(Numbering other) {
+        return new Document(facts, styles, other, sections, evenAndOddFrames, tabWidth, kept, fonts, answers);
+    }
+
+    /** The same with another answer in a field of the PDF it came from; null takes it back. */
+    public Document answering(String field, String answer) {
+        SortedMap<String, String> others = new TreeMap<>(answers);
+        if (answer == null) others.remove(field);
+        else others.put(field, answer);
+        return new Document(facts, styles, numbering, sections, evenAndOddFrames, tabWidth, kept, fonts, others);
+    }
 
     /** The blocks of all sections, one after another. */
     public List<Block> blocks() {

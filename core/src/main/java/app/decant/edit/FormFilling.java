@@ -49,6 +49,13 @@ public final class FormFilling {
         return draft.done(EditKind.REPLACING, place.where.start().at(from + shown.length()));
     }
 
+    /** A field of the PDF that the document came from filled in; null takes back what was filled in. */
+    public static Change answer(Document document, TextSelection picked, String field, String answer) {
+        Draft draft = new Draft(document, picked);
+        draft.add(new AnswerStep(field, answer));
+        return draft.done(EditKind.REPLACING, picked.head());
+    }
+
     /** A box ticked, or no longer. */
     public static Change tick(Document document, TextSelection picked, Filled place) {
         return fill(document, picked, place, FormField.isTicked(place.shown) ? FormField.UNTICKED : FormField.TICKED);

@@ -35,8 +35,11 @@ public record Page(int index, String label, double width, double height, List<It
      * @param page      its index there
      * @param turn      how far it is turned clockwise to be read, beyond what it says itself: 0, 90, 180 or 270
      * @param rewritten what it says otherwise, or null
+     * @param answers   what is filled into the fields of the file's form, by their full names
      */
-    public record Ground(int page, int turn, Rewritten rewritten) { }
+    public record Ground(int page, int turn, Rewritten rewritten, Map<String, String> answers) {
+        public Ground { answers = Map.copyOf(answers); }
+    }
 
     /** All that stands on it, headers and footers first. */
     public List<Item> items() {

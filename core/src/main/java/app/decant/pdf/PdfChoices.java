@@ -106,6 +106,9 @@ public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protect
             throw wrong(Message.of("pdf.asks-for-all-fonts-inside-leaving", standard.words()));
         if (style.fillable() && standard != Standard.NONE)
             throw wrong(Message.of("pdf.fields-and-standard", standard.words()));
+        boolean anew = protection.isOn() || style.linearized() || !style.compressed() || !style.tagged() || standard != Standard.NONE || style.version() > 0
+                || !style.pictures().isExact() || style.fonts() == Fonts.WHOLE;
+        if (style.incremental() && anew) throw wrong(Message.of("pdf.incremental-and-anew"));
         if (standard.part() == 1 && style.version() > 1.4)
             throw wrong(Message.of("pdf.is-pdf-1-4-pdf-contradicts", standard.words(), style.version()));
         if (standard.part() > 1 && style.version() > 1.7)

@@ -85,6 +85,7 @@ final class Contradictions {
         if (style.standard() != PdfStyle.PLAIN.standard()) unmet.add(Message.of("wish.standard", style.standard().words()));
         if (style.version() > 0) unmet.add(Message.of("wish.version", style.version()));
         if (style.fillable()) unmet.add(Message.of("wish.fillable"));
+        if (style.incremental()) unmet.add(Message.of("wish.incremental"));
         if (style.linearized()) unmet.add(Message.of("wish.linearized"));
         if (!style.opening().equals(PdfStyle.PLAIN.opening())) unmet.add(Message.of("wish.opening"));
         for (Laid laid : recipe.laid()) unmet.add(Message.of(laid.file() ? "wish.letterhead" : laid.isStamp() ? "wish.stamp" : "wish.watermark"));

@@ -68,7 +68,8 @@ public final class RecipeFile {
         pictures.put("resolution", style.pictures().resolution()).put("greyResolution", style.pictures().grey()).put("lineResolution", style.pictures()
                 .lineArt());
         root.put("compressed", style.compressed()).put("tagged", style.tagged()).put("standard", style.standard() == Standard.NONE ? "none" : style.standard()
-                .words()).put("version", style.version()).put("linearized", style.linearized()).put("fillable", style.fillable());
+                .words()).put("version", style.version()).put("linearized", style.linearized())
+                .put("fillable", style.fillable()).put("incremental", style.incremental());
         Opening opening = style.opening();
         root.putObject("opening").put("page", opening.page()).put("zoom", zoom(opening.zoom())).put("arrangement", word(opening.arrangement()))
                 .put("panel", word(opening.panel()))
@@ -189,7 +190,7 @@ public final class RecipeFile {
             PdfStyle style = new PdfStyle(bookmarks(root.path("bookmarks")), root.has("fonts") ? fonts(root.get("fonts").asText()) : plain.style().fonts(),
                     Set.copyOf(texts(root.path("wholeFonts"))), pictures(root.path("pictures")), flag(root, "compressed", true),
                     opening(root.path("opening")), flag(root, "tagged", true), standard(root.path("standard").asText("none")), root.path("version")
-                            .asDouble(0), flag(root, "linearized", false), flag(root, "fillable", false));
+                            .asDouble(0), flag(root, "linearized", false), flag(root, "fillable", false), flag(root, "incremental", false));
             return new Recipe(target, new PageRange(root.path("pages").asText("all")), style, locking(root.path("locking")), laid(root.path("laid")),
                     facts(root.path("facts")),
                     root.hasNonNull("split") ? root.get("split").asText() : null, flag(root, "attachSource", false), choice(Recipe.Links.class, root,

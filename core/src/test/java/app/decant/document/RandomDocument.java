@@ -26,7 +26,7 @@ public final class RandomDocument {
         StyleSheet styles = StyleSheet.EMPTY.with(new Style("Heading1", "heading 1", Style.Kind.PARAGRAPH, null, "Body",
                 Look.of(ParagraphProperty.OUTLINE_LEVEL, 1))).with(new Style("Body", "body", Style.Kind.PARAGRAPH, null, null, look()));
         return new Document(new Facts(text(), text(), null, null, "en-GB", null, null, Map.of(text(), text())), styles, Numbering.NONE, sections,
-                random.nextBoolean(), 30, List.of());
+                random.nextBoolean(), 30, List.of()).answering(text(), random.nextBoolean() ? text() : null);
     }
 
     private Section section() {

@@ -140,6 +140,8 @@ class StepLawsTest {
         table(document, story, random).ifPresent(steps::add);
         steps.add(new StyleStep(StyleSheet.EMPTY, document.numbering()));
         steps.add(new FactsStep(Facts.NONE));
+        for (String field : document.answers().keySet()) steps.add(new AnswerStep(field, random.nextBoolean() ? null : "other"));
+        steps.add(new AnswerStep("owner", "Marit Holm"));
         int section = random.nextInt(document.sections().size());
         Section present = document.sections().get(section);
         steps.add(new SectionStep(section, Section.PLAIN));

@@ -465,7 +465,7 @@ class PublishingChoicesTest {
                 List.of(new Colour(0x1F4E79)), Map.of("Luggage", "Bags")), PdfChoices.Fonts.WHOLE,
                 Set.of("Carlito"), new Pictures(60, 120, 200, 600), false,
                 new Opening(2, 1.25, Opening.Arrangement.ONE_COLUMN, Opening.Panel.NONE, true, true, false, new Opening.Printing(3, Opening.Sides.ONE,
-                        true)), false, Standard.A_3B, 1.7, true, true), new Recipe.Locking(Strength.AES_128, EnumSet.of(Permission.COPY)),
+                        true)), false, Standard.A_3B, 1.7, true, true, true), new Recipe.Locking(Strength.AES_128, EnumSet.of(Permission.COPY)),
                         List.of(Laid.watermark("Copy")),
                 new FactsRule(true, "T", "S", "A", "K", "fr", Dates.NONE, Map.of("File number", "HO 12/6")), "{name} {n}", true,
                         Recipe.Links.FOUND, Set.of("ftp"), Recipe.Restricted.REPLACE, Recipe.OfficeFonts.WHOLE,

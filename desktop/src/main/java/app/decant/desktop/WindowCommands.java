@@ -129,6 +129,7 @@ final class WindowCommands {
         onTable("review.next", () -> picked.getAsBoolean() && review.hasPassages(), desk, review::next, control(KeyCode.F8));
         onTable("review.accept", () -> picked.getAsBoolean() && review.hasChangeHere(), desk, () -> review.settle(true));
         onTable("review.reject", () -> picked.getAsBoolean() && review.hasChangeHere(), desk, () -> review.settle(false));
+        onTable("form.field", window.table()::hasFields, desk, window.table()::fillIn);
         onTable("form.tick", () -> picked.getAsBoolean() && window.slip().forms().isTick(), desk, () -> window.slip().forms().tick());
         onTable("remark", () -> picked.getAsBoolean() && !desk.selection().get().isEmpty(), desk, review::ask);
         onTable("link", () -> picked.getAsBoolean() && window.slip().links().applies(), desk, () -> window.slip().links().ask());

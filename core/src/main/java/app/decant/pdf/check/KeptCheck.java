@@ -8,6 +8,9 @@ import app.decant.pdf.PdfDoor;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Standard;
 import app.decant.pdf.check.PdfCheck.Proof;
+import app.decant.pdf.form.FileField;
+import app.decant.pdf.form.FileForm;
+import app.decant.pdf.form.Filling;
 import app.decant.pdf.keep.KeptWriter;
 import app.decant.pdf.keep.PageSelection;
 import app.decant.pdf.keep.PaintedPage;
@@ -62,11 +65,12 @@ public final class KeptCheck {
                     Arrays.equals(Files.readAllBytes(file), original.bytes()));
             return check.proofs;
         }
-        if (written.added()) check.say(Message.of("check.the-signed-bytes-stand"), Message.of("check.it-is-not-the-original-bytes"),
+        if (written.added()) check.say(Message.of("check.its-bytes-stand-first"), Message.of("check.it-is-not-the-original-bytes"),
                 Arrays.mismatch(Files.readAllBytes(file), original.bytes()) == original.bytes().length);
         String owner = choices.protection().isOn() ? choices.protection().toChange() : "";
         try (PDDocument before = PdfDoor.open(original.bytes(), original.name(), original.password());
-                PDDocument after = Loader.loadPDF(file.toFile(), owner)) {
+                PDDocument after = Loader.loadPDF(file.toFile(), owner.isEmpty() && written.added() && original.password() != null ? original.password()
+                        : owner)) {
             check.compare(before, after);
         }
         if (choices.protection().isOn()) check.proofs.addAll(ProtectionCheck.check(file, choices.protection()));
@@ -107,7 +111,7 @@ public final class KeptCheck {
                 boolean says = tagged() ? KeptWriter.lookingAt(rewritten, before, pages.ground(index), at -> SamePainting.of(before.getPage(at), made))
                         : Arrays.equals(content(made), rewritten.content());
                 boolean holds = says && (!looked() || PaintedPage.of(before, pages.ground(index))
-                        .differing(PaintedPage.of(after, i), rewritten.areas()) == 0);
+                        .differing(PaintedPage.of(after, i), mayDiffer(rewritten, before, pages.ground(index))) == 0);
                 if (!holds) outside++;
             } else if (tagged() ? SamePainting.of(source, made) : sameStreams(source, made)) {
                 same++;
@@ -117,6 +121,7 @@ public final class KeptCheck {
             annotations(source, stood);
             annotations(made, stands);
         }
+        if (!pages.original().orElseThrow().answers().isEmpty()) filled(before, after);
         int own = count - anew - changed;
         if (own > 0) say(Message.of(tagged() ? "check.tagged-pages" : "check.own-pages", own, own < count),
                 Message.of("check.of-pages-are-not-the-original", own - same, own), same == own);
@@ -135,6 +140,31 @@ public final class KeptCheck {
             say(Message.of("check.facts-in-both-places-as-chosen-agreeing"),
                     Message.of("check.its-facts-are-not-as-chosen", String.join(", ", differing.keySet())), differing.isEmpty());
         }
+    }
+
+    /** Fields say what was filled in, those that nobody filled what they said. */
+    private void filled(PDDocument before, PDDocument after) throws IOException {
+        Map<String, String> answers = pages.original().orElseThrow().answers();
+        boolean whole = choices.pages().size() == pages.count() && choices.pages().stream().allMatch(pages::isOwn);
+        // Where pages are left out or set anew, so are their fields; that was told.
+        if (!whole) return;
+        List<String> missing = Filling.missing(after, answers);
+        List<String> others = Filling.others(before, after, answers);
+        say(Message.of("check.filled", answers.size()), Message.of("check.not-filled", String.join(", ", missing), String.join(", ", others)),
+                missing.isEmpty() && others.isEmpty());
+    }
+
+    /** Where a page may look otherwise: where words were changed, and where fields were filled in. */
+    private List<Rewritten.Area> mayDiffer(Rewritten rewritten, PDDocument before, int ground) {
+        List<Rewritten.Area> areas = new ArrayList<>(rewritten.areas());
+        Map<String, String> answers = pages.original().orElseThrow().answers();
+        if (answers.isEmpty()) return areas;
+        for (FileField field : FileForm.of(before).fields()) {
+            if (!answers.containsKey(field.name())) continue;
+            for (FileField.Place place : field.places()) if (place.page() == ground)
+                areas.add(new Rewritten.Area(place.left(), place.top(), place.left() + place.width(), place.top() + place.height()));
+        }
+        return areas;
     }
 
     /** Whether it was repaired to keep a standard. */

@@ -5,6 +5,7 @@ import app.decant.page.Original;
 import app.decant.page.Page;
 import app.decant.page.Rewritten;
 import app.decant.pdf.PdfDoor;
+import app.decant.pdf.form.Filling;
 import app.decant.words.Message;
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -13,9 +14,11 @@ import java.awt.geom.AffineTransform;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Set;
 import org.apache.pdfbox.io.IOUtils;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -38,6 +41,8 @@ public final class GroundPainter implements AutoCloseable {
 
     private final Original original;
     private final Map<Wanted, BufferedImage> painted = new LinkedHashMap<>(8, 0.75f, true);
+    private final Map<String, String> filled = new HashMap<>();
+    private final Map<Integer, Set<String>> filledOn = new HashMap<>();
     private PDDocument pdf;
     private Renderer renderer;
     private boolean closed;
@@ -89,10 +94,7 @@ public final class GroundPainter implements AutoCloseable {
         if (known != null) return known;
         if (closed) throw new DecantException(DecantException.Kind.CANCELLED, Message.of("keep.is-not-open-any-more", original.name()));
         try {
-            if (pdf == null) {
-                pdf = PdfDoor.open(original.bytes(), original.name(), original.password());
-                renderer = new Renderer(pdf);
-            }
+            open(page.ground());
             BufferedImage image = turned(paint(page, scale), page.ground().turn());
             painted.put(wanted, image);
             Iterator<Wanted> eldest = painted.keySet().iterator();
@@ -108,6 +110,27 @@ public final class GroundPainter implements AutoCloseable {
         }
     }
 
+    /** Opens the file, and fills in what is filled in on a page. Only a file opened anew shows again what a field said first. */
+    private void open(Page.Ground ground) throws IOException {
+        boolean goesBack = !ground.answers().keySet().containsAll(filledOn.getOrDefault(ground.page(), Set.of()));
+        if (pdf != null && goesBack) {
+            IOUtils.closeQuietly(pdf);
+            pdf = null;
+        }
+        if (pdf == null) {
+            pdf = PdfDoor.open(original.bytes(), original.name(), original.password());
+            renderer = new Renderer(pdf);
+            filled.clear();
+            filledOn.clear();
+        }
+        Map<String, String> wanted = new HashMap<>(ground.answers());
+        wanted.entrySet().removeAll(filled.entrySet());
+        if (wanted.isEmpty()) return;
+        Filling.fill(pdf, wanted);
+        filled.putAll(wanted);
+        filledOn.put(ground.page(), ground.answers().keySet());
+    }
+
     private BufferedImage paint(Page page, double scale) throws IOException {
         PDPage own = pdf.getPage(page.ground().page());
         double most = Math.sqrt(MOST_PIXELS / Math.max(1, page.width() * page.height()));
@@ -117,7 +140,7 @@ public final class GroundPainter implements AutoCloseable {
         int index = page.ground().page();
         Rewritten rewritten = page.ground().rewritten();
         Wanted before = page.ground().turn() == 0 && scale <= most ? last(index, scale) : null;
-        if (before != null) {
+        if (before != null && before.ground.answers().equals(page.ground().answers())) {
             BufferedImage image = copy(painted.get(before));
             Rectangle area = between(before.ground.rewritten(), rewritten, fine / unit, image);
             if (!area.isEmpty()) lookingAt(rewritten, index, there -> repaint(image, there, fine, area));

@@ -1,5 +1,6 @@
 package app.decant.pdf.keep;
 
+import app.decant.document.DecantException;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
@@ -11,6 +12,9 @@ import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfDoor;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Standard;
+import app.decant.pdf.form.FileField;
+import app.decant.pdf.form.FileForm;
+import app.decant.pdf.form.Filling;
 import app.decant.pdf.lock.DocumentLock;
 import app.decant.pdf.mend.AccessibleRules;
 import app.decant.pdf.mend.MissingFonts;
@@ -33,6 +37,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
@@ -44,12 +49,19 @@ import org.apache.pdfbox.cos.COSString;
 import org.apache.pdfbox.pdfwriter.compress.CompressParameters;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
 
 /**
  * Writes the pages of a PDF as they are, under choices each of which does only what it says. What no choice names is left as it came; where nothing is
  * wished at all, the very bytes of the file. Made for one file and thrown away; the same file and choices give the same bytes.
  */
 public final class KeptWriter {
+    private static final COSName DOC_MDP = COSName.getPDFName("DocMDP");
+    private static final COSName REFERENCE = COSName.getPDFName("Reference");
+    private static final COSName TRANSFORM_PARAMETERS = COSName.getPDFName("TransformParams");
+    /** Changes that a certifying signature allows: none, filling in and signing, comments too. */
+    private static final int FILLING = 2;
+
     private final Pages pages;
     private final Original original;
     private final PdfChoices choices;
@@ -94,17 +106,28 @@ public final class KeptWriter {
             PdfStyle style = choices.style();
             boolean signed = !pdf.getSignatureDictionaries().isEmpty();
             ActiveContent active = new ActiveContent(pdf, choices.addresses());
-            active.each(!signed || asksAnything(pdf));
-            if (!asksAnything(pdf) && (signed || active.count() == 0)) {
+            boolean fills = !original.answers().isEmpty();
+            boolean asks = asksAnything(pdf);
+            active.each(!signed || asks);
+            if (!asks && !fills && (signed || active.count() == 0)) {
                 if (active.count() > 0) findings.add(Finding.changed(Message.of("keep.scripts-or-actions")));
                 out.write(original.bytes());
                 return new Written(true, false, 0, facts, findings);
             }
-            findings.addAll(active.findings());
-            if (pdf.isEncrypted() && !choices.protection().isOn()) findings.add(Finding.changed(Message.of("keep.the-original-is-locked-this-copy")));
-            boolean adds = signed && canBeAdded(pdf);
-            if (signed) findings.add(adds ? Finding.changed(Message.of("keep.the-original-was-signed-what-is-new", isCertified(pdf)))
+            if (!signed || asks) findings.addAll(active.findings());
+            else if (active.count() > 0) findings.add(Finding.changed(Message.of("keep.scripts-or-actions")));
+            boolean adds = (signed || style.incremental() || fills && !asks) && canBeAdded(pdf);
+            AccessPermission permission = pdf.getCurrentAccessPermission();
+            if (!permission.isOwnerPermission() && !permission.canModify() && (asks || !adds))
+                throw new DecantException(DecantException.Kind.NOT_PERMITTED, Message.of("keep.is-locked-by-its-owner-against-changes", original.name()));
+            if (style.incremental() && !adds) throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("keep.cannot-be-incremental"));
+            if (pdf.isEncrypted() && !choices.protection().isOn() && !adds)
+                findings.add(Finding.changed(Message.of("keep.the-original-is-locked-this-copy")));
+            if (signed && adds && fills && !asks && mayBeFilled(pdf)) findings.add(Finding.note(Message.of("keep.the-original-was-signed-and-filled")));
+            else if (signed) findings.add(adds ? Finding.changed(Message.of("keep.the-original-was-signed-what-is-new", isCertified(pdf)))
                     : Finding.lost(Message.of("keep.the-original-was-signed-its-signature-does")));
+            findings.addAll(Filling.fill(pdf, original.answers()));
+            tellUnfilled(pdf);
             progress.step(0, 3, Message.of("step.writing-pages"));
             List<String> labels = choices.pages().stream().map(page -> pages.page(page).label()).toList();
             findings.addAll(new PageSelection(pdf).keep(grounds(), labels, style.linearized()));
@@ -124,6 +147,15 @@ public final class KeptWriter {
             else save(pdf, style, out, progress);
             return new Written(false, adds, pictures.count(), facts, findings);
         }
+    }
+
+    /** What is filled in on pages that are set anew from their text is not in that. */
+    private void tellUnfilled(PDDocument pdf) {
+        Set<Integer> anew = choices.pages().stream().filter(page -> !pages.isOwn(page)).map(pages::ground).collect(Collectors.toSet());
+        if (original.answers().isEmpty() || anew.isEmpty()) return;
+        List<String> unfilled = FileForm.of(pdf).fields().stream().filter(field -> original.answers().containsKey(field.name())
+                && field.places().stream().anyMatch(place -> anew.contains(place.page()))).map(FileField::label).toList();
+        if (!unfilled.isEmpty()) findings.add(Finding.lost(Message.of("form.unfilled", Message.list(unfilled.stream().map(Message::said).toList()))));
     }
 
     private List<Integer> grounds() { return choices.pages().stream().map(pages::ground).toList(); }
@@ -192,9 +224,10 @@ public final class KeptWriter {
         boolean all = grounds().equals(IntStream.range(0, pdf.getNumberOfPages()).boxed().toList())
                 && choices.pages().stream().allMatch(page -> pages.isOwn(page) && pages.rewritten(page) == null);
         // How much of fonts goes in is asked of pages that are made here; these have what they have.
-        return !all || makesBookmarks(pdf) || choices.protection().isOn() || pdf.isEncrypted() || facts != FactsWish.AS_THEY_ARE
+        return !all || makesBookmarks(pdf) || choices.protection().isOn() || pdf.isEncrypted() && !style.incremental() || facts != FactsWish.AS_THEY_ARE
                 || !choices.overlays().isEmpty() || !choices.attachments().isEmpty()
-                || !style.with(style.fonts() == PdfChoices.Fonts.WHOLE ? style.fonts() : PdfStyle.PLAIN.fonts()).whole(Set.of()).equals(PdfStyle.PLAIN);
+                || !style.incremental(false).with(style.fonts() == PdfChoices.Fonts.WHOLE ? style.fonts() : PdfStyle.PLAIN.fonts()).whole(Set.of())
+                .equals(PdfStyle.PLAIN);
     }
 
     /** Where a file has no bookmarks, those of the headings that were found in its text. */
@@ -252,14 +285,25 @@ public final class KeptWriter {
     private boolean canBeAdded(PDDocument pdf) {
         PdfStyle style = choices.style();
         boolean all = grounds().equals(IntStream.range(0, pdf.getNumberOfPages()).boxed().toList()) && choices.pages().stream().allMatch(pages::isOwn);
-        return all && !choices.protection().isOn() && !pdf.isEncrypted() && !style.linearized() && style.compressed() && style.tagged() && !isMended()
+        boolean locked = pdf.isEncrypted() && !style.incremental();
+        return all && !choices.protection().isOn() && !locked && !style.linearized() && style.compressed() && style.tagged() && !isMended()
                 && style.pictures().isExact() && style.version() == 0 && style.fonts() != PdfChoices.Fonts.WHOLE;
     }
 
     /** Whether its maker said which changes it may see (12.8.2.2): none of those that are made here. */
     private static boolean isCertified(PDDocument pdf) {
         COSDictionary permissions = pdf.getDocumentCatalog().getCOSObject().getCOSDictionary(COSName.PERMS);
-        return permissions != null && permissions.containsKey(COSName.getPDFName("DocMDP"));
+        return permissions != null && permissions.containsKey(DOC_MDP);
+    }
+
+    /** Whether who certified it lets others fill its form in (12.8.2.2.2, table 257); where nobody certified it, the form is there for that. */
+    private static boolean mayBeFilled(PDDocument pdf) {
+        if (!isCertified(pdf)) return true;
+        COSDictionary signature = pdf.getDocumentCatalog().getCOSObject().getCOSDictionary(COSName.PERMS).getCOSDictionary(DOC_MDP);
+        COSArray references = signature == null ? null : signature.getCOSArray(REFERENCE);
+        COSDictionary first = references != null && references.size() > 0 && references.getObject(0) instanceof COSDictionary one ? one : null;
+        COSDictionary parameters = first == null ? null : first.getCOSDictionary(TRANSFORM_PARAMETERS);
+        return parameters == null || parameters.getInt(COSName.P, FILLING) >= FILLING;
     }
 
     private void add(PDDocument pdf, OutputStream out, Progress progress) throws IOException {

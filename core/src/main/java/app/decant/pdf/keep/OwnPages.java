@@ -15,6 +15,7 @@ import app.decant.page.Pages;
 import app.decant.page.Rewritten;
 import app.decant.pdf.PdfDoor;
 import app.decant.pdf.Standard;
+import app.decant.pdf.form.FileForm;
 import app.decant.words.Message;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -52,8 +53,8 @@ public final class OwnPages implements Pages {
         List<Item.LineItem> words(String text, String family, double size, Colour colour);
     }
 
-    private OwnPages(OwnPages pages, List<Heading> headings, Map<Integer, Rewritten> rewritten, Mending mending) {
-        this.original = pages.original;
+    private OwnPages(OwnPages pages, Original original, List<Heading> headings, Map<Integer, Rewritten> rewritten, Mending mending) {
+        this.original = original;
         this.lettering = pages.lettering;
         this.pages.addAll(pages.pages);
         this.facts = pages.facts;
@@ -92,7 +93,8 @@ public final class OwnPages implements Pages {
     public static OwnPages of(Original original, Lettering lettering) {
         try (PDDocument pdf = PdfDoor.open(original.bytes(), original.name(), original.password())) {
             AccessPermission permission = pdf.getCurrentAccessPermission();
-            if (!permission.isOwnerPermission() && !permission.canModify())
+            boolean fills = !original.answers().isEmpty() && FileForm.mayFill(pdf);
+            if (!permission.isOwnerPermission() && !permission.canModify() && !fills)
                 throw new DecantException(Kind.NOT_PERMITTED, Message.of("keep.is-locked-by-its-owner-against-changes", original.name()));
             if (pdf.getNumberOfPages() == 0)
                 throw new DecantException(Kind.UNREADABLE, Message.of("keep.is-a-pdf-without-a-single-page", original.name()));
@@ -124,13 +126,18 @@ public final class OwnPages implements Pages {
     }
 
     /** The same with headings that were found in the text, where the file has no bookmarks of its own. */
-    public OwnPages with(List<Heading> found) { return headings.isEmpty() ? new OwnPages(this, found, rewritten, mending) : this; }
+    public OwnPages with(List<Heading> found) { return headings.isEmpty() ? new OwnPages(this, original, found, rewritten, mending) : this; }
 
     /** The same with other words on some pages. */
-    public OwnPages with(Map<Integer, Rewritten> some) { return new OwnPages(this, headings, some, mending); }
+    public OwnPages with(Map<Integer, Rewritten> some) { return new OwnPages(this, original, headings, some, mending); }
+
+    /** The same with what is filled into the fields of the file's form. */
+    public OwnPages filled(Map<String, String> answers) {
+        return answers.equals(original.answers()) ? this : new OwnPages(this, original.with(answers), headings, rewritten, mending);
+    }
 
     /** The same repaired so that they keep a standard. */
-    public OwnPages mended(Mending wished) { return new OwnPages(this, headings, rewritten, wished); }
+    public OwnPages mended(Mending wished) { return new OwnPages(this, original, headings, rewritten, wished); }
 
     /** The printed number of each page (ISO 32000-2, 12.4.2); counted where the file tells none. */
     static List<String> numbers(PDDocument pdf, int count) {

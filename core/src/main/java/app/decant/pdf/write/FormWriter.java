@@ -4,12 +4,10 @@ import app.decant.document.Colour;
 import app.decant.document.Finding;
 import app.decant.document.FormField;
 import app.decant.page.TextStyle;
+import app.decant.pdf.form.TickDrawing;
 import app.decant.pdf.page.PageContent;
 import app.decant.words.Message;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -21,7 +19,6 @@ import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSFloat;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
@@ -219,38 +216,9 @@ final class FormWriter {
 
     /** A box that is empty or crossed (12.7.4.2.3). */
     private void tick(PDCheckBox box, PDAnnotationWidget widget, boolean ticked) throws IOException {
-        float side = widget.getRectangle().getWidth();
-        COSDictionary normal = new COSDictionary();
-        normal.setItem(ON, drawn(side, true));
-        normal.setItem(COSName.Off, drawn(side, false));
-        COSDictionary appearance = new COSDictionary();
-        appearance.setItem(COSName.N, normal);
-        // Some readers take what is only referred to here for one drawing instead of two.
-        normal.setDirect(true);
-        appearance.setDirect(true);
-        widget.getCOSObject().setItem(COSName.AP, appearance);
+        TickDrawing.give(pdf, widget, ON);
         COSName state = ticked ? ON : COSName.Off;
         widget.getCOSObject().setItem(COSName.AS, state);
         box.getCOSObject().setItem(COSName.V, state);
-    }
-
-    private COSStream drawn(float side, boolean crossed) throws IOException {
-        COSStream stream = pdf.getDocument().createCOSStream();
-        stream.setItem(COSName.TYPE, COSName.XOBJECT);
-        stream.setItem(COSName.SUBTYPE, COSName.FORM);
-        stream.setItem(COSName.BBOX, floats(new float[] {0, 0, side, side}));
-        stream.setItem(COSName.RESOURCES, new COSDictionary());
-        double in = side * 0.12;
-        double cross = side * 0.26;
-        ByteArrayOutputStream content = new ByteArrayOutputStream();
-        content.writeBytes(String.format(Locale.ROOT, "q 0.7 w 0 G %.2f %.2f %.2f %.2f re S ", in, in, side - 2 * in, side - 2 * in)
-                .getBytes(StandardCharsets.US_ASCII));
-        if (crossed) content.writeBytes(String.format(Locale.ROOT, "1 w %.2f %.2f m %.2f %.2f l S %.2f %.2f m %.2f %.2f l S ", cross, cross, side - cross,
-                side - cross, cross, side - cross, side - cross, cross).getBytes(StandardCharsets.US_ASCII));
-        content.write('Q');
-        try (OutputStream out = stream.createOutputStream()) {
-            content.writeTo(out);
-        }
-        return stream;
     }
 }

@@ -122,7 +122,7 @@ class SignedPagesTest {
         assertThat(Arrays.mismatch(made, original)).isEqualTo(original.length);
         assertThat(holds(made)).isTrue();
         assertThat(told(receipt)).anyMatch(words -> words.startsWith("The original was signed. What is new stands behind it"));
-        assertThat(receipt.proofs()).extracting(PdfCheck.Proof::sentence).contains("It begins with every byte of the signed original",
+        assertThat(receipt.proofs()).extracting(PdfCheck.Proof::sentence).contains("It begins with every byte of the original",
                 "All 2 pages are the original's own, byte for byte");
         try (PDDocument pdf = Loader.loadPDF(made)) {
             assertThat(pdf.getDocumentInformation().getTitle()).isEqualTo("Lending");

@@ -13,6 +13,7 @@ import app.decant.page.Item;
 import app.decant.page.Page;
 import app.decant.page.Passage;
 import app.decant.page.Piece;
+import app.decant.pdf.form.FileField;
 import app.decant.pdf.keep.GroundPainter;
 import java.util.HashMap;
 import java.util.List;
@@ -54,6 +55,7 @@ public final class PageTable extends Region {
     private final TableKeys keys;
     private final PointerMenu menu;
     private final TableMouse mouse;
+    private final FieldPen pen;
     private boolean revealing;
     private int near;
     private boolean fitted = true;
@@ -75,6 +77,7 @@ public final class PageTable extends Region {
         keys = new TableKeys(desk, this);
         setOnKeyPressed(keys::pressed);
         setOnKeyTyped(keys::typed);
+        pen = new FieldPen(desk, this);
         mouse = new TableMouse(desk, this);
         setOnMousePressed(mouse::pressed);
         setOnMouseDragged(mouse::dragged);
@@ -95,6 +98,7 @@ public final class PageTable extends Region {
             if (revealing) reveal();
         });
         desk.source().addListener((observed, before, now) -> {
+            pen.leave(false);
             fitted = true;
             down.setValue(0);
         });
@@ -221,8 +225,11 @@ public final class PageTable extends Region {
             // Until the pages follow, what is picked is shown as it was.
             if (desk.isLaidOut()) {
                 lights.on(sheet, pages, page, scale());
+                sheet.tint(pen.on(page).stream().map(at -> new double[] {at.place().left(), at.place().top(), at.place().width(), at.place().height()})
+                        .toList(), "fillable", scale());
             }
         }
+        pen.place();
         int middle = pageAt(down.getValue() + getHeight() * 0.4);
         inView.set(Math.min(pages.count() - 1, middle));
         if (desk.isLaidOut()) placeCaret(pages);
@@ -361,6 +368,37 @@ public final class PageTable extends Region {
             return new Framed(x, y, one[2] * scale(), one[3] * scale(), one[0], one[1]);
         }
         return null;
+    }
+
+    /** The fields of a PDF's own form, filled in where they stand. */
+    FieldPen pen() { return pen; }
+
+    /** Whether the file has fields that can be filled in on its pages. */
+    public boolean hasFields() { return hasPages() && pen.applies(); }
+
+    /** Goes to the next field that can be filled in. */
+    public void fillIn() { pen.first(); }
+
+    /** The field under a point of this node; null for none. */
+    FieldPen.At fieldAt(double x, double y) {
+        PagedDocument pages = desk.pages().get();
+        if (pages == null || tops.length < 2) return null;
+        int number = pageAt(y + down.getValue());
+        Page page = pages.page(number);
+        return pen.at(page, (x - pageX(page)) / scale(), (y + down.getValue() - tops[number]) / scale());
+    }
+
+    /** Where something of a page is on this node, in pixels: x, y, width, height. */
+    public double[] frameOf(int page, FileField.Place place) {
+        double x = pageX(desk.pages().get().page(page)) + place.left() * scale();
+        return new double[] {x, tops[page] - down.getValue() + place.top() * scale(), place.width() * scale(), place.height() * scale()};
+    }
+
+    /** Brings a place so far down a page into view, where it is not. */
+    void show(int page, double top) {
+        double y = tops[page] + top * scale();
+        if (y < down.getValue() + 40 || y > down.getValue() + getHeight() - 80) down.setValue(clamp(y - getHeight() * 0.3, down));
+        layout();
     }
 
     /** Puts something over the pages, or takes it away. */

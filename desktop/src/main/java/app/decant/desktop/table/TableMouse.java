@@ -3,6 +3,7 @@ package app.decant.desktop.table;
 import app.decant.desktop.work.Desk;
 import app.decant.document.Place;
 import app.decant.edit.TextSelection;
+import javafx.scene.Cursor;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 
@@ -26,6 +27,13 @@ public final class TableMouse {
         double y = event.getY();
         if (!event.isShiftDown() && grip.take(x, y)) {
             anchor = null;
+            event.consume();
+            return;
+        }
+        FieldPen.At field = event.isShiftDown() || !desk.isLaidOut() ? null : table.fieldAt(x, y);
+        if (field != null) {
+            anchor = null;
+            table.pen().take(field);
             event.consume();
             return;
         }
@@ -63,7 +71,10 @@ public final class TableMouse {
 
     void released(MouseEvent event) { if (grip.isHeld()) grip.drop(event.getX(), event.getY()); }
 
-    void moved(MouseEvent event) { table.setCursor(grip.cursor(event.getX(), event.getY())); }
+    void moved(MouseEvent event) {
+        boolean field = desk.isLaidOut() && table.fieldAt(event.getX(), event.getY()) != null;
+        table.setCursor(field ? Cursor.HAND : grip.cursor(event.getX(), event.getY()));
+    }
 
     boolean letGo() {
         if (!grip.isHeld()) return false;

@@ -214,6 +214,8 @@ public final class Desk {
         Revision revision = new Revision(original, taken, laid);
         Session.Source source = new Session.Source(file, taken, password, Intake.fingerprint(file), Intake.hasBookmarks(file, password),
                 Decant.sourceInside(file, password).orElse(null));
+        // Looked for here, where it keeps nobody waiting.
+        revision.form();
         return new Session.Opened(source, layout, laid, original, revision, revision.shown(laid), null);
     }
 

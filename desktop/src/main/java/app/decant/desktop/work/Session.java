@@ -25,6 +25,7 @@ import app.decant.layout.PagedDocument;
 import app.decant.page.Original;
 import app.decant.page.Page;
 import app.decant.pdf.Attachment;
+import app.decant.pdf.form.FileForm;
 import app.decant.pdf.keep.GroundPainter;
 import app.decant.proof.Comparison;
 import app.decant.publish.Recipe;
@@ -164,6 +165,8 @@ public final class Session {
     ReadOnlyBooleanProperty changed() { return changed.getReadOnlyProperty(); }
     boolean canUndo() { return history.canUndo(); }
     boolean canRedo() { return history.canRedo(); }
+    /** The fields of a PDF's own form. */
+    public FileForm form() { return revision == null ? FileForm.NONE : revision.form(); }
     /** Paints pages that are a file's own; null where the document came from no PDF. */
     public GroundPainter ground() { return ground; }
     /** The pages as they are laid out from the text, which other formats and pages set anew are made of. */
