@@ -12,6 +12,7 @@ import app.decant.layout.PagedDocument;
 import app.decant.layout.WordLines;
 import app.decant.page.Item;
 import app.decant.page.LogicalStructure;
+import app.decant.page.Note;
 import app.decant.page.Original;
 import app.decant.page.Pages;
 import app.decant.page.Rewritten;
@@ -19,6 +20,7 @@ import app.decant.pdf.form.FileForm;
 import app.decant.pdf.keep.Correction;
 import app.decant.pdf.keep.OwnPages;
 import app.decant.pdf.keep.PageRewriting;
+import app.decant.pdf.keep.RevisedPages;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.SourceFile;
 import app.decant.words.Message;
@@ -121,7 +123,7 @@ public final class Revision implements AutoCloseable {
             for (Tried one : tries.values()) prove(one);
         }
         synchronized (this) {
-            return of(now, edits, tries, true, progress);
+            return noted(of(now, edits, tries, true, progress), now, edits);
         }
     }
 
@@ -161,7 +163,7 @@ public final class Revision implements AutoCloseable {
     private Result of(PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries, boolean whole, Progress progress) {
         if (own == null) own = OwnPages.of(original, WordLines::of);
         // Bookmarks are made when it is published; whoever looks at pages has no use for them.
-        OwnPages pages = (whole ? own.with(now.headings()) : own).filled(now.document().answers());
+        OwnPages pages = (whole ? own.with(now.headings()) : own).of(original.with(now.document().answers()));
         if (edits == TextEdits.Found.NOTHING) return new Result(pages, List.of());
         List<Finding> findings = new ArrayList<>();
         Map<Integer, Rewritten> inPlace = inPlace(tries, findings);
@@ -179,6 +181,15 @@ public final class Revision implements AutoCloseable {
             else came.put(edit.now(), edit.old());
         }
         return new Result(untouched.of(now, original.with(now.document().answers()), inPlace, came, gone), findings);
+    }
+
+    /** With what was remarked, answered and taken out on pages that are the file's. */
+    private Result noted(Result result, PagedDocument now, TextEdits.Found edits) {
+        if (result.pages.original().isEmpty()) return result;
+        List<Note> notes = NoteChanges.between(before, now.document(), () -> standing.of(now, result.pages, edits == null ? null : reset(edits)));
+        if (notes.isEmpty()) return result;
+        Original noted = result.pages.original().get().noted(notes);
+        return new Result(result.pages instanceof OwnPages kept ? kept.of(noted) : ((RevisedPages) result.pages).of(noted), result.findings);
     }
 
     /** The pages whose words can be corrected where they stand. */

@@ -137,7 +137,7 @@ final class TextEdits {
         return known;
     }
 
-    /** Whether two are the same but for what is said of their pictures to those who can't see them. */
+    /** Whether two are the same but for what is said of their pictures to those who can't see them, and what is remarked on them. */
     private boolean isDescribed(Paragraph old, Paragraph now) {
         if (!silent(old).equals(silent(now))) return false;
         described.put(old, now);
@@ -152,7 +152,15 @@ final class TextEdits {
                 silent.add(new Inline.Floating(one.anchor(), picture.described(null), one.look()));
             else silent.add(inline);
         }
-        return paragraph.withInlines(silent);
+        return unremarked(paragraph.withInlines(silent));
+    }
+
+    /** Without comments: these stand beside a page, not on it. */
+    private static Paragraph unremarked(Paragraph paragraph) {
+        List<Inline> plain = new ArrayList<>();
+        for (Inline inline : paragraph.inlines())
+            plain.add(inline.look().says(TextProperty.COMMENTS) ? inline.with(inline.look().without(TextProperty.COMMENTS)) : inline);
+        return paragraph.withInlines(plain).withMark(paragraph.mark().without(TextProperty.COMMENTS));
     }
 
     private void reaches(Paragraph paragraph) { for (Provenance.Line line : provenance.of(paragraph)) elsewhere.add(line.page()); }
@@ -203,8 +211,9 @@ final class TextEdits {
         return true;
     }
 
-    private boolean add(int stop, Paragraph now) {
-        Paragraph old = walk.stops().get(stop).paragraph();
+    private boolean add(int stop, Paragraph fresh) {
+        Paragraph old = unremarked(walk.stops().get(stop).paragraph());
+        Paragraph now = unremarked(fresh);
         if (!old.style().equals(now.style()) || !old.look().equals(now.look())) return false;
         String was = old.text();
         String is = now.text();
@@ -229,7 +238,7 @@ final class TextEdits {
         String text = is.substring(from, is.length() - fromEnd);
         if (hasObject(was.substring(from, to)) || hasObject(text)) return false;
         List<Correction.Run> runs = runs(old, now, from, to, is.length() - fromEnd);
-        return runs != null && place(stop, now, from, to, runs);
+        return runs != null && place(stop, fresh, from, to, runs);
     }
 
     /** The look of each letter. */

@@ -93,6 +93,7 @@ class ArchitectureTest {
             .layer("page").definedBy("app.decant.pdf.page")
             .layer("write").definedBy("app.decant.pdf.write")
             .layer("form").definedBy("app.decant.pdf.form")
+            .layer("note").definedBy("app.decant.pdf.note")
             .layer("mend").definedBy("app.decant.pdf.mend")
             .layer("keep").definedBy("app.decant.pdf.keep")
             .layer("check").definedBy("app.decant.pdf.check")
@@ -105,10 +106,11 @@ class ArchitectureTest {
             .whereLayer("read").mayOnlyAccessLayers("choices")
             .whereLayer("page").mayOnlyAccessLayers("choices", "font", "structure", "picture")
             .whereLayer("write").mayOnlyAccessLayers("choices", "lock", "font", "structure", "picture", "page", "form")
-            .whereLayer("keep").mayOnlyAccessLayers("choices", "lock", "font", "picture", "page", "write", "read", "form", "mend")
+            .whereLayer("keep").mayOnlyAccessLayers("choices", "lock", "font", "picture", "page", "write", "read", "form", "note", "mend")
             .whereLayer("mend").mayOnlyAccessLayers("choices", "font", "structure", "read")
             .whereLayer("form").mayOnlyAccessLayers("choices")
-            .whereLayer("check").mayOnlyAccessLayers("choices", "lock", "write", "read", "form", "keep");
+            .whereLayer("note").mayOnlyAccessLayers("choices", "read")
+            .whereLayer("check").mayOnlyAccessLayers("choices", "lock", "write", "read", "form", "note", "keep");
 
     /** So that workbooks, decks and pages of files are painted and published by what text is. */
     @ArchTest static final ArchRule PAPER_KNOWS_NO_TEXT_DOCUMENT = noClasses().that().resideInAnyPackage("app.decant.page", "app.decant.paint",

@@ -65,6 +65,13 @@ public final class Provenance {
         for (List<Line> some : own.values()) for (Line line : some) if (line.page < sheets.size()) feet.merge(sheets.get(line.page), line.baseline, Math::max);
     }
 
+    /** The same where paragraphs are others that say the same. */
+    public Provenance with(Map<Paragraph, Paragraph> others) {
+        Map<Paragraph, List<Line>> own = new IdentityHashMap<>();
+        lines.forEach((paragraph, some) -> own.put(others.getOrDefault(paragraph, paragraph), some));
+        return new Provenance(own, sheets, pictures);
+    }
+
     /** The lowest baseline of text on any page as large as one; 0 where there are too few to tell, since pages end early. */
     public double foot(int page) {
         Sheet like = sheets.get(page);

@@ -30,6 +30,7 @@ final class LeftBehind {
 
     private final COSDictionary catalog;
     private final PDDocument pdf;
+    private int notes;
     private final Map<String, Integer> counts = new TreeMap<>();
     private final Set<COSBase> seen = Collections.newSetFromMap(new IdentityHashMap<>());
 
@@ -38,13 +39,19 @@ final class LeftBehind {
         catalog = pdf.getDocumentCatalog().getCOSObject();
     }
 
-    static List<Finding> of(PDDocument pdf) { return new LeftBehind(pdf).findings(); }
+    /** @param notes that came in as comments */
+    static List<Finding> of(PDDocument pdf, int notes) {
+        LeftBehind behind = new LeftBehind(pdf);
+        behind.notes = notes;
+        return behind.findings();
+    }
 
     private List<Finding> findings() {
         COSDictionary form = catalog.getCOSDictionary(COSName.ACRO_FORM);
         if (form != null) fields(form.getCOSArray(COSName.FIELDS), null, 0);
         if (form != null && form.containsKey(COSName.XFA)) count("XFA");
         for (PDPage page : pdf.getPages()) annotations(page.getCOSObject().getCOSArray(COSName.ANNOTS), page.getCOSObject());
+        counts.merge("comment", -notes, Integer::sum);
         COSDictionary names = catalog.getCOSDictionary(COSName.NAMES);
         if (names != null) {
             leaves(names.getCOSDictionary(COSName.EMBEDDED_FILES), "file", 0);
@@ -109,7 +116,8 @@ final class LeftBehind {
         for (int i = 0; annotations != null && i < annotations.size(); i++) {
             if (!(annotations.getObject(i) instanceof COSDictionary annotation)) continue;
             String kind = String.valueOf(annotation.getNameAsString(COSName.SUBTYPE));
-            if (COMMENTS.contains(kind)) count("comment");
+            // Answers are told with what they answer.
+            if (COMMENTS.contains(kind) && !annotation.containsKey(COSName.getPDFName("IRT"))) count("comment");
             else if (kind.equals("FileAttachment")) count("file");
             else if (Set.of("Movie", "Sound", "Screen", "3D", "RichMedia").contains(kind)) count("media");
             action(annotation.getDictionaryObject(COSName.A), 0);

@@ -6,6 +6,7 @@ import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.document.Provenance;
 import app.decant.font.FontCatalogue;
+import app.decant.pdf.note.FileNotes;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.Placed;
 import app.decant.pdf.read.SourceFile;
@@ -141,9 +142,11 @@ public final class Recovery {
         PageFit fit = new PageFit(fonts, blocks.origins(), styles.changed(), progress);
         Document fitted = fits ? fit.fit(tidy, source.pages(), findings) : tidy;
         if (fits) tellFonts(faces);
-        findings.addAll(LeftBehind.of(source.pdf()));
-        return new Recovered(fitted, together(findings), source.pages(),
-                fits ? Marks.of(fitted, fit.origins(), sheets, pictures) : Provenance.NONE);
+        Provenance provenance = fits ? Marks.of(fitted, fit.origins(), sheets, pictures) : Provenance.NONE;
+        List<FileNotes.FileNote> notes = fits ? FileNotes.of(source.pdf(), page -> sheets.get(page).turn()) : List.of();
+        Remarks.Remarked remarked = Remarks.on(fitted, provenance, notes);
+        findings.addAll(LeftBehind.of(source.pdf(), notes.size() - remarked.left()));
+        return new Recovered(remarked.document(), together(findings), source.pages(), remarked.provenance());
     }
 
     /** What was found on several pages alike is told once, with all of them. */

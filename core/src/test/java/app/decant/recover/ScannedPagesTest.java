@@ -219,8 +219,8 @@ class ScannedPagesTest {
             pdf.getDocumentCatalog().setPageLabels(labels);
             pdf.save(bytes);
         }
-        assertThat(open(bytes.toByteArray()).findings()).extracting(Finding::what).anyMatch(what -> what.startsWith("Its field to fill in"))
-                .anyMatch(what -> what.startsWith("It is signed")).anyMatch(what -> what.startsWith("A comment"))
+        assertThat(open(bytes.toByteArray()).findings()).extracting(Finding::what).anyMatch(what -> what.startsWith("It has a field to fill in"))
+                .anyMatch(what -> what.startsWith("It is signed")).anyMatch(what -> what.startsWith("A mark on its pages"))
                 .anyMatch(what -> what.startsWith("A file is attached")).anyMatch(what -> what.startsWith("A script"))
                         .anyMatch(what -> what.startsWith("An action that would start a program")).anyMatch(what -> what.startsWith("It has a layer"))
                 .anyMatch(what -> what.startsWith("Its pages have printed numbers"));

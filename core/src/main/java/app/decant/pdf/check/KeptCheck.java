@@ -1,5 +1,7 @@
 package app.decant.pdf.check;
 
+import app.decant.document.Comment;
+import app.decant.page.Note;
 import app.decant.page.Original;
 import app.decant.page.Pages;
 import app.decant.page.Rewritten;
@@ -14,6 +16,7 @@ import app.decant.pdf.form.Filling;
 import app.decant.pdf.keep.KeptWriter;
 import app.decant.pdf.keep.PageSelection;
 import app.decant.pdf.keep.PaintedPage;
+import app.decant.pdf.note.FileNotes;
 import app.decant.pdf.write.DocumentFacts;
 import app.decant.words.Message;
 import java.io.IOException;
@@ -132,6 +135,9 @@ public final class KeptCheck {
         int kept = own + changed;
         if (kept > 0) say(Message.of("check.own-matter", written.smaller(), told("mend.font-put-in")),
                 Message.of("check.fonts-pictures-or-boxes-of-pages-differ", kept - used), used == kept);
+        if (written.notes() != 0) stood.merge("notes", written.notes(), Integer::sum);
+        stood.values().removeIf(many -> many == 0);
+        if (!pages.original().orElseThrow().notes().isEmpty()) noted(after);
         annotations(stood, stands);
         if (mended()) proofs.addAll(new RepairedCheck(before, after, pages).of(choices.pages()));
         whole(before, after);
@@ -154,10 +160,31 @@ public final class KeptCheck {
                 missing.isEmpty() && others.isEmpty());
     }
 
+    /** What was remarked, answered and taken out stands in the file so. */
+    private void noted(PDDocument after) {
+        List<Comment> found = FileNotes.of(after, page -> 0).stream().map(FileNotes.FileNote::comment).toList();
+        int missing = 0;
+        for (Note note : pages.original().orElseThrow().notes()) {
+            boolean here = note.before() != null || choices.pages().contains(note.page());
+            Comment told = note.comment() == null ? note.before() : note.comment();
+            boolean there = found.stream().anyMatch(one -> said(one).equals(said(told)));
+            if (here && there != (note.comment() != null)) missing++;
+        }
+        say(Message.of("check.noted", pages.original().orElseThrow().notes().size()), Message.of("check.not-noted", missing), missing == 0);
+    }
+
+    private static List<Object> said(Comment comment) {
+        return List.of(comment.remark().author(), comment.remark().text(), comment.answers().stream().map(Comment.Remark::text).toList(), comment.done());
+    }
+
     /** Where a page may look otherwise: where words were changed, and where fields were filled in. */
     private List<Rewritten.Area> mayDiffer(Rewritten rewritten, PDDocument before, int ground) {
         List<Rewritten.Area> areas = new ArrayList<>(rewritten.areas());
         Map<String, String> answers = pages.original().orElseThrow().answers();
+        for (Note note : pages.original().orElseThrow().notes()) {
+            if (note.before() == null && pages.ground(note.page()) == ground) areas.addAll(note.areas());
+            // Where one is taken out is not known here any more: it may have been a mark over words.
+        }
         if (answers.isEmpty()) return areas;
         for (FileField field : FileForm.of(before).fields()) {
             if (!answers.containsKey(field.name())) continue;

@@ -20,6 +20,7 @@ import app.decant.pdf.mend.AccessibleRules;
 import app.decant.pdf.mend.MissingFonts;
 import app.decant.pdf.mend.PageTagging;
 import app.decant.pdf.mend.StandardMending;
+import app.decant.pdf.note.NoteWriter;
 import app.decant.pdf.read.SourceFile;
 import app.decant.pdf.write.CatalogueWriter;
 import app.decant.pdf.write.DocumentFacts;
@@ -77,8 +78,9 @@ public final class KeptWriter {
      * @param same   whether the file is the original, byte by byte
      * @param added  whether the file begins with the original, byte by byte, and what was changed stands behind it
      * @param smaller how many pictures were made smaller
+     * @param notes   how many more notes are on its pages than there were
      */
-    public record Written(boolean same, boolean added, int smaller, FactsWish facts, List<Finding> findings) {
+    public record Written(boolean same, boolean added, int smaller, int notes, FactsWish facts, List<Finding> findings) {
         public Written { findings = List.copyOf(findings); }
     }
 
@@ -106,13 +108,13 @@ public final class KeptWriter {
             PdfStyle style = choices.style();
             boolean signed = !pdf.getSignatureDictionaries().isEmpty();
             ActiveContent active = new ActiveContent(pdf, choices.addresses());
-            boolean fills = !original.answers().isEmpty();
+            boolean fills = original.isAddedTo();
             boolean asks = asksAnything(pdf);
             active.each(!signed || asks);
             if (!asks && !fills && (signed || active.count() == 0)) {
                 if (active.count() > 0) findings.add(Finding.changed(Message.of("keep.scripts-or-actions")));
                 out.write(original.bytes());
-                return new Written(true, false, 0, facts, findings);
+                return new Written(true, false, 0, 0, facts, findings);
             }
             if (!signed || asks) findings.addAll(active.findings());
             else if (active.count() > 0) findings.add(Finding.changed(Message.of("keep.scripts-or-actions")));
@@ -123,7 +125,7 @@ public final class KeptWriter {
             if (style.incremental() && !adds) throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("keep.cannot-be-incremental"));
             if (pdf.isEncrypted() && !choices.protection().isOn() && !adds)
                 findings.add(Finding.changed(Message.of("keep.the-original-is-locked-this-copy")));
-            if (signed && adds && fills && !asks && mayBeFilled(pdf)) findings.add(Finding.note(Message.of("keep.the-original-was-signed-and-filled")));
+            if (signed && adds && original.notes().isEmpty() && fills && !asks && mayBeFilled(pdf)) findings.add(Finding.note(Message.of("keep.the-original-was-signed-and-filled")));
             else if (signed) findings.add(adds ? Finding.changed(Message.of("keep.the-original-was-signed-what-is-new", isCertified(pdf)))
                     : Finding.lost(Message.of("keep.the-original-was-signed-its-signature-does")));
             findings.addAll(Filling.fill(pdf, original.answers()));
@@ -139,13 +141,15 @@ public final class KeptWriter {
             if (!style.pictures().isExact()) findings.addAll(pictures.shrink(progress));
             if (!choices.overlays().isEmpty()) new LaidOnPages(pdf, pages, choices.overlays()).lay(choices.pages(), style);
             if (!style.tagged()) untag(pdf);
+            NoteWriter.Done noted = NoteWriter.write(pdf, original.notes(), page -> choices.pages().contains(page)
+                    ? pdf.getPage(choices.pages().indexOf(page)) : null, choices.when());
             catalogue(pdf, style);
             if (isMended()) mend(pdf, style.standard(), progress);
             else if (facts != FactsWish.AS_THEY_ARE) findings.addAll(KeptFacts.write(pdf, choices.facts(), choices, facts == FactsWish.TOLD_ONLY));
             tellFonts(pdf, style);
             if (adds) add(pdf, out, progress);
             else save(pdf, style, out, progress);
-            return new Written(false, adds, pictures.count(), facts, findings);
+            return new Written(false, adds, pictures.count(), noted.added() - noted.removed(), facts, findings);
         }
     }
 

@@ -16,6 +16,7 @@ import app.decant.page.Rewritten;
 import app.decant.pdf.PdfDoor;
 import app.decant.pdf.Standard;
 import app.decant.pdf.form.FileForm;
+import app.decant.pdf.note.NoteWriter;
 import app.decant.words.Message;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -93,7 +94,7 @@ public final class OwnPages implements Pages {
     public static OwnPages of(Original original, Lettering lettering) {
         try (PDDocument pdf = PdfDoor.open(original.bytes(), original.name(), original.password())) {
             AccessPermission permission = pdf.getCurrentAccessPermission();
-            boolean fills = !original.answers().isEmpty() && FileForm.mayFill(pdf);
+            boolean fills = !original.answers().isEmpty() && FileForm.mayFill(pdf) || !original.notes().isEmpty() && NoteWriter.mayNote(pdf);
             if (!permission.isOwnerPermission() && !permission.canModify() && !fills)
                 throw new DecantException(Kind.NOT_PERMITTED, Message.of("keep.is-locked-by-its-owner-against-changes", original.name()));
             if (pdf.getNumberOfPages() == 0)
@@ -131,10 +132,8 @@ public final class OwnPages implements Pages {
     /** The same with other words on some pages. */
     public OwnPages with(Map<Integer, Rewritten> some) { return new OwnPages(this, original, headings, some, mending); }
 
-    /** The same with what is filled into the fields of the file's form. */
-    public OwnPages filled(Map<String, String> answers) {
-        return answers.equals(original.answers()) ? this : new OwnPages(this, original.with(answers), headings, rewritten, mending);
-    }
+    /** The same with what is filled into the fields of the file's form, and noted on its pages. */
+    public OwnPages of(Original addedTo) { return addedTo == original ? this : new OwnPages(this, addedTo, headings, rewritten, mending); }
 
     /** The same repaired so that they keep a standard. */
     public OwnPages mended(Mending wished) { return new OwnPages(this, original, headings, rewritten, wished); }

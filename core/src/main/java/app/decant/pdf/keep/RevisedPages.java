@@ -40,6 +40,9 @@ public final class RevisedPages implements Pages {
         this.rewritten = Map.copyOf(rewritten);
     }
 
+    /** The same of a file whose form is filled in, or whose pages have notes. */
+    public RevisedPages of(Original addedTo) { return new RevisedPages(laid, addedTo, grounds, own, rewritten); }
+
     @Override public Optional<Original> original() { return Optional.of(original); }
     @Override public int ground(int page) { return grounds.get(page); }
     @Override public boolean isOwn(int page) { return own.contains(page); }

@@ -279,7 +279,7 @@ class KeptPagesTest {
         Recipe recipe = Recipe.PLAIN.of(new PageRange("1-3"));
         PdfChoices choices = new PdfChoices(List.of(0, 1, 2), PdfStyle.PLAIN, Facts.NONE, Instant.EPOCH);
         List<PdfCheck.Proof> proofs = KeptCheck.check(root.resolve("spoiled.pdf"), new Intake(source, null).pages(recipe, Progress.SILENT),
-                choices, new KeptWriter.Written(false, false, 0, KeptWriter.FactsWish.AS_THEY_ARE, List.of()));
+                choices, new KeptWriter.Written(false, false, 0, 0, KeptWriter.FactsWish.AS_THEY_ARE, List.of()));
         assertThat(proofs.stream().filter(proof -> !proof.holds()).map(PdfCheck.Proof::sentence)).hasSize(2)
                 .anyMatch(sentence -> sentence.startsWith("1 of 3 pages are not")).anyMatch(sentence -> sentence.startsWith("What stands on its pages"));
     }
