@@ -15,22 +15,24 @@ import java.util.TreeMap;
  * @param numbering of its pages
  * @param frames    headers and footers by place; a place not named takes the previous section's
  * @param kept      what its format says of it beyond that, in markup that is given back when the same format is written
+ * @param dress     what its pages have beyond text
  * @param firstPageDiffers whether the {@code FIRST_*} frames stand on its first page
  */
 public record Section(Start start, PageGeometry page, Columns columns, PageNumbering numbering, Map<FramePlace, List<Block>> frames,
-                      boolean firstPageDiffers, List<Block> blocks, List<String> kept) {
+                      boolean firstPageDiffers, List<Block> blocks, List<String> kept, PageDress dress) {
     public static final Section PLAIN = new Section(Start.NEXT_PAGE, PageGeometry.A4, Columns.ONE, PageNumbering.CONTINUED, Map.of(), false, List.of());
 
     public Section {
         frames = Collections.unmodifiableMap(new TreeMap<>(frames));
         blocks = List.copyOf(blocks);
         kept = kept == null ? List.of() : List.copyOf(kept);
+        dress = dress == null ? PageDress.PLAIN : dress;
     }
 
     /** A section of which its format says nothing more. */
     public Section(Start start, PageGeometry page, Columns columns, PageNumbering numbering, Map<FramePlace, List<Block>> frames, boolean firstPageDiffers,
             List<Block> blocks) {
-        this(start, page, columns, numbering, frames, firstPageDiffers, blocks, List.of());
+        this(start, page, columns, numbering, frames, firstPageDiffers, blocks, List.of(), PageDress.PLAIN);
     }
 
     /** How a section begins: at once, in the next column, on a new page, on a new even or odd page. */
@@ -92,16 +94,22 @@ public record Section(Start start, PageGeometry page, Columns columns, PageNumbe
     }
 
     /** The same on other paper. */
-    public Section on(PageGeometry other) { return new Section(start, other, columns, numbering, frames, firstPageDiffers, blocks, kept); }
+    public Section on(PageGeometry other) { return new Section(start, other, columns, numbering, frames, firstPageDiffers, blocks, kept, dress); }
 
     /** The same in other columns. */
-    public Section in(Columns others) { return new Section(start, page, others, numbering, frames, firstPageDiffers, blocks, kept); }
+    public Section in(Columns others) { return new Section(start, page, others, numbering, frames, firstPageDiffers, blocks, kept, dress); }
 
     public Section withFrames(Map<FramePlace, List<Block>> others) {
-        return new Section(start, page, columns, numbering, others, firstPageDiffers, blocks, kept);
+        return new Section(start, page, columns, numbering, others, firstPageDiffers, blocks, kept, dress);
     }
 
     public Section withBlocks(List<Block> others) {
-        return new Section(start, page, columns, numbering, frames, firstPageDiffers, others, kept);
+        return new Section(start, page, columns, numbering, frames, firstPageDiffers, others, kept, dress);
     }
+
+    /** The same with something else round its text. */
+    public Section dressed(PageDress other) { return new Section(start, page, columns, numbering, frames, firstPageDiffers, blocks, kept, other); }
+
+    /** The same with what its format says beyond that. */
+    public Section keeping(List<String> others) { return new Section(start, page, columns, numbering, frames, firstPageDiffers, blocks, others, dress); }
 }

@@ -43,7 +43,7 @@ public final class Sections {
         BlockPath path = picked.head().path();
         Section whole = document.sections().get(path.step(0));
         Section tail = new Section(start, whole.page(), whole.columns(), new Section.PageNumbering(whole.numbering().format(), null), Map.of(), false,
-                whole.blocks(), whole.kept());
+                whole.blocks(), whole.kept(), whole.dress());
         Draft draft = new Draft(document, picked).add(new SectionSplitStep(path.step(0), path.step(1), whole, tail));
         BlockPath moved = path.with(0, path.step(0) + 1).with(1, 0);
         return draft.done(EditKind.SECTION, new Place(moved, picked.head().offset()));

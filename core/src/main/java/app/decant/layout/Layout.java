@@ -31,6 +31,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /**
  * Lays out a document, and lays it out again after an edit by doing only what changed: paragraphs that are the same objects are not set again, nor are
@@ -255,8 +256,9 @@ public final class Layout {
     /** The pages with their headers and footers; one whose text, place and number stay is the same page. */
     private List<Page> assembled(Flow flow, List<PageFlow.Body> bodies, List<String> labels, FieldValues fields, boolean sameStyles) {
         PageFlow.PageFrames frames = new PageFlow.PageFrames(composer, flow);
+        PageDressing dressing = PageDressing.isPlain(flow) ? null : new PageDressing(composer, flow);
         Map<List<Item>, Page> known = new IdentityHashMap<>();
-        if (last != null && sameStyles && last.fields.pages() == fields.pages() && last.fields.bookmarks().equals(fields.bookmarks())
+        if (last != null && sameStyles && dressing == null && last.fields.pages() == fields.pages() && last.fields.bookmarks().equals(fields.bookmarks())
                 && samePages(last.document, flow.document()) && sameFrames(last.document, flow.document())
                 && last.document.facts().equals(flow.document().facts())) {
             for (Page page : last.pages.pages()) known.put(page.text(), page);
@@ -265,6 +267,7 @@ public final class Layout {
         for (PageFlow.Body body : bodies) perSection[body.section()]++;
         List<Page> pages = new ArrayList<>(bodies.size());
         int number = 0;
+        int lines = 0;
         for (int i = 0; i < bodies.size(); i++) {
             PageFlow.Body body = bodies.get(i);
             number = number(flow, body, number);
@@ -275,7 +278,13 @@ public final class Layout {
             }
             composer.use(fields.on(labels.get(i), perSection[body.section()]));
             Section.PageGeometry paper = flow.section(body.section()).page();
-            pages.add(new Page(i, labels.get(i), paper.width(), paper.height(), body.items(), frames.items(body, number % 2 == 0)));
+            List<Item> round = frames.items(body, number % 2 == 0);
+            if (dressing != null) {
+                lines = dressing.before(bodies, i, lines);
+                round = Stream.concat(round.stream(), dressing.numbers(body, lines).stream()).toList();
+                lines += dressing.lines(body);
+            }
+            pages.add(new Page(i, labels.get(i), paper.width(), paper.height(), body.items(), round));
         }
         composer.use(fields);
         return pages;
@@ -288,7 +297,7 @@ public final class Layout {
             Section a = one.sections().get(i);
             Section b = other.sections().get(i);
             if (a.firstPageDiffers() != b.firstPageDiffers() || a.start() != b.start() || !a.page().equals(b.page()) || !a.columns().equals(b.columns())
-                    || !a.numbering().equals(b.numbering())) return false;
+                    || !a.numbering().equals(b.numbering()) || !a.dress().equals(b.dress())) return false;
         }
         return true;
     }

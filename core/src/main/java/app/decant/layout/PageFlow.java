@@ -105,7 +105,8 @@ final class PageFlow {
                 section = following;
             }
             if (cursor.samePlace(from) && cursor.block() < flow.size() && from.carried().isEmpty()) cursor = Cursor.at(cursor.block() + 1);
-            return new Body(from, cursor, first, sectionStart, false, List.copyOf(items));
+            List<Item> standing = floats.isEmpty() ? PageDressing.standing(items, flow.section(first).dress().standing(), bodyBottom) : items;
+            return new Body(from, cursor, first, sectionStart, false, List.copyOf(standing));
         }
 
         private Band band(Cursor cursor, int section, double top, boolean fresh) {
@@ -246,6 +247,9 @@ final class PageFlow {
             items.addAll(Composer.placed(header, page.textLeft(), page.header()));
             List<Strip> footer = strips(body.section(), place(false, body.section(), body.sectionStart(), evenPage));
             items.addAll(Composer.placed(footer, page.textLeft(), page.height() - page.footer() - Strip.height(footer)));
+            items.addAll(PageDressing.frame(flow.section(body.section()), body.sectionStart(), header.isEmpty() ? bodyTop(body.section(), body.sectionStart(),
+                    evenPage) : page.header(), footer.isEmpty() ? bodyBottom(body.section(), body.sectionStart(), evenPage)
+                    : page.height() - page.footer()));
             return items.stream().map(item -> item instanceof Item.LineItem line ? line.locked() : item).toList();
         }
     }

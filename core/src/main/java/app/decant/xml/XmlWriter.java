@@ -56,8 +56,13 @@ public final class XmlWriter {
         return text.toString().getBytes(StandardCharsets.UTF_8);
     }
 
-    /** Text fit for content and attributes; characters XML cannot hold are left out. */
-    /** Text as it stands in markup and in attributes. */
+    /** What was written, without the line that says that it is XML: to stand in other markup. */
+    public String markup() {
+        if (!open.isEmpty()) throw new IllegalStateException("Still open: " + open);
+        return text.substring(text.indexOf("\n") + 1);
+    }
+
+    /** Text as it stands in markup and in attributes; characters XML cannot hold are left out. */
     public static String escaped(String content) {
         StringBuilder result = null;
         for (int i = 0; i < content.length(); i++) {

@@ -1,11 +1,13 @@
 package app.decant.format.binary;
 
 import app.decant.document.Block;
+import app.decant.document.Border;
 import app.decant.document.Cascade;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Inline;
 import app.decant.document.NumberFormat;
+import app.decant.document.PageDress;
 import app.decant.document.Paragraph;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
@@ -203,7 +205,22 @@ public final class DocWriter {
                 : format == NumberFormat.LOWER_LETTER ? 4 : 0;
         if (number > 0) made.one(0x300E, number);
         if (section.numbering().start() != null) made.flag(0x3011, true).two(0x501C, section.numbering().start());
+        dress(made, section.dress());
         return made.toBytes();
+    }
+
+    private static void dress(Properties made, PageDress dress) {
+        if (dress.isFramed()) {
+            List<Border> sides = Arrays.asList(dress.frame().top(), dress.frame().left(), dress.frame().bottom(), dress.frame().right());
+            for (int i = 0; i < sides.size(); i++)
+                if (sides.get(i) != null)
+                    made.four(0x702B + i, LookProperties.oldBorder(sides.get(i))).variable(0xD234 + i, LookProperties.border(sides.get(i)));
+            made.two(0x522F, (dress.framed() == PageDress.Framed.FIRST ? 1 : dress.framed() == PageDress.Framed.OTHERS ? 2 : 0) | (dress.fromText() ? 0 : 32));
+        }
+        PageDress.LineNumbers numbers = dress.numbers();
+        if (numbers != null) made.two(0x5015, numbers.every()).two(0x501B, numbers.start() - 1).two(0x9016, LookProperties.twips(numbers.distance()))
+                .one(0x3013, numbers.again() == PageDress.LineNumbers.Again.SECTION ? 1 : numbers.again() == PageDress.LineNumbers.Again.NEVER ? 2 : 0);
+        if (dress.standing() != PageDress.Standing.TOP) made.one(0x301A, dress.standing() == PageDress.Standing.MIDDLE ? 1 : 3);
     }
 
     private byte[] container(byte[] stream, byte[] table, Instant when) {

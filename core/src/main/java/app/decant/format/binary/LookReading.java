@@ -234,7 +234,8 @@ final class LookReading {
         return new TabStops(stops);
     }
 
-    private static Borders bordered(Borders borders, int side, Border border) {
+    /** @param side top, left, bottom, right, between */
+    static Borders bordered(Borders borders, int side, Border border) {
         Borders before = borders == null ? Borders.OPEN : borders;
         return switch (side) {
             case 0 -> new Borders(border, before.right(), before.bottom(), before.left(), before.insideHorizontal(), null);

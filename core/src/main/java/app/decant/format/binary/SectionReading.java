@@ -1,7 +1,10 @@
 package app.decant.format.binary;
 
 import app.decant.document.Block;
+import app.decant.document.Borders;
 import app.decant.document.NumberFormat;
+import app.decant.document.PageDress.LineNumbers;
+import app.decant.document.PageDress;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
 import app.decant.format.binary.Modifiers.Modifier;
@@ -31,6 +34,10 @@ final class SectionReading {
         NumberFormat format = NumberFormat.DECIMAL;
         boolean restarts = false;
         int number = 1;
+        PageDress dress = PageDress.PLAIN;
+        Borders frame = null;
+        int framed = 0;
+        int[] lines = {0, 0, 0, 0};
         for (Modifier one : modifiers) {
             switch (one.code()) {
                 case 0x3009 -> start = Section.Start.values()[Math.min(4, one.one())];
@@ -59,15 +66,29 @@ final class SectionReading {
                 };
                 case 0x3011 -> restarts = one.on();
                 case 0x501C -> number = one.two();
+                case 0x702B, 0x702C, 0x702D, 0x702E -> frame = LookReading.bordered(frame, one.code() - 0x702B, LookReading.old(one.operand(), 0));
+                case 0xD234, 0xD235, 0xD236, 0xD237 -> frame = LookReading.bordered(frame, one.code() - 0xD234, LookReading.border(one.operand(), 0));
+                case 0x522F -> framed = one.two();
+                case 0x5015 -> lines[0] = one.two();
+                case 0x501B -> lines[1] = one.two();
+                case 0x9016 -> lines[2] = one.two();
+                case 0x3013 -> lines[3] = one.one();
+                case 0x301A -> dress = dress.standing(one.one() == 1 ? PageDress.Standing.MIDDLE : one.one() == 3 ? PageDress.Standing.BOTTOM
+                        : PageDress.Standing.TOP);
                 default -> { }
             }
         }
+        if (frame != null) dress = dress.framed(frame, (framed >> 5 & 7) == 0, (framed & 7) == 1 ? PageDress.Framed.FIRST
+                : (framed & 7) == 2 ? PageDress.Framed.OTHERS : PageDress.Framed.ALL);
+        if (lines[0] > 0) dress = dress.numbered(new LineNumbers(Math.min(1000, lines[0]), lines[1] + 1, lines[2] <= 0 ? 18 : Math.min(144, lines[2] / 20.0),
+                lines[3] == 1 ? LineNumbers.Again.SECTION : lines[3] == 2 ? LineNumbers.Again.NEVER : LineNumbers.Again.PAGE));
         List<Double> own = new ArrayList<>();
         if (!even && count > 1) Arrays.stream(widths).limit(2L * count - 1).forEach(own::add);
         Section.PageGeometry page = new Section.PageGeometry(Math.max(36, width), Math.max(36, height), margins[0], margins[1], margins[2], margins[3],
                 header, footer, gutter);
         Section.Columns columns = count > 1 ? new Section.Columns(count, gap, line, own) : Section.Columns.ONE;
-        return new Section(start, page, columns, new Section.PageNumbering(format, restarts ? (Integer) number : null), frames, first, blocks);
+        return new Section(start, page, columns, new Section.PageNumbering(format, restarts ? (Integer) number : null), frames, first, blocks)
+                .dressed(dress);
     }
 
     private static void place(double[] widths, int at, Modifier one) { if (at < widths.length) widths[at] = Modifiers.two(one.operand(), 1) / 20.0; }

@@ -1,12 +1,15 @@
 package app.decant.format.odf;
 
 import app.decant.document.Block;
+import app.decant.document.Border;
+import app.decant.document.Borders;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.NumberFormat;
+import app.decant.document.PageDress;
 import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.document.Section.FramePlace;
@@ -139,7 +142,8 @@ public final class OdtReader {
             default -> NumberFormat.DECIMAL;
         };
         return new Section(stretch.goesOn() ? Section.Start.CONTINUOUS : Section.Start.NEXT_PAGE, page, columns(columns, page.textWidth()),
-                new Section.PageNumbering(format, stretch.number()), stretch.goesOn() ? Map.of() : frames, first && !stretch.goesOn(), blocks);
+                new Section.PageNumbering(format, stretch.number()), stretch.goesOn() ? Map.of() : frames, first && !stretch.goesOn(), blocks)
+                .dressed(dress(properties));
     }
 
     private void frame(Map<FramePlace, List<Block>> frames, FramePlace place, XmlNode node) {
@@ -158,11 +162,26 @@ public final class OdtReader {
         double bottom = OdtLookReading.length(properties.get("fo:margin-bottom"), all);
         double header = room(layout, master, "style:header-style", "style:header", "fo:margin-bottom");
         double footer = room(layout, master, "style:footer-style", "style:footer", "fo:margin-top");
+        // Borders stand at the margins, and what is padded between them and the text belongs to the page as well (17.3).
+        Borders lines = OdtLookReading.borders(properties);
+        top += reach(properties, "top", lines == null ? null : lines.top());
+        bottom += reach(properties, "bottom", lines == null ? null : lines.bottom());
+        double left = OdtLookReading.length(properties.get("fo:margin-left"), all) + reach(properties, "left", lines == null ? null : lines.left());
+        double right = OdtLookReading.length(properties.get("fo:margin-right"), all) + reach(properties, "right", lines == null ? null : lines.right());
         return new Section.PageGeometry(OdtLookReading.length(properties.get("fo:page-width"), 595.3),
-                OdtLookReading.length(properties.get("fo:page-height"), 841.9), top + header, OdtLookReading.length(properties.get("fo:margin-right"), all),
-                bottom + footer,
-                OdtLookReading.length(properties.get("fo:margin-left"), all), header > 0 ? top : Math.min(36, top), footer > 0 ? bottom
+                OdtLookReading.length(properties.get("fo:page-height"), 841.9), top + header, right, bottom + footer, left,
+                header > 0 ? top : Math.min(36, top), footer > 0 ? bottom
                         : Math.min(36, bottom), 0);
+    }
+
+    private static double reach(XmlNode properties, String side, Border line) {
+        return OdtLookReading.length(properties.get("fo:padding-" + side, properties.get("fo:padding")), 0) + (line == null ? 0 : line.width());
+    }
+
+    private PageDress dress(XmlNode properties) {
+        Borders lines = properties == null ? null : OdtLookReading.borders(properties);
+        PageDress dress = lines == null ? PageDress.PLAIN : PageDress.PLAIN.framed(lines, true, PageDress.Framed.ALL);
+        return sheet.lineNumbers() == null ? dress : dress.numbered(sheet.lineNumbers());
     }
 
     private static double room(XmlNode layout, XmlNode master, String style, String frame, String gap) {

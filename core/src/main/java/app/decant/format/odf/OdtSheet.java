@@ -3,6 +3,7 @@ package app.decant.format.odf;
 import app.decant.document.Look;
 import app.decant.document.NumberFormat;
 import app.decant.document.Numbering;
+import app.decant.document.PageDress;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Style;
 import app.decant.document.StyleSheet;
@@ -27,6 +28,7 @@ final class OdtSheet {
     private final Map<String, Numbering.NumberedList> instances = new LinkedHashMap<>();
     private final OdtLookReading looks;
     private XmlNode defaults;
+    private PageDress.LineNumbers lineNumbers;
     private XmlNode outline;
 
     private final Map<String, Look> owns = new HashMap<>();
@@ -48,6 +50,7 @@ final class OdtSheet {
                     if (node.is("style:default-style") && "paragraph".equals(node.get("style:family"))) defaults = node;
                     if (node.is("text:list-style")) lists.put(node.get("style:name", ""), node);
                     if (node.is("text:outline-style")) outline = node;
+                    if (node.is("text:linenumbering-configuration")) lineNumbers = lineNumbers(node);
                 }
             }
             XmlNode own = part.child("office:automatic-styles");
@@ -70,6 +73,16 @@ final class OdtSheet {
         if (styles != null) parts.add(styles);
         parts.add(content);
         return parts;
+    }
+
+    /** Numbers beside the lines of the whole text (16.29.9); null for none. */
+    PageDress.LineNumbers lineNumbers() { return lineNumbers; }
+
+    private static PageDress.LineNumbers lineNumbers(XmlNode node) {
+        String every = node.get("text:increment", "1");
+        if (!"true".equals(node.get("text:number-lines", "true")) || !every.matches("[1-9]\\d{0,2}")) return null;
+        return new PageDress.LineNumbers(Integer.parseInt(every), 1, Math.max(0, Math.min(144, OdtLookReading.length(node.get("text:offset"), 18))),
+                "true".equals(node.get("text:restart-on-page")) ? PageDress.LineNumbers.Again.PAGE : PageDress.LineNumbers.Again.NEVER);
     }
 
     OdtLookReading looks() { return looks; }

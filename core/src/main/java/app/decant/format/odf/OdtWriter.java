@@ -1,11 +1,14 @@
 package app.decant.format.odf;
 
 import app.decant.document.Block;
+import app.decant.document.Border;
+import app.decant.document.Borders;
 import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.FontFile;
 import app.decant.document.NumberFormat;
+import app.decant.document.PageDress;
 import app.decant.document.Picture;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
@@ -31,8 +34,10 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Function;
 import javax.imageio.ImageIO;
 import org.slf4j.LoggerFactory;
 
@@ -69,6 +74,7 @@ public final class OdtWriter {
         if (writer.lost.contains("rows")) findings.add(Finding.changed(Message.of("format.changes-of-rows-are-accepted")));
         if (writer.lost.contains("frames")) findings.add(Finding.changed(Message.of("odf.changes-in-frames-are-accepted")));
         if (writer.lost.contains("pixels")) findings.add(Finding.changed(Message.of("odf.drawings-became-pixels-in-the-odt")));
+        if (writer.lost.contains("dress")) findings.add(Finding.changed(Message.of("odf.what-pages-have-beyond-text")));
         if (writer.lost.contains("restart")) findings.add(Finding.changed(Message.of("odf.sections-that-begin-on-an-even")));
         return new Written(file, findings);
     }
@@ -137,6 +143,7 @@ public final class OdtWriter {
         sheet.open("office:styles");
         styles.named(sheet);
         notes(sheet);
+        lineNumbers(sheet);
         sheet.close().open("office:automatic-styles");
         for (int i = 0; i < document.sections().size(); i++) pageLayout(sheet, i);
         frameStyles.automatic(sheet);
@@ -183,13 +190,18 @@ public final class OdtWriter {
         boolean header = frame(index, true);
         boolean footer = frame(index, false);
         NumberFormat format = section.numbering().format();
+        List<String[]> margins = List.of(margin(section, Borders::top, header ? page.header() : page.top()),
+                margin(section, Borders::bottom, footer ? page.footer() : page.bottom()), margin(section, Borders::left, page.textLeft()),
+                margin(section, Borders::right, page.right()));
         xml.open("style:page-layout", "style:name", "Layout" + (index + 1));
         // Margins here reach to the header; what lies between it and the text belongs to the header.
         xml.open("style:page-layout-properties", "fo:page-width", OdtLooks.points(page.width()), "fo:page-height", OdtLooks.points(page.height()),
                 "style:print-orientation", page.isLandscape() ? "landscape" : "portrait",
-                "fo:margin-top", OdtLooks.points(header ? page.header() : page.top()), "fo:margin-bottom", OdtLooks.points(footer ? page.footer()
-                        : page.bottom()), "fo:margin-left", OdtLooks.points(page.textLeft()), "fo:margin-right", OdtLooks.points(page.right()),
-                        "style:num-format", OdtStyles.format(format));
+                "style:num-format", OdtStyles.format(format), "fo:margin-top", margins.get(0)[0], "fo:padding-top", margins.get(0)[1],
+                "fo:margin-bottom", margins.get(1)[0], "fo:padding-bottom", margins.get(1)[1], "fo:margin-left", margins.get(2)[0],
+                "fo:padding-left", margins.get(2)[1], "fo:margin-right", margins.get(3)[0], "fo:padding-right", margins.get(3)[1],
+                "fo:border-top", line(section, Borders::top), "fo:border-bottom", line(section, Borders::bottom),
+                "fo:border-left", line(section, Borders::left), "fo:border-right", line(section, Borders::right));
         Section.Columns columns = section.columns();
         if (columns.count() > 1) columns(xml, columns, page.textWidth());
         xml.close();
@@ -202,6 +214,34 @@ public final class OdtWriter {
             xml.close();
         }
         xml.close();
+    }
+
+    private static boolean isFramed(Section section) { return section.dress().isFramed() && section.dress().framed() == PageDress.Framed.ALL; }
+
+    private static String line(Section section, Function<Borders, Border> side) {
+        Border border = isFramed(section) ? side.apply(section.dress().frame()) : null;
+        return border == null ? null : OdtLooks.border(border);
+    }
+
+    /** What is free outside of a page's border, and what between that and its text (17.3): both together are the margin. */
+    private static String[] margin(Section section, Function<Borders, Border> side, double margin) {
+        Border border = isFramed(section) ? side.apply(section.dress().frame()) : null;
+        if (border == null || !border.isVisible()) return new String[] {OdtLooks.points(margin), null};
+        double within = section.dress().fromText() ? Math.min(border.space(), margin) : Math.max(0, margin - border.space() - border.width());
+        return new String[] {OdtLooks.points(Math.max(0, margin - within - border.width())), OdtLooks.points(within)};
+    }
+
+    /** Numbers beside lines go for the whole text here (16.29.9); what else pages have has no place. */
+    private void lineNumbers(XmlWriter xml) {
+        PageDress first = document.sections().get(0).dress();
+        boolean all = document.sections().stream().allMatch(section -> Objects.equals(section.dress().numbers(), first.numbers()));
+        boolean others = document.sections().stream().anyMatch(section -> section.dress().standing() != PageDress.Standing.TOP
+                || section.dress().isFramed() && !isFramed(section));
+        if (!all || others) lost.add("dress");
+        if (!all || first.numbers() == null) return;
+        xml.leaf("text:linenumbering-configuration", "text:number-lines", "true", "text:offset", OdtLooks.points(first.numbers().distance()),
+                "style:num-format", "1", "text:number-position", "left", "text:increment", first.numbers().every(), "text:restart-on-page",
+                first.numbers().again() == PageDress.LineNumbers.Again.PAGE ? "true" : "false", "text:count-in-text-boxes", "false");
     }
 
     static void columns(XmlWriter xml, Section.Columns columns, double textWidth) {

@@ -218,7 +218,7 @@ final class LookWriter {
         xml.close();
     }
 
-    private static void border(XmlWriter xml, String name, Border border) {
+    static void border(XmlWriter xml, String name, Border border) {
         if (border == null) return;
         String value = switch (border.line()) {
             case NONE -> "nil";

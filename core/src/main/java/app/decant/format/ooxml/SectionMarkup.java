@@ -1,11 +1,14 @@
 package app.decant.format.ooxml;
 
+import app.decant.document.PageDress.LineNumbers;
+import app.decant.document.PageDress;
 import app.decant.document.Section;
 import app.decant.xml.XmlWriter;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Consumer;
 
 /** What a section's properties say beyond what is read of them, put back in the order that the schema asks for (ISO/IEC 29500-1, A.1, CT_SectPr). */
 final class SectionMarkup {
@@ -22,6 +25,38 @@ final class SectionMarkup {
     SectionMarkup(XmlWriter xml, Section section) {
         this.xml = xml;
         for (String markup : section.kept()) for (String name : KEPT) if (markup.matches("(?s)<" + name + "[\\s/>].*")) kept.putIfAbsent(name, markup);
+        if (!section.dress().equals(PageDress.PLAIN)) dress(section.dress());
+    }
+
+    /** What another format, or somebody here, said of its pages. */
+    private void dress(PageDress dress) {
+        if (dress.isFramed()) kept.computeIfAbsent("w:pgBorders", name -> markup(out -> {
+            out.open(name, "w:offsetFrom", dress.fromText() ? "text" : "page", "w:display", switch (dress.framed()) {
+                case ALL -> null;
+                case FIRST -> "firstPage";
+                case OTHERS -> "notFirstPage";
+            });
+            LookWriter.border(out, "w:top", dress.frame().top());
+            LookWriter.border(out, "w:left", dress.frame().left());
+            LookWriter.border(out, "w:bottom", dress.frame().bottom());
+            LookWriter.border(out, "w:right", dress.frame().right());
+            out.close();
+        }));
+        LineNumbers numbers = dress.numbers();
+        if (numbers != null) kept.computeIfAbsent("w:lnNumType", name -> markup(out -> out.leaf(name, "w:countBy", numbers.every(), "w:start",
+                numbers.start() == 1 ? null : numbers.start() - 1, "w:distance", Units.toTwips(numbers.distance()), "w:restart", switch (numbers.again()) {
+                    case PAGE -> null;
+                    case SECTION -> "newSection";
+                    case NEVER -> "continuous";
+                })));
+        if (dress.standing() != PageDress.Standing.TOP) kept.computeIfAbsent("w:vAlign", name -> markup(out -> out.leaf(name, "w:val",
+                dress.standing() == PageDress.Standing.MIDDLE ? "center" : "bottom")));
+    }
+
+    private static String markup(Consumer<XmlWriter> writing) {
+        XmlWriter out = new XmlWriter();
+        writing.accept(out);
+        return out.markup();
     }
 
     void beforeType() { put(BEFORE_TYPE); }

@@ -3,6 +3,8 @@ package app.decant.format.ooxml;
 import app.decant.document.Block;
 import app.decant.document.Finding;
 import app.decant.document.NumberFormat;
+import app.decant.document.PageDress.LineNumbers;
+import app.decant.document.PageDress;
 import app.decant.document.Section.Columns;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section.PageGeometry;
@@ -20,12 +22,13 @@ import java.util.Map;
 final class SectionReader {
     private static final PageGeometry LETTER = new PageGeometry(612, 792, 72, 72, 72, 72, 36, 36, 0);
 
+    /** Of numbers from their lines, where it is left to the program. */
+    private static final double DISTANCE = 18;
+
     private SectionReader() { }
 
     static Section section(XmlNode node, StoryReader story) {
         if (node == null) return new Section(Section.Start.NEXT_PAGE, LETTER, Columns.ONE, PageNumbering.CONTINUED, Map.of(), false, List.of());
-        if (node.child("w:pgBorders") != null) story.reader.findOnce(Finding.changed(Message.of("ooxml.borders-round-whole-pages-are-not-drawn")));
-        if (node.child("w:lnNumType") != null) story.reader.findOnce(Finding.changed(Message.of("ooxml.line-numbers-are-not-drawn-yet")));
         if (node.child("w:textDirection") != null) story.reader.findOnce(Finding.changed(Message.of("ooxml.text-turned-sideways-is-set-upright")));
         Map<FramePlace, List<Block>> frames = new EnumMap<>(FramePlace.class);
         for (XmlNode child : node.children()) {
@@ -49,7 +52,37 @@ final class SectionReader {
             default -> Section.Start.NEXT_PAGE;
         };
         return new Section(start, geometry(node), columns(node.child("w:cols")), numbering(node.child("w:pgNumType")), frames,
-                Boolean.TRUE.equals(Units.flag(node, "w:titlePg")), List.of(), kept(node));
+                Boolean.TRUE.equals(Units.flag(node, "w:titlePg")), List.of(), kept(node), dress(node));
+    }
+
+    private static PageDress dress(XmlNode node) {
+        PageDress dress = PageDress.PLAIN;
+        XmlNode borders = node.child("w:pgBorders");
+        if (borders != null) dress = dress.framed(LookReader.borders(borders), !borders.get("w:offsetFrom", "text").equals("page"),
+                switch (borders.get("w:display", "allPages")) {
+                    case "firstPage" -> PageDress.Framed.FIRST;
+                    case "notFirstPage" -> PageDress.Framed.OTHERS;
+                    default -> PageDress.Framed.ALL;
+                });
+        XmlNode numbers = node.child("w:lnNumType");
+        Integer every = numbers == null ? null : Units.whole(numbers, "w:countBy");
+        if (every != null && every > 0) {
+            Double distance = Units.twips(numbers, "w:distance");
+            Integer start = Units.whole(numbers, "w:start");
+            // What is stored is one less than the first number: common practice, no source.
+            dress = dress.numbered(new PageDress.LineNumbers(Math.min(every, 1000), start == null ? 1 : start + 1, distance == null || distance <= 0
+                    ? DISTANCE : Math.min(distance, 144), switch (numbers.get("w:restart", "newPage")) {
+                        case "newSection" -> LineNumbers.Again.SECTION;
+                        case "continuous" -> LineNumbers.Again.NEVER;
+                        default -> LineNumbers.Again.PAGE;
+                    }));
+        }
+        XmlNode standing = node.child("w:vAlign");
+        return dress.standing(switch (standing == null ? "top" : standing.get("w:val", "top")) {
+            case "center" -> PageDress.Standing.MIDDLE;
+            case "bottom" -> PageDress.Standing.BOTTOM;
+            default -> PageDress.Standing.TOP;
+        });
     }
 
     /** What is not read is given back as it is: lines round pages, numbers of lines, how lines stand on a grid and text on the page (17.6). */

@@ -5,7 +5,7 @@ import app.decant.document.Borders;
 import java.util.HashMap;
 import java.util.Map;
 
-/** The borders of a paragraph or a cell while their words come in: a word names a side, those behind it say how it is drawn. */
+/** The borders of a paragraph, a cell or a page while their words come in: a word names a side, those behind it say how it is drawn. */
 final class RtfBorders {
     private final Map<String, Line> sides = new HashMap<>();
     private Line current;
@@ -29,10 +29,10 @@ final class RtfBorders {
 
     boolean word(String word, int value) {
         switch (word) {
-            case "brdrt", "clbrdrt" -> begin("top");
-            case "brdrl", "clbrdrl" -> begin("left");
-            case "brdrb", "clbrdrb" -> begin("bottom");
-            case "brdrr", "clbrdrr" -> begin("right");
+            case "brdrt", "clbrdrt", "pgbrdrt" -> begin("top");
+            case "brdrl", "clbrdrl", "pgbrdrl" -> begin("left");
+            case "brdrb", "clbrdrb", "pgbrdrb" -> begin("bottom");
+            case "brdrr", "clbrdrr", "pgbrdrr" -> begin("right");
             case "brdrbtw" -> begin("between");
             case "box" -> {
                 begin("top");

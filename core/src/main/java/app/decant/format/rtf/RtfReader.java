@@ -128,7 +128,7 @@ public final class RtfReader implements IRtfListener {
     private void endSection() {
         List<Block> blocks = body.blocks();
         if (blocks.isEmpty() && !sections.isEmpty()) return;
-        sections.add(section.of(frames, blocks.isEmpty() ? List.of(Paragraph.of("")) : blocks));
+        sections.add(section.of(frames, blocks.isEmpty() ? List.of(Paragraph.of("")) : blocks, tables));
         frames = new EnumMap<>(FramePlace.class);
         body.clear();
     }

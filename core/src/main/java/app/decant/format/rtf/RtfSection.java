@@ -3,6 +3,8 @@ package app.decant.format.rtf;
 import app.decant.document.Block;
 import app.decant.document.Document;
 import app.decant.document.NumberFormat;
+import app.decant.document.PageDress.LineNumbers;
+import app.decant.document.PageDress;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
 import java.util.ArrayList;
@@ -12,6 +14,9 @@ import java.util.TreeMap;
 
 /** How pages are, as the words of the file and of the section come in. */
 final class RtfSection {
+    /** Of the options of a page's borders: measured from the paper's edge. */
+    private static final int FROM_PAPER = 32;
+
     private int paperWidth = 12240;
     private int paperHeight = 15840;
     private int left = 1800;
@@ -34,6 +39,14 @@ final class RtfSection {
     private NumberFormat format;
     private boolean restarts;
     private int number;
+    private RtfBorders frame;
+    private boolean framing;
+    private int framed;
+    private int every;
+    private int distance;
+    private int firstLine;
+    private LineNumbers.Again again;
+    private PageDress.Standing standing;
 
     RtfSection() { plain(); }
 
@@ -54,10 +67,23 @@ final class RtfSection {
         format = NumberFormat.DECIMAL;
         restarts = false;
         number = 1;
+        frame = new RtfBorders();
+        framing = false;
+        framed = 0;
+        every = 0;
+        distance = 360;
+        firstLine = 1;
+        again = LineNumbers.Again.PAGE;
+        standing = PageDress.Standing.TOP;
     }
 
     /** A word about pages; false where it is about something else. */
     boolean word(String word, int value, boolean has) {
+        if (word.matches("pgbrdr[tblr]") || framing && word.startsWith("brdr") && !word.matches("brdr[tblr]") || framing && word.equals("brsp")) {
+            framing = true;
+            return frame.word(word, value);
+        }
+        framing = false;
         switch (word) {
             case "paperw" -> paperWidth = value;
             case "paperh" -> paperHeight = value;
@@ -97,6 +123,16 @@ final class RtfSection {
             case "pgnucltr" -> format = NumberFormat.UPPER_LETTER;
             case "pgnrestart" -> restarts = true;
             case "pgnstarts" -> number = value;
+            case "pgbrdropt" -> framed = value;
+            case "linemod" -> every = Math.max(0, Math.min(1000, value));
+            case "linex" -> distance = value;
+            case "linestarts" -> firstLine = value;
+            case "lineppage" -> again = LineNumbers.Again.PAGE;
+            case "linerestart" -> again = LineNumbers.Again.SECTION;
+            case "linecont" -> again = LineNumbers.Again.NEVER;
+            case "vertalt", "vertalj" -> standing = PageDress.Standing.TOP;
+            case "vertalc" -> standing = PageDress.Standing.MIDDLE;
+            case "vertal", "vertalb" -> standing = PageDress.Standing.BOTTOM;
             default -> {
                 return false;
             }
@@ -106,12 +142,21 @@ final class RtfSection {
 
     private double told(int index, int otherwise) { return (page[index] < 0 ? otherwise : page[index]) / 20.0; }
 
-    Section of(Map<FramePlace, List<Block>> frames, List<Block> blocks) {
+    Section of(Map<FramePlace, List<Block>> frames, List<Block> blocks, RtfTables tables) {
         Section.PageGeometry geometry = new Section.PageGeometry(Math.max(36, told(0, paperWidth)), Math.max(36, told(1, paperHeight)),
                 Math.abs(told(4, top)), told(3, right), Math.abs(told(5, bottom)), told(2, left), header / 20.0, footer / 20.0, told(6, gutter));
         List<Double> own = new ArrayList<>();
         for (int i = 0; i < columns * 2 - 1 && widths.size() >= columns * 2 - 1; i++) own.add(widths.getOrDefault(i, gap) / 20.0);
         Section.Columns all = columns > 1 ? new Section.Columns(columns, gap / 20.0, line, own) : Section.Columns.ONE;
-        return new Section(start, geometry, all, new Section.PageNumbering(format, restarts ? (Integer) number : null), frames, first, blocks);
+        return new Section(start, geometry, all, new Section.PageNumbering(format, restarts ? (Integer) number : null), frames, first, blocks)
+                .dressed(dress(tables));
+    }
+
+    private PageDress dress(RtfTables tables) {
+        PageDress dress = PageDress.PLAIN.standing(standing);
+        if (every > 0) dress = dress.numbered(new LineNumbers(every, firstLine, distance <= 0 ? 18 : Math.min(144, distance / 20.0), again));
+        if (!frame.any()) return dress;
+        PageDress.Framed where = (framed & 7) == 1 ? PageDress.Framed.FIRST : (framed & 7) == 2 ? PageDress.Framed.OTHERS : PageDress.Framed.ALL;
+        return dress.framed(frame.borders(tables), (framed & FROM_PAPER) == 0, where);
     }
 }

@@ -8,6 +8,7 @@ import app.decant.document.Finding;
 import app.decant.document.Look;
 import app.decant.document.NumberFormat;
 import app.decant.document.Numbering;
+import app.decant.document.PageDress;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Section.FramePlace;
@@ -224,6 +225,25 @@ public final class RtfWriter {
                 + "\\deftab" + RtfLooks.twips(document.tabWidth()) + (document.evenAndOddFrames() ? "\\facingp" : "") + "\\fet2\\aftnnar\\widowctrl\n";
     }
 
+    private void dress(StringBuilder body, PageDress dress) {
+        if (dress.isFramed()) {
+            body.append("\\pgbrdropt").append((dress.framed() == PageDress.Framed.FIRST ? 1 : dress.framed() == PageDress.Framed.OTHERS ? 2 : 0)
+                    + (dress.fromText() ? 0 : 32));
+            looks.border(body, "\\pgbrdrt", dress.frame().top());
+            looks.border(body, "\\pgbrdrl", dress.frame().left());
+            looks.border(body, "\\pgbrdrb", dress.frame().bottom());
+            looks.border(body, "\\pgbrdrr", dress.frame().right());
+        }
+        PageDress.LineNumbers numbers = dress.numbers();
+        if (numbers != null) body.append("\\linemod").append(numbers.every()).append("\\linex").append(RtfLooks.twips(numbers.distance()))
+                .append("\\linestarts").append(numbers.start()).append(switch (numbers.again()) {
+                    case PAGE -> "\\lineppage";
+                    case SECTION -> "\\linerestart";
+                    case NEVER -> "\\linecont";
+                });
+        if (dress.standing() != PageDress.Standing.TOP) body.append(dress.standing() == PageDress.Standing.MIDDLE ? "\\vertalc" : "\\vertalb");
+    }
+
     private void section(StringBuilder body, Section section, boolean last) {
         Section.PageGeometry page = section.page();
         body.append("\\sectd").append(switch (section.start()) {
@@ -240,6 +260,7 @@ public final class RtfWriter {
                 .append("\\headery").append(RtfLooks.twips(page.header())).append("\\footery").append(RtfLooks.twips(page.footer()));
         if (page.isLandscape()) body.append("\\lndscpsxn");
         if (section.firstPageDiffers()) body.append("\\titlepg");
+        dress(body, section.dress());
         Section.Columns columns = section.columns();
         if (columns.count() > 1) {
             body.append("\\cols").append(columns.count()).append("\\colsx").append(RtfLooks.twips(columns.gap())).append(columns.line() ? "\\linebetcol" : "");

@@ -125,7 +125,8 @@ public final class KeptWriter {
             if (style.incremental() && !adds) throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("keep.cannot-be-incremental"));
             if (pdf.isEncrypted() && !choices.protection().isOn() && !adds)
                 findings.add(Finding.changed(Message.of("keep.the-original-is-locked-this-copy")));
-            if (signed && adds && original.notes().isEmpty() && fills && !asks && mayBeFilled(pdf)) findings.add(Finding.note(Message.of("keep.the-original-was-signed-and-filled")));
+            if (signed && adds && original.notes().isEmpty() && fills && !asks && mayBeFilled(pdf))
+                findings.add(Finding.note(Message.of("keep.the-original-was-signed-and-filled")));
             else if (signed) findings.add(adds ? Finding.changed(Message.of("keep.the-original-was-signed-what-is-new", isCertified(pdf)))
                     : Finding.lost(Message.of("keep.the-original-was-signed-its-signature-does")));
             findings.addAll(Filling.fill(pdf, original.answers()));
