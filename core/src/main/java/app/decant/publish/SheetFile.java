@@ -12,6 +12,7 @@ import app.decant.format.sheet.WrittenWorkbook;
 import app.decant.pdf.check.PdfCheck;
 import app.decant.sheet.Cell;
 import app.decant.sheet.CellValue;
+import app.decant.sheet.NumberText;
 import app.decant.sheet.Range;
 import app.decant.sheet.Row;
 import app.decant.sheet.Sheet;
@@ -26,7 +27,9 @@ import java.util.Optional;
 
 /** A workbook written as a workbook, opened again by the reader of its format: every value must be there. */
 final class SheetFile {
-    private static final double SAME = 1e-9;
+    /** What numbers lose when they are written in sixteen digits. */
+    private static final double SAME = 1e-15;
+    private static final double SECOND = 1.0 / 86_400;
 
     private SheetFile() { }
 
@@ -83,16 +86,18 @@ final class SheetFile {
                 for (Cell cell : row.cells()) {
                     if (cell.isEmpty()) continue;
                     Cell found = there == null ? null : there.cell(cell.column());
-                    if (found == null || !isSame(cell.value(), found.value())) return sheet.name() + "!" + Range.name(row.index(), cell.column());
+                    boolean time = NumberText.isDate(one.style(cell).format());
+                    if (found == null || !isSame(cell.value(), found.value(), time)) return sheet.name() + "!" + Range.name(row.index(), cell.column());
                 }
             }
         }
         return null;
     }
 
-    private static boolean isSame(CellValue one, CellValue other) {
+    /** @param time whether it shows as a date or a time: those are told to the second */
+    private static boolean isSame(CellValue one, CellValue other, boolean time) {
         if (one instanceof CellValue.Number a && other instanceof CellValue.Number b)
-            return Math.abs(a.value() - b.value()) <= Math.max(SAME, Math.abs(a.value()) * SAME) || Math.abs(a.value() - b.value()) < 1.0 / 86_400;
+            return Math.abs(a.value() - b.value()) <= Math.abs(a.value()) * SAME || time && Math.abs(a.value() - b.value()) < SECOND;
         if (one instanceof CellValue.Text a && other instanceof CellValue.Text b) return plain(a.text()).equals(plain(b.text()));
         // What was written as it shows may be read as the number it is.
         if (one instanceof CellValue.Text a && other instanceof CellValue.Number b) return a.text().strip().matches("[+-]?[\\d.,]+([eE][+-]?\\d+)?")
