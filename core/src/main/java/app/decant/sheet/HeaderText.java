@@ -18,6 +18,7 @@ import java.util.regex.Pattern;
 /** The header or footer of a sheet's pages: what its codes say, at the left, in the middle and at the right (ISO/IEC 29500-1, 18.3.1.46). */
 final class HeaderText {
     private static final Pattern FONT = Pattern.compile("\"([^\",]*)(?:,([^\"]*))?\"");
+    private static final Pattern MORE = Pattern.compile("[+-]\\d{1,4}");
     private static final Pattern SIZE = Pattern.compile("\\d{1,3}");
     private static final Pattern COLOUR = Pattern.compile("([0-9A-Fa-f]{6})|\\d\\d[+-]\\d{3}");
 
@@ -65,7 +66,7 @@ final class HeaderText {
                 part = "LCR".indexOf(code);
                 look = plain;
             }
-            case 'P' -> text.append(values.page);
+            case 'P' -> { return page(codes, at + 1); }
             case 'N' -> text.append(values.pages);
             case 'A' -> text.append(values.sheet);
             case 'F' -> text.append(values.file);
@@ -84,6 +85,14 @@ final class HeaderText {
             default -> { return Character.isDigit(code) ? size(codes, at) : 0; }
         }
         return 0;
+    }
+
+    /** The page's number, and what is added to it or taken away: common practice, no source. */
+    private int page(String codes, int at) {
+        Matcher more = MORE.matcher(codes).region(at, codes.length());
+        boolean counts = more.lookingAt() && values.page.matches("\\d{1,8}");
+        text.append(counts ? Integer.toString(Integer.parseInt(values.page) + Integer.parseInt(more.group())) : values.page);
+        return counts ? more.end() - at : 0;
     }
 
     private int font(String codes, int at) {
