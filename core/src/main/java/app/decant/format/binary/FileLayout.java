@@ -31,6 +31,8 @@ final class FileLayout {
         this.body = body;
         this.stories = List.of(body, footnotes, headers, endnotes);
         this.template = template;
+        // Readers take a table at the very beginning for none at all.
+        table.zeros(16);
         fields();
         bookmarks();
     }

@@ -83,8 +83,13 @@ final class StoryMaker {
     }
 
     void paragraph(Paragraph paragraph, Place place, char mark, String opens, boolean closes, Properties more) {
-        for (Inline inline : paragraph.inlines())
-            if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) framed(box, floating.anchor(), place);
+        List<TextBox> behind = new ArrayList<>();
+        for (Inline inline : paragraph.inlines()) {
+            if (!(inline instanceof Inline.Floating floating) || !(floating.content() instanceof TextBox box)) continue;
+            // Frames are of paragraphs of the text itself: what holds tables, or stands in one, stands behind its paragraph.
+            if (place.depth() > 0 || !box.blocks().stream().allMatch(Paragraph.class::isInstance)) behind.add(box);
+            else framed(box, floating.anchor(), place);
+        }
         if (opens != null) begin(opens, 13);
         Link open = null;
         for (Inline inline : paragraph.inlines()) {
@@ -102,7 +107,14 @@ final class StoryMaker {
         int style = Math.max(0, writer.styles().number(paragraph.style()));
         Properties properties = place.properties().all(writer.looks().paragraph(writer.flat().paragraph(paragraph, place.table()), writer.lists()::number))
                 .all(more);
-        story.end(mark, text(paragraph, paragraph.mark(), place), style, properties);
+        boolean ends = mark != PARAGRAPH && !behind.isEmpty();
+        story.end(ends ? PARAGRAPH : mark, text(paragraph, paragraph.mark(), place), style, properties);
+        for (TextBox box : behind) {
+            for (Block block : box.blocks()) block(block, place, PARAGRAPH);
+            writer.simplify("boxes");
+        }
+        // What ends a cell stands at its end.
+        if (ends) paragraph(Paragraph.styled(paragraph.style(), ""), place, mark, null, false, more);
     }
 
     private Properties text(Paragraph paragraph, Look own, Place place) { return writer.looks().text(writer.flat().text(paragraph, own, place.table())); }

@@ -295,12 +295,7 @@ final class HtmlBody {
         TextBox box = (TextBox) floating.content();
         Markup outer = out;
         out = new Markup();
-        for (Block block : box.blocks()) {
-            if (!(block instanceof Paragraph paragraph)) continue;
-            out.open("span", "style", "display: block");
-            inlines(paragraph, Look.PLAIN);
-            out.close();
-        }
+        for (Block block : box.blocks()) apart(block);
         String inside = out.toString();
         out = outer;
         StringBuilder dress = new StringBuilder(css).append("; width: ").append(HtmlLooks.number(box.width())).append("pt; ");
@@ -308,6 +303,30 @@ final class HtmlBody {
         if (box.fill() != null) dress.append("background: #").append(box.fill().hex()).append("; ");
         out.open("span", "class", "box", "role", "note", "style", dress.toString().strip()).raw(inside).close();
         lost.add("boxes");
+    }
+
+    /** Blocks within a paragraph: no element of HTML may stand there that is one by itself, so spans look like them. */
+    private void apart(Block block) {
+        if (block instanceof Paragraph paragraph) {
+            out.open("span", "style", "display: block");
+            inlines(paragraph, Look.PLAIN);
+            out.close();
+        } else if (block instanceof Contents contents) {
+            for (Paragraph entry : contents.entries()) apart(entry);
+        } else if (block instanceof Table table) {
+            out.open("span", "class", "table", "style", "display: table; border-collapse: collapse");
+            for (Table.Row row : table.rows()) {
+                out.open("span", "style", "display: table-row");
+                for (Table.Cell cell : row.cells()) {
+                    if (cell.columnSpan() > 1 || cell.rowSpan() > 1) lost.add("spans");
+                    out.open("span", "style", "display: table-cell; border: 0.5pt solid; padding: 0 4pt");
+                    for (Block one : cell.blocks()) apart(one);
+                    out.close();
+                }
+                out.close();
+            }
+            out.close();
+        }
     }
 
     private void table(Table table) {

@@ -22,6 +22,7 @@ import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Style;
 import app.decant.document.StyleSheet;
+import app.decant.document.Table;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
@@ -30,12 +31,14 @@ import app.decant.words.Message;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Element;
@@ -46,6 +49,8 @@ import org.jsoup.nodes.TextNode;
 public final class HtmlReader {
     static final double SIZE = 11;
     static final double TEXT_WIDTH = 453.6;
+    /** Of tables that are no elements, in points. */
+    private static final double SPAN_COLUMN = 60.0;
     private static final int DEEPEST = 300;
     private static final Set<String> BLOCKS = Set.of("address", "article", "aside", "blockquote", "body", "center", "dd", "details", "div", "dl", "dt",
             "fieldset", "figcaption", "figure", "footer", "form", "h1", "h2", "h3", "h4", "h5", "h6", "header", "hr",
@@ -331,14 +336,7 @@ public final class HtmlReader {
 
     /** Words set apart at a side: each line of them a paragraph of its own. */
     private void box(Element element, Map<String, String> css, HtmlContext context, Filling filling) {
-        List<Block> blocks = new ArrayList<>();
-        for (Element line : element.children()) {
-            Filling own = new Filling(blocks, new HtmlContext(Look.PLAIN, Look.PLAIN, "Cell", null, false, context.depth() + 1));
-            int before = blocks.size();
-            children(line, own.context, own);
-            own.end();
-            if (blocks.size() == before) blocks.add(new Paragraph("Cell", Look.PLAIN, Look.PLAIN, List.of()));
-        }
+        List<Block> blocks = lines(element, context);
         Double width = StyleValues.length(css.get("width"), context.size());
         Borders borders = StyleValues.borders(css, context.size());
         Border border = borders == null || borders.top() == null ? Border.NONE : borders.top();
@@ -346,6 +344,38 @@ public final class HtmlReader {
                 0), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0), Anchor.Wrap.SQUARE, new Insets(0, 9, 0, 9), false);
         filling.inlines.add(new Inline.Floating(anchor, new TextBox(blocks, width == null ? 150 : width, 20, true, new Insets(3.6, 7.2, 3.6, 7.2), border,
                 StyleValues.background(css)), context.text()));
+    }
+
+    private List<Block> lines(Element element, HtmlContext context) {
+        List<Block> blocks = new ArrayList<>();
+        for (Element line : element.children()) {
+            if (line.hasClass("table")) {
+                rows(line, context).ifPresent(blocks::add);
+                continue;
+            }
+            Filling own = new Filling(blocks, new HtmlContext(Look.PLAIN, Look.PLAIN, "Cell", null, false, context.depth() + 1));
+            int before = blocks.size();
+            children(line, own.context, own);
+            own.end();
+            if (blocks.size() == before) blocks.add(new Paragraph("Cell", Look.PLAIN, Look.PLAIN, List.of()));
+        }
+        return blocks;
+    }
+
+    /** A table of spans, as one stands in a box within a paragraph; empty where it has no cells. */
+    private Optional<Table> rows(Element element, HtmlContext context) {
+        List<Table.Row> rows = new ArrayList<>();
+        int most = 0;
+        for (Element row : element.children()) {
+            List<Table.Cell> cells = new ArrayList<>();
+            for (Element cell : row.children()) {
+                List<Block> blocks = lines(cell, context);
+                cells.add(new Table.Cell(cells.size(), 1, 1, Look.PLAIN, blocks.isEmpty() ? List.of(Paragraph.of("")) : blocks));
+            }
+            most = Math.max(most, cells.size());
+            if (!cells.isEmpty()) rows.add(new Table.Row(Look.PLAIN, cells));
+        }
+        return most == 0 ? Optional.empty() : Optional.of(new Table(Look.PLAIN, Collections.nCopies(most, SPAN_COLUMN), rows));
     }
 
     private static Look meaning(String name, HtmlContext context) {

@@ -52,6 +52,7 @@ public final class HtmlWriter {
             findings.add(Finding.lost(Message.of("html.charts-formulas-and-embedded-objects-that-have", what)));
         if (lost.contains("picture")) findings.add(Finding.lost(Message.of("html.a-picture-cannot-be-decoded", what)));
         if (lost.contains("crop")) findings.add(Finding.changed(Message.of("html.pictures-of-which-a-part-is-cut")));
+        if (lost.contains("spans")) findings.add(Finding.changed(Message.of("html.cells-in-boxes-are-parted")));
         if (lost.contains("boxes")) findings.add(Finding.changed(Message.of("html.text-boxes-keep-their-words-and-their")));
         return findings;
     }

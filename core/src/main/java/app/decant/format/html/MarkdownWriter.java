@@ -173,7 +173,7 @@ public final class MarkdownWriter {
                 TableCell made = new TableCell();
                 inHead = head.getFirstChild() == null;
                 made.setHeader(inHead);
-                for (Table.Cell cell : row.cells()) if (cell.column() == column) cell(cell, made);
+                for (Table.Cell cell : row.cells()) if (cell.column() == column) cell(cell.blocks(), made);
                 line.appendChild(made);
                 inHead = false;
             }
@@ -183,12 +183,17 @@ public final class MarkdownWriter {
         into.appendChild(block);
     }
 
-    private void cell(Table.Cell cell, Node into) {
-        for (Block block : cell.blocks()) {
+    /** All that a cell says in its one line, tables and boxes in it included. */
+    private void cell(List<? extends Block> blocks, Node into) {
+        for (Block block : blocks) {
+            if (block instanceof Contents contents) cell(contents.entries(), into);
+            else if (block instanceof Table inner) for (Table.Row row : inner.rows()) for (Table.Cell one : row.cells()) cell(one.blocks(), into);
             if (!(block instanceof Paragraph paragraph)) continue;
-            if (into.getFirstChild() != null) into.appendChild(new Text(" "));
+            if (into.getFirstChild() != null && paragraph.length() > 0) into.appendChild(new Text(" "));
             if (isItem(paragraph)) into.appendChild(new Text(labels.label(paragraph) + " "));
             line(paragraph, into, true);
+            for (Inline inline : paragraph.inlines())
+                if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) cell(box.blocks(), into);
         }
     }
 

@@ -3,6 +3,7 @@ package app.decant.format.ooxml;
 import app.decant.document.Block;
 import app.decant.document.Contents;
 import app.decant.document.FormField;
+import app.decant.document.Forms;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
@@ -93,7 +94,8 @@ final class StoryWriter {
     }
 
     /** A paragraph; {@code opens} begins a contents field in it, {@code closes} ends one. */
-    private void paragraph(Paragraph paragraph, Runnable section, String opens, boolean closes) {
+    private void paragraph(Paragraph told, Runnable section, String opens, boolean closes) {
+        Paragraph paragraph = Forms.sound(told);
         xml.open("w:p");
         Runnable mark = paragraph.mark().isPlain() ? null : () -> LookWriter.mark(xml, paragraph.mark(), writer);
         LookWriter.paragraph(xml, writer.lists(), paragraph.style(), paragraph.look(), mark, section);

@@ -172,7 +172,7 @@ public final class RtfReader implements IRtfListener {
             case FIELD -> state.story.endField(ended.look());
             case RESULT, INSTRUCTION -> { }
             case PICTURE -> {
-                if (state.shape != null) state.shape.picture = ended.picture.picture();
+                if (state.shape != null && !state.inBox) state.shape.picture = ended.picture.picture();
                 else state.story.picture(ended.picture.picture(), ended.look());
             }
             case NOTE -> state.story.note(ended.story.blocks(), ended.number == 1, state.look());
@@ -279,7 +279,7 @@ public final class RtfReader implements IRtfListener {
             case PICTURE -> state.picture.word(word, parameter);
             case INSTRUCTION, SKIP -> { }
         }
-        if (state.shape != null) state.shape.word(word, parameter);
+        if (state.shape != null && !state.inBox) state.shape.word(word, parameter);
     }
 
     /** Words that give a group its purpose. */
@@ -358,7 +358,10 @@ public final class RtfReader implements IRtfListener {
             case "atndate" -> state.open(RtfState.Opened.COMMENT_TIME, RtfState.Where.GATHER);
             case "bkmkstart" -> state.open(RtfState.Opened.BOOKMARK_START, RtfState.Where.GATHER);
             case "bkmkend" -> state.open(RtfState.Opened.BOOKMARK_END, RtfState.Where.GATHER);
-            case "shp" -> state.open(RtfState.Opened.SHAPE, RtfState.Where.TEXT).shape = new RtfShape();
+            case "shp" -> {
+                state.open(RtfState.Opened.SHAPE, RtfState.Where.TEXT).shape = new RtfShape();
+                state.inBox = false;
+            }
             case "shpinst", "sp" -> { }
             case "sn" -> state.open(RtfState.Opened.SHAPE_NAME, RtfState.Where.GATHER);
             case "sv" -> state.open(RtfState.Opened.SHAPE_VALUE, RtfState.Where.GATHER);
@@ -367,6 +370,7 @@ public final class RtfReader implements IRtfListener {
                 state.open(RtfState.Opened.SHAPE_TEXT, RtfState.Where.TEXT).story = new RtfStoryReading(tables);
                 state.plain();
                 state.shape = shape;
+                state.inBox = true;
             }
             case "shprslt", "nonshppict", "objdata", "objclass", "listtext", "pntext", "nonesttables", "listpicture", "xmlnstbl", "rsidtbl", "generator",
                     "latentstyles", "themedata", "colorschememapping", "datastore", "mmathPr", "atnid",

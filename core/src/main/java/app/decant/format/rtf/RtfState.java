@@ -45,6 +45,8 @@ final class RtfState {
     private RtfRevision revision = RtfRevision.NONE;
     RtfPicture picture;
     RtfShape shape;
+    /** Whether what comes in is the text of a shape, not what the shape is. */
+    boolean inBox;
     RtfComment comment;
     RtfForm form;
     /** Text properties, those of the paragraph, and what is not a look. */
@@ -77,6 +79,7 @@ final class RtfState {
         inner.time = time;
         inner.picture = picture;
         inner.shape = shape;
+        inner.inBox = inBox;
         inner.comment = comment;
         inner.form = form;
         inner.letters = letters;

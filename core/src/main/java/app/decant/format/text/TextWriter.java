@@ -83,11 +83,24 @@ public final class TextWriter {
         for (Table.Row row : table.rows()) {
             List<String> cells = new ArrayList<>();
             for (Table.Cell cell : row.cells()) {
-                StringBuilder text = new StringBuilder();
-                for (Block block : cell.blocks()) if (block instanceof Paragraph paragraph) text.append(text.isEmpty() ? "" : " ").append(line(paragraph));
-                cells.add(text.toString());
+                List<String> lines = new ArrayList<>();
+                lines(cell.blocks(), lines);
+                cells.add(String.join(" ", lines));
             }
             out.append(String.join("\t", cells)).append('\n');
+        }
+    }
+
+    /** All that a cell says, tables and boxes in it included: on one line, as the cells of a row are. */
+    private void lines(List<? extends Block> blocks, List<String> lines) {
+        for (Block block : blocks) {
+            if (block instanceof Contents contents) lines(contents.entries(), lines);
+            else if (block instanceof Table inner) for (Table.Row row : inner.rows()) for (Table.Cell cell : row.cells()) lines(cell.blocks(), lines);
+            if (!(block instanceof Paragraph paragraph)) continue;
+            String line = line(paragraph);
+            if (!line.isEmpty()) lines.add(line);
+            for (Inline inline : paragraph.inlines())
+                if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) lines(box.blocks(), lines);
         }
     }
 
