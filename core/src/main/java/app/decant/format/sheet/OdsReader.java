@@ -22,6 +22,7 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeParseException;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -33,6 +34,7 @@ import org.slf4j.LoggerFactory;
 
 /** Reads workbooks of OpenDocument (ISO/IEC 26300-1, 9). */
 final class OdsReader {
+    private static final double DAY_NANOS = 86_400e9;
     private static final Pattern DURATION = Pattern.compile("(-)?PT?(?:(\\d+)D)?T?(?:(\\d+)H)?(?:(\\d+)M)?(?:([\\d.]+)S)?");
     private static final Pattern FAILURE = Pattern.compile("#(N/A|DIV/0!|VALUE!|REF!|NAME\\?|NUM!|NULL!)|Err:\\d+");
     private static final double WIDTH = 64;
@@ -257,7 +259,8 @@ final class OdsReader {
     private static CellValue date(String told) {
         try {
             LocalDateTime time = told.length() <= 10 ? LocalDate.parse(told).atStartOfDay() : LocalDateTime.parse(told.replaceFirst("Z$", ""));
-            return new CellValue.Number(DateUtil.getExcelDate(time));
+            // The library counts thousandths of seconds.
+            return new CellValue.Number(DateUtil.getExcelDate(time.truncatedTo(ChronoUnit.DAYS)) + time.toLocalTime().toNanoOfDay() / DAY_NANOS);
         } catch (DateTimeParseException e) {
             LoggerFactory.getLogger(OdsReader.class).debug("{} is no time", told, e);
             return null;

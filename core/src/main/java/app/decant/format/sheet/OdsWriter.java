@@ -38,6 +38,8 @@ import org.apache.poi.ss.usermodel.DateUtil;
 
 /** Writes workbooks of OpenDocument 1.2 (ISO/IEC 26300-1, 9). */
 final class OdsWriter {
+    private static final long SECOND_NANOS = 1_000_000_000L;
+    private static final double DAY_NANOS = 86_400.0 * SECOND_NANOS;
     private static final String KIND = "application/vnd.oasis.opendocument.spreadsheet";
     private static final String[] SPACES = spaces();
     private static final int MOST_COLUMNS = 1024;
@@ -330,19 +332,22 @@ final class OdsWriter {
         if (!plain.isEmpty()) xml.text(plain.toString());
     }
 
+    /** Parts of a second, as far as there are any (XML Schema 2, 3.2.6 and 3.2.7). */
+    private static String fraction(long nanos) { return nanos == 0 ? "" : String.format(Locale.ROOT, ".%09d", nanos).replaceFirst("0+$", ""); }
+
     private void value(double value, String format, List<String> told) {
         if (NumberText.isDate(format) && value >= 0 && value < 2_958_466) {
-            LocalDateTime time = DateUtil.getLocalDateTime(value, workbook.since1904());
-            if (time != null && OdsNumberStyles.hasDay(format)) {
-                boolean day = value == Math.rint(value);
-                told.addAll(List.of("office:value-type", "date", "office:date-value", time.format(DateTimeFormatter.ofPattern(day ? "yyyy-MM-dd"
-                        : "yyyy-MM-dd'T'HH:mm:ss"))));
+            LocalDateTime day = DateUtil.getLocalDateTime(Math.floor(value), workbook.since1904());
+            if (day != null && OdsNumberStyles.hasDay(format)) {
+                LocalDateTime time = day.plusNanos(Math.round((value - Math.floor(value)) * DAY_NANOS));
+                told.addAll(List.of("office:value-type", "date", "office:date-value", value == Math.rint(value) ? day.toLocalDate().toString()
+                        : time.format(DateTimeFormatter.ofPattern("yyyy-MM-dd'T'HH:mm:ss")) + fraction(time.getNano())));
                 return;
             }
-            long seconds = Math.round(value * 86_400);
-            told.addAll(List.of("office:value-type", "time", "office:time-value", String.format(Locale.ROOT, "PT%02dH%02dM%02dS", seconds / 3600,
-                    seconds / 60 % 60,
-                    seconds % 60)));
+            long nanos = Math.round((value - Math.floor(value)) * DAY_NANOS);
+            long seconds = (long) Math.floor(value) * 86_400 + nanos / SECOND_NANOS;
+            told.addAll(List.of("office:value-type", "time", "office:time-value", String.format(Locale.ROOT, "PT%02dH%02dM%02d%sS", seconds / 3600,
+                    seconds / 60 % 60, seconds % 60, fraction(nanos % SECOND_NANOS))));
             return;
         }
         boolean percent = format.contains("%");

@@ -122,7 +122,9 @@ final class XlsWriter {
         made.setDefaultRowHeightInPoints((float) sheet.rowHeight());
         for (Column column : sheet.columns()) {
             for (int c = column.from(); c <= Math.min(column.to(), ROOM.getLastColumnIndex()); c++) {
-                made.setColumnWidth(c, (int) Math.max(0, Math.min(255 * 256, Math.round(column.width() / 0.75 / 7 * 256))));
+                int width = (int) Math.max(0, Math.min(255 * 256, Math.round(column.width() / 0.75 / 7 * 256)));
+                // One that is as wide as those nobody set counts as one of them, and these are wider by what stands beside their letters.
+                made.setColumnWidth(c, width == made.getDefaultColumnWidth() * 256 ? width + 1 : width);
                 if (column.hidden()) made.setColumnHidden(c, true);
             }
         }
