@@ -1,5 +1,7 @@
 package app.decant.desktop;
 
+import app.decant.Decant;
+import app.decant.demo.LostProperty;
 import app.decant.desktop.station.Station;
 import app.decant.document.Document;
 import app.decant.document.Inline;
@@ -7,6 +9,7 @@ import app.decant.document.Outline;
 import app.decant.document.Picture;
 import app.decant.document.Place;
 import app.decant.document.Walk;
+import app.decant.edit.FormFilling;
 import app.decant.edit.Pictures;
 import app.decant.edit.Reviewing;
 import app.decant.edit.Search;
@@ -21,6 +24,7 @@ import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Queue;
 import javafx.animation.PauseTransition;
 import javafx.event.Event;
@@ -129,6 +133,7 @@ final class Screenshots {
         steps.add(window::publishNow);
         for (int i = 0; i < 5; i++) steps.add(() -> { });
         steps.add(() -> snap("corrected"));
+        form();
         sheets();
         review();
         steps.add(() -> {
@@ -160,6 +165,24 @@ final class Screenshots {
             window.desk().undo();
             heading("Luggage and bicycles");
         });
+    }
+
+    /** The form of a PDF, half filled in. */
+    private void form() {
+        steps.add(() -> {
+            window.desk().discard();
+            Path pdf = fares.resolveSibling("Request for lost property.pdf");
+            Decant.publish(LostProperty.document(), Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE).with(Recipe.PLAIN.style().fillable(true)), pdf);
+            window.open(pdf);
+        });
+        for (int i = 0; i < 4; i++) steps.add(() -> { });
+        steps.add(() -> {
+            window.go(Station.REVISE);
+            for (Map.Entry<String, String> answer : Map.of("Name", "Marit Holm", "Line", "Skerrow line", "It was labelled", "On").entrySet())
+                window.desk().apply(FormFilling.answer(window.desk().document(), window.desk().selection().get(), answer.getKey(), answer.getValue()));
+        });
+        for (int i = 0; i < 2; i++) steps.add(() -> { });
+        steps.add(() -> snap("form"));
     }
 
     /** A workbook, its wide sheet made to fit. */
