@@ -17,11 +17,23 @@ import app.decant.document.Walk;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
 import app.decant.publish.Target;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import java.util.TreeSet;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.poi.hwpf.extractor.WordExtractor;
+import org.apache.poi.xwpf.extractor.XWPFWordExtractor;
+import org.apache.poi.xwpf.usermodel.XWPFDocument;
+import org.jsoup.Jsoup;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -44,6 +56,49 @@ class AnyDocumentTest {
             Path file = folder.resolve("any." + ending);
             Receipt receipt = publish(document, recipe, file, seed);
             assertThat(receipt.proofs()).as("seed %d", seed).allSatisfy(proof -> assertThat(proof.holds()).as(proof.sentence()).isTrue());
+        }
+    }
+
+    /** Letters drawn by lot are all different, so that each has to be on a page once: as PDFBox reads it. */
+    @Test void everyLetterIsOnAPage() throws IOException {
+        Recipe recipe = Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE).with(Recipe.Changes.ACCEPTED);
+        for (int seed = 0; seed < DOCUMENTS / 2; seed++) {
+            Document document = new RandomDocument(new Random(seed)).document();
+            if (holdsMoreThanFormatsHave(document)) continue;
+            Path file = publish(document, recipe, folder.resolve("any.pdf"), seed).file();
+            String read;
+            try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+                read = new PDFTextStripper().getText(pdf);
+            }
+            for (String passage : letters(TrackedChanges.settled(document, true)))
+                for (int letter : passage.codePoints().toArray())
+                    assertThat(read.codePoints().filter(one -> one == letter).count()).as("seed %d: %s", seed, Character.toString(letter)).isEqualTo(1);
+        }
+    }
+
+    /** The same of office files, as the common library reads them, and of a book or a web page without its markup. */
+    @ParameterizedTest @ValueSource(strings = {"docx", "doc", "html"})
+    void everyLetterIsReadByOthers(String ending) throws IOException {
+        Recipe recipe = Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE).with(Recipe.Changes.ACCEPTED).as(Target.of(ending));
+        for (int seed = 0; seed < DOCUMENTS / 2; seed++) {
+            Document document = new RandomDocument(new Random(seed)).document();
+            if (holdsMoreThanFormatsHave(document) || hasBoxes(document)) continue;
+            String read = othersRead(ending, Files.readAllBytes(publish(document, recipe, folder.resolve("any." + ending), seed).file()));
+            for (String passage : letters(TrackedChanges.settled(document, true)))
+                for (int letter : passage.codePoints().toArray())
+                    assertThat(read.codePoints().filter(one -> one == letter).count()).as("seed %d: %s", seed, Character.toString(letter)).isEqualTo(1);
+        }
+    }
+
+    private static String othersRead(String ending, byte[] bytes) throws IOException {
+        if (ending.equals("html")) return Jsoup.parse(new String(bytes, StandardCharsets.UTF_8)).body().text();
+        if (ending.equals("doc")) {
+            try (WordExtractor doc = new WordExtractor(new ByteArrayInputStream(bytes))) {
+                return doc.getText();
+            }
+        }
+        try (XWPFWordExtractor docx = new XWPFWordExtractor(new XWPFDocument(new ByteArrayInputStream(bytes)))) {
+            return docx.getText();
         }
     }
 
