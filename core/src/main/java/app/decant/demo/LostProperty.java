@@ -24,7 +24,8 @@ public final class LostProperty {
     public static Document document() {
         List<Block> blocks = new ArrayList<>();
         blocks.add(Paragraph.styled("Title", "Request for lost property").withLook(Look.of(ParagraphProperty.SPACE_BEFORE, 10.0)));
-        blocks.add(DemoText.body("What was left on board is kept at the harbour office for ninety days. Tell us what you miss; we write as soon as it is found."));
+        blocks.add(DemoText.body("What was left on board is kept at the harbour office for ninety days. "
+                + "Tell us what you miss; we write as soon as it is found."));
         blocks.add(line("Name", FormField.Kind.TEXT, List.of()));
         blocks.add(line("Line", FormField.Kind.CHOICE, List.of("Ostrey line", "Skerrow line", "Holm line")));
         blocks.add(line("Day of the crossing", FormField.Kind.TEXT, List.of()));

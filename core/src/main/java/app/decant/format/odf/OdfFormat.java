@@ -34,8 +34,11 @@ public enum OdfFormat implements Format {
     @Override public boolean takesFonts() { return true; }
     @Override public boolean takesTrackedChanges() { return true; }
     @Override public boolean takesComments() { return true; }
+    @Override public boolean locks() { return true; }
 
-    @Override public Taken read(Content content, String password, Progress progress) { return OdtReader.read(content.bytes(), content.name(), progress); }
+    @Override public Taken read(Content content, String password, Progress progress) {
+        return OdtReader.read(content.bytes(), content.name(), password, progress);
+    }
 
     /** All of them. */
     public static final class Family implements FormatFamily {

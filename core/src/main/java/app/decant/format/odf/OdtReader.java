@@ -15,6 +15,7 @@ import app.decant.document.Progress;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
 import app.decant.format.Archive;
+import app.decant.format.OpenDocumentLock;
 import app.decant.format.Taken;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
@@ -55,15 +56,11 @@ public final class OdtReader {
     /**
      * Reads a file.
      *
-     * @throws DecantException where it is protected or damaged
+     * @param password for a protected one, or null
+     * @throws DecantException where it wants another password, or is damaged
      */
-    public static Taken read(byte[] file, String name, Progress progress) {
-        Map<String, byte[]> parts = Archive.parts(file);
-        byte[] manifest = parts.get("META-INF/manifest.xml");
-        if (manifest != null && XmlReader.tree(manifest, "META-INF/manifest.xml").children().stream()
-                .anyMatch(entry -> entry.child("manifest:encryption-data") != null)) {
-            throw new DecantException(Kind.UNSUPPORTED, Message.of("odf.is-protected-by-a-password", name));
-        }
+    public static Taken read(byte[] file, String name, String password, Progress progress) {
+        Map<String, byte[]> parts = OpenDocumentLock.unlocked(Archive.parts(file), name, password, progress);
         byte[] content = parts.get("content.xml");
         if (content == null) throw new DecantException(Kind.UNREADABLE, Message.of("odf.is-damaged-its-text-is-missing-ask", name));
         XmlNode main = XmlReader.tree(content, "content.xml");

@@ -6,6 +6,7 @@ import app.decant.document.Facts;
 import app.decant.document.Link;
 import app.decant.document.Progress;
 import app.decant.format.Archive;
+import app.decant.format.OpenDocumentLock;
 import app.decant.sheet.Cell;
 import app.decant.sheet.CellValue;
 import app.decant.sheet.Column;
@@ -50,9 +51,6 @@ final class OdsReader {
     private OdsReader(Map<String, byte[]> parts, Progress progress) {
         this.progress = progress;
         byte[] body = parts.get("content.xml");
-        byte[] manifest = parts.get("META-INF/manifest.xml");
-        if (manifest != null && XmlReader.tree(manifest, "manifest.xml").find("manifest:encryption-data") != null)
-            throw new DecantException(Kind.UNSUPPORTED, Message.of("sheet.locked-open-document"));
         if (body == null) throw new DecantException(Kind.UNREADABLE, Message.of("sheet.no-workbook"));
         content = XmlReader.tree(body, "content.xml");
         byte[] common = parts.get("styles.xml");
@@ -62,7 +60,9 @@ final class OdsReader {
 
     private final byte[] meta;
 
-    static ReadWorkbook read(byte[] bytes, Progress progress) { return new OdsReader(Archive.parts(bytes), progress).workbook(); }
+    static ReadWorkbook read(byte[] bytes, String name, String password, Progress progress) {
+        return new OdsReader(OpenDocumentLock.unlocked(Archive.parts(bytes), name, password, progress), progress).workbook();
+    }
 
     private ReadWorkbook workbook() {
         XmlNode book = content.at("office:body", "office:spreadsheet");

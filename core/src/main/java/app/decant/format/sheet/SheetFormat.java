@@ -45,7 +45,9 @@ public enum SheetFormat implements Format {
     ODS("ods") {
         @Override public boolean isOf(Content content) { return content.isOfMediaType("application/vnd.oasis.opendocument.spreadsheet"); }
         @Override public Set<String> endings() { return Set.of("ods", "ots"); }
-        @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return OdsReader.read(content.bytes(), progress); }
+        @Override public ReadWorkbook workbook(Content content, String password, Progress progress) {
+            return OdsReader.read(content.bytes(), content.name(), password, progress);
+        }
         @Override public boolean writesSheets() { return true; }
         @Override WrittenWorkbook made(Workbook workbook, Instant when) {
             Workbook counted = Days.since1900(workbook);
