@@ -21,7 +21,10 @@ import app.decant.publish.Target;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import java.io.ByteArrayOutputStream;
+import java.io.File;
 import java.io.IOException;
+import java.net.URL;
+import java.net.URLClassLoader;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -192,5 +195,21 @@ class OpenDocumentLockTest {
         assertThat(open.get("content.xml")).isEqualTo(parts.get("content.xml"));
         assertThatThrownBy(() -> OpenDocumentLock.unlocked(locked, "quay.odt", "secret", (done, total, what) -> false))
                 .isInstanceOfSatisfying(DecantException.class, told -> assertThat(told.kind()).isEqualTo(DecantException.Kind.CANCELLED));
+    }
+
+    /** Another hand than ours: the ODF Toolkit's packages, which know the older way. */
+    @Test void filesThatTheOpenDocumentToolkitLockedOpen() throws IOException, ReflectiveOperationException {
+        Path plain = Decant.publish(document(), Recipe.PLAIN.as(Target.of("odt")), folder.resolve("plain.odt")).file();
+        Path theirs = folder.resolve("theirs.odt");
+        try (URLClassLoader toolkit = new URLClassLoader(new URL[] {Path.of("target", "tools", "odfvalidator.jar").toUri().toURL()})) {
+            Class<?> kind = toolkit.loadClass("org.odftoolkit.odfdom.pkg.OdfPackage");
+            Object file = kind.getMethod("loadPackage", File.class).invoke(null, plain.toFile());
+            kind.getMethod("setPassword", String.class).invoke(file, "Hälf tide");
+            kind.getMethod("save", File.class).invoke(file, theirs.toFile());
+        }
+        assertThat(new String(Archive.parts(Files.readAllBytes(theirs)).get("META-INF/manifest.xml"), StandardCharsets.UTF_8)).contains("Blowfish");
+        assertThat(TextWriter.write(Decant.open(theirs, "Hälf tide", Progress.SILENT).document())).contains("half tide", "Nobody waits.");
+        assertThatThrownBy(() -> Decant.open(theirs, "half tide", Progress.SILENT)).isInstanceOfSatisfying(DecantException.class,
+                told -> assertThat(told.kind()).isEqualTo(DecantException.Kind.NEEDS_PASSWORD));
     }
 }
