@@ -109,6 +109,8 @@ class ReviewTest {
         until(() -> robot.lookup("#review-about").queryLabeled().getText().equals("3 changes wait, and 2 comments."));
         click(robot, "#review-accept-all");
         assertThat(TrackedChanges.count(document())).isZero();
+        until(() -> robot.lookup("#review-about").queryLabeled().getText().equals("2 comments."));
+        assertThat(robot.lookup("#review-accept-all").queryButton().isVisible()).as("nothing is left to accept").isFalse();
         assertThat(Comments.borne(document())).hasSize(2);
         assertThat(document().blocks()).as("the paragraph that was taken out is gone").hasSize(before.blocks().size() - 1);
         while (window.desk().canUndo()) {

@@ -42,6 +42,7 @@ public final class ReviewCard {
     private final Label about = new Label();
     private final VBox list = new VBox(10);
     private final Sometimes all;
+    private final List<Button> changesAtOnce;
     private final ToggleButton hint = new ToggleButton();
     private List<Passage> passages = List.of();
     private List<Passage> shown = List.of();
@@ -59,9 +60,10 @@ public final class ReviewCard {
         atCaret = new Sometimes(section("review.here"), here);
         about.setWrapText(true);
         about.setId("review-about");
-        Button accept = button("review.accept.all", "review-accept-all", () -> settleAll(true));
-        Button reject = button("review.reject.all", "review-reject-all", () -> settleAll(false));
-        VBox card = new VBox(10, about, new FlowPane(6, 6, accept, reject, button("review.leave", "review-leave", this::leave)), list);
+        changesAtOnce = List.of(button("review.accept.all", "review-accept-all", () -> settleAll(true)),
+                button("review.reject.all", "review-reject-all", () -> settleAll(false)));
+        for (Button one : changesAtOnce) one.managedProperty().bind(one.visibleProperty());
+        VBox card = new VBox(10, about, new FlowPane(6, 6, changesAtOnce.get(0), changesAtOnce.get(1), button("review.leave", "review-leave", this::leave)), list);
         card.getStyleClass().add("card");
         all = new Sometimes(section("review"), card);
         all.show(false);
@@ -199,6 +201,7 @@ public final class ReviewCard {
         int changes = (int) passages.stream().filter(Changed.class::isInstance).count();
         int comments = passages.size() - changes;
         about.setText(Words.of("review.about", changes, comments));
+        for (Button one : changesAtOnce) one.setVisible(changes > 0);
         hint.setText(Words.of("review.hint", changes, comments, changes > 0 && comments > 0 ? Words.of("review.hint.and") : ""));
         hint.setVisible(!on && !passages.isEmpty());
     }

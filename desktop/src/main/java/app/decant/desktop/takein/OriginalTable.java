@@ -42,6 +42,7 @@ public final class OriginalTable extends Region {
     private PdfPages pdf;
     private Path file;
     private double[][] sizes = new double[0][];
+    private List<Integer> turns = List.of();
     private double paintedScale;
 
     /** One page: its paper, its picture, and what is marked on it. */
@@ -104,7 +105,20 @@ public final class OriginalTable extends Region {
         });
     }
 
-    /** Marks places: rectangles in points by page. */
+    /** Shows pages turned clockwise, by their numbers: those whose text runs up or down, as they were read. */
+    void turn(List<Integer> wantedTurns) {
+        if (wantedTurns.equals(turns)) return;
+        turns = wantedTurns;
+        requestLayout();
+    }
+
+    private int turn(int page) { return page < turns.size() ? turns.get(page) : 0; }
+
+    private double width(int page) { return sizes[page][turn(page) % 180 == 0 ? 0 : 1]; }
+
+    private double height(int page) { return sizes[page][turn(page) % 180 == 0 ? 1 : 0]; }
+
+    /** Marks places: rectangles in points by page, as it was read. */
     void mark(Map<Integer, List<double[]>> places) {
         marks = places;
         requestLayout();
@@ -113,7 +127,7 @@ public final class OriginalTable extends Region {
     private double scale() {
         if (table.hasPages()) return table.scale();
         double widest = 1;
-        for (double[] size : sizes) widest = Math.max(widest, size[0]);
+        for (int i = 0; i < sizes.length; i++) widest = Math.max(widest, width(i));
         return Math.min(1.1 * INCH, Math.max(0.3, (getWidth() - 2 * GAP - 12) / widest));
     }
 
@@ -127,12 +141,12 @@ public final class OriginalTable extends Region {
         }
         double top = table.hasPages() ? table.viewTop() : 0;
         int at = Math.max(0, Math.min(sizes.length - 1, (int) top));
-        double y = -(top - at) * (sizes[at][1] * scale + GAP) + (table.hasPages() ? table.aboveFirst() : 0);
+        double y = -(top - at) * (height(at) * scale + GAP) + (table.hasPages() ? table.aboveFirst() : 0);
         if (!table.hasPages()) y = GAP;
         Set<Integer> seen = new HashSet<>();
         for (int i = at; i < sizes.length && y < getHeight(); i++) {
-            double width = sizes[i][0] * scale;
-            double height = sizes[i][1] * scale;
+            double width = width(i) * scale;
+            double height = height(i) * scale;
             Sheet sheet = sheets.computeIfAbsent(i, index -> {
                 Sheet made = new Sheet();
                 canvas.getChildren().add(made);
@@ -144,8 +158,14 @@ public final class OriginalTable extends Region {
             sheet.resize(Math.round(width), Math.round(height));
             sheet.paper.setWidth(Math.round(width));
             sheet.paper.setHeight(Math.round(height));
-            sheet.view.setFitWidth(Math.round(width));
-            sheet.view.setFitHeight(Math.round(height));
+            long wide = Math.round(sizes[i][0] * scale);
+            long high = Math.round(sizes[i][1] * scale);
+            sheet.view.setFitWidth(wide);
+            sheet.view.setFitHeight(high);
+            // It turns round its middle.
+            sheet.view.setRotate(turn(i));
+            sheet.view.setX((Math.round(width) - wide) / 2.0);
+            sheet.view.setY((Math.round(height) - high) / 2.0);
             sheet.lit.getChildren().setAll(marks.getOrDefault(i, List.of()).stream().map(one -> PageSheet.frame(one, scale)).toList());
             paint(i, scale);
             y += height + GAP;

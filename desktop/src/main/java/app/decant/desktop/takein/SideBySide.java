@@ -5,6 +5,7 @@ import app.decant.desktop.station.Station;
 import app.decant.desktop.station.Window;
 import app.decant.desktop.work.Desk;
 import app.decant.desktop.work.Session;
+import app.decant.document.Provenance;
 import app.decant.proof.Comparison;
 import app.decant.proof.Difference;
 import java.util.ArrayList;
@@ -95,9 +96,12 @@ public final class SideBySide {
         boolean ready = coming == null && source != null;
         int page = window.table().pageInView().get() + 1;
         String name = coming != null ? coming.file().getFileName().toString() : source == null ? "" : source.name();
-        came.setText(Words.of("beside.came", name, ready ? page : 1));
+        List<Integer> turns = ready ? source.taken().provenance().sheets().stream().map(Provenance.Sheet::turn).toList() : List.of();
+        original.turn(turns);
+        boolean turned = page <= turns.size() && turns.get(page - 1) != 0;
+        came.setText(Words.of(turned ? "beside.came.turned" : "beside.came", name, ready ? page : 1));
         boolean text = ready && desk.session().isAsText();
-        editable.setText(ready ? Words.of(text ? "beside.text" : "beside.published", page) : Words.of("beside.coming"));
+        editable.setText(!ready ? Words.of("beside.coming") : Words.of(text ? "beside.text" : turned ? "beside.published.turned" : "beside.published", page));
         other.setText(Words.of(text ? "beside.show.published" : "beside.show.text"));
         other.setVisible(ready);
         if (ready) {
