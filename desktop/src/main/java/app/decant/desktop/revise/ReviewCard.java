@@ -63,7 +63,8 @@ public final class ReviewCard {
         changesAtOnce = List.of(button("review.accept.all", "review-accept-all", () -> settleAll(true)),
                 button("review.reject.all", "review-reject-all", () -> settleAll(false)));
         for (Button one : changesAtOnce) one.managedProperty().bind(one.visibleProperty());
-        VBox card = new VBox(10, about, new FlowPane(6, 6, changesAtOnce.get(0), changesAtOnce.get(1), button("review.leave", "review-leave", this::leave)), list);
+        FlowPane atOnce = new FlowPane(6, 6, changesAtOnce.get(0), changesAtOnce.get(1), button("review.leave", "review-leave", this::leave));
+        VBox card = new VBox(10, about, atOnce, list);
         card.getStyleClass().add("card");
         all = new Sometimes(section("review"), card);
         all.show(false);
