@@ -37,7 +37,7 @@ public final class OfficeLock {
 
     /** The same file, which opens with the password only: agile encryption with AES; of an OpenDocument file, part by part. */
     public static byte[] locked(byte[] file, String password) {
-        if (Archive.parts(file).containsKey("mimetype")) return OpenDocumentLock.locked(file, password);
+        if (OpenDocumentLock.isOpenDocument(file)) return OpenDocumentLock.locked(file, password);
         try (POIFSFileSystem container = new POIFSFileSystem()) {
             Encryptor encryptor = new EncryptionInfo(EncryptionMode.agile).getEncryptor();
             encryptor.confirmPassword(password);

@@ -47,9 +47,16 @@ public final class OpenDocumentLock {
     private static final int LOOKED_AT = 1024;
     private static final int MOST_BYTES = 1 << 30;
     private static final int BLOCK = 16;
+    /** A part's head and its name end before this, and what kind of file it is begins. */
+    private static final int FIRST_PART = 128;
     private static final SecureRandom RANDOM = new SecureRandom();
 
     private OpenDocumentLock() { }
+
+    /** Whether a file says where such files say it, in the bytes of its first part, that it is one (ISO/IEC 26300-3, 3.3). */
+    static boolean isOpenDocument(byte[] file) {
+        return new String(file, 0, Math.min(file.length, FIRST_PART), StandardCharsets.ISO_8859_1).contains("mimetypeapplication/vnd.oasis.opendocument");
+    }
 
     /** Whether any part is locked. */
     public static boolean isLocked(Map<String, byte[]> parts) {
