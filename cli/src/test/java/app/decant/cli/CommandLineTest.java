@@ -7,10 +7,7 @@ import app.decant.demo.DemoFiles;
 import app.decant.format.odf.OdfFormat;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -28,11 +25,6 @@ class CommandLineTest {
     private Path handbook;
     private Path notice;
 
-    /** What a call gave. */
-    private record Called(int status, String out, String err) {
-        JsonNode json() throws IOException { return new ObjectMapper().readTree(out); }
-    }
-
     @BeforeEach void files() throws IOException {
         System.setProperty("decant.home", folder.resolve("home").toString());
         List<Path> files = DemoFiles.into(folder);
@@ -40,21 +32,7 @@ class CommandLineTest {
         notice = files.get(1);
     }
 
-    private static Called call(Object... arguments) {
-        PrintStream out = System.out;
-        PrintStream err = System.err;
-        ByteArrayOutputStream newOut = new ByteArrayOutputStream();
-        ByteArrayOutputStream newErr = new ByteArrayOutputStream();
-        try {
-            System.setOut(new PrintStream(newOut, true, StandardCharsets.UTF_8));
-            System.setErr(new PrintStream(newErr, true, StandardCharsets.UTF_8));
-            String[] words = Arrays.stream(arguments).map(Object::toString).toArray(String[]::new);
-            return new Called(Main.run(words), newOut.toString(StandardCharsets.UTF_8), newErr.toString(StandardCharsets.UTF_8));
-        } finally {
-            System.setOut(out);
-            System.setErr(err);
-        }
-    }
+    private static Called call(Object... arguments) { return Called.of(arguments); }
 
     @Test void publishesARangeAndTellsInJson() throws IOException {
         Called called = call("publish", handbook, "--out", folder.resolve("out.pdf"), "--pages", "1-3,7", "--json");

@@ -11,11 +11,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.TextProperty;
 import app.decant.publish.Recipe;
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -34,7 +30,8 @@ class FillCommandTest {
 
     @BeforeEach void form() {
         System.setProperty("decant.home", folder.resolve("home").toString());
-        Paragraph line = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("Owner: ", Look.PLAIN), field(1, FormField.Kind.TEXT, "Owner", List.of()),
+        Paragraph line = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("Owner: ", Look.PLAIN),
+                field(1, FormField.Kind.TEXT, "Owner", List.of()),
                 new Inline.Text(" Line: ", Look.PLAIN), field(2, FormField.Kind.CHOICE, "Line", List.of("Ostrey line", "Skerrow line")),
                 new Inline.Text(" Wet: ", Look.PLAIN), field(3, FormField.Kind.TICK, "Wet", List.of())));
         Document document = Document.empty();
@@ -47,19 +44,9 @@ class FillCommandTest {
         return new Inline.Text(shown, Look.of(TextProperty.FORM, new FormField(number, kind, true, name, choices, null)));
     }
 
-    private static String run(int status, Object... arguments) {
-        PrintStream out = System.out;
-        ByteArrayOutputStream told = new ByteArrayOutputStream();
-        try {
-            System.setOut(new PrintStream(told, true, StandardCharsets.UTF_8));
-            assertThat(Main.run(Arrays.stream(arguments).map(Object::toString).toArray(String[]::new))).isEqualTo(status);
-        } finally {
-            System.setOut(out);
-        }
-        return told.toString(StandardCharsets.UTF_8);
-    }
+    private static String run(int status, Object... arguments) { return Called.of(arguments).ended(status).out(); }
 
-    private static JsonNode json(int status, Object... arguments) throws IOException { return new ObjectMapper().readTree(run(status, arguments)); }
+    private static JsonNode json(int status, Object... arguments) throws IOException { return Called.of(arguments).ended(status).json(); }
 
     @Test void listsWhatCanBeFilledIn() throws IOException {
         assertThat(run(0, "fill", form)).contains("request.pdf: 3 fields to be filled in", "Owner  (page 1, text)", "Line  (page 1, list)",

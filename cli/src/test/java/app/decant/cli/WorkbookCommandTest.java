@@ -4,14 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.demo.DemoFiles;
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Arrays;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -29,17 +24,7 @@ class WorkbookCommandTest {
         fares = DemoFiles.into(folder.resolve("in")).get(2);
     }
 
-    private static JsonNode json(int status, Object... arguments) throws IOException {
-        PrintStream out = System.out;
-        ByteArrayOutputStream told = new ByteArrayOutputStream();
-        try {
-            System.setOut(new PrintStream(told, true, StandardCharsets.UTF_8));
-            assertThat(Main.run(Arrays.stream(arguments).map(Object::toString).toArray(String[]::new))).isEqualTo(status);
-        } finally {
-            System.setOut(out);
-        }
-        return new ObjectMapper().readTree(told.toString(StandardCharsets.UTF_8));
-    }
+    private static JsonNode json(int status, Object... arguments) throws IOException { return Called.of(arguments).ended(status).json(); }
 
     @Test void tellsItsSheetsAndWhatDoesNotFit() throws IOException {
         JsonNode told = json(0, "inspect", fares, "--json");

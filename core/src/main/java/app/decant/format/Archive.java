@@ -72,15 +72,19 @@ public final class Archive {
         private Packing(String kind, OutputStream out) throws IOException {
             zip = new ZipOutputStream(out);
             if (kind == null) return;
-            byte[] told = kind.getBytes(StandardCharsets.US_ASCII);
-            ZipEntry first = entry("mimetype");
+            stored("mimetype", kind.getBytes(StandardCharsets.US_ASCII));
+        }
+
+        /** Puts a part in as it is, not compressed. */
+        public void stored(String name, byte[] bytes) throws IOException {
+            ZipEntry entry = entry(name);
             CRC32 sum = new CRC32();
-            sum.update(told);
-            first.setMethod(ZipEntry.STORED);
-            first.setSize(told.length);
-            first.setCrc(sum.getValue());
-            zip.putNextEntry(first);
-            zip.write(told);
+            sum.update(bytes);
+            entry.setMethod(ZipEntry.STORED);
+            entry.setSize(bytes.length);
+            entry.setCrc(sum.getValue());
+            zip.putNextEntry(entry);
+            zip.write(bytes);
         }
 
         /** Begins a part and ends the one before; what is written to the stream is in it until the next begins. */

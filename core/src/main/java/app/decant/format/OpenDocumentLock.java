@@ -21,12 +21,9 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
-import java.util.zip.CRC32;
 import java.util.zip.DataFormatException;
 import java.util.zip.Deflater;
 import java.util.zip.Inflater;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 import javax.crypto.Cipher;
 import javax.crypto.Mac;
 import javax.crypto.spec.IvParameterSpec;
@@ -37,6 +34,7 @@ import javax.crypto.spec.SecretKeySpec;
  * manifest. Read by AES with 256 bits and by the older Blowfish, written by AES.
  */
 public final class OpenDocumentLock {
+    private static final String KIND = "mimetype";
     private static final String MANIFEST = "META-INF/manifest.xml";
     private static final String AES = "http://www.w3.org/2001/04/xmlenc#aes256-cbc";
     private static final String SHA256 = "http://www.w3.org/2000/09/xmldsig#sha256";
@@ -55,7 +53,7 @@ public final class OpenDocumentLock {
 
     /** Whether a file says where such files say it, in the bytes of its first part, that it is one (ISO/IEC 26300-3, 3.3). */
     static boolean isOpenDocument(byte[] file) {
-        return new String(file, 0, Math.min(file.length, FIRST_PART), StandardCharsets.ISO_8859_1).contains("mimetypeapplication/vnd.oasis.opendocument");
+        return new String(file, 0, Math.min(file.length, FIRST_PART), StandardCharsets.ISO_8859_1).contains(KIND + "application/vnd.oasis.opendocument");
     }
 
     /** Whether any part is locked. */
@@ -186,21 +184,19 @@ public final class OpenDocumentLock {
     public static byte[] locked(byte[] file, String password) {
         Map<String, byte[]> parts = Archive.parts(file);
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+        try (Archive.Packing archive = Archive.packing(new String(parts.get(KIND), StandardCharsets.US_ASCII), bytes)) {
             Map<String, Locked> made = new LinkedHashMap<>();
             byte[] first = MessageDigest.getInstance("SHA-256").digest(password.getBytes(StandardCharsets.UTF_8));
             // One salt for all, each part with a beginning of its own: what makes a key slow is done once.
             byte[] salt = random(BLOCK);
             byte[] key = key(first, salt, ROUNDS, 32);
-            stored(zip, "mimetype", parts.get("mimetype"));
             for (Map.Entry<String, byte[]> part : parts.entrySet()) {
-                if (part.getKey().equals("mimetype") || part.getKey().startsWith("META-INF/")) continue;
+                if (part.getKey().equals(KIND) || part.getKey().startsWith("META-INF/")) continue;
                 Locked locked = Locked.of(part.getValue(), key);
                 made.put(part.getKey(), locked);
-                stored(zip, part.getKey(), locked.bytes);
+                archive.stored(part.getKey(), locked.bytes);
             }
-            zip.putNextEntry(new ZipEntry(MANIFEST));
-            zip.write(manifest(XmlReader.tree(parts.get(MANIFEST), MANIFEST), made, salt));
+            archive.part(MANIFEST).write(manifest(XmlReader.tree(parts.get(MANIFEST), MANIFEST), made, salt));
         } catch (GeneralSecurityException e) {
             throw new DecantException(Kind.UNSUPPORTED, Message.of("format.the-file-cannot-be-locked"), e);
         } catch (IOException e) {
@@ -235,18 +231,6 @@ public final class OpenDocumentLock {
         byte[] bytes = new byte[count];
         RANDOM.nextBytes(bytes);
         return bytes;
-    }
-
-    private static void stored(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
-        ZipEntry entry = new ZipEntry(name);
-        CRC32 sum = new CRC32();
-        sum.update(bytes);
-        entry.setMethod(ZipEntry.STORED);
-        entry.setSize(bytes.length);
-        entry.setCrc(sum.getValue());
-        zip.putNextEntry(entry);
-        zip.write(bytes);
-        zip.closeEntry();
     }
 
     private static byte[] manifest(XmlNode plain, Map<String, Locked> made, byte[] salt) {

@@ -32,7 +32,8 @@ class CascadeTest {
     private static Paragraph styled(String id) { return Paragraph.styled(id, "words"); }
 
     @Test void whatIsSaidNearerWinsPropertyByProperty() {
-        StyleSheet sheet = sheet(style("base", Style.Kind.PARAGRAPH, null, BIG.with(TextProperty.BOLD, true).with(ParagraphProperty.ALIGNMENT, Alignment.CENTRE)),
+        StyleSheet sheet = sheet(
+                style("base", Style.Kind.PARAGRAPH, null, BIG.with(TextProperty.BOLD, true).with(ParagraphProperty.ALIGNMENT, Alignment.CENTRE)),
                 style("title", Style.Kind.PARAGRAPH, "base", Look.of(TextProperty.SIZE, 30.0)),
                 style("strong", Style.Kind.CHARACTER, null, Look.of(TextProperty.BOLD, false).with(TextProperty.FAMILY, "Carlito")));
         Cascade cascade = new Cascade(sheet, Numbering.NONE);
@@ -77,7 +78,8 @@ class CascadeTest {
         Cascade cascade = new Cascade(sheet, numbering);
         assertThat(cascade.paragraph(styled("indented").withLook(Look.of(ParagraphProperty.LIST, list))).get(ParagraphProperty.INDENT_START)).isEqualTo(36.0);
         assertThat(cascade.paragraph(styled("listed")).get(ParagraphProperty.INDENT_START)).isEqualTo(12.0);
-        assertThat(cascade.paragraph(styled("listed").withLook(Look.of(ParagraphProperty.INDENT_START, 1.0))).get(ParagraphProperty.INDENT_START)).isEqualTo(1.0);
+        assertThat(cascade.paragraph(styled("listed").withLook(Look.of(ParagraphProperty.INDENT_START, 1.0))).get(ParagraphProperty.INDENT_START))
+                .isEqualTo(1.0);
         // Letters of the level dress its label alone; of its paragraph looks only where it stands counts.
         assertThat(cascade.text(styled("listed"), Look.PLAIN).is(TextProperty.BOLD)).isFalse();
         assertThat(cascade.label(styled("listed"), Look.PLAIN).is(TextProperty.BOLD)).isTrue();

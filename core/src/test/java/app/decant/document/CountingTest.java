@@ -65,7 +65,8 @@ class CountingTest {
         return new Level(format, start, label, Suffix.TAB, restart, null, Look.PLAIN);
     }
 
-    private static final Pattern CLAUSES = new Pattern("clauses", List.of(level(NumberFormat.DECIMAL, 1, "%1.", null), level(NumberFormat.LOWER_LETTER, 1, "%1.%2)", null),
+    private static final Pattern CLAUSES = new Pattern("clauses",
+            List.of(level(NumberFormat.DECIMAL, 1, "%1.", null), level(NumberFormat.LOWER_LETTER, 1, "%1.%2)", null),
             level(NumberFormat.LOWER_ROMAN, 1, "(%3)", null)));
 
     private static List<String> labels(Numbering numbering, Object... listsAndLevels) {

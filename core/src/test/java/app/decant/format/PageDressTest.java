@@ -39,7 +39,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-/** Frames round pages, numbers beside lines, text that stands in the middle of its page (ISO/IEC 29500-1, 17.6.10, 17.6.8, 17.6.22): set, and kept by formats. */
+/** Frames round pages, numbers beside lines, text in the middle of its page (ISO/IEC 29500-1, 17.6.10, 17.6.8, 17.6.22): set, and kept by formats. */
 class PageDressTest {
     private static final Border LINE = new Border(Border.Line.DOUBLE, 1.5, new Colour(0x1F4E79), 24);
     private static final PageDress DRESSED = PageDress.PLAIN.framed(Borders.all(LINE), false, Framed.ALL)
@@ -203,7 +203,8 @@ class PageDressTest {
         try (ZipFile zip = new ZipFile(made.toFile())) {
             markup = new String(zip.getInputStream(zip.getEntry("word/document.xml")).readAllBytes(), StandardCharsets.UTF_8);
         }
-        assertThat(markup).contains("<w:pgBorders w:offsetFrom=\"page\">").contains("<w:lnNumType w:countBy=\"5\" w:distance=\"400\" w:restart=\"continuous\"/>")
+        assertThat(markup).contains("<w:pgBorders w:offsetFrom=\"page\">")
+                .contains("<w:lnNumType w:countBy=\"5\" w:distance=\"400\" w:restart=\"continuous\"/>")
                 .contains("<w:vAlign w:val=\"center\"/>");
         assertThat(markup.indexOf("w:pgMar")).isLessThan(markup.indexOf("w:pgBorders"));
         assertThat(markup.indexOf("w:pgBorders")).isLessThan(markup.indexOf("w:lnNumType"));

@@ -94,7 +94,8 @@ class SheetPagesTest {
     }
 
     @Test void breaksBeginPagesWhereTheyAreAsked() {
-        PageSetup broken = new PageSetup(PAPER, 1, 1, 1, false, false, false, false, false, false, List.of(), null, null, List.of(3, 8), List.of(2), null, null);
+        PageSetup broken = new PageSetup(PAPER, 1, 1, 1, false, false, false, false, false, false, List.of(), null, null, List.of(3, 8), List.of(2),
+                null, null);
         assertThat(pages(sheet(12, 4, broken, List.of())).pages()).extracting(SheetPagesTest::cells).containsExactly(range("A1:B3"), range("A4:B8"),
                 range("A9:B12"), range("C1:D3"), range("C4:D8"), range("C9:D12"));
     }
@@ -199,12 +200,14 @@ class SheetPagesTest {
     }
 
     @Test void choicesAreTakenAsPeopleWriteThem() {
-        Workbook book = new Workbook(List.of(sheet(25, 6, SETUP, List.of()), new Sheet("It's here", false, 100, 30, List.of(), sheet(2, 2, SETUP, List.of()).rows(),
+        Workbook book = new Workbook(List.of(sheet(25, 6, SETUP, List.of()),
+                new Sheet("It's here", false, 100, 30, List.of(), sheet(2, 2, SETUP, List.of()).rows(),
                 List.of(), SETUP)), List.of(CellStyle.PLAIN), Map.of("Winter", "Fares!$B$2:$C$3,Fares!$E$5"), Facts.NONE, false);
         assertThat(pages(book, area("'It''s here'!A1:A2")).pages()).extracting(SheetPagesTest::cells).containsExactly(range("A1:A2"));
         assertThat(pages(book, area("winter")).pages()).extracting(SheetPagesTest::cells).containsExactly(range("B2:C3"), range("E5"));
         assertThat(pages(book, area("fares!b2")).pages()).extracting(SheetPagesTest::cells).containsExactly(range("B2"));
-        assertThat(pages(book, area("Fares!F:F")).pages()).extracting(SheetPagesTest::cells).containsExactly(range("F1:F10"), range("F11:F20"), range("F21:F25"));
+        assertThat(pages(book, area("Fares!F:F")).pages()).extracting(SheetPagesTest::cells)
+                .containsExactly(range("F1:F10"), range("F11:F20"), range("F21:F25"));
         assertThat(pages(book, area("Fares!24:25")).pages().get(0)).extracting(SheetPagesTest::cells).isEqualTo(range("A24:D25"));
         assertThatThrownBy(() -> pages(book, area("Prices!A1"))).isInstanceOf(DecantException.class).hasMessageContaining("Fares");
         assertThatThrownBy(() -> pages(book, new SheetChoice(List.of("Prices"), List.of(), false, SheetChoice.Fit.AS_SET_UP)))
@@ -220,7 +223,8 @@ class SheetPagesTest {
         assertThat(Range.of("$G$40:$B$2")).hasToString("B2:G40");
         assertThat(Range.of("b:g")).isEqualTo(new Range(0, 1, Range.MOST_ROWS - 1, 6));
         assertThat(Range.of("2:40")).isEqualTo(new Range(1, 0, 39, Range.MOST_COLUMNS - 1));
-        for (String wrong : List.of("", "A", "1", "A1:B2:C3", "A0", "XFE1", "A1048577", "1A", "A1:", "ABCD1", "-1", "A 1")) assertThat(Range.of(wrong)).as(wrong).isNull();
+        for (String wrong : List.of("", "A", "1", "A1:B2:C3", "A0", "XFE1", "A1048577", "1A", "A1:", "ABCD1", "-1", "A 1"))
+            assertThat(Range.of(wrong)).as(wrong).isNull();
         for (int column = 0; column < Range.MOST_COLUMNS; column += 13) assertThat(Range.column(Range.letters(column))).isEqualTo(column);
         Range one = Range.of("B2:D4");
         assertThat(one.within(Range.of("C3:F9"))).hasToString("C3:D4");

@@ -95,11 +95,6 @@ final class Screenshots {
         steps.add(() -> window.go(Station.PUBLISH));
         steps.add(() -> { });
         steps.add(() -> snap("publish"));
-        steps.add(() -> ((Button) window.stage().getScene().lookup("#phrase-lock")).fire());
-        steps.add(() -> snap("lock"));
-        steps.add(() -> Event.fireEvent(window.stage().getScene().lookup(".phrase-card"),
-                new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.ESCAPE, false, false, false,
-                false)));
         steps.add(window::publishNow);
         for (int i = 0; i < 4; i++) steps.add(() -> { });
         steps.add(() -> snap("receipt"));

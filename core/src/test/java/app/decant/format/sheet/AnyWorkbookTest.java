@@ -106,7 +106,8 @@ class AnyWorkbookTest {
         if (random.nextBoolean()) font = font.with(TextProperty.BOLD, true);
         Border line = Border.single(0.5, Colour.BLACK);
         return new CellStyle(font, FORMATS.get(random.nextInt(FORMATS.size())), CellStyle.Across.values()[random.nextInt(4)],
-                CellStyle.Down.values()[random.nextInt(3)], random.nextBoolean(), false, 0, 0, random.nextBoolean() ? new Colour(random.nextInt(0x1000000)) : null,
+                CellStyle.Down.values()[random.nextInt(3)], random.nextBoolean(), false, 0, 0,
+                random.nextBoolean() ? new Colour(random.nextInt(0x1000000)) : null,
                 random.nextBoolean() ? new Borders(line, line, line, line, null, null) : null);
     }
 
