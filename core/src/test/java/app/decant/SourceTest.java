@@ -36,7 +36,9 @@ class SourceTest {
 
     @Test void linesFitOnAScreen() throws IOException {
         List<String> wide = new ArrayList<>();
-        for (Path file : sources("main")) for (String line : Files.readAllLines(file)) if (line.length() > 160) wide.add(file + ": " + line.strip());
+        for (String kind : List.of("main", "test")) {
+            for (Path file : sources(kind)) for (String line : Files.readAllLines(file)) if (line.length() > 160) wide.add(file + ": " + line.strip());
+        }
         assertThat(wide).isEmpty();
     }
 

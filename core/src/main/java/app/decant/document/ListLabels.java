@@ -78,11 +78,11 @@ public final class ListLabels {
             Numbering.Level below = numbering.level(new ListReference(list.id(), inner));
             if (below == null || below.restart() == null || below.restart() > depth) values[inner] = Integer.MIN_VALUE;
         }
-        labels.put(paragraph, written(level, list, values));
+        labels.put(paragraph, written(level, list, values, cascade.label(paragraph, Look.PLAIN).get(TextProperty.LANGUAGE)));
     }
 
-    private String written(Numbering.Level level, Numbering.NumberedList list, int[] values) {
-        if (level.format() == NumberFormat.BULLET || level.format() == NumberFormat.NONE) return level.label().replaceAll("%[1-9]", "");
+    private String written(Numbering.Level level, Numbering.NumberedList list, int[] values, String language) {
+        if (level.format() == NumberFormat.BULLET) return level.label().replaceAll("%[1-9]", "");
         StringBuilder text = new StringBuilder();
         String pattern = level.label();
         for (int i = 0; i < pattern.length(); i++) {
@@ -90,7 +90,8 @@ public final class ListLabels {
             if (c == '%' && i + 1 < pattern.length() && pattern.charAt(i + 1) >= '1' && pattern.charAt(i + 1) <= '9') {
                 int depth = pattern.charAt(++i) - '1';
                 Numbering.Level counted = cascade.numbering().level(new ListReference(list.id(), depth));
-                if (counted != null && values[depth] != Integer.MIN_VALUE) text.append(counted.format().write(values[depth]));
+                if (counted == null || values[depth] == Integer.MIN_VALUE) continue;
+                text.append((level.legal() ? NumberFormat.DECIMAL : counted.format()).write(values[depth], language));
             } else {
                 text.append(c);
             }

@@ -1,13 +1,34 @@
 package app.decant.document;
 
+import com.ibm.icu.text.RuleBasedNumberFormat;
+import com.ibm.icu.util.ULocale;
 import java.util.Locale;
 
 /** How a count is written. */
 public enum NumberFormat {
-    DECIMAL, DECIMAL_ZERO, LOWER_ROMAN, UPPER_ROMAN, LOWER_LETTER, UPPER_LETTER, BULLET, NONE;
+    DECIMAL, DECIMAL_ZERO, LOWER_ROMAN, UPPER_ROMAN, LOWER_LETTER, UPPER_LETTER, ORDINAL, CARDINAL_TEXT, ORDINAL_TEXT, BULLET, NONE;
 
     private static final int[] VALUES = {1000, 900, 500, 400, 100, 90, 50, 40, 10, 9, 5, 4, 1};
     private static final String[] SIGNS = {"m", "cm", "d", "cd", "c", "xc", "l", "xl", "x", "ix", "v", "iv", "i"};
+
+    /** Whether what is written hangs on a language, since it is made of words. */
+    public boolean isSpoken() { return this == ORDINAL || this == CARDINAL_TEXT || this == ORDINAL_TEXT; }
+
+    /** The count as said in a language (a BCP 47 tag): 1st, One, First. Formats without words are the same in all. */
+    public String write(int count, String language) {
+        if (!isSpoken()) return write(count);
+        ULocale locale = ULocale.forLanguageTag(language == null ? "en" : language);
+        RuleBasedNumberFormat rules = new RuleBasedNumberFormat(locale, this == ORDINAL ? RuleBasedNumberFormat.ORDINAL : RuleBasedNumberFormat.SPELLOUT);
+        if (this == ORDINAL) return rules.format(count);
+        String said = this == CARDINAL_TEXT ? rules.format(count) : ordinal(rules, count);
+        return said.isEmpty() ? said : said.substring(0, 1).toUpperCase(locale.toLocale()) + said.substring(1);
+    }
+
+    /** Languages name their rules by gender where they have one; the first that orders is the plainest. */
+    private static String ordinal(RuleBasedNumberFormat rules, int count) {
+        for (String rule : rules.getRuleSetNames()) if (rule.startsWith("%spellout-ordinal")) return rules.format(count, rule);
+        return rules.format(count);
+    }
 
     /** The count written in this format; letters go on doubled after z (aa, bb), as is common practice in office programs. */
     public String write(int count) {
@@ -18,6 +39,7 @@ public enum NumberFormat {
             case UPPER_ROMAN -> roman(count).toUpperCase(Locale.ROOT);
             case LOWER_LETTER -> letters(count);
             case UPPER_LETTER -> letters(count).toUpperCase(Locale.ROOT);
+            case ORDINAL, CARDINAL_TEXT, ORDINAL_TEXT -> write(count, null);
             case BULLET, NONE -> "";
         };
     }

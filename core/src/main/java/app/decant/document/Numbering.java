@@ -33,8 +33,22 @@ public record Numbering(Map<String, Pattern> patterns, Map<String, NumberedList>
      * @param restart the level (1 or more) after which it starts again; 0 never, null after any outer one
      * @param style   the paragraph style tied to it, or null
      * @param look    paragraph properties, mainly indents, and text properties of the label
+     * @param legal   whether the counts of all levels in its label are plain figures
+     * @param standing which part of the label stands where the paragraph's first line begins: its start, middle or end
      */
-    public record Level(NumberFormat format, int start, String label, Suffix suffix, Integer restart, String style, Look look) { }
+    public record Level(NumberFormat format, int start, String label, Suffix suffix, Integer restart, String style, Look look, boolean legal,
+                        ParagraphProperty.Alignment standing) {
+        public Level { if (standing == null) standing = ParagraphProperty.Alignment.START; }
+
+        public Level(NumberFormat format, int start, String label, Suffix suffix, Integer restart, String style, Look look) {
+            this(format, start, label, suffix, restart, style, look, false, ParagraphProperty.Alignment.START);
+        }
+
+        /** The same, its label standing and counted otherwise. */
+        public Level labelled(boolean plainFigures, ParagraphProperty.Alignment other) {
+            return new Level(format, start, label, suffix, restart, style, look, plainFigures, other);
+        }
+    }
 
     /** What stands between a label and the text. */
     public enum Suffix { TAB, SPACE, NOTHING }

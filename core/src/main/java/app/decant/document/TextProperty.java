@@ -38,10 +38,12 @@ public final class TextProperty {
     public static final Property<TrackedChange> TRACKED = new Property<>("tracked change", TrackedChange.class);
     /** The place of a form that it fills in. */
     public static final Property<FormField> FORM = new Property<>("form field", FormField.class);
+    /** Of a tab: that it goes to an edge of the text instead of to a stop. */
+    public static final Property<AlignedTab> ALIGNED_TAB = new Property<>("aligned tab", AlignedTab.class);
     /** What was remarked on it. */
     public static final Property<Comment.Thread> COMMENTS = new Property<>("comments", Comment.Thread.class);
 
-    private static final Set<Property<?>> HANGING = Set.of(LINK, TRACKED, FORM, COMMENTS);
+    private static final Set<Property<?>> HANGING = Set.of(LINK, TRACKED, FORM, ALIGNED_TAB, COMMENTS, Markup.TEXT);
 
     /** Where the text stands against its line. */
     public enum Script { BASELINE, SUPER, SUB }

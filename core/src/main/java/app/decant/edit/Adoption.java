@@ -7,6 +7,7 @@ import app.decant.document.Document;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
+import app.decant.document.Markup;
 import app.decant.document.Numbering;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.ListReference;
@@ -80,7 +81,7 @@ public final class Adoption {
     }
 
     private Table table(Table table) {
-        Look look = cascade.table(table).without(TableProperty.STYLE).without(TableProperty.PARTS);
+        Look look = foreign(cascade.table(table).without(TableProperty.STYLE).without(TableProperty.PARTS));
         List<Table.Row> rows = new ArrayList<>();
         for (int r = 0; r < table.rows().size(); r++) {
             List<Table.Cell> cells = new ArrayList<>();
@@ -88,12 +89,15 @@ public final class Adoption {
                 List<Block> inner = blocks(cell.blocks());
                 // A cell ends with a paragraph, so that one can write in it.
                 if (inner.isEmpty() || !(inner.get(inner.size() - 1) instanceof Paragraph)) inner.add(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of()));
-                cells.add(cell.withBlocks(inner));
+                cells.add(new Table.Cell(cell.column(), cell.columnSpan(), cell.rowSpan(), foreign(cell.look()), inner));
             }
-            rows.add(new Table.Row(table.rows().get(r).look(), cells));
+            rows.add(new Table.Row(foreign(table.rows().get(r).look()), cells));
         }
         return new Table(look, table.columns(), rows);
     }
+
+    /** A look without the markup of the file it came from, which may speak of what is only there. */
+    private static Look foreign(Look look) { return look.without(Markup.TABLE).without(Markup.ROW).without(Markup.CELL); }
 
     private Paragraph paragraph(Paragraph paragraph) {
         int level = cascade.outlineLevel(paragraph);
@@ -148,6 +152,7 @@ public final class Adoption {
 
     /** A level that is tied to no style, and lends its label no letters of its own but signs. */
     private static Numbering.Level free(Numbering.Level level) {
-        return new Numbering.Level(level.format(), level.start(), level.label(), level.suffix(), level.restart(), null, level.look());
+        return new Numbering.Level(level.format(), level.start(), level.label(), level.suffix(), level.restart(), null, level.look(),
+                level.legal(), level.standing());
     }
 }

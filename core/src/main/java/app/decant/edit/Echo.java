@@ -7,6 +7,7 @@ import app.decant.document.Document;
 import app.decant.document.Inline;
 import app.decant.document.ListLabels;
 import app.decant.document.Look;
+import app.decant.document.Markup;
 import app.decant.document.Outline;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.ListReference;
@@ -135,8 +136,8 @@ public record Echo(BlockPath model, List<BlockPath> others) {
 
     private static Paragraph dressed(Paragraph right, Paragraph other) {
         Look look = right.look();
-        // Where pages and counts begin is each passage's own.
-        for (Property<?> own : List.of(ParagraphProperty.PAGE_BREAK_BEFORE)) look = kept(look, other.look(), own);
+        // Where pages and counts begin, and what only the file knows of it, is each passage's own.
+        for (Property<?> own : List.of(ParagraphProperty.PAGE_BREAK_BEFORE, Markup.PARAGRAPH)) look = kept(look, other.look(), own);
         if (other.look().says(ParagraphProperty.LIST) && right.look().says(ParagraphProperty.LIST)) look = kept(look, other.look(), ParagraphProperty.LIST);
         Look letters = right.lookBefore(1);
         for (Property<?> own : TextProperty.hanging()) letters = letters.without(own);

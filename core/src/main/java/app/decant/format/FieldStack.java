@@ -113,7 +113,8 @@ public final class FieldStack {
             if (first == null) first = text.look();
             result.append(text.text());
         }
-        put(new Inline.Field(kind, instruction, result.toString(), first == null ? look : first), paragraph);
+        String words = result.isEmpty() && kind == Inline.Field.Kind.OTHER ? FieldText.of(instruction) : result.toString();
+        put(new Inline.Field(kind, instruction, words, first == null ? look : first), paragraph);
     }
 
     private void form(Open field, FormTold told, Look look, List<Inline> paragraph) {

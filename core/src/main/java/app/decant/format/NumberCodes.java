@@ -1,6 +1,7 @@
 package app.decant.format;
 
 import app.decant.document.NumberFormat;
+import app.decant.document.ParagraphProperty.Alignment;
 
 /** The numbers by which binary and rich text files name the ways of counting (MS-OSHARED 2.2.1.3; Rich Text Format 1.9.1, {@code \levelnfc}). */
 public final class NumberCodes {
@@ -13,11 +14,18 @@ public final class NumberCodes {
             case LOWER_ROMAN -> 2;
             case UPPER_LETTER -> 3;
             case LOWER_LETTER -> 4;
+            case ORDINAL -> 5;
+            case CARDINAL_TEXT -> 6;
+            case ORDINAL_TEXT -> 7;
             case DECIMAL_ZERO -> 22;
             case BULLET -> 23;
             case NONE -> 255;
         };
     }
+
+    /** Where a label stands against the place of its paragraph's first line. */
+    public static int code(Alignment standing) { return standing == Alignment.CENTRE ? 1 : standing == Alignment.END ? 2 : 0; }
+    public static Alignment standing(int code) { return code == 1 ? Alignment.CENTRE : code == 2 ? Alignment.END : Alignment.START; }
 
     /** The way of counting of a number; those that are not known here count as plain figures. */
     public static NumberFormat format(int code) {

@@ -1,5 +1,6 @@
 package app.decant.layout;
 
+import app.decant.document.AlignedTab;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Numbering;
@@ -144,6 +145,7 @@ final class ParagraphSetter {
         double decimal = -1;
         int tab = -1;
         TabStop stop = null;
+        AlignedTab lastAligned = null;
         double tabX = 0;
         for (int i = text.segmentAt(start); i < text.segments().size(); i++) {
             Segment segment = text.segments().get(i);
@@ -152,10 +154,12 @@ final class ParagraphSetter {
                 if (tab >= 0) x = settle(tab, stop, tabX, afterTab, decimal);
                 tab = segment.start();
                 tabX = x;
-                stop = nextStop(x, right);
+                AlignedTab aligned = text.aligned(tab);
+                lastAligned = aligned;
+                stop = aligned == null ? nextStop(x, right) : aligned.in(indentStart, right, right + indentEnd);
                 afterTab = 0;
                 decimal = -1;
-                x = stop.position();
+                x = Math.max(x, stop.position());
                 if (stop.kind() == TabStop.Kind.START) {
                     tabWidths[tab] = x - tabX;
                     tab = -1;
@@ -172,7 +176,10 @@ final class ParagraphSetter {
             afterTab += width;
             x += width;
         }
-        return tab >= 0 ? settle(tab, stop, tabX, afterTab, decimal) : x;
+        double reached = tab >= 0 ? settle(tab, stop, tabX, afterTab, decimal) : x;
+        // What goes to the edge of the column passes the indent there.
+        boolean beyond = lastAligned != null && !lastAligned.indents() && reached <= right + indentEnd + TOLERANCE;
+        return beyond ? Math.min(reached, right) : reached;
     }
 
     private double settle(int tab, TabStop stop, double tabX, double width, double decimal) {
@@ -205,9 +212,13 @@ final class ParagraphSetter {
         Face face = styles.fonts().fallback(style.face(), shown.codePointAt(0));
         labelStyle = face == style.face() ? style : style.with(face);
         Shaped shaped = labelStyle.face().shape(shown, text.rightToLeft(), false, false);
-        label.add(glyphs(new Segment(0, 0, Segment.Kind.OBJECT, labelStyle, shown, 0, shaped, null, null), 0));
         double width = shaped.width() * style.size();
         Numbering.Level level = styles.cascade().numbering().level(look.get(ParagraphProperty.LIST));
+        // A label that stands on its end or middle reaches out before the place of the first line.
+        Alignment standing = level == null ? Alignment.START : level.standing();
+        double before = standing == Alignment.END ? width : standing == Alignment.CENTRE ? width / 2 : 0;
+        label.add(glyphs(new Segment(0, 0, Segment.Kind.OBJECT, labelStyle, shown, 0, shaped, null, null), -before));
+        width -= before;
         Numbering.Suffix suffix = level == null ? Numbering.Suffix.TAB : level.suffix();
         double start = logicalStart(true);
         labelWidth = switch (suffix) {
@@ -370,6 +381,7 @@ final class ParagraphSetter {
 
     /** The leader of the stop a tab went to. */
     private TabStop.Leader leader(int tab, double x, int start, boolean first) {
+        if (text.aligned(tab) != null) return text.aligned(tab).leader();
         double from = logicalStart(first) + x;
         for (TabStop stop : stops) if (stop.position() > from + 0.01) return stop.leader();
         return TabStop.Leader.NONE;

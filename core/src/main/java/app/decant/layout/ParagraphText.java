@@ -1,14 +1,17 @@
 package app.decant.layout;
 
+import app.decant.document.AlignedTab;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
+import app.decant.document.TextProperty;
 import app.decant.font.Face;
 import app.decant.font.Shaped;
 import app.decant.page.TextStyle;
 import com.ibm.icu.text.Bidi;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,6 +25,7 @@ final class ParagraphText {
     private final Look table;
     private final List<Segment> segments = new ArrayList<>();
     private final Map<TextStyle, TextStyle> small = new IdentityHashMap<>();
+    private final Map<Integer, AlignedTab> aligned = new HashMap<>();
     private final double[] prefix;
     private final String flat;
     private final boolean rightToLeft;
@@ -37,17 +41,30 @@ final class ParagraphText {
         this.flat = flatText(paragraph);
         this.levels = levels(flat, rightToLeft);
         int at = 0;
-        for (Inline inline : paragraph.inlines()) {
+        List<Inline> inlines = paragraph.inlines();
+        for (int i = 0; i < inlines.size(); i++) {
+            Inline inline = inlines.get(i);
             if (inline.length() == 0) continue;
             TextStyle style = styles.text(paragraph, inline.look(), table);
+            int length = inline.length();
             if (style.hidden()) {
-                segments.add(new Segment(at, at + inline.length(), Segment.Kind.NOTHING, style, "", 0, null, null, null));
+                segments.add(new Segment(at, at + length, Segment.Kind.NOTHING, style, "", 0, null, null, null));
             } else if (inline instanceof Inline.Text run) {
-                addText(run.text(), at, style);
+                String text = run.text();
+                // Runs that look alike are set as one: letters are joined and kerned whatever else a file says of them.
+                AlignedTab tab = run.look().get(TextProperty.ALIGNED_TAB);
+                while (tab == null && i + 1 < inlines.size() && inlines.get(i + 1) instanceof Inline.Text next
+                        && style.equals(styles.text(paragraph, next.look(), table)) && !next.look().says(TextProperty.ALIGNED_TAB)) {
+                    text += next.text();
+                    i++;
+                }
+                if (tab != null) for (int c = 0; c < length; c++) if (text.charAt(c) == Inline.TAB) aligned.put(at + c, tab);
+                addText(text, at, style);
+                length = text.length();
             } else {
                 addObject(inline, at, style, fields, notes);
             }
-            at += inline.length();
+            at += length;
         }
         prefix = new double[at + 1];
         for (Segment segment : segments) {
@@ -65,6 +82,8 @@ final class ParagraphText {
     String flat() { return flat; }
     int length() { return flat.length(); }
     boolean hasTabs() { return hasTabs; }
+    /** Where the tab at a caret position goes if not to a stop, or null. */
+    AlignedTab aligned(int tab) { return aligned.get(tab); }
     boolean hasFloats() { return hasFloats; }
     boolean rightToLeft() { return rightToLeft; }
     boolean isBidi() { return levels != null; }

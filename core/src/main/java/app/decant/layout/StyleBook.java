@@ -3,6 +3,7 @@ package app.decant.layout;
 import app.decant.document.Cascade;
 import app.decant.document.Colour;
 import app.decant.document.Look;
+import app.decant.document.Markup;
 import app.decant.document.Paragraph;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
@@ -55,7 +56,7 @@ final class StyleBook {
     TextStyle text(Paragraph paragraph, Look own, Look table) { return style(cascade.text(paragraph, own, table)); }
 
     TextStyle style(Look look) {
-        return styles.computeIfAbsent(look, this::workOut);
+        return styles.computeIfAbsent(look.without(Markup.TEXT), this::workOut);
     }
 
     private TextStyle workOut(Look look) {

@@ -4,10 +4,12 @@ import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
+import app.decant.format.ForeignDocument;
 import app.decant.format.Formats;
 import app.decant.format.OfficeLock;
 import app.decant.format.PassingLinks;
 import app.decant.format.Written;
+import app.decant.format.ooxml.OoxmlFormat;
 import app.decant.format.sheet.SheetFormat;
 import app.decant.format.text.TextReader;
 import app.decant.format.text.TextWriter;
@@ -255,7 +257,8 @@ public final class Publisher {
         document = document.withFacts(recipe.facts().of(document.facts(), null));
         if (recipe.facts().stripped())
             document = document.withKept(document.kept().stream().filter(part -> part.role() == null || !part.role().endsWith("/custom-properties")).toList());
-        return PassingLinks.of(document, recipe.addresses(), findings);
+        Document passed = PassingLinks.of(document, recipe.addresses(), findings);
+        return recipe.target().format() instanceof OoxmlFormat ? passed : ForeignDocument.of(passed);
     }
 
     private static Written written(Document document, Recipe recipe, Instant when) {

@@ -5,6 +5,7 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Consumer;
 
@@ -36,6 +37,17 @@ public final class XmlNode {
     public String get(String attribute) { return attributes.get(attribute); }
 
     public String get(String attribute, String otherwise) { return attributes.getOrDefault(attribute, otherwise); }
+
+    /** The names of all its attributes. */
+    public Set<String> attributes() { return Collections.unmodifiableSet(attributes.keySet()); }
+
+    /** The same name, whose prefix tells its namespace, the same attributes in whatever order, and the same content. */
+    @Override public boolean equals(Object other) {
+        return this == other || other instanceof XmlNode node && name.equals(node.name)
+                && attributes.equals(node.attributes) && content.equals(node.content);
+    }
+
+    @Override public int hashCode() { return name.hashCode() * 31 * 31 + attributes.hashCode() * 31 + content.hashCode(); }
 
     /** Everything in it, in order: texts as strings, elements as nodes. */
     public List<Object> content() { return Collections.unmodifiableList(content); }

@@ -33,6 +33,20 @@ public final class XmlWriter {
     /** An element without content. */
     public XmlWriter leaf(String name, Object... attributes) { return open(name, attributes).close(); }
 
+    /** An element with what {@code content} writes into it; no element where that is nothing. */
+    public XmlWriter some(String name, Runnable content) {
+        closeTag();
+        int before = text.length();
+        open(name);
+        int opened = text.length();
+        content.run();
+        if (text.length() > opened) return close();
+        open.pop();
+        inTag = false;
+        text.setLength(before);
+        return this;
+    }
+
     public XmlWriter text(String content) {
         closeTag();
         text.append(escaped(content));

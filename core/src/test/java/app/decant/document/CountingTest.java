@@ -91,6 +91,29 @@ class CountingTest {
 
     private static NumberedList list(String id) { return new NumberedList(id, "clauses", Map.of(), Map.of()); }
 
+    /** 17.18.59: counts in words, of the language of the text; English and German from memory. */
+    @Test void countsAreSaidInWords() {
+        assertThat(List.of(1, 2, 3, 11, 21, 112)).extracting(count -> NumberFormat.ORDINAL.write(count, "en-GB"))
+                .containsExactly("1st", "2nd", "3rd", "11th", "21st", "112th");
+        assertThat(List.of(1, 12, 21)).extracting(count -> NumberFormat.CARDINAL_TEXT.write(count, "en")).containsExactly("One", "Twelve", "Twenty-one");
+        assertThat(List.of(1, 2, 20)).extracting(count -> NumberFormat.ORDINAL_TEXT.write(count, "en")).containsExactly("First", "Second", "Twentieth");
+        assertThat(NumberFormat.CARDINAL_TEXT.write(3, "de")).isEqualTo("Drei");
+        assertThat(NumberFormat.ORDINAL_TEXT.write(1, null)).as("no language").isEqualTo("First");
+        assertThat(NumberFormat.ORDINAL_TEXT.write(1, "not a language")).isNotBlank();
+        assertThat(NumberFormat.UPPER_ROMAN.write(4, "de")).isEqualTo("IV");
+    }
+
+    /** 17.9.4: in legal numbering all counts of a label are plain figures; 17.9.17: a level without a count of its own still shows those it names. */
+    @Test void clausesShowPlainFigures() {
+        Pattern articles = new Pattern("clauses", List.of(level(NumberFormat.UPPER_ROMAN, 1, "Article %1.", null),
+                level(NumberFormat.DECIMAL_ZERO, 1, "Section %1.%2", null).labelled(true, ParagraphProperty.Alignment.START),
+                level(NumberFormat.NONE, 1, "to %1.%2", null)));
+        assertThat(labels(numbering(articles, list("a")), "a", 0, "a", 0, "a", 1, "a", 1, "a", 2)).containsExactly("Article I.", "Article II.", "Section 2.1",
+                "Section 2.2", "to II.02");
+        Pattern said = new Pattern("clauses", List.of(level(NumberFormat.ORDINAL_TEXT, 1, "%1 part", null)));
+        assertThat(labels(numbering(said, list("a")), "a", 0, "a", 0)).containsExactly("First part", "Second part");
+    }
+
     @Test void innerLevelsBeginAnewAfterOuterOnes() {
         assertThat(labels(numbering(CLAUSES, list("a")), "a", 0, "a", 1, "a", 1, "a", 2, "a", 2, "a", 1, "a", 2, "a", 0, "a", 1, "a", 2))
                 .containsExactly("1.", "1.a)", "1.b)", "(i)", "(ii)", "1.c)", "(i)", "2.", "2.a)", "(i)");

@@ -383,7 +383,10 @@ class FolderRunTest {
         files.put("loop.pdf", "%PDF-1.4\n1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Count 1/Kids[2 0 R]>>endobj\ntrailer<</Root 1 0 R>>"
                 .getBytes(StandardCharsets.US_ASCII));
         files.put("bomb.docx", zip("word/document.xml", new byte[400_000_000], "[Content_Types].xml",
-                "<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\"><Override PartName=\"/word/document.xml\" ContentType=\"application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml\"/></Types>".getBytes(StandardCharsets.UTF_8)));
+                ("<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\">"
+                + "<Override PartName=\"/word/document.xml\" "
+                + "ContentType=\"application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml\"/></Types>")
+                .getBytes(StandardCharsets.UTF_8)));
         files.put("spy.odt", zip("mimetype", "application/vnd.oasis.opendocument.text".getBytes(StandardCharsets.US_ASCII), "content.xml",
                 "<!DOCTYPE x [<!ENTITY e SYSTEM \"file:///etc/passwd\">]><x>&e;</x>".getBytes(StandardCharsets.US_ASCII)));
         files.put("archive.docx", zip("readme.txt", "nothing".getBytes(StandardCharsets.US_ASCII)));

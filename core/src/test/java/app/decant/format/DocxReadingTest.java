@@ -1,6 +1,7 @@
 package app.decant.format;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 import static org.assertj.core.api.Assertions.within;
 
 import app.decant.document.Block;
@@ -22,6 +23,7 @@ import app.decant.document.TableProperty;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
+import java.time.Instant;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -260,5 +262,61 @@ class DocxReadingTest {
                 + "<w:p><w:r><w:fldChar w:fldCharType=\"begin\"/></w:r><w:r><w:instrText>EQ \\* jc2 \\* hps10 \\o\\ad(\\s\\up "
                         + "9(kan),\u6F22)</w:instrText></w:r><w:r><w:fldChar w:fldCharType=\"end\"/></w:r></w:p>");
         assertThat(Walk.of(taken.document()).stops().get(0).paragraph().plainText()).isEqualTo("a \u6F22(kan)");
+    }
+
+    private static String field(String instruction, String result) {
+        return r("<w:fldChar w:fldCharType=\"begin\"/>") + r("<w:instrText>" + instruction + "</w:instrText>") + (result == null ? ""
+                : r("<w:fldChar w:fldCharType=\"separate\"/>") + result) + r("<w:fldChar w:fldCharType=\"end\"/>");
+    }
+
+    /** 17.16.5.33, 17.16.5.63: buttons show their words, symbols their sign, though the file stores no result. */
+    @Test void fieldsWithoutAResultShowWhatTheySay() {
+        assertThat(first(read(p(t("Press ") + field(" MACROBUTTON NoMacro [click here]", null)))).inlines().get(1))
+                .isInstanceOfSatisfying(Inline.Field.class, field -> assertThat(field.result()).isEqualTo("[click here]"));
+        assertThat(List.of("SYMBOL 181 \\f &quot;Arial&quot;", "SYMBOL 0xB0", "SYMBOL 8364 \\u", "SYMBOL 183 \\f Symbol", "SYMBOL 0xF0E0 \\f Wingdings",
+                "SYMBOL 99999999999 \\u", "SYMBOL"))
+                .extracting(said -> ((Inline.Field) first(read(p(field(said, null)))).inlines().get(0)).result())
+                .containsExactly("\u00B5", "\u00B0", "\u20AC", "\u2022", "\u2192", "", "");
+    }
+
+    /** 17.16.5.75: entries of an index show nothing, and are there again when the file is saved. */
+    @Test void entriesOfAnIndexStay() {
+        Document document = read(p(t("Ferries") + field(" XE &quot;Ferries&quot; ", null) + t(" sail."))).document();
+        assertThat(((Paragraph) document.blocks().get(0)).inlines().get(1)).isInstanceOfSatisfying(Inline.Field.class, field -> {
+            assertThat(field.result()).isEmpty();
+            assertThat(field.asked()).isEqualTo("XE \"Ferries\"");
+        });
+        assertThat(Elements.part(Formats.called("docx").write(document, Instant.EPOCH).bytes(), "word/document.xml").find("w:instrText").text())
+                .isEqualTo(" XE \"Ferries\" ");
+    }
+
+    /** 17.13.6: bookmarks may begin and end between paragraphs, rows and cells, and at the end of all. */
+    @Test void bookmarksBetweenBlocksAreFound() {
+        String start = "<w:bookmarkStart w:id=\"1\" w:name=\"fares\"/>";
+        String end = "<w:bookmarkEnd w:id=\"1\"/>";
+        assertThat(points(read(start + p(t("Fares")) + end + p(t("Times"))))).containsExactly("fares[", "Fares", "]fares", "Times");
+        assertThat(points(read(p(start + t("Fares")) + end))).containsExactly("fares[", "Fares", "]fares");
+        assertThat(points(read("<w:tbl><w:tr>" + start + "<w:tc>" + p(t("Fares")) + "</w:tc>" + end + "<w:tc>" + p(t("Times")) + "</w:tc></w:tr></w:tbl>"
+                + p(""))))
+                .containsExactly("fares[", "Fares", "]fares", "Times");
+        assertThat(points(read("<w:tbl>" + start + "<w:tr><w:tc>" + p(t("Fares")) + "</w:tc></w:tr>" + end + "</w:tbl>" + p(t("Times")))))
+                .containsExactly("fares[", "Fares", "]fares", "Times");
+    }
+
+    private static List<String> points(Taken taken) {
+        return Walk.of(taken.document()).stops().stream().flatMap(stop -> stop.paragraph().inlines().stream())
+                .map(inline -> inline instanceof Inline.BookmarkPoint point
+                ? point.start() ? point.name() + "[" : "]" + point.name() : ((Inline.Text) inline).text()).toList();
+    }
+
+    /** 17.4.22: cells merged sideways in the older way. */
+    @Test void cellsMergedInTheOlderWayAreOne() {
+        String cell = "<w:tc><w:tcPr><w:hMerge%s/></w:tcPr>" + p(t("%s")) + "</w:tc>";
+        Table table = (Table) read("<w:tbl><w:tblGrid><w:gridCol w:w=\"1000\"/><w:gridCol w:w=\"1000\"/><w:gridCol w:w=\"1000\"/></w:tblGrid><w:tr>"
+                + String.format(cell, " w:val=\"restart\"", "Fares") + String.format(cell, "", "") + "<w:tc>" + p(t("Times")) + "</w:tc></w:tr></w:tbl>"
+                + p(""))
+                .document().blocks().get(0);
+        assertThat(table.rows().get(0).cells()).extracting(Table.Cell::column, Table.Cell::columnSpan)
+                .containsExactly(tuple(0, 2), tuple(2, 1));
     }
 }

@@ -120,7 +120,8 @@ class FormFieldsTest {
 
     /** 17.16.15: a field may name what runs when it is come to; that is left out of what is written, and told. */
     @Test void whatFieldsWouldRunIsLeftOut() throws IOException {
-        Document document = read("<w:p>" + field("FORMTEXT", "<w:name w:val=\"Name\"/><w:entryMacro w:val=\"Start\"/><w:exitMacro w:val=\"Stop\"/><w:textInput/>",
+        Document document = read("<w:p>" + field("FORMTEXT",
+                "<w:name w:val=\"Name\"/><w:entryMacro w:val=\"Start\"/><w:exitMacro w:val=\"Stop\"/><w:textInput/>",
                 run("Ada")) + "</w:p>");
         List<Finding> findings = new ArrayList<>();
         String markup = markup(written(PassingLinks.of(document, Set.of(), findings)));

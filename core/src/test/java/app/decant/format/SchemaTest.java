@@ -49,10 +49,14 @@ import org.openxmlformats.schemas.wordprocessingml.x2006.main.StylesDocument;
 class SchemaTest {
     private static final Instant WHEN = Instant.parse("2026-11-01T08:00:00Z");
     private static final String PAGE = """
-        <html><head><title>Berths</title><style>.a { column-count: 2 } td { border: 1px solid #aa3300; background: #eee }</style></head><body><h1 id="top">Berths</h1>
-        <p style="text-indent: 2em; text-align: justify">One <b>two</b> <i>three</i> <u>four</u> <s>five</s> <sub>6</sub><sup>7</sup> <a href="#top">up</a> <a href="https://ferries.example/a b?c=d&amp;e">out</a></p>
-        <ul><li>one<ol type="i" start="4"><li>inner</li></ol></li></ul><dl><dt>term</dt><dd>told</dd></dl><blockquote>quoted</blockquote><pre>  set  as  is</pre><hr>
-        <table><caption>Fares</caption><thead><tr><th colspan="2">Head</th></tr></thead><tbody><tr><td rowspan="2">a</td><td>b</td></tr><tr><td>c</td></tr></tbody></table>
+        <html><head><title>Berths</title><style>.a { column-count: 2 } td { border: 1px solid #aa3300; background: #eee }</style></head>
+        <body><h1 id="top">Berths</h1>
+        <p style="text-indent: 2em; text-align: justify">One <b>two</b> <i>three</i> <u>four</u> <s>five</s> <sub>6</sub><sup>7</sup>
+        <a href="#top">up</a> <a href="https://ferries.example/a b?c=d&amp;e">out</a></p>
+        <ul><li>one<ol type="i" start="4"><li>inner</li></ol></li></ul><dl><dt>term</dt><dd>told</dd></dl>
+        <blockquote>quoted</blockquote><pre>  set  as  is</pre><hr>
+        <table><caption>Fares</caption><thead><tr><th colspan="2">Head</th></tr></thead>
+        <tbody><tr><td rowspan="2">a</td><td>b</td></tr><tr><td>c</td></tr></tbody></table>
         <p dir="rtl" lang="ar">مرحبا</p></body></html>
         """;
 

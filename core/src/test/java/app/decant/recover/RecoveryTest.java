@@ -313,7 +313,8 @@ class RecoveryTest {
 
     @Test void whatARecogniserSaysBecomesLinesOfText() {
         String table = "level\tpage_num\tblock_num\tpar_num\tline_num\tword_num\tleft\ttop\twidth\theight\tconf\ttext\n"
-                + "4\t1\t1\t1\t1\t0\t300\t300\t900\t50\t-1\t\n5\t1\t1\t1\t1\t1\t300\t300\t250\t50\t96\tHarbour\n5\t1\t1\t1\t1\t2\t580\t300\t180\t50\t91\tnotice\n5\t1\t1\t1\t1\t3\t800\t300\t60\t50\t12\t~;\n";
+                + "4\t1\t1\t1\t1\t0\t300\t300\t900\t50\t-1\t\n5\t1\t1\t1\t1\t1\t300\t300\t250\t50\t96\tHarbour\n"
+                + "5\t1\t1\t1\t1\t2\t580\t300\t180\t50\t91\tnotice\n5\t1\t1\t1\t1\t3\t800\t300\t60\t50\t12\t~;\n";
         List<Chunk> lines = LineFinder.chunks(OpticalReader.glyphs(table, 72.0 / 300));
         assertThat(lines).singleElement().satisfies(line -> assertThat(line.text()).isEqualTo("Harbour notice"));
     }

@@ -71,8 +71,10 @@ final class ListReading {
         for (char c : told.toCharArray()) label.append(c < 9 && format != NumberFormat.BULLET ? "%" + (c + 1) : String.valueOf(c));
         Numbering.Suffix suffix = level.getTypeOfCharFollowingTheNumber() == 0 ? Numbering.Suffix.TAB : level.getTypeOfCharFollowingTheNumber() == 1
                 ? Numbering.Suffix.SPACE : Numbering.Suffix.NOTHING;
-        boolean unusual = (level.toByteArray()[5] & 8) != 0;
-        return new Numbering.Level(format, level.getStartAt(), label.toString(), suffix, unusual ? (Integer) (level.getRestart() & 0xFF) : null, null, look);
+        int flags = level.toByteArray()[5];
+        boolean unusual = (flags & 8) != 0;
+        return new Numbering.Level(format, level.getStartAt(), label.toString(), suffix, unusual ? (Integer) (level.getRestart() & 0xFF) : null, null, look,
+                (flags & 4) != 0, NumberCodes.standing(flags & 3));
     }
 
 }

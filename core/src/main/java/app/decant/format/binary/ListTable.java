@@ -75,7 +75,8 @@ final class ListTable {
             }
         }
         boolean fixed = level.format() == NumberFormat.BULLET || level.format() == NumberFormat.NONE;
-        Bytes bytes = new Bytes().four(level.start()).one(NumberCodes.code(level.format())).one(level.restart() == null ? 0 : NO_USUAL_RESTART);
+        Bytes bytes = new Bytes().four(level.start()).one(NumberCodes.code(level.format())).one(NumberCodes.code(level.standing()) | (level.legal() ? 4 : 0)
+                | (level.restart() == null ? 0 : NO_USUAL_RESTART));
         for (int i = 0; i < LEVELS; i++) bytes.one(!fixed && i < places.size() ? places.get(i) : 0);
         bytes.one(level.suffix() == Numbering.Suffix.TAB ? 0 : level.suffix() == Numbering.Suffix.SPACE ? 1 : 2).four(0).four(0);
         bytes.one(text.length).one(paragraph.length).one(level.restart() == null ? 0 : level.restart()).one(0);

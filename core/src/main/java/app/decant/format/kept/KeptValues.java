@@ -6,6 +6,7 @@ import app.decant.document.Image;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
+import app.decant.document.Markup;
 import app.decant.document.OpaqueBlock;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
@@ -105,7 +106,7 @@ final class KeptValues {
     /** All properties by their names. */
     private static Map<String, Property<?>> properties() {
         Map<String, Property<?>> all = new HashMap<>();
-        for (Class<?> holder : List.of(TextProperty.class, ParagraphProperty.class, TableProperty.class)) {
+        for (Class<?> holder : List.of(TextProperty.class, ParagraphProperty.class, TableProperty.class, Markup.class)) {
             for (Field field : holder.getFields()) {
                 try {
                     if (field.get(null) instanceof Property<?> property && all.put(property.name(), property) != null)

@@ -4,6 +4,7 @@ import app.decant.document.Look;
 import app.decant.document.NumberFormat;
 import app.decant.document.Numbering;
 import app.decant.document.PageDress;
+import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Style;
 import app.decant.document.StyleSheet;
@@ -251,12 +252,21 @@ final class OdtSheet {
                 double label2 = OdtLookReading.length(properties.get("text:min-label-width"), 0);
                 look = indents(look, before + label2, -label2);
             }
-            levels[index] = new Numbering.Level(format, start, label.toString(), suffix, null, null, look);
+            levels[index] = new Numbering.Level(format, start, label.toString(), suffix, null, null, look).labelled(false, standing(properties));
         }
         List<Numbering.Level> all = new ArrayList<>();
         for (Numbering.Level level : levels)
             all.add(level == null ? new Numbering.Level(NumberFormat.NONE, 1, "", Numbering.Suffix.NOTHING, null, null, Look.PLAIN) : level);
         return all.subList(0, 9);
+    }
+
+    /** 20.223 of OpenDocument 1.2: how the label stands at its place. */
+    private static Alignment standing(XmlNode properties) {
+        return switch (properties == null ? "start" : properties.get("fo:text-align", "start")) {
+            case "center" -> Alignment.CENTRE;
+            case "end", "right" -> Alignment.END;
+            default -> Alignment.START;
+        };
     }
 
     private static Look indents(Look look, double start, double first) {

@@ -4,6 +4,8 @@ import app.decant.document.Document;
 import app.decant.document.Look;
 import app.decant.document.NumberFormat;
 import app.decant.document.Numbering;
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.ParagraphProperty.ListReference;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Style;
 import app.decant.document.TextProperty;
@@ -19,14 +21,17 @@ final class OdtStyles {
     private final Document document;
     private final Map<String, String> names = new HashMap<>();
     /** Styles made for single looks: what they are, and their names. */
+    private final Consumer<String> lose;
     private final Map<Object, String> automatic = new LinkedHashMap<>();
     private final Map<String, Consumer<XmlWriter>> writing = new LinkedHashMap<>();
     private final Map<String, Integer> counts = new HashMap<>();
 
     private record Key(String family, String parent, Look look, String breaks, String page) { }
 
-    OdtStyles(Document document) {
+    /** @param lose hears of what this format can't say */
+    OdtStyles(Document document, Consumer<String> lose) {
         this.document = document;
+        this.lose = lose;
         for (Style style : document.styles().styles().values()) names.put(style.id(), encoded(style.id()));
     }
 
@@ -145,14 +150,16 @@ final class OdtStyles {
                 boolean counted = end >= 0 && level.format() != NumberFormat.NONE && !bullet;
                 // How many outer counts come before its own, which the format writes by itself.
                 int shown = counted ? (int) label.substring(0, end).chars().filter(c -> c == '%').count() + 1 : 0;
+                if (counted && countsOtherwise(level, list, label.substring(0, end), i)) lose.accept("labels");
                 xml.open("text:list-level-style-number", "text:level", i + 1, "style:num-format", counted ? format(level.format()) : "", "style:num-prefix",
-                        counted && at > 0 ? label.substring(0, at) : !counted && !label.isEmpty() ? label : null,
+                        counted && at > 0 ? label.substring(0, at) : !counted ? unsaid(label.replaceAll("%[1-9]", "")) : null,
                         "style:num-suffix", counted && end + 2 < label.length() ? label.substring(end + 2) : null, "text:start-value", start,
                                 "text:display-levels", shown > 1 ? shown : null);
             }
             double indent = level.look().get(ParagraphProperty.INDENT_START, 0.0);
             double first = level.look().get(ParagraphProperty.FIRST_LINE, 0.0);
-            xml.open("style:list-level-properties", "text:list-level-position-and-space-mode", "label-alignment");
+            xml.open("style:list-level-properties", "text:list-level-position-and-space-mode", "label-alignment",
+                    "fo:text-align", level.standing() == Alignment.CENTRE ? "center" : level.standing() == Alignment.END ? "end" : null);
             String follow = level.suffix() == Numbering.Suffix.TAB ? "listtab" : level.suffix() == Numbering.Suffix.SPACE ? "space" : "nothing";
             xml.leaf("style:list-level-label-alignment", "text:label-followed-by", follow, "fo:margin-left", OdtLooks.points(indent), "fo:text-indent",
                     OdtLooks.points(first), "text:list-tab-stop-position", follow.equals("listtab") ? OdtLooks.points(indent) : null);
@@ -163,9 +170,21 @@ final class OdtStyles {
         xml.close();
     }
 
+    private static String unsaid(String text) { return text.isEmpty() ? null : text; }
+
+    /** Whether a label can't be said by this format, which joins the counts of levels by points and knows few ways of counting. */
+    private boolean countsOtherwise(Numbering.Level level, Numbering.NumberedList list, String before, int depth) {
+        if (level.format().isSpoken() || level.format() == NumberFormat.DECIMAL_ZERO || !before.replaceFirst("^[^%]*", "").matches("(%[1-9]\\.)*")) return true;
+        for (int outer = 0; level.legal() && outer < depth; outer++) {
+            Numbering.Level above = document.numbering().level(new ListReference(list.id(), outer));
+            if (above != null && above.format() != NumberFormat.DECIMAL) return true;
+        }
+        return false;
+    }
+
     static String format(NumberFormat format) {
         return switch (format) {
-            case DECIMAL, DECIMAL_ZERO -> "1";
+            case DECIMAL, DECIMAL_ZERO, ORDINAL, CARDINAL_TEXT, ORDINAL_TEXT -> "1";
             case LOWER_ROMAN -> "i";
             case UPPER_ROMAN -> "I";
             case LOWER_LETTER -> "a";

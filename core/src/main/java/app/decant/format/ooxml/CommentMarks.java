@@ -26,7 +26,9 @@ final class CommentMarks {
             int id = writer.comments().id(comment);
             for (int i = 0; i <= comment.answers().size(); i++) {
                 xml.leaf("w:commentRangeEnd", "w:id", id + i);
-                xml.open("w:r").leaf("w:commentReference", "w:id", id + i).close();
+                xml.open("w:r");
+                if (writer.commentStyle() != null) xml.open("w:rPr").leaf("w:rStyle", "w:val", writer.commentStyle()).close();
+                xml.leaf("w:commentReference", "w:id", id + i).close();
             }
         }
     }

@@ -18,6 +18,7 @@ import app.decant.document.StyleSheet;
 import app.decant.format.OfficePackage;
 import app.decant.format.Taken;
 import app.decant.words.Message;
+import app.decant.xml.XmlNames;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import java.util.ArrayList;
@@ -103,10 +104,12 @@ public final class DocxReader {
         List<Section> sections = new ArrayList<>();
         List<Block> blocks = new ArrayList<>();
         int[] count = new int[1];
+        XmlNode[] background = new XmlNode[1];
         Set<String> wanted = Set.of("w:p", "w:tbl", "w:sdt", "w:sectPr", "w:customXml", "w:ins", "w:altChunk", "w:commentRangeStart", "w:commentRangeEnd",
-                 "mc:AlternateContent");
+                "w:bookmarkStart", "w:bookmarkEnd", "w:background", "mc:AlternateContent");
         XmlReader.stream(container.part(main), main, wanted::contains, node -> {
             if (count[0]++ % 200 == 0) progress.step(count[0], 0, Message.of("step.reading"));
+            if (node.is("w:background")) background[0] = node;
             story.block(node, blocks, section -> {
                 if (blocks.isEmpty()) blocks.add(Paragraph.of(""));
                 sections.add(story.section(section).withBlocks(blocks));
@@ -114,11 +117,29 @@ public final class DocxReader {
             });
         });
         story.endContents(blocks);
+        List<Block> last = blocks.isEmpty() && !sections.isEmpty() ? new ArrayList<>(sections.get(sections.size() - 1).blocks()) : blocks;
+        story.endBookmarks(last);
+        if (last != blocks) sections.set(sections.size() - 1, sections.get(sections.size() - 1).withBlocks(last));
         if (!blocks.isEmpty() || sections.isEmpty()) {
             if (blocks.isEmpty()) blocks.add(Paragraph.of(""));
             sections.add(story.section(null).withBlocks(blocks));
         }
+        if (background[0] != null) sections.set(0, onBackground(sections.get(0), background[0]));
         return sections;
+    }
+
+    /** 17.2.1: the colour of the screen behind all pages; one that is a picture is left out. */
+    private Section onBackground(Section section, XmlNode background) {
+        boolean[] points = new boolean[1];
+        background.attributesIn(XmlNames.R, id -> points[0] = true);
+        if (points[0]) {
+            find(Finding.lost(Message.of("ooxml.a-picture-behind-all-pages")));
+            return section;
+        }
+        List<String> kept = new ArrayList<>(section.kept());
+        kept.add(background.markup());
+        return new Section(section.start(), section.page(), section.columns(), section.numbering(), section.frames(), section.firstPageDiffers(),
+                section.blocks(), kept, section.dress());
     }
 
     private void readNotes(String main, String role, String element, Inline.Note.Kind kind) {

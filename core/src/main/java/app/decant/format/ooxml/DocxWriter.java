@@ -13,6 +13,7 @@ import app.decant.document.Section.Columns;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section.PageGeometry;
 import app.decant.document.Section;
+import app.decant.document.Style;
 import app.decant.format.CommentSpans;
 import app.decant.picture.PictureDecoder;
 import app.decant.xml.XmlNode;
@@ -31,6 +32,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 
@@ -48,6 +50,8 @@ public final class DocxWriter {
     private static final Set<String> BEFORE_FONTS = Set.of("w:writeProtection", "w:view", "w:zoom", "w:removePersonalInformation", "w:removeDateAndTime",
             "w:doNotDisplayPageBoundaries", "w:displayBackgroundShape", "w:printPostScriptOverText",
             "w:printFractionalCharacterWidth", "w:printFormsData");
+
+    private static final Pattern ROOT = Pattern.compile("(<w:(?:document|hdr|ftr|footnotes|endnotes|comments|styles|numbering)\\b)");
 
     private final Document document;
     private final ListNumbers lists;
@@ -80,6 +84,12 @@ public final class DocxWriter {
         List<Inline.Note> list = note.kind() == Inline.Note.Kind.FOOTNOTE ? footnotes : endnotes;
         list.add(note);
         return list.size();
+    }
+
+    /** The style for marks of comments, by the name that the standard gives it (17.13.4.5), or null where the file has none. */
+    String commentStyle() {
+        for (Style style : document.styles().styles().values()) if (style.name().equalsIgnoreCase("annotation reference")) return style.id();
+        return null;
     }
 
     CommentsPart.Writing comments() { return comments; }
@@ -117,7 +127,7 @@ public final class DocxWriter {
     }
 
     private void put(String name, String type, byte[] bytes) {
-        parts.put(name, bytes);
+        parts.put(name, type != null && type.startsWith(TYPES) && type.endsWith("+xml") ? tolerated(bytes) : bytes);
         types.put(name, type);
     }
 
@@ -132,7 +142,9 @@ public final class DocxWriter {
             if (part.role() != null) main.inside(part.role(), "/" + part.name());
         }
         XmlWriter xml = new XmlWriter();
-        xml.open("w:document", NAMESPACES).open("w:body");
+        xml.open("w:document", NAMESPACES);
+        if (!document.sections().isEmpty()) for (String kept : document.sections().get(0).kept()) if (kept.startsWith("<w:background")) xml.raw(kept);
+        xml.open("w:body");
         StoryWriter story = new StoryWriter(this, xml, main);
         for (int i = 0; i < document.sections().size(); i++) section(story, i);
         xml.close().close();
@@ -148,13 +160,13 @@ public final class DocxWriter {
             part(main, "comments", "word/comments.xml", TYPES + "comments+xml", comments.comments());
             part(main, CommentsPart.EXTENDED_ROLE, "word/commentsExtended.xml", CommentsPart.EXTENDED_TYPE, comments.extended());
         }
-        put("word/document.xml", TYPES + (template ? "template.main+xml" : "document.main+xml"), tolerated(xml.bytes()));
+        put("word/document.xml", TYPES + (template ? "template.main+xml" : "document.main+xml"), xml.bytes());
         put("word/_rels/document.xml.rels", null, main.bytes());
         packageParts(when);
         return zipped();
     }
 
-    /** Content controls may say what only newer programs know: others are told to pass over it (29500-3, 7.2). */
+    /** Markup that was kept may say what only newer programs know: others are told to pass over it (29500-3, 7.2). */
     private static byte[] tolerated(byte[] markup) {
         String text = new String(markup, StandardCharsets.UTF_8);
         StringBuilder known = new StringBuilder();
@@ -164,8 +176,8 @@ public final class DocxWriter {
             known.append(known.isEmpty() ? "" : " ").append(one[0]);
             declared.append(" xmlns:").append(one[0]).append("=\"http://schemas.microsoft.com/office/word/").append(one[1]).append("/wordml\"");
         }
-        if (known.isEmpty()) return markup;
-        return text.replaceFirst("<w:document\\b", "<w:document" + declared + " mc:Ignorable=\"" + known + "\"").getBytes(StandardCharsets.UTF_8);
+        if (known.isEmpty() || text.contains("mc:Ignorable=")) return markup;
+        return ROOT.matcher(text).replaceFirst("$1" + declared + " mc:Ignorable=\"" + known + "\"").getBytes(StandardCharsets.UTF_8);
     }
 
     private void fonts(PartRelations main) {
@@ -227,18 +239,21 @@ public final class DocxWriter {
         more.beforeType();
         xml.leaf("w:type", "w:val", start);
         PageGeometry page = section.page();
-        xml.leaf("w:pgSz", "w:w", Units.toTwips(page.width()), "w:h", Units.toTwips(page.height()), "w:orient", page.isLandscape() ? "landscape" : null);
+        if (!more.still("w:pgSz", size -> SectionReader.isSize(size, page)))
+            xml.leaf("w:pgSz", "w:w", Units.toTwips(page.width()), "w:h", Units.toTwips(page.height()), "w:orient", page.isLandscape() ? "landscape" : null);
         xml.leaf("w:pgMar", "w:top", Units.toTwips(page.top()), "w:right", Units.toTwips(page.right()), "w:bottom", Units.toTwips(page.bottom()), "w:left",
                 Units.toTwips(page.left()), "w:header",
                 Units.toTwips(page.header()), "w:footer", Units.toTwips(page.footer()), "w:gutter", Units.toTwips(page.gutter()));
         more.afterMargins();
-        if (section.numbering().start() != null || section.numbering().format() != NumberFormat.DECIMAL) {
+        boolean told = more.still("w:pgNumType", node -> SectionReader.numbering(node).equals(section.numbering()));
+        if (!told && (section.numbering().start() != null || section.numbering().format() != NumberFormat.DECIMAL)) {
             xml.leaf("w:pgNumType", "w:fmt", NumberingPart.format(section.numbering().format()), "w:start", section.numbering().start());
         }
         Columns columns = section.columns();
-        if (columns.count() > 1) {
+        if (columns.count() > 1 || columns.gap() > 0) {
             boolean own = !columns.widths().isEmpty();
-            xml.open("w:cols", "w:num", columns.count(), "w:space", Units.toTwips(columns.gap()), "w:sep", columns.line() ? "1" : null, "w:equalWidth",
+            xml.open("w:cols", "w:num", columns.count() > 1 ? columns.count() : null, "w:space",
+                    Units.toTwips(columns.gap()), "w:sep", columns.line() ? "1" : null, "w:equalWidth",
                     own ? "0" : null);
             for (int i = 0; own && i < columns.count(); i++) {
                 xml.leaf("w:col", "w:w", Units.toTwips(columns.widths().get(2 * i)), "w:space", 2 * i + 1 < columns.widths().size()
@@ -282,7 +297,8 @@ public final class DocxWriter {
             for (XmlNode child : root.children()) {
                 boolean[] points = new boolean[1];
                 child.attributesIn(NAMESPACES[3].toString(), id -> points[0] = true);
-                boolean ours = child.name().startsWith("w:") && !points[0] && !child.is("w:footnotePr") && !child.is("w:endnotePr") && !child.is("w:rsids");
+                boolean ours = (child.name().startsWith("w:") || child.is("m:mathPr")) && !points[0]
+                        && !child.is("w:footnotePr") && !child.is("w:endnotePr") && !child.is("w:rsids");
                 boolean fonts = child.is("w:embedTrueTypeFonts") || child.is("w:saveSubsetFonts");
                 if (fonts) continue;
                 if (!BEFORE_FONTS.contains(child.name()) && !told) {

@@ -34,9 +34,39 @@ final class DrawingReader {
         this.story = story;
     }
 
+    /** How a drawing of one picture is placed: {@code anchor} is null for one that stands in its line. */
+    record Placed(Anchor anchor, double width, double height, Insets crop, double rotation, String description) {
+        /** What the drawing says, or null where it is none of a picture. */
+        static Placed of(XmlNode drawing) {
+            XmlNode frame = frame(drawing);
+            XmlNode picture = frame == null ? null : frame.at("a:graphic", "a:graphicData", "pic:pic");
+            if (picture == null) return null;
+            XmlNode cut = picture.at("pic:blipFill", "a:srcRect");
+            Insets crop = cut == null ? Insets.NONE : new Insets(share(cut, "t"), share(cut, "r"), share(cut, "b"), share(cut, "l"));
+            Integer turn = Units.whole(picture.at("pic:spPr", "a:xfrm"), "rot");
+            String told = frame.child("wp:docPr") == null ? null : frame.child("wp:docPr").get("descr");
+            return new Placed(frame.is("wp:anchor") ? DrawingReader.anchor(frame) : null, Units.emu(frame.child("wp:extent"), "cx", 72),
+                    Units.emu(frame.child("wp:extent"), "cy", 72), crop, turn == null ? 0 : turn / 60000.0, told != null && !told.isBlank() ? told : null);
+        }
+
+        /** Whether a picture stands like this. */
+        boolean isOf(Anchor other, Picture picture) {
+            return equals(new Placed(other, picture.width(), picture.height(), picture.crop(), picture.rotation(), picture.description()));
+        }
+
+        Inline inline(Image image, Look look) {
+            Picture picture = new Picture(image, width, height, crop, rotation, description);
+            return anchor == null ? new Inline.InlinePicture(picture, look) : new Inline.Floating(anchor, picture, look);
+        }
+    }
+
+    private static XmlNode frame(XmlNode drawing) {
+        return drawing.child("wp:inline") != null ? drawing.child("wp:inline") : drawing.child("wp:anchor");
+    }
+
     /** A drawing as an inline, or null where it shows nothing. */
     Inline drawing(XmlNode drawing, Look look) {
-        XmlNode frame = drawing.child("wp:inline") != null ? drawing.child("wp:inline") : drawing.child("wp:anchor");
+        XmlNode frame = frame(drawing);
         if (frame == null) return opaque(drawing, "a drawing", null, look);
         double width = Units.emu(frame.child("wp:extent"), "cx", 72);
         double height = Units.emu(frame.child("wp:extent"), "cy", 72);
@@ -44,10 +74,8 @@ final class DrawingReader {
         XmlNode data = frame.at("a:graphic", "a:graphicData");
         boolean anchored = frame.is("wp:anchor");
         XmlNode picture = data == null ? null : data.child("pic:pic");
-        if (picture != null) {
-            Picture placed = picture(picture, width, height, description);
-            if (placed != null) return anchored ? new Inline.Floating(anchor(frame), placed, look) : new Inline.InlinePicture(placed, look);
-        }
+        Image image = picture == null ? null : image(picture);
+        if (image != null) return Placed.of(drawing).inline(image, DrawingMarkup.keep(look, drawing));
         XmlNode shape = data == null ? null : data.child("wps:wsp");
         if (shape != null && (shape.child("wps:txbx") != null || anchored && isPlainBox(shape))) {
             return new Inline.Floating(anchored ? anchor(frame) : inFlow(), box(shape, width, height), look);
@@ -77,21 +105,15 @@ final class DrawingReader {
         return "a drawing";
     }
 
-    private Picture picture(XmlNode picture, double width, double height, String description) {
+    private Image image(XmlNode picture) {
         XmlNode blip = picture.at("pic:blipFill", "a:blip");
         String id = blip == null ? null : blip.get("r:embed");
         Image image = id == null ? null : story.image(id);
-        if (image == null) {
-            boolean outside = blip != null && blip.get("r:link") != null;
-            reader.find(outside ? Finding.lost(Message.of("ooxml.a-picture-lies-outside-the-file"))
-                    : Finding.lost(Message.of("ooxml.a-picture-is-missing-from-the-file")));
-            return null;
-        }
-        XmlNode cut = picture.at("pic:blipFill", "a:srcRect");
-        Insets crop = cut == null ? Insets.NONE : new Insets(share(cut, "t"), share(cut, "r"), share(cut, "b"), share(cut, "l"));
-        Integer turn = Units.whole(picture.at("pic:spPr", "a:xfrm"), "rot");
-        String words = description != null && !description.isBlank() ? description : null;
-        return new Picture(image, width, height, crop, turn == null ? 0 : turn / 60000.0, words);
+        if (image != null) return image;
+        boolean outside = blip != null && blip.get("r:link") != null;
+        reader.find(outside ? Finding.lost(Message.of("ooxml.a-picture-lies-outside-the-file"))
+                : Finding.lost(Message.of("ooxml.a-picture-is-missing-from-the-file")));
+        return null;
     }
 
     private static double share(XmlNode node, String side) {

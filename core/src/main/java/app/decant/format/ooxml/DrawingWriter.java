@@ -2,6 +2,8 @@ package app.decant.format.ooxml;
 
 import app.decant.document.Anchor;
 import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Markup;
 import app.decant.document.Opaque;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
@@ -24,25 +26,45 @@ final class DrawingWriter {
         this.writer = writer;
     }
 
-    void inline(Picture picture) {
-        XmlWriter xml = story.xml;
-        xml.open("w:drawing").open("wp:inline", "distT", 0, "distB", 0, "distL", 0, "distR", 0);
-        xml.leaf("wp:extent", "cx", Units.toEmu(picture.width()), "cy", Units.toEmu(picture.height()));
-        properties(picture.description());
-        graphic(picture);
+    /** @param look of the picture, which may hold its drawing as it was read */
+    void inline(Picture picture, Look look) { picture(null, picture, look); }
+
+    private void picture(Anchor anchor, Picture picture, Look look) {
+        String relation = story.relations.inside("image", writer.mediaTarget(picture.image()));
+        String still = look.says(Markup.TEXT) ? DrawingMarkup.still(look, anchor, picture, relation, writer.nextId()) : null;
+        if (still != null) story.xml.raw(still);
+        else picture(story.xml, anchor, picture, relation, writer.nextId());
+    }
+
+    /** One picture in its line, where {@code anchor} is null, or standing at an anchor. */
+    static void picture(XmlWriter xml, Anchor anchor, Picture picture, String relation, int number) {
+        xml.open("w:drawing");
+        if (anchor == null) xml.open("wp:inline", "distT", 0, "distB", 0, "distL", 0, "distR", 0).leaf("wp:extent", "cx", Units.toEmu(picture.width()),
+                "cy", Units.toEmu(picture.height()));
+        else anchor(xml, anchor, picture, number);
+        properties(xml, picture.description(), number);
+        graphic(xml, picture, relation);
         xml.close().close();
     }
 
     void floating(Inline.Floating floating) {
-        XmlWriter xml = story.xml;
-        Anchor anchor = floating.anchor();
-        boolean box = floating.content() instanceof TextBox;
-        if (box) xml.open("mc:AlternateContent").open("mc:Choice", "Requires", "wps");
+        if (floating.content() instanceof Picture picture) picture(floating.anchor(), picture, floating.look());
+        else if (floating.content() instanceof TextBox box) {
+            XmlWriter xml = story.xml;
+            int number = writer.nextId();
+            xml.open("mc:AlternateContent").open("mc:Choice", "Requires", "wps").open("w:drawing");
+            anchor(xml, floating.anchor(), box, number);
+            properties(xml, null, number);
+            box(box);
+            xml.close().close().close().close();
+        }
+    }
+
+    private static void anchor(XmlWriter xml, Anchor anchor, Inline.Floating.Content content, int number) {
         Insets distance = anchor.distance();
-        xml.open("w:drawing").open("wp:anchor", "distT", Units.toEmu(distance.top()), "distB", Units.toEmu(distance.bottom()), "distL",
-                Units.toEmu(distance.left()), "distR",
-                Units.toEmu(distance.right()), "simplePos", 0, "relativeHeight", writer.nextId(), "behindDoc", anchor.behind() ? 1 : 0, "locked", 0,
-                        "layoutInCell", 1, "allowOverlap", 1);
+        xml.open("wp:anchor", "distT", Units.toEmu(distance.top()), "distB", Units.toEmu(distance.bottom()), "distL", Units.toEmu(distance.left()), "distR",
+                Units.toEmu(distance.right()), "simplePos", 0, "relativeHeight", number, "behindDoc", anchor.behind() ? 1 : 0, "locked", 0,
+                "layoutInCell", 1, "allowOverlap", 1);
         xml.leaf("wp:simplePos", "x", 0, "y", 0);
         xml.open("wp:positionH", "relativeFrom", anchor.horizontal().from().name().toLowerCase(Locale.ROOT));
         if (anchor.horizontal().alignment() != null)
@@ -57,35 +79,23 @@ final class DrawingWriter {
         }).close();
         else xml.open("wp:posOffset").text(Long.toString(Units.toEmu(anchor.vertical().offset()))).close();
         xml.close();
-        xml.leaf("wp:extent", "cx", Units.toEmu(floating.content().width()), "cy", Units.toEmu(floating.content().height()));
+        xml.leaf("wp:extent", "cx", Units.toEmu(content.width()), "cy", Units.toEmu(content.height()));
         switch (anchor.wrap()) {
             case SQUARE -> xml.leaf("wp:wrapSquare", "wrapText", "bothSides");
             case TOP_AND_BOTTOM -> xml.leaf("wp:wrapTopAndBottom");
             case NONE -> xml.leaf("wp:wrapNone");
         }
-        if (floating.content() instanceof Picture picture) {
-            properties(picture.description());
-            graphic(picture);
-        } else if (floating.content() instanceof TextBox content) {
-            properties(null);
-            box(content);
-        }
-        xml.close().close();
-        if (box) xml.close().close();
     }
 
-    private void properties(String description) {
-        int id = writer.nextId();
-        story.xml.leaf("wp:docPr", "id", id, "name", "Object " + id, "descr", description);
-        story.xml.leaf("wp:cNvGraphicFramePr");
+    private static void properties(XmlWriter xml, String description, int number) {
+        xml.leaf("wp:docPr", "id", number, "name", "Object " + number, "descr", description);
+        xml.leaf("wp:cNvGraphicFramePr");
     }
 
-    private void graphic(Picture picture) {
-        XmlWriter xml = story.xml;
-        String id = story.relations.inside("image", writer.mediaTarget(picture.image()));
+    private static void graphic(XmlWriter xml, Picture picture, String relation) {
         xml.open("a:graphic").open("a:graphicData", "uri", XmlNames.PIC).open("pic:pic");
         xml.open("pic:nvPicPr").leaf("pic:cNvPr", "id", 0, "name", "Picture", "descr", picture.description()).leaf("pic:cNvPicPr").close();
-        xml.open("pic:blipFill").leaf("a:blip", "r:embed", id);
+        xml.open("pic:blipFill").leaf("a:blip", "r:embed", relation);
         Insets crop = picture.crop();
         if (!crop.equals(Insets.NONE))
             xml.leaf("a:srcRect", "l", share(crop.left()), "t", share(crop.top()), "r", share(crop.right()), "b", share(crop.bottom()));

@@ -42,7 +42,8 @@ final class FormMarkup {
     }
 
     /** A content control; null for one that only groups or gathers what is worked out, such as a list of contents. */
-    static FormField control(int number, XmlNode properties) {
+    static FormField control(int number, XmlNode whole) {
+        XmlNode properties = whole.child("w:sdtPr");
         if (properties == null || properties.child("w:docPartObj") != null || properties.child("w:docPartList") != null
                 || properties.child("w:bibliography") != null || properties.child("w:citation") != null) return null;
         Kind kind = Kind.TEXT;
@@ -60,7 +61,8 @@ final class FormMarkup {
             }
         }
         XmlNode name = properties.child("w:alias") != null ? properties.child("w:alias") : properties.child("w:tag");
-        return new FormField(number, kind, true, name == null ? "" : name.get("w:val", ""), choices, properties.markup());
+        return new FormField(number, kind, true, name == null ? "" : name.get("w:val", ""), choices,
+                properties.markup() + (whole.child("w:sdtEndPr") == null ? "" : whole.child("w:sdtEndPr").markup()));
     }
 
     /** What is said of a field or control that now shows this. */

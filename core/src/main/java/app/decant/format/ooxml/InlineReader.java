@@ -1,5 +1,6 @@
 package app.decant.format.ooxml;
 
+import app.decant.document.AlignedTab;
 import app.decant.document.Block;
 import app.decant.document.Finding;
 import app.decant.document.FormField;
@@ -8,9 +9,11 @@ import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty.TabStop;
 import app.decant.document.TextProperty;
 import app.decant.document.TrackedChange;
 import app.decant.font.SymbolEncoding;
+import app.decant.format.FieldText;
 import app.decant.format.OfficePackage;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
@@ -33,6 +36,8 @@ final class InlineReader {
     private final Deque<Open> fields = new ArrayDeque<>();
     private final Map<String, String> bookmarks = new HashMap<>();
     private List<Inline> out;
+    /** Ends of bookmarks that stand between blocks, for the paragraph that comes next. */
+    private final List<Inline> waiting = new ArrayList<>();
     private int[] contentsLevels;
     private TrackedChange tracked;
     private FormField control;
@@ -64,7 +69,8 @@ final class InlineReader {
     int[] contentsLevels() { return contentsLevels; }
 
     List<Inline> read(XmlNode paragraph) {
-        out = new ArrayList<>();
+        out = new ArrayList<>(waiting);
+        waiting.clear();
         contentsLevels = null;
         for (XmlNode node : paragraph.children()) content(node, null);
         for (Open open : fields) {
@@ -96,27 +102,40 @@ final class InlineReader {
             }
             case "w:sdt" -> {
                 FormField around = control;
-                FormField own = FormMarkup.control(story.reader.nextForm(), node.child("w:sdtPr"));
+                FormField own = FormMarkup.control(story.reader.nextForm(), node);
                 if (own != null) control = own;
                 XmlNode content = node.child("w:sdtContent");
                 if (content != null) for (XmlNode child : content.children()) content(child, link);
                 control = around;
             }
-            case "w:bookmarkStart" -> {
-                String name = node.get("w:name");
-                if (name == null || name.equals("_GoBack")) return;
-                bookmarks.put(node.get("w:id", ""), name);
-                add(new Inline.BookmarkPoint(name, true));
-            }
-            case "w:bookmarkEnd" -> {
-                String name = bookmarks.remove(node.get("w:id", ""));
-                if (name != null) add(new Inline.BookmarkPoint(name, false));
-            }
+            case "w:bookmarkStart", "w:bookmarkEnd" -> addIfAny(bookmark(node));
             case "w:commentRangeStart", "w:commentRangeEnd" -> story.commentRange(node);
             case "m:oMath", "m:oMathPara" -> add(drawings.opaque(node, "an equation (“" + shortened(node.text()) + "”)", null, Look.PLAIN));
             case "mc:AlternateContent" -> alternate(node, Look.PLAIN, link);
             default -> { }
         }
+    }
+
+    private Inline bookmark(XmlNode node) {
+        String id = node.get("w:id", "");
+        if (node.is("w:bookmarkEnd")) return bookmarks.containsKey(id) ? new Inline.BookmarkPoint(bookmarks.remove(id), false) : null;
+        String name = node.get("w:name");
+        if (name == null || name.equals("_GoBack")) return null;
+        bookmarks.put(id, name);
+        return new Inline.BookmarkPoint(name, true);
+    }
+
+    /** One end of a bookmark that stands between blocks, rows or cells (17.13.6). */
+    void between(XmlNode node) {
+        Inline point = bookmark(node);
+        if (point != null) waiting.add(point);
+    }
+
+    /** What no paragraph came for. */
+    List<Inline> left() {
+        List<Inline> left = new ArrayList<>(waiting);
+        waiting.clear();
+        return left;
     }
 
     private static String shortened(String text) { return text.length() > 30 ? text.substring(0, 30) + "…" : text; }
@@ -143,7 +162,8 @@ final class InlineReader {
     private void piece(XmlNode node, Look look, Link link) {
         switch (node.name()) {
             case "w:t", "w:delText" -> add(new Inline.Text(symbols(look, printable(node.text())), look));
-            case "w:tab", "w:ptab" -> add(new Inline.Text(String.valueOf(Inline.TAB), look));
+            case "w:tab" -> add(new Inline.Text(String.valueOf(Inline.TAB), look));
+            case "w:ptab" -> add(new Inline.Text(String.valueOf(Inline.TAB), look.with(TextProperty.ALIGNED_TAB, alignedTab(node))));
             case "w:br" -> {
                 String type = node.get("w:type", "textWrapping");
                 char c = type.equals("page") ? Inline.PAGE_BREAK : type.equals("column") ? Inline.COLUMN_BREAK : Inline.LINE_BREAK;
@@ -178,6 +198,15 @@ final class InlineReader {
             case "w:commentReference" -> story.comments.mark(story.reader.comment(node), fields.isEmpty() ? out : fields.peek().result);
             default -> { }
         }
+    }
+
+    private static AlignedTab alignedTab(XmlNode node) {
+        TabStop.Kind kind = switch (node.get("w:alignment", "left")) {
+            case "center" -> TabStop.Kind.CENTRE;
+            case "right" -> TabStop.Kind.END;
+            default -> TabStop.Kind.START;
+        };
+        return new AlignedTab(kind, node.get("w:relativeTo", "margin").equals("indent"), LookReader.leader(node));
     }
 
     private void addIfAny(Inline inline) { if (inline != null) add(inline); }
@@ -297,8 +326,8 @@ final class InlineReader {
             open.result.forEach(this::add);
             return;
         }
-        if (kind == Field.Kind.OTHER && text.isEmpty()) return;
-        add(new Field(kind, open.instruction.toString().trim(), text.toString(), look == null ? open.look : look));
+        String shown = text.isEmpty() && kind == Field.Kind.OTHER ? FieldText.of(open.instruction.toString()) : text.toString();
+        add(new Field(kind, open.instruction.toString().trim(), shown, look == null ? open.look : look));
     }
 
     /** A form field: what is filled in bears it; a box or a choice without a result is shown as what its data say. */

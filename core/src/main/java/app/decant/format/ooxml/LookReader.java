@@ -16,6 +16,7 @@ import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -29,47 +30,52 @@ final class LookReader {
                     Map.entry("lightGray", 0xC0C0C0),
             Map.entry("black", 0x000000), Map.entry("white", 0xFFFFFF));
     private final Map<String, String> themeFonts;
+    private final Map<XmlNode, Look> texts = new HashMap<>();
+    private final Map<XmlNode, Look> paragraphs = new HashMap<>();
 
     /** @param themeFonts the families of the theme by their slots, such as {@code minorHAnsi} */
     LookReader(Map<String, String> themeFonts) { this.themeFonts = themeFonts; }
 
     /** Run properties; null gives a plain look. */
     Look text(XmlNode properties) {
-        if (properties == null) return Look.PLAIN;
-        Look look = Look.PLAIN;
-        for (XmlNode node : properties.children()) {
-            look = switch (node.name()) {
-                case "w:rStyle" -> look.with(TextProperty.STYLE, node.get("w:val"));
-                case "w:rFonts" -> fonts(look, node);
-                case "w:sz" -> look.with(TextProperty.SIZE, Units.halfPoints(node, "w:val"));
-                case "w:b" -> flag(look, properties, node, TextProperty.BOLD);
-                case "w:i" -> flag(look, properties, node, TextProperty.ITALIC);
-                case "w:strike" -> flag(look, properties, node, TextProperty.STRIKE);
-                case "w:dstrike" -> flag(look, properties, node, TextProperty.DOUBLE_STRIKE);
-                case "w:smallCaps" -> flag(look, properties, node, TextProperty.SMALL_CAPITALS);
-                case "w:caps" -> flag(look, properties, node, TextProperty.CAPITALS);
-                case "w:vanish" -> flag(look, properties, node, TextProperty.HIDDEN);
-                case "w:rtl" -> flag(look, properties, node, TextProperty.RIGHT_TO_LEFT);
-                case "w:u" -> look.with(TextProperty.UNDERLINE, underline(node.get("w:val", "single")));
-                case "w:color" -> look.with(TextProperty.COLOUR, colour(node.get("w:val")));
-                case "w:highlight" -> HIGHLIGHTS.containsKey(node.get("w:val")) ? look.with(TextProperty.HIGHLIGHT,
+        return properties == null ? Look.PLAIN : texts.computeIfAbsent(properties, all -> {
+            Look look = Look.PLAIN;
+            for (XmlNode node : all.children()) look = text(look, node);
+            return LookWriter.TEXT.rest(all, look, node -> text(Look.PLAIN, node));
+        });
+    }
+
+    private Look text(Look look, XmlNode node) {
+        return switch (node.name()) {
+            case "w:rStyle" -> look.with(TextProperty.STYLE, node.get("w:val"));
+            case "w:rFonts" -> fonts(look, node);
+            case "w:sz" -> look.with(TextProperty.SIZE, Units.halfPoints(node, "w:val"));
+            case "w:b" -> flag(look, node, TextProperty.BOLD);
+            case "w:i" -> flag(look, node, TextProperty.ITALIC);
+            case "w:strike" -> flag(look, node, TextProperty.STRIKE);
+            case "w:dstrike" -> flag(look, node, TextProperty.DOUBLE_STRIKE);
+            case "w:smallCaps" -> flag(look, node, TextProperty.SMALL_CAPITALS);
+            case "w:caps" -> flag(look, node, TextProperty.CAPITALS);
+            case "w:vanish" -> flag(look, node, TextProperty.HIDDEN);
+            case "w:rtl" -> flag(look, node, TextProperty.RIGHT_TO_LEFT);
+            case "w:u" -> look.with(TextProperty.UNDERLINE, underline(node.get("w:val", "single")));
+            case "w:color" -> look.with(TextProperty.COLOUR, colour(node.get("w:val")));
+            case "w:highlight" -> HIGHLIGHTS.containsKey(node.get("w:val")) ? look.with(TextProperty.HIGHLIGHT,
                         new Colour(HIGHLIGHTS.get(node.get("w:val")))) : look.with(TextProperty.HIGHLIGHT, Colour.AUTOMATIC);
-                case "w:shd" -> look.says(TextProperty.HIGHLIGHT) ? look : look.with(TextProperty.HIGHLIGHT, fill(node));
-                case "w:vertAlign" -> look.with(TextProperty.SCRIPT, switch (node.get("w:val", "")) {
-                    case "superscript" -> Script.SUPER;
-                    case "subscript" -> Script.SUB;
-                    default -> Script.BASELINE;
-                });
-                case "w:spacing" -> look.with(TextProperty.LETTER_SPACING, Units.twips(node, "w:val"));
-                case "w:position" -> look.with(TextProperty.RAISE, Units.halfPoints(node, "w:val"));
-                case "w:w" -> look.with(TextProperty.WIDTH_SCALE, scale(node.get("w:val")));
-                case "w:kern" -> look.with(TextProperty.KERNING_FROM, Units.halfPoints(node, "w:val"));
-                case "w:lang" -> look.with(TextProperty.LANGUAGE, node.get("w:val"));
-                case "w14:ligatures" -> look.with(TextProperty.LIGATURES, !node.get("w14:val", "none").equals("none"));
-                default -> look;
-            };
-        }
-        return look;
+            case "w:shd" -> look.says(TextProperty.HIGHLIGHT) ? look : look.with(TextProperty.HIGHLIGHT, fill(node));
+            case "w:vertAlign" -> look.with(TextProperty.SCRIPT, switch (node.get("w:val", "")) {
+                case "superscript" -> Script.SUPER;
+                case "subscript" -> Script.SUB;
+                default -> Script.BASELINE;
+            });
+            case "w:spacing" -> look.with(TextProperty.LETTER_SPACING, Units.twips(node, "w:val"));
+            case "w:position" -> look.with(TextProperty.RAISE, Units.halfPoints(node, "w:val"));
+            case "w:w" -> look.with(TextProperty.WIDTH_SCALE, scale(node.get("w:val")));
+            case "w:kern" -> look.with(TextProperty.KERNING_FROM, Units.halfPoints(node, "w:val"));
+            case "w:lang" -> look.with(TextProperty.LANGUAGE, node.get("w:val"));
+            case "w14:ligatures" -> look.with(TextProperty.LIGATURES, !node.get("w14:val", "none").equals("none"));
+            default -> look;
+        };
     }
 
     private Look fonts(Look look, XmlNode node) {
@@ -89,9 +95,7 @@ final class LookReader {
         return family != null && !family.isBlank() ? family : node.get(plain);
     }
 
-    private static Look flag(Look look, XmlNode properties, XmlNode node, Property<Boolean> property) {
-        return look.with(property, Units.flag(properties, node.name()));
-    }
+    private static Look flag(Look look, XmlNode node, Property<Boolean> property) { return look.with(property, Units.isOn(node)); }
 
     private static Double scale(String value) {
         if (value == null) return null;
@@ -137,28 +141,31 @@ final class LookReader {
 
     /** Paragraph properties; null gives a plain look. The style's id is not part of it. */
     Look paragraph(XmlNode properties) {
-        if (properties == null) return Look.PLAIN;
-        Look look = Look.PLAIN;
-        for (XmlNode node : properties.children()) {
-            look = switch (node.name()) {
-                case "w:jc" -> look.with(ParagraphProperty.ALIGNMENT, alignment(node.get("w:val", "start")));
-                case "w:ind" -> indents(look, node);
-                case "w:spacing" -> spacing(look, node);
-                case "w:keepNext" -> flag(look, properties, node, ParagraphProperty.KEEP_WITH_NEXT);
-                case "w:keepLines" -> flag(look, properties, node, ParagraphProperty.KEEP_TOGETHER);
-                case "w:pageBreakBefore" -> flag(look, properties, node, ParagraphProperty.PAGE_BREAK_BEFORE);
-                case "w:widowControl" -> flag(look, properties, node, ParagraphProperty.WIDOW_CONTROL);
-                case "w:contextualSpacing" -> flag(look, properties, node, ParagraphProperty.CONTEXTUAL_SPACING);
-                case "w:bidi" -> flag(look, properties, node, ParagraphProperty.RIGHT_TO_LEFT);
-                case "w:tabs" -> look.with(ParagraphProperty.TABS, tabs(node));
-                case "w:pBdr" -> look.with(ParagraphProperty.BORDERS, borders(node));
-                case "w:shd" -> look.with(ParagraphProperty.SHADING, fill(node));
-                case "w:outlineLvl" -> look.with(ParagraphProperty.OUTLINE_LEVEL, outline(Units.whole(node, "w:val")));
-                case "w:numPr" -> look.with(ParagraphProperty.LIST, list(node));
-                default -> look;
-            };
-        }
-        return look;
+        return properties == null ? Look.PLAIN : paragraphs.computeIfAbsent(properties, all -> {
+            Look look = Look.PLAIN;
+            for (XmlNode node : all.children()) look = paragraph(look, node);
+            return LookWriter.paragraph(null).rest(all, look, node -> paragraph(Look.PLAIN, node));
+        });
+    }
+
+    private static Look paragraph(Look look, XmlNode node) {
+        return switch (node.name()) {
+            case "w:jc" -> look.with(ParagraphProperty.ALIGNMENT, alignment(node.get("w:val", "start")));
+            case "w:ind" -> indents(look, node);
+            case "w:spacing" -> spacing(look, node);
+            case "w:keepNext" -> flag(look, node, ParagraphProperty.KEEP_WITH_NEXT);
+            case "w:keepLines" -> flag(look, node, ParagraphProperty.KEEP_TOGETHER);
+            case "w:pageBreakBefore" -> flag(look, node, ParagraphProperty.PAGE_BREAK_BEFORE);
+            case "w:widowControl" -> flag(look, node, ParagraphProperty.WIDOW_CONTROL);
+            case "w:contextualSpacing" -> flag(look, node, ParagraphProperty.CONTEXTUAL_SPACING);
+            case "w:bidi" -> flag(look, node, ParagraphProperty.RIGHT_TO_LEFT);
+            case "w:tabs" -> look.with(ParagraphProperty.TABS, tabs(node));
+            case "w:pBdr" -> look.with(ParagraphProperty.BORDERS, borders(node));
+            case "w:shd" -> look.with(ParagraphProperty.SHADING, fill(node));
+            case "w:outlineLvl" -> look.with(ParagraphProperty.OUTLINE_LEVEL, outline(Units.whole(node, "w:val")));
+            case "w:numPr" -> look.with(ParagraphProperty.LIST, list(node));
+            default -> look;
+        };
     }
 
     private static Integer outline(Integer level) { return level == null ? null : level >= 0 && level < 9 ? level + 1 : 0; }
@@ -221,16 +228,19 @@ final class LookReader {
                 case "clear" -> TabStop.Kind.CLEAR;
                 default -> TabStop.Kind.START;
             };
-            TabStop.Leader leader = switch (tab.get("w:leader", "none")) {
-                case "dot" -> TabStop.Leader.DOTS;
-                case "hyphen" -> TabStop.Leader.HYPHENS;
-                case "underscore", "heavy" -> TabStop.Leader.LINE;
-                case "middleDot" -> TabStop.Leader.MIDDLE_DOTS;
-                default -> TabStop.Leader.NONE;
-            };
-            stops.add(new TabStop(position, kind, leader));
+            stops.add(new TabStop(position, kind, leader(tab)));
         }
         return new TabStops(stops);
+    }
+
+    static TabStop.Leader leader(XmlNode tab) {
+        return switch (tab.get("w:leader", "none")) {
+            case "dot" -> TabStop.Leader.DOTS;
+            case "hyphen" -> TabStop.Leader.HYPHENS;
+            case "underscore", "heavy" -> TabStop.Leader.LINE;
+            case "middleDot" -> TabStop.Leader.MIDDLE_DOTS;
+            default -> TabStop.Leader.NONE;
+        };
     }
 
     /** The sides of a border element of paragraphs, tables and cells. */

@@ -1,9 +1,11 @@
 package app.decant.format.ooxml;
 
+import app.decant.document.AlignedTab;
 import app.decant.document.Border;
 import app.decant.document.Borders;
 import app.decant.document.Colour;
 import app.decant.document.Look;
+import app.decant.document.Markup;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty.LineSpacing;
 import app.decant.document.ParagraphProperty.ListReference;
@@ -14,74 +16,90 @@ import app.decant.document.Property;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty;
 import app.decant.xml.XmlWriter;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 
 /** Writes looks as run and paragraph properties, in the order the schema asks for. */
 final class LookWriter {
     private LookWriter() { }
 
+    /** Run properties (17.3.2); their order is free. */
+    static final KeptMarkup TEXT = new KeptMarkup(Markup.TEXT, List.of("w:rStyle", "w:rFonts", "w:b", "w:bCs", "w:i", "w:iCs", "w:caps", "w:smallCaps",
+            "w:strike", "w:dstrike", "w:outline", "w:shadow", "w:emboss", "w:imprint", "w:noProof",
+            "w:snapToGrid", "w:vanish", "w:webHidden", "w:color", "w:spacing", "w:w",
+            "w:kern", "w:position", "w:sz", "w:szCs", "w:highlight", "w:u", "w:effect", "w:bdr", "w:shd", "w:fitText", "w:vertAlign", "w:rtl", "w:cs", "w:em",
+            "w:lang", "w:eastAsianLayout", "w:specVanish", "w:oMath"),
+            Set.of("w:ins", "w:del", "w:moveFrom", "w:moveTo", DrawingMarkup.NAME), LookWriter::letters);
+    /** The order of what a paragraph says (17.3.1), between its style and what is said of its mark. */
+    private static final List<String> PARAGRAPH = List.of("w:keepNext", "w:keepLines", "w:pageBreakBefore", "w:framePr", "w:widowControl", "w:numPr",
+            "w:suppressLineNumbers", "w:pBdr", "w:shd", "w:tabs", "w:suppressAutoHyphens", "w:kinsoku", "w:wordWrap", "w:overflowPunct", "w:topLinePunct",
+            "w:autoSpaceDE", "w:autoSpaceDN", "w:bidi", "w:adjustRightInd", "w:snapToGrid", "w:spacing", "w:ind", "w:contextualSpacing", "w:mirrorIndents",
+            "w:suppressOverlap", "w:jc", "w:textDirection", "w:textAlignment", "w:textboxTightWrap", "w:outlineLvl", "w:divId", "w:cnfStyle");
+
     /** Run properties under the given name; nothing where the look says nothing of text. */
-    static void text(XmlWriter xml, String element, Look look) {
-        boolean any = false;
-        for (Property<?> property : look.properties()) any |= TEXT.contains(property);
-        if (!any) return;
-        xml.open(element);
-        content(xml, look);
-        xml.close();
-    }
+    static void text(XmlWriter xml, String element, Look look) { xml.some(element, () -> TEXT.write(xml, look)); }
 
     /** What is said of a paragraph's mark, also whether it was put in or taken out (17.3.1.29). */
     static void mark(XmlWriter xml, Look look, DocxWriter writer) {
         xml.open("w:rPr");
         TrackedMarkup.leaves(xml, look.get(TextProperty.TRACKED), writer);
-        content(xml, look);
+        TEXT.write(xml, look);
         xml.close();
     }
 
-    private static void content(XmlWriter xml, Look look) {
-        if (look.says(TextProperty.STYLE)) xml.leaf("w:rStyle", "w:val", look.get(TextProperty.STYLE));
+    private static void letters(XmlWriter xml, String name, Look look) {
+        switch (name) {
+            case "w:rStyle" -> value(xml, name, look, TextProperty.STYLE, style -> style);
+            case "w:rFonts" -> fonts(xml, look);
+            case "w:b" -> flag(xml, name, look, TextProperty.BOLD);
+            case "w:bCs" -> complex(xml, name, look, TextProperty.BOLD);
+            case "w:i" -> flag(xml, name, look, TextProperty.ITALIC);
+            case "w:iCs" -> complex(xml, name, look, TextProperty.ITALIC);
+            case "w:caps" -> flag(xml, name, look, TextProperty.CAPITALS);
+            case "w:smallCaps" -> flag(xml, name, look, TextProperty.SMALL_CAPITALS);
+            case "w:strike" -> flag(xml, name, look, TextProperty.STRIKE);
+            case "w:dstrike" -> flag(xml, name, look, TextProperty.DOUBLE_STRIKE);
+            case "w:vanish" -> flag(xml, name, look, TextProperty.HIDDEN);
+            case "w:color" -> value(xml, name, look, TextProperty.COLOUR, LookWriter::colour);
+            case "w:spacing" -> value(xml, name, look, TextProperty.LETTER_SPACING, Units::toTwips);
+            case "w:w" -> value(xml, name, look, TextProperty.WIDTH_SCALE, scale -> Math.round(scale * 100));
+            case "w:kern" -> value(xml, name, look, TextProperty.KERNING_FROM, Units::toHalfPoints);
+            case "w:position" -> value(xml, name, look, TextProperty.RAISE, Units::toHalfPoints);
+            case "w:sz", "w:szCs" -> value(xml, name, look, TextProperty.SIZE, Units::toHalfPoints);
+            case "w:highlight" -> value(xml, name, look, TextProperty.HIGHLIGHT, LookWriter::highlight);
+            case "w:u" -> value(xml, name, look, TextProperty.UNDERLINE, LookWriter::underline);
+            case "w:shd" -> {
+                Colour highlight = look.get(TextProperty.HIGHLIGHT);
+                if (highlight != null && highlight(highlight) == null) shading(xml, highlight);
+            }
+            case "w:vertAlign" -> value(xml, name, look, TextProperty.SCRIPT, script -> script == Script.SUPER ? "superscript"
+                    : script == Script.SUB ? "subscript" : "baseline");
+            case "w:rtl" -> flag(xml, name, look, TextProperty.RIGHT_TO_LEFT);
+            case "w:lang" -> value(xml, name, look, TextProperty.LANGUAGE, language -> language);
+            default -> { }
+        }
+    }
+
+    /** One value, unless the look says nothing of it or there is no word for what it says. */
+    private static <T> void value(XmlWriter xml, String name, Look look, Property<T> property, Function<T, Object> written) {
+        Object value = look.says(property) ? written.apply(look.get(property)) : null;
+        if (value != null) xml.leaf(name, "w:val", value);
+    }
+
+    /** Letters written from right to left are told apart (17.3.2.2). */
+    private static void complex(XmlWriter xml, String name, Look look, Property<Boolean> property) {
+        if (look.is(TextProperty.RIGHT_TO_LEFT)) flag(xml, name, look, property);
+    }
+
+    private static void fonts(XmlWriter xml, Look look) {
         String family = look.get(TextProperty.FAMILY);
         if (family != null || look.says(TextProperty.COMPLEX_FAMILY) || look.says(TextProperty.EAST_ASIAN_FAMILY)) {
             xml.leaf("w:rFonts", "w:ascii", family, "w:hAnsi", family, "w:eastAsia", look.get(TextProperty.EAST_ASIAN_FAMILY), "w:cs",
                     look.get(TextProperty.COMPLEX_FAMILY));
         }
-        flag(xml, "w:b", look, TextProperty.BOLD);
-        flag(xml, "w:i", look, TextProperty.ITALIC);
-        flag(xml, "w:caps", look, TextProperty.CAPITALS);
-        flag(xml, "w:smallCaps", look, TextProperty.SMALL_CAPITALS);
-        flag(xml, "w:strike", look, TextProperty.STRIKE);
-        flag(xml, "w:dstrike", look, TextProperty.DOUBLE_STRIKE);
-        flag(xml, "w:vanish", look, TextProperty.HIDDEN);
-        if (look.says(TextProperty.COLOUR)) xml.leaf("w:color", "w:val", colour(look.get(TextProperty.COLOUR)));
-        if (look.says(TextProperty.LETTER_SPACING)) xml.leaf("w:spacing", "w:val", Units.toTwips(look.get(TextProperty.LETTER_SPACING)));
-        if (look.says(TextProperty.WIDTH_SCALE)) xml.leaf("w:w", "w:val", Math.round(look.get(TextProperty.WIDTH_SCALE) * 100));
-        if (look.says(TextProperty.KERNING_FROM)) xml.leaf("w:kern", "w:val", Units.toHalfPoints(look.get(TextProperty.KERNING_FROM)));
-        if (look.says(TextProperty.RAISE)) xml.leaf("w:position", "w:val", Units.toHalfPoints(look.get(TextProperty.RAISE)));
-        if (look.says(TextProperty.SIZE)) {
-            xml.leaf("w:sz", "w:val", Units.toHalfPoints(look.get(TextProperty.SIZE)));
-            xml.leaf("w:szCs", "w:val", Units.toHalfPoints(look.get(TextProperty.SIZE)));
-        }
-        String highlight = highlight(look.get(TextProperty.HIGHLIGHT));
-        if (highlight != null) xml.leaf("w:highlight", "w:val", highlight);
-        if (look.says(TextProperty.UNDERLINE)) xml.leaf("w:u", "w:val", underline(look.get(TextProperty.UNDERLINE)));
-        if (look.says(TextProperty.HIGHLIGHT) && highlight == null)
-            xml.leaf("w:shd", "w:val", "clear", "w:color", "auto", "w:fill", colour(look.get(TextProperty.HIGHLIGHT)));
-        if (look.says(TextProperty.SCRIPT)) {
-            Script script = look.get(TextProperty.SCRIPT);
-            xml.leaf("w:vertAlign", "w:val", script == Script.SUPER ? "superscript" : script == Script.SUB ? "subscript" : "baseline");
-        }
-        flag(xml, "w:rtl", look, TextProperty.RIGHT_TO_LEFT);
-        if (look.says(TextProperty.LANGUAGE)) xml.leaf("w:lang", "w:val", look.get(TextProperty.LANGUAGE));
     }
-
-    private static final Set<Property<?>> TEXT = Set.of(TextProperty.STYLE, TextProperty.FAMILY, TextProperty.COMPLEX_FAMILY,
-            TextProperty.EAST_ASIAN_FAMILY, TextProperty.BOLD,
-            TextProperty.ITALIC, TextProperty.CAPITALS, TextProperty.SMALL_CAPITALS, TextProperty.STRIKE, TextProperty.DOUBLE_STRIKE, TextProperty.HIDDEN,
-                    TextProperty.COLOUR,
-            TextProperty.LETTER_SPACING, TextProperty.WIDTH_SCALE, TextProperty.KERNING_FROM, TextProperty.RAISE, TextProperty.SIZE, TextProperty.HIGHLIGHT,
-                    TextProperty.UNDERLINE,
-            TextProperty.SCRIPT, TextProperty.RIGHT_TO_LEFT, TextProperty.LANGUAGE);
 
     static void flag(XmlWriter xml, String name, Look look, Property<Boolean> property) {
         Boolean value = look.get(property);
@@ -113,40 +131,48 @@ final class LookWriter {
 
     /** Paragraph properties; {@code mark} writes what is said of its mark, {@code section} a section's end into them. Nothing where there is nothing to say. */
     static void paragraph(XmlWriter xml, ListNumbers lists, String style, Look look, Runnable mark, Runnable section) {
-        boolean any = style != null || section != null || mark != null;
-        for (Property<?> property : look.properties()) any |= PARAGRAPH.contains(property);
-        if (!any) return;
-        xml.open("w:pPr");
-        if (style != null) xml.leaf("w:pStyle", "w:val", style);
-        flag(xml, "w:keepNext", look, ParagraphProperty.KEEP_WITH_NEXT);
-        flag(xml, "w:keepLines", look, ParagraphProperty.KEEP_TOGETHER);
-        flag(xml, "w:pageBreakBefore", look, ParagraphProperty.PAGE_BREAK_BEFORE);
-        flag(xml, "w:widowControl", look, ParagraphProperty.WIDOW_CONTROL);
-        ListReference list = look.get(ParagraphProperty.LIST);
-        if (list != null) xml.open("w:numPr").leaf("w:ilvl", "w:val", list.level()).leaf("w:numId", "w:val", lists.of(list.list())).close();
-        if (look.says(ParagraphProperty.BORDERS)) borders(xml, "w:pBdr", look.get(ParagraphProperty.BORDERS), true);
-        if (look.says(ParagraphProperty.SHADING)) shading(xml, look.get(ParagraphProperty.SHADING));
-        if (look.says(ParagraphProperty.TABS)) tabs(xml, look.get(ParagraphProperty.TABS));
-        flag(xml, "w:bidi", look, ParagraphProperty.RIGHT_TO_LEFT);
-        spacing(xml, look);
-        indents(xml, look);
-        flag(xml, "w:contextualSpacing", look, ParagraphProperty.CONTEXTUAL_SPACING);
-        Alignment alignment = look.get(ParagraphProperty.ALIGNMENT);
-        if (alignment != null) xml.leaf("w:jc", "w:val", alignment(alignment));
-        Integer level = look.get(ParagraphProperty.OUTLINE_LEVEL);
-        if (level != null) xml.leaf("w:outlineLvl", "w:val", level == 0 ? 9 : level - 1);
-        if (mark != null) mark.run();
-        if (section != null) section.run();
-        xml.close();
+        xml.some("w:pPr", () -> {
+            if (style != null) xml.leaf("w:pStyle", "w:val", style);
+            paragraph(lists).write(xml, look);
+            if (mark != null) mark.run();
+            if (section != null) section.run();
+        });
     }
 
-    private static final Set<Property<?>> PARAGRAPH = Set.of(ParagraphProperty.ALIGNMENT, ParagraphProperty.INDENT_START,
-            ParagraphProperty.INDENT_END,
-            ParagraphProperty.FIRST_LINE, ParagraphProperty.SPACE_BEFORE, ParagraphProperty.SPACE_AFTER, ParagraphProperty.LINE_SPACING,
-                    ParagraphProperty.KEEP_WITH_NEXT,
-            ParagraphProperty.KEEP_TOGETHER, ParagraphProperty.PAGE_BREAK_BEFORE, ParagraphProperty.WIDOW_CONTROL, ParagraphProperty.CONTEXTUAL_SPACING,
-                    ParagraphProperty.TABS,
-            ParagraphProperty.BORDERS, ParagraphProperty.SHADING, ParagraphProperty.OUTLINE_LEVEL, ParagraphProperty.LIST, ParagraphProperty.RIGHT_TO_LEFT);
+    /** @param lists what the lists of the file are called, or null where none is written */
+    static KeptMarkup paragraph(ListNumbers lists) {
+        return new KeptMarkup(Markup.PARAGRAPH, PARAGRAPH, Set.of("w:pStyle", "w:numPr", "w:rPr", "w:sectPr"),
+                (xml, name, look) -> paragraph(xml, name, look, lists));
+    }
+
+    private static void paragraph(XmlWriter xml, String name, Look look, ListNumbers lists) {
+        switch (name) {
+            case "w:keepNext" -> flag(xml, name, look, ParagraphProperty.KEEP_WITH_NEXT);
+            case "w:keepLines" -> flag(xml, name, look, ParagraphProperty.KEEP_TOGETHER);
+            case "w:pageBreakBefore" -> flag(xml, name, look, ParagraphProperty.PAGE_BREAK_BEFORE);
+            case "w:widowControl" -> flag(xml, name, look, ParagraphProperty.WIDOW_CONTROL);
+            case "w:numPr" -> {
+                ListReference list = look.get(ParagraphProperty.LIST);
+                if (list != null) xml.open(name).leaf("w:ilvl", "w:val", list.level()).leaf("w:numId", "w:val", lists.of(list.list())).close();
+            }
+            case "w:pBdr" -> {
+                if (look.says(ParagraphProperty.BORDERS)) borders(xml, name, look.get(ParagraphProperty.BORDERS), true);
+            }
+            case "w:shd" -> {
+                if (look.says(ParagraphProperty.SHADING)) shading(xml, look.get(ParagraphProperty.SHADING));
+            }
+            case "w:tabs" -> {
+                if (look.says(ParagraphProperty.TABS)) tabs(xml, look.get(ParagraphProperty.TABS));
+            }
+            case "w:bidi" -> flag(xml, name, look, ParagraphProperty.RIGHT_TO_LEFT);
+            case "w:spacing" -> spacing(xml, look);
+            case "w:ind" -> indents(xml, look);
+            case "w:contextualSpacing" -> flag(xml, name, look, ParagraphProperty.CONTEXTUAL_SPACING);
+            case "w:jc" -> value(xml, name, look, ParagraphProperty.ALIGNMENT, LookWriter::alignment);
+            case "w:outlineLvl" -> value(xml, name, look, ParagraphProperty.OUTLINE_LEVEL, level -> level == 0 ? 9 : level - 1);
+            default -> { }
+        }
+    }
 
     static String alignment(Alignment alignment) {
         return switch (alignment) {
@@ -193,16 +219,26 @@ final class LookWriter {
                 case BAR -> "bar";
                 case CLEAR -> "clear";
             };
-            String leader = switch (stop.leader()) {
-                case NONE -> null;
-                case DOTS -> "dot";
-                case HYPHENS -> "hyphen";
-                case LINE -> "underscore";
-                case MIDDLE_DOTS -> "middleDot";
-            };
-            xml.leaf("w:tab", "w:val", kind, "w:leader", leader, "w:pos", Units.toTwips(stop.position()));
+            xml.leaf("w:tab", "w:val", kind, "w:leader", leader(stop.leader()), "w:pos", Units.toTwips(stop.position()));
         }
         xml.close();
+    }
+
+    /** What fills the way of a tab; null for nothing. */
+    private static String leader(TabStop.Leader leader) {
+        return switch (leader) {
+            case NONE -> null;
+            case DOTS -> "dot";
+            case HYPHENS -> "hyphen";
+            case LINE -> "underscore";
+            case MIDDLE_DOTS -> "middleDot";
+        };
+    }
+
+    static void alignedTab(XmlWriter xml, AlignedTab tab) {
+        String leader = leader(tab.leader());
+        xml.leaf("w:ptab", "w:relativeTo", tab.indents() ? "indent" : "margin", "w:alignment", tab.kind() == TabStop.Kind.END ? "right"
+                : tab.kind() == TabStop.Kind.CENTRE ? "center" : "left", "w:leader", leader == null ? "none" : leader);
     }
 
     static void shading(XmlWriter xml, Colour colour) { xml.leaf("w:shd", "w:val", "clear", "w:color", "auto", "w:fill", colour(colour)); }

@@ -7,6 +7,7 @@ import app.decant.document.Numbering.NumberedList;
 import app.decant.document.Numbering.Pattern;
 import app.decant.document.Numbering.Suffix;
 import app.decant.document.Numbering;
+import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlWriter;
 import java.util.ArrayList;
@@ -61,7 +62,9 @@ final class NumberingPart {
         };
         String style = node.child("w:pStyle") == null ? null : node.child("w:pStyle").get("w:val");
         Look look = looks.text(node.child("w:rPr")).over(looks.paragraph(node.child("w:pPr")));
-        return new Level(format(format), start == null ? 0 : start, label, suffix, Units.whole(node.child("w:lvlRestart"), "w:val"), style, look);
+        XmlNode standing = node.child("w:lvlJc");
+        return new Level(format(format), start == null ? 0 : start, label, suffix, Units.whole(node.child("w:lvlRestart"), "w:val"), style, look,
+                Boolean.TRUE.equals(Units.flag(node, "w:isLgl")), standing == null ? Alignment.START : LookReader.alignment(standing.get("w:val", "start")));
     }
 
     static NumberFormat format(String value) {
@@ -71,6 +74,9 @@ final class NumberingPart {
             case "upperRoman" -> NumberFormat.UPPER_ROMAN;
             case "lowerLetter" -> NumberFormat.LOWER_LETTER;
             case "upperLetter" -> NumberFormat.UPPER_LETTER;
+            case "ordinal" -> NumberFormat.ORDINAL;
+            case "cardinalText" -> NumberFormat.CARDINAL_TEXT;
+            case "ordinalText" -> NumberFormat.ORDINAL_TEXT;
             case "bullet" -> NumberFormat.BULLET;
             case "none" -> NumberFormat.NONE;
             default -> NumberFormat.DECIMAL;
@@ -85,6 +91,9 @@ final class NumberingPart {
             case UPPER_ROMAN -> "upperRoman";
             case LOWER_LETTER -> "lowerLetter";
             case UPPER_LETTER -> "upperLetter";
+            case ORDINAL -> "ordinal";
+            case CARDINAL_TEXT -> "cardinalText";
+            case ORDINAL_TEXT -> "ordinalText";
             case BULLET -> "bullet";
             case NONE -> "none";
         };
@@ -124,9 +133,10 @@ final class NumberingPart {
         xml.leaf("w:numFmt", "w:val", format(level.format()));
         if (level.restart() != null) xml.leaf("w:lvlRestart", "w:val", level.restart());
         if (level.style() != null) xml.leaf("w:pStyle", "w:val", level.style());
+        if (level.legal()) xml.leaf("w:isLgl");
         if (level.suffix() != Suffix.TAB) xml.leaf("w:suff", "w:val", level.suffix() == Suffix.SPACE ? "space" : "nothing");
         xml.leaf("w:lvlText", "w:val", level.label());
-        xml.leaf("w:lvlJc", "w:val", "left");
+        xml.leaf("w:lvlJc", "w:val", LookWriter.alignment(level.standing()));
         LookWriter.paragraph(xml, lists, null, level.look(), null, null);
         LookWriter.text(xml, "w:rPr", level.look());
         xml.close();

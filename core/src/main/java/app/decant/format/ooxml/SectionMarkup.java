@@ -3,12 +3,16 @@ package app.decant.format.ooxml;
 import app.decant.document.PageDress.LineNumbers;
 import app.decant.document.PageDress;
 import app.decant.document.Section;
+import app.decant.xml.XmlNode;
+import app.decant.xml.XmlReader;
 import app.decant.xml.XmlWriter;
+import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 
 /** What a section's properties say beyond what is read of them, put back in the order that the schema asks for (ISO/IEC 29500-1, A.1, CT_SectPr). */
 final class SectionMarkup {
@@ -17,7 +21,7 @@ final class SectionMarkup {
     private static final List<String> AFTER_COLUMNS = List.of("w:formProt", "w:vAlign", "w:noEndnote");
     private static final List<String> LAST = List.of("w:textDirection", "w:bidi", "w:rtlGutter", "w:docGrid");
     static final Set<String> KEPT = Set.of("w:footnotePr", "w:endnotePr", "w:paperSrc", "w:pgBorders", "w:lnNumType", "w:formProt", "w:vAlign", "w:noEndnote",
-            "w:textDirection", "w:bidi", "w:rtlGutter", "w:docGrid");
+            "w:textDirection", "w:bidi", "w:rtlGutter", "w:docGrid", "w:pgSz", "w:pgNumType");
 
     private final XmlWriter xml;
     private final Map<String, String> kept = new HashMap<>();
@@ -57,6 +61,13 @@ final class SectionMarkup {
         XmlWriter out = new XmlWriter();
         writing.accept(out);
         return out.markup();
+    }
+
+    /** Puts an element back that says what the section says, and maybe more; tells whether there was one. */
+    boolean still(String name, Predicate<XmlNode> holds) {
+        if (!kept.containsKey(name) || !holds.test(XmlReader.tree(kept.get(name).getBytes(StandardCharsets.UTF_8), name))) return false;
+        xml.raw(kept.get(name));
+        return true;
     }
 
     void beforeType() { put(BEFORE_TYPE); }

@@ -104,6 +104,12 @@ final class SectionReader {
         return new PageGeometry(width, height, read.top(), width / 8, read.bottom(), width / 8, read.header(), read.footer(), 0);
     }
 
+    /** Whether a paper size is that of a page. */
+    static boolean isSize(XmlNode size, PageGeometry page) {
+        return page.width() == bounded(Units.twips(size, "w:w"), LETTER.width(), 36, 14400)
+                && page.height() == bounded(Units.twips(size, "w:h"), LETTER.height(), 36, 14400);
+    }
+
     private static double side(XmlNode margins, String name, double otherwise, double size) {
         return bounded(Units.twips(margins, name), otherwise, -size, size);
     }
@@ -129,7 +135,7 @@ final class SectionReader {
         return new Columns(number, gap == null ? 36 : gap, "1".equals(node.get("w:sep")) || "true".equals(node.get("w:sep")), widths);
     }
 
-    private static PageNumbering numbering(XmlNode node) {
+    static PageNumbering numbering(XmlNode node) {
         if (node == null) return PageNumbering.CONTINUED;
         NumberFormat format = NumberingPart.format(node.get("w:fmt", "decimal"));
         return new PageNumbering(format == NumberFormat.BULLET || format == NumberFormat.NONE ? NumberFormat.DECIMAL : format, Units.whole(node, "w:start"));

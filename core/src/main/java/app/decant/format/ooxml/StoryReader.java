@@ -54,6 +54,7 @@ final class StoryReader {
         for (XmlNode node : container.children()) block(node, blocks, null);
         endContents(blocks);
         if (blocks.isEmpty() || !(blocks.get(blocks.size() - 1) instanceof Paragraph) && container.is("w:tc")) blocks.add(Paragraph.of(""));
+        if (!container.is("w:tc")) endBookmarks(blocks);
         return blocks;
     }
 
@@ -78,6 +79,7 @@ final class StoryReader {
                 if (choice != null) for (XmlNode child : choice.children()) block(child, blocks, sections);
             }
             case "w:commentRangeStart", "w:commentRangeEnd" -> commentRange(node);
+            case "w:bookmarkStart", "w:bookmarkEnd" -> inlines.between(node);
             case "w:altChunk" -> reader.find(Finding.lost(Message.of("ooxml.a-document-inserted-as-a-file")));
             case "w:sectPr" -> {
                 endContents(blocks);
@@ -91,7 +93,7 @@ final class StoryReader {
     private void control(XmlNode node, List<Block> blocks, Consumer<XmlNode> sections) {
         XmlNode content = node.child("w:sdtContent");
         if (content == null) return;
-        FormField control = FormMarkup.control(reader.nextForm(), node.child("w:sdtPr"));
+        FormField control = FormMarkup.control(reader.nextForm(), node);
         int first = blocks.size();
         int[] begun = {first};
         for (XmlNode child : content.children()) {
@@ -162,6 +164,17 @@ final class StoryReader {
         entries = null;
         contentsLevels = null;
     }
+
+    /** At a story's end: bookmarks that end behind its last block end in it. */
+    void endBookmarks(List<Block> blocks) {
+        List<Inline> left = inlines.left();
+        if (left.isEmpty() || blocks.isEmpty() || !(blocks.get(blocks.size() - 1) instanceof Paragraph last)) return;
+        List<Inline> all = new ArrayList<>(last.inlines());
+        all.addAll(left);
+        blocks.set(blocks.size() - 1, last.withInlines(all));
+    }
+
+    void between(XmlNode node) { inlines.between(node); }
 
     OfficePackage.Relation relation(String id) { return id == null ? null : relations.get(id); }
 

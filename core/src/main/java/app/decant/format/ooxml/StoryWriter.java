@@ -1,5 +1,6 @@
 package app.decant.format.ooxml;
 
+import app.decant.document.AlignedTab;
 import app.decant.document.Block;
 import app.decant.document.Contents;
 import app.decant.document.FormField;
@@ -174,7 +175,7 @@ final class StoryWriter {
         else if (inline instanceof Inline.Field field) field(field);
         else if (inline instanceof Inline.BookmarkPoint point) bookmark(point);
         else if (inline instanceof Inline.Note note) note(note);
-        else if (inline instanceof Inline.InlinePicture picture) run(picture.look(), () -> drawings.inline(picture.picture()));
+        else if (inline instanceof Inline.InlinePicture picture) run(picture.look(), () -> drawings.inline(picture.picture(), picture.look()));
         else if (inline instanceof Inline.Floating floating) run(floating.look(), () -> drawings.floating(floating));
         else if (inline instanceof Inline.OpaqueInline opaque) opaque(opaque);
     }
@@ -207,7 +208,9 @@ final class StoryWriter {
                     continue;
                 }
                 flush(plain);
-                xml.leaf(element, "w:type", c == Inline.PAGE_BREAK ? "page" : c == Inline.COLUMN_BREAK ? "column" : null);
+                AlignedTab aligned = c == Inline.TAB ? run.look().get(TextProperty.ALIGNED_TAB) : null;
+                if (aligned != null) LookWriter.alignedTab(xml, aligned);
+                else xml.leaf(element, "w:type", c == Inline.PAGE_BREAK ? "page" : c == Inline.COLUMN_BREAK ? "column" : null);
             }
             flush(plain);
         });
@@ -258,7 +261,7 @@ final class StoryWriter {
             else run(inline.look(), () -> xml.raw(markup));
         } else if (opaque.likeness() != null) {
             Picture likeness = opaque.likeness();
-            run(inline.look(), () -> drawings.inline(likeness));
+            run(inline.look(), () -> drawings.inline(likeness, Look.PLAIN));
         }
     }
 }

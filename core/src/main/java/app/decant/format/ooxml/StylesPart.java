@@ -1,6 +1,7 @@
 package app.decant.format.ooxml;
 
 import app.decant.document.Look;
+import app.decant.document.Markup;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Style;
 import app.decant.document.StyleSheet;
@@ -11,8 +12,10 @@ import app.decant.xml.XmlNode;
 import app.decant.xml.XmlWriter;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 
 /** The styles part (ISO/IEC 29500-1, 17.7), read and written. */
 final class StylesPart {
@@ -29,6 +32,15 @@ final class StylesPart {
         PARTS.put("band1Vert", TablePart.ODD_COLUMNS);
         PARTS.put("band2Vert", TablePart.EVEN_COLUMNS);
     }
+
+    private static final String CUSTOM = "w:customStyle";
+    /** How lists of styles show one (17.7.4); what it is called and what it is based on comes before. */
+    private static final KeptMarkup STYLE = new KeptMarkup(Markup.STYLE, List.of("w:link", "w:autoRedefine", "w:hidden", "w:uiPriority", "w:semiHidden",
+            "w:unhideWhenUsed", "w:qFormat", "w:locked", "w:personal", "w:personalCompose", "w:personalReply"),
+            Set.of("w:name", "w:aliases", "w:basedOn", "w:next", "w:rsid", "w:pPr", "w:rPr", "w:tblPr", "w:trPr", "w:tcPr", "w:tblStylePr", CUSTOM),
+            (xml, name, look) -> {
+                if (name.equals("w:qFormat")) xml.leaf(name);
+            });
 
     private StylesPart() { }
 
@@ -56,6 +68,7 @@ final class StylesPart {
             if (isDefault && kind == Style.Kind.TABLE) defaultTable = id;
             styles.put(id, style(id, kind, node, looks));
         }
+        defaults = KeptMarkup.with(defaults, Markup.STYLE, root.child("w:latentStyles"));
         return new StyleSheet(defaults, defaultParagraph, defaultTable, styles);
     }
 
@@ -77,6 +90,8 @@ final class StylesPart {
         if (kind == Style.Kind.PARAGRAPH && !look.says(ParagraphProperty.OUTLINE_LEVEL) && name.toLowerCase(Locale.ROOT).matches("heading [1-9]")) {
             look = look.with(ParagraphProperty.OUTLINE_LEVEL, name.charAt(8) - '0');
         }
+        look = KeptMarkup.with(STYLE.rest(node, look, child -> Look.PLAIN), Markup.STYLE, node.child("w:aliases"));
+        if (node.get(CUSTOM) != null) look = KeptMarkup.with(look, Markup.STYLE, CUSTOM, node.get(CUSTOM));
         return new Style(id, name, kind, value(node, "w:basedOn", null), value(node, "w:next", null), look, parts);
     }
 
@@ -92,6 +107,8 @@ final class StylesPart {
         xml.close().open("w:pPrDefault");
         LookWriter.paragraph(xml, lists, null, sheet.defaults(), null, null);
         xml.close().close();
+        String latent = KeptMarkup.beside(sheet.defaults(), Markup.STYLE, "w:latentStyles");
+        if (latent != null) xml.raw(latent);
         for (Style style : sheet.styles().values()) write(xml, lists, style, sheet);
         xml.close();
         return xml.bytes();
@@ -105,11 +122,14 @@ final class StylesPart {
             case LIST -> "numbering";
         };
         boolean standard = style.id().equals(sheet.defaultParagraph()) || style.id().equals(sheet.defaultTable());
-        xml.open("w:style", "w:type", type, "w:default", standard ? "1" : null, "w:styleId", style.id());
+        xml.open("w:style", "w:type", type, "w:default", standard ? "1" : null, CUSTOM, KeptMarkup.beside(style.look(), Markup.STYLE, CUSTOM),
+                "w:styleId", style.id());
         xml.leaf("w:name", "w:val", style.name());
+        String aliases = KeptMarkup.beside(style.look(), Markup.STYLE, "w:aliases");
+        if (aliases != null) xml.raw(aliases);
         if (style.parent() != null) xml.leaf("w:basedOn", "w:val", style.parent());
         if (style.next() != null) xml.leaf("w:next", "w:val", style.next());
-        xml.leaf("w:qFormat");
+        STYLE.write(xml, style.look());
         LookWriter.paragraph(xml, lists, null, style.look(), null, null);
         LookWriter.text(xml, "w:rPr", style.look());
         if (style.kind() == Style.Kind.TABLE) {
@@ -121,7 +141,7 @@ final class StylesPart {
                 xml.open("w:tblStylePr", "w:type", name);
                 LookWriter.paragraph(xml, lists, null, look, null, null);
                 LookWriter.text(xml, "w:rPr", look);
-                TableWriter.rowProperties(xml, look, 0, null);
+                TableWriter.rowProperties(xml, look, 0, 0, null);
                 TableWriter.cellProperties(xml, look, 0, 1, null);
                 xml.close();
             });

@@ -2,6 +2,7 @@ package app.decant.format.ooxml;
 
 import app.decant.document.Finding;
 import app.decant.document.Look;
+import app.decant.document.Markup;
 import app.decant.document.Table;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.TablePart;
@@ -12,14 +13,21 @@ import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.function.BiFunction;
 
 /** Reads tables (ISO/IEC 29500-1, 17.4). */
 final class TableReader {
     private final StoryReader story;
 
     TableReader(StoryReader story) { this.story = story; }
+
+    /** Ends of bookmarks that stand before rows and cells, in the order of the file. */
+    private final List<XmlNode> waiting = new ArrayList<>();
+    private final Map<XmlNode, List<XmlNode>> before = new IdentityHashMap<>();
 
     /** A cell on its way: {@code goesOn} for one that carries on the cell above. */
     private record Raw(int column, int span, boolean goesOn, boolean starts, XmlNode node) { }
@@ -31,34 +39,53 @@ final class TableReader {
         if (grid != null) for (XmlNode column : grid.children("w:gridCol")) columns.add(LookReader.first(Units.twips(column, "w:w"), 0.0));
         List<XmlNode> rowNodes = new ArrayList<>();
         gatherRows(node, rowNodes);
+        List<XmlNode> behind = new ArrayList<>(waiting);
+        waiting.clear();
         List<List<Raw>> raw = new ArrayList<>();
         for (XmlNode row : rowNodes) {
             List<Raw> cells = rawCells(row);
             raw.add(cells);
             for (Raw cell : cells) while (columns.size() < cell.column + cell.span) columns.add(0.0);
         }
+        behind.addAll(0, waiting);
+        waiting.clear();
         fillWidths(columns, raw);
         List<Table.Row> rows = new ArrayList<>();
         for (int r = 0; r < raw.size(); r++) {
             List<Table.Cell> cells = new ArrayList<>();
+            reach(rowNodes.get(r));
             for (Raw cell : raw.get(r)) {
+                reach(cell.node);
                 if (cell.goesOn && carriesOn(raw, r, cell)) continue;
                 if (cell.node.child("w:tcPr") != null && cell.node.child("w:tcPr").child("w:textDirection") != null)
                     story.reader.findOnce(Finding.changed(Message.of("ooxml.text-turned-sideways-is-set-upright")));
                 cells.add(new Table.Cell(cell.column, cell.span, cell.starts ? rowSpan(raw, r, cell) : 1, cellLook(cell.node.child("w:tcPr")),
                         story.inner(cell.node)));
             }
-            rows.add(new Table.Row(rowLook(rowNodes.get(r).child("w:trPr")), cells));
+            rows.add(new Table.Row(KeptMarkup.with(rowLook(rowNodes.get(r).child("w:trPr")), Markup.ROW, rowNodes.get(r).child("w:tblPrEx")), cells));
         }
+        behind.forEach(story::between);
         if (columns.isEmpty()) columns.add(0.0);
         return new Table(tableLook(properties), columns, rows);
     }
 
+    private void waits(XmlNode node) {
+        if (waiting.isEmpty()) return;
+        before.put(node, new ArrayList<>(waiting));
+        waiting.clear();
+    }
+
+    private void reach(XmlNode node) { before.getOrDefault(node, List.of()).forEach(story::between); }
+
     private void gatherRows(XmlNode node, List<XmlNode> rows) {
         for (XmlNode child : node.children()) {
-            if (child.is("w:tr")) rows.add(child);
+            if (child.is("w:tr")) {
+                rows.add(child);
+                waits(child);
+            }
             else if (child.is("w:sdt") && child.child("w:sdtContent") != null) gatherRows(child.child("w:sdtContent"), rows);
             else if (child.is("w:ins") || child.is("w:customXml")) gatherRows(child, rows);
+            else if (child.is("w:bookmarkStart") || child.is("w:bookmarkEnd")) waiting.add(child);
         }
     }
 
@@ -72,9 +99,13 @@ final class TableReader {
     private void gatherCells(XmlNode node, List<XmlNode> cells) {
         for (XmlNode child : node.children()) {
             if (child.is("w:tc") && isDeleted(child.child("w:tcPr"), "w:cellDel")) continue;
-            if (child.is("w:tc")) cells.add(child);
+            if (child.is("w:tc")) {
+                cells.add(child);
+                waits(child);
+            }
             else if (child.is("w:sdt") && child.child("w:sdtContent") != null) gatherCells(child.child("w:sdtContent"), cells);
             else if (child.is("w:ins") || child.is("w:customXml")) gatherCells(child, cells);
+            else if (child.is("w:bookmarkStart") || child.is("w:bookmarkEnd")) waiting.add(child);
         }
     }
 
@@ -90,6 +121,14 @@ final class TableReader {
             XmlNode merge = properties == null ? null : properties.child("w:vMerge");
             boolean restart = merge != null && "restart".equals(merge.get("w:val"));
             int width = span == null ? 1 : Math.max(1, Math.min(span, 63));
+            XmlNode beside = properties == null ? null : properties.child("w:hMerge");
+            if (beside != null && !"restart".equals(beside.get("w:val")) && !cells.isEmpty()) {
+                // 17.4.22: it is part of the cell before it.
+                Raw last = cells.remove(cells.size() - 1);
+                cells.add(new Raw(last.column, last.span + width, last.goesOn, last.starts, last.node));
+                column += width;
+                continue;
+            }
             cells.add(new Raw(column, width, merge != null && !restart, restart, node));
             column += width;
         }
@@ -125,23 +164,60 @@ final class TableReader {
         if (known > 0) columns.replaceAll(width -> width > 0 ? width : known);
     }
 
-    Look tableLook(XmlNode properties) {
+    Look tableLook(XmlNode properties) { return look(properties, TableWriter.TABLE, TableReader::ofTable); }
+
+    static Look rowLook(XmlNode properties) {
+        Look look = look(properties, TableWriter.ROW, TableReader::ofRow);
+        return properties == null ? look : look.with(TableProperty.TRACKED, TrackedMarkup.within(properties));
+    }
+
+    Look cellLook(XmlNode properties) { return look(properties, TableWriter.CELL, TableReader::ofCell); }
+
+    private static Look look(XmlNode properties, KeptMarkup kept, BiFunction<Look, XmlNode, Look> one) {
         if (properties == null) return Look.PLAIN;
         Look look = Look.PLAIN;
-        for (XmlNode node : properties.children()) {
-            look = switch (node.name()) {
-                case "w:tblStyle" -> look.with(TableProperty.STYLE, node.get("w:val"));
-                case "w:tblBorders" -> look.with(TableProperty.BORDERS, LookReader.borders(node));
-                case "w:shd" -> look.with(TableProperty.SHADING, LookReader.fill(node));
-                case "w:tblCellMar" -> look.with(TableProperty.PADDING, insets(node, new Insets(0, 5.4, 0, 5.4)));
-                case "w:tblInd" -> look.with(TableProperty.INDENT, Units.twips(node, "w:w"));
-                case "w:jc" -> look.with(TableProperty.ALIGNMENT, LookReader.alignment(node.get("w:val", "start")));
-                case "w:tblW" -> width(look, node);
-                case "w:tblLook" -> look.with(TableProperty.PARTS, parts(node));
-                default -> look;
-            };
-        }
-        return look;
+        for (XmlNode node : properties.children()) look = one.apply(look, node);
+        return kept.rest(properties, look, node -> one.apply(Look.PLAIN, node));
+    }
+
+    private static Look ofTable(Look look, XmlNode node) {
+        return switch (node.name()) {
+            case "w:tblStyle" -> look.with(TableProperty.STYLE, node.get("w:val"));
+            case "w:tblBorders" -> look.with(TableProperty.BORDERS, LookReader.borders(node));
+            case "w:shd" -> look.with(TableProperty.SHADING, LookReader.fill(node));
+            case "w:tblCellMar" -> look.with(TableProperty.PADDING, insets(node, new Insets(0, 5.4, 0, 5.4)));
+            case "w:tblInd" -> look.with(TableProperty.INDENT, Units.twips(node, "w:w"));
+            case "w:jc" -> look.with(TableProperty.ALIGNMENT, LookReader.alignment(node.get("w:val", "start")));
+            case "w:tblW" -> width(look, node);
+            case "w:tblLook" -> look.with(TableProperty.PARTS, parts(node));
+            default -> look;
+        };
+    }
+
+    private static Look ofRow(Look look, XmlNode node) {
+        return switch (node.name()) {
+            case "w:tblHeader" -> look.with(TableProperty.HEADER_ROW, Units.isOn(node));
+            case "w:cantSplit" -> look.with(TableProperty.KEEP_ROW, Units.isOn(node));
+            case "w:trHeight" -> {
+                Look tall = look.with(TableProperty.ROW_HEIGHT, Units.twips(node, "w:val"));
+                yield "exact".equals(node.get("w:hRule")) ? tall.with(TableProperty.ROW_HEIGHT_EXACT, true) : tall;
+            }
+            default -> look;
+        };
+    }
+
+    private static Look ofCell(Look look, XmlNode node) {
+        return switch (node.name()) {
+            case "w:tcBorders" -> look.with(TableProperty.BORDERS, LookReader.borders(node));
+            case "w:shd" -> look.with(TableProperty.SHADING, LookReader.fill(node));
+            case "w:tcMar" -> look.with(TableProperty.PADDING, insets(node, new Insets(0, 5.4, 0, 5.4)));
+            case "w:vAlign" -> look.with(TableProperty.VERTICAL_ALIGNMENT, switch (node.get("w:val", "top")) {
+                case "center", "both" -> VerticalAlignment.CENTRE;
+                case "bottom" -> VerticalAlignment.BOTTOM;
+                default -> VerticalAlignment.TOP;
+            });
+            default -> look;
+        };
     }
 
     private static Look width(Look look, XmlNode node) {
@@ -186,37 +262,5 @@ final class TableReader {
     private static boolean on(XmlNode node, String attribute, int bits, int bit) {
         String value = node.get(attribute);
         return value == null ? (bits & bit) != 0 : value.equals("1") || value.equals("true") || value.equals("on");
-    }
-
-    static Look rowLook(XmlNode properties) {
-        if (properties == null) return Look.PLAIN;
-        Look look = Look.PLAIN;
-        if (properties.child("w:tblHeader") != null) look = look.with(TableProperty.HEADER_ROW, Units.flag(properties, "w:tblHeader"));
-        if (properties.child("w:cantSplit") != null) look = look.with(TableProperty.KEEP_ROW, Units.flag(properties, "w:cantSplit"));
-        XmlNode height = properties.child("w:trHeight");
-        if (height != null) {
-            look = look.with(TableProperty.ROW_HEIGHT, Units.twips(height, "w:val"));
-            if ("exact".equals(height.get("w:hRule"))) look = look.with(TableProperty.ROW_HEIGHT_EXACT, true);
-        }
-        return look.with(TableProperty.TRACKED, TrackedMarkup.within(properties));
-    }
-
-    Look cellLook(XmlNode properties) {
-        if (properties == null) return Look.PLAIN;
-        Look look = Look.PLAIN;
-        for (XmlNode node : properties.children()) {
-            look = switch (node.name()) {
-                case "w:tcBorders" -> look.with(TableProperty.BORDERS, LookReader.borders(node));
-                case "w:shd" -> look.with(TableProperty.SHADING, LookReader.fill(node));
-                case "w:tcMar" -> look.with(TableProperty.PADDING, insets(node, new Insets(0, 5.4, 0, 5.4)));
-                case "w:vAlign" -> look.with(TableProperty.VERTICAL_ALIGNMENT, switch (node.get("w:val", "top")) {
-                    case "center", "both" -> VerticalAlignment.CENTRE;
-                    case "bottom" -> VerticalAlignment.BOTTOM;
-                    default -> VerticalAlignment.TOP;
-                });
-                default -> look;
-            };
-        }
-        return look;
     }
 }

@@ -57,7 +57,10 @@ final class Units {
     /** An on-off property: present without a value means on; null where it is absent. */
     static Boolean flag(XmlNode parent, String name) {
         XmlNode node = parent.child(name);
-        if (node == null) return null;
+        return node == null ? null : Boolean.valueOf(isOn(node));
+    }
+
+    static boolean isOn(XmlNode node) {
         String value = node.get("w:val");
         return value == null || !(value.equals("0") || value.equals("false") || value.equals("off"));
     }

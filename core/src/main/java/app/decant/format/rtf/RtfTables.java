@@ -101,6 +101,8 @@ final class RtfTables {
         int start = 1;
         int follow;
         boolean never;
+        boolean legal;
+        int standing;
         String text = "";
         String numbers = "";
     }
@@ -147,6 +149,12 @@ final class RtfTables {
             case "listoverridestartat" -> overridesStart = true;
             case "levelfollow" -> {
                 if (level != null) level.follow = value;
+            }
+            case "leveljc", "leveljcn" -> {
+                if (level != null) level.standing = value;
+            }
+            case "levellegal" -> {
+                if (level != null) level.legal = value == 1;
             }
             case "levelnorestart" -> {
                 if (level != null) level.never = value == 1;
@@ -247,7 +255,8 @@ final class RtfTables {
             label.append(c < 9 && format != NumberFormat.BULLET ? "%" + (c + 1) : String.valueOf(c));
         Numbering.Suffix suffix = level.follow == 0 ? Numbering.Suffix.TAB : level.follow == 1 ? Numbering.Suffix.SPACE : Numbering.Suffix.NOTHING;
         Look look = state.letters.over(state.paragraphLook(this));
-        Numbering.Level made = new Numbering.Level(format, level.start, label.toString(), suffix, level.never ? (Integer) 0 : null, null, look);
+        Numbering.Level made = new Numbering.Level(format, level.start, label.toString(), suffix, level.never ? (Integer) 0 : null, null, look,
+                level.legal, NumberCodes.standing(level.standing));
         if (overrideLevel >= 0) overrideLevels.put(overrideLevel, made);
         else levels.add(made);
         level = null;

@@ -182,7 +182,10 @@ public final class RtfWriter {
             }
         }
         int follow = level.suffix() == Numbering.Suffix.TAB ? 0 : level.suffix() == Numbering.Suffix.SPACE ? 1 : 2;
-        table.append("{\\listlevel\\levelnfc").append(format).append("\\levelnfcn").append(format).append("\\leveljc0\\leveljcn0\\levelfollow").append(follow)
+        table.append("{\\listlevel\\levelnfc").append(format).append("\\levelnfcn").append(format)
+                .append("\\leveljc").append(NumberCodes.code(level.standing()))
+                .append("\\leveljcn").append(NumberCodes.code(level.standing())).append(level.legal() ? "\\levellegal1" : "")
+                .append("\\levelfollow").append(follow)
                 .append("\\levelstartat").append(level.start());
         if (level.restart() != null && level.restart() == 0) table.append("\\levelnorestart1");
         table.append(String.format(Locale.ROOT, "{\\leveltext\\'%02x", length)).append(text).append(";}{\\levelnumbers").append(numbers).append(";}")

@@ -152,7 +152,8 @@ class HtmlRoundTripTest {
                 + "<a href='https://ferries.example/a b?c=\"d\"'>out</a> <a href='#nowhere'>dead</a><p id=here><table><tr><td colspan=2>x<tr><td>y<td>z"
                 + "<table><tr><td>in</table></table><ol start=3 type=a><li>c<ul><li>d</ul></ol><p dir=rtl "
                         + "lang=ar>\u0633\u0644\u0627\u0645<p>\u0001&#11;&#xFFFE;"
-                + "<img alt='a &quot;b&quot;' src='data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAIAAACQd1PeAAAADElEQVQI12P4//8/AAX+Av7czFnnAAAAAElFTkSuQmCC'>",
+                + "<img alt='a &quot;b&quot;' src='data:image/png;base64,"
+                + "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAIAAACQd1PeAAAADElEQVQI12P4//8/AAX+Av7czFnnAAAAAElFTkSuQmCC'>",
                 "all.html").document();
         checkBook(EpubWriter.write(laidOut(everything), WHEN).bytes());
     }

@@ -161,7 +161,8 @@ class PageReadingTest {
             byte[] file = page.formatted(code).getBytes(Charset.forName(code));
             assertThat(texts(Formats.read(file, "page.html", null, Progress.SILENT).document())).as(code).containsExactly("Fähre Łódź");
         }
-        byte[] old = "<html><head><meta http-equiv='Content-Type' content='text/html; charset=windows-1252'></head><body><p>„Fähre“ – 5 €</p></body></html>".getBytes(Charset.forName("windows-1252"));
+        byte[] old = ("<html><head><meta http-equiv='Content-Type' content='text/html; charset=windows-1252'></head>"
+                + "<body><p>„Fähre“ – 5 €</p></body></html>").getBytes(Charset.forName("windows-1252"));
         assertThat(texts(Formats.read(old, "page.html", null, Progress.SILENT).document())).containsExactly("„Fähre“ – 5 €");
     }
 

@@ -53,7 +53,8 @@ class OdtReadingTest {
             + "xmlns:svg='urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0' xmlns:xlink='http://www.w3.org/1999/xlink' "
                     + "xmlns:dc='http://purl.org/dc/elements/1.1/' xmlns:meta='urn:oasis:names:tc:opendocument:xmlns:meta:1.0' office:version='1.2'";
     private static final byte[] PNG = HexFormat.of()
-            .parseHex("89504e470d0a1a0a0000000d4948445200000001000000010802000000907753de0000000c4944415408d763f8ffff3f0005fe02fedccc59e70000000049454e44ae426082");
+            .parseHex("89504e470d0a1a0a0000000d4948445200000001000000010802000000907753de"
+                    + "0000000c4944415408d763f8ffff3f0005fe02fedccc59e70000000049454e44ae426082");
 
     private String styles = "";
     private String meta = "";

@@ -187,7 +187,8 @@ class RtfReadingTest {
     /** “Pictures”: as digits or as counted bytes; beside a newer one the older is left out; the size is the goal, scaled. */
     @Test void picturesComeAsDigitsOrBytes() {
         byte[] png = HexFormat.of()
-                .parseHex("89504e470d0a1a0a0000000d4948445200000001000000010802000000907753de0000000c4944415408d763f8ffff3f0005fe02fedccc59e70000000049454e44ae426082");
+                .parseHex("89504e470d0a1a0a0000000d4948445200000001000000010802000000907753de"
+                    + "0000000c4944415408d763f8ffff3f0005fe02fedccc59e70000000049454e44ae426082");
         String digits = "{\\*\\shppict{\\pict\\pngblip\\picwgoal1440\\pichgoal720\\picscalex50\\picscaley100 " + HexFormat.of().formatHex(png)
                 + "}}{\\nonshppict{\\pict\\wmetafile8 0100}}";
         Taken taken = read("\\pard a" + digits + "b{\\pict\\pngblip\\picwgoal720\\pichgoal720\\bin" + png.length + " "
