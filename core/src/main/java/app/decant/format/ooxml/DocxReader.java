@@ -48,6 +48,7 @@ public final class DocxReader {
     private final Set<Comment> placed = new HashSet<>();
     private int forms;
     private LookReader looks = new LookReader(Map.of());
+    private DrawingColours colours = new DrawingColours(null);
 
     private DocxReader(byte[] file, Progress progress) {
         this.container = new OfficePackage(file);
@@ -63,6 +64,7 @@ public final class DocxReader {
 
     OfficePackage container() { return container; }
     LookReader looks() { return looks; }
+    DrawingColours colours() { return colours; }
     void find(Finding finding) { findings.add(finding); }
     void findOnce(Finding finding) { findings.add(finding); }
 
@@ -71,6 +73,7 @@ public final class DocxReader {
         if (main == null || container.part(main) == null) {
             throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("ooxml.the-file-is-damaged-it-names"));
         }
+        colours = new DrawingColours(tree(main, "theme"));
         looks = new LookReader(themeFonts(main));
         StyleSheet styles = tree(main, "styles") == null ? StyleSheet.EMPTY : StylesPart.read(tree(main, "styles"), looks);
         Numbering numbering = tree(main, "numbering") == null ? Numbering.NONE : NumberingPart.read(tree(main, "numbering"), looks);

@@ -1,8 +1,6 @@
 package app.decant.format.ooxml;
 
 import app.decant.document.Anchor;
-import app.decant.document.Image;
-import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Markup;
 import app.decant.document.Picture;
@@ -10,54 +8,72 @@ import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import app.decant.xml.XmlWriter;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.regex.Pattern;
 
 /** What a drawing says of its picture beyond where it stands, such as its frame and effects: given back as long as it stands as it did. */
 final class DrawingMarkup {
-    static final String NAME = "w:drawing";
+    private static final String NAME = "w:drawing";
+    /** How its picture stood when it was read. */
+    private static final String PLACED = "placed";
+    /** What is kept beside the properties of a run. */
+    static final List<String> NAMES = List.of(NAME, PLACED);
     /** Links and other forms of the picture, which lie in other parts. */
     private static final Pattern POINTING = Pattern.compile("(?s)<a:(hlinkClick|hlinkHover|extLst)\\b(?:[^>]*/>|.*?</a:\\1>)");
     private static final Pattern EMBEDDED = Pattern.compile("r:embed=\"[^\"]*\"");
     private static final Pattern RELATION = Pattern.compile("\\br:(?!embed=)\\w+=\"");
     private static final Pattern NUMBER = Pattern.compile("(<wp:docPr\\b[^>]*?\\bid=\")[^\"]*");
-
     /** What counts in our own drawings. */
     private static final Pattern NUMBERS = Pattern.compile("(<wp:docPr id=\"| name=\"Object |relativeHeight=\"|r:embed=\")[^\"]*\"");
-    private static final Image NO_IMAGE = new Image("", new byte[0]);
+    private static final Pattern NEWER = Pattern.compile("<wps:wsp[ >]");
 
     private DrawingMarkup() { }
 
-    /** The look of the picture, with its drawing if that names no part but the picture. */
-    static Look keep(Look look, XmlNode drawing) {
+    /**
+     * The look of the picture, with its drawing if that names no part but the picture.
+     *
+     * @param anchor of the picture, or null where it stands in its line
+     */
+    static Look keep(Look look, XmlNode drawing, Anchor anchor, Picture picture) {
         String markup = POINTING.matcher(drawing.markup()).replaceAll("");
-        boolean alone = EMBEDDED.matcher(markup).results().count() == 1 && !RELATION.matcher(markup).find();
-        return alone && !isOwn(drawing, markup) ? KeptMarkup.with(look, Markup.TEXT, NAME, markup) : look;
+        boolean alone = EMBEDDED.matcher(markup).results().count() <= 1 && !RELATION.matcher(markup).find();
+        if (!alone || isOwn(markup, anchor, picture)) return look;
+        return KeptMarkup.with(KeptMarkup.with(look, Markup.TEXT, NAME, markup), Markup.TEXT, PLACED, placed(anchor, picture));
+    }
+
+    private static String placed(Anchor anchor, Picture picture) {
+        return anchor + " " + picture.width() + " " + picture.height() + " " + picture.crop() + " " + picture.rotation() + " " + picture.description();
     }
 
     /** Whether a drawing says no more than is written of every picture. */
-    private static boolean isOwn(XmlNode drawing, String markup) {
-        DrawingReader.Placed placed = DrawingReader.Placed.of(drawing);
+    private static boolean isOwn(String markup, Anchor anchor, Picture picture) {
         XmlWriter xml = new XmlWriter();
         xml.open("all", DocxWriter.NAMESPACES);
-        Inline written = placed.inline(NO_IMAGE, Look.PLAIN);
-        Picture picture = written instanceof Inline.InlinePicture one ? one.picture() : (Picture) ((Inline.Floating) written).content();
-        DrawingWriter.picture(xml, placed.anchor(), picture, "0", 0);
+        DrawingWriter.picture(xml, anchor, picture, "0", 0);
         XmlNode own = XmlReader.tree(xml.close().bytes(), NAME).child(NAME);
         return own.equals(XmlReader.tree(NUMBERS.matcher(markup).replaceAll("$10\"").getBytes(StandardCharsets.UTF_8), NAME));
     }
 
+    /** Whether the look holds the drawing of a picture that stands as it did when it was read. */
+    static boolean holds(Look look, Anchor anchor, Picture picture) {
+        return placed(anchor, picture).equals(KeptMarkup.beside(look, Markup.TEXT, PLACED));
+    }
+
+    /** Whether the drawing of a look shows a picture, and no shape. */
+    static boolean showsPicture(Look look) { return EMBEDDED.matcher(KeptMarkup.beside(look, Markup.TEXT, NAME)).find(); }
+
     /**
-     * The drawing for a picture that stands as it did when it was read, or null.
+     * The drawing that a look holds.
      *
-     * @param relation what leads to the picture now
+     * @param relation what leads to the picture now; null for a shape
      * @param number   of the drawing in its file
      */
-    static String still(Look look, Anchor anchor, Picture picture, String relation, int number) {
+    static String of(Look look, String relation, int number) {
         String kept = KeptMarkup.beside(look, Markup.TEXT, NAME);
-        if (kept == null) return null;
-        DrawingReader.Placed placed = DrawingReader.Placed.of(XmlReader.tree(kept.getBytes(StandardCharsets.UTF_8), NAME));
-        if (placed == null || !placed.isOf(anchor, picture)) return null;
-        String led = EMBEDDED.matcher(kept).replaceFirst("r:embed=\"" + relation + '"');
-        return NUMBER.matcher(led).replaceFirst("$1" + number);
+        String led = relation == null ? kept : EMBEDDED.matcher(kept).replaceFirst("r:embed=\"" + relation + '"');
+        String numbered = NUMBER.matcher(led).replaceFirst("$1" + number);
+        // 29500-3, 9.3: programs that do not know such shapes are told so.
+        return NEWER.matcher(numbered).find() ? "<mc:AlternateContent><mc:Choice Requires=\"wps\">" + numbered + "</mc:Choice></mc:AlternateContent>"
+                : numbered;
     }
 }

@@ -30,9 +30,13 @@ final class DrawingWriter {
     void inline(Picture picture, Look look) { picture(null, picture, look); }
 
     private void picture(Anchor anchor, Picture picture, Look look) {
+        boolean still = look.says(Markup.TEXT) && DrawingMarkup.holds(look, anchor, picture);
+        if (still && !DrawingMarkup.showsPicture(look)) {
+            story.xml.raw(DrawingMarkup.of(look, null, writer.nextId()));
+            return;
+        }
         String relation = story.relations.inside("image", writer.mediaTarget(picture.image()));
-        String still = look.says(Markup.TEXT) ? DrawingMarkup.still(look, anchor, picture, relation, writer.nextId()) : null;
-        if (still != null) story.xml.raw(still);
+        if (still) story.xml.raw(DrawingMarkup.of(look, relation, writer.nextId()));
         else picture(story.xml, anchor, picture, relation, writer.nextId());
     }
 

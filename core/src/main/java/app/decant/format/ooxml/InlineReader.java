@@ -33,6 +33,7 @@ final class InlineReader {
     private static final Pattern LEVELS = Pattern.compile("\\\\o\\s+\"?(\\d)\\s*-\\s*(\\d)");
     private final StoryReader story;
     private final DrawingReader drawings;
+    private final VectorReader vectors;
     private final Deque<Open> fields = new ArrayDeque<>();
     private final Map<String, String> bookmarks = new HashMap<>();
     private List<Inline> out;
@@ -61,6 +62,7 @@ final class InlineReader {
     InlineReader(StoryReader story) {
         this.story = story;
         this.drawings = new DrawingReader(story.reader, story);
+        this.vectors = new VectorReader(story.reader, story, drawings);
     }
 
     boolean insideContents() { return fields.stream().anyMatch(field -> field.passThrough && field.name().equals("TOC")); }
@@ -177,7 +179,7 @@ final class InlineReader {
             case "w:endnoteReference" -> note(node, Inline.Note.Kind.ENDNOTE, look);
             case "w:footnoteRef", "w:endnoteRef" -> add(new Field(Field.Kind.NOTE_MARK, "", "", look));
             case "w:drawing" -> addIfAny(drawings.drawing(node, look));
-            case "w:pict", "w:object" -> drawings.vector(node, look).forEach(this::add);
+            case "w:pict", "w:object" -> vectors.read(node, look).forEach(this::add);
             case "mc:AlternateContent" -> alternate(node, look, link);
             case "w:fldChar" -> fieldMark(node, look);
             case "w:instrText", "w:delInstrText" -> {

@@ -16,6 +16,8 @@ import app.decant.document.Property;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty;
 import app.decant.xml.XmlWriter;
+import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -31,7 +33,14 @@ final class LookWriter {
             "w:snapToGrid", "w:vanish", "w:webHidden", "w:color", "w:spacing", "w:w",
             "w:kern", "w:position", "w:sz", "w:szCs", "w:highlight", "w:u", "w:effect", "w:bdr", "w:shd", "w:fitText", "w:vertAlign", "w:rtl", "w:cs", "w:em",
             "w:lang", "w:eastAsianLayout", "w:specVanish", "w:oMath"),
-            Set.of("w:ins", "w:del", "w:moveFrom", "w:moveTo", DrawingMarkup.NAME), LookWriter::letters);
+            beside(), LookWriter::letters);
+
+    private static Set<String> beside() {
+        Set<String> beside = new HashSet<>(DrawingMarkup.NAMES);
+        Collections.addAll(beside, "w:ins", "w:del", "w:moveFrom", "w:moveTo");
+        return beside;
+    }
+
     /** The order of what a paragraph says (17.3.1), between its style and what is said of its mark. */
     private static final List<String> PARAGRAPH = List.of("w:keepNext", "w:keepLines", "w:pageBreakBefore", "w:framePr", "w:widowControl", "w:numPr",
             "w:suppressLineNumbers", "w:pBdr", "w:shd", "w:tabs", "w:suppressAutoHyphens", "w:kinsoku", "w:wordWrap", "w:overflowPunct", "w:topLinePunct",

@@ -1,0 +1,214 @@
+package app.decant.format;
+
+import app.decant.document.Colour;
+import app.decant.document.Image;
+import app.decant.document.Picture;
+import app.decant.picture.PictureDecoder;
+import java.awt.Shape;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.Ellipse2D;
+import java.awt.geom.FlatteningPathIterator;
+import java.awt.geom.Path2D;
+import java.awt.geom.PathIterator;
+import java.awt.geom.Point2D;
+import java.awt.geom.Rectangle2D;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.graphics.state.PDExtendedGraphicsState;
+
+/** Shapes drawn from their outlines, as drawings without pixels: areas, lines, the heads of arrows. All measures in points, y down. */
+public final class DrawnShape {
+    /** How long and wide the head of an arrow is against its line, and the least it is. */
+    private static final double HEAD = 3;
+    private static final double LEAST_HEAD = 4.5;
+    private static final double MOST_POINTS = 5000;
+
+    private DrawnShape() { }
+
+    /** One outline. @param shade of its area against the shape's colour: less than 1 darker, more lighter */
+    public record Part(Path2D path, boolean filled, boolean stroked, double shade) { }
+
+    /** What an open line ends in. */
+    public enum Head { NONE, TRIANGLE, OPEN, OVAL, DIAMOND }
+
+    /** How its lines are drawn. @param dash lengths of strokes and gaps in widths of the line; empty for one without gaps */
+    public record Pen(double width, Colour colour, List<Double> dash, Head start, Head end) {
+        public static final Pen NONE = new Pen(0, Colour.BLACK, List.of(), Head.NONE, Head.NONE);
+
+        public Pen { dash = List.copyOf(dash); }
+
+        public boolean isVisible() { return width > 0; }
+    }
+
+    /** What it is drawn with. @param fill of its areas, or null */
+    public record Ink(Colour fill, double opacity, Pen pen) {
+        public boolean isVisible() { return fill != null && opacity > 0 || pen.isVisible(); }
+    }
+
+    /** A drawing, and where its upper left corner lies from the shape's own: lines reach out of their box, and so do turned shapes. */
+    public record Made(Picture picture, double x, double y) { }
+
+    /**
+     * Draws a shape.
+     *
+     * @param turn  by which it is turned and mirrored
+     * @param words read to people who do not see it, or null
+     * @return null where there is nothing to be seen, or it is larger than any page
+     */
+    public static Made draw(List<Part> parts, Ink ink, AffineTransform turn, String words) {
+        if (!ink.isVisible() || parts.isEmpty()) return null;
+        List<Part> turned = parts.stream().map(part -> new Part(new Path2D.Double(part.path, turn), part.filled, part.stroked, part.shade)).toList();
+        Rectangle2D box = null;
+        for (Part part : turned) {
+            Rectangle2D own = part.path.getBounds2D();
+            box = box == null ? own : box.createUnion(own);
+        }
+        if (box.getWidth() == 0 && box.getHeight() == 0) return null;
+        boolean heads = ink.pen.start != Head.NONE || ink.pen.end != Head.NONE;
+        double margin = ink.pen.width / 2 + 0.5 + (heads ? head(ink.pen) : 0);
+        double width = box.getWidth() + 2 * margin;
+        double height = box.getHeight() + 2 * margin;
+        if (!(width < MOST_POINTS && height < MOST_POINTS)) return null;
+        double left = box.getX() - margin;
+        double top = box.getY() - margin;
+        AffineTransform onPage = new AffineTransform(1, 0, 0, -1, -left, height + top);
+        Image image = new Image(PictureDecoder.DRAWING, page(turned, ink, onPage, width, height));
+        return new Made(new Picture(image, width, height, words), left, top);
+    }
+
+    private static byte[] page(List<Part> parts, Ink ink, AffineTransform onPage, double width, double height) {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (PDDocument pdf = new PDDocument()) {
+            // The same shape gives the same bytes.
+            pdf.setDocumentId(0L);
+            PDPage page = new PDPage(new PDRectangle((float) width, (float) height));
+            pdf.addPage(page);
+            try (PDPageContentStream out = new PDPageContentStream(pdf, page)) {
+                if (ink.opacity < 1) {
+                    PDExtendedGraphicsState state = new PDExtendedGraphicsState();
+                    state.setNonStrokingAlphaConstant((float) ink.opacity);
+                    out.setGraphicsStateParameters(state);
+                }
+                for (Part part : parts) paint(part, ink, onPage, out);
+            }
+            pdf.save(bytes);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return bytes.toByteArray();
+    }
+
+    private static void paint(Part part, Ink ink, AffineTransform onPage, PDPageContentStream out) throws IOException {
+        if (part.filled && ink.fill != null) {
+            Colour fill = shaded(ink.fill, part.shade);
+            out.setNonStrokingColor(fill.red() / 255f, fill.green() / 255f, fill.blue() / 255f);
+            trace(part.path, onPage, out);
+            if (part.path.getWindingRule() == Path2D.WIND_EVEN_ODD) out.fillEvenOdd();
+            else out.fill();
+        }
+        Pen pen = ink.pen;
+        if (!part.stroked || !pen.isVisible()) return;
+        out.setLineWidth((float) pen.width);
+        out.setStrokingColor(pen.colour.red() / 255f, pen.colour.green() / 255f, pen.colour.blue() / 255f);
+        float[] dash = new float[pen.dash.size()];
+        for (int i = 0; i < dash.length; i++) dash[i] = (float) (pen.dash.get(i) * pen.width);
+        out.setLineDashPattern(dash, 0);
+        out.setLineJoinStyle(1);
+        trace(part.path, onPage, out);
+        out.stroke();
+        List<Point2D> way = way(part.path);
+        if (way.size() < 2) return;
+        out.setLineDashPattern(new float[0], 0);
+        out.setNonStrokingColor(pen.colour.red() / 255f, pen.colour.green() / 255f, pen.colour.blue() / 255f);
+        end(pen, pen.start, way.get(1), way.get(0), onPage, out);
+        end(pen, pen.end, way.get(way.size() - 2), way.get(way.size() - 1), onPage, out);
+    }
+
+    private static Colour shaded(Colour colour, double shade) {
+        if (shade == 1) return colour;
+        int rgb = 0;
+        for (int channel : new int[] {colour.red(), colour.green(), colour.blue()}) {
+            double made = shade < 1 ? channel * shade : 255 - (255 - channel) * (2 - shade);
+            rgb = rgb << 8 | (int) Math.round(Math.max(0, Math.min(255, made)));
+        }
+        return new Colour(rgb);
+    }
+
+    /** The corners of a line that is open; nothing for one that closes. */
+    private static List<Point2D> way(Path2D path) {
+        List<Point2D> way = new ArrayList<>();
+        double[] point = new double[6];
+        for (PathIterator flat = new FlatteningPathIterator(path.getPathIterator(null), 0.2); !flat.isDone(); flat.next()) {
+            int kind = flat.currentSegment(point);
+            if (kind == PathIterator.SEG_CLOSE || kind == PathIterator.SEG_MOVETO && !way.isEmpty()) return List.of();
+            Point2D next = new Point2D.Double(point[0], point[1]);
+            if (way.isEmpty() || way.get(way.size() - 1).distance(next) > 0.01) way.add(next);
+        }
+        return way;
+    }
+
+    private static double head(Pen pen) { return Math.max(LEAST_HEAD, HEAD * pen.width); }
+
+    private static void end(Pen pen, Head head, Point2D from, Point2D to, AffineTransform onPage, PDPageContentStream out) throws IOException {
+        if (head == Head.NONE) return;
+        double size = head(pen);
+        Path2D path = new Path2D.Double();
+        switch (head) {
+            case OVAL -> path.append(new Ellipse2D.Double(-size / 2, -size / 2, size, size), false);
+            case DIAMOND -> corners(path, size / 2, 0, 0, size / 2, -size / 2, 0, 0, -size / 2);
+            default -> corners(path, 0, 0, -size, size / 2, -size, -size / 2);
+        }
+        if (head == Head.OPEN) {
+            path = new Path2D.Double();
+            path.moveTo(-size, size / 2);
+            path.lineTo(0, 0);
+            path.lineTo(-size, -size / 2);
+        } else path.closePath();
+        AffineTransform there = new AffineTransform(onPage);
+        there.translate(to.getX(), to.getY());
+        there.rotate(Math.atan2(to.getY() - from.getY(), to.getX() - from.getX()));
+        trace(path, there, out);
+        if (head == Head.OPEN) out.stroke();
+        else out.fill();
+    }
+
+    private static void corners(Path2D path, double... points) {
+        path.moveTo(points[0], points[1]);
+        for (int i = 2; i < points.length; i += 2) path.lineTo(points[i], points[i + 1]);
+    }
+
+    private static void trace(Shape shape, AffineTransform onPage, PDPageContentStream out) throws IOException {
+        float[] p = new float[6];
+        Point2D last = new Point2D.Float();
+        for (PathIterator all = shape.getPathIterator(onPage); !all.isDone(); all.next()) {
+            switch (all.currentSegment(p)) {
+                case PathIterator.SEG_MOVETO -> {
+                    out.moveTo(p[0], p[1]);
+                    last.setLocation(p[0], p[1]);
+                }
+                case PathIterator.SEG_LINETO -> {
+                    out.lineTo(p[0], p[1]);
+                    last.setLocation(p[0], p[1]);
+                }
+                case PathIterator.SEG_QUADTO -> {
+                    float x = (float) last.getX();
+                    float y = (float) last.getY();
+                    out.curveTo(x + (p[0] - x) * 2 / 3, y + (p[1] - y) * 2 / 3, p[2] + (p[0] - p[2]) * 2 / 3, p[3] + (p[1] - p[3]) * 2 / 3, p[2], p[3]);
+                    last.setLocation(p[2], p[3]);
+                }
+                case PathIterator.SEG_CUBICTO -> {
+                    out.curveTo(p[0], p[1], p[2], p[3], p[4], p[5]);
+                    last.setLocation(p[4], p[5]);
+                }
+                default -> out.closePath();
+            }
+        }
+    }
+}
