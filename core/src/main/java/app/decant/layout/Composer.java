@@ -219,21 +219,24 @@ final class Composer {
     }
 
     /** Blocks one under another at a width, as strips: for cells, notes, page frames and boxes. */
-    List<Strip> stack(List<? extends Block> source, Look table, double width) {
+    List<Strip> stack(List<? extends Block> source, Look table, double width) { return stack(source, table, width, true); }
+
+    /** @param hung whether objects that hang on its paragraphs are in their strips, where they know nothing of the page */
+    List<Strip> stack(List<? extends Block> source, Look table, double width, boolean hung) {
         List<Block> blocks = flattened(source);
         List<Strip> strips = new ArrayList<>();
         for (int i = 0; i < blocks.size(); i++) {
             Block previous = i > 0 ? blocks.get(i - 1) : null;
             Block next = i + 1 < blocks.size() ? blocks.get(i + 1) : null;
-            strips.addAll(strips(blocks.get(i), previous, next, table, width));
+            strips.addAll(strips(blocks.get(i), previous, next, table, width, hung));
         }
         return strips;
     }
 
-    private List<Strip> strips(Block block, Block previous, Block next, Look table, double width) {
+    private List<Strip> strips(Block block, Block previous, Block next, Look table, double width, boolean hung) {
         if (block instanceof Paragraph paragraph) {
             List<Strip> strips = strips(paragraph, set(paragraph, table, width), previous, next, table, width);
-            return withFloats(paragraph, strips, width);
+            return hung ? withFloats(paragraph, strips, width) : strips;
         }
         if (block instanceof Table inner) return new TableSetter(this, inner, width, width + INNER_REACH).strips();
         if (block instanceof OpaqueBlock opaque && opaque.opaque().likeness() != null) return List.of(likeness(opaque));

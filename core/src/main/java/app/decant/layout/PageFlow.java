@@ -235,7 +235,26 @@ final class PageFlow {
 
         private List<Strip> strips(int section, FramePlace place) {
             List<Block> blocks = inForce.get(section).get(place);
-            return blocks == null ? List.of() : composer.stack(blocks, Look.PLAIN, flow.section(section).page().textWidth());
+            return blocks == null ? List.of() : composer.stack(blocks, Look.PLAIN, flow.section(section).page().textWidth(), false);
+        }
+
+        /** A header or footer at its place; what hangs on its paragraphs stands where it says on the page, such as a mark in the middle of it. */
+        private List<Item> placed(List<Strip> strips, PageGeometry page, double top) {
+            List<Item> hung = new ArrayList<>();
+            Paragraph last = null;
+            double at = top;
+            for (Strip strip : strips) {
+                at += strip.before();
+                if (strip.owner() != null && strip.owner() != last) {
+                    for (Inline inline : strip.owner().inlines())
+                        if (inline instanceof Inline.Floating floating)
+                            hung.addAll(Floats.place(composer, floating, page, page.top(), page.textLeft(), page.textWidth(), at).items());
+                }
+                last = strip.owner();
+                at += strip.height() + strip.after();
+            }
+            hung.addAll(Composer.placed(strips, page.textLeft(), top));
+            return hung;
         }
 
         /** The header's and footer's items, with the composer's present field values. */
@@ -244,9 +263,9 @@ final class PageFlow {
             PageGeometry page = flow.section(body.section()).page();
             List<Item> items = new ArrayList<>();
             List<Strip> header = strips(body.section(), place(true, body.section(), body.sectionStart(), evenPage));
-            items.addAll(Composer.placed(header, page.textLeft(), page.header()));
+            items.addAll(placed(header, page, page.header()));
             List<Strip> footer = strips(body.section(), place(false, body.section(), body.sectionStart(), evenPage));
-            items.addAll(Composer.placed(footer, page.textLeft(), page.height() - page.footer() - Strip.height(footer)));
+            items.addAll(placed(footer, page, page.height() - page.footer() - Strip.height(footer)));
             items.addAll(PageDressing.frame(flow.section(body.section()), body.sectionStart(), header.isEmpty() ? bodyTop(body.section(), body.sectionStart(),
                     evenPage) : page.header(), footer.isEmpty() ? bodyBottom(body.section(), body.sectionStart(), evenPage)
                     : page.height() - page.footer()));

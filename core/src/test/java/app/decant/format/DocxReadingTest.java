@@ -192,7 +192,9 @@ class DocxReadingTest {
                 + "style=\"position:absolute;margin-left:10pt;margin-top:20pt;width:200pt;"
                 + "height:100pt\" coordsize=\"2000,1000\" coordorigin=\"0,0\"><v:rect "
                         + "style=\"left:100;top:50;width:500;height:250\">" + box.formatted(p(t("one")))
-                + "</v:rect><v:polyline points=\"0,0 5,5\"/><v:group style=\"left:1000;top:500;width:1000;height:500\" coordsize=\"100,50\" coordorigin=\"10,0\"><v:roundrect "
+                + "</v:rect><v:polyline points=\"0,0 5,5\"/><v:group style=\"left:1000;top:500;width:1000;height:500\" coordsize=\"100,50\" "
+                + "coordorigin=\"10,0\">"
+                + "<v:roundrect "
                 + "style=\"left:20;top:10;width:50;height:20\">" + box.formatted(p(t("two"))) + "</v:roundrect></v:group></v:group></w:pict>")));
         assertThat(first(taken).inlines()).extracting(inline -> {
             Inline.Floating floating = (Inline.Floating) inline;

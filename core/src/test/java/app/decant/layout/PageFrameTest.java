@@ -3,18 +3,24 @@ package app.decant.layout;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import app.decant.document.Anchor;
 import app.decant.document.Block;
 import app.decant.document.Document;
 import app.decant.document.Facts;
+import app.decant.document.Image;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.NumberFormat;
 import app.decant.document.Numbering;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.LineSpacing;
+import app.decant.document.Picture;
 import app.decant.document.Section;
 import app.decant.document.Section.FramePlace;
+import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
 import app.decant.page.Item;
@@ -93,6 +99,38 @@ class PageFrameTest {
         double lowest = 0;
         for (Item item : page.frame()) if (item instanceof Item.LineItem line) lowest = Math.max(lowest, line.y() + line.line().height());
         assertThat(page.lines().get(0).y()).isGreaterThanOrEqualTo(lowest);
+    }
+
+    private static Inline picture(Anchor.Horizontal across, Anchor.Vertical down) {
+        Picture picture = new Picture(new Image("image/png", new byte[0]), 100, 40, "A mark");
+        return new Inline.Floating(new Anchor(across, down, Anchor.Wrap.NONE, Insets.NONE, true), picture, Look.PLAIN);
+    }
+
+    private static List<Item.PictureItem> pictures(FramePlace place, Inline... hung) {
+        Paragraph head = Paragraph.of("").withInlines(List.of(hung));
+        Page page = layOut(Sample.of(section(Map.of(place, List.of(Paragraph.of("above"), head)), false, List.of(Paragraph.of("body"))))).page(0);
+        return page.frame().stream().filter(Item.PictureItem.class::isInstance).map(Item.PictureItem.class::cast).toList();
+    }
+
+    /** 20.4.3.4 and 20.4.3.5: what hangs on a header may stand anywhere on the page, as marks behind its text and signs of letterheads do. */
+    @Test void whatHangsOnAHeaderStandsWhereItSaysOnThePage() {
+        Section.PageGeometry paper = Section.PageGeometry.A4;
+        for (FramePlace place : List.of(FramePlace.HEADER, FramePlace.FOOTER)) {
+            List<Item.PictureItem> found = pictures(place,
+                    picture(new Anchor.Horizontal(Anchor.Horizontal.From.PAGE, null, 12), new Anchor.Vertical(Anchor.Vertical.From.PAGE, null, 34)),
+                    picture(new Anchor.Horizontal(Anchor.Horizontal.From.MARGIN, Alignment.CENTRE, 0),
+                            new Anchor.Vertical(Anchor.Vertical.From.MARGIN, VerticalAlignment.CENTRE, 0)),
+                    picture(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, Alignment.END, 0), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null,
+                    5)));
+            assertThat(found.get(0).x()).isEqualTo(12);
+            assertThat(found.get(0).y()).isEqualTo(34);
+            assertThat(found.get(1).x()).isCloseTo(paper.textLeft() + (paper.textWidth() - 100) / 2, within(0.01));
+            assertThat(found.get(1).y()).isCloseTo(paper.top() + (paper.height() - paper.bottom() - paper.top() - 40) / 2, within(0.01));
+            assertThat(found.get(2).x()).isCloseTo(paper.textLeft() + paper.textWidth() - 100, within(0.01));
+            double line = height(LineSpacing.SINGLE, 10);
+            double edge = place == FramePlace.HEADER ? paper.header() : paper.height() - paper.footer() - 2 * line;
+            assertThat(found.get(2).y()).as("5 points below its own paragraph's top").isCloseTo(edge + line + 5, within(0.05));
+        }
     }
 
     @Test void breaksInsideParagraphsEndTheirPage() {
