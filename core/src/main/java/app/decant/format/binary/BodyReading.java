@@ -117,7 +117,7 @@ final class BodyReading {
         boolean ends = last == '\r' || last == '\f' || last == '\u0007';
         for (CHPX run : reader.runs(from, to)) {
             List<Modifier> properties = Modifiers.in(run.getGrpprl(), 0);
-            Look look = reader.looks().text(properties);
+            Look look = reader.looks().text(properties, reader.styled(one.getIstd(), properties));
             int start = Math.max(from, run.getStart());
             int end = Math.min(to, run.getEnd());
             if (end == to && ends) {

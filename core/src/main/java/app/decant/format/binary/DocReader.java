@@ -1,6 +1,7 @@
 package app.decant.format.binary;
 
 import app.decant.document.Block;
+import app.decant.document.Cascade;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
@@ -17,6 +18,7 @@ import app.decant.document.Style;
 import app.decant.document.StyleSheet;
 import app.decant.document.TextProperty;
 import app.decant.format.Taken;
+import app.decant.format.binary.Modifiers.Modifier;
 import app.decant.words.Message;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -66,6 +68,7 @@ public final class DocReader {
     private final Map<Integer, List<Inline.BookmarkPoint>> bookmarks = new HashMap<>();
     private final Map<Integer, Integer> footnotes = new HashMap<>();
     private final Map<Integer, Integer> endnotes = new HashMap<>();
+    private Cascade cascade;
     private Numbering numbering = Numbering.NONE;
 
     private DocReader(HWPFDocument file) {
@@ -199,6 +202,7 @@ public final class DocReader {
         numbering = ListReading.of(file.getListTables(), looks);
         // Once more, now that lists are known.
         styles = styles();
+        cascade = new Cascade(styles, numbering);
         anchors();
         int remarks = start(SubdocumentType.ANNOTATION);
         if (length(SubdocumentType.ANNOTATION) > 0)
@@ -221,6 +225,13 @@ public final class DocReader {
         double tab = file.getDocProperties() == null || file.getDocProperties().getDxaTab() <= 0 ? Document.TAB_WIDTH : file.getDocProperties()
                 .getDxaTab() / 20.0;
         return new Taken(new Document(facts(), styles, numbering, sections, even, tab, List.of()), findings);
+    }
+
+    /** What the styles of a run say of its letters: that of its paragraph, and its own. */
+    Look styled(int paragraph, List<Modifier> modifiers) {
+        Look own = Look.PLAIN;
+        for (Modifier one : modifiers) if (one.code() == 0x4A30) own = own.with(TextProperty.STYLE, styleIds.get(one.two()));
+        return cascade.text(new Paragraph(style(paragraph), Look.PLAIN, Look.PLAIN, List.of()), own);
     }
 
     private StyleSheet styles() {

@@ -25,6 +25,9 @@ final class LookReading {
     private static final int[] PALETTE = {-1, 0x000000, 0x0000FF, 0x00FFFF, 0x00FF00, 0xFF00FF, 0xFF0000, 0xFFFF00, 0xFFFFFF, 0x00008B, 0x008B8B, 0x006400,
             0x8B008B, 0x8B0000, 0x808000, 0xA9A9A9, 0xD3D3D3};
 
+    /** What programs put between blocks of web pages: common practice, no source. */
+    private static final double AUTOMATIC_SPACE = 14;
+
     private final IntFunction<String> fonts;
     private final IntFunction<String> styles;
     private final IntFunction<String> authors;
@@ -46,9 +49,12 @@ final class LookReading {
 
     static Colour palette(int index) { return index <= 0 || index >= PALETTE.length ? Colour.AUTOMATIC : new Colour(PALETTE[index]); }
 
-    Look text(List<Modifier> modifiers) {
+    Look text(List<Modifier> modifiers) { return text(modifiers, Look.PLAIN); }
+
+    /** @param style what the styles of the text say, which it may ask to be the opposite of */
+    Look text(List<Modifier> modifiers, Look style) {
         Look look = Look.PLAIN;
-        for (Modifier one : modifiers) look = text(look, one);
+        for (Modifier one : modifiers) look = text(look, one, style);
         return look.with(TextProperty.TRACKED, change(modifiers));
     }
 
@@ -74,16 +80,25 @@ final class LookReading {
                 went ? new TrackedChange.Mark(this.authors.apply(authors[1]), OfficeTime.of(times[1])) : null);
     }
 
-    private Look text(Look look, Modifier one) {
+    /** On, off, as the style has it, or the opposite of that (2.9.327). */
+    private static Look toggled(Look look, Modifier one, Property<Boolean> property, Look style) {
+        return switch (one.one()) {
+            case 0x80 -> look.without(property);
+            case 0x81 -> look.with(property, !style.is(property));
+            default -> look.with(property, one.one() == 1);
+        };
+    }
+
+    private Look text(Look look, Modifier one, Look style) {
         return switch (one.code()) {
             case 0x4A30 -> look.with(TextProperty.STYLE, styles.apply(one.two()));
-            case 0x0835 -> look.with(TextProperty.BOLD, one.on());
-            case 0x0836 -> look.with(TextProperty.ITALIC, one.on());
-            case 0x0837 -> look.with(TextProperty.STRIKE, one.on());
-            case 0x083A -> look.with(TextProperty.SMALL_CAPITALS, one.on());
-            case 0x083B -> look.with(TextProperty.CAPITALS, one.on());
-            case 0x083C -> look.with(TextProperty.HIDDEN, one.on());
-            case 0x2A53 -> look.with(TextProperty.DOUBLE_STRIKE, one.on());
+            case 0x0835 -> toggled(look, one, TextProperty.BOLD, style);
+            case 0x0836 -> toggled(look, one, TextProperty.ITALIC, style);
+            case 0x0837 -> toggled(look, one, TextProperty.STRIKE, style);
+            case 0x083A -> toggled(look, one, TextProperty.SMALL_CAPITALS, style);
+            case 0x083B -> toggled(look, one, TextProperty.CAPITALS, style);
+            case 0x083C -> toggled(look, one, TextProperty.HIDDEN, style);
+            case 0x2A53 -> toggled(look, one, TextProperty.DOUBLE_STRIKE, style);
             case 0x085A -> look.with(TextProperty.RIGHT_TO_LEFT, one.on());
             case 0x4A4F -> look.with(TextProperty.FAMILY, fonts.apply(one.two()));
             case 0x4A50 -> different(look, TextProperty.EAST_ASIAN_FAMILY, fonts.apply(one.two()));
@@ -92,6 +107,7 @@ final class LookReading {
             case 0x6870 -> look.with(TextProperty.COLOUR, colour(one.four()));
             case 0x2A42 -> look.says(TextProperty.COLOUR) ? look : look.with(TextProperty.COLOUR, palette(one.one()));
             case 0xCA71 -> shaded(one) == null ? look : look.with(TextProperty.HIGHLIGHT, shaded(one));
+            case 0x4866 -> look.says(TextProperty.HIGHLIGHT) ? look : look.with(TextProperty.HIGHLIGHT, oldShaded(one.two()));
             case 0x2A0C -> one.one() == 0 ? look : look.with(TextProperty.HIGHLIGHT, palette(one.one()));
             case 0x2A48 -> look.with(TextProperty.SCRIPT, one.one() == 1 ? Script.SUPER : one.one() == 2 ? Script.SUB : Script.BASELINE);
             case 0x2A3E -> look.with(TextProperty.UNDERLINE, underline(one.one()));
@@ -99,7 +115,7 @@ final class LookReading {
             case 0x4845 -> look.with(TextProperty.RAISE, one.signed() / 2.0);
             case 0x4852 -> look.with(TextProperty.WIDTH_SCALE, Math.max(0.01, one.two() / 100.0));
             case 0x484B -> look.with(TextProperty.KERNING_FROM, one.two() / 2.0);
-            case 0x486D -> Languages.code(one.two()) == null ? look : look.with(TextProperty.LANGUAGE, Languages.code(one.two()));
+            case 0x486D, 0x4873 -> Languages.code(one.two()) == null ? look : look.with(TextProperty.LANGUAGE, Languages.code(one.two()));
             default -> look;
         };
     }
@@ -129,9 +145,13 @@ final class LookReading {
     }
 
     static Colour shaded(byte[] bytes, int at) {
-        int pattern = Modifiers.two(bytes, at + 8);
-        Colour fore = colour(Modifiers.four(bytes, at));
-        Colour back = colour(Modifiers.four(bytes, at + 4));
+        return shaded(colour(Modifiers.four(bytes, at)), colour(Modifiers.four(bytes, at + 4)), Modifiers.two(bytes, at + 8));
+    }
+
+    /** Of the first programs, by numbers of colours (2.9.249); null where there is none. */
+    static Colour oldShaded(int told) { return told == 0xFFFF ? null : shaded(palette(told & 31), palette(told >> 5 & 31), told >> 10 & 63); }
+
+    private static Colour shaded(Colour fore, Colour back, int pattern) {
         if (pattern == 0xFFFF) return null;
         if (pattern == 1) return fore.isAutomatic() ? Colour.BLACK : fore;
         if (pattern >= 2 && pattern <= 13) {
@@ -186,7 +206,11 @@ final class LookReading {
             case 0xA413 -> look.with(ParagraphProperty.SPACE_BEFORE, one.two() / 20.0);
             case 0xA414 -> look.with(ParagraphProperty.SPACE_AFTER, one.two() / 20.0);
             case 0x6412 -> look.with(ParagraphProperty.LINE_SPACING, spacing(one));
-            case 0xC60D -> look.with(ParagraphProperty.TABS, tabs(one.operand()));
+            case 0xC60D -> look.with(ParagraphProperty.TABS, tabs(one.operand(), 2));
+            case 0xC615 -> look.with(ParagraphProperty.TABS, tabs(one.operand(), 4));
+            case 0x245B -> one.on() ? look.with(ParagraphProperty.SPACE_BEFORE, AUTOMATIC_SPACE) : look;
+            case 0x245C -> one.on() ? look.with(ParagraphProperty.SPACE_AFTER, AUTOMATIC_SPACE) : look;
+            case 0x442D -> look.says(ParagraphProperty.SHADING) ? look : look.with(ParagraphProperty.SHADING, oldShaded(one.two()));
             case 0xC64D -> shaded(one) == null ? look : look.with(ParagraphProperty.SHADING, shaded(one));
             case 0x2640 -> look.with(ParagraphProperty.OUTLINE_LEVEL, one.one() >= 9 ? 0 : one.one() + 1);
             default -> look;
@@ -204,12 +228,15 @@ final class LookReading {
                 : new LineSpacing(LineSpacing.Rule.AT_LEAST, value / 20.0);
     }
 
-    private static TabStops tabs(byte[] operand) {
+    /** @param clearing how many bytes tell of a stop that is taken out: its place, and in changes also how close to it others go (2.9.182) */
+    private static TabStops tabs(byte[] operand, int clearing) {
         List<TabStop> stops = new ArrayList<>();
         int cleared = operand.length > 0 ? operand[0] & 0xFF : 0;
         int at = 1;
-        for (int i = 0; i < cleared && at + 1 < operand.length; i++, at += 2)
-            stops.add(new TabStop((short) Modifiers.two(operand, at) / 20.0, TabStop.Kind.CLEAR, TabStop.Leader.NONE));
+        int places = at;
+        at += clearing * cleared;
+        for (int i = 0; i < cleared && places + 1 < operand.length; i++, places += 2)
+            stops.add(new TabStop((short) Modifiers.two(operand, places) / 20.0, TabStop.Kind.CLEAR, TabStop.Leader.NONE));
         int set = at < operand.length ? operand[at++] & 0xFF : 0;
         for (int i = 0; i < set; i++) {
             int place = at + 2 * i;

@@ -121,11 +121,13 @@ final class RowReading {
 
     private static Colour shading(Row row, int cell) {
         int[] codes = {0xD612, 0xD616, 0xD60C};
-        if (cell >= 66) return null;
-        int code = codes[cell / 22];
-        for (Modifier one : row.modifiers)
-            if (one.code() == code && 10 * (cell % 22) + 10 <= one.operand().length) return LookReading.shaded(one.operand(), 10 * (cell % 22));
-        return null;
+        Colour old = null;
+        for (Modifier one : row.modifiers) {
+            if (cell < 66 && one.code() == codes[cell / 22] && 10 * (cell % 22) + 10 <= one.operand().length)
+                return LookReading.shaded(one.operand(), 10 * (cell % 22));
+            if (one.code() == 0xD609 && 2 * cell + 2 <= one.operand().length) old = LookReading.oldShaded(Modifiers.two(one.operand(), 2 * cell));
+        }
+        return old;
     }
 
     private static Insets padding(Row row, int code, int cell, Insets otherwise) {
