@@ -9,9 +9,10 @@ public record PageLabel(String style, int count, String text) {
     private static final String ROMAN = "m{0,4}(cm|cd|d?c{0,3})(xc|xl|l?x{0,3})(ix|iv|v?i{0,3})";
 
     public static PageLabel of(String label) {
-        if (label.matches("\\d{1,9}")) return new PageLabel("D", Integer.parseInt(label), label);
+        if (label.matches("[1-9]\\d{0,8}")) return new PageLabel("D", Integer.parseInt(label), label);
         String lower = label.toLowerCase(Locale.ROOT);
         boolean upper = !label.equals(lower);
+        if (upper && !label.equals(label.toUpperCase(Locale.ROOT))) return new PageLabel(null, 0, label);
         if (!label.isEmpty() && lower.matches(ROMAN)) return new PageLabel(upper ? "R" : "r", roman(lower), label);
         if (lower.matches("([a-z])\\1*")) return new PageLabel(upper ? "A" : "a", (lower.length() - 1) * 26 + lower.charAt(0) - 'a' + 1, label);
         return new PageLabel(null, 0, label);
