@@ -1,10 +1,12 @@
 package app.decant.document;
 
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.BiFunction;
 
 /**
  * The lists of a document. A {@link Pattern} says how nine levels are labelled; a {@link NumberedList} follows a pattern and may change it.
@@ -44,6 +46,12 @@ public record Numbering(Map<String, Pattern> patterns, Map<String, NumberedList>
             this(format, start, label, suffix, restart, style, look, false, ParagraphProperty.Alignment.START);
         }
 
+        /** The same, beginning again after another level. */
+        public Level restarting(Integer other) { return new Level(format, start, label, suffix, other, style, look, legal, standing); }
+
+        /** The same, counted and labelled otherwise. */
+        public Level counting(NumberFormat other, String words) { return new Level(other, start, words, suffix, restart, style, look, legal, standing); }
+
         /** The same, its label standing and counted otherwise. */
         public Level labelled(boolean plainFigures, ParagraphProperty.Alignment other) {
             return new Level(format, start, label, suffix, restart, style, look, plainFigures, other);
@@ -70,6 +78,24 @@ public record Numbering(Map<String, Pattern> patterns, Map<String, NumberedList>
         if (changed != null) return changed;
         Pattern pattern = patterns.get(list.pattern());
         return pattern == null || reference.level() < 0 || reference.level() >= pattern.levels().size() ? null : pattern.levels().get(reference.level());
+    }
+
+    /** This numbering with each level made another, told with its depth; the very numbering where none changes. */
+    public Numbering each(BiFunction<Level, Integer, Level> change) {
+        Map<String, Pattern> newPatterns = new LinkedHashMap<>();
+        patterns.forEach((id, pattern) -> {
+            List<Level> levels = new ArrayList<>();
+            for (int depth = 0; depth < pattern.levels().size(); depth++) levels.add(change.apply(pattern.levels().get(depth), depth));
+            newPatterns.put(id, new Pattern(pattern.id(), levels));
+        });
+        Map<String, NumberedList> newLists = new LinkedHashMap<>();
+        lists.forEach((id, list) -> {
+            Map<Integer, Level> changed = new TreeMap<>();
+            list.changed().forEach((depth, level) -> changed.put(depth, change.apply(level, depth)));
+            newLists.put(id, new NumberedList(list.id(), list.pattern(), list.starts(), changed));
+        });
+        Numbering made = new Numbering(newPatterns, newLists);
+        return made.equals(this) ? this : made;
     }
 
     /** This numbering with a list of a new pattern added. */

@@ -91,6 +91,17 @@ class ListLabelsTest {
         assertThat(Formats.called("odt").write(plain, WHEN).findings()).isEmpty();
     }
 
+    /** OpenDocument 1.2, 16.32: a sign and what follows it. */
+    @Test void signsOfSeveralLettersStay() {
+        for (String sign : List.of("\u2022", "\u2022.", "(\u2022)", "\uD83D\uDEA2 -", "No.")) {
+            Document document = document(level(NumberFormat.BULLET, sign, false, Alignment.START));
+            for (String ending : List.of("odt", "docx", "rtf", "doc")) {
+                Document back = Formats.read(Formats.called(ending).write(document, WHEN).bytes(), "signs." + ending, null, Progress.SILENT).document();
+                assertThat(labels(back).get(0)).as(ending).isEqualTo(sign);
+            }
+        }
+    }
+
     /** By the schemas as POI holds them, and by its reader of binary files ([MS-DOC], 2.9.150). */
     @Test void otherReadersSeeThem() throws IOException {
         try (XWPFDocument poi = new XWPFDocument(new ByteArrayInputStream(Formats.called("docx").write(CHARTER, WHEN).bytes()))) {

@@ -74,7 +74,7 @@ final class ListTable {
                 label.append(c);
             }
         }
-        boolean fixed = level.format() == NumberFormat.BULLET || level.format() == NumberFormat.NONE;
+        boolean fixed = level.format() == NumberFormat.BULLET;
         Bytes bytes = new Bytes().four(level.start()).one(NumberCodes.code(level.format())).one(NumberCodes.code(level.standing()) | (level.legal() ? 4 : 0)
                 | (level.restart() == null ? 0 : NO_USUAL_RESTART));
         for (int i = 0; i < LEVELS; i++) bytes.one(!fixed && i < places.size() ? places.get(i) : 0);

@@ -11,7 +11,6 @@ import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.ListLabels;
 import app.decant.document.Look;
-import app.decant.document.NumberFormat;
 import app.decant.document.Numbering;
 import app.decant.document.OpaqueBlock;
 import app.decant.document.Paragraph;
@@ -114,36 +113,47 @@ final class HtmlBody {
     /** List items of any depth, one list inside the other. */
     private void list(List<? extends Block> items, Look table) {
         List<String> open = new ArrayList<>();
+        List<Integer> counts = new ArrayList<>();
         for (Block block : items) {
             Paragraph paragraph = (Paragraph) block;
             ParagraphProperty.ListReference reference = list(paragraph);
             Numbering.Level level = document.numbering().level(reference);
-            String kind = reference.list() + "/" + reference.level();
+            ItemLabel label = ItemLabel.of(level, reference.level(), labels.label(paragraph));
+            String kind = reference.list() + "/" + reference.level() + "/" + label.kind();
             int depth = reference.level();
-            while (open.size() > depth + 1 || open.size() == depth + 1 && !open.get(depth).equals(kind)) closeList(open);
+            while (open.size() > depth + 1 || open.size() == depth + 1 && !open.get(depth).equals(kind)) closeList(open, counts);
             if (open.size() == depth + 1) out.close().line();
             while (open.size() <= depth) {
                 boolean own = open.size() == depth;
-                openList(level, own, labels.label(paragraph));
+                openList(own ? level : null, label);
+                counts.add(label.count() - 1);
                 open.add(own ? kind : reference.list() + "/" + open.size());
                 if (!own) out.open("li");
             }
-            out.open("li", "class", HtmlLooks.className(paragraph.style()), "style", blank(looks.paragraph(paragraph, table)));
+            boolean expected = label.count() == counts.get(depth) + 1;
+            counts.set(depth, label.count());
+            String style = blank((label.isShown() ? "list-style: none; " : "") + looks.paragraph(paragraph, table));
+            out.open("li", "value", expected || label.kind() != ItemLabel.Kind.COUNTED ? null : String.valueOf(label.count()),
+                    "class", HtmlLooks.className(paragraph.style()), "style", style);
+            if (label.isShown()) out.open("span", "class", "number").text(label.words() + " ").close();
             inlines(paragraph, table);
         }
-        while (!open.isEmpty()) closeList(open);
+        while (!open.isEmpty()) closeList(open, counts);
     }
 
-    private void closeList(List<String> open) {
+    private void closeList(List<String> open, List<Integer> counts) {
         out.close().close().line();
         open.remove(open.size() - 1);
+        counts.remove(counts.size() - 1);
     }
 
-    /** What its labels are like is told beside the list where the element alone does not say it. */
-    private void openList(Numbering.Level level, boolean own, String label) {
-        if (!own || level.format() == NumberFormat.BULLET || level.format() == NumberFormat.NONE) {
-            out.open("ul", "style", own && level.format() == NumberFormat.NONE ? "list-style: none" : null, "data-label", own && !level.label()
-                    .equals("\u2022") ? level.label() : null).line();
+    /** What its labels are like is told beside the list where the element alone does not say it. @param level null for one that only holds a deeper one */
+    private void openList(Numbering.Level level, ItemLabel label) {
+        if (level == null || label.kind() != ItemLabel.Kind.COUNTED) {
+            boolean signed = level != null && label.kind() == ItemLabel.Kind.SIGN && !level.label().equals("\u2022");
+            out.open("ul", "style", level != null && label.kind() == ItemLabel.Kind.WORDS ? "list-style: none" : null, "data-label", signed ? level.label()
+                    : null)
+                    .line();
             return;
         }
         String type = switch (level.format()) {
@@ -153,20 +163,8 @@ final class HtmlBody {
             case UPPER_ROMAN -> "I";
             default -> "1";
         };
-        boolean usual = level.label().matches("%\\d\\.");
-        int start = start(level, label);
-        out.open("ol", "type", type.equals("1") ? null : type, "start", start == 1 ? null : String.valueOf(start), "data-label", usual ? null : level.label())
-                .line();
-    }
-
-    /** The count that the first label shows. */
-    private static int start(Numbering.Level level, String label) {
-        for (int count = 1; count < 400; count++) if (label.endsWith(level.label().replaceAll("^.*(%\\d)", "").isEmpty() ? level.format().write(count)
-                : level.format().write(count) + level.label().replaceFirst("^.*%\\d", ""))) {
-            String before = label.substring(0, label.length() - level.format().write(count).length() - level.label().replaceFirst("^.*%\\d", "").length());
-            if (before.isEmpty() || !Character.isLetterOrDigit(before.charAt(before.length() - 1))) return count;
-        }
-        return level.start();
+        out.open("ol", "type", type.equals("1") ? null : type, "start", label.count() == 1 ? null : String.valueOf(label.count()),
+                "data-label", label.isShown() ? level.label() : null).line();
     }
 
     private static String blank(String text) { return text.isBlank() ? null : text.strip(); }

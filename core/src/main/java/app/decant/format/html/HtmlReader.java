@@ -260,6 +260,9 @@ public final class HtmlReader {
             filling.context = inner;
             filling.listed = false;
             if (!item.id().isEmpty()) filling.inlines.add(new Inline.BookmarkPoint(item.id(), true));
+            // A label that stands in the text because browsers would not show it is the list's.
+            Element first = item.firstElementChild();
+            if (element.hasAttr("data-label") && first != null && first.normalName().equals("span") && first.hasClass("number")) first.remove();
             children(item, inner, filling);
             filling.end();
         }

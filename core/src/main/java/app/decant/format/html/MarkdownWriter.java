@@ -107,10 +107,10 @@ public final class MarkdownWriter {
         boolean counted = format == NumberFormat.DECIMAL && label.matches("\\d{1,9}[.)]");
         int depth = Math.min(list.level(), open.size());
         while (open.size() > depth + 1) open.remove(open.size() - 1);
-        boolean goesOn = open.size() == depth + 1 && open.get(depth) instanceof OrderedList == counted;
+        boolean goesOn = open.size() == depth + 1 && open.get(depth) instanceof OrderedList == counted && (!counted || follows(open.get(depth), label));
         if (!goesOn) {
-            if (open.size() > depth) open.remove(depth);
-            ListBlock made = counted ? ordered(label) : new BulletList();
+            ListBlock last = open.size() > depth ? open.remove(depth) : null;
+            ListBlock made = counted ? ordered(label, last) : new BulletList();
             made.setTight(true);
             Node parent = depth == 0 ? into : open.get(depth - 1).getLastChild();
             parent.appendChild(made);
@@ -126,10 +126,22 @@ public final class MarkdownWriter {
         boxes(paragraph, item);
     }
 
-    private static OrderedList ordered(String label) {
+    private static int count(String label) { return Integer.parseInt(label.substring(0, label.length() - 1)); }
+
+    /** Whether a label is the next one of a list: Markdown counts by itself from the first. */
+    private static boolean follows(ListBlock list, String label) {
+        int items = 0;
+        for (Node item = list.getFirstChild(); item != null; item = item.getNext()) items++;
+        return ((OrderedList) list).getMarkerStartNumber() + items == count(label);
+    }
+
+    /** @param last the list that it follows at once, from which only another sign behind its numbers parts it (CommonMark 0.31, 5.3); or null */
+    private static OrderedList ordered(String label, ListBlock last) {
         OrderedList list = new OrderedList();
-        list.setMarkerStartNumber(Integer.parseInt(label.substring(0, label.length() - 1)));
-        list.setMarkerDelimiter(label.substring(label.length() - 1));
+        list.setMarkerStartNumber(count(label));
+        String sign = label.substring(label.length() - 1);
+        boolean joined = last instanceof OrderedList before && sign.equals(before.getMarkerDelimiter());
+        list.setMarkerDelimiter(joined ? sign.equals(".") ? ")" : "." : sign);
         return list;
     }
 

@@ -2,28 +2,35 @@ package app.decant.format.html;
 
 import app.decant.document.Contents;
 import app.decant.document.Document;
+import app.decant.document.Finding;
+import app.decant.document.NumberFormat;
 import app.decant.document.Progress;
 import app.decant.format.Content;
 import app.decant.format.Format;
 import app.decant.format.FormatFamily;
 import app.decant.format.FormatName;
+import app.decant.format.HiddenText;
 import app.decant.format.Taken;
 import app.decant.format.Written;
 import app.decant.format.text.TextReader;
+import app.decant.words.Message;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Function;
 
 /** Web pages, and what is made of them or becomes one: books and Markdown. */
 public enum WebFormat implements Format {
     EPUB("epub", Group.TEXT) {
         @Override public boolean isOf(Content content) { return content.isOfMediaType("application/epub+zip"); }
         @Override public Taken read(Content content, String password, Progress progress) { return EpubReader.read(content.bytes(), content.name(), progress); }
-        @Override public Written write(Document document, Instant when) { return EpubWriter.write(document, when); }
+        @Override public Written write(Document document, Instant when) { return seen(document, "book", seen -> EpubWriter.write(seen, when)); }
 
         /** A book has its navigation in place of contents lists. */
         @Override public Document shown(Document document) {
-            return document.withSections(document.sections().stream().map(section -> section.withBlocks(section.blocks().stream()
+            Document seen = super.shown(document);
+            return seen.withSections(seen.sections().stream().map(section -> section.withBlocks(section.blocks().stream()
                     .filter(block -> !(block instanceof Contents)).toList())).toList());
         }
     },
@@ -36,7 +43,7 @@ public enum WebFormat implements Format {
         }
 
         @Override public Taken read(Content content, String password, Progress progress) { return HtmlReader.read(content.bytes(), content.name(), progress); }
-        @Override public Written write(Document document, Instant when) { return HtmlWriter.write(document); }
+        @Override public Written write(Document document, Instant when) { return seen(document, "web page", HtmlWriter::write); }
     },
     MD("md", Group.TEXT) {
         @Override public Set<String> endings() { return Set.of("md", "markdown"); }
@@ -48,8 +55,14 @@ public enum WebFormat implements Format {
             return MarkdownReader.read(TextReader.text(content.bytes()), progress);
         }
 
-        @Override public Written write(Document document, Instant when) { return MarkdownWriter.write(document); }
+        @Override public Written write(Document document, Instant when) { return seen(document, "Markdown", MarkdownWriter::write); }
         @Override public boolean takesFacts() { return false; }
+
+        /** Signs before items are its own. */
+        @Override public Document shown(Document document) {
+            return super.shown(document).withNumbering(document.numbering().each((level, depth) -> level.format() == NumberFormat.BULLET
+                    ? level.counting(NumberFormat.BULLET, "\u2022") : level));
+        }
 
         /** Markdown has labels of its own for lists. */
         @Override public String compared(String text) { return text.replaceAll("[^\\p{L}\\p{N}]+", ""); }
@@ -59,7 +72,18 @@ public enum WebFormat implements Format {
 
     WebFormat(String ending, Group group) { named = new FormatName(ending, group); }
 
+    /** What is written of a document is what is seen of it: who reads a page should not find in its source what was meant to be hidden. */
+    private static Written seen(Document document, String what, Function<Document, Written> writing) {
+        Document seen = HiddenText.without(document);
+        Written written = writing.apply(seen);
+        if (seen == document) return written;
+        List<Finding> findings = new ArrayList<>(written.findings());
+        findings.add(Finding.lost(Message.of("html.hidden-text-is-left-out", what)));
+        return new Written(written.bytes(), findings);
+    }
+
     @Override public FormatName named() { return named; }
+    @Override public Document shown(Document document) { return HiddenText.without(document); }
     @Override public boolean reads() { return true; }
     @Override public boolean writes() { return true; }
 

@@ -29,6 +29,10 @@ public enum OdfFormat implements Format {
     OdfFormat(String ending, Group group) { named = new FormatName(ending, group); }
 
     @Override public FormatName named() { return named; }
+
+    /** Labels of lists as this format can say them. */
+    @Override public Document shown(Document document) { return document.withNumbering(document.numbering().each(OdtStyles::said)); }
+
     @Override public boolean reads() { return true; }
     @Override public boolean writes() { return true; }
     @Override public boolean takesFonts() { return true; }

@@ -21,17 +21,14 @@ final class OdtStyles {
     private final Document document;
     private final Map<String, String> names = new HashMap<>();
     /** Styles made for single looks: what they are, and their names. */
-    private final Consumer<String> lose;
     private final Map<Object, String> automatic = new LinkedHashMap<>();
     private final Map<String, Consumer<XmlWriter>> writing = new LinkedHashMap<>();
     private final Map<String, Integer> counts = new HashMap<>();
 
     private record Key(String family, String parent, Look look, String breaks, String page) { }
 
-    /** @param lose hears of what this format can't say */
-    OdtStyles(Document document, Consumer<String> lose) {
+    OdtStyles(Document document) {
         this.document = document;
-        this.lose = lose;
         for (Style style : document.styles().styles().values()) names.put(style.id(), encoded(style.id()));
     }
 
@@ -141,7 +138,9 @@ final class OdtStyles {
             int start = list.starts().getOrDefault(i, level.start());
             boolean bullet = level.format() == NumberFormat.BULLET;
             if (bullet && !level.label().isEmpty()) {
-                xml.open("text:list-level-style-bullet", "text:level", i + 1, "text:bullet-char", level.label().substring(0, 1));
+                int first = level.label().offsetByCodePoints(0, 1);
+                xml.open("text:list-level-style-bullet", "text:level", i + 1, "style:num-suffix", unsaid(level.label().substring(first)),
+                        "text:bullet-char", level.label().substring(0, first));
             } else {
                 String label = level.label();
                 String own = "%" + (i + 1);
@@ -150,7 +149,6 @@ final class OdtStyles {
                 boolean counted = end >= 0 && level.format() != NumberFormat.NONE && !bullet;
                 // How many outer counts come before its own, which the format writes by itself.
                 int shown = counted ? (int) label.substring(0, end).chars().filter(c -> c == '%').count() + 1 : 0;
-                if (counted && countsOtherwise(level, list, label.substring(0, end), i)) lose.accept("labels");
                 xml.open("text:list-level-style-number", "text:level", i + 1, "style:num-format", counted ? format(level.format()) : "", "style:num-prefix",
                         counted && at > 0 ? label.substring(0, at) : !counted ? unsaid(label.replaceAll("%[1-9]", "")) : null,
                         "style:num-suffix", counted && end + 2 < label.length() ? label.substring(end + 2) : null, "text:start-value", start,
@@ -172,14 +170,19 @@ final class OdtStyles {
 
     private static String unsaid(String text) { return text.isEmpty() ? null : text; }
 
-    /** Whether a label can't be said by this format, which joins the counts of levels by points and knows few ways of counting. */
-    private boolean countsOtherwise(Numbering.Level level, Numbering.NumberedList list, String before, int depth) {
-        if (level.format().isSpoken() || level.format() == NumberFormat.DECIMAL_ZERO || !before.replaceFirst("^[^%]*", "").matches("(%[1-9]\\.)*")) return true;
-        for (int outer = 0; level.legal() && outer < depth; outer++) {
-            Numbering.Level above = document.numbering().level(new ListReference(list.id(), outer));
-            if (above != null && above.format() != NumberFormat.DECIMAL) return true;
-        }
-        return false;
+    /** A level as this format can say it: it joins the counts of levels by points, knows few ways of counting, and begins again after any outer level. */
+    static Numbering.Level said(Numbering.Level level, int depth) {
+        Numbering.Level plain = level.labelled(false, level.standing()).restarting(null);
+        String own = "%" + (depth + 1);
+        int end = level.label().lastIndexOf(own);
+        if (level.format() == NumberFormat.BULLET) return plain;
+        if (end < 0 || level.format() == NumberFormat.NONE) return plain.counting(NumberFormat.NONE, level.label().replaceAll("%[1-9]", ""));
+        int first = level.label().indexOf('%');
+        int shown = (int) level.label().substring(0, end).chars().filter(c -> c == '%').count() + 1;
+        StringBuilder label = new StringBuilder(level.label().substring(0, first));
+        for (int i = Math.max(0, depth + 1 - shown); i < depth; i++) label.append('%').append(i + 1).append('.');
+        NumberFormat format = level.format().isSpoken() || level.format() == NumberFormat.DECIMAL_ZERO ? NumberFormat.DECIMAL : level.format();
+        return plain.counting(format, label.append(own).append(level.label().substring(end + 2)).toString());
     }
 
     static String format(NumberFormat format) {

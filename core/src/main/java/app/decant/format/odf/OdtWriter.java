@@ -17,6 +17,7 @@ import app.decant.document.TrackedChanges;
 import app.decant.document.Walk;
 import app.decant.format.Archive;
 import app.decant.format.CommentSpans;
+import app.decant.format.OtherLabels;
 import app.decant.format.Written;
 import app.decant.picture.PictureDecoder;
 import app.decant.words.Message;
@@ -55,7 +56,7 @@ public final class OdtWriter {
 
     private OdtWriter(Document document) {
         this.document = document;
-        styles = new OdtStyles(document, lost::add);
+        styles = new OdtStyles(document);
         spans = new CommentSpans(document);
     }
 
@@ -71,7 +72,7 @@ public final class OdtWriter {
         if (writer.lost.contains("picture")) findings.add(Finding.lost(Message.of("odf.a-picture-cannot-be-decoded")));
         if (writer.lost.contains("answers")) findings.add(Finding.changed(Message.of("odf.answers-stand-in-comments")));
         if (writer.lost.contains("done")) findings.add(Finding.changed(Message.of("format.comments-that-are-done")));
-        if (writer.lost.contains("labels")) findings.add(Finding.changed(Message.of("odf.labels-count-otherwise")));
+        if (OtherLabels.in(document, OdfFormat.ODT.shown(document))) findings.add(Finding.changed(Message.of("odf.labels-count-otherwise")));
         if (writer.lost.contains("rows")) findings.add(Finding.changed(Message.of("format.changes-of-rows-are-accepted")));
         if (writer.lost.contains("frames")) findings.add(Finding.changed(Message.of("odf.changes-in-frames-are-accepted")));
         if (writer.lost.contains("pixels")) findings.add(Finding.changed(Message.of("odf.drawings-became-pixels-in-the-odt")));
@@ -129,7 +130,7 @@ public final class OdtWriter {
         content.sections(document.sections());
         XmlWriter regions = content.regions();
         XmlWriter pages = new XmlWriter();
-        OdtStyles frameStyles = new OdtStyles(document, lost::add);
+        OdtStyles frameStyles = new OdtStyles(document);
         masterPages(pages, frameStyles);
         XmlWriter main = new XmlWriter();
         main.open("office:document-content", namespaces());

@@ -24,6 +24,11 @@ public enum RtfFormat implements Format {
     RtfFormat(String ending, Group group) { named = new FormatName(ending, group); }
 
     @Override public FormatName named() { return named; }
+
+    /** Levels of lists begin again after any outer one or never. */
+    @Override public Document shown(Document document) { return document.withNumbering(document.numbering().each((level,
+            depth) -> RtfWriter.restarting(level))); }
+
     @Override public boolean takesTrackedChanges() { return true; }
     @Override public boolean takesComments() { return true; }
     @Override public boolean reads() { return true; }

@@ -20,6 +20,7 @@ import app.decant.format.CommentSpans;
 import app.decant.format.FlatLooks;
 import app.decant.format.Languages;
 import app.decant.format.NumberCodes;
+import app.decant.format.OtherLabels;
 import app.decant.format.Written;
 import app.decant.words.Message;
 import java.nio.charset.StandardCharsets;
@@ -76,6 +77,7 @@ public final class RtfWriter {
         if (writer.lost.contains("rows")) findings.add(Finding.changed(Message.of("format.changes-of-rows-are-accepted")));
         if (writer.lost.contains("answers")) findings.add(Finding.changed(Message.of("odf.answers-stand-in-comments")));
         if (writer.lost.contains("done")) findings.add(Finding.changed(Message.of("format.comments-that-are-done")));
+        if (OtherLabels.in(document, RtfFormat.RTF.shown(document))) findings.add(Finding.changed(Message.of("rtf.lists-begin-anew-otherwise")));
         return new Written(file.getBytes(StandardCharsets.US_ASCII), findings);
     }
 
@@ -190,6 +192,11 @@ public final class RtfWriter {
         if (level.restart() != null && level.restart() == 0) table.append("\\levelnorestart1");
         table.append(String.format(Locale.ROOT, "{\\leveltext\\'%02x", length)).append(text).append(";}{\\levelnumbers").append(numbers).append(";}")
                 .append(looks.text(level.look().without(TextProperty.LINK))).append(looks.paragraph(level.look().without(ParagraphProperty.LIST))).append('}');
+    }
+
+    /** A level as this format can say it. */
+    static Numbering.Level restarting(Numbering.Level level) {
+        return level.restart() == null || level.restart() == 0 ? level : level.restarting(null);
     }
 
     private String language() {
