@@ -12,6 +12,7 @@ import java.util.function.Predicate;
 /** The labels of all list paragraphs of a document, counted in reading order (ISO/IEC 29500-1, 17.9). */
 public final class ListLabels {
     private final Map<Paragraph, String> labels = new IdentityHashMap<>();
+    private final Map<Paragraph, Integer> numbers = new IdentityHashMap<>();
     private final Map<String, int[]> counts = new HashMap<>();
     private final Map<String, Set<Integer>> started = new HashMap<>();
     private final Cascade cascade;
@@ -33,6 +34,9 @@ public final class ListLabels {
 
     /** The label of a paragraph, or null where it is in no list. */
     public String label(Paragraph paragraph) { return labels.get(paragraph); }
+
+    /** What a paragraph of a list counts at its own level. */
+    public int number(Paragraph paragraph) { return numbers.get(paragraph); }
 
     /** Whether there are none. */
     public boolean isEmpty() { return labels.isEmpty(); }
@@ -78,6 +82,7 @@ public final class ListLabels {
             Numbering.Level below = numbering.level(new ListReference(list.id(), inner));
             if (below == null || below.restart() == null || below.restart() > depth) values[inner] = Integer.MIN_VALUE;
         }
+        numbers.put(paragraph, values[depth]);
         labels.put(paragraph, written(level, list, values, cascade.label(paragraph, Look.PLAIN).get(TextProperty.LANGUAGE)));
     }
 

@@ -67,7 +67,7 @@ final class ListReading {
         Look look = looks.text(text).over(looks.paragraph(paragraph, list -> null));
         StringBuilder label = new StringBuilder();
         String told = level.getNumberText() == null ? "" : level.getNumberText();
-        NumberFormat format = NumberCodes.format(level.getNumberFormat());
+        NumberFormat format = NumberCodes.format(level.getNumberFormat() & 0xFF);
         for (char c : told.toCharArray()) label.append(c < 9 && format != NumberFormat.BULLET ? "%" + (c + 1) : String.valueOf(c));
         Numbering.Suffix suffix = level.getTypeOfCharFollowingTheNumber() == 0 ? Numbering.Suffix.TAB : level.getTypeOfCharFollowingTheNumber() == 1
                 ? Numbering.Suffix.SPACE : Numbering.Suffix.NOTHING;

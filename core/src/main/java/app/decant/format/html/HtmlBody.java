@@ -35,6 +35,9 @@ import java.util.function.Function;
 final class HtmlBody {
     private final Document document;
     private final Cascade cascade;
+    /** What browsers put before items, level by level. */
+    static final List<String> SIGNS = List.of("\u2022", "\u25E6", "\u25AA");
+
     private final ListLabels labels;
     private final HtmlLooks looks;
     private final Function<Picture, String> sources;
@@ -125,7 +128,7 @@ final class HtmlBody {
             if (open.size() == depth + 1) out.close().line();
             while (open.size() <= depth) {
                 boolean own = open.size() == depth;
-                openList(own ? level : null, label);
+                openList(own ? level : null, label, open.size());
                 counts.add(label.count() - 1);
                 open.add(own ? kind : reference.list() + "/" + open.size());
                 if (!own) out.open("li");
@@ -148,12 +151,12 @@ final class HtmlBody {
     }
 
     /** What its labels are like is told beside the list where the element alone does not say it. @param level null for one that only holds a deeper one */
-    private void openList(Numbering.Level level, ItemLabel label) {
+    private void openList(Numbering.Level level, ItemLabel label, int depth) {
         if (level == null || label.kind() != ItemLabel.Kind.COUNTED) {
-            boolean signed = level != null && label.kind() == ItemLabel.Kind.SIGN && !level.label().equals("\u2022");
-            out.open("ul", "style", level != null && label.kind() == ItemLabel.Kind.WORDS ? "list-style: none" : null, "data-label", signed ? level.label()
-                    : null)
-                    .line();
+            boolean signed = level != null && label.kind() == ItemLabel.Kind.SIGN && !level.label().equals(SIGNS.get(depth % SIGNS.size()));
+            boolean worded = level != null && label.kind() == ItemLabel.Kind.WORDS;
+            out.open("ul", "style", worded ? "list-style: none" : signed ? "list-style-type: " + quoted(level.label()) : null,
+                    "data-label", signed ? level.label() : null).line();
             return;
         }
         String type = switch (level.format()) {
@@ -165,6 +168,11 @@ final class HtmlBody {
         };
         out.open("ol", "type", type.equals("1") ? null : type, "start", label.count() == 1 ? null : String.valueOf(label.count()),
                 "data-label", label.isShown() ? level.label() : null).line();
+    }
+
+    /** A sign as style sheets tell it (CSS Counter Styles 3, 6.1). */
+    private static String quoted(String sign) {
+        return "'" + sign.replaceAll("[\\\\']", "\\\\$0").replaceAll("[<>&\"\\p{Cntrl}]", "") + " '";
     }
 
     private static String blank(String text) { return text.isBlank() ? null : text.strip(); }

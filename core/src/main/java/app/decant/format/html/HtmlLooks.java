@@ -144,7 +144,6 @@ final class HtmlLooks {
         if (highlight != null && !highlight.isAutomatic()) css.append("background: #").append(highlight.hex()).append("; ");
         if (look.is(TextProperty.SMALL_CAPITALS)) css.append("font-variant: small-caps; ");
         if (look.is(TextProperty.CAPITALS)) css.append("text-transform: uppercase; ");
-        if (look.is(TextProperty.HIDDEN)) css.append("display: none; ");
         Double spacing = look.get(TextProperty.LETTER_SPACING);
         if (spacing != null && spacing != 0) css.append("letter-spacing: ").append(number(spacing)).append("pt; ");
         return css.toString();

@@ -276,7 +276,7 @@ public final class HtmlReader {
         String label = element.hasAttr("data-label") ? element.attr("data-label") : null;
         if (name.equals("ul")) {
             boolean none = rules.of(element).getOrDefault("list-style", rules.of(element).getOrDefault("list-style-type", "")).startsWith("none");
-            String bullet = label != null ? label : level % 3 == 1 ? "\u25E6" : level % 3 == 2 ? "\u25AA" : "\u2022";
+            String bullet = label != null ? label : HtmlBody.SIGNS.get(level % HtmlBody.SIGNS.size());
             return new Numbering.Level(none ? NumberFormat.NONE : NumberFormat.BULLET, 1, none ? label == null ? "" : label : bullet, Numbering.Suffix.TAB,
                     null, null, look);
         }

@@ -30,8 +30,10 @@ public enum OdfFormat implements Format {
 
     @Override public FormatName named() { return named; }
 
-    /** Labels of lists as this format can say them. */
-    @Override public Document shown(Document document) { return document.withNumbering(document.numbering().each(OdtStyles::said)); }
+    /** Labels of lists as this format can say them, and nothing of what was put in and taken out again, which is there neither way. */
+    @Override public Document shown(Document document) {
+        return CameAndWent.without(document).withNumbering(document.numbering().each(OdtStyles::said));
+    }
 
     @Override public boolean reads() { return true; }
     @Override public boolean writes() { return true; }

@@ -48,6 +48,7 @@ final class OdtBody {
     private final OdtChanges changes;
     /** Writes what was taken out, which stands apart from the text. */
     private OdtBody apart;
+    private final OdtCounts counts = new OdtCounts();
     private int listCount;
     private int noteCount;
     private String page;
@@ -143,10 +144,13 @@ final class OdtBody {
         int depth = item ? list.level() + 1 : 0;
         if (item) {
             String id = "list" + ++listCount;
-            String before = lists.put(list.list(), id);
-            xml.open("text:list", "xml:id", id, "text:style-name", styles.listName(list.list()), "text:continue-list", before);
+            ParagraphProperty.ListReference first = counts.together(list, writer.document().numbering());
+            String before = lists.put(first.list(), id);
+            xml.open("text:list", "xml:id", id, "text:style-name", styles.listName(first.list()), "text:continue-list", before);
             for (int i = 1; i < depth; i++) xml.open("text:list-item").open("text:list");
-            xml.open("text:list-item");
+            int number = labels.number(counted);
+            xml.open("text:list-item", "text:start-value", counts.counts(first, writer.document().numbering()) == number || number < 1 ? null : number);
+            counts.set(first, number);
         }
         plain(paragraph, table, breaks);
         if (item) for (int i = 0; i < depth; i++) xml.close().close();

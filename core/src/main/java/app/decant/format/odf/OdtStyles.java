@@ -170,9 +170,9 @@ final class OdtStyles {
 
     private static String unsaid(String text) { return text.isEmpty() ? null : text; }
 
-    /** A level as this format can say it: it joins the counts of levels by points, knows few ways of counting, and begins again after any outer level. */
+    /** A level as this format can say it: it joins the counts of levels by points and knows few ways of counting. */
     static Numbering.Level said(Numbering.Level level, int depth) {
-        Numbering.Level plain = level.labelled(false, level.standing()).restarting(null);
+        Numbering.Level plain = level.labelled(false, level.standing());
         String own = "%" + (depth + 1);
         int end = level.label().lastIndexOf(own);
         if (level.format() == NumberFormat.BULLET) return plain;

@@ -73,6 +73,7 @@ public final class OdtWriter {
         if (writer.lost.contains("answers")) findings.add(Finding.changed(Message.of("odf.answers-stand-in-comments")));
         if (writer.lost.contains("done")) findings.add(Finding.changed(Message.of("format.comments-that-are-done")));
         if (OtherLabels.in(document, OdfFormat.ODT.shown(document))) findings.add(Finding.changed(Message.of("odf.labels-count-otherwise")));
+        if (CameAndWent.without(document) != document) findings.add(Finding.lost(Message.of("odf.what-came-and-went")));
         if (writer.lost.contains("rows")) findings.add(Finding.changed(Message.of("format.changes-of-rows-are-accepted")));
         if (writer.lost.contains("frames")) findings.add(Finding.changed(Message.of("odf.changes-in-frames-are-accepted")));
         if (writer.lost.contains("pixels")) findings.add(Finding.changed(Message.of("odf.drawings-became-pixels-in-the-odt")));
