@@ -105,15 +105,16 @@ public final class Content {
         try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
             int entries = 0;
             for (ZipEntry entry = zip.getNextEntry(); entry != null && entries++ < MOST_ENTRIES; entry = zip.getNextEntry()) {
-                String part = entry.getName();
+                String part = Archive.plain(entry.getName());
                 if (entries == 1 && part.equals("mimetype"))
                     return new Listing(new String(zip.readNBytes(200), StandardCharsets.US_ASCII).trim(), "", "");
-                if (part.equals("[Content_Types].xml")) {
+                if (part.equalsIgnoreCase("[Content_Types].xml")) {
                     contentTypes = new String(zip.readNBytes(1 << 20), StandardCharsets.UTF_8);
                     if (contentTypes.contains("wordprocessingml") || contentTypes.contains("macroEnabled") || contentTypes.contains("spreadsheetml")
                             || contentTypes.contains("presentationml")) return new Listing("", contentTypes, "");
                 }
-                for (String folder : new String[] {"word", "xl", "ppt"}) if (part.startsWith(folder + "/")) return new Listing("", "", folder);
+                for (String folder : new String[] {"word", "xl", "ppt"}) if (part.regionMatches(true, 0, folder + "/", 0, folder.length()
+                        + 1)) return new Listing("", "", folder);
             }
         } catch (IOException | IllegalArgumentException e) {
             throw brokenOff(e);

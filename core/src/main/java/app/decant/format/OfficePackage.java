@@ -8,11 +8,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 
 /** The parts of an Open Packaging container (ISO/IEC 29500-2) and how they point at each other. */
 public final class OfficePackage {
     private final Map<String, byte[]> parts;
-    private final Map<String, String> types = new LinkedHashMap<>();
+    /** Names of parts are the same in small letters and in capitals (6.2.2.3). */
+    private final Map<String, byte[]> anyCase = new TreeMap<>(String.CASE_INSENSITIVE_ORDER);
+    private final Map<String, String> types = new TreeMap<>(String.CASE_INSENSITIVE_ORDER);
     private final Map<String, String> typesByEnding = new LinkedHashMap<>();
 
     /** How one part points at another: {@code target} is a part's name, or an address where {@code outside}. */
@@ -22,7 +25,8 @@ public final class OfficePackage {
 
     public OfficePackage(byte[] file) {
         parts = Archive.parts(file);
-        byte[] contentTypes = parts.get("[Content_Types].xml");
+        anyCase.putAll(parts);
+        byte[] contentTypes = anyCase.get("[Content_Types].xml");
         if (contentTypes == null) return;
         for (XmlNode node : XmlReader.tree(contentTypes, "[Content_Types].xml").children()) {
             if (node.is("ct:Override")) types.put(Archive.plain(node.get("PartName", "")), node.get("ContentType", ""));
@@ -30,7 +34,7 @@ public final class OfficePackage {
         }
     }
 
-    public byte[] part(String name) { return parts.get(name); }
+    public byte[] part(String name) { return anyCase.get(name); }
 
     public Set<String> names() { return parts.keySet(); }
 
@@ -44,7 +48,7 @@ public final class OfficePackage {
         Map<String, Relation> relations = new LinkedHashMap<>();
         int slash = part.lastIndexOf('/');
         String folder = slash < 0 ? "" : part.substring(0, slash + 1);
-        byte[] xml = parts.get(folder + "_rels/" + part.substring(slash + 1) + ".rels");
+        byte[] xml = anyCase.get(folder + "_rels/" + part.substring(slash + 1) + ".rels");
         if (xml == null) return relations;
         for (XmlNode node : XmlReader.tree(xml, "relations").children("rel:Relationship")) {
             boolean outside = "External".equals(node.get("TargetMode"));
@@ -61,9 +65,9 @@ public final class OfficePackage {
     }
 
     public static String resolved(String folder, String target) {
-        if (target.startsWith("/")) return Archive.plain(target);
+        if (target.startsWith("/") || target.startsWith("\\")) return Archive.plain(target);
         List<String> steps = new ArrayList<>();
-        for (String step : (folder + target).split("/")) {
+        for (String step : (folder + target.replace('\\', '/')).split("/")) {
             if (step.equals("..")) {
                 if (!steps.isEmpty()) steps.remove(steps.size() - 1);
             } else if (!step.isEmpty() && !step.equals(".")) {

@@ -60,6 +60,6 @@ final class CsvWriter {
     }
 
     private static String quoted(String value) {
-        return value.matches("(?s).*[,\"\\r\\n;\\t].*") || !value.equals(value.strip()) ? '"' + value.replace("\"", "\"\"") + '"' : value;
+        return value.matches("(?s).*[,\"\\r\\n;\\t|].*") || !value.equals(value.strip()) ? '"' + value.replace("\"", "\"\"") + '"' : value;
     }
 }
