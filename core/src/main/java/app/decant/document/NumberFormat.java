@@ -6,10 +6,12 @@ import java.util.Locale;
 
 /** How a count is written. */
 public enum NumberFormat {
-    DECIMAL, DECIMAL_ZERO, LOWER_ROMAN, UPPER_ROMAN, LOWER_LETTER, UPPER_LETTER, ORDINAL, CARDINAL_TEXT, ORDINAL_TEXT, BULLET, NONE;
+    DECIMAL, DECIMAL_ZERO, LOWER_ROMAN, UPPER_ROMAN, LOWER_LETTER, UPPER_LETTER, ORDINAL, CARDINAL_TEXT, ORDINAL_TEXT, SIGNS, BULLET, NONE;
 
+    /** What typesetters mark notes by, doubled where they begin again (17.18.59, chicago). */
+    private static final String[] NOTE_SIGNS = {"*", "\u2020", "\u2021", "\u00A7"};
     private static final int[] VALUES = {1000, 900, 500, 400, 100, 90, 50, 40, 10, 9, 5, 4, 1};
-    private static final String[] SIGNS = {"m", "cm", "d", "cd", "c", "xc", "l", "xl", "x", "ix", "v", "iv", "i"};
+    private static final String[] ROMAN = {"m", "cm", "d", "cd", "c", "xc", "l", "xl", "x", "ix", "v", "iv", "i"};
 
     /** Whether what is written hangs on a language, since it is made of words. */
     public boolean isSpoken() { return this == ORDINAL || this == CARDINAL_TEXT || this == ORDINAL_TEXT; }
@@ -40,6 +42,8 @@ public enum NumberFormat {
             case LOWER_LETTER -> letters(count);
             case UPPER_LETTER -> letters(count).toUpperCase(Locale.ROOT);
             case ORDINAL, CARDINAL_TEXT, ORDINAL_TEXT -> write(count, null);
+            case SIGNS -> count < 1 ? Integer.toString(count) : NOTE_SIGNS[(count - 1) % NOTE_SIGNS.length].repeat(Math.min(20,
+                    (count - 1) / NOTE_SIGNS.length + 1));
             case BULLET, NONE -> "";
         };
     }
@@ -49,7 +53,7 @@ public enum NumberFormat {
         StringBuilder text = new StringBuilder();
         int rest = count;
         for (int i = 0; i < VALUES.length; i++) {
-            for (; rest >= VALUES[i]; rest -= VALUES[i]) text.append(SIGNS[i]);
+            for (; rest >= VALUES[i]; rest -= VALUES[i]) text.append(ROMAN[i]);
         }
         return text.toString();
     }

@@ -9,11 +9,14 @@ package app.decant.document;
  * @param framed   on which pages it is drawn
  * @param numbers  of lines; null for none
  * @param standing where the text stands on a page that it does not fill
+ * @param footnotes how footnotes are counted, {@code endnotes} how those at the end
  */
-public record PageDress(Borders frame, boolean fromText, Framed framed, LineNumbers numbers, Standing standing) {
-    public static final PageDress PLAIN = new PageDress(Borders.OPEN, false, Framed.ALL, null, Standing.TOP);
+public record PageDress(Borders frame, boolean fromText, Framed framed, LineNumbers numbers, Standing standing, NoteCount footnotes, NoteCount endnotes) {
+    public static final PageDress PLAIN = new PageDress(Borders.OPEN, false, Framed.ALL, null, Standing.TOP, NoteCount.FOOTNOTES, NoteCount.ENDNOTES);
 
     public PageDress {
+        if (footnotes == null) footnotes = NoteCount.FOOTNOTES;
+        if (endnotes == null) endnotes = NoteCount.ENDNOTES;
         if (frame == null || framed == null || standing == null) throw new IllegalArgumentException("A page has a frame, drawn or not, and text somewhere");
     }
 
@@ -43,9 +46,11 @@ public record PageDress(Borders frame, boolean fromText, Framed framed, LineNumb
         public enum Again { PAGE, SECTION, NEVER }
     }
 
-    public PageDress framed(Borders lines, boolean text, Framed where) { return new PageDress(lines, text, where, numbers, standing); }
-    public PageDress numbered(LineNumbers other) { return new PageDress(frame, fromText, framed, other, standing); }
-    public PageDress standing(Standing other) { return new PageDress(frame, fromText, framed, numbers, other); }
+    public PageDress framed(Borders lines, boolean text, Framed where) { return new PageDress(lines, text, where, numbers, standing, footnotes, endnotes); }
+    public PageDress numbered(LineNumbers other) { return new PageDress(frame, fromText, framed, other, standing, footnotes, endnotes); }
+    public PageDress standing(Standing other) { return new PageDress(frame, fromText, framed, numbers, other, footnotes, endnotes); }
+
+    public PageDress counting(NoteCount feet, NoteCount ends) { return new PageDress(frame, fromText, framed, numbers, standing, feet, ends); }
 
     public boolean isFramed() { return isVisible(frame.top()) || isVisible(frame.right()) || isVisible(frame.bottom()) || isVisible(frame.left()); }
 

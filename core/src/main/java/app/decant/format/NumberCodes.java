@@ -17,6 +17,7 @@ public final class NumberCodes {
             case ORDINAL -> 5;
             case CARDINAL_TEXT -> 6;
             case ORDINAL_TEXT -> 7;
+            case SIGNS -> 9;
             case DECIMAL_ZERO -> 22;
             case BULLET -> 23;
             case NONE -> 255;

@@ -3,7 +3,7 @@ package app.decant.layout;
 import app.decant.document.Block;
 import app.decant.document.Contents;
 import app.decant.document.Inline;
-import app.decant.document.NumberFormat;
+import app.decant.document.NoteCount;
 import app.decant.document.Paragraph;
 import app.decant.document.Section;
 import app.decant.document.Table;
@@ -61,14 +61,22 @@ final class FlowFacts {
     Map<Inline.Note, String> noteMarks() {
         Map<Inline.Note, String> marks = new IdentityHashMap<>();
         int[] counts = new int[2];
-        each(Traits.NOTE, paragraph -> {
-            for (Inline inline : paragraph.inlines()) {
-                if (!(inline instanceof Inline.Note note) || note.mark() != null) continue;
-                boolean foot = note.kind() == Inline.Note.Kind.FOOTNOTE;
-                int count = ++counts[foot ? 0 : 1];
-                marks.put(note, foot ? Integer.toString(count) : NumberFormat.LOWER_ROMAN.write(count));
+        boolean[] begun = new boolean[2];
+        for (int section = 0; section < flow.sectionCount(); section++) {
+            NoteCount[] ways = {flow.section(section).dress().footnotes(), flow.section(section).dress().endnotes()};
+            for (int kind = 0; kind < 2; kind++) if (ways[kind].bySection()) begun[kind] = false;
+            for (int b = flow.sectionStart(section); b < flow.sectionEnd(section); b++) {
+                if (has(b, Traits.NOTE)) each(flow.block(b), Traits.NOTE, paragraph -> {
+                    for (Inline inline : paragraph.inlines()) {
+                        if (!(inline instanceof Inline.Note note) || note.mark() != null) continue;
+                        int kind = note.kind() == Inline.Note.Kind.FOOTNOTE ? 0 : 1;
+                        counts[kind] = begun[kind] ? counts[kind] + 1 : ways[kind].start();
+                        begun[kind] = true;
+                        marks.put(note, ways[kind].format().write(counts[kind]));
+                    }
+                });
             }
-        });
+        }
         return marks;
     }
 

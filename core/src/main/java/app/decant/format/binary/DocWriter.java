@@ -6,6 +6,7 @@ import app.decant.document.Cascade;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Inline;
+import app.decant.document.NoteCount;
 import app.decant.document.NumberFormat;
 import app.decant.document.PageDress;
 import app.decant.document.Paragraph;
@@ -13,6 +14,7 @@ import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
 import app.decant.document.TextProperty;
 import app.decant.format.FlatLooks;
+import app.decant.format.NumberCodes;
 import app.decant.format.Written;
 import app.decant.words.Message;
 import java.io.ByteArrayInputStream;
@@ -209,6 +211,10 @@ public final class DocWriter {
         return made.toBytes();
     }
 
+    private static void notes(Properties made, NoteCount count, NoteCount usual, int format, int start, int again) {
+        if (!count.equals(usual)) made.two(format, NumberCodes.code(count.format())).two(start, count.start()).one(again, count.bySection() ? 1 : 0);
+    }
+
     private static void dress(Properties made, PageDress dress) {
         if (dress.isFramed()) {
             List<Border> sides = Arrays.asList(dress.frame().top(), dress.frame().left(), dress.frame().bottom(), dress.frame().right());
@@ -220,6 +226,8 @@ public final class DocWriter {
         PageDress.LineNumbers numbers = dress.numbers();
         if (numbers != null) made.two(0x5015, numbers.every()).two(0x501B, numbers.start() - 1).two(0x9016, LookProperties.twips(numbers.distance()))
                 .one(0x3013, numbers.again() == PageDress.LineNumbers.Again.SECTION ? 1 : numbers.again() == PageDress.LineNumbers.Again.NEVER ? 2 : 0);
+        notes(made, dress.footnotes(), NoteCount.FOOTNOTES, 0x5040, 0x503F, 0x303C);
+        notes(made, dress.endnotes(), NoteCount.ENDNOTES, 0x5042, 0x5041, 0x303E);
         if (dress.standing() != PageDress.Standing.TOP) made.one(0x301A, dress.standing() == PageDress.Standing.MIDDLE ? 1 : 3);
     }
 

@@ -2,11 +2,13 @@ package app.decant.format.binary;
 
 import app.decant.document.Block;
 import app.decant.document.Borders;
+import app.decant.document.NoteCount;
 import app.decant.document.NumberFormat;
 import app.decant.document.PageDress.LineNumbers;
 import app.decant.document.PageDress;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
+import app.decant.format.NumberCodes;
 import app.decant.format.binary.Modifiers.Modifier;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -38,6 +40,8 @@ final class SectionReading {
         Borders frame = null;
         int framed = 0;
         int[] lines = {0, 0, 0, 0};
+        NoteCount feet = NoteCount.FOOTNOTES;
+        NoteCount ends = NoteCount.ENDNOTES;
         for (Modifier one : modifiers) {
             switch (one.code()) {
                 case 0x3009 -> start = Section.Start.values()[Math.min(4, one.one())];
@@ -75,9 +79,16 @@ final class SectionReading {
                 case 0x3013 -> lines[3] = one.one();
                 case 0x301A -> dress = dress.standing(one.one() == 1 ? PageDress.Standing.MIDDLE : one.one() == 3 ? PageDress.Standing.BOTTOM
                         : PageDress.Standing.TOP);
+                case 0x5040 -> feet = counted(one.two(), feet.start(), feet.bySection());
+                case 0x503F -> feet = new NoteCount(feet.format(), one.two(), feet.bySection());
+                case 0x303C -> feet = new NoteCount(feet.format(), feet.start(), one.one() == 1);
+                case 0x5042 -> ends = counted(one.two(), ends.start(), ends.bySection());
+                case 0x5041 -> ends = new NoteCount(ends.format(), one.two(), ends.bySection());
+                case 0x303E -> ends = new NoteCount(ends.format(), ends.start(), one.one() == 1);
                 default -> { }
             }
         }
+        dress = dress.counting(feet, ends);
         if (frame != null) dress = dress.framed(frame, (framed >> 5 & 7) == 0, (framed & 7) == 1 ? PageDress.Framed.FIRST
                 : (framed & 7) == 2 ? PageDress.Framed.OTHERS : PageDress.Framed.ALL);
         if (lines[0] > 0) dress = dress.numbered(new LineNumbers(Math.min(1000, lines[0]), lines[1] + 1, lines[2] <= 0 ? 18 : Math.min(144, lines[2] / 20.0),
@@ -89,6 +100,12 @@ final class SectionReading {
         Section.Columns columns = count > 1 ? new Section.Columns(count, gap, line, own) : Section.Columns.ONE;
         return new Section(start, page, columns, new Section.PageNumbering(format, restarts ? (Integer) number : null), frames, first, blocks)
                 .dressed(dress);
+    }
+
+    private static NoteCount counted(int code, int start, boolean bySection) {
+        NumberFormat format = NumberCodes.format(code);
+        boolean counts = format != NumberFormat.BULLET && format != NumberFormat.NONE;
+        return new NoteCount(counts ? format : NumberFormat.DECIMAL, start, bySection);
     }
 
     private static void place(double[] widths, int at, Modifier one) { if (at < widths.length) widths[at] = Modifiers.two(one.operand(), 1) / 20.0; }

@@ -8,6 +8,7 @@ import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
+import app.decant.document.NoteCount;
 import app.decant.document.NumberFormat;
 import app.decant.document.PageDress;
 import app.decant.document.Paragraph;
@@ -177,7 +178,8 @@ public final class OdtReader {
 
     private PageDress dress(XmlNode properties) {
         Borders lines = properties == null ? null : OdtLookReading.borders(properties);
-        PageDress dress = lines == null ? PageDress.PLAIN : PageDress.PLAIN.framed(lines, true, PageDress.Framed.ALL);
+        PageDress plain = PageDress.PLAIN.counting(sheet.notes("footnote", NoteCount.FOOTNOTES), sheet.notes("endnote", NoteCount.ENDNOTES));
+        PageDress dress = lines == null ? plain : plain.framed(lines, true, PageDress.Framed.ALL);
         return sheet.lineNumbers() == null ? dress : dress.numbered(sheet.lineNumbers());
     }
 

@@ -1,6 +1,7 @@
 package app.decant.format.odf;
 
 import app.decant.document.Look;
+import app.decant.document.NoteCount;
 import app.decant.document.NumberFormat;
 import app.decant.document.Numbering;
 import app.decant.document.PageDress;
@@ -30,6 +31,7 @@ final class OdtSheet {
     private final OdtLookReading looks;
     private XmlNode defaults;
     private PageDress.LineNumbers lineNumbers;
+    private final Map<String, XmlNode> notes = new HashMap<>();
     private XmlNode outline;
 
     private final Map<String, Look> owns = new HashMap<>();
@@ -51,6 +53,7 @@ final class OdtSheet {
                     if (node.is("style:default-style") && "paragraph".equals(node.get("style:family"))) defaults = node;
                     if (node.is("text:list-style")) lists.put(node.get("style:name", ""), node);
                     if (node.is("text:outline-style")) outline = node;
+                    if (node.is("text:notes-configuration")) notes.put(node.get("text:note-class", ""), node);
                     if (node.is("text:linenumbering-configuration")) lineNumbers = lineNumbers(node);
                 }
             }
@@ -78,6 +81,21 @@ final class OdtSheet {
 
     /** Numbers beside the lines of the whole text (16.29.9); null for none. */
     PageDress.LineNumbers lineNumbers() { return lineNumbers; }
+
+    /** How notes of a class are counted (16.29.3). */
+    NoteCount notes(String kind, NoteCount usual) {
+        XmlNode node = notes.get(kind);
+        if (node == null) return usual;
+        NumberFormat format = switch (node.get("style:num-format", "1")) {
+            case "i" -> NumberFormat.LOWER_ROMAN;
+            case "I" -> NumberFormat.UPPER_ROMAN;
+            case "a" -> NumberFormat.LOWER_LETTER;
+            case "A" -> NumberFormat.UPPER_LETTER;
+            default -> NumberFormat.DECIMAL;
+        };
+        String start = node.get("text:start-value", "0");
+        return new NoteCount(format, start.matches("\\d{1,6}") ? Integer.parseInt(start) + 1 : 1, node.get("text:start-numbering-at", "").equals("chapter"));
+    }
 
     private static PageDress.LineNumbers lineNumbers(XmlNode node) {
         String every = node.get("text:increment", "1");

@@ -10,10 +10,12 @@ import app.decant.document.ParagraphProperty;
 import app.decant.document.Style;
 import app.decant.document.TextProperty;
 import app.decant.xml.XmlWriter;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Consumer;
 
 /** The styles a file names: those of the document under their own names, and one made for each look that something says beside them. */
@@ -24,6 +26,10 @@ final class OdtStyles {
     private final Map<Object, String> automatic = new LinkedHashMap<>();
     private final Map<String, Consumer<XmlWriter>> writing = new LinkedHashMap<>();
     private final Map<String, Integer> counts = new HashMap<>();
+
+    private static final Set<NumberFormat> NATIVE = EnumSet.of(NumberFormat.DECIMAL, NumberFormat.LOWER_ROMAN, NumberFormat.UPPER_ROMAN,
+            NumberFormat.LOWER_LETTER,
+            NumberFormat.UPPER_LETTER);
 
     private record Key(String family, String parent, Look look, String breaks, String page) { }
 
@@ -181,13 +187,13 @@ final class OdtStyles {
         int shown = (int) level.label().substring(0, end).chars().filter(c -> c == '%').count() + 1;
         StringBuilder label = new StringBuilder(level.label().substring(0, first));
         for (int i = Math.max(0, depth + 1 - shown); i < depth; i++) label.append('%').append(i + 1).append('.');
-        NumberFormat format = level.format().isSpoken() || level.format() == NumberFormat.DECIMAL_ZERO ? NumberFormat.DECIMAL : level.format();
+        NumberFormat format = !NATIVE.contains(level.format()) ? NumberFormat.DECIMAL : level.format();
         return plain.counting(format, label.append(own).append(level.label().substring(end + 2)).toString());
     }
 
     static String format(NumberFormat format) {
         return switch (format) {
-            case DECIMAL, DECIMAL_ZERO, ORDINAL, CARDINAL_TEXT, ORDINAL_TEXT -> "1";
+            case DECIMAL, DECIMAL_ZERO, ORDINAL, CARDINAL_TEXT, ORDINAL_TEXT, SIGNS -> "1";
             case LOWER_ROMAN -> "i";
             case UPPER_ROMAN -> "I";
             case LOWER_LETTER -> "a";

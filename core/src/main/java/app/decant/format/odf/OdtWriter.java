@@ -7,6 +7,7 @@ import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.FontFile;
+import app.decant.document.NoteCount;
 import app.decant.document.NumberFormat;
 import app.decant.document.PageDress;
 import app.decant.document.Picture;
@@ -78,6 +79,7 @@ public final class OdtWriter {
         if (writer.lost.contains("frames")) findings.add(Finding.changed(Message.of("odf.changes-in-frames-are-accepted")));
         if (writer.lost.contains("pixels")) findings.add(Finding.changed(Message.of("odf.drawings-became-pixels-in-the-odt")));
         if (writer.lost.contains("dress")) findings.add(Finding.changed(Message.of("odf.what-pages-have-beyond-text")));
+        if (writer.lost.contains("notes")) findings.add(Finding.changed(Message.of("odf.notes-count-otherwise")));
         if (writer.lost.contains("restart")) findings.add(Finding.changed(Message.of("odf.sections-that-begin-on-an-even")));
         return new Written(file, findings);
     }
@@ -179,11 +181,19 @@ public final class OdtWriter {
         xml.close();
     }
 
-    private static void notes(XmlWriter xml) {
-        xml.leaf("text:notes-configuration", "text:note-class", "footnote", "style:num-format", "1", "text:start-value", "0", "text:footnotes-position",
-                "page", "text:start-numbering-at", "document");
-        xml.leaf("text:notes-configuration", "text:note-class", "endnote", "style:num-format", "i", "text:start-value", "0");
+    private void notes(XmlWriter xml) {
+        PageDress dress = document.sections().get(0).dress();
+        boolean others = document.sections().stream().anyMatch(section -> !section.dress().footnotes().equals(dress.footnotes())
+                || !section.dress().endnotes().equals(dress.endnotes()));
+        if (others || dress.footnotes().bySection() || dress.endnotes().bySection() || isSigned(dress.footnotes())
+                || isSigned(dress.endnotes())) lost.add("notes");
+        xml.leaf("text:notes-configuration", "text:note-class", "footnote", "style:num-format", OdtStyles.format(dress.footnotes().format()),
+                "text:start-value", dress.footnotes().start() - 1, "text:footnotes-position", "page", "text:start-numbering-at", "document");
+        xml.leaf("text:notes-configuration", "text:note-class", "endnote", "style:num-format", OdtStyles.format(dress.endnotes().format()),
+                "text:start-value", dress.endnotes().start() - 1);
     }
+
+    private static boolean isSigned(NoteCount count) { return count.format() == NumberFormat.SIGNS || count.format().isSpoken(); }
 
     static String page(int section) { return "Page" + (section + 1); }
 

@@ -48,6 +48,7 @@ public final class DocxReader {
     private final Set<Comment> placed = new HashSet<>();
     private int forms;
     private LookReader looks = new LookReader(Map.of());
+    private XmlNode settings;
     private DrawingColours colours = new DrawingColours(null);
 
     private DocxReader(byte[] file, Progress progress) {
@@ -65,6 +66,8 @@ public final class DocxReader {
     OfficePackage container() { return container; }
     LookReader looks() { return looks; }
     DrawingColours colours() { return colours; }
+    /** The settings of the document, or null. */
+    XmlNode settings() { return settings; }
     void find(Finding finding) { findings.add(finding); }
     void findOnce(Finding finding) { findings.add(finding); }
 
@@ -81,7 +84,7 @@ public final class DocxReader {
         readNotes(main, "endnotes", "w:endnote", Inline.Note.Kind.ENDNOTE);
         XmlNode remarks = tree(main, "comments");
         if (remarks != null) comments = CommentsPart.read(remarks, tree(main, "commentsExtended"), this::findOnce);
-        XmlNode settings = tree(main, "settings");
+        settings = tree(main, "settings");
         boolean evenAndOdd = settings != null && Boolean.TRUE.equals(Units.flag(settings, "w:evenAndOddHeaders"));
         Double tab = settings == null ? null : Units.twips(settings.child("w:defaultTabStop"), "w:val");
         List<Section> sections = body(main);

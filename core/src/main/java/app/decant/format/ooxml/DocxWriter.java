@@ -297,15 +297,15 @@ public final class DocxWriter {
             for (XmlNode child : root.children()) {
                 boolean[] points = new boolean[1];
                 child.attributesIn(NAMESPACES[3].toString(), id -> points[0] = true);
-                boolean ours = (child.name().startsWith("w:") || child.is("m:mathPr")) && !points[0]
-                        && !child.is("w:footnotePr") && !child.is("w:endnotePr") && !child.is("w:rsids");
+                boolean ours = (child.name().startsWith("w:") || child.is("m:mathPr")) && !points[0] && !child.is("w:rsids");
                 boolean fonts = child.is("w:embedTrueTypeFonts") || child.is("w:saveSubsetFonts");
                 if (fonts) continue;
                 if (!BEFORE_FONTS.contains(child.name()) && !told) {
                     markup.append(fontsTold());
                     told = true;
                 }
-                if (ours) markup.append(child.markup());
+                // Which notes part text from notes is told by the parts of notes.
+                if (ours) markup.append(child.markup().replaceAll("<w:(?:foot|end)note\\b[^>]*/>", ""));
             }
             if (!told) markup.append(fontsTold());
             return markup.append("</w:settings>").toString().getBytes(StandardCharsets.UTF_8);

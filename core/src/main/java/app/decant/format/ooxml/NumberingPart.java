@@ -77,6 +77,7 @@ final class NumberingPart {
             case "ordinal" -> NumberFormat.ORDINAL;
             case "cardinalText" -> NumberFormat.CARDINAL_TEXT;
             case "ordinalText" -> NumberFormat.ORDINAL_TEXT;
+            case "chicago" -> NumberFormat.SIGNS;
             case "bullet" -> NumberFormat.BULLET;
             case "none" -> NumberFormat.NONE;
             default -> NumberFormat.DECIMAL;
@@ -94,6 +95,7 @@ final class NumberingPart {
             case ORDINAL -> "ordinal";
             case CARDINAL_TEXT -> "cardinalText";
             case ORDINAL_TEXT -> "ordinalText";
+            case SIGNS -> "chicago";
             case BULLET -> "bullet";
             case NONE -> "none";
         };

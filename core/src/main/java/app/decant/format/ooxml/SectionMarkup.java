@@ -1,5 +1,6 @@
 package app.decant.format.ooxml;
 
+import app.decant.document.NoteCount;
 import app.decant.document.PageDress.LineNumbers;
 import app.decant.document.PageDress;
 import app.decant.document.Section;
@@ -32,8 +33,18 @@ final class SectionMarkup {
         if (!section.dress().equals(PageDress.PLAIN)) dress(section.dress());
     }
 
+    private static String notes(String name, NoteCount count) {
+        return markup(out -> {
+            out.open(name).leaf("w:numFmt", "w:val", NumberingPart.format(count.format())).leaf("w:numStart", "w:val", count.start());
+            if (count.bySection()) out.leaf("w:numRestart", "w:val", "eachSect");
+            out.close();
+        });
+    }
+
     /** What another format, or somebody here, said of its pages. */
     private void dress(PageDress dress) {
+        if (!dress.footnotes().equals(NoteCount.FOOTNOTES)) kept.computeIfAbsent("w:footnotePr", name -> notes(name, dress.footnotes()));
+        if (!dress.endnotes().equals(NoteCount.ENDNOTES)) kept.computeIfAbsent("w:endnotePr", name -> notes(name, dress.endnotes()));
         if (dress.isFramed()) kept.computeIfAbsent("w:pgBorders", name -> markup(out -> {
             out.open(name, "w:offsetFrom", dress.fromText() ? "text" : "page", "w:display", switch (dress.framed()) {
                 case ALL -> null;

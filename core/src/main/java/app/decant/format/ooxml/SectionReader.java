@@ -2,6 +2,7 @@ package app.decant.format.ooxml;
 
 import app.decant.document.Block;
 import app.decant.document.Finding;
+import app.decant.document.NoteCount;
 import app.decant.document.NumberFormat;
 import app.decant.document.PageDress.LineNumbers;
 import app.decant.document.PageDress;
@@ -52,10 +53,21 @@ final class SectionReader {
             default -> Section.Start.NEXT_PAGE;
         };
         return new Section(start, geometry(node), columns(node.child("w:cols")), numbering(node.child("w:pgNumType")), frames,
-                Boolean.TRUE.equals(Units.flag(node, "w:titlePg")), List.of(), kept(node), dress(node));
+                Boolean.TRUE.equals(Units.flag(node, "w:titlePg")), List.of(), kept(node), dress(node, story.reader.settings()));
     }
 
-    private static PageDress dress(XmlNode node) {
+    /** 17.11.4 and 17.11.11; counts that begin again with each page go on here. */
+    static NoteCount notes(XmlNode told, NoteCount otherwise) {
+        if (told == null) return otherwise;
+        NumberFormat format = told.child("w:numFmt") == null ? otherwise.format() : NumberingPart.format(told.child("w:numFmt").get("w:val", "decimal"));
+        Integer start = Units.whole(told.child("w:numStart"), "w:val");
+        XmlNode again = told.child("w:numRestart");
+        boolean counts = format != NumberFormat.BULLET && format != NumberFormat.NONE;
+        return new NoteCount(counts ? format : NumberFormat.DECIMAL, start == null ? otherwise.start() : start,
+                again == null ? otherwise.bySection() : again.get("w:val", "").equals("eachSect"));
+    }
+
+    private static PageDress dress(XmlNode node, XmlNode settings) {
         PageDress dress = PageDress.PLAIN;
         XmlNode borders = node.child("w:pgBorders");
         if (borders != null) dress = dress.framed(LookReader.borders(borders), !borders.get("w:offsetFrom", "text").equals("page"),
@@ -78,7 +90,9 @@ final class SectionReader {
                     }));
         }
         XmlNode standing = node.child("w:vAlign");
-        return dress.standing(switch (standing == null ? "top" : standing.get("w:val", "top")) {
+        NoteCount feet = notes(node.child("w:footnotePr"), notes(settings == null ? null : settings.child("w:footnotePr"), NoteCount.FOOTNOTES));
+        NoteCount ends = notes(node.child("w:endnotePr"), notes(settings == null ? null : settings.child("w:endnotePr"), NoteCount.ENDNOTES));
+        return dress.counting(feet, ends).standing(switch (standing == null ? "top" : standing.get("w:val", "top")) {
             case "center" -> PageDress.Standing.MIDDLE;
             case "bottom" -> PageDress.Standing.BOTTOM;
             default -> PageDress.Standing.TOP;

@@ -2,6 +2,7 @@ package app.decant.format.rtf;
 
 import app.decant.document.Block;
 import app.decant.document.Document;
+import app.decant.document.NoteCount;
 import app.decant.document.NumberFormat;
 import app.decant.document.PageDress.LineNumbers;
 import app.decant.document.PageDress;
@@ -16,6 +17,9 @@ import java.util.TreeMap;
 final class RtfSection {
     /** Of the options of a page's borders: measured from the paper's edge. */
     private static final int FROM_PAPER = 32;
+
+    static final Map<String, NumberFormat> COUNTS = Map.of("ar", NumberFormat.DECIMAL, "alc", NumberFormat.LOWER_LETTER, "auc", NumberFormat.UPPER_LETTER,
+            "rlc", NumberFormat.LOWER_ROMAN, "ruc", NumberFormat.UPPER_ROMAN, "chi", NumberFormat.SIGNS);
 
     private int paperWidth = 12240;
     private int paperHeight = 15840;
@@ -47,6 +51,11 @@ final class RtfSection {
     private int firstLine;
     private LineNumbers.Again again;
     private PageDress.Standing standing;
+    private NoteCount fileFeet = NoteCount.FOOTNOTES;
+    /** Without a word they count in figures (Rich Text Format 1.9.1, document formatting properties). */
+    private NoteCount fileEnds = new NoteCount(NumberFormat.DECIMAL, 1, false);
+    private NoteCount feet;
+    private NoteCount ends;
 
     RtfSection() { plain(); }
 
@@ -58,6 +67,8 @@ final class RtfSection {
         header = 720;
         footer = 720;
         start = Section.Start.NEXT_PAGE;
+        feet = null;
+        ends = null;
         first = false;
         columns = 1;
         gap = 720;
@@ -130,15 +141,44 @@ final class RtfSection {
             case "lineppage" -> again = LineNumbers.Again.PAGE;
             case "linerestart" -> again = LineNumbers.Again.SECTION;
             case "linecont" -> again = LineNumbers.Again.NEVER;
+            case "ftnstart" -> fileFeet = new NoteCount(fileFeet.format(), value, fileFeet.bySection());
+            case "ftnrestart" -> fileFeet = new NoteCount(fileFeet.format(), fileFeet.start(), true);
+            case "ftnrstcont" -> fileFeet = new NoteCount(fileFeet.format(), fileFeet.start(), false);
+            case "aftnstart" -> fileEnds = new NoteCount(fileEnds.format(), value, fileEnds.bySection());
+            case "aftnrestart" -> fileEnds = new NoteCount(fileEnds.format(), fileEnds.start(), true);
+            case "aftnrstcont" -> fileEnds = new NoteCount(fileEnds.format(), fileEnds.start(), false);
+            case "sftnstart" -> feet = new NoteCount(feet().format(), value, feet().bySection());
+            case "sftnrestart" -> feet = new NoteCount(feet().format(), feet().start(), true);
+            case "saftnstart" -> ends = new NoteCount(ends().format(), value, ends().bySection());
+            case "saftnrestart" -> ends = new NoteCount(ends().format(), ends().start(), true);
             case "vertalt", "vertalj" -> standing = PageDress.Standing.TOP;
             case "vertalc" -> standing = PageDress.Standing.MIDDLE;
             case "vertal", "vertalb" -> standing = PageDress.Standing.BOTTOM;
             default -> {
-                return false;
+                return counted(word);
             }
         }
         return true;
     }
+
+    /** Ways of counting notes: of the file, of its ends, and the same of a section. */
+    private boolean counted(String word) {
+        for (String kind : List.of("saftnn", "sftnn", "aftnn", "ftnn")) {
+            NumberFormat format = word.startsWith(kind) ? COUNTS.get(word.substring(kind.length())) : null;
+            if (format == null) continue;
+            switch (kind) {
+                case "saftnn" -> ends = new NoteCount(format, ends().start(), ends().bySection());
+                case "sftnn" -> feet = new NoteCount(format, feet().start(), feet().bySection());
+                case "aftnn" -> fileEnds = new NoteCount(format, fileEnds.start(), fileEnds.bySection());
+                default -> fileFeet = new NoteCount(format, fileFeet.start(), fileFeet.bySection());
+            }
+            return true;
+        }
+        return false;
+    }
+
+    private NoteCount feet() { return feet == null ? fileFeet : feet; }
+    private NoteCount ends() { return ends == null ? fileEnds : ends; }
 
     private double told(int index, int otherwise) { return (page[index] < 0 ? otherwise : page[index]) / 20.0; }
 
@@ -153,7 +193,7 @@ final class RtfSection {
     }
 
     private PageDress dress(RtfTables tables) {
-        PageDress dress = PageDress.PLAIN.standing(standing);
+        PageDress dress = PageDress.PLAIN.standing(standing).counting(feet(), ends());
         if (every > 0) dress = dress.numbered(new LineNumbers(every, firstLine, distance <= 0 ? 18 : Math.min(144, distance / 20.0), again));
         if (!frame.any()) return dress;
         PageDress.Framed where = (framed & 7) == 1 ? PageDress.Framed.FIRST : (framed & 7) == 2 ? PageDress.Framed.OTHERS : PageDress.Framed.ALL;

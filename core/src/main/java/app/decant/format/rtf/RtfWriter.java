@@ -6,6 +6,7 @@ import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.Look;
+import app.decant.document.NoteCount;
 import app.decant.document.NumberFormat;
 import app.decant.document.Numbering;
 import app.decant.document.PageDress;
@@ -232,10 +233,21 @@ public final class RtfWriter {
         Section.PageGeometry page = document.sections().get(0).page();
         return "\\paperw" + RtfLooks.twips(page.width()) + "\\paperh" + RtfLooks.twips(page.height()) + "\\margl" + RtfLooks.twips(page.left()) + "\\margr"
                 + RtfLooks.twips(page.right()) + "\\margt" + RtfLooks.twips(page.top()) + "\\margb" + RtfLooks.twips(page.bottom())
-                + "\\deftab" + RtfLooks.twips(document.tabWidth()) + (document.evenAndOddFrames() ? "\\facingp" : "") + "\\fet2\\aftnnar\\widowctrl\n";
+                + "\\deftab" + RtfLooks.twips(document.tabWidth()) + (document.evenAndOddFrames() ? "\\facingp" : "") + "\\fet2\\aftnnrlc\\widowctrl\n";
+    }
+
+    private static void notes(StringBuilder body, String kind, NoteCount count, NoteCount usual) {
+        if (count.equals(usual)) return;
+        RtfSection.COUNTS.forEach((word, format) -> {
+            if (format == count.format()) body.append('\\').append(kind).append('n').append(word);
+        });
+        body.append('\\').append(kind).append("start").append(count.start());
+        if (count.bySection()) body.append('\\').append(kind).append("restart");
     }
 
     private void dress(StringBuilder body, PageDress dress) {
+        notes(body, "sftn", dress.footnotes(), NoteCount.FOOTNOTES);
+        notes(body, "saftn", dress.endnotes(), NoteCount.ENDNOTES);
         if (dress.isFramed()) {
             body.append("\\pgbrdropt").append((dress.framed() == PageDress.Framed.FIRST ? 1 : dress.framed() == PageDress.Framed.OTHERS ? 2 : 0)
                     + (dress.fromText() ? 0 : 32));
