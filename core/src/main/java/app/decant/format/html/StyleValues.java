@@ -10,6 +10,8 @@ import app.decant.document.ParagraphProperty;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
 import com.helger.css.utils.ECSSColor;
+import java.util.HashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
@@ -21,6 +23,10 @@ final class StyleValues {
     private static final Pattern CALL = Pattern.compile("(rgba?|hsla?)\\(([^()]*)\\)");
 
     private StyleValues() { }
+
+    private static final List<String> SIDES = List.of("top", "right", "bottom", "left");
+    private static final Pattern FONT = Pattern.compile("(?i)((?:(?:normal|italic|oblique|small-caps|bold|bolder|lighter|[1-9]00)\\s+)*)"
+            + "([\\d.]+[a-z%]+|(?:xx?-)?small|medium|(?:xx?-)?large|smaller|larger)(?:\\s*/\\s*([\\d.]+[a-z%]*|normal))?\\s+(\\S.*)");
 
     /** A length in points, or null. @param size of the text, which relative lengths are measured by */
     static Double length(String value, double size) {
@@ -46,6 +52,8 @@ final class StyleValues {
     static Colour colour(String value) {
         if (value == null) return null;
         String plain = value.strip().toLowerCase(Locale.ROOT);
+        // The only name that is younger than the library's list (Color 4, 6.1).
+        if (plain.equals("rebeccapurple")) return Colour.hex("663399");
         ECSSColor named = ECSSColor.getFromNameCaseInsensitiveOrNull(plain);
         if (named != null) return of(named.getRed(), named.getGreen(), named.getBlue());
         String hex = plain.startsWith("#") ? plain.substring(1) : "";
@@ -83,7 +91,8 @@ final class StyleValues {
     }
 
     /** @param size of the text around */
-    static Look text(Map<String, String> css, double size) {
+    static Look text(Map<String, String> told, double size) {
+        Map<String, String> css = spelledOut(told);
         Look look = Look.PLAIN;
         String family = css.get("font-family");
         if (family != null) {
@@ -105,7 +114,8 @@ final class StyleValues {
         if (colour(css.get("color")) != null) look = look.with(TextProperty.COLOUR, colour(css.get("color")));
         String decoration = css.getOrDefault("text-decoration", css.get("text-decoration-line"));
         if (decoration != null) {
-            if (decoration.contains("underline")) look = look.with(TextProperty.UNDERLINE, Underline.SINGLE);
+            if (decoration.contains("underline"))
+                look = look.with(TextProperty.UNDERLINE, underline(decoration + " " + css.getOrDefault("text-decoration-style", "")));
             if (decoration.contains("line-through")) look = look.with(TextProperty.STRIKE, true);
             if (decoration.equals("none")) look = look.with(TextProperty.UNDERLINE, Underline.NONE);
         }
@@ -118,6 +128,28 @@ final class StyleValues {
         Double spacing = length(css.get("letter-spacing"), size);
         if (spacing != null && spacing != 0) look = look.with(TextProperty.LETTER_SPACING, spacing);
         return look;
+    }
+
+    private static Underline underline(String told) {
+        return told.contains("double") ? Underline.DOUBLE : told.contains("wavy") ? Underline.WAVE : told.contains("dotted") ? Underline.DOTTED
+                : told.contains("dashed") ? Underline.DASHED : Underline.SINGLE;
+    }
+
+    /** What {@code font} says in one goes before what is said one by one (CSS Fonts 3, 3.7): looks, then a size, maybe with a line height, then families. */
+    private static Map<String, String> spelledOut(Map<String, String> css) {
+        Matcher font = FONT.matcher(css.getOrDefault("font", ""));
+        if (!font.matches()) return css;
+        Map<String, String> all = new HashMap<>();
+        all.put("font-size", font.group(2));
+        if (font.group(3) != null) all.put("line-height", font.group(3));
+        all.put("font-family", font.group(4));
+        for (String word : font.group(1).strip().split("\\s+")) {
+            if (word.matches("italic|oblique")) all.put("font-style", word);
+            if (word.matches("bold|bolder|lighter|[1-9]00")) all.put("font-weight", word);
+            if (word.equals("small-caps")) all.put("font-variant", word);
+        }
+        all.putAll(css);
+        return all;
     }
 
     private static Double size(String value, double size) {
@@ -140,31 +172,32 @@ final class StyleValues {
 
     static Colour background(Map<String, String> css) {
         Colour own = colour(css.get("background-color"));
-        return own != null ? own : css.get("background") == null ? null : colour(css.get("background").split("\\s+(?![^(]*\\))")[0]);
+        if (own != null || css.get("background") == null) return own;
+        for (String word : css.get("background").strip().split("\\s+(?![^(]*\\))")) if (colour(word) != null) return colour(word);
+        return null;
     }
 
-    static Look paragraph(Map<String, String> css, double size) {
+    static Look paragraph(Map<String, String> told, double size) {
+        Map<String, String> css = spelledOut(told);
         Look look = Look.PLAIN;
         String alignment = css.get("text-align");
         if (alignment != null) {
-            Alignment told = switch (alignment) {
+            Alignment known = switch (alignment) {
                 case "left", "start" -> Alignment.START;
                 case "center", "-webkit-center" -> Alignment.CENTRE;
                 case "right", "end" -> Alignment.END;
                 case "justify" -> Alignment.JUSTIFY;
                 default -> null;
             };
-            if (told != null) look = look.with(ParagraphProperty.ALIGNMENT, told);
+            if (known != null) look = look.with(ParagraphProperty.ALIGNMENT, known);
         }
-        String[] margins = css.containsKey("margin") ? css.get("margin").split("\\s+") : new String[0];
-        Double top = length(css.containsKey("margin-top") ? css.get("margin-top") : margins.length > 0 ? margins[0] : null, size);
-        Double bottom = length(css.containsKey("margin-bottom") ? css.get("margin-bottom") : margins.length > 2 ? margins[2] : margins.length > 0
-                ? margins[0] : null, size);
+        Double top = length(side(css, "margin", 0), size);
+        Double bottom = length(side(css, "margin", 2), size);
         if (top != null) look = look.with(ParagraphProperty.SPACE_BEFORE, Math.max(0, top));
         if (bottom != null) look = look.with(ParagraphProperty.SPACE_AFTER, Math.max(0, bottom));
-        Double start = length(css.getOrDefault("margin-inline-start", css.get("margin-left")), size);
+        Double start = length(css.getOrDefault("margin-inline-start", side(css, "margin", 3)), size);
         if (start != null) look = look.with(ParagraphProperty.INDENT_START, start);
-        Double end = length(css.getOrDefault("margin-inline-end", css.get("margin-right")), size);
+        Double end = length(css.getOrDefault("margin-inline-end", side(css, "margin", 1)), size);
         if (end != null) look = look.with(ParagraphProperty.INDENT_END, end);
         Double first = length(css.get("text-indent"), size);
         if (first != null) look = look.with(ParagraphProperty.FIRST_LINE, first);
@@ -184,18 +217,35 @@ final class StyleValues {
         return borders == null ? look : look.with(ParagraphProperty.BORDERS, borders);
     }
 
+    /** What is said of a side, 0 to 3 from the top clockwise: by itself, or with others in one to four values (CSS 2.2, 8.3). */
+    private static String side(Map<String, String> css, String property, int side) {
+        String own = css.get(property + "-" + SIDES.get(side));
+        if (own != null || css.get(property) == null) return own;
+        String[] all = css.get(property).strip().split("\\s+(?![^(]*\\))");
+        return side < all.length ? all[side] : side == 3 && all.length > 1 ? all[1] : all[0];
+    }
+
     /** Borders of all sides as far as they are told, or null. */
     static Borders borders(Map<String, String> css, double size) {
         Border[] sides = new Border[4];
-        String[] names = {"top", "right", "bottom", "left"};
         boolean any = false;
         for (int i = 0; i < 4; i++) {
-            String told = css.getOrDefault("border-" + names[i], css.get("border"));
-            if (told == null) continue;
-            sides[i] = border(told, css.get("padding-" + names[i]), size);
+            String told = css.getOrDefault("border-" + SIDES.get(i), css.getOrDefault("border", ""));
+            for (String part : List.of("width", "style", "color")) {
+                String one = css.getOrDefault("border-" + SIDES.get(i) + "-" + part, part(css, part, i));
+                if (one != null) told += " " + one;
+            }
+            if (told.isBlank()) continue;
+            sides[i] = border(told.strip(), side(css, "padding", i), size);
             any |= sides[i] != null;
         }
         return any ? new Borders(sides[0], sides[1], sides[2], sides[3], null, null) : null;
+    }
+
+    /** Width, style or colour of all sides in one to four values. */
+    private static String part(Map<String, String> css, String part, int side) {
+        String all = css.get("border-" + part);
+        return all == null ? null : side(Map.of("all", all), "all", side);
     }
 
     private static Border border(String told, String padding, double size) {
