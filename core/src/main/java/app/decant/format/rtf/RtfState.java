@@ -1,5 +1,6 @@
 package app.decant.format.rtf;
 
+import app.decant.document.Colour;
 import app.decant.document.Look;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty.LineSpacing;
@@ -11,6 +12,7 @@ import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
 import app.decant.format.Languages;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -21,6 +23,11 @@ final class RtfState {
 
     /** What becomes of text. */
     enum Where { TEXT, GATHER, COLOURS, INSTRUCTION, PICTURE, SKIP }
+
+    /** Moved up or down without a number, in half points. */
+    private static final int USUAL_RAISE = 6;
+    /** What programs put between blocks of web pages: common practice, no source. */
+    private static final double AUTOMATIC_SPACE = 14;
 
     /** What a group was opened for. */
     enum Opened {
@@ -52,6 +59,8 @@ final class RtfState {
     /** Text properties, those of the paragraph, and what is not a look. */
     Look letters = Look.PLAIN;
     Look paragraph = Look.PLAIN;
+    /** What was told of the colours behind the paragraph. */
+    private Map<String, Integer> shades = new HashMap<>();
     List<TabStop> tabs = new ArrayList<>();
     RtfBorders borders = new RtfBorders();
     int style;
@@ -84,6 +93,7 @@ final class RtfState {
         inner.form = form;
         inner.letters = letters;
         inner.paragraph = paragraph;
+        inner.shades = new HashMap<>(shades);
         inner.tabs = new ArrayList<>(tabs);
         inner.borders = borders.copy();
         inner.style = style;
@@ -107,6 +117,7 @@ final class RtfState {
 
     private void pard() {
         paragraph = Look.PLAIN;
+        shades = new HashMap<>();
         tabs = new ArrayList<>();
         borders = new RtfBorders();
         style = 0;
@@ -174,9 +185,10 @@ final class RtfState {
             case "ulnone" -> letters = letters.with(TextProperty.UNDERLINE, Underline.NONE);
             case "uldb" -> letters = letters.with(TextProperty.UNDERLINE, on ? Underline.DOUBLE : Underline.NONE);
             case "ulth" -> letters = letters.with(TextProperty.UNDERLINE, on ? Underline.THICK : Underline.NONE);
-            case "uld" -> letters = letters.with(TextProperty.UNDERLINE, on ? Underline.DOTTED : Underline.NONE);
-            case "uldash", "uldashd", "uldashdd", "ulldash" -> letters = letters.with(TextProperty.UNDERLINE, on ? Underline.DASHED : Underline.NONE);
-            case "ulwave", "ulhwave" -> letters = letters.with(TextProperty.UNDERLINE, on ? Underline.WAVE : Underline.NONE);
+            case "uld", "ulthd" -> letters = letters.with(TextProperty.UNDERLINE, on ? Underline.DOTTED : Underline.NONE);
+            case "uldash", "uldashd", "uldashdd", "ulldash", "ulthdash", "ulthdashd", "ulthdashdd",
+                    "ulthldash" -> letters = letters.with(TextProperty.UNDERLINE, on ? Underline.DASHED : Underline.NONE);
+            case "ulwave", "ulhwave", "ululdbwave" -> letters = letters.with(TextProperty.UNDERLINE, on ? Underline.WAVE : Underline.NONE);
             case "ulw" -> letters = letters.with(TextProperty.UNDERLINE, on ? Underline.WORDS : Underline.NONE);
             case "super" -> letters = letters.with(TextProperty.SCRIPT, on ? Script.SUPER : Script.BASELINE);
             case "sub" -> letters = letters.with(TextProperty.SCRIPT, on ? Script.SUB : Script.BASELINE);
@@ -188,8 +200,9 @@ final class RtfState {
                 if (value > 0) letters = letters.with(TextProperty.HIGHLIGHT, tables.colour(value));
             }
             case "expndtw" -> letters = letters.with(TextProperty.LETTER_SPACING, points(value));
-            case "up" -> letters = letters.with(TextProperty.RAISE, value / 2.0);
-            case "dn" -> letters = letters.with(TextProperty.RAISE, -value / 2.0);
+            case "expnd" -> letters = letters.with(TextProperty.LETTER_SPACING, value / 4.0);
+            case "up" -> letters = letters.with(TextProperty.RAISE, (has ? value : USUAL_RAISE) / 2.0);
+            case "dn" -> letters = letters.with(TextProperty.RAISE, -(has ? value : USUAL_RAISE) / 2.0);
             case "charscalex" -> letters = value > 0 ? letters.with(TextProperty.WIDTH_SCALE, value / 100.0) : letters;
             case "lang" -> letters = Languages.code(value) == null ? letters : letters.with(TextProperty.LANGUAGE, Languages.code(value));
             case "revised", "revauth", "revdttm", "deleted", "revauthdel", "revdttmdel" -> revision = revision.with(word, value, on);
@@ -207,6 +220,8 @@ final class RtfState {
             case "fi" -> paragraph = paragraph.with(ParagraphProperty.FIRST_LINE, points(value));
             case "sb" -> paragraph = paragraph.with(ParagraphProperty.SPACE_BEFORE, points(value));
             case "sa" -> paragraph = paragraph.with(ParagraphProperty.SPACE_AFTER, points(value));
+            case "sbauto" -> paragraph = on ? paragraph.with(ParagraphProperty.SPACE_BEFORE, AUTOMATIC_SPACE) : paragraph;
+            case "saauto" -> paragraph = on ? paragraph.with(ParagraphProperty.SPACE_AFTER, AUTOMATIC_SPACE) : paragraph;
             case "sl" -> paragraph = value == 0 ? paragraph.without(ParagraphProperty.LINE_SPACING) : paragraph.with(ParagraphProperty.LINE_SPACING,
                     new LineSpacing(value < 0 ? LineSpacing.Rule.EXACTLY : LineSpacing.Rule.AT_LEAST, Math.abs(points(value))));
             case "slmult" -> {
@@ -220,7 +235,10 @@ final class RtfState {
             case "widctlpar" -> paragraph = paragraph.with(ParagraphProperty.WIDOW_CONTROL, true);
             case "nowidctlpar" -> paragraph = paragraph.with(ParagraphProperty.WIDOW_CONTROL, false);
             case "contextualspace" -> paragraph = paragraph.with(ParagraphProperty.CONTEXTUAL_SPACING, on);
-            case "cbpat" -> paragraph = value > 0 ? paragraph.with(ParagraphProperty.SHADING, tables.colour(value)) : paragraph;
+            case "cbpat", "cfpat", "shading" -> {
+                shades.put(word, value);
+                shade(tables);
+            }
             case "outlinelevel" -> paragraph = paragraph.with(ParagraphProperty.OUTLINE_LEVEL, value >= 0 && value < 9 ? value + 1 : 0);
             case "ls" -> list = value;
             case "ilvl" -> level = Math.max(0, Math.min(8, value));
@@ -243,6 +261,22 @@ final class RtfState {
             }
         }
         return true;
+    }
+
+    /** A share of the colour in front over that behind, in hundredths of a per cent. */
+    private void shade(RtfTables tables) {
+        int share = Math.max(0, Math.min(10_000, shades.getOrDefault("shading", 0)));
+        Colour behind = shades.getOrDefault("cbpat", 0) > 0 ? tables.colour(shades.get("cbpat")) : null;
+        if (share == 0) {
+            if (behind != null) paragraph = paragraph.with(ParagraphProperty.SHADING, behind);
+            return;
+        }
+        Colour front = shades.getOrDefault("cfpat", 0) > 0 ? tables.colour(shades.get("cfpat")) : Colour.BLACK;
+        Colour under = behind == null || behind.isAutomatic() ? Colour.WHITE : behind;
+        int rgb = 0;
+        for (int shift = 16; shift >= 0; shift -= 8)
+            rgb |= (((front.isAutomatic() ? 0 : front.rgb()) >> shift & 255) * share + (under.rgb() >> shift & 255) * (10_000 - share)) / 10_000 << shift;
+        paragraph = paragraph.with(ParagraphProperty.SHADING, new Colour(rgb));
     }
 
     private boolean turned() { return paragraph.is(ParagraphProperty.RIGHT_TO_LEFT); }
