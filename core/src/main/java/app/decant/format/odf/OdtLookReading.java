@@ -89,9 +89,9 @@ final class OdtLookReading {
     Look text(XmlNode node) {
         Look look = Look.PLAIN;
         if (node == null) return look;
-        String font = node.get("style:font-name");
-        String family = font != null ? fonts.getOrDefault(font, font) : node.get("fo:font-family");
-        if (family != null) look = look.with(TextProperty.FAMILY, family.replace("'", "").replace("\"", "").split(",")[0].strip());
+        look = look.with(TextProperty.FAMILY, family(node, "style:font-name", "fo:font-family"));
+        look = look.with(TextProperty.COMPLEX_FAMILY, family(node, "style:font-name-complex", "style:font-family-complex"));
+        look = look.with(TextProperty.EAST_ASIAN_FAMILY, family(node, "style:font-name-asian", "style:font-family-asian"));
         Double size = length(node.get("fo:font-size"));
         if (size != null && size > 0) look = look.with(TextProperty.SIZE, Math.round(size * 20) / 20.0);
         String weight = node.get("fo:font-weight");
@@ -123,6 +123,13 @@ final class OdtLookReading {
             look = look.with(TextProperty.LANGUAGE, country == null || country.equals("none") ? language : language + "-" + country);
         }
         return look;
+    }
+
+    /** A family by the name of its declaration, or outright; null where neither is told. */
+    private String family(XmlNode node, String declared, String outright) {
+        String font = node.get(declared);
+        String family = font != null ? fonts.getOrDefault(font, font) : node.get(outright);
+        return family == null || family.isBlank() ? null : family.replace("'", "").replace("\"", "").split(",")[0].strip();
     }
 
     private static Underline underline(String style, XmlNode node) {
@@ -181,7 +188,7 @@ final class OdtLookReading {
         if (node.get("style:contextual-spacing") != null)
             look = look.with(ParagraphProperty.CONTEXTUAL_SPACING, node.get("style:contextual-spacing").equals("true"));
         String direction = node.get("style:writing-mode");
-        if (direction != null && direction.startsWith("rl")) look = look.with(ParagraphProperty.RIGHT_TO_LEFT, true);
+        if (direction != null && direction.matches("(rl|lr).*")) look = look.with(ParagraphProperty.RIGHT_TO_LEFT, direction.startsWith("rl"));
         if (colour(node.get("fo:background-color")) != null) look = look.with(ParagraphProperty.SHADING, colour(node.get("fo:background-color")));
         else if ("transparent".equals(node.get("fo:background-color"))) look = look.with(ParagraphProperty.SHADING, Colour.AUTOMATIC);
         Borders borders = borders(node);
