@@ -126,7 +126,6 @@ final class DrawingReader {
         ShapeLook painted = ShapeLook.of(properties, shape.child("wps:style"), reader.colours());
         DrawnShape.Made made = DrawnShape.draw(ShapeGeometry.of(properties, width, height), painted.ink(), turned, words(description));
         if (made == null) return null;
-        reader.find(Finding.note(Message.of("ooxml.there-is-shown", "a drawn shape", "its outline")));
         return placed(drawing, anchor == null ? null : moved(anchor, made), made.picture(), look);
     }
 

@@ -103,7 +103,6 @@ final class VectorReader {
         boolean floating = "absolute".equals(style.get("position"));
         Anchor anchor = floating ? DrawingReader.moved(anchor(style, markup), made) : null;
         Look kept = alone ? DrawingMarkup.keep(look, markup, anchor, made.picture()) : look;
-        reader.find(Finding.note(Message.of("ooxml.there-is-shown", "a drawn shape", "its outline")));
         return floating ? new Inline.Floating(anchor, made.picture(), kept) : new Inline.InlinePicture(made.picture(), kept);
     }
 
