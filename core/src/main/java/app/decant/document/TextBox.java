@@ -9,11 +9,23 @@ import java.util.List;
  * @param height  in points; the box grows where {@code grows} is true and its text asks for more
  * @param padding between the frame and the text
  * @param border  round it, or null
- * @param fill    behind the text, or null
+ * @param fill     behind the text, or null
+ * @param standing where text stands that does not fill it
  */
-public record TextBox(List<Block> blocks, double width, double height, boolean grows, TableProperty.Insets padding, Border border, Colour fill)
-        implements Inline.Floating.Content {
-    public TextBox { blocks = List.copyOf(blocks); }
+public record TextBox(List<Block> blocks, double width, double height, boolean grows, TableProperty.Insets padding, Border border, Colour fill,
+        TableProperty.VerticalAlignment standing) implements Inline.Floating.Content {
+    public TextBox {
+        blocks = List.copyOf(blocks);
+        if (standing == null) standing = TableProperty.VerticalAlignment.TOP;
+    }
 
-    public TextBox withBlocks(List<Block> others) { return new TextBox(others, width, height, grows, padding, border, fill); }
+    /** One whose text stands at its top. */
+    public TextBox(List<Block> blocks, double width, double height, boolean grows, TableProperty.Insets padding, Border border, Colour fill) {
+        this(blocks, width, height, grows, padding, border, fill, TableProperty.VerticalAlignment.TOP);
+    }
+
+    public TextBox withBlocks(List<Block> others) { return new TextBox(others, width, height, grows, padding, border, fill, standing); }
+    public TextBox wide(double other) { return new TextBox(blocks, other, height, grows, padding, border, fill, standing); }
+    public TextBox bordered(Border other) { return new TextBox(blocks, width, height, grows, padding, other, fill, standing); }
+    public TextBox standing(TableProperty.VerticalAlignment other) { return new TextBox(blocks, width, height, grows, padding, border, fill, other); }
 }

@@ -58,7 +58,7 @@ public final class TextBoxes {
     public static Change widen(Document document, Selection picked, double width) {
         return changed(document, picked, floating -> {
             TextBox box = (TextBox) floating.content();
-            TextBox made = new TextBox(box.blocks(), width, box.height(), box.grows(), box.padding(), box.border(), box.fill());
+            TextBox made = box.wide(width);
             return new Inline.Floating(floating.anchor(), made, floating.look());
         });
     }
@@ -73,7 +73,7 @@ public final class TextBoxes {
     public static Change frame(Document document, Selection picked, boolean framed) {
         return changed(document, picked, floating -> {
             TextBox box = (TextBox) floating.content();
-            TextBox made = new TextBox(box.blocks(), box.width(), box.height(), box.grows(), box.padding(), framed ? FRAME : null, box.fill());
+            TextBox made = box.bordered(framed ? FRAME : null);
             return new Inline.Floating(floating.anchor(), made, floating.look());
         });
     }

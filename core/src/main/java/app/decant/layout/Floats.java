@@ -115,7 +115,13 @@ final class Floats {
             Frames.rule(items, 0, 0, 0, height, box.border());
             Frames.rule(items, box.width(), 0, box.width(), height, box.border());
         }
-        for (Item item : Composer.placed(strips, padding.left(), padding.top())) items.add(item instanceof Item.LineItem line ? line.locked() : item);
+        double left = Math.max(0, height - needed);
+        double above = switch (box.standing()) {
+            case TOP -> 0;
+            case CENTRE -> left / 2;
+            case BOTTOM -> left;
+        };
+        for (Item item : Composer.placed(strips, padding.left(), padding.top() + above)) items.add(item instanceof Item.LineItem line ? line.locked() : item);
         return height;
     }
 

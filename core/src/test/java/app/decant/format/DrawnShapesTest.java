@@ -14,6 +14,10 @@ import app.decant.document.Picture;
 import app.decant.document.Progress;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
+import app.decant.font.FontCatalogue;
+import app.decant.layout.Layout;
+import app.decant.page.Item;
+import app.decant.page.Piece;
 import app.decant.picture.PictureDecoder;
 import app.decant.xml.XmlNode;
 import java.awt.image.BufferedImage;
@@ -156,6 +160,27 @@ class DrawnShapesTest {
                 "<a:gradFill><a:gsLst><a:gs pos=\"0\"><a:srgbClr val=\"000000\"/></a:gs><a:gs pos=\"100000\">"
                 + "<a:srgbClr val=\"C80000\"/></a:gs></a:gsLst></a:gradFill>", text)).content();
         assertThat(run.fill()).as("what a run of colours mixes to").isEqualTo(Colour.hex("640000"));
+    }
+
+    /** 20.1.10.59 and 21.1.2.1.1: text that does not fill its box stands at its top, in the middle or at the bottom, on the page and in what is written. */
+    @Test void textStandsWhereItsBoxSays() {
+        String text = "<wps:txbx><w:txbxContent><w:p><w:r><w:t>Notice</w:t></w:r></w:p></w:txbxContent></wps:txbx>";
+        for (String[] one : new String[][] {{"t", "0"}, {"ctr", "0.5"}, {"b", "1"}}) {
+            byte[] file = Elements.with(file(100, 80, "", preset("rect"), "<a:noFill/>", text), "word/document.xml",
+                    markup -> markup.replace("<wps:bodyPr/>", "<wps:bodyPr tIns=\"0\" bIns=\"0\" anchor=\"" + one[0] + "\"/>"));
+            Document document = read(file).document();
+            for (String ending : List.of("docx", "odt")) {
+                Document back = Formats.read(Formats.called(ending).write(document, Instant.EPOCH).bytes(), "box." + ending, null, Progress.SILENT).document();
+                for (Document any : List.of(document, back)) {
+                    Item.LineItem line = Layout.of(any, FontCatalogue.shipped()).page(0).items().stream()
+                            .filter(Item.LineItem.class::isInstance).map(Item.LineItem.class::cast).filter(item -> item.line().pieces().stream()
+                            .anyMatch(piece -> piece instanceof Piece.Glyphs glyphs && glyphs.text().equals("Notice"))).findFirst()
+                            .orElseThrow();
+                    double above = line.y() - (any.sections().get(0).page().top() + 50);
+                    assertThat(above).as(one[0] + " " + ending).isCloseTo(Double.parseDouble(one[1]) * (80 - line.line().height()), within(0.6));
+                }
+            }
+        }
     }
 
     /** Saved as .docx a shape is the shape it was; moved, it stands where it was moved to. */

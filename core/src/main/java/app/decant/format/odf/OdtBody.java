@@ -353,6 +353,8 @@ final class OdtBody {
             }
             if (crop != null) a.addAll(List.of("fo:clip", crop));
             if (box != null) {
+                if (box.standing() != VerticalAlignment.TOP)
+                    a.addAll(List.of("draw:textarea-vertical-align", box.standing() == VerticalAlignment.CENTRE ? "middle" : "bottom"));
                 a.addAll(List.of("fo:border", OdtLooks.border(box.border()), "fo:padding-top", OdtLooks.points(box.padding().top()), "fo:padding-right",
                         OdtLooks.points(box.padding().right()), "fo:padding-bottom", OdtLooks.points(box.padding().bottom()), "fo:padding-left",
                         OdtLooks.points(box.padding().left())));

@@ -75,7 +75,11 @@ final class OdtFrames {
         boolean grows = node.get("svg:height") == null;
         double high = grows ? OdtLookReading.length(box.get("fo:min-height"), height) : height;
         return new TextBox(inside.isEmpty() ? List.of(Paragraph.of("")) : inside, Math.max(1, width), Math.max(1, high), grows, padding, border == null
-                ? Border.NONE : border, fill);
+                ? Border.NONE : border, fill, switch (properties == null ? "top" : properties.get("draw:textarea-vertical-align", "top")) {
+                    case "middle", "justify" -> VerticalAlignment.CENTRE;
+                    case "bottom" -> VerticalAlignment.BOTTOM;
+                    default -> VerticalAlignment.TOP;
+                });
     }
 
     private static String type(byte[] bytes, String name) {

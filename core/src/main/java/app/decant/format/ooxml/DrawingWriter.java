@@ -7,6 +7,7 @@ import app.decant.document.Markup;
 import app.decant.document.Opaque;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
 import app.decant.xml.XmlNames;
 import app.decant.xml.XmlWriter;
@@ -132,7 +133,8 @@ final class DrawingWriter {
         }
         Insets padding = box.padding();
         xml.open("wps:bodyPr", "lIns", Units.toEmu(padding.left()), "tIns", Units.toEmu(padding.top()), "rIns", Units.toEmu(padding.right()), "bIns",
-                Units.toEmu(padding.bottom()));
+                Units.toEmu(padding.bottom()), "anchor",
+                box.standing() == VerticalAlignment.TOP ? null : box.standing() == VerticalAlignment.CENTRE ? "ctr" : "b");
         xml.leaf(box.grows() ? "a:spAutoFit" : "a:noAutofit");
         xml.close().close().close().close();
     }

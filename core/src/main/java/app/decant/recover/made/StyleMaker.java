@@ -172,8 +172,7 @@ public final class StyleMaker {
     private Inline lighterInline(Inline inline, Look below) {
         if (inline instanceof Inline.Note note) return new Inline.Note(note.kind(), map(note.blocks(), this::lighter), note.mark(), text(note.look(), below));
         if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) {
-            return new Inline.Floating(floating.anchor(), new TextBox(map(box.blocks(), this::lighter), box.width(), box.height(), box.grows(),
-                    box.padding(), box.border(), box.fill()), floating.look());
+            return new Inline.Floating(floating.anchor(), box.withBlocks(map(box.blocks(), this::lighter)), floating.look());
         }
         return inline instanceof Inline.BookmarkPoint ? inline : inline.with(text(inline.look(), below));
     }
