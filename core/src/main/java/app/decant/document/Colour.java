@@ -21,6 +21,16 @@ public record Colour(int rgb) {
     public int green() { return rgb >> 8 & 255; }
     public int blue() { return rgb & 255; }
 
+    /** A share of this colour over the rest of another: what a pattern gives from afar. An automatic colour is black in front and white behind. */
+    public Colour mixed(Colour behind, double share) {
+        int front = isAutomatic() ? BLACK.rgb : rgb;
+        int under = behind.isAutomatic() ? WHITE.rgb : behind.rgb;
+        double part = Math.max(0, Math.min(1, share));
+        int made = 0;
+        for (int shift = 16; shift >= 0; shift -= 8) made |= (int) Math.round((front >> shift & 255) * part + (under >> shift & 255) * (1 - part)) << shift;
+        return new Colour(made);
+    }
+
     /** Perceived lightness, 0 to 1 (ITU-R BT.601 weights). */
     public double lightness() { return (0.299 * red() + 0.587 * green() + 0.114 * blue()) / 255; }
 }

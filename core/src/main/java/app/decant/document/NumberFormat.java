@@ -3,11 +3,15 @@ package app.decant.document;
 import com.ibm.icu.text.RuleBasedNumberFormat;
 import com.ibm.icu.util.ULocale;
 import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** How a count is written. */
 public enum NumberFormat {
     DECIMAL, DECIMAL_ZERO, LOWER_ROMAN, UPPER_ROMAN, LOWER_LETTER, UPPER_LETTER, ORDINAL, CARDINAL_TEXT, ORDINAL_TEXT, SIGNS, BULLET, NONE;
 
+    /** Rules of languages take longer to make than thousands of counts to say. */
+    private static final Map<String, RuleBasedNumberFormat> RULES = new ConcurrentHashMap<>();
     /** What typesetters mark notes by, doubled where they begin again (17.18.59, chicago). */
     private static final String[] NOTE_SIGNS = {"*", "\u2020", "\u2021", "\u00A7"};
     private static final int[] VALUES = {1000, 900, 500, 400, 100, 90, 50, 40, 10, 9, 5, 4, 1};
@@ -20,9 +24,14 @@ public enum NumberFormat {
     public String write(int count, String language) {
         if (!isSpoken()) return write(count);
         ULocale locale = ULocale.forLanguageTag(language == null ? "en" : language);
-        RuleBasedNumberFormat rules = new RuleBasedNumberFormat(locale, this == ORDINAL ? RuleBasedNumberFormat.ORDINAL : RuleBasedNumberFormat.SPELLOUT);
-        if (this == ORDINAL) return rules.format(count);
-        String said = this == CARDINAL_TEXT ? rules.format(count) : ordinal(rules, count);
+        RuleBasedNumberFormat rules = RULES.computeIfAbsent(locale.toLanguageTag() + (this == ORDINAL), key -> new RuleBasedNumberFormat(locale,
+                this == ORDINAL ? RuleBasedNumberFormat.ORDINAL : RuleBasedNumberFormat.SPELLOUT));
+        String said;
+        // One set of rules serves one caller at a time.
+        synchronized (rules) {
+            said = this == ORDINAL_TEXT ? ordinal(rules, count) : rules.format(count);
+        }
+        if (this == ORDINAL) return said;
         return said.isEmpty() ? said : said.substring(0, 1).toUpperCase(locale.toLocale()) + said.substring(1);
     }
 

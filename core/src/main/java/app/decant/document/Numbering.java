@@ -46,6 +46,9 @@ public record Numbering(Map<String, Pattern> patterns, Map<String, NumberedList>
             this(format, start, label, suffix, restart, style, look, false, ParagraphProperty.Alignment.START);
         }
 
+        /** The same, in another look. */
+        public Level looking(Look other) { return new Level(format, start, label, suffix, restart, style, other, legal, standing); }
+
         /** The same, beginning again after another level. */
         public Level restarting(Integer other) { return new Level(format, start, label, suffix, other, style, look, legal, standing); }
 

@@ -6,6 +6,9 @@ import java.util.List;
 
 /** What a paragraph can say about its look. Distances in points; start and end follow the writing direction. */
 public final class ParagraphProperty {
+    /** What stands before and after a paragraph whose space is left to the program, as between blocks of web pages: common practice, no source. */
+    public static final double AUTOMATIC_SPACE = 14;
+
     public static final Property<Alignment> ALIGNMENT = new Property<>("alignment", Alignment.class);
     public static final Property<Double> INDENT_START = new Property<>("indent at start", Double.class);
     public static final Property<Double> INDENT_END = new Property<>("indent at end", Double.class);

@@ -1,5 +1,6 @@
 package app.decant.format;
 
+import app.decant.document.Border;
 import app.decant.document.Colour;
 import app.decant.document.Image;
 import app.decant.document.Picture;
@@ -45,6 +46,9 @@ public final class DrawnShape {
         public Pen { dash = List.copyOf(dash); }
 
         public boolean isVisible() { return width > 0; }
+
+        /** The line as that of a box, or null. */
+        public Border border() { return isVisible() ? Border.single(width, colour) : null; }
     }
 
     /** What it is drawn with. @param fill of its areas, or null */
@@ -107,7 +111,7 @@ public final class DrawnShape {
 
     private static void paint(Part part, Ink ink, AffineTransform onPage, PDPageContentStream out) throws IOException {
         if (part.filled && ink.fill != null) {
-            Colour fill = shaded(ink.fill, part.shade);
+            Colour fill = part.shade < 1 ? ink.fill.mixed(Colour.BLACK, part.shade) : ink.fill.mixed(Colour.WHITE, 2 - part.shade);
             out.setNonStrokingColor(fill.red() / 255f, fill.green() / 255f, fill.blue() / 255f);
             trace(part.path, onPage, out);
             if (part.path.getWindingRule() == Path2D.WIND_EVEN_ODD) out.fillEvenOdd();
@@ -129,16 +133,6 @@ public final class DrawnShape {
         out.setNonStrokingColor(pen.colour.red() / 255f, pen.colour.green() / 255f, pen.colour.blue() / 255f);
         end(pen, pen.start, way.get(1), way.get(0), onPage, out);
         end(pen, pen.end, way.get(way.size() - 2), way.get(way.size() - 1), onPage, out);
-    }
-
-    private static Colour shaded(Colour colour, double shade) {
-        if (shade == 1) return colour;
-        int rgb = 0;
-        for (int channel : new int[] {colour.red(), colour.green(), colour.blue()}) {
-            double made = shade < 1 ? channel * shade : 255 - (255 - channel) * (2 - shade);
-            rgb = rgb << 8 | (int) Math.round(Math.max(0, Math.min(255, made)));
-        }
-        return new Colour(rgb);
     }
 
     /** The corners of a line that is open; nothing for one that closes. */

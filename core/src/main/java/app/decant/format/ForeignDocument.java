@@ -16,8 +16,10 @@ import app.decant.document.Section;
 import app.decant.document.Style;
 import app.decant.document.StyleSheet;
 import app.decant.document.Table;
+import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -49,6 +51,7 @@ public final class ForeignDocument extends Rewriting {
             sections.add(made);
         }
         Document made = same ? document : document.withSections(sections);
+        made = made.withNumbering(document.numbering().each((level, depth) -> level.looking(plain(level.look()))));
         StyleSheet styles = styles(document.styles());
         return styles == document.styles() ? made : made.withStyles(styles);
     }
@@ -59,7 +62,10 @@ public final class ForeignDocument extends Rewriting {
         for (Map.Entry<String, Style> entry : sheet.styles().entrySet()) {
             Style style = entry.getValue();
             Look look = plain(style.look());
-            Style made = look == style.look() ? style : new Style(style.id(), style.name(), style.kind(), style.parent(), style.next(), look, style.parts());
+            Map<TableProperty.TablePart, Look> parts = new EnumMap<>(TableProperty.TablePart.class);
+            style.parts().forEach((part, own) -> parts.put(part, plain(own)));
+            boolean kept = look == style.look() && parts.equals(style.parts());
+            Style made = kept ? style : new Style(style.id(), style.name(), style.kind(), style.parent(), style.next(), look, parts);
             same &= made == style;
             styles.put(entry.getKey(), made);
         }

@@ -228,16 +228,9 @@ final class Conditions {
         for (int i = 1; i <= last; i++) {
             if (number.value() > points[i]) continue;
             double share = points[i] > points[i - 1] ? (number.value() - points[i - 1]) / (points[i] - points[i - 1]) : 1;
-            return mixed(scale.colours().get(i - 1), scale.colours().get(i), share);
+            return scale.colours().get(i).mixed(scale.colours().get(i - 1), share);
         }
         return scale.colours().get(last);
-    }
-
-    private static Colour mixed(Colour one, Colour other, double share) {
-        int red = (int) Math.round(one.red() + (other.red() - one.red()) * share);
-        int green = (int) Math.round(one.green() + (other.green() - one.green()) * share);
-        int blue = (int) Math.round(one.blue() + (other.blue() - one.blue()) * share);
-        return new Colour(red << 16 | green << 8 | blue);
     }
 
     /** As a share of the cell's width; not a number where there is no bar. */

@@ -257,13 +257,20 @@ class KeptElementsTest {
 
     /** Nothing of it goes to formats it does not come from, nor into another document. */
     @Test void otherFormatsNeverSeeIt() {
-        Document document = read(new DocxParts()
+        String space = " xmlns:w=\"" + DocxParts.W + "\"";
+        String styles = "<w:styles" + space + "><w:style w:type=\"table\" w:styleId=\"T\"><w:name w:val=\"T\"/><w:uiPriority w:val=\"39\"/><w:tblStylePr "
+                + "w:type=\"firstRow\"><w:rPr><w:webHidden/></w:rPr></w:tblStylePr></w:style></w:styles>";
+        String numbering = "<w:numbering" + space
+                + "><w:abstractNum w:abstractNumId=\"0\"><w:lvl w:ilvl=\"0\"><w:lvlText w:val=\"%1.\"/><w:rPr><w:imprint/></w:rPr>"
+                + "</w:lvl></w:abstractNum><w:num w:numId=\"1\"><w:abstractNumId w:val=\"0\"/></w:num></w:numbering>";
+        Document document = read(new DocxParts().with("styles", "styles.xml", styles).with("numbering", "numbering.xml", numbering)
                 .bytes(p("<w:pPr><w:kinsoku w:val=\"0\"/></w:pPr><w:r><w:rPr><w:em w:val=\"dot\"/></w:rPr><w:t>Ferry</w:t></w:r>")
                 + "<w:tbl><w:tblPr><w:tblCaption w:val=\"Fares\"/></w:tblPr><w:tr><w:trPr><w:hidden/></w:trPr>" + cell("<w:noWrap/>", "a") + "</w:tr></w:tbl>"
                 + p("")));
         Document foreign = ForeignDocument.of(document);
         assertThat(foreign.toString()).doesNotContain("kinsoku").doesNotContain("w:em").doesNotContain("tblCaption").doesNotContain("noWrap")
-                .doesNotContain("w:hidden");
+                .doesNotContain("w:hidden").doesNotContain("uiPriority").doesNotContain("webHidden").doesNotContain("imprint");
+        assertThat(document.toString()).contains("uiPriority", "webHidden", "imprint");
         assertThat(foreign.blocks()).extracting(KeptElementsTest::words).containsExactlyElementsOf(document.blocks().stream().map(KeptElementsTest::words)
                 .toList());
         Document plain = read(new DocxParts().bytes(p("<w:r><w:t>Ferry</w:t></w:r>")));

@@ -25,9 +25,6 @@ final class LookReading {
     private static final int[] PALETTE = {-1, 0x000000, 0x0000FF, 0x00FFFF, 0x00FF00, 0xFF00FF, 0xFF0000, 0xFFFF00, 0xFFFFFF, 0x00008B, 0x008B8B, 0x006400,
             0x8B008B, 0x8B0000, 0x808000, 0xA9A9A9, 0xD3D3D3};
 
-    /** What programs put between blocks of web pages: common practice, no source. */
-    private static final double AUTOMATIC_SPACE = 14;
-
     private final IntFunction<String> fonts;
     private final IntFunction<String> styles;
     private final IntFunction<String> authors;
@@ -157,16 +154,10 @@ final class LookReading {
         if (pattern >= 2 && pattern <= 13) {
             // A share of black, in steps of the table of 2.9.116.
             int[] percent = {5, 10, 20, 25, 30, 40, 50, 60, 70, 75, 80, 90};
-            int share = percent[pattern - 2];
-            Colour front = fore.isAutomatic() ? Colour.BLACK : fore;
-            Colour behind = back.isAutomatic() ? Colour.WHITE : back;
-            return new Colour(mix(front.red(), behind.red(), share) << 16 | mix(front.green(), behind.green(), share) << 8 | mix(front.blue(), behind.blue(),
-                    share));
+            return fore.mixed(back, percent[pattern - 2] / 100.0);
         }
         return back.isAutomatic() ? null : back;
     }
-
-    private static int mix(int front, int behind, int share) { return (front * share + behind * (100 - share)) / 100; }
 
     Look paragraph(List<Modifier> modifiers, IntFunction<String> lists) {
         Look look = Look.PLAIN;
@@ -208,8 +199,8 @@ final class LookReading {
             case 0x6412 -> look.with(ParagraphProperty.LINE_SPACING, spacing(one));
             case 0xC60D -> look.with(ParagraphProperty.TABS, tabs(one.operand(), 2));
             case 0xC615 -> look.with(ParagraphProperty.TABS, tabs(one.operand(), 4));
-            case 0x245B -> one.on() ? look.with(ParagraphProperty.SPACE_BEFORE, AUTOMATIC_SPACE) : look;
-            case 0x245C -> one.on() ? look.with(ParagraphProperty.SPACE_AFTER, AUTOMATIC_SPACE) : look;
+            case 0x245B -> one.on() ? look.with(ParagraphProperty.SPACE_BEFORE, ParagraphProperty.AUTOMATIC_SPACE) : look;
+            case 0x245C -> one.on() ? look.with(ParagraphProperty.SPACE_AFTER, ParagraphProperty.AUTOMATIC_SPACE) : look;
             case 0x442D -> look.says(ParagraphProperty.SHADING) ? look : look.with(ParagraphProperty.SHADING, oldShaded(one.two()));
             case 0xC64D -> shaded(one) == null ? look : look.with(ParagraphProperty.SHADING, shaded(one));
             case 0x2640 -> look.with(ParagraphProperty.OUTLINE_LEVEL, one.one() >= 9 ? 0 : one.one() + 1);

@@ -132,13 +132,7 @@ public final class OdtReader {
         Section.PageGeometry page = page(properties, layout, usual);
         XmlNode columns = stretch.columns() != null ? stretch.columns() : properties == null ? null : properties.child("style:columns");
         List<Block> blocks = stretch.blocks().isEmpty() ? List.of(Paragraph.of("")) : stretch.blocks();
-        NumberFormat format = switch (properties == null ? "1" : properties.get("style:num-format", "1")) {
-            case "i" -> NumberFormat.LOWER_ROMAN;
-            case "I" -> NumberFormat.UPPER_ROMAN;
-            case "a" -> NumberFormat.LOWER_LETTER;
-            case "A" -> NumberFormat.UPPER_LETTER;
-            default -> NumberFormat.DECIMAL;
-        };
+        NumberFormat format = OdtStyles.format(properties == null ? "1" : properties.get("style:num-format", "1"), NumberFormat.DECIMAL);
         return new Section(stretch.goesOn() ? Section.Start.CONTINUOUS : Section.Start.NEXT_PAGE, page, columns(columns, page.textWidth()),
                 new Section.PageNumbering(format, stretch.number()), stretch.goesOn() ? Map.of() : frames, first && !stretch.goesOn(), blocks)
                 .dressed(dress(properties));

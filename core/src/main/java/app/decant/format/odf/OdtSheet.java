@@ -86,13 +86,7 @@ final class OdtSheet {
     NoteCount notes(String kind, NoteCount usual) {
         XmlNode node = notes.get(kind);
         if (node == null) return usual;
-        NumberFormat format = switch (node.get("style:num-format", "1")) {
-            case "i" -> NumberFormat.LOWER_ROMAN;
-            case "I" -> NumberFormat.UPPER_ROMAN;
-            case "a" -> NumberFormat.LOWER_LETTER;
-            case "A" -> NumberFormat.UPPER_LETTER;
-            default -> NumberFormat.DECIMAL;
-        };
+        NumberFormat format = OdtStyles.format(node.get("style:num-format", "1"), NumberFormat.DECIMAL);
         String start = node.get("text:start-value", "0");
         return new NoteCount(format, start.matches("\\d{1,6}") ? Integer.parseInt(start) + 1 : 1, node.get("text:start-numbering-at", "").equals("chapter"));
     }
@@ -239,14 +233,7 @@ final class OdtSheet {
             if (!number.matches("[1-9]|10")) continue;
             int index = Integer.parseInt(number) - 1;
             boolean bullet = node.is("text:list-level-style-bullet");
-            NumberFormat format = bullet ? NumberFormat.BULLET : switch (node.get("style:num-format", "")) {
-                case "1" -> NumberFormat.DECIMAL;
-                case "i" -> NumberFormat.LOWER_ROMAN;
-                case "I" -> NumberFormat.UPPER_ROMAN;
-                case "a" -> NumberFormat.LOWER_LETTER;
-                case "A" -> NumberFormat.UPPER_LETTER;
-                default -> NumberFormat.NONE;
-            };
+            NumberFormat format = bullet ? NumberFormat.BULLET : OdtStyles.format(node.get("style:num-format", ""), NumberFormat.NONE);
             StringBuilder label = new StringBuilder();
             label.append(node.get("style:num-prefix", ""));
             if (bullet) {

@@ -191,6 +191,18 @@ final class OdtStyles {
         return plain.counting(format, label.append(own).append(level.label().substring(end + 2)).toString());
     }
 
+    /** A way of counting by its sign (19.499). @param otherwise where it is none of a count */
+    static NumberFormat format(String sign, NumberFormat otherwise) {
+        return switch (sign) {
+            case "1" -> NumberFormat.DECIMAL;
+            case "i" -> NumberFormat.LOWER_ROMAN;
+            case "I" -> NumberFormat.UPPER_ROMAN;
+            case "a" -> NumberFormat.LOWER_LETTER;
+            case "A" -> NumberFormat.UPPER_LETTER;
+            default -> otherwise;
+        };
+    }
+
     static String format(NumberFormat format) {
         return switch (format) {
             case DECIMAL, DECIMAL_ZERO, ORDINAL, CARDINAL_TEXT, ORDINAL_TEXT, SIGNS -> "1";

@@ -88,8 +88,8 @@ final class DrawingColours {
             double[] light = hsl(made);
             switch (change.name()) {
                 case "a:alpha" -> opacity = Math.max(0, Math.min(1, value));
-                case "a:tint" -> made = mixed(made, Colour.WHITE, value);
-                case "a:shade" -> made = mixed(made, Colour.BLACK, value);
+                case "a:tint" -> made = made.mixed(Colour.WHITE, value);
+                case "a:shade" -> made = made.mixed(Colour.BLACK, value);
                 case "a:lumMod" -> made = new Colour(ofLight(new double[] {light[0], light[1], light[2] * value}));
                 case "a:lumOff" -> made = new Colour(ofLight(new double[] {light[0], light[1], light[2] + value}));
                 case "a:satMod" -> made = new Colour(ofLight(new double[] {light[0], light[1] * value, light[2]}));
@@ -97,15 +97,6 @@ final class DrawingColours {
             }
         }
         return new Ink(made, opacity);
-    }
-
-    static Colour mixed(Colour one, Colour other, double share) {
-        int rgb = 0;
-        for (int shift = 16; shift >= 0; shift -= 8) {
-            double channel = (one.rgb() >> shift & 255) * share + (other.rgb() >> shift & 255) * (1 - share);
-            rgb |= (int) Math.round(Math.max(0, Math.min(255, channel))) << shift;
-        }
-        return new Colour(rgb);
     }
 
     /** Hue, saturation and lightness, each 0 to 1. */

@@ -152,7 +152,7 @@ final class DrawingReader {
         ShapeLook painted = ShapeLook.of(shape.child("wps:spPr"), shape.child("wps:style"), reader.colours());
         boolean grows = body != null && body.child("a:spAutoFit") != null;
         List<Block> blocks = content == null ? List.of() : coloured(story.boxed(content), painted.letters());
-        return new TextBox(blocks, width, height, grows, padding, painted.border(), painted.ink().fill(),
+        return new TextBox(blocks, width, height, grows, padding, painted.ink().pen().border(), painted.ink().fill(),
                 switch (body == null ? "t" : body.get("anchor", "t")) {
                     case "ctr", "just", "dist" -> VerticalAlignment.CENTRE;
                     case "b" -> VerticalAlignment.BOTTOM;

@@ -129,12 +129,7 @@ final class LookReader {
         if (pattern.equals("solid")) return front == null || front.isAutomatic() ? Colour.BLACK : front;
         if (pattern.startsWith("pct")) {
             Double share = Units.measure(pattern.substring(3), 100);
-            if (share == null) return fill;
-            int back = fill == null || fill.isAutomatic() ? 0xFFFFFF : fill.rgb();
-            int ink = front == null || front.isAutomatic() ? 0 : front.rgb();
-            int mixed = 0;
-            for (int shift = 0; shift <= 16; shift += 8) mixed |= (int) Math.round((back >> shift & 255) * (1 - share) + (ink >> shift & 255) * share) << shift;
-            return new Colour(mixed);
+            if (share != null) return (front == null ? Colour.BLACK : front).mixed(fill == null ? Colour.WHITE : fill, share);
         }
         return fill;
     }
@@ -199,8 +194,8 @@ final class LookReader {
 
     private static Look spacing(Look look, XmlNode node) {
         Look result = look;
-        Double before = "1".equals(node.get("w:beforeAutospacing")) ? Double.valueOf(14) : Units.twips(node, "w:before");
-        Double after = "1".equals(node.get("w:afterAutospacing")) ? Double.valueOf(14) : Units.twips(node, "w:after");
+        Double before = "1".equals(node.get("w:beforeAutospacing")) ? Double.valueOf(ParagraphProperty.AUTOMATIC_SPACE) : Units.twips(node, "w:before");
+        Double after = "1".equals(node.get("w:afterAutospacing")) ? Double.valueOf(ParagraphProperty.AUTOMATIC_SPACE) : Units.twips(node, "w:after");
         if (before != null) result = result.with(ParagraphProperty.SPACE_BEFORE, before);
         if (after != null) result = result.with(ParagraphProperty.SPACE_AFTER, after);
         String line = node.get("w:line");

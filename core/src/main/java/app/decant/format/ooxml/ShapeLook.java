@@ -1,6 +1,5 @@
 package app.decant.format.ooxml;
 
-import app.decant.document.Border;
 import app.decant.document.Colour;
 import app.decant.format.DrawnShape.Head;
 import app.decant.format.DrawnShape.Ink;
@@ -42,7 +41,7 @@ record ShapeLook(Ink ink, Colour letters) {
                 case "a:pattFill" -> {
                     DrawingColours.Ink front = colours.in(node.child("a:fgClr"), null);
                     DrawingColours.Ink back = colours.in(node.child("a:bgClr"), null);
-                    return front == null || back == null ? back : new DrawingColours.Ink(DrawingColours.mixed(front.colour(), back.colour(), 0.5), 1);
+                    return front == null || back == null ? back : new DrawingColours.Ink(front.colour().mixed(back.colour(), 0.5), 1);
                 }
                 default -> { }
             }
@@ -59,7 +58,7 @@ record ShapeLook(Ink ink, Colour letters) {
         for (XmlNode stop : stops == null ? List.<XmlNode>of() : stops.children("a:gs")) {
             DrawingColours.Ink ink = colours.in(stop, null);
             if (ink == null) continue;
-            mixed = mixed == null ? ink.colour() : DrawingColours.mixed(mixed, ink.colour(), count / (count + 1.0));
+            mixed = mixed == null ? ink.colour() : mixed.mixed(ink.colour(), count / (count + 1.0));
             count++;
         }
         return mixed == null ? null : new DrawingColours.Ink(mixed, 1);
@@ -103,6 +102,4 @@ record ShapeLook(Ink ink, Colour letters) {
         };
     }
 
-    /** Its line as that of a box, or null. */
-    Border border() { return ink.pen().isVisible() ? new Border(Border.Line.SINGLE, ink.pen().width(), ink.pen().colour(), 0) : null; }
 }

@@ -1,6 +1,5 @@
 package app.decant.format.ooxml;
 
-import app.decant.document.Border;
 import app.decant.document.Colour;
 import app.decant.format.DrawnShape.Head;
 import app.decant.format.DrawnShape.Ink;
@@ -19,7 +18,7 @@ record VectorLook(Ink ink) {
         boolean stroked = isOn(shape.get("stroked", stroke == null ? "t" : stroke.get("on", "t")));
         Colour colour = colour(shape.get("fillcolor", fill == null ? null : fill.get("color")), Colour.WHITE);
         if (fill != null && fill.get("type", "solid").startsWith("gradient"))
-            colour = DrawingColours.mixed(colour, colour(fill.get("color2"), Colour.WHITE), 0.5);
+            colour = colour.mixed(colour(fill.get("color2"), Colour.WHITE), 0.5);
         Double width = Units.measure(shape.get("strokeweight", stroke == null ? null : stroke.get("weight")), Units.EMU);
         Pen pen = stroked ? new Pen(width == null ? USUAL_WIDTH : Math.max(0.1, width), colour(shape.get("strokecolor", stroke == null ? null
                 : stroke.get("color")),
@@ -68,6 +67,4 @@ record VectorLook(Ink ink) {
             default -> Head.NONE;
         };
     }
-
-    Border border() { return ink.pen().isVisible() ? new Border(Border.Line.SINGLE, ink.pen().width(), ink.pen().colour(), 0) : null; }
 }

@@ -92,7 +92,7 @@ final class VectorReader {
         if (likeness != null) return new Inline.Floating(anchor, likeness, look);
         VectorLook painted = VectorLook.of(shape.node);
         return new Inline.Floating(anchor, new TextBox(story.boxed(box), points(style, "width", 144), points(style, "height", 72), false,
-                new Insets(3.6, 7.2, 3.6, 7.2), painted.border(), painted.ink().fill(), switch (style.getOrDefault("v-text-anchor", "top")) {
+                new Insets(3.6, 7.2, 3.6, 7.2), painted.ink().pen().border(), painted.ink().fill(), switch (style.getOrDefault("v-text-anchor", "top")) {
                     case "middle" -> VerticalAlignment.CENTRE;
                     case "bottom" -> VerticalAlignment.BOTTOM;
                     default -> VerticalAlignment.TOP;

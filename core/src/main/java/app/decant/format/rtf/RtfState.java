@@ -26,9 +26,6 @@ final class RtfState {
 
     /** Moved up or down without a number, in half points. */
     private static final int USUAL_RAISE = 6;
-    /** What programs put between blocks of web pages: common practice, no source. */
-    private static final double AUTOMATIC_SPACE = 14;
-
     /** What a group was opened for. */
     enum Opened {
         FONT, STYLE, COLOURS, LIST, LIST_LEVEL, LIST_TEXT, LIST_NUMBERS, OVERRIDE, OVERRIDE_LEVEL, FACT, TIME, FIELD, INSTRUCTION, RESULT, PICTURE, NOTE,
@@ -220,8 +217,8 @@ final class RtfState {
             case "fi" -> paragraph = paragraph.with(ParagraphProperty.FIRST_LINE, points(value));
             case "sb" -> paragraph = paragraph.with(ParagraphProperty.SPACE_BEFORE, points(value));
             case "sa" -> paragraph = paragraph.with(ParagraphProperty.SPACE_AFTER, points(value));
-            case "sbauto" -> paragraph = on ? paragraph.with(ParagraphProperty.SPACE_BEFORE, AUTOMATIC_SPACE) : paragraph;
-            case "saauto" -> paragraph = on ? paragraph.with(ParagraphProperty.SPACE_AFTER, AUTOMATIC_SPACE) : paragraph;
+            case "sbauto" -> paragraph = on ? paragraph.with(ParagraphProperty.SPACE_BEFORE, ParagraphProperty.AUTOMATIC_SPACE) : paragraph;
+            case "saauto" -> paragraph = on ? paragraph.with(ParagraphProperty.SPACE_AFTER, ParagraphProperty.AUTOMATIC_SPACE) : paragraph;
             case "sl" -> paragraph = value == 0 ? paragraph.without(ParagraphProperty.LINE_SPACING) : paragraph.with(ParagraphProperty.LINE_SPACING,
                     new LineSpacing(value < 0 ? LineSpacing.Rule.EXACTLY : LineSpacing.Rule.AT_LEAST, Math.abs(points(value))));
             case "slmult" -> {
@@ -272,11 +269,7 @@ final class RtfState {
             return;
         }
         Colour front = shades.getOrDefault("cfpat", 0) > 0 ? tables.colour(shades.get("cfpat")) : Colour.BLACK;
-        Colour under = behind == null || behind.isAutomatic() ? Colour.WHITE : behind;
-        int rgb = 0;
-        for (int shift = 16; shift >= 0; shift -= 8)
-            rgb |= (((front.isAutomatic() ? 0 : front.rgb()) >> shift & 255) * share + (under.rgb() >> shift & 255) * (10_000 - share)) / 10_000 << shift;
-        paragraph = paragraph.with(ParagraphProperty.SHADING, new Colour(rgb));
+        paragraph = paragraph.with(ParagraphProperty.SHADING, front.mixed(behind == null ? Colour.WHITE : behind, share / 10_000.0));
     }
 
     private boolean turned() { return paragraph.is(ParagraphProperty.RIGHT_TO_LEFT); }

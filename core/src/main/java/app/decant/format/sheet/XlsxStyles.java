@@ -185,14 +185,7 @@ final class XlsxStyles {
         // Of a pattern, the colour it gives from afar.
         double share = kind.equals("gray125") ? 0.125 : kind.equals("gray0625") ? 0.0625 : kind.startsWith("light") ? 0.25 : kind.startsWith("dark") ? 0.75
                 : 0.5;
-        return mixed(one == null ? Colour.BLACK : one, other == null ? Colour.WHITE : other, share);
-    }
-
-    private static Colour mixed(Colour one, Colour other, double share) {
-        int red = (int) Math.round(one.red() * share + other.red() * (1 - share));
-        int green = (int) Math.round(one.green() * share + other.green() * (1 - share));
-        int blue = (int) Math.round(one.blue() * share + other.blue() * (1 - share));
-        return new Colour(red << 16 | green << 8 | blue);
+        return (one == null ? Colour.BLACK : one).mixed(other == null ? Colour.WHITE : other, share);
     }
 
     private Borders borders(XmlNode node) {

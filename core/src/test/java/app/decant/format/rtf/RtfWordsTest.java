@@ -130,8 +130,8 @@ class RtfWordsTest {
         cases.put("\\outlinelevel2", Look.of(ParagraphProperty.OUTLINE_LEVEL, 3));
         cases.put("\\outlinelevel9", Look.of(ParagraphProperty.OUTLINE_LEVEL, 0));
         cases.put("\\cbpat1", Look.of(ParagraphProperty.SHADING, Colour.hex("AA0000")));
-        cases.put("\\shading5000", Look.of(ParagraphProperty.SHADING, Colour.hex("7F7F7F")));
-        cases.put("\\shading2500\\cfpat2", Look.of(ParagraphProperty.SHADING, Colour.hex("BFBFE9")));
+        cases.put("\\shading5000", Look.of(ParagraphProperty.SHADING, Colour.hex("808080")));
+        cases.put("\\shading2500\\cfpat2", Look.of(ParagraphProperty.SHADING, Colour.hex("BFBFEA")));
         cases.put("\\shading10000\\cfpat1\\cbpat2", Look.of(ParagraphProperty.SHADING, Colour.hex("AA0000")));
         cases.put("\\cbpat2\\shading0", Look.of(ParagraphProperty.SHADING, Colour.hex("0000AA")));
         cases.forEach((words, look) -> {
