@@ -13,6 +13,7 @@ import app.decant.page.Pages;
 import app.decant.publish.Recipe;
 import app.decant.publish.Target;
 import app.decant.recover.ScanWords;
+import app.decant.sheet.Workbook;
 import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.List;
@@ -30,7 +31,8 @@ final class ScannedText {
     private ScannedText() { }
 
     static Pages of(Pages pages, Recipe recipe, Progress progress, Consumer<Finding> told) {
-        if (recipe.target() == Target.PDF || recipe.target() == Target.TXT) return pages;
+        // A workbook holds cells, and no scans; its tables would be made in vain.
+        if (recipe.target() == Target.PDF || recipe.target() == Target.TXT || pages.origin(Workbook.class).isPresent()) return pages;
         Optional<Document> origin = pages.original().isEmpty() ? pages.origin(Document.class) : Optional.empty();
         if (origin.isEmpty()) return pages;
         ScannedText scans = new ScannedText();

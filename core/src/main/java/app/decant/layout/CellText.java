@@ -3,6 +3,7 @@ package app.decant.layout;
 import app.decant.document.Cascade;
 import app.decant.document.Document;
 import app.decant.document.Facts;
+import app.decant.document.Inline;
 import app.decant.document.ListLabels;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
@@ -12,6 +13,7 @@ import app.decant.page.Item;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -26,6 +28,9 @@ public final class CellText {
     private static final int MOST_REMEMBERED = 20_000;
 
     private final Composer composer;
+    private final Map<Asked, Lines> remembered = new HashMap<>();
+
+    private record Asked(Look paragraph, List<Inline> inlines, double width) { }
 
     /** Lines one under another from {@code (0, 0)} down, and how high they are. */
     public record Lines(List<Item.LineItem> lines, double height) {
@@ -47,6 +52,12 @@ public final class CellText {
 
     /** A paragraph in lines of a width. */
     public Lines set(Paragraph paragraph, double width) {
+        // Cells say the same over and over; what a paragraph holds tells all that is seen of it.
+        if (remembered.size() > MOST_REMEMBERED) remembered.clear();
+        return remembered.computeIfAbsent(new Asked(paragraph.look(), paragraph.inlines(), width), key -> laid(paragraph, width));
+    }
+
+    private Lines laid(Paragraph paragraph, double width) {
         if (composer.rememberedCount() > MOST_REMEMBERED) composer.keepOnly(Set.of());
         List<Item.LineItem> lines = new ArrayList<>();
         List<Strip> strips = composer.stack(List.of(paragraph), Look.PLAIN, width);

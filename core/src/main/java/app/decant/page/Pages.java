@@ -18,6 +18,9 @@ public interface Pages {
 
     default Page page(int index) { return pages().get(index); }
 
+    /** The numbers of the pages as they are printed. */
+    default List<String> labels() { return pages().stream().map(Page::label).toList(); }
+
     /** Title, author and what else is said of the whole. */
     Facts facts();
 

@@ -61,7 +61,8 @@ public record PictureFile(Image image, int across, int down) {
         return new Image("image/png", out.toByteArray());
     }
 
-    private static String type(byte[] bytes) {
+    /** The media type of a picture by its first bytes; null for what is none. */
+    public static String type(byte[] bytes) {
         if (starts(bytes, 0x89, 'P', 'N', 'G')) return "image/png";
         if (starts(bytes, 0xFF, 0xD8, 0xFF)) return "image/jpeg";
         return starts(bytes, 'G', 'I', 'F', '8') ? "image/gif" : "";

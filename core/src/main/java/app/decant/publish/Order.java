@@ -5,7 +5,6 @@ import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.font.EmbeddingRight;
 import app.decant.font.FontCatalogue;
-import app.decant.page.Page;
 import app.decant.page.Pages;
 import app.decant.pdf.Attachment;
 import app.decant.pdf.Overlay;
@@ -61,7 +60,7 @@ public record Order(Pages pages, Recipe recipe, Recipe.Passwords passwords, Path
                 Message.of("publish.this-cannot-be-made-a-since", recipe.target().ending())));
     }
 
-    List<String> labels() { return pages.pages().stream().map(Page::label).toList(); }
+    List<String> labels() { return pages.labels(); }
 
     PdfChoices choices(List<Integer> chosen, Instant when) {
         List<Overlay> overlays = recipe.laid().stream().map(laid -> laid.overlay(chosen.size(), facts().title(), when)).toList();

@@ -17,11 +17,17 @@ import app.decant.document.Look;
  * @param turn    of the text in degrees against the clock; 255 for letters under each other
  * @param fill    behind it, or null
  * @param borders round it; null for none
+ * @param open    whether it can be changed although its sheet is locked
  */
 public record CellStyle(Look font, String format, Across across, Down down, boolean wraps, boolean shrinks, int indent, int turn, Colour fill,
-        Borders borders) {
+        Borders borders, boolean open) {
     public static final String GENERAL = "General";
     public static final CellStyle PLAIN = new CellStyle(Look.PLAIN, GENERAL, Across.BY_KIND, Down.BOTTOM, false, false, 0, 0, null, null);
+
+    /** One that is locked where its sheet is. */
+    public CellStyle(Look font, String format, Across across, Down down, boolean wraps, boolean shrinks, int indent, int turn, Colour fill, Borders borders) {
+        this(font, format, across, down, wraps, shrinks, indent, turn, fill, borders, false);
+    }
 
     /** Numbers stand at the right, text at the left, truths in the middle, unless it is said. */
     public enum Across { BY_KIND, LEFT, CENTRE, RIGHT, JUSTIFY, FILL, CENTRE_ACROSS }
@@ -29,13 +35,16 @@ public record CellStyle(Look font, String format, Across across, Down down, bool
     public enum Down { TOP, MIDDLE, BOTTOM, JUSTIFY }
 
     /** The same with other letters. */
-    public CellStyle lettered(Look other) { return new CellStyle(other, format, across, down, wraps, shrinks, indent, turn, fill, borders); }
+    public CellStyle lettered(Look other) { return new CellStyle(other, format, across, down, wraps, shrinks, indent, turn, fill, borders, open); }
 
     /** The same with numbers shown in another way. */
-    public CellStyle showing(String other) { return new CellStyle(font, other, across, down, wraps, shrinks, indent, turn, fill, borders); }
+    public CellStyle showing(String other) { return new CellStyle(font, other, across, down, wraps, shrinks, indent, turn, fill, borders, open); }
 
     /** The same with text that stands otherwise from side to side. */
-    public CellStyle standing(Across other) { return new CellStyle(font, format, other, down, wraps, shrinks, indent, turn, fill, borders); }
+    public CellStyle standing(Across other) { return new CellStyle(font, format, other, down, wraps, shrinks, indent, turn, fill, borders, open); }
+
+    /** The same, to be changed or not where its sheet is locked. */
+    public CellStyle open(boolean other) { return new CellStyle(font, format, across, down, wraps, shrinks, indent, turn, fill, borders, other); }
 
     /** Whether it is seen where the cell holds nothing. */
     public boolean shows() { return fill != null || borders != null && !borders.equals(Borders.OPEN); }

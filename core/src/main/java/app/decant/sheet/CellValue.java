@@ -1,5 +1,8 @@
 package app.decant.sheet;
 
+import app.decant.document.Look;
+import java.util.List;
+
 /** What a cell holds; dates are numbers that a format shows as such. */
 public sealed interface CellValue {
     /** Nothing: the cell is there for its look. */
@@ -9,7 +12,26 @@ public sealed interface CellValue {
 
     record Number(double value) implements CellValue { }
 
-    record Text(String text) implements CellValue { }
+    /**
+     * Words.
+     *
+     * @param stretches those that look otherwise than the cell, in their order; what a stretch does not say is as the cell says
+     */
+    record Text(String text, List<Stretch> stretches) implements CellValue {
+        public Text {
+            stretches = List.copyOf(stretches);
+            int end = 0;
+            for (Stretch one : stretches) {
+                if (one.from < end || one.to <= one.from || one.to > text.length()) throw new IllegalArgumentException("No stretch of a text: " + one);
+                end = one.to;
+            }
+        }
+
+        public Text(String text) { this(text, List.of()); }
+    }
+
+    /** Some characters of a text, and how they look. */
+    record Stretch(int from, int to, Look look) { }
 
     record Truth(boolean value) implements CellValue { }
 

@@ -1,6 +1,7 @@
 package app.decant.sheet;
 
 import app.decant.document.Colour;
+import java.text.DecimalFormatSymbols;
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
@@ -13,15 +14,23 @@ import org.slf4j.LoggerFactory;
 /** What cells show: numbers and dates as their formats say, by the common library. Not for several threads at once. */
 public final class NumberText {
     private static final int MOST_FORMATS = 4000;
+    private static final int MOST_SHOWN = 20_000;
+    /** Whole numbers below it are shown digit by digit. */
+    private static final double PLAIN = 1e10;
 
     private final DataFormatter formatter;
     private final Locale locale;
     private final boolean since1904;
+    private final boolean western;
     private final Map<String, CellFormat> formats = new HashMap<>();
+    private final Map<Shown, String> shown = new HashMap<>();
+
+    private record Shown(double value, String format) { }
 
     public NumberText(Workbook workbook, Locale locale) {
         this.locale = locale;
         formatter = new DataFormatter(locale);
+        western = DecimalFormatSymbols.getInstance(locale).getZeroDigit() == '0';
         since1904 = workbook.since1904();
     }
 
@@ -34,6 +43,15 @@ public final class NumberText {
     }
 
     private String number(double value, String format) {
+        // Whole numbers of which a format says nothing are most of what sheets hold.
+        if (western && value == Math.rint(value) && Math.abs(value) < PLAIN && format.equals(CellStyle.GENERAL)) return Long.toString((long) value);
+        if (shown.size() > MOST_SHOWN) shown.clear();
+        return shown.computeIfAbsent(new Shown(value, format), this::formatted);
+    }
+
+    private String formatted(Shown one) {
+        double value = one.value;
+        String format = one.format;
         try {
             return formatter.formatRawCellContents(value, 0, format, since1904);
         } catch (RuntimeException e) {

@@ -41,6 +41,17 @@ public record Range(int top, int left, int bottom, int right) {
         return row < -1 || row >= MOST_ROWS || column >= MOST_COLUMNS || matcher.group(2) != null && row < 0 ? null : new int[] {row, column};
     }
 
+    /** The column of a cell that is named, such as {@code AB12}; -1 where it is no name of a cell. */
+    public static int columnOf(String name) {
+        int column = 0;
+        int at = 0;
+        for (; at < name.length() && Character.toUpperCase(name.charAt(at)) >= 'A' && Character.toUpperCase(name.charAt(at)) <= 'Z' && at < 4; at++)
+            column = column * 26 + Character.toUpperCase(name.charAt(at)) - 'A' + 1;
+        boolean named = at > 0 && at < name.length() && column <= MOST_COLUMNS;
+        for (int i = at; i < name.length() && named; i++) named = name.charAt(i) >= '0' && name.charAt(i) <= '9';
+        return named ? column - 1 : -1;
+    }
+
     /** The index of a column by its letters. */
     public static int column(String letters) {
         int column = 0;

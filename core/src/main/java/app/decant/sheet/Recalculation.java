@@ -128,7 +128,7 @@ public record Recalculation(Workbook workbook, int changed, int unknown) {
         for (int s = 0; s < now.sheets().size(); s++) {
             int number = s;
             Sheet sheet = now.sheets().get(s);
-            sheets.add(sheet.withRows(sheet.rows().stream().map(row -> new Row(row.index(), row.height(), row.hidden(), row.cells().stream().map(cell -> {
+            sheets.add(sheet.withRows(sheet.rows().stream().map(row -> row.with(row.cells().stream().map(cell -> {
                 if (cell.formula() == null) return cell;
                 Spot spot = new Spot(number, row.index(), cell.column());
                 CellValue result = is.get(spot);
@@ -137,7 +137,7 @@ public record Recalculation(Workbook workbook, int changed, int unknown) {
                 boolean same = old != null && cell.formula().equals(old.formula()) && result != null && result.equals(was.get(spot));
                 if (result == null || same) return cell;
                 counts[0]++;
-                return new Cell(cell.column(), result, cell.formula(), cell.style(), cell.link());
+                return cell.with(result);
             }).toList())).toList()));
         }
         return new Recalculation(now.withSheets(sheets), counts[0], counts[1]);

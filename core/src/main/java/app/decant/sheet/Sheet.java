@@ -16,7 +16,7 @@ import java.util.TreeMap;
  * @param conditions  rules by which cells look otherwise
  */
 public record Sheet(String name, boolean hidden, double columnWidth, double rowHeight, List<Column> columns, List<Row> rows, List<Range> merged,
-        PageSetup setup, List<SheetObject> objects, List<Condition> conditions) {
+        PageSetup setup, List<SheetObject> objects, List<Condition> conditions, SheetMatter matter) {
     public Sheet {
         conditions = List.copyOf(conditions);
         objects = List.copyOf(objects);
@@ -30,7 +30,7 @@ public record Sheet(String name, boolean hidden, double columnWidth, double rowH
     /** A sheet over whose cells nothing lies. */
     public Sheet(String name, boolean hidden, double columnWidth, double rowHeight, List<Column> columns, List<Row> rows, List<Range> merged,
             PageSetup setup) {
-        this(name, hidden, columnWidth, rowHeight, columns, rows, merged, setup, List.of(), List.of());
+        this(name, hidden, columnWidth, rowHeight, columns, rows, merged, setup, List.of(), List.of(), SheetMatter.NONE);
     }
 
     /** The row of an index, or null where it holds nothing. */
@@ -90,10 +90,21 @@ public record Sheet(String name, boolean hidden, double columnWidth, double rowH
     static long key(int row, int column) { return (long) row << 20 | column; }
 
     public Sheet withSetup(PageSetup other) {
-        return new Sheet(name, hidden, columnWidth, rowHeight, columns, rows, merged, other, objects, conditions);
+        return new Sheet(name, hidden, columnWidth, rowHeight, columns, rows, merged, other, objects, conditions, matter);
     }
 
-    public Sheet withRows(List<Row> others) { return new Sheet(name, hidden, columnWidth, rowHeight, columns, others, merged, setup, objects, conditions); }
+    public Sheet withRows(List<Row> others) { return new Sheet(name, hidden, columnWidth, rowHeight, columns, others, merged, setup, objects, conditions,
+            matter); }
 
-    public Sheet with(List<Condition> others) { return new Sheet(name, hidden, columnWidth, rowHeight, columns, rows, merged, setup, objects, others); }
+    public Sheet with(List<Condition> others) { return new Sheet(name, hidden, columnWidth, rowHeight, columns, rows, merged, setup, objects, others,
+            matter); }
+
+    public Sheet with(SheetMatter other) {
+        return new Sheet(name, hidden, columnWidth, rowHeight, columns, rows, merged, setup, objects, conditions, other);
+    }
+
+    /** With other things lying over its cells. */
+    public Sheet under(List<SheetObject> others) {
+        return new Sheet(name, hidden, columnWidth, rowHeight, columns, rows, merged, setup, others, conditions, matter);
+    }
 }

@@ -9,8 +9,13 @@ import app.decant.document.Picture;
  * @param left    how far from the edge of its first column it begins, in points; the others likewise
  * @param right   from the left edge of its last column
  * @param bottom  from the upper edge of its last row
+ * @param chart   the markup of a chart as its file had it (ISO/IEC 29500-1, 21.2), where that needs nothing else; null for all else
  */
-public record SheetObject(Kind kind, Range cells, double left, double top, double right, double bottom, Picture picture) {
+public record SheetObject(Kind kind, Range cells, double left, double top, double right, double bottom, Picture picture, byte[] chart) {
+    public SheetObject(Kind kind, Range cells, double left, double top, double right, double bottom, Picture picture) {
+        this(kind, cells, left, top, right, bottom, picture, null);
+    }
+
     /** What it is, for whoever tells that it has no place in a format. */
     public enum Kind { PICTURE, CHART }
 }

@@ -11,10 +11,15 @@ import app.decant.page.Element;
 import app.decant.page.Item;
 import app.decant.page.Page;
 import app.decant.page.Pages;
+import java.lang.ref.SoftReference;
+import java.util.AbstractList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.RandomAccess;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicReferenceArray;
+import java.util.stream.IntStream;
 
 /** A workbook on its pages, which are made when they are first asked for: whoever writes a workbook as a workbook needs none. */
 public final class SheetPages implements Pages {
@@ -22,14 +27,30 @@ public final class SheetPages implements Pages {
     private final SheetChoice choice;
     private final FontCatalogue catalogue;
     private final Progress progress;
-    private Made made;
+    private SheetLayout layout;
+    private List<Finding> findings;
+    private Painted painted;
 
-    /** What laying it out came to. */
-    record Made(List<Page> pages, List<Heading> headings, Element structure, Collection<FontCatalogue.Match> fonts, List<Finding> findings) {
-        Made {
-            pages = List.copyOf(pages);
-            headings = List.copyOf(headings);
-            findings = List.copyOf(findings);
+    /** Pages as a list: each painted when it is asked for, and painted again where memory was needed for something else in between. */
+    private static final class Painted extends AbstractList<Page> implements RandomAccess {
+        private final SheetLayout layout;
+        private final AtomicReferenceArray<SoftReference<Page>> known;
+
+        Painted(SheetLayout layout) {
+            this.layout = layout;
+            known = new AtomicReferenceArray<>(layout.count());
+        }
+
+        @Override public int size() { return layout.count(); }
+
+        @Override public Page get(int index) {
+            SoftReference<Page> before = known.get(index);
+            Page page = before == null ? null : before.get();
+            if (page == null) {
+                page = layout.page(index, before == null);
+                known.set(index, new SoftReference<>(page));
+            }
+            return page;
         }
     }
 
@@ -40,19 +61,34 @@ public final class SheetPages implements Pages {
         this.progress = progress;
     }
 
-    private synchronized Made made() {
-        if (made == null) made = SheetLayout.made(workbook, choice, catalogue, progress);
-        return made;
+    private synchronized SheetLayout layout() {
+        if (layout != null) return layout;
+        SheetLayout planned = SheetLayout.planned(workbook, choice, catalogue, progress);
+        painted = new Painted(planned);
+        // What is to be told of them is known only when all were painted once.
+        for (int i = 0; i < planned.count(); i++) painted.get(i);
+        findings = List.copyOf(planned.findings());
+        layout = planned;
+        return layout;
     }
 
     public Workbook workbook() { return workbook; }
 
-    @Override public List<Page> pages() { return made().pages; }
+    @Override public List<Page> pages() {
+        layout();
+        return painted;
+    }
+
+    @Override public List<String> labels() { return IntStream.range(0, layout().count()).mapToObj(layout()::label).toList(); }
     @Override public Facts facts() { return workbook.facts(); }
-    @Override public List<Heading> headings() { return made().headings; }
-    @Override public Collection<FontCatalogue.Match> fonts() { return made().fonts; }
-    @Override public List<Finding> findings() { return made().findings; }
-    @Override public Element structure() { return made().structure; }
+    @Override public List<Heading> headings() { return List.copyOf(layout().headings()); }
+    @Override public Collection<FontCatalogue.Match> fonts() { return layout().fonts(); }
+    @Override public List<Finding> findings() {
+        layout();
+        return findings;
+    }
+
+    @Override public Element structure() { return layout().structure(); }
 
     /** What cells have no room for is cut off as the sheet shows it, and is {@linkplain #findings told}. */
     @Override public List<String> unplaced() { return List.of(); }

@@ -4,6 +4,7 @@ import app.decant.document.Border;
 import app.decant.document.Borders;
 import app.decant.document.Colour;
 import app.decant.document.Inline;
+import app.decant.document.Link;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
@@ -13,23 +14,24 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.document.TextProperty;
 import app.decant.layout.CellText;
 import app.decant.page.Item;
-import app.decant.page.Passage;
 import app.decant.sheet.CellStyle.Across;
 import app.decant.sheet.CellStyle.Down;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.SortedMap;
 import java.util.TreeMap;
 
 /** What is to be seen of one page of a sheet: fills, lines and texts of the cells that stand on it. */
 final class SheetPainter {
     /** Between the edge of a cell and its text; common practice. */
+    static final double PADDING = 1.5;
     /** A sign beside a number, in points. */
     private static final double SIGN = 10;
-    static final double PADDING = 1.5;
     private static final double INDENT = 6.75;
     private static final double PLAIN_SIZE = 11;
     private static final Border GRID = new Border(Border.Line.SINGLE, 0.25, new Colour(0xB8B8B8), 0);
@@ -44,8 +46,11 @@ final class SheetPainter {
     private final double scale;
     private final CellText setter;
     private final NumberText numbers;
-    private final Tally tally;
     private final Conditions conditions;
+    private final CellLinks links;
+    private final int area;
+    private final boolean byRow;
+    private Tally tally;
     private final Map<Integer, Look> looks = new HashMap<>();
 
     private int[] columns;
@@ -65,11 +70,12 @@ final class SheetPainter {
         int hashes;
         int cut;
         int turned;
-        final Map<Integer, Map<Integer, Passage>> passages = new TreeMap<>();
+        /** The columns of which something is seen, by their rows. */
+        final SortedMap<Integer, BitSet> shown = new TreeMap<>();
     }
 
     SheetPainter(Workbook workbook, Sheet sheet, PageSetup setup, SheetGrid grid, double scale, CellText setter, NumberText numbers, Conditions conditions,
-            Tally tally) {
+            CellLinks links, int area, boolean byRow) {
         this.workbook = workbook;
         this.sheet = sheet;
         this.setup = setup;
@@ -77,8 +83,10 @@ final class SheetPainter {
         this.scale = scale;
         this.setter = setter;
         this.numbers = numbers;
-        this.tally = tally;
         this.conditions = conditions;
+        this.links = links;
+        this.area = area;
+        this.byRow = byRow;
     }
 
     /** How high a wrapped cell's text is at full size. */
@@ -95,8 +103,10 @@ final class SheetPainter {
      * @param x       where the first column begins
      * @param repeatedColumns how many of the columns stand on a page before already
      * @param repeatedRows    likewise
+     * @param told    what goes amiss is counted in it
      */
-    List<Item> paint(int[] across, int[] down, double x, double y, int repeatedColumns, int repeatedRows) {
+    List<Item> paint(int[] across, int[] down, double x, double y, int repeatedColumns, int repeatedRows, Tally told) {
+        tally = told;
         columns = across;
         rows = down;
         lefts = edges(across, x, true);
@@ -288,7 +298,8 @@ final class SheetPainter {
         Look look = dress.font().over(look(cell.style()));
         Colour colour = numbers.colour(cell.value(), format);
         if (colour != null) look = look.with(TextProperty.COLOUR, colour);
-        if (cell.link() != null) look = look.with(TextProperty.LINK, cell.link());
+        Link link = links.shown(sheet, cell.link());
+        if (link != null) look = look.with(TextProperty.LINK, link);
         if (style.turn() != 0 && !repeated) tally.turned++;
         Across across = across(cell, style);
         double indent = PADDING * scale + style.indent() * INDENT * scale;
@@ -299,11 +310,11 @@ final class SheetPainter {
         CellText.Lines lines;
         double shift;
         if (wraps) {
-            lines = setter.set(paragraph(shown, look, alignment(across)), room);
+            lines = setter.set(stretched(cell, shown, look, alignment(across)), room);
             shift = left;
         } else {
             String line = shown.replace('\n', ' ').replace("\r", "");
-            lines = setter.set(paragraph(line, look, Alignment.START), CellText.ENDLESS);
+            lines = setter.set(stretched(cell, line, look, Alignment.START), CellText.ENDLESS);
             double width = lines.width();
             double[] space = {left, right};
             if (width > room + 0.3) {
@@ -334,15 +345,17 @@ final class SheetPainter {
 
     private void place(CellText.Lines lines, double x, double y, double[] box, int r, int c, boolean repeated) {
         boolean lost = false;
+        int length = lines.lines().isEmpty() ? 0 : lines.lines().get(0).passage().length();
+        CellPassage passage = new CellPassage(area, rows[r], byRow ? CellPassage.WHOLE_ROW : columns[c], length, links.marks(sheet, rows[r], columns[c]));
         for (Item.LineItem line : lines.lines()) {
-            Item.LineItem moved = line.moved(x, y);
+            Item.LineItem moved = new Item.LineItem(passage, line.line(), line.x() + x, line.y() + y, line.editable());
             // Of lines that the row has no room for, nothing is seen.
             if (lines.lines().size() > 1 && moved.baseline() > box[3] + 1) {
                 lost = true;
                 continue;
             }
             texts.add(repeated ? moved.locked() : moved);
-            if (!repeated) tally.passages.computeIfAbsent(rows[r], key -> new TreeMap<>()).put(columns[c], line.passage());
+            if (!repeated) tally.shown.computeIfAbsent(rows[r], key -> new BitSet()).set(columns[c]);
         }
         if (lost && !repeated) tally.cut++;
     }
@@ -393,15 +406,38 @@ final class SheetPainter {
     /** A number that is too wide: with fewer digits where its format lets it, else signs that say so. */
     private String narrower(Cell cell, CellStyle style, Look look, double room, boolean repeated) {
         if (cell.value() instanceof CellValue.Number number && style.format().equalsIgnoreCase(CellStyle.GENERAL)) {
+            double digit = setter.set(paragraph("0", look, Alignment.START), CellText.ENDLESS).width();
             for (int digits = 10; digits >= FEWEST_DIGITS; digits--) {
                 double rounded = new BigDecimal(number.value()).round(new MathContext(digits)).doubleValue();
                 String shorter = numbers.of(new CellValue.Number(rounded), CellStyle.GENERAL);
+                // Signs between digits are narrower than these, but there is one at most besides the minus.
+                if ((shorter.length() - 2) * digit > room + 0.3) continue;
                 if (setter.set(paragraph(shorter, look, Alignment.START), CellText.ENDLESS).width() <= room + 0.3) return shorter;
             }
         }
         if (!repeated) tally.hashes++;
         double sign = setter.set(paragraph("#", look, Alignment.START), CellText.ENDLESS).width();
         return "#".repeat(Math.max(1, Math.min(200, (int) (room / Math.max(0.5, sign)))));
+    }
+
+    /** A text whose stretches look as they say, as large as the page lets them. */
+    private Paragraph stretched(Cell cell, String shown, Look look, Alignment alignment) {
+        Paragraph plain = paragraph(shown, look, alignment);
+        boolean same = cell.value() instanceof CellValue.Text text && !text.stretches().isEmpty() && text.text().length() == shown.length();
+        if (!same) return plain;
+        List<Inline> inlines = new ArrayList<>();
+        String clean = ((Inline.Text) plain.inlines().get(0)).text();
+        if (clean.length() != shown.length()) return plain;
+        int from = 0;
+        for (CellValue.Stretch one : ((CellValue.Text) cell.value()).stretches()) {
+            if (one.from() > from) inlines.add(new Inline.Text(clean.substring(from, one.from()), look));
+            Double size = one.look().get(TextProperty.SIZE);
+            Look own = size == null ? one.look() : one.look().with(TextProperty.SIZE, Math.max(0.5, size * scale));
+            inlines.add(new Inline.Text(clean.substring(one.from(), one.to()), own.over(look)));
+            from = one.to();
+        }
+        if (from < clean.length()) inlines.add(new Inline.Text(clean.substring(from), look));
+        return new Paragraph(plain.style(), plain.look(), plain.mark(), inlines);
     }
 
     static Paragraph paragraph(String text, Look look, Alignment alignment) {

@@ -11,11 +11,13 @@ import java.util.function.Consumer;
 
 /** One element of an XML tree. Names carry the prefix that {@link XmlNames} gives their namespace, whatever prefix the file used. */
 public final class XmlNode {
+    private static final int FEW = 4;
     private final String name;
     private final String namespace;
-    private final Map<String, String> attributes = new LinkedHashMap<>();
-    private final Map<String, String> attributeNamespaces = new LinkedHashMap<>();
-    private final List<Object> content = new ArrayList<>();
+    /** Most elements of large files have neither: they are made when they are needed. */
+    private Map<String, String> attributes = Map.of();
+    private Map<String, String> attributeNamespaces = Map.of();
+    private List<Object> content = List.of();
 
     XmlNode(String name, String namespace) {
         this.name = name;
@@ -23,12 +25,20 @@ public final class XmlNode {
     }
 
     void attribute(String attributeName, String attributeNamespace, String value) {
+        if (attributes.isEmpty()) attributes = new LinkedHashMap<>(FEW);
         attributes.put(attributeName, value);
-        if (!attributeNamespace.isEmpty()) attributeNamespaces.put(attributeName, attributeNamespace);
+        if (attributeNamespace.isEmpty()) return;
+        if (attributeNamespaces.isEmpty()) attributeNamespaces = new LinkedHashMap<>(FEW);
+        attributeNamespaces.put(attributeName, attributeNamespace);
     }
 
-    void add(XmlNode child) { content.add(child); }
-    void add(String text) { content.add(text); }
+    void add(XmlNode child) { put(child); }
+    void add(String text) { put(text); }
+
+    private void put(Object one) {
+        if (content.isEmpty()) content = new ArrayList<>(FEW);
+        content.add(one);
+    }
 
     public String name() { return name; }
     public boolean is(String other) { return name.equals(other); }
@@ -112,6 +122,18 @@ public final class XmlNode {
             if (uri.equals(wantedNamespace)) each.accept(attributes.get(attribute));
         });
         for (XmlNode child : children()) child.attributesIn(wantedNamespace, each);
+    }
+
+    /** The same without the elements of some names, wherever they stand below it. */
+    public XmlNode without(Set<String> names) {
+        XmlNode copy = new XmlNode(name, namespace);
+        copy.attributes = attributes;
+        copy.attributeNamespaces = attributeNamespaces;
+        for (Object one : content) {
+            if (one instanceof String text) copy.add(text);
+            else if (!names.contains(((XmlNode) one).name)) copy.add(((XmlNode) one).without(names));
+        }
+        return copy;
     }
 
     /** This element as markup that declares every namespace it uses. */

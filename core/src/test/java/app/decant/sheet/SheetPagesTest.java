@@ -12,6 +12,7 @@ import app.decant.document.Progress;
 import app.decant.document.Section.PageGeometry;
 import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
+import app.decant.page.Element;
 import app.decant.page.Item;
 import app.decant.page.Page;
 import app.decant.page.Pages;
@@ -255,5 +256,54 @@ class SheetPagesTest {
         assertThat(dressed.get(1).look().is(TextProperty.BOLD)).as("said once more, it ends").isFalse();
         assertThat(header("&")).containsExactly("", "&", "");
         assertThat(header("&Q&LX")).hasSize(3);
+    }
+
+    /** Where memory is short, pages are let go and painted again: nobody may see the difference, and nothing is counted twice. */
+    @Test void aPageThatIsPaintedAgainIsTheSame() {
+        List<Cell> cells = List.of(new Cell(0, new CellValue.Text("a text that is far too long for its place"), 0), new Cell(1, new CellValue.Number(1), 0),
+                new Cell(2, new CellValue.Number(123_456_789_012.5), 0));
+        List<Row> rows = new ArrayList<>();
+        for (int r = 0; r < 25; r++) rows.add(new Row(r, 30, false, cells));
+        PageSetup dressed = new PageSetup(PAPER, 1, 1, 1, false, false, false, false, false, false, List.of(), new Range(0, 0, 0, 0), null, List.of(),
+                List.of(),
+                "&P of &N, &A &T", "&D");
+        Workbook book = book(new Sheet("Fares", false, 20, 30, List.of(), rows, List.of(), dressed));
+        SheetLayout layout = SheetLayout.planned(book, SheetChoice.AS_SET_UP, FontCatalogue.shipped(), Progress.SILENT);
+        List<String> first = new ArrayList<>();
+        for (int i = 0; i < layout.count(); i++) first.add(layout.page(i, true).items().stream().map(SheetPagesTest::told).toList().toString());
+        List<String> findings = layout.findings().stream().map(Finding::what).toList();
+        for (int i = layout.count() - 1; i >= 0; i--)
+            assertThat(layout.page(i, false).items().stream().map(SheetPagesTest::told).toList().toString()).isEqualTo(first.get(i));
+        assertThat(layout.findings()).extracting(Finding::what).isEqualTo(findings).anyMatch(one -> one.contains("25 numbers"));
+        assertThat(layout.page(1, false).text()).filteredOn(Item.LineItem.class::isInstance).extracting(item -> ((Item.LineItem) item).passage())
+                .containsAll(layout.page(1, false).lines().stream().map(Item.LineItem::passage).toList());
+    }
+
+    private static String told(Item item) {
+        return item instanceof Item.LineItem line ? text(line) + " at " + line.left() + "," + line.baseline() + " " + line.editable() : item.toString();
+    }
+
+    /** Of a table with a million cells each row is told to readers who can't see it, not each cell; smaller ones cell by cell. */
+    @Test void largeTablesAreToldRowByRow() {
+        Pages small = pages(sheet(100, 4, SETUP, List.of()));
+        Element table = small.structure().children().get(0);
+        assertThat(table.children()).hasSize(100).allMatch(row -> row.children().size() == 4);
+        Pages large = pages(sheet(26_000, 4, SETUP.fitted(1, 0), List.of()));
+        assertThat(large.count()).isGreaterThan(2000);
+        assertThat(large.findings()).extracting(Finding::what).anyMatch(told -> told.contains("row by row"));
+        Element rows = large.structure().children().get(0);
+        assertThat(rows.children()).hasSize(26_000).allMatch(row -> row.children().size() == 1 && row.children().get(0).role() == Element.Role.CELL);
+        Set<Object> told = new HashSet<>();
+        rows.children().forEach(row -> told.add(row.children().get(0).children().get(0).text()));
+        assertThat(told).hasSize(26_000);
+        assertThat(large.page(7).lines()).extracting(Item.LineItem::passage).allMatch(told::contains);
+    }
+
+    /** What numbers of rows and columns say in files: {@code AB12} is in the 28th column; what is no cell names none. */
+    @Test void columnsAreReadFromNamesOfCells() {
+        for (int column : new int[] {0, 25, 26, 27, 701, 702, Range.MOST_COLUMNS - 1})
+            assertThat(Range.columnOf(Range.name(41, column))).isEqualTo(column).isEqualTo(Range.of(Range.name(41, column)).left());
+        assertThat(Range.columnOf("ab7")).isEqualTo(27);
+        for (String none : List.of("", "A", "7", "A-1", "A1B", "XFE1", "ABCD1", "$A$1", "A1:B2")) assertThat(Range.columnOf(none)).isEqualTo(-1);
     }
 }

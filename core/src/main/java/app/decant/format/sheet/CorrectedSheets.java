@@ -136,7 +136,7 @@ public record CorrectedSheets(Workbook workbook, int cells, List<Finding> findin
             TreeMap<Integer, Cell> all = new TreeMap<>();
             if (row != null) for (Cell cell : row.cells()) all.put(cell.column(), cell);
             all.putAll(cells);
-            rows.put(index, new Row(index, row == null ? Double.NaN : row.height(), row != null && row.hidden(), List.copyOf(all.values())));
+            rows.put(index, row == null ? new Row(index, Double.NaN, false, List.copyOf(all.values())) : row.with(List.copyOf(all.values())));
         });
         return sheet.withRows(List.copyOf(rows.values()));
     }

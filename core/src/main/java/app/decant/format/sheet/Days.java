@@ -21,8 +21,7 @@ final class Days {
         if (!workbook.since1904()) return workbook;
         List<Sheet> sheets = new ArrayList<>();
         for (Sheet sheet : workbook.sheets()) {
-            List<Row> rows = sheet.rows().stream().map(row -> new Row(row.index(), row.height(), row.hidden(), row.cells().stream()
-                    .map(cell -> counted(workbook, cell)).toList())).toList();
+            List<Row> rows = sheet.rows().stream().map(row -> row.with(row.cells().stream().map(cell -> counted(workbook, cell)).toList())).toList();
             sheets.add(sheet.withRows(rows));
         }
         return new Workbook(sheets, workbook.styles(), workbook.names(), workbook.facts(), false);
@@ -33,6 +32,6 @@ final class Days {
         boolean day = cell.value() instanceof CellValue.Number && NumberText.isDate(format) && OdsNumberStyles.hasDay(format);
         if (!day) return cell;
         double value = ((CellValue.Number) cell.value()).value();
-        return new Cell(cell.column(), new CellValue.Number(value + APART), cell.formula(), cell.style(), cell.link());
+        return cell.with(new CellValue.Number(value + APART));
     }
 }

@@ -52,6 +52,12 @@ final class OdsFormula {
         return made.toString();
     }
 
+    /** Where a link within a workbook leads, as OpenDocument tells it: {@code #Fares.B2}. */
+    static String inside(String place) {
+        int mark = place.lastIndexOf('!');
+        return "#" + (mark < 0 ? place : place.substring(0, mark) + "." + place.substring(mark + 1).replace("$", ""));
+    }
+
     /** Whether what looked like a place goes on as a word, or is a function. */
     private static boolean isName(String formula, int end) {
         return end < formula.length() && (Character.isLetterOrDigit(formula.charAt(end)) || "_(!.".indexOf(formula.charAt(end)) >= 0);

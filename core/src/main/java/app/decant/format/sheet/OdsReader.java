@@ -4,16 +4,23 @@ import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.Facts;
 import app.decant.document.Link;
+import app.decant.document.Look;
 import app.decant.document.Progress;
 import app.decant.format.Archive;
 import app.decant.format.OpenDocumentLock;
 import app.decant.sheet.Cell;
+import app.decant.sheet.CellCheck;
+import app.decant.sheet.CellNote;
 import app.decant.sheet.CellValue;
 import app.decant.sheet.Column;
 import app.decant.sheet.PageSetup;
 import app.decant.sheet.Range;
 import app.decant.sheet.Row;
 import app.decant.sheet.Sheet;
+import app.decant.sheet.SheetFilter;
+import app.decant.sheet.SheetLock;
+import app.decant.sheet.SheetMatter;
+import app.decant.sheet.SheetView;
 import app.decant.sheet.Workbook;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
@@ -47,9 +54,13 @@ final class OdsReader {
     private final Lost lost = new Lost();
     private final OdsStyles styles;
     private final XmlNode content;
+    private final Map<String, byte[]> parts;
+    private OdsChecks checks;
+    private Map<String, Range> filters;
 
     private OdsReader(Map<String, byte[]> parts, Progress progress) {
         this.progress = progress;
+        this.parts = parts;
         byte[] body = parts.get("content.xml");
         if (body == null) throw new DecantException(Kind.UNREADABLE, Message.of("sheet.no-workbook"));
         content = XmlReader.tree(body, "content.xml");
@@ -67,6 +78,8 @@ final class OdsReader {
     private ReadWorkbook workbook() {
         XmlNode book = content.at("office:body", "office:spreadsheet");
         if (book == null) throw new DecantException(Kind.UNREADABLE, Message.of("sheet.no-workbook"));
+        checks = new OdsChecks(book.child("table:content-validations"));
+        filters = filters(book.child("table:database-ranges"));
         List<Sheet> sheets = new ArrayList<>();
         List<XmlNode> tables = book.children("table:table");
         for (int i = 0; i < tables.size(); i++) {
@@ -79,6 +92,20 @@ final class OdsReader {
                 address(one.get("table:cell-range-address", "")));
         names.remove("");
         return new ReadWorkbook(new Workbook(sheets, styles.cells(), names, facts(), false), lost.findings());
+    }
+
+    /** Ranges with signs to filter them by, by the sheets they are on. */
+    private Map<String, Range> filters(XmlNode told) {
+        Map<String, Range> filters = new TreeMap<>();
+        if (told != null) for (XmlNode one : told.children("table:database-range")) {
+            String address = address(one.get("table:target-range-address", ""));
+            int mark = address.lastIndexOf('!');
+            Range range = mark < 0 ? null : Range.of(address.substring(mark + 1));
+            if (range == null || !"true".equals(one.get("table:display-filter-buttons"))) continue;
+            filters.put(address.substring(0, mark).replaceAll("^'|'$", "").replace("''", "'"), range);
+            if (one.child("table:filter") != null) lost.count(Lost.Kind.FILTERS, 1);
+        }
+        return filters;
     }
 
     /** {@code $Fares.$B$2:.$G$40} as others write it: {@code Fares!$B$2:$G$40}. */
@@ -128,6 +155,10 @@ final class OdsReader {
         private int column;
         private Range titleRows;
         private Range titleColumns;
+        private int depth;
+        private final List<CellNote> notes = new ArrayList<>();
+        private final Map<String, List<Range>> checked = new TreeMap<>();
+        private final OdsPlaces objects = new OdsPlaces(parts, lost);
 
         Reading(XmlNode table) { this.table = table; }
 
@@ -140,7 +171,18 @@ final class OdsReader {
             }
             boolean hidden = styles.isHidden(table.get("table:style-name"));
             PageSetup setup = styles.setup(table.get("table:style-name"), areas, titleRows, titleColumns, rowBreaks, columnBreaks);
-            return new Sheet(table.get("table:name", ""), hidden, WIDTH, HEIGHT, columns, rows, merged, setup);
+            List<CellCheck> told = new ArrayList<>();
+            checked.forEach((name, places) -> {
+                CellCheck check = checks.check(name, places);
+                if (check == null) lost.count(Lost.Kind.CHECKS, 1);
+                else told.add(check);
+            });
+            String name = table.get("table:name", "");
+            Range filtered = filters.get(name);
+            SheetLock lock = "true".equals(table.get("table:protected")) ? new SheetLock(null, 0, SheetLock.USUAL) : null;
+            if (lock != null && table.get("table:protection-key") != null) lost.count(Lost.Kind.KEYS, 1);
+            SheetMatter matter = new SheetMatter(SheetView.PLAIN, notes, told, filtered == null ? null : new SheetFilter(filtered, Map.of()), lock);
+            return new Sheet(name, hidden, WIDTH, HEIGHT, columns, rows, merged, setup, objects.objects(columns, WIDTH, rows, HEIGHT), List.of(), matter);
         }
 
         private void parts(XmlNode node, boolean head) {
@@ -149,8 +191,13 @@ final class OdsReader {
                     case "table:table-column" -> column(child, head);
                     case "table:table-row" -> row(child, head);
                     case "table:table-header-columns", "table:table-header-rows" -> parts(child, true);
-                    case "table:table-columns", "table:table-rows", "table:table-column-group", "table:table-row-group" -> parts(child, head);
-                    case "table:shapes" -> lost.count(Lost.Kind.SHAPES, child.children().size());
+                    case "table:table-columns", "table:table-rows" -> parts(child, head);
+                    case "table:table-column-group", "table:table-row-group" -> {
+                        depth++;
+                        parts(child, head);
+                        depth--;
+                    }
+                    case "table:shapes" -> objects.add(child, -1, -1);
                     case "calcext:conditional-formats" -> lost.count(Lost.Kind.CONDITIONS, child.children().size());
                     default -> { }
                 }
@@ -163,7 +210,8 @@ final class OdsReader {
             String style = node.get("table:style-name");
             if (styles.breaksBefore(style) && column > 0) columnBreaks.add(column);
             double width = styles.length(style, "style:column-width", WIDTH);
-            columns.add(new Column(column, column + count - 1, width, !node.get("table:visibility", "visible").equals("visible")));
+            columns.add(new Column(column, column + count - 1, width, !node.get("table:visibility", "visible").equals("visible"), depth,
+                    styles.cell(node.get("table:default-cell-style-name"))));
             columnStyles.add(node.get("table:default-cell-style-name"));
             columnEnds.add(column + count);
             if (head) {
@@ -186,25 +234,28 @@ final class OdsReader {
             boolean hidden = !node.get("table:visibility", "visible").equals("visible");
             boolean optimal = styles.isOptimal(style);
             double height = styles.length(style, "style:row-height", Double.NaN);
-            List<Cell> cells = cells(node);
-            boolean plain = cells.isEmpty() && !hidden && Double.isNaN(height);
+            List<Cell> cells = cells(node, count);
+            boolean plain = cells.isEmpty() && !hidden && Double.isNaN(height) && depth == 0;
             boolean tail = cells.isEmpty() && count > MOST_REPEATED;
             if (!plain && !tail)
-                for (int i = 0; i < count; i++) rows.add(new Row(row + i, optimal && !cells.isEmpty() ? Double.NaN : height, hidden, cells));
+                for (int i = 0; i < count; i++) rows.add(new Row(row + i, optimal && !cells.isEmpty() ? Double.NaN : height, hidden, depth, cells));
             if (head) titleRows = new Range(row, 0, row + count - 1, Range.MOST_COLUMNS - 1).with(titleRows);
             row += count;
             if (rows.size() % 1000 == 0) progress.step(0, 0, Message.of("sheet.reading", table.get("table:name", "")));
         }
 
-        private List<Cell> cells(XmlNode node) {
+        private List<Cell> cells(XmlNode node, int rowCount) {
             List<Cell> cells = new ArrayList<>();
             int at = 0;
             for (XmlNode one : node.children()) {
                 if (!one.is("table:table-cell") && !one.is("table:covered-table-cell")) continue;
                 int count = Math.min(repeated(one, "table:number-columns-repeated"), Range.MOST_COLUMNS - at);
                 CellValue value = value(one);
-                if (one.find("office:annotation") != null) lost.count(Lost.Kind.COMMENTS, 1);
-                if (one.find("draw:frame") != null) lost.count(Lost.Kind.PICTURES, 1);
+                XmlNode note = one.child("office:annotation");
+                if (note != null) note(note, at);
+                objects.add(one, row, at);
+                String check = one.get("table:content-validation-name");
+                if (check != null) checked(check, new Range(row, at, Math.min(row + rowCount, Range.MOST_ROWS) - 1, at + count - 1));
                 String told = one.get("table:style-name") != null ? one.get("table:style-name") : columnStyle(at);
                 int style = styles.cell(told);
                 boolean dressed = styles.cells().get(style).shows();
@@ -213,20 +264,50 @@ final class OdsReader {
                 if (down * (long) across > 1)
                     merged.add(new Range(row, at, Math.min(Range.MOST_ROWS, row + down) - 1, Math.min(Range.MOST_COLUMNS, at + across) - 1));
                 boolean counts = !(value instanceof CellValue.Empty) || dressed && count < 200;
-                for (int i = 0; i < count && counts; i++) cells.add(new Cell(at + i, value, OdsFormula.plain(one.get("table:formula")), style, link(one)));
+                for (int i = 0; i < count && counts; i++) {
+                    String formula = OdsFormula.plain(one.get("table:formula"));
+                    int matrixDown = XlsxReader.whole(one.get("table:number-matrix-rows-spanned"), 0);
+                    int matrixAcross = XlsxReader.whole(one.get("table:number-matrix-columns-spanned"), 0);
+                    boolean spread = formula != null && matrixDown > 0 && matrixAcross > 0 && row + matrixDown <= Range.MOST_ROWS
+                            && at + matrixAcross <= Range.MOST_COLUMNS;
+                    Range array = spread ? new Range(row, at, row + matrixDown - 1, at + matrixAcross - 1) : null;
+                    cells.add(new Cell(at + i, value, formula, array, style, link(one)));
+                }
                 at += count;
             }
             return cells;
         }
 
+        private void note(XmlNode node, int column) {
+            String text = String.join("\n", node.children("text:p").stream().map(one -> {
+                StringBuilder words = new StringBuilder();
+                gather(one, words, null);
+                return words.toString();
+            }).toList());
+            notes.add(new CellNote(row, column, node.child("dc:creator") == null ? "" : node.child("dc:creator").text(), text));
+        }
+
+        /** One more range that a check is about; it goes on from the one above where that is as wide. */
+        private void checked(String name, Range range) {
+            List<Range> places = checked.computeIfAbsent(name, key -> new ArrayList<>());
+            for (int i = places.size() - 1; i >= Math.max(0, places.size() - 8); i--) {
+                Range above = places.get(i);
+                if (above.left() != range.left() || above.right() != range.right() || above.bottom() != range.top() - 1) continue;
+                places.set(i, above.with(range));
+                return;
+            }
+            places.add(range);
+        }
+
         private static Link link(XmlNode cell) {
             XmlNode link = cell.find("text:a");
             String address = link == null ? null : link.get("xlink:href");
+            if (address != null && address.startsWith("#")) return new Link.Inside(address(address.substring(1)));
             return address == null || !address.contains(":") ? null : new Link.Address(address);
         }
     }
 
-    private static CellValue value(XmlNode cell) {
+    private CellValue value(XmlNode cell) {
         String type = cell.get("office:value-type", "");
         switch (type) {
             case "float", "percentage", "currency" -> {
@@ -244,10 +325,11 @@ final class OdsReader {
             }
             default -> { }
         }
-        String text = text(cell);
+        CellValue.Text words = words(cell);
+        String text = words.text();
         if (text.isEmpty()) return CellValue.EMPTY;
         boolean failure = cell.get("table:formula") != null && FAILURE.matcher(text).matches();
-        return failure ? new CellValue.Failure(text) : new CellValue.Text(text);
+        return failure ? new CellValue.Failure(text) : words;
     }
 
     private static double days(Matcher duration) {
@@ -267,19 +349,21 @@ final class OdsReader {
         }
     }
 
-    /** The paragraphs of a cell, each a line; its note is not among them. */
-    private static String text(XmlNode cell) {
+    /** The paragraphs of a cell, each a line, and which of their letters look otherwise; its note is not among them. */
+    private CellValue.Text words(XmlNode cell) {
         StringBuilder text = new StringBuilder();
+        List<CellValue.Stretch> stretches = new ArrayList<>();
         boolean first = true;
         for (XmlNode one : cell.children("text:p")) {
             if (!first) text.append('\n');
             first = false;
-            gather(one, text);
+            gather(one, text, stretches);
         }
-        return text.toString();
+        return new CellValue.Text(text.toString(), stretches);
     }
 
-    private static void gather(XmlNode node, StringBuilder text) {
+    /** @param stretches of letters that look otherwise, or null where nobody asks */
+    private void gather(XmlNode node, StringBuilder text, List<CellValue.Stretch> stretches) {
         for (Object one : node.content()) {
             if (one instanceof String part) {
                 text.append(part);
@@ -291,7 +375,14 @@ final class OdsReader {
                 case "text:tab" -> text.append('\t');
                 case "text:line-break" -> text.append('\n');
                 case "office:annotation" -> { }
-                default -> gather(child, text);
+                case "text:span" -> {
+                    int from = text.length();
+                    Look look = stretches == null ? Look.PLAIN : styles.letters(child.get("text:style-name"));
+                    // Of spans within each other the outer one tells, as far as it says something.
+                    gather(child, text, look.equals(Look.PLAIN) ? stretches : null);
+                    if (!look.equals(Look.PLAIN) && text.length() > from) stretches.add(new CellValue.Stretch(from, text.length(), look));
+                }
+                default -> gather(child, text, stretches);
             }
         }
     }

@@ -5,6 +5,7 @@ import app.decant.document.Borders;
 import app.decant.document.Colour;
 import app.decant.document.Look;
 import app.decant.document.TextProperty;
+import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
 import app.decant.sheet.CellStyle;
 import app.decant.sheet.CellStyle.Across;
@@ -83,6 +84,42 @@ final class OdsStyles {
         return some == null ? null : some.get(attribute);
     }
 
+    /** How letters look that stand in a cell's text in a style of their own; what that does not say is as the cell says. */
+    Look letters(String name) {
+        Look look = Look.PLAIN;
+        if (name == null || !named.containsKey("text " + name)) return look;
+        String family = own(name, "style:font-name");
+        XmlNode face = family == null ? null : fonts.get(family);
+        String plain = face != null ? face.get("svg:font-family") : own(name, "fo:font-family");
+        if (plain != null) look = look.with(TextProperty.FAMILY, plain.replaceAll("^['\"]|['\"]$", ""));
+        double size = points(own(name, "fo:font-size"), 0);
+        if (size > 0 && !own(name, "fo:font-size").endsWith("%")) look = look.with(TextProperty.SIZE, Math.max(1, Math.min(400, size)));
+        String weight = own(name, "fo:font-weight");
+        if (weight != null) look = look.with(TextProperty.BOLD, weight.equals("bold") || weight.equals("700"));
+        String slant = own(name, "fo:font-style");
+        if (slant != null) look = look.with(TextProperty.ITALIC, slant.equals("italic"));
+        String under = own(name, "style:text-underline-style");
+        if (under != null) look = look.with(TextProperty.UNDERLINE, under.equals("none") ? Underline.NONE : Underline.SINGLE);
+        String struck = own(name, "style:text-line-through-style");
+        if (struck != null) look = look.with(TextProperty.STRIKE, !struck.equals("none"));
+        String raised = own(name, "style:text-position");
+        if (raised != null && raised.matches("super.*|\\d.*")) look = look.with(TextProperty.SCRIPT, Script.SUPER);
+        if (raised != null && raised.matches("sub.*|-.*")) look = look.with(TextProperty.SCRIPT, Script.SUB);
+        Colour ink = colour(own(name, "fo:color"));
+        return ink == null ? look : look.with(TextProperty.COLOUR, ink);
+    }
+
+    private String own(String style, String attribute) {
+        Set<String> seen = new HashSet<>();
+        for (String at = style; at != null && seen.add(at); ) {
+            XmlNode node = named.get("text " + at);
+            XmlNode some = node == null ? null : node.child("style:text-properties");
+            if (some != null && some.get(attribute) != null) return some.get(attribute);
+            at = node == null ? null : node.get("style:parent-style-name");
+        }
+        return null;
+    }
+
     private CellStyle made(String name) {
         String text = "style:text-properties";
         String box = "style:table-cell-properties";
@@ -123,7 +160,8 @@ final class OdsStyles {
         boolean shrinks = "true".equals(told("table-cell", name, box, "style:shrink-to-fit"));
         int turn = (int) XlsxReader.number(told("table-cell", name, box, "style:rotation-angle"), 0);
         return new CellStyle(look, format(name), across, down, wraps, shrinks, (int) (points(told("table-cell", name, stands, "fo:margin-left"), 0) / 10),
-                turn > 180 ? turn - 360 : turn, fill, borders(name, box));
+                turn > 180 ? turn - 360 : turn, fill, borders(name, box),
+                "none".equals(told("table-cell", name, box, "style:cell-protect")));
     }
 
     private Borders borders(String name, String box) {
@@ -219,7 +257,8 @@ final class OdsStyles {
         int tall = XlsxReader.whole(told.get("style:scale-to-Y"), 0);
         boolean fitted = pages > 0 || wide > 0 || tall > 0;
         double scale = XlsxReader.number(told.get("style:scale-to", "100%").replace("%", ""), 100) / 100;
-        return new PageSetup(XlsxPages.geometry(width, height, inches), scale, pages > 0 && wide == 0 ? 1 : wide, pages > 0 && tall == 0 ? pages : tall, fitted,
+        return new PageSetup(XlsxPages.geometry(width, height, inches), scale, pages > 0 && wide == 0 ? 1 : wide, pages > 0 && tall == 0 ? pages : tall,
+                fitted,
                 "ltr".equals(told.get("style:print-page-order")), centring.equals("both") || centring.equals("horizontal"),
                 centring.equals("both") || centring.equals("vertical"), print.contains("grid"), print.contains("headers"), areas, titleRows, titleColumns,
                         rowBreaks,

@@ -1,19 +1,11 @@
 package app.decant.format.sheet;
 
-import app.decant.document.Border;
-import app.decant.document.Borders;
-import app.decant.document.Colour;
 import app.decant.document.Facts;
 import app.decant.document.Link;
-import app.decant.document.Look;
 import app.decant.document.Section.PageGeometry;
-import app.decant.document.TextProperty;
-import app.decant.document.TextProperty.Underline;
 import app.decant.format.Archive;
 import app.decant.sheet.Cell;
 import app.decant.sheet.CellStyle;
-import app.decant.sheet.CellStyle.Across;
-import app.decant.sheet.CellStyle.Down;
 import app.decant.sheet.CellValue;
 import app.decant.sheet.Column;
 import app.decant.sheet.NumberText;
@@ -47,12 +39,16 @@ final class OdsWriter {
     private final Workbook workbook;
     private final NumberText numbers;
     private final OdsNumberStyles formats = new OdsNumberStyles();
+    private static final String BREAK = "break ";
+
     private final Map<Long, String> columnStyles = new LinkedHashMap<>();
     private final Map<String, String> rowStyles = new LinkedHashMap<>();
+    private final OdsMatterPart matter;
     private XmlWriter xml;
 
     private OdsWriter(Workbook workbook) {
         this.workbook = workbook;
+        matter = new OdsMatterPart(workbook);
         numbers = new NumberText(workbook, Locale.ENGLISH);
     }
 
@@ -79,6 +75,10 @@ final class OdsWriter {
         xml.open("manifest:manifest", "xmlns:manifest", XmlNames.OPEN_DOCUMENT.get("manifest"), "manifest:version", "1.2");
         xml.leaf("manifest:file-entry", "manifest:full-path", "/", "manifest:version", "1.2", "manifest:media-type", KIND);
         for (String part : parts.keySet()) xml.leaf("manifest:file-entry", "manifest:full-path", part, "manifest:media-type", "text/xml");
+        matter.pictures().forEach((image, name) -> {
+            xml.leaf("manifest:file-entry", "manifest:full-path", name, "manifest:media-type", image.type());
+            parts.put(name, image.bytes());
+        });
         xml.close();
         parts.put("META-INF/manifest.xml", xml.bytes());
         return Archive.packed(KIND, parts);
@@ -96,13 +96,15 @@ final class OdsWriter {
         formats.write(xml);
         columnStyles.forEach((width, name) -> {
             xml.open("style:style", "style:name", name, "style:family", "table-column");
-            xml.leaf("style:table-column-properties", "style:column-width", points(width / 100.0));
+            xml.leaf("style:table-column-properties", "style:column-width", points(Math.abs(width) / 100.0), "fo:break-before", width < 0 ? "page" : null);
             xml.close();
         });
         rowStyles.forEach((height, name) -> {
             xml.open("style:style", "style:name", name, "style:family", "table-row");
-            boolean optimal = height.isEmpty();
-            xml.leaf("style:table-row-properties", "style:row-height", optimal ? null : height, "style:use-optimal-row-height", String.valueOf(optimal));
+            boolean broken = height.startsWith(BREAK);
+            String high = broken ? height.substring(BREAK.length()) : height;
+            xml.leaf("style:table-row-properties", "style:row-height", high.isEmpty() ? null : high, "style:use-optimal-row-height",
+                    String.valueOf(high.isEmpty()), "fo:break-before", broken ? "page" : null);
             xml.close();
         });
         for (int s = 0; s < workbook.sheets().size(); s++) {
@@ -110,12 +112,16 @@ final class OdsWriter {
             xml.leaf("style:table-properties", "table:display", String.valueOf(!workbook.sheets().get(s).hidden()));
             xml.close();
         }
-        for (int i = 0; i < workbook.styles().size(); i++) cellStyle("ce" + i, workbook.styles().get(i));
+        for (int i = 0; i < workbook.styles().size(); i++) OdsLooks.cell(xml, "ce" + i, workbook.styles().get(i), formats.name(workbook.styles().get(i)
+                .format()));
+        matter.textStyles(xml);
         xml.close();
         xml.open("office:body");
         xml.open("office:spreadsheet");
+        matter.checks(xml);
         for (int s = 0; s < workbook.sheets().size(); s++) table(workbook.sheets().get(s), s);
         names();
+        matter.filters(xml);
         xml.close();
         xml.close();
         xml.close();
@@ -123,85 +129,54 @@ final class OdsWriter {
     }
 
     private void prepare(Sheet sheet) {
-        columnStyle(sheet.columnWidth());
-        for (Column column : sheet.columns()) columnStyle(column.width());
-        for (Row row : sheet.rows()) rowStyle(row.height());
-        rowStyle(sheet.rowHeight());
+        for (boolean breaks : new boolean[] {false, true}) {
+            columnStyle(sheet.columnWidth(), breaks);
+            for (Column column : sheet.columns()) columnStyle(column.width(), breaks);
+            rowStyle(sheet.rowHeight(), breaks);
+        }
+        for (Row row : sheet.rows()) rowStyle(row.height(), sheet.setup().rowBreaks().contains(row.index()));
     }
 
-    private String columnStyle(double width) { return columnStyles.computeIfAbsent(Math.round(width * 100), key -> "co" + columnStyles.size()); }
-
-    private String rowStyle(double height) { return rowStyles.computeIfAbsent(Double.isNaN(height) ? "" : points(height), key -> "ro" + rowStyles.size()); }
-
-    private static String points(double value) { return String.format(Locale.ROOT, "%.2fpt", value); }
-
-    private void cellStyle(String name, CellStyle style) {
-        xml.open("style:style", "style:name", name, "style:family", "table-cell", "style:data-style-name", formats.name(style.format()));
-        Borders borders = style.borders() == null ? Borders.OPEN : style.borders();
-        xml.leaf("style:table-cell-properties", "fo:background-color", style.fill() == null ? null : "#" + style.fill().hex(), "fo:border-top",
-                line(borders.top()),
-                "fo:border-right", line(borders.right()), "fo:border-bottom", line(borders.bottom()), "fo:border-left", line(borders.left()), "fo:wrap-option",
-                style.wraps() ? "wrap" : null, "style:shrink-to-fit", style.shrinks() ? "true" : null, "style:rotation-angle",
-                style.turn() == 0 || style.turn() == 255 ? null : String.valueOf((style.turn() + 360) % 360), "style:text-align-source",
-                style.across() == Across.BY_KIND ? "value-type" : "fix", "style:vertical-align", style.down() == Down.TOP ? "top" : style.down() == Down.MIDDLE
-                        ? "middle" : "bottom");
-        String align = switch (style.across()) {
-            case LEFT, FILL -> "start";
-            case CENTRE, CENTRE_ACROSS -> "center";
-            case RIGHT -> "end";
-            case JUSTIFY -> "justify";
-            case BY_KIND -> null;
-        };
-        if (align != null || style.indent() > 0)
-            xml.leaf("style:paragraph-properties", "fo:text-align", align, "fo:margin-left", style.indent() > 0 ? points(style.indent() * 10) : null);
-        text(style.font());
-        xml.close();
+    /** @param breaks whether a page begins before it, as its width below nought tells among the styles */
+    private String columnStyle(double width, boolean breaks) {
+        long told = Math.max(1, Math.round(width * 100));
+        return columnStyles.computeIfAbsent(breaks ? -told : told, key -> "co" + columnStyles.size());
     }
 
-    private void text(Look look) {
-        Colour ink = look.get(TextProperty.COLOUR);
-        Double size = look.get(TextProperty.SIZE);
-        Underline under = look.get(TextProperty.UNDERLINE);
-        String family = look.get(TextProperty.FAMILY);
-        xml.leaf("style:text-properties", "fo:color", ink == null || ink.isAutomatic() ? null : "#" + ink.hex(), "fo:font-family",
-                family == null ? null : "'" + family.replace("'", "") + "'", "fo:font-size", size == null ? null : points(size), "fo:font-weight",
-                look.is(TextProperty.BOLD) ? "bold" : null, "fo:font-style", look.is(TextProperty.ITALIC) ? "italic" : null, "style:text-underline-style",
-                under == null || under == Underline.NONE ? null : "solid", "style:text-line-through-style", look.is(TextProperty.STRIKE) ? "solid" : null);
+    private String rowStyle(double height, boolean breaks) {
+        return rowStyles.computeIfAbsent((breaks ? BREAK : "") + (Double.isNaN(height) ? "" : points(height)), key -> "ro" + rowStyles.size());
     }
 
-    private static String line(Border border) {
-        if (border == null || !border.isVisible()) return null;
-        String kind = switch (border.line()) {
-            case DOUBLE -> "double";
-            case DOTTED -> "dotted";
-            case DASHED -> "dashed";
-            default -> "solid";
-        };
-        return points(border.width()) + " " + kind + " #" + (border.colour().isAutomatic() ? "000000" : border.colour().hex());
-    }
+    static String points(double value) { return String.format(Locale.ROOT, "%.2fpt", value); }
 
     private void table(Sheet sheet, int index) {
         List<String> areas = sheet.setup().areas().stream().map(area -> address(sheet, area)).toList();
         xml.open("table:table", "table:name", sheet.name(), "table:style-name", "ta" + index, "table:print-ranges", areas.isEmpty() ? null
-                : String.join(" ", areas));
+                : String.join(" ", areas), "table:protected", sheet.matter().lock() == null ? null : "true");
+        matter.begin(sheet, index);
         columns(sheet);
         Range titles = sheet.setup().titleRows();
         Map<Long, Range> merged = sheet.mergedFrom();
         int next = 0;
-        for (int i = 0; i < sheet.rows().size(); ) {
-            Row row = sheet.rows().get(i);
+        List<Row> rows = matter.rows();
+        for (int i = 0; i < rows.size(); ) {
+            Row row = rows.get(i);
             if (row.index() > next) {
                 next = gap(sheet, next, row.index(), titles, merged);
                 continue;
             }
+            matter.group(xml, row.depth());
             head(titles, next, true);
             row(sheet, row, merged);
             head(titles, next, false);
             next++;
             i++;
         }
+        matter.group(xml, 0);
         int end = titles == null ? next : Math.max(next, titles.bottom() + 1);
         for (Range one : sheet.merged()) end = Math.max(end, Math.min(one.bottom() + 1, next + 1000));
+        end = Math.max(end, matter.lastChecked() + 1);
+        for (int one : sheet.setup().rowBreaks()) end = Math.max(end, Math.min(one + 1, next + 1000));
         while (next < Math.max(end, 1)) next = gap(sheet, next, Math.max(end, 1), titles, merged);
         xml.close();
     }
@@ -218,6 +193,7 @@ final class OdsWriter {
         for (Column column : sheet.columns()) if (column.to() < MOST_COLUMNS) last = Math.max(last, column.to());
         Range titles = sheet.setup().titleColumns();
         if (titles != null) last = Math.max(last, titles.right());
+        for (int one : sheet.setup().columnBreaks()) if (one < MOST_COLUMNS) last = Math.max(last, one);
         TreeSet<Integer> cuts = new TreeSet<>(List.of(0, last + 1));
         for (Column column : sheet.columns()) {
             cuts.add(Math.min(column.from(), last + 1));
@@ -227,19 +203,27 @@ final class OdsWriter {
             cuts.add(titles.left());
             cuts.add(titles.right() + 1);
         }
+        for (int one : sheet.setup().columnBreaks()) {
+            if (one > last) continue;
+            cuts.add(one);
+            cuts.add(one + 1);
+        }
         Integer from = cuts.pollFirst();
         while (!cuts.isEmpty()) {
             int to = cuts.pollFirst();
             int at = from;
             Column told = sheet.columns().stream().filter(column -> column.from() <= at && column.to() >= at).findFirst().orElse(null);
             boolean head = titles != null && at >= titles.left() && at <= titles.right();
+            matter.group(xml, told == null ? 0 : told.depth(), "column", titles);
             if (head) xml.open("table:table-header-columns");
-            xml.leaf("table:table-column", "table:style-name", columnStyle(told == null ? sheet.columnWidth() : told.width()), "table:number-columns-repeated",
+            xml.leaf("table:table-column", "table:style-name",
+                    columnStyle(told == null ? sheet.columnWidth() : told.width(), sheet.setup().columnBreaks().contains(at)), "table:number-columns-repeated",
                     to - from > 1 ? String.valueOf(to - from) : null, "table:visibility", told != null && told.hidden() ? "collapse" : null,
-                    "table:default-cell-style-name", "ce0");
+                    "table:default-cell-style-name", "ce" + (told == null ? 0 : told.style()));
             if (head) xml.close();
             from = to;
         }
+        matter.group(xml, 0, "column", titles);
     }
 
     /** Opens or closes the rows that are repeated, where a row begins or ends them. */
@@ -257,13 +241,16 @@ final class OdsWriter {
         boolean covered = merged.values().stream().anyMatch(one -> one.top() <= from && one.bottom() >= from);
         if (covered) end = from + 1;
         else for (Range one : merged.values()) if (one.top() > from) end = Math.min(end, Math.max(from + 1, one.top()));
+        end = matter.end(from, end);
+        for (int one : sheet.setup().rowBreaks()) if (one >= from && one < end) end = one > from ? one : from + 1;
+        matter.group(xml, 0);
         head(titles, from, true);
         if (covered) {
             row(sheet, new Row(from, sheet.rowHeight(), false, List.of()), merged);
         } else {
-            xml.open("table:table-row", "table:style-name", rowStyle(sheet.rowHeight()), "table:number-rows-repeated", end - from > 1
-                    ? String.valueOf(end - from) : null);
-            xml.leaf("table:table-cell");
+            xml.open("table:table-row", "table:style-name", rowStyle(sheet.rowHeight(), sheet.setup().rowBreaks().contains(from)),
+                    "table:number-rows-repeated", end - from > 1 ? String.valueOf(end - from) : null);
+            if (matter.blank(xml, from, 0, Range.MOST_COLUMNS) == 0) xml.leaf("table:table-cell");
             xml.close();
         }
         head(titles, end - 1, false);
@@ -271,31 +258,42 @@ final class OdsWriter {
     }
 
     private void row(Sheet sheet, Row row, Map<Long, Range> merged) {
-        xml.open("table:table-row", "table:style-name", rowStyle(row.height()), "table:visibility", row.hidden() ? "collapse" : null);
+        xml.open("table:table-row", "table:style-name", rowStyle(row.height(), sheet.setup().rowBreaks().contains(row.index())), "table:visibility",
+                row.hidden() ? "collapse" : null);
         int next = 0;
         TreeSet<Integer> places = new TreeSet<>();
         for (Cell cell : row.cells()) places.add(cell.column());
+        places.addAll(matter.columns(row.index()));
         List<Range> over = merged.values().stream().filter(one -> one.top() <= row.index() && one.bottom() >= row.index()).toList();
         for (Range one : over) for (int c = one.left(); c <= Math.min(one.right(), MOST_COLUMNS); c++) places.add(c);
         for (int column : places) {
-            if (column > next) xml.leaf("table:table-cell", "table:number-columns-repeated", column - next > 1 ? String.valueOf(column - next) : null);
+            int blank = matter.blank(xml, row.index(), next, column);
+            if (column > blank && column > next)
+                xml.leaf("table:table-cell", "table:number-columns-repeated", column - Math.max(next, blank) > 1 ? String.valueOf(column - Math.max(next,
+                        blank))
+                        : null);
             Range whole = over.stream().filter(one -> one.holds(row.index(), column)).findFirst().orElse(null);
             Cell cell = row.cell(column);
             boolean covered = whole != null && (whole.top() != row.index() || whole.left() != column);
-            cell(sheet, cell == null ? new Cell(column, CellValue.EMPTY, 0) : cell, covered ? null : whole, covered);
+            cell(row.index(), cell == null ? new Cell(column, CellValue.EMPTY, 0) : cell, covered ? null : whole, covered);
             next = column + 1;
         }
-        if (places.isEmpty()) xml.leaf("table:table-cell");
+        int blank = matter.blank(xml, row.index(), next, Range.MOST_COLUMNS);
+        if (places.isEmpty() && blank == 0) xml.leaf("table:table-cell");
         xml.close();
     }
 
-    private void cell(Sheet sheet, Cell cell, Range whole, boolean covered) {
+    private void cell(int row, Cell cell, Range whole, boolean covered) {
         CellStyle style = workbook.style(cell);
         List<String> told = new ArrayList<>(List.of("table:style-name", "ce" + cell.style()));
         if (whole != null) told.addAll(List.of("table:number-columns-spanned", String.valueOf(whole.columns()), "table:number-rows-spanned",
                 String.valueOf(whole.rows())));
         String formula = OdsFormula.open(cell.formula());
         if (formula != null) told.addAll(List.of("table:formula", "of:=" + formula));
+        if (formula != null && cell.array() != null) told.addAll(List.of("table:number-matrix-columns-spanned", String.valueOf(cell.array().columns()),
+                "table:number-matrix-rows-spanned", String.valueOf(cell.array().rows())));
+        String check = matter.check(row, cell.column());
+        if (check != null) told.addAll(List.of("table:content-validation-name", check));
         String shown = numbers.of(cell.value(), style.format());
         if (cell.value() instanceof CellValue.Number number) value(number.value(), style.format(), told);
         else if (cell.value() instanceof CellValue.Truth truth) told.addAll(List.of("office:value-type", "boolean", "office:boolean-value",
@@ -305,14 +303,36 @@ final class OdsWriter {
             if (cell.value() instanceof CellValue.Text text) shown = text.text();
         }
         xml.open(covered ? "table:covered-table-cell" : "table:table-cell", told.toArray(String[]::new));
-        if (!cell.isEmpty()) for (String line : shown.replace("\r", "").split("\n", -1)) {
+        matter.within(xml, row, cell.column());
+        String address = cell.link() instanceof Link.Address out ? out.uri() : cell.link() instanceof Link.Inside inside ? OdsFormula.inside(inside.bookmark())
+                : null;
+        List<CellValue.Stretch> stretches = cell.value() instanceof CellValue.Text text && shown.equals(text.text()) ? text.stretches() : List.of();
+        int from = 0;
+        if (!cell.isEmpty()) for (String line : shown.split("\n", -1)) {
             xml.open("text:p");
-            if (cell.link() instanceof Link.Address address) xml.open("text:a", "xlink:type", "simple", "xlink:href", address.uri());
-            text(line);
-            if (cell.link() instanceof Link.Address) xml.close();
+            if (address != null) xml.open("text:a", "xlink:type", "simple", "xlink:href", address);
+            line(line, from, stretches);
+            if (address != null) xml.close();
             xml.close();
+            from += line.length() + 1;
         }
         xml.close();
+    }
+
+    /** A line that begins at a character of its text: what of it looks otherwise stands in spans. */
+    private void line(String line, int start, List<CellValue.Stretch> stretches) {
+        int at = 0;
+        for (CellValue.Stretch one : stretches) {
+            int from = Math.max(at, one.from() - start);
+            int to = Math.min(line.length(), one.to() - start);
+            if (to <= from) continue;
+            text(line.substring(at, from).replace("\r", ""));
+            xml.open("text:span", "text:style-name", matter.textStyle(one.look()));
+            text(line.substring(from, to).replace("\r", ""));
+            xml.close();
+            at = to;
+        }
+        text(line.substring(at).replace("\r", ""));
     }
 
     /** Blanks in a row and tabs are elements (ISO/IEC 26300-1, 6.1.2). */
@@ -380,7 +400,7 @@ final class OdsWriter {
         xml.open("office:document-styles", SPACES);
         xml.open("office:styles");
         xml.open("style:style", "style:name", "Default", "style:family", "table-cell");
-        text(workbook.styles().get(0).font());
+        OdsLooks.text(xml, workbook.styles().get(0).font());
         xml.close();
         xml.close();
         xml.open("office:automatic-styles");
@@ -408,7 +428,8 @@ final class OdsWriter {
         String centring = setup.middle() ? setup.centre() ? "both" : "horizontal" : setup.centre() ? "vertical" : "none";
         boolean both = setup.fitted();
         xml.leaf("style:page-layout-properties", "fo:page-width", points(page.width()), "fo:page-height", points(page.height()), "style:print-orientation",
-                page.isLandscape() ? "landscape" : "portrait", "fo:margin-top", points(page.top()), "fo:margin-bottom", points(page.bottom()), "fo:margin-left",
+                page.isLandscape() ? "landscape" : "portrait", "fo:margin-top", points(page.top()), "fo:margin-bottom", points(page.bottom()),
+                        "fo:margin-left",
                 points(page.left()), "fo:margin-right", points(page.right()), "style:print-page-order", setup.across() ? "ltr" : "ttb", "style:print",
                 String.join(" ", printed), "style:table-centering", centring, "style:scale-to", both ? null : Math.round(setup.scale() * 100) + "%",
                 "style:scale-to-X", both && setup.wide() > 0 ? String.valueOf(setup.wide()) : null,

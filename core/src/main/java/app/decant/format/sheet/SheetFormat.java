@@ -33,7 +33,8 @@ public enum SheetFormat implements Format {
             return content.hasContentType("ms-excel.sheet.macroEnabled") || content.hasContentType("ms-excel.template.macroEnabled");
         }
 
-        @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return XlsxReader.read(content.bytes(), true, progress); }
+        @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return XlsxReader.read(content.bytes(), true,
+                progress); }
     },
     XLS("xls") {
         @Override public boolean isOf(Content content) { return content.hasStream("Workbook") || content.hasStream("Book"); }
@@ -90,7 +91,12 @@ public enum SheetFormat implements Format {
     public final WrittenWorkbook write(Workbook workbook, Instant when) {
         WrittenWorkbook made = made(workbook, when);
         List<Finding> findings = new ArrayList<>(made.findings());
-        findings.addAll(Lost.objects(workbook, this != XLSX));
+        findings.addAll(switch (this) {
+            case XLSX -> Lost.inXlsx(workbook);
+            case XLS -> Lost.inXls(workbook);
+            case ODS -> Lost.inOds(workbook);
+            default -> Lost.inCells(workbook);
+        });
         return new WrittenWorkbook(made.bytes(), made.kept(), findings);
     }
 
@@ -105,7 +111,7 @@ public enum SheetFormat implements Format {
     }
 
     /** What is lost of a workbook where its sheets become tables of a text. */
-    public static List<Finding> lostInTables(Workbook workbook) { return Lost.objects(workbook, true); }
+    public static List<Finding> lostInTables(Workbook workbook) { return Lost.inCells(workbook); }
 
     /** All of them. */
     public static final class Family implements FormatFamily {

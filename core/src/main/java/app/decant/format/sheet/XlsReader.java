@@ -43,12 +43,14 @@ import org.apache.poi.hssf.extractor.OldExcelExtractor;
 import org.apache.poi.hssf.record.crypto.Biff8EncryptionKey;
 import org.apache.poi.hssf.usermodel.HSSFCell;
 import org.apache.poi.hssf.usermodel.HSSFCellStyle;
+import org.apache.poi.hssf.usermodel.HSSFCombobox;
 import org.apache.poi.hssf.usermodel.HSSFComment;
 import org.apache.poi.hssf.usermodel.HSSFFont;
 import org.apache.poi.hssf.usermodel.HSSFName;
 import org.apache.poi.hssf.usermodel.HSSFPalette;
 import org.apache.poi.hssf.usermodel.HSSFPicture;
 import org.apache.poi.hssf.usermodel.HSSFPrintSetup;
+import org.apache.poi.hssf.usermodel.HSSFRichTextString;
 import org.apache.poi.hssf.usermodel.HSSFRow;
 import org.apache.poi.hssf.usermodel.HSSFShape;
 import org.apache.poi.hssf.usermodel.HSSFSheet;
@@ -59,6 +61,7 @@ import org.apache.poi.ss.usermodel.CellType;
 import org.apache.poi.ss.usermodel.FillPatternType;
 import org.apache.poi.ss.usermodel.FormulaError;
 import org.apache.poi.ss.usermodel.HeaderFooter;
+import org.apache.poi.common.usermodel.HyperlinkType;
 import org.apache.poi.ss.usermodel.PageMargin;
 import org.apache.poi.ss.util.CellRangeAddress;
 import org.slf4j.LoggerFactory;
@@ -169,18 +172,21 @@ final class XlsReader {
                 last = Math.max(last, cell.getColumnIndex());
             }
             boolean own = row.getRowStyle() != null || row.getHeight() != sheet.getDefaultRowHeight();
-            rows.add(new Row(r, own || row.getZeroHeight() ? row.getHeightInPoints() : Double.NaN, row.getZeroHeight(), List.copyOf(cells.values())));
+            rows.add(new Row(r, own || row.getZeroHeight() ? row.getHeightInPoints() : Double.NaN, row.getZeroHeight(),
+                    row.getOutlineLevel(), List.copyOf(cells.values())));
         }
         List<Column> columns = new ArrayList<>();
         for (int c = 0; c <= Math.max(last, 20); c++)
-            columns.add(new Column(c, c, Math.max(0, sheet.getColumnWidthInPixels(c)) * PIXEL, sheet.isColumnHidden(c)));
+            columns.add(new Column(c, c, Math.max(0, sheet.getColumnWidthInPixels(c)) * PIXEL, sheet.isColumnHidden(c), sheet.getColumnOutlineLevel(c),
+                    sheet.getColumnStyle(c) == null ? 0 : sheet.getColumnStyle(c).getIndex() + 1));
         List<Range> merged = new ArrayList<>();
         for (CellRangeAddress one : sheet.getMergedRegions()) if (one.getNumberOfCells() > 1) merged.add(range(one));
         List<SheetObject> objects = new ArrayList<>();
         if (sheet.getDrawingPatriarch() != null) for (HSSFShape shape : sheet.getDrawingPatriarch().getChildren()) {
             SheetObject object = shape instanceof HSSFPicture picture ? XlsObjects.picture(sheet, picture) : null;
+            boolean elsewhere = shape instanceof HSSFComment || shape instanceof HSSFCombobox;
             if (object != null) objects.add(object);
-            else lost.count(shape instanceof HSSFPicture ? Lost.Kind.PICTURES : shape instanceof HSSFComment ? Lost.Kind.COMMENTS : Lost.Kind.SHAPES, 1);
+            else if (!elsewhere) lost.count(shape instanceof HSSFPicture ? Lost.Kind.PICTURES : Lost.Kind.SHAPES, 1);
         }
         XlsConditions conditions = new XlsConditions(number -> colour(book.getCustomPalette(), number));
         conditions.read(sheet.getSheetConditionalFormatting());
@@ -188,7 +194,7 @@ final class XlsReader {
         boolean hidden = book.isSheetHidden(index) || book.isSheetVeryHidden(index);
         double width = sheet.getDefaultColumnWidth() * 7.0 + 5;
         return new Sheet(book.getSheetName(index), hidden, width * PIXEL, sheet.getDefaultRowHeightInPoints(), columns, rows, merged, setup(sheet, index),
-                objects, conditions.conditions());
+                objects, conditions.conditions(), new XlsMatter(book, sheet, lost).read());
     }
 
     private static Range range(CellRangeAddress one) { return new Range(one.getFirstRow(), one.getFirstColumn(), one.getLastRow(), one.getLastColumn()); }
@@ -206,7 +212,8 @@ final class XlsReader {
         List<Integer> columnBreaks = new ArrayList<>();
         for (int one : sheet.getColumnBreaks()) columnBreaks.add(one + 1);
         return new PageSetup(XlsxPages.geometry(landscape ? paper[1] : paper[0], landscape ? paper[0] : paper[1], margins),
-                told.getScale() > 0 ? told.getScale() / 100.0 : 1, Math.max(0, told.getFitWidth()), Math.max(0, told.getFitHeight()), told(sheet::getFitToPage),
+                told.getScale() > 0 ? told.getScale() / 100.0 : 1, Math.max(0, told.getFitWidth()), Math.max(0, told.getFitHeight()),
+                        told(sheet::getFitToPage),
                 told.getLeftToRight(), told(sheet::getHorizontallyCenter), told(sheet::getVerticallyCenter), told(sheet::isPrintGridlines),
                 told(sheet::isPrintRowAndColumnHeadings),
                 areas, repeating(sheet.getRepeatingRows(), true), repeating(sheet.getRepeatingColumns(), false), rowBreaks, columnBreaks,
@@ -240,20 +247,42 @@ final class XlsReader {
     private Cell cell(HSSFCell cell) {
         CellType type = cell.getCellType();
         String formula = null;
+        Range array = null;
         if (type == CellType.FORMULA) {
-            formula = formula(cell);
+            Range spread = cell.isPartOfArrayFormulaGroup() ? range(cell.getArrayFormulaRange()) : null;
+            boolean first = spread == null || spread.top() == cell.getRowIndex() && spread.left() == cell.getColumnIndex();
+            formula = first ? formula(cell) : null;
+            array = first && formula != null ? spread : null;
             type = cell.getCachedFormulaResultType();
         }
         CellValue value = switch (type) {
             case NUMERIC -> new CellValue.Number(cell.getNumericCellValue());
-            case STRING -> new CellValue.Text(cell.getRichStringCellValue().getString());
+            case STRING -> words(cell);
             case BOOLEAN -> new CellValue.Truth(cell.getBooleanCellValue());
             case ERROR -> new CellValue.Failure(failure(cell.getErrorCellValue()));
             default -> CellValue.EMPTY;
         };
         String address = cell.getHyperlink() == null ? null : cell.getHyperlink().getAddress();
+        boolean inward = cell.getHyperlink() != null && cell.getHyperlink().getType() == HyperlinkType.DOCUMENT;
         boolean outward = address != null && address.contains(":");
-        return new Cell(cell.getColumnIndex(), value, formula, cell.getCellStyle().getIndex() + 1, outward ? new Link.Address(address) : null);
+        Link link = address == null ? null : inward ? new Link.Inside(address) : outward ? new Link.Address(address) : null;
+        return new Cell(cell.getColumnIndex(), value, formula, array, cell.getCellStyle().getIndex() + 1, link);
+    }
+
+    /** A text, and which of its letters look otherwise than the cell. */
+    private CellValue.Text words(HSSFCell cell) {
+        HSSFRichTextString told = cell.getRichStringCellValue();
+        String text = told.getString();
+        List<CellValue.Stretch> stretches = new ArrayList<>();
+        Look whole = letters(cell.getCellStyle().getFont(book));
+        for (int i = 0; i < told.numFormattingRuns(); i++) {
+            int from = told.getIndexOfFormattingRun(i);
+            int to = i + 1 < told.numFormattingRuns() ? told.getIndexOfFormattingRun(i + 1) : text.length();
+            boolean sound = from >= 0 && from < to && to <= text.length() && (stretches.isEmpty() || stretches.get(stretches.size() - 1).to() <= from);
+            Look look = sound ? letters(book.getFontAt(told.getFontOfFormattingRun(i))) : whole;
+            if (sound && !look.equals(whole)) stretches.add(new CellValue.Stretch(from, to, look));
+        }
+        return new CellValue.Text(text, stretches);
     }
 
     private static String failure(byte code) { return FormulaError.isValidCode(code) ? FormulaError.forInt(code).getString() : "#VALUE!"; }
@@ -268,9 +297,8 @@ final class XlsReader {
         }
     }
 
-    private CellStyle style(HSSFCellStyle style) {
+    private Look letters(HSSFFont font) {
         HSSFPalette palette = book.getCustomPalette();
-        HSSFFont font = style.getFont(book);
         Look look = Look.of(TextProperty.FAMILY, font.getFontName()).with(TextProperty.SIZE, Math.max(1.0, font.getFontHeight() / 20.0));
         if (font.getBold()) look = look.with(TextProperty.BOLD, true);
         if (font.getItalic()) look = look.with(TextProperty.ITALIC, true);
@@ -282,6 +310,12 @@ final class XlsReader {
                 : Script.SUB);
         Colour ink = colour(palette, font.getColor());
         if (ink != null) look = look.with(TextProperty.COLOUR, ink);
+        return look;
+    }
+
+    private CellStyle style(HSSFCellStyle style) {
+        HSSFPalette palette = book.getCustomPalette();
+        Look look = letters(style.getFont(book));
         boolean filled = style.getFillPattern() != FillPatternType.NO_FILL;
         Colour fill = filled ? colour(palette, style.getFillForegroundColor()) : null;
         Border top = border(style.getBorderTop(), colour(palette, style.getTopBorderColor()));
@@ -292,7 +326,7 @@ final class XlsReader {
         String format = style.getDataFormatString();
         return new CellStyle(look, format == null ? CellStyle.GENERAL : format, across(style), down(style), style.getWrapText(), style.getShrinkToFit(),
                 Math.max(0, style.getIndention()), style.getRotation() == 0xFF ? 255 : style.getRotation(), fill,
-                open ? null : new Borders(top, right, bottom, left, null, null));
+                open ? null : new Borders(top, right, bottom, left, null, null), !style.getLocked());
     }
 
     private static Across across(HSSFCellStyle style) {

@@ -18,6 +18,7 @@ import app.decant.sheet.PageSetup;
 import app.decant.sheet.Range;
 import app.decant.sheet.Row;
 import app.decant.sheet.Sheet;
+import app.decant.sheet.SheetObject;
 import app.decant.sheet.Workbook;
 import app.decant.words.Message;
 import java.io.ByteArrayOutputStream;
@@ -35,6 +36,7 @@ import org.apache.poi.hssf.usermodel.HSSFFont;
 import org.apache.poi.hssf.usermodel.HSSFHyperlink;
 import org.apache.poi.hssf.usermodel.HSSFName;
 import org.apache.poi.hssf.usermodel.HSSFPrintSetup;
+import org.apache.poi.hssf.usermodel.HSSFRichTextString;
 import org.apache.poi.hssf.usermodel.HSSFRow;
 import org.apache.poi.hssf.usermodel.HSSFSheet;
 import org.apache.poi.hssf.usermodel.HSSFWorkbook;
@@ -126,6 +128,7 @@ final class XlsWriter {
                 // One that is as wide as those nobody set counts as one of them, and these are wider by what stands beside their letters.
                 made.setColumnWidth(c, width == made.getDefaultColumnWidth() * 256 ? width + 1 : width);
                 if (column.hidden()) made.setColumnHidden(c, true);
+                if (column.style() > 0 && column.style() < styles.size()) made.setDefaultColumnStyle(c, styles.get(column.style()));
             }
         }
         List<Row> rows = new ArrayList<>();
@@ -145,13 +148,16 @@ final class XlsWriter {
                 }
                 cells.add(cell(into.createCell(cell.column()), cell));
             }
-            rows.add(new Row(row.index(), row.height(), row.hidden(), cells));
+            rows.add(row.with(cells));
         }
         for (Range one : sheet.merged()) {
             Range room = one.within(new Range(0, 0, ROOM.getLastRowIndex(), ROOM.getLastColumnIndex()));
             if (room != null && room.rows() * room.columns() > 1) made.addMergedRegionUnsafe(address(room));
         }
+        arrays(made, sheet);
         pages(made, sheet.setup());
+        new XlsMatterPart(made, sheet, findings).write();
+        for (SheetObject one : sheet.objects()) if (!XlsObjects.write(book, made, one)) findings.add(Finding.lost(Message.of("sheet.lost.pictures", 1)));
         return sheet.withRows(rows);
     }
 
@@ -159,7 +165,7 @@ final class XlsWriter {
 
     private Cell cell(HSSFCell into, Cell cell) {
         if (cell.style() < styles.size()) into.setCellStyle(styles.get(cell.style()));
-        if (cell.formula() != null) {
+        if (cell.formula() != null && cell.array() == null) {
             try {
                 into.setCellFormula(cell.formula());
             } catch (RuntimeException e) {
@@ -169,28 +175,74 @@ final class XlsWriter {
             }
         }
         CellValue value = cell.value();
-        if (value instanceof CellValue.Number number) {
-            into.setCellValue(number.value());
-        } else if (value instanceof CellValue.Text text) {
+        if (value instanceof CellValue.Text text) {
             String words = text.text();
             if (words.length() > LONGEST_TEXT) {
                 words = words.substring(0, LONGEST_TEXT);
                 findings.add(Finding.lost(Message.of("sheet.text-too-long", text.text().length(), LONGEST_TEXT)));
             }
-            into.setCellValue(words);
+            if (text.stretches().isEmpty()) into.setCellValue(words);
+            else into.setCellValue(stretched(words, text, cell.style()));
             value = new CellValue.Text(words);
-        } else if (value instanceof CellValue.Truth truth) {
-            into.setCellValue(truth.value());
-        } else if (value instanceof CellValue.Failure failure) {
-            if (isCode(failure.code())) into.setCellErrorValue(FormulaError.forString(failure.code()).getCode());
-            else into.setCellValue(failure.code());
+        } else {
+            value(into, value);
         }
         if (cell.link() instanceof Link.Address address) {
             HSSFHyperlink link = book.getCreationHelper().createHyperlink(HyperlinkType.URL);
             link.setAddress(address.uri());
             into.setHyperlink(link);
         }
-        return new Cell(cell.column(), value, cell.formula(), cell.style(), cell.link());
+        if (cell.link() instanceof Link.Inside inside) {
+            HSSFHyperlink link = book.getCreationHelper().createHyperlink(HyperlinkType.DOCUMENT);
+            link.setAddress(inside.bookmark());
+            into.setHyperlink(link);
+        }
+        return cell.with(value);
+    }
+
+    private HSSFRichTextString stretched(String words, CellValue.Text text, int style) {
+        HSSFRichTextString told = new HSSFRichTextString(words);
+        Look whole = workbook.styles().get(style).font();
+        // Behind a stretch the library goes back to the first font of the file, not to that of the cell.
+        told.applyFont(fonts.computeIfAbsent(whole, this::font));
+        for (CellValue.Stretch one : text.stretches())
+            if (one.to() <= words.length()) told.applyFont(one.from(), one.to(), fonts.computeIfAbsent(one.look().over(whole), this::font));
+        return told;
+    }
+
+    /** Formulas that are spread over cells: the library takes what these came to away, and it is put back. */
+    private void arrays(HSSFSheet made, Sheet sheet) {
+        for (Row row : sheet.rows()) for (Cell cell : row.cells()) {
+            Range spread = cell.array() == null ? null : cell.array().within(new Range(0, 0, ROOM.getLastRowIndex(), ROOM.getLastColumnIndex()));
+            if (spread == null || !spread.equals(cell.array())) continue;
+            try {
+                made.setArrayFormula(cell.formula(), address(spread));
+            } catch (RuntimeException e) {
+                formulas++;
+                LoggerFactory.getLogger(XlsWriter.class).debug("{} can't be a formula here", cell.formula(), e);
+                continue;
+            }
+            for (int r = spread.top(); r <= spread.bottom(); r++) for (int c = spread.left(); c <= spread.right(); c++) {
+                Cell one = sheet.cell(r, c);
+                HSSFCell into = made.getRow(r).getCell(c);
+                if (one == null) continue;
+                if (one.style() < styles.size()) into.setCellStyle(styles.get(one.style()));
+                value(into, one.value());
+            }
+        }
+    }
+
+    private static void value(HSSFCell into, CellValue value) {
+        if (value instanceof CellValue.Number number) {
+            into.setCellValue(number.value());
+        } else if (value instanceof CellValue.Text text) {
+            into.setCellValue(text.text());
+        } else if (value instanceof CellValue.Truth truth) {
+            into.setCellValue(truth.value());
+        } else if (value instanceof CellValue.Failure failure) {
+            if (isCode(failure.code())) into.setCellErrorValue(FormulaError.forString(failure.code()).getCode());
+            else into.setCellValue(failure.code());
+        }
     }
 
     private static boolean isCode(String code) {
@@ -259,6 +311,7 @@ final class XlsWriter {
         HSSFCellStyle made = book.createCellStyle();
         made.setDataFormat(book.createDataFormat().getFormat(style.format()));
         made.setFont(fonts.computeIfAbsent(style.font(), this::font));
+        made.setLocked(!style.open());
         made.setWrapText(style.wraps());
         made.setShrinkToFit(style.shrinks());
         made.setIndention((short) Math.min(15, style.indent()));

@@ -11,10 +11,13 @@ import app.decant.sheet.Column;
 import app.decant.sheet.Range;
 import app.decant.sheet.Row;
 import app.decant.sheet.SheetObject;
+import app.decant.xml.XmlNames;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.SortedMap;
 
 /** What a drawing part lays over a sheet (ISO/IEC 29500-1, 20.5): pictures and charts; shapes are counted as lost. */
@@ -25,19 +28,13 @@ final class XlsxObjects {
     private final OfficePackage file;
     private final String part;
     private final Lost lost;
-    private final List<Column> columns;
-    private final double width;
-    private final SortedMap<Integer, Row> rows;
-    private final double height;
+    private final CellPlaces places;
 
     XlsxObjects(OfficePackage file, String part, Lost lost, List<Column> columns, double width, SortedMap<Integer, Row> rows, double height) {
         this.file = file;
         this.part = part;
         this.lost = lost;
-        this.columns = columns;
-        this.width = width;
-        this.rows = rows;
-        this.height = height;
+        places = new CellPlaces(columns, width, rows, height);
     }
 
     List<SheetObject> read() {
@@ -56,14 +53,15 @@ final class XlsxObjects {
     private SheetObject object(XmlNode node, double[] from, double[] to) {
         switch (node.name()) {
             case "xdr:pic" -> {
-                Picture picture = picture(node, size(from, to));
+                Picture picture = picture(node, places.size(from, to));
                 if (picture == null) lost.count(Lost.Kind.PICTURES, 1);
-                return picture == null ? null : object(SheetObject.Kind.PICTURE, from, to, picture);
+                return picture == null ? null : object(SheetObject.Kind.PICTURE, from, to, picture, null);
             }
             case "xdr:graphicFrame" -> {
-                Picture drawn = chart(node, size(from, to));
+                byte[] markup = markup(node);
+                Picture drawn = markup == null ? null : chart(markup, node, places.size(from, to));
                 if (drawn == null) lost.count(Lost.Kind.CHARTS, 1);
-                return drawn == null ? null : object(SheetObject.Kind.CHART, from, to, drawn);
+                return drawn == null ? null : object(SheetObject.Kind.CHART, from, to, drawn, standing(markup));
             }
             case "xdr:sp", "xdr:grpSp", "xdr:cxnSp", "xdr:contentPart" -> {
                 lost.count(Lost.Kind.SHAPES, 1);
@@ -75,21 +73,22 @@ final class XlsxObjects {
         }
     }
 
-    private static SheetObject object(SheetObject.Kind kind, double[] from, double[] to, Picture picture) {
-        return new SheetObject(kind, new Range((int) from[2], (int) from[0], (int) to[2], (int) to[0]), from[1], from[3], to[1], to[3], picture);
+    private static SheetObject object(SheetObject.Kind kind, double[] from, double[] to, Picture picture, byte[] chart) {
+        return new SheetObject(kind, new Range((int) from[2], (int) from[0], (int) to[2], (int) to[0]), from[1], from[3], to[1], to[3], picture,
+                chart);
     }
 
     /** Column, how far in it, row, how far in it; null for an anchor that says none. */
     private double[] from(XmlNode anchor) {
         if (anchor.child("xdr:from") != null) return place(anchor.child("xdr:from"));
         XmlNode at = anchor.child("xdr:pos");
-        return at == null ? null : moved(new double[4], points(at.get("x")), points(at.get("y")));
+        return at == null ? null : places.moved(new double[4], points(at.get("x")), points(at.get("y")));
     }
 
     private double[] to(XmlNode anchor, double[] from) {
         double[] to = anchor.child("xdr:to") == null ? null : place(anchor.child("xdr:to"));
         XmlNode size = anchor.child("xdr:ext");
-        if (to == null && size != null) to = moved(from, points(size.get("cx")), points(size.get("cy")));
+        if (to == null && size != null) to = places.moved(from, points(size.get("cx")), points(size.get("cy")));
         boolean turned = to == null || to[0] < from[0] || to[2] < from[2] || to[0] == from[0] && to[1] <= from[1] || to[2] == from[2] && to[3] <= from[3];
         return turned ? null : to;
     }
@@ -110,36 +109,6 @@ final class XlsxObjects {
 
     private static double parsed(String text) { return text.strip().matches("-?\\d{1,15}") ? Long.parseLong(text.strip()) : 0; }
 
-    /** A place so much further to the right and down. */
-    private double[] moved(double[] from, double across, double down) {
-        int column = (int) from[0];
-        double x = from[1] + across;
-        while (column + 1 < Range.MOST_COLUMNS && x > width(column)) x -= width(column++);
-        int row = (int) from[2];
-        double y = from[3] + down;
-        while (row + 1 < Range.MOST_ROWS && y > height(row)) y -= height(row++);
-        return new double[] {column, x, row, y};
-    }
-
-    /** About as wide and high as it will be: rows that fit their text are taken as usual ones. */
-    private double[] size(double[] from, double[] to) {
-        double across = to[1] - from[1];
-        for (int column = (int) from[0]; column < to[0]; column++) across += width(column);
-        double down = to[3] - from[3];
-        for (int row = (int) from[2]; row < to[2]; row++) down += height(row);
-        return new double[] {Math.max(1, across), Math.max(1, down)};
-    }
-
-    private double width(int column) {
-        for (Column one : columns) if (one.from() <= column && column <= one.to()) return one.hidden() ? 0 : one.width();
-        return width;
-    }
-
-    private double height(int row) {
-        Row one = rows.get(row);
-        return one == null ? height : one.hidden() ? 0 : Double.isNaN(one.height()) ? height : one.height();
-    }
-
     private Picture picture(XmlNode node, double[] size) {
         XmlNode blip = node.at("xdr:blipFill", "a:blip");
         OfficePackage.Relation relation = blip == null ? null : file.relations(part).get(blip.get("r:embed", ""));
@@ -155,11 +124,23 @@ final class XlsxObjects {
 
     private static double share(String text) { return text == null ? 0 : Math.max(0, Math.min(0.99, parsed(text) / 100_000)); }
 
-    private Picture chart(XmlNode node, double[] size) {
+    private byte[] markup(XmlNode node) {
         XmlNode reference = node.find("c:chart");
         OfficePackage.Relation relation = reference == null ? null : file.relations(part).get(reference.get("r:id", ""));
-        byte[] bytes = relation == null || relation.outside() ? null : file.part(relation.target());
-        Chart chart = bytes == null ? null : ChartReader.read(XmlReader.tree(bytes, relation.target()));
+        return relation == null || relation.outside() ? null : file.part(relation.target());
+    }
+
+    /** A chart's markup without what leads to a copy of its numbers elsewhere; null where it would need other parts all the same. */
+    private static byte[] standing(byte[] markup) {
+        XmlNode root = XmlReader.tree(markup, "chart.xml");
+        boolean[] leads = new boolean[1];
+        XmlNode bare = root.without(Set.of("c:externalData", "c:userShapes"));
+        bare.attributesIn(XmlNames.R, value -> leads[0] = true);
+        return leads[0] ? null : ("<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>" + bare.markup()).getBytes(StandardCharsets.UTF_8);
+    }
+
+    private static Picture chart(byte[] markup, XmlNode node, double[] size) {
+        Chart chart = ChartReader.read(XmlReader.tree(markup, "chart.xml"));
         return chart == null ? null : ChartPicture.of(chart, size[0], size[1], words(node.at("xdr:nvGraphicFramePr", "xdr:cNvPr")));
     }
 

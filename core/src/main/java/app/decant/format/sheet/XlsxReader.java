@@ -4,6 +4,7 @@ import app.decant.document.DecantException;
 import app.decant.document.DecantException.Kind;
 import app.decant.document.Facts;
 import app.decant.document.Link;
+import app.decant.document.Look;
 import app.decant.document.Progress;
 import app.decant.format.OfficePackage;
 import app.decant.sheet.Cell;
@@ -36,7 +37,7 @@ final class XlsxReader {
     private static final String AREA = "_xlnm.Print_Area";
     private static final Set<String> WANTED = Set.of("x:sheetPr", "x:sheetFormatPr", "x:cols", "x:row", "x:mergeCells", "x:hyperlinks", "x:printOptions",
             "x:pageMargins", "x:pageSetup", "x:headerFooter", "x:rowBreaks", "x:colBreaks", "x:conditionalFormatting", "x:dataValidations", "x:drawing",
-            "x:legacyDrawing");
+            "x:sheetViews", "x:sheetProtection", "x:autoFilter", "x:extLst");
     /** So wide and high are cells of which nothing is said: 64 by 20 pixels. */
     private static final double WIDTH = 48;
     private static final double HEIGHT = 15;
@@ -44,8 +45,9 @@ final class XlsxReader {
     private final OfficePackage file;
     private final Progress progress;
     private final Lost lost = new Lost();
-    private final List<String> shared = new ArrayList<>();
+    private final List<CellValue.Text> shared = new ArrayList<>();
     private XlsxStyles styles;
+    private String main;
     private int digit;
     private boolean since1904;
 
@@ -61,20 +63,20 @@ final class XlsxReader {
     }
 
     private ReadWorkbook workbook() {
-        String main = file.target("", "officeDocument");
+        main = file.target("", "officeDocument");
         if (main == null) main = "xl/workbook.xml";
         byte[] part = file.part(main);
         if (part == null) throw new DecantException(Kind.UNREADABLE, Message.of("sheet.no-workbook"));
         XmlNode book = XmlReader.tree(part, "workbook.xml");
         XmlNode properties = book.child("x:workbookPr");
         since1904 = properties != null && isTrue(properties.get("date1904"));
-        String strings = file.target(main, "sharedStrings");
-        if (strings != null && file.part(strings) != null)
-            XmlReader.stream(file.part(strings), "sharedStrings.xml", "x:si"::equals, node -> shared.add(text(node)));
         String looks = file.target(main, "styles");
         String theme = file.target(main, "theme");
         styles = XlsxStyles.of(looks == null ? null : file.part(looks), theme == null ? null : file.part(theme));
         digit = DigitWidth.of(styles.firstFont());
+        String strings = file.target(main, "sharedStrings");
+        if (strings != null && file.part(strings) != null)
+            XmlReader.stream(file.part(strings), "sharedStrings.xml", "x:si"::equals, node -> shared.add(words(node)));
         Map<String, String> names = new TreeMap<>();
         Map<Integer, Map<String, String>> local = new HashMap<>();
         XmlNode defined = book.child("x:definedNames");
@@ -132,8 +134,24 @@ final class XlsxReader {
         }
     }
 
+    /** The words of a string, and which of them look otherwise; readings are left out (18.4.8). */
+    private CellValue.Text words(XmlNode node) {
+        if (node.child("x:r") == null) return new CellValue.Text(text(node));
+        StringBuilder text = new StringBuilder();
+        List<CellValue.Stretch> stretches = new ArrayList<>();
+        for (XmlNode child : node.children()) {
+            XmlNode words = child.is("x:r") ? child.child("x:t") : child.is("x:t") ? child : null;
+            if (words == null) continue;
+            int from = text.length();
+            text.append(unescaped(words.text()));
+            Look look = child.child("x:rPr") == null ? Look.PLAIN : styles.font(child.child("x:rPr"));
+            if (!look.equals(Look.PLAIN) && text.length() > from) stretches.add(new CellValue.Stretch(from, text.length(), look));
+        }
+        return new CellValue.Text(text.toString(), stretches);
+    }
+
     /** The words of a string, its runs joined, readings left out. */
-    private static String text(XmlNode node) {
+    static String text(XmlNode node) {
         StringBuilder text = new StringBuilder();
         for (XmlNode child : node.children()) {
             if (child.is("x:t")) text.append(child.text());
@@ -143,7 +161,7 @@ final class XlsxReader {
     }
 
     /** {@code _x000D_} stands for a character that XML can't hold (22.4.2.4). */
-    private static String unescaped(String text) {
+    static String unescaped(String text) {
         if (!text.contains("_x")) return text;
         StringBuilder plain = new StringBuilder();
         for (int i = 0; i < text.length(); i++) {
@@ -179,6 +197,9 @@ final class XlsxReader {
         }
     }
 
+    /** A formula that is told once for many cells, and the cell for which it is told. */
+    private record Told(String formula, int row, int column) { }
+
     /** One sheet while it is read. */
     private final class Reading {
         private final String name;
@@ -190,6 +211,8 @@ final class XlsxReader {
         private final Map<Long, Link> links = new HashMap<>();
         private final XlsxPages pages = new XlsxPages();
         private final XlsxConditions conditions = new XlsxConditions(styles);
+        private final XlsxMatter matter = new XlsxMatter(styles::colour, lost);
+        private final Map<String, Told> sharedFormulas = new HashMap<>();
         private double width = WIDTH;
         private double height = HEIGHT;
         private boolean rowsHidden;
@@ -207,7 +230,8 @@ final class XlsxReader {
             for (Row row : rows.values()) linked.add(links.isEmpty() ? row : linked(row));
             PageSetup setup = pages.setup(ranges(names.get(AREA)), names.get(TITLES));
             lost.count(Lost.Kind.CONDITIONS, conditions.unknown());
-            return new Sheet(name, hidden, width, height, columns, linked, merged, setup, objects(), conditions.conditions());
+            return new Sheet(name, hidden, width, height, columns, linked, merged, setup, objects(), conditions.conditions(),
+                    matter.matter(XlsxMatter.notes(file, main, part)));
         }
 
         private void node(XmlNode node) {
@@ -227,12 +251,15 @@ final class XlsxReader {
                 });
                 case "x:hyperlinks" -> node.children("x:hyperlink").forEach(this::link);
                 case "x:conditionalFormatting" -> conditions.read(node);
-                case "x:dataValidations" -> lost.count(Lost.Kind.CHECKS, node.children("x:dataValidation").size());
+                case "x:dataValidations", "x:sheetViews", "x:sheetProtection", "x:autoFilter", "x:extLst" -> matter.told(node);
+                case "x:sheetPr" -> {
+                    matter.told(node);
+                    pages.told(node);
+                }
                 case "x:drawing" -> {
                     OfficePackage.Relation relation = file.relations(part).get(node.get("r:id", ""));
                     if (relation != null && file.part(relation.target()) != null) drawings.add(relation.target());
                 }
-                case "x:legacyDrawing" -> lost.count(Lost.Kind.COMMENTS, file.target(part, "comments") == null ? 0 : 1);
                 default -> pages.told(node);
             }
         }
@@ -248,7 +275,8 @@ final class XlsxReader {
             int to = Math.min(Range.MOST_COLUMNS, whole(node.get("max"), 0)) - 1;
             if (from < 0 || to < from || !columns.isEmpty() && columns.get(columns.size() - 1).to() >= from) return;
             double told = number(node.get("width"), -1);
-            columns.add(new Column(from, to, told < 0 ? width : points(told), isTrue(node.get("hidden"))));
+            columns.add(new Column(from, to, told < 0 ? width : points(told), isTrue(node.get("hidden")), whole(node.get("outlineLevel"), 0),
+                    node.get("style") == null ? 0 : styles.index(whole(node.get("style"), 0))));
         }
 
         private double points(double digits) { return DigitWidth.points(digits, digit); }
@@ -259,36 +287,47 @@ final class XlsxReader {
             TreeMap<Integer, Cell> cells = new TreeMap<>();
             for (XmlNode one : node.children("x:c")) {
                 int column = cells.isEmpty() ? 0 : cells.lastKey() + 1;
-                Range place = one.get("r") == null ? null : Range.of(one.get("r"));
-                if (place != null) column = place.left();
-                if (column < Range.MOST_COLUMNS) cells.put(column, cell(one, column));
+                int named = Range.columnOf(one.get("r", ""));
+                if (named >= 0) column = named;
+                if (column < Range.MOST_COLUMNS) cells.put(column, cell(one, index, column));
             }
             double told = number(node.get("ht"), Double.NaN);
             boolean own = isTrue(node.get("customHeight"));
             boolean hidden = isTrue(node.get("hidden")) || rowsHidden && node.get("hidden") == null && !own;
-            boolean empty = cells.isEmpty() && Double.isNaN(told) && !hidden;
-            if (!empty) rows.put(index, new Row(index, Double.isNaN(told) ? Double.NaN : Math.max(0, Math.min(409.5, told)), hidden,
+            int depth = whole(node.get("outlineLevel"), 0);
+            boolean empty = cells.isEmpty() && Double.isNaN(told) && !hidden && depth == 0;
+            if (!empty) rows.put(index, new Row(index, Double.isNaN(told) ? Double.NaN : Math.max(0, Math.min(409.5, told)), hidden, depth,
                     List.copyOf(cells.values())));
             if (rows.size() % 1000 == 0) progress.step(0, 0, Message.of("sheet.reading", name));
         }
 
-        private Cell cell(XmlNode node, int column) {
+        private Cell cell(XmlNode node, int row, int column) {
             int style = styles.index(whole(node.get("s"), 0));
             XmlNode formula = node.child("x:f");
-            String told = formula == null ? null : formula.text();
             XmlNode value = node.child("x:v");
-            return new Cell(column, value(node.get("t", "n"), value == null ? null : value.text(), node.child("x:is")), told == null || told.isEmpty() ? null
-                    : told,
-                    style, null);
+            Range array = formula == null || !formula.get("t", "normal").equals("array") ? null : Range.of(formula.get("ref", ""));
+            boolean here = array != null && array.top() == row && array.left() == column;
+            return new Cell(column, value(node.get("t", "n"), value == null ? null : value.text(), node.child("x:is")),
+                    formula == null ? null : formula(formula, row, column), here ? array : null, style, null);
+        }
+
+        /** A formula of this cell alone, of the first of many, or of one of those many (18.18.6); what is worked out over a range of entries is not told. */
+        private String formula(XmlNode node, int row, int column) {
+            String told = node.text().isEmpty() ? null : node.text();
+            if (!node.get("t", "normal").equals("shared")) return node.get("t", "normal").equals("dataTable") ? null : told;
+            String number = node.get("si", "");
+            if (told != null) sharedFormulas.put(number, new Told(told, row, column));
+            Told first = sharedFormulas.get(number);
+            return told != null || first == null ? told : MovedFormula.moved(first.formula, row - first.row, column - first.column);
         }
 
         private CellValue value(String type, String value, XmlNode inline) {
-            if (inline != null) return new CellValue.Text(text(inline));
+            if (inline != null) return words(inline);
             if (value == null || value.isEmpty() && !type.equals("str")) return CellValue.EMPTY;
             return switch (type) {
                 case "s" -> {
                     int index = whole(value, -1);
-                    yield index >= 0 && index < shared.size() ? new CellValue.Text(shared.get(index)) : CellValue.EMPTY;
+                    yield index >= 0 && index < shared.size() ? shared.get(index) : CellValue.EMPTY;
                 }
                 case "str" -> new CellValue.Text(unescaped(value));
                 case "b" -> new CellValue.Truth(isTrue(value));
@@ -314,16 +353,19 @@ final class XlsxReader {
         private void link(XmlNode node) {
             Range range = Range.of(node.get("ref", ""));
             OfficePackage.Relation relation = file.relations(part).get(node.get("r:id", ""));
-            if (range == null || relation == null || !relation.outside()) return;
-            links.put((long) range.top() << 20 | range.left(), new Link.Address(relation.target()));
+            String place = node.get("location", "");
+            if (range == null) return;
+            long at = (long) range.top() << 20 | range.left();
+            if (relation != null && relation.outside()) links.put(at, new Link.Address(relation.target() + (place.isEmpty() ? "" : "#" + place)));
+            else if (!place.isEmpty()) links.put(at, new Link.Inside(place));
         }
 
         private Row linked(Row row) {
             List<Cell> cells = row.cells().stream().map(cell -> {
                 Link link = links.get((long) row.index() << 20 | cell.column());
-                return link == null ? cell : new Cell(cell.column(), cell.value(), cell.formula(), cell.style(), link);
+                return link == null ? cell : new Cell(cell.column(), cell.value(), cell.formula(), cell.array(), cell.style(), link);
             }).toList();
-            return new Row(row.index(), row.height(), row.hidden(), cells);
+            return row.with(cells);
         }
 
         private List<Range> ranges(String told) { return told == null ? List.of() : XlsxPages.ranges(told); }

@@ -91,7 +91,8 @@ final class XlsxStyles {
                     stands != null && XlsxReader.isTrue(stands.get("wrapText")), stands != null && XlsxReader.isTrue(stands.get("shrinkToFit")),
                     stands == null ? 0 : Math.max(0, Math.min(250, XlsxReader.whole(stands.get("indent"), 0))),
                     stands == null ? 0 : turn(XlsxReader.whole(stands.get("textRotation"), 0)), pick(fills, one.get("fillId"), null),
-                    pick(borders, one.get("borderId"), null)));
+                    pick(borders, one.get("borderId"), null), one.child("x:protection") != null
+                            && !XlsxReader.isTrue(one.child("x:protection").get("locked", "1"))));
         }
     }
 
@@ -147,13 +148,13 @@ final class XlsxStyles {
         };
     }
 
-    private Look font(XmlNode node) {
+    Look font(XmlNode node) {
         Look look = Look.PLAIN;
         for (XmlNode one : node.children()) {
             String value = one.get("val");
             boolean on = value == null || XlsxReader.isTrue(value);
             switch (one.name()) {
-                case "x:name" -> { if (value != null && !value.isBlank()) look = look.with(TextProperty.FAMILY, value); }
+                case "x:name", "x:rFont" -> { if (value != null && !value.isBlank()) look = look.with(TextProperty.FAMILY, value); }
                 case "x:sz" -> look = look.with(TextProperty.SIZE, Math.max(1, Math.min(409, XlsxReader.number(value, 11))));
                 case "x:b" -> look = look.with(TextProperty.BOLD, on ? true : null);
                 case "x:i" -> look = look.with(TextProperty.ITALIC, on ? true : null);

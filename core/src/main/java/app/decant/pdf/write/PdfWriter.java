@@ -250,7 +250,7 @@ public final class PdfWriter {
 
     /** Words laid on pages may hold any character, so their font stays inside. */
     private Set<Face> leftOut() {
-        Set<Face> western = WesternFaces.on(choices.pages().stream().map(pages::page).toList());
+        Set<Face> western = WesternFaces.on(() -> choices.pages().stream().map(pages::page).iterator());
         if (choices.overlays().stream().anyMatch(overlay -> overlay.content() instanceof Overlay.Words))
             western.removeIf(face -> face.family().equals(OverlayPainter.FAMILY));
         if (choices.pages().stream().anyMatch(index -> hasUnseenWords(pages.page(index))))

@@ -1,0 +1,95 @@
+package app.decant.format.sheet;
+
+import app.decant.document.Image;
+import app.decant.document.Picture;
+import app.decant.picture.PictureFile;
+import app.decant.sheet.Column;
+import app.decant.sheet.Range;
+import app.decant.sheet.Row;
+import app.decant.sheet.SheetObject;
+import app.decant.xml.XmlNode;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** Pictures over the cells of an .ods (ISO/IEC 26300-1, 9.2.6 and 10.4): in the cell from which they hang, or told from the corner of the sheet. */
+final class OdsPlaces {
+    private static final Map<String, String> KINDS = Map.of("emf", "image/x-emf", "wmf", "image/x-wmf", "bmp", "image/bmp", "tif", "image/tiff", "tiff",
+            "image/tiff");
+
+    private final Map<String, byte[]> parts;
+    private final Lost lost;
+    private final List<Hanging> hanging = new ArrayList<>();
+
+    /** A frame, and the cell it is in; -1 for one of the sheet. */
+    private record Hanging(XmlNode frame, int row, int column) { }
+
+    OdsPlaces(Map<String, byte[]> parts, Lost lost) {
+        this.parts = parts;
+        this.lost = lost;
+    }
+
+    void add(XmlNode holder, int row, int column) {
+        for (XmlNode one : holder.children()) {
+            if (one.is("draw:frame")) hanging.add(new Hanging(one, row, column));
+            else if (one.is("draw:a")) add(one, row, column);
+            else if (one.name().startsWith("draw:")) lost.count(Lost.Kind.SHAPES, 1);
+        }
+    }
+
+    List<SheetObject> objects(List<Column> columns, double width, List<Row> rows, double height) {
+        List<SheetObject> objects = new ArrayList<>();
+        TreeMap<Integer, Row> byIndex = new TreeMap<>();
+        for (Row row : rows) byIndex.put(row.index(), row);
+        CellPlaces places = new CellPlaces(columns, width, byIndex, height);
+        for (Hanging one : hanging) {
+            SheetObject object = object(one, places);
+            if (object != null) objects.add(object);
+        }
+        return objects;
+    }
+
+    private SheetObject object(Hanging one, CellPlaces places) {
+        XmlNode frame = one.frame;
+        boolean chart = frame.child("draw:object") != null || frame.child("draw:object-ole") != null;
+        XmlNode shown = frame.child("draw:image");
+        byte[] bytes = shown == null ? null : parts.get(shown.get("xlink:href", "").replaceFirst("^\\./", ""));
+        if (shown == null && !chart) {
+            lost.count(Lost.Kind.SHAPES, 1);
+            return null;
+        }
+        String type = bytes == null ? null : type(bytes, shown.get("xlink:href", ""));
+        double wide = OdsStyles.points(frame.get("svg:width"), 0);
+        double high = OdsStyles.points(frame.get("svg:height"), 0);
+        if (type == null || wide <= 0 || high <= 0) {
+            lost.count(chart ? Lost.Kind.CHARTS : Lost.Kind.PICTURES, 1);
+            return null;
+        }
+        double x = Math.max(0, OdsStyles.points(frame.get("svg:x"), 0));
+        double y = Math.max(0, OdsStyles.points(frame.get("svg:y"), 0));
+        double[] corner = {Math.max(0, one.column), 0, Math.max(0, one.row), 0};
+        double[] from = places.moved(corner, x, y);
+        double[] to = end(frame, places.moved(from, wide, high));
+        XmlNode told = frame.child("svg:desc") != null ? frame.child("svg:desc") : frame.child("svg:title");
+        Picture picture = new Picture(new Image(type, bytes), wide, high, told == null || told.text().isBlank() ? null : told.text());
+        if (to[0] < from[0] || to[2] < from[2]) return null;
+        return new SheetObject(chart ? SheetObject.Kind.CHART : SheetObject.Kind.PICTURE, new Range((int) from[2], (int) from[0], (int) to[2], (int) to[0]),
+                from[1], from[3], to[1], to[3], picture);
+    }
+
+    /** By its first bytes, and for kinds that are not known by these by its name. */
+    private static String type(byte[] bytes, String name) {
+        String type = PictureFile.type(bytes);
+        return type.isEmpty() ? KINDS.get(name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT)) : type;
+    }
+
+    /** Where it ends as it says itself, since rows may be as high as their text; else by its size. */
+    private static double[] end(XmlNode frame, double[] bySize) {
+        String address = frame.get("table:end-cell-address", "");
+        Range cell = Range.of(address.substring(address.lastIndexOf('.') + 1));
+        if (cell == null) return bySize;
+        return new double[] {cell.left(), OdsStyles.points(frame.get("table:end-x"), 0), cell.top(), OdsStyles.points(frame.get("table:end-y"), 0)};
+    }
+}
