@@ -38,7 +38,7 @@ final class CellLinks {
     private String landing(Sheet from, String place) {
         String written = place.startsWith("#") ? place.substring(1) : place;
         if (written.indexOf('!') < 0 && Range.of(written) == null) {
-            String defined = workbook.names().get(written);
+            String defined = workbook.names().getOrDefault(from.name() + "!" + written, workbook.names().get(written));
             if (defined == null) return null;
             written = defined;
         }

@@ -5,6 +5,7 @@ import app.decant.document.DecantException.Kind;
 import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -132,6 +133,7 @@ public record SheetChoice(List<String> sheets, List<String> areas, boolean every
     }
 
     private static String defined(Workbook workbook, String name) {
-        return workbook.names().entrySet().stream().filter(entry -> entry.getKey().equalsIgnoreCase(name)).map(Map.Entry::getValue).findFirst().orElse(null);
+        return workbook.names().entrySet().stream().filter(entry -> entry.getKey().equalsIgnoreCase(name) || entry.getKey().toLowerCase(Locale.ROOT)
+                .endsWith("!" + name.toLowerCase(Locale.ROOT))).map(Map.Entry::getValue).findFirst().orElse(null);
     }
 }

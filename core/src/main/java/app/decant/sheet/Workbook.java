@@ -8,7 +8,8 @@ import java.util.Map;
  * A workbook.
  *
  * @param styles  that cells name by their index; the first is that of cells nobody dressed
- * @param names   of ranges, with the sheet before an exclamation mark: {@code Fares!B2:G40}
+ * @param names   of ranges, with the sheet before an exclamation mark: {@code Fares!B2:G40}, and of formulas; a name that only one sheet knows has that
+ *                sheet before it in the same way: {@code Fares!Winter}
  * @param since1904 whether days are counted from 1904 on instead of 1900
  */
 public record Workbook(List<Sheet> sheets, List<CellStyle> styles, Map<String, String> names, Facts facts, boolean since1904) {

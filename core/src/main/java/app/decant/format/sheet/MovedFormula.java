@@ -12,6 +12,7 @@ final class MovedFormula {
             + "\\$?[A-Za-z]{1,3}:\\$?[A-Za-z]{1,3}|\\$?[0-9]{1,7}:\\$?[0-9]{1,7})(?![\\p{L}\\p{N}_.(!\\[]))"
             + "|[\\p{L}_\\\\][\\p{L}\\p{N}_.\\\\]*(?:\\[(?:[^\\[\\]]|\\[[^\\]]*\\])*\\])?");
     private static final Pattern CORNER = Pattern.compile("(\\$?)([A-Za-z]{0,3})(\\$?)([0-9]{0,7})");
+    private static final Pattern BLANK = Pattern.compile("\"(?:[^\"]|\"\")*\"|'(?:[^']|'')*'|\\s+([,)])");
     private static final String NOWHERE = "#REF!";
 
     private MovedFormula() { }
@@ -29,6 +30,14 @@ final class MovedFormula {
             from = part.end();
         }
         return made.append(formula.substring(from)).toString();
+    }
+
+    /** The same without blanks before commas and brackets, for readers that take a blank there for an argument; a blank between places joins these. */
+    static String dense(String formula) {
+        StringBuilder made = new StringBuilder();
+        Matcher part = BLANK.matcher(formula);
+        while (part.find()) part.appendReplacement(made, Matcher.quoteReplacement(part.group(1) == null ? part.group() : part.group(1)));
+        return part.appendTail(made).toString();
     }
 
     private static String place(String place, int down, int across) {

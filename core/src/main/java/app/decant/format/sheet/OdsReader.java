@@ -87,11 +87,18 @@ final class OdsReader {
             sheets.add(new Reading(tables.get(i)).sheet());
         }
         Map<String, String> names = new TreeMap<>();
-        XmlNode defined = book.child("table:named-expressions");
-        if (defined != null) for (XmlNode one : defined.children("table:named-range")) names.put(one.get("table:name", ""),
-                address(one.get("table:cell-range-address", "")));
-        names.remove("");
+        names(book, "", names);
+        for (XmlNode table : tables) names(table, table.get("table:name", "") + "!", names);
         return new ReadWorkbook(new Workbook(sheets, styles.cells(), names, facts(), false), lost.findings());
+    }
+
+    private static void names(XmlNode holder, String owner, Map<String, String> names) {
+        XmlNode defined = holder.child("table:named-expressions");
+        if (defined == null) return;
+        for (XmlNode one : defined.children()) {
+            String place = one.is("table:named-range") ? address(one.get("table:cell-range-address", "")) : OdsFormula.plain(one.get("table:expression"));
+            if (!one.get("table:name", "").isEmpty() && place != null) names.put(owner + one.get("table:name"), place);
+        }
     }
 
     /** Ranges with signs to filter them by, by the sheets they are on. */
@@ -263,7 +270,7 @@ final class OdsReader {
                 int across = repeated(one, "table:number-columns-spanned");
                 if (down * (long) across > 1)
                     merged.add(new Range(row, at, Math.min(Range.MOST_ROWS, row + down) - 1, Math.min(Range.MOST_COLUMNS, at + across) - 1));
-                boolean counts = !(value instanceof CellValue.Empty) || dressed && count < 200;
+                boolean counts = !(value instanceof CellValue.Empty) || one.get("table:formula") != null || dressed && count < 200;
                 for (int i = 0; i < count && counts; i++) {
                     String formula = OdsFormula.plain(one.get("table:formula"));
                     int matrixDown = XlsxReader.whole(one.get("table:number-matrix-rows-spanned"), 0);

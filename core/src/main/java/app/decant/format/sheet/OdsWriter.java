@@ -1,6 +1,7 @@
 package app.decant.format.sheet;
 
 import app.decant.document.Facts;
+import app.decant.document.Finding;
 import app.decant.document.Link;
 import app.decant.document.Section.PageGeometry;
 import app.decant.format.Archive;
@@ -14,6 +15,7 @@ import app.decant.sheet.Range;
 import app.decant.sheet.Row;
 import app.decant.sheet.Sheet;
 import app.decant.sheet.Workbook;
+import app.decant.words.Message;
 import app.decant.xml.XmlNames;
 import app.decant.xml.XmlWriter;
 import java.math.BigDecimal;
@@ -26,6 +28,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.apache.poi.ss.usermodel.DateUtil;
 
 /** Writes workbooks of OpenDocument 1.2 (ISO/IEC 26300-1, 9). */
@@ -40,10 +44,12 @@ final class OdsWriter {
     private final NumberText numbers;
     private final OdsNumberStyles formats = new OdsNumberStyles();
     private static final String BREAK = "break ";
+    private static final Pattern RANGE = Pattern.compile("\\[([^\\[\\]]+\\.[^\\[\\]]+)\\]");
 
     private final Map<Long, String> columnStyles = new LinkedHashMap<>();
     private final Map<String, String> rowStyles = new LinkedHashMap<>();
     private final OdsMatterPart matter;
+    private int formulas;
     private XmlWriter xml;
 
     private OdsWriter(Workbook workbook) {
@@ -63,7 +69,12 @@ final class OdsWriter {
         return spaces.toArray(String[]::new);
     }
 
-    static byte[] write(Workbook workbook, Instant when) { return new OdsWriter(workbook).archive(when); }
+    static WrittenWorkbook write(Workbook workbook, Instant when) {
+        OdsWriter writer = new OdsWriter(workbook);
+        byte[] bytes = writer.archive(when);
+        return new WrittenWorkbook(bytes, workbook,
+                writer.formulas == 0 ? List.of() : List.of(Finding.changed(Message.of("sheet.formulas-as-values", writer.formulas))));
+    }
 
     private byte[] archive(Instant when) {
         Map<String, byte[]> parts = new LinkedHashMap<>();
@@ -120,7 +131,7 @@ final class OdsWriter {
         xml.open("office:spreadsheet");
         matter.checks(xml);
         for (int s = 0; s < workbook.sheets().size(); s++) table(workbook.sheets().get(s), s);
-        names();
+        names(null);
         matter.filters(xml);
         xml.close();
         xml.close();
@@ -178,6 +189,7 @@ final class OdsWriter {
         end = Math.max(end, matter.lastChecked() + 1);
         for (int one : sheet.setup().rowBreaks()) end = Math.max(end, Math.min(one + 1, next + 1000));
         while (next < Math.max(end, 1)) next = gap(sheet, next, Math.max(end, 1), titles, merged);
+        names(sheet);
         xml.close();
     }
 
@@ -290,6 +302,7 @@ final class OdsWriter {
                 String.valueOf(whole.rows())));
         String formula = OdsFormula.open(cell.formula());
         if (formula != null) told.addAll(List.of("table:formula", "of:=" + formula));
+        else if (cell.formula() != null) formulas++;
         if (formula != null && cell.array() != null) told.addAll(List.of("table:number-matrix-columns-spanned", String.valueOf(cell.array().columns()),
                 "table:number-matrix-rows-spanned", String.valueOf(cell.array().rows())));
         String check = matter.check(row, cell.column());
@@ -380,19 +393,23 @@ final class OdsWriter {
                 ? String.valueOf(value) : new BigDecimal(String.valueOf(value)).toPlainString();
     }
 
-    private void names() {
-        List<String[]> told = new ArrayList<>();
-        workbook.names().forEach((name, place) -> {
-            int mark = place.lastIndexOf('!');
-            Range range = mark < 0 ? null : Range.of(place.substring(mark + 1));
-            Sheet sheet = mark < 0 ? null : workbook.sheet(place.substring(0, mark).replaceAll("^'|'$", "").replace("''", "'"));
-            boolean plain = name.matches("[\\p{L}_][\\p{L}\\p{N}_.]*");
-            if (range != null && sheet != null && plain) told.add(new String[] {name, "$" + address(sheet, range).replace(":'", ":$'")});
+    /** @param sheet whose own names are told, or null for those of the workbook */
+    private void names(Sheet sheet) {
+        XmlWriter into = xml;
+        boolean[] any = new boolean[1];
+        workbook.names().forEach((key, place) -> {
+            int mark = key.lastIndexOf('!');
+            Sheet owner = mark < 0 ? null : workbook.sheet(key.substring(0, mark));
+            String name = key.substring(mark + 1);
+            String formula = owner == sheet && name.matches("[\\p{L}_][\\p{L}\\p{N}_.]*") ? OdsFormula.open(place) : null;
+            if (formula == null) return;
+            if (!any[0]) into.open("table:named-expressions");
+            any[0] = true;
+            Matcher range = RANGE.matcher(formula);
+            if (range.matches()) into.leaf("table:named-range", "table:name", name, "table:cell-range-address", range.group(1));
+            else into.leaf("table:named-expression", "table:name", name, "table:expression", "of:=" + formula);
         });
-        if (told.isEmpty()) return;
-        xml.open("table:named-expressions");
-        for (String[] one : told) xml.leaf("table:named-range", "table:name", one[0], "table:cell-range-address", one[1]);
-        xml.close();
+        if (any[0]) into.close();
     }
 
     private byte[] styles() {

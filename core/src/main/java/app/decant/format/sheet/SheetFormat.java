@@ -52,7 +52,7 @@ public enum SheetFormat implements Format {
         @Override public boolean writesSheets() { return true; }
         @Override WrittenWorkbook made(Workbook workbook, Instant when) {
             Workbook counted = Days.since1900(workbook);
-            return new WrittenWorkbook(OdsWriter.write(counted, when), counted, List.of());
+            return OdsWriter.write(counted, when);
         }
     },
     CSV("csv") {

@@ -127,7 +127,8 @@ final class XlsReader {
         Map<String, String> names = new TreeMap<>();
         for (HSSFName name : book.getAllNames()) {
             boolean own = !name.isFunctionName() && !name.isDeleted() && !name.getNameName().startsWith("_") && !OWN.contains(name.getNameName());
-            if (own) names.put(name.getNameName(), formula(name));
+            String owner = name.getSheetIndex() < 0 || name.getSheetIndex() >= book.getNumberOfSheets() ? "" : book.getSheetName(name.getSheetIndex()) + "!";
+            if (own) names.put(owner + name.getNameName(), formula(name));
         }
         names.values().removeIf(String::isEmpty);
         List<Sheet> sheets = new ArrayList<>();

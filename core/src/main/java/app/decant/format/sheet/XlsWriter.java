@@ -26,6 +26,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.apache.poi.common.usermodel.HyperlinkType;
@@ -78,11 +79,11 @@ final class XlsWriter {
         List<Sheet> kept = new ArrayList<>();
         // All sheets first: formulas lead to any of them.
         for (Sheet sheet : workbook.sheets()) book.createSheet(sheet.name());
+        names();
         for (int i = 0; i < workbook.sheets().size(); i++) kept.add(sheet(workbook.sheets().get(i), i));
         if (workbook.sheets().isEmpty()) book.createSheet();
         // Behind all titles: the library finds those no more once there are areas.
         for (int i = 0; i < workbook.sheets().size(); i++) areas(workbook.sheets().get(i).setup(), i);
-        names();
         if (beyond > 0) findings.add(Finding.lost(Message.of("sheet.xls-beyond", beyond)));
         if (formulas > 0) findings.add(Finding.changed(Message.of("sheet.formulas-as-values", formulas)));
         facts();
@@ -103,17 +104,49 @@ final class XlsWriter {
         if (workbook.facts().keywords() != null) told.setKeywords(workbook.facts().keywords());
     }
 
+    /** Names first, since formulas ask for them; and all names before what they stand for, since they ask for each other. */
     private void names() {
-        workbook.names().forEach((name, place) -> {
+        Map<HSSFName, String> made = new LinkedHashMap<>();
+        workbook.names().forEach((key, place) -> {
+            int mark = key.lastIndexOf('!');
+            int owner = mark < 0 ? -1 : book.getSheetIndex(key.substring(0, mark));
+            HSSFName name = null;
             try {
-                HSSFName made = book.createName();
-                made.setNameName(name);
-                made.setRefersToFormula(place);
+                if (mark > 0 && owner < 0) throw new IllegalArgumentException("No sheet of that name");
+                name = book.createName();
+                name.setSheetIndex(owner);
+                name.setNameName(key.substring(mark + 1));
+                made.put(name, place);
             } catch (RuntimeException e) {
-                findings.add(Finding.changed(Message.of("sheet.name-left-out", name)));
-                LoggerFactory.getLogger(XlsWriter.class).debug("{} can't be a name", name, e);
+                if (name != null) book.removeName(name);
+                leftOut(key, e);
             }
         });
+        for (int before = -1; before != made.size(); ) {
+            before = made.size();
+            made.entrySet().removeIf(one -> stands(one.getKey(), one.getValue()));
+        }
+        made.forEach((name, place) -> {
+            findings.add(Finding.changed(Message.of("sheet.name-left-out", name.getNameName())));
+            name.setRefersToFormula("#REF!");
+        });
+    }
+
+    /** Whether a name could be told what it stands for; one that asks for another that does not know it yet is asked again. */
+    private static boolean stands(HSSFName name, String place) {
+        try {
+            // What once led to a sheet that is gone leads nowhere, and says so.
+            name.setRefersToFormula(place.contains("#REF!") ? "#REF!" : place);
+            return true;
+        } catch (RuntimeException e) {
+            LoggerFactory.getLogger(XlsWriter.class).debug("{} can't stand for {}", name.getNameName(), place, e);
+            return false;
+        }
+    }
+
+    private void leftOut(String name, RuntimeException why) {
+        findings.add(Finding.changed(Message.of("sheet.name-left-out", name)));
+        LoggerFactory.getLogger(XlsWriter.class).debug("{} can't be a name", name, why);
     }
 
     /** Writes a sheet; returns it as far as there was room. */
@@ -167,7 +200,7 @@ final class XlsWriter {
         if (cell.style() < styles.size()) into.setCellStyle(styles.get(cell.style()));
         if (cell.formula() != null && cell.array() == null) {
             try {
-                into.setCellFormula(cell.formula());
+                into.setCellFormula(MovedFormula.dense(cell.formula()));
             } catch (RuntimeException e) {
                 // What the older generation can't work out stands as what it came to.
                 formulas++;
@@ -216,7 +249,7 @@ final class XlsWriter {
             Range spread = cell.array() == null ? null : cell.array().within(new Range(0, 0, ROOM.getLastRowIndex(), ROOM.getLastColumnIndex()));
             if (spread == null || !spread.equals(cell.array())) continue;
             try {
-                made.setArrayFormula(cell.formula(), address(spread));
+                made.setArrayFormula(MovedFormula.dense(cell.formula()), address(spread));
             } catch (RuntimeException e) {
                 formulas++;
                 LoggerFactory.getLogger(XlsWriter.class).debug("{} can't be a formula here", cell.formula(), e);

@@ -101,6 +101,9 @@ final class XlsxReader {
             boolean hidden = !one.get("state", "visible").equals("visible");
             Sheet read = new Reading(one.get("name", ""), relation.target(), local.getOrDefault(i, Map.of())).sheet(hidden);
             sheets.add(chart ? read.withSetup(wide(read.setup())) : read);
+            local.getOrDefault(i, Map.of()).forEach((name, place) -> {
+                if (!name.startsWith("_xlnm") && !name.isBlank()) names.put(read.name() + "!" + name, place);
+            });
         }
         Workbook made = new Workbook(sheets, styles.cells(), names, facts(), since1904);
         return new ReadWorkbook(made, lost.findings());

@@ -148,9 +148,14 @@ final class XlsxWriter {
             if (!titles.isEmpty()) name(names, "_xlnm.Print_Titles", i, String.join(",", titles), count);
             if (sheet.matter().filter() != null) name(names, "_xlnm._FilterDatabase", i, quoted + fixed(sheet.matter().filter().range()), count);
         }
-        workbook.names().forEach((name, place) -> {
-            boolean sound = name.matches("[\\p{L}_\\\\][\\p{L}\\p{N}_.?\\\\]{0,254}") && Range.of(name) == null && !place.contains("#REF");
-            if (sound) name(names, name, -1, place, count);
+        workbook.names().forEach((key, place) -> {
+            int mark = key.lastIndexOf('!');
+            String name = key.substring(mark + 1);
+            int owner = -1;
+            for (int i = 0; mark > 0 && i < workbook.sheets().size(); i++) if (workbook.sheets().get(i).name().equals(key.substring(0, mark))) owner = i;
+            boolean sound = (mark < 0 || owner >= 0) && name.matches("[\\p{L}_\\\\][\\p{L}\\p{N}_.?\\\\]{0,254}") && Range.of(name) == null
+                    && !place.contains("#REF");
+            if (sound) name(names, name, owner, place, count);
         });
         names.close();
         if (count[0] > 0) xml.raw(new String(names.bytes(), StandardCharsets.UTF_8).replaceFirst("^<\\?xml[^>]*\\?>\\s*", ""));
