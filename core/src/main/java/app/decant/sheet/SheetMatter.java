@@ -10,22 +10,30 @@ import java.util.List;
  * @param checks of what may be typed
  * @param filter by which rows are hidden, or null
  * @param lock   against changes, or null
+ * @param tables that have names
  */
-public record SheetMatter(SheetView view, List<CellNote> notes, List<CellCheck> checks, SheetFilter filter, SheetLock lock) {
-    public static final SheetMatter NONE = new SheetMatter(SheetView.PLAIN, List.of(), List.of(), null, null);
+public record SheetMatter(SheetView view, List<CellNote> notes, List<CellCheck> checks, SheetFilter filter, SheetLock lock,
+                          List<SheetTable> tables) {
+    public static final SheetMatter NONE = new SheetMatter(SheetView.PLAIN, List.of(), List.of(), null, null, List.of());
 
     public SheetMatter {
         notes = List.copyOf(notes);
         checks = List.copyOf(checks);
+        tables = List.copyOf(tables);
     }
 
-    public SheetMatter with(SheetView other) { return new SheetMatter(other, notes, checks, filter, lock); }
+    /** What no table has a part in. */
+    public SheetMatter(SheetView view, List<CellNote> notes, List<CellCheck> checks, SheetFilter filter, SheetLock lock) {
+        this(view, notes, checks, filter, lock, List.of());
+    }
 
-    public SheetMatter with(SheetFilter other) { return new SheetMatter(view, notes, checks, other, lock); }
+    public SheetMatter with(SheetView other) { return new SheetMatter(other, notes, checks, filter, lock, tables); }
 
-    public SheetMatter with(SheetLock other) { return new SheetMatter(view, notes, checks, filter, other); }
+    public SheetMatter with(SheetFilter other) { return new SheetMatter(view, notes, checks, other, lock, tables); }
 
-    public SheetMatter noted(List<CellNote> others) { return new SheetMatter(view, others, checks, filter, lock); }
+    public SheetMatter with(SheetLock other) { return new SheetMatter(view, notes, checks, filter, other, tables); }
 
-    public SheetMatter checked(List<CellCheck> others) { return new SheetMatter(view, notes, others, filter, lock); }
+    public SheetMatter noted(List<CellNote> others) { return new SheetMatter(view, others, checks, filter, lock, tables); }
+
+    public SheetMatter checked(List<CellCheck> others) { return new SheetMatter(view, notes, others, filter, lock, tables); }
 }

@@ -116,6 +116,7 @@ final class SheetPainter {
         items = new ArrayList<>();
         texts = new ArrayList<>();
         merged = merged();
+        tables();
         for (int r = 0; r < rows.length; r++) {
             Row row = sheet.row(rows[r]);
             if (row == null) continue;
@@ -128,6 +129,22 @@ final class SheetPainter {
         items.addAll(texts);
         objects(repeatedColumns, repeatedRows);
         return items;
+    }
+
+    /** What looks of tables put behind their cells, also behind those that hold nothing. */
+    private void tables() {
+        for (SheetTable one : sheet.matter().tables())
+            for (int r = 0; r < rows.length; r++) for (int c = 0; c < columns.length; c++) {
+                Colour fill = one.under(rows[r], columns[c]).fill();
+                if (fill != null && lefts[c + 1] > lefts[c] && tops[r + 1] > tops[r])
+                    items.add(new Item.Fill(lefts[c], tops[r], lefts[c + 1] - lefts[c], tops[r + 1] - tops[r], fill));
+            }
+    }
+
+    /** What the look of a table puts under a cell. */
+    private CellDress under(int row, int column) {
+        for (SheetTable one : sheet.matter().tables()) if (one.range().holds(row, column)) return one.under(row, column);
+        return CellDress.NONE;
     }
 
     /** What lies over the cells, as much of it as lies on the page: what goes over its edge is cut off there, and goes on on the next. */
@@ -227,17 +244,15 @@ final class SheetPainter {
     private void lines() {
         Border[][] flat = new Border[rows.length + 1][columns.length];
         Border[][] upright = new Border[rows.length][columns.length + 1];
+        for (int r = 0; r < rows.length; r++) for (int c = 0; c < columns.length && !sheet.matter().tables().isEmpty(); c++)
+            lines(flat, upright, r, c, under(rows[r], columns[c]).borders());
         for (int r = 0; r < rows.length; r++) {
             Row row = sheet.row(rows[r]);
             if (row == null) continue;
             for (Cell cell : row.cells()) {
                 Integer c = columnAt.get(cell.column());
                 Borders borders = c == null ? null : borders(row, cell);
-                if (borders == null) continue;
-                flat[r][c] = stronger(flat[r][c], borders.top());
-                flat[r + 1][c] = stronger(flat[r + 1][c], borders.bottom());
-                upright[r][c] = stronger(upright[r][c], borders.left());
-                upright[r][c + 1] = stronger(upright[r][c + 1], borders.right());
+                if (borders != null) lines(flat, upright, r, c, borders);
             }
         }
         for (int r = 0; r < rows.length; r++) {
@@ -267,6 +282,14 @@ final class SheetPainter {
         }
     }
 
+    private static void lines(Border[][] flat, Border[][] upright, int r, int c, Borders borders) {
+        if (borders == null) return;
+        flat[r][c] = stronger(flat[r][c], borders.top());
+        flat[r + 1][c] = stronger(flat[r + 1][c], borders.bottom());
+        upright[r][c] = stronger(upright[r][c], borders.left());
+        upright[r][c + 1] = stronger(upright[r][c + 1], borders.right());
+    }
+
     private Borders borders(Row row, Cell cell) {
         Borders own = workbook.style(cell).borders();
         Borders ruled = conditions.of(row.index(), cell).dress().borders();
@@ -284,6 +307,14 @@ final class SheetPainter {
         return one == null || !one.isVisible() || other.width() >= one.width() ? other : one;
     }
 
+    /** The letters of a cell; those that nobody dressed take what the look of a table says. */
+    private Look letters(Row row, Cell cell) {
+        Look own = look(cell.style());
+        CellDress table = under(row.index(), cell.column());
+        boolean plain = table != CellDress.NONE && workbook.style(cell).font().equals(workbook.styles().get(0).font());
+        return plain ? table.font().over(own) : own;
+    }
+
     private Look look(int style) {
         return looks.computeIfAbsent(style, key -> {
             Look font = workbook.styles().get(key).font();
@@ -295,7 +326,7 @@ final class SheetPainter {
         String format = dress.format() == null ? style.format() : dress.format();
         String shown = numbers.of(cell.value(), format);
         if (shown.isBlank()) return;
-        Look look = dress.font().over(look(cell.style()));
+        Look look = dress.font().over(letters(row, cell));
         Colour colour = numbers.colour(cell.value(), format);
         if (colour != null) look = look.with(TextProperty.COLOUR, colour);
         Link link = links.shown(sheet, cell.link());

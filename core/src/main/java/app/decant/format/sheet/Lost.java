@@ -19,7 +19,7 @@ final class Lost {
     private final Map<Kind, Integer> counts = new TreeMap<>();
 
     /** What is not carried over yet. */
-    enum Kind { CHARTS, PICTURES, SHAPES, COMMENTS, CONDITIONS, PIVOTS, MACROS, CHECKS, FILTERS, KEYS }
+    enum Kind { CHARTS, PICTURES, SHAPES, COMMENTS, CONDITIONS, PIVOTS, MACROS, CHECKS, FILTERS, KEYS, TABLES }
 
     void count(Kind kind, int more) { if (more > 0) counts.merge(kind, more, Integer::sum); }
 
@@ -40,7 +40,10 @@ final class Lost {
     /** What an older workbook does not hold, whose own writer tells of notes, checks, filters and locks. */
     static List<Finding> inXls(Workbook workbook) {
         Lost lost = new Lost();
-        for (Sheet sheet : workbook.sheets()) lost.count(Kind.CONDITIONS, sheet.conditions().size());
+        for (Sheet sheet : workbook.sheets()) {
+            lost.count(Kind.CONDITIONS, sheet.conditions().size());
+            lost.count(Kind.TABLES, sheet.matter().tables().size());
+        }
         List<Finding> findings = new ArrayList<>(lost.findings());
         findings.addAll(charts(workbook, one -> true));
         return findings;

@@ -128,7 +128,7 @@ final class XlsxDrawingPart {
     static void types(XmlWriter xml, Set<String> parts) {
         for (String part : parts) {
             String type = part.startsWith("xl/drawings/drawing") ? "drawing+xml" : part.startsWith("xl/charts/") ? "drawingml.chart+xml"
-                    : part.startsWith("xl/comments") ? "spreadsheetml.comments+xml" : null;
+                    : part.startsWith("xl/comments") ? "spreadsheetml.comments+xml" : part.startsWith("xl/tables/") ? "spreadsheetml.table+xml" : null;
             if (type != null) xml.leaf("Override", "PartName", "/" + part, "ContentType", TYPES + type);
         }
     }

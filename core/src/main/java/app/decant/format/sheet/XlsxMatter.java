@@ -12,6 +12,7 @@ import app.decant.sheet.SheetFilter;
 import app.decant.sheet.SheetLock;
 import app.decant.sheet.SheetLock.Allowed;
 import app.decant.sheet.SheetMatter;
+import app.decant.sheet.SheetTable;
 import app.decant.sheet.SheetView;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
@@ -71,9 +72,9 @@ final class XlsxMatter {
         }
     }
 
-    SheetMatter matter(List<CellNote> notes) {
+    SheetMatter matter(List<CellNote> notes, List<SheetTable> tables) {
         SheetView seen = new SheetView(view.frozenRows(), view.frozenColumns(), view.grid(), view.rightToLeft(), view.zoom(), tab);
-        return new SheetMatter(seen, notes, checks, filter, lock);
+        return new SheetMatter(seen, notes, checks, filter, lock, tables);
     }
 
     private void view(XmlNode node) {

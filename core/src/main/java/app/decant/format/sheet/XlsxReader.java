@@ -231,10 +231,11 @@ final class XlsxReader {
             XmlReader.stream(file.part(part), name, WANTED::contains, this::node);
             List<Row> linked = new ArrayList<>();
             for (Row row : rows.values()) linked.add(links.isEmpty() ? row : linked(row));
+            lost.count(Lost.Kind.PIVOTS, (int) file.relations(part).values().stream().filter(one -> one.is("pivotTable")).count());
             PageSetup setup = pages.setup(ranges(names.get(AREA)), names.get(TITLES));
             lost.count(Lost.Kind.CONDITIONS, conditions.unknown());
             return new Sheet(name, hidden, width, height, columns, linked, merged, setup, objects(), conditions.conditions(),
-                    matter.matter(XlsxMatter.notes(file, main, part)));
+                    matter.matter(XlsxMatter.notes(file, main, part), XlsxTables.read(file, part, styles::accent)));
         }
 
         private void node(XmlNode node) {

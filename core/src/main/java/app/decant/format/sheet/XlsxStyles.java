@@ -219,6 +219,9 @@ final class XlsxStyles {
     }
 
     /** Lighter or darker by its luminance (18.8.19). */
+    /** A colour of the theme: that of letters, or one of its six. */
+    Colour accent(int number) { return new Colour(theme[number == 0 ? 1 : 3 + number]); }
+
     private static Colour tinted(Colour colour, double tint) {
         if (tint == 0) return colour;
         double t = Math.max(-1, Math.min(1, tint));

@@ -13,14 +13,17 @@ import app.decant.sheet.Range;
 import app.decant.sheet.Row;
 import app.decant.sheet.Sheet;
 import app.decant.sheet.SheetMatter;
+import app.decant.sheet.SheetTable;
 import app.decant.sheet.Workbook;
 import app.decant.xml.XmlWriter;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 
@@ -38,6 +41,7 @@ final class XlsxWriter {
     private final XlsxDrawingPart drawings = new XlsxDrawingPart();
     private final int digit;
     private int notes;
+    private int tables;
     private XmlWriter xml;
 
     private XlsxWriter(Workbook workbook) {
@@ -275,6 +279,15 @@ final class XlsxWriter {
             parts.put("xl/drawings/notes" + notes + ".vml", XlsxMatterPart.boxes(matter.notes()));
             xml.leaf("legacyDrawing", "r:id", relations.add("vmlDrawing", "../drawings/notes" + notes + ".vml"));
         }
+        if (!matter.tables().isEmpty()) {
+            xml.open("tableParts", "count", matter.tables().size());
+            for (SheetTable one : matter.tables()) {
+                tables++;
+                parts.put("xl/tables/table" + tables + ".xml", XlsxTables.part(named(one, sheet), tables));
+                xml.leaf("tablePart", "r:id", relations.add("table", "../tables/table" + tables + ".xml"));
+            }
+            xml.close();
+        }
         xml.close();
         if (relations.count() > 0) parts.put("xl/worksheets/_rels/sheet" + (index + 1) + ".xml.rels", relations.part());
         sheets.put("xl/worksheets/sheet" + (index + 1) + ".xml", xml.bytes());
@@ -283,6 +296,22 @@ final class XlsxWriter {
     static String number(double value) {
         double rounded = Math.round(value * 10_000) / 10_000.0;
         return rounded == Math.rint(rounded) ? String.valueOf((long) rounded) : String.valueOf(rounded);
+    }
+
+    /** A table whose columns are called as its head says now: programs refuse one that differs. */
+    private static SheetTable named(SheetTable table, Sheet sheet) {
+        if (!table.head()) return table;
+        Set<String> taken = new HashSet<>();
+        List<SheetTable.TableColumn> columns = new ArrayList<>();
+        for (int i = 0; i < table.columns().size(); i++) {
+            SheetTable.TableColumn one = table.columns().get(i);
+            Cell cell = sheet.cell(table.range().top(), table.range().left() + i);
+            String name = cell != null && cell.value() instanceof CellValue.Text text && !text.text().isBlank() ? text.text() : one.name();
+            String free = name;
+            for (int n = 2; !taken.add(free.toLowerCase(Locale.ROOT)); n++) free = name + n;
+            columns.add(new SheetTable.TableColumn(free, one.formula(), one.total(), one.label()));
+        }
+        return new SheetTable(table.name(), table.range(), true, table.total(), table.filter(), table.style(), table.parts(), table.dress(), columns);
     }
 
     private String digits(double points) { return number(DigitWidth.digits(points, digit)); }
