@@ -16,9 +16,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Pattern;
 
 /** Writes one sheet as values between commas (RFC 4180), as cells show them; what another program would take for a formula is marked as words. */
 final class CsvWriter {
+    /** Numbers, telephone numbers, days: signs before them are no formula. */
+    private static final Pattern PLAIN = Pattern.compile("[+-]?[\\d\\s().,/:%-]*");
+    /** What calls a function, another file or another program. */
+    private static final Pattern REACHING = Pattern.compile("[(!|\\[]|^\\+[^\\d\\s]");
+
     private CsvWriter() { }
 
     static WrittenWorkbook write(Workbook workbook) {
@@ -55,8 +61,9 @@ final class CsvWriter {
 
     /** Words that begin like a formula get an apostrophe, so that no program runs them. */
     private static String harmless(String text) {
-        return !text.isEmpty() && "=@".indexOf(text.charAt(0)) >= 0 || text.startsWith("+") && text.length() > 1 && !Character.isDigit(text.charAt(1)) ? "'"
-                + text : text;
+        String seen = text.replaceFirst("^[\\s\\p{Cntrl}\\p{Z}\\p{Cf}]+", "");
+        boolean sum = !seen.isEmpty() && "+-".indexOf(seen.charAt(0)) >= 0 && !PLAIN.matcher(seen).matches() && REACHING.matcher(seen).find();
+        return !seen.isEmpty() && "=@\uFF1D\uFF20".indexOf(seen.charAt(0)) >= 0 || sum ? "'" + text : text;
     }
 
     private static String quoted(String value) {
