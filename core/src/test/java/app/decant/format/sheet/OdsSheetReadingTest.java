@@ -102,7 +102,8 @@ class OdsSheetReadingTest {
 
     /** 9.1.4 and 19.676: a cell over others; those beneath it keep what they hold. */
     @Test void cellsAreJoined() {
-        Sheet sheet = sheet(row("<table:table-cell table:number-columns-spanned='2' table:number-rows-spanned='2' office:value-type='string'><text:p>over</text:p>"
+        Sheet sheet = sheet(row("<table:table-cell table:number-columns-spanned='2' table:number-rows-spanned='2' "
+                + "office:value-type='string'><text:p>over</text:p>"
                 + "</table:table-cell><table:covered-table-cell office:value-type='float' office:value='3'/>" + text("beside"))
                         + row("<table:covered-table-cell/>"
                 + "<table:covered-table-cell/>" + text("below")));
@@ -135,9 +136,11 @@ class OdsSheetReadingTest {
 
     /** 16.2: styles from their parents; 20.324 and 20.390; the default style of a column for cells that say none (19.615). */
     @Test void looksComeFromStylesTheirParentsAndColumns() {
-        String styles = "<style:style style:name='Base' style:family='table-cell'><style:table-cell-properties fo:background-color='#ffcc00' fo:wrap-option='wrap' "
+        String styles = "<style:style style:name='Base' style:family='table-cell'><style:table-cell-properties fo:background-color='#ffcc00' "
+                + "fo:wrap-option='wrap' "
                 + "style:cell-protect='none'/><style:text-properties fo:font-weight='bold' fo:font-size='14pt' fo:color='#c00000'/></style:style>"
-                + "<style:style style:name='ce' style:family='table-cell' style:parent-style-name='Base'><style:table-cell-properties fo:border='0.5pt solid #000000' "
+                + "<style:style style:name='ce' style:family='table-cell' style:parent-style-name='Base'><style:table-cell-properties fo:border='0.5pt "
+                + "solid #000000' "
                 + "fo:border-bottom='none' style:rotation-angle='270' style:vertical-align='middle'/><style:paragraph-properties fo:text-align='end' "
                 + "fo:margin-left='20pt'/></style:style><style:style style:name='loop' style:family='table-cell' style:parent-style-name='loop'/>";
         Workbook workbook = read(styles, "<table:table table:name='Fares'><table:table-column table:default-cell-style-name='Base'/>" + row(text("column"))
@@ -164,7 +167,8 @@ class OdsSheetReadingTest {
     /** 6.1.7: letters that look otherwise, spans within spans. */
     @Test void spansAreStretches() {
         String styles = "<style:style style:name='T1' style:family='text'><style:text-properties fo:font-weight='bold'/></style:style>"
-                + "<style:style style:name='T2' style:family='text'><style:text-properties style:text-position='super 58%' fo:font-style='italic'/></style:style>";
+                + "<style:style style:name='T2' style:family='text'><style:text-properties style:text-position='super 58%' "
+                + "fo:font-style='italic'/></style:style>";
         CellValue.Text text = (CellValue.Text) sheet(styles, row(text("a <text:span text:style-name='T1'>bold</text:span> and <text:span><text:span "
                 + "text:style-name='T2'>up</text:span></text:span><text:span text:style-name='none'>plain</text:span>"))).cell(0, 0).value();
         assertThat(text.text()).isEqualTo("a bold and upplain");
@@ -221,7 +225,8 @@ class OdsSheetReadingTest {
     @Test void picturesLieOverCells() {
         Map<String, byte[]> picture = Map.of("Pictures/a.png", FurnishedWorkbook.pixels(Color.BLUE));
         String image = "<draw:image xlink:href='Pictures/a.png'/>";
-        ReadWorkbook read = read("<style:style style:name='co' style:family='table-column'><style:table-column-properties style:column-width='50pt'/></style:style>"
+        ReadWorkbook read = read("<style:style style:name='co' style:family='table-column'><style:table-column-properties "
+                + "style:column-width='50pt'/></style:style>"
                 + "<style:style style:name='ro' style:family='table-row'><style:table-row-properties style:row-height='20pt'/></style:style>",
                 "<table:table table:name='S'><table:shapes><draw:frame svg:x='60pt' svg:y='25pt' svg:width='50pt' svg:height='20pt'>" + image
                 + "</draw:frame><draw:line/></table:shapes><table:table-column table:style-name='co' table:number-columns-repeated='9'/><table:table-row "
@@ -242,7 +247,8 @@ class OdsSheetReadingTest {
     /** 9.4.15, 9.1.2 and 9.4.12: signs to filter by, locks, names of the workbook and of sheets. */
     @Test void filtersLocksAndNamesAreRead() {
         ReadWorkbook read = read("", "<table:table table:name='Fares' table:protected='true' table:protection-key='abc'>" + row(text("x"))
-                + "<table:named-expressions><table:named-range table:name='Own' table:cell-range-address='$Fares.$A$1'/></table:named-expressions></table:table>"
+                + "<table:named-expressions><table:named-range table:name='Own' "
+                + "table:cell-range-address='$Fares.$A$1'/></table:named-expressions></table:table>"
                 + "<table:named-expressions><table:named-range table:name='All' table:cell-range-address='$Fares.$A$1:.$B$9'/><table:named-expression "
                 + "table:name='Twice' table:expression='of:=All*2'/></table:named-expressions><table:database-ranges><table:database-range table:name='d' "
                 + "table:target-range-address='Fares.A1:Fares.B9' table:display-filter-buttons='true'/><table:database-range table:name='e' "

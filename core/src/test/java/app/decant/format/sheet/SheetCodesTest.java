@@ -58,7 +58,8 @@ class SheetCodesTest {
     }
 
     @ParameterizedTest @CsvSource(delimiter = '|', quoteCharacter = '`', value = {
-        "<number:number-style style:name='n'><number:number number:decimal-places='2' number:min-integer-digits='1' number:grouping='true'/></number:number-style>"
+        "<number:number-style style:name='n'><number:number number:decimal-places='2' number:min-integer-digits='1' "
+                + "number:grouping='true'/></number:number-style>"
             + " | #,##0.00",
         "<number:number-style style:name='n'><number:number number:min-integer-digits='1'/></number:number-style> | General",
         "<number:number-style style:name='n'><number:number number:decimal-places='3' number:min-decimal-places='1' number:min-integer-digits='1'/>"
