@@ -117,7 +117,8 @@ class OdsSheetReadingTest {
         String styles = "<style:style style:name='co' style:family='table-column'><style:table-column-properties style:column-width='2cm' "
                 + "fo:break-before='page'/></style:style><style:style style:name='ro' style:family='table-row'><style:table-row-properties "
                 + "style:row-height='0.5in' style:use-optimal-row-height='false' fo:break-before='page'/></style:style>";
-        Sheet sheet = sheet(styles, "<table:table-header-columns><table:table-column/></table:table-header-columns><table:table-column-group><table:table-column "
+        Sheet sheet = sheet(styles, "<table:table-header-columns><table:table-column/></table:table-header-columns>"
+                + "<table:table-column-group><table:table-column "
                 + "table:style-name='co'/><table:table-column-group><table:table-column table:visibility='collapse'/></table:table-column-group>"
                 + "</table:table-column-group><table:table-header-rows>" + row(text("head")) + "</table:table-header-rows><table:table-row-group>"
                 + "<table:table-row table:style-name='ro'>" + text("one") + "</table:table-row><table:table-row-group><table:table-row "
