@@ -89,6 +89,10 @@ public record Sheet(String name, boolean hidden, double columnWidth, double rowH
     /** A place as one number. */
     static long key(int row, int column) { return (long) row << 20 | column; }
 
+    public Sheet named(String other) {
+        return new Sheet(other, hidden, columnWidth, rowHeight, columns, rows, merged, setup, objects, conditions, matter);
+    }
+
     public Sheet withSetup(PageSetup other) {
         return new Sheet(name, hidden, columnWidth, rowHeight, columns, rows, merged, other, objects, conditions, matter);
     }

@@ -89,8 +89,9 @@ public enum SheetFormat implements Format {
      * @param when recorded in the file as its time of making
      */
     public final WrittenWorkbook write(Workbook workbook, Instant when) {
-        WrittenWorkbook made = made(workbook, when);
-        List<Finding> findings = new ArrayList<>(made.findings());
+        List<Finding> findings = new ArrayList<>();
+        WrittenWorkbook made = made(SheetNames.sound(workbook, this == XLSX || this == XLS, findings::add), when);
+        findings.addAll(made.findings());
         findings.addAll(switch (this) {
             case XLSX -> Lost.inXlsx(workbook);
             case XLS -> Lost.inXls(workbook);

@@ -161,4 +161,27 @@ class FormulaLanguagesTest {
         String lines = content.substring(content.indexOf("table:name=\"Lines\""));
         assertThat(lines.substring(0, lines.indexOf("</table:table>"))).contains("table:name=\"Own\" table:cell-range-address=\"$Lines.$A$1:.$A$2\"");
     }
+
+    /** 18.2.19: sheets of OpenDocument may be called what no workbook of the other kinds can be; formulas and names follow, and POI opens the file. */
+    @Test void sheetsAreCalledWhatTheFormatCanHave() throws IOException {
+        Row row = new Row(0, 15, false, List.of(new Cell(0, new CellValue.Number(1), "'Winter/Summer: all the fares of the year'!B1+Fares!B1", 0, null),
+                new Cell(1, new CellValue.Number(2), 0)));
+        List<Sheet> sheets = new ArrayList<>();
+        for (String name : List.of("Winter/Summer: all the fares of the year", "fares", "Fares", " ", "'quoted'"))
+            sheets.add(new Sheet(name, false, 48, 15, List.of(), List.of(row), List.of(), PageSetup.PLAIN));
+        Workbook workbook = new Workbook(sheets, List.of(CellStyle.PLAIN), Map.of("Winter/Summer: all the fares of the year!Own",
+                "'Winter/Summer: all the fares of the year'!$B$1"), Facts.NONE, false);
+        for (boolean old : new boolean[] {false, true}) {
+            WrittenWorkbook written = (old ? SheetFormat.XLS : SheetFormat.XLSX).write(workbook, WHEN);
+            assertThat(written.findings()).filteredOn(finding -> finding.what().contains("is called")).hasSize(4);
+            try (org.apache.poi.ss.usermodel.Workbook book = old ? new HSSFWorkbook(new ByteArrayInputStream(written.bytes())) : new XSSFWorkbook(
+                    new ByteArrayInputStream(written.bytes()))) {
+                assertThat(List.of(book.getSheetName(0), book.getSheetName(1), book.getSheetName(2), book.getSheetName(3), book.getSheetName(4)))
+                        .containsExactly("Winter_Summer_ all the fares of", "fares", "Fares (2)", "1", "_quoted_");
+                assertThat(book.getSheetAt(1).getRow(0).getCell(0).getCellFormula()).startsWith("'Winter_Summer_ all the fares of'!B1+");
+                assertThat(book.getName("Own").getRefersToFormula()).isEqualTo("'Winter_Summer_ all the fares of'!$B$1");
+            }
+        }
+        assertThat(SheetFormat.ODS.write(workbook, WHEN).findings()).filteredOn(finding -> finding.what().contains("is called")).hasSize(2);
+    }
 }
