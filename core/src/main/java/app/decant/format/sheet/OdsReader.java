@@ -257,6 +257,8 @@ final class OdsReader {
             for (XmlNode one : node.children()) {
                 if (!one.is("table:table-cell") && !one.is("table:covered-table-cell")) continue;
                 int count = Math.min(repeated(one, "table:number-columns-repeated"), Range.MOST_COLUMNS - at);
+                // Beyond the last column there is no cell.
+                if (count <= 0) break;
                 CellValue value = value(one);
                 XmlNode note = one.child("office:annotation");
                 if (note != null) note(note, at);
