@@ -11,18 +11,23 @@ import app.decant.page.Element;
 import app.decant.page.Item;
 import app.decant.page.Page;
 import app.decant.page.Pages;
-import java.lang.ref.SoftReference;
 import java.util.AbstractList;
+import java.util.BitSet;
 import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.RandomAccess;
 import java.util.Set;
-import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.stream.IntStream;
 
 /** A workbook on its pages, which are made when they are first asked for: whoever writes a workbook as a workbook needs none. */
 public final class SheetPages implements Pages {
+    /** So many pages are remembered all; of more, a few. */
+    private static final int MANY = 1000;
+    private static final int FEW = 200;
+
     private final Workbook workbook;
     private final SheetChoice choice;
     private final FontCatalogue catalogue;
@@ -31,26 +36,32 @@ public final class SheetPages implements Pages {
     private List<Finding> findings;
     private Painted painted;
 
-    /** Pages as a list: each painted when it is asked for, and painted again where memory was needed for something else in between. */
+    /** Pages as a list: each painted when it is asked for. Of many only those asked for last are remembered, and the others painted again. */
     private static final class Painted extends AbstractList<Page> implements RandomAccess {
         private final SheetLayout layout;
-        private final AtomicReferenceArray<SoftReference<Page>> known;
+        private final BitSet seen = new BitSet();
+        private final Map<Integer, Page> known;
 
         Painted(SheetLayout layout) {
             this.layout = layout;
-            known = new AtomicReferenceArray<>(layout.count());
+            int most = layout.count() > MANY ? FEW : MANY;
+            known = new LinkedHashMap<>(16, 0.75f, true) {
+                @Override protected boolean removeEldestEntry(Map.Entry<Integer, Page> eldest) { return size() > most; }
+            };
         }
 
         @Override public int size() { return layout.count(); }
 
         @Override public Page get(int index) {
-            SoftReference<Page> before = known.get(index);
-            Page page = before == null ? null : before.get();
-            if (page == null) {
-                page = layout.page(index, before == null);
-                known.set(index, new SoftReference<>(page));
+            synchronized (known) {
+                Page page = known.get(index);
+                if (page == null) {
+                    page = layout.page(index, !seen.get(index));
+                    seen.set(index);
+                    known.put(index, page);
+                }
+                return page;
             }
-            return page;
         }
     }
 

@@ -52,6 +52,7 @@ final class SheetPainter {
     private final boolean byRow;
     private Tally tally;
     private final Map<Integer, Look> looks = new HashMap<>();
+    private final Map<Look, Map<Character, Double>> signWidths = new HashMap<>();
 
     private int[] columns;
     private int[] rows;
@@ -345,6 +346,9 @@ final class SheetPainter {
             shift = left;
         } else {
             String line = shown.replace('\n', ' ').replace("\r", "");
+            // A number that will not be seen as it is need not be set as it is.
+            boolean wide = cell.value() instanceof CellValue.Number && !style.shrinks() && width(line, look) > box[2] - box[0] - LEAST * scale;
+            if (wide) line = narrower(cell, style, look, room, repeated);
             lines = setter.set(stretched(cell, line, look, Alignment.START), CellText.ENDLESS);
             double width = lines.width();
             double[] space = {left, right};
@@ -437,18 +441,26 @@ final class SheetPainter {
     /** A number that is too wide: with fewer digits where its format lets it, else signs that say so. */
     private String narrower(Cell cell, CellStyle style, Look look, double room, boolean repeated) {
         if (cell.value() instanceof CellValue.Number number && style.format().equalsIgnoreCase(CellStyle.GENERAL)) {
-            double digit = setter.set(paragraph("0", look, Alignment.START), CellText.ENDLESS).width();
-            for (int digits = 10; digits >= FEWEST_DIGITS; digits--) {
-                double rounded = new BigDecimal(number.value()).round(new MathContext(digits)).doubleValue();
+            BigDecimal exact = new BigDecimal(number.value());
+            // Of more digits than there is room for none is looked at.
+            int most = Math.max(FEWEST_DIGITS, Math.min(10, (int) (room / Math.max(0.5, width("0", look))) + 1));
+            for (int digits = most; digits >= FEWEST_DIGITS; digits--) {
+                double rounded = exact.round(new MathContext(digits)).doubleValue();
                 String shorter = numbers.of(new CellValue.Number(rounded), CellStyle.GENERAL);
-                // Signs between digits are narrower than these, but there is one at most besides the minus.
-                if ((shorter.length() - 2) * digit > room + 0.3) continue;
-                if (setter.set(paragraph(shorter, look, Alignment.START), CellText.ENDLESS).width() <= room + 0.3) return shorter;
+                if (width(shorter, look) <= room + 0.3) return shorter;
             }
         }
         if (!repeated) tally.hashes++;
-        double sign = setter.set(paragraph("#", look, Alignment.START), CellText.ENDLESS).width();
-        return "#".repeat(Math.max(1, Math.min(200, (int) (room / Math.max(0.5, sign)))));
+        return "#".repeat(Math.max(1, Math.min(200, (int) (room / Math.max(0.5, width("#", look))))));
+    }
+
+    /** How wide a number is: as wide as its signs, each of which is set once. */
+    private double width(String number, Look look) {
+        Map<Character, Double> known = signWidths.computeIfAbsent(look, key -> new HashMap<>());
+        double width = 0;
+        for (int i = 0; i < number.length(); i++) width += known.computeIfAbsent(number.charAt(i), sign -> setter.set(paragraph(String.valueOf(sign), look,
+                Alignment.START), CellText.ENDLESS).width());
+        return width;
     }
 
     /** A text whose stretches look as they say, as large as the page lets them. */

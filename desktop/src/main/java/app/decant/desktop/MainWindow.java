@@ -17,8 +17,6 @@ import app.decant.desktop.takein.TakeInStation;
 import app.decant.desktop.work.Desk;
 import app.decant.desktop.work.Session;
 import app.decant.desktop.work.Settings;
-import app.decant.document.Document;
-import app.decant.document.Finding;
 import app.decant.document.Outline;
 import app.decant.document.Place;
 import app.decant.edit.TextSelection;
@@ -26,24 +24,15 @@ import app.decant.format.Format;
 import app.decant.format.Formats;
 import app.decant.picture.PictureFile;
 import app.decant.proof.Difference;
-import app.decant.publish.Recipe;
-import app.decant.publish.Settling;
-import app.decant.publish.Target;
 import java.io.File;
 import java.nio.charset.Charset;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
-import java.util.stream.Collectors;
 import javafx.animation.PauseTransition;
 import javafx.application.HostServices;
-import javafx.application.Platform;
 import javafx.geometry.Point2D;
-import javafx.geometry.Rectangle2D;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.input.DragEvent;
@@ -54,10 +43,8 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.text.Font;
 import javafx.stage.FileChooser;
-import javafx.stage.Screen;
 import javafx.stage.Stage;
 import javafx.util.Duration;
-import org.slf4j.LoggerFactory;
 
 /** The window: the line above, the spine at the left, the station in the middle, the slip at the right, the ledger below. */
 final class MainWindow implements Window {
@@ -82,6 +69,7 @@ final class MainWindow implements Window {
     private final FoldersRoom folders;
     private final Ledger ledger;
     private final Windows windows;
+    private final Saving saving;
     private boolean another;
     private boolean closed;
     private Station station = Station.TAKE_IN;
@@ -99,6 +87,7 @@ final class MainWindow implements Window {
         table = new PageTable(desk);
         line = new LineBar(this);
         notices = new Notices(this, desk);
+        saving = new Saving(this);
         spine = new Spine(this);
         slip = new Slip(this);
         find = new FindBar(desk, table);
@@ -129,7 +118,7 @@ final class MainWindow implements Window {
         commands.install(scene);
         stage.setScene(scene);
         stage.setTitle("Decant");
-        place();
+        WindowPlace.take(stage, settings);
         stage.setOnCloseRequest(event -> {
             if (desk.changed().get()) {
                 event.consume();
@@ -142,30 +131,6 @@ final class MainWindow implements Window {
         PauseTransition rest = new PauseTransition(Duration.millis(300));
         rest.setOnFinished(event -> desk.getReady());
         rest.play();
-    }
-
-    /** Where it was before, or in the middle; always whole on the screen that is there now, its title bar too. */
-    private void place() {
-        Rectangle2D screen = Screen.getPrimary().getVisualBounds();
-        double x = settings.number("x", -1);
-        double y = settings.number("y", -1);
-        for (Screen one : Screen.getScreens()) if (one.getVisualBounds().contains(x + 40, y + 10)) screen = one.getVisualBounds();
-        double leastWidth = Math.min(900, screen.getWidth());
-        double leastHeight = Math.min(600, screen.getHeight());
-        double width = Math.max(leastWidth, Math.min(screen.getWidth(), settings.number("width", 1280)));
-        double height = Math.max(leastHeight, Math.min(screen.getHeight(), settings.number("height", 800)));
-        boolean known = x >= 0 && screen.contains(x + 40, y + 10);
-        stage.setX(known ? Math.min(x, screen.getMaxX() - width) : screen.getMinX() + (screen.getWidth() - width) / 2);
-        stage.setY(known ? Math.min(y, screen.getMaxY() - height) : screen.getMinY() + (screen.getHeight() - height) / 2);
-        stage.setWidth(width);
-        stage.setHeight(height);
-        stage.setOnShown(event -> {
-            // Said any earlier, some window managers take the least size for the wished one.
-            stage.setMinWidth(leastWidth);
-            stage.setMinHeight(leastHeight);
-            stage.setWidth(width);
-            stage.setHeight(height);
-        });
     }
 
     /** Does what showing does, out of sight, so that the archive of loaded classes made on exit holds what a start needs. */
@@ -387,69 +352,10 @@ final class MainWindow implements Window {
         }), Notices.action("unsaved.stay", () -> { }));
     }
 
-    /** Saves as .docx under a new name; the original stays as it is. */
-    void save() {
-        if (desk.source().get() == null) return;
-        FileChooser chooser = new FileChooser();
-        chooser.setTitle(Words.of("save.title"));
-        Path source = desk.source().get().file();
-        File folder = new File(settings.text("saveFolder", String.valueOf(source.toAbsolutePath().getParent())));
-        if (folder.isDirectory()) chooser.setInitialDirectory(folder);
-        Target last = Target.of(settings.text("saveFormat", "docx"));
-        chooser.setInitialFileName(Words.of("save.name", desk.source().get().title(), last));
-        for (Target target : Target.values()) {
-            if (target == Target.PDF) continue;
-            FileChooser.ExtensionFilter filter = new FileChooser.ExtensionFilter(Words.of("save.kind", target.format().kind(), target), "*." + target);
-            chooser.getExtensionFilters().add(filter);
-            if (target == last) chooser.setSelectedExtensionFilter(filter);
-        }
-        File file = chooser.showSaveDialog(stage);
-        if (file == null) return;
-        settings.set("saveFolder", file.getParent());
-        String picked = chooser.getSelectedExtensionFilter().getExtensions().get(0).substring(1);
-        boolean named = Target.of(file.getName().substring(file.getName().lastIndexOf('.') + 1)) != null;
-        saveTo(named ? file.toPath() : file.toPath().resolveSibling(file.getName() + picked));
-    }
+    /** Saves under a new name; the original stays as it is. */
+    void save() { saving.save(); }
 
-    /** Saves a copy in the format of the file's ending; what that can't hold is said before, and asked about. */
-    void saveTo(Path file) {
-        Target target = Target.of(file.getFileName().toString().replaceFirst("^.*\\.", ""));
-        if (target == null || target == Target.PDF) target = Target.DOCX;
-        settings.set("saveFormat", target.ending());
-        if (target == Target.DOCX) {
-            write(file, target);
-            return;
-        }
-        Target format = target;
-        Document document = desk.document();
-        desk.aside(() -> {
-            List<Finding> lost = lost(document, format);
-            Platform.runLater(() -> {
-                if (lost.isEmpty()) write(file, format);
-                else notices.say(Words.of("save.loses", format, lost.stream().map(Finding::what).collect(Collectors.joining(" "))), "notice-asks",
-                        Notices.action("save.anyway", () -> write(file, format)), Notices.action("unsaved.stay", () -> { }));
-            });
-        });
-    }
-
-    private static List<Finding> lost(Document document, Target target) {
-        try {
-            List<Finding> found = new ArrayList<>();
-            Document settled = Settling.of(document, Recipe.PLAIN.to(target), found::add);
-            found.addAll(target.format().write(settled, Instant.now()).findings());
-            return found.stream().filter(one -> one.weight() == Finding.Weight.LOST).toList();
-        } catch (RuntimeException e) {
-            // Saving itself says what is wrong.
-            LoggerFactory.getLogger(MainWindow.class).info("What a .{} would lose can't be told", target, e);
-            return List.of();
-        }
-    }
-
-    private void write(Path file, Target target) {
-        Recipe recipe = Recipe.PLAIN.to(target).with(Recipe.WhenPresent.REPLACE);
-        desk.publishing().publish(List.of(Map.entry("", recipe)), Recipe.Passwords.NONE, file, receipts ->
-                notices.say(Words.of("save.done", receipts.get(0).file().getFileName()), "notice-good", Notices.action("notice.well", () -> { })));
-    }
+    void saveTo(Path file) { saving.to(file); }
 
     /** Light or dark. */
     void dark(boolean wanted) {
@@ -486,12 +392,7 @@ final class MainWindow implements Window {
         if (closed) return;
         closed = true;
         windows.closed(this);
-        if (!stage.isMaximized() && stage.getScene() != null) {
-            settings.set("width", stage.getWidth());
-            settings.set("height", stage.getHeight());
-            settings.set("x", stage.getX());
-            settings.set("y", stage.getY());
-        }
+        WindowPlace.remember(stage, settings);
         settings.save();
         beside.close();
         folders.close();
