@@ -306,4 +306,20 @@ class SheetPagesTest {
         assertThat(Range.columnOf("ab7")).isEqualTo(27);
         for (String none : List.of("", "A", "7", "A-1", "A1B", "XFE1", "ABCD1", "$A$1", "A1:B2")) assertThat(Range.columnOf(none)).isEqualTo(-1);
     }
+
+    /** Of a thousand pages and more only some are remembered; whoever comes back to the first finds it as it was, and its headings and numbers too. */
+    @Test void ofVeryManyPagesAllCanBeLookedAtAgain() {
+        Pages many = pages(sheet(11_000, 1, SETUP, List.of()));
+        assertThat(many.count()).isEqualTo(1100);
+        assertThat(cells(many.page(0))).isEqualTo(range("A1:A10"));
+        assertThat(cells(many.page(1099))).isEqualTo(range("A10991:A11000"));
+        List<String> first = many.page(0).items().stream().map(SheetPagesTest::told).toList();
+        for (Page page : many.pages()) assertThat(cells(page)).hasSize(10);
+        assertThat(many.page(0).items().stream().map(SheetPagesTest::told).toList()).isEqualTo(first);
+        assertThat(many.labels()).hasSize(1100).startsWith("1").endsWith("1100");
+        assertThat(many.headings()).extracting(Pages.Heading::page).containsExactly(0);
+        Pages few = pages(sheet(30, 1, SETUP, List.of()));
+        assertThat(few.page(2)).as("few are kept as the very same").isSameAs(few.page(2)).isSameAs(few.pages().get(2));
+        assertThatThrownBy(() -> few.page(3)).isInstanceOf(IndexOutOfBoundsException.class);
+    }
 }
