@@ -3,6 +3,7 @@ package app.decant.format;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -17,6 +18,8 @@ public final class OfficePackage {
     private final Map<String, byte[]> anyCase = new TreeMap<>(String.CASE_INSENSITIVE_ORDER);
     private final Map<String, String> types = new TreeMap<>(String.CASE_INSENSITIVE_ORDER);
     private final Map<String, String> typesByEnding = new LinkedHashMap<>();
+    /** Asked for by every link of a sheet, so each is read once. */
+    private final Map<String, Map<String, Relation>> known = new HashMap<>();
 
     /** How one part points at another: {@code target} is a part's name, or an address where {@code outside}. */
     public record Relation(String id, String role, String target, boolean outside) {
@@ -40,11 +43,14 @@ public final class OfficePackage {
 
     public String type(String name) {
         String type = types.get(name);
-        return type != null ? type : typesByEnding.getOrDefault(name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT), "application/octet-stream");
+        return type != null ? type : typesByEnding.getOrDefault(name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT),
+                "application/octet-stream");
     }
 
     /** The relations of a part by id; of the package itself for an empty name. */
-    public Map<String, Relation> relations(String part) {
+    public Map<String, Relation> relations(String part) { return known.computeIfAbsent(part, this::read); }
+
+    private Map<String, Relation> read(String part) {
         Map<String, Relation> relations = new LinkedHashMap<>();
         int slash = part.lastIndexOf('/');
         String folder = slash < 0 ? "" : part.substring(0, slash + 1);

@@ -106,9 +106,4 @@ public record Sheet(String name, boolean hidden, double columnWidth, double rowH
     public Sheet with(SheetMatter other) {
         return new Sheet(name, hidden, columnWidth, rowHeight, columns, rows, merged, setup, objects, conditions, other);
     }
-
-    /** With other things lying over its cells. */
-    public Sheet under(List<SheetObject> others) {
-        return new Sheet(name, hidden, columnWidth, rowHeight, columns, rows, merged, setup, others, conditions, matter);
-    }
 }

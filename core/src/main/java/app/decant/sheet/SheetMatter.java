@@ -27,13 +27,7 @@ public record SheetMatter(SheetView view, List<CellNote> notes, List<CellCheck> 
         this(view, notes, checks, filter, lock, List.of());
     }
 
-    public SheetMatter with(SheetView other) { return new SheetMatter(other, notes, checks, filter, lock, tables); }
-
     public SheetMatter with(SheetFilter other) { return new SheetMatter(view, notes, checks, other, lock, tables); }
-
-    public SheetMatter with(SheetLock other) { return new SheetMatter(view, notes, checks, filter, other, tables); }
-
-    public SheetMatter noted(List<CellNote> others) { return new SheetMatter(view, others, checks, filter, lock, tables); }
 
     public SheetMatter checked(List<CellCheck> others) { return new SheetMatter(view, notes, others, filter, lock, tables); }
 }

@@ -253,6 +253,7 @@ final class OdsReader {
 
         private List<Cell> cells(XmlNode node, int rowCount) {
             List<Cell> cells = new ArrayList<>();
+            Map<String, List<Range>> inRow = new TreeMap<>();
             int at = 0;
             for (XmlNode one : node.children()) {
                 if (!one.is("table:table-cell") && !one.is("table:covered-table-cell")) continue;
@@ -264,7 +265,8 @@ final class OdsReader {
                 if (note != null) note(note, at);
                 objects.add(one, row, at);
                 String check = one.get("table:content-validation-name");
-                if (check != null) checked(check, new Range(row, at, Math.min(row + rowCount, Range.MOST_ROWS) - 1, at + count - 1));
+                if (check != null) beside(inRow.computeIfAbsent(check, key -> new ArrayList<>()), new Range(row, at, Math.min(row + rowCount,
+                        Range.MOST_ROWS) - 1, at + count - 1));
                 String told = one.get("table:style-name") != null ? one.get("table:style-name") : columnStyle(at);
                 int style = styles.cell(told);
                 boolean dressed = styles.cells().get(style).shows();
@@ -284,6 +286,7 @@ final class OdsReader {
                 }
                 at += count;
             }
+            inRow.forEach((name, ranges) -> ranges.forEach(range -> checked(name, range)));
             return cells;
         }
 
@@ -294,6 +297,13 @@ final class OdsReader {
                 return words.toString();
             }).toList());
             notes.add(new CellNote(row, column, node.child("dc:creator") == null ? "" : node.child("dc:creator").text(), text));
+        }
+
+        /** One more range of a row; it goes on from the one before where that ends beside it. */
+        private static void beside(List<Range> ranges, Range range) {
+            Range last = ranges.isEmpty() ? null : ranges.get(ranges.size() - 1);
+            if (last != null && last.right() == range.left() - 1) ranges.set(ranges.size() - 1, last.with(range));
+            else ranges.add(range);
         }
 
         /** One more range that a check is about; it goes on from the one above where that is as wide. */

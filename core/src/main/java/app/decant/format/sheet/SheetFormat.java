@@ -7,6 +7,7 @@ import app.decant.format.Format;
 import app.decant.format.FormatFamily;
 import app.decant.format.FormatName;
 import app.decant.format.Taken;
+import app.decant.sheet.Sheet;
 import app.decant.sheet.SheetChoice;
 import app.decant.sheet.SheetText;
 import app.decant.sheet.Workbook;
@@ -108,6 +109,8 @@ public enum SheetFormat implements Format {
         ReadWorkbook read = workbook(content, password, progress);
         List<Finding> findings = new ArrayList<>(List.of(Finding.note(Message.of("sheet.as-tables"))));
         findings.addAll(read.findings());
+        for (Sheet sheet : read.workbook().sheets())
+            if (sheet.matter().lock() != null) findings.add(Finding.note(Message.of("sheet.locked", sheet.name())));
         return new Taken(SheetText.of(read.workbook(), SheetChoice.AS_SET_UP), findings);
     }
 
