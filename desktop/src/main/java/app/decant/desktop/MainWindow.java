@@ -395,6 +395,7 @@ final class MainWindow implements Window {
         WindowPlace.remember(stage, settings);
         settings.save();
         beside.close();
+        table.close();
         folders.close();
         desk.close();
     }

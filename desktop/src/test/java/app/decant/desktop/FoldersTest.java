@@ -3,12 +3,10 @@ package app.decant.desktop;
 import static app.decant.desktop.Waiting.until;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import app.decant.demo.DemoFiles;
 import app.decant.desktop.folders.FolderLanes.Lane;
 import app.decant.desktop.folders.FolderLanes;
 import app.decant.desktop.part.Words;
 import app.decant.desktop.station.Station;
-import app.decant.desktop.work.Settings;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -21,49 +19,42 @@ import java.util.stream.Stream;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.input.KeyCode;
-import javafx.stage.Stage;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.jsoup.Jsoup;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.extension.RegisterExtension;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
-import org.testfx.framework.junit5.Start;
-import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** The room for folders driven from its sentence to the log, with bad files among the good ones. */
-@ExtendWith(ApplicationExtension.class)
 class FoldersTest {
     private static final int NOTICES = 30;
-    @TempDir static Path folder;
+    @RegisterExtension static final SharedWindow SHARED = new SharedWindow();
     private MainWindow window;
     private Path archive;
     private Path results;
 
-    @Start void start(Stage stage) throws IOException {
-        Path own = Files.createTempDirectory(folder, "test");
-        System.setProperty("decant.home", own.resolve("home").toString());
-        archive = own.resolve("Archive");
-        results = own.resolve("Archive as PDF");
-        Path notice = DemoFiles.into(own.resolve("files")).get(1);
+    @BeforeEach void prepare() throws IOException {
+        window = SHARED.window();
+        archive = SHARED.own().resolve("Archive");
+        results = SHARED.own().resolve("Archive as PDF");
+        Path notice = SHARED.files().get(1);
         Files.createDirectories(archive.resolve("2025/winter"));
         for (int n = 1; n <= NOTICES; n++) Files.copy(notice, archive.resolve(n % 2 == 0 ? "2025/winter" : "2025").resolve("Harbour notice " + n + ".docx"));
         Files.writeString(archive.resolve("Slipway plan.doc"), "");
         Files.write(archive.resolve("Pier lease.docx"), Arrays.copyOf(Files.readAllBytes(notice), 3000));
-        window = new MainWindow(stage, Settings.ofThisUser());
-        window.show();
     }
-
-    @Stop void stop() { window.close(); }
 
     private FolderLanes lanes() { return window.folders().lanes(); }
 
-    private void say(FxRobot robot) throws TimeoutException {
+    private void say(FxRobot robot) throws TimeoutException, IOException {
         robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT5).release(KeyCode.CONTROL);
-        assertThat(robot.lookup("#folder-start").queryButton().isDisabled()).isTrue();
+        path(robot, "folder-from", Files.createDirectories(SHARED.own().resolve("Nothing yet")));
+        choose(robot, "folder-watch", Words.of("folders.once"));
+        choose(robot, "folder-faith", Words.of("folders.faith.none"));
+        until(() -> robot.lookup("#folder-start").queryButton().isDisabled());
         path(robot, "folder-from", archive);
         path(robot, "folder-into", results);
         until(() -> lanes().count(Lane.WAITING) == NOTICES + 2);

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.Decant;
 import app.decant.desktop.station.Station;
-import app.decant.desktop.work.Settings;
 import app.decant.document.Document;
 import app.decant.document.FormField;
 import app.decant.document.Inline;
@@ -29,35 +28,19 @@ import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
-import javafx.stage.Stage;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.extension.RegisterExtension;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
-import org.testfx.framework.junit5.Start;
-import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** The form of a PDF filled in on its pages: by the mouse, by keys alone, undone, and published behind the original's bytes. */
-@ExtendWith(ApplicationExtension.class)
 class FormFillingTest {
-    @TempDir static Path folder;
+    @RegisterExtension static final SharedWindow SHARED = new SharedWindow();
     private MainWindow window;
     private Path form;
-
-    @Start void start(Stage stage) throws IOException {
-        Path own = Files.createTempDirectory(folder, "test");
-        System.setProperty("decant.home", own.resolve("home").toString());
-        form = Decant.publish(document(), Recipe.PLAIN.with(Recipe.PLAIN.style().fillable(true)), own.resolve("request.pdf")).file();
-        window = new MainWindow(stage, Settings.ofThisUser());
-        window.show();
-    }
-
-    @Stop void stop() { window.close(); }
 
     private static Document document() {
         Document empty = Document.empty();
@@ -73,10 +56,9 @@ class FormFillingTest {
     }
 
     @BeforeEach void open() throws TimeoutException {
-        WaitForAsyncUtils.asyncFx(() -> window.desk().open(form, null));
-        until(() -> window.desk().pages().get() != null);
-        WaitForAsyncUtils.asyncFx(() -> window.go(Station.REVISE));
-        Waiting.settle(window);
+        window = SHARED.window();
+        form = Decant.publish(document(), Recipe.PLAIN.with(Recipe.PLAIN.style().fillable(true)), SHARED.own().resolve("request.pdf")).file();
+        SHARED.open(form, Station.REVISE);
     }
 
     private Map<String, String> answers() { return window.desk().document().answers(); }
@@ -108,7 +90,7 @@ class FormFillingTest {
         Waiting.settle(window);
         assertThat(answers()).containsEntry("Wet", "On");
         assertThat(differs(filled, painted())).isFalse();
-        Path out = folder.resolve("filled " + System.nanoTime() + ".pdf");
+        Path out = SHARED.own().resolve("filled.pdf");
         List<Receipt> receipts = new CopyOnWriteArrayList<>();
         WaitForAsyncUtils.asyncFx(() -> window.desk().publishing().publish(List.of(Map.entry("", Recipe.PLAIN)), Recipe.Passwords.NONE, out,
                 receipts::addAll));

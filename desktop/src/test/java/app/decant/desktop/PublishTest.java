@@ -18,9 +18,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.decant.Decant;
-import app.decant.demo.DemoFiles;
 import app.decant.desktop.part.Words;
-import app.decant.desktop.work.Settings;
 import app.decant.document.Progress;
 import app.decant.edit.Search;
 import app.decant.edit.TextSelection;
@@ -43,7 +41,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
-import javafx.stage.Stage;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
@@ -51,35 +48,20 @@ import org.apache.pdfbox.pdmodel.interactive.form.PDField;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.extension.RegisterExtension;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
-import org.testfx.framework.junit5.Start;
-import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** Publications driven through the sentence, phrase by phrase, and the files they make opened again. */
-@ExtendWith(ApplicationExtension.class)
 class PublishTest {
-    @TempDir static Path folder;
+    @RegisterExtension static final SharedWindow SHARED = new SharedWindow();
     private MainWindow window;
     private Path handbook;
-    private Path own;
 
-    @Start void start(Stage stage) throws IOException {
-        own = Files.createTempDirectory(folder, "test");
-        System.setProperty("decant.home", own.resolve("home").toString());
-        handbook = DemoFiles.into(own.resolve("files")).get(0);
-        window = new MainWindow(stage, Settings.ofThisUser());
-        window.show();
-    }
-
-    @Stop void stop() { window.close(); }
-
-    @BeforeEach void arrive(FxRobot robot) throws TimeoutException {
-        WaitForAsyncUtils.asyncFx(() -> window.desk().open(handbook, null));
-        until(() -> window.desk().pages().get() != null && window.desk().job().get() == null);
+    @BeforeEach void arrive(FxRobot robot) throws TimeoutException, IOException {
+        window = SHARED.window();
+        handbook = SHARED.files().get(0);
+        SHARED.open(handbook);
         robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT4).release(KeyCode.CONTROL);
         WaitForAsyncUtils.waitForFxEvents();
     }
@@ -103,7 +85,7 @@ class PublishTest {
     private String sentence() { return window.publishStation().sentence().text(); }
 
     @Test void aPdfStaysItselfButForTheWordThatWasCorrected(FxRobot robot) throws Exception {
-        Path source = own.resolve("From the printer.pdf");
+        Path source = SHARED.own().resolve("From the printer.pdf");
         Decant.publish(Decant.open(handbook).document(), Recipe.PLAIN, source);
         WaitForAsyncUtils.asyncFx(() -> window.desk().open(source, null));
         until(() -> window.desk().source().get().file().equals(source) && window.desk().job().get() == null);
@@ -166,7 +148,7 @@ class PublishTest {
         FormField name = new FormField(1, FormField.Kind.TEXT, true, "Name", List.of(), null);
         Paragraph line = Paragraph.of("").withInlines(List.of(new Inline.Text("Name: ", Look.PLAIN), new Inline.Text("Marit Holm", Look.of(TextProperty.FORM,
                 name))));
-        Path form = own.resolve("Luggage form.docx");
+        Path form = SHARED.own().resolve("Luggage form.docx");
         Decant.publish(Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(line)))), Recipe.PLAIN.to(Target.DOCX), form);
         assertThat(sentence()).as("the handbook has none").doesNotContain(Words.of("say.form"));
         WaitForAsyncUtils.asyncFx(() -> window.desk().open(form, null));
@@ -202,7 +184,7 @@ class PublishTest {
             assertThat(pdf.getCurrentAccessPermission().canPrint()).isTrue();
             assertThat(pdf.getCurrentAccessPermission().canExtractContent()).isFalse();
         }
-        try (Stream<Path> kept = Files.walk(own.resolve("home"))) {
+        try (Stream<Path> kept = Files.walk(SHARED.home())) {
             for (Path file : kept.filter(Files::isRegularFile).toList())
                 assertThat(Files.readString(file, StandardCharsets.ISO_8859_1)).doesNotContain("quayside7").doesNotContain("secret");
         }
@@ -344,7 +326,7 @@ class PublishTest {
         robot.clickOn("#card-mail").eraseText(6).write("office@ferries.example").type(KeyCode.ENTER);
         assertThat(sentence()).contains("put it into a mail to office@ferries.example");
         published(robot);
-        Path outbox = own.resolve("home").resolve("outbox");
+        Path outbox = SHARED.home().resolve("outbox");
         until(() -> Files.isDirectory(outbox) && letters(outbox).size() == 1);
         assertThat(Files.readString(letters(outbox).get(0), StandardCharsets.US_ASCII)).contains("To: office@ferries.example")
                 .contains("application/pdf");
@@ -360,7 +342,7 @@ class PublishTest {
         robot.clickOn("#card-mail").write("office@ferries.example").type(KeyCode.ENTER);
         Receipt first = published(robot);
         assertThat(first.file()).hasFileName("Passenger handbook 01.pdf");
-        Path outbox = own.resolve("home").resolve("outbox");
+        Path outbox = SHARED.home().resolve("outbox");
         until(() -> Files.isDirectory(outbox) && letters(outbox).size() == 1);
         assertThat(Files.readString(letters(outbox).get(0), StandardCharsets.US_ASCII)).contains("Passenger handbook 01.pdf")
                 .contains("Passenger handbook 02.pdf");

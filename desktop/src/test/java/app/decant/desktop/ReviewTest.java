@@ -4,10 +4,8 @@ import static app.decant.desktop.Waiting.until;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.Decant;
-import app.decant.demo.DemoFiles;
 import app.decant.desktop.part.Words;
 import app.decant.desktop.station.Station;
-import app.decant.desktop.work.Settings;
 import app.decant.document.Comments;
 import app.decant.document.Document;
 import app.decant.document.Progress;
@@ -24,42 +22,25 @@ import java.util.Map;
 import java.util.concurrent.TimeoutException;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
-import javafx.stage.Stage;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.extension.RegisterExtension;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
-import org.testfx.framework.junit5.Start;
-import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** A draft that two people worked on, settled at the desk: one by one by keys and clicks, answered, all at once, taken back, published. */
-@ExtendWith(ApplicationExtension.class)
 class ReviewTest {
-    @TempDir static Path folder;
+    @RegisterExtension static final SharedWindow SHARED = new SharedWindow();
     private MainWindow window;
     private Path draft;
 
-    @Start void start(Stage stage) throws IOException {
-        Path own = Files.createTempDirectory(folder, "review");
-        System.setProperty("decant.home", own.resolve("home").toString());
-        draft = DemoFiles.into(own.resolve("files")).get(3);
-        window = new MainWindow(stage, Settings.ofThisUser());
-        window.show();
-    }
-
-    @Stop void stop() { window.close(); }
-
-    @BeforeEach void open() throws TimeoutException {
-        WaitForAsyncUtils.asyncFx(() -> window.desk().open(draft, null));
-        until(() -> window.desk().pages().get() != null);
-        WaitForAsyncUtils.asyncFx(() -> window.go(Station.REVISE));
-        Waiting.settle(window);
+    @BeforeEach void open() throws TimeoutException, IOException {
+        window = SHARED.window();
+        draft = SHARED.files().get(3);
+        SHARED.open(draft, Station.REVISE);
         until(() -> window.slip().review().hasPassages());
     }
 

@@ -5,11 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import app.decant.Decant;
-import app.decant.demo.DemoFiles;
 import app.decant.desktop.part.Words;
 import app.decant.desktop.station.Station;
 import app.decant.desktop.table.PageTable;
-import app.decant.desktop.work.Settings;
 import app.decant.document.Block;
 import app.decant.document.BlockPath;
 import app.decant.document.Document;
@@ -50,41 +48,30 @@ import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.input.KeyCode;
-import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 import org.jsoup.Jsoup;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.extension.RegisterExtension;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
-import org.testfx.framework.junit5.Start;
-import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** Revising as people do it: words found and replaced, tables, one look for all of a kind, copies in other formats. */
-@ExtendWith(ApplicationExtension.class)
 class ReviseTest {
-    @TempDir static Path folder;
+    @RegisterExtension static final SharedWindow SHARED = new SharedWindow();
     private MainWindow window;
     private Path handbook;
 
-    @Start void start(Stage stage) throws IOException {
-        Path own = Files.createTempDirectory(folder, "revise");
-        System.setProperty("decant.home", own.resolve("home").toString());
-        handbook = DemoFiles.into(own.resolve("files")).get(0);
-        window = new MainWindow(stage, Settings.ofThisUser());
-        window.show();
-    }
-
-    @Stop void stop() { window.close(); }
-
-    @BeforeEach void open() throws TimeoutException {
-        WaitForAsyncUtils.asyncFx(() -> window.desk().open(handbook, null));
-        until(() -> window.desk().pages().get() != null);
-        WaitForAsyncUtils.asyncFx(() -> window.go(Station.REVISE));
-        settle();
+    @BeforeEach void open() throws TimeoutException, IOException {
+        window = SHARED.window();
+        handbook = SHARED.files().get(0);
+        SHARED.open(handbook, Station.REVISE);
+        // Words and choices of the last search are still there.
+        WaitForAsyncUtils.waitForAsyncFx(5000, () -> {
+            for (String choice : List.of("#find-case", "#find-whole", "#find-pattern", "#find-look", "#find-list"))
+                ((CheckBox) window.find().node().lookup(choice)).setSelected(false);
+            for (String field : List.of("#find", "#instead")) ((TextField) window.find().node().lookup(field)).clear();
+        });
     }
 
     private void settle() throws TimeoutException { Waiting.settle(window); }

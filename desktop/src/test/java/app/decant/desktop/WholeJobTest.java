@@ -4,10 +4,8 @@ import static app.decant.desktop.Waiting.until;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.Decant;
-import app.decant.demo.DemoFiles;
 import app.decant.desktop.part.Words;
 import app.decant.desktop.station.Station;
-import app.decant.desktop.work.Settings;
 import app.decant.document.Cascade;
 import app.decant.document.Contents;
 import app.decant.document.Document;
@@ -37,40 +35,22 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
-import javafx.stage.Stage;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.extension.RegisterExtension;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
-import org.testfx.framework.junit5.Start;
-import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** Days at the desk, done as people do them: a slip mended, heads and notes written, sections moved in the spine, styles, links, parts, what changed. */
-@ExtendWith(ApplicationExtension.class)
 class WholeJobTest {
-    @TempDir static Path folder;
+    @RegisterExtension static final SharedWindow SHARED = new SharedWindow();
     private MainWindow window;
     private Path handbook;
-    private Path own;
 
-    @Start void start(Stage stage) throws IOException {
-        own = Files.createTempDirectory(folder, "job");
-        System.setProperty("decant.home", own.resolve("home").toString());
-        handbook = DemoFiles.into(own.resolve("files")).get(0);
-        window = new MainWindow(stage, Settings.ofThisUser());
-        window.show();
-    }
-
-    @Stop void stop() { window.close(); }
-
-    @BeforeEach void open() throws TimeoutException {
-        WaitForAsyncUtils.asyncFx(() -> window.desk().open(handbook, null));
-        until(() -> window.desk().pages().get() != null);
-        WaitForAsyncUtils.asyncFx(() -> window.go(Station.REVISE));
-        settle();
+    @BeforeEach void open() throws TimeoutException, IOException {
+        window = SHARED.window();
+        handbook = SHARED.files().get(0);
+        SHARED.open(handbook, Station.REVISE);
     }
 
     private void settle() throws TimeoutException { Waiting.settle(window); }
@@ -177,7 +157,7 @@ class WholeJobTest {
         pick(TextSelection.caret(found("Vannerholt").start()));
         robot.clickOn("#word-learn");
         until(() -> window.desk().words().slips().get().values().stream().flatMap(List::stream).noneMatch(slip -> slip.word().equals("Vannerholt")));
-        assertThat(Files.readAllLines(own.resolve("home/words.txt"))).containsExactly("Vannerholt");
+        assertThat(Files.readAllLines(SHARED.home().resolve("words.txt"))).containsExactly("Vannerholt");
     }
 
     @Test void headsAndNotesAreWrittenWhereTheyStand(FxRobot robot) throws TimeoutException, IOException {
@@ -211,7 +191,7 @@ class WholeJobTest {
             settle();
             assertThat(picked().head()).isEqualTo(inNote);
         }
-        Path saved = own.resolve("saved.odt");
+        Path saved = SHARED.own().resolve("saved.odt");
         WaitForAsyncUtils.asyncFx(() -> window.saveTo(saved));
         until(() -> Files.exists(saved) && window.desk().job().get() == null);
         Document again = Decant.open(saved, null, Progress.SILENT).document();
@@ -305,7 +285,7 @@ class WholeJobTest {
         push(robot, KeyCode.CONTROL, KeyCode.I);
         need(robot, "command.changes");
         until(() -> !robot.lookup("#change-back-1").queryAll().isEmpty());
-        Path page = own.resolve("changed.html");
+        Path page = SHARED.own().resolve("changed.html");
         WaitForAsyncUtils.asyncFx(() -> window.slip().changes().keep(page));
         until(() -> Files.exists(page));
         assertThat(Files.readString(page)).matches("(?s).*<ins>\\s?over six\\s?</ins>.*").contains("Each passenger");
@@ -315,7 +295,7 @@ class WholeJobTest {
         robot.clickOn("#change-back-0");
         settle();
         assertThat(document()).isEqualTo(before);
-        Path other = own.resolve("other.docx");
+        Path other = SHARED.own().resolve("other.docx");
         pick(TextSelection.caret(found("Each passenger").end()));
         write(robot, " over nine");
         WaitForAsyncUtils.asyncFx(() -> window.saveTo(other));

@@ -4,12 +4,10 @@ import static app.decant.desktop.Waiting.until;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.Decant;
-import app.decant.demo.DemoFiles;
 import app.decant.desktop.command.Command;
 import app.decant.desktop.part.Words;
 import app.decant.desktop.revise.StyleNames;
 import app.decant.desktop.station.Station;
-import app.decant.desktop.work.Settings;
 import app.decant.desktop.work.WorkingCopy;
 import app.decant.document.BlockPath;
 import app.decant.document.Contents;
@@ -55,7 +53,6 @@ import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
-import javafx.stage.Stage;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -65,35 +62,20 @@ import org.apache.poi.poifs.crypt.Encryptor;
 import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.extension.RegisterExtension;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
-import org.testfx.framework.junit5.Start;
-import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** The window driven as its users do: keys, mouse, phrases. */
-@ExtendWith(ApplicationExtension.class)
 class WindowTest {
-    @TempDir static Path folder;
+    @RegisterExtension static final SharedWindow SHARED = new SharedWindow();
     private MainWindow window;
     private Path handbook;
 
-    @Start void start(Stage stage) throws IOException {
-        Path own = Files.createTempDirectory(folder, "test");
-        System.setProperty("decant.home", own.resolve("home").toString());
-        handbook = DemoFiles.into(own.resolve("files")).get(0);
-        window = new MainWindow(stage, Settings.ofThisUser());
-        window.show();
-    }
-
-    @Stop void stop() { window.close(); }
-
-    @BeforeEach void open() throws TimeoutException {
-        WaitForAsyncUtils.asyncFx(() -> window.desk().open(handbook, null));
-        until(() -> window.desk().pages().get() != null);
-        settle();
+    @BeforeEach void open() throws TimeoutException, IOException {
+        window = SHARED.window();
+        handbook = SHARED.files().get(0);
+        SHARED.open(handbook);
     }
 
     private void settle() throws TimeoutException { Waiting.settle(window); }

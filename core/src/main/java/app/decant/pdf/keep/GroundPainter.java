@@ -13,15 +13,18 @@ import java.awt.Rectangle;
 import java.awt.geom.AffineTransform;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.apache.pdfbox.io.IOUtils;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
@@ -110,6 +113,35 @@ public final class GroundPainter implements AutoCloseable {
         }
     }
 
+    /**
+     * The pages of the file as they came, to be looked at.
+     *
+     * @param turns how far each is turned clockwise to be read, by its number; those not told stand as they are
+     * @throws DecantException where the file can't be opened
+     */
+    public synchronized List<Page> pages(List<Integer> turns) {
+        if (closed) throw new DecantException(DecantException.Kind.CANCELLED, Message.of("keep.is-not-open-any-more", original.name()));
+        try {
+            open(new Page.Ground(0, 0, null, Map.of()));
+        } catch (IOException e) {
+            throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("pdf.cannot-be-shown-it-cannot-be-opened", original.name()), e);
+        }
+        List<Page> pages = new ArrayList<>();
+        for (PDPage page : pdf.getPages()) {
+            int index = pages.size();
+            int turn = index < turns.size() ? turns.get(index) : 0;
+            PDRectangle box = page.getCropBox();
+            boolean upright = (page.getRotation() + turn) % 180 == 0;
+            double width = unit(page) * (upright ? box.getWidth() : box.getHeight());
+            double height = unit(page) * (upright ? box.getHeight() : box.getWidth());
+            pages.add(new Page(index, String.valueOf(index + 1), width, height, List.of(), List.of(), new Page.Ground(index, turn, null, Map.of())));
+        }
+        return pages;
+    }
+
+    /** A page may have a unit of its own (ISO 32000-2, 7.7.3.3), which the renderer does not know. */
+    private static double unit(PDPage page) { return page.getUserUnit() > 0 ? page.getUserUnit() : 1; }
+
     /** Opens the file, and fills in what is filled in on a page. Only a file opened anew shows again what a field said first. */
     private void open(Page.Ground ground) throws IOException {
         boolean goesBack = !ground.answers().keySet().containsAll(filledOn.getOrDefault(ground.page(), Set.of()));
@@ -134,8 +166,7 @@ public final class GroundPainter implements AutoCloseable {
     private BufferedImage paint(Page page, double scale) throws IOException {
         PDPage own = pdf.getPage(page.ground().page());
         double most = Math.sqrt(MOST_PIXELS / Math.max(1, page.width() * page.height()));
-        // The page may have a unit of its own (ISO 32000-2, 7.7.3.3), which the renderer does not know.
-        double unit = own.getUserUnit() > 0 ? own.getUserUnit() : 1;
+        double unit = unit(own);
         float fine = (float) (Math.min(scale, most) * unit);
         int index = page.ground().page();
         Rewritten rewritten = page.ground().rewritten();

@@ -34,6 +34,13 @@ public final class Afterwards {
 
     Afterwards(Window window) { this.window = window; }
 
+    /** What was wished for one document is not done with another: nobody gets a mail that was meant for somebody else. */
+    void forget() {
+        wish = Wish.SHOW_RECEIPT;
+        address = "";
+        printing = PrintFolder.Job.PLAIN;
+    }
+
     String words() {
         if (wish == Wish.MAIL) return Words.of("after.mail", address);
         return wish == Wish.PRINT ? Words.of("after.print", printing.copies(), Words.of("sheets." + printing.sheets().name().toLowerCase(Locale.ROOT)))

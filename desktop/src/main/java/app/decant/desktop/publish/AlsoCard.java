@@ -25,6 +25,9 @@ public final class AlsoCard {
         this.changed = changed;
     }
 
+    /** Another document is published by itself until somebody wishes otherwise. */
+    void forget() { chosen.clear(); }
+
     String words() {
         List<String> names = names();
         return names.isEmpty() ? Words.of("also.nothing") : String.join(", ", names.stream().map(AlsoCard::shown).toList());

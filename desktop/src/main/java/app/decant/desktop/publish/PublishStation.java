@@ -153,6 +153,8 @@ public final class PublishStation {
             arrivedFor = source;
             recipe = Recipe.PLAIN;
             cards.forgetPasswords();
+            also.forget();
+            afterwards.forget();
             name = source.title() + ".pdf";
             folder = startFolder(source);
             after.getChildren().clear();

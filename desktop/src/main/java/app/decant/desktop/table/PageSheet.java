@@ -142,16 +142,18 @@ public final class PageSheet extends Pane {
         return rectangle;
     }
 
-    /** A dashed frame round a place that wants a look; in points. */
-    public static Rectangle frame(double[] one, double pointScale) {
-        Rectangle frame = new Rectangle((one[0] - 3) * pointScale, (one[1] - 2) * pointScale, Math.max(4, (one[2] + 6) * pointScale),
-                (one[3] + 4) * pointScale);
-        frame.setFill(null);
-        frame.setStroke(Color.web("#B8741A"));
-        frame.getStrokeDashArray().setAll(4.0, 3.0);
-        frame.setArcWidth(6);
-        frame.setArcHeight(6);
-        frame.setMouseTransparent(true);
-        return frame;
+    /** Dashed frames round places that want a look; in points. */
+    public void frame(List<double[]> places, double pointScale) {
+        frames.getChildren().clear();
+        for (double[] one : places) {
+            Rectangle frame = new Rectangle((one[0] - 3) * pointScale, (one[1] - 2) * pointScale, Math.max(4, (one[2] + 6) * pointScale),
+                    (one[3] + 4) * pointScale);
+            frame.setFill(null);
+            frame.setStroke(Color.web("#B8741A"));
+            frame.getStrokeDashArray().setAll(4.0, 3.0);
+            frame.setArcWidth(6);
+            frame.setArcHeight(6);
+            frames.getChildren().add(frame);
+        }
     }
 }

@@ -14,65 +14,25 @@ import app.decant.page.Page;
 import app.decant.page.Passage;
 import app.decant.page.Piece;
 import app.decant.pdf.form.FileField;
-import app.decant.pdf.keep.GroundPainter;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import javafx.beans.property.DoubleProperty;
-import javafx.beans.property.IntegerProperty;
-import javafx.beans.property.ReadOnlyDoubleProperty;
-import javafx.beans.property.SimpleDoubleProperty;
-import javafx.beans.property.SimpleIntegerProperty;
-import javafx.geometry.Orientation;
-import javafx.scene.Node;
-import javafx.scene.control.ScrollBar;
-import javafx.scene.input.ScrollEvent;
-import javafx.scene.layout.Pane;
-import javafx.scene.layout.Region;
-import javafx.scene.shape.Rectangle;
 
-/**
- * The table: the pages one under another, exactly as they will be published. Only pages in view have nodes. Lengths here are pixels; a point is
- * {@code 4/3 · zoom} pixels.
- */
-public final class PageTable extends Region {
-    private static final double GAP = 24;
-    private static final double INCH = 96 / 72.0;
-
+/** The table: the pages of the open document, exactly as they will be published, with the caret on them and what is picked. */
+public final class PageTable extends PageView {
     private final Desk desk;
-    private final Pane canvas = new Pane();
-    private final ScrollBar down = new ScrollBar();
-    private final ScrollBar across = new ScrollBar();
-    private final TilePainter painter = new TilePainter();
-    private final Map<Integer, PageSheet> sheets = new HashMap<>();
-    private final DoubleProperty zoom = new SimpleDoubleProperty(1.1);
-    private final IntegerProperty inView = new SimpleIntegerProperty();
     private final Caret caret;
     private final Lights lights;
-    private double[] tops = new double[0];
-    private double contentHeight;
-    private double contentWidth;
     private final TableKeys keys;
     private final PointerMenu menu;
     private final TableMouse mouse;
     private final FieldPen pen;
     private boolean revealing;
     private int near;
-    private boolean fitted = true;
 
     public PageTable(Desk desk) {
+        super("table", Words.of("table.name"));
         this.desk = desk;
         lights = new Lights(desk);
-        getStyleClass().add("table");
-        setId("table");
         setFocusTraversable(true);
-        setAccessibleText(Words.of("table.name"));
-        down.setOrientation(Orientation.VERTICAL);
-        Rectangle clip = new Rectangle();
-        clip.widthProperty().bind(widthProperty());
-        clip.heightProperty().bind(heightProperty());
-        setClip(clip);
-        getChildren().addAll(canvas, down, across);
         caret = new Caret();
         keys = new TableKeys(desk, this);
         setOnKeyPressed(keys::pressed);
@@ -85,22 +45,13 @@ public final class PageTable extends Region {
         setOnMouseMoved(mouse::moved);
         menu = new PointerMenu(desk, this);
         setOnContextMenuRequested(event -> menu.atPointer(event, keys.commands()));
-        addEventHandler(ScrollEvent.SCROLL, this::scrolled);
-        down.valueProperty().addListener((observed, before, now) -> requestLayout());
-        across.valueProperty().addListener((observed, before, now) -> requestLayout());
-        zoom.addListener((observed, before, now) -> {
-            measure();
-            requestLayout();
-        });
         desk.pages().addListener((observed, before, now) -> {
-            measure();
-            requestLayout();
+            show(now == null ? List.of() : now.pages(), desk.session() == null ? null : desk.session().ground());
             if (revealing) reveal();
         });
         desk.source().addListener((observed, before, now) -> {
             pen.leave(false);
-            fitted = true;
-            down.setValue(0);
+            begin();
         });
         desk.selection().addListener((observed, before, now) -> requestLayout());
         desk.words().slips().addListener((observed, before, now) -> requestLayout());
@@ -114,39 +65,6 @@ public final class PageTable extends Region {
     void menuAtCaret() { menu.atCaret(keys.commands()); }
 
     public TableKeys keys() { return keys; }
-    public boolean hasPages() { return desk.pages().get() != null && tops.length > 1; }
-    /** How many pixels of the table are seen above the first page. */
-    public double aboveFirst() { return Math.max(0, GAP - down.getValue()); }
-    public DoubleProperty zoomProperty() { return zoom; }
-    public IntegerProperty pageInView() { return inView; }
-    public double scale() { return zoom.get() * INCH; }
-
-    /** A new document is shown as wide as the table is, until somebody chooses a zoom. */
-    private void fit() {
-        PagedDocument pages = desk.pages().get();
-        if (!fitted || pages == null || getWidth() < 100) return;
-        double widest = pages.pages().stream().limit(20).mapToDouble(Page::width).max().orElse(595);
-        double wanted = Math.max(0.3, Math.min(1.1, (getWidth() - 12 - 2 * GAP) / (widest * INCH)));
-        if (Math.abs(wanted - zoom.get()) > 0.002) rescale(wanted, 0);
-    }
-
-    public void zoom(double wanted) {
-        fitted = false;
-        rescale(Math.max(0.2, Math.min(6, wanted)), getHeight() / 2);
-    }
-
-    /** Another scale; what stands so far below the view's upper edge stays there. */
-    private void rescale(double wanted, double below) {
-        double at = down.getValue() + below;
-        int page = pageAt(at);
-        double onPage = tops.length < 2 ? 0 : (at - tops[page]) / scale();
-        zoom.set(wanted);
-        measure();
-        if (tops.length > 1) down.setValue(clamp(tops[page] + onPage * scale() - below, down));
-    }
-
-    public void zoomBy(double factor) { zoom(zoom.get() * factor); }
-
     /** Shows what others changed and remarked: bars beside the one, a tint under the other. */
     public void review(List<Reviewing.Passage> found) {
         if (lights.review(found)) requestLayout();
@@ -158,100 +76,23 @@ public final class PageTable extends Region {
         requestLayout();
     }
 
-    private void measure() {
-        PagedDocument pages = desk.pages().get();
-        int count = pages == null ? 0 : pages.count();
-        tops = new double[count + 1];
-        double y = GAP;
-        contentWidth = 0;
-        for (int i = 0; i < count; i++) {
-            tops[i] = y;
-            y += pages.page(i).height() * scale() + GAP;
-            contentWidth = Math.max(contentWidth, pages.page(i).width() * scale() + 2 * GAP);
-        }
-        tops[count] = y;
-        contentHeight = y;
-        bars();
+    @Override protected void dress(PageSheet sheet, Page page) {
+        // Until the pages follow, what is picked is shown as it was.
+        if (!desk.isLaidOut()) return;
+        lights.on(sheet, desk.pages().get(), page, scale());
+        sheet.tint(pen.on(page).stream().map(at -> new double[] {at.place().left(), at.place().top(), at.place().width(), at.place().height()}).toList(),
+                "fillable", scale());
     }
 
-    private void bars() {
-        double height = getHeight();
-        double width = getWidth();
-        down.setMax(Math.max(0, contentHeight - height));
-        down.setVisibleAmount(contentHeight <= 0 ? 1 : down.getMax() * Math.min(1, height / contentHeight));
-        down.setUnitIncrement(60);
-        down.setBlockIncrement(height * 0.9);
-        down.setVisible(contentHeight > height);
-        across.setMax(Math.max(0, contentWidth - width));
-        across.setVisibleAmount(contentWidth <= 0 ? 1 : across.getMax() * Math.min(1, width / contentWidth));
-        across.setVisible(contentWidth > width);
-        if (down.getValue() > down.getMax()) down.setValue(down.getMax());
-        if (across.getValue() > across.getMax()) across.setValue(across.getMax());
-    }
-
-    @Override protected void layoutChildren() {
-        fit();
-        bars();
-        double bar = 12;
-        down.resizeRelocate(getWidth() - bar, 0, bar, getHeight());
-        across.resizeRelocate(0, getHeight() - bar, getWidth() - bar, bar);
-        canvas.resizeRelocate(0, 0, getWidth(), getHeight());
-        PagedDocument pages = desk.pages().get();
-        if (pages == null || tops.length != pages.count() + 1) {
-            canvas.getChildren().clear();
-            sheets.clear();
-            return;
-        }
-        int first = pageAt(down.getValue());
-        int last = pageAt(down.getValue() + getHeight());
-        sheets.entrySet().removeIf(entry -> {
-            boolean gone = entry.getKey() < first || entry.getKey() > last;
-            if (gone) canvas.getChildren().remove(entry.getValue());
-            return gone;
-        });
-        GroundPainter ground = desk.session().ground();
-        for (int i = first; i <= last && i < pages.count(); i++) {
-            PageSheet sheet = sheets.computeIfAbsent(i, index -> {
-                PageSheet made = new PageSheet(painter);
-                canvas.getChildren().add(made);
-                return made;
-            });
-            Page page = pages.page(i);
-            double x = pageX(page);
-            double y = tops[i] - down.getValue();
-            sheet.setLayoutX(Math.round(x));
-            sheet.setLayoutY(Math.round(y));
-            sheet.show(page, ground, scale(), outputScale(), -y, getHeight() - y);
-            // Until the pages follow, what is picked is shown as it was.
-            if (desk.isLaidOut()) {
-                lights.on(sheet, pages, page, scale());
-                sheet.tint(pen.on(page).stream().map(at -> new double[] {at.place().left(), at.place().top(), at.place().width(), at.place().height()})
-                        .toList(), "fillable", scale());
-            }
-        }
+    @Override protected void placed() {
         pen.place();
-        int middle = pageAt(down.getValue() + getHeight() * 0.4);
-        inView.set(Math.min(pages.count() - 1, middle));
-        if (desk.isLaidOut()) placeCaret(pages);
-    }
-
-    private double outputScale() { return getScene() == null || getScene().getWindow() == null ? 1 : getScene().getWindow().getOutputScaleX(); }
-
-    private double pageX(Page page) {
-        double width = page.width() * scale();
-        return contentWidth > getWidth() ? GAP + (contentWidth - 2 * GAP - width) / 2 - across.getValue() : (getWidth() - 12 - width) / 2;
-    }
-
-    private int pageAt(double y) {
-        int count = tops.length - 1;
-        for (int i = 0; i < count; i++) if (y < tops[i + 1]) return i;
-        return Math.max(0, count - 1);
+        if (desk.isLaidOut()) placeCaret(desk.pages().get());
     }
 
     private void placeCaret(PagedDocument pages) {
         TextSelection span = desk.selection().get();
         PagedDocument.Caret place = span == null || !Lights.fits(pages, span) ? null : pages.caret(span.head(), near);
-        PageSheet sheet = place == null ? null : sheets.get(place.page());
+        PageSheet sheet = place == null ? null : sheets().get(place.page());
         if (sheet == null || !isFocused()) {
             caret.hide();
             return;
@@ -259,46 +100,14 @@ public final class PageTable extends Region {
         caret.place(sheet, place.x() * scale(), place.top() * scale(), place.height() * scale());
     }
 
-    private void scrolled(ScrollEvent event) {
-        if (event.isControlDown()) zoomBy(event.getDeltaY() > 0 ? 1.08 : 1 / 1.08);
-        else if (event.isShiftDown() && across.isVisible()) across.setValue(clamp(across.getValue() - event.getDeltaX() - event.getDeltaY(), across));
-        else scroll(-event.getDeltaY());
-        event.consume();
-    }
-
-    public void scroll(double by) { down.setValue(clamp(down.getValue() + by, down)); }
-
-    private static double clamp(double value, ScrollBar bar) { return Math.max(0, Math.min(bar.getMax(), value)); }
-
-    /** How much of the pages is seen above: in pages and parts of one. */
-    public double viewTop() { return part(down.getValue()); }
-
-    public double viewBottom() { return part(down.getValue() + getHeight()); }
-
-    private double part(double y) {
-        int page = pageAt(y);
-        if (tops.length < 2) return 0;
-        double share = (y - tops[page]) / Math.max(1, tops[page + 1] - tops[page]);
-        return page + Math.max(0, Math.min(1, share));
-    }
-
-    /** Brings a place into view: the page, and how much of it is above (0 to 1). */
-    public void scrollTo(double pagePart) {
-        if (tops.length < 2) return;
-        int page = Math.max(0, Math.min(tops.length - 2, (int) pagePart));
-        down.setValue(clamp(tops[page] + (pagePart - page) * (tops[page + 1] - tops[page]) - GAP, down));
-    }
-
-    public ReadOnlyDoubleProperty scrolling() { return down.valueProperty(); }
-
     /** The page that headers and footers are written on: the one that was clicked, else the one in view. */
     public int near() { return near; }
 
-    void standNear(double y) { near = pageAt(y + down.getValue()); }
+    void standNear(double y) { near = pageUnder(y); }
 
     /** Picks a passage and, where it is out of view, brings it in. */
     public void pick(TextSelection span, boolean reveal) {
-        near = inView.get();
+        near = pageInView().get();
         desk.pick(span);
         if (reveal) reveal();
     }
@@ -312,10 +121,8 @@ public final class PageTable extends Region {
         if (pages == null || span == null || !Lights.fits(pages, span)) return;
         PagedDocument.Caret place = pages.caret(span.head(), near);
         if (place == null) return;
-        double top = tops[place.page()] + place.top() * scale();
-        double bottom = top + place.height() * scale();
-        if (top < down.getValue() + 40) down.setValue(clamp(top - getHeight() * 0.25, down));
-        else if (bottom > down.getValue() + getHeight() - 40) down.setValue(clamp(bottom - getHeight() * 0.7, down));
+        double top = pageY(place.page()) + place.top() * scale();
+        reveal(top, top + place.height() * scale());
     }
 
     /** Puts the caret at a point of this node. */
@@ -327,11 +134,11 @@ public final class PageTable extends Region {
     /** The picture under a point of this node as what would be picked, or null. */
     TextSelection pictureAt(double x, double y) {
         PagedDocument pages = desk.pages().get();
-        if (pages == null || tops.length < 2) return null;
-        int number = pageAt(y + down.getValue());
+        if (pages == null || !hasPages()) return null;
+        int number = pageUnder(y);
         Page page = pages.page(number);
         double left = (x - pageX(page)) / scale();
-        double top = (y + down.getValue() - tops[number]) / scale();
+        double top = (y - pageY(number)) / scale();
         for (Item item : page.items()) {
             boolean floats = item instanceof Item.PictureItem one && isOn(left - one.x(), top - one.y(), one.picture());
             if (floats) return Pictures.find(desk.document(), ((Item.PictureItem) item).picture());
@@ -358,13 +165,13 @@ public final class PageTable extends Region {
     public Framed framed() {
         PagedDocument pages = desk.pages().get();
         if (pages == null || !desk.isLaidOut() || desk.selection().get() == null) return null;
-        for (int number : sheets.keySet()) {
+        for (int number : sheets().keySet()) {
             if (number >= pages.count()) continue;
             List<double[]> frames = lights.framed(pages.page(number));
             if (frames.isEmpty()) continue;
             double[] one = frames.get(0);
             double x = pageX(pages.page(number)) + one[0] * scale();
-            double y = tops[number] - down.getValue() + one[1] * scale();
+            double y = pageY(number) + one[1] * scale();
             return new Framed(x, y, one[2] * scale(), one[3] * scale(), one[0], one[1]);
         }
         return null;
@@ -382,29 +189,23 @@ public final class PageTable extends Region {
     /** The field under a point of this node; null for none. */
     FieldPen.At fieldAt(double x, double y) {
         PagedDocument pages = desk.pages().get();
-        if (pages == null || tops.length < 2) return null;
-        int number = pageAt(y + down.getValue());
+        if (pages == null || !hasPages()) return null;
+        int number = pageUnder(y);
         Page page = pages.page(number);
-        return pen.at(page, (x - pageX(page)) / scale(), (y + down.getValue() - tops[number]) / scale());
+        return pen.at(page, (x - pageX(page)) / scale(), (y - pageY(number)) / scale());
     }
 
     /** Where something of a page is on this node, in pixels: x, y, width, height. */
     public double[] frameOf(int page, FileField.Place place) {
         double x = pageX(desk.pages().get().page(page)) + place.left() * scale();
-        return new double[] {x, tops[page] - down.getValue() + place.top() * scale(), place.width() * scale(), place.height() * scale()};
+        return new double[] {x, pageY(page) + place.top() * scale(), place.width() * scale(), place.height() * scale()};
     }
 
     /** Brings a place so far down a page into view, where it is not. */
     void show(int page, double top) {
-        double y = tops[page] + top * scale();
-        if (y < down.getValue() + 40 || y > down.getValue() + getHeight() - 80) down.setValue(clamp(y - getHeight() * 0.3, down));
+        double y = pageY(page) + top * scale();
+        if (y < 40 || y > getHeight() - 80) scroll(y - getHeight() * 0.3);
         layout();
-    }
-
-    /** Puts something over the pages, or takes it away. */
-    void over(Node node, boolean wanted) {
-        if (wanted && node.getParent() == null) canvas.getChildren().add(node);
-        else if (!wanted) canvas.getChildren().remove(node);
     }
 
     /** Lets go of what the mouse holds, as if nothing had been; whether it held anything. */
@@ -418,12 +219,11 @@ public final class PageTable extends Region {
     /** The place of a story, or of any where that is null, under a point of this node; null where there is none. */
     Place placeAt(double x, double y, Story story) {
         PagedDocument pages = desk.pages().get();
-        if (pages == null || tops.length < 2) return null;
-        double absolute = y + down.getValue();
-        int page = pageAt(absolute);
+        if (pages == null || !hasPages()) return null;
+        int page = pageUnder(y);
         Page one = pages.page(page);
         double left = (x - pageX(one)) / scale();
-        double top = (absolute - tops[page]) / scale();
+        double top = (y - pageY(page)) / scale();
         return story == null ? pages.placeAt(page, left, top) : pages.placeAt(page, left, top, story);
     }
 
@@ -433,6 +233,6 @@ public final class PageTable extends Region {
         PagedDocument.Caret found = pages == null ? null : pages.caret(place, near);
         if (found == null) return null;
         Page page = pages.page(found.page());
-        return new double[] {pageX(page) + found.x() * scale(), tops[found.page()] - down.getValue() + (found.top() + found.height() / 2) * scale()};
+        return new double[] {pageX(page) + found.x() * scale(), pageY(found.page()) + (found.top() + found.height() / 2) * scale()};
     }
 }

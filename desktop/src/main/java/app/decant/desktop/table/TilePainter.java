@@ -34,6 +34,7 @@ public final class TilePainter {
      * @param wanted whether it still is, asked on another thread before it is begun
      */
     void paint(Page page, GroundPainter ground, double scale, int index, BooleanSupplier wanted, Consumer<Image> done) {
+        if (executor.isShutdown()) return;
         executor.execute(() -> {
             if (!wanted.getAsBoolean()) return;
             try {
@@ -44,4 +45,7 @@ public final class TilePainter {
             }
         });
     }
+
+    /** Ends; what is being painted is not shown any more. */
+    void close() { executor.shutdown(); }
 }

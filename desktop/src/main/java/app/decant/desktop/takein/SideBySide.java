@@ -26,7 +26,7 @@ import javafx.scene.text.TextAlignment;
 /** A PDF as it came and, beside it, as it will be published or as text, moved together; below them how well each page reads as text. */
 public final class SideBySide {
     private final Window window;
-    private final OriginalTable original;
+    private final OriginalView original;
     private final FaithBar bar;
     private final Label came = new Label();
     private final Label editable = new Label();
@@ -38,7 +38,7 @@ public final class SideBySide {
 
     public SideBySide(Window window) {
         this.window = window;
-        original = new OriginalTable(window.table());
+        original = new OriginalView(window.table());
         bar = new FaithBar(page -> window.table().scrollTo(page));
         for (Label label : List.of(came, editable)) label.getStyleClass().add("beside-title");
         Region between = new Region();
@@ -91,9 +91,10 @@ public final class SideBySide {
         Desk desk = window.desk();
         Desk.Coming coming = desk.coming().get();
         Session.Source source = desk.source().get();
-        if (coming != null) original.show(coming.file(), coming.password());
-        else original.show(source != null && source.isPdf() ? source.file() : null, source == null ? null : source.password());
+        if (coming != null) original.showFile(coming.file(), coming.password());
+        else original.showFile(source != null && source.isPdf() ? source.file() : null, source == null ? null : source.password());
         boolean ready = coming == null && source != null;
+        original.keepUp(ready);
         int page = window.table().pageInView().get() + 1;
         String name = coming != null ? coming.file().getFileName().toString() : source == null ? "" : source.name();
         List<Integer> turns = ready ? source.taken().provenance().sheets().stream().map(Provenance.Sheet::turn).toList() : List.of();
