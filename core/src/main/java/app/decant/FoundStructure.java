@@ -38,7 +38,7 @@ final class FoundStructure {
         this.edits = edits;
         this.rewritten = rewritten;
         lines = new GroundLines(provenance);
-        for (TextEdits.Edit edit : edits.edits()) if (edit.now() != null) edited.put(edit.now(), edit);
+        for (TextEdits.Edit edit : edits.edits()) if (!edit.isGone()) edited.put(edit.nows().get(0), edit);
         edited.forEach((now, edit) -> came.put(now, edit.old()));
         edits.described().forEach((old, now) -> came.put(now, old));
     }

@@ -32,27 +32,89 @@ final class GroundLines {
     Map<Integer, List<Item.LineItem>> of(Paragraph paragraph) {
         return known.computeIfAbsent(paragraph, key -> {
             Stand stand = stand(key);
-            return stand == null ? Map.of() : lines(key, stand);
+            return stand == null ? Map.of() : lines(key, stand, true);
         });
     }
 
     /** The lines of a paragraph that stands where another stood, letter for letter. */
     Map<Integer, List<Item.LineItem>> as(Paragraph old, Paragraph now) {
         Stand stand = stand(old);
-        return stand == null ? Map.of() : lines(now, stand);
+        return stand == null ? Map.of() : lines(now, stand, true);
     }
 
-    /** The lines of a paragraph that says something else in one place, as its page was written anew. */
+    /** The lines of what says something else in one place, as its page was written anew. */
     Map<Integer, List<Item.LineItem>> of(TextEdits.Edit edit, Rewritten page, Rewritten.Reset reset) {
-        Stand old = stand(edit.old());
-        int[][] places = provenance.places(edit.old());
-        if (old == null || places == null) return Map.of();
-        if (edit.now().length() == 0) return empty(edit, old);
-        List<Provenance.Line> came = provenance.of(edit.old());
-        Stand stand = new Stand(edit.now().length(), came);
+        List<Provenance.Line> came = new ArrayList<>();
+        List<int[]> places = new ArrayList<>();
+        for (Paragraph old : edit.olds()) {
+            int[][] own = provenance.places(old);
+            if (own == null || provenance.of(old).isEmpty()) return Map.of();
+            if (old != edit.old()) places.add(null);
+            for (int[] place : own) places.add(place == null ? null : new int[] {place[0] + came.size(), place[1]});
+            came.addAll(provenance.of(old));
+        }
+        Stand old = new Stand(places.size(), came);
+        old.put(places.toArray(new int[0][]), came);
+        old.fill(WordChange.joined(edit.olds()).text());
+        String text = WordChange.joined(edit.nows()).text();
+        if (text.isEmpty()) return empty(edit.nows().get(0), old, edit.from(), true);
+        Stand stand = anew(edit, text, page, reset, old, came, places.toArray(new int[0][]));
+        Map<Integer, List<Item.LineItem>> lines = new TreeMap<>();
+        int from = 0;
+        for (Paragraph now : edit.nows()) {
+            int to = from + now.length();
+            // An empty one stands where the end of the paragraph before it leads.
+            Map<Integer, List<Item.LineItem>> own = now.length() > 0 ? lines(now, stand.part(from, to), true)
+                    : empty(now, stand, from > 0 ? from - 1 : to, true);
+            own.forEach((at, some) -> lines.computeIfAbsent(at, key -> new ArrayList<>()).addAll(some));
+            from = to + 1;
+        }
+        return lines;
+    }
+
+    /**
+     * The lines of a header or footer on one page.
+     *
+     * @param now  its paragraph, letter for letter as it came
+     */
+    static List<Item.LineItem> of(StandingHeads.One head, Paragraph now) { return lines(now, stand(head), false).getOrDefault(head.page(), List.of()); }
+
+    /** The lines of a header or footer that says something else in one place, as one page was written anew. */
+    static List<Item.LineItem> of(StandingHeads.One head, TextEdits.Edit edit, Rewritten page, Rewritten.Reset reset) {
+        Stand old = stand(head);
+        Paragraph now = edit.nows().get(0);
+        Map<Integer, List<Item.LineItem>> lines = now.length() == 0 ? empty(now, old, edit.from(), false)
+                : lines(now, anew(edit, now.text(), page, reset, old, List.of(head.line()), places(head)), false);
+        return lines.getOrDefault(head.page(), List.of());
+    }
+
+    private static int[][] places(StandingHeads.One head) {
+        int[][] places = new int[head.letters().length][];
+        for (int i = 0; i < places.length; i++) if (head.letters()[i] >= 0) places[i] = new int[] {0, head.letters()[i]};
+        return places;
+    }
+
+    private static Stand stand(StandingHeads.One head) {
+        Stand stand = new Stand(head.letters().length, List.of(head.line()));
+        stand.put(places(head), List.of(head.line()));
+        // A number of the page has one letter in the text, and as many as it needs on the page.
+        for (int i = 0; i < head.letters().length; i++) {
+            if (head.paragraph().text().charAt(i) != Inline.OBJECT) continue;
+            int next = head.line().letters().length();
+            for (int j = i + 1; j < head.letters().length && next == head.line().letters().length(); j++) if (head.letters()[j] >= 0) next = head.letters()[j];
+            stand.right[i] = head.line().rights()[next - 1];
+        }
+        stand.fill(head.paragraph().text());
+        return stand;
+    }
+
+    /** Where the letters of an edited paragraph stand: those that stay where they stood or went to, the others where they were put. */
+    private static Stand anew(TextEdits.Edit edit, String text, Rewritten page, Rewritten.Reset reset, Stand old, List<Provenance.Line> came,
+            int[][] places) {
+        Stand stand = new Stand(text.length(), came);
         int added = reset.letters().size();
         double size = came.get(old.line[edit.from()]).size();
-        for (int i = 0; i < edit.now().length(); i++) {
+        for (int i = 0; i < text.length(); i++) {
             boolean fresh = i >= edit.from() && i < edit.from() + added;
             int was = i < edit.from() ? i : i - added + edit.to() - edit.from();
             if (!fresh && places[was] == null) continue;
@@ -66,16 +128,16 @@ final class GroundLines {
             }
             if (spot != null) stand.put(i, stand.line(edit.page(), spot.baseline(), size), spot.left(), spot.right());
         }
-        stand.fill(edit.now().text());
-        return lines(edit.now(), stand);
+        stand.fill(text);
+        return stand;
     }
 
-    /** A paragraph that lost its words keeps the place where it began. */
-    private static Map<Integer, List<Item.LineItem>> empty(TextEdits.Edit edit, Stand old) {
-        On on = old.lines.get(old.line[edit.from()]);
+    /** A paragraph without words has a place to write on all the same: where a letter stands or stood. */
+    private static Map<Integer, List<Item.LineItem>> empty(Paragraph paragraph, Stand stand, int at, boolean body) {
+        On on = stand.lines.get(stand.line[at]);
         double ascent = ASCENT * on.size;
         Line line = new Line(0, 0, 0, 0, 0, ascent + DESCENT * on.size, ascent, ascent, DESCENT * on.size, List.of(), Line.Break.NONE);
-        return Map.of(on.page, List.of(new Item.LineItem(new TextPassage(edit.now()), line, old.left[edit.from()], on.baseline - ascent, true)));
+        return Map.of(on.page, List.of(new Item.LineItem(new TextPassage(paragraph), line, stand.left[at], on.baseline - ascent, body)));
     }
 
     /** A line as far as letters stand on it. */
@@ -96,6 +158,18 @@ final class GroundLines {
             Arrays.fill(line, -1);
         }
 
+        private Stand(List<On> lines, int[] line, float[] left, float[] right) {
+            this.lines.addAll(lines);
+            this.line = line;
+            this.left = left;
+            this.right = right;
+        }
+
+        /** Some of the letters, by themselves. */
+        Stand part(int from, int to) {
+            return new Stand(lines, Arrays.copyOfRange(line, from, to), Arrays.copyOfRange(left, from, to), Arrays.copyOfRange(right, from, to));
+        }
+
         /** The line of a page with a baseline, another if there is none yet. */
         int line(int page, double baseline, double size) {
             for (int i = 0; i < lines.size(); i++)
@@ -108,6 +182,14 @@ final class GroundLines {
             line[at] = on;
             left[at] = from;
             right[at] = to;
+        }
+
+        void put(int[][] places, List<Provenance.Line> came) {
+            for (int i = 0; i < places.length; i++) {
+                if (places[i] == null) continue;
+                Provenance.Line one = came.get(places[i][0]);
+                put(i, places[i][0], one.lefts()[places[i][1]], one.rights()[places[i][1]]);
+            }
         }
 
         /** Gives what nothing shows its place between what is shown: spaces, breaks, objects. */
@@ -138,11 +220,7 @@ final class GroundLines {
         Stand stand = new Stand(text.length(), lines);
         int[][] places = provenance.places(paragraph);
         if (places == null) places = about(text.length(), lines);
-        for (int i = 0; i < places.length; i++) {
-            if (places[i] == null) continue;
-            Provenance.Line line = lines.get(places[i][0]);
-            stand.put(i, places[i][0], line.lefts()[places[i][1]], line.rights()[places[i][1]]);
-        }
+        stand.put(places, lines);
         stand.fill(text);
         return stand;
     }
@@ -160,7 +238,7 @@ final class GroundLines {
         return places;
     }
 
-    private static Map<Integer, List<Item.LineItem>> lines(Paragraph paragraph, Stand stand) {
+    private static Map<Integer, List<Item.LineItem>> lines(Paragraph paragraph, Stand stand, boolean body) {
         Map<Integer, List<Item.LineItem>> pages = new TreeMap<>();
         TextPassage passage = new TextPassage(paragraph);
         String text = paragraph.text();
@@ -168,13 +246,14 @@ final class GroundLines {
         for (int i = 1; i <= text.length(); i++) {
             if (i < text.length() && stand.line[i] == stand.line[from]) continue;
             On on = stand.lines.get(stand.line[from]);
-            pages.computeIfAbsent(on.page, page -> new ArrayList<>()).add(line(passage, text, stand, from, i, on));
+            pages.computeIfAbsent(on.page, page -> new ArrayList<>()).add(line(passage, text, stand, from, i, on, body));
             from = i;
         }
         return pages;
     }
 
-    private static Item.LineItem line(TextPassage passage, String text, Stand stand, int from, int to, On on) {
+    private static Item.LineItem line(TextPassage passage, String text, Stand stand, int from, int to, On on,
+            boolean body) {
         float[] lefts = Arrays.copyOfRange(stand.left, from, to);
         float[] rights = Arrays.copyOfRange(stand.right, from, to);
         boolean backwards = to - from > 1 && lefts[0] > lefts[to - from - 1];
@@ -193,6 +272,6 @@ final class GroundLines {
         double descent = DESCENT * on.size;
         Piece letters = new Piece.Letters(from, lefts, rights, backwards);
         Line line = new Line(from, to, 0, 0, most - least, ascent + descent, ascent, ascent, descent, List.of(letters), after);
-        return new Item.LineItem(passage, line, least, on.baseline - ascent, true);
+        return new Item.LineItem(passage, line, least, on.baseline - ascent, body);
     }
 }

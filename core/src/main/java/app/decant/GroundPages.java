@@ -18,6 +18,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.IntFunction;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
 
@@ -35,16 +36,17 @@ final class GroundPages {
     private Map<Integer, Standing> standing = Map.of();
 
     /** A page that was given, and what it was made from. */
-    private record Standing(Page page, List<Item> text, Page laid, List<Item> unknown) {
-        boolean isOf(int index, Pages pages, List<Item> other, Map<String, String> answers) {
+    private record Standing(Page page, List<Item> text, List<Item> frame, Page laid, List<Item> unknown) {
+        boolean isOf(int index, Pages pages, List<Item> other, List<Item> otherFrame, Map<String, String> answers) {
             return page.index() == index && page.label().equals(pages.page(index).label()) && page.ground().rewritten() == pages.rewritten(index)
                     && page.ground().answers().equals(answers)
-                    && (text == other || isSame(other));
+                    && isSame(text, other) && isSame(frame, otherFrame);
         }
 
-        private boolean isSame(List<Item> other) {
-            if (text.size() != other.size()) return false;
-            for (int i = 0; i < text.size(); i++) if (text.get(i) != other.get(i)) return false;
+        private static boolean isSame(List<Item> one, List<Item> other) {
+            if (one == other) return true;
+            if (one.size() != other.size()) return false;
+            for (int i = 0; i < one.size(); i++) if (one.get(i) != other.get(i)) return false;
             return true;
         }
     }
@@ -75,8 +77,9 @@ final class GroundPages {
      * @param now   the text as it is laid out
      * @param pages what would be published of it
      * @param reset the lines that stand in place of those of paragraphs as they came; null where other paragraphs came or went
+     * @param heads the lines of headers and footers on a page of the file
      */
-    List<Page> of(PagedDocument now, Pages pages, Map<Paragraph, Map<Integer, List<Item.LineItem>>> reset) {
+    List<Page> of(PagedDocument now, Pages pages, Map<Paragraph, Map<Integer, List<Item.LineItem>>> reset, IntFunction<List<Item>> heads) {
         Map<Integer, List<Item>> text = reset == null ? text(now.walk()) : reset.isEmpty() ? came : with(reset, pages);
         Map<Integer, Standing> made = new HashMap<>();
         List<Page> all = new ArrayList<>();
@@ -87,12 +90,13 @@ final class GroundPages {
             }
             int ground = pages.ground(i);
             List<Item> items = text.getOrDefault(ground, List.of());
+            List<Item> frame = heads.apply(ground);
             Page laid = now.count() == pages.count() ? now.page(i) : null;
             Standing known = standing.get(ground);
             List<Item> unknown = laid == null ? List.of() : known != null && known.laid == laid ? known.unknown : unknown(laid);
-            if (known == null || !known.isOf(i, pages, items, onThis(ground, pages)) || !unknown.equals(known.unknown))
-                known = new Standing(page(i, ground, pages, items, unknown), items, laid, unknown);
-            else if (known.laid != laid) known = new Standing(known.page, known.text, laid, unknown);
+            if (known == null || !known.isOf(i, pages, items, frame, onThis(ground, pages)) || !unknown.equals(known.unknown))
+                known = new Standing(page(i, ground, pages, items, unknown, frame), items, frame, laid, unknown);
+            else if (known.laid != laid) known = new Standing(known.page, known.text, known.frame, laid, unknown);
             made.put(ground, known);
             all.add(known.page);
         }
@@ -112,12 +116,12 @@ final class GroundPages {
         return some;
     }
 
-    private Page page(int index, int ground, Pages pages, List<Item> items, List<Item> unknown) {
+    private Page page(int index, int ground, Pages pages, List<Item> items, List<Item> unknown, List<Item> frame) {
         List<Item> text = new ArrayList<>(items);
         text.addAll(unknown);
         Provenance.Sheet sheet = sheets.get(ground);
         Page.Ground own = new Page.Ground(ground, sheet.turn(), pages.rewritten(index), onThis(ground, pages));
-        return new Page(index, pages.page(index).label(), sheet.width(), sheet.height(), text, List.of(), own);
+        return new Page(index, pages.page(index).label(), sheet.width(), sheet.height(), text, frame, own);
     }
 
     private Map<Integer, List<Item>> with(Map<Paragraph, Map<Integer, List<Item.LineItem>>> reset, Pages pages) {

@@ -32,6 +32,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.IntFunction;
 import org.slf4j.LoggerFactory;
 
 /**
@@ -39,6 +40,8 @@ import org.slf4j.LoggerFactory;
  * with other words where those can be put in place, pages set anew where they can't. It is asked again after every edit, and remembers what it found.
  */
 public final class Revision implements AutoCloseable {
+    private static final Message PROVING = Message.of("step.looking-at-changed-pages");
+
     private final Original original;
     private final Taken taken;
     private final Document before;
@@ -48,6 +51,8 @@ public final class Revision implements AutoCloseable {
     private final Walk walk;
     private final GroundLines lines;
     private final GroundPages standing;
+    private final StandingHeads heads;
+    private final Map<StandingHeads.One, HeadLines> headLines = new IdentityHashMap<>();
     private PagedDocument then;
     private UntouchedPages untouched;
     private volatile FileForm form;
@@ -70,6 +75,9 @@ public final class Revision implements AutoCloseable {
             this.refused = refused;
         }
     }
+
+    /** The lines of a header on a page, and what they were made from. */
+    private record HeadLines(Paragraph paragraph, Rewritten.Reset reset, List<Item> lines) { }
 
     /**
      * What is published.
@@ -94,6 +102,7 @@ public final class Revision implements AutoCloseable {
         walk = Walk.of(before);
         for (Walk.Stop stop : walk.stops()) came.add(stop.paragraph());
         lines = new GroundLines(taken.provenance());
+        heads = StandingHeads.of(before, walk, taken.provenance());
         standing = new GroundPages(walk, lines, taken.provenance().sheets(), this::isTouched, this::form);
     }
 
@@ -120,7 +129,11 @@ public final class Revision implements AutoCloseable {
         }
         // Aside, since it takes a while: whoever writes on is not kept waiting.
         synchronized (proving) {
-            for (Tried one : tries.values()) prove(one);
+            int done = 0;
+            for (Tried one : tries.values()) {
+                progress.step(done++, tries.size(), PROVING);
+                prove(one);
+            }
         }
         synchronized (this) {
             return noted(of(now, edits, tries, true, progress), now, edits);
@@ -136,7 +149,7 @@ public final class Revision implements AutoCloseable {
             TextEdits.Found edits = edits(now);
             Pages pages = of(now, edits, tries(edits), false, Progress.SILENT).pages;
             if (pages == now || taken.provenance().sheets().size() != own.count()) return now;
-            return now.on(standing.of(now, pages, edits == null ? null : reset(edits)));
+            return now.on(standing.of(now, pages, edits == null ? null : reset(edits), headsOf(now, edits)));
         } catch (DecantException e) {
             LoggerFactory.getLogger(Revision.class).info("{}", e.getMessage());
             return now;
@@ -150,14 +163,14 @@ public final class Revision implements AutoCloseable {
     /** The structure that was found in its pages, as far as these are its own; null where it is not known any more. */
     synchronized LogicalStructure structure(PagedDocument now) {
         TextEdits.Found edits = edits(now);
-        if (edits == null || !edits.beyond().isEmpty()) return null;
+        if (edits == null || !edits.beyond().isEmpty() || !edits.edits().stream().allMatch(TextEdits.Edit::isPlain)) return null;
         Map<Integer, Rewritten> inPlace = inPlace(tries(edits), new ArrayList<>());
         return inPlace.size() == edits.byPage().size() ? FoundStructure.of(now, taken.provenance(), edits, inPlace) : null;
     }
 
     private TextEdits.Found edits(PagedDocument now) {
         if (now.document() == before || now.document().equals(before)) return TextEdits.Found.NOTHING;
-        return TextEdits.between(before, walk, now.document(), now.walk(), taken.provenance());
+        return TextEdits.between(before, walk, now.document(), now.walk(), taken.provenance(), heads);
     }
 
     private Result of(PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries, boolean whole, Progress progress) {
@@ -177,16 +190,23 @@ public final class Revision implements AutoCloseable {
         Map<Paragraph, Paragraph> came = new IdentityHashMap<>();
         Map<Paragraph, Paragraph> gone = new IdentityHashMap<>();
         for (TextEdits.Edit edit : edits == null ? List.<TextEdits.Edit>of() : edits.edits()) {
-            if (edit.now() == null) gone.put(edit.old(), null);
-            else came.put(edit.now(), edit.old());
+            if (edit.isPlain() && !edit.isGone()) {
+                came.put(edit.nows().get(0), edit.old());
+                continue;
+            }
+            // Where paragraphs came or went, neither these nor those are asked for.
+            edit.olds().forEach(old -> gone.put(old, null));
+            edit.nows().forEach(fresh -> came.put(fresh, null));
         }
+        if (edits != null) for (TextEdits.Edit edit : edits.heads()) came.put(edit.nows().get(0), edit.old());
         return new Result(untouched.of(now, original.with(now.document().answers()), inPlace, came, gone), findings);
     }
 
     /** With what was remarked, answered and taken out on pages that are the file's. */
     private Result noted(Result result, PagedDocument now, TextEdits.Found edits) {
         if (result.pages.original().isEmpty()) return result;
-        List<Note> notes = NoteChanges.between(before, now.document(), () -> standing.of(now, result.pages, edits == null ? null : reset(edits)));
+        List<Note> notes = NoteChanges.between(before, now.document(), () -> standing.of(now, result.pages, edits == null ? null : reset(edits),
+                headsOf(now, edits)));
         if (notes.isEmpty()) return result;
         Original noted = result.pages.original().get().noted(notes);
         return new Result(result.pages instanceof OwnPages kept ? kept.of(noted) : ((RevisedPages) result.pages).of(noted), result.findings);
@@ -248,14 +268,42 @@ public final class Revision implements AutoCloseable {
         if (edits != null) edits.byPage().forEach((page, some) -> {
             Tried one = tried.get(page);
             boolean stands = one != null && one.refused == null && !edits.beyond().contains(page);
-            for (int i = 0; i < some.size(); i++)
-                reset.put(some.get(i).old(), !stands || some.get(i).now() == null ? Map.of()
-                        : lines.of(some.get(i), one.made.page(), one.made.page().reset().get(i)));
+            for (int i = 0; i < some.size() && walk.indexOf(some.get(i).old()) >= 0; i++) {
+                TextEdits.Edit edit = some.get(i);
+                edit.olds().forEach(old -> reset.put(old, Map.of()));
+                if (stands && !edit.isGone()) reset.put(edit.old(), lines.of(edit, one.made.page(), one.made.page().reset().get(i)));
+            }
         });
         if (edits == null) return reset;
         for (Paragraph other : edits.others()) reset.put(other, Map.of());
         edits.described().forEach((old, fresh) -> reset.put(old, lines.as(old, fresh)));
         return reset;
+    }
+
+    /** The headers and footers on each page of the file, so that they can be written on there. */
+    private IntFunction<List<Item>> headsOf(PagedDocument now, TextEdits.Found edits) {
+        Map<Integer, List<TextEdits.Edit>> byPage = edits == null || edits.heads().isEmpty() ? Map.of() : edits.byPage();
+        return page -> {
+            List<Item> items = new ArrayList<>();
+            for (StandingHeads.One one : heads.on(page)) {
+                Paragraph paragraph = one.in(now.document());
+                if (paragraph == null) continue;
+                List<TextEdits.Edit> here = byPage.getOrDefault(page, List.of());
+                int at = -1;
+                for (int i = 0; i < here.size(); i++) if (here.get(i).old() == one.paragraph()) at = i;
+                Tried tries = at < 0 || edits.beyond().contains(page) ? null : tried.get(page);
+                if (at < 0 && !paragraph.equals(one.paragraph()) || at >= 0 && (tries == null || tries.refused != null)) continue;
+                Rewritten.Reset reset = at < 0 ? null : tries.made.page().reset().get(at);
+                HeadLines known = headLines.get(one);
+                if (known == null || known.paragraph != paragraph || known.reset != reset) {
+                    known = new HeadLines(paragraph, reset, List.copyOf(reset == null ? GroundLines.of(one, paragraph)
+                            : GroundLines.of(one, here.get(at), tries.made.page(), reset)));
+                    headLines.put(one, known);
+                }
+                items.addAll(known.lines);
+            }
+            return items;
+        };
     }
 
     @Override public void close() {

@@ -9,6 +9,7 @@ import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
+import app.decant.edit.Change;
 import app.decant.edit.Dressing;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
@@ -150,6 +151,31 @@ class GroundTest {
             Pages pages = revision.published(now, Progress.SILENT).pages();
             Decant.publish(new Order(pages, recipe, Recipe.Passwords.NONE, source), again, Progress.SILENT);
             for (String words : List.of("declared at", "yellow pad", "answerable up to", "bring a friend")) standsThere(shown, again, words);
+        }
+    }
+
+    /** Another paragraph, first without words, then with some: on the file's own page, with a caret where its letters will be published. */
+    @Test void aParagraphThatIsPutInStandsWhereItWillBePublished() throws IOException {
+        try (Revision revision = revision()) {
+            Place end = find(taken.document(), "Nobody stays on the car deck during the crossing.").end();
+            Change parted = Typing.breakParagraph(taken.document(), TextSelection.caret(end));
+            Place begins = parted.picked().head();
+            PagedDocument empty = revision.shown(layout.next(parted.after()));
+            assertThat(empty.pages()).allMatch(page -> page.ground() != null);
+            Caret caret = empty.caret(begins);
+            Caret above = empty.caret(end);
+            assertThat(caret.page()).isEqualTo(above.page());
+            assertThat(caret.x()).isCloseTo(70.85, within(0.5));
+            assertThat(caret.top() - above.top()).isBetween(12.0, 30.0);
+            Change written = Typing.type(parted.after(), parted.picked(), "Dogs stay with their cars, if they must.", null);
+            PagedDocument now = layout.next(written.after());
+            PagedDocument shown = revision.shown(now);
+            assertThat(shown.caret(begins)).satisfies(there -> assertThat(there.top()).isCloseTo(caret.top(), within(0.1)));
+            Path again = root.resolve("parted.pdf");
+            Recipe recipe = Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE);
+            Pages pages = revision.published(now, Progress.SILENT).pages();
+            Decant.publish(new Order(pages, recipe, Recipe.Passwords.NONE, source), again, Progress.SILENT);
+            for (String words : List.of("Dogs stay", "they must", "car deck during", "hand signs")) standsThere(shown, again, words);
         }
     }
 

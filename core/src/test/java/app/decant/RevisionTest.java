@@ -1,18 +1,22 @@
 package app.decant;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import app.decant.demo.PassengerHandbook;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Place;
 import app.decant.document.Progress;
+import app.decant.document.Section;
+import app.decant.document.Story;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.edit.Dressing;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.format.Taken;
+import app.decant.layout.PagedDocument;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.check.PdfCheck;
 import app.decant.publish.Order;
@@ -142,10 +146,56 @@ class RevisionTest {
         Document two = Typing.breakParagraph(first, TextSelection.caret(end.end())).after();
         Document more = Typing.type(two, TextSelection.caret(new Place(end.head().path().sibling(end.head().path().last() + 1), 0)), "Nobody minds.", null)
                 .after();
-        Receipt receipt = publish(more, Intake.fingerprint(source));
+        Receipt inPlace = publish(more, Intake.fingerprint(source));
+        assertThat(inPlace.proofs().stream().map(PdfCheck.Proof::sentence)).as("%s", inPlace.findings())
+                .contains("2 pages were changed in 2 places, and look the same everywhere else");
+        assertThat(text(inPlace.file())).contains("small packets").contains("Nobody minds.");
+        // Larger than what stands around it, it can't be put among that.
+        Receipt receipt = publish(Dressing.looks(more, find(more, "Nobody minds."), look -> look.with(TextProperty.SIZE, 15.0)).after(),
+                Intake.fingerprint(source));
         assertThat(receipt.proofs().stream().map(PdfCheck.Proof::sentence)).as("%s", receipt.findings())
                 .contains("One page was changed in one place, and looks the same everywhere else").anyMatch(proof -> proof.contains("set anew"));
         assertThat(text(receipt.file())).contains("small packets").contains("Nobody minds.");
+    }
+
+    private static Document inFrame(Document before, Section.FramePlace place, String word, String other) {
+        Story.Frame frame = new Story.Frame(0, place);
+        Walk.Stop stop = Walk.of(before, frame).stops().get(0);
+        int at = stop.paragraph().text().indexOf(word);
+        TextSelection found = new TextSelection(new Place(frame, stop.path(), at), new Place(frame, stop.path(), at + word.length()));
+        return Typing.type(before, found, other, null).after();
+    }
+
+    /** A head and a foot say something else: on each page that shows them, in its own stream; nothing else moves. PDFBox reads the pages. */
+    @Test void headsAreCorrectedOnEveryPageThatShowsThem() throws IOException {
+        Document after = inFrame(inFrame(before, Section.FramePlace.FOOTER, "November", "December"), Section.FramePlace.HEADER, "Passenger", "Travellers'");
+        Receipt receipt = publish(after, Intake.fingerprint(source));
+        assertThat(receipt.proofs().stream().map(PdfCheck.Proof::sentence)).as("%s", receipt.findings())
+                .contains("12 pages were changed in 24 places, and look the same everywhere else");
+        String was = text(source);
+        assertThat(was.split("Valid from 1 November 2026 Page", -1)).as("the same is said once in the text").hasSize(13);
+        assertThat(text(receipt.file())).isEqualTo(was.replace("Valid from 1 November 2026 Page", "Valid from 1 December 2026 Page")
+                .replace("Ostrey Sound Ferries \u00B7 Passenger handbook", "Ostrey Sound Ferries \u00B7 Travellers' handbook"));
+    }
+
+    /** Where it may be written on: a click on the foot of a page that is the file's own is in the footer, before and after its word became longer. */
+    @Test void headsAreFoundAndWrittenOnWhereTheFileShowsThem() throws IOException {
+        Document after = inFrame(before, Section.FramePlace.FOOTER, "November", "the eighth of December");
+        try (Revision revision = new Revision(Intake.original(source, null), taken, null)) {
+            for (Document document : List.of(before, after)) {
+                PagedDocument shown = revision.shown(Decant.layOut(document));
+                assertThat(shown.page(4).ground()).isNotNull();
+                Place first = shown.placeAt(4, 60, 841.9 - 42);
+                assertThat(first.story()).isEqualTo(new Story.Frame(0, Section.FramePlace.FOOTER));
+                String text = document.paragraph(first).text();
+                Place year = first.at(text.indexOf("2026"));
+                PagedDocument.Caret caret = shown.caret(year, 4);
+                assertThat(caret.page()).isEqualTo(4);
+                assertThat(shown.placeAt(4, caret.x() + 1, caret.top() + caret.height() / 2)).isEqualTo(year);
+                // The number of the page stays at the right edge.
+                assertThat(shown.caret(first.at(text.length()), 4).x()).isCloseTo(595.3 - 70.85, within(6.0));
+            }
+        }
     }
 
     @Test void theDocumentItWasMadeFromIsFoundInside() throws IOException {

@@ -7,7 +7,10 @@ import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Place;
 import app.decant.document.Progress;
+import app.decant.document.Section;
+import app.decant.document.Story;
 import app.decant.document.Walk;
+import app.decant.edit.Change;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.format.Taken;
@@ -29,6 +32,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -44,8 +48,11 @@ public final class Corrections {
     private static final Pattern SEVERAL = Pattern.compile("(?<=\\s)\\p{Ll}+( \\p{Ll}+){4,12}(?=\\s)");
     private static final int MOST_PAGES = 80;
 
-    private static int words;
-    private static boolean longer;
+    private static final Map<String, UnaryOperator<Document>> KINDS = Map.of("longer", Corrections::lengthened, "head", Corrections::headed,
+            "paragraph", Corrections::parted);
+    private static final int LONG = 80;
+
+    private static UnaryOperator<Document> edit;
 
     private Corrections() { }
 
@@ -53,8 +60,8 @@ public final class Corrections {
         Path folder = Path.of(arguments[0]);
         Path out = Path.of(arguments[1]);
         Files.createDirectories(out);
-        longer = arguments.length > 2 && arguments[2].equals("longer");
-        if (arguments.length > 2 && !longer) words = Integer.parseInt(arguments[2]);
+        String kind = arguments.length > 2 ? arguments[2] : "";
+        edit = kind.isEmpty() ? Corrections::corrected : KINDS.containsKey(kind) ? KINDS.get(kind) : document -> swapped(document, Integer.parseInt(kind));
         Map<String, Integer> sums = new TreeMap<>();
         List<Path> files;
         try (Stream<Path> listed = Files.list(folder)) {
@@ -80,7 +87,7 @@ public final class Corrections {
         String print = Intake.fingerprint(file);
         Taken taken = Decant.open(file);
         Document before = taken.document();
-        Document after = longer ? lengthened(before) : words == 0 ? corrected(before) : swapped(before);
+        Document after = edit.apply(before);
         if (after == null) {
             sums.merge("no word", 1, Integer::sum);
             return "no word";
@@ -113,13 +120,37 @@ public final class Corrections {
     }
 
     /** The first ordinary word with another order of its letters. */
-    private static Document corrected(Document document) {
+    private static Document corrected(Document document) { return corrected(document, Story.BODY); }
+
+    /** The same of the first header or footer that has one. */
+    private static Document headed(Document document) {
+        for (int i = 0; i < document.sections().size(); i++) {
+            for (Section.FramePlace place : document.sections().get(i).frames().keySet()) {
+                Document after = corrected(document, new Story.Frame(i, place));
+                if (after != null) return after;
+            }
+        }
+        return null;
+    }
+
+    /** Another paragraph after the first long one of the body. */
+    private static Document parted(Document document) {
         for (Walk.Stop stop : Walk.of(document).stops()) {
+            String text = stop.paragraph().text();
+            if (stop.path().size() > 2 || text.length() < LONG || !Character.isLetterOrDigit(text.charAt(text.length() - 2))) continue;
+            Change parted = Typing.breakParagraph(document, TextSelection.caret(new Place(stop.path(), text.length())));
+            return Typing.type(parted.after(), parted.picked(), text.substring(0, text.indexOf(' ', LONG / 2)) + ".", null).after();
+        }
+        return null;
+    }
+
+    private static Document corrected(Document document, Story story) {
+        for (Walk.Stop stop : Walk.of(document, story).stops()) {
             Matcher word = WORD.matcher(stop.paragraph().text());
             while (word.find()) {
                 String other = new StringBuilder(word.group().substring(1)).append(word.group().charAt(0)).toString();
                 if (other.equals(word.group())) continue;
-                TextSelection picked = new TextSelection(new Place(stop.path(), word.start()), new Place(stop.path(), word.end()));
+                TextSelection picked = new TextSelection(new Place(story, stop.path(), word.start()), new Place(story, stop.path(), word.end()));
                 return Typing.type(document, picked, other, null).after();
             }
         }
@@ -139,7 +170,7 @@ public final class Corrections {
     }
 
     /** Some words swapped for others; the same file always gets the same. */
-    private static Document swapped(Document document) {
+    private static Document swapped(Document document, int words) {
         List<TextSelection> found = new ArrayList<>();
         List<String> texts = new ArrayList<>();
         for (Walk.Stop stop : Walk.of(document).stops()) {

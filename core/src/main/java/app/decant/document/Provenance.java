@@ -18,6 +18,7 @@ public final class Provenance {
     private final Map<Paragraph, List<Line>> lines;
     private final List<Sheet> sheets;
     private final List<Shown> pictures;
+    private final List<Head> heads;
     private final Map<Sheet, Double> feet = new HashMap<>();
 
     /**
@@ -53,11 +54,54 @@ public final class Provenance {
      */
     public record Shown(Image image, int page, double left, double top, double right, double bottom) { }
 
-    public Provenance(Map<Paragraph, List<Line>> lines, List<Sheet> sheets) { this(lines, sheets, List.of()); }
+    /**
+     * A line of a header or footer as a page shows it: these come in once, and stand on many pages.
+     *
+     * @param top     whether it is one of a header
+     * @param counted the parts of its letters that count pages, each from one letter up to another
+     */
+    public record Head(Line line, boolean top, List<int[]> counted) {
+        public Head { counted = List.copyOf(counted); }
 
-    /** @param pictures in the order of pages */
-    public Provenance(Map<Paragraph, List<Line>> lines, List<Sheet> sheets, List<Shown> pictures) {
+        /** For each letter of a text the first of the line that shows it, -1 for what nothing shows; null where the line says something else. */
+        public int[] letters(String text) {
+            int[] letters = new int[text.length()];
+            int at = 0;
+            for (int i = 0; i < text.length(); i++) {
+                char letter = text.charAt(i);
+                letters[i] = -1;
+                if (letter == Inline.OBJECT) {
+                    at = blanks(at);
+                    int here = at;
+                    int[] count = counted.stream().filter(one -> one[0] == here).findFirst().orElse(null);
+                    if (count == null) return null;
+                    letters[i] = at;
+                    at = count[1];
+                } else if (!isNothing(letter)) {
+                    at = blanks(at);
+                    if (at == line.letters.length() || line.letters.charAt(at) != letter) return null;
+                    letters[i] = at++;
+                }
+            }
+            return blanks(at) == line.letters.length() ? letters : null;
+        }
+
+        private int blanks(int from) {
+            int at = from;
+            while (at < line.letters.length() && isNothing(line.letters.charAt(at))) at++;
+            return at;
+        }
+    }
+
+    public Provenance(Map<Paragraph, List<Line>> lines, List<Sheet> sheets) { this(lines, sheets, List.of(), List.of()); }
+
+    /**
+     * @param pictures in the order of pages
+     * @param heads    in the order of pages
+     */
+    public Provenance(Map<Paragraph, List<Line>> lines, List<Sheet> sheets, List<Shown> pictures, List<Head> heads) {
         this.pictures = List.copyOf(pictures);
+        this.heads = List.copyOf(heads);
         Map<Paragraph, List<Line>> own = new IdentityHashMap<>();
         lines.forEach((paragraph, some) -> own.put(paragraph, List.copyOf(some)));
         this.lines = own;
@@ -69,7 +113,7 @@ public final class Provenance {
     public Provenance with(Map<Paragraph, Paragraph> others) {
         Map<Paragraph, List<Line>> own = new IdentityHashMap<>();
         lines.forEach((paragraph, some) -> own.put(others.getOrDefault(paragraph, paragraph), some));
-        return new Provenance(own, sheets, pictures);
+        return new Provenance(own, sheets, pictures, heads);
     }
 
     /** The lowest baseline of text on any page as large as one; 0 where there are too few to tell, since pages end early. */
@@ -83,6 +127,9 @@ public final class Provenance {
 
     /** The pictures and drawings of the file, whether they came in or not. */
     public List<Shown> pictures() { return pictures; }
+
+    /** The lines of headers and footers, page by page. */
+    public List<Head> heads() { return heads; }
 
     /** The lines a paragraph came from; empty where that is not known, or it is not as it came. */
     public List<Line> of(Paragraph paragraph) { return lines.getOrDefault(paragraph, List.of()); }

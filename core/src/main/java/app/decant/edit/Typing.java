@@ -11,17 +11,21 @@ import app.decant.document.Style;
 import app.decant.document.TextProperty;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 
 /** What keys write: text, new paragraphs, line breaks. */
 public final class Typing {
     private Typing() { }
 
-    /** Text put in the place of what is picked; line breaks in it ({@code \r\n}, {@code \n}) make new paragraphs. A null look takes that of the text before. */
+    /**
+     * Text put in the place of what is picked; line breaks in it ({@code \r\n}, {@code \n}) make new paragraphs. A null look takes that
+     * of the first letter that goes, where one goes, else of the text before.
+     */
     public static Change type(Document document, Selection picked, String text, Look look) {
         Draft draft = new Draft(document, picked);
         Place at = Deletion.into(draft, picked);
         Paragraph first = draft.document().paragraph(at);
-        Look dressed = look != null ? look : typedLook(first, at.offset());
+        Look dressed = look != null ? look : typedLook(replacedLook(document, picked), first, at.offset());
         List<Paragraph> pieces = new ArrayList<>();
         for (String line : text.replace("\r\n", "\n").replace('\r', '\n').split("\n", -1)) {
             String clean = clean(line);
@@ -59,7 +63,9 @@ public final class Typing {
         Draft draft = new Draft(document, picked);
         Place at = Deletion.into(draft, picked);
         Paragraph whole = draft.document().paragraph(at);
-        Dress tail = new Dress(whole.style(), whole.look().without(ParagraphProperty.PAGE_BREAK_BEFORE), whole.mark());
+        // Whoever goes on in a new paragraph writes on in the same letters.
+        Look goesOn = at.offset() == whole.length() ? textLook(whole) : whole.mark();
+        Dress tail = new Dress(whole.style(), whole.look().without(ParagraphProperty.PAGE_BREAK_BEFORE), goesOn);
         Style style = document.styles().style(whole.style() == null ? document.styles().defaultParagraph() : whole.style());
         boolean follows = at.offset() == whole.length() && style != null && style.next() != null && !style.next().equals(style.id());
         if (follows) tail = new Dress(style.next(), Look.PLAIN, Look.PLAIN);
@@ -67,14 +73,41 @@ public final class Typing {
         return draft.done(EditKind.NEW_PARAGRAPH, new Place(at.story(), at.path().sibling(at.path().last() + 1), 0));
     }
 
-    /** Text typed after a link or a passage with comments, at its very end, is no longer part of it; nobody tracks what is typed here. */
-    private static Look typedLook(Paragraph paragraph, int offset) {
-        Look look = paragraph.lookBefore(offset).without(TextProperty.TRACKED);
+    /** The look of a paragraph's last letters, without what belongs to these alone; of its mark where it has none. */
+    private static Look textLook(Paragraph paragraph) {
+        List<Inline> inlines = paragraph.inlines();
+        for (int i = inlines.size() - 1; i >= 0; i--) {
+            if (!(inlines.get(i) instanceof Inline.Text text)) continue;
+            Look look = text.look().without(TextProperty.TRACKED).without(TextProperty.COMMENTS).without(TextProperty.FORM);
+            return look.says(TextProperty.LINK) ? look.without(TextProperty.LINK).without(TextProperty.STYLE) : look;
+        }
+        return paragraph.mark();
+    }
+
+    /** The look of the first letter of what is picked; null where nothing is, or no letter. */
+    private static Look replacedLook(Document document, Selection picked) {
+        if (!(picked instanceof TextSelection text) || text.isEmpty()) return null;
+        Paragraph paragraph = document.paragraph(text.start());
+        List<Inline> rest = paragraph.slice(text.start().offset(), paragraph.length());
+        return rest.stream().filter(inline -> inline.length() > 0).findFirst().filter(Inline.Text.class::isInstance).map(Inline::look).orElse(null);
+    }
+
+    /**
+     * The look of what is typed between two letters. What hangs on passages, such as links and comments, goes on only where it does on both sides; nobody
+     * tracks what is typed here.
+     *
+     * @param replaced the look that is taken, or null for that of the text before
+     */
+    private static Look typedLook(Look replaced, Paragraph paragraph, int offset) {
+        Look before = paragraph.lookBefore(offset);
+        Look look = (replaced == null ? before : replaced).without(TextProperty.TRACKED);
         Look after = offset < paragraph.length() ? paragraph.lookBefore(offset + 1) : Look.PLAIN;
-        if (look.says(TextProperty.COMMENTS) && !look.get(TextProperty.COMMENTS).equals(after.get(TextProperty.COMMENTS)))
-            look = look.without(TextProperty.COMMENTS);
-        if (!look.says(TextProperty.LINK)) return look;
-        return look.get(TextProperty.LINK).equals(after.get(TextProperty.LINK)) ? look : look.without(TextProperty.LINK).without(TextProperty.STYLE);
+        boolean remarked = Objects.equals(before.get(TextProperty.COMMENTS), look.get(TextProperty.COMMENTS))
+                && Objects.equals(after.get(TextProperty.COMMENTS), look.get(TextProperty.COMMENTS));
+        if (look.says(TextProperty.COMMENTS) && !remarked) look = look.without(TextProperty.COMMENTS);
+        boolean linked = Objects.equals(before.get(TextProperty.LINK), look.get(TextProperty.LINK))
+                && Objects.equals(after.get(TextProperty.LINK), look.get(TextProperty.LINK));
+        return !look.says(TextProperty.LINK) || linked ? look : look.without(TextProperty.LINK).without(TextProperty.STYLE);
     }
 
     /** Without what no text may hold: control characters other than tabs and breaks, and stand-ins of objects. */

@@ -6,6 +6,8 @@ import app.decant.document.Provenance;
 import app.decant.document.Walk;
 import app.decant.pdf.read.Glyph;
 import app.decant.recover.line.TextLine;
+import app.decant.recover.region.FrameLine;
+import app.decant.recover.region.RunningHeads;
 import app.decant.recover.text.Para;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
@@ -17,7 +19,7 @@ final class Marks {
     private Marks() { }
 
     static Provenance of(Document document, Map<Paragraph, Para> origins, List<Provenance.Sheet> sheets,
-            List<Provenance.Shown> pictures) {
+            List<Provenance.Shown> pictures, List<Provenance.Head> heads) {
         Map<Paragraph, List<Provenance.Line>> lines = new IdentityHashMap<>();
         for (Walk.Stop stop : Walk.of(document).stops()) {
             Para origin = origins.get(stop.paragraph());
@@ -26,7 +28,21 @@ final class Marks {
             for (TextLine line : origin.lines()) own.add(line(line));
             lines.put(stop.paragraph(), own);
         }
-        return new Provenance(lines, sheets, pictures);
+        return new Provenance(lines, sheets, pictures, heads);
+    }
+
+    /** The lines of headers and footers, as each page shows them. */
+    static List<Provenance.Head> heads(RunningHeads found, int pages) {
+        List<Provenance.Head> heads = new ArrayList<>();
+        for (int page = 0; page < pages; page++) {
+            for (FrameLine line : found.header(page)) heads.add(head(line, true));
+            for (FrameLine line : found.footer(page)) heads.add(head(line, false));
+        }
+        return heads;
+    }
+
+    private static Provenance.Head head(FrameLine frame, boolean top) {
+        return new Provenance.Head(line(frame.line()), top, frame.fields().stream().map(part -> new int[] {part.from(), part.to()}).toList());
     }
 
     private static Provenance.Line line(TextLine line) {

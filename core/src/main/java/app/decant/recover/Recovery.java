@@ -142,7 +142,7 @@ public final class Recovery {
         PageFit fit = new PageFit(fonts, blocks.origins(), styles.changed(), progress);
         Document fitted = fits ? fit.fit(tidy, source.pages(), findings) : tidy;
         if (fits) tellFonts(faces);
-        Provenance provenance = fits ? Marks.of(fitted, fit.origins(), sheets, pictures) : Provenance.NONE;
+        Provenance provenance = fits ? Marks.of(fitted, fit.origins(), sheets, pictures, Marks.heads(heads, pages.size())) : Provenance.NONE;
         List<FileNotes.FileNote> notes = fits ? FileNotes.of(source.pdf(), page -> sheets.get(page).turn()) : List.of();
         Remarks.Remarked remarked = Remarks.on(fitted, provenance, notes);
         findings.addAll(LeftBehind.of(source.pdf(), notes.size() - remarked.left()));

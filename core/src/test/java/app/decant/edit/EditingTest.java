@@ -7,10 +7,12 @@ import app.decant.demo.PassengerHandbook;
 import app.decant.document.Block;
 import app.decant.document.BlockPath;
 import app.decant.document.Cascade;
+import app.decant.document.Colour;
 import app.decant.document.Contents;
 import app.decant.document.ContentsList;
 import app.decant.document.Document;
 import app.decant.document.Inline;
+import app.decant.document.Link;
 import app.decant.document.ListLabels;
 import app.decant.document.Look;
 import app.decant.document.Outline;
@@ -40,6 +42,27 @@ class EditingTest {
         assertThat(texts(edit.after())).containsExactly("other words", "Heading", "last words");
         assertThat(edit.picked()).isEqualTo(TextSelection.caret(at(0, 5)));
         assertThat(texts(TWO)).containsExactly("first words", "Heading", "last words");
+    }
+
+    /** What is typed over a word looks as that did, not as what stands before it; a link goes on only within itself. */
+    @Test void whatIsTypedLooksAsWhatItReplacesOrWhatItFollows() {
+        Look red = Look.of(TextProperty.COLOUR, new Colour(0xC02020));
+        Look linked = Look.of(TextProperty.LINK, new Link.Address("https://ferries.example"));
+        Paragraph line = Paragraph.of("").withInlines(List.of(new Inline.Text("See ", Look.PLAIN), new Inline.Text("all notices", red),
+                new Inline.Text(" here", linked)));
+        Document document = Sample.of(List.of(line));
+        assertThat(Typing.type(document, new TextSelection(at(0, 4), at(0, 7)), "new", null).after().paragraph(at(0, 0)).lookBefore(5)).isEqualTo(red);
+        assertThat(Typing.type(document, TextSelection.caret(at(0, 4)), "x", null).after().paragraph(at(0, 0)).lookBefore(5)).isEqualTo(Look.PLAIN);
+        assertThat(Typing.type(document, new TextSelection(at(0, 15), at(0, 20)), "there", null).after().paragraph(at(0, 0)).lookBefore(17))
+                .as("all of the link went").isEqualTo(Look.PLAIN);
+        assertThat(Typing.type(document, new TextSelection(at(0, 17), at(0, 18)), "x", null).after().paragraph(at(0, 0)).lookBefore(18)).isEqualTo(linked);
+        Change parted = Typing.breakParagraph(document, TextSelection.caret(at(0, 20)));
+        assertThat(Typing.type(parted.after(), parted.picked(), "On", null).after().paragraph(at(1, 0)).lookBefore(1))
+                .as("not the link").isEqualTo(Look.PLAIN);
+        Document ends = Sample.of(List.of(line.withInlines(List.of(new Inline.Text("all notices", red)))));
+        parted = Typing.breakParagraph(ends, TextSelection.caret(at(0, 11)));
+        assertThat(Typing.type(parted.after(), parted.picked(), "On", null).after().paragraph(at(1, 0)).lookBefore(1))
+                .as("goes on in its letters").isEqualTo(red);
     }
 
     @Test void typedLinesBecomeParagraphs() {

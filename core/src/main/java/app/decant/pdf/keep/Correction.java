@@ -25,6 +25,9 @@ public record Correction(Passage passage, int first, int from, int last, int to,
         if (from >= passage.lines.get(first).size() || to > passage.lines.get(last).size() || to < 1) throw new IllegalArgumentException("It has to be there");
     }
 
+    /** Stands among new words for the end of a paragraph: what follows begins another. */
+    public static final char PARAGRAPH = '\u2029';
+
     /** How a line stands between the edges of its paragraph; one of several lines that fills them both is justified. */
     public enum Setting { AT_LEFT, AT_RIGHT, CENTRED, JUSTIFIED }
 
@@ -35,8 +38,9 @@ public record Correction(Passage passage, int first, int from, int last, int to,
      * @param goesOn    whether it goes on on another page
      * @param following the lines that stand below it in its column, in order; null where that is not known
      * @param foot      the lowest baseline of text on such pages, in points; 0 where that is not known
+     * @param parting   how its paragraphs are parted; null where it is one, and stays one
      */
-    public record Passage(List<List<Integer>> lines, Set<Integer> hyphens, boolean goesOn, List<List<Integer>> following, double foot) {
+    public record Passage(List<List<Integer>> lines, Set<Integer> hyphens, boolean goesOn, List<List<Integer>> following, double foot, Parting parting) {
         public Passage {
             lines = lines.stream().map(List::copyOf).toList();
             hyphens = Set.copyOf(hyphens);
@@ -49,6 +53,17 @@ public record Correction(Passage passage, int first, int from, int last, int to,
             for (List<Integer> line : lines) marks.addAll(line);
             return marks;
         }
+    }
+
+    /**
+     * How the paragraphs of a passage stand one below another.
+     *
+     * @param starts  the lines with which paragraphs begin, but for the first
+     * @param leading from baseline to baseline within one, in points
+     * @param gap     from the last baseline of one to the first of the next
+     */
+    public record Parting(Set<Integer> starts, double leading, double gap) {
+        public Parting { starts = Set.copyOf(starts); }
     }
 
     /**

@@ -24,6 +24,8 @@ final class LowerLines {
     private static final double MARGIN = 0.75;
     /** What stands below stays at least so many lines away. */
     private static final double AWAY = 0.6;
+    /** How much lower than others a page may end, in lines. */
+    private static final double LONGER = 1.05;
     /** What of the room between paragraphs may go where a page is full. */
     private static final double GIVES = 0.45;
 
@@ -84,7 +86,10 @@ final class LowerLines {
             gives[i] = GIVES * Math.max(0, distance - Math.max(1.05 * leading, 1.15 * rows.get(i).size()));
             spare += gives[i];
         }
-        if (by > 0 && over > spare) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
+        if (by > 0 && over > spare) {
+            over -= longer(correction, leading);
+            if (over > spare) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
+        }
         double given = 0;
         double before = lowest;
         for (int i = 0; i < rows.size(); i++) {
@@ -101,6 +106,9 @@ final class LowerLines {
         return reached + by - given;
     }
 
+    /** A full page may end a line lower than others: common practice. What stands in its margin is looked for like all else. */
+    private static double longer(Correction correction, double leading) { return correction.passage().foot() > 0 ? LONGER * leading : 0.1; }
+
     /** The lines that go: those that go down as far as to the first gap that takes the move up. */
     private List<Row> rows(Correction correction, List<List<ShownGlyph>> own, double lowest, double by, double leading) throws Refused {
         List<List<ShownGlyph>> lines = new ArrayList<>(own);
@@ -109,7 +117,10 @@ final class LowerLines {
         lines.sort(Comparator.comparingDouble(line -> line.get(0).glyph().baseline()));
         List<Row> rows = new ArrayList<>();
         double baseline = lowest;
+        ShownGlyph first = byOrder.get(correction.passage().lines().get(0).get(0));
         for (List<ShownGlyph> line : lines) {
+            // What is painted within other edges is another part of the page, such as the next of several frames.
+            if (first != null && !line.get(0).isClippedAs(first)) break;
             double at = line.get(0).glyph().baseline();
             // A gap takes up what goes down; what goes up leaves none behind.
             if (by > 0 && at - baseline > APART * leading + by) break;
@@ -152,7 +163,7 @@ final class LowerLines {
     void refuseObstacles(Correction correction, List<ShownGlyph> last, double from, double to, double lowest, double up, double leading) throws Refused {
         double size = last.isEmpty() ? 10 : last.get(0).glyph().size();
         double reach = Math.max(lowest, bottom);
-        if (lowest > most(correction) + 0.1) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
+        if (lowest > most(correction) + longer(correction, leading)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
         double foot = reach + 0.25 * size + AWAY * leading;
         Set<Integer> own = new HashSet<>(moved);
         double top = last.isEmpty() ? Double.MAX_VALUE : last.get(0).glyph().baseline() + 0.25 * size;

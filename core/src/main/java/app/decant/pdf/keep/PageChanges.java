@@ -1,6 +1,7 @@
 package app.decant.pdf.keep;
 
 import app.decant.page.Rewritten;
+import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.PageReader;
@@ -21,6 +22,9 @@ final class PageChanges {
     /** New letters add up their widths, each of which is rounded. */
     private static final double NEAR = 0.15;
 
+    /** So much may be cut off more, in points: what nobody sees. */
+    private static final double CUT = 0.5;
+
     private final PageReader.Addressed read;
     private final Set<Integer> removed = new HashSet<>();
     private final Map<Integer, Double> right = new HashMap<>();
@@ -33,9 +37,11 @@ final class PageChanges {
     /**
      * A letter that is put in.
      *
-     * @param place of the mark it is put before: where that goes down, so does the letter
+     * @param mark it is put before: where that goes down, so does the letter
      */
-    private record Expected(String text, double x, double baseline, int place) { }
+    private record Expected(String text, double x, double right, double baseline, ShownGlyph mark) {
+        int place() { return mark.glyph().order(); }
+    }
 
     /**
      * A passage that says something else, as if nothing above it did.
@@ -61,8 +67,27 @@ final class PageChanges {
 
     void lowers(ShownGlyph glyph, double points) { down.merge(glyph.glyph().order(), points, Double::sum); }
 
-    void puts(String text, double x, double baseline, ShownGlyph before) {
-        if (!text.isBlank()) expected.add(new Expected(text, x, baseline, before.glyph().order()));
+    void puts(String text, double x, double width, double baseline, ShownGlyph before) {
+        if (!text.isBlank()) expected.add(new Expected(text, x, x + width, baseline, before));
+    }
+
+    /** What moved or came must not be cut off where what is painted ends, more than it was. */
+    void refuseCut() throws NoRoom {
+        for (ShownGlyph old : read.shown()) {
+            Glyph glyph = old.glyph();
+            double across = right.getOrDefault(glyph.order(), 0.0);
+            double deeper = down.getOrDefault(glyph.order(), 0.0);
+            if (removed.contains(glyph.order()) || glyph.isSpace() || across == 0 && deeper == 0) continue;
+            double before = old.cut(glyph.x(), glyph.right(), glyph.baseline());
+            if (old.cut(glyph.x() + across, glyph.right() + across, glyph.baseline() + deeper) > before + CUT)
+                throw new NoRoom(Message.of("keep.it-would-be-cut-off"));
+        }
+        for (Expected one : expected) {
+            Glyph like = one.mark.glyph();
+            double before = one.mark.cut(like.x(), like.right(), like.baseline());
+            if (one.mark.cut(one.x, one.right, one.baseline + down.getOrDefault(one.place(), 0.0)) > before + CUT)
+                throw new NoRoom(Message.of("keep.it-would-be-cut-off"));
+        }
     }
 
     void resets(Map<Integer, Rewritten.Spot> marks, List<Rewritten.Spot> letters, ShownGlyph place) {
@@ -100,7 +125,7 @@ final class PageChanges {
         while (next < now.size()) extra.add(now.get(next++).glyph());
         extra.removeIf(glyph -> glyph.text().isBlank());
         for (Expected one : expected) {
-            double baseline = one.baseline + down.getOrDefault(one.place, 0.0);
+            double baseline = one.baseline + down.getOrDefault(one.place(), 0.0);
             Optional<Glyph> found = extra.stream().filter(glyph -> Math.abs(glyph.x() - one.x) < NEAR && Math.abs(glyph.baseline() - baseline) < NEAR
                     && glyph.text().equals(one.text)).findFirst();
             if (found.isEmpty()) throw new Refused(Message.of("keep.its-words-would-not-stand-where-they"));

@@ -111,6 +111,7 @@ public final class PageRewriting {
         try {
             rewriting.begin();
             for (Correction correction : corrections) rewriting.correct(correction);
+            rewriting.changes.refuseCut();
             byte[] made = rewriting.stream.made();
             return new Made(rewriting.rewritten(made), rewriting);
         } catch (IOException | RuntimeException e) {
@@ -128,7 +129,7 @@ public final class PageRewriting {
     }
 
     private void correct(Correction wished) throws Refused, IOException {
-        if (wished.isOnOneLine() && !wished.isRemoval()) {
+        if (wished.isOnOneLine() && !wished.isRemoval() && wished.passage().parting() == null) {
             try {
                 correctLine(wished);
                 return;
@@ -202,7 +203,7 @@ public final class PageRewriting {
         double baseline = first.glyph().baseline();
         for (TextRewriting.Insert one : inserts) {
             double width = one.advance() * first.across() / 1000;
-            changes.puts(text.substring(spots.size(), spots.size() + one.letters()), x, baseline, first);
+            changes.puts(text.substring(spots.size(), spots.size() + one.letters()), x, width, baseline, first);
             for (int i = 0; i < one.letters(); i++) spots.add(spot(x + width * i / one.letters(), x + width * (i + 1) / one.letters(), baseline));
             x += width;
         }

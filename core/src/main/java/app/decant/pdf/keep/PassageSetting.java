@@ -29,6 +29,8 @@ final class PassageSetting {
     /** Lines nearer or farther than these, in ems, are no passage. */
     private static final double TIGHTEST = 0.8;
     private static final double LOOSEST = 4;
+    /** A paragraph that begins where one began. */
+    private static final int STANDS = -2;
 
     private final PDPage page;
     private final PageReader.Addressed read;
@@ -59,11 +61,49 @@ final class PassageSetting {
      */
     private record Letter(ShownGlyph shown, int at, String text, byte[] bytes, double em, ShownGlyph like, String otherFont, double before) { }
 
-    /** A word; {@code begins} is the line that it begins as the page is, counted from the first that is set anew, or -1. */
-    private record Word(List<Letter> letters, int begins) { }
+    /**
+     * A word; one without letters is a paragraph that has none.
+     *
+     * @param begins the line that it begins as the page is, counted from the first that is set anew, or -1
+     * @param opens  where in the new text the end of the paragraph before it is told, {@link #STANDS} where it begins one that is there; else -1
+     */
+    private record Word(List<Letter> letters, int begins, int opens) {
+        boolean isOpening() { return opens != -1; }
+    }
+
+    /** Gathers words: letters until a space, spaces until a letter, ends of paragraphs between. */
+    private static final class Words {
+        private final List<Word> words = new ArrayList<>();
+        private final List<Letter> word = new ArrayList<>();
+        private int begins;
+        private int opens = -1;
+
+        /** Ends a word; what comes next begins a line of the page, or -1. */
+        void end(int next) {
+            if (!word.isEmpty()) {
+                words.add(new Word(List.copyOf(word), begins, opens));
+                opens = -1;
+            }
+            word.clear();
+            begins = next;
+        }
+
+        /** Ends a paragraph. */
+        void endParagraph(int at) {
+            end(-1);
+            if (opens != -1) words.add(new Word(List.of(), -1, opens));
+            opens = at;
+        }
+
+        List<Word> all() {
+            end(-1);
+            if (opens != -1) words.add(new Word(List.of(), -1, opens));
+            return words;
+        }
+    }
 
     /** A line as it is to be. */
-    private record Composed(List<Word> words, double left, double width, double baseline) { }
+    private record Composed(List<Word> words, double left, double width, double baseline, boolean ends) { }
 
     /** A line as it is: what of it is set anew, spaces among it. */
     private record Line(List<ShownGlyph> marks) {
@@ -80,12 +120,15 @@ final class PassageSetting {
         Column column = column(correction, lines);
         List<Word> words = words(correction, lines);
         List<Composed> composed = composed(words, lines, column, correction, like);
-        int rest = resync(words, composed);
+        Correction.Parting parting = correction.passage().parting();
+        int rest = parting == null ? resync(words, composed) : -1;
         int consumed = rest < 0 ? lines.size() : rest;
         if (rest < 0 && (correction.passage().goesOn() || lines.size() < correction.passage().lines().size() - correction.first()))
             throw new NoRoom(Message.of("keep.its-passage-goes-on-elsewhere"));
         // A passage without words keeps a line to write on.
-        double by = correction.isRemoval() ? gone(correction, lines) : (Math.max(1, composed.size()) - consumed) * column.leading;
+        double by = correction.isRemoval() ? gone(correction, lines) : parting != null && !composed.isEmpty()
+                ? composed.get(composed.size() - 1).baseline - lines.get(lines.size() - 1).baseline()
+                : (Math.max(1, composed.size()) - consumed) * column.leading;
         LowerLines lower = new LowerLines(read, byOrder, stream, changes, room);
         double bottom = by == 0 ? lines.get(consumed - 1).baseline()
                 : lower.move(correction, lines.subList(consumed, lines.size()).stream().map(Line::marks).toList(), lines.get(consumed - 1).baseline(), by,
@@ -122,8 +165,9 @@ final class PassageSetting {
      * Where lines stand.
      *
      * @param indent where lines after the first begin
+     * @param opens  where the first line of a paragraph begins
      */
-    private record Column(double left, double indent, double right, double leading) { }
+    private record Column(double left, double indent, double opens, double right, double leading) { }
 
     /** The lines from the first on where something is another, as far as they stand one below another. */
     private List<Line> lines(Correction correction) throws Refused {
@@ -171,31 +215,40 @@ final class PassageSetting {
         double size = like.glyph().size();
         List<Line> whole = new ArrayList<>();
         for (List<Integer> marks : all) whole.add(new Line(PageRewriting.movable(marks, byOrder)));
+        Correction.Parting parting = correction.passage().parting();
         double leading = LEADING * size;
-        if (lines.size() > 1) leading = lines.get(1).baseline() - lines.get(0).baseline();
+        if (parting != null) leading = parting.leading();
+        else if (lines.size() > 1) leading = lines.get(1).baseline() - lines.get(0).baseline();
         else if (all.size() > 1) leading = whole.get(all.size() - 1).baseline() - whole.get(all.size() - 2).baseline();
         if (leading < TIGHTEST * size || leading > LOOSEST * size) throw new Refused(Message.of("keep.its-lines-do-not-stand-one-below"));
-        double indent = all.size() > 1 ? whole.get(all.size() > 2 && all.size() - 1 > correction.first() ? correction.first() + 1 : all.size() - 1).left()
-                : lines.get(0).left();
+        int second = all.size() > 2 && all.size() - 1 > correction.first() ? correction.first() + 1 : all.size() - 1;
+        double indent = parting != null ? indent(whole, parting) : all.size() > 1 ? whole.get(second).left() : lines.get(0).left();
         double right;
         if (correction.set() == Setting.JUSTIFIED && all.size() > 1) {
             right = whole.subList(0, all.size() - (correction.passage().goesOn() ? 0 : 1)).stream().mapToDouble(Line::right).max().orElseThrow();
         } else {
             right = room.right(lines.get(0).marks, lines.get(0).right(), correction);
         }
-        return new Column(lines.get(0).left(), indent, right, leading);
+        return new Column(lines.get(0).left(), indent, whole.get(0).left(), right, leading);
+    }
+
+    /** Where the second line of a paragraph begins; where none has one, as the first. */
+    private static double indent(List<Line> whole, Correction.Parting parting) {
+        for (int i = 1; i < whole.size(); i++) if (!parting.starts().contains(i)) return whole.get(i).left();
+        return whole.get(0).left();
     }
 
     private List<Word> words(Correction correction, List<Line> lines) throws Refused, IOException {
-        List<Word> words = new ArrayList<>();
-        List<Letter> word = new ArrayList<>();
-        int begins = 0;
+        Words words = new Words();
         List<Integer> firstLine = correction.passage().lines().get(correction.first());
         int begin = firstLine.indexOf(lines.get(0).first().glyph().order());
         int last = correction.last() - correction.first();
+        Correction.Parting parting = correction.passage().parting();
         for (int i = 0; i < lines.size(); i++) {
             List<ShownGlyph> marks = lines.get(i).marks.stream().filter(mark -> !mark.glyph().isSpace()).toList();
             List<Integer> all = correction.passage().lines().get(correction.first() + i);
+            // An end of a paragraph within what goes has gone with it.
+            if (parting != null && i > last && parting.starts().contains(correction.first() + i)) words.endParagraph(STANDS);
             ShownGlyph before = null;
             for (ShownGlyph mark : marks) {
                 int index = all.indexOf(mark.glyph().order());
@@ -203,23 +256,18 @@ final class PassageSetting {
                 boolean goes = after && (i < last || i == last && index < correction.to());
                 boolean gap = before == null || mark.glyph().x() - before.glyph().right() > SPACE * mark.glyph().size();
                 if (i == 0 && index == Math.max(begin, correction.from())) {
-                    end(words, word, begins);
-                    begins = -1;
+                    words.end(-1);
                     add(words, correction, mark, lines.get(i).marks);
                 }
                 if (!goes && !correction.passage().hyphens().contains(mark.glyph().order())) {
-                    if (gap && !(before == null && i > 0 && endsParted(lines.get(i - 1), correction))) {
-                        end(words, word, begins);
-                        begins = before == null ? i : -1;
-                    }
-                    double kerned = word.isEmpty() || before == null || gap ? 0 : mark.glyph().x() - before.glyph().x() - natural(before, before);
-                    word.add(new Letter(mark, -1, mark.glyph().text(), letters.bytes(mark), mark.width(), mark, null, kerned));
+                    if (gap && !(before == null && i > 0 && endsParted(lines.get(i - 1), correction))) words.end(before == null ? i : -1);
+                    double kerned = words.word.isEmpty() || before == null || gap ? 0 : mark.glyph().x() - before.glyph().x() - natural(before, before);
+                    words.word.add(new Letter(mark, -1, mark.glyph().text(), letters.bytes(mark), mark.width(), mark, null, kerned));
                 }
                 before = mark;
             }
         }
-        end(words, word, begins);
-        return words;
+        return words.all();
     }
 
     private static boolean endsParted(Line line, Correction correction) {
@@ -227,31 +275,27 @@ final class PassageSetting {
         return correction.passage().hyphens().contains(marks.get(marks.size() - 1).glyph().order());
     }
 
-    private static void end(List<Word> words, List<Letter> word, int begins) {
-        if (!word.isEmpty()) words.add(new Word(List.copyOf(word), begins));
-        word.clear();
-    }
-
     /** The words that are put in. */
-    private void add(List<Word> words, Correction correction, ShownGlyph first, List<ShownGlyph> line) throws Refused, IOException {
-        List<Letter> word = new ArrayList<>();
+    private void add(Words words, Correction correction, ShownGlyph first, List<ShownGlyph> line) throws Refused, IOException {
         int at = 0;
         for (Correction.Run run : correction.runs()) {
-            for (String part : run.text().split("(?<=\\s)|(?=\\s)")) {
-                if (part.isBlank()) {
-                    end(words, word, -1);
+            for (String part : run.text().split("(?<=\\s|\u2029)|(?=\\s|\u2029)")) {
+                if (part.indexOf(Correction.PARAGRAPH) >= 0) {
+                    words.endParagraph(at);
+                } else if (part.isBlank()) {
+                    words.end(-1);
                 } else {
                     int in = 0;
                     for (TextRewriting.Insert one : letters.inserts(run.part(part), first, line)) {
                         double em = one.advance() / 1000 - first.spacing() / first.size();
-                        word.add(new Letter(null, at + in, part.substring(in, in + one.letters()), one.bytes(), em, first, one.font(), 0));
+                        words.word.add(new Letter(null, at + in, part.substring(in, in + one.letters()), one.bytes(), em, first, one.font(), 0));
                         in += one.letters();
                     }
                 }
                 at += part.length();
             }
         }
-        end(words, word, -1);
+        words.end(-1);
     }
 
     /** How far the pen goes on for a glyph where the spacing of another holds, in points. */
@@ -260,30 +304,41 @@ final class PassageSetting {
     private static double width(Letter letter, ShownGlyph like) { return (letter.em + like.spacing() / like.size()) * like.across(); }
 
     private static double width(Word word, ShownGlyph like) {
+        if (word.letters.isEmpty()) return 0;
         return word.letters.stream().mapToDouble(letter -> letter.before + width(letter, like)).sum() - like.spacing() / like.size() * like.across();
     }
 
     private List<Composed> composed(List<Word> words, List<Line> lines, Column column, Correction correction, ShownGlyph like) throws Refused {
         double space = like.glyph().space() > 0 ? like.glyph().space() : 0.25 * like.glyph().size();
         int last = correction.last() - correction.first();
+        Correction.Parting parting = correction.passage().parting();
+        boolean sides = correction.set() != Setting.AT_LEFT && correction.set() != Setting.JUSTIFIED;
         List<Composed> composed = new ArrayList<>();
         int at = 0;
         while (at < words.size()) {
-            if (words.get(at).begins > last) break;
+            if (parting == null && words.get(at).begins > last) break;
             int line = composed.size();
-            double left = line == 0 ? column.left : line < lines.size() ? lines.get(line).left() : column.indent;
-            if (correction.set() != Setting.AT_LEFT && correction.set() != Setting.JUSTIFIED) left = Math.min(column.left, column.indent);
+            boolean opens = words.get(at).isOpening();
+            double left = line == 0 ? column.left : opens ? column.opens : line < lines.size() && parting == null ? lines.get(line).left() : column.indent;
+            if (sides) left = Math.min(column.left, column.indent);
             double width = width(words.get(at), like);
             int end = at + 1;
-            while (end < words.size() && left + width + space + width(words.get(end), like) <= column.right + 0.05)
+            while (end < words.size() && !words.get(end).isOpening() && left + width + space + width(words.get(end), like) <= column.right + 0.05)
                 width += space + width(words.get(end++), like);
             if (left + width > column.right + 0.5) throw new NoRoom(Message.of("keep.a-word-is-longer-than-its-line"));
-            double baseline = line < lines.size() ? lines.get(line).baseline() : lines.get(lines.size() - 1).baseline()
-                    + (line - lines.size() + 1) * column.leading;
-            composed.add(new Composed(words.subList(at, end), left, width, baseline));
+            double baseline = baseline(composed, lines, column, parting, opens);
+            boolean ends = end == words.size() ? !correction.passage().goesOn() : words.get(end).isOpening();
+            composed.add(new Composed(words.subList(at, end), left, width, baseline, ends));
             at = end;
         }
-        return placed(composed, at == words.size() && !correction.passage().goesOn(), column, lines, correction);
+        return placed(composed, column, lines, correction);
+    }
+
+    /** Where the next line stands: as the page has it, below the last as far as lines are; where paragraphs come or go, each below the one before. */
+    private static double baseline(List<Composed> composed, List<Line> lines, Column column, Correction.Parting parting, boolean opens) {
+        int line = composed.size();
+        if (parting != null && line > 0) return composed.get(line - 1).baseline + (opens ? parting.gap() : parting.leading());
+        return line < lines.size() ? lines.get(line).baseline() : lines.get(lines.size() - 1).baseline() + (line - lines.size() + 1) * column.leading;
     }
 
     /** The line, as the page is, that goes on as it was after those that were composed; -1 where none does. */
@@ -293,19 +348,19 @@ final class PassageSetting {
     }
 
     /** The lines between the edges of their column; extra lines below the last that is there. */
-    private static List<Composed> placed(List<Composed> composed, boolean ends, Column column, List<Line> lines, Correction correction) {
+    private static List<Composed> placed(List<Composed> composed, Column column, List<Line> lines, Correction correction) {
         double middle = (lines.get(0).left() + lines.get(0).right()) / 2;
         double right = lines.stream().mapToDouble(Line::right).max().orElseThrow();
         List<Composed> placed = new ArrayList<>();
-        for (int i = 0; i < composed.size(); i++) {
-            Composed line = composed.get(i);
-            boolean fills = correction.set() == Setting.JUSTIFIED && !(ends && i == composed.size() - 1);
+        for (Composed line : composed) {
+            boolean fills = correction.set() == Setting.JUSTIFIED && !line.ends;
             double left = switch (correction.set()) {
                 case AT_RIGHT -> right - line.width;
                 case CENTRED -> middle - line.width / 2;
                 default -> line.left;
             };
-            placed.add(new Composed(line.words, left, fills && line.words.size() > 1 ? column.right - left : line.width, line.baseline));
+            placed.add(new Composed(line.words, left, fills && line.words.size() > 1 ? column.right - left : line.width, line.baseline,
+                    line.ends));
         }
         return placed;
     }
@@ -351,6 +406,7 @@ final class PassageSetting {
         String by = null;
         for (int i = 0; i < line.words.size(); i++) {
             Word word = line.words.get(i);
+            if (word.opens >= 0) fresh[word.opens] = PageRewriting.spot(line.left, line.left, line.baseline);
             for (Letter letter : word.letters) {
                 x += letter.before;
                 if (Math.abs(x - pen) > 5e-4) inserts.add(new TextRewriting.Insert(new byte[0], (x - pen) * 1000 / target.across(), by, 0, rise));
@@ -358,7 +414,7 @@ final class PassageSetting {
                 double width = width(letter, target);
                 inserts.add(new TextRewriting.Insert(letter.bytes, width * 1000 / target.across(), font, letter.text.length(), rise));
                 by = font;
-                changes.puts(letter.text, x, line.baseline, target);
+                changes.puts(letter.text, x, width, line.baseline, target);
                 Rewritten.Spot spot = PageRewriting.spot(x, x + width, line.baseline);
                 if (letter.shown != null) spots.put(letter.shown.glyph().order(), spot);
                 else for (int at = letter.at; at < letter.at + letter.text.length(); at++) fresh[at] = spot;

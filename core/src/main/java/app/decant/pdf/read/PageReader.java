@@ -66,6 +66,8 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     private PDColor lastColour;
     private int lastRgb;
     private int clipRule = -1;
+    private Area textClip;
+    private Rectangle2D textClipBounds;
     private int order;
     private int operators;
     private int hidden;
@@ -296,7 +298,15 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         return new ShownGlyph(glyph, frame.path, frame.path == null ? -1 : frame.operator, place, font, displacement.getX(),
                 state.getCharacterSpacing() + (word ? state.getWordSpacing() : 0), state.getFontSize(), state.getRise(), across,
                 state.getRenderingMode().intValue(),
-                mark != null && mark.replaces);
+                mark != null && mark.replaces, clipOfText());
+    }
+
+    /** Many letters share one clip. */
+    private Rectangle2D clipOfText() {
+        Area clip = getGraphicsState().getCurrentClippingPath();
+        if (clip != textClip) textClipBounds = clipBounds();
+        textClip = clip;
+        return textClipBounds;
     }
 
     private int tag() {

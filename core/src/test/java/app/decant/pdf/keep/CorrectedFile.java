@@ -10,6 +10,7 @@ import app.decant.document.Look;
 import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.Walk;
+import app.decant.edit.Change;
 import app.decant.edit.Deletion;
 import app.decant.edit.Dressing;
 import app.decant.edit.TextSelection;
@@ -85,6 +86,21 @@ final class CorrectedFile {
     Made dress(Path file, String word, UnaryOperator<Look> look) {
         Taken taken = Decant.open(file);
         return made(file, taken, Dressing.looks(taken.document(), find(taken.document(), word), look).after(), Recipe.PLAIN);
+    }
+
+    /** Ends the paragraph after some words, and writes on in another. */
+    Made part(Path file, String words, String other) {
+        Taken taken = Decant.open(file);
+        Change parted = Typing.breakParagraph(taken.document(), TextSelection.caret(find(taken.document(), words).end()));
+        return made(file, taken, other.isEmpty() ? parted.after() : Typing.type(parted.after(), parted.picked(), other, null).after(), Recipe.PLAIN);
+    }
+
+    /** Joins the paragraph that begins with some words to the one before it. */
+    Made join(Path file, String words) {
+        Taken taken = Decant.open(file);
+        BlockPath path = find(taken.document(), words).start().path();
+        Place before = new Place(path.sibling(path.last() - 1), taken.document().paragraph(path.sibling(path.last() - 1)).length());
+        return made(file, taken, Typing.type(taken.document(), new TextSelection(before, new Place(path, 0)), " ", null).after(), Recipe.PLAIN);
     }
 
     /** Takes the paragraph out that holds a word, as one does who picks it whole. */

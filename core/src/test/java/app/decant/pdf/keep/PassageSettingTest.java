@@ -188,6 +188,32 @@ class PassageSettingTest {
         assertThat(place(file, "On day 01").getYDirAdj()).isEqualTo(place(source, "On day 01").getYDirAdj());
     }
 
+    /** Pages full of lines that leave no room between them: one line more goes below the foot, as compositors do it; not on a footer, and not three. */
+    @Test void aFullPageMayRunALineLong() throws IOException {
+        for (int footer : new int[] {40, 78}) {
+            String[] pages = new String[3];
+            for (int page = 0; page < pages.length; page++) {
+                StringBuilder content = new StringBuilder("BT /F1 8 Tf 72 " + footer + " Td (Ostrey Sound Ferries) Tj ET BT /F1 11 Tf 14 TL 72 598 Td ");
+                for (int i = 0; i < 35; i++) content.append(String.format("(on day %d%02d the ship leaves the pier at noon and comes back) Tj T* ", page, i));
+                pages[page] = content.append(String.format("(on day %d35 it stays.) Tj ET\n", page)).toString();
+            }
+            Path source = file(pages);
+            double foot = place(source, "on day 035").getYDirAdj();
+            Made more = correct(source, "on day 035", "on day 035, unless the ice has closed the sound since then,");
+            if (footer > 42) {
+                assertThat(more.pages().rewritten(0)).as("the footer is too near").isNull();
+                continue;
+            }
+            assertThat(more.pages().rewritten(0)).as("%s", more.findings()).isNotNull();
+            assertThat(letters(more.receipt().file()).stream().filter(letter -> letter.getFontSizeInPt() == 11).mapToDouble(TextPosition::getYDirAdj).max()
+                    .orElseThrow()).isCloseTo(foot + 14, within(0.1));
+            standsWell(more.receipt().file(), right(source));
+            String three = "on day 035, unless the ice has closed the sound since the week before, or the pilot is ill, or the engine is being mended at"
+                    + " the yard, which it is twice a year, in spring and in autumn, for a week or two at a time,";
+            assertThat(correct(source, "on day 035", three).pages().rewritten(0)).isNull();
+        }
+    }
+
     @Test void aParagraphThatIsTakenOutLeavesNoHole() throws IOException {
         Path source = file(FOLLOWING + "BT /F1 11 Tf 72 500 Td (Bicycles are carried free.) Tj ET\n" + FOOT);
         Made made = new CorrectedFile(root).remove(source, "The office is on");
@@ -200,6 +226,72 @@ class PassageSettingTest {
         // A line that would have to be crossed stays where it is, and so the page is set anew.
         Path ruled = file(FOLLOWING + "72 557 m 340 557 l S BT /F1 11 Tf 72 546 Td (Bicycles are carried free.) Tj ET\n" + FOOT);
         assertThat(new CorrectedFile(root).remove(ruled, "The office is on").pages().rewritten(0)).isNull();
+    }
+
+    private static final String TWO = "BT /F1 11 Tf 72 580 Td 14 TL (Bicycles are carried free of charge by every ship that has) Tj T* (room on deck, and on"
+            + " most days that is each one.) Tj 0 -22 Td (Ask at the pier whether there is room, and come a little) Tj T* (before the ship does.) Tj ET\n";
+
+    /** A paragraph put in stands as far below the one before as its kind does, and what follows goes down by all of it. */
+    @Test void aParagraphThatIsPutInStandsAmongTheOthers() throws IOException {
+        Path source = file(TWO + FOOT);
+        Made made = new CorrectedFile(root).part(source, "each one.", "On Sundays there is none.");
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        Path file = made.receipt().file();
+        assertThat(words(file)).isEqualTo(words(source).replace("each one. ", "each one. On Sundays there is none. "));
+        double above = place(source, "room on deck").getYDirAdj();
+        assertThat(place(file, "On Sundays there").getYDirAdj()).isCloseTo((float) above + 22, within(0.02f));
+        assertThat(place(file, "On Sundays there").getXDirAdj()).isCloseTo(72, within(0.02f));
+        assertThat(place(file, "Ask at the pier").getYDirAdj()).isCloseTo((float) above + 44, within(0.02f));
+        assertThat(place(file, "Ostrey Sound Ferries").getYDirAdj()).isEqualTo(place(source, "Ostrey Sound Ferries").getYDirAdj());
+        standsWell(file, right(source));
+    }
+
+    @Test void aParagraphIsPartedAndTwoAreJoined() throws IOException {
+        Path source = file(TWO + FOOT);
+        Made parted = new CorrectedFile(root).part(source, "free of charge", "");
+        assertThat(parted.pages().rewritten(0)).as("%s", parted.findings()).isNotNull();
+        Path two = parted.receipt().file();
+        assertThat(words(two)).isEqualTo(words(source));
+        assertThat(place(two, "by every ship").getYDirAdj()).isCloseTo(place(source, "Bicycles").getYDirAdj() + 22, within(0.02f));
+        assertThat(place(two, "by every ship").getXDirAdj()).isCloseTo(72, within(0.02f));
+        standsWell(two, right(source));
+        source = file(TWO + FOOT);
+        Made joined = new CorrectedFile(root).join(source, "Ask at the pier");
+        assertThat(joined.pages().rewritten(0)).as("%s", joined.findings()).isNotNull();
+        Path one = joined.receipt().file();
+        assertThat(words(one)).isEqualTo(words(source));
+        assertThat(place(one, "Ask at").getYDirAdj()).as("on the line before").isEqualTo(place(source, "room on deck").getYDirAdj());
+        standsWell(one, right(source));
+    }
+
+    /** Paragraphs of any words between others: nothing is lost, nothing covers anything, lines keep their distance. PDFBox reads them. */
+    @Test void anyParagraphsFindTheirPlace() throws IOException {
+        Random random = new Random(11);
+        for (int i = 0; i < 16; i++) {
+            Path source = file(TWO + FOOT);
+            StringBuilder other = new StringBuilder("Tides");
+            for (int words = random.nextInt(50); words > 0; words--) other.append(' ').append("harbour".substring(0, 1 + random.nextInt(7)));
+            String after = List.of("each one.", "free of charge", "that is", "does.").get(i % 4);
+            Made made = new CorrectedFile(root).part(source, after, other.toString());
+            assertThat(made.pages().rewritten(0)).as("%s after %s: %s", other, after, made.findings()).isNotNull();
+            String said = words(made.receipt().file());
+            assertThat(said).contains(after + " " + other).endsWith("Ostrey Sound Ferries");
+            assertThat(said.replaceAll(" ", "")).hasSize(words(source).replaceAll(" ", "").length() + other.toString().replaceAll(" ", "").length());
+            standsWell(made.receipt().file(), right(source));
+        }
+    }
+
+    /** A frame that clips its text (8.5.4): what would be cut off is not put there, and what stands in another frame stays. */
+    @Test void textIsNotMovedOutOfItsFrame() throws IOException {
+        String framed = "q 60 570 300 40 re W n BT /F1 11 Tf 72 594 Td (The kiosk is open.) Tj 0 -18 Td (Ask for the key.) Tj ET Q\n"
+                + "q 60 500 300 40 re W n BT /F1 11 Tf 72 520 Td (The boat house is shut.) Tj ET Q\n";
+        Path source = file(framed + FOOT);
+        Made made = new CorrectedFile(root).part(source, "is open.", "Nobody knows for how long, but it has been so.");
+        assertThat(made.pages().rewritten(0)).isNull();
+        assertThat(made.findings()).anyMatch(finding -> finding.contains("cut off"));
+        Made less = new CorrectedFile(root).remove(source, "Ask for the key");
+        assertThat(less.pages().rewritten(0)).as("%s", less.findings()).isNotNull();
+        assertThat(place(less.receipt().file(), "The boat house").getYDirAdj()).isEqualTo(place(source, "The boat house").getYDirAdj());
     }
 
     @Test void aWordMadeBoldIsSetInTheFilesOwnBold() throws IOException {

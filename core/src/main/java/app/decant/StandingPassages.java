@@ -1,0 +1,275 @@
+package app.decant;
+
+import app.decant.document.BlockPath;
+import app.decant.document.Cascade;
+import app.decant.document.Inline;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.Provenance;
+import app.decant.document.Walk;
+import app.decant.pdf.keep.Correction;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+
+/** Where the paragraphs of a document that came from a PDF stand on its pages: the passage in which words are to be put, and what stands below it. */
+final class StandingPassages {
+    /** Two paragraphs of a column begin this near to each other, in points. */
+    private static final double NEAR = 3;
+
+    private final Cascade cascade;
+    private final Walk walk;
+    private final Provenance provenance;
+
+    /** @param page the index of the page that is changed */
+    record Found(int page, Correction correction) { }
+
+    StandingPassages(Cascade cascade, Walk walk, Provenance provenance) {
+        this.cascade = cascade;
+        this.walk = walk;
+        this.provenance = provenance;
+    }
+
+    private Paragraph paragraph(int stop) { return walk.stops().get(stop).paragraph(); }
+
+    /** The page on which a paragraph begins. */
+    int page(int stop) { return provenance.of(paragraph(stop)).get(0).page(); }
+
+    /** A paragraph taken out; null where that can't be had in place. */
+    Correction removal(int stop) {
+        Paragraph gone = paragraph(stop);
+        List<Provenance.Line> lines = provenance.of(gone);
+        if (walk.stops().get(stop).path().size() > 2 || lines.isEmpty() || gone.text().indexOf(Inline.OBJECT) >= 0) return null;
+        int page = lines.get(0).page();
+        List<List<Integer>> marks = lines.stream().map(StandingPassages::marks).toList();
+        if (lines.stream().anyMatch(line -> line.page() != page) || marks.stream().anyMatch(List::isEmpty)) return null;
+        Correction.Passage passage = new Correction.Passage(marks, Set.of(), false, following(stop, lines.size(), page), provenance.foot(page), null);
+        int last = marks.size() - 1;
+        return new Correction(passage, 0, 0, last, marks.get(last).size(), List.of(), WordChange.setting(cascade, gone),
+                WordChange.isDrawn(cascade, gone, 0));
+    }
+
+    /**
+     * The marks of a stretch of paragraphs, all of it on one page; null where it is not known where they stand.
+     *
+     * @param from   the first of the paragraphs
+     * @param to     after the last of them
+     * @param change of their text, with a letter for each end between them
+     */
+    Found of(int from, int to, WordChange change) {
+        List<Provenance.Line> lines = new ArrayList<>();
+        List<int[]> all = new ArrayList<>();
+        Set<Integer> starts = new TreeSet<>();
+        StringBuilder text = new StringBuilder();
+        int last = 0;
+        for (int i = from; i < to; i++) {
+            Paragraph one = paragraph(i);
+            int[][] places = provenance.places(one);
+            if (places == null || provenance.of(one).isEmpty()) return null;
+            if (i > from) {
+                text.append(Correction.PARAGRAPH);
+                all.add(null);
+                starts.add(lines.size());
+            }
+            last = lines.size();
+            for (int[] place : places) all.add(place == null ? null : new int[] {place[0] + last, place[1]});
+            text.append(one.text());
+            lines.addAll(provenance.of(one));
+        }
+        return placed(from, to, change, lines, all.toArray(new int[0][]), text.toString(), starts, last);
+    }
+
+    private Found placed(int from, int to, WordChange change, List<Provenance.Line> lines, int[][] places, String text, Set<Integer> starts, int lastFrom) {
+        int[] begin = null;
+        int[] end = null;
+        for (int i = change.from(); i < change.to(); i++) {
+            if (places[i] == null) continue;
+            if (begin == null) begin = places[i];
+            end = places[i];
+        }
+        if (begin == null || lines.get(begin[0]).page() != lines.get(end[0]).page()) return null;
+        int page = lines.get(begin[0]).page();
+        int[] stretch = stretch(text, places, begin[0], lines.size());
+        boolean several = to - from > 1 || change.runs().stream().anyMatch(run -> run.text().indexOf(Correction.PARAGRAPH) >= 0);
+        // Where paragraphs come or go, all of them have to be here, below one another.
+        if (end[0] >= stretch[1] || several && (stretch[1] <= lastFrom || lines.stream().anyMatch(line -> line.page() != page))) return null;
+        List<List<Integer>> passage = new ArrayList<>();
+        int before = 0;
+        boolean goesOn = false;
+        for (int i = stretch[0]; i < stretch[1]; i++) {
+            if (lines.get(i).page() == page) passage.add(marks(lines.get(i)));
+            else if (i < begin[0]) before++;
+            else goesOn = true;
+        }
+        int skipped = stretch[0] + before;
+        int first = begin[0] - skipped;
+        int last = end[0] - skipped;
+        int begins = passage.get(first).indexOf(lines.get(begin[0]).marks()[begin[1]]);
+        int ends = passage.get(last).indexOf(lines.get(end[0]).marks()[end[1]]);
+        if (begins < 0 || ends < 0 || first == last && ends < begins) return null;
+        List<List<Integer>> following = goesOn ? List.of() : following(to - 1, stretch[1] - lastFrom, page);
+        Correction.Parting parting = several ? parting(from, to, starts.stream().map(line -> line - skipped).toList()) : null;
+        Correction.Passage stands = new Correction.Passage(passage, hyphens(lines, places), goesOn, following, provenance.foot(page), parting);
+        Correction.Setting setting = WordChange.setting(cascade, paragraph(from));
+        // What stands before the change stays where it is; on lines that fill their column, or stand in its middle, all of the line moves.
+        int moves = change.from();
+        for (int i = 0; setting != Correction.Setting.AT_LEFT && i < moves; i++) if (places[i] != null && places[i][0] == begin[0]) moves = i;
+        boolean drawn = false;
+        for (int i = from; i < to; i++) {
+            drawn |= WordChange.isDrawn(cascade, paragraph(i), moves);
+            moves = Math.max(0, moves - paragraph(i).length() - 1);
+        }
+        return new Found(page, new Correction(stands, first, begins, last, ends + 1, change.runs(), setting, drawn));
+    }
+
+    /** How paragraphs of this kind are parted, as this page or others show it; where none does, as they are laid out. */
+    private Correction.Parting parting(int from, int to, List<Integer> starts) {
+        Paragraph like = paragraph(from);
+        double leading = 0;
+        double gap = 0;
+        for (int i = from; i < to && gap == 0; i++) gap = gap(i);
+        if (gap == 0) gap = gap(from - 1);
+        for (int i = from; i < to && leading == 0; i++) leading = leading(paragraph(i));
+        for (int i = 0; i < walk.stops().size() && (leading == 0 || gap == 0); i++) {
+            Paragraph one = paragraph(i);
+            if (!one.style().equals(like.style()) || provenance.of(one).isEmpty() || Math.abs(size(one) - size(like)) > 0.1) continue;
+            if (leading == 0) leading = leading(one);
+            if (gap == 0) gap = gap(i);
+        }
+        double room = cascade.paragraph(like).get(ParagraphProperty.SPACE_AFTER, 0.0) + cascade.paragraph(like).get(ParagraphProperty.SPACE_BEFORE, 0.0);
+        if (leading == 0) leading = 1.2 * size(like);
+        return new Correction.Parting(Set.copyOf(starts), leading, gap == 0 ? leading + room : gap);
+    }
+
+    private double size(Paragraph paragraph) { return provenance.of(paragraph).get(0).size(); }
+
+    /** From baseline to baseline within a paragraph, in points; 0 where it has but one line. */
+    private double leading(Paragraph paragraph) {
+        List<Provenance.Line> lines = provenance.of(paragraph);
+        for (int i = 1; i < lines.size(); i++) {
+            double down = lines.get(i).baseline() - lines.get(i - 1).baseline();
+            if (lines.get(i).page() == lines.get(i - 1).page() && down > 0.5 * lines.get(i).size()) return down;
+        }
+        return 0;
+    }
+
+    /** From the last baseline of a paragraph to the first of the next, where that is of its kind and stands below it; else 0. */
+    private double gap(int stop) {
+        if (stop < 0 || stop + 1 >= walk.stops().size()) return 0;
+        Paragraph one = paragraph(stop);
+        Paragraph next = paragraph(stop + 1);
+        List<Provenance.Line> lines = provenance.of(one);
+        if (lines.isEmpty() || provenance.of(next).isEmpty() || !one.style().equals(next.style())) return 0;
+        Provenance.Line last = lines.get(lines.size() - 1);
+        Provenance.Line first = provenance.of(next).get(0);
+        boolean below = last.page() == first.page() && first.baseline() > last.baseline() && Math.abs(left(first) - left(lines.get(0))) < NEAR;
+        return below ? first.baseline() - last.baseline() : 0;
+    }
+
+    private static List<Integer> marks(Provenance.Line line) {
+        List<Integer> marks = new ArrayList<>();
+        for (int mark : line.marks()) if (mark >= 0 && (marks.isEmpty() || marks.get(marks.size() - 1) != mark)) marks.add(mark);
+        return marks;
+    }
+
+    /** Marks at the ends of lines that stand for no letter of the text. */
+    private static Set<Integer> hyphens(List<Provenance.Line> lines, int[][] places) {
+        Set<Integer> hyphens = new HashSet<>();
+        for (Provenance.Line line : lines) {
+            String letters = line.letters().stripTrailing();
+            int end = letters.length() - 1;
+            if (end >= 0 && (letters.charAt(end) == '-' || letters.charAt(end) == '\u2010')) hyphens.add(line.marks()[end]);
+        }
+        for (int[] place : places) if (place != null) hyphens.remove(lines.get(place[0]).marks()[place[1]]);
+        return hyphens;
+    }
+
+    /**
+     * What stands below a passage in its column, from above: the rest of its paragraph and the paragraphs after it, until the text goes on higher up or
+     * elsewhere; and what else of the text stands below those.
+     */
+    private List<List<Integer>> following(int stop, int rest, int page) {
+        List<Provenance.Line> lines = inOrder(stop, rest, page);
+        if (lines == null) return null;
+        List<Provenance.Line> own = provenance.of(walk.stops().get(stop).paragraph());
+        if (walk.stops().get(stop).path().size() == 2) {
+            List<Provenance.Line> column = new ArrayList<>(lines);
+            column.addAll(own.subList(0, rest));
+            double left = column.stream().mapToDouble(StandingPassages::left).min().orElseThrow();
+            double right = column.stream().mapToDouble(StandingPassages::right).max().orElseThrow();
+            double lowest = own.get(rest - 1).baseline();
+            Set<Provenance.Line> known = Collections.newSetFromMap(new IdentityHashMap<>());
+            known.addAll(column);
+            known.addAll(own);
+            for (Walk.Stop other : walk.stops())
+                for (Provenance.Line line : provenance.of(other.paragraph()))
+                    if (line.page() == page && line.baseline() > lowest && left(line) < right && right(line) > left && known.add(line)) lines.add(line);
+        }
+        lines.sort(Comparator.comparingDouble(Provenance.Line::baseline));
+        return lines.stream().map(StandingPassages::marks).toList();
+    }
+
+    private static double left(Provenance.Line line) {
+        double left = Double.MAX_VALUE;
+        for (float one : line.lefts()) left = Math.min(left, one);
+        return left;
+    }
+
+    private static double right(Provenance.Line line) {
+        double right = 0;
+        for (float one : line.rights()) right = Math.max(right, one);
+        return right;
+    }
+
+    private List<Provenance.Line> inOrder(int stop, int rest, int page) {
+        BlockPath path = walk.stops().get(stop).path();
+        List<Provenance.Line> following = new ArrayList<>();
+        List<Provenance.Line> own = provenance.of(walk.stops().get(stop).paragraph());
+        double lowest = own.get(rest - 1).baseline();
+        for (Provenance.Line line : own.subList(rest, own.size())) {
+            if (line.page() != page || line.baseline() < lowest) return following;
+            lowest = line.baseline();
+            following.add(line);
+        }
+        // What stands below a cell is its table's matter, which does not move by itself.
+        if (path.size() > 2) return following;
+        BlockPath table = null;
+        for (int i = stop + 1; i < walk.stops().size(); i++) {
+            Walk.Stop next = walk.stops().get(i);
+            List<Provenance.Line> lines = provenance.of(next.paragraph());
+            if (lines.isEmpty()) {
+                // Pictures are seen when room is looked for.
+                if (next.paragraph().text().chars().allMatch(c -> Character.isWhitespace(c) || c == Inline.OBJECT)) continue;
+                return null;
+            }
+            BlockPath block = BlockPath.of(next.path().step(0), next.path().step(1));
+            boolean within = next.path().size() > 2 && block.equals(table);
+            table = block;
+            if (!within && lines.get(0).baseline() < lowest) return following;
+            for (Provenance.Line line : lines) {
+                if (line.page() != page) return following;
+                lowest = Math.max(lowest, line.baseline());
+                following.add(line);
+            }
+        }
+        return following;
+    }
+
+    /** The lines among which one stands without a break that somebody put there: from the first of them, to after the last. */
+    private static int[] stretch(String text, int[][] places, int line, int count) {
+        int from = 0;
+        int to = count;
+        int before = -1;
+        for (int i = 0; i < text.length(); i++) {
+            if (places[i] != null) before = places[i][0];
+            else if (text.charAt(i) == Inline.LINE_BREAK && before >= 0 && before < line) from = before + 1;
+            else if (text.charAt(i) == Inline.LINE_BREAK && before >= line) to = Math.min(to, before + 1);
+        }
+        return new int[] {from, to};
+    }
+}

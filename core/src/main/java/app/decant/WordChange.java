@@ -1,0 +1,130 @@
+package app.decant;
+
+import app.decant.document.Cascade;
+import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.TextProperty.Underline;
+import app.decant.document.TextProperty;
+import app.decant.pdf.keep.Correction;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Words of a paragraph that stand in the place of others, all else of it as it was.
+ *
+ * @param from  the first letter of the old paragraph that goes
+ * @param to    the letter after the last
+ * @param until the letter of the new paragraph after the last that was put in
+ * @param runs  what is put in
+ */
+record WordChange(int from, int to, int until, List<Correction.Run> runs) {
+    WordChange {
+        runs = List.copyOf(runs);
+    }
+
+    /** What a paragraph says otherwise; null where it is not words only, or they look otherwise than by weight and slant. */
+    static WordChange between(Cascade cascade, Paragraph old, Paragraph now) {
+        if (!old.style().equals(now.style()) || !old.look().equals(now.look())) return null;
+        String was = old.text();
+        String is = now.text();
+        List<Look> wasLooks = looks(old);
+        List<Look> isLooks = looks(now);
+        int from = 0;
+        int most = Math.min(was.length(), is.length());
+        while (from < most && was.charAt(from) == is.charAt(from) && wasLooks.get(from).equals(isLooks.get(from))) from++;
+        int fromEnd = 0;
+        most -= from;
+        while (fromEnd < most && was.charAt(was.length() - 1 - fromEnd) == is.charAt(is.length() - 1 - fromEnd)
+                && wasLooks.get(was.length() - 1 - fromEnd).equals(isLooks.get(is.length() - 1 - fromEnd))) fromEnd++;
+        if (from == was.length() && was.length() == is.length()) return null;
+        int to = was.length() - fromEnd;
+        // Whole words, so that kerning and ligatures go with their letters; where words are only put in, the one before goes along.
+        if (from == to && from > 0) from--;
+        while (from > 0 && Character.isWhitespace(was.charAt(from)) && from == to - 1) from--;
+        while (from > 0 && !isBreak(was.charAt(from - 1))) from--;
+        while (to < was.length() && !isBreak(was.charAt(to))) to++;
+        fromEnd = was.length() - to;
+        if (from >= to || is.length() - fromEnd < from) return null;
+        if (hasObject(was.substring(from, to)) || hasObject(is.substring(from, is.length() - fromEnd))) return null;
+        List<Correction.Run> runs = runs(cascade, old, now, from, to, is.length() - fromEnd);
+        return runs == null ? null : new WordChange(from, to, is.length() - fromEnd, runs);
+    }
+
+    /** Several paragraphs as one, a letter for each end between them: it looks as what stands before it. */
+    static Paragraph joined(List<Paragraph> paragraphs) {
+        if (paragraphs.size() == 1) return paragraphs.get(0);
+        List<Inline> inlines = new ArrayList<>();
+        for (Paragraph one : paragraphs) {
+            if (one != paragraphs.get(0)) {
+                Look look = inlines.isEmpty() ? one.inlines().isEmpty() ? Look.PLAIN : one.inlines().get(0).look() : inlines.get(inlines.size() - 1).look();
+                inlines.add(new Inline.Text(String.valueOf(Correction.PARAGRAPH), look));
+            }
+            inlines.addAll(one.inlines());
+        }
+        return paragraphs.get(0).withInlines(inlines);
+    }
+
+    /** The look of each letter. */
+    private static List<Look> looks(Paragraph paragraph) {
+        List<Look> looks = new ArrayList<>();
+        for (Inline inline : paragraph.inlines()) for (int i = 0; i < inline.length(); i++) looks.add(inline.look());
+        return looks;
+    }
+
+    private static boolean isBreak(char c) { return Character.isWhitespace(c) || c == Inline.OBJECT; }
+
+    private static boolean hasObject(String text) {
+        return text.chars().anyMatch(c -> c == Inline.OBJECT || c == Inline.TAB || c == Inline.LINE_BREAK || c == Inline.PAGE_BREAK
+                || c == Inline.COLUMN_BREAK);
+    }
+
+    /** What is put in; null where what is around it is another too, or it looks otherwise than by weight and slant. */
+    private static List<Correction.Run> runs(Cascade cascade, Paragraph old, Paragraph now, int from, int to, int until) {
+        if (!old.slice(0, from).equals(now.slice(0, from)) || !old.slice(to, old.length()).equals(now.slice(until, now.length()))) return null;
+        // Places that have a name take no room.
+        List<Inline> goes = old.slice(from, to).stream().filter(inline -> inline.length() > 0).toList();
+        Look was = goes.get(0).look();
+        // What is put in stands in the font of the first letter that goes, unless it is told another.
+        if (goes.stream().anyMatch(inline -> !(inline instanceof Inline.Text) || !bare(inline.look()).equals(bare(was)))) return null;
+        Look whole = cascade.text(old, was);
+        List<Correction.Run> runs = new ArrayList<>();
+        if (from == until) runs.add(new Correction.Run("", false, false, false));
+        for (Inline inline : now.slice(from, until)) {
+            if (inline.length() == 0) continue;
+            if (!(inline instanceof Inline.Text text) || !bare(text.look()).equals(bare(was))) return null;
+            Look is = cascade.text(old, text.look());
+            boolean another = is.is(TextProperty.BOLD) != whole.is(TextProperty.BOLD) || is.is(TextProperty.ITALIC) != whole.is(TextProperty.ITALIC);
+            runs.add(new Correction.Run(text.text(), another, is.is(TextProperty.BOLD), is.is(TextProperty.ITALIC)));
+        }
+        return runs;
+    }
+
+    private static Look bare(Look look) { return look.without(TextProperty.BOLD).without(TextProperty.ITALIC); }
+
+    /** How the lines of a paragraph stand between its edges. */
+    static Correction.Setting setting(Cascade cascade, Paragraph paragraph) {
+        Alignment alignment = cascade.paragraph(paragraph).get(ParagraphProperty.ALIGNMENT, Alignment.START);
+        return switch (alignment) {
+            case CENTRE -> Correction.Setting.CENTRED;
+            case END -> Correction.Setting.AT_RIGHT;
+            case JUSTIFY -> Correction.Setting.JUSTIFIED;
+            default -> Correction.Setting.AT_LEFT;
+        };
+    }
+
+    /** Whether lines or areas are drawn with the text of a paragraph, from a letter on. */
+    static boolean isDrawn(Cascade cascade, Paragraph paragraph, int from) {
+        int at = 0;
+        for (Inline inline : paragraph.inlines()) {
+            at += inline.length();
+            if (at <= from) continue;
+            Look look = cascade.text(paragraph, inline.look());
+            boolean lined = look.get(TextProperty.UNDERLINE, Underline.NONE) != Underline.NONE || look.is(TextProperty.STRIKE);
+            if (lined || look.get(TextProperty.LINK) != null || look.get(TextProperty.HIGHLIGHT) != null) return true;
+        }
+        return false;
+    }
+}
