@@ -134,7 +134,7 @@ final class FoundStructure {
         for (Element child : element.children()) gather(child, figures);
     }
 
-    private static void inLines(Paragraph paragraph, List<Provenance.Shown> open, List<LogicalStructure.InLine> inLines) {
+    private void inLines(Paragraph paragraph, List<Provenance.Shown> open, List<LogicalStructure.InLine> inLines) {
         for (Inline inline : paragraph.inlines()) {
             if (!(inline instanceof Inline.InlinePicture one)) continue;
             LogicalStructure.Area area = taken(one.picture(), open);
@@ -142,7 +142,7 @@ final class FoundStructure {
         }
     }
 
-    private static Map<Integer, LogicalStructure.Area> pictures(List<Element> figures, List<Provenance.Shown> open) {
+    private Map<Integer, LogicalStructure.Area> pictures(List<Element> figures, List<Provenance.Shown> open) {
         Map<Integer, LogicalStructure.Area> areas = new HashMap<>();
         for (int i = 0; i < figures.size(); i++) {
             LogicalStructure.Area area = taken(figures.get(i).picture(), open);
@@ -152,11 +152,13 @@ final class FoundStructure {
     }
 
     /** Each picture takes the first place that shows its image and that no other took; null where there is none. */
-    private static LogicalStructure.Area taken(Picture picture, List<Provenance.Shown> open) {
+    private LogicalStructure.Area taken(Picture picture, List<Provenance.Shown> open) {
         for (Provenance.Shown shown : open) {
             if (!shown.image().equals(picture.image())) continue;
             open.remove(shown);
-            return new LogicalStructure.Area(shown.page(), shown.left(), shown.top(), shown.right(), shown.bottom());
+            Rewritten page = rewritten.get(shown.page());
+            double down = page == null ? 0 : page.pushed((shown.left() + shown.right()) / 2, shown.bottom() - 0.5);
+            return new LogicalStructure.Area(shown.page(), shown.left(), shown.top() + down, shown.right(), shown.bottom() + down);
         }
         return null;
     }

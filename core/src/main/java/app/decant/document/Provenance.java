@@ -135,25 +135,32 @@ public final class Provenance {
     public List<Line> of(Paragraph paragraph) { return lines.getOrDefault(paragraph, List.of()); }
 
     /**
-     * For each letter of a paragraph its line and its place in it; null for spaces. Null as a whole where the two don't tell the same: lines have labels before
-     * and hyphens at their ends that the text has not.
+     * For each letter of a paragraph its line and its place in it, for an object that of its first letter; null for spaces. Null as a whole where the two
+     * don't tell the same: lines have labels before and hyphens at their ends that the text has not.
      */
     public int[][] places(Paragraph paragraph) {
         String text = paragraph.text();
         List<Line> lines = of(paragraph);
         int[][] places = new int[text.length()][];
         int at = 0;
+        int shown = -2;
         boolean begun = false;
         for (int line = 0; line < lines.size(); line++) {
             String letters = lines.get(line).letters();
             for (int i = 0; i < letters.length(); i++) {
                 char letter = letters.charAt(i);
                 if (isNothing(letter)) continue;
-                while (at < text.length() && isNothing(text.charAt(at))) at++;
+                int object = -1;
+                while (at < text.length() && isNothing(text.charAt(at))) if (text.charAt(at++) == Inline.OBJECT) object = at - 1;
                 if (at < text.length() && text.charAt(at) == letter) {
                     places[at++] = new int[] {line, i};
                     begun = true;
-                } else if (begun && !((letter == '-' || letter == '\u2010') && letters.substring(i + 1).isBlank())) {
+                } else if (object >= 0 && begun) {
+                    // The number of a note, or what a field shows: all of it is the object.
+                    places[object] = new int[] {line, i};
+                    at = object + 1;
+                    shown = object;
+                } else if (begun && shown != at - 1 && !((letter == '-' || letter == '\u2010') && letters.substring(i + 1).isBlank())) {
                     return null;
                 }
             }

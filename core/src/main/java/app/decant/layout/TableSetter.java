@@ -21,7 +21,7 @@ import java.util.List;
 
 /** Sets a table for a column's width: the widths of its columns, the heights of its rows, and each row as a strip that can be cut if it must. */
 final class TableSetter {
-    private static final Insets PADDING = new Insets(0, 5.4, 0, 5.4);
+    static final Insets PADDING = new Insets(0, 5.4, 0, 5.4);
 
     private final Composer composer;
     private final Table table;

@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
@@ -35,6 +36,8 @@ final class ChangedStream {
     private final COSDictionary resources;
     private final String original;
     private final Map<Integer, TextRewriting> rewritten = new TreeMap<>();
+    private final Map<Integer, String> before = new TreeMap<>();
+    private final Map<Integer, String> after = new TreeMap<>();
     private final Map<Integer, ChangedStream> called = new TreeMap<>();
     private final Map<Face, AddedFont> fonts = new LinkedHashMap<>();
     private final List<Rewritten.Form> forms = new ArrayList<>();
@@ -61,11 +64,23 @@ final class ChangedStream {
     static ChangedStream of(InputStream page, COSDictionary resources) throws IOException { return new ChangedStream(page.readAllBytes(), resources, ""); }
 
     /** The stream that shows a glyph. */
-    ChangedStream of(ShownGlyph glyph) throws IOException, PageRewriting.Refused {
+    ChangedStream of(ShownGlyph glyph) throws IOException, PageRewriting.Refused { return of(glyph.path()); }
+
+    /** The stream that such calls lead to, from this one down. */
+    ChangedStream of(List<Integer> path) throws IOException, PageRewriting.Refused {
         ChangedStream at = this;
-        for (int call : glyph.path()) at = at.calledBy(call);
+        for (int call : path) at = at.calledBy(call);
         return at;
     }
+
+    /** All operators, as they are. */
+    List<StreamOperators.Found> operators() { return operators; }
+
+    /** Operators put in before one that stays; several times, each before what was put in first. */
+    void putBefore(int operator, String operators) { before.merge(operator, operators, (old, one) -> one + old); }
+
+    /** Likewise after one. */
+    void putAfter(int operator, String operators) { after.merge(operator, operators, (old, one) -> old + one); }
 
     private ChangedStream calledBy(int call) throws IOException, PageRewriting.Refused {
         ChangedStream known = called.get(call);
@@ -162,19 +177,28 @@ final class ChangedStream {
             forms.add(new Rewritten.Form(name, one.getValue().original, bytes, one.getValue().parts()));
             others.put(one.getKey(), ("\n/" + name + " Do").getBytes(StandardCharsets.US_ASCII));
         }
+        Set<Integer> touched = new TreeSet<>(others.keySet());
+        touched.addAll(before.keySet());
+        touched.addAll(after.keySet());
         ByteArrayOutputStream out = new ByteArrayOutputStream(content.length + 256);
         int at = 0;
-        for (Map.Entry<Integer, byte[]> one : others.entrySet()) {
-            StreamOperators.Found operator = operators.get(one.getKey());
+        for (int one : touched) {
+            StreamOperators.Found operator = operators.get(one);
             out.write(content, at, operator.from() - at);
-            out.write(one.getValue());
+            out.write(before.getOrDefault(one, "").getBytes(StandardCharsets.US_ASCII));
+            if (others.containsKey(one)) out.write(others.get(one));
+            else out.write(content, operator.from(), operator.to() - operator.from());
+            out.write(after.getOrDefault(one, "").getBytes(StandardCharsets.US_ASCII));
             at = operator.to();
         }
         out.write(content, at, content.length - at);
         return out.toByteArray();
     }
 
-    private boolean isChanged() { return !rewritten.isEmpty() || called.values().stream().anyMatch(ChangedStream::isChanged); }
+    private boolean isChanged() {
+        boolean own = !rewritten.isEmpty() || !before.isEmpty() || !after.isEmpty();
+        return own || called.values().stream().anyMatch(ChangedStream::isChanged);
+    }
 
     /** A name that nothing of a kind has yet among the resources. */
     private String free(COSName kind, String wished) {

@@ -95,7 +95,7 @@ final class LineRoom {
     /** All else on the page that lines could come to stand upon, but for some marks. */
     List<Rectangle2D> all(Set<Integer> own) {
         List<Rectangle2D> boxes = letters(own);
-        for (Ink ink : read.page().ink()) boxes.add(box(ink));
+        for (Ink ink : read.page().ink()) if (!own.contains(ink.order())) boxes.add(box(ink));
         return boxes;
     }
 
@@ -106,11 +106,12 @@ final class LineRoom {
             if (!own.contains(glyph.order()) && !glyph.isSpace())
                 boxes.add(new Rectangle2D.Double(glyph.x(), glyph.baseline() - 0.7 * glyph.size(), Math.max(0.1, glyph.width()), 0.9 * glyph.size()));
         }
-        for (Placed placed : read.page().pictures()) boxes.add(new Rectangle2D.Double(placed.x(), placed.y(), placed.width(), placed.height()));
+        for (Placed placed : read.page().pictures())
+            if (!own.contains(placed.order())) boxes.add(new Rectangle2D.Double(placed.x(), placed.y(), placed.width(), placed.height()));
         return boxes;
     }
 
-    private static Rectangle2D box(Ink ink) {
+    static Rectangle2D box(Ink ink) {
         if (ink instanceof Ink.Stroke stroke)
             return new Rectangle2D.Double(stroke.x1(), stroke.y1(), Math.max(0.1, stroke.x2() - stroke.x1()), Math.max(0.1, stroke.y2() - stroke.y1()));
         if (ink instanceof Ink.Fill fill) return new Rectangle2D.Double(fill.x(), fill.y(), fill.width(), fill.height());

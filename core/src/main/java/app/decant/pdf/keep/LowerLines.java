@@ -1,5 +1,6 @@
 package app.decant.pdf.keep;
 
+import app.decant.pdf.keep.MovedDrawings.Drawing;
 import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.Glyph;
@@ -11,11 +12,16 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Map;
 import java.util.Set;
 
-/** Moves what stands below a passage down or up, line by line as it is, until a gap takes it up: no letter is set anew, each is only shown higher or lower. */
+/**
+ * Moves what stands below a passage down or up, line by line as it is, until a gap takes it up: no letter is set anew, each is only shown higher or lower. What
+ * is drawn between goes along: pictures, rules, a table with its lines.
+ */
 final class LowerLines {
     /** A gap of so many lines parts what stands below from what is read on. */
     private static final double APART = 2.6;
@@ -26,6 +32,13 @@ final class LowerLines {
     private static final double AWAY = 0.6;
     /** How much lower than others a page may end, in lines. */
     private static final double LONGER = 1.05;
+    /** Below a line so much of one is its own. */
+    private static final double LEAST_BELOW = 0.25;
+    /** Rules are no thicker, in points. */
+    private static final double THIN = 3;
+    /** How far letters reach above and below their baseline, in ems. */
+    private static final double ABOVE = 0.75;
+    private static final double BELOW = 0.22;
     /** What of the room between paragraphs may go where a page is full. */
     private static final double GIVES = 0.45;
 
@@ -34,12 +47,17 @@ final class LowerLines {
     private final ChangedStream stream;
     private final PageChanges changes;
     private final LineRoom room;
+    private final MovedDrawings drawings;
+    private final List<Drawing> going = new ArrayList<>();
+    /** The marks that go, by their numbers in the page's order of painting: letters and what is drawn. */
     private final Set<Integer> moved = new HashSet<>();
     private double left = Double.MAX_VALUE;
     private double right;
     private double bottom;
     private double top;
     private double reached;
+    /** How low what is moved reached before. */
+    private double stood;
 
     LowerLines(PageReader.Addressed read, Map<Integer, ShownGlyph> byOrder, ChangedStream stream, PageChanges changes, LineRoom room) {
         this.read = read;
@@ -47,6 +65,7 @@ final class LowerLines {
         this.stream = stream;
         this.changes = changes;
         this.room = room;
+        drawings = new MovedDrawings(read, stream, changes);
     }
 
     /** Where what was moved stood; nothing where nothing was. */
@@ -60,13 +79,55 @@ final class LowerLines {
     double right() { return right; }
     double bottom() { return bottom; }
 
-    /** What stands on one baseline below the passage. */
-    private record Row(double baseline, List<ShownGlyph> marks) {
-        double size() { return marks.stream().mapToDouble(mark -> mark.glyph().size()).max().orElse(0); }
+    /** A line or a drawing below the passage, or what hangs together of them: it goes as one. */
+    private static final class Unit {
+        final List<ShownGlyph> marks = new ArrayList<>();
+        final List<Drawing> drawings = new ArrayList<>();
+        double top = Double.MAX_VALUE;
+        double bottom;
+        /** The first and the last baseline; of a drawing where those of lines would be that reach as far. */
+        double begins = Double.MAX_VALUE;
+        double ends;
+        double size;
+
+        void take(List<ShownGlyph> line) {
+            marks.addAll(line);
+            double baseline = line.get(0).glyph().baseline();
+            double large = line.stream().mapToDouble(mark -> mark.glyph().size()).max().orElse(0);
+            reach(baseline - ABOVE * large, baseline + BELOW * large, baseline, baseline);
+            size = Math.max(size, large);
+        }
+
+        void take(Drawing drawing, double leading) {
+            drawings.add(drawing);
+            Rectangle2D box = drawing.box();
+            double begin = Math.min(box.getMinY() + ABOVE * leading, box.getMaxY());
+            reach(box.getMinY(), box.getMaxY(), begin, Math.max(begin, box.getMaxY() - BELOW * leading));
+        }
+
+        void take(Unit other) {
+            marks.addAll(other.marks);
+            drawings.addAll(other.drawings);
+            reach(other.top, other.bottom, other.begins, other.ends);
+            size = Math.max(size, other.size);
+        }
+
+        private void reach(double newTop, double newBottom, double begin, double end) {
+            top = Math.min(top, newTop);
+            bottom = Math.max(bottom, newBottom);
+            begins = Math.min(begins, begin);
+            ends = Math.max(ends, end);
+        }
+
+        /** Whether another stands beside it, or within it. */
+        boolean hangsTogether(Unit other) {
+            boolean line = drawings.isEmpty() && other.drawings.isEmpty();
+            return line ? Math.abs(other.begins - begins) < 0.3 : other.top < bottom - 0.5;
+        }
     }
 
     /**
-     * Moves lines. Where the page is full, the room between paragraphs gives a little, as compositors do it.
+     * Moves lines, and what is drawn between them. Where the page is full, the room between paragraphs gives a little, as compositors do it.
      *
      * @param own     the rest of the passage
      * @param lowest  the baseline above it
@@ -75,15 +136,16 @@ final class LowerLines {
      * @return the lowest baseline then
      */
     double move(Correction correction, List<List<ShownGlyph>> own, double lowest, double by, double leading) throws Refused, IOException {
-        List<Row> rows = rows(correction, own, lowest, by, leading);
-        if (rows.isEmpty()) return lowest;
-        double most = most(correction);
-        double over = rows.get(rows.size() - 1).baseline + by - most;
-        double[] gives = new double[rows.size()];
+        List<Unit> units = units(correction, own, lowest, by, leading);
+        if (units.isEmpty()) return lowest;
+        double ends = units.stream().mapToDouble(unit -> unit.ends).max().orElseThrow();
+        double free = Math.max(ends, free(correction, units, leading));
+        double over = ends + by - Math.min(most(correction), free);
+        double[] gives = new double[units.size()];
         double spare = 0;
         for (int i = 0; by > 0 && over > 0 && i < gives.length; i++) {
-            double distance = rows.get(i).baseline - (i == 0 ? lowest : rows.get(i - 1).baseline);
-            gives[i] = GIVES * Math.max(0, distance - Math.max(1.05 * leading, 1.15 * rows.get(i).size()));
+            double distance = units.get(i).begins - (i == 0 ? lowest : units.get(i - 1).ends);
+            gives[i] = GIVES * Math.max(0, distance - Math.max(1.05 * leading, 1.15 * units.get(i).size));
             spare += gives[i];
         }
         if (by > 0 && over > spare) {
@@ -92,55 +154,143 @@ final class LowerLines {
         }
         double given = 0;
         double before = lowest;
-        for (int i = 0; i < rows.size(); i++) {
+        Map<Drawing, Double> drawn = new LinkedHashMap<>();
+        for (int i = 0; i < units.size(); i++) {
             if (by > 0 && over > 0) given += gives[i] * over / spare;
-            Row row = rows.get(i);
-            for (ShownGlyph mark : row.marks) lower(mark, by - given);
-            changes.pushes(left - 1, before + 0.1, right + 1, row.baseline + 0.1, by - given);
-            before = row.baseline;
+            Unit unit = units.get(i);
+            for (ShownGlyph mark : unit.marks) lower(mark, by - given);
+            for (Drawing one : unit.drawings) {
+                drawn.put(one, by - given);
+                bottom = Math.max(bottom, one.box().getMaxY() + Math.max(0, by - given));
+            }
+            double end = unit.drawings.isEmpty() ? unit.ends : Math.max(unit.ends, unit.bottom);
+            changes.pushes(left - 1, before + 0.1, right + 1, end + 0.1, by - given);
+            before = end;
         }
-        top = rows.get(0).baseline;
-        reached = before;
-        bottom = Math.max(reached, reached + by - given);
+        drawings.move(drawn);
+        stood = units.stream().mapToDouble(unit -> unit.drawings.isEmpty() ? unit.ends : Math.max(unit.ends, unit.bottom)).max().orElseThrow();
+        top = units.get(0).begins;
+        reached = units.get(units.size() - 1).ends;
+        bottom = Math.max(bottom, Math.max(reached, reached + by - given));
         if (by < 0) refuseObstacles(correction, List.of(), left, right, reached + by, -by, leading);
         return reached + by - given;
+    }
+
+    /** How low the last line may come to stand before what stays below it, such as notes at the foot of the page. */
+    private double free(Correction correction, List<Unit> units, double leading) {
+        Set<Integer> own = new HashSet<>(moved);
+        own.addAll(correction.passage().marks());
+        double bottom = units.stream().mapToDouble(unit -> unit.bottom).max().orElseThrow();
+        double hanging = bottom - units.stream().mapToDouble(unit -> unit.ends).max().orElseThrow();
+        double next = room.all(own).stream().filter(box -> box.getMinY() > bottom - 0.5 && box.getMaxX() > left && box.getMinX() < right)
+                .mapToDouble(Rectangle2D::getMinY).min().orElse(Double.MAX_VALUE);
+        return next - hanging - (LEAST_BELOW + AWAY) * leading;
     }
 
     /** A full page may end a line lower than others: common practice. What stands in its margin is looked for like all else. */
     private static double longer(Correction correction, double leading) { return correction.passage().foot() > 0 ? LONGER * leading : 0.1; }
 
-    /** The lines that go: those that go down as far as to the first gap that takes the move up. */
-    private List<Row> rows(Correction correction, List<List<ShownGlyph>> own, double lowest, double by, double leading) throws Refused {
-        List<List<ShownGlyph>> lines = new ArrayList<>(own);
-        if (correction.passage().following() == null) throw new Refused(Message.of("keep.it-is-not-known-what-stands-below"));
-        for (List<Integer> line : correction.passage().following()) if (!line.isEmpty()) lines.add(PageRewriting.movable(line, byOrder));
-        lines.sort(Comparator.comparingDouble(line -> line.get(0).glyph().baseline()));
-        List<Row> rows = new ArrayList<>();
-        double baseline = lowest;
-        ShownGlyph first = byOrder.get(correction.passage().lines().get(0).get(0));
-        for (List<ShownGlyph> line : lines) {
-            // What is painted within other edges is another part of the page, such as the next of several frames.
-            if (first != null && !line.get(0).isClippedAs(first)) break;
-            double at = line.get(0).glyph().baseline();
-            // A gap takes up what goes down; what goes up leaves none behind.
-            if (by > 0 && at - baseline > APART * leading + by) break;
-            List<ShownGlyph> marks = PageRewriting.withSpaces(line, read).stream().filter(mark -> moved.add(mark.glyph().order())).toList();
-            if (marks.isEmpty()) continue;
-            if (!rows.isEmpty() && at - baseline < 0.3) marks = joined(rows.remove(rows.size() - 1).marks, marks);
-            rows.add(new Row(at, marks));
-            for (ShownGlyph mark : marks) {
-                left = Math.min(left, mark.glyph().x());
-                right = Math.max(right, mark.glyph().right());
-            }
-            baseline = at;
+    /** What goes: down as far as to the first gap that takes the move up. */
+    private List<Unit> units(Correction correction, List<List<ShownGlyph>> own, double lowest, double by, double leading) throws Refused {
+        List<Unit> each = new ArrayList<>();
+        for (List<ShownGlyph> line : lines(correction, own)) {
+            Unit unit = new Unit();
+            unit.take(line);
+            each.add(unit);
         }
-        return rows;
+        for (Drawing drawing : drawn(correction, each, lowest, leading)) {
+            Unit unit = new Unit();
+            unit.take(drawing, leading);
+            each.add(unit);
+        }
+        each.sort(Comparator.comparingDouble(unit -> unit.top));
+        List<Unit> units = new ArrayList<>();
+        double end = lowest;
+        for (Unit unit : each) {
+            // A gap takes up what goes down; what goes up leaves none behind.
+            if (by > 0 && unit.begins - end > APART * leading + by) break;
+            end = Math.max(end, unit.ends);
+            Unit last = units.isEmpty() ? null : units.get(units.size() - 1);
+            if (last != null && last.hangsTogether(unit)) last.take(unit);
+            else units.add(unit);
+        }
+        for (Unit unit : units) {
+            for (ShownGlyph mark : unit.marks) {
+                moved.add(mark.glyph().order());
+                reach(mark.glyph().x(), mark.glyph().right());
+            }
+            going.addAll(unit.drawings);
+            for (Drawing one : unit.drawings) {
+                for (int order = one.painted().from(); order < one.painted().to(); order++) moved.add(order);
+                reach(one.box().getMinX(), one.box().getMaxX());
+            }
+        }
+        return units;
     }
 
-    private static List<ShownGlyph> joined(List<ShownGlyph> some, List<ShownGlyph> others) {
-        List<ShownGlyph> all = new ArrayList<>(some);
-        all.addAll(others);
+    private void reach(double from, double to) {
+        left = Math.min(left, from);
+        right = Math.max(right, to);
+    }
+
+    /** The lines below, from above. */
+    private List<List<ShownGlyph>> lines(Correction correction, List<List<ShownGlyph>> own) throws Refused {
+        if (correction.passage().following() == null) throw new Refused(Message.of("keep.it-is-not-known-what-stands-below"));
+        List<List<ShownGlyph>> lines = new ArrayList<>(own);
+        for (List<Integer> line : correction.passage().following()) if (!line.isEmpty()) lines.add(PageRewriting.movable(line, byOrder));
+        lines.sort(Comparator.comparingDouble(line -> line.get(0).glyph().baseline()));
+        ShownGlyph first = byOrder.get(correction.passage().lines().get(0).get(0));
+        Set<Integer> taken = new HashSet<>();
+        List<List<ShownGlyph>> all = new ArrayList<>();
+        for (List<ShownGlyph> line : lines) {
+            // What is painted within other edges is another part of the page, such as the next of several frames, or a chart.
+            if (first != null && !line.get(0).isClippedAs(first)) continue;
+            List<ShownGlyph> marks = PageRewriting.withSpaces(line, read).stream().filter(mark -> taken.add(mark.glyph().order())).toList();
+            if (!marks.isEmpty()) all.add(marks);
+        }
         return all;
+    }
+
+    /** What is drawn below the passage in its column, with no words on it but those that go, and above the foot of the page. */
+    private List<Drawing> drawn(Correction correction, List<Unit> lines, double lowest, double leading) {
+        Set<Integer> known = new HashSet<>(correction.passage().marks());
+        double from = Double.MAX_VALUE;
+        double to = 0;
+        for (int order : known) {
+            ShownGlyph mark = byOrder.get(order);
+            if (mark == null) continue;
+            from = Math.min(from, mark.glyph().x());
+            to = Math.max(to, mark.glyph().right());
+        }
+        for (Unit unit : lines) {
+            for (ShownGlyph mark : unit.marks) {
+                known.add(mark.glyph().order());
+                from = Math.min(from, mark.glyph().x());
+                to = Math.max(to, mark.glyph().right());
+            }
+        }
+        double foot = correction.passage().foot() > 0 ? correction.passage().foot() + BELOW * leading : read.page().height() - FOOT;
+        List<Drawing> drawn = new ArrayList<>();
+        for (Drawing one : drawings.all(known)) {
+            Rectangle2D box = one.box();
+            boolean here = box.getMinY() > lowest + BELOW * leading && box.getMaxY() < foot && box.getMaxX() > from && box.getMinX() < to;
+            if (!here || isOverNotes(box, known, leading)) continue;
+            boolean others = read.shown().stream().map(ShownGlyph::glyph)
+                    .anyMatch(glyph -> !known.contains(glyph.order()) && !one.has(glyph) && isOn(glyph, box));
+            if (!others) drawn.add(one);
+        }
+        return drawn;
+    }
+
+    /** Whether it is a rule with words right below it that go nowhere: what parts notes from the text. */
+    private boolean isOverNotes(Rectangle2D box, Set<Integer> known, double leading) {
+        return box.getHeight() < THIN && read.shown().stream().map(ShownGlyph::glyph).anyMatch(glyph -> !known.contains(glyph.order()) && !glyph.isSpace()
+                && glyph.baseline() > box.getMaxY() && glyph.baseline() < box.getMaxY() + 1.5 * leading && glyph.x() < box.getMaxX()
+                && glyph.right() > box.getMinX());
+    }
+
+    private static boolean isOn(Glyph glyph, Rectangle2D box) {
+        return !glyph.isSpace() && box.contains(glyph.x() + glyph.width() / 2, glyph.baseline() - 0.3 * glyph.size());
     }
 
     private void lower(ShownGlyph mark, double by) throws Refused, IOException {
@@ -164,7 +314,8 @@ final class LowerLines {
         double size = last.isEmpty() ? 10 : last.get(0).glyph().size();
         double reach = Math.max(lowest, bottom);
         if (lowest > most(correction) + longer(correction, leading)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
-        double foot = reach + 0.25 * size + AWAY * leading;
+        // What ends no lower than it did is as near to what stands below as it was.
+        double foot = reach + LEAST_BELOW * size + (reach > stood + 0.1 ? AWAY * leading : -LEAST_BELOW * size);
         Set<Integer> own = new HashSet<>(moved);
         double top = last.isEmpty() ? Double.MAX_VALUE : last.get(0).glyph().baseline() + 0.25 * size;
         for (ShownGlyph shown : read.shown()) {
@@ -172,6 +323,7 @@ final class LowerLines {
             if (changes.isRemoved(shown)) own.add(glyph.order());
             if (moved.contains(glyph.order())) top = Math.min(top, glyph.baseline() - 0.9 * glyph.size());
         }
+        for (Drawing one : going) top = Math.min(top, one.box().getMinY());
         if (up > 0) own.addAll(correction.passage().marks());
         top -= up;
         double l = Math.min(from, left);

@@ -4,9 +4,12 @@ import app.decant.page.Rewritten;
 import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.Glyph;
+import app.decant.pdf.read.Ink;
 import app.decant.pdf.read.PageReader;
+import app.decant.pdf.read.Placed;
 import app.decant.pdf.read.ShownGlyph;
 import app.decant.words.Message;
+import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -14,6 +17,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
 
 /** What is done to the marks of a page: those that go, those that move, what is put in; and whether the page, read again, shows just that. */
 final class PageChanges {
@@ -29,6 +34,8 @@ final class PageChanges {
     private final Set<Integer> removed = new HashSet<>();
     private final Map<Integer, Double> right = new HashMap<>();
     private final Map<Integer, Double> down = new HashMap<>();
+    private final Set<Integer> carried = new HashSet<>();
+    private final Map<Integer, Double> drawn = new HashMap<>();
     private final List<Expected> expected = new ArrayList<>();
     private final List<Rewritten.Area> areas = new ArrayList<>();
     private final List<Pending> reset = new ArrayList<>();
@@ -67,6 +74,17 @@ final class PageChanges {
 
     void lowers(ShownGlyph glyph, double points) { down.merge(glyph.glyph().order(), points, Double::sum); }
 
+    /** A letter goes down with the form that it is of, and with all that clips it. */
+    void carries(ShownGlyph glyph, double points) {
+        lowers(glyph, points);
+        carried.add(glyph.glyph().order());
+    }
+
+    /** What an operator draws goes down by so many points. */
+    void draws(PageReader.Painted painted, double points) {
+        for (int order = painted.from(); order < painted.to(); order++) drawn.merge(order, points, Double::sum);
+    }
+
     void puts(String text, double x, double width, double baseline, ShownGlyph before) {
         if (!text.isBlank()) expected.add(new Expected(text, x, x + width, baseline, before));
     }
@@ -77,7 +95,7 @@ final class PageChanges {
             Glyph glyph = old.glyph();
             double across = right.getOrDefault(glyph.order(), 0.0);
             double deeper = down.getOrDefault(glyph.order(), 0.0);
-            if (removed.contains(glyph.order()) || glyph.isSpace() || across == 0 && deeper == 0) continue;
+            if (removed.contains(glyph.order()) || carried.contains(glyph.order()) || glyph.isSpace() || across == 0 && deeper == 0) continue;
             double before = old.cut(glyph.x(), glyph.right(), glyph.baseline());
             if (old.cut(glyph.x() + across, glyph.right() + across, glyph.baseline() + deeper) > before + CUT)
                 throw new NoRoom(Message.of("keep.it-would-be-cut-off"));
@@ -110,8 +128,36 @@ final class PageChanges {
         });
     }
 
-    /** Compares the page as it is read now, glyph by glyph. */
-    void prove(List<ShownGlyph> now) throws Refused {
+    /** Compares the page as it is read now, glyph by glyph and drawing by drawing. */
+    void prove(PageReader.Addressed again) throws Refused {
+        List<Rectangle2D> wished = drawings(read, drawn);
+        List<Rectangle2D> found = drawings(again, Map.of());
+        boolean same = wished.size() == found.size();
+        for (int i = 0; same && i < found.size(); i++) {
+            Rectangle2D one = wished.get(i);
+            Rectangle2D other = found.get(i);
+            same = Math.abs(one.getMinX() - other.getMinX()) < NEAR && Math.abs(one.getMinY() - other.getMinY()) < NEAR
+                    && Math.abs(one.getMaxX() - other.getMaxX()) < NEAR && Math.abs(one.getMaxY() - other.getMaxY()) < NEAR;
+        }
+        if (!same) throw new Refused(Message.of("keep.what-stays-on-it-would-move"));
+        prove(again.shown());
+    }
+
+    /** Where drawings and pictures stand, in the order of painting. */
+    private static List<Rectangle2D> drawings(PageReader.Addressed read, Map<Integer, Double> down) {
+        SortedMap<Integer, Rectangle2D> boxes = new TreeMap<>();
+        for (Ink ink : read.page().ink()) boxes.put(ink.order(), LineRoom.box(ink));
+        for (Placed placed : read.page().pictures())
+            boxes.put(placed.order(), new Rectangle2D.Double(placed.x(), placed.y(), placed.picture().width(), placed.picture().height()));
+        List<Rectangle2D> told = new ArrayList<>();
+        boxes.forEach((order, box) -> {
+            double by = down.getOrDefault(order, 0.0);
+            told.add(new Rectangle2D.Double(box.getX(), box.getY() + by, box.getWidth(), box.getHeight()));
+        });
+        return told;
+    }
+
+    private void prove(List<ShownGlyph> now) throws Refused {
         List<Glyph> extra = new ArrayList<>();
         int next = 0;
         for (ShownGlyph old : read.shown()) {

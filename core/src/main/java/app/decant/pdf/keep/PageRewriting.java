@@ -300,7 +300,7 @@ public final class PageRewriting {
     /** Reads and paints the page with its new stream, and compares. */
     private void prove(Rewritten made, SourceFile file) throws IOException, Refused {
         PaintedPage before = PaintedPage.of(file.pdf(), page);
-        changes.prove(KeptWriter.lookingAt(made, file.pdf(), page, there -> PageReader.addressed(file, there, Progress.SILENT).shown()));
+        changes.prove(KeptWriter.lookingAt(made, file.pdf(), page, there -> PageReader.addressed(file, there, Progress.SILENT)));
         PaintedPage after = KeptWriter.lookingAt(made, file.pdf(), page, there -> PaintedPage.of(file.pdf(), there));
         if (before.differing(after, made.areas()) > 0) throw new Refused(Message.of("keep.it-would-look-otherwise-where-nothing"));
     }

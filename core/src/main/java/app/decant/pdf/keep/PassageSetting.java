@@ -29,6 +29,12 @@ final class PassageSetting {
     /** Lines nearer or farther than these, in ems, are no passage. */
     private static final double TIGHTEST = 0.8;
     private static final double LOOSEST = 4;
+    /** Letters as large as the line's are no numbers of notes, which are as small as this. */
+    private static final double LARGE = 0.9;
+    private static final double SMALL = 0.4;
+    /** So far, in ems, numbers of notes stand above the line. */
+    private static final double LEAST_RAISED = 0.15;
+    private static final double MOST_RAISED = 0.6;
     /** A paragraph that begins where one began. */
     private static final int STANDS = -2;
 
@@ -58,8 +64,11 @@ final class PassageSetting {
      * @param at     where in the new text it is; -1 for one that was there
      * @param em     its advance without spacing, in ems
      * @param before what is kept free before it within its word, in points
+     * @param share  its size beside that of the passage's letters: less for the number of a note
+     * @param raised how far it stands above the line, in points
      */
-    private record Letter(ShownGlyph shown, int at, String text, byte[] bytes, double em, ShownGlyph like, String otherFont, double before) { }
+    private record Letter(ShownGlyph shown, int at, String text, byte[] bytes, double em, ShownGlyph like, String otherFont, double before, double share,
+            double raised) { }
 
     /**
      * A word; one without letters is a paragraph that has none.
@@ -107,7 +116,11 @@ final class PassageSetting {
 
     /** A line as it is: what of it is set anew, spaces among it. */
     private record Line(List<ShownGlyph> marks) {
-        ShownGlyph first() { return marks.stream().filter(mark -> !mark.glyph().isSpace()).findFirst().orElseThrow(); }
+        /** The first of its letters, not the number of a note before it. */
+        ShownGlyph first() {
+            double size = marks.stream().mapToDouble(mark -> mark.glyph().size()).max().orElseThrow();
+            return marks.stream().filter(mark -> !mark.glyph().isSpace() && mark.glyph().size() > LARGE * size).findFirst().orElseThrow();
+        }
         double left() { return first().glyph().x(); }
         double right() { return marks.stream().filter(mark -> !mark.glyph().isSpace()).mapToDouble(mark -> mark.glyph().right()).max().orElseThrow(); }
         double baseline() { return first().glyph().baseline(); }
@@ -198,15 +211,22 @@ final class PassageSetting {
         return begin;
     }
 
-    /** All letters are shown by one stream, in one size, colour and manner; by several fonts if need be. */
+    /** All letters are shown by one stream, in one size, colour and manner, but for numbers of notes; by several fonts if need be. */
     private static void refuseOther(ShownGlyph mark, ShownGlyph like, double baseline) throws Refused {
         boolean same = mark.path().equals(like.path()) && mark.mode() == like.mode() && mark.glyph().rgb() == like.glyph().rgb()
-                && Math.abs(mark.glyph().size() - like.glyph().size()) < 0.02 && Math.abs(mark.across() - like.across()) < 0.02
-                && Math.abs(mark.rise() - like.rise()) < 1e-4;
-        if (!same) throw new Refused(Message.of("keep.its-lines-are-not-set-in-one"));
-        if (Math.abs(mark.glyph().baseline() - baseline) > 0.1 * like.glyph().size()) throw new Refused(
+                && Math.abs(mark.glyph().size() / like.glyph().size() - mark.across() / like.across()) < 0.01;
+        boolean note = isNote(mark, like, baseline);
+        boolean plain = Math.abs(mark.glyph().size() - like.glyph().size()) < 0.02 && Math.abs(mark.rise() - like.rise()) < 1e-4;
+        if (!same || !note && !plain) throw new Refused(Message.of("keep.its-lines-are-not-set-in-one"));
+        if (!note && Math.abs(mark.glyph().baseline() - baseline) > 0.1 * like.glyph().size()) throw new Refused(
                 Message.of("keep.letters-stand-above-or-below-its-lines"));
         if (mark.glyph().link() != null) throw new Refused(Message.of("keep.links-stand-in-its-lines"));
+    }
+
+    private static boolean isNote(ShownGlyph mark, ShownGlyph like, double baseline) {
+        double share = mark.glyph().size() / like.glyph().size();
+        double raised = (baseline - mark.glyph().baseline()) / like.glyph().size();
+        return share > SMALL && share < LARGE && raised > LEAST_RAISED && raised < MOST_RAISED;
     }
 
     private Column column(Correction correction, List<Line> lines) throws Refused {
@@ -262,12 +282,20 @@ final class PassageSetting {
                 if (!goes && !correction.passage().hyphens().contains(mark.glyph().order())) {
                     if (gap && !(before == null && i > 0 && endsParted(lines.get(i - 1), correction))) words.end(before == null ? i : -1);
                     double kerned = words.word.isEmpty() || before == null || gap ? 0 : mark.glyph().x() - before.glyph().x() - natural(before, before);
-                    words.word.add(new Letter(mark, -1, mark.glyph().text(), letters.bytes(mark), mark.width(), mark, null, kerned));
+                    words.word.add(standing(mark, lines.get(i), kerned));
                 }
                 before = mark;
             }
         }
         return words.all();
+    }
+
+    /** A mark of a line as a letter to be set. */
+    private Letter standing(ShownGlyph mark, Line line, double kerned) throws Refused, IOException {
+        boolean note = isNote(mark, line.first(), line.baseline());
+        double share = note ? mark.glyph().size() / line.first().glyph().size() : 1;
+        return new Letter(mark, -1, mark.glyph().text(), letters.bytes(mark), mark.width() * share, mark, null, kerned, share,
+                note ? line.baseline() - mark.glyph().baseline() : 0);
     }
 
     private static boolean endsParted(Line line, Correction correction) {
@@ -288,7 +316,7 @@ final class PassageSetting {
                     int in = 0;
                     for (TextRewriting.Insert one : letters.inserts(run.part(part), first, line)) {
                         double em = one.advance() / 1000 - first.spacing() / first.size();
-                        words.word.add(new Letter(null, at + in, part.substring(in, in + one.letters()), one.bytes(), em, first, one.font(), 0));
+                        words.word.add(new Letter(null, at + in, part.substring(in, in + one.letters()), one.bytes(), em, first, one.font(), 0, 1, 0));
                         in += one.letters();
                     }
                 }
@@ -412,9 +440,11 @@ final class PassageSetting {
                 if (Math.abs(x - pen) > 5e-4) inserts.add(new TextRewriting.Insert(new byte[0], (x - pen) * 1000 / target.across(), by, 0, rise));
                 String font = font(letter, target);
                 double width = width(letter, target);
-                inserts.add(new TextRewriting.Insert(letter.bytes, width * 1000 / target.across(), font, letter.text.length(), rise));
-                by = font;
-                changes.puts(letter.text, x, width, line.baseline, target);
+                double raised = rise + letter.raised * target.size() / target.glyph().size();
+                inserts.add(new TextRewriting.Insert(letter.bytes, width * 1000 / target.across(), font, letter.text.length(), raised));
+                // Gaps are told in ems of the font that is in force (9.4.3): by one as large as the passage's.
+                by = letter.share == 1 ? font : null;
+                changes.puts(letter.text, x, width, line.baseline - letter.raised, target);
                 Rewritten.Spot spot = PageRewriting.spot(x, x + width, line.baseline);
                 if (letter.shown != null) spots.put(letter.shown.glyph().order(), spot);
                 else for (int at = letter.at; at < letter.at + letter.text.length(); at++) fresh[at] = spot;
@@ -434,8 +464,8 @@ final class PassageSetting {
     /** The operands by which a letter's font is chosen, where it is not that of the line's beginning. */
     private String font(Letter letter, ShownGlyph target) throws Refused, IOException {
         if (letter.otherFont != null) return letter.otherFont;
-        if (letter.like.font().getCOSObject() == target.font().getCOSObject()) return null;
-        String named = stream.of(letter.like).named(letter.like);
+        if (letter.share == 1 && letter.like.font().getCOSObject() == target.font().getCOSObject()) return null;
+        String named = stream.of(letter.like).named(letter.like, letter.share == 1 ? letter.like.size() : target.size() * letter.share);
         if (named == null) throw new Refused(Message.of("keep.its-font-has-no-name"));
         return named;
     }

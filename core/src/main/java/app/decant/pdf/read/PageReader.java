@@ -12,7 +12,9 @@ import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayDeque;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.Deque;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -66,8 +68,8 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     private PDColor lastColour;
     private int lastRgb;
     private int clipRule = -1;
-    private Area textClip;
-    private Rectangle2D textClipBounds;
+    private Area lastClip;
+    private Rectangle2D lastClipBounds;
     private int order;
     private int operators;
     private int hidden;
@@ -76,6 +78,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     private List<ShownGlyph> shown;
     /** Where all else is painted, likewise. */
     private final List<Painted> painted = new ArrayList<>();
+    private final List<Painted> called = new ArrayList<>();
     private Frame frame = new Frame(List.of());
     /** Of the groups that are being painted, together. */
     private double opacity = 1;
@@ -84,6 +87,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     /** How far a content stream is carried out: the page's own, or that of a form in it. */
     private static final class Frame {
         final List<Integer> path;
+        final Deque<Saved> saved = new ArrayDeque<>();
         int operator = -1;
         int depth;
 
@@ -130,11 +134,16 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         return turn == 0 ? read : read(source, index, turn, progress, true);
     }
 
-    /** A page and the addresses of what is on it. */
-    public record Addressed(SourcePage page, List<ShownGlyph> shown, List<Painted> painted) {
+    /**
+     * A page and the addresses of what is on it.
+     *
+     * @param calls operators that call forms which paint anything
+     */
+    public record Addressed(SourcePage page, List<ShownGlyph> shown, List<Painted> painted, List<Painted> calls) {
         public Addressed {
             shown = List.copyOf(shown);
             painted = List.copyOf(painted);
+            calls = List.copyOf(calls);
         }
     }
 
@@ -145,8 +154,23 @@ public final class PageReader extends PDFGraphicsStreamEngine {
      * @param operator which of its stream
      * @param from     the number of the first mark it makes, in the page's order of painting
      * @param to       the number after its last
+     * @param state    the graphics state it paints in
+     * @param saved    the states that were saved in its stream and not yet restored, the outermost first
      */
-    public record Painted(List<Integer> path, int operator, int from, int to) { }
+    public record Painted(List<Integer> path, int operator, int from, int to, State state, List<Saved> saved) {
+        public Painted { saved = List.copyOf(saved); }
+    }
+
+    /**
+     * What of the graphics state tells where something comes to stand (ISO 32000-2, 8.4.1).
+     *
+     * @param place from user space to points from the page's top left corner as it is read
+     * @param clip  around what may be painted on, in such points
+     */
+    public record State(AffineTransform place, Rectangle2D clip) { }
+
+    /** A state that an operator of a stream saves. */
+    public record Saved(int operator, State state) { }
 
     /** How far to turn a page clockwise so that most of its text can be read. */
     private static int turn(SourcePage page) {
@@ -174,7 +198,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
             reader.problems.add(Message.of("read.page-is-damaged-what-could-be-read", (index + 1)));
         }
         SourcePage made = new SourcePage(index, reader.width, reader.height, turn, reader.glyphs, reader.ink, reader.pictures, List.copyOf(reader.problems));
-        return new Addressed(made, addressed ? reader.shown : List.of(), reader.painted);
+        return new Addressed(made, addressed ? reader.shown : List.of(), reader.painted, reader.called);
     }
 
     private PageReader(SourceFile source, PDPage page, int index, int turn, Progress progress) {
@@ -227,6 +251,8 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         if (own) {
             here.operator++;
             code = 0;
+            if (shown != null && operator.getName().equals("q")) here.saved.addLast(new Saved(here.operator, state()));
+            else if (shown != null && operator.getName().equals("Q")) here.saved.pollLast();
         }
         try {
             super.processOperator(operator, operands);
@@ -234,8 +260,16 @@ public final class PageReader extends PDFGraphicsStreamEngine {
             here.depth--;
         }
         // What a form paints is told by its own operators.
-        boolean paints = own && order > before && glyphs.size() == glyphsBefore && painted.size() == paintedBefore;
-        if (shown != null && here.path != null && paints) painted.add(new Painted(here.path, here.operator, before, order));
+        if (shown == null || here.path == null || !own || order == before) return;
+        boolean calls = operator.getName().equals("Do") && (glyphs.size() > glyphsBefore || painted.size() > paintedBefore);
+        if (!calls && (glyphs.size() > glyphsBefore || painted.size() > paintedBefore)) return;
+        (calls ? called : painted).add(new Painted(here.path, here.operator, before, order, state(), List.copyOf(here.saved)));
+    }
+
+    private State state() {
+        AffineTransform place = getGraphicsState().getCurrentTransformationMatrix().createAffineTransform();
+        place.preConcatenate(toPage);
+        return new State(place, clipNow());
     }
 
     @Override public void showForm(PDFormXObject form) throws IOException {
@@ -298,15 +332,15 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         return new ShownGlyph(glyph, frame.path, frame.path == null ? -1 : frame.operator, place, font, displacement.getX(),
                 state.getCharacterSpacing() + (word ? state.getWordSpacing() : 0), state.getFontSize(), state.getRise(), across,
                 state.getRenderingMode().intValue(),
-                mark != null && mark.replaces, clipOfText());
+                mark != null && mark.replaces, clipNow());
     }
 
-    /** Many letters share one clip. */
-    private Rectangle2D clipOfText() {
+    /** Much is painted in one clip. */
+    private Rectangle2D clipNow() {
         Area clip = getGraphicsState().getCurrentClippingPath();
-        if (clip != textClip) textClipBounds = clipBounds();
-        textClip = clip;
-        return textClipBounds;
+        if (clip != lastClip) lastClipBounds = clipBounds();
+        lastClip = clip;
+        return lastClipBounds;
     }
 
     private int tag() {

@@ -5,15 +5,23 @@ import static org.assertj.core.api.Assertions.within;
 
 import app.decant.document.TextProperty;
 import app.decant.pdf.keep.CorrectedFile.Made;
+import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import java.util.TreeSet;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 import org.apache.pdfbox.pdmodel.interactive.action.PDActionURI;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
@@ -21,6 +29,8 @@ import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDDocumentOutline;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
+import org.apache.pdfbox.rendering.ImageType;
+import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.apache.pdfbox.text.TextPosition;
 import org.junit.jupiter.api.Test;
@@ -167,6 +177,23 @@ class PassageSettingTest {
         assertThat(place(file, "ship that").getFont().getName()).isEqualTo("Helvetica");
     }
 
+    /** Numbers of notes and other raised signs go on with their words, as small and as high as they were. */
+    @Test void raisedSignsStayRaisedWhereTheirLineBreaksOtherwise() throws IOException {
+        Path source = file("BT /F1 11 Tf 72 760 Td 14 TL (Bicycles are carried free of charge by every ship that has) Tj T* (room on deck, which is 40 m) Tj"
+                + " /F1 6.6 Tf 4 Ts (2) Tj 0 Ts /F1 11 Tf ( on the larger of the two; ask) Tj T* (at the pier.) Tj ET\n");
+        Made made = correct(source, "free of charge", "free of any charge whatsoever");
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        Path file = made.receipt().file();
+        assertThat(words(file).replace(" ", "")).isEqualTo(words(source).replace("free of charge", "free of any charge whatsoever").replace(" ", ""));
+        TextPosition two = place(file, "2 on the larger");
+        assertThat(two.getWidthDirAdj()).isCloseTo(place(source, "2 on the larger").getWidthDirAdj(), within(0.01f));
+        TextPosition metres = place(file, "m2 on");
+        assertThat(metres.getYDirAdj() - two.getYDirAdj()).isCloseTo(4, within(0.05f));
+        assertThat(two.getXDirAdj()).isCloseTo(metres.getXDirAdj() + metres.getWidthDirAdj(), within(0.05f));
+        assertThat(place(file, "on the larger").getFontSizeInPt()).isEqualTo(11);
+        standsWell(file, right(source));
+    }
+
     @Test void aFullPageGivesTheRoomBetweenItsParagraphs() throws IOException {
         String[] pages = new String[3];
         for (int page = 0; page < pages.length; page++) {
@@ -223,9 +250,42 @@ class PassageSettingTest {
         // The larger room, that below it, is kept: 68 points to the heading above.
         assertThat(place(file, "Bicycles").getYDirAdj()).isCloseTo(place(source, "Where to find").getYDirAdj() + 68, within(0.02f));
         assertThat(place(file, "Where to find").getYDirAdj()).isEqualTo(place(source, "Where to find").getYDirAdj());
-        // A line that would have to be crossed stays where it is, and so the page is set anew.
-        Path ruled = file(FOLLOWING + "72 557 m 340 557 l S BT /F1 11 Tf 72 546 Td (Bicycles are carried free.) Tj ET\n" + FOOT);
-        assertThat(new CorrectedFile(root).remove(ruled, "The office is on").pages().rewritten(0)).isNull();
+    }
+
+    /** The colours of a page down one of its columns, a pixel a point: what PDFBox paints. */
+    private static int[] down(Path file, int x) throws IOException {
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            BufferedImage image = new PDFRenderer(pdf).renderImage(0, 1, ImageType.RGB);
+            int[] colours = new int[image.getHeight()];
+            for (int y = 0; y < colours.length; y++) colours[y] = image.getRGB(x, y) & 0xFFFFFF;
+            return colours;
+        }
+    }
+
+    private static int first(int[] colours, int colour) { return IntStream.range(0, colours.length).filter(y -> colours[y] == colour).findFirst().orElse(-1); }
+
+    /** Rules, areas and pictures between lines go as far as these, down and up, in whatever space they are drawn; a clip of theirs goes with them. */
+    @Test void whatIsDrawnBetweenLinesGoesAlong() throws IOException {
+        String ruled = FOLLOWING + "1 0 0 RG 3 w 72 557 m 340 557 l S 0 G 1 w BT /F1 11 Tf 72 540 Td (Bicycles are carried free.) Tj ET\n"
+                + "q 2 0 0 2 10 10 cm q 40 235 60 12 re W n 0 0 1 rg 35 230 70 30 re f Q Q 0 1 0 rg 72 440 100 20 re f 0 g\n"
+                + "BT /F1 11 Tf 72 420 Td (All else is carried for a fee.) Tj ET\n";
+        Path source = file(ruled + FOOT);
+        int[] before = down(source, 150);
+        Made made = correct(source, "morning", LONGER);
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        int[] after = down(made.receipt().file(), 150);
+        for (int colour : new int[] {0xFF0000, 0x0000FF, 0x00FF00}) {
+            assertThat(first(before, colour)).as("%06X", colour).isPositive();
+            assertThat(first(after, colour)).as("%06X", colour).isEqualTo(first(before, colour) + 28);
+            assertThat(Arrays.stream(after).filter(one -> one == colour).count()).isEqualTo(Arrays.stream(before).filter(one -> one == colour).count());
+        }
+        assertThat(place(made.receipt().file(), "All else").getYDirAdj()).isCloseTo(place(source, "All else").getYDirAdj() + 28, within(0.02f));
+        source = file(ruled + FOOT);
+        Made less = new CorrectedFile(root).remove(source, "The office is on");
+        assertThat(less.pages().rewritten(0)).as("%s", less.findings()).isNotNull();
+        int up = Math.round(place(source, "Bicycles").getYDirAdj() - place(less.receipt().file(), "Bicycles").getYDirAdj());
+        assertThat(up).isPositive();
+        assertThat(first(down(less.receipt().file(), 150), 0x00FF00)).isEqualTo(first(before, 0x00FF00) - up);
     }
 
     private static final String TWO = "BT /F1 11 Tf 72 580 Td 14 TL (Bicycles are carried free of charge by every ship that has) Tj T* (room on deck, and on"
@@ -312,9 +372,41 @@ class PassageSettingTest {
         assertThat(place(slanted.receipt().file(), "ship").getFont().getName()).contains("Italic");
     }
 
+    /** A form that draws and says something, such as a chart, goes as a whole (8.10); notes at the foot of the page stay. */
+    @Test void aChartGoesWithItsWordsAndNotesStay() throws IOException {
+        String[] pages = new String[3];
+        Arrays.fill(pages, FOLLOWING + "q 1 0 0 1 72 420 cm /Chart Do Q BT /F1 11 Tf 72 400 Td (Chart 1. The sound.) Tj ET\n"
+                + "72 60 m 200 60 l S BT /F1 8 Tf 72 48 Td (1  Measured at low water.) Tj ET\n");
+        Path plain = file(pages);
+        Path source = root.resolve("charted.pdf");
+        try (PDDocument pdf = Loader.loadPDF(plain.toFile())) {
+            for (PDPage page : pdf.getPages()) {
+                PDFormXObject chart = new PDFormXObject(pdf);
+                chart.setBBox(new PDRectangle(300, 120));
+                chart.setResources(page.getResources());
+                try (OutputStream out = chart.getStream().createOutputStream()) {
+                    out.write("0 0 1 rg 0 0 300 120 re f 1 g BT /F1 9 Tf 20 60 Td (Skerrow) Tj ET".getBytes(StandardCharsets.US_ASCII));
+                }
+                page.getResources().put(COSName.getPDFName("Chart"), chart);
+            }
+            pdf.save(source.toFile());
+        }
+        Made made = correct(source, "morning", LONGER);
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        Path file = made.receipt().file();
+        // The room between paragraphs gives a little, since no page ends lower.
+        float by = place(file, "Skerrow").getYDirAdj() - place(source, "Skerrow").getYDirAdj();
+        assertThat(by).isBetween(14f, 28f);
+        assertThat((double) first(down(file, 300), 0x0000FF)).isCloseTo(first(down(source, 300), 0x0000FF) + by, within(1.0));
+        assertThat(place(file, "Chart 1.").getYDirAdj() - place(source, "Chart 1.").getYDirAdj()).isBetween(10f, by);
+        assertThat(place(file, "Measured").getYDirAdj()).isEqualTo(place(source, "Measured").getYDirAdj());
+        assertThat(words(file)).isEqualTo(words(source).replaceFirst("morning", LONGER));
+    }
+
     @Test void whatStandsInTheWayIsNotCrossed() throws IOException {
-        Path ruled = file("72 604 m 340 604 l S\n");
-        Made made = correct(ruled, "morning", LONGER);
+        // Beside the passage and further down, with words on it that go nowhere: a panel of two columns.
+        Path beside = file("0.9 g 60 560 500 60 re f 0 g BT /F1 9 Tf 0 1 -1 0 540 565 Tm (Notices) Tj ET\n" + FOLLOWING);
+        Made made = correct(beside, "morning", LONGER);
         assertThat(made.pages().rewritten(0)).isNull();
         assertThat(made.findings()).anyMatch(finding -> finding.contains("stands in its way"));
         Path noted = file(FOLLOWING);

@@ -20,7 +20,8 @@ import javafx.scene.layout.VBox;
 /** The part of the slip that is there while a table is picked: its rows, columns and cells. */
 final class TableCard {
     private static final TableTask[] SHOWN = {TableTask.ROW_ABOVE, TableTask.ROW_BELOW, TableTask.COLUMN_BEFORE, TableTask.COLUMN_BEHIND, TableTask.ROWS_OUT,
-        TableTask.COLUMNS_OUT, TableTask.MERGE, TableTask.SPLIT, TableTask.SORT_RISING, TableTask.SORT_FALLING};
+        TableTask.COLUMNS_OUT, TableTask.MERGE, TableTask.SPLIT, TableTask.NARROWER, TableTask.WIDER, TableTask.SORT_RISING, TableTask.SORT_FALLING,
+        TableTask.EVEN};
 
     private final VBox box;
     private final Label about = new Label();

@@ -3,10 +3,12 @@ package app.decant.desktop.revise;
 import app.decant.desktop.work.Desk;
 import app.decant.document.Document;
 import app.decant.edit.Change;
+import app.decant.edit.ColumnWidths;
 import app.decant.edit.Selection;
 import app.decant.edit.TableSorting;
 import app.decant.edit.Tables;
 import app.decant.edit.Tables.Area;
+import java.util.List;
 import java.util.Locale;
 import java.util.function.BiFunction;
 import java.util.function.Predicate;
@@ -23,8 +25,14 @@ public enum TableTask {
     SPLIT(Tables::split, area -> isOneCell(area) && Tables.isMerged(area)),
     SORT_RISING((document, picked) -> TableSorting.sort(document, picked, false), TableSorting::canSort),
     SORT_FALLING((document, picked) -> TableSorting.sort(document, picked, true), TableSorting::canSort),
+    WIDER((document, picked) -> widened(document, picked, TableTask.STEP), TableTask::hasWidths),
+    NARROWER((document, picked) -> widened(document, picked, -TableTask.STEP), TableTask::hasWidths),
+    EVEN(ColumnWidths::even, area -> area.table().columns().size() > 1 && !ColumnWidths.areEven(area.table())),
     HEAD(Tables::head, area -> true),
     OUT(Tables::remove, area -> true);
+
+    /** A step by keys: two millimetres. */
+    private static final double STEP = 2 * 72 / 25.4;
 
     private final BiFunction<Document, Selection, Change> change;
     private final Predicate<Area> when;
@@ -32,6 +40,15 @@ public enum TableTask {
     TableTask(BiFunction<Document, Selection, Change> change, Predicate<Area> when) {
         this.change = change;
         this.when = when;
+    }
+
+    private static boolean hasWidths(Area area) { return !area.table().columns().isEmpty(); }
+
+    /** The last column that is picked, wider or narrower. */
+    private static Change widened(Document document, Selection picked, double by) {
+        Area area = Tables.area(document, picked);
+        List<Double> widths = ColumnWidths.declared(area.table());
+        return ColumnWidths.move(document, picked, Math.min(area.right(), widths.size()) - 1, widths, by);
     }
 
     private static boolean isOneCell(Area area) {

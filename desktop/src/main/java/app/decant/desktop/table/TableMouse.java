@@ -12,12 +12,14 @@ public final class TableMouse {
     private final Desk desk;
     private final PageTable table;
     private final PictureGrip grip;
+    private final ColumnGrip columns;
     private Place anchor;
 
     TableMouse(Desk desk, PageTable table) {
         this.desk = desk;
         this.table = table;
         grip = new PictureGrip(desk, table);
+        columns = new ColumnGrip(desk, table);
     }
 
     void pressed(MouseEvent event) {
@@ -25,7 +27,7 @@ public final class TableMouse {
         if (event.getButton() != MouseButton.PRIMARY || desk.document() == null) return;
         double x = event.getX();
         double y = event.getY();
-        if (!event.isShiftDown() && grip.take(x, y)) {
+        if (!event.isShiftDown() && (grip.take(x, y) || columns.take(x, y))) {
             anchor = null;
             event.consume();
             return;
@@ -69,22 +71,31 @@ public final class TableMouse {
         desk.pick(new TextSelection(anchor, place.at(bounds[1])));
     }
 
-    void released(MouseEvent event) { if (grip.isHeld()) grip.drop(event.getX(), event.getY()); }
+    void released(MouseEvent event) {
+        if (grip.isHeld()) grip.drop(event.getX(), event.getY());
+        if (columns.isHeld()) columns.drop(event.getX());
+    }
 
     void moved(MouseEvent event) {
         boolean field = desk.isLaidOut() && table.fieldAt(event.getX(), event.getY()) != null;
-        table.setCursor(field ? Cursor.HAND : grip.cursor(event.getX(), event.getY()));
+        Cursor held = grip.cursor(event.getX(), event.getY());
+        table.setCursor(field ? Cursor.HAND : held != null ? held : columns.cursor(event.getX(), event.getY()));
     }
 
     boolean letGo() {
-        if (!grip.isHeld()) return false;
+        if (!grip.isHeld() && !columns.isHeld()) return false;
         grip.cancel();
+        columns.cancel();
         return true;
     }
 
     void dragged(MouseEvent event) {
         if (grip.isHeld()) {
             grip.drag(event.getX(), event.getY());
+            return;
+        }
+        if (columns.isHeld()) {
+            columns.drag(event.getX());
             return;
         }
         if (anchor == null || !event.isPrimaryButtonDown()) return;
