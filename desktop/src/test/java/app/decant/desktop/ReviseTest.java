@@ -22,13 +22,17 @@ import app.decant.document.Table;
 import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
+import app.decant.edit.ColumnWidths;
 import app.decant.edit.Lists;
 import app.decant.edit.Pictures;
 import app.decant.edit.Placing;
 import app.decant.edit.Search;
+import app.decant.edit.Tables;
 import app.decant.edit.TextBoxes;
 import app.decant.edit.TextSelection;
 import app.decant.format.text.TextWriter;
+import app.decant.layout.PagedDocument;
+import app.decant.layout.TablePlaces;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -38,6 +42,8 @@ import java.util.List;
 import java.util.concurrent.TimeoutException;
 import javafx.event.Event;
 import javafx.geometry.Point2D;
+import javafx.scene.Cursor;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -48,6 +54,7 @@ import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
 import javax.imageio.ImageIO;
 import org.jsoup.Jsoup;
 import org.junit.jupiter.api.BeforeEach;
@@ -517,5 +524,68 @@ class ReviseTest {
         until(() -> Files.exists(page));
         List<Block> blocks = Decant.open(page).document().blocks();
         assertThat(blocks).hasSizeGreaterThan(20);
+    }
+
+    /** The edge between two columns is drawn to the right by the mouse, let go by Esc, moved by a command, and all are made even; all of it taken back. */
+    @Test void columnsAreMadeWiderByTheMouseAndByCommands(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        pick("Fares in crowns");
+        Tables.Area area = Tables.area(before, window.desk().selection().get());
+        List<Double> widths = area.table().columns();
+        PagedDocument pages = window.desk().pages().get();
+        int page = pages.spot(window.desk().selection().get().head()).page();
+        TablePlaces.Place place = TablePlaces.of(pages, page, area.story(), area.path());
+        double[] cell = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().caretPoint(window.desk().selection().get().head()));
+        double scale = window.table().scale();
+        double edge = cell[0] + (place.edges()[1] - pages.caret(window.desk().selection().get().head()).x()) * scale;
+        Point2D on = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().localToScreen(edge, cell[1]));
+        robot.moveTo(on);
+        assertThat(WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().getCursor())).isEqualTo(Cursor.H_RESIZE);
+        robot.press(MouseButton.PRIMARY).moveBy(20, 0).push(KeyCode.ESCAPE).release(MouseButton.PRIMARY);
+        settle();
+        assertThat(document()).isSameAs(before);
+        robot.moveTo(on).press(MouseButton.PRIMARY).moveBy(15, 0).moveBy(15, 0).release(MouseButton.PRIMARY);
+        settle();
+        List<Double> wider = Tables.area(document(), window.desk().selection().get()).table().columns();
+        assertThat(wider.get(0)).isCloseTo(widths.get(0) + 30 / scale, within(1.5));
+        assertThat(wider.get(0) + wider.get(1)).isCloseTo(widths.get(0) + widths.get(1), within(0.1));
+        need(robot, "command.table.narrower");
+        assertThat(Tables.area(document(), window.desk().selection().get()).table().columns().get(0)).isLessThan(wider.get(0));
+        robot.interact(() -> robot.lookup("#table-even").queryButton().fire());
+        settle();
+        assertThat(ColumnWidths.areEven(Tables.area(document(), window.desk().selection().get()).table())).isTrue();
+        while (window.desk().canUndo()) {
+            WaitForAsyncUtils.asyncFx(() -> window.desk().undo());
+            settle();
+        }
+        assertThat(document()).isEqualTo(before);
+    }
+
+    /** The rounds at the page's edge are drawn along: the paragraph goes in by as much, by half millimetres; Esc lets go. */
+    @Test void indentsAreDrawnAtThePagesEdge(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        pick("The company belongs");
+        Place at = window.desk().selection().get().head();
+        until(() -> robot.lookup("#indent-start").tryQuery().filter(Node::isVisible).isPresent());
+        robot.moveTo("#indent-start").press(MouseButton.PRIMARY).moveBy(30, 0).push(KeyCode.ESCAPE).release(MouseButton.PRIMARY);
+        settle();
+        assertThat(document()).isSameAs(before);
+        double scale = window.table().scale();
+        robot.moveTo("#indent-start").press(MouseButton.PRIMARY).moveBy(20, 0).moveBy(20, 0).release(MouseButton.PRIMARY);
+        settle();
+        double start = document().paragraph(at).look().get(ParagraphProperty.INDENT_START);
+        assertThat(start).isCloseTo(40 / scale, within(1.5));
+        assertThat(start / 72 * 50.8).isCloseTo(Math.rint(start / 72 * 50.8), within(1e-6));
+        robot.moveTo("#indent-first").press(MouseButton.PRIMARY).moveBy(-10, 0).moveBy(-10, 0).release(MouseButton.PRIMARY);
+        settle();
+        assertThat(document().paragraph(at).look().get(ParagraphProperty.FIRST_LINE)).isCloseTo(-20 / scale, within(1.5));
+        robot.moveTo("#indent-end").press(MouseButton.PRIMARY).moveBy(-30, 0).moveBy(-30, 0).release(MouseButton.PRIMARY);
+        settle();
+        assertThat(document().paragraph(at).look().get(ParagraphProperty.INDENT_END)).isCloseTo(60 / scale, within(1.5));
+        while (window.desk().canUndo()) {
+            WaitForAsyncUtils.asyncFx(() -> window.desk().undo());
+            settle();
+        }
+        assertThat(document()).isEqualTo(before);
     }
 }

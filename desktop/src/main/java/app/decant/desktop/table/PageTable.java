@@ -25,6 +25,7 @@ public final class PageTable extends PageView {
     private final PointerMenu menu;
     private final TableMouse mouse;
     private final FieldPen pen;
+    private final IndentMarks indents;
     private boolean revealing;
     private int near;
 
@@ -38,6 +39,7 @@ public final class PageTable extends PageView {
         setOnKeyPressed(keys::pressed);
         setOnKeyTyped(keys::typed);
         pen = new FieldPen(desk, this);
+        indents = new IndentMarks(desk, this);
         mouse = new TableMouse(desk, this);
         setOnMousePressed(mouse::pressed);
         setOnMouseDragged(mouse::dragged);
@@ -87,6 +89,7 @@ public final class PageTable extends PageView {
     @Override protected void placed() {
         pen.place();
         if (desk.isLaidOut()) placeCaret(desk.pages().get());
+        indents.place();
     }
 
     private void placeCaret(PagedDocument pages) {
@@ -209,7 +212,7 @@ public final class PageTable extends PageView {
     }
 
     /** Lets go of what the mouse holds, as if nothing had been; whether it held anything. */
-    boolean letGo() { return mouse.letGo(); }
+    boolean letGo() { return mouse.letGo() || indents.letGo(); }
 
     private static boolean isOn(double x, double y, Picture picture) { return x >= 0 && y >= 0 && x <= picture.width() && y <= picture.height(); }
 
