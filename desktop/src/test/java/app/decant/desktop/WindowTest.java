@@ -37,9 +37,11 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.GeneralSecurityException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeoutException;
 import javafx.event.Event;
 import javafx.geometry.Bounds;
@@ -49,6 +51,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.image.ImageView;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -370,6 +373,29 @@ class WindowTest {
         assertThat(window.stage().isShowing()).isTrue();
     }
 
+    /** What was open lately is known by its first page; what is locked leaves none behind. */
+    @Test void recentFilesAreShownByTheirFirstPages(FxRobot robot) throws TimeoutException, IOException, GeneralSecurityException {
+        Path notice = handbook.resolveSibling("Harbour notice 27.docx");
+        SHARED.open(notice);
+        Path kept = Decant.home().resolve("first-pages");
+        until(() -> Files.isDirectory(kept) && kept.toFile().list().length > 0);
+        WaitForAsyncUtils.waitForAsyncFx(5000, window::takeAnother);
+        until(() -> robot.lookup(".recent-paper").queryAll().stream().map(node -> (ImageView) node.lookup(".image-view"))
+                .anyMatch(view -> view.getImage() != null && view.getImage().getHeight() > 60));
+        int before = kept.toFile().list().length;
+        Path secret = secret("tide");
+        WaitForAsyncUtils.asyncFx(() -> window.desk().open(secret, "tide"));
+        until(() -> window.desk().source().get().file().equals(secret));
+        settle();
+        // What is done aside is done one after another: what was asked for then is over now.
+        until(() -> {
+            CompletableFuture<Boolean> over = new CompletableFuture<>();
+            window.desk().aside(() -> over.complete(true));
+            return over.get();
+        });
+        assertThat(kept.toFile().list()).hasSize(before);
+    }
+
     @Test void aBrokenFileIsToldInWordsAndTheOpenOneStays(FxRobot robot) throws TimeoutException, IOException {
         Path broken = Files.write(handbook.resolveSibling("broken.docx"), new byte[] {'P', 'K', 3, 4, 0, 0});
         WaitForAsyncUtils.asyncFx(() -> window.open(broken));
@@ -399,12 +425,13 @@ class WindowTest {
         assertThat(window.desk().pages().get().outline().gaps()).isEmpty();
     }
 
-    @Test void aProtectedFileAsksForItsPasswordAndOpensWithIt(FxRobot robot) throws Exception {
+    /** The handbook locked by a password (ECMA-376, agile encryption), by the common library. */
+    private Path secret(String password) throws IOException, GeneralSecurityException {
         Path secret = handbook.resolveSibling("secret.docx");
         try (POIFSFileSystem container = new POIFSFileSystem()) {
             Encryptor encryptor = new EncryptionInfo(EncryptionMode.agile)
                     .getEncryptor();
-            encryptor.confirmPassword("tide");
+            encryptor.confirmPassword(password);
             try (OutputStream out = encryptor.getDataStream(container)) {
                 out.write(Files.readAllBytes(handbook));
             }
@@ -412,6 +439,11 @@ class WindowTest {
                 container.writeFilesystem(out);
             }
         }
+        return secret;
+    }
+
+    @Test void aProtectedFileAsksForItsPasswordAndOpensWithIt(FxRobot robot) throws Exception {
+        Path secret = secret("tide");
         WaitForAsyncUtils.asyncFx(() -> window.open(secret));
         until(() -> robot.lookup("#password").tryQuery().isPresent());
         robot.clickOn("#password").write("tide").push(KeyCode.ENTER);

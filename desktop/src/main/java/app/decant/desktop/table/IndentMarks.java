@@ -15,6 +15,7 @@ import app.decant.edit.EditKind;
 import app.decant.edit.Tables;
 import app.decant.edit.TextSelection;
 import app.decant.layout.PagedDocument;
+import app.decant.layout.TablePlaces;
 import javafx.scene.Cursor;
 import javafx.scene.Group;
 import javafx.scene.control.Tooltip;
@@ -186,8 +187,12 @@ final class IndentMarks {
                 look.get(ParagraphProperty.INDENT_START, 0.0), look.get(ParagraphProperty.FIRST_LINE, 0.0), look.get(ParagraphProperty.INDENT_END, 0.0));
     }
 
-    /** The right edge of the column that begins somewhere on a page, in points; 0 where none of the text's own columns does, as in a cell. */
+    /** The right edge of the column of text or the cell that begins somewhere on a page, in points; 0 where that is not known, as in a box. */
     private static double right(PagedDocument pages, int page, Place head, double left) {
+        Tables.Area cell = Tables.area(pages.document(), TextSelection.caret(head));
+        TablePlaces.Place place = cell == null ? null : TablePlaces.of(pages, page, cell.story(), cell.path());
+        // What is kept free at the left of a cell is at its right too.
+        if (place != null && cell.right() < place.edges().length) return place.edges()[cell.right()] - (left - place.edges()[cell.left()]);
         Section.PageGeometry geometry = pages.geometry(page);
         Section section = pages.document().sections().get(head.path().step(0) < pages.document().sections().size() ? head.path().step(0) : 0);
         for (double[] column : section.columns().within(geometry.textWidth()))
