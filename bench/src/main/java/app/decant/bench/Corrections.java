@@ -139,7 +139,8 @@ public final class Corrections {
             String text = stop.paragraph().text();
             if (stop.path().size() > 2 || text.length() < LONG || !Character.isLetterOrDigit(text.charAt(text.length() - 2))) continue;
             Change parted = Typing.breakParagraph(document, TextSelection.caret(new Place(stop.path(), text.length())));
-            return Typing.type(parted.after(), parted.picked(), text.substring(0, text.indexOf(' ', LONG / 2)) + ".", null).after();
+            int end = text.indexOf(' ', LONG / 2);
+            return Typing.type(parted.after(), parted.picked(), text.substring(0, end < 0 ? text.length() : end) + ".", null).after();
         }
         return null;
     }
