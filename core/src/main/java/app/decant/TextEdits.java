@@ -8,11 +8,11 @@ import app.decant.document.Inline;
 import app.decant.document.ListLabels;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Picture;
 import app.decant.document.Provenance;
 import app.decant.document.Section;
 import app.decant.document.Story;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.pdf.keep.Correction;
@@ -29,8 +29,8 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 
 /**
- * What was edited in a document that came from a PDF, as corrections of lines on its pages: words put in the place of others, within a paragraph and a line,
- * in the look that was there. Edits of any other kind are none of these.
+ * What was edited in a document that came from a PDF, as corrections of passages on its pages: words put in the place of others in the look that was there,
+ * paragraphs that came, went, were parted or joined, words in headers and footers. Edits of any other kind are none of these.
  */
 final class TextEdits {
     private static final Paragraph BLANK = new Paragraph("", Look.PLAIN, Look.PLAIN, List.of());
