@@ -12,6 +12,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.SortedMap;
 import java.util.TreeMap;
 
 /** How much room there is beside a line of a page before it runs into something, or out of its column. */
@@ -111,7 +112,16 @@ final class LineRoom {
         return boxes;
     }
 
-    static Rectangle2D box(Ink ink) {
+    /** Around what is drawn on a page and its pictures, by their numbers in the order of painting. */
+    static SortedMap<Integer, Rectangle2D> drawn(PageReader.Addressed read) {
+        SortedMap<Integer, Rectangle2D> boxes = new TreeMap<>();
+        for (Ink ink : read.page().ink()) boxes.put(ink.order(), box(ink));
+        for (Placed placed : read.page().pictures())
+            boxes.put(placed.order(), new Rectangle2D.Double(placed.x(), placed.y(), placed.width(), placed.height()));
+        return boxes;
+    }
+
+    private static Rectangle2D box(Ink ink) {
         if (ink instanceof Ink.Stroke stroke)
             return new Rectangle2D.Double(stroke.x1(), stroke.y1(), Math.max(0.1, stroke.x2() - stroke.x1()), Math.max(0.1, stroke.y2() - stroke.y1()));
         if (ink instanceof Ink.Fill fill) return new Rectangle2D.Double(fill.x(), fill.y(), fill.width(), fill.height());

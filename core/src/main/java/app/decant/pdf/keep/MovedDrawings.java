@@ -8,7 +8,6 @@ import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.PageReader.Painted;
 import app.decant.pdf.read.PageReader.Saved;
 import app.decant.pdf.read.PageReader.State;
-import app.decant.pdf.read.Placed;
 import app.decant.pdf.read.ShownGlyph;
 import app.decant.pdf.read.StreamOperators;
 import app.decant.words.Message;
@@ -17,7 +16,6 @@ import java.awt.geom.NoninvertibleTransformException;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -35,7 +33,7 @@ final class MovedDrawings {
     private final PageReader.Addressed read;
     private final ChangedStream stream;
     private final PageChanges changes;
-    private final Map<Integer, Rectangle2D> boxes = new HashMap<>();
+    private final Map<Integer, Rectangle2D> boxes;
     private final Set<Integer> washes = new HashSet<>();
 
     /**
@@ -51,12 +49,8 @@ final class MovedDrawings {
         this.read = read;
         this.stream = stream;
         this.changes = changes;
-        for (Ink ink : read.page().ink()) {
-            boxes.put(ink.order(), LineRoom.box(ink));
-            if (ink instanceof Ink.Wash) washes.add(ink.order());
-        }
-        for (Placed placed : read.page().pictures())
-            boxes.put(placed.order(), new Rectangle2D.Double(placed.x(), placed.y(), placed.picture().width(), placed.picture().height()));
+        boxes = LineRoom.drawn(read);
+        for (Ink ink : read.page().ink()) if (ink instanceof Ink.Wash) washes.add(ink.order());
     }
 
     /**

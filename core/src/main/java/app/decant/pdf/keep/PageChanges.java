@@ -4,9 +4,7 @@ import app.decant.page.Rewritten;
 import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.Glyph;
-import app.decant.pdf.read.Ink;
 import app.decant.pdf.read.PageReader;
-import app.decant.pdf.read.Placed;
 import app.decant.pdf.read.ShownGlyph;
 import app.decant.words.Message;
 import java.awt.geom.Rectangle2D;
@@ -17,8 +15,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.SortedMap;
-import java.util.TreeMap;
 
 /** What is done to the marks of a page: those that go, those that move, what is put in; and whether the page, read again, shows just that. */
 final class PageChanges {
@@ -145,12 +141,8 @@ final class PageChanges {
 
     /** Where drawings and pictures stand, in the order of painting. */
     private static List<Rectangle2D> drawings(PageReader.Addressed read, Map<Integer, Double> down) {
-        SortedMap<Integer, Rectangle2D> boxes = new TreeMap<>();
-        for (Ink ink : read.page().ink()) boxes.put(ink.order(), LineRoom.box(ink));
-        for (Placed placed : read.page().pictures())
-            boxes.put(placed.order(), new Rectangle2D.Double(placed.x(), placed.y(), placed.picture().width(), placed.picture().height()));
         List<Rectangle2D> told = new ArrayList<>();
-        boxes.forEach((order, box) -> {
+        LineRoom.drawn(read).forEach((order, box) -> {
             double by = down.getOrDefault(order, 0.0);
             told.add(new Rectangle2D.Double(box.getX(), box.getY() + by, box.getWidth(), box.getHeight()));
         });
