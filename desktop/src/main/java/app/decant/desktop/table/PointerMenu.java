@@ -12,6 +12,7 @@ import app.decant.spelling.Spelling.Slip;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.geometry.Point2D;
+import javafx.scene.Node;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.MenuItem;
 import javafx.scene.input.ContextMenuEvent;
@@ -45,7 +46,7 @@ final class PointerMenu {
             Place place = table.placeAt(event.getX(), event.getY());
             // What is picked stays so where the pointer is on it.
             if (place != null && !isIn(place, desk.selection().get())) desk.pick(TextSelection.caret(place));
-            show(commands, event.getScreenX(), event.getScreenY());
+            show(commands, event.getScreenX(), event.getScreenY(), false);
         });
     }
 
@@ -53,19 +54,19 @@ final class PointerMenu {
         double[] at = table.caretPoint(desk.selection().get().head());
         if (at == null) return;
         Point2D point = table.localToScreen(at[0], at[1]);
-        show(commands, point.getX(), point.getY() + 12);
+        show(commands, point.getX(), point.getY() + 12, true);
     }
 
     private static boolean isIn(Place place, TextSelection picked) {
         return picked.start().compareTo(place) <= 0 && place.compareTo(picked.end()) <= 0;
     }
 
-    private void show(CommandList commands, double x, double y) {
+    private void show(CommandList commands, double x, double y, boolean byKey) {
         Place place = desk.selection().get().start();
         Slip slip = desk.words().at(place);
-        if (slip == null) show(commands, x, y, List.of());
+        if (slip == null) show(commands, x, y, byKey, List.of());
         else desk.words().suggest(slip, WORDS, words -> {
-            if (slip.equals(desk.words().at(place))) show(commands, x, y, instead(place, slip, words));
+            if (slip.equals(desk.words().at(place))) show(commands, x, y, byKey, instead(place, slip, words));
         });
     }
 
@@ -87,7 +88,7 @@ final class PointerMenu {
         return items;
     }
 
-    private void show(CommandList commands, double x, double y, List<MenuItem> first) {
+    private void show(CommandList commands, double x, double y, boolean byKey, List<MenuItem> first) {
         menu.getItems().setAll(first);
         List<Command> applying = commands.applying();
         for (String key : OFFERED) {
@@ -96,6 +97,12 @@ final class PointerMenu {
             });
         }
         menu.show(table, x, y);
+        if (byKey) pickFirst();
+    }
+
+    /** Keys go on from the first thing offered; left alone, the window picks it or nothing, as its time allows. */
+    private void pickFirst() {
+        menu.getItems().stream().filter(item -> !item.isDisable()).findFirst().map(MenuItem::getStyleableNode).ifPresent(Node::requestFocus);
     }
 
     private static MenuItem item(Command command) {
