@@ -1,6 +1,7 @@
 package app.decant;
 
 import app.decant.document.Cascade;
+import app.decant.document.Colour;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
@@ -21,11 +22,13 @@ import java.util.List;
  * @param runs  what is put in
  */
 record WordChange(int from, int to, int until, List<Correction.Run> runs) {
+    private static final char TIE = '\u00A0';
+
     WordChange {
         runs = List.copyOf(runs);
     }
 
-    /** What a paragraph says otherwise; null where it is not words only, or they look otherwise than by weight and slant. */
+    /** What a paragraph says otherwise; null where it is not words only, or they look otherwise than by weight, slant, colour and size. */
     static WordChange between(Cascade cascade, Paragraph old, Paragraph now) {
         if (!old.style().equals(now.style()) || !old.look().equals(now.look())) return null;
         String was = old.text();
@@ -74,14 +77,14 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
         return looks;
     }
 
-    private static boolean isBreak(char c) { return Character.isWhitespace(c) || c == Inline.OBJECT; }
+    private static boolean isBreak(char c) { return Character.isWhitespace(c) || c == TIE || c == Inline.OBJECT; }
 
     private static boolean hasObject(String text) {
         return text.chars().anyMatch(c -> c == Inline.OBJECT || c == Inline.TAB || c == Inline.LINE_BREAK || c == Inline.PAGE_BREAK
                 || c == Inline.COLUMN_BREAK);
     }
 
-    /** What is put in; null where what is around it is another too, or it looks otherwise than by weight and slant. */
+    /** What is put in; null where what is around it is another too, or it looks otherwise than by weight, slant, colour and size. */
     private static List<Correction.Run> runs(Cascade cascade, Paragraph old, Paragraph now, int from, int to, int until) {
         if (!old.slice(0, from).equals(now.slice(0, from)) || !old.slice(to, old.length()).equals(now.slice(until, now.length()))) return null;
         // Places that have a name take no room.
@@ -91,16 +94,25 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
         if (goes.stream().anyMatch(inline -> !(inline instanceof Inline.Text) || !bare(inline.look()).equals(bare(was)))) return null;
         Look whole = cascade.text(old, was);
         List<Correction.Run> runs = new ArrayList<>();
-        if (from == until) runs.add(new Correction.Run("", false, false, false));
+        if (from == until) runs.add(new Correction.Run("", false, false, false, null, 1));
         for (Inline inline : now.slice(from, until)) {
             if (inline.length() == 0) continue;
-            if (!(inline instanceof Inline.Text text) || !bare(text.look()).equals(bare(was))) return null;
+            if (!(inline instanceof Inline.Text text) || !plain(text.look()).equals(plain(was))) return null;
             Look is = cascade.text(old, text.look());
             boolean another = is.is(TextProperty.BOLD) != whole.is(TextProperty.BOLD) || is.is(TextProperty.ITALIC) != whole.is(TextProperty.ITALIC);
-            runs.add(new Correction.Run(text.text(), another, is.is(TextProperty.BOLD), is.is(TextProperty.ITALIC)));
+            Colour colour = is.get(TextProperty.COLOUR, Colour.AUTOMATIC);
+            boolean painted = !colour.equals(whole.get(TextProperty.COLOUR, Colour.AUTOMATIC));
+            Double size = is.get(TextProperty.SIZE);
+            Double before = whole.get(TextProperty.SIZE);
+            double share = size == null || before == null ? 1 : size / before;
+            // A tie is how recovery keeps lines as they broke; on the page it is a space.
+            String words = text.text().replace(TIE, ' ');
+            runs.add(new Correction.Run(words, another, is.is(TextProperty.BOLD), is.is(TextProperty.ITALIC), painted ? colour : null, share));
         }
         return runs;
     }
+
+    private static Look plain(Look look) { return bare(look).without(TextProperty.COLOUR).without(TextProperty.SIZE); }
 
     private static Look bare(Look look) { return look.without(TextProperty.BOLD).without(TextProperty.ITALIC); }
 

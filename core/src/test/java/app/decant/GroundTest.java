@@ -7,6 +7,7 @@ import app.decant.demo.PassengerHandbook;
 import app.decant.document.Document;
 import app.decant.document.Place;
 import app.decant.document.Progress;
+import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.edit.Change;
@@ -207,8 +208,9 @@ class GroundTest {
 
     @Test void pagesThatHaveToBeSetAnewAreShownAsTheyWillBe() throws IOException {
         try (Revision revision = revision()) {
-            Document larger = Dressing.looks(taken.document(), find(taken.document(), "neighbour"), look -> look.with(TextProperty.SIZE, 15.0)).after();
-            PagedDocument now = layout.next(larger);
+            Document underlined = Dressing.looks(taken.document(), find(taken.document(), "neighbour"), look ->
+                    look.with(TextProperty.UNDERLINE, Underline.SINGLE)).after();
+            PagedDocument now = layout.next(underlined);
             PagedDocument shown = revision.shown(now);
             Pages published = revision.published(now, Progress.SILENT).pages();
             assertThat(shown.count()).isEqualTo(published.count());

@@ -10,6 +10,7 @@ import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Story;
+import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.edit.Dressing;
@@ -110,8 +111,8 @@ class RevisionTest {
     }
 
     @Test void anotherLookReachesItsPageAndThoseThatFollowFromIt() throws IOException {
-        Document larger = Dressing.looks(before, find(before, "neighbour"), look -> look.with(TextProperty.SIZE, 15.0)).after();
-        Receipt receipt = publish(larger, Intake.fingerprint(source));
+        Document underlined = Dressing.looks(before, find(before, "neighbour"), look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE)).after();
+        Receipt receipt = publish(underlined, Intake.fingerprint(source));
         assertThat(receipt.proven()).isTrue();
         List<byte[]> was = streams(source);
         List<byte[]> is = streams(receipt.file());
@@ -133,7 +134,7 @@ class RevisionTest {
 
     @Test void wordsAreCorrectedInPlaceBesidePagesThatAreSetAnew() throws IOException {
         Document first = typed("parcels", "packets");
-        Receipt receipt = publish(Dressing.looks(first, find(first, "neighbour"), look -> look.with(TextProperty.SIZE, 15.0)).after(),
+        Receipt receipt = publish(Dressing.looks(first, find(first, "neighbour"), look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE)).after(),
                 Intake.fingerprint(source));
         assertThat(receipt.proofs().stream().map(PdfCheck.Proof::sentence)).as("%s", receipt.findings())
                 .contains("One page was changed in one place, and looks the same everywhere else").anyMatch(proof -> proof.contains("set anew"));
@@ -151,7 +152,7 @@ class RevisionTest {
                 .contains("2 pages were changed in 2 places, and look the same everywhere else");
         assertThat(text(inPlace.file())).contains("small packets").contains("Nobody minds.");
         // Larger than what stands around it, it can't be put among that.
-        Receipt receipt = publish(Dressing.looks(more, find(more, "Nobody minds."), look -> look.with(TextProperty.SIZE, 15.0)).after(),
+        Receipt receipt = publish(Dressing.looks(more, find(more, "Nobody minds."), look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE)).after(),
                 Intake.fingerprint(source));
         assertThat(receipt.proofs().stream().map(PdfCheck.Proof::sentence)).as("%s", receipt.findings())
                 .contains("One page was changed in one place, and looks the same everywhere else").anyMatch(proof -> proof.contains("set anew"));

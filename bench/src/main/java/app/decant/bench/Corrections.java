@@ -2,15 +2,19 @@ package app.decant.bench;
 
 import app.decant.Decant;
 import app.decant.Intake;
+import app.decant.document.Colour;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
+import app.decant.document.Look;
 import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Story;
+import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.edit.Change;
+import app.decant.edit.Dressing;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.format.Taken;
@@ -41,7 +45,8 @@ import java.util.stream.Stream;
  * Does to every PDF of a folder what people do most: takes it in, corrects one word, publishes it, and looks at both: how many pages are the file's own,
  * how many were changed in place or set anew, and how many show anything different from before. A word is swapped for another order of its own letters, so
  * that any font has what is needed; with a number as third argument, so many words anywhere are swapped for others of the same document; with
- * {@code longer}, the longest paragraph says some of its words twice.
+ * {@code longer}, the longest paragraph says some of its words twice; with {@code head}, a header or footer is corrected; with {@code paragraph}, one is put
+ * in; with {@code colour} or {@code size}, some words get another.
  */
 public final class Corrections {
     private static final Pattern WORD = Pattern.compile("\\p{Ll}{4,12}");
@@ -49,7 +54,8 @@ public final class Corrections {
     private static final int MOST_PAGES = 80;
 
     private static final Map<String, UnaryOperator<Document>> KINDS = Map.of("longer", Corrections::lengthened, "head", Corrections::headed,
-            "paragraph", Corrections::parted);
+            "paragraph", Corrections::parted, "colour", document -> dressed(document, look -> look.with(TextProperty.COLOUR, new Colour(0xB00020))), "size",
+            document -> dressed(document, look -> look.with(TextProperty.SIZE, 15.0)));
     private static final int LONG = 80;
 
     private static UnaryOperator<Document> edit;
@@ -121,6 +127,19 @@ public final class Corrections {
 
     /** The first ordinary word with another order of its letters. */
     private static Document corrected(Document document) { return corrected(document, Story.BODY); }
+
+    /** The first ordinary words in another look. */
+    private static Document dressed(Document document, UnaryOperator<Look> look) {
+        for (Pattern kind : List.of(SEVERAL, WORD)) {
+            for (Walk.Stop stop : Walk.of(document).stops()) {
+                Matcher words = kind.matcher(stop.paragraph().text());
+                if (!words.find()) continue;
+                TextSelection picked = new TextSelection(new Place(stop.path(), words.start()), new Place(stop.path(), words.end()));
+                return Dressing.looks(document, picked, look).after();
+            }
+        }
+        return null;
+    }
 
     /** The same of the first header or footer that has one. */
     private static Document headed(Document document) {

@@ -34,6 +34,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.TimeoutException;
 import java.util.stream.Stream;
 import javafx.scene.Node;
@@ -75,11 +76,24 @@ class PublishTest {
         return window.desk().publishing().receipt().get();
     }
 
-    private void choose(FxRobot robot, String phrase, String words) {
-        robot.clickOn("#phrase-" + phrase);
-        Label label = robot.lookup(".phrase-card .label").<Label>queryAll().stream().filter(one -> one.getText().endsWith(words)).findFirst().orElseThrow();
-        robot.clickOn(label);
+    private void choose(FxRobot robot, String phrase, String words) throws TimeoutException {
+        card(robot, phrase);
+        until(() -> choice(robot, words).isPresent());
+        robot.clickOn(choice(robot, words).orElseThrow());
         WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    /** Opens the card of a phrase of the sentence, once that says what it is going to say. */
+    private FxRobot card(FxRobot robot, String phrase) throws TimeoutException {
+        Waiting.settle(window);
+        robot.clickOn("#phrase-" + phrase);
+        until(() -> robot.lookup(".phrase-card").tryQuery().filter(Node::isVisible).isPresent());
+        return robot;
+    }
+
+    /** What a card offers, once it is there. */
+    private static Optional<Label> choice(FxRobot robot, String words) {
+        return robot.lookup(".phrase-card .label").<Label>queryAll().stream().filter(one -> one.getText().endsWith(words)).findFirst();
     }
 
     private String sentence() { return window.publishStation().sentence().text(); }
@@ -167,7 +181,7 @@ class PublishTest {
     }
 
     @Test void locksWithAPasswordThatIsTakenAtTheCard(FxRobot robot) throws Exception {
-        robot.clickOn("#phrase-lock");
+        card(robot, "lock");
         robot.clickOn("#card-owner-password").write("secret");
         robot.clickOn("#card-open-password").write("secret");
         robot.clickOn("#card-done");
@@ -191,16 +205,16 @@ class PublishTest {
     }
 
     @Test void findsTheFinerChoicesOnTheCards(FxRobot robot) throws Exception {
-        robot.clickOn("#phrase-lock");
+        card(robot, "lock");
         robot.clickOn("#card-open-password").write("quayside7");
         robot.clickOn("RC4, 40 bits").clickOn("leave title and facts readable, for searching").clickOn("#card-done");
         assertThat(robot.lookup(".phrase-card .wrong").<Label>queryAll()).anySatisfy(label -> assertThat(label.getText()).contains("Choose AES"));
         robot.clickOn("AES, 128 bits").clickOn("#card-done");
-        robot.clickOn("#phrase-fonts");
+        card(robot, "fonts");
         until(() -> robot.lookup(".phrase-card .quiet").<Label>queryAll().stream().filter(label -> label.getText().contains(", about ")).count() == 3);
         robot.type(KeyCode.ESCAPE);
-        robot.clickOn("#phrase-facts").clickOn("#card-facts-own").write("File number = HO 12/6").clickOn("none").clickOn("#card-done");
-        robot.clickOn("#phrase-pictures").clickOn("#card-quality").write("101").clickOn("#card-done");
+        card(robot, "facts").clickOn("#card-facts-own").write("File number = HO 12/6").clickOn("none").clickOn("#card-done");
+        card(robot, "pictures").clickOn("#card-quality").write("101").clickOn("#card-done");
         assertThat(robot.lookup(".phrase-card .wrong").<Label>queryAll()).anySatisfy(label -> assertThat(label.getText()).contains("1 to 100"));
         robot.clickOn("#card-quality").eraseText(3).write("60").clickOn("#card-ppi").write("72").clickOn("#card-done");
         assertThat(sentence()).contains("pictures at 72 ppi, quality 60");
@@ -279,9 +293,9 @@ class PublishTest {
     @Test void writesPlainTextAsWishedAndTellsWhatItWillNotCarry(FxRobot robot) throws Exception {
         choose(robot, "what", Words.of("target.txt"));
         until(() -> robot.lookup(".publish-left .label").<Label>queryAll().stream().anyMatch(label -> label.getText().contains("Plain text holds no looks")));
-        robot.clickOn("#phrase-text").type(KeyCode.ESCAPE);
+        card(robot, "text").type(KeyCode.ESCAPE);
         assertThat(robot.lookup(".phrase-card").tryQuery()).as("Esc closes a card that has no field first").isEmpty();
-        robot.clickOn("#phrase-text").clickOn("Western letters").clickOn("as on Windows").clickOn("#card-width").write("60").clickOn("#card-done");
+        card(robot, "text").clickOn("Western letters").clickOn("as on Windows").clickOn("#card-width").write("60").clickOn("#card-done");
         assertThat(sentence()).contains("written in Western letters, lines of 60 characters");
         Receipt receipt = published(robot);
         String text = Files.readString(receipt.file(), Charset.forName("windows-1252"));
@@ -292,7 +306,7 @@ class PublishTest {
     @Test void locksAnOfficeFileAndPutsItsFontsIn(FxRobot robot) throws Exception {
         choose(robot, "what", Words.of("target.docx"));
         choose(robot, "office-fonts", Words.of("office.used_characters.card"));
-        robot.clickOn("#phrase-lock").clickOn("#card-open-password").write("quayside7").clickOn("#card-done");
+        card(robot, "lock").clickOn("#card-open-password").write("quayside7").clickOn("#card-done");
         assertThat(sentence()).contains("inside, used characters only").contains("locked with a password to open");
         Receipt receipt = published(robot);
         assertThatThrownBy(() -> Decant.open(receipt.file())).hasMessageContaining("protected by a password");
@@ -304,7 +318,7 @@ class PublishTest {
         choose(robot, "standard", "PDF/A-2a");
         choose(robot, "pictures", "at 130 ppi, quality 72");
         assertThat(sentence()).contains("for keeping for good (PDF/A-2a)").contains("pictures at 130 ppi, quality 72").contains("by choices of your own");
-        robot.clickOn("#phrase-recipe");
+        card(robot, "recipe");
         robot.clickOn("#card-keep").write("For the archive").type(KeyCode.ENTER);
         assertThat(sentence()).contains("by the recipe “For the archive”");
         until(() -> robot.lookup("#estimate").<Label>query().getText().startsWith("about"));
@@ -317,10 +331,10 @@ class PublishTest {
     }
 
     @Test void putsAWatermarkUnderItAndTheResultIntoAMail(FxRobot robot) throws Exception {
-        robot.clickOn("#phrase-laid");
+        card(robot, "laid");
         robot.clickOn("#card-watermark").write("DRAFT").type(KeyCode.ENTER);
         assertThat(sentence()).contains("with “DRAFT” under the pages");
-        robot.clickOn("#phrase-after");
+        card(robot, "after");
         robot.clickOn("#card-mail").write("nobody").type(KeyCode.ENTER);
         assertThat(robot.lookup(".phrase-card .wrong").<Label>queryAll()).anySatisfy(label -> assertThat(label.getText()).contains("mail address"));
         robot.clickOn("#card-mail").eraseText(6).write("office@ferries.example").type(KeyCode.ENTER);
@@ -333,12 +347,12 @@ class PublishTest {
     }
 
     @Test void putsEveryFileIntoTheMailWhereEachPageIsOne(FxRobot robot) throws Exception {
-        robot.clickOn("#phrase-pages");
+        card(robot, "pages");
         robot.write("1-2").type(KeyCode.ENTER);
         assertThat(sentence()).contains("pages 1\u20132");
-        robot.clickOn("#phrase-pages");
+        card(robot, "pages");
         robot.clickOn("#card-split").write("{name} {nn}").type(KeyCode.ENTER);
-        robot.clickOn("#phrase-after");
+        card(robot, "after");
         robot.clickOn("#card-mail").write("office@ferries.example").type(KeyCode.ENTER);
         Receipt first = published(robot);
         assertThat(first.file()).hasFileName("Passenger handbook 01.pdf");
@@ -349,12 +363,12 @@ class PublishTest {
     }
 
     @Test void waitsInTheQueueWithAllThatIsMadeInOneGo(FxRobot robot) throws Exception {
-        robot.clickOn("#phrase-laid");
+        card(robot, "laid");
         robot.clickOn("#card-stamp").write("Page {page} of {pages}");
         robot.clickOn(robot.lookup(".phrase-card .label").<Label>queryAll().stream().filter(label -> label.getText().endsWith("at the foot, on the right"))
                 .findFirst().orElseThrow());
         assertThat(sentence()).contains("with “Page {page} of {pages}” in the margin");
-        robot.clickOn("#phrase-also");
+        card(robot, "also");
         robot.clickOn(robot.lookup(".phrase-card .check-box").<CheckBox>queryAll().stream().filter(tick -> tick.getText().equals("A .docx")).findFirst()
                 .orElseThrow());
         robot.clickOn("#card-done");

@@ -13,6 +13,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -128,6 +129,30 @@ final class ChangedStream {
         return null;
     }
 
+    /** The operators that set the colour a glyph is filled with (8.6.8); null where it is that of whoever calls the stream. */
+    String colour(ShownGlyph glyph) {
+        List<String> saved = new ArrayList<>();
+        String space = "";
+        String colour = glyph.path().isEmpty() ? "0 g" : null;
+        for (StreamOperators.Found one : operators.subList(0, glyph.operator())) {
+            switch (one.name()) {
+                case "q" -> saved.addAll(Arrays.asList(space, colour));
+                case "Q" -> {
+                    if (saved.isEmpty()) continue;
+                    colour = saved.remove(saved.size() - 1);
+                    space = saved.remove(saved.size() - 1);
+                }
+                case "g", "rg", "k" -> colour = written(one);
+                case "cs" -> colour = space = written(one);
+                case "sc", "scn" -> colour = space + " " + written(one);
+                default -> { }
+            }
+        }
+        return colour;
+    }
+
+    private String written(StreamOperators.Found one) { return new String(content, one.from(), one.to() - one.from(), StandardCharsets.ISO_8859_1).strip(); }
+
     private static String operands(String name, double size) {
         StringBuilder escaped = new StringBuilder("/");
         // Names are written with their odd signs as numbers (7.3.5).
@@ -138,8 +163,8 @@ final class ChangedStream {
         return escaped + " " + TextRewriting.number(size);
     }
 
-    /** A text in another face, at the size of a glyph it stands for, with the spacing it has; null where that can't be. */
-    List<TextRewriting.Insert> inserts(String text, Face face, ShownGlyph like) {
+    /** A text in another face and size, with the spacing of a glyph it stands for, its widths told beside the size of that; null where that can't be. */
+    List<TextRewriting.Insert> inserts(String text, Face face, ShownGlyph like, double size) {
         AddedFont font = fonts.get(face);
         if (font == null) fonts.put(face, font = new AddedFont("Added" + (fonts.size() + 1), face));
         Shaped shaped = face.shape(text, false, false, false);
@@ -155,7 +180,7 @@ final class ChangedStream {
             font.letters.add(new Rewritten.Letter(glyph, letter));
             double advance = font.face.width(glyph) + 1000 * like.spacing() / like.size();
             byte[] bytes = {(byte) (code >> 8), (byte) code};
-            inserts.add(new TextRewriting.Insert(bytes, advance, operands(free(COSName.FONT, font.name), like.size()), letter.length()));
+            inserts.add(new TextRewriting.Insert(bytes, advance, operands(free(COSName.FONT, font.name), size), letter.length()));
         }
         return inserts;
     }

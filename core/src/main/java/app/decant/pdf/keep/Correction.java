@@ -1,5 +1,7 @@
 package app.decant.pdf.keep;
 
+import app.decant.document.Colour;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -71,13 +73,29 @@ public record Correction(Passage passage, int first, int from, int last, int to,
      *
      * @param another whether they are set in another weight or slant than what goes
      * @param bold    where that is so; likewise {@code italic}
+     * @param colour  they are painted in, where it is another than that of what goes; else null
+     * @param share   their size beside that of what goes
      */
-    public record Run(String text, boolean another, boolean bold, boolean italic) {
-        Run part(String some) { return new Run(some, another, bold, italic); }
+    public record Run(String text, boolean another, boolean bold, boolean italic, Colour colour, double share) {
+        public Run {
+            if (!(share > 0)) throw new IllegalArgumentException("Letters have a size");
+        }
+
+        Run part(String some) { return new Run(some, another, bold, italic, colour, share); }
     }
 
     /** All words that are put in. */
     String text() { return runs.stream().map(Run::text).collect(Collectors.joining()); }
+
+    /** What each letter of these is painted in: sRGB, {@code 0xRRGGBB}, where no colour is told the one before. */
+    List<Integer> rgb(int before) {
+        List<Integer> rgb = new ArrayList<>();
+        for (Run run : runs) {
+            int painted = run.colour == null ? before : run.colour.isAutomatic() ? 0 : run.colour.rgb();
+            for (int i = 0; i < run.text.length(); i++) rgb.add(painted);
+        }
+        return rgb;
+    }
 
     /** Whether all that goes is on one line. */
     boolean isOnOneLine() { return first == last; }

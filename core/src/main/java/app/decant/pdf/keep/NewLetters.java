@@ -1,6 +1,7 @@
 package app.decant.pdf.keep;
 
 import app.decant.document.Finding;
+import app.decant.document.Colour;
 import app.decant.font.EmbeddingRight;
 import app.decant.font.Face;
 import app.decant.font.FontCatalogue;
@@ -33,9 +34,24 @@ final class NewLetters {
         this.findings = findings;
     }
 
-    /** New words as they are wished. */
+    /** New words as they are wished. How far each goes on is told beside the size of what it stands for, also where it gets another. */
     List<TextRewriting.Insert> inserts(Correction.Run run, ShownGlyph first, List<ShownGlyph> line) throws PageRewriting.Refused, IOException {
-        return run.another() ? dressed(run, first, line) : inserts(run.text(), first, line);
+        List<TextRewriting.Insert> inserts = run.another() ? dressed(run, first, line) : plain(run, first, line);
+        if (run.colour() == null) return inserts;
+        refuseOtherColour(first);
+        String colour = colour(run.colour());
+        return inserts.stream().map(insert -> insert.coloured(colour)).toList();
+    }
+
+    /** What is painted by its edges, or in a colour that nothing can go back to, gets no other. */
+    private void refuseOtherColour(ShownGlyph first) throws PageRewriting.Refused, IOException {
+        if (first.mode() != 0 || stream.of(first).colour(first) == null) throw new PageRewriting.Refused(Message.of("keep.its-colour-is-set-elsewhere"));
+    }
+
+    private static String colour(Colour colour) {
+        if (colour.isAutomatic() || colour.rgb() == 0) return "0 g";
+        return TextRewriting.number(colour.red() / 255.0) + " " + TextRewriting.number(colour.green() / 255.0) + " "
+                + TextRewriting.number(colour.blue() / 255.0) + " rg";
     }
 
     /** In another weight or slant: by the file's own font of that kind where the page shows one that has the letters, else by a face like it. */
@@ -46,19 +62,21 @@ final class NewLetters {
             boolean fits = other.operator() >= 0 && other.path().equals(first.path()) && like.family().equals(use.family()) && like.bold() == run.bold()
                     && like.italic() == run.italic() && !other.font().isVertical();
             if (!fits) continue;
-            List<TextRewriting.Insert> inserts = by(other, run.text(), first, line);
+            List<TextRewriting.Insert> inserts = by(other, run, first, line);
             if (inserts != null) return inserts;
             break;
         }
         Face face = faces.match(use.family(), run.bold(), run.italic()).face();
         tell(Message.of("keep.the-file-has-no-font", run.text(), face));
-        return by(face, run.text(), first);
+        return by(face, run, first);
     }
 
     /** Words by the font of another mark; null where it lacks a letter, or has no name. */
-    private List<TextRewriting.Insert> by(ShownGlyph other, String text, ShownGlyph first, List<ShownGlyph> line) throws PageRewriting.Refused, IOException {
+    private List<TextRewriting.Insert> by(ShownGlyph other, Correction.Run run, ShownGlyph first, List<ShownGlyph> line)
+            throws PageRewriting.Refused, IOException {
         LetterCodes codes = codes(other);
-        String font = stream.of(other).named(other, first.size());
+        String text = run.text();
+        String font = stream.of(other).named(other, first.size() * run.share());
         List<TextRewriting.Insert> inserts = new ArrayList<>();
         for (int at = 0; font != null && at < text.length(); at += Character.charCount(text.codePointAt(at))) {
             String letter = Character.toString(text.codePointAt(at));
@@ -71,7 +89,9 @@ final class NewLetters {
     }
 
     /** The new text in the font of the first mark that goes. */
-    private List<TextRewriting.Insert> inserts(String text, ShownGlyph first, List<ShownGlyph> line) throws PageRewriting.Refused, IOException {
+    private List<TextRewriting.Insert> plain(Correction.Run run, ShownGlyph first, List<ShownGlyph> line)
+            throws PageRewriting.Refused, IOException {
+        String text = run.text();
         LetterCodes codes = codes(first);
         List<TextRewriting.Insert> inserts = new ArrayList<>();
         for (int at = 0; at < text.length(); at += Character.charCount(text.codePointAt(at))) {
@@ -81,7 +101,7 @@ final class NewLetters {
                 inserts.add(new TextRewriting.Insert(new byte[0], space(line, first), null, letter.length()));
                 continue;
             }
-            if (code == null) return others(text, letter, first);
+            if (code == null) return others(run, letter, first);
             double word = letter.equals(" ") ? wordSpacing(line, first) : 0;
             double advance = 1000 * (code.width() + (first.spacing() + word) / first.size());
             inserts.add(new TextRewriting.Insert(code.bytes(), advance, null, letter.length()));
@@ -90,19 +110,21 @@ final class NewLetters {
     }
 
     /** The new text in a face like the one it stands among, which lacks a letter. */
-    private List<TextRewriting.Insert> others(String text, String missing, ShownGlyph first) throws PageRewriting.Refused, IOException {
+    private List<TextRewriting.Insert> others(Correction.Run run, String missing, ShownGlyph first) throws PageRewriting.Refused, IOException {
+        String text = run.text();
         FaceUse use = first.glyph().face();
         Face face = faces.match(use.family(), use.bold(), use.italic()).face();
         if (!text.codePoints().allMatch(face::has)) face = faces.fallback(face, missing.codePointAt(0));
         if (face == null) throw new PageRewriting.Refused(Message.of("keep.the-font-inside-the-file", missing));
-        List<TextRewriting.Insert> inserts = by(face, text, first);
+        List<TextRewriting.Insert> inserts = by(face, run, first);
         tell(Message.of("keep.the-font-inside-the-file-2", missing, text, face));
         return inserts;
     }
 
-    private List<TextRewriting.Insert> by(Face face, String text, ShownGlyph first) throws PageRewriting.Refused, IOException {
+    private List<TextRewriting.Insert> by(Face face, Correction.Run run, ShownGlyph first) throws PageRewriting.Refused, IOException {
+        String text = run.text();
         List<TextRewriting.Insert> inserts = EmbeddingRight.forbidsOutlines(face.fsType()) || !text.codePoints().allMatch(face::has)
-                || stream.of(first).named(first) == null ? null : stream.of(first).inserts(text, face, first);
+                || stream.of(first).named(first) == null ? null : stream.of(first).inserts(text, face, first, first.size() * run.share());
         if (inserts == null) throw new PageRewriting.Refused(Message.of("keep.no-font-here-has-all-letters", text));
         return inserts;
     }

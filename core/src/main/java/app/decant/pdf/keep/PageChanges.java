@@ -41,8 +41,9 @@ final class PageChanges {
      * A letter that is put in.
      *
      * @param mark it is put before: where that goes down, so does the letter
+     * @param rgb  what it is painted in
      */
-    private record Expected(String text, double x, double right, double baseline, ShownGlyph mark) {
+    private record Expected(String text, double x, double right, double baseline, ShownGlyph mark, int rgb) {
         int place() { return mark.glyph().order(); }
     }
 
@@ -81,8 +82,8 @@ final class PageChanges {
         for (int order = painted.from(); order < painted.to(); order++) drawn.merge(order, points, Double::sum);
     }
 
-    void puts(String text, double x, double width, double baseline, ShownGlyph before) {
-        if (!text.isBlank()) expected.add(new Expected(text, x, x + width, baseline, before));
+    void puts(String text, double x, double width, double baseline, ShownGlyph before, int rgb) {
+        if (!text.isBlank()) expected.add(new Expected(text, x, x + width, baseline, before, rgb));
     }
 
     /** What moved or came must not be cut off where what is painted ends, more than it was. */
@@ -97,8 +98,10 @@ final class PageChanges {
                 throw new NoRoom(Message.of("keep.it-would-be-cut-off"));
         }
         for (Expected one : expected) {
-            Glyph like = one.mark.glyph();
-            double before = one.mark.cut(like.x(), like.right(), like.baseline());
+            // As much as what it stands for was.
+            double before = read.shown().stream().filter(old -> removed.contains(old.glyph().order()) && old.isClippedAs(one.mark)
+                    && Math.abs(old.glyph().baseline() - one.baseline) < one.mark.glyph().size()).mapToDouble(old -> old.cut(old.glyph().x(),
+                            old.glyph().right(), old.glyph().baseline())).max().orElse(0);
             if (one.mark.cut(one.x, one.right, one.baseline + down.getOrDefault(one.place(), 0.0)) > before + CUT)
                 throw new NoRoom(Message.of("keep.it-would-be-cut-off"));
         }
@@ -165,7 +168,7 @@ final class PageChanges {
         for (Expected one : expected) {
             double baseline = one.baseline + down.getOrDefault(one.place(), 0.0);
             Optional<Glyph> found = extra.stream().filter(glyph -> Math.abs(glyph.x() - one.x) < NEAR && Math.abs(glyph.baseline() - baseline) < NEAR
-                    && glyph.text().equals(one.text)).findFirst();
+                    && glyph.text().equals(one.text) && glyph.rgb() == one.rgb).findFirst();
             if (found.isEmpty()) throw new Refused(Message.of("keep.its-words-would-not-stand-where-they"));
             extra.remove(found.get());
         }

@@ -166,6 +166,8 @@ public final class PageRewriting {
             if (Math.abs(glyph.glyph().baseline() - first.glyph().baseline()) > 0.6 * first.glyph().size()) throw new Refused(
                     Message.of("keep.the-line-is-not-one"));
         refuseDoubled(going, read);
+        // Larger and smaller letters take another height: their passage is set.
+        if (correction.runs().stream().anyMatch(run -> run.share() != 1)) throw new NoRoom(Message.of("keep.its-letters-get-another-size"));
         List<TextRewriting.Insert> inserts = new ArrayList<>();
         for (Correction.Run run : correction.runs()) inserts.addAll(letters.inserts(run, first, line));
         double width = inserts.stream().mapToDouble(TextRewriting.Insert::advance).sum() * first.across() / 1000
@@ -181,6 +183,7 @@ public final class PageRewriting {
             if (i == from) {
                 operator.insert(glyph.code(), inserts);
                 operator.goesBackTo(stream.of(glyph).named(glyph));
+                operator.goesBackToColour(stream.of(glyph).colour(glyph));
             }
             operator.shift(glyph.code(), goes ? shifts[from] : shifts[i]);
             if (goes) {
@@ -191,19 +194,21 @@ public final class PageRewriting {
             }
         }
         area(line, change);
-        changes.resets(spots, put(inserts, correction.text(), first.glyph().x() + shifts[from], first), first);
+        changes.resets(spots, put(inserts, correction, first.glyph().x() + shifts[from], first), first);
     }
 
     static Rewritten.Spot spot(double left, double right, double baseline) { return new Rewritten.Spot((float) left, (float) right, (float) baseline); }
 
     /** Tells where the letters of a text stand that begins somewhere. */
-    private List<Rewritten.Spot> put(List<TextRewriting.Insert> inserts, String text, double from, ShownGlyph first) {
+    private List<Rewritten.Spot> put(List<TextRewriting.Insert> inserts, Correction correction, double from, ShownGlyph first) {
+        String text = correction.text();
+        List<Integer> rgb = correction.rgb(first.glyph().rgb());
         List<Rewritten.Spot> spots = new ArrayList<>();
         double x = from;
         double baseline = first.glyph().baseline();
         for (TextRewriting.Insert one : inserts) {
             double width = one.advance() * first.across() / 1000;
-            changes.puts(text.substring(spots.size(), spots.size() + one.letters()), x, width, baseline, first);
+            changes.puts(text.substring(spots.size(), spots.size() + one.letters()), x, width, baseline, first, rgb.get(spots.size()));
             for (int i = 0; i < one.letters(); i++) spots.add(spot(x + width * i / one.letters(), x + width * (i + 1) / one.letters(), baseline));
             x += width;
         }

@@ -35,8 +35,9 @@ final class PassageSetting {
     /** So far, in ems, numbers of notes stand above the line. */
     private static final double LEAST_RAISED = 0.15;
     private static final double MOST_RAISED = 0.6;
-    /** A paragraph that begins where one began. */
-    private static final int STANDS = -2;
+    /** Of the height of a line this is above its baseline, and this below; common practice. */
+    private static final double ABOVE = 0.75;
+    private static final double BELOW = 0.25;
 
     private final PDPage page;
     private final PageReader.Addressed read;
@@ -57,62 +58,11 @@ final class PassageSetting {
         this.changes = changes;
     }
 
-    /**
-     * A letter to be set.
-     *
-     * @param shown  the mark that shows it now; null for a new one
-     * @param at     where in the new text it is; -1 for one that was there
-     * @param em     its advance without spacing, in ems
-     * @param before what is kept free before it within its word, in points
-     * @param share  its size beside that of the passage's letters: less for the number of a note
-     * @param raised how far it stands above the line, in points
-     */
-    private record Letter(ShownGlyph shown, int at, String text, byte[] bytes, double em, ShownGlyph like, String otherFont, double before, double share,
-            double raised) { }
-
-    /**
-     * A word; one without letters is a paragraph that has none.
-     *
-     * @param begins the line that it begins as the page is, counted from the first that is set anew, or -1
-     * @param opens  where in the new text the end of the paragraph before it is told, {@link #STANDS} where it begins one that is there; else -1
-     */
-    private record Word(List<Letter> letters, int begins, int opens) {
-        boolean isOpening() { return opens != -1; }
-    }
-
-    /** Gathers words: letters until a space, spaces until a letter, ends of paragraphs between. */
-    private static final class Words {
-        private final List<Word> words = new ArrayList<>();
-        private final List<Letter> word = new ArrayList<>();
-        private int begins;
-        private int opens = -1;
-
-        /** Ends a word; what comes next begins a line of the page, or -1. */
-        void end(int next) {
-            if (!word.isEmpty()) {
-                words.add(new Word(List.copyOf(word), begins, opens));
-                opens = -1;
-            }
-            word.clear();
-            begins = next;
-        }
-
-        /** Ends a paragraph. */
-        void endParagraph(int at) {
-            end(-1);
-            if (opens != -1) words.add(new Word(List.of(), -1, opens));
-            opens = at;
-        }
-
-        List<Word> all() {
-            end(-1);
-            if (opens != -1) words.add(new Word(List.of(), -1, opens));
-            return words;
-        }
-    }
-
     /** A line as it is to be. */
-    private record Composed(List<Word> words, double left, double width, double baseline, boolean ends) { }
+    private record Composed(List<SetWord> words, double left, double width, double baseline, boolean ends) {
+        /** The size of its largest letters beside that of the passage's. */
+        double share() { return SetWord.share(words); }
+    }
 
     /** A line as it is: what of it is set anew, spaces among it. */
     private record Line(List<ShownGlyph> marks) {
@@ -131,7 +81,7 @@ final class PassageSetting {
         List<Line> lines = lines(correction);
         ShownGlyph like = lines.get(0).first();
         Column column = column(correction, lines);
-        List<Word> words = words(correction, lines);
+        List<SetWord> words = words(correction, lines);
         List<Composed> composed = composed(words, lines, column, correction, like);
         Correction.Parting parting = correction.passage().parting();
         int rest = parting == null ? resync(words, composed) : -1;
@@ -141,7 +91,8 @@ final class PassageSetting {
         // A passage without words keeps a line to write on.
         double by = correction.isRemoval() ? gone(correction, lines) : parting != null && !composed.isEmpty()
                 ? composed.get(composed.size() - 1).baseline - lines.get(lines.size() - 1).baseline()
-                : (Math.max(1, composed.size()) - consumed) * column.leading;
+                        + BELOW * column.leading * (composed.get(composed.size() - 1).share() - 1)
+                : (Math.max(1, composed.size()) - consumed) * column.leading + deeper(composed, column);
         LowerLines lower = new LowerLines(read, byOrder, stream, changes, room);
         double bottom = by == 0 ? lines.get(consumed - 1).baseline()
                 : lower.move(correction, lines.subList(consumed, lines.size()).stream().map(Line::marks).toList(), lines.get(consumed - 1).baseline(), by,
@@ -150,7 +101,7 @@ final class PassageSetting {
         for (Line line : lines.subList(0, consumed)) PageRewriting.refuseDoubled(line.marks, read);
         if (by > 0) lower.refuseObstacles(correction, lines.get(consumed - 1).marks, column.left, column.right, lowest, 0, column.leading);
         put(correction, lines.subList(0, consumed), composed, like);
-        double size = like.glyph().size();
+        double size = like.glyph().size() * Math.max(1, composed.stream().mapToDouble(Composed::share).max().orElse(1));
         double from = Math.min(column.left, lines.stream().mapToDouble(Line::left).min().orElse(column.left));
         double to = Math.max(column.right, lines.stream().mapToDouble(Line::right).max().orElse(column.right));
         Rectangle2D touched = new Rectangle2D.Double(Math.min(from, lower.left()), like.glyph().baseline() - 0.7 * size, 0, 0);
@@ -211,9 +162,9 @@ final class PassageSetting {
         return begin;
     }
 
-    /** All letters are shown by one stream, in one size, colour and manner, but for numbers of notes; by several fonts if need be. */
+    /** All letters are shown by one stream, in one size and manner, but for numbers of notes; by several fonts and in several colours if need be. */
     private static void refuseOther(ShownGlyph mark, ShownGlyph like, double baseline) throws Refused {
-        boolean same = mark.path().equals(like.path()) && mark.mode() == like.mode() && mark.glyph().rgb() == like.glyph().rgb()
+        boolean same = mark.path().equals(like.path()) && mark.mode() == like.mode()
                 && Math.abs(mark.glyph().size() / like.glyph().size() - mark.across() / like.across()) < 0.01;
         boolean note = isNote(mark, like, baseline);
         boolean plain = Math.abs(mark.glyph().size() - like.glyph().size()) < 0.02 && Math.abs(mark.rise() - like.rise()) < 1e-4;
@@ -258,8 +209,8 @@ final class PassageSetting {
         return whole.get(0).left();
     }
 
-    private List<Word> words(Correction correction, List<Line> lines) throws Refused, IOException {
-        Words words = new Words();
+    private List<SetWord> words(Correction correction, List<Line> lines) throws Refused, IOException {
+        SetWord.Gathering words = new SetWord.Gathering();
         List<Integer> firstLine = correction.passage().lines().get(correction.first());
         int begin = firstLine.indexOf(lines.get(0).first().glyph().order());
         int last = correction.last() - correction.first();
@@ -268,7 +219,7 @@ final class PassageSetting {
             List<ShownGlyph> marks = lines.get(i).marks.stream().filter(mark -> !mark.glyph().isSpace()).toList();
             List<Integer> all = correction.passage().lines().get(correction.first() + i);
             // An end of a paragraph within what goes has gone with it.
-            if (parting != null && i > last && parting.starts().contains(correction.first() + i)) words.endParagraph(STANDS);
+            if (parting != null && i > last && parting.starts().contains(correction.first() + i)) words.endParagraph(SetWord.STANDS);
             ShownGlyph before = null;
             for (ShownGlyph mark : marks) {
                 int index = all.indexOf(mark.glyph().order());
@@ -277,12 +228,12 @@ final class PassageSetting {
                 boolean gap = before == null || mark.glyph().x() - before.glyph().right() > SPACE * mark.glyph().size();
                 if (i == 0 && index == Math.max(begin, correction.from())) {
                     words.end(-1);
-                    add(words, correction, mark, lines.get(i).marks);
+                    add(words, correction, mark, lines.get(i).marks, lines.get(0).first());
                 }
                 if (!goes && !correction.passage().hyphens().contains(mark.glyph().order())) {
                     if (gap && !(before == null && i > 0 && endsParted(lines.get(i - 1), correction))) words.end(before == null ? i : -1);
-                    double kerned = words.word.isEmpty() || before == null || gap ? 0 : mark.glyph().x() - before.glyph().x() - natural(before, before);
-                    words.word.add(standing(mark, lines.get(i), kerned));
+                    double kerned = words.isBetween() || before == null || gap ? 0 : mark.glyph().x() - before.glyph().x() - natural(before, before);
+                    words.take(standing(mark, lines.get(i), kerned, lines.get(0).first()));
                 }
                 before = mark;
             }
@@ -291,11 +242,19 @@ final class PassageSetting {
     }
 
     /** A mark of a line as a letter to be set. */
-    private Letter standing(ShownGlyph mark, Line line, double kerned) throws Refused, IOException {
+    private SetWord.Letter standing(ShownGlyph mark, Line line, double kerned, ShownGlyph like) throws Refused, IOException {
         boolean note = isNote(mark, line.first(), line.baseline());
         double share = note ? mark.glyph().size() / line.first().glyph().size() : 1;
-        return new Letter(mark, -1, mark.glyph().text(), letters.bytes(mark), mark.width() * share, mark, null, kerned, share,
-                note ? line.baseline() - mark.glyph().baseline() : 0);
+        return new SetWord.Letter(mark, -1, mark.glyph().text(), letters.bytes(mark), mark.width() * share, mark, null, kerned, share,
+                note ? line.baseline() - mark.glyph().baseline() : 0, painted(mark, like), mark.glyph().rgb());
+    }
+
+    /** The operators that set the colour of a mark, where it is another than that of the passage's first. */
+    private String painted(ShownGlyph mark, ShownGlyph like) throws Refused, IOException {
+        if (mark.glyph().rgb() == like.glyph().rgb()) return null;
+        String colour = stream.of(mark).colour(mark);
+        if (mark.mode() != 0 || colour == null || stream.of(like).colour(like) == null) throw new Refused(Message.of("keep.its-colour-is-set-elsewhere"));
+        return colour;
     }
 
     private static boolean endsParted(Line line, Correction correction) {
@@ -304,8 +263,9 @@ final class PassageSetting {
     }
 
     /** The words that are put in. */
-    private void add(Words words, Correction correction, ShownGlyph first, List<ShownGlyph> line) throws Refused, IOException {
+    private void add(SetWord.Gathering words, Correction correction, ShownGlyph first, List<ShownGlyph> line, ShownGlyph like) throws Refused, IOException {
         int at = 0;
+        List<Integer> rgb = correction.rgb(first.glyph().rgb());
         for (Correction.Run run : correction.runs()) {
             for (String part : run.text().split("(?<=\\s|\u2029)|(?=\\s|\u2029)")) {
                 if (part.indexOf(Correction.PARAGRAPH) >= 0) {
@@ -315,8 +275,10 @@ final class PassageSetting {
                 } else {
                     int in = 0;
                     for (TextRewriting.Insert one : letters.inserts(run.part(part), first, line)) {
-                        double em = one.advance() / 1000 - first.spacing() / first.size();
-                        words.word.add(new Letter(null, at + in, part.substring(in, in + one.letters()), one.bytes(), em, first, one.font(), 0, 1, 0));
+                        double em = (one.advance() / 1000 - first.spacing() / first.size()) * run.share();
+                        String letter = part.substring(in, in + one.letters());
+                        words.take(new SetWord.Letter(null, at + in, letter, one.bytes(), em, first, one.font(), 0, run.share(), 0,
+                                one.colour() == null ? painted(first, like) : one.colour(), rgb.get(at)));
                         in += one.letters();
                     }
                 }
@@ -329,14 +291,14 @@ final class PassageSetting {
     /** How far the pen goes on for a glyph where the spacing of another holds, in points. */
     private static double natural(ShownGlyph glyph, ShownGlyph like) { return (glyph.width() + like.spacing() / like.size()) * glyph.across(); }
 
-    private static double width(Letter letter, ShownGlyph like) { return (letter.em + like.spacing() / like.size()) * like.across(); }
+    private static double width(SetWord.Letter letter, ShownGlyph like) { return (letter.em() + like.spacing() / like.size()) * like.across(); }
 
-    private static double width(Word word, ShownGlyph like) {
-        if (word.letters.isEmpty()) return 0;
-        return word.letters.stream().mapToDouble(letter -> letter.before + width(letter, like)).sum() - like.spacing() / like.size() * like.across();
+    private static double width(SetWord word, ShownGlyph like) {
+        if (word.letters().isEmpty()) return 0;
+        return word.letters().stream().mapToDouble(letter -> letter.before() + width(letter, like)).sum() - like.spacing() / like.size() * like.across();
     }
 
-    private List<Composed> composed(List<Word> words, List<Line> lines, Column column, Correction correction, ShownGlyph like) throws Refused {
+    private List<Composed> composed(List<SetWord> words, List<Line> lines, Column column, Correction correction, ShownGlyph like) throws Refused {
         double space = like.glyph().space() > 0 ? like.glyph().space() : 0.25 * like.glyph().size();
         int last = correction.last() - correction.first();
         Correction.Parting parting = correction.passage().parting();
@@ -344,7 +306,7 @@ final class PassageSetting {
         List<Composed> composed = new ArrayList<>();
         int at = 0;
         while (at < words.size()) {
-            if (parting == null && words.get(at).begins > last) break;
+            if (parting == null && words.get(at).begins() > last) break;
             int line = composed.size();
             boolean opens = words.get(at).isOpening();
             double left = line == 0 ? column.left : opens ? column.opens : line < lines.size() && parting == null ? lines.get(line).left() : column.indent;
@@ -354,12 +316,19 @@ final class PassageSetting {
             while (end < words.size() && !words.get(end).isOpening() && left + width + space + width(words.get(end), like) <= column.right + 0.05)
                 width += space + width(words.get(end++), like);
             if (left + width > column.right + 0.5) throw new NoRoom(Message.of("keep.a-word-is-longer-than-its-line"));
-            double baseline = baseline(composed, lines, column, parting, opens);
+            double baseline = baseline(composed, lines, column, parting, opens) + ABOVE * column.leading * (SetWord.share(words.subList(at, end)) - 1);
+            if (parting == null || line == 0) baseline += deeper(composed.subList(0, line), column);
+            else baseline += BELOW * column.leading * (composed.get(line - 1).share() - 1);
             boolean ends = end == words.size() ? !correction.passage().goesOn() : words.get(end).isOpening();
             composed.add(new Composed(words.subList(at, end), left, width, baseline, ends));
             at = end;
         }
         return placed(composed, column, lines, correction);
+    }
+
+    /** How much deeper what follows lines stands for what in them is larger than it was: a share of their height above the letters, one below. */
+    private static double deeper(List<Composed> lines, Column column) {
+        return lines.stream().mapToDouble(line -> (ABOVE + BELOW) * column.leading * (line.share() - 1)).sum();
     }
 
     /** Where the next line stands: as the page has it, below the last as far as lines are; where paragraphs come or go, each below the one before. */
@@ -370,9 +339,9 @@ final class PassageSetting {
     }
 
     /** The line, as the page is, that goes on as it was after those that were composed; -1 where none does. */
-    private static int resync(List<Word> words, List<Composed> composed) {
+    private static int resync(List<SetWord> words, List<Composed> composed) {
         int count = composed.stream().mapToInt(line -> line.words.size()).sum();
-        return count < words.size() ? words.get(count).begins : -1;
+        return count < words.size() ? words.get(count).begins() : -1;
     }
 
     /** The lines between the edges of their column; extra lines below the last that is there. */
@@ -408,13 +377,14 @@ final class PassageSetting {
             List<TextRewriting.Insert> inserts = new ArrayList<>();
             double begin = composed.get(i).left;
             double pen = begin;
-            for (int j = i; j < until; j++) pen = put(composed.get(j), target, pen, inserts, spots, fresh);
+            for (int j = i; j < until; j++) pen = put(composed.get(j), target, like, pen, inserts, spots, fresh);
             TextRewriting operator = stream.of(target).rewriting(target, read.shown());
             operator.insert(target.code(), inserts);
             operator.shift(target.code(), begin - target.glyph().x());
             String own = stream.of(target).named(target);
             if (own == null && inserts.stream().anyMatch(one -> one.font() != null)) throw new Refused(Message.of("keep.its-font-has-no-name"));
             operator.goesBackTo(own);
+            operator.goesBackToColour(stream.of(target).colour(target));
         }
         List<Rewritten.Spot> stand = new ArrayList<>();
         for (Rewritten.Spot spot : fresh) stand.add(spot);
@@ -422,7 +392,7 @@ final class PassageSetting {
     }
 
     /** Puts a line in; gives where the pen is then. */
-    private double put(Composed line, ShownGlyph target, double from, List<TextRewriting.Insert> inserts, Map<Integer, Rewritten.Spot> spots,
+    private double put(Composed line, ShownGlyph target, ShownGlyph like, double from, List<TextRewriting.Insert> inserts, Map<Integer, Rewritten.Spot> spots,
             Rewritten.Spot[] fresh) throws Refused, IOException {
         double pen = from;
         double rise = -(line.baseline - target.glyph().baseline()) * target.size() / target.glyph().size();
@@ -433,27 +403,29 @@ final class PassageSetting {
         double x = line.left;
         String by = null;
         for (int i = 0; i < line.words.size(); i++) {
-            Word word = line.words.get(i);
-            if (word.opens >= 0) fresh[word.opens] = PageRewriting.spot(line.left, line.left, line.baseline);
-            for (Letter letter : word.letters) {
-                x += letter.before;
-                if (Math.abs(x - pen) > 5e-4) inserts.add(new TextRewriting.Insert(new byte[0], (x - pen) * 1000 / target.across(), by, 0, rise));
+            SetWord word = line.words.get(i);
+            if (word.opens() >= 0) fresh[word.opens()] = PageRewriting.spot(line.left, line.left, line.baseline);
+            for (SetWord.Letter letter : word.letters()) {
+                x += letter.before();
+                if (Math.abs(x - pen) > 5e-4) inserts.add(new TextRewriting.Insert(new byte[0], (x - pen) * 1000 / target.across(), by, 0, rise, null));
                 String font = font(letter, target);
                 double width = width(letter, target);
-                double raised = rise + letter.raised * target.size() / target.glyph().size();
-                inserts.add(new TextRewriting.Insert(letter.bytes, width * 1000 / target.across(), font, letter.text.length(), raised));
+                double raised = rise + letter.raised() * target.size() / target.glyph().size();
+                // Each line is put in where it began, in the colour that was in force there.
+                String colour = letter.rgb() == target.glyph().rgb() ? null : letter.colour() != null ? letter.colour() : stream.of(like).colour(like);
+                inserts.add(new TextRewriting.Insert(letter.bytes(), width * 1000 / target.across(), font, letter.text().length(), raised, colour));
                 // Gaps are told in ems of the font that is in force (9.4.3): by one as large as the passage's.
-                by = letter.share == 1 ? font : null;
-                changes.puts(letter.text, x, width, line.baseline - letter.raised, target);
+                by = letter.share() == 1 ? font : null;
+                changes.puts(letter.text(), x, width, line.baseline - letter.raised(), target, letter.rgb());
                 Rewritten.Spot spot = PageRewriting.spot(x, x + width, line.baseline);
-                if (letter.shown != null) spots.put(letter.shown.glyph().order(), spot);
-                else for (int at = letter.at; at < letter.at + letter.text.length(); at++) fresh[at] = spot;
+                if (letter.shown() != null) spots.put(letter.shown().glyph().order(), spot);
+                else for (int at = letter.at(); at < letter.at() + letter.text().length(); at++) fresh[at] = spot;
                 x += width;
                 pen = x;
             }
             x += space - target.spacing() / target.size() * target.across();
             if (i < line.words.size() - 1 && blank != null) {
-                inserts.add(new TextRewriting.Insert(blank.bytes(), blankWidth * 1000 / target.across(), null, 1, rise));
+                inserts.add(new TextRewriting.Insert(blank.bytes(), blankWidth * 1000 / target.across(), null, 1, rise, null));
                 by = null;
                 pen += blankWidth;
             }
@@ -462,10 +434,10 @@ final class PassageSetting {
     }
 
     /** The operands by which a letter's font is chosen, where it is not that of the line's beginning. */
-    private String font(Letter letter, ShownGlyph target) throws Refused, IOException {
-        if (letter.otherFont != null) return letter.otherFont;
-        if (letter.share == 1 && letter.like.font().getCOSObject() == target.font().getCOSObject()) return null;
-        String named = stream.of(letter.like).named(letter.like, letter.share == 1 ? letter.like.size() : target.size() * letter.share);
+    private String font(SetWord.Letter letter, ShownGlyph target) throws Refused, IOException {
+        if (letter.otherFont() != null) return letter.otherFont();
+        if (letter.share() == 1 && letter.like().font().getCOSObject() == target.font().getCOSObject()) return null;
+        String named = stream.of(letter.like()).named(letter.like(), letter.share() == 1 ? letter.like().size() : target.size() * letter.share());
         if (named == null) throw new Refused(Message.of("keep.its-font-has-no-name"));
         return named;
     }

@@ -37,6 +37,7 @@ final class TextRewriting {
     private final List<Integer> gone = new ArrayList<>();
     private final Map<Integer, List<Insert>> inserts = new TreeMap<>();
     private String own;
+    private String ownColour;
 
     /**
      * A code that is put in, or with no bytes a gap.
@@ -45,9 +46,12 @@ final class TextRewriting {
      * @param font    by which it is shown where that is not the operator's own, as operands of {@code Tf}; else null
      * @param letters how many characters of the text it stands for
      * @param rise    how far above the line it is shown (9.3.7), in unscaled units of text space
+     * @param colour  the operators that set what it is painted in, where that is not what is in force; else null
      */
-    record Insert(byte[] bytes, double advance, String font, int letters, double rise) {
-        Insert(byte[] bytes, double advance, String font, int letters) { this(bytes, advance, font, letters, 0); }
+    record Insert(byte[] bytes, double advance, String font, int letters, double rise, String colour) {
+        Insert(byte[] bytes, double advance, String font, int letters) { this(bytes, advance, font, letters, 0, null); }
+
+        Insert coloured(String operators) { return new Insert(bytes, advance, font, letters, rise, operators); }
     }
 
     TextRewriting(StreamOperators.Found operator, ShownGlyph any) {
@@ -67,6 +71,9 @@ final class TextRewriting {
 
     /** The operator's own font, as operands of {@code Tf}: what follows is shown by it. */
     void goesBackTo(String font) { own = font; }
+
+    /** The colour in force, as the operators that set it: what follows is painted in it. */
+    void goesBackToColour(String operators) { ownColour = operators; }
 
     /** A code stands so many points further to the right. */
     void shift(int code, double points) { if (Math.abs(points) > 1e-4) shifts.put(code, points); }
@@ -126,16 +133,20 @@ final class TextRewriting {
                     off = wished;
                 }
                 String by = null;
+                String in = null;
                 double lift = rise + lifts.getOrDefault(code, 0.0);
                 for (Insert one : inserted) {
                     out.rise(lift + one.rise);
                     if (!Objects.equals(by, one.font)) out.font(one.font == null ? own : one.font);
                     by = one.font;
+                    if (!Objects.equals(in, one.colour)) out.between(one.colour == null ? ownColour : one.colour);
+                    in = one.colour;
                     if (one.bytes.length == 0) out.move(one.advance);
                     else out.code(one.bytes);
                     off += one.advance;
                 }
                 if (by != null) out.font(own);
+                if (in != null) out.between(ownColour);
                 if (!stays) {
                     off -= shown.get(code).advance();
                 } else {
@@ -179,7 +190,7 @@ final class TextRewriting {
 
         void raw(String text) {
             end();
-            out.writeBytes(text.getBytes(StandardCharsets.US_ASCII));
+            out.writeBytes(text.getBytes(StandardCharsets.ISO_8859_1));
         }
 
         /** As high above the line from here on. */
@@ -190,7 +201,10 @@ final class TextRewriting {
         }
 
         /** Another font from here on. */
-        void font(String operands) { raw("] TJ " + operands + " Tf ["); }
+        void font(String operands) { between(operands + " Tf"); }
+
+        /** Operators between two arrays: what they set holds from here on. */
+        void between(String operators) { raw("] TJ " + operators + " ["); }
 
         void code(byte[] bytes) { for (byte one : bytes) string.append(String.format("%02X", one & 255)); }
 

@@ -1,0 +1,183 @@
+package app.decant.pdf.keep;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import app.decant.document.Colour;
+import app.decant.document.TextProperty;
+import app.decant.pdf.keep.CorrectedFile.Made;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.graphics.color.PDDeviceRGB;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
+import org.apache.pdfbox.rendering.ImageType;
+import org.apache.pdfbox.rendering.PDFRenderer;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Words that get another colour or size within a page's own stream, all around them as it was. Read and painted by PDFBox. */
+class DressedWordsTest {
+    private static final int SCALE = 2;
+    private static final String FOOT = "BT /F1 8 Tf 72 40 Td (Ostrey Sound Ferries) Tj ET\n";
+    private static final String HEADED = "BT /F2 14 Tf 72 760 Td (Opening hours) Tj ET\nBT /F1 11 Tf 72 740 Td (We are there for you all year round.) Tj ET\n";
+
+    @TempDir private Path root;
+
+    private Path file(String content) throws IOException { return new CorrectedFile(root).file(content); }
+
+    private Made coloured(Path file, String words, int rgb) {
+        return new CorrectedFile(root).dress(file, words, look -> look.with(TextProperty.COLOUR, new Colour(rgb)));
+    }
+
+    private Made sized(Path file, String words, double size) {
+        return new CorrectedFile(root).dress(file, words, look -> look.with(TextProperty.SIZE, size));
+    }
+
+    private static List<TextPosition> letters(Path file, String words) throws IOException {
+        List<TextPosition> letters = new ArrayList<>();
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            PDFTextStripper stripper = new PDFTextStripper() {
+                @Override protected void processTextPosition(TextPosition text) { if (!text.getUnicode().isBlank()) letters.add(text); }
+            };
+            stripper.getText(pdf);
+        }
+        StringBuilder all = new StringBuilder();
+        for (TextPosition letter : letters) all.append(letter.getUnicode());
+        String wanted = words.replace(" ", "");
+        int at = all.indexOf(wanted);
+        assertThat(at).as("“%s” in %s", words, all).isNotNegative();
+        return letters.subList(at, at + wanted.length());
+    }
+
+    private static BufferedImage painted(Path file) throws IOException {
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            return new PDFRenderer(pdf).renderImage(0, SCALE, ImageType.RGB);
+        }
+    }
+
+    /** Whether the darkest that is painted in words is of a colour. */
+    private static boolean isPainted(Path file, String words, int rgb) throws IOException {
+        BufferedImage image = painted(file);
+        int[] darkest = {255, 255, 255};
+        for (TextPosition letter : letters(file, words)) {
+            int bottom = Math.round(letter.getYDirAdj() * SCALE);
+            for (int y = Math.round((letter.getYDirAdj() - 0.7f * letter.getFontSizeInPt()) * SCALE); y <= bottom; y++) {
+                for (int x = Math.round(letter.getXDirAdj() * SCALE); x < (letter.getXDirAdj() + letter.getWidthDirAdj()) * SCALE; x++) {
+                    int here = image.getRGB(x, y);
+                    for (int i = 0; i < 3; i++) darkest[i] = Math.min(darkest[i], here >> 16 - 8 * i & 255);
+                }
+            }
+        }
+        for (int i = 0; i < 3; i++) if (Math.abs(darkest[i] - (rgb >> 16 - 8 * i & 255)) > 40) return false;
+        return true;
+    }
+
+    private static Made inPlace(Made made) {
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        return made;
+    }
+
+    @Test void aWordIsPaintedInAColourAndWhatFollowsInTheOneThatWasInForce() throws IOException {
+        // Colours set in a space of their own, kept and restored, told in four inks: each comes back as it was told.
+        Path source = file("/CS0 cs 0 0.5 0 sc q 0 0 0 1 k BT /F1 11 Tf 72 760 Td (Ask at the pier) Tj ET Q BT /F1 11 Tf 72 740 Td (or write to the office)"
+                + " Tj ( in time) Tj ET\n");
+        try (PDDocument pdf = Loader.loadPDF(source.toFile())) {
+            pdf.getPage(0).getResources().put(COSName.getPDFName("CS0"), PDDeviceRGB.INSTANCE);
+            pdf.save(root.resolve("spaced.pdf").toFile());
+        }
+        Path spaced = root.resolve("spaced.pdf");
+        Path file = inPlace(coloured(spaced, "write to", 0xC00000)).receipt().file();
+        assertThat(isPainted(file, "write to", 0xC00000)).isTrue();
+        for (String words : List.of("or", "the office", "in time")) assertThat(isPainted(file, words, 0x008000)).as(words).isTrue();
+        assertThat(isPainted(file, "Ask at the pier", 0x231F20)).isTrue();
+        assertThat(CorrectedFile.stream(file, 0)).contains("0.75294 0 0 rg").contains("/CS0 cs 0 0.5 0 sc");
+        assertThat(CorrectedFile.letters(file, 0)).as("nothing moves").containsExactlyElementsOf(CorrectedFile.letters(spaced, 0));
+        Path other = inPlace(coloured(spaced, "the pier", 0x0000C0)).receipt().file();
+        assertThat(isPainted(other, "the pier", 0x0000C0)).isTrue();
+        assertThat(CorrectedFile.stream(other, 0)).contains("0 0 0 1 k [");
+    }
+
+    @Test void aColouredWordKeepsItsColourWhereItsPassageBreaksOtherwise() throws IOException {
+        Path source = file("BT /F1 11 Tf 72 760 Td 14 TL (Bicycles are carried free of charge by every ship that has room) Tj T* (and ) Tj 0.8 0 0 rg (no dogs)"
+                + " Tj 0 g ( on deck, and on most days that is every one of them; ask) Tj T* (at the pier.) Tj ET\n");
+        Made made = inPlace(new CorrectedFile(root).correct(source, "carried", "carried everywhere and at all times of the day and of the year"));
+        Path file = made.receipt().file();
+        assertThat(letters(file, "no dogs").get(0).getYDirAdj()).isGreaterThan(0);
+        assertThat(isPainted(file, "no dogs", 0xCC0000)).isTrue();
+        for (String words : List.of("of charge by", "on deck", "at the pier", "harbour office")) assertThat(isPainted(file, words, 0)).as(words).isTrue();
+        Made black = inPlace(coloured(source, "dogs", 0));
+        assertThat(isPainted(black.receipt().file(), "dogs", 0)).isTrue();
+    }
+
+    @Test void largerLettersTakeTheRoomTheyNeedAndSmallerOnesGiveIt() throws IOException {
+        Path source = file(HEADED + FOOT);
+        for (double size : new double[] {20, 10}) {
+            Path file = inPlace(sized(source, "Opening hours", size)).receipt().file();
+            assertThat(letters(file, "Opening hours")).allMatch(letter -> Math.abs(letter.getFontSizeInPt() - size) < 0.01
+                    && letter.getFont().getName().equals("Helvetica-Bold"));
+            // 1.2 em of a line's height, three quarters of it above the baseline.
+            double more = 1.2 * (size - 14);
+            assertThat((double) letters(file, "Opening").get(0).getYDirAdj())
+                    .isCloseTo(letters(source, "Opening").get(0).getYDirAdj() + 0.75 * more, within(0.1));
+            assertThat((double) letters(file, "We are there").get(0).getYDirAdj())
+                    .isCloseTo(letters(source, "We are there").get(0).getYDirAdj() + more, within(0.1));
+            double below = letters(file, "harbour office").get(0).getYDirAdj() - letters(source, "harbour office").get(0).getYDirAdj();
+            assertThat(below).as("a wide gap takes it up, and none is left behind").isCloseTo(Math.min(0, more), within(0.1));
+        }
+    }
+
+    @Test void aLargerWordWithinAPassageBreaksItAndStandsInItsSize() throws IOException {
+        Path source = file("");
+        Path file = inPlace(sized(source, "eight", 18)).receipt().file();
+        assertThat(letters(file, "eight")).allMatch(letter -> Math.abs(letter.getFontSizeInPt() - 18) < 0.01);
+        assertThat(letters(file, "in the morning")).allMatch(letter -> letter.getFontSizeInPt() == 11);
+        List<TextPosition> eight = letters(file, "eight");
+        TextPosition end = eight.get(eight.size() - 1);
+        TextPosition next = letters(file, "eightin").get(5);
+        assertThat(next.getXDirAdj() - end.getXDirAdj() - end.getWidthDirAdj()).isBetween(1.5f, 5f);
+        assertThat(CorrectedFile.text(file).replaceAll("\\s+", " ")).contains("office opens at eight in the morning and closes at noon");
+        // All at once: larger, red and bold.
+        Made all = inPlace(new CorrectedFile(root).dress(source, "eight", look -> look.with(TextProperty.SIZE, 13.0).with(TextProperty.BOLD, true)
+                .with(TextProperty.COLOUR, new Colour(0xC00000))));
+        Path dressed = all.receipt().file();
+        assertThat(letters(dressed, "eight")).allMatch(letter -> Math.abs(letter.getFontSizeInPt() - 13) < 0.01);
+        assertThat(isPainted(dressed, "eight", 0xC00000)).isTrue();
+        assertThat(isPainted(dressed, "in the morning", 0)).isTrue();
+    }
+
+    /** Letters that are outlined, and a form whose colour is its caller's, are not painted otherwise there: the page is set anew, and that is told. */
+    @Test void whatIsPaintedOtherwiseIsRefused() throws IOException {
+        Made outlined = coloured(file("BT 2 Tr /F1 14 Tf 72 760 Td (Harbour sale) Tj 0 Tr ET\n"), "sale", 0xC00000);
+        assertThat(outlined.pages().rewritten(0)).isNull();
+        assertThat(outlined.findings()).anyMatch(finding -> finding.contains("its colour is set elsewhere, or its letters are outlined"));
+        Path plain = file("0 0.4 0 rg /Sign Do 0 g\n");
+        Path source = root.resolve("formed.pdf");
+        try (PDDocument pdf = Loader.loadPDF(plain.toFile())) {
+            PDPage page = pdf.getPage(0);
+            PDFormXObject form = new PDFormXObject(pdf);
+            form.setBBox(new PDRectangle(600, 840));
+            form.setResources(page.getResources());
+            try (OutputStream out = form.getStream().createOutputStream()) {
+                out.write("BT /F1 12 Tf 72 760 Td (Mind the gap) Tj ET".getBytes(StandardCharsets.US_ASCII));
+            }
+            page.getResources().put(COSName.getPDFName("Sign"), form);
+            pdf.save(source.toFile());
+        }
+        Made formed = coloured(source, "the gap", 0xC00000);
+        assertThat(formed.pages().rewritten(0)).isNull();
+        assertThat(formed.findings()).anyMatch(finding -> finding.contains("its colour is set elsewhere"));
+        assertThat(isPainted(formed.receipt().file(), "the gap", 0xC00000)).isTrue();
+    }
+}
