@@ -7,6 +7,7 @@ import app.decant.document.Contents;
 import app.decant.document.ContentsList;
 import app.decant.document.Document;
 import app.decant.document.Paragraph;
+import app.decant.document.Place;
 import app.decant.document.Story;
 import app.decant.document.Table;
 import app.decant.document.Walk;
@@ -45,7 +46,16 @@ public final class FollowingContents {
         Change more = draft.done(done.kind());
         List<Step> steps = new ArrayList<>(done.steps());
         steps.addAll(more.transaction().steps());
-        return new Change(new Transaction(done.kind(), steps, done.before(), more.picked(), done.joins()), change.before(), more.after());
+        return new Change(new Transaction(done.kind(), steps, done.before(), picked(change.picked(), more), done.joins()), change.before(), more.after());
+    }
+
+    /** Who is in a list stays at its entry: nothing that is typed then lands in what stands behind the list. */
+    private static Selection picked(Selection before, Change made) {
+        BlockPath path = before.head().path();
+        boolean within = before.head().story() instanceof Story.Body && path.size() > 2;
+        if (!within || !(made.after().find(Story.BODY, path.parent()) instanceof Contents list) || list.entries().isEmpty()) return made.picked();
+        int entry = Math.min(path.last(), list.entries().size() - 1);
+        return TextSelection.caret(new Place(path.sibling(entry), Math.min(before.head().offset(), list.entries().get(entry).length())));
     }
 
     /** Text alone concerns contents only where it is that of a heading. */

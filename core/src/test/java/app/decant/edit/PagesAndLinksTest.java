@@ -111,6 +111,13 @@ class PagesAndLinksTest {
         assertThat(right).as("the page number stands at the right edge").isGreaterThan(pages.page(0).width() - 110);
         Change typed = FollowingContents.of(Typing.type(after, TextSelection.caret(new Place(BlockPath.of(0, 2), 5)), " of 2027", null));
         assertThat(((Contents) typed.after().sections().get(0).blocks().get(1)).entries().get(0).plainText()).startsWith("Fares of 2027\t");
+        // Whatever is done within the list, its entries come from the headings, and the caret stays with its own: what is typed next goes there.
+        for (int at : new int[] {0, 3, contents.entries().get(1).length()}) {
+            Change parted = FollowingContents.of(Typing.breakParagraph(after, TextSelection.caret(new Place(BlockPath.of(0, 1, 1), at))));
+            assertThat(((Contents) parted.after().sections().get(0).blocks().get(1)).entries()).hasSize(2);
+            assertThat(parted.picked().head().path()).isEqualTo(BlockPath.of(0, 1, 1));
+            assertThat(parted.after().paragraph(parted.picked().head()).length()).isGreaterThanOrEqualTo(parted.picked().head().offset());
+        }
         assertThat(IntStream.range(0, 3).filter(i -> ContentsLists.canInsert(TextSelection.caret(new Place(BlockPath.of(0, i), 0))))).hasSize(3);
     }
 }

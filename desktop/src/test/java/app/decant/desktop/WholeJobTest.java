@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.decant.Decant;
 import app.decant.desktop.part.Words;
 import app.decant.desktop.station.Station;
+import app.decant.document.BlockPath;
 import app.decant.document.Cascade;
 import app.decant.document.Contents;
 import app.decant.document.Document;
@@ -160,6 +161,19 @@ class WholeJobTest {
         robot.clickOn("#word-learn");
         until(() -> window.desk().words().slips().get().values().stream().flatMap(List::stream).noneMatch(slip -> slip.word().equals("Vannerholt")));
         assertThat(Files.readAllLines(SHARED.home().resolve("words.txt"))).containsExactly("Vannerholt");
+    }
+
+    /** The entries of a list of contents are those of the headings: Enter goes on to the next, and nothing of it lands elsewhere. */
+    @Test void enterInTheContentsGoesOnToTheNextEntry(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        BlockPath list = null;
+        for (int i = 0; i < before.sections().get(0).blocks().size(); i++)
+            if (before.sections().get(0).blocks().get(i) instanceof Contents) list = BlockPath.of(0, i);
+        pick(TextSelection.caret(new Place(list.then(1), 4)));
+        push(robot, KeyCode.ENTER);
+        assertThat(picked()).isEqualTo(TextSelection.caret(new Place(list.then(2), 0)));
+        assertThat(document()).isEqualTo(before);
+        assertThat(window.desk().canUndo()).isFalse();
     }
 
     @Test void headsAndNotesAreWrittenWhereTheyStand(FxRobot robot) throws TimeoutException, IOException {

@@ -116,11 +116,14 @@ public final class PageSheet extends Pane {
                 frames.getChildren().add(round);
             }
         }
+        // Made while pages are laid out, they would be painted black until something else is drawn.
+        lit.applyCss();
     }
 
     /** Tints what hangs on words, such as a comment, under all else that is lit. */
     void tint(List<double[]> places, String style, double pointScale) {
         for (double[] one : places) lit.getChildren().add(0, rectangle(one, pointScale, style));
+        lit.applyCss();
     }
 
     /** A fine wave under each word that is perhaps misspelled: left, height down the page and width, in points. */
@@ -134,6 +137,7 @@ public final class PageSheet extends Pane {
             wave.getStyleClass().add("doubtful");
             frames.getChildren().add(wave);
         }
+        frames.applyCss();
     }
 
     private static Rectangle rectangle(double[] one, double pointScale, String style) {

@@ -4,6 +4,7 @@ import app.decant.desktop.command.Command;
 import app.decant.desktop.command.CommandList;
 import app.decant.desktop.work.Desk;
 import app.decant.document.BlockPath;
+import app.decant.document.Contents;
 import app.decant.document.Document;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
@@ -134,9 +135,15 @@ public final class TableKeys {
         }
     }
 
-    /** A new paragraph; in an item with nothing in it the list ends instead. */
+    /** A new paragraph; in an item with nothing in it the list ends instead. A list of contents has the entries that its headings give it: on to the next. */
     private void enter() {
         TextSelection span = desk.selection().get();
+        if (desk.document().find(span.head().story(), span.head().path().parent()) instanceof Contents) {
+            List<Walk.Stop> stops = walk().stops();
+            int next = walk().indexOf(desk.document().paragraph(span.head())) + 1;
+            if (next < stops.size()) move(new Place(span.head().story(), stops.get(next).path(), 0), false);
+            return;
+        }
         Paragraph paragraph = desk.document().paragraph(span.head());
         boolean ends = span.isEmpty() && paragraph.length() == 0 && Lists.kind(desk.document(), paragraph) != null;
         edit(ends ? Lists.out(desk.document(), span) : Typing.breakParagraph(desk.document(), span));
