@@ -94,7 +94,7 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
         if (goes.stream().anyMatch(inline -> !(inline instanceof Inline.Text) || !bare(inline.look()).equals(bare(was)))) return null;
         Look whole = cascade.text(old, was);
         List<Correction.Run> runs = new ArrayList<>();
-        if (from == until) runs.add(new Correction.Run("", false, false, false, null, 1));
+        if (from == until) runs.add(new Correction.Run("", false, false, false, null, 1, List.of()));
         for (Inline inline : now.slice(from, until)) {
             if (inline.length() == 0) continue;
             if (!(inline instanceof Inline.Text text) || !plain(text.look()).equals(plain(was))) return null;
@@ -107,12 +107,28 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
             double share = size == null || before == null ? 1 : size / before;
             // A tie is how recovery keeps lines as they broke; on the page it is a space.
             String words = text.text().replace(TIE, ' ');
-            runs.add(new Correction.Run(words, another, is.is(TextProperty.BOLD), is.is(TextProperty.ITALIC), painted ? colour : null, share));
+            List<Correction.Drawn> drawn = drawn(whole, is);
+            if (drawn == null) return null;
+            runs.add(new Correction.Run(words, another, is.is(TextProperty.BOLD), is.is(TextProperty.ITALIC), painted ? colour : null, share, drawn));
         }
         return runs;
     }
 
-    private static Look plain(Look look) { return bare(look).without(TextProperty.COLOUR).without(TextProperty.SIZE); }
+    private static Look plain(Look look) { return bare(look).without(TextProperty.COLOUR).without(TextProperty.SIZE).without(TextProperty.UNDERLINE)
+            .without(TextProperty.STRIKE); }
+
+    /** The lines that words get which had none; null where some go, or are none that can be drawn on a page. */
+    private static List<Correction.Drawn> drawn(Look was, Look is) {
+        Underline before = was.get(TextProperty.UNDERLINE, Underline.NONE);
+        Underline now = is.get(TextProperty.UNDERLINE, Underline.NONE);
+        boolean underlined = before == Underline.NONE && now == Underline.SINGLE;
+        boolean struck = is.is(TextProperty.STRIKE) && !was.is(TextProperty.STRIKE);
+        if (!underlined && now != before || !struck && is.is(TextProperty.STRIKE) != was.is(TextProperty.STRIKE)) return null;
+        List<Correction.Drawn> drawn = new ArrayList<>();
+        if (underlined) drawn.add(Correction.Drawn.UNDER);
+        if (struck) drawn.add(Correction.Drawn.THROUGH);
+        return drawn;
+    }
 
     private static Look bare(Look look) { return look.without(TextProperty.BOLD).without(TextProperty.ITALIC); }
 

@@ -4,10 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import app.decant.demo.PassengerHandbook;
+import app.decant.document.Colour;
 import app.decant.document.Document;
 import app.decant.document.Place;
 import app.decant.document.Progress;
-import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.edit.Change;
@@ -20,8 +20,8 @@ import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
 import app.decant.page.Original;
 import app.decant.page.Page;
-import app.decant.page.Pages;
 import app.decant.page.Pages.Caret;
+import app.decant.page.Pages;
 import app.decant.pdf.keep.GroundPainter;
 import app.decant.publish.Order;
 import app.decant.publish.Recipe;
@@ -208,9 +208,9 @@ class GroundTest {
 
     @Test void pagesThatHaveToBeSetAnewAreShownAsTheyWillBe() throws IOException {
         try (Revision revision = revision()) {
-            Document underlined = Dressing.looks(taken.document(), find(taken.document(), "neighbour"), look ->
-                    look.with(TextProperty.UNDERLINE, Underline.SINGLE)).after();
-            PagedDocument now = layout.next(underlined);
+            Document marked = Dressing.looks(taken.document(), find(taken.document(), "neighbour"), look ->
+                    look.with(TextProperty.HIGHLIGHT, Colour.hex("FFF2A8"))).after();
+            PagedDocument now = layout.next(marked);
             PagedDocument shown = revision.shown(now);
             Pages published = revision.published(now, Progress.SILENT).pages();
             assertThat(shown.count()).isEqualTo(published.count());

@@ -11,6 +11,7 @@ import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Story;
+import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.edit.Change;
@@ -46,7 +47,7 @@ import java.util.stream.Stream;
  * how many were changed in place or set anew, and how many show anything different from before. A word is swapped for another order of its own letters, so
  * that any font has what is needed; with a number as third argument, so many words anywhere are swapped for others of the same document; with
  * {@code longer}, the longest paragraph says some of its words twice; with {@code head}, a header or footer is corrected; with {@code paragraph}, one is put
- * in; with {@code colour} or {@code size}, some words get another.
+ * in; with {@code colour} or {@code size}, some words get another, with {@code underline} a line.
  */
 public final class Corrections {
     private static final Pattern WORD = Pattern.compile("\\p{Ll}{4,12}");
@@ -55,7 +56,8 @@ public final class Corrections {
 
     private static final Map<String, UnaryOperator<Document>> KINDS = Map.of("longer", Corrections::lengthened, "head", Corrections::headed,
             "paragraph", Corrections::parted, "colour", document -> dressed(document, look -> look.with(TextProperty.COLOUR, new Colour(0xB00020))), "size",
-            document -> dressed(document, look -> look.with(TextProperty.SIZE, 15.0)));
+            document -> dressed(document, look -> look.with(TextProperty.SIZE, 15.0)), "underline",
+            document -> dressed(document, look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE)));
     private static final int LONG = 80;
 
     private static UnaryOperator<Document> edit;

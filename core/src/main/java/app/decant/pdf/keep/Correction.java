@@ -30,6 +30,9 @@ public record Correction(Passage passage, int first, int from, int last, int to,
     /** Stands among new words for the end of a paragraph: what follows begins another. */
     public static final char PARAGRAPH = '\u2029';
 
+    /** Lines that belong to words. */
+    public enum Drawn { UNDER, THROUGH }
+
     /** How a line stands between the edges of its paragraph; one of several lines that fills them both is justified. */
     public enum Setting { AT_LEFT, AT_RIGHT, CENTRED, JUSTIFIED }
 
@@ -75,13 +78,15 @@ public record Correction(Passage passage, int first, int from, int last, int to,
      * @param bold    where that is so; likewise {@code italic}
      * @param colour  they are painted in, where it is another than that of what goes; else null
      * @param share   their size beside that of what goes
+     * @param drawn   the lines that they get
      */
-    public record Run(String text, boolean another, boolean bold, boolean italic, Colour colour, double share) {
+    public record Run(String text, boolean another, boolean bold, boolean italic, Colour colour, double share, List<Drawn> drawn) {
         public Run {
+            drawn = List.copyOf(drawn);
             if (!(share > 0)) throw new IllegalArgumentException("Letters have a size");
         }
 
-        Run part(String some) { return new Run(some, another, bold, italic, colour, share); }
+        Run part(String some) { return new Run(some, another, bold, italic, colour, share, drawn); }
     }
 
     /** All words that are put in. */
@@ -95,6 +100,13 @@ public record Correction(Passage passage, int first, int from, int last, int to,
             for (int i = 0; i < run.text.length(); i++) rgb.add(painted);
         }
         return rgb;
+    }
+
+    /** The lines that each letter of these gets. */
+    List<List<Drawn>> drawn() {
+        List<List<Drawn>> drawn = new ArrayList<>();
+        for (Run run : runs) for (int i = 0; i < run.text.length(); i++) drawn.add(run.drawn);
+        return drawn;
     }
 
     /** Whether all that goes is on one line. */

@@ -39,6 +39,7 @@ public final class PageRewriting {
     private final PageChanges changes;
     private ChangedStream stream;
     private NewLetters letters;
+    private DrawnLines lines;
 
     /** Something that can't be done within the page's own stream. */
     public static class Refused extends Exception {
@@ -70,6 +71,7 @@ public final class PageRewriting {
             stream = ChangedStream.of(in, own.getResources() == null ? null : own.getResources().getCOSObject());
         }
         letters = new NewLetters(read, stream, faces, findings);
+        lines = new DrawnLines(own, read, stream, changes);
     }
 
     /** A page that was written anew, and has not been looked at yet. */
@@ -111,6 +113,7 @@ public final class PageRewriting {
         try {
             rewriting.begin();
             for (Correction correction : corrections) rewriting.correct(correction);
+            rewriting.lines.paint();
             rewriting.changes.refuseCut();
             byte[] made = rewriting.stream.made();
             return new Made(rewriting.rewritten(made), rewriting);
@@ -137,7 +140,7 @@ public final class PageRewriting {
                 LoggerFactory.getLogger(PageRewriting.class).debug("The passage is set anew: {}", e.getMessage());
             }
         }
-        new PassageSetting(source.pdf().getPage(page), read, byOrder, stream, letters, room, changes).set(wished);
+        new PassageSetting(source.pdf().getPage(page), read, byOrder, stream, letters, lines, room, changes).set(wished);
     }
 
     /** The marks of a line, all of which can be taken out and put elsewhere. */
@@ -200,7 +203,8 @@ public final class PageRewriting {
     static Rewritten.Spot spot(double left, double right, double baseline) { return new Rewritten.Spot((float) left, (float) right, (float) baseline); }
 
     /** Tells where the letters of a text stand that begins somewhere. */
-    private List<Rewritten.Spot> put(List<TextRewriting.Insert> inserts, Correction correction, double from, ShownGlyph first) {
+    private List<Rewritten.Spot> put(List<TextRewriting.Insert> inserts, Correction correction, double from, ShownGlyph first)
+            throws Refused, IOException {
         String text = correction.text();
         List<Integer> rgb = correction.rgb(first.glyph().rgb());
         List<Rewritten.Spot> spots = new ArrayList<>();
@@ -209,6 +213,7 @@ public final class PageRewriting {
         for (TextRewriting.Insert one : inserts) {
             double width = one.advance() * first.across() / 1000;
             changes.puts(text.substring(spots.size(), spots.size() + one.letters()), x, width, baseline, first, rgb.get(spots.size()));
+            lines.letter(correction, spots.size(), spots.size() + one.letters(), x, x + width, baseline, first.glyph().size(), first, one.colour());
             for (int i = 0; i < one.letters(); i++) spots.add(spot(x + width * i / one.letters(), x + width * (i + 1) / one.letters(), baseline));
             x += width;
         }

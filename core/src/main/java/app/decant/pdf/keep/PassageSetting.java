@@ -44,16 +44,18 @@ final class PassageSetting {
     private final Map<Integer, ShownGlyph> byOrder;
     private final ChangedStream stream;
     private final NewLetters letters;
+    private final DrawnLines drawn;
     private final LineRoom room;
     private final PageChanges changes;
 
-    PassageSetting(PDPage page, PageReader.Addressed read, Map<Integer, ShownGlyph> byOrder, ChangedStream stream, NewLetters letters, LineRoom room,
-            PageChanges changes) {
+    PassageSetting(PDPage page, PageReader.Addressed read, Map<Integer, ShownGlyph> byOrder, ChangedStream stream, NewLetters letters, DrawnLines drawn,
+            LineRoom room, PageChanges changes) {
         this.page = page;
         this.read = read;
         this.byOrder = byOrder;
         this.stream = stream;
         this.letters = letters;
+        this.drawn = drawn;
         this.room = room;
         this.changes = changes;
     }
@@ -377,7 +379,7 @@ final class PassageSetting {
             List<TextRewriting.Insert> inserts = new ArrayList<>();
             double begin = composed.get(i).left;
             double pen = begin;
-            for (int j = i; j < until; j++) pen = put(composed.get(j), target, like, pen, inserts, spots, fresh);
+            for (int j = i; j < until; j++) pen = put(correction, composed.get(j), target, like, pen, inserts, spots, fresh);
             TextRewriting operator = stream.of(target).rewriting(target, read.shown());
             operator.insert(target.code(), inserts);
             operator.shift(target.code(), begin - target.glyph().x());
@@ -392,8 +394,8 @@ final class PassageSetting {
     }
 
     /** Puts a line in; gives where the pen is then. */
-    private double put(Composed line, ShownGlyph target, ShownGlyph like, double from, List<TextRewriting.Insert> inserts, Map<Integer, Rewritten.Spot> spots,
-            Rewritten.Spot[] fresh) throws Refused, IOException {
+    private double put(Correction correction, Composed line, ShownGlyph target, ShownGlyph like, double from, List<TextRewriting.Insert> inserts,
+            Map<Integer, Rewritten.Spot> spots, Rewritten.Spot[] fresh) throws Refused, IOException {
         double pen = from;
         double rise = -(line.baseline - target.glyph().baseline()) * target.size() / target.glyph().size();
         double natural = line.words.stream().mapToDouble(word -> width(word, target)).sum();
@@ -418,6 +420,8 @@ final class PassageSetting {
                 by = letter.share() == 1 ? font : null;
                 changes.puts(letter.text(), x, width, line.baseline - letter.raised(), target, letter.rgb());
                 Rewritten.Spot spot = PageRewriting.spot(x, x + width, line.baseline);
+                if (letter.shown() == null) drawn.letter(correction, letter.at(), letter.at() + letter.text().length(), x, x + width, line.baseline,
+                        letter.share() * target.glyph().size(), target, colour);
                 if (letter.shown() != null) spots.put(letter.shown().glyph().order(), spot);
                 else for (int at = letter.at(); at < letter.at() + letter.text().length(); at++) fresh[at] = spot;
                 x += width;

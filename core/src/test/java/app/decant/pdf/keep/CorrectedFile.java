@@ -112,7 +112,7 @@ final class CorrectedFile {
         return made(file, taken, Deletion.delete(taken.document(), whole).after(), Recipe.PLAIN);
     }
 
-    private static TextSelection find(Document document, String word) {
+    static TextSelection find(Document document, String word) {
         for (Walk.Stop stop : Walk.of(document).stops()) {
             int at = stop.paragraph().text().indexOf(word);
             if (at >= 0) return new TextSelection(new Place(stop.path(), at), new Place(stop.path(), at + word.length()));
@@ -120,7 +120,7 @@ final class CorrectedFile {
         throw new AssertionError("“" + word + "” did not come in");
     }
 
-    private Made made(Path file, Taken taken, Document now, Recipe wished) {
+    Made made(Path file, Taken taken, Document now, Recipe wished) {
         Intake intake = Intake.revised(file, null, taken, Decant.layOut(now), Intake.fingerprint(file));
         Recipe recipe = wished.with(Recipe.WhenPresent.REPLACE);
         Pages pages = intake.pages(recipe, Progress.SILENT);

@@ -3,9 +3,17 @@ package app.decant.pdf.keep;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import app.decant.Decant;
 import app.decant.document.Colour;
+import app.decant.document.Document;
+import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
+import app.decant.edit.Dressing;
+import app.decant.edit.Typing;
+import app.decant.format.Taken;
 import app.decant.pdf.keep.CorrectedFile.Made;
+import app.decant.publish.Recipe;
+import java.awt.geom.AffineTransform;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -157,6 +165,62 @@ class DressedWordsTest {
         assertThat(isPainted(dressed, "in the morning", 0)).isTrue();
     }
 
+    /** How much of the way from the first to the last letter of words is drawn at a height above their baseline, in points, in a colour. */
+    private static double drawn(Path file, String words, double above, int rgb) throws IOException {
+        List<TextPosition> letters = letters(file, words);
+        TextPosition last = letters.get(letters.size() - 1);
+        BufferedImage image = painted(file);
+        int from = Math.round(letters.get(0).getXDirAdj() * SCALE) + 1;
+        int to = Math.round((last.getXDirAdj() + last.getWidthDirAdj()) * SCALE) - 1;
+        int y = (int) Math.floor((letters.get(0).getYDirAdj() - above) * SCALE);
+        int drawn = 0;
+        for (int x = from; x < to; x++) {
+            boolean there = false;
+            for (int dy = -1; dy <= 1; dy++) {
+                int here = image.getRGB(x, y + dy);
+                int off = 0;
+                for (int shift = 0; shift <= 16; shift += 8) off = Math.max(off, Math.abs((here >> shift & 255) - (rgb >> shift & 255)));
+                there |= off < 150;
+            }
+            if (there) drawn++;
+        }
+        return drawn / (double) (to - from);
+    }
+
+    @Test void wordsAreUnderlinedAndStruckInTheirColourSpacesAmongThem() throws IOException {
+        // A matrix, and tags of the text that end before it does.
+        Path source = file("q 0.5 0 0 0.5 36 20 cm 0 0 0.8 rg BT /P <</MCID 0>> BDC /F1 28 Tf 72 1460 Td (Mind the gap at low water) Tj EMC ET Q\n");
+        Path file = inPlace(new CorrectedFile(root).dress(source, "the gap at", look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE)))
+                .receipt().file();
+        assertThat(drawn(file, "the gap at", -1.4, 0x0000CC)).isGreaterThan(0.98);
+        assertThat(drawn(file, "Mind", -1.4, 0x0000CC)).isLessThan(0.1);
+        assertThat(drawn(file, "low water", -1.4, 0x0000CC)).isLessThan(0.1);
+        assertThat(CorrectedFile.stream(file, 0)).contains("/Artifact BMC q 0 0 0.8 rg");
+        assertThat(CorrectedFile.letters(file, 0)).as("nothing moves").containsExactlyElementsOf(CorrectedFile.letters(source, 0));
+        Path struck = inPlace(new CorrectedFile(root).dress(source, "low", look -> look.with(TextProperty.STRIKE, true)
+                .with(TextProperty.COLOUR, new Colour(0xC00000)))).receipt().file();
+        assertThat(drawn(struck, "low", 3.9, 0xC00000)).isGreaterThan(0.95);
+        assertThat(drawn(struck, "water", 3.9, 0x0000CC)).isLessThan(0.8);
+    }
+
+    /** Over two lines, which another correction above pushes down: each line gets its own, and goes along. */
+    @Test void linesUnderWordsGoDownWithThem() throws IOException {
+        Path source = file("BT /F1 11 Tf 72 668 Td 14 TL (Ask for the key.) Tj ET\n");
+        Taken taken = Decant.open(source);
+        Document dressed = Dressing.looks(taken.document(), CorrectedFile.find(taken.document(), "morning and closes"),
+                look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE)).after();
+        String more = "Ask for the key at the counter of the office, or of whoever is there when nobody is at the counter, as it may be.";
+        Document both = Typing.type(dressed, CorrectedFile.find(dressed, "Ask for the key."), more, null).after();
+        Made made = inPlace(new CorrectedFile(root).made(source, taken, both, Recipe.PLAIN));
+        Path file = made.receipt().file();
+        assertThat(letters(file, "morning").get(0).getYDirAdj()).isGreaterThan(letters(source, "morning").get(0).getYDirAdj() + 10);
+        for (String words : List.of("morning and", "closes")) assertThat(drawn(file, words, -1.1, 0)).as(words).isGreaterThan(0.98);
+        assertThat(drawn(file, "at noon", -1.1, 0)).isLessThan(0.2);
+        // What is underlined stays so where its line would have to go.
+        Made plain = new CorrectedFile(root).dress(file, "closes", look -> look.without(TextProperty.UNDERLINE));
+        assertThat(plain.pages().rewritten(0)).isNull();
+    }
+
     /** Letters that are outlined, and a form whose colour is its caller's, are not painted otherwise there: the page is set anew, and that is told. */
     @Test void whatIsPaintedOtherwiseIsRefused() throws IOException {
         Made outlined = coloured(file("BT 2 Tr /F1 14 Tf 72 760 Td (Harbour sale) Tj 0 Tr ET\n"), "sale", 0xC00000);
@@ -168,9 +232,10 @@ class DressedWordsTest {
             PDPage page = pdf.getPage(0);
             PDFormXObject form = new PDFormXObject(pdf);
             form.setBBox(new PDRectangle(600, 840));
+            form.setMatrix(AffineTransform.getTranslateInstance(20, -30));
             form.setResources(page.getResources());
             try (OutputStream out = form.getStream().createOutputStream()) {
-                out.write("BT /F1 12 Tf 72 760 Td (Mind the gap) Tj ET".getBytes(StandardCharsets.US_ASCII));
+                out.write("2 0 0 2 -72 -780 cm BT /F1 6 Tf 72 770 Td (Mind the gap) Tj ET".getBytes(StandardCharsets.US_ASCII));
             }
             page.getResources().put(COSName.getPDFName("Sign"), form);
             pdf.save(source.toFile());
@@ -179,5 +244,8 @@ class DressedWordsTest {
         assertThat(formed.pages().rewritten(0)).isNull();
         assertThat(formed.findings()).anyMatch(finding -> finding.contains("its colour is set elsewhere"));
         assertThat(isPainted(formed.receipt().file(), "the gap", 0xC00000)).isTrue();
+        // A line has the colour that is in force, wherever that comes from.
+        Made lined = inPlace(new CorrectedFile(root).dress(source, "the gap", look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE)));
+        assertThat(drawn(lined.receipt().file(), "the gap", -1.2, 0x006600)).isGreaterThan(0.98);
     }
 }

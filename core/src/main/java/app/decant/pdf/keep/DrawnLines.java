@@ -1,0 +1,134 @@
+package app.decant.pdf.keep;
+
+import app.decant.pdf.keep.Correction.Drawn;
+import app.decant.pdf.keep.PageRewriting.Refused;
+import app.decant.pdf.read.PageReader;
+import app.decant.pdf.read.ShownGlyph;
+import app.decant.pdf.read.StreamOperators;
+import app.decant.words.Message;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.NoninvertibleTransformException;
+import java.awt.geom.Point2D;
+import java.awt.geom.Rectangle2D;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.pdfbox.pdmodel.PDPage;
+
+/**
+ * Lines under and through words that are put in. They are painted behind the text they belong to, in its colour, once it is known how far all of it went
+ * down: after the end of its text object, since nothing is drawn within one (ISO 32000-2, 9.4.1).
+ */
+final class DrawnLines {
+    /** As the common typefaces have it, in ems: Helvetica and Times tell 0.1 and 0.05 of themselves. */
+    private static final double BELOW = 0.1;
+    private static final double THICKNESS = 0.05;
+    private static final double LEAST = 0.4;
+    /** The middle of small letters; as pages are laid out here. */
+    private static final double THROUGH = 0.28;
+
+    /** The colour of whoever calls the stream: it is in force anyway. */
+    private static final String CALLERS = "";
+
+    private final PDPage page;
+    private final PageReader.Addressed read;
+    private final ChangedStream stream;
+    private final PageChanges changes;
+    private final List<Line> lines = new ArrayList<>();
+
+    /**
+     * A line, as long as it is told so far.
+     *
+     * @param mark   with which it goes down
+     * @param colour the operators that set what it is painted in
+     * @param to     the letter after the last of those it belongs to, in the text of its correction
+     */
+    private record Line(Correction correction, Drawn kind, double left, double right, double baseline, double size, ShownGlyph mark, String colour, int to) { }
+
+    DrawnLines(PDPage page, PageReader.Addressed read, ChangedStream stream, PageChanges changes) {
+        this.page = page;
+        this.read = read;
+        this.stream = stream;
+        this.changes = changes;
+    }
+
+    /**
+     * A letter is put in, with its lines if it has some.
+     *
+     * @param at     the first of its letters in the text of the correction
+     * @param to     the letter after the last
+     * @param size   in points
+     * @param colour the operators that set what it is painted in; null for the colour of the mark
+     */
+    void letter(Correction correction, int at, int to, double left, double right, double baseline, double size, ShownGlyph mark, String colour)
+            throws Refused, IOException {
+        List<List<Drawn>> drawn = correction.drawn();
+        for (Drawn kind : drawn.get(at)) {
+            String own = stream.of(mark).colour(mark);
+            String paint = colour != null ? colour : own == null ? CALLERS : own;
+            int last = lines.size() - 1;
+            while (last >= 0 && lines.get(last).kind != kind) last--;
+            Line before = last < 0 ? null : lines.get(last);
+            boolean goesOn = before != null && before.correction == correction && before.baseline == baseline && before.colour.equals(paint)
+                    && drawn.subList(before.to, at).stream().allMatch(between -> between.contains(kind));
+            if (goesOn) lines.set(last, new Line(correction, kind, before.left, right, baseline, Math.max(size, before.size), mark, paint, to));
+            else lines.add(new Line(correction, kind, left, right, baseline, size, mark, paint, to));
+        }
+    }
+
+    /** Paints them. */
+    void paint() throws Refused, IOException {
+        for (Line line : lines) {
+            double thickness = Math.max(LEAST, THICKNESS * line.size);
+            double middle = line.baseline + changes.lowered(line.mark) + (line.kind == Drawn.UNDER ? BELOW : -THROUGH) * line.size;
+            Rectangle2D box = new Rectangle2D.Double(line.left, middle - thickness / 2, line.right - line.left, thickness);
+            int end = line.mark.operator();
+            ChangedStream own = stream.of(line.mark);
+            List<StreamOperators.Found> operators = own.operators();
+            while (end < operators.size() && !operators.get(end).name().equals("ET")) end++;
+            if (end == operators.size()) throw new Refused(Message.of("keep.its-stream-is-damaged"));
+            if (line.colour.equals(CALLERS) && own.colour(end) != null) throw new Refused(Message.of("keep.its-colour-is-set-elsewhere"));
+            AffineTransform place = place(line.mark);
+            place.concatenate(own.matrix(end));
+            own.putAfter(end, framed(operators.subList(0, end), "q " + line.colour + " " + path(box, place) + " f Q"));
+            changes.draws(box);
+        }
+    }
+
+    /** In tagged content a line has no words (14.8.2.2): it is told apart where it is not within what has. */
+    private static String framed(List<StreamOperators.Found> before, String painting) {
+        int depth = 0;
+        boolean tagged = false;
+        for (StreamOperators.Found one : before) {
+            boolean begins = one.name().equals("BDC") || one.name().equals("BMC");
+            tagged |= begins;
+            if (begins) depth++;
+            else if (one.name().equals("EMC")) depth--;
+        }
+        return tagged && depth <= 0 ? "\n/Artifact BMC " + painting + " EMC" : "\n" + painting;
+    }
+
+    /** Where the stream that shows a mark is put on the page. */
+    private AffineTransform place(ShownGlyph mark) throws Refused {
+        List<Integer> path = mark.path();
+        if (path.isEmpty()) return PageReader.toPage(page, read.page().turn());
+        int call = path.get(path.size() - 1);
+        return new AffineTransform(read.calls().stream().filter(one -> one.operator() == call && one.path().equals(path.subList(0, path.size() - 1)))
+                .findFirst().orElseThrow(() -> new Refused(Message.of("keep.its-text-stands-in-a-form"))).state().place());
+    }
+
+    private static String path(Rectangle2D box, AffineTransform place) throws Refused {
+        StringBuilder path = new StringBuilder();
+        try {
+            for (int corner = 0; corner < 4; corner++) {
+                double x = corner == 1 || corner == 2 ? box.getMaxX() : box.getMinX();
+                Point2D at = place.inverseTransform(new Point2D.Double(x, corner < 2 ? box.getMinY() : box.getMaxY()), null);
+                String step = path.isEmpty() ? " m " : " l ";
+                path.append(TextRewriting.number(at.getX())).append(' ').append(TextRewriting.number(at.getY())).append(step);
+            }
+        } catch (NoninvertibleTransformException e) {
+            throw new Refused(Message.of("keep.its-stream-is-damaged"));
+        }
+        return path.append('h').toString();
+    }
+}
