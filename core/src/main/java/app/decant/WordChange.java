@@ -12,6 +12,7 @@ import app.decant.document.TextProperty;
 import app.decant.pdf.keep.Correction;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 
 /**
  * Words of a paragraph that stand in the place of others, all else of it as it was.
@@ -115,16 +116,21 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
     }
 
     private static Look plain(Look look) { return bare(look).without(TextProperty.COLOUR).without(TextProperty.SIZE).without(TextProperty.UNDERLINE)
-            .without(TextProperty.STRIKE); }
+            .without(TextProperty.STRIKE).without(TextProperty.HIGHLIGHT); }
 
-    /** The lines that words get which had none; null where some go, or are none that can be drawn on a page. */
+    /** The lines and the area that words get which had none; null where some go, or are none that can be drawn on a page. */
     private static List<Correction.Drawn> drawn(Look was, Look is) {
-        Underline before = was.get(TextProperty.UNDERLINE, Underline.NONE);
+        Underline line = was.get(TextProperty.UNDERLINE, Underline.NONE);
         Underline now = is.get(TextProperty.UNDERLINE, Underline.NONE);
-        boolean underlined = before == Underline.NONE && now == Underline.SINGLE;
+        boolean underlined = line == Underline.NONE && now == Underline.SINGLE;
         boolean struck = is.is(TextProperty.STRIKE) && !was.is(TextProperty.STRIKE);
-        if (!underlined && now != before || !struck && is.is(TextProperty.STRIKE) != was.is(TextProperty.STRIKE)) return null;
+        if (!underlined && now != line || !struck && is.is(TextProperty.STRIKE) != was.is(TextProperty.STRIKE)) return null;
+        Colour lit = is.get(TextProperty.HIGHLIGHT);
+        Colour before = was.get(TextProperty.HIGHLIGHT);
+        boolean behind = before == null && lit != null && !lit.isAutomatic();
+        if (!behind && !Objects.equals(lit, before)) return null;
         List<Correction.Drawn> drawn = new ArrayList<>();
+        if (behind) drawn.add(Correction.Drawn.behind(lit));
         if (underlined) drawn.add(Correction.Drawn.UNDER);
         if (struck) drawn.add(Correction.Drawn.THROUGH);
         return drawn;

@@ -4,10 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import app.decant.demo.PassengerHandbook;
-import app.decant.document.Colour;
 import app.decant.document.Document;
 import app.decant.document.Place;
 import app.decant.document.Progress;
+import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.edit.Change;
@@ -209,7 +209,7 @@ class GroundTest {
     @Test void pagesThatHaveToBeSetAnewAreShownAsTheyWillBe() throws IOException {
         try (Revision revision = revision()) {
             Document marked = Dressing.looks(taken.document(), find(taken.document(), "neighbour"), look ->
-                    look.with(TextProperty.HIGHLIGHT, Colour.hex("FFF2A8"))).after();
+                    look.with(TextProperty.UNDERLINE, Underline.DOUBLE)).after();
             PagedDocument now = layout.next(marked);
             PagedDocument shown = revision.shown(now);
             Pages published = revision.published(now, Progress.SILENT).pages();

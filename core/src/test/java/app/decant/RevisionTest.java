@@ -4,13 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import app.decant.demo.PassengerHandbook;
-import app.decant.document.Colour;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Story;
+import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.edit.Dressing;
@@ -111,7 +111,7 @@ class RevisionTest {
     }
 
     @Test void anotherLookReachesItsPageAndThoseThatFollowFromIt() throws IOException {
-        Document marked = Dressing.looks(before, find(before, "neighbour"), look -> look.with(TextProperty.HIGHLIGHT, Colour.hex("FFF2A8"))).after();
+        Document marked = Dressing.looks(before, find(before, "neighbour"), look -> look.with(TextProperty.UNDERLINE, Underline.DOUBLE)).after();
         Receipt receipt = publish(marked, Intake.fingerprint(source));
         assertThat(receipt.proven()).isTrue();
         List<byte[]> was = streams(source);
@@ -134,7 +134,7 @@ class RevisionTest {
 
     @Test void wordsAreCorrectedInPlaceBesidePagesThatAreSetAnew() throws IOException {
         Document first = typed("parcels", "packets");
-        Receipt receipt = publish(Dressing.looks(first, find(first, "neighbour"), look -> look.with(TextProperty.HIGHLIGHT, Colour.hex("FFF2A8"))).after(),
+        Receipt receipt = publish(Dressing.looks(first, find(first, "neighbour"), look -> look.with(TextProperty.UNDERLINE, Underline.DOUBLE)).after(),
                 Intake.fingerprint(source));
         assertThat(receipt.proofs().stream().map(PdfCheck.Proof::sentence)).as("%s", receipt.findings())
                 .contains("One page was changed in one place, and looks the same everywhere else").anyMatch(proof -> proof.contains("set anew"));
@@ -152,7 +152,7 @@ class RevisionTest {
                 .contains("2 pages were changed in 2 places, and look the same everywhere else");
         assertThat(text(inPlace.file())).contains("small packets").contains("Nobody minds.");
         // Larger than what stands around it, it can't be put among that.
-        Receipt receipt = publish(Dressing.looks(more, find(more, "Nobody minds."), look -> look.with(TextProperty.HIGHLIGHT, Colour.hex("FFF2A8"))).after(),
+        Receipt receipt = publish(Dressing.looks(more, find(more, "Nobody minds."), look -> look.with(TextProperty.UNDERLINE, Underline.DOUBLE)).after(),
                 Intake.fingerprint(source));
         assertThat(receipt.proofs().stream().map(PdfCheck.Proof::sentence)).as("%s", receipt.findings())
                 .contains("One page was changed in one place, and looks the same everywhere else").anyMatch(proof -> proof.contains("set anew"));

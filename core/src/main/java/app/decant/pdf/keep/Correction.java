@@ -30,8 +30,24 @@ public record Correction(Passage passage, int first, int from, int last, int to,
     /** Stands among new words for the end of a paragraph: what follows begins another. */
     public static final char PARAGRAPH = '\u2029';
 
-    /** Lines that belong to words. */
-    public enum Drawn { UNDER, THROUGH }
+    /**
+     * What is drawn with words: a line under or through them in their own colour, or an area behind them.
+     *
+     * @param lit the colour of that area; null for lines
+     */
+    public record Drawn(Place place, Colour lit) {
+        public static final Drawn UNDER = new Drawn(Place.UNDER, null);
+        public static final Drawn THROUGH = new Drawn(Place.THROUGH, null);
+
+        /** Where it stands to the words. */
+        public enum Place { UNDER, THROUGH, BEHIND }
+
+        public Drawn {
+            if ((place == Place.BEHIND) == (lit == null)) throw new IllegalArgumentException("An area has a colour, lines have that of their words");
+        }
+
+        public static Drawn behind(Colour lit) { return new Drawn(Place.BEHIND, lit); }
+    }
 
     /** How a line stands between the edges of its paragraph; one of several lines that fills them both is justified. */
     public enum Setting { AT_LEFT, AT_RIGHT, CENTRED, JUSTIFIED }
@@ -78,7 +94,7 @@ public record Correction(Passage passage, int first, int from, int last, int to,
      * @param bold    where that is so; likewise {@code italic}
      * @param colour  they are painted in, where it is another than that of what goes; else null
      * @param share   their size beside that of what goes
-     * @param drawn   the lines that they get
+     * @param drawn   the lines and the area that they get
      */
     public record Run(String text, boolean another, boolean bold, boolean italic, Colour colour, double share, List<Drawn> drawn) {
         public Run {
@@ -102,7 +118,7 @@ public record Correction(Passage passage, int first, int from, int last, int to,
         return rgb;
     }
 
-    /** The lines that each letter of these gets. */
+    /** What is drawn with each letter of these. */
     List<List<Drawn>> drawn() {
         List<List<Drawn>> drawn = new ArrayList<>();
         for (Run run : runs) for (int i = 0; i < run.text.length(); i++) drawn.add(run.drawn);

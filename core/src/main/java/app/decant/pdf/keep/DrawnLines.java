@@ -16,8 +16,8 @@ import java.util.List;
 import org.apache.pdfbox.pdmodel.PDPage;
 
 /**
- * Lines under and through words that are put in. They are painted behind the text they belong to, in its colour, once it is known how far all of it went
- * down: after the end of its text object, since nothing is drawn within one (ISO 32000-2, 9.4.1).
+ * Lines under and through words that are put in, and areas behind them. Lines are painted after the text object they belong to, in its colour, areas before it,
+ * since nothing is drawn within one (ISO 32000-2, 9.4.1): all once it is known how far it went down.
  */
 final class DrawnLines {
     /** As the common typefaces have it, in ems: Helvetica and Times tell 0.1 and 0.05 of themselves. */
@@ -26,6 +26,9 @@ final class DrawnLines {
     private static final double LEAST = 0.4;
     /** The middle of small letters; as pages are laid out here. */
     private static final double THROUGH = 0.28;
+    /** So far an area reaches above and below the baseline: no line of ordinary text comes upon another. */
+    private static final double LIT_ABOVE = 0.8;
+    private static final double LIT_BELOW = 0.22;
 
     /** The colour of whoever calls the stream: it is in force anyway. */
     private static final String CALLERS = "";
@@ -64,10 +67,9 @@ final class DrawnLines {
             throws Refused, IOException {
         List<List<Drawn>> drawn = correction.drawn();
         for (Drawn kind : drawn.get(at)) {
-            String own = stream.of(mark).colour(mark);
-            String paint = colour != null ? colour : own == null ? CALLERS : own;
+            String paint = kind.lit() != null ? NewLetters.colour(kind.lit()) : colour != null ? colour : own(mark);
             int last = lines.size() - 1;
-            while (last >= 0 && lines.get(last).kind != kind) last--;
+            while (last >= 0 && !lines.get(last).kind.equals(kind)) last--;
             Line before = last < 0 ? null : lines.get(last);
             boolean goesOn = before != null && before.correction == correction && before.baseline == baseline && before.colour.equals(paint)
                     && drawn.subList(before.to, at).stream().allMatch(between -> between.contains(kind));
@@ -76,21 +78,38 @@ final class DrawnLines {
         }
     }
 
+    private String own(ShownGlyph mark) throws Refused, IOException {
+        String colour = stream.of(mark).colour(mark);
+        return colour == null ? CALLERS : colour;
+    }
+
+    /** Where a line or an area stands, in points from the page's top left corner. */
+    private Rectangle2D box(Line line) {
+        double baseline = line.baseline + changes.lowered(line.mark);
+        double width = line.right - line.left;
+        if (line.kind.lit() != null)
+            return new Rectangle2D.Double(line.left, baseline - LIT_ABOVE * line.size, width, (LIT_ABOVE + LIT_BELOW) * line.size);
+        double thickness = Math.max(LEAST, THICKNESS * line.size);
+        double middle = baseline + (line.kind.equals(Drawn.UNDER) ? BELOW : -THROUGH) * line.size;
+        return new Rectangle2D.Double(line.left, middle - thickness / 2, width, thickness);
+    }
+
     /** Paints them. */
     void paint() throws Refused, IOException {
         for (Line line : lines) {
-            double thickness = Math.max(LEAST, THICKNESS * line.size);
-            double middle = line.baseline + changes.lowered(line.mark) + (line.kind == Drawn.UNDER ? BELOW : -THROUGH) * line.size;
-            Rectangle2D box = new Rectangle2D.Double(line.left, middle - thickness / 2, line.right - line.left, thickness);
-            int end = line.mark.operator();
+            Rectangle2D box = box(line);
             ChangedStream own = stream.of(line.mark);
             List<StreamOperators.Found> operators = own.operators();
-            while (end < operators.size() && !operators.get(end).name().equals("ET")) end++;
-            if (end == operators.size()) throw new Refused(Message.of("keep.its-stream-is-damaged"));
+            boolean area = line.kind.lit() != null;
+            int end = line.mark.operator();
+            while (end >= 0 && end < operators.size() && !operators.get(end).name().equals(area ? "BT" : "ET")) end += area ? -1 : 1;
+            if (end < 0 || end == operators.size()) throw new Refused(Message.of("keep.its-stream-is-damaged"));
             if (line.colour.equals(CALLERS) && own.colour(end) != null) throw new Refused(Message.of("keep.its-colour-is-set-elsewhere"));
             AffineTransform place = place(line.mark);
             place.concatenate(own.matrix(end));
-            own.putAfter(end, framed(operators.subList(0, end), "q " + line.colour + " " + path(box, place) + " f Q"));
+            String painting = framed(operators.subList(0, end), "q " + line.colour + " " + path(box, place) + " f Q");
+            if (area) own.putBefore(end, painting + "\n");
+            else own.putAfter(end, painting);
             changes.draws(box);
         }
     }

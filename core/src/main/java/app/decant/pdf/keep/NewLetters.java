@@ -48,7 +48,8 @@ final class NewLetters {
         if (first.mode() != 0 || stream.of(first).colour(first) == null) throw new PageRewriting.Refused(Message.of("keep.its-colour-is-set-elsewhere"));
     }
 
-    private static String colour(Colour colour) {
+    /** The operator that sets a colour to fill with. */
+    static String colour(Colour colour) {
         if (colour.isAutomatic() || colour.rgb() == 0) return "0 g";
         return TextRewriting.number(colour.red() / 255.0) + " " + TextRewriting.number(colour.green() / 255.0) + " "
                 + TextRewriting.number(colour.blue() / 255.0) + " rg";

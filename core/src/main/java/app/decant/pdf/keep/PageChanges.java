@@ -25,6 +25,8 @@ final class PageChanges {
 
     /** So much may be cut off more, in points: what nobody sees. */
     private static final double CUT = 0.5;
+    /** Areas as thin as this, in points, may be read as lines, which have another middle. */
+    private static final double THIN = 3;
 
     private final PageReader.Addressed read;
     private final Set<Integer> removed = new HashSet<>();
@@ -83,8 +85,8 @@ final class PageChanges {
         for (int order = painted.from(); order < painted.to(); order++) drawn.merge(order, points, Double::sum);
     }
 
-    /** A line is drawn that was not there. */
-    void draws(Rectangle2D line) { added.add(line); }
+    /** A line or an area is drawn that was not there. */
+    void draws(Rectangle2D box) { added.add(box); }
 
     /** How far a mark goes down. */
     double lowered(ShownGlyph mark) { return down.getOrDefault(mark.glyph().order(), 0.0); }
@@ -150,10 +152,10 @@ final class PageChanges {
         prove(again.shown());
     }
 
-    /** Thin areas may be read as lines. */
     private static boolean isNear(Rectangle2D one, Rectangle2D line) {
+        double height = Math.abs(one.getHeight() - line.getHeight()) < NEAR ? 0 : line.getHeight() / 2;
         return Math.abs(one.getMinX() - line.getMinX()) < NEAR && Math.abs(one.getMaxX() - line.getMaxX()) < NEAR
-                && Math.abs(one.getCenterY() - line.getCenterY()) < NEAR + line.getHeight() / 2;
+                && Math.abs(one.getCenterY() - line.getCenterY()) < NEAR + Math.min(THIN, height);
     }
 
     /** Where drawings and pictures stand, in the order of painting. */

@@ -203,6 +203,24 @@ class DressedWordsTest {
         assertThat(drawn(struck, "water", 3.9, 0x0000CC)).isLessThan(0.8);
     }
 
+    /** Behind its letters, as one area over the spaces; what a file has behind its own words is not taken away unseen. */
+    @Test void wordsAreLitFromBehind() throws IOException {
+        Path source = file("/P <</MCID 0>> BDC BT /F1 14 Tf 72 760 Td (Mind the gap at low water) Tj ET EMC BT /F1 14 Tf 72 744 Td (today) Tj ET\n");
+        Path file = inPlace(new CorrectedFile(root).dress(source, "gap at", look -> look.with(TextProperty.HIGHLIGHT, new Colour(0xFFE040)))).receipt().file();
+        // Above small letters and in the space, below the baseline of all but two.
+        assertThat(drawn(file, "gap at", 10.8, 0xFFE040)).isGreaterThan(0.98);
+        assertThat(drawn(file, "Mind the", -2.2, 0xFFE040)).isLessThan(0.05);
+        assertThat(isPainted(file, "gap at", 0)).as("not covered").isTrue();
+        assertThat(isPainted(file, "today", 0)).isTrue();
+        assertThat(CorrectedFile.stream(file, 0)).contains("/P <</MCID 0>> BDC\nq 1 0.87843 0.25098 rg").doesNotContain("Artifact");
+        assertThat(CorrectedFile.letters(file, 0)).as("nothing moves").containsExactlyElementsOf(CorrectedFile.letters(source, 0));
+        Path changed = inPlace(new CorrectedFile(root).dress(source, "today", look -> look.with(TextProperty.HIGHLIGHT, new Colour(0x40A0FF))
+                .with(TextProperty.UNDERLINE, Underline.SINGLE).with(TextProperty.SIZE, 12.0))).receipt().file();
+        assertThat(drawn(changed, "today", 8.0, 0x40A0FF)).isGreaterThan(0.8);
+        assertThat(drawn(changed, "today", -1.2, 0)).isGreaterThan(0.9);
+        assertThat(CorrectedFile.stream(changed, 0)).contains("/Artifact BMC q 0.25098 0.62745 1 rg");
+    }
+
     /** Over two lines, which another correction above pushes down: each line gets its own, and goes along. */
     @Test void linesUnderWordsGoDownWithThem() throws IOException {
         Path source = file("BT /F1 11 Tf 72 668 Td 14 TL (Ask for the key.) Tj ET\n");
