@@ -115,8 +115,11 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
         return runs;
     }
 
-    private static Look plain(Look look) { return bare(look).without(TextProperty.COLOUR).without(TextProperty.SIZE).without(TextProperty.UNDERLINE)
-            .without(TextProperty.STRIKE).without(TextProperty.HIGHLIGHT); }
+    /** What a correction can't tell of letters. */
+    private static Look plain(Look look) {
+        return bare(look).without(TextProperty.COLOUR).without(TextProperty.SIZE).without(TextProperty.UNDERLINE).without(TextProperty.STRIKE)
+                .without(TextProperty.HIGHLIGHT);
+    }
 
     /** The lines and the area that words get which had none; null where some go, or are none that can be drawn on a page. */
     private static List<Correction.Drawn> drawn(Look was, Look is) {

@@ -8,7 +8,6 @@ import app.decant.pdf.font.EmbeddedFace;
 import app.decant.pdf.read.ShownGlyph;
 import app.decant.pdf.read.StreamOperators;
 import app.decant.words.Message;
-import java.awt.geom.AffineTransform;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -24,9 +23,7 @@ import java.util.TreeSet;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.cos.COSNumber;
 import org.apache.pdfbox.cos.COSStream;
-import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 
 /**
  * A content stream in which operators that show text are written anew and all other bytes stay: a page's own, or that of a form which it calls. A form is
@@ -39,7 +36,6 @@ final class ChangedStream {
     private final List<StreamOperators.Found> operators;
     private final COSDictionary resources;
     private final String original;
-    private final AffineTransform place;
     private final Map<Integer, TextRewriting> rewritten = new TreeMap<>();
     private final Map<Integer, String> before = new TreeMap<>();
     private final Map<Integer, String> after = new TreeMap<>();
@@ -59,17 +55,14 @@ final class ChangedStream {
         }
     }
 
-    private ChangedStream(byte[] content, COSDictionary resources, String original, AffineTransform place) throws IOException {
+    private ChangedStream(byte[] content, COSDictionary resources, String original) throws IOException {
         this.content = content;
         this.operators = StreamOperators.of(content);
         this.resources = resources == null ? new COSDictionary() : resources;
         this.original = original;
-        this.place = place;
     }
 
-    static ChangedStream of(InputStream page, COSDictionary resources) throws IOException {
-        return new ChangedStream(page.readAllBytes(), resources, "", new AffineTransform());
-    }
+    static ChangedStream of(InputStream page, COSDictionary resources) throws IOException { return new ChangedStream(page.readAllBytes(), resources, ""); }
 
     /** The stream that shows a glyph. */
     ChangedStream of(ShownGlyph glyph) throws IOException, PageRewriting.Refused { return of(glyph.path()); }
@@ -102,8 +95,7 @@ final class ChangedStream {
         if (form.containsKey(COSName.getPDFName("StructParents"))) throw new PageRewriting.Refused(Message.of("keep.its-text-stands-in-a-form-2"));
         try (InputStream in = form.createInputStream()) {
             COSDictionary own = form.getCOSDictionary(COSName.RESOURCES);
-            ChangedStream made = new ChangedStream(in.readAllBytes(), own == null ? resources : own, name.getName(),
-                    new PDFormXObject(form).getMatrix().createAffineTransform());
+            ChangedStream made = new ChangedStream(in.readAllBytes(), own == null ? resources : own, name.getName());
             called.put(call, made);
             return made;
         }
@@ -160,21 +152,6 @@ final class ChangedStream {
             }
         }
         return colour;
-    }
-
-    /** The matrix in force at an operator, beside that of whoever calls the stream (8.3.4, 8.10.1). */
-    AffineTransform matrix(int operator) throws PageRewriting.Refused {
-        List<AffineTransform> saved = new ArrayList<>();
-        AffineTransform matrix = new AffineTransform(place);
-        for (StreamOperators.Found one : operators.subList(0, operator)) {
-            if (one.name().equals("q")) saved.add(new AffineTransform(matrix));
-            if (one.name().equals("Q") && !saved.isEmpty()) matrix = saved.remove(saved.size() - 1);
-            if (!one.name().equals("cm")) continue;
-            double[] told = one.operands().stream().filter(COSNumber.class::isInstance).mapToDouble(number -> ((COSNumber) number).floatValue()).toArray();
-            if (told.length != 6) throw new PageRewriting.Refused(Message.of("keep.its-stream-is-damaged"));
-            matrix.concatenate(new AffineTransform(told));
-        }
-        return matrix;
     }
 
     private String written(StreamOperators.Found one) { return new String(content, one.from(), one.to() - one.from(), StandardCharsets.ISO_8859_1).strip(); }

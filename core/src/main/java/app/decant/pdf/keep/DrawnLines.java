@@ -2,7 +2,6 @@ package app.decant.pdf.keep;
 
 import app.decant.pdf.keep.Correction.Drawn;
 import app.decant.pdf.keep.PageRewriting.Refused;
-import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;
 import app.decant.pdf.read.StreamOperators;
 import app.decant.words.Message;
@@ -13,7 +12,6 @@ import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
-import org.apache.pdfbox.pdmodel.PDPage;
 
 /**
  * Lines under and through words that are put in, and areas behind them. Lines are painted after the text object they belong to, in its colour, areas before it,
@@ -33,8 +31,6 @@ final class DrawnLines {
     /** The colour of whoever calls the stream: it is in force anyway. */
     private static final String CALLERS = "";
 
-    private final PDPage page;
-    private final PageReader.Addressed read;
     private final ChangedStream stream;
     private final PageChanges changes;
     private final List<Line> lines = new ArrayList<>();
@@ -48,9 +44,7 @@ final class DrawnLines {
      */
     private record Line(Correction correction, Drawn kind, double left, double right, double baseline, double size, ShownGlyph mark, String colour, int to) { }
 
-    DrawnLines(PDPage page, PageReader.Addressed read, ChangedStream stream, PageChanges changes) {
-        this.page = page;
-        this.read = read;
+    DrawnLines(ChangedStream stream, PageChanges changes) {
         this.stream = stream;
         this.changes = changes;
     }
@@ -105,9 +99,7 @@ final class DrawnLines {
             while (end >= 0 && end < operators.size() && !operators.get(end).name().equals(area ? "BT" : "ET")) end += area ? -1 : 1;
             if (end < 0 || end == operators.size()) throw new Refused(Message.of("keep.its-stream-is-damaged"));
             if (line.colour.equals(CALLERS) && own.colour(end) != null) throw new Refused(Message.of("keep.its-colour-is-set-elsewhere"));
-            AffineTransform place = place(line.mark);
-            place.concatenate(own.matrix(end));
-            String painting = framed(operators.subList(0, end), "q " + line.colour + " " + path(box, place) + " f Q");
+            String painting = framed(operators.subList(0, end), "q " + line.colour + " " + path(box, line.mark.state().place()) + " f Q");
             if (area) own.putBefore(end, painting + "\n");
             else own.putAfter(end, painting);
             changes.draws(box);
@@ -125,15 +117,6 @@ final class DrawnLines {
             else if (one.name().equals("EMC")) depth--;
         }
         return tagged && depth <= 0 ? "\n/Artifact BMC " + painting + " EMC" : "\n" + painting;
-    }
-
-    /** Where the stream that shows a mark is put on the page. */
-    private AffineTransform place(ShownGlyph mark) throws Refused {
-        List<Integer> path = mark.path();
-        if (path.isEmpty()) return PageReader.toPage(page, read.page().turn());
-        int call = path.get(path.size() - 1);
-        return new AffineTransform(read.calls().stream().filter(one -> one.operator() == call && one.path().equals(path.subList(0, path.size() - 1)))
-                .findFirst().orElseThrow(() -> new Refused(Message.of("keep.its-text-stands-in-a-form"))).state().place());
     }
 
     private static String path(Rectangle2D box, AffineTransform place) throws Refused {

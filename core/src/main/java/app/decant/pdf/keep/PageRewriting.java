@@ -71,7 +71,7 @@ public final class PageRewriting {
             stream = ChangedStream.of(in, own.getResources() == null ? null : own.getResources().getCOSObject());
         }
         letters = new NewLetters(read, stream, faces, findings);
-        lines = new DrawnLines(own, read, stream, changes);
+        lines = new DrawnLines(stream, changes);
     }
 
     /** A page that was written anew, and has not been looked at yet. */

@@ -70,6 +70,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     private int clipRule = -1;
     private Area lastClip;
     private Rectangle2D lastClipBounds;
+    private State lastState;
     private int order;
     private int operators;
     private int hidden;
@@ -269,7 +270,10 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     private State state() {
         AffineTransform place = getGraphicsState().getCurrentTransformationMatrix().createAffineTransform();
         place.preConcatenate(toPage);
-        return new State(place, clipNow());
+        Rectangle2D clip = clipNow();
+        // Of many letters of a page it is the same.
+        if (lastState == null || lastState.clip != clip || !lastState.place.equals(place)) lastState = new State(place, clip);
+        return lastState;
     }
 
     @Override public void showForm(PDFormXObject form) throws IOException {
@@ -332,7 +336,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         return new ShownGlyph(glyph, frame.path, frame.path == null ? -1 : frame.operator, place, font, displacement.getX(),
                 state.getCharacterSpacing() + (word ? state.getWordSpacing() : 0), state.getFontSize(), state.getRise(), across,
                 state.getRenderingMode().intValue(),
-                mark != null && mark.replaces, clipNow());
+                mark != null && mark.replaces, state());
     }
 
     /** Much is painted in one clip. */

@@ -1,6 +1,5 @@
 package app.decant.pdf.read;
 
-import java.awt.geom.Rectangle2D;
 import java.util.List;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 
@@ -19,19 +18,19 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
  * @param across    points on the page for an em of advance
  * @param mode      how it is painted: table 104, from 0
  * @param replaced  whether the sequence it stands in has a text of its own (14.9.4), which goes on telling what stood there
- * @param clip      around what may be painted on where it is shown, in points from the page's top left corner
+ * @param state     where it is shown: what leads to the page's top left corner from there, and around what may be painted on
  */
 public record ShownGlyph(Glyph glyph, List<Integer> path, int operator, int code, PDFont font, double width, double spacing, double size,
-        double rise, double across, int mode, boolean replaced, Rectangle2D clip) {
+        double rise, double across, int mode, boolean replaced, PageReader.State state) {
     /** Letters reach so far above and below their baseline, in ems, as far as it matters whether they are cut. */
     private static final double ABOVE = 0.7;
     private static final double BELOW = 0.2;
 
     /** How much of letters of this kind the clip would cut off that stand somewhere else: points, in the direction in which it is most. */
     public double cut(double left, double right, double baseline) {
-        double up = clip.getMinY() - (baseline - ABOVE * glyph.size());
-        double down = baseline + BELOW * glyph.size() - clip.getMaxY();
-        return Math.max(0, Math.max(Math.max(up, down), Math.max(clip.getMinX() - left, right - clip.getMaxX())));
+        double up = state.clip().getMinY() - (baseline - ABOVE * glyph.size());
+        double down = baseline + BELOW * glyph.size() - state.clip().getMaxY();
+        return Math.max(0, Math.max(Math.max(up, down), Math.max(state.clip().getMinX() - left, right - state.clip().getMaxX())));
     }
 
     /** How far the pen goes on, in thousandths of an em; what numbers in an array of text take away. */
@@ -44,7 +43,7 @@ public record ShownGlyph(Glyph glyph, List<Integer> path, int operator, int code
 
     /** Whether another is painted within the same edges. */
     public boolean isClippedAs(ShownGlyph other) {
-        return Math.abs(clip.getMinX() - other.clip.getMinX()) < 1 && Math.abs(clip.getMinY() - other.clip.getMinY()) < 1
-                && Math.abs(clip.getMaxX() - other.clip.getMaxX()) < 1 && Math.abs(clip.getMaxY() - other.clip.getMaxY()) < 1;
+        return Math.abs(state.clip().getMinX() - other.state.clip().getMinX()) < 1 && Math.abs(state.clip().getMinY() - other.state.clip().getMinY()) < 1
+                && Math.abs(state.clip().getMaxX() - other.state.clip().getMaxX()) < 1 && Math.abs(state.clip().getMaxY() - other.state.clip().getMaxY()) < 1;
     }
 }
