@@ -78,7 +78,7 @@ final class FoundStructure {
     /** Line by line; what stands before a passage's first letter is its label. Lines of pages that were rewritten are told by where they stand. */
     private List<LogicalStructure.Share> shares(Paragraph old, TextPassage passage) {
         List<Provenance.Line> some = provenance.of(old);
-        int first = labelled(old, provenance);
+        int first = StandingLabels.length(old, provenance);
         List<LogicalStructure.Share> own = new ArrayList<>();
         for (int i = 0; i < some.size(); i++) {
             Provenance.Line line = some.get(i);
@@ -120,13 +120,6 @@ final class FoundStructure {
         for (int i = from; i < to; i++)
             if (line.marks()[i] >= 0 && (marks.isEmpty() || marks.get(marks.size() - 1) != line.marks()[i])) marks.add(line.marks()[i]);
         if (!marks.isEmpty()) shares.add(new LogicalStructure.Share(line.page(), marks, label));
-    }
-
-    /** How many letters of the first line are a label. */
-    private static int labelled(Paragraph paragraph, Provenance provenance) {
-        int[][] places = provenance.places(paragraph);
-        if (places != null) for (int[] place : places) if (place != null) return place[0] == 0 ? place[1] : 0;
-        return 0;
     }
 
     private static void gather(Element element, List<Element> figures) {

@@ -268,7 +268,7 @@ public final class Revision implements AutoCloseable {
         if (edits != null) edits.byPage().forEach((page, some) -> {
             Tried one = tried.get(page);
             boolean stands = one != null && one.refused == null && !edits.beyond().contains(page);
-            for (int i = 0; i < some.size() && walk.indexOf(some.get(i).old()) >= 0; i++) {
+            for (int i = 0; i < some.size() && !some.get(i).isLabel() && walk.indexOf(some.get(i).old()) >= 0; i++) {
                 TextEdits.Edit edit = some.get(i);
                 edit.olds().forEach(old -> reset.put(old, Map.of()));
                 if (stands && !edit.isGone()) reset.put(edit.old(), lines.of(edit, one.made.page(), one.made.page().reset().get(i)));

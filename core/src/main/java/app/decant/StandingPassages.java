@@ -25,11 +25,13 @@ final class StandingPassages {
     private final Cascade cascade;
     private final Walk walk;
     private final Provenance provenance;
+    private final StandingLabels labels;
 
     /** @param page the index of the page that is changed */
     record Found(int page, Correction correction) { }
 
-    StandingPassages(Cascade cascade, Walk walk, Provenance provenance) {
+    StandingPassages(Cascade cascade, Walk walk, Provenance provenance, StandingLabels labels) {
+        this.labels = labels;
         this.cascade = cascade;
         this.walk = walk;
         this.provenance = provenance;
@@ -60,8 +62,9 @@ final class StandingPassages {
      * @param from   the first of the paragraphs
      * @param to     after the last of them
      * @param change of their text, with a letter for each end between them
+     * @param fresh  the labels of their paragraphs as they are to be
      */
-    Found of(int from, int to, WordChange change) {
+    Found of(int from, int to, WordChange change, List<Correction.Label> fresh) {
         List<Provenance.Line> lines = new ArrayList<>();
         List<int[]> all = new ArrayList<>();
         Set<Integer> starts = new TreeSet<>();
@@ -81,10 +84,11 @@ final class StandingPassages {
             text.append(one.text());
             lines.addAll(provenance.of(one));
         }
-        return placed(from, to, change, lines, all.toArray(new int[0][]), text.toString(), starts, last);
+        return placed(from, to, change, fresh, lines, all.toArray(new int[0][]), text.toString(), starts, last);
     }
 
-    private Found placed(int from, int to, WordChange change, List<Provenance.Line> lines, int[][] places, String text, Set<Integer> starts, int lastFrom) {
+    private Found placed(int from, int to, WordChange change, List<Correction.Label> fresh, List<Provenance.Line> lines, int[][] places, String text,
+            Set<Integer> starts, int lastFrom) {
         int[] begin = null;
         int[] end = null;
         for (int i = change.from(); i < change.to(); i++) {
@@ -113,8 +117,10 @@ final class StandingPassages {
         int ends = passage.get(last).indexOf(lines.get(end[0]).marks()[end[1]]);
         if (begins < 0 || ends < 0 || first == last && ends < begins) return null;
         List<List<Integer>> following = goesOn ? List.of() : following(to - 1, stretch[1] - lastFrom, page);
-        Correction.Parting parting = several ? parting(from, to, starts.stream().map(line -> line - skipped).toList()) : null;
-        Correction.Passage stands = new Correction.Passage(passage, hyphens(lines, places), goesOn, following, provenance.foot(page), parting);
+        Correction.Parting parting = several ? parting(from, to, starts.stream().map(line -> line - skipped).toList(), fresh) : null;
+        Set<Integer> labelled = new HashSet<>();
+        for (int i = from; i < to; i++) labelled.addAll(labels.marks(paragraph(i)));
+        Correction.Passage stands = new Correction.Passage(passage, hyphens(lines, places), goesOn, following, provenance.foot(page), parting, labelled);
         Correction.Setting setting = WordChange.setting(cascade, paragraph(from));
         // What stands before the change stays where it is; on lines that fill their column, or stand in its middle, all of the line moves.
         int moves = change.from();
@@ -128,7 +134,7 @@ final class StandingPassages {
     }
 
     /** How paragraphs of this kind are parted, as this page or others show it; where none does, as they are laid out. */
-    private Correction.Parting parting(int from, int to, List<Integer> starts) {
+    private Correction.Parting parting(int from, int to, List<Integer> starts, List<Correction.Label> fresh) {
         Paragraph like = paragraph(from);
         double leading = 0;
         double gap = 0;
@@ -143,7 +149,7 @@ final class StandingPassages {
         }
         double room = cascade.paragraph(like).get(ParagraphProperty.SPACE_AFTER, 0.0) + cascade.paragraph(like).get(ParagraphProperty.SPACE_BEFORE, 0.0);
         if (leading == 0) leading = 1.2 * size(like);
-        return new Correction.Parting(Set.copyOf(starts), leading, gap == 0 ? leading + room : gap);
+        return new Correction.Parting(Set.copyOf(starts), leading, gap == 0 ? leading + room : gap, fresh);
     }
 
     private double size(Paragraph paragraph) { return provenance.of(paragraph).get(0).size(); }

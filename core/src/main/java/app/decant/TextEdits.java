@@ -43,7 +43,10 @@ final class TextEdits {
     private final Set<Integer> elsewhere = new TreeSet<>();
     private final Map<Paragraph, Paragraph> described = new IdentityHashMap<>();
     private final StandingPassages passages;
-    private final ListLabels labels;
+    private final StandingLabels labels;
+    private final List<Edit> relabelled = new ArrayList<>();
+    private final Document now;
+    private ListLabels fresh;
     /** Paragraphs as they came that are part of a change of several: no other change reaches them too. */
     private final Set<Integer> parted = new HashSet<>();
 
@@ -64,6 +67,9 @@ final class TextEdits {
         boolean isPlain() { return olds.size() == 1 && nows.size() <= 1; }
 
         boolean isGone() { return nows.isEmpty(); }
+
+        /** Whether it is what a paragraph is counted as, of which nothing of the text goes. */
+        boolean isLabel() { return from == to && !isGone(); }
     }
 
     /**
@@ -74,23 +80,25 @@ final class TextEdits {
      * @param beyond pages on which those stand
      * @param described paragraphs as they are in which pictures only are described otherwise, by what they were: nothing on a page is another for it
      * @param heads  edits of headers and footers, one for each page that shows it
+     * @param labels of list items that only count something else
      */
-    record Found(List<Edit> edits, List<Paragraph> others, Set<Integer> beyond, Map<Paragraph, Paragraph> described, List<Edit> heads) {
-        static final Found NOTHING = new Found(List.of(), List.of(), Set.of(), Map.of(), List.of());
+    record Found(List<Edit> edits, List<Paragraph> others, Set<Integer> beyond, Map<Paragraph, Paragraph> described, List<Edit> heads, List<Edit> labels) {
+        static final Found NOTHING = new Found(List.of(), List.of(), Set.of(), Map.of(), List.of(), List.of());
 
-        /** The corrections by their pages, those of headers and footers last. */
+        /** The corrections by their pages: those of text, then of headers and footers, then of labels. */
         Map<Integer, List<Edit>> byPage() {
             Map<Integer, List<Edit>> pages = new TreeMap<>();
-            for (List<Edit> some : List.of(edits, heads))
+            for (List<Edit> some : List.of(edits, heads, labels))
                 for (Edit edit : some) pages.computeIfAbsent(edit.page, page -> new ArrayList<>()).add(edit);
             return pages;
         }
     }
 
-    private TextEdits(Document before, Cascade cascade, Walk walk, Provenance provenance) {
+    private TextEdits(Document before, Document now, Cascade cascade, Walk walk, Provenance provenance) {
         this.cascade = cascade;
-        labels = ListLabels.of(before, cascade);
-        passages = new StandingPassages(cascade, walk, provenance);
+        this.now = now;
+        labels = new StandingLabels(before, walk, provenance, cascade);
+        passages = new StandingPassages(cascade, walk, provenance, labels);
         this.walk = walk;
         this.provenance = provenance;
     }
@@ -105,10 +113,10 @@ final class TextEdits {
         Cascade cascade = Cascade.of(before);
         List<Edit> inHeads = HeadEdits.between(before, now, heads, cascade);
         if (inHeads == null) return null;
-        TextEdits edits = new TextEdits(before, cascade, walk, provenance);
+        TextEdits edits = new TextEdits(before, now, cascade, walk, provenance);
         if (!edits.compare(then) || !edits.compareBlocks(before, now)) return null;
-        if (walk.stops().size() != then.stops().size()) edits.compareLabels(now, then);
-        return new Found(edits.edits, edits.others, edits.elsewhere, edits.described, inHeads);
+        if (walk.stops().size() != then.stops().size() || !edits.edits.stream().allMatch(edit -> edit.isPlain() && !edit.isGone())) edits.compareLabels(then);
+        return new Found(edits.edits, edits.others, edits.elsewhere, edits.described, inHeads, edits.relabelled);
     }
 
     /** All of a document but the blocks of its body, its headers and its footers. */
@@ -204,13 +212,25 @@ final class TextEdits {
         return true;
     }
 
-    /** Where paragraphs went, others may be counted otherwise: what shows its number is reached. */
-    private void compareLabels(Document now, Walk then) {
-        ListLabels fresh = ListLabels.of(now, Cascade.of(now));
+    /** Where paragraphs came or went, others may be counted otherwise: their labels are corrected, or all of their pages is reached. */
+    private void compareLabels(Walk then) {
+        Map<Paragraph, Paragraph> edited = new IdentityHashMap<>();
+        for (Edit edit : edits) if (edit.isPlain() && !edit.isGone()) edited.put(edit.old(), edit.nows.get(0));
         for (Walk.Stop stop : walk.stops()) {
-            boolean stays = then.indexOf(stop.paragraph()) >= 0;
-            if (stays && !Objects.equals(labels.label(stop.paragraph()), fresh.label(stop.paragraph()))) reaches(stop.paragraph());
+            Paragraph old = stop.paragraph();
+            Paragraph is = described.getOrDefault(old, edited.getOrDefault(old, old));
+            // Of what was put in the place of several all labels are told with it.
+            if (parted.contains(walk.indexOf(old)) || is == old && then.indexOf(old) < 0 || Objects.equals(labels.label(old), fresh().label(is))) continue;
+            Correction correction = labels.relabelled(old, fresh().label(is));
+            if (correction == null) reaches(old);
+            else relabelled.add(new Edit(provenance.of(old).get(0).page(), correction, List.of(old), List.of(is), 0, 0));
         }
+    }
+
+    /** The labels as they are to be. */
+    private ListLabels fresh() {
+        if (fresh == null) fresh = ListLabels.of(now, Cascade.of(now));
+        return fresh;
     }
 
     private void within(Block block) {
@@ -229,7 +249,7 @@ final class TextEdits {
     private boolean add(int stop, Paragraph fresh) {
         Paragraph old = walk.stops().get(stop).paragraph();
         WordChange change = WordChange.between(cascade, unremarked(old), unremarked(fresh));
-        StandingPassages.Found found = change == null ? null : passages.of(stop, stop + 1, change);
+        StandingPassages.Found found = change == null ? null : passages.of(stop, stop + 1, change, List.of());
         if (found == null) return false;
         edits.add(new Edit(found.page(), found.correction(), List.of(old), List.of(fresh), change.from(), change.to()));
         return true;
@@ -249,11 +269,12 @@ final class TextEdits {
             else return false;
         }
         List<Paragraph> old = walk.stops().subList(first, after).stream().map(Walk.Stop::paragraph).toList();
-        for (int i = first; i < after; i++) if (parted.contains(i) || labels.label(walk.stops().get(i).paragraph()) != null) return false;
+        for (int i = first; i < after; i++) if (parted.contains(i)) return false;
         if (!all.stream().allMatch(one -> old.stream().anyMatch(other -> isLike(other, one)))) return false;
         WordChange change = WordChange.between(cascade, WordChange.joined(old.stream().map(TextEdits::unremarked).toList()),
                 WordChange.joined(all.stream().map(TextEdits::unremarked).toList()));
-        StandingPassages.Found found = change == null ? null : passages.of(first, after, change);
+        List<Correction.Label> counted = change == null ? null : labels.of(old, all.stream().map(fresh()::label).toList());
+        StandingPassages.Found found = counted == null ? null : passages.of(first, after, change, counted);
         if (found == null) return false;
         for (int i = first; i < after; i++) parted.add(i);
         edits.add(new Edit(found.page(), found.correction(), old, all, change.from(), change.to()));

@@ -95,7 +95,7 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
         if (goes.stream().anyMatch(inline -> !(inline instanceof Inline.Text) || !bare(inline.look()).equals(bare(was)))) return null;
         Look whole = cascade.text(old, was);
         List<Correction.Run> runs = new ArrayList<>();
-        if (from == until) runs.add(new Correction.Run("", false, false, false, null, 1, List.of()));
+        if (from == until) runs.add(Correction.Run.plain(""));
         for (Inline inline : now.slice(from, until)) {
             if (inline.length() == 0) continue;
             if (!(inline instanceof Inline.Text text) || !plain(text.look()).equals(plain(was))) return null;

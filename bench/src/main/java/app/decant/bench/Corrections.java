@@ -2,10 +2,13 @@ package app.decant.bench;
 
 import app.decant.Decant;
 import app.decant.Intake;
+import app.decant.document.Cascade;
 import app.decant.document.Colour;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
+import app.decant.document.Inline;
+import app.decant.document.ListLabels;
 import app.decant.document.Look;
 import app.decant.document.Place;
 import app.decant.document.Progress;
@@ -46,7 +49,7 @@ import java.util.stream.Stream;
  * Does to every PDF of a folder what people do most: takes it in, corrects one word, publishes it, and looks at both: how many pages are the file's own,
  * how many were changed in place or set anew, and how many show anything different from before. A word is swapped for another order of its own letters, so
  * that any font has what is needed; with a number as third argument, so many words anywhere are swapped for others of the same document; with
- * {@code longer}, the longest paragraph says some of its words twice; with {@code head}, a header or footer is corrected; with {@code paragraph}, one is put
+ * {@code longer}, the longest paragraph says some of its words twice; with {@code head}, a header or footer is corrected; with {@code paragraph} or {@code item}, one is put
  * in; with {@code colour} or {@code size}, some words get another, with {@code underline} a line, with {@code lit}
  * an area behind them.
  */
@@ -56,7 +59,7 @@ public final class Corrections {
     private static final int MOST_PAGES = 80;
 
     private static final Map<String, UnaryOperator<Document>> KINDS = Map.of("longer", Corrections::lengthened, "head", Corrections::headed,
-            "paragraph", Corrections::parted, "colour", document -> dressed(document, look -> look.with(TextProperty.COLOUR, new Colour(0xB00020))), "size",
+            "paragraph", Corrections::parted, "item", Corrections::listed, "colour", document -> dressed(document, look -> look.with(TextProperty.COLOUR, new Colour(0xB00020))), "size",
             document -> dressed(document, look -> look.with(TextProperty.SIZE, 15.0)), "underline",
             document -> dressed(document, look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE)), "lit",
             document -> dressed(document, look -> look.with(TextProperty.HIGHLIGHT, new Colour(0xFFE040))));
@@ -164,6 +167,20 @@ public final class Corrections {
             Change parted = Typing.breakParagraph(document, TextSelection.caret(new Place(stop.path(), text.length())));
             int end = text.indexOf(' ', LONG / 2);
             return Typing.type(parted.after(), parted.picked(), text.substring(0, end < 0 ? text.length() : end) + ".", null).after();
+        }
+        return null;
+    }
+
+    /** The first item of a list that is one of several is said again, as another below it. */
+    private static Document listed(Document document) {
+        ListLabels labels = ListLabels.of(document, Cascade.of(document));
+        List<Walk.Stop> stops = Walk.of(document).stops();
+        for (int i = 0; i + 1 < stops.size(); i++) {
+            String text = stops.get(i).paragraph().text();
+            if (labels.label(stops.get(i).paragraph()) == null || labels.label(stops.get(i + 1).paragraph()) == null || text.isBlank()) continue;
+            if (text.indexOf(Inline.OBJECT) >= 0 || stops.get(i).path().size() > 2) continue;
+            Change parted = Typing.breakParagraph(document, TextSelection.caret(new Place(stops.get(i).path(), text.length())));
+            return Typing.type(parted.after(), parted.picked(), text, null).after();
         }
         return null;
     }

@@ -1,6 +1,7 @@
 package app.decant.pdf.keep;
 
 import app.decant.document.Colour;
+import app.decant.pdf.read.ShownGlyph;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -60,12 +61,20 @@ public record Correction(Passage passage, int first, int from, int last, int to,
      * @param following the lines that stand below it in its column, in order; null where that is not known
      * @param foot      the lowest baseline of text on such pages, in points; 0 where that is not known
      * @param parting   how its paragraphs are parted; null where it is one, and stays one
+     * @param labelled  the marks among those of its lines that are labels of list items, which stand by themselves
      */
-    public record Passage(List<List<Integer>> lines, Set<Integer> hyphens, boolean goesOn, List<List<Integer>> following, double foot, Parting parting) {
+    public record Passage(List<List<Integer>> lines, Set<Integer> hyphens, boolean goesOn, List<List<Integer>> following, double foot, Parting parting,
+            Set<Integer> labelled) {
         public Passage {
+            labelled = Set.copyOf(labelled);
             lines = lines.stream().map(List::copyOf).toList();
             hyphens = Set.copyOf(hyphens);
             following = following == null ? null : following.stream().map(List::copyOf).toList();
+        }
+
+        /** A passage without labels. */
+        public Passage(List<List<Integer>> lines, Set<Integer> hyphens, boolean goesOn, List<List<Integer>> following, double foot, Parting parting) {
+            this(lines, hyphens, goesOn, following, foot, parting, Set.of());
         }
 
         /** All marks of its lines. */
@@ -82,9 +91,24 @@ public record Correction(Passage passage, int first, int from, int last, int to,
      * @param starts  the lines with which paragraphs begin, but for the first
      * @param leading from baseline to baseline within one, in points
      * @param gap     from the last baseline of one to the first of the next
+     * @param labels  of all paragraphs as they are to be; empty where they are in no list
      */
-    public record Parting(Set<Integer> starts, double leading, double gap) {
-        public Parting { starts = Set.copyOf(starts); }
+    public record Parting(Set<Integer> starts, double leading, double gap, List<Label> labels) {
+        public Parting {
+            starts = Set.copyOf(starts);
+            labels = List.copyOf(labels);
+        }
+    }
+
+    /**
+     * The label of a list item.
+     *
+     * @param text    what it says; null where it is the same as that which it is like
+     * @param like    the marks of a label that is there, in whose look it is set
+     * @param atRight whether labels of the list end below one another, rather than begin there
+     */
+    public record Label(String text, List<Integer> like, boolean atRight) {
+        public Label { like = List.copyOf(like); }
     }
 
     /**
@@ -101,6 +125,9 @@ public record Correction(Passage passage, int first, int from, int last, int to,
             drawn = List.copyOf(drawn);
             if (!(share > 0)) throw new IllegalArgumentException("Letters have a size");
         }
+
+        /** Words that look as what goes. */
+        public static Run plain(String text) { return new Run(text, false, false, false, null, 1, List.of()); }
 
         Run part(String some) { return new Run(some, another, bold, italic, colour, share, drawn); }
     }
@@ -133,6 +160,9 @@ public record Correction(Passage passage, int first, int from, int last, int to,
         List<List<Integer>> lines = passage.lines;
         return runs.isEmpty() && !passage.goesOn && first == 0 && from == 0 && last == lines.size() - 1 && to == lines.get(last).size();
     }
+
+    /** Whether a mark of its passage is none of a label. */
+    boolean isText(ShownGlyph mark) { return !passage.labelled.contains(mark.glyph().order()); }
 
     List<Integer> line() { return passage.lines.get(first); }
 

@@ -18,6 +18,8 @@ import java.util.TreeMap;
 /** How much room there is beside a line of a page before it runs into something, or out of its column. */
 final class LineRoom {
     private static final double MARGIN = 18;
+    /** Items of lists begin so far behind the edge of their column, in ems. */
+    private static final double MOST_LABEL = 4;
 
     private final PageReader.Addressed read;
 
@@ -46,8 +48,9 @@ final class LineRoom {
         return limit;
     }
 
-    /** How far lines reach that begin where this one does: the width of its column. */
+    /** How far lines reach that begin where this one does, or a label's width before it: the width of its column. */
     private double column(List<ShownGlyph> line) {
+        double size = line.get(0).glyph().size();
         double left = line.stream().mapToDouble(glyph -> glyph.glyph().x()).min().orElse(0);
         Map<Long, List<Glyph>> rows = new TreeMap<>();
         for (ShownGlyph shown : read.shown())
@@ -59,14 +62,18 @@ final class LineRoom {
             double ends = row.get(0).right();
             for (Glyph glyph : row) {
                 if (glyph.x() > ends + 2 * glyph.size()) {
-                    if (Math.abs(begins - left) < 3) farthest = Math.max(farthest, ends);
+                    if (isOfColumn(begins, left, row, size)) farthest = Math.max(farthest, ends);
                     begins = glyph.x();
                 }
                 ends = glyph.right();
             }
-            if (Math.abs(begins - left) < 3) farthest = Math.max(farthest, ends);
+            if (isOfColumn(begins, left, row, size)) farthest = Math.max(farthest, ends);
         }
         return farthest;
+    }
+
+    private static boolean isOfColumn(double begins, double left, List<Glyph> row, double size) {
+        return Math.abs(begins - left) < 3 || begins < left && begins > left - MOST_LABEL * size && row.stream().allMatch(glyph -> glyph.size() < 1.05 * size);
     }
 
     /** How far to the left it may. */

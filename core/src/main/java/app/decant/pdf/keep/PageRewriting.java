@@ -159,7 +159,9 @@ public final class PageRewriting {
     /** Puts other words into a line, if it has the room. */
     private void correctLine(Correction correction) throws Refused, IOException {
         List<ShownGlyph> words = movable(correction.line(), byOrder);
-        List<ShownGlyph> line = withSpaces(words, read);
+        // Labels stay at their place, whatever is done to their lines.
+        boolean besides = correction.set() == Correction.Setting.AT_LEFT || correction.set() == Correction.Setting.JUSTIFIED;
+        List<ShownGlyph> line = withSpaces(besides ? words.stream().filter(correction::isText).toList() : words, read);
         int from = line.indexOf(words.get(correction.from()));
         int to = line.indexOf(words.get(correction.to() - 1)) + 1;
         List<ShownGlyph> going = line.subList(from, to);

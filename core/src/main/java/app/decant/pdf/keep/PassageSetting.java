@@ -4,6 +4,7 @@ import app.decant.page.Rewritten;
 import app.decant.pdf.keep.Correction.Setting;
 import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
+import app.decant.pdf.keep.SetLabels.SetLabel;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;
@@ -60,14 +61,18 @@ final class PassageSetting {
         this.changes = changes;
     }
 
-    /** A line as it is to be. */
-    private record Composed(List<SetWord> words, double left, double width, double baseline, boolean ends) {
+    /**
+     * A line as it is to be.
+     *
+     * @param label of the paragraph that begins with it, and where it stands; null where it has none, or that stays as it is
+     */
+    private record Composed(List<SetWord> words, double left, double width, double baseline, boolean ends, SetLabel label) {
         /** The size of its largest letters beside that of the passage's. */
         double share() { return SetWord.share(words); }
     }
 
-    /** A line as it is: what of it is set anew, spaces among it. */
-    private record Line(List<ShownGlyph> marks) {
+    /** A line as it is: what of it is set anew, spaces among it, and the label that goes with it. */
+    private record Line(List<ShownGlyph> marks, List<ShownGlyph> label) {
         /** The first of its letters, not the number of a note before it. */
         ShownGlyph first() {
             double size = marks.stream().mapToDouble(mark -> mark.glyph().size()).max().orElseThrow();
@@ -100,7 +105,10 @@ final class PassageSetting {
                 : lower.move(correction, lines.subList(consumed, lines.size()).stream().map(Line::marks).toList(), lines.get(consumed - 1).baseline(), by,
                         column.leading);
         double lowest = composed.isEmpty() ? bottom : Math.max(bottom, composed.get(composed.size() - 1).baseline);
-        for (Line line : lines.subList(0, consumed)) PageRewriting.refuseDoubled(line.marks, read);
+        for (Line line : lines.subList(0, consumed)) {
+            PageRewriting.refuseDoubled(line.marks, read);
+            PageRewriting.refuseDoubled(line.label, read);
+        }
         if (by > 0) lower.refuseObstacles(correction, lines.get(consumed - 1).marks, column.left, column.right, lowest, 0, column.leading);
         put(correction, lines.subList(0, consumed), composed, like);
         double size = like.glyph().size() * Math.max(1, composed.stream().mapToDouble(Composed::share).max().orElse(1));
@@ -132,8 +140,9 @@ final class PassageSetting {
      *
      * @param indent where lines after the first begin
      * @param opens  where the first line of a paragraph begins
+     * @param begins the first letters of all lines of the passage as they are
      */
-    private record Column(double left, double indent, double opens, double right, double leading) { }
+    private record Column(double left, double indent, double opens, double right, double leading, List<ShownGlyph> begins) { }
 
     /** The lines from the first on where something is another, as far as they stand one below another. */
     private List<Line> lines(Correction correction) throws Refused {
@@ -141,8 +150,10 @@ final class PassageSetting {
         List<List<Integer>> all = correction.passage().lines();
         for (int i = correction.first(); i < all.size(); i++) {
             List<ShownGlyph> marks = PageRewriting.movable(all.get(i), byOrder);
-            if (i == correction.first()) marks = marks.subList(begin(marks, correction.from()), marks.size());
-            Line line = new Line(PageRewriting.withSpaces(marks, read));
+            List<ShownGlyph> label = marks.stream().filter(mark -> !correction.isText(mark)).toList();
+            if (i == correction.first()) marks = marks.subList(begin(correction, marks, label.size()), marks.size());
+            // The label of the line on which the change begins stays where it is.
+            Line line = i == correction.first() ? line(marks, List.of()) : line(marks.stream().filter(correction::isText).toList(), label);
             if (!lines.isEmpty() && line.baseline() <= lines.get(lines.size() - 1).baseline() + 0.5 * line.first().glyph().size()) break;
             lines.add(line);
         }
@@ -152,10 +163,16 @@ final class PassageSetting {
         return lines;
     }
 
-    /** What is set anew begins after the last tab before the change: labels stay where they are. */
-    private static int begin(List<ShownGlyph> marks, int from) throws Refused {
-        int begin = 0;
-        for (int i = 1; i < marks.size(); i++) {
+    private Line line(List<ShownGlyph> marks, List<ShownGlyph> label) throws Refused {
+        if (marks.isEmpty()) throw new Refused(Message.of("keep.its-text-is-not-where-it-seems"));
+        return new Line(PageRewriting.withSpaces(marks, read), label.isEmpty() ? label : PageRewriting.withSpaces(label, read));
+    }
+
+    /** What is set anew begins after the label, and the last tab before the change. */
+    private static int begin(Correction correction, List<ShownGlyph> marks, int labelled) throws Refused {
+        int from = correction.from();
+        int begin = labelled;
+        for (int i = labelled + 1; i < marks.size(); i++) {
             Glyph glyph = marks.get(i).glyph();
             if (glyph.x() - marks.get(i - 1).glyph().right() < TAB * glyph.size()) continue;
             if (i > from) throw new Refused(Message.of("keep.tabs-stand-in-its-line"));
@@ -187,7 +204,7 @@ final class PassageSetting {
         ShownGlyph like = lines.get(0).first();
         double size = like.glyph().size();
         List<Line> whole = new ArrayList<>();
-        for (List<Integer> marks : all) whole.add(new Line(PageRewriting.movable(marks, byOrder)));
+        for (List<Integer> marks : all) whole.add(line(PageRewriting.movable(marks, byOrder).stream().filter(correction::isText).toList(), List.of()));
         Correction.Parting parting = correction.passage().parting();
         double leading = LEADING * size;
         if (parting != null) leading = parting.leading();
@@ -202,7 +219,7 @@ final class PassageSetting {
         } else {
             right = room.right(lines.get(0).marks, lines.get(0).right(), correction);
         }
-        return new Column(lines.get(0).left(), indent, whole.get(0).left(), right, leading);
+        return new Column(lines.get(0).left(), indent, whole.get(0).left(), right, leading, whole.stream().map(Line::first).toList());
     }
 
     /** Where the second line of a paragraph begins; where none has one, as the first. */
@@ -293,19 +310,19 @@ final class PassageSetting {
     /** How far the pen goes on for a glyph where the spacing of another holds, in points. */
     private static double natural(ShownGlyph glyph, ShownGlyph like) { return (glyph.width() + like.spacing() / like.size()) * glyph.across(); }
 
-    private static double width(SetWord.Letter letter, ShownGlyph like) { return (letter.em() + like.spacing() / like.size()) * like.across(); }
-
     private static double width(SetWord word, ShownGlyph like) {
         if (word.letters().isEmpty()) return 0;
-        return word.letters().stream().mapToDouble(letter -> letter.before() + width(letter, like)).sum() - like.spacing() / like.size() * like.across();
+        return word.letters().stream().mapToDouble(letter -> letter.before() + PenPath.width(letter, like)).sum() - like.spacing() / like.size() * like.across();
     }
 
-    private List<Composed> composed(List<SetWord> words, List<Line> lines, Column column, Correction correction, ShownGlyph like) throws Refused {
+    private List<Composed> composed(List<SetWord> words, List<Line> lines, Column column, Correction correction, ShownGlyph like)
+            throws Refused, IOException {
         double space = like.glyph().space() > 0 ? like.glyph().space() : 0.25 * like.glyph().size();
         int last = correction.last() - correction.first();
         Correction.Parting parting = correction.passage().parting();
         boolean sides = correction.set() != Setting.AT_LEFT && correction.set() != Setting.JUSTIFIED;
         List<Composed> composed = new ArrayList<>();
+        int paragraph = parting == null ? 0 : (int) parting.starts().stream().filter(start -> start <= correction.first()).count();
         int at = 0;
         while (at < words.size()) {
             if (parting == null && words.get(at).begins() > last) break;
@@ -322,10 +339,17 @@ final class PassageSetting {
             if (parting == null || line == 0) baseline += deeper(composed.subList(0, line), column);
             else baseline += BELOW * column.leading * (composed.get(line - 1).share() - 1);
             boolean ends = end == words.size() ? !correction.passage().goesOn() : words.get(end).isOpening();
-            composed.add(new Composed(words.subList(at, end), left, width, baseline, ends));
+            SetLabel label = opens && parting != null ? label(parting, ++paragraph, like, column) : null;
+            composed.add(new Composed(words.subList(at, end), left, width, baseline, ends, label));
             at = end;
         }
         return placed(composed, column, lines, correction);
+    }
+
+    private SetLabel label(Correction.Parting parting, int paragraph, ShownGlyph like, Column column) throws Refused, IOException {
+        if (parting.labels().isEmpty()) return null;
+        if (paragraph >= parting.labels().size()) throw new Refused(Message.of("keep.its-text-is-not-where-it-seems"));
+        return new SetLabels(stream, letters, byOrder).of(parting.labels().get(paragraph), like, column.opens, column.begins);
     }
 
     /** How much deeper what follows lines stands for what in them is larger than it was: a share of their height above the letters, one below. */
@@ -359,7 +383,7 @@ final class PassageSetting {
                 default -> line.left;
             };
             placed.add(new Composed(line.words, left, fills && line.words.size() > 1 ? column.right - left : line.width, line.baseline,
-                    line.ends));
+                    line.ends, line.label));
         }
         return placed;
     }
@@ -370,16 +394,18 @@ final class PassageSetting {
         Rewritten.Spot[] fresh = new Rewritten.Spot[correction.text().length()];
         for (int i = 0; i < lines.size(); i++) {
             ShownGlyph target = lines.get(i).first();
-            for (ShownGlyph mark : lines.get(i).marks) {
-                stream.of(mark).rewriting(mark, read.shown()).remove(mark.code());
-                changes.removes(mark);
+            for (List<ShownGlyph> some : List.of(lines.get(i).marks, lines.get(i).label)) {
+                for (ShownGlyph mark : some) {
+                    stream.of(mark).rewriting(mark, read.shown()).remove(mark.code());
+                    changes.removes(mark);
+                }
             }
             int until = i == lines.size() - 1 ? composed.size() : Math.min(i + 1, composed.size());
             if (i >= until) continue;
-            List<TextRewriting.Insert> inserts = new ArrayList<>();
             double begin = composed.get(i).left;
-            double pen = begin;
-            for (int j = i; j < until; j++) pen = put(correction, composed.get(j), target, like, pen, inserts, spots, fresh);
+            PenPath path = new PenPath(target, like, begin, stream, letters, changes);
+            for (int j = i; j < until; j++) put(correction, composed.get(j), target, path, spots, fresh);
+            List<TextRewriting.Insert> inserts = path.inserts();
             TextRewriting operator = stream.of(target).rewriting(target, read.shown());
             operator.insert(target.code(), inserts);
             operator.shift(target.code(), begin - target.glyph().x());
@@ -393,56 +419,38 @@ final class PassageSetting {
         changes.resets(spots, stand, lines.get(0).first());
     }
 
-    /** Puts a line in; gives where the pen is then. */
-    private double put(Correction correction, Composed line, ShownGlyph target, ShownGlyph like, double from, List<TextRewriting.Insert> inserts,
-            Map<Integer, Rewritten.Spot> spots, Rewritten.Spot[] fresh) throws Refused, IOException {
-        double pen = from;
-        double rise = -(line.baseline - target.glyph().baseline()) * target.size() / target.glyph().size();
+    /** Puts a line in, with the label that belongs before it. */
+    private void put(Correction correction, Composed line, ShownGlyph target, PenPath path, Map<Integer, Rewritten.Spot> spots, Rewritten.Spot[] fresh)
+            throws Refused, IOException {
         double natural = line.words.stream().mapToDouble(word -> width(word, target)).sum();
         double space = line.words.size() < 2 ? 0 : (line.width - natural) / (line.words.size() - 1);
-        LetterCodes.Code blank = letters.codes(target).of(" ");
-        double blankWidth = blank == null ? 0 : (blank.width() + letters.spaceSpacing(target) / target.size()) * target.across();
         double x = line.left;
-        String by = null;
+        path.begin(line.baseline);
+        if (line.label != null) {
+            double at = line.label.left();
+            for (SetWord.Letter letter : line.label.word().letters()) {
+                at += letter.before();
+                path.put(letter, at);
+                at += PenPath.width(letter, target);
+            }
+            if (!line.words.get(0).letters().isEmpty()) path.space();
+        }
         for (int i = 0; i < line.words.size(); i++) {
             SetWord word = line.words.get(i);
             if (word.opens() >= 0) fresh[word.opens()] = PageRewriting.spot(line.left, line.left, line.baseline);
             for (SetWord.Letter letter : word.letters()) {
                 x += letter.before();
-                if (Math.abs(x - pen) > 5e-4) inserts.add(new TextRewriting.Insert(new byte[0], (x - pen) * 1000 / target.across(), by, 0, rise, null));
-                String font = font(letter, target);
-                double width = width(letter, target);
-                double raised = rise + letter.raised() * target.size() / target.glyph().size();
-                // Each line is put in where it began, in the colour that was in force there.
-                String colour = letter.rgb() == target.glyph().rgb() ? null : letter.colour() != null ? letter.colour() : stream.of(like).colour(like);
-                inserts.add(new TextRewriting.Insert(letter.bytes(), width * 1000 / target.across(), font, letter.text().length(), raised, colour));
-                // Gaps are told in ems of the font that is in force (9.4.3): by one as large as the passage's.
-                by = letter.share() == 1 ? font : null;
-                changes.puts(letter.text(), x, width, line.baseline - letter.raised(), target, letter.rgb());
+                double width = PenPath.width(letter, target);
+                String colour = path.put(letter, x);
                 Rewritten.Spot spot = PageRewriting.spot(x, x + width, line.baseline);
                 if (letter.shown() == null) drawn.letter(correction, letter.at(), letter.at() + letter.text().length(), x, x + width, line.baseline,
                         letter.share() * target.glyph().size(), target, colour);
                 if (letter.shown() != null) spots.put(letter.shown().glyph().order(), spot);
                 else for (int at = letter.at(); at < letter.at() + letter.text().length(); at++) fresh[at] = spot;
                 x += width;
-                pen = x;
             }
             x += space - target.spacing() / target.size() * target.across();
-            if (i < line.words.size() - 1 && blank != null) {
-                inserts.add(new TextRewriting.Insert(blank.bytes(), blankWidth * 1000 / target.across(), null, 1, rise, null));
-                by = null;
-                pen += blankWidth;
-            }
+            if (i < line.words.size() - 1) path.space();
         }
-        return pen;
-    }
-
-    /** The operands by which a letter's font is chosen, where it is not that of the line's beginning. */
-    private String font(SetWord.Letter letter, ShownGlyph target) throws Refused, IOException {
-        if (letter.otherFont() != null) return letter.otherFont();
-        if (letter.share() == 1 && letter.like().font().getCOSObject() == target.font().getCOSObject()) return null;
-        String named = stream.of(letter.like()).named(letter.like(), letter.share() == 1 ? letter.like().size() : target.size() * letter.share());
-        if (named == null) throw new Refused(Message.of("keep.its-font-has-no-name"));
-        return named;
     }
 }

@@ -13,6 +13,8 @@ import java.util.List;
 record SetWord(List<Letter> letters, int begins, int opens) {
     /** A paragraph that begins where one began. */
     static final int STANDS = -2;
+    /** Where letters of labels are in the new text: nowhere. */
+    static final int LABEL = -1;
 
     /**
      * A letter to be set.

@@ -114,10 +114,20 @@ public final class ParagraphFinder {
     private static boolean areSeparate(Group group, double left, double right) {
         int count = group.lines.size();
         if (count > 1 && group.right - left <= 0.7 * (right - left) && group.lines.stream().allMatch(ParagraphFinder::isTypewritten)) return true;
-        if (count < 2 || group.right - left > 0.78 * (right - left)) return false;
+        if (count < 2 || group.right - left > 0.78 * (right - left) || hasHanging(group)) return false;
         int early = 0;
         for (int i = 0; i + 1 < count; i++) if (endsEarly(group.lines.get(i), group.lines.get(i + 1), group.right)) early++;
         return group.looseness <= 0.4 && early * 2 >= count - 1 && early > 0;
+    }
+
+    /** Whether lines hang below the text of list items: those tell of themselves where they begin. */
+    private static boolean hasHanging(Group group) {
+        for (int i = 0; i + 1 < group.lines.size(); i++) {
+            double body = ListLabel.length(group.lines.get(i).text()) > 0 ? group.lines.get(i).textAfterLabel() : -1;
+            TextLine next = group.lines.get(i + 1);
+            if (body > group.lines.get(i).edgeLeft() + ALIKE && ListLabel.length(next.text()) == 0 && Math.abs(next.edgeLeft() - body) < ALIKE) return true;
+        }
+        return false;
     }
 
     /** A few lines far narrower than their column, none of which goes on with the sentence of the one before: an address, a title, a name and an office. */
