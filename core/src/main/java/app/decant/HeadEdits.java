@@ -56,7 +56,7 @@ final class HeadEdits {
     }
 
     private boolean add(Paragraph old, Paragraph now) {
-        WordChange change = WordChange.between(cascade, old, now);
+        WordChange change = WordChange.between(StyleChange.none(cascade), old, now);
         if (change == null) return false;
         boolean stands = false;
         for (int page : heads.pages()) {

@@ -3,6 +3,7 @@ package app.decant;
 import app.decant.document.Cascade;
 import app.decant.document.Document;
 import app.decant.document.ListLabels;
+import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Provenance;
@@ -79,12 +80,20 @@ final class StandingLabels {
         return made;
     }
 
-    /** What is done to a label that counts something else than it did; null where that can't be had in place. */
-    Correction relabelled(Paragraph paragraph, String fresh) {
+    /**
+     * What is done to a label that counts something else than it did, or looks otherwise; null where that can't be had in place.
+     *
+     * @param was how it looked
+     * @param is  how it is to look
+     */
+    Correction relabelled(Paragraph paragraph, String fresh, Look was, Look is) {
         List<Integer> marks = marks(paragraph);
         if (marks.isEmpty() || fresh == null || !isShown(paragraph)) return null;
+        Correction.Run run = WordChange.run(was, is, fresh.strip());
+        // Of another size it would have to go down with its line.
+        if (run == null || run.share() != 1) return null;
         Correction.Passage passage = new Correction.Passage(List.of(marks), Set.of(), false, null, 0, null);
-        return new Correction(passage, 0, 0, 0, marks.size(), List.of(Correction.Run.plain(fresh.strip())),
+        return new Correction(passage, 0, 0, 0, marks.size(), List.of(run),
                 isAtRight(paragraph) ? Correction.Setting.AT_RIGHT : Correction.Setting.AT_LEFT, false);
     }
 

@@ -13,6 +13,7 @@ import app.decant.document.Picture;
 import app.decant.document.Provenance;
 import app.decant.document.Section;
 import app.decant.document.Story;
+import app.decant.document.StyleSheet;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.pdf.keep.Correction;
@@ -35,7 +36,7 @@ import java.util.TreeSet;
 final class TextEdits {
     private static final Paragraph BLANK = new Paragraph("", Look.PLAIN, Look.PLAIN, List.of());
 
-    private final Cascade cascade;
+    private final StyleChange styles;
     private final Walk walk;
     private final Provenance provenance;
     private final List<Edit> edits = new ArrayList<>();
@@ -66,6 +67,9 @@ final class TextEdits {
         /** Whether one paragraph is one, or none. */
         boolean isPlain() { return olds.size() == 1 && nows.size() <= 1; }
 
+        /** Whether a paragraph says something else, and all else of it is as it was. */
+        boolean isOfWords() { return isPlain() && !isGone() && old().mark().equals(nows.get(0).mark()); }
+
         boolean isGone() { return nows.isEmpty(); }
 
         /** Whether it is what a paragraph is counted as, of which nothing of the text goes. */
@@ -94,8 +98,9 @@ final class TextEdits {
         }
     }
 
-    private TextEdits(Document before, Document now, Cascade cascade, Walk walk, Provenance provenance) {
-        this.cascade = cascade;
+    private TextEdits(Document before, Document now, StyleChange styles, Walk walk, Provenance provenance) {
+        this.styles = styles;
+        Cascade cascade = styles.was();
         this.now = now;
         labels = new StandingLabels(before, walk, provenance, cascade);
         passages = new StandingPassages(cascade, walk, provenance, labels);
@@ -110,19 +115,19 @@ final class TextEdits {
      */
     static Found between(Document before, Walk walk, Document now, Walk then, Provenance provenance, StandingHeads heads) {
         if (!frame(before).equals(frame(now))) return null;
-        Cascade cascade = Cascade.of(before);
-        List<Edit> inHeads = HeadEdits.between(before, now, heads, cascade);
+        StyleChange styles = StyleChange.between(before, now);
+        List<Edit> inHeads = styles == null ? null : HeadEdits.between(before, now, heads, styles.was());
         if (inHeads == null) return null;
-        TextEdits edits = new TextEdits(before, now, cascade, walk, provenance);
+        TextEdits edits = new TextEdits(before, now, styles, walk, provenance);
         if (!edits.compare(then) || !edits.compareBlocks(before, now)) return null;
-        if (walk.stops().size() != then.stops().size() || !edits.edits.stream().allMatch(edit -> edit.isPlain() && !edit.isGone())) edits.compareLabels(then);
+        if (walk.stops().size() != then.stops().size() || !styles.isNone() || !edits.edits.stream().allMatch(Edit::isOfWords)) edits.compareLabels(then);
         return new Found(edits.edits, edits.others, edits.elsewhere, edits.described, inHeads, edits.relabelled);
     }
 
-    /** All of a document but the blocks of its body, its headers and its footers. */
+    /** All of a document but its styles, the blocks of its body, its headers and its footers. */
     private static Document frame(Document document) {
         List<Section> bare = document.sections().stream().map(section -> section.withBlocks(List.of(BLANK)).withFrames(Map.of())).toList();
-        return document.withSections(bare);
+        return document.withSections(bare).withStyles(StyleSheet.EMPTY);
     }
 
     /** Compares paragraph by paragraph between those that are the same: what is as many is the same, edited. */
@@ -137,10 +142,21 @@ final class TextEdits {
             // One that came back from a queue is another object, and the same.
             if (same < 0 && one && old.get(i).paragraph().equals(fresh.get(i).paragraph())) same = i;
             if (same < next) continue;
-            if (!between(from, i, fresh.subList(next, same))) return false;
+            if (!between(from, i, fresh.subList(next, same)) || i < old.size() && !restyled(i)) return false;
             from = i + 1;
             next = same + 1;
         }
+        return true;
+    }
+
+    /** A paragraph that stays, and looks otherwise where its style is another. */
+    private boolean restyled(int stop) {
+        Paragraph old = walk.stops().get(stop).paragraph();
+        boolean whole = styles.sets(old) || styles.reachesOn(old);
+        if (!whole && (!styles.dresses(old) || add(stop, old))) return true;
+        if (provenance.of(old).isEmpty()) return false;
+        others.add(old);
+        reaches(old);
         return true;
     }
 
@@ -220,8 +236,12 @@ final class TextEdits {
             Paragraph old = stop.paragraph();
             Paragraph is = described.getOrDefault(old, edited.getOrDefault(old, old));
             // Of what was put in the place of several all labels are told with it.
-            if (parted.contains(walk.indexOf(old)) || is == old && then.indexOf(old) < 0 || Objects.equals(labels.label(old), fresh().label(is))) continue;
-            Correction correction = labels.relabelled(old, fresh().label(is));
+            if (parted.contains(walk.indexOf(old)) || is == old && then.indexOf(old) < 0) continue;
+            if (labels.label(old) == null && fresh().label(is) == null) continue;
+            Look was = styles.was().label(old, Look.PLAIN);
+            Look look = styles.is().label(is, Look.PLAIN);
+            if (Objects.equals(labels.label(old), fresh().label(is)) && was.equals(look)) continue;
+            Correction correction = labels.relabelled(old, fresh().label(is), was, look);
             if (correction == null) reaches(old);
             else relabelled.add(new Edit(provenance.of(old).get(0).page(), correction, List.of(old), List.of(is), 0, 0));
         }
@@ -248,11 +268,15 @@ final class TextEdits {
 
     private boolean add(int stop, Paragraph fresh) {
         Paragraph old = walk.stops().get(stop).paragraph();
-        WordChange change = WordChange.between(cascade, unremarked(old), unremarked(fresh));
-        StandingPassages.Found found = change == null ? null : passages.of(stop, stop + 1, change, List.of());
-        if (found == null) return false;
-        edits.add(new Edit(found.page(), found.correction(), List.of(old), List.of(fresh), change.from(), change.to()));
-        return true;
+        List<WordChange> changes = WordChange.all(styles, unremarked(old), unremarked(fresh));
+        List<Edit> own = new ArrayList<>();
+        for (int i = 0; changes != null && i < changes.size(); i++) {
+            WordChange change = changes.get(i);
+            StandingPassages.Found found = passages.of(stop, stop + 1, change, List.of());
+            if (found == null) return false;
+            own.add(new Edit(found.page(), found.correction(), List.of(old), List.of(fresh), change.from(), change.to()));
+        }
+        return edits.addAll(own);
     }
 
     /**
@@ -271,7 +295,7 @@ final class TextEdits {
         List<Paragraph> old = walk.stops().subList(first, after).stream().map(Walk.Stop::paragraph).toList();
         for (int i = first; i < after; i++) if (parted.contains(i)) return false;
         if (!all.stream().allMatch(one -> old.stream().anyMatch(other -> isLike(other, one)))) return false;
-        WordChange change = WordChange.between(cascade, WordChange.joined(old.stream().map(TextEdits::unremarked).toList()),
+        WordChange change = WordChange.between(styles, WordChange.joined(old.stream().map(TextEdits::unremarked).toList()),
                 WordChange.joined(all.stream().map(TextEdits::unremarked).toList()));
         List<Correction.Label> counted = change == null ? null : labels.of(old, all.stream().map(fresh()::label).toList());
         StandingPassages.Found found = counted == null ? null : passages.of(first, after, change, counted);

@@ -29,13 +29,46 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
         runs = List.copyOf(runs);
     }
 
+    /**
+     * What a paragraph says otherwise: one change, or where it only looks otherwise, one for each part between its tabs, since each stands by itself. Null
+     * where that is not words only.
+     */
+    static List<WordChange> all(StyleChange styles, Paragraph old, Paragraph now) {
+        WordChange one = old.text().equals(now.text()) && old.text().indexOf(Inline.TAB) >= 0 ? null : between(styles, old, now);
+        if (one != null) return List.of(one);
+        String text = old.text();
+        if (!text.equals(now.text()) || !isSet(styles, old, now)) return null;
+        List<Look> was = looks(old, styles.isNone() ? null : styles.was());
+        List<Look> is = looks(now, styles.isNone() ? null : styles.is());
+        List<WordChange> all = new ArrayList<>();
+        for (int begin = 0, end; begin <= text.length(); begin = end + 1) {
+            end = text.indexOf(Inline.TAB, begin);
+            if (end < 0) end = text.length();
+            int from = begin;
+            int to = end;
+            while (from < to && (was.get(from).equals(is.get(from)) || text.charAt(from) == Inline.OBJECT)) from++;
+            while (to > from && (was.get(to - 1).equals(is.get(to - 1)) || text.charAt(to - 1) == Inline.OBJECT)) to--;
+            while (from > begin && from < to && !isBreak(text.charAt(from - 1))) from--;
+            while (to < end && from < to && !isBreak(text.charAt(to))) to++;
+            if (from == to) continue;
+            List<Correction.Run> runs = hasObject(text.substring(from, to)) ? null : dressed(styles, old, now, from, to, to);
+            if (runs == null) return null;
+            all.add(new WordChange(from, to, to, runs));
+        }
+        return all.isEmpty() ? null : all;
+    }
+
+    private static boolean isSet(StyleChange styles, Paragraph old, Paragraph now) {
+        return old.style().equals(now.style()) && old.look().equals(now.look()) && !styles.sets(old);
+    }
+
     /** What a paragraph says otherwise; null where it is not words only, or they look otherwise than by weight, slant, colour and size. */
-    static WordChange between(Cascade cascade, Paragraph old, Paragraph now) {
-        if (!old.style().equals(now.style()) || !old.look().equals(now.look())) return null;
+    static WordChange between(StyleChange styles, Paragraph old, Paragraph now) {
+        if (!isSet(styles, old, now)) return null;
         String was = old.text();
         String is = now.text();
-        List<Look> wasLooks = looks(old);
-        List<Look> isLooks = looks(now);
+        List<Look> wasLooks = looks(old, styles.isNone() ? null : styles.was());
+        List<Look> isLooks = looks(now, styles.isNone() ? null : styles.is());
         int from = 0;
         int most = Math.min(was.length(), is.length());
         while (from < most && was.charAt(from) == is.charAt(from) && wasLooks.get(from).equals(isLooks.get(from))) from++;
@@ -53,7 +86,7 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
         fromEnd = was.length() - to;
         if (from >= to || is.length() - fromEnd < from) return null;
         if (hasObject(was.substring(from, to)) || hasObject(is.substring(from, is.length() - fromEnd))) return null;
-        List<Correction.Run> runs = runs(cascade, old, now, from, to, is.length() - fromEnd);
+        List<Correction.Run> runs = runs(styles, old, now, from, to, is.length() - fromEnd);
         return runs == null ? null : new WordChange(from, to, is.length() - fromEnd, runs);
     }
 
@@ -71,10 +104,13 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
         return paragraphs.get(0).withInlines(inlines);
     }
 
-    /** The look of each letter. */
-    private static List<Look> looks(Paragraph paragraph) {
+    /** The look of each letter: its own, or that in force where styles are others. */
+    private static List<Look> looks(Paragraph paragraph, Cascade styles) {
         List<Look> looks = new ArrayList<>();
-        for (Inline inline : paragraph.inlines()) for (int i = 0; i < inline.length(); i++) looks.add(inline.look());
+        for (Inline inline : paragraph.inlines()) {
+            Look look = styles == null ? inline.look() : styles.text(paragraph, inline.look());
+            for (int i = 0; i < inline.length(); i++) looks.add(look);
+        }
         return looks;
     }
 
@@ -86,40 +122,47 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
     }
 
     /** What is put in; null where what is around it is another too, or it looks otherwise than by weight, slant, colour and size. */
-    private static List<Correction.Run> runs(Cascade cascade, Paragraph old, Paragraph now, int from, int to, int until) {
+    private static List<Correction.Run> runs(StyleChange styles, Paragraph old, Paragraph now, int from, int to, int until) {
         if (!old.slice(0, from).equals(now.slice(0, from)) || !old.slice(to, old.length()).equals(now.slice(until, now.length()))) return null;
+        return dressed(styles, old, now, from, to, until);
+    }
+
+    private static List<Correction.Run> dressed(StyleChange styles, Paragraph old, Paragraph now, int from, int to, int until) {
         // Places that have a name take no room.
         List<Inline> goes = old.slice(from, to).stream().filter(inline -> inline.length() > 0).toList();
         Look was = goes.get(0).look();
         // What is put in stands in the font of the first letter that goes, unless it is told another.
         if (goes.stream().anyMatch(inline -> !(inline instanceof Inline.Text) || !bare(inline.look()).equals(bare(was)))) return null;
-        Look whole = cascade.text(old, was);
+        Look whole = styles.was().text(old, was);
         List<Correction.Run> runs = new ArrayList<>();
         if (from == until) runs.add(Correction.Run.plain(""));
         for (Inline inline : now.slice(from, until)) {
             if (inline.length() == 0) continue;
             if (!(inline instanceof Inline.Text text) || !plain(text.look()).equals(plain(was))) return null;
-            Look is = cascade.text(old, text.look());
-            boolean another = is.is(TextProperty.BOLD) != whole.is(TextProperty.BOLD) || is.is(TextProperty.ITALIC) != whole.is(TextProperty.ITALIC);
-            Colour colour = is.get(TextProperty.COLOUR, Colour.AUTOMATIC);
-            boolean painted = !colour.equals(whole.get(TextProperty.COLOUR, Colour.AUTOMATIC));
-            Double size = is.get(TextProperty.SIZE);
-            Double before = whole.get(TextProperty.SIZE);
-            double share = size == null || before == null ? 1 : size / before;
             // A tie is how recovery keeps lines as they broke; on the page it is a space.
-            String words = text.text().replace(TIE, ' ');
-            List<Correction.Drawn> drawn = drawn(whole, is);
-            if (drawn == null) return null;
-            runs.add(new Correction.Run(words, another, is.is(TextProperty.BOLD), is.is(TextProperty.ITALIC), painted ? colour : null, share, drawn));
+            Correction.Run run = run(whole, styles.is().text(old, text.look()), text.text().replace(TIE, ' '));
+            if (run == null) return null;
+            runs.add(run);
         }
         return runs;
     }
 
-    /** What a correction can't tell of letters. */
-    private static Look plain(Look look) {
-        return bare(look).without(TextProperty.COLOUR).without(TextProperty.SIZE).without(TextProperty.UNDERLINE).without(TextProperty.STRIKE)
-                .without(TextProperty.HIGHLIGHT);
+    /** Words that are to look otherwise than what they stand for; null where a correction can't tell that. */
+    static Correction.Run run(Look whole, Look is, String words) {
+        if (!plain(whole).equals(plain(is))) return null;
+        boolean another = is.is(TextProperty.BOLD) != whole.is(TextProperty.BOLD) || is.is(TextProperty.ITALIC) != whole.is(TextProperty.ITALIC);
+        Colour colour = is.get(TextProperty.COLOUR, Colour.AUTOMATIC);
+        boolean painted = !colour.equals(whole.get(TextProperty.COLOUR, Colour.AUTOMATIC));
+        Double size = is.get(TextProperty.SIZE);
+        Double before = whole.get(TextProperty.SIZE);
+        double share = size == null || before == null ? 1 : size / before;
+        List<Correction.Drawn> drawn = drawn(whole, is);
+        if (drawn == null) return null;
+        return new Correction.Run(words, another, is.is(TextProperty.BOLD), is.is(TextProperty.ITALIC), painted ? colour : null, share, drawn);
     }
+
+    /** What a correction can't tell of letters. */
+    private static Look plain(Look look) { return StyleChange.set(look); }
 
     /** The lines and the area that words get which had none; null where some go, or are none that can be drawn on a page. */
     private static List<Correction.Drawn> drawn(Look was, Look is) {

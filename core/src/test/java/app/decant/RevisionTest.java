@@ -4,12 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import app.decant.demo.PassengerHandbook;
+import app.decant.document.Cascade;
+import app.decant.document.Colour;
 import app.decant.document.Document;
 import app.decant.document.Finding;
+import app.decant.document.ListLabels;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Story;
+import app.decant.document.Style;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
@@ -34,10 +39,15 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.contentstream.operator.color.SetNonStrokingColor;
+import org.apache.pdfbox.contentstream.operator.color.SetNonStrokingColorSpace;
+import org.apache.pdfbox.contentstream.operator.color.SetNonStrokingDeviceGrayColor;
+import org.apache.pdfbox.contentstream.operator.color.SetNonStrokingDeviceRGBColor;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -120,6 +130,60 @@ class RevisionTest {
         for (int i = 0; i < Math.min(was.size(), is.size()); i++) if (Arrays.equals(was.get(i), is.get(i))) same++;
         assertThat(same).as("%s", receipt.findings()).isBetween(was.size() / 3, was.size() - 1);
         assertThat(receipt.proofs().stream().map(PdfCheck.Proof::sentence)).contains(same + " pages are the original's own, byte for byte");
+    }
+
+    /** A style is painted in another colour: every heading of it, its number with it, and nothing else; PDFBox tells the colours. */
+    @Test void aStyleIsAnotherOnEveryPageThatShowsIt() throws IOException {
+        Colour red = new Colour(0xB00020);
+        Walk.Stop heading = Walk.of(before).stops().stream().filter(stop -> Cascade.of(before).outlineLevel(stop.paragraph()) == 2).findFirst().orElseThrow();
+        Style style = before.styles().style(heading.paragraph().style());
+        Document after = before.withStyles(before.styles().with(style.withLook(style.look().with(TextProperty.COLOUR, red))));
+        Receipt receipt = publish(after, Intake.fingerprint(source));
+        assertThat(receipt.proofs().stream().map(PdfCheck.Proof::sentence)).as("%s", receipt.findings()).noneMatch(proof -> proof.contains("set anew"))
+                .anyMatch(proof -> proof.contains("look the same everywhere else"));
+        assertThat(text(receipt.file())).isEqualTo(text(source));
+        ListLabels labels = ListLabels.of(before, Cascade.of(before));
+        StringBuilder wanted = new StringBuilder();
+        for (Walk.Stop stop : Walk.of(before).stops()) {
+            if (!style.id().equals(stop.paragraph().style())) continue;
+            String label = labels.label(stop.paragraph());
+            wanted.append(label == null ? "" : label).append(stop.paragraph().text());
+        }
+        assertThat(wanted.length()).isPositive();
+        assertThat(painted(receipt.file(), red)).isEqualTo(wanted.toString().replaceAll("\\s", ""));
+    }
+
+    /** What PDFBox reads in a colour. */
+    private static String painted(Path file, Colour colour) throws IOException {
+        StringBuilder letters = new StringBuilder();
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            PDFTextStripper stripper = new PDFTextStripper() {
+                @Override protected void processTextPosition(TextPosition text) {
+                    try {
+                        int rgb = getGraphicsState().getNonStrokingColor().toRGB();
+                        if (rgb == colour.rgb() && !text.getUnicode().isBlank()) letters.append(text.getUnicode());
+                    } catch (IOException e) {
+                        throw new UncheckedIOException(e);
+                    }
+                }
+            };
+            stripper.addOperator(new SetNonStrokingDeviceRGBColor(stripper));
+            stripper.addOperator(new SetNonStrokingDeviceGrayColor(stripper));
+            stripper.addOperator(new SetNonStrokingColorSpace(stripper));
+            stripper.addOperator(new SetNonStrokingColor(stripper));
+            stripper.getText(pdf);
+        }
+        return letters.toString();
+    }
+
+    /** Where a style gives its paragraphs more room their pages are set anew, and nothing is lost. */
+    @Test void aStyleThatGivesRoomSetsItsPagesAnew() throws IOException {
+        Walk.Stop heading = Walk.of(before).stops().stream().filter(stop -> Cascade.of(before).outlineLevel(stop.paragraph()) == 2).findFirst().orElseThrow();
+        Style style = before.styles().style(heading.paragraph().style());
+        Document after = before.withStyles(before.styles().with(style.withLook(style.look().with(ParagraphProperty.SPACE_BEFORE, 40.0))));
+        Receipt receipt = publish(after, Intake.fingerprint(source));
+        assertThat(receipt.proofs().stream().map(PdfCheck.Proof::sentence)).anyMatch(proof -> proof.contains("set anew"));
+        assertThat(receipt.proven()).isTrue();
     }
 
     @Test void aWordIsCorrectedInItsOwnStream() throws IOException {

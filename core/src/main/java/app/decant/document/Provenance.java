@@ -14,6 +14,7 @@ public final class Provenance {
 
     /** So many pages tell where text ends on them. */
     private static final int LIKE = 3;
+    private static final String LEADERS = ".\u2026\u00B7_-";
 
     private final Map<Paragraph, List<Line>> lines;
     private final List<Sheet> sheets;
@@ -160,6 +161,9 @@ public final class Provenance {
                     places[object] = new int[] {line, i};
                     at = object + 1;
                     shown = object;
+                } else if (begun && LEADERS.indexOf(letter) >= 0 && isTabbed(text, at)) {
+                    // Leaders lead to a tab stop, and are no part of the text.
+                    continue;
                 } else if (begun && shown != at - 1 && !((letter == '-' || letter == '\u2010') && letters.substring(i + 1).isBlank())) {
                     return null;
                 }
@@ -167,6 +171,13 @@ public final class Provenance {
         }
         while (at < text.length() && isNothing(text.charAt(at))) at++;
         return at == text.length() ? places : null;
+    }
+
+    /** Whether a tab stands before a letter, spaces between at most. */
+    private static boolean isTabbed(String text, int at) {
+        int before = at - 1;
+        while (before >= 0 && isNothing(text.charAt(before)) && text.charAt(before) != Inline.TAB) before--;
+        return before >= 0 && text.charAt(before) == Inline.TAB;
     }
 
     private static boolean isNothing(char c) {

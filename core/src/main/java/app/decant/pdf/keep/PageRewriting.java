@@ -178,7 +178,12 @@ public final class PageRewriting {
         double width = inserts.stream().mapToDouble(TextRewriting.Insert::advance).sum() * first.across() / 1000
                 - (inserts.isEmpty() ? 0 : first.spacing() / first.size() * first.across());
         double change = width - (last.glyph().right() - first.glyph().x());
-        double[] shifts = shifts(correction, line, from, to, change);
+        TabbedLine tabs = TabbedLine.of(line, to, correction.lineSetting());
+        double[] shifts = shifts(correction, line, from, to, change, tabs);
+        for (ShownGlyph leader : tabs.covered(change)) {
+            stream.of(leader).rewriting(leader, read.shown()).remove(leader.code());
+            changes.removes(leader);
+        }
         Map<Integer, Rewritten.Spot> spots = new HashMap<>();
         for (int i = 0; i < line.size(); i++) {
             ShownGlyph glyph = line.get(i);
@@ -193,7 +198,7 @@ public final class PageRewriting {
             operator.shift(glyph.code(), goes ? shifts[from] : shifts[i]);
             if (goes) {
                 changes.removes(glyph);
-            } else {
+            } else if (!changes.isRemoved(glyph)) {
                 changes.moves(glyph, shifts[i]);
                 spots.put(glyph.glyph().order(), spot(glyph.glyph().x() + shifts[i], glyph.glyph().right() + shifts[i], glyph.glyph().baseline()));
             }
@@ -251,7 +256,7 @@ public final class PageRewriting {
     }
 
     /** How far each mark of the line moves to the right, in points. */
-    private double[] shifts(Correction correction, List<ShownGlyph> line, int from, int to, double change) throws Refused {
+    private double[] shifts(Correction correction, List<ShownGlyph> line, int from, int to, double change, TabbedLine tabs) throws Refused {
         double[] shifts = new double[line.size()];
         boolean after = to < line.size();
         Correction.Setting set = correction.lineSetting();
@@ -263,8 +268,12 @@ public final class PageRewriting {
             default -> 0;
         };
         if (set == Correction.Setting.JUSTIFIED && spread(line, from, to, change, shifts)) return shifts;
-        for (int i = 0; i < line.size(); i++) shifts[i] = i < to ? before : before + change;
-        double right = line.stream().mapToDouble(glyph -> glyph.glyph().right()).max().orElse(0);
+        for (int i = 0; i < tabs.stays(); i++) shifts[i] = i < to ? before : before + change;
+        double right = tabs.right();
+        if (tabs.stays() < line.size()) {
+            if (right + change > tabs.limit()) throw new NoRoom(Message.of("keep.the-line-has-no-room"));
+            return shifts;
+        }
         double left = line.stream().mapToDouble(glyph -> glyph.glyph().x()).min().orElse(0);
         if (before + change > 0.2 && right + before + change > room.right(line, right, correction)) throw new NoRoom(Message.of("keep.the-line-has-no-room"));
         if (before < -0.2 && left + before < room.left(line, left)) throw new NoRoom(Message.of("keep.the-line-has-no-room"));

@@ -168,4 +168,32 @@ class CorrectedLineTest {
         Made own = correct(file, "door", "oars");
         assertThat(own.findings()).as("Letters that are there are taken from the file's own font").isEmpty();
     }
+
+    /** What stands at a tab stays there: the page numbers of a list of contents, whose leaders give way, and prices beside what they are for. */
+    @Test void whatStandsAtATabStaysThere() throws IOException {
+        StringBuilder lines = new StringBuilder();
+        List<String> entries = List.of("Arriving", "Boarding the ship", "Leaving it again");
+        for (int i = 0; i < entries.size(); i++) {
+            int y = 780 - 16 * i;
+            lines.append("BT /F1 11 Tf 72 ").append(y).append(" Td (").append(entries.get(i)).append(" ").append(".".repeat(90 - entries.get(i).length()))
+                    .append(") Tj ET BT /F1 11 Tf 500 ").append(y).append(" Td (").append(i + 3).append(") Tj ET\n");
+        }
+        lines.append("BT /F1 11 Tf 72 700 Td (Return ticket) Tj ET BT /F1 11 Tf 300 700 Td (12.50) Tj ET\n");
+        lines.append("BT /F1 11 Tf 72 684 Td (Single ticket) Tj ET BT /F1 11 Tf 300 684 Td (7.20) Tj ET\n");
+        Path source = new CorrectedFile(root).file(lines.toString());
+        for (String[] change : new String[][] {{"Boarding", "Finding the pier and boarding", "4"}, {"Single", "Single and children's", "7.20"}}) {
+            Made made = new CorrectedFile(root).correct(source, change[0], change[1]);
+            assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+            List<String> was = CorrectedFile.letters(source, 0);
+            List<String> is = CorrectedFile.letters(made.receipt().file(), 0);
+            String line = change[0].equals("Single") ? " 157.9" : " 77.9";
+            List<String> after = was.stream().filter(letter -> letter.endsWith(line) && Double.parseDouble(letter.split(" ")[letter.split(" ").length - 2]) > 299)
+                    .toList();
+            assertThat(after).as(change[2]).isNotEmpty().allSatisfy(letter -> assertThat(is).contains(letter));
+            assertThat(CorrectedFile.text(made.receipt().file()).replaceAll("\\s+", " ")).contains(change[1]);
+            List<double[]> row = is.stream().filter(letter -> letter.endsWith(line) && !letter.startsWith(" "))
+                    .map(letter -> new double[] {Double.parseDouble(letter.split(" ")[1])}).sorted((a, b) -> Double.compare(a[0], b[0])).toList();
+            for (int i = 1; i < row.size(); i++) assertThat(row.get(i)[0] - row.get(i - 1)[0]).as("letters on one another").isGreaterThan(2);
+        }
+    }
 }
