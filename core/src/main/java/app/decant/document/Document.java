@@ -14,7 +14,7 @@ import java.util.TreeMap;
  * @param evenAndOddFrames whether even pages have headers and footers of their own
  * @param tabWidth the distance of the tab stops nobody set, in points
  * @param fonts    that travel with it; it is set with them before all others
- * @param answers  what is filled into the fields of the PDF it came from, by their full names
+ * @param answers  what is filled into the fields of the PDF it came from, by their full names, or into the cells of the workbook
  */
 public record Document(Facts facts, StyleSheet styles, Numbering numbering, List<Section> sections, boolean evenAndOddFrames, double tabWidth,
         List<Opaque.Part> kept, List<FontFile> fonts, SortedMap<String, String> answers) {
@@ -62,7 +62,7 @@ public record Document(Facts facts, StyleSheet styles, Numbering numbering, List
         return new Document(facts, styles, other, sections, evenAndOddFrames, tabWidth, kept, fonts, answers);
     }
 
-    /** The same with another answer in a field of the PDF it came from; null takes it back. */
+    /** The same with another answer in a field of the PDF, or a cell of the workbook, it came from; null takes it back. */
     public Document answering(String field, String answer) {
         SortedMap<String, String> others = new TreeMap<>(answers);
         if (answer == null) others.remove(field);

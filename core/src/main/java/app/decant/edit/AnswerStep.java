@@ -3,7 +3,7 @@ package app.decant.edit;
 import app.decant.document.Document;
 
 /**
- * Something else filled into a field of the PDF that a document came from.
+ * Something else filled into a field of the PDF, or a cell of the workbook, that a document came from.
  *
  * @param field  its full name
  * @param answer what it says; null for what its file says

@@ -9,6 +9,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.Place;
 import app.decant.document.TextProperty;
 import java.util.List;
+import java.util.Map;
 
 /** Places of a form that are filled in. */
 public final class FormFilling {
@@ -53,6 +54,13 @@ public final class FormFilling {
     public static Change answer(Document document, TextSelection picked, String field, String answer) {
         Draft draft = new Draft(document, picked);
         draft.add(new AnswerStep(field, answer));
+        return draft.done(EditKind.REPLACING, picked.head());
+    }
+
+    /** Several fields or cells filled in at once, by their names; null takes back what was filled in. */
+    public static Change answer(Document document, TextSelection picked, Map<String, String> answers) {
+        Draft draft = new Draft(document, picked);
+        answers.forEach((name, answer) -> draft.add(new AnswerStep(name, answer)));
         return draft.done(EditKind.REPLACING, picked.head());
     }
 

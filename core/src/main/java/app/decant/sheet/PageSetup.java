@@ -62,6 +62,18 @@ public record PageSetup(PageGeometry page, double scale, int wide, int tall, boo
                 header, footer);
     }
 
+    /** With pages that begin at other rows and columns. */
+    public PageSetup broken(List<Integer> rows, List<Integer> columns) {
+        return new PageSetup(page, scale, wide, tall, fitted, across, middle, centre, grid, headings, areas, titleRows, titleColumns, rows, columns, header,
+                footer);
+    }
+
+    /** With lines between all cells. */
+    public PageSetup lined() {
+        return new PageSetup(page, scale, wide, tall, fitted, across, middle, centre, true, headings, areas, titleRows, titleColumns, rowBreaks, columnBreaks,
+                header, footer);
+    }
+
     public PageSetup scaled(double other) {
         return new PageSetup(page, other, wide, tall, false, across, middle, centre, grid, headings, areas, titleRows, titleColumns, rowBreaks, columnBreaks,
                 header, footer);

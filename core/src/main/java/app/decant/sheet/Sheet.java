@@ -100,6 +100,10 @@ public record Sheet(String name, boolean hidden, double columnWidth, double rowH
     public Sheet withRows(List<Row> others) { return new Sheet(name, hidden, columnWidth, rowHeight, columns, others, merged, setup, objects, conditions,
             matter); }
 
+    public Sheet withColumns(List<Column> others) {
+        return new Sheet(name, hidden, columnWidth, rowHeight, others, rows, merged, setup, objects, conditions, matter);
+    }
+
     public Sheet with(List<Condition> others) { return new Sheet(name, hidden, columnWidth, rowHeight, columns, rows, merged, setup, objects, others,
             matter); }
 

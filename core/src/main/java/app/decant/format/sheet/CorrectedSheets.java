@@ -14,9 +14,11 @@ import app.decant.document.TextProperty;
 import app.decant.sheet.Cell;
 import app.decant.sheet.CellStyle;
 import app.decant.sheet.CellValue;
+import app.decant.sheet.Column;
 import app.decant.sheet.Recalculation;
 import app.decant.sheet.Row;
 import app.decant.sheet.Sheet;
+import app.decant.sheet.SheetAnswers;
 import app.decant.sheet.SheetText;
 import app.decant.sheet.Workbook;
 import app.decant.words.Message;
@@ -59,7 +61,8 @@ public record CorrectedSheets(Workbook workbook, int cells, List<Finding> findin
      */
     public static Optional<CorrectedSheets> of(Workbook workbook, Document came, Document now) {
         Optional<List<Correction>> corrections = corrections(came, now, SheetText.places(workbook));
-        return corrections.map(list -> list.isEmpty() ? new CorrectedSheets(workbook, 0, List.of()) : corrected(workbook, list));
+        SheetAnswers answers = SheetAnswers.of(now.answers());
+        return corrections.map(list -> list.isEmpty() && answers.isEmpty() ? new CorrectedSheets(workbook, 0, List.of()) : corrected(workbook, list, answers));
     }
 
     private static Optional<List<Correction>> corrections(Document came, Document now, Map<BlockPath, SheetText.CellPlace> places) {
@@ -106,7 +109,7 @@ public record CorrectedSheets(Workbook workbook, int cells, List<Finding> findin
         return String.join("\n", cell.blocks().stream().map(block -> ((Paragraph) block).plainText()).toList());
     }
 
-    private static CorrectedSheets corrected(Workbook workbook, List<Correction> corrections) {
+    private static CorrectedSheets corrected(Workbook workbook, List<Correction> corrections, SheetAnswers answers) {
         List<CellStyle> all = new ArrayList<>(workbook.styles());
         Map<Integer, Map<Integer, TreeMap<Integer, Cell>>> changed = new HashMap<>();
         for (Correction one : corrections) {
@@ -115,17 +118,29 @@ public record CorrectedSheets(Workbook workbook, int cells, List<Finding> findin
             changed.computeIfAbsent(one.place.sheet(), key -> new HashMap<>()).computeIfAbsent(one.place.row(), key -> new TreeMap<>())
                     .put(one.place.column(), cell(workbook, one, old, all));
         }
+        int count = corrections.size();
+        for (int s = 0; s < workbook.sheets().size(); s++) {
+            Sheet sheet = workbook.sheets().get(s);
+            for (Map.Entry<Long, String> one : answers.cells().getOrDefault(sheet.name(), Map.of()).entrySet()) {
+                int row = SheetAnswers.rowOf(one.getKey());
+                int column = SheetAnswers.columnOf(one.getKey());
+                changed.computeIfAbsent(s, key -> new HashMap<>()).computeIfAbsent(row, key -> new TreeMap<>())
+                        .put(column, filled(workbook, sheet, sheet.cell(row, column), column, one.getValue(), all));
+                count++;
+            }
+        }
         List<Sheet> sheets = new ArrayList<>();
         for (int s = 0; s < workbook.sheets().size(); s++) {
             Sheet sheet = workbook.sheets().get(s);
             sheets.add(changed.containsKey(s) ? with(sheet, changed.get(s)) : sheet);
         }
-        Workbook now = new Workbook(sheets, all, workbook.names(), workbook.facts(), workbook.since1904());
+        Workbook now = answers.set(new Workbook(sheets, all, workbook.names(), workbook.facts(), workbook.since1904()));
+        if (count == 0) return new CorrectedSheets(now, 0, List.of());
         Recalculation reckoned = Recalculation.of(workbook, now);
         List<Finding> findings = new ArrayList<>();
-        findings.add(Finding.note(Message.of("sheet.corrected", corrections.size(), reckoned.changed())));
+        findings.add(Finding.note(Message.of("sheet.corrected", count, reckoned.changed())));
         if (reckoned.unknown() > 0) findings.add(Finding.changed(Message.of("sheet.not-reckoned", reckoned.unknown())));
-        return new CorrectedSheets(reckoned.workbook(), corrections.size(), findings);
+        return new CorrectedSheets(reckoned.workbook(), count, findings);
     }
 
     private static Sheet with(Sheet sheet, Map<Integer, TreeMap<Integer, Cell>> changed) {
@@ -146,25 +161,38 @@ public record CorrectedSheets(Workbook workbook, int cells, List<Finding> findin
         CellStyle style = old == null ? workbook.styles().get(0) : workbook.style(old);
         String text = text(one.is);
         boolean same = text.equals(text(one.was));
-        CellValue value = old == null ? CellValue.EMPTY : old.value();
-        String formula = old == null ? null : old.formula();
         CellStyle dressed = dressed(one, style);
-        if (!same) {
-            boolean asked = text.startsWith("=") && text.length() > 1 && !style.format().equals(TEXT);
-            formula = asked ? text.substring(1).strip() : null;
-            WrittenNumber number = asked || style.format().equals(TEXT) ? null : WrittenNumber.of(text, decimals(), monthFirst());
-            boolean truth = value instanceof CellValue.Truth && text.strip().matches("(?i)true|false");
-            value = asked || text.isBlank() ? CellValue.EMPTY : number != null ? new CellValue.Number(number.value())
-                    : truth ? new CellValue.Truth(text.strip().equalsIgnoreCase("true")) : new CellValue.Text(text);
-            // A cell that showed numbers in no way of its own shows them as they were typed.
-            if (number != null && style.format().equalsIgnoreCase(CellStyle.GENERAL)) dressed = dressed.showing(number.format());
-        }
+        return same ? new Cell(one.place.column(), old == null ? CellValue.EMPTY : old.value(), old == null ? null : old.formula(),
+                index(old, style, dressed, styles), old == null ? null : old.link()) : written(old, one.place.column(), style, dressed, text, styles);
+    }
+
+    /** A cell into which something was written on its sheet. */
+    private static Cell filled(Workbook workbook, Sheet sheet, Cell old, int column, String text, List<CellStyle> styles) {
+        int own = sheet.columns().stream().filter(one -> one.from() <= column && column <= one.to()).mapToInt(Column::style).findFirst().orElse(0);
+        CellStyle style = old == null ? workbook.styles().get(own) : workbook.style(old);
+        return written(old, column, style, style, text, styles);
+    }
+
+    /** What was typed is what a cell holds: a formula, a number as this place writes it, a truth where one was, else text. */
+    private static Cell written(Cell old, int column, CellStyle style, CellStyle wished, String text, List<CellStyle> styles) {
+        CellValue before = old == null ? CellValue.EMPTY : old.value();
+        CellStyle dressed = wished;
+        boolean asked = text.startsWith("=") && text.length() > 1 && !style.format().equals(TEXT);
+        WrittenNumber number = asked || style.format().equals(TEXT) ? null : WrittenNumber.of(text, decimals(), monthFirst());
+        boolean truth = before instanceof CellValue.Truth && text.strip().matches("(?i)true|false");
+        CellValue value = asked || text.isBlank() ? CellValue.EMPTY : number != null ? new CellValue.Number(number.value())
+                : truth ? new CellValue.Truth(text.strip().equalsIgnoreCase("true")) : new CellValue.Text(text);
+        // A cell that showed numbers in no way of its own shows them as they were typed.
+        if (number != null && style.format().equalsIgnoreCase(CellStyle.GENERAL)) dressed = dressed.showing(number.format());
+        return new Cell(column, value, asked ? text.substring(1).strip() : null, index(old, style, dressed, styles), old == null ? null : old.link());
+    }
+
+    /** The place of a look among all, to which a new one is added. */
+    private static int index(Cell old, CellStyle style, CellStyle dressed, List<CellStyle> styles) {
         int index = dressed.equals(style) && old != null ? old.style() : styles.indexOf(dressed);
-        if (index < 0) {
-            index = styles.size();
-            styles.add(dressed);
-        }
-        return new Cell(one.place.column(), value, formula, index, old == null ? null : old.link());
+        if (index >= 0) return index;
+        styles.add(dressed);
+        return styles.size() - 1;
     }
 
     /** The look of a cell, with what was changed of its letters and of how they stand. */

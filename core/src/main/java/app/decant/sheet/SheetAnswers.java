@@ -1,0 +1,147 @@
+package app.decant.sheet;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * What was written into the cells of a workbook, and how its columns, rows, breaks and areas were set, as answers by name: {@code Fares!D4} is what was typed
+ * into a cell, {@code Fares!D:D} the width of a column in points, {@code Fares!4:4} the height of a row; {@code Fares!rows}, {@code Fares!columns} are those
+ * before which pages begin, {@code Fares!area} is what is published of it.
+ *
+ * @param cells   what was typed, by sheet and place
+ * @param setting all else, by sheet
+ */
+public record SheetAnswers(Map<String, Map<Long, String>> cells, Map<String, Map<String, String>> setting) {
+    /** The answer for a column or row that is not seen. */
+    public static final String HIDDEN = "hidden";
+    /** And for one that is seen again. */
+    public static final String SHOWN = "shown";
+    private static final Pattern CELL = Pattern.compile("([A-Z]{1,3})([1-9][0-9]{0,6})");
+    private static final Pattern COLUMN = Pattern.compile("([A-Z]{1,3}):\\1");
+    private static final Pattern ROW = Pattern.compile("([1-9][0-9]{0,6}):\\1");
+    private static final String ROWS = "rows";
+    private static final String COLUMNS = "columns";
+    private static final String AREA = "area";
+    private static final double MOST = 2000;
+
+    /** Answers of a document; names that are none of a workbook are left aside. */
+    public static SheetAnswers of(SortedMap<String, String> answers) {
+        Map<String, Map<Long, String>> cells = new HashMap<>();
+        Map<String, Map<String, String>> setting = new HashMap<>();
+        answers.forEach((name, answer) -> {
+            int mark = name.lastIndexOf('!');
+            if (mark < 0) return;
+            String sheet = name.substring(0, mark);
+            Matcher cell = CELL.matcher(name.substring(mark + 1));
+            if (!cell.matches()) {
+                setting.computeIfAbsent(sheet, key -> new HashMap<>()).put(name.substring(mark + 1), answer);
+                return;
+            }
+            int row = Integer.parseInt(cell.group(2)) - 1;
+            int column = Range.column(cell.group(1));
+            if (row < Range.MOST_ROWS && column < Range.MOST_COLUMNS) cells.computeIfAbsent(sheet, key -> new TreeMap<>()).put(Sheet.key(row, column), answer);
+        });
+        return new SheetAnswers(cells, setting);
+    }
+
+    /** The names of answers. */
+    public static String cell(String sheet, int row, int column) { return sheet + "!" + Range.name(row, column); }
+    public static String column(String sheet, int column) { return sheet + "!" + Range.letters(column) + ":" + Range.letters(column); }
+    public static String row(String sheet, int row) { return sheet + "!" + (row + 1) + ":" + (row + 1); }
+    public static String area(String sheet) { return sheet + "!" + AREA; }
+    public static String breaks(String sheet, boolean rows) { return sheet + "!" + (rows ? ROWS : COLUMNS); }
+
+    /** The answer for breaks before rows or columns, each told from 0. */
+    public static String breaks(List<Integer> before) { return String.join(" ", before.stream().map(Object::toString).toList()); }
+
+    public static int rowOf(long place) { return (int) (place >>> 20); }
+    public static int columnOf(long place) { return (int) (place & (1 << 20) - 1); }
+
+    public boolean isEmpty() { return cells.isEmpty() && setting.isEmpty(); }
+
+    /** The workbook with columns, rows, breaks and areas as they are set. */
+    public Workbook set(Workbook workbook) {
+        if (setting.isEmpty()) return workbook;
+        List<Sheet> sheets = new ArrayList<>();
+        for (Sheet sheet : workbook.sheets()) {
+            Sheet now = sheet;
+            for (Map.Entry<String, String> one : new TreeMap<>(setting.getOrDefault(sheet.name(), Map.of())).entrySet()) now = set(now, one.getKey(), one.getValue());
+            sheets.add(now);
+        }
+        return workbook.withSheets(sheets);
+    }
+
+    private static Sheet set(Sheet sheet, String name, String answer) {
+        Matcher column = COLUMN.matcher(name);
+        Matcher row = ROW.matcher(name);
+        if (column.matches()) return column(sheet, Range.column(column.group(1)), answer);
+        if (row.matches()) return row(sheet, Integer.parseInt(row.group(1)) - 1, answer);
+        PageSetup setup = sheet.setup();
+        return switch (name) {
+            case ROWS -> sheet.withSetup(setup.broken(numbers(answer), setup.columnBreaks()));
+            case COLUMNS -> sheet.withSetup(setup.broken(setup.rowBreaks(), numbers(answer)));
+            case AREA -> {
+                Range area = answer.isBlank() ? null : Range.of(answer);
+                yield sheet.withSetup(setup.withAreas(area == null ? List.of() : List.of(area)));
+            }
+            default -> sheet;
+        };
+    }
+
+    private static List<Integer> numbers(String answer) {
+        return Arrays.stream(answer.split(" ")).filter(one -> one.matches("[1-9][0-9]{0,6}")).map(Integer::valueOf).toList();
+    }
+
+    /** A length in points; NaN where an answer is none. */
+    private static double length(String answer) {
+        try {
+            double length = Double.parseDouble(answer);
+            return length >= 0 && length <= MOST ? length : Double.NaN;
+        } catch (NumberFormatException e) {
+            return Double.NaN;
+        }
+    }
+
+    private static Sheet column(Sheet sheet, int at, String answer) {
+        double width = length(answer);
+        boolean hides = HIDDEN.equals(answer.toLowerCase(Locale.ROOT));
+        if (Double.isNaN(width) && !hides && !SHOWN.equals(answer)) return sheet;
+        List<Column> columns = new ArrayList<>();
+        Column own = new Column(at, at, sheet.columnWidth(), false);
+        for (Column one : sheet.columns()) {
+            if (one.from() > at || one.to() < at) {
+                columns.add(one);
+                continue;
+            }
+            own = new Column(at, at, one.width(), one.hidden(), one.depth(), one.style());
+            if (one.from() < at) columns.add(new Column(one.from(), at - 1, one.width(), one.hidden(), one.depth(), one.style()));
+            if (one.to() > at) columns.add(new Column(at + 1, one.to(), one.width(), one.hidden(), one.depth(), one.style()));
+        }
+        double wide = Double.isNaN(width) ? own.width() > 0 ? own.width() : sheet.columnWidth() : width;
+        columns.add(new Column(at, at, wide, hides, own.depth(), own.style()));
+        columns.sort((one, other) -> Integer.compare(one.from(), other.from()));
+        return sheet.withColumns(columns);
+    }
+
+    private static Sheet row(Sheet sheet, int at, String answer) {
+        double height = length(answer);
+        boolean hides = HIDDEN.equals(answer);
+        if (Double.isNaN(height) && !hides && !SHOWN.equals(answer)) return sheet;
+        List<Row> rows = new ArrayList<>(sheet.rows());
+        int position = sheet.position(at);
+        Row own = sheet.row(at);
+        Row now = own == null ? new Row(at, height, hides, List.of()) : new Row(at, Double.isNaN(height) ? own.height() : height, hides, own.depth(),
+                own.cells());
+        if (own == null) rows.add(position, now);
+        else rows.set(position, now);
+        return sheet.withRows(rows);
+    }
+}

@@ -1,0 +1,116 @@
+package app.decant.sheet;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import app.decant.demo.FaresWorkbook;
+import app.decant.document.BlockPath;
+import app.decant.document.Document;
+import app.decant.document.Place;
+import app.decant.document.Progress;
+import app.decant.edit.Change;
+import app.decant.edit.FormFilling;
+import app.decant.edit.TextSelection;
+import app.decant.font.FontCatalogue;
+import app.decant.format.sheet.CorrectedSheets;
+import app.decant.format.sheet.SheetFormat;
+import app.decant.page.Item;
+import app.decant.page.Page;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.TreeMap;
+import org.apache.poi.xssf.usermodel.XSSFSheet;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import org.junit.jupiter.api.Test;
+
+/** What is written into a workbook on its sheets, and how these are set: published, read by POI; undone; and where it all stands. */
+class SheetAnswersTest {
+    private static Workbook answered(String... answers) {
+        TreeMap<String, String> all = new TreeMap<>();
+        for (int i = 0; i < answers.length; i += 2) all.put(answers[i], answers[i + 1]);
+        return SheetAnswers.of(all).set(FaresWorkbook.workbook());
+    }
+
+    @Test void whatIsWrittenIsPublishedAndWhatDependsOnItReckoned() throws IOException {
+        Workbook before = FaresWorkbook.workbook();
+        Document came = SheetText.of(before, SheetChoice.AS_SET_UP);
+        Sheet sheet = before.sheets().get(0);
+        Row row = sheet.rows().stream().filter(one -> one.cells().stream().anyMatch(cell -> cell.formula() != null)).findFirst().orElseThrow();
+        Cell asked = row.cells().stream().filter(cell -> cell.formula() != null).findFirst().orElseThrow();
+        Cell given = row.cells().stream().filter(cell -> cell.formula() == null && cell.value() instanceof CellValue.Number
+                && asked.formula().contains(Range.name(row.index(), cell.column()))).findFirst().orElseThrow();
+        TextSelection caret = TextSelection.caret(new Place(BlockPath.of(0, 0), 0));
+        int free = sheet.used(before.styles()).bottom() + 5;
+        Change change = FormFilling.answer(came, caret, Map.of(SheetAnswers.cell(sheet.name(), row.index(), given.column()), "99",
+                SheetAnswers.cell(sheet.name(), free, 1), "=1+2", SheetAnswers.column(sheet.name(), 1), "123.5", SheetAnswers.row(sheet.name(), free), "40",
+                SheetAnswers.column(sheet.name(), 2), SheetAnswers.HIDDEN, SheetAnswers.breaks(sheet.name(), true), SheetAnswers.breaks(List.of(3, 5))));
+        Document now = change.after();
+        CorrectedSheets corrected = CorrectedSheets.of(before, came, now).orElseThrow();
+        assertThat(corrected.cells()).isEqualTo(2);
+        try (XSSFWorkbook read = new XSSFWorkbook(new ByteArrayInputStream(SheetFormat.XLSX.write(corrected.workbook(), Instant.EPOCH).bytes()))) {
+            XSSFSheet found = read.getSheet(sheet.name());
+            assertThat(found.getRow(row.index()).getCell(given.column()).getNumericCellValue()).isEqualTo(99);
+            double old = ((CellValue.Number) asked.value()).value();
+            assertThat(found.getRow(row.index()).getCell(asked.column()).getNumericCellValue()).isNotEqualTo(old);
+            assertThat(found.getRow(free).getCell(1).getCellFormula()).isEqualTo("1+2");
+            assertThat(found.getRow(free).getCell(1).getNumericCellValue()).isEqualTo(3);
+            assertThat(found.getRow(free).getHeightInPoints()).isEqualTo(40);
+            assertThat(found.isColumnHidden(2)).isTrue();
+            assertThat(found.isColumnHidden(1)).isFalse();
+            // POI tells the row before the break.
+            assertThat(found.getRowBreaks()).containsExactly(2, 4);
+        }
+        assertThat(change.transaction().inverse(came).apply(now).document().answers()).isEqualTo(came.answers());
+    }
+
+    @Test void aColumnAmongOthersThatAreAlikeIsSetAlone() {
+        Sheet sheet = FaresWorkbook.workbook().sheets().get(0).withColumns(List.of(new Column(0, 9, 50, false, 1, 0)));
+        Workbook workbook = FaresWorkbook.workbook().withSheets(List.of(sheet));
+        TreeMap<String, String> answers = new TreeMap<>(Map.of(SheetAnswers.column(sheet.name(), 4), "80", SheetAnswers.column(sheet.name(), 12), "20"));
+        assertThat(SheetAnswers.of(answers).set(workbook).sheets().get(0).columns()).containsExactly(new Column(0, 3, 50, false, 1, 0),
+                new Column(4, 4, 80, false, 1, 0), new Column(5, 9, 50, false, 1, 0), new Column(12, 12, 20, false, 0, 0));
+    }
+
+    @Test void whatIsNoAnswerChangesNothing() {
+        Workbook came = FaresWorkbook.workbook();
+        String name = came.sheets().get(0).name();
+        assertThat(answered(name + "!B:B", "wide", name + "!4:4", "-3", name + "!Q", "1", "Nowhere!B:B", "30", "field", "yes", name + "!area", "")).isEqualTo(
+                came.withSheets(came.sheets().stream().map(sheet -> sheet.name().equals(name) ? sheet.withSetup(sheet.setup().withAreas(List.of())) : sheet)
+                        .toList()));
+    }
+
+    /** Every place is in the column that begins at or before it and ends behind it; a part of the sheet is as large as its cells. */
+    @Test void placesAndCellsAgree() {
+        Workbook workbook = answered(FaresWorkbook.workbook().sheets().get(0).name() + "!C:C", "hidden");
+        SheetSurface surface = new SheetSurface(workbook, 0, FontCatalogue.ofThisMachine());
+        Random random = new Random(5);
+        for (int i = 0; i < 500; i++) {
+            double x = random.nextDouble() * surface.width();
+            double y = random.nextDouble() * surface.height();
+            int column = surface.columnAt(x);
+            int row = surface.rowAt(y);
+            assertThat(x).isBetween(surface.left(column), surface.left(column + 1));
+            assertThat(y).isBetween(surface.top(row), surface.top(row + 1));
+        }
+        assertThat(surface.left(3)).as("what is hidden takes no room").isEqualTo(surface.left(2));
+        for (int column = 0; column < surface.columns(); column++) if (column != 2) assertThat(surface.columnAt(surface.left(column))).isEqualTo(column);
+        Page part = surface.part(2, 1, 6, 4);
+        assertThat(part.width()).isCloseTo(surface.left(5) - surface.left(1), within(1e-9));
+        assertThat(part.height()).isCloseTo(surface.top(7) - surface.top(2), within(1e-9));
+        assertThat(part.text()).anyMatch(item -> item instanceof Item.LineItem);
+    }
+
+    /** The edges that are shown on a sheet are those of the pages that are made of it. */
+    @Test void edgesAreThoseOfThePages() {
+        Workbook workbook = FaresWorkbook.workbook();
+        int pages = 0;
+        for (int i = 0; i < workbook.sheets().size(); i++)
+            for (SheetSurface.Edges edges : new SheetSurface(workbook, i, FontCatalogue.ofThisMachine()).edges())
+                if (!workbook.sheets().get(i).hidden()) pages += edges.pages();
+        assertThat(SheetLayout.of(workbook, SheetChoice.AS_SET_UP, FontCatalogue.ofThisMachine(), Progress.SILENT).pages()).hasSize(pages);
+    }
+}
