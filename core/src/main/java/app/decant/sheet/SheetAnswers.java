@@ -14,7 +14,8 @@ import java.util.regex.Pattern;
 /**
  * What was written into the cells of a workbook, and how its columns, rows, breaks and areas were set, as answers by name: {@code Fares!D4} is what was typed
  * into a cell, {@code Fares!D:D} the width of a column in points, {@code Fares!4:4} the height of a row; {@code Fares!rows}, {@code Fares!columns} are those
- * before which pages begin, {@code Fares!area} is what is published of it.
+ * before which pages begin, {@code Fares!area} is what is published of it, {@code Fares!fit} how many pages
+ * wide and tall it is made small enough for.
  *
  * @param cells   what was typed, by sheet and place
  * @param setting all else, by sheet
@@ -30,6 +31,7 @@ public record SheetAnswers(Map<String, Map<Long, String>> cells, Map<String, Map
     private static final String ROWS = "rows";
     private static final String COLUMNS = "columns";
     private static final String AREA = "area";
+    private static final String FIT = "fit";
     private static final double MOST = 2000;
 
     /** Answers of a document; names that are none of a workbook are left aside. */
@@ -57,6 +59,7 @@ public record SheetAnswers(Map<String, Map<Long, String>> cells, Map<String, Map
     public static String column(String sheet, int column) { return sheet + "!" + Range.letters(column) + ":" + Range.letters(column); }
     public static String row(String sheet, int row) { return sheet + "!" + (row + 1) + ":" + (row + 1); }
     public static String area(String sheet) { return sheet + "!" + AREA; }
+    public static String fit(String sheet) { return sheet + "!" + FIT; }
     public static String breaks(String sheet, boolean rows) { return sheet + "!" + (rows ? ROWS : COLUMNS); }
 
     /** The answer for breaks before rows or columns, each told from 0. */
@@ -92,6 +95,8 @@ public record SheetAnswers(Map<String, Map<Long, String>> cells, Map<String, Map
                 Range area = answer.isBlank() ? null : Range.of(answer);
                 yield sheet.withSetup(setup.withAreas(area == null ? List.of() : List.of(area)));
             }
+            case FIT -> answer.matches("[0-9]{1,3} [0-9]{1,3}") ? sheet.withSetup(setup.fitted(Integer.parseInt(answer.substring(0, answer.indexOf(' '))),
+                    Integer.parseInt(answer.substring(answer.indexOf(' ') + 1)))) : sheet;
             default -> sheet;
         };
     }

@@ -119,8 +119,11 @@ public final class SheetSurface {
     }
 
     /** What a cell shows. */
-    public String shown(int row, int column) {
-        Cell cell = sheet.cell(row, column);
+    public String shown(int row, int column) { return shown(sheet, row, column); }
+
+    /** What a cell of any sheet of the workbook shows. */
+    public String shown(Sheet of, int row, int column) {
+        Cell cell = of.cell(row, column);
         return cell == null ? "" : numbers.of(cell.value(), workbook.style(cell).format());
     }
 

@@ -31,6 +31,7 @@ final class Ledger {
     private final PauseTransition counting = new PauseTransition(Duration.millis(400));
     private int words = -1;
     private boolean inRoom;
+    private SheetRoom sheets;
 
     Ledger(Desk desk, PageTable table) {
         this.desk = desk;
@@ -56,6 +57,13 @@ final class Ledger {
     }
 
     Node node() { return bar; }
+
+    /** Tells of the sheet that is revised, as long as one is. */
+    void sheets(SheetRoom room) {
+        sheets = room;
+        room.table().surface().addListener((observed, before, now) -> tell());
+        room.shown().addListener((observed, before, now) -> tell());
+    }
 
     /** Tells of the room for folders, or again of the document. */
     void room(boolean in) {
@@ -107,6 +115,11 @@ final class Ledger {
         if (replaced > 0) text.append(" \u00B7 ").append(Words.of("fonts.replaced", (int) replaced));
         text.append(revised(pages));
         about.setText(text.toString());
+        if (sheets != null && sheets.isShown()) {
+            String[] told = sheets.table().about();
+            where.setText(told[0]);
+            about.setText(told[1]);
+        }
         String copy = desk.kept().get() == null ? "" : ", " + Words.of("ledger.kept", desk.kept().get().format(DateTimeFormatter.ofPattern("HH:mm:ss")));
         safe.setText(Words.of("ledger.original") + copy + " \u00B7 " + Math.round(table.zoomProperty().get() * 100) + " %");
     }

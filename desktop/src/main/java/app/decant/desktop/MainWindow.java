@@ -58,6 +58,7 @@ final class MainWindow implements Window {
     private final Spine spine;
     private final PageTable table;
     private final Slip slip;
+    private final SheetRoom sheets;
     private final FindBar find;
     private final CommandList commands;
     private final Palette palette;
@@ -90,6 +91,7 @@ final class MainWindow implements Window {
         saving = new Saving(this);
         spine = new Spine(this);
         slip = new Slip(this);
+        sheets = new SheetRoom(desk, settings);
         find = new FindBar(desk, table);
         palette = new Palette(this);
         takeIn = new TakeInStation(this);
@@ -104,6 +106,7 @@ final class MainWindow implements Window {
         root.setId("window");
         frame.setTop(line.node());
         ledger = new Ledger(desk, table);
+        ledger.sheets(sheets);
         frame.setBottom(ledger.node());
         root.getChildren().addAll(frame, notices.node());
         root.getStylesheets().add(Objects.requireNonNull(MainWindow.class.getResource("decant.css")).toExternalForm());
@@ -147,6 +150,7 @@ final class MainWindow implements Window {
     @Override public Stage stage() { return stage; }
     @Override public Settings settings() { return settings; }
     FindBar find() { return find; }
+    SheetRoom sheets() { return sheets; }
     PublishStation publishStation() { return publish; }
     @Override public Station station() { return station; }
     @Override public CommandList commands() { return commands; }
@@ -175,6 +179,10 @@ final class MainWindow implements Window {
             another = false;
             find.hide();
             if (now != null) go(now.isPdf() ? Station.TAKE_IN : Station.REVISE);
+        });
+        // What is open may be sheets no more, since its tables were changed, or be so again.
+        sheets.shown().addListener((observed, before, now) -> {
+            if (station == Station.REVISE && desk.source().get() != null) go(Station.REVISE);
         });
         desk.coming().addListener((observed, before, now) -> {
             if (now != null || desk.source().get() == null) go(Station.TAKE_IN);
@@ -218,13 +226,16 @@ final class MainWindow implements Window {
                 if (isBeside()) arrange(spine.node(), beside.node(), faith.node());
                 else arrange(null, takeIn.node(), null);
             }
-            case REVISE -> arrange(spine.node(), new VBox(find.node(), grow(table)), slip.node());
+            case REVISE -> {
+                if (sheets.isShown()) arrange(sheets.strip(), sheets.table(), sheets.slip());
+                else arrange(spine.node(), new VBox(find.node(), grow(table)), slip.node());
+            }
             case CHECK -> arrange(spine.node(), grow(table), check.node());
             case PUBLISH -> arrange(publish.pagesNode(), publish.node(), null);
         }
         if (station == Station.PUBLISH) publish.arrive();
         line.at(station);
-        if (station == Station.REVISE) table.requestFocus();
+        if (station == Station.REVISE) (sheets.isShown() ? sheets.table() : table).requestFocus();
     }
 
     /** Takes what was dropped: a document here, a folder in its room. */
@@ -396,6 +407,7 @@ final class MainWindow implements Window {
         settings.save();
         beside.close();
         table.close();
+        sheets.close();
         folders.close();
         desk.close();
     }

@@ -70,8 +70,10 @@ final class WindowCommands {
         add("next.place", open, window::nextPlace, new KeyCodeCombination(KeyCode.F8));
         add("next.heading", open, () -> window.heading(1), new KeyCodeCombination(KeyCode.DOWN, KeyCombination.ALT_DOWN));
         add("previous.heading", open, () -> window.heading(-1), new KeyCodeCombination(KeyCode.UP, KeyCombination.ALT_DOWN));
-        add("larger", open, () -> window.table().zoomBy(1.1), control(KeyCode.PLUS), control(KeyCode.EQUALS));
-        add("smaller", open, () -> window.table().zoomBy(1 / 1.1), control(KeyCode.MINUS));
+        add("sheet.tables", () -> window.sheets().isShown(), () -> window.sheets().asTables(true));
+        add("sheet.sheets", () -> window.sheets().applies() && !window.sheets().isShown(), () -> window.sheets().asTables(false));
+        add("larger", open, () -> zoom(window, 1.1), control(KeyCode.PLUS), control(KeyCode.EQUALS));
+        add("smaller", open, () -> zoom(window, 1 / 1.1), control(KeyCode.MINUS));
         add("usual", open, () -> window.table().zoom(1.1), control(KeyCode.DIGIT0));
         add("dark", ALWAYS, () -> window.dark(!window.isDark()));
         text(window, desk);
@@ -82,7 +84,13 @@ final class WindowCommands {
 
     private static void find(MainWindow window, boolean replacing) {
         window.go(Station.REVISE);
-        window.find().show(replacing);
+        if (window.sheets().isShown()) window.sheets().find(replacing);
+        else window.find().show(replacing);
+    }
+
+    private static void zoom(MainWindow window, double factor) {
+        if (window.sheets().isShown() && window.station() == Station.REVISE) window.sheets().table().zoomBy(factor);
+        else window.table().zoomBy(factor);
     }
 
     static CommandList of(MainWindow window) { return new WindowCommands(window).all; }

@@ -16,7 +16,8 @@ import com.tngtech.archunit.lang.ArchRule;
 @AnalyzeClasses(packages = "app.decant.desktop", importOptions = DoNotIncludeTests.class)
 class DesktopArchitectureTest {
     private static final String HERE = "app.decant.desktop.";
-    private static final String[] STATIONS = {HERE + "takein", HERE + "revise", HERE + "check", HERE + "publish", HERE + "folders"};
+    private static final String[] STATIONS = {HERE + "takein", HERE + "revise", HERE + "check", HERE + "publish", HERE + "folders",
+            HERE + "sheet"};
 
     @ArchTest static final ArchRule ARROWS_POINT_DOWN = layeredArchitecture().consideringOnlyDependenciesInLayers()
             .layer("part").definedBy(HERE + "part")

@@ -257,6 +257,8 @@ class PublishTest {
         WaitForAsyncUtils.asyncFx(() -> window.desk().open(fares, null));
         until(() -> window.desk().source().get() != null && window.desk().source().get().file().equals(fares) && window.desk().job().get() == null);
         robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT2).release(KeyCode.CONTROL);
+        WaitForAsyncUtils.asyncFx(() -> window.commands().named("sheet.tables").run());
+        WaitForAsyncUtils.waitForFxEvents();
         TextSelection fare = Search.all(window.desk().document(), "4.80", true).get(0);
         WaitForAsyncUtils.asyncFx(() -> window.desk().pick(fare));
         WaitForAsyncUtils.waitForFxEvents();

@@ -1,0 +1,52 @@
+package app.decant.desktop;
+
+import app.decant.desktop.sheet.SheetSlip;
+import app.decant.desktop.sheet.SheetStrip;
+import app.decant.desktop.sheet.SheetTable;
+import app.decant.desktop.work.Desk;
+import app.decant.desktop.work.Settings;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.scene.Node;
+
+/** Where workbooks are revised: on their sheets, unless somebody wants them as tables of a document. */
+final class SheetRoom {
+    private static final String TABLES = "sheetsAsTables";
+
+    private final Settings settings;
+    private final SheetTable table;
+    private final SheetStrip strip;
+    private final SheetSlip slip;
+    private final ReadOnlyBooleanWrapper shown = new ReadOnlyBooleanWrapper();
+
+    SheetRoom(Desk desk, Settings settings) {
+        this.settings = settings;
+        table = new SheetTable(desk);
+        strip = new SheetStrip(table);
+        slip = new SheetSlip(table);
+        desk.source().addListener((observed, before, now) -> look());
+        desk.pages().addListener((observed, before, now) -> look());
+    }
+
+    private void look() { shown.set(isShown()); }
+
+    /** Whether the sheets are what is revised now. */
+    boolean isShown() { return table.applies() && !settings.flag(TABLES); }
+
+    ReadOnlyBooleanProperty shown() { return shown.getReadOnlyProperty(); }
+
+    boolean applies() { return table.applies(); }
+
+    /** Sheets, or tables of a document. */
+    void asTables(boolean wanted) {
+        settings.set(TABLES, wanted);
+        settings.save();
+        look();
+    }
+
+    SheetTable table() { return table; }
+    Node strip() { return strip.node(); }
+    Node slip() { return slip.node(); }
+    void find(boolean replacing) { slip.find(replacing); }
+    void close() { table.close(); }
+}
