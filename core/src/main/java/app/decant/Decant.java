@@ -86,6 +86,10 @@ public final class Decant {
     /** The folder of this user in which recipes, settings and the outbox are kept; the system property {@code decant.home} names another. */
     public static Path home() { return UserFolder.ready(Path.of(System.getProperty("decant.home", System.getProperty("user.home") + "/.decant"))); }
 
+    /** Workbooks with more cells are not laid out as tables to be looked at; of those so many rows are. */
+    private static final long LARGE = 60_000;
+    private static final int BEGINNING = 50;
+
     /** Takes a document in. The file is only read, never written to. */
     public static Taken open(Path file) { return open(file, null, Progress.SILENT); }
 
@@ -126,6 +130,26 @@ public final class Decant {
         if (!(Formats.of(content) instanceof SheetFormat format))
             throw new DecantException(DecantException.Kind.UNSUPPORTED, Message.of("sheet.no-workbook"));
         return format.workbook(content, password, progress);
+    }
+
+    /**
+     * A workbook that was taken in.
+     *
+     * @param taken    as a document of tables; of a large one only their first rows, to be looked at
+     * @param isLarge  whether that is so
+     */
+    public record Sheets(Workbook workbook, Taken taken, boolean isLarge) { }
+
+    /** Takes a workbook in, also as tables; nothing where the file is something else. Fails as {@link #workbook}. */
+    public static Optional<Sheets> sheets(Path file, String password, Progress progress) {
+        String name = String.valueOf(file.getFileName());
+        Content content = new Content(bytes(file), name);
+        if (Formats.of(content) == OtherFormat.PROTECTED) content = new Content(OfficeLock.unlocked(content.bytes(), name, password), name);
+        if (!(Formats.of(content) instanceof SheetFormat format)) return Optional.empty();
+        ReadWorkbook read = format.workbook(content, password, progress);
+        long cells = read.workbook().sheets().stream().flatMap(sheet -> sheet.rows().stream()).mapToLong(row -> row.cells().size()).sum();
+        boolean large = cells > LARGE;
+        return Optional.of(new Sheets(read.workbook(), format.taken(read, large ? BEGINNING : Integer.MAX_VALUE), large));
     }
 
     /**

@@ -49,8 +49,8 @@ import java.util.stream.Stream;
  * Does to every PDF of a folder what people do most: takes it in, corrects one word, publishes it, and looks at both: how many pages are the file's own,
  * how many were changed in place or set anew, and how many show anything different from before. A word is swapped for another order of its own letters, so
  * that any font has what is needed; with a number as third argument, so many words anywhere are swapped for others of the same document; with
- * {@code longer}, the longest paragraph says some of its words twice; with {@code head}, a header or footer is corrected; with {@code paragraph} or {@code item}, one is put
- * in; with {@code colour} or {@code size}, some words get another, with {@code underline} a line, with {@code lit}
+ * {@code longer}, the longest paragraph says some of its words twice; with {@code head}, a header or footer is corrected; with {@code paragraph} or
+ * {@code item}, one is put in; with {@code colour} or {@code size}, some words get another, with {@code underline} a line, with {@code lit}
  * an area behind them.
  */
 public final class Corrections {
@@ -59,7 +59,8 @@ public final class Corrections {
     private static final int MOST_PAGES = 80;
 
     private static final Map<String, UnaryOperator<Document>> KINDS = Map.of("longer", Corrections::lengthened, "head", Corrections::headed,
-            "paragraph", Corrections::parted, "item", Corrections::listed, "colour", document -> dressed(document, look -> look.with(TextProperty.COLOUR, new Colour(0xB00020))), "size",
+            "paragraph", Corrections::parted, "item", Corrections::listed,
+            "colour", document -> dressed(document, look -> look.with(TextProperty.COLOUR, new Colour(0xB00020))), "size",
             document -> dressed(document, look -> look.with(TextProperty.SIZE, 15.0)), "underline",
             document -> dressed(document, look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE)), "lit",
             document -> dressed(document, look -> look.with(TextProperty.HIGHLIGHT, new Colour(0xFFE040))));

@@ -76,7 +76,8 @@ public record SheetAnswers(Map<String, Map<Long, String>> cells, Map<String, Map
         List<Sheet> sheets = new ArrayList<>();
         for (Sheet sheet : workbook.sheets()) {
             Sheet now = sheet;
-            for (Map.Entry<String, String> one : new TreeMap<>(setting.getOrDefault(sheet.name(), Map.of())).entrySet()) now = set(now, one.getKey(), one.getValue());
+            Map<String, String> own = new TreeMap<>(setting.getOrDefault(sheet.name(), Map.of()));
+            for (Map.Entry<String, String> one : own.entrySet()) now = set(now, one.getKey(), one.getValue());
             sheets.add(now);
         }
         return workbook.withSheets(sheets);

@@ -39,13 +39,11 @@ public final class SheetLayout {
     /** More pages come of a stray cell or a wrong area, not of anybody's wish. */
     private static final int MOST_PAGES = 20_000;
     private static final int MANY_PAGES = 400;
-    /** Columns beyond those that hold something over which text may run. */
-    private static final int MOST_REACH = 30;
     /** Wider tables are read to nobody cell by cell. */
     private static final int MOST_TOLD = 256;
     /** Of tables with more cells each row is told as a whole: their tags would take more room than all else. */
     private static final long MOST_CELLS_TOLD = 100_000;
-    private static final double HEADING_HEIGHT = 15;
+    static final double HEADING_HEIGHT = 15;
     private static final Look PLAIN = Look.of(TextProperty.FAMILY, "Calibri").with(TextProperty.SIZE, 11.0);
     private static final Look FRAME = Look.of(TextProperty.SIZE, 10.0);
 
@@ -155,47 +153,21 @@ public final class SheetLayout {
     private void sheet(Sheet sheet, PageSetup setup) {
         Range used = sheet.used(workbook.styles());
         if (used == null) return;
-        int reach = setup.areas().isEmpty() ? reach(sheet, used) : used.right();
-        List<Range> wished = setup.areas().isEmpty() ? List.of(new Range(0, 0, used.bottom(), reach)) : setup.areas();
+        List<Range> wished = PublishedAreas.of(workbook, sheet, setup, used, setter);
         int first = plans.size();
-        for (Range area : wished) {
-            // Beyond what is used there is only white paper.
-            Range seen = area.within(new Range(0, 0, Math.max(used.bottom(), area.top()), Math.max(reach, area.left())));
-            if (seen != null) area(sheet, setup, seen);
-        }
+        for (Range area : wished) area(sheet, setup, area);
         if (plans.size() > first) headings.add(new Heading(1, sheet.name(), sheet.name(), first, setup.page().top()));
         if (!setup.areas().isEmpty() && wished.stream().noneMatch(area -> area.within(used) != null))
             findings.add(Finding.changed(Message.of("sheet.area-empty", sheet.name())));
     }
 
-    /** The last column that text of the last cells of rows runs over. */
-    private int reach(Sheet sheet, Range used) {
-        int reach = used.right();
-        SheetGrid grid = null;
-        for (Row row : sheet.rows()) {
-            if (row.cells().isEmpty() || row.hidden()) continue;
-            Cell last = row.cells().get(row.cells().size() - 1);
-            CellStyle style = workbook.style(last);
-            boolean runs = last.value() instanceof CellValue.Text && !style.wraps() && !style.shrinks()
-                    && (style.across() == CellStyle.Across.BY_KIND || style.across() == CellStyle.Across.LEFT);
-            if (!runs) continue;
-            if (grid == null) grid = new SheetGrid(workbook, sheet, new Range(0, 0, 0, used.right() + MOST_REACH), (cell, dress, width) -> 0);
-            String text = ((CellValue.Text) last.value()).text().replace('\n', ' ');
-            double size = style.font().get(TextProperty.SIZE, 11.0);
-            double room = grid.width(last.column(), reach);
-            // Letters are hardly wider than high; only what may be too long is set.
-            if (text.length() * size < room) continue;
-            double width = setter.set(SheetPainter.paragraph(text, style.font(), Alignment.START), CellText.ENDLESS).width() + 2 * SheetPainter.PADDING;
-            boolean within = sheet.merged().stream().anyMatch(one -> one.holds(row.index(), last.column()));
-            while (!within && room < width && reach < used.right() + MOST_REACH) room += grid.width(++reach);
-        }
-        return reach;
-    }
+    /** How wide the numbers of its rows are. */
+    static double beside(Range area) { return 8 + 6 * Integer.toString(area.bottom() + 1).length(); }
 
     private void area(Sheet sheet, PageSetup setup, Range area) {
         SheetGrid grid = new SheetGrid(workbook, sheet, whole(area, setup), (cell, style, width) -> SheetPainter.height(workbook, setter, numbers, cell,
                 style, width));
-        double beside = setup.headings() ? 8 + 6 * Integer.toString(area.bottom() + 1).length() : 0;
+        double beside = setup.headings() ? beside(area) : 0;
         double above = setup.headings() ? HEADING_HEIGHT : 0;
         SheetSplit split = SheetSplit.of(sheet, setup, area, grid, beside, above);
         if (plans.size() + (long) split.pages() > MOST_PAGES)

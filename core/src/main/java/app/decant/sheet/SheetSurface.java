@@ -20,7 +20,7 @@ import java.util.stream.IntStream;
 public final class SheetSurface {
     private static final Look PLAIN = Look.of(TextProperty.FAMILY, "Calibri").with(TextProperty.SIZE, 11.0);
     private static final int MORE_ROWS = 60;
-    private static final int MORE_COLUMNS = 16;
+    private static final int MORE_COLUMNS = 31;
     /** Text of cells beside a part may run into it from as many columns away. */
     private static final int REACH = 8;
     /** What is merged is painted as a whole; more rows than these of it are not looked for. */
@@ -72,11 +72,11 @@ public final class SheetSurface {
 
     private void edges(Range used, Range whole, SheetGrid grid) {
         PageSetup setup = sheet.setup();
-        List<Range> areas = setup.areas().isEmpty() ? List.of(new Range(0, 0, used.bottom(), used.right())) : setup.areas();
-        for (Range area : areas) {
+        for (Range area : PublishedAreas.of(workbook, sheet, setup, used, setter)) {
             Range seen = area.within(whole);
             if (seen == null) continue;
-            SheetSplit split = SheetSplit.of(sheet, setup, seen, grid, 0, 0);
+            double beside = setup.headings() ? SheetLayout.beside(seen) : 0;
+            SheetSplit split = SheetSplit.of(sheet, setup, seen, grid, beside, setup.headings() ? SheetLayout.HEADING_HEIGHT : 0);
             edges.add(new Edges(seen, begins(split.columns()), begins(split.rows()), split.scale()));
         }
     }

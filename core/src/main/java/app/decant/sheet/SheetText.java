@@ -33,6 +33,7 @@ public final class SheetText {
     private static final Border HAIR = Border.single(0.5, new Colour(0xBFBFBF));
 
     private final Workbook workbook;
+    private final int mostRows;
     private final NumberText numbers;
     /** Where the cells of the tables come from, in the order of making: their sheet is told last. */
     private final Map<BlockPath, CellPlace> places = new HashMap<>();
@@ -40,17 +41,21 @@ public final class SheetText {
     /** The place of a cell in a workbook, all from 0. */
     public record CellPlace(int sheet, int row, int column) { }
 
-    private SheetText(Workbook workbook) {
+    private SheetText(Workbook workbook, int mostRows) {
         this.workbook = workbook;
+        this.mostRows = mostRows;
         numbers = new NumberText(workbook, Locale.getDefault(Locale.Category.FORMAT));
     }
 
     /** The document of the sheets that are chosen; those that hold nothing are left out. */
-    public static Document of(Workbook workbook, SheetChoice choice) { return new SheetText(workbook).document(choice); }
+    public static Document of(Workbook workbook, SheetChoice choice) { return new SheetText(workbook, Integer.MAX_VALUE).document(choice); }
+
+    /** The same with the first rows only, of each area at most so many: to be looked at, not to be published. */
+    public static Document beginning(Workbook workbook, int mostRows) { return new SheetText(workbook, mostRows).document(SheetChoice.AS_SET_UP); }
 
     /** Where the cells of the tables come from that a workbook is taken in as, by their way in its document: section, block, row, cell. */
     public static Map<BlockPath, CellPlace> places(Workbook workbook) {
-        SheetText text = new SheetText(workbook);
+        SheetText text = new SheetText(workbook, Integer.MAX_VALUE);
         text.document(SheetChoice.AS_SET_UP);
         return text.places;
     }
@@ -100,7 +105,7 @@ public final class SheetText {
         Map<Long, Range> merged = sheet.mergedFrom();
         List<Table.Row> rows = new ArrayList<>();
         List<Integer> seen = new ArrayList<>();
-        for (int r = area.top(); r <= area.bottom(); r++) if (grid.height(r) > 0) seen.add(r);
+        for (int r = area.top(); r <= area.bottom() && seen.size() < mostRows; r++) if (grid.height(r) > 0) seen.add(r);
         for (int r = 0; r < seen.size(); r++) rows.add(row(sheet, number, seen, r, columns, merged, path));
         return new Table(Look.PLAIN, widths, rows);
     }

@@ -16,9 +16,11 @@ import app.decant.format.sheet.CorrectedSheets;
 import app.decant.format.sheet.SheetFormat;
 import app.decant.page.Item;
 import app.decant.page.Page;
+import app.decant.page.Pages;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -104,13 +106,22 @@ class SheetAnswersTest {
         assertThat(part.text()).anyMatch(item -> item instanceof Item.LineItem);
     }
 
-    /** The edges that are shown on a sheet are those of the pages that are made of it. */
+    /** The edges that are shown on a sheet are those of the pages that are made of it, also where text runs on beyond what is used, or numbers stand beside. */
     @Test void edgesAreThoseOfThePages() {
-        Workbook workbook = FaresWorkbook.workbook();
-        int pages = 0;
-        for (int i = 0; i < workbook.sheets().size(); i++)
-            for (SheetSurface.Edges edges : new SheetSurface(workbook, i, FontCatalogue.ofThisMachine()).edges())
-                if (!workbook.sheets().get(i).hidden()) pages += edges.pages();
-        assertThat(SheetLayout.of(workbook, SheetChoice.AS_SET_UP, FontCatalogue.ofThisMachine(), Progress.SILENT).pages()).hasSize(pages);
+        Workbook fares = FaresWorkbook.workbook();
+        List<Sheet> sheets = new ArrayList<>(fares.sheets());
+        List<Row> rows = new ArrayList<>();
+        CellValue text = new CellValue.Text("From the pier to the lighthouse and back. ".repeat(9));
+        for (int r = 0; r < 200; r++) rows.add(new Row(r, Double.NaN, false, List.of(new Cell(0, text, 0))));
+        PageSetup lettered = new PageSetup(PageSetup.PLAIN.page(), 1, 1, 1, false, false, false, false, false, true, List.of(), null, null, List.of(40),
+                List.of(), null, null);
+        sheets.add(new Sheet("Long", false, 48, 15, List.of(), rows, List.of(), lettered));
+        Workbook workbook = fares.withSheets(sheets);
+        for (int i = 0; i < workbook.sheets().size(); i++) {
+            SheetChoice choice = new SheetChoice(List.of(workbook.sheets().get(i).name()), List.of(), false, SheetChoice.Fit.AS_SET_UP);
+            int pages = new SheetSurface(workbook, i, FontCatalogue.ofThisMachine()).edges().stream().mapToInt(SheetSurface.Edges::pages).sum();
+            Pages made = SheetLayout.of(workbook, choice, FontCatalogue.ofThisMachine(), Progress.SILENT);
+            assertThat(made.pages()).as(workbook.sheets().get(i).name()).hasSize(pages);
+        }
     }
 }

@@ -31,11 +31,12 @@ final class SheetRoom {
     private void look() { shown.set(isShown()); }
 
     /** Whether the sheets are what is revised now. */
-    boolean isShown() { return table.applies() && !settings.flag(TABLES); }
+    boolean isShown() { return table.applies() && (table.isLarge() || !settings.flag(TABLES)); }
 
     ReadOnlyBooleanProperty shown() { return shown.getReadOnlyProperty(); }
 
-    boolean applies() { return table.applies(); }
+    /** Whether it can be shown both ways: of a very large one there are only its sheets. */
+    boolean hasTables() { return table.applies() && !table.isLarge(); }
 
     /** Sheets, or tables of a document. */
     void asTables(boolean wanted) {

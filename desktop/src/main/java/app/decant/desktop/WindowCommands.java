@@ -70,8 +70,8 @@ final class WindowCommands {
         add("next.place", open, window::nextPlace, new KeyCodeCombination(KeyCode.F8));
         add("next.heading", open, () -> window.heading(1), new KeyCodeCombination(KeyCode.DOWN, KeyCombination.ALT_DOWN));
         add("previous.heading", open, () -> window.heading(-1), new KeyCodeCombination(KeyCode.UP, KeyCombination.ALT_DOWN));
-        add("sheet.tables", () -> window.sheets().isShown(), () -> window.sheets().asTables(true));
-        add("sheet.sheets", () -> window.sheets().applies() && !window.sheets().isShown(), () -> window.sheets().asTables(false));
+        add("sheet.tables", () -> window.sheets().isShown() && window.sheets().hasTables(), () -> window.sheets().asTables(true));
+        add("sheet.sheets", () -> window.sheets().hasTables() && !window.sheets().isShown(), () -> window.sheets().asTables(false));
         add("larger", open, () -> zoom(window, 1.1), control(KeyCode.PLUS), control(KeyCode.EQUALS));
         add("smaller", open, () -> zoom(window, 1 / 1.1), control(KeyCode.MINUS));
         add("usual", open, () -> window.table().zoom(1.1), control(KeyCode.DIGIT0));

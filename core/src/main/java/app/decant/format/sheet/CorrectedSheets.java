@@ -60,7 +60,9 @@ public record CorrectedSheets(Workbook workbook, int cells, List<Finding> findin
      * @return nothing where more was changed than cells: rows or columns came or went, paragraphs, widths
      */
     public static Optional<CorrectedSheets> of(Workbook workbook, Document came, Document now) {
-        Optional<List<Correction>> corrections = corrections(came, now, SheetText.places(workbook));
+        Optional<List<Correction>> corrections = corrections(came, now, Map.of());
+        // Where cells stand in the tables is looked for only where something in these is another.
+        if (corrections.isPresent() && !corrections.get().isEmpty()) corrections = corrections(came, now, SheetText.places(workbook));
         SheetAnswers answers = SheetAnswers.of(now.answers());
         return corrections.map(list -> list.isEmpty() && answers.isEmpty() ? new CorrectedSheets(workbook, 0, List.of()) : corrected(workbook, list, answers));
     }

@@ -1,6 +1,8 @@
 package app.decant.format.sheet;
 
+import app.decant.document.Document;
 import app.decant.document.Finding;
+import app.decant.document.Provenance;
 import app.decant.document.Progress;
 import app.decant.format.Content;
 import app.decant.format.Format;
@@ -106,12 +108,17 @@ public enum SheetFormat implements Format {
     WrittenWorkbook made(Workbook workbook, Instant when) { throw new UnsupportedOperationException(kind()); }
 
     @Override public Taken read(Content content, String password, Progress progress) {
-        ReadWorkbook read = workbook(content, password, progress);
+        return taken(workbook(content, password, progress), Integer.MAX_VALUE);
+    }
+
+    /** A workbook that was read as a document of tables, each of at most so many rows. */
+    public Taken taken(ReadWorkbook read, int mostRows) {
         List<Finding> findings = new ArrayList<>(List.of(Finding.note(Message.of("sheet.as-tables"))));
         findings.addAll(read.findings());
         for (Sheet sheet : read.workbook().sheets())
             if (sheet.matter().lock() != null) findings.add(Finding.note(Message.of("sheet.locked", sheet.name())));
-        return new Taken(SheetText.of(read.workbook(), SheetChoice.AS_SET_UP), findings);
+        Document tables = mostRows == Integer.MAX_VALUE ? SheetText.of(read.workbook(), SheetChoice.AS_SET_UP) : SheetText.beginning(read.workbook(), mostRows);
+        return new Taken(tables, this, findings, Provenance.NONE);
     }
 
     /** What is lost of a workbook where its sheets become tables of a text. */

@@ -312,7 +312,8 @@ final class PassageSetting {
 
     private static double width(SetWord word, ShownGlyph like) {
         if (word.letters().isEmpty()) return 0;
-        return word.letters().stream().mapToDouble(letter -> letter.before() + PenPath.width(letter, like)).sum() - like.spacing() / like.size() * like.across();
+        double letters = word.letters().stream().mapToDouble(letter -> letter.before() + PenPath.width(letter, like)).sum();
+        return letters - like.spacing() / like.size() * like.across();
     }
 
     private List<Composed> composed(List<SetWord> words, List<Line> lines, Column column, Correction correction, ShownGlyph like)

@@ -187,8 +187,8 @@ class CorrectedLineTest {
             List<String> was = CorrectedFile.letters(source, 0);
             List<String> is = CorrectedFile.letters(made.receipt().file(), 0);
             String line = change[0].equals("Single") ? " 157.9" : " 77.9";
-            List<String> after = was.stream().filter(letter -> letter.endsWith(line) && Double.parseDouble(letter.split(" ")[letter.split(" ").length - 2]) > 299)
-                    .toList();
+            List<String> after = was.stream().filter(letter -> letter.endsWith(line))
+                    .filter(letter -> Double.parseDouble(letter.split(" ")[letter.split(" ").length - 2]) > 299).toList();
             assertThat(after).as(change[2]).isNotEmpty().allSatisfy(letter -> assertThat(is).contains(letter));
             assertThat(CorrectedFile.text(made.receipt().file()).replaceAll("\\s+", " ")).contains(change[1]);
             List<double[]> row = is.stream().filter(letter -> letter.endsWith(line) && !letter.startsWith(" "))

@@ -26,7 +26,8 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** Items put into lists of a PDF, parted, joined and taken out within their own page: labels come along, and those after them count on. Read by PDFBox. */
 class ListItemsInPlaceTest {
-    private static final String FOOT = "BT /F1 11 Tf 72 400 Td (Ask at the pier for all else that you may need on board, or on the way to the islands and back.) Tj ET\n";
+    private static final String FOOT = "BT /F1 11 Tf 72 400 Td (Ask at the pier for all else that you may need on board, or on the way to"
+            + " the islands and back.) Tj ET\n";
     private static final List<String> TEXTS = List.of("Bicycles are carried free of charge.", "Dogs stay on the lead at all times.", "Cars board first.",
             "Children under six travel for nothing.");
 
@@ -92,7 +93,8 @@ class ListItemsInPlaceTest {
         Made made = new CorrectedFile(root).part(source, "lead at all times.", "Cats stay in their baskets.");
         isInPlace(made);
         Path file = made.receipt().file();
-        assertThat(lines(file).subList(0, 4)).containsExactly("•" + " " + TEXTS.get(0), "• " + TEXTS.get(1), "• Cats stay in their baskets.", "• " + TEXTS.get(2));
+        assertThat(lines(file).subList(0, 4)).containsExactly("• " + TEXTS.get(0), "• " + TEXTS.get(1),
+                "• Cats stay in their baskets.", "• " + TEXTS.get(2));
         TextPosition dogs = first(file, "Dogs");
         TextPosition cats = first(file, "Cats");
         assertThat(cats.getXDirAdj()).isCloseTo(dogs.getXDirAdj(), within(0.05f));
@@ -145,7 +147,8 @@ class ListItemsInPlaceTest {
     /** An item that goes on for several lines keeps its edge, and so does the one that begins within it. */
     @Test void anItemOfSeveralLinesIsPartedWhereItHangs() throws IOException {
         String lines = "BT /F1 11 Tf 74 760 Td (1.) Tj ET BT /F1 11 Tf 14 TL 92 760 Td (The ship leaves at noon and comes back before the tide of that) Tj T*"
-                + " (evening turns. Nobody waits for those who are late, not even) Tj T* (for the mayor of the town.) Tj ET\n" + item(716, "2.", 74, TEXTS.get(1))
+                + " (evening turns. Nobody waits for those who are late, not even) Tj T* (for the mayor of the town.) Tj ET\n"
+                + item(716, "2.", 74, TEXTS.get(1))
                 + item(700, "3.", 74, TEXTS.get(2));
         Path source = new CorrectedFile(root).file(lines + "BT /F1 11 Tf 72 400 Td (Ask at the pier.) Tj ET\n");
         Taken taken = Decant.open(source);

@@ -28,6 +28,8 @@ import javafx.scene.layout.VBox;
 /** The pages as small pictures, the chosen ones lit; a click leaves one out or takes it in. Pictures are painted as they come into view. */
 public final class PageGrid {
     private static final double WIDTH = 62;
+    /** Of very many pages these are shown; nobody looks through more, and thousands would keep the window waiting. */
+    private static final int MOST = 400;
     private final Desk desk;
     private final Consumer<Set<Integer>> picked;
     private final Label title = new Label();
@@ -38,6 +40,7 @@ public final class PageGrid {
     private final Map<Page, Image> images = new IdentityHashMap<>();
     private final PagePictures pictures = new PagePictures();
     private Set<Integer> chosen = Set.of();
+    private int counted;
 
     /** One page's button. */
     private record Thumb(Button button, ImageView view, Page page) { }
@@ -60,7 +63,7 @@ public final class PageGrid {
     void show(PagedDocument pages, Set<Integer> wanted) {
         chosen = wanted;
         title.setText(wanted.isEmpty() ? Words.of("grid.whole", pages.count()) : Words.of("grid.some", wanted.size(), pages.count()));
-        boolean same = thumbs.size() == pages.count();
+        boolean same = thumbs.size() == Math.min(MOST, pages.count()) && counted == pages.count();
         for (int i = 0; same && i < thumbs.size(); i++) same = thumbs.get(i).page == pages.page(i);
         if (!same) build(pages);
         for (int i = 0; i < thumbs.size(); i++) {
@@ -74,8 +77,10 @@ public final class PageGrid {
     private void build(PagedDocument pages) {
         thumbs.clear();
         flow.getChildren().clear();
-        images.keySet().retainAll(pages.pages());
-        for (Page page : pages.pages()) {
+        counted = pages.count();
+        List<Page> seen = List.copyOf(pages.pages().subList(0, Math.min(MOST, counted)));
+        images.keySet().retainAll(seen);
+        for (Page page : seen) {
             ImageView view = new ImageView();
             double height = WIDTH * page.height() / page.width();
             view.setFitWidth(WIDTH);
@@ -94,6 +99,12 @@ public final class PageGrid {
             flow.getChildren().add(cell);
             thumbs.add(new Thumb(button, view, page));
         }
+        if (counted <= MOST) return;
+        Label more = new Label(Words.of("grid.more", counted - MOST));
+        more.setWrapText(true);
+        more.setPrefWidth(3 * WIDTH);
+        more.getStyleClass().add("quiet");
+        flow.getChildren().add(more);
     }
 
     private void toggle(int index, int count) {

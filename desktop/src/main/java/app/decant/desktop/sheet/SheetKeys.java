@@ -173,7 +173,8 @@ final class SheetKeys {
                 answers.put(SheetAnswers.cell(table.name(), range.top() + r, range.left() + c), cells[c]);
         }
         table.fill(answers);
-        table.pick(new SheetPick(table.picked().get().sheet(), range.top(), range.left(), Math.min(table.surface().get().rows(), range.top() + lines.length) - 1,
-                Math.min(table.surface().get().columns(), range.left() + most) - 1), true);
+        int bottom = Math.min(table.surface().get().rows(), range.top() + lines.length) - 1;
+        int right = Math.min(table.surface().get().columns(), range.left() + most) - 1;
+        table.pick(new SheetPick(table.picked().get().sheet(), range.top(), range.left(), bottom, right), true);
     }
 }

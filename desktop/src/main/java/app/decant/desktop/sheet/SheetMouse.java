@@ -63,13 +63,14 @@ final class SheetMouse {
         if (!picks && (!event.isSecondaryButtonDown() || asks)) return;
         int r = table.paper().rowAt(event.getY());
         int c = table.paper().columnAt(event.getX());
-        int sheet = table.picked().get().sheet();
+        SheetPick before = table.picked().get();
+        int sheet = before.sheet();
+        boolean more = event.isShiftDown();
         if (event.getY() < SheetPaper.ABOVE && event.getX() < table.paper().beside()) table.pick(new SheetPick(sheet, 0, 0, last(true), last(false)), false);
-        else if (event.getY() < SheetPaper.ABOVE) table.pick(new SheetPick(sheet, 0, event.isShiftDown() ? table.picked().get().column() : c, last(true), c), false);
-        else if (event.getX() < table.paper().beside()) table.pick(new SheetPick(sheet, event.isShiftDown() ? table.picked().get().row() : r, 0, r, last(false)),
-                false);
+        else if (event.getY() < SheetPaper.ABOVE) table.pick(new SheetPick(sheet, 0, more ? before.column() : c, last(true), c), false);
+        else if (event.getX() < table.paper().beside()) table.pick(new SheetPick(sheet, more ? before.row() : r, 0, r, last(false)), false);
         else if (event.getClickCount() == 2) table.write(null);
-        else table.to(r, c, event.isShiftDown());
+        else table.to(r, c, more);
     }
 
     private int last(boolean rows) { return rows ? surface().rows() - 1 : surface().columns() - 1; }

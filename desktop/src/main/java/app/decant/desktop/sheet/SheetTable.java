@@ -106,6 +106,8 @@ public final class SheetTable extends Region {
     /** Whether what is open can be shown as sheets. */
     public boolean applies() { return desk.session() != null && desk.source().get() != null && desk.session().isSheets(); }
 
+    public boolean isLarge() { return desk.session() != null && desk.session().isLarge(); }
+
     /** Looks at the workbook as it is now, aside: what depends on a cell may be much. */
     private void look() {
         if (!applies()) return;
@@ -234,7 +236,8 @@ public final class SheetTable extends Region {
         if (pen.isVisible()) write(0, 0);
         picked.set(wanted);
         SheetSurface here = surface.get();
-        setAccessibleText(Words.of("sheet.cell.said", here.sheet().name(), Range.name(wanted.row(), wanted.column()), here.shown(wanted.row(), wanted.column())));
+        String said = here.shown(wanted.row(), wanted.column());
+        setAccessibleText(Words.of("sheet.cell.said", here.sheet().name(), Range.name(wanted.row(), wanted.column()), said));
         if (!seen) return;
         see(across, here.left(wanted.toColumn()), here.left(wanted.toColumn() + 1), here.left(view().frozenColumns()), (canvasWidth() - paper.beside()
                 - paper.frozenWidth()) / scale());
@@ -258,8 +261,9 @@ public final class SheetTable extends Region {
         Range whole = here.whole(row, column);
         int toRow = rows > 0 && !extends_ ? whole.bottom() + rows : row + rows;
         int toColumn = columns > 0 && !extends_ ? whole.right() + columns : column + columns;
-        while (toRow >= 0 && toRow < here.rows() && here.top(toRow + 1) == here.top(toRow) && rows != 0) toRow += Integer.signum(rows);
-        while (toColumn >= 0 && toColumn < here.columns() && here.left(toColumn + 1) == here.left(toColumn) && columns != 0) toColumn += Integer.signum(columns);
+        while (rows != 0 && toRow >= 0 && toRow < here.rows() && here.top(toRow + 1) == here.top(toRow)) toRow += Integer.signum(rows);
+        int step = Integer.signum(columns);
+        while (step != 0 && toColumn >= 0 && toColumn < here.columns() && here.left(toColumn + 1) == here.left(toColumn)) toColumn += step;
         to(toRow, toColumn, extends_);
     }
 

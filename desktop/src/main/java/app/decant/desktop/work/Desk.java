@@ -31,6 +31,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.time.LocalTime;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
@@ -136,7 +137,7 @@ public final class Desk {
     public void discard() { if (session != null) session.discard(); }
 
     /** Takes a file in; the original is only read. */
-    public void open(Path file, String password) { open(file, password, progress -> Decant.open(file, password, progress)); }
+    public void open(Path file, String password) { open(file, password, null); }
 
     /** Looks aside in what the open PDF and the document inside it differ; null is told where that can't be. */
     public void compareInside(Consumer<List<Difference>> told) {
@@ -204,12 +205,13 @@ public final class Desk {
     }
 
     private static Session.Opened opened(Path file, String password, Job.Work<Taken> reading, Progress told) {
-        Taken taken = read(reading, told);
+        Optional<Decant.Sheets> sheets = reading == null ? Decant.sheets(file, password, told) : Optional.empty();
+        Taken taken = sheets.isPresent() ? sheets.get().taken() : read(reading == null ? progress -> Decant.open(file, password, progress) : reading, told);
         Layout layout = new Layout(FontCatalogue.ofThisMachine());
         PagedDocument laid = layout.next(taken.document(), told);
         if (taken.format() != FixedFormat.PDF)
             return new Session.Opened(new Session.Source(file, taken, password, null, false, null), layout, laid, null, null, laid,
-                    Sheets.of(file, password, taken, laid, told));
+                    sheets.map(of -> new Sheets(of, laid)).orElse(null));
         Original original = Intake.original(file, password);
         Revision revision = new Revision(original, taken, laid);
         Session.Source source = new Session.Source(file, taken, password, Intake.fingerprint(file), Intake.hasBookmarks(file, password),

@@ -32,6 +32,7 @@ import app.decant.publish.Recipe;
 import app.decant.publish.SafeFile;
 import app.decant.publish.Target;
 import app.decant.recover.FixedFormat;
+import app.decant.sheet.SheetChoice;
 import app.decant.sheet.Workbook;
 import app.decant.words.Message;
 import java.nio.file.Path;
@@ -75,6 +76,8 @@ public final class Session {
     private final GroundPainter ground;
     private final Keeping keeping;
     private final Sheets sheets;
+    /** The tables for which the pages of sheets are being made. */
+    private PagedDocument making;
     private final ReadOnlyObjectWrapper<PagedDocument> settled = new ReadOnlyObjectWrapper<>();
     private PagedDocument settledOf;
     private Recipe.Changes settledAs;
@@ -171,9 +174,29 @@ public final class Session {
     public GroundPainter ground() { return ground; }
     /** The pages as they are laid out from the text, which other formats and pages set anew are made of. */
     PagedDocument laid() { return laid; }
+    /** The pages of sheets; of a large workbook the beginnings of its tables until they are made. */
+    private PagedDocument sheets(SheetChoice choice) {
+        PagedDocument known = sheets.known(choice, laid);
+        if (known != null || !sheets.isLarge()) return known != null ? known : sheets.pages(choice, laid);
+        PagedDocument now = laid;
+        if (making == now) return now;
+        making = now;
+        threads.work.execute(() -> {
+            PagedDocument pages = sheets.pages(choice, now);
+            Platform.runLater(() -> {
+                making = null;
+                if (laid == now) settled.set(pages);
+            });
+        });
+        return now;
+    }
+
+    /** Whether it is a workbook too large to be shown as tables. */
+    public boolean isLarge() { return sheets != null && sheets.isLarge(); }
+
     /** The pages that a recipe publishes. */
     public PagedDocument published(Recipe recipe) {
-        if (isSheets()) return sheets.pages(recipe.sheets(), laid);
+        if (isSheets()) return sheets(recipe.sheets());
         PagedDocument plain = recipe.keepsPages() ? shown : laid;
         if (!hasTrackedChanges() || recipe.target() != Target.PDF || recipe.changes().settled(Target.PDF) == null) return plain;
         if (settledOf == laid && settledAs == recipe.changes()) return settled.get();

@@ -11,7 +11,6 @@ import app.decant.document.Progress;
 import app.decant.document.Story;
 import app.decant.edit.TextSelection;
 import app.decant.font.FontCatalogue;
-import app.decant.format.Taken;
 import app.decant.format.sheet.CorrectedSheets;
 import app.decant.format.sheet.SheetFormat;
 import app.decant.layout.PagedDocument;
@@ -23,7 +22,6 @@ import app.decant.sheet.SheetChoice;
 import app.decant.sheet.SheetLayout;
 import app.decant.sheet.SheetText;
 import app.decant.sheet.Workbook;
-import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -36,6 +34,7 @@ import org.slf4j.LoggerFactory;
 final class Sheets {
     private final Workbook workbook;
     private final Document came;
+    private final boolean large;
     private final Map<BlockPath, SheetText.CellPlace> places;
     private final Map<SheetChoice, PagedDocument> shown = new HashMap<>();
     private Document asked;
@@ -44,19 +43,20 @@ final class Sheets {
     private CorrectedSheets corrected;
     private PagedDocument shownOf;
 
-    private Sheets(Workbook workbook, Document came) {
-        this.workbook = workbook;
-        this.came = came;
-        places = SheetText.places(workbook);
+    /** Those of a workbook that was taken in. Its pages as it is set up are made at once, unless there are very many. */
+    Sheets(Decant.Sheets of, PagedDocument tables) {
+        workbook = of.workbook();
+        came = of.taken().document();
+        large = of.isLarge();
+        places = large ? Map.of() : SheetText.places(workbook);
+        if (!large) pages(SheetChoice.AS_SET_UP, tables);
     }
 
-    /** Those of a file that was taken in as tables; null where it is no workbook. Its pages as it is set up are made at once. */
-    static Sheets of(Path file, String password, Taken taken, PagedDocument tables, Progress progress) {
-        if (!(taken.format() instanceof SheetFormat)) return null;
-        Sheets sheets = new Sheets(Decant.workbook(file, password, progress).workbook(), taken.document());
-        sheets.pages(SheetChoice.AS_SET_UP, tables);
-        return sheets;
-    }
+    /** Whether its pages take a while, so that nobody should wait for them, and its tables are only their beginnings. */
+    boolean isLarge() { return large; }
+
+    /** The pages of a choice where they were made already; else null. */
+    synchronized PagedDocument known(SheetChoice choice, PagedDocument tables) { return shownOf == tables ? shown.get(choice) : null; }
 
     /** Whether a document is still the tables of the workbook, but for what stands in their cells. */
     synchronized boolean fits(Document now) {
