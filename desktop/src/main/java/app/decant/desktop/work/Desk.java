@@ -9,6 +9,7 @@ import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Look;
 import app.decant.document.Progress;
+import app.decant.document.SameBlocks;
 import app.decant.edit.Change;
 import app.decant.edit.TextSelection;
 import app.decant.font.FontCatalogue;
@@ -205,20 +206,39 @@ public final class Desk {
     }
 
     private static Session.Opened opened(Path file, String password, Job.Work<Taken> reading, Progress told) {
+        Path origin = reading == null ? WorkingCopy.origin(file) : null;
+        Session.Opened restored = origin == null ? null : restored(file, origin, password, told);
+        return restored != null ? restored : plain(file, password, reading, told);
+    }
+
+    /** A working copy of a PDF or a workbook, with what it was made from: its own pages, its sheets. Null where that is neither, or does not open. */
+    private static Session.Opened restored(Path copy, Path origin, String password, Progress told) {
+        try {
+            Session.Opened came = plain(origin, password, null, told);
+            if (came.revision() == null && came.sheets() == null) return null;
+            return came.restoring(SameBlocks.of(Decant.open(copy, password, told).document(), came.source().taken().document()));
+        } catch (DecantException e) {
+            if (e.kind() == DecantException.Kind.CANCELLED || e.kind() == DecantException.Kind.NEEDS_PASSWORD) throw e;
+            LoggerFactory.getLogger(Desk.class).info("{} does not open any more; its copy does", origin, e);
+            return null;
+        }
+    }
+
+    private static Session.Opened plain(Path file, String password, Job.Work<Taken> reading, Progress told) {
         Optional<Decant.Sheets> sheets = reading == null ? Decant.sheets(file, password, told) : Optional.empty();
         Taken taken = sheets.isPresent() ? sheets.get().taken() : read(reading == null ? progress -> Decant.open(file, password, progress) : reading, told);
         Layout layout = new Layout(FontCatalogue.ofThisMachine());
         PagedDocument laid = layout.next(taken.document(), told);
         if (taken.format() != FixedFormat.PDF)
             return new Session.Opened(new Session.Source(file, taken, password, null, false, null), layout, laid, null, null, laid,
-                    sheets.map(of -> new Sheets(of, laid)).orElse(null));
+                    sheets.map(of -> new Sheets(of, laid)).orElse(null), null);
         Original original = Intake.original(file, password);
         Revision revision = new Revision(original, taken, laid);
         Session.Source source = new Session.Source(file, taken, password, Intake.fingerprint(file), Intake.hasBookmarks(file, password),
                 Decant.sourceInside(file, password).orElse(null));
         // Looked for here, where it keeps nobody waiting.
         revision.form();
-        return new Session.Opened(source, layout, laid, original, revision, revision.shown(laid), null);
+        return new Session.Opened(source, layout, laid, original, revision, revision.shown(laid), null, null);
     }
 
     private static Taken read(Job.Work<Taken> reading, Progress progress) {

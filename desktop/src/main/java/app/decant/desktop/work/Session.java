@@ -126,8 +126,12 @@ public final class Session {
      * @param revision of it, likewise
      * @param shown    its pages as they are shown
      * @param sheets   of a workbook; else null
+     * @param restored what was made of it in a session that was cut short; else null
      */
-    record Opened(Source source, Layout layout, PagedDocument laid, Original original, Revision revision, PagedDocument shown, Sheets sheets) { }
+    record Opened(Source source, Layout layout, PagedDocument laid, Original original, Revision revision, PagedDocument shown, Sheets sheets,
+            Document restored) {
+        Opened restoring(Document other) { return new Opened(source, layout, laid, original, revision, shown, sheets, other); }
+    }
 
     /**
      * @param copy    that it is kept in, or null
@@ -143,8 +147,8 @@ public final class Session {
         layout = opened.layout;
         sheets = opened.sheets;
         laid = opened.laid;
-        document = source.taken.document();
-        saved = document;
+        saved = source.taken.document();
+        document = opened.restored == null ? saved : opened.restored;
         history.begin(document);
         shown = opened.shown;
         pages.set(shown);
@@ -152,6 +156,10 @@ public final class Session {
         selection.addListener((observed, before, now) -> nextLook.set(null));
         selection.set(stops.isEmpty() ? null : TextSelection.caret(new Place(stops.get(0).path(), 0)));
         rest.setOnFinished(event -> lookAgain());
+        if (opened.restored == null) return;
+        changed.set(true);
+        layOut();
+        keeping.soon(document);
     }
 
     Source source() { return source; }

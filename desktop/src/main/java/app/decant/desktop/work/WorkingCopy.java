@@ -10,6 +10,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -72,6 +73,19 @@ public final class WorkingCopy {
             Files.deleteIfExists(origin);
         } catch (IOException e) {
             LoggerFactory.getLogger(WorkingCopy.class).warn("{} can't be removed", copy, e);
+        }
+    }
+
+    /** The file that a copy was made from, where it still lies as it did then; else null. */
+    static Path origin(Path copy) {
+        Path from = copy.resolveSibling(copy.getFileName().toString().replaceAll(COPY.pattern(), ".from"));
+        try {
+            if (from.equals(copy) || !Files.exists(from)) return null;
+            Path origin = Path.of(Files.readString(from, StandardCharsets.UTF_8));
+            return Files.exists(origin) && Files.getLastModifiedTime(origin).compareTo(Files.getLastModifiedTime(copy)) <= 0 ? origin : null;
+        } catch (IOException | InvalidPathException e) {
+            LoggerFactory.getLogger(WorkingCopy.class).warn("It can't be told what {} was made from", copy, e);
+            return null;
         }
     }
 
