@@ -49,6 +49,7 @@ import app.decant.publish.Target;
 import app.decant.publish.UserFolder;
 import app.decant.recover.FixedFormat;
 import app.decant.recover.PageText;
+import app.decant.sheet.CellComparison;
 import app.decant.sheet.SheetChoice;
 import app.decant.sheet.SheetLayout;
 import app.decant.sheet.Workbook;
@@ -210,6 +211,19 @@ public final class Decant {
      */
     public static Comparison compare(Path original, Path result, String password, Progress progress) {
         return Proof.compare(pages(original, password, progress), pages(result, password, progress), progress);
+    }
+
+    /** Compares two workbooks cell by cell; nothing where either is none. */
+    public static Optional<CellComparison> compareCells(Path original, Path result, String password, Progress progress) {
+        if (!isWorkbook(original, password) || !isWorkbook(result, password)) return Optional.empty();
+        return Optional.of(CellComparison.of(workbook(original, password, progress).workbook(), workbook(result, password, progress).workbook()));
+    }
+
+    private static boolean isWorkbook(Path file, String password) {
+        String name = String.valueOf(file.getFileName());
+        Content content = new Content(bytes(file), name);
+        if (Formats.of(content) == OtherFormat.PROTECTED) content = new Content(OfficeLock.unlocked(content.bytes(), name, password), name);
+        return Formats.of(content) instanceof SheetFormat;
     }
 
     /** Compares a document that was taken in with the file it came from: how faithful it is. */

@@ -5,6 +5,7 @@ import app.decant.document.Progress;
 import app.decant.proof.Comparison;
 import app.decant.proof.Difference;
 import app.decant.proof.PageScore;
+import app.decant.sheet.CellComparison;
 import app.decant.publish.TimeLimit;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -38,9 +39,14 @@ final class CompareCommand implements Callable<Integer> {
     @Override public Integer call() {
         String password = source.password();
         Comparison comparison = TimeLimit.run(source.limit(), Progress.SILENT, (gate, progress) -> Decant.compare(original, result, password, progress));
+        CellComparison cells = TimeLimit.run(source.limit(), Progress.SILENT,
+                (gate, progress) -> Decant.compareCells(original, result, password, progress).orElse(null));
         PrintWriter out = spec.commandLine().getOut();
-        if (json) out.println(Json.text(value(comparison)));
+        ObjectNode value = value(comparison);
+        if (cells != null) cells(value.putObject("cells"), cells);
+        if (json) out.println(Json.text(value));
         else print(out, comparison);
+        if (!json && cells != null) print(out, cells);
         return Main.DONE;
     }
 
@@ -62,6 +68,31 @@ final class CompareCommand implements Callable<Integer> {
                     .put("height", rounded(difference.height()));
         }
         return value;
+    }
+
+    private static void cells(ObjectNode value, CellComparison cells) {
+        value.put("score", rounded(cells.score())).put("compared", cells.cells());
+        ArrayNode all = value.putArray("differences");
+        for (CellComparison.Difference one : cells.differences()) {
+            ObjectNode node = all.addObject().put("kind", one.kind().name().toLowerCase(Locale.ROOT)).put("sheet", one.sheet()).put("was", one.was())
+                    .put("is", one.is());
+            if (one.old() != null) node.put("old", one.old()).put("now", one.now());
+        }
+    }
+
+    private static void print(PrintWriter out, CellComparison cells) {
+        out.println(Words.of("compare.cells", cells.cells(), cells.score()));
+        for (CellComparison.Difference one : cells.differences()) {
+            String key = switch (one.kind()) {
+                case SHEET -> one.is() == null ? "compare.cells.sheet.gone" : "compare.cells.sheet.new";
+                case ROWS -> one.is() == null ? "compare.cells.rows.gone" : "compare.cells.rows.new";
+                case VALUE -> "compare.cells.value";
+                case FORMULA -> "compare.cells.formula";
+                case LOOK -> "compare.cells.look";
+            };
+            out.println("  " + Words.of(key, one.sheet(), one.was() != null ? one.was() : one.is(), one.old() == null ? "" : one.old(),
+                    one.now() == null ? "" : one.now()));
+        }
     }
 
     private void print(PrintWriter out, Comparison comparison) {

@@ -2,11 +2,18 @@ package app.decant.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.decant.Decant;
 import app.decant.demo.DemoFiles;
+import app.decant.document.Document;
+import app.decant.document.Progress;
+import app.decant.format.sheet.CorrectedSheets;
+import app.decant.format.sheet.SheetFormat;
+import app.decant.sheet.Workbook;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -45,6 +52,20 @@ class WorkbookCommandTest {
         JsonNode refused = json(2, "publish", fares, "--out", folder.resolve("no.pdf"), "--area", "Nowhere!A1", "--json");
         assertThat(refused.toString()).contains("There is no sheet", "Timetable");
         assertThat(folder.resolve("no.pdf")).doesNotExist();
+    }
+
+    @Test void comparesTwoCellByCell() throws IOException {
+        Workbook book = Decant.workbook(fares, null, Progress.SILENT).workbook();
+        CorrectedSheets corrected = CorrectedSheets.of(book, Document.empty(), Document.empty().answering("Fares!B4", "5.20")).orElseThrow();
+        Path other = folder.resolve("other.ods");
+        Files.write(other, SheetFormat.ODS.write(corrected.workbook(), Instant.EPOCH).bytes());
+        JsonNode cells = json(0, "compare", fares, other, "--json").get("cells");
+        assertThat(cells.get("differences")).filteredOn(one -> !one.get("kind").asText().equals("look"))
+                .extracting(one -> one.get("kind").asText() + " " + one.get("was").asText() + " " + one.get("old").asText() + " " + one.get("now").asText())
+                .containsExactly("value B4 4.80 5.20", "value C4 6.00 6.50", "value D4 2.40 2.60");
+        assertThat(cells.get("score").asDouble()).isBetween(90.0, 99.9);
+        assertThat(Called.of("compare", fares, other).ended(0).out()).contains("Fares, B4: was “4.80”, is “5.20”");
+        assertThat(json(0, "compare", fares, fares, "--json").get("cells").get("differences")).isEmpty();
     }
 
     @Test void waitsInTheQueueAndComesOutAsTheSheetsItHolds() throws IOException {

@@ -27,12 +27,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Queue;
 import javafx.animation.PauseTransition;
-import javafx.event.Event;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
 import javafx.scene.image.WritableImage;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
 
@@ -180,22 +177,16 @@ final class Screenshots {
         steps.add(() -> snap("form"));
     }
 
-    /** A workbook, its wide sheet made to fit. */
+    /** A workbook on its wide sheet: where pages begin, and the remedy. */
     private void sheets() {
         steps.add(() -> {
             window.desk().discard();
             window.open(fares);
         });
         for (int i = 0; i < 4; i++) steps.add(() -> { });
-        steps.add(() -> {
-            window.go(Station.PUBLISH);
-            window.publishStation().set(Recipe.PLAIN.with(Recipe.WhenPresent.KEEP_BOTH));
-        });
+        steps.add(() -> window.sheets().table().show(1));
         for (int i = 0; i < 2; i++) steps.add(() -> { });
-        steps.add(() -> ((Button) window.stage().getScene().lookup("#phrase-sheets")).fire());
         steps.add(() -> snap("sheets"));
-        steps.add(() -> Event.fireEvent(window.stage().getScene().lookup(".phrase-card"),
-                new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.ESCAPE, false, false, false, false)));
     }
 
     /** A draft with what others changed and remarked. */

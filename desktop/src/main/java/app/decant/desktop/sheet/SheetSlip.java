@@ -156,13 +156,13 @@ public final class SheetSlip {
         PageSetup setup = here.sheet().setup();
         List<Node> all = new ArrayList<>();
         if (range.rows() < here.rows()) {
-            if (range.top() > 0) all.add(breaks("sheet.break.row", true, range.top(), setup.rowBreaks(), Integer.toString(range.top() + 1)));
+            if (range.top() > 0) all.add(breaks("sheet.break.row", "sheet.break.row.off", true, range.top(), setup.rowBreaks(), Integer.toString(range.top() + 1)));
             boolean hidden = isHidden(here, range.top() - 1, range.bottom() + 1, true);
             all.add(act(hidden ? "sheet.show.rows" : "sheet.hide.rows", hidden ? "sheet-show-rows" : "sheet-hide-rows", () -> hide(range, here, true, !hidden),
                     range.rows()));
         }
         if (range.columns() < here.columns()) {
-            if (range.left() > 0) all.add(breaks("sheet.break.column", false, range.left(), setup.columnBreaks(), Range.letters(range.left())));
+            if (range.left() > 0) all.add(breaks("sheet.break.column", "sheet.break.column.off", false, range.left(), setup.columnBreaks(), Range.letters(range.left())));
             boolean hidden = isHidden(here, range.left() - 1, range.right() + 1, false);
             all.add(act(hidden ? "sheet.show.columns" : "sheet.hide.columns", hidden ? "sheet-show-columns" : "sheet-hide-columns",
                     () -> hide(range, here, false, !hidden), range.columns()));
@@ -184,11 +184,11 @@ public final class SheetSlip {
     }
 
     /** A page begins here, or no longer. */
-    private Button breaks(String key, boolean rows, int at, List<Integer> there, String name) {
+    private Button breaks(String key, String off, boolean rows, int at, List<Integer> there, String name) {
         List<Integer> now = new ArrayList<>(there);
         boolean set = now.remove((Integer) at);
         if (!set) now.add(at);
-        return act(set ? key + ".off" : key, rows ? "sheet-break-row" : "sheet-break-column",
+        return act(set ? off : key, rows ? "sheet-break-row" : "sheet-break-column",
                 () -> table.fill(Map.of(SheetAnswers.breaks(table.name(), rows), SheetAnswers.breaks(now))), name);
     }
 
