@@ -43,6 +43,9 @@ public record CellStyle(Look font, String format, Across across, Down down, bool
     /** The same with text that stands otherwise from side to side. */
     public CellStyle standing(Across other) { return new CellStyle(font, format, other, down, wraps, shrinks, indent, turn, fill, borders, open); }
 
+    /** The same with another colour behind it, or none. */
+    public CellStyle filled(Colour other) { return new CellStyle(font, format, across, down, wraps, shrinks, indent, turn, other, borders, open); }
+
     /** The same, to be changed or not where its sheet is locked. */
     public CellStyle open(boolean other) { return new CellStyle(font, format, across, down, wraps, shrinks, indent, turn, fill, borders, other); }
 

@@ -1,7 +1,10 @@
 package app.decant.sheet;
 
+import app.decant.document.Colour;
+import app.decant.document.TextProperty;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -17,15 +20,23 @@ import java.util.regex.Pattern;
  * before which pages begin, {@code Fares!area} is what is published of it, {@code Fares!fit} how many pages
  * wide and tall it is made small enough for.
  *
+ * {@code Fares!D4 bold} and the like are how a cell looks.
+ *
  * @param cells   what was typed, by sheet and place
+ * @param looks   how cells are to look, by sheet and place
  * @param setting all else, by sheet
  */
-public record SheetAnswers(Map<String, Map<Long, String>> cells, Map<String, Map<String, String>> setting) {
+public record SheetAnswers(Map<String, Map<Long, String>> cells, Map<String, Map<Long, Map<Dress, String>>> looks,
+        Map<String, Map<String, String>> setting) {
+    /** What of a cell's look can be told. */
+    public enum Dress { BOLD, ITALIC, FORMAT, ACROSS, FILL, COLOUR }
+
     /** The answer for a column or row that is not seen. */
     public static final String HIDDEN = "hidden";
     /** And for one that is seen again. */
     public static final String SHOWN = "shown";
-    private static final Pattern CELL = Pattern.compile("([A-Z]{1,3})([1-9][0-9]{0,6})");
+    private static final Pattern CELL = Pattern.compile("([A-Z]{1,3})([1-9][0-9]{0,6})( bold| italic| format| across| fill| colour)?");
+    private static final Pattern COLOURS = Pattern.compile("[0-9A-Fa-f]{6}");
     private static final Pattern COLUMN = Pattern.compile("([A-Z]{1,3}):\\1");
     private static final Pattern ROW = Pattern.compile("([1-9][0-9]{0,6}):\\1");
     private static final String ROWS = "rows";
@@ -37,6 +48,7 @@ public record SheetAnswers(Map<String, Map<Long, String>> cells, Map<String, Map
     /** Answers of a document; names that are none of a workbook are left aside. */
     public static SheetAnswers of(SortedMap<String, String> answers) {
         Map<String, Map<Long, String>> cells = new HashMap<>();
+        Map<String, Map<Long, Map<Dress, String>>> looks = new HashMap<>();
         Map<String, Map<String, String>> setting = new HashMap<>();
         answers.forEach((name, answer) -> {
             int mark = name.lastIndexOf('!');
@@ -49,13 +61,20 @@ public record SheetAnswers(Map<String, Map<Long, String>> cells, Map<String, Map
             }
             int row = Integer.parseInt(cell.group(2)) - 1;
             int column = Range.column(cell.group(1));
-            if (row < Range.MOST_ROWS && column < Range.MOST_COLUMNS) cells.computeIfAbsent(sheet, key -> new TreeMap<>()).put(Sheet.key(row, column), answer);
+            if (row >= Range.MOST_ROWS || column >= Range.MOST_COLUMNS) return;
+            if (cell.group(3) == null) cells.computeIfAbsent(sheet, key -> new TreeMap<>()).put(Sheet.key(row, column), answer);
+            else looks.computeIfAbsent(sheet, key -> new TreeMap<>()).computeIfAbsent(Sheet.key(row, column), key -> new EnumMap<>(Dress.class))
+                    .put(Dress.valueOf(cell.group(3).strip().toUpperCase(Locale.ROOT)), answer);
         });
-        return new SheetAnswers(cells, setting);
+        return new SheetAnswers(cells, looks, setting);
     }
 
     /** The names of answers. */
     public static String cell(String sheet, int row, int column) { return sheet + "!" + Range.name(row, column); }
+    public static String look(String sheet, int row, int column, Dress dress) {
+        return cell(sheet, row, column) + " " + dress.name().toLowerCase(Locale.ROOT);
+    }
+
     public static String column(String sheet, int column) { return sheet + "!" + Range.letters(column) + ":" + Range.letters(column); }
     public static String row(String sheet, int row) { return sheet + "!" + (row + 1) + ":" + (row + 1); }
     public static String area(String sheet) { return sheet + "!" + AREA; }
@@ -68,7 +87,27 @@ public record SheetAnswers(Map<String, Map<Long, String>> cells, Map<String, Map
     public static int rowOf(long place) { return (int) (place >>> 20); }
     public static int columnOf(long place) { return (int) (place & (1 << 20) - 1); }
 
-    public boolean isEmpty() { return cells.isEmpty() && setting.isEmpty(); }
+    public boolean isEmpty() { return cells.isEmpty() && looks.isEmpty() && setting.isEmpty(); }
+
+    /** A look with what is told of it; what can't be read changes nothing. */
+    public static CellStyle dressed(CellStyle style, Map<Dress, String> told) {
+        CellStyle made = style;
+        for (Map.Entry<Dress, String> one : told.entrySet()) made = dressed(made, one.getKey(), one.getValue());
+        return made;
+    }
+
+    private static CellStyle dressed(CellStyle style, Dress dress, String answer) {
+        return switch (dress) {
+            case BOLD -> style.lettered(style.font().with(TextProperty.BOLD, Boolean.valueOf(answer)));
+            case ITALIC -> style.lettered(style.font().with(TextProperty.ITALIC, Boolean.valueOf(answer)));
+            case FORMAT -> answer.isBlank() ? style : style.showing(answer);
+            case ACROSS -> Arrays.stream(CellStyle.Across.values()).filter(one -> one.name().equals(answer)).findFirst().map(style::standing).orElse(style);
+            case FILL -> answer.isEmpty() ? style.filled(null) : COLOURS.matcher(answer).matches() ? style.filled(colour(answer)) : style;
+            case COLOUR -> COLOURS.matcher(answer).matches() ? style.lettered(style.font().with(TextProperty.COLOUR, colour(answer))) : style;
+        };
+    }
+
+    private static Colour colour(String answer) { return new Colour(Integer.parseInt(answer, 16)); }
 
     /** The workbook with columns, rows, breaks and areas as they are set. */
     public Workbook set(Workbook workbook) {

@@ -25,6 +25,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
+import org.apache.poi.ss.usermodel.HorizontalAlignment;
+import org.apache.poi.xssf.usermodel.XSSFCell;
 import org.apache.poi.xssf.usermodel.XSSFSheet;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.junit.jupiter.api.Test;
@@ -67,6 +69,31 @@ class SheetAnswersTest {
             assertThat(found.getRowBreaks()).containsExactly(2, 4);
         }
         assertThat(change.transaction().inverse(came).apply(now).document().answers()).isEqualTo(came.answers());
+    }
+
+    /** Looks go into the file as POI reads them; what holds nothing can be dressed, and what was typed stays. */
+    @Test void cellsLookAsIsWished() throws IOException {
+        Workbook before = FaresWorkbook.workbook();
+        Document came = SheetText.of(before, SheetChoice.AS_SET_UP);
+        Document now = came;
+        for (String[] one : new String[][] {{"Fares!B4 bold", "true"}, {"Fares!B4 fill", "F6EAD2"}, {"Fares!B4", "7.5"}, {"Fares!B5 format", "0.0"},
+                {"Fares!C5 across", "CENTRE"}, {"Fares!C5 colour", "B00020"}, {"Fares!H30 italic", "true"}, {"Fares!B6 fill", "pale"},
+                {"Fares!B6 across", "AROUND"}, {"Fares!B6 shine", "much"}}) now = now.answering(one[0], one[1]);
+        Workbook made = CorrectedSheets.of(before, came, now).orElseThrow().workbook();
+        assertThat(made.style(made.sheets().get(0).cell(5, 1))).as("what is none changes nothing").isEqualTo(before.style(before.sheets().get(0).cell(5, 1)));
+        try (XSSFWorkbook read = new XSSFWorkbook(new ByteArrayInputStream(SheetFormat.XLSX.write(made, Instant.EPOCH).bytes()))) {
+            XSSFSheet fares = read.getSheet("Fares");
+            XSSFCell price = fares.getRow(3).getCell(1);
+            assertThat(price.getNumericCellValue()).isEqualTo(7.5);
+            assertThat(price.getCellStyle().getFont().getBold()).isTrue();
+            assertThat(price.getCellStyle().getFillForegroundColorColor().getARGBHex()).isEqualTo("FFF6EAD2");
+            assertThat(fares.getRow(4).getCell(1).getCellStyle().getDataFormatString()).isEqualTo("0.0");
+            XSSFCell centred = fares.getRow(4).getCell(2);
+            assertThat(centred.getCellStyle().getAlignment()).isEqualTo(HorizontalAlignment.CENTER);
+            assertThat(centred.getCellStyle().getFont().getXSSFColor().getARGBHex()).isEqualTo("FFB00020");
+            assertThat(centred.getCellFormula()).isEqualTo("B5*1.25");
+            assertThat(fares.getRow(29).getCell(7).getCellStyle().getFont().getItalic()).isTrue();
+        }
     }
 
     @Test void aColumnAmongOthersThatAreAlikeIsSetAlone() {

@@ -80,8 +80,8 @@ class RestoredTest {
         open(copy, file);
         assertThat(window.desk().changed().get()).isTrue();
         assertThat(Walk.of(window.desk().document()).stops()).anyMatch(stop -> stop.paragraph().text().contains("havenly"));
-        assertThat(window.desk().pages().get().pages()).hasSize(pages).allMatch(page -> page.ground() != null).filteredOn(page -> page.ground().rewritten() != null)
-                .hasSize(1);
+        assertThat(window.desk().pages().get().pages()).hasSize(pages).allMatch(page -> page.ground() != null)
+                .filteredOn(page -> page.ground().rewritten() != null).hasSize(1);
         WaitForAsyncUtils.asyncFx(() -> window.desk().discard()).get();
     }
 }

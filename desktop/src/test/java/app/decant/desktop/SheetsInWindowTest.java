@@ -9,9 +9,13 @@ import app.decant.demo.FaresWorkbook;
 import app.decant.desktop.part.Words;
 import app.decant.desktop.sheet.SheetTable;
 import app.decant.desktop.station.Station;
+import app.decant.document.Colour;
 import app.decant.document.Progress;
+import app.decant.document.TextProperty;
 import app.decant.format.sheet.SheetFormat;
 import app.decant.publish.Receipt;
+import app.decant.sheet.Cell;
+import app.decant.sheet.CellStyle;
 import app.decant.sheet.CellValue;
 import app.decant.sheet.Sheet;
 import app.decant.sheet.SheetMatter;
@@ -27,6 +31,7 @@ import javafx.geometry.Point2D;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
@@ -79,7 +84,10 @@ class SheetsInWindowTest {
 
     private Sheet sheet() { return table.surface().get().sheet(); }
 
-    private double number(int row, int column) { return sheet().cell(row, column).value() instanceof CellValue.Number number ? number.value() : Double.NaN; }
+    private double number(int row, int column) {
+        Cell cell = sheet().cell(row, column);
+        return cell != null && cell.value() instanceof CellValue.Number number ? number.value() : Double.NaN;
+    }
 
     private void shows(int row, int column, double wanted) throws TimeoutException { until(() -> Math.abs(number(row, column) - wanted) < 1e-9); }
 
@@ -181,6 +189,29 @@ class SheetsInWindowTest {
         WaitForAsyncUtils.waitForFxEvents();
         shows(19, 5, 4.8);
     }
+
+    @Test void pickedCellsGetAnotherLookInOneStep(FxRobot robot) throws Exception {
+        click(robot, 3, 1);
+        String before = style(3, 1).format();
+        robot.press(KeyCode.SHIFT).type(KeyCode.DOWN).release(KeyCode.SHIFT);
+        robot.clickOn("#sheet-bold");
+        until(() -> style(4, 1).font().is(TextProperty.BOLD) && style(3, 1).font().is(TextProperty.BOLD));
+        robot.clickOn("#sheet-fill-F6EAD2");
+        until(() -> new Colour(0xF6EAD2).equals(style(4, 1).fill()));
+        robot.clickOn(robot.lookup("#sheet-format .text-field").<TextField>query());
+        keys(robot, KeyCode.CONTROL, KeyCode.A);
+        robot.write("0.000").type(KeyCode.ENTER);
+        until(() -> style(3, 1).format().equals("0.000"));
+        assertThat(table.surface().get().shown(3, 1)).isEqualTo("4.800");
+        assertThat(style(5, 1).font().is(TextProperty.BOLD)).isFalse();
+        click(robot, 4, 1);
+        keys(robot, KeyCode.CONTROL, KeyCode.Z);
+        keys(robot, KeyCode.CONTROL, KeyCode.Z);
+        until(() -> style(3, 1).fill() == null && style(3, 1).font().is(TextProperty.BOLD) && style(3, 1).format().equals(before));
+        assertThat(robot.lookup("#sheet-bold").<ToggleButton>query().isSelected()).isTrue();
+    }
+
+    private CellStyle style(int row, int column) { return table.workbook().style(sheet().cell(row, column)); }
 
     @Test void wordsAreFoundOnAllSheetsAndReplacedOnOne(FxRobot robot) throws Exception {
         keys(robot, KeyCode.CONTROL, KeyCode.F);

@@ -130,6 +130,18 @@ public record CorrectedSheets(Workbook workbook, int cells, List<Finding> findin
                         .put(column, filled(workbook, sheet, sheet.cell(row, column), column, one.getValue(), all));
                 count++;
             }
+            for (Map.Entry<Long, Map<SheetAnswers.Dress, String>> one : answers.looks().getOrDefault(sheet.name(), Map.of()).entrySet()) {
+                int row = SheetAnswers.rowOf(one.getKey());
+                int column = SheetAnswers.columnOf(one.getKey());
+                TreeMap<Integer, Cell> there = changed.computeIfAbsent(s, key -> new HashMap<>()).computeIfAbsent(row, key -> new TreeMap<>());
+                Cell cell = there.containsKey(column) ? there.get(column) : sheet.cell(row, column);
+                if (cell == null) cell = new Cell(column, CellValue.EMPTY, ofColumn(sheet, column));
+                else if (!there.containsKey(column)) count++;
+                CellStyle dressed = SheetAnswers.dressed(all.get(cell.style()), one.getValue());
+                int style = all.indexOf(dressed);
+                if (style < 0) all.add(dressed);
+                there.put(column, new Cell(column, cell.value(), cell.formula(), cell.array(), style < 0 ? all.size() - 1 : style, cell.link()));
+            }
         }
         List<Sheet> sheets = new ArrayList<>();
         for (int s = 0; s < workbook.sheets().size(); s++) {
@@ -168,10 +180,14 @@ public record CorrectedSheets(Workbook workbook, int cells, List<Finding> findin
                 index(old, style, dressed, styles), old == null ? null : old.link()) : written(old, one.place.column(), style, dressed, text, styles);
     }
 
+    /** The look of cells of a column that say nothing themselves. */
+    private static int ofColumn(Sheet sheet, int column) {
+        return sheet.columns().stream().filter(one -> one.from() <= column && column <= one.to()).mapToInt(Column::style).findFirst().orElse(0);
+    }
+
     /** A cell into which something was written on its sheet. */
     private static Cell filled(Workbook workbook, Sheet sheet, Cell old, int column, String text, List<CellStyle> styles) {
-        int own = sheet.columns().stream().filter(one -> one.from() <= column && column <= one.to()).mapToInt(Column::style).findFirst().orElse(0);
-        CellStyle style = old == null ? workbook.styles().get(own) : workbook.style(old);
+        CellStyle style = old == null ? workbook.styles().get(ofColumn(sheet, column)) : workbook.style(old);
         return written(old, column, style, style, text, styles);
     }
 

@@ -22,6 +22,7 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** What is picked on a sheet and what can be done with it; how the sheet falls onto pages; what is looked for in all of them. */
@@ -36,12 +37,14 @@ public final class SheetSlip {
     private final VBox warnings = new VBox(8);
     private final FlowPane acts = new FlowPane(8, 8);
     private final SheetFinding finding;
+    private final SheetLooks looks;
     private final ContextMenu menu = new ContextMenu();
-    private final ScrollPane node;
+    private final VBox node;
 
     public SheetSlip(SheetTable table) {
         this.table = table;
         finding = new SheetFinding(table);
+        looks = new SheetLooks(table);
         place.setId("sheet-place");
         place.getStyleClass().add("slip-title");
         shows.setId("sheet-shows");
@@ -56,15 +59,21 @@ public final class SheetSlip {
         });
         pages.setId("sheet-pages");
         pages.setWrapText(true);
-        VBox content = new VBox(12, section("sheet.picked"), place, shows, formula, acts, line(), section("sheet.onto"), pages, warnings, line(),
-                section("sheet.find"), finding.node());
+        VBox content = new VBox(12, section("sheet.picked"), place, shows, formula, looks.node(), acts, line(), section("sheet.onto"), pages, warnings);
         content.getStyleClass().add("slip");
         content.setId("sheet-slip");
-        node = new ScrollPane(content);
-        node.setFitToWidth(true);
+        ScrollPane scroll = new ScrollPane(content);
+        scroll.setFitToWidth(true);
+        scroll.getStyleClass().add("slip-scroll");
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        // Always in sight, however much there is to say of what is picked.
+        VBox foot = new VBox(8, section("sheet.find"), finding.node());
+        foot.getStyleClass().add("slip-foot");
+        node = new VBox(scroll, foot);
         node.setPrefWidth(WIDTH);
         node.setMinWidth(WIDTH);
-        node.getStyleClass().add("slip-scroll");
+        node.setMaxWidth(WIDTH);
+        node.getStyleClass().add("slip-box");
         menu.getStyleClass().add("pointer-menu");
         table.setOnContextMenuRequested(this::offer);
         table.picked().addListener((observed, before, now) -> tell());
@@ -111,6 +120,7 @@ public final class SheetSlip {
         formula.setText(pick.isOne() ? here.typed(pick.row(), pick.column()) : "");
         pages.setText(SheetStrip.pages(here) + scale(here));
         acts(pick, here);
+        looks.tell(pick, here);
         warn(here);
     }
 
@@ -156,13 +166,15 @@ public final class SheetSlip {
         PageSetup setup = here.sheet().setup();
         List<Node> all = new ArrayList<>();
         if (range.rows() < here.rows()) {
-            if (range.top() > 0) all.add(breaks("sheet.break.row", "sheet.break.row.off", true, range.top(), setup.rowBreaks(), Integer.toString(range.top() + 1)));
+            String name = Integer.toString(range.top() + 1);
+            if (range.top() > 0) all.add(breaks("sheet.break.row", "sheet.break.row.off", true, range.top(), setup.rowBreaks(), name));
             boolean hidden = isHidden(here, range.top() - 1, range.bottom() + 1, true);
             all.add(act(hidden ? "sheet.show.rows" : "sheet.hide.rows", hidden ? "sheet-show-rows" : "sheet-hide-rows", () -> hide(range, here, true, !hidden),
                     range.rows()));
         }
         if (range.columns() < here.columns()) {
-            if (range.left() > 0) all.add(breaks("sheet.break.column", "sheet.break.column.off", false, range.left(), setup.columnBreaks(), Range.letters(range.left())));
+            String name = Range.letters(range.left());
+            if (range.left() > 0) all.add(breaks("sheet.break.column", "sheet.break.column.off", false, range.left(), setup.columnBreaks(), name));
             boolean hidden = isHidden(here, range.left() - 1, range.right() + 1, false);
             all.add(act(hidden ? "sheet.show.columns" : "sheet.hide.columns", hidden ? "sheet-show-columns" : "sheet-hide-columns",
                     () -> hide(range, here, false, !hidden), range.columns()));
