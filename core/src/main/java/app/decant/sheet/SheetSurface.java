@@ -33,6 +33,7 @@ public final class SheetSurface {
     private final SheetPainter painter;
     private final double[] lefts;
     private final double[] tops;
+    private final Range used;
     private final List<Edges> edges = new ArrayList<>();
 
     /**
@@ -52,7 +53,7 @@ public final class SheetSurface {
         sheet = workbook.sheets().get(index);
         setter = new CellText(fonts, workbook.styles().get(0).font().over(PLAIN));
         numbers = new NumberText(workbook, Locale.getDefault(Locale.Category.FORMAT));
-        Range used = sheet.used(workbook.styles());
+        used = sheet.used(workbook.styles());
         int bottom = Math.min(Range.MOST_ROWS, (used == null ? 0 : used.bottom() + 1) + MORE_ROWS) - 1;
         int right = Math.min(Range.MOST_COLUMNS, (used == null ? 0 : used.right() + 1) + MORE_COLUMNS) - 1;
         Range whole = new Range(0, 0, bottom, right);
@@ -61,7 +62,7 @@ public final class SheetSurface {
         painter = new SheetPainter(workbook, sheet, lined, grid, 1, setter, numbers, Conditions.of(workbook, sheet), new CellLinks(workbook), 0, false);
         lefts = sums(right + 1, grid::width);
         tops = sums(bottom + 1, grid::height);
-        if (used != null) edges(used, whole, grid);
+        if (used != null) edges(whole, grid);
     }
 
     private static double[] sums(int count, IntToDoubleFunction size) {
@@ -70,7 +71,7 @@ public final class SheetSurface {
         return sums;
     }
 
-    private void edges(Range used, Range whole, SheetGrid grid) {
+    private void edges(Range whole, SheetGrid grid) {
         PageSetup setup = sheet.setup();
         for (Range area : PublishedAreas.of(workbook, sheet, setup, used, setter)) {
             Range seen = area.within(whole);
@@ -86,6 +87,10 @@ public final class SheetSurface {
     }
 
     public Sheet sheet() { return sheet; }
+
+    /** All that holds or shows something; null for an empty sheet. */
+    public Range used() { return used; }
+
     public int rows() { return tops.length - 1; }
     public int columns() { return lefts.length - 1; }
     public double width() { return lefts[lefts.length - 1]; }

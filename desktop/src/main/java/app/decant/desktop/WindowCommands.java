@@ -101,8 +101,9 @@ final class WindowCommands {
         BooleanSupplier seen = seen(window);
         BooleanSupplier picked = () -> seen.getAsBoolean() && desk.selection().get() != null;
         BooleanSupplier some = () -> picked.getAsBoolean() && !desk.selection().get().isEmpty();
-        onTable("undo", () -> seen.getAsBoolean() && desk.canUndo(), desk, desk::undo, control(KeyCode.Z));
-        onTable("redo", () -> seen.getAsBoolean() && desk.canRedo(), desk, desk::redo, control(KeyCode.Z, KeyCombination.SHIFT_DOWN), control(KeyCode.Y));
+        BooleanSupplier worked = () -> seen.getAsBoolean() || window.station() == Station.REVISE && window.sheets().isShown();
+        onTable("undo", () -> worked.getAsBoolean() && desk.canUndo(), desk, desk::undo, control(KeyCode.Z));
+        onTable("redo", () -> worked.getAsBoolean() && desk.canRedo(), desk, desk::redo, control(KeyCode.Z, KeyCombination.SHIFT_DOWN), control(KeyCode.Y));
         onTable("cut", some, desk, table::cut, control(KeyCode.X));
         onTable("copy", some, desk, table::copy, control(KeyCode.C));
         onTable("paste", picked, desk, table::paste, control(KeyCode.V));

@@ -86,14 +86,19 @@ final class SheetFinding {
                     boolean after = row.index() > from.row() || row.index() == from.row() && cell.column() > from.column();
                     if (step == 0 && !after || step == count && after || !holds(sheet, row, cell, wanted)) continue;
                     told.setText("");
-                    if (index != from.sheet()) table.show(index);
-                    table.pick(SheetPick.cell(index, row.index(), cell.column()), true);
-                    sought.requestFocus();
+                    SheetPick found = SheetPick.cell(index, row.index(), cell.column());
+                    if (index != from.sheet()) table.show(index, () -> show(found));
+                    else show(found);
                     return;
                 }
             }
         }
         told.setText(Words.of("sheet.find.none", sought.getText()));
+    }
+
+    private void show(SheetPick found) {
+        table.pick(found, true);
+        sought.requestFocus();
     }
 
     /** All in what was typed into the cells of the sheet that is shown; what comes of formulas is none of that. */

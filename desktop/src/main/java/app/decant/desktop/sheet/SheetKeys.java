@@ -91,7 +91,7 @@ final class SheetKeys {
         if (at >= 0 && at < table.workbook().sheets().size()) table.show(at);
     }
 
-    private Range used() { return table.surface().get().sheet().used(table.workbook().styles()); }
+    private Range used() { return table.surface().get().used(); }
 
     private void end(boolean more) {
         Range used = used();

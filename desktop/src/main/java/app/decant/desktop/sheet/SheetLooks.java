@@ -87,7 +87,7 @@ final class SheetLooks {
     private void dress(Dress dress, String answer) {
         SheetPick pick = table.picked().get();
         SheetSurface here = table.surface().get();
-        Range used = here.sheet().used(table.workbook().styles());
+        Range used = here.used();
         Range range = pick.isOne() || used == null ? Range.cell(pick.row(), pick.column()) : pick.range().within(used);
         if (range == null || (long) range.rows() * range.columns() > MOST) return;
         Map<String, String> answers = new HashMap<>();

@@ -40,6 +40,7 @@ public final class SheetSlip {
     private final SheetLooks looks;
     private final ContextMenu menu = new ContextMenu();
     private final VBox node;
+    private SheetSurface warned;
 
     public SheetSlip(SheetTable table) {
         this.table = table;
@@ -121,7 +122,8 @@ public final class SheetSlip {
         pages.setText(SheetStrip.pages(here) + scale(here));
         acts(pick, here);
         looks.tell(pick, here);
-        warn(here);
+        if (here != warned) warn(here);
+        warned = here;
     }
 
     /** Columns and rows are told as such. */
@@ -146,8 +148,9 @@ public final class SheetSlip {
         int filled = 0;
         int numbers = 0;
         double sum = 0;
-        for (Row row : here.sheet().rows()) {
-            if (row.index() < range.top() || row.index() > range.bottom()) continue;
+        List<Row> rows = here.sheet().rows();
+        for (int i = here.sheet().position(range.top()); i < rows.size() && rows.get(i).index() <= range.bottom(); i++) {
+            Row row = rows.get(i);
             for (Cell cell : row.cells()) {
                 if (cell.column() < range.left() || cell.column() > range.right() || cell.isEmpty()) continue;
                 filled++;
@@ -234,7 +237,7 @@ public final class SheetSlip {
             all.add(warning(Words.of("sheet.beside", across, last), remedy));
             break;
         }
-        Range used = here.sheet().used(table.workbook().styles());
+        Range used = here.used();
         List<Range> areas = here.sheet().setup().areas();
         if (used != null && !areas.isEmpty()) {
             long outside = here.sheet().rows().stream().flatMap(row -> row.cells().stream().filter(cell -> !cell.isEmpty()

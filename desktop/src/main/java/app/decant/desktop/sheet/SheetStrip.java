@@ -65,22 +65,31 @@ public final class SheetStrip {
         Sheet sheet = workbook.sheets().get(index);
         Label name = new Label(sheet.name());
         name.getStyleClass().add(sheet.hidden() ? "quiet" : "strong");
-        Label pages = new Label(sheet.hidden() ? Words.of("sheet.hidden") : pages(workbook, index));
+        Label pages = new Label(sheet.hidden() ? Words.of("sheet.hidden") : " ");
         pages.getStyleClass().add("quiet");
         Button row = new Button();
         row.setGraphic(new VBox(2, name, pages));
         row.setMaxWidth(Double.MAX_VALUE);
         row.getStyleClass().add("sheet-row");
         if (here) row.getStyleClass().add("here");
-        row.setAccessibleText(sheet.name() + ", " + pages.getText());
+        row.setAccessibleText(sheet.name());
+        if (!sheet.hidden()) tell(workbook, index, pages);
         row.setOnAction(event -> table.show(index));
         return row;
     }
 
-    private String pages(Workbook workbook, int index) {
+    /** Tells on how many pages a sheet falls, once that is known: of long ones it takes a while. */
+    private void tell(Workbook workbook, int index, Label pages) {
         SheetSurface shown = table.surface().get();
-        SheetSurface surface = index == lit && shown != null ? shown : new SheetSurface(workbook, index, FontCatalogue.ofThisMachine());
-        return pages(surface);
+        if (index == lit && shown != null && shown.sheet() == workbook.sheets().get(index)) {
+            pages.setText(pages(shown));
+            return;
+        }
+        table.aside(() -> {
+            if (table.workbook() != workbook) return;
+            String words = pages(new SheetSurface(workbook, index, FontCatalogue.ofThisMachine()));
+            Platform.runLater(() -> pages.setText(words));
+        });
     }
 
     /** On how many pages a sheet falls, in words. */

@@ -113,18 +113,14 @@ public final class SheetTable extends Region {
         if (!applies()) return;
         Session session = desk.session();
         int sheet = session == shownOf && picked.get() != null ? picked.get().sheet() : -1;
-        reckoning.execute(() -> {
-            try {
-                Workbook now = session.workbook();
-                int index = sheet >= 0 ? sheet : first(now);
-                SheetSurface made = new SheetSurface(now, index, FontCatalogue.ofThisMachine());
-                Platform.runLater(() -> {
-                    if (desk.session() != session || picked.get() != null && session == shownOf && picked.get().sheet() != index) return;
-                    take(now, made, index, session);
-                });
-            } catch (RuntimeException | OutOfMemoryError e) {
-                LoggerFactory.getLogger(SheetTable.class).error("A sheet can't be shown", e);
-            }
+        aside(() -> {
+            Workbook now = session.workbook();
+            int index = sheet >= 0 ? sheet : first(now);
+            SheetSurface made = new SheetSurface(now, index, FontCatalogue.ofThisMachine());
+            Platform.runLater(() -> {
+                if (desk.session() != session || picked.get() != null && session == shownOf && picked.get().sheet() != index) return;
+                take(now, made, index, session);
+            });
         });
     }
 
@@ -152,12 +148,35 @@ public final class SheetTable extends Region {
     private double deviceScale() { return scale() * (getScene() == null || getScene().getWindow() == null ? 1 : getScene().getWindow().getOutputScaleX()); }
 
     /** Shows another sheet. */
-    public void show(int index) {
+    public void show(int index) { show(index, () -> { }); }
+
+    /** Shows another sheet, which may take a while where it is long; then something is done on it. */
+    void show(int index, Runnable then) {
         if (workbook == null || index < 0 || index >= workbook.sheets().size()) return;
         putAway();
         Session session = desk.session();
-        take(workbook, new SheetSurface(workbook, index, FontCatalogue.ofThisMachine()), index, session);
-        requestFocus();
+        Workbook now = workbook;
+        aside(() -> {
+            SheetSurface made = new SheetSurface(now, index, FontCatalogue.ofThisMachine());
+            Platform.runLater(() -> {
+                if (desk.session() != session || workbook != now) return;
+                take(now, made, index, session);
+                requestFocus();
+                then.run();
+            });
+        });
+    }
+
+    /** Off the JavaFX thread, one after another. */
+    void aside(Runnable task) {
+        if (reckoning.isShutdown()) return;
+        reckoning.execute(() -> {
+            try {
+                task.run();
+            } catch (RuntimeException | OutOfMemoryError e) {
+                LoggerFactory.getLogger(SheetTable.class).error("A sheet can't be shown", e);
+            }
+        });
     }
 
     /** Larger or smaller. */
@@ -328,7 +347,7 @@ public final class SheetTable extends Region {
     public String[] about() {
         SheetSurface here = surface.get();
         if (here == null) return new String[] {"", ""};
-        Range used = here.sheet().used(workbook.styles());
+        Range used = here.used();
         String size = used == null ? Words.of("sheet.empty") : Words.of("sheet.size", used.bottom() + 1, used.right() + 1);
         return new String[] {here.sheet().name(), " \u00B7 " + size + (here.edges().isEmpty() ? "" : " \u00B7 " + SheetStrip.pages(here))};
     }

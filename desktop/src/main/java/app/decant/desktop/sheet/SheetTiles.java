@@ -61,7 +61,7 @@ final class SheetTiles {
     Image get(int rows, int columns) {
         Tile tile = tiles.computeIfAbsent(new Place(rows, columns), key -> new Tile());
         boolean fresh = tile.of == surface && tile.scale == scale;
-        if (!fresh && !tile.wanted) {
+        if (!fresh && !tile.wanted && !executor.isShutdown()) {
             tile.wanted = true;
             SheetSurface wanted = surface;
             double at = scale;

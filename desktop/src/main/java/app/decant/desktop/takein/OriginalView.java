@@ -36,12 +36,19 @@ public final class OriginalView extends PageView {
     void showFile(Path wanted, String password) {
         if (wanted != null && wanted.equals(file)) return;
         if (wanted == null && file == null) return;
+        // What was found out for a window may come when that is closed.
+        if (opener.isShutdown()) return;
         file = wanted;
         marks = Map.of();
         turns = List.of();
         letGo();
         begin();
         if (wanted != null) opener.execute(() -> opened(wanted, password));
+    }
+
+    private void letGo(GroundPainter painter) {
+        if (opener.isShutdown()) painter.close();
+        else opener.execute(painter::close);
     }
 
     private void opened(Path wanted, String password) {
@@ -54,7 +61,7 @@ public final class OriginalView extends PageView {
                     show(pages, painter);
                     turnAsRead();
                 } else {
-                    opener.execute(painter::close);
+                    letGo(painter);
                 }
             });
         } catch (DecantException e) {
@@ -73,7 +80,7 @@ public final class OriginalView extends PageView {
     private void turnAsRead() {
         GroundPainter painter = ground;
         List<Integer> wanted = turns;
-        if (painter == null || wanted.stream().allMatch(turn -> turn == 0)) return;
+        if (painter == null || opener.isShutdown() || wanted.stream().allMatch(turn -> turn == 0)) return;
         opener.execute(() -> {
             try {
                 List<Page> pages = painter.pages(wanted);
@@ -99,7 +106,7 @@ public final class OriginalView extends PageView {
         GroundPainter painter = ground;
         ground = null;
         show(List.of(), null);
-        if (painter != null) opener.execute(painter::close);
+        if (painter != null) letGo(painter);
     }
 
     @Override public void close() {
