@@ -125,9 +125,7 @@ public final class Decant {
      * @throws DecantException with a sentence that says why it can't be opened, or that it is none
      */
     public static ReadWorkbook workbook(Path file, String password, Progress progress) {
-        String name = String.valueOf(file.getFileName());
-        Content content = new Content(bytes(file), name);
-        if (Formats.of(content) == OtherFormat.PROTECTED) content = new Content(OfficeLock.unlocked(content.bytes(), name, password), name);
+        Content content = unlocked(file, password);
         if (!(Formats.of(content) instanceof SheetFormat format))
             throw new DecantException(DecantException.Kind.UNSUPPORTED, Message.of("sheet.no-workbook"));
         return format.workbook(content, password, progress);
@@ -143,9 +141,7 @@ public final class Decant {
 
     /** Takes a workbook in, also as tables; nothing where the file is something else. Fails as {@link #workbook}. */
     public static Optional<Sheets> sheets(Path file, String password, Progress progress) {
-        String name = String.valueOf(file.getFileName());
-        Content content = new Content(bytes(file), name);
-        if (Formats.of(content) == OtherFormat.PROTECTED) content = new Content(OfficeLock.unlocked(content.bytes(), name, password), name);
+        Content content = unlocked(file, password);
         if (!(Formats.of(content) instanceof SheetFormat format)) return Optional.empty();
         ReadWorkbook read = format.workbook(content, password, progress);
         long cells = read.workbook().sheets().stream().flatMap(sheet -> sheet.rows().stream()).mapToLong(row -> row.cells().size()).sum();
@@ -219,11 +215,14 @@ public final class Decant {
         return Optional.of(CellComparison.of(workbook(original, password, progress).workbook(), workbook(result, password, progress).workbook()));
     }
 
-    private static boolean isWorkbook(Path file, String password) {
+    private static boolean isWorkbook(Path file, String password) { return Formats.of(unlocked(file, password)) instanceof SheetFormat; }
+
+    /** What a file holds, a locked one of the newer generation unlocked. */
+    private static Content unlocked(Path file, String password) {
         String name = String.valueOf(file.getFileName());
         Content content = new Content(bytes(file), name);
         if (Formats.of(content) == OtherFormat.PROTECTED) content = new Content(OfficeLock.unlocked(content.bytes(), name, password), name);
-        return Formats.of(content) instanceof SheetFormat;
+        return content;
     }
 
     /** Compares a document that was taken in with the file it came from: how faithful it is. */

@@ -10,7 +10,9 @@ import app.decant.document.Provenance;
 import app.decant.document.Walk;
 import app.decant.pdf.keep.Correction;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 
@@ -24,6 +26,7 @@ final class StandingLabels {
     private final Provenance provenance;
     private final Cascade cascade;
     private final ListLabels labels;
+    private final Map<Paragraph, double[]> edges = new IdentityHashMap<>();
 
     StandingLabels(Document before, Walk walk, Provenance provenance, Cascade cascade) {
         this.walk = walk;
@@ -112,7 +115,9 @@ final class StandingLabels {
     }
 
     /** Where a label begins and ends, in points; null where none is known. */
-    private double[] edges(Paragraph paragraph) {
+    private double[] edges(Paragraph paragraph) { return edges.computeIfAbsent(paragraph, this::found); }
+
+    private double[] found(Paragraph paragraph) {
         if (provenance.of(paragraph).isEmpty()) return null;
         Provenance.Line line = provenance.of(paragraph).get(0);
         double[] edges = null;

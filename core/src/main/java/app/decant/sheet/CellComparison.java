@@ -12,10 +12,11 @@ import java.util.TreeMap;
  * What two workbooks say otherwise, cell by cell. Sheets are known by their names; rows that came or went in one place are told as such, and what stands below
  * is compared with what it was.
  *
- * @param cells       how many cells of both were compared
+ * @param cells       how many cells of both were compared, or are in one only
+ * @param others      how many of them say something else, or are in one only
  * @param differences sheet by sheet, from above
  */
-public record CellComparison(long cells, List<Difference> differences) {
+public record CellComparison(long cells, long others, List<Difference> differences) {
     /** Numbers this near, as a share of themselves, are the same: what formats round. */
     private static final double SAME = 1e-9;
 
@@ -38,25 +39,38 @@ public record CellComparison(long cells, List<Difference> differences) {
     public static CellComparison of(Workbook one, Workbook other) {
         List<Difference> differences = new ArrayList<>();
         long cells = 0;
+        long alone = 0;
         Set<String> seen = new HashSet<>();
         for (Sheet sheet : one.sheets()) {
             Sheet same = other.sheet(sheet.name());
             seen.add(sheet.name().toLowerCase(Locale.ROOT));
-            if (same == null) differences.add(new Difference(Kind.SHEET, sheet.name(), sheet.name(), null, null, null));
-            else cells += new Sheets(one, sheet, other, same, differences).compare();
+            if (same != null) {
+                Sheets sheets = new Sheets(one, sheet, other, same, differences);
+                cells += sheets.compare();
+                alone += sheets.alone;
+                continue;
+            }
+            differences.add(new Difference(Kind.SHEET, sheet.name(), sheet.name(), null, null, null));
+            alone += filled(sheet, 0, Range.MOST_ROWS);
         }
-        for (Sheet sheet : other.sheets())
-            if (!seen.contains(sheet.name().toLowerCase(Locale.ROOT)))
-                differences.add(new Difference(Kind.SHEET, sheet.name(), null, sheet.name(), null, null));
-        return new CellComparison(cells, differences);
+        for (Sheet sheet : other.sheets()) {
+            if (seen.contains(sheet.name().toLowerCase(Locale.ROOT))) continue;
+            differences.add(new Difference(Kind.SHEET, sheet.name(), null, sheet.name(), null, null));
+            alone += filled(sheet, 0, Range.MOST_ROWS);
+        }
+        long others = differences.stream().filter(difference -> difference.kind == Kind.VALUE || difference.kind == Kind.FORMULA)
+                .map(difference -> difference.sheet + "!" + difference.was).distinct().count();
+        return new CellComparison(cells + alone, others + alone, differences);
+    }
+
+    /** How many cells of some rows hold anything. */
+    private static long filled(Sheet sheet, int from, int to) {
+        return sheet.rows().stream().filter(row -> row.index() >= from && row.index() < to).flatMap(row -> row.cells().stream()).filter(cell -> !cell.isEmpty())
+                .count();
     }
 
     /** How many cells say the same, of a hundred. */
-    public double score() {
-        long other = differences.stream().filter(one -> one.kind == Kind.VALUE || one.kind == Kind.FORMULA).map(one -> one.sheet + "!" + one.was).distinct()
-                .count();
-        return cells == 0 ? differences.isEmpty() ? 100 : 0 : 100.0 * Math.max(0, cells - other) / cells;
-    }
+    public double score() { return cells == 0 ? differences.isEmpty() ? 100 : 0 : 100.0 * Math.max(0, cells - others) / cells; }
 
     /** Two sheets of one name. */
     private static final class Sheets {
@@ -67,6 +81,8 @@ public record CellComparison(long cells, List<Difference> differences) {
         private final NumberText oneNumbers;
         private final NumberText otherNumbers;
         private final List<Difference> differences;
+        /** How many cells stand in rows that are in one of both only. */
+        private long alone;
 
         Sheets(Workbook oneBook, Sheet one, Workbook otherBook, Sheet other, List<Difference> differences) {
             this.oneBook = oneBook;
@@ -89,6 +105,7 @@ public record CellComparison(long cells, List<Difference> differences) {
             int shared = count == others ? count : Math.min(count, others) - back;
             if (count != others) {
                 boolean came = others > count;
+                alone = filled(came ? other : one, shared, shared + Math.abs(others - count));
                 String rows = (shared + 1) + ":" + (shared + Math.abs(others - count));
                 differences.add(new Difference(Kind.ROWS, one.name(), came ? null : rows, came ? rows : null, null, null));
             }
@@ -143,9 +160,8 @@ public record CellComparison(long cells, List<Difference> differences) {
         private void cell(Cell was, Cell is, String place, String there) {
             String formula = was == null ? null : was.formula();
             String now = is == null ? null : is.formula();
-            // References below rows that came or went are told otherwise, and lead to the same.
-            boolean moved = !place.equals(there) && formula != null && now != null;
-            if (!moved && !Objects.equals(written(formula), written(now))) add(Kind.FORMULA, place, there, told(formula), told(now));
+            boolean moved = !place.equals(there);
+            if (!Objects.equals(written(formula, moved), written(now, moved))) add(Kind.FORMULA, place, there, told(formula), told(now));
             CellValue value = was == null ? CellValue.EMPTY : was.value();
             CellValue fresh = is == null ? CellValue.EMPTY : is.value();
             if (!isSame(value, fresh)) add(Kind.VALUE, place, there, shown(oneNumbers, oneBook, was), shown(otherNumbers, otherBook, is));
@@ -158,7 +174,23 @@ public record CellComparison(long cells, List<Difference> differences) {
 
         private static String told(String formula) { return formula == null ? "" : "=" + formula; }
 
-        private static String written(String formula) { return formula == null ? null : formula.replaceAll("\\s+", "").toUpperCase(Locale.ROOT); }
+        /**
+         * A formula without what is nothing in it: blanks and case, but within quotes. Where rows came or went above, the numbers of rows are told otherwise
+         * and lead to the same.
+         */
+        private static String written(String formula, boolean moved) {
+            if (formula == null) return null;
+            StringBuilder written = new StringBuilder();
+            String[] parts = formula.split("(?=[\"'])|(?<=[\"'])", -1);
+            char quote = 0;
+            for (String part : parts) {
+                boolean mark = part.equals("\"") || part.equals("'");
+                if (mark && (quote == 0 || quote == part.charAt(0))) quote = quote == 0 ? part.charAt(0) : 0;
+                String plain = quote != 0 || mark ? part : part.replaceAll("\\s+", "").toUpperCase(Locale.ROOT);
+                written.append(moved && quote == 0 ? plain.replaceAll("(?<=[A-Z]\\$?)[0-9]+", "#") : plain);
+            }
+            return written.toString();
+        }
 
         private static String shown(NumberText numbers, Workbook book, Cell cell) {
             return cell == null ? "" : numbers.of(cell.value(), book.style(cell).format());

@@ -81,9 +81,27 @@ class CellComparisonTest {
         Workbook longer = with(0, fares.withRows(rows));
         assertThat(CellComparison.of(FARES, longer).differences()).containsExactly(new Difference(Kind.ROWS, "Fares", null, "6:7", null, null));
         assertThat(CellComparison.of(longer, FARES).differences()).containsExactly(new Difference(Kind.ROWS, "Fares", "6:7", null, null, null));
+        assertThat(CellComparison.of(FARES, longer).score()).isBetween(90.0, 99.99);
+        // A formula below that asks something else is told, though its rows are counted otherwise.
+        List<Row> asked = new ArrayList<>(rows);
+        asked.replaceAll(row -> row.index() != 9 ? row : row.with(row.cells().stream().map(cell -> cell.formula() == null ? cell
+                : new Cell(cell.column(), cell.value(), cell.formula().replace("*", "/"), cell.style(), null)).toList()));
+        assertThat(CellComparison.of(FARES, with(0, fares.withRows(asked))).differences()).extracting(Difference::kind).contains(Kind.ROWS, Kind.FORMULA);
         Workbook shorter = FARES.withSheets(FARES.sheets().subList(0, 2));
         assertThat(CellComparison.of(FARES, shorter).differences()).containsExactly(new Difference(Kind.SHEET, "Crossings 2026", "Crossings 2026", null, null,
                 null));
         assertThat(CellComparison.of(shorter, FARES).differences()).hasSize(1);
+        assertThat(CellComparison.of(shorter, FARES).score()).isLessThan(90);
+    }
+
+    /** What is said in quotes is not what case and blanks are nothing in. */
+    @Test void wordsWithinFormulasAreWordForWord() {
+        Sheet fares = FARES.sheets().get(0);
+        Cell price = fares.cell(3, 2);
+        String[] formulas = {"IF(B4>1,\"By day\",'My Sheet'!b2)", "if( B4 > 1, \"By day\",'My Sheet'!B2)", "IF(B4>1,\"by day\",'My Sheet'!B2)"};
+        List<Workbook> books = new ArrayList<>();
+        for (String formula : formulas) books.add(with(0, with(fares, 3, new Cell(2, price.value(), formula, price.style(), null))));
+        assertThat(CellComparison.of(books.get(0), books.get(1)).differences()).isEmpty();
+        assertThat(CellComparison.of(books.get(1), books.get(2)).differences()).extracting(Difference::kind).containsExactly(Kind.FORMULA);
     }
 }

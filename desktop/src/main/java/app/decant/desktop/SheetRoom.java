@@ -13,6 +13,7 @@ import javafx.scene.Node;
 final class SheetRoom {
     private static final String TABLES = "sheetsAsTables";
 
+    private final Desk desk;
     private final Settings settings;
     private final SheetTable table;
     private final SheetStrip strip;
@@ -20,6 +21,7 @@ final class SheetRoom {
     private final ReadOnlyBooleanWrapper shown = new ReadOnlyBooleanWrapper();
 
     SheetRoom(Desk desk, Settings settings) {
+        this.desk = desk;
         this.settings = settings;
         table = new SheetTable(desk);
         strip = new SheetStrip(table);
@@ -31,12 +33,12 @@ final class SheetRoom {
     private void look() { shown.set(isShown()); }
 
     /** Whether the sheets are what is revised now. */
-    boolean isShown() { return table.applies() && (table.isLarge() || !settings.flag(TABLES)); }
+    boolean isShown() { return table.applies() && (!hasTables() || !settings.flag(TABLES)); }
 
     ReadOnlyBooleanProperty shown() { return shown.getReadOnlyProperty(); }
 
-    /** Whether it can be shown both ways: of a very large one there are only its sheets. */
-    boolean hasTables() { return table.applies() && !table.isLarge(); }
+    /** Whether it can be shown both ways: of a very large one there are only its sheets, and what was done on these is not in the tables. */
+    boolean hasTables() { return table.applies() && !table.isLarge() && desk.document().answers().isEmpty(); }
 
     /** Sheets, or tables of a document. */
     void asTables(boolean wanted) {

@@ -120,7 +120,6 @@ public record CorrectedSheets(Workbook workbook, int cells, List<Finding> findin
             changed.computeIfAbsent(one.place.sheet(), key -> new HashMap<>()).computeIfAbsent(one.place.row(), key -> new TreeMap<>())
                     .put(one.place.column(), cell(workbook, one, old, all));
         }
-        int count = corrections.size();
         for (int s = 0; s < workbook.sheets().size(); s++) {
             Sheet sheet = workbook.sheets().get(s);
             for (Map.Entry<Long, String> one : answers.cells().getOrDefault(sheet.name(), Map.of()).entrySet()) {
@@ -128,7 +127,6 @@ public record CorrectedSheets(Workbook workbook, int cells, List<Finding> findin
                 int column = SheetAnswers.columnOf(one.getKey());
                 changed.computeIfAbsent(s, key -> new HashMap<>()).computeIfAbsent(row, key -> new TreeMap<>())
                         .put(column, filled(workbook, sheet, sheet.cell(row, column), column, one.getValue(), all));
-                count++;
             }
             for (Map.Entry<Long, Map<SheetAnswers.Dress, String>> one : answers.looks().getOrDefault(sheet.name(), Map.of()).entrySet()) {
                 int row = SheetAnswers.rowOf(one.getKey());
@@ -136,13 +134,12 @@ public record CorrectedSheets(Workbook workbook, int cells, List<Finding> findin
                 TreeMap<Integer, Cell> there = changed.computeIfAbsent(s, key -> new HashMap<>()).computeIfAbsent(row, key -> new TreeMap<>());
                 Cell cell = there.containsKey(column) ? there.get(column) : sheet.cell(row, column);
                 if (cell == null) cell = new Cell(column, CellValue.EMPTY, ofColumn(sheet, column));
-                else if (!there.containsKey(column)) count++;
-                CellStyle dressed = SheetAnswers.dressed(all.get(cell.style()), one.getValue());
-                int style = all.indexOf(dressed);
-                if (style < 0) all.add(dressed);
-                there.put(column, new Cell(column, cell.value(), cell.formula(), cell.array(), style < 0 ? all.size() - 1 : style, cell.link()));
+                CellStyle style = all.get(cell.style());
+                int dressed = index(cell, style, SheetAnswers.dressed(style, one.getValue()), all);
+                there.put(column, new Cell(column, cell.value(), cell.formula(), cell.array(), dressed, cell.link()));
             }
         }
+        int count = changed.values().stream().flatMap(rows -> rows.values().stream()).mapToInt(Map::size).sum();
         List<Sheet> sheets = new ArrayList<>();
         for (int s = 0; s < workbook.sheets().size(); s++) {
             Sheet sheet = workbook.sheets().get(s);

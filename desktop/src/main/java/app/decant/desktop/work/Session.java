@@ -190,11 +190,16 @@ public final class Session {
         if (making == now) return now;
         making = now;
         threads.work.execute(() -> {
-            PagedDocument pages = sheets.pages(choice, now);
-            Platform.runLater(() -> {
-                making = null;
-                if (laid == now) settled.set(pages);
-            });
+            PagedDocument pages = null;
+            try {
+                pages = sheets.pages(choice, now);
+            } finally {
+                PagedDocument made = pages;
+                Platform.runLater(() -> {
+                    making = null;
+                    if (made != null && laid == now) settled.set(made);
+                });
+            }
         });
         return now;
     }
