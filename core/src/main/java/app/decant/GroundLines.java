@@ -122,6 +122,12 @@ final class GroundLines {
             if (!fresh) {
                 Provenance.Line line = came.get(places[was][0]);
                 if (line.page() == edit.page()) spot = reset.marks().get(line.marks()[places[was][1]]);
+                if (line.page() == edit.page() && spot == null && page.isGiven(old.left[was], line.baseline())) {
+                    Rewritten.Given given = page.given();
+                    float across = (float) given.across();
+                    stand.put(i, stand.line(given.page(), line.baseline() + given.down(), size), old.left[was] + across, old.right[was] + across);
+                    continue;
+                }
                 double down = line.page() == edit.page() && spot == null ? page.pushed(old.left[was], line.baseline()) : 0;
                 int on = down == 0 ? old.line[was] : stand.line(edit.page(), line.baseline() + down, size);
                 if (spot == null) stand.put(i, on, old.left[was], old.right[was]);

@@ -34,6 +34,8 @@ final class GroundPages {
     /** The text as it came, by the pages of the file. */
     private final Map<Integer, List<Item>> came;
     private Map<Integer, Standing> standing = Map.of();
+    /** Lines that went up, down or over to another page, by what they were. */
+    private final Map<Item.LineItem, Item.LineItem> elsewhere = new IdentityHashMap<>();
 
     /** A page that was given, and what it was made from. */
     private record Standing(Page page, List<Item> text, List<Item> frame, Page laid, List<Item> unknown) {
@@ -133,19 +135,37 @@ final class GroundPages {
         Map<Integer, List<Item>> text = new HashMap<>(came);
         Map<Integer, Rewritten> rewritten = new HashMap<>();
         for (int i = 0; i < pages.count(); i++) if (pages.rewritten(i) != null) rewritten.put(pages.ground(i), pages.rewritten(i));
+        // Lines that a page gives to the next, or takes, are of paragraphs that nobody changed.
+        reached.addAll(rewritten.keySet());
         for (int page : reached) {
             List<Item> items = new ArrayList<>();
             Map<Paragraph, Boolean> put = new IdentityHashMap<>();
+            for (Item item : rewritten.containsKey(page - 1) ? came.getOrDefault(page - 1, List.of()) : List.<Item>of()) {
+                Rewritten.Given given = rewritten.get(page - 1).given();
+                Item.LineItem line = (Item.LineItem) item;
+                if (given != null && given.from().holds(line.left(), line.baseline()) && !reset.containsKey(TextPassage.paragraph(line)))
+                    items.add(moved(line, given.across(), given.down()));
+            }
             for (Item item : came.getOrDefault(page, List.of())) {
                 Item.LineItem line = (Item.LineItem) item;
                 Paragraph paragraph = TextPassage.paragraph(line);
                 double down = rewritten.containsKey(page) ? rewritten.get(page).pushed(line.left(), line.baseline()) : 0;
-                if (!reset.containsKey(paragraph)) items.add(down == 0 ? line : line.moved(0, down));
+                if (rewritten.containsKey(page) && rewritten.get(page).isGiven(line.left(), line.baseline()) && !reset.containsKey(paragraph)) continue;
+                if (!reset.containsKey(paragraph)) items.add(down == 0 ? line : moved(line, 0, down));
                 else if (put.put(paragraph, true) == null) items.addAll(reset.get(paragraph).getOrDefault(page, List.of()));
             }
             text.put(page, items);
         }
         return text;
+    }
+
+    /** A line elsewhere; the very one that was given before, where it has not gone on. */
+    private Item.LineItem moved(Item.LineItem line, double across, double down) {
+        Item.LineItem before = elsewhere.get(line);
+        if (before != null && before.x() == line.x() + across && before.y() == line.y() + down) return before;
+        Item.LineItem now = line.moved(across, down);
+        elsewhere.put(line, now);
+        return now;
     }
 
     /** What is not known to stand anywhere on the file's page stands about where it is laid out: pictures, paragraphs without a letter. */

@@ -1,12 +1,13 @@
 package app.decant;
 
+import app.decant.CorrectedPages.Tried;
+import app.decant.document.Cascade;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.document.Walk;
-import app.decant.font.FontCatalogue;
 import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.WordLines;
@@ -19,10 +20,7 @@ import app.decant.page.Rewritten;
 import app.decant.pdf.form.FileForm;
 import app.decant.pdf.keep.Correction;
 import app.decant.pdf.keep.OwnPages;
-import app.decant.pdf.keep.PageRewriting;
 import app.decant.pdf.keep.RevisedPages;
-import app.decant.pdf.read.PageReader;
-import app.decant.pdf.read.SourceFile;
 import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -40,14 +38,10 @@ import org.slf4j.LoggerFactory;
  * with other words where those can be put in place, pages set anew where they can't. It is asked again after every edit, and remembers what it found.
  */
 public final class Revision implements AutoCloseable {
-    private static final Message PROVING = Message.of("step.looking-at-changed-pages");
-
     private final Original original;
     private final Taken taken;
     private final Document before;
     private final Set<Paragraph> came = Collections.newSetFromMap(new IdentityHashMap<>());
-    private final Map<Integer, PageReader.Addressed> read = new HashMap<>();
-    private final Map<Integer, Tried> tried = new HashMap<>();
     private final Walk walk;
     private final GroundLines lines;
     private final GroundPages standing;
@@ -56,25 +50,9 @@ public final class Revision implements AutoCloseable {
     private PagedDocument then;
     private UntouchedPages untouched;
     private volatile FileForm form;
+    private final TextFlow flow;
+    private final CorrectedPages corrected;
     private OwnPages own;
-    private SourceFile source;
-    /** Held while pages are looked at again, in a file opened for that. */
-    private final Object proving = new Object();
-    private SourceFile another;
-
-    /** What came of a page's corrections: the page or why it can't be; looked at again or not yet. */
-    private static final class Tried {
-        final List<Correction> corrections;
-        final PageRewriting.Made made;
-        volatile String refused;
-        volatile boolean proven;
-
-        Tried(List<Correction> corrections, PageRewriting.Made made, String refused) {
-            this.corrections = corrections;
-            this.made = made;
-            this.refused = refused;
-        }
-    }
 
     /** The lines of a header on a page, and what they were made from. */
     private record HeadLines(Paragraph paragraph, Rewritten.Reset reset, List<Item> lines) { }
@@ -101,6 +79,8 @@ public final class Revision implements AutoCloseable {
         this.then = then;
         walk = Walk.of(before);
         for (Walk.Stop stop : walk.stops()) came.add(stop.paragraph());
+        flow = new TextFlow(Cascade.of(before), walk, taken.provenance());
+        corrected = new CorrectedPages(original, flow);
         lines = new GroundLines(taken.provenance());
         heads = StandingHeads.of(before, walk, taken.provenance());
         standing = new GroundPages(walk, lines, taken.provenance().sheets(), this::isTouched, this::form);
@@ -128,15 +108,9 @@ public final class Revision implements AutoCloseable {
             tries = tries(edits);
         }
         // Aside, since it takes a while: whoever writes on is not kept waiting.
-        synchronized (proving) {
-            int done = 0;
-            for (Tried one : tries.values()) {
-                progress.step(done++, tries.size(), PROVING);
-                prove(one);
-            }
-        }
+        corrected.prove(tries, progress);
         synchronized (this) {
-            return noted(of(now, edits, tries, true, progress), now, edits);
+            return noted(of(now, edits, tries, true, progress), now, edits, tries);
         }
     }
 
@@ -147,9 +121,10 @@ public final class Revision implements AutoCloseable {
     public synchronized PagedDocument shown(PagedDocument now) {
         try {
             TextEdits.Found edits = edits(now);
-            Pages pages = of(now, edits, tries(edits), false, Progress.SILENT).pages;
+            Map<Integer, Tried> tries = tries(edits);
+            Pages pages = of(now, edits, tries, false, Progress.SILENT).pages;
             if (pages == now || taken.provenance().sheets().size() != own.count()) return now;
-            return now.on(standing.of(now, pages, edits == null ? null : reset(edits), headsOf(now, edits)));
+            return now.on(standing.of(now, pages, edits == null ? null : reset(edits, tries), headsOf(now, edits, tries)));
         } catch (DecantException e) {
             LoggerFactory.getLogger(Revision.class).info("{}", e.getMessage());
             return now;
@@ -164,13 +139,14 @@ public final class Revision implements AutoCloseable {
     synchronized LogicalStructure structure(PagedDocument now) {
         TextEdits.Found edits = edits(now);
         if (edits == null || !edits.beyond().isEmpty() || !edits.edits().stream().allMatch(TextEdits.Edit::isPlain)) return null;
-        Map<Integer, Rewritten> inPlace = inPlace(tries(edits), new ArrayList<>());
-        return inPlace.size() == edits.byPage().size() ? FoundStructure.of(now, taken.provenance(), edits, inPlace) : null;
+        Map<Integer, Rewritten> inPlace = CorrectedPages.inPlace(tries(edits), new ArrayList<>());
+        boolean goesOver = inPlace.values().stream().anyMatch(page -> page.given() != null);
+        return isWhole(edits, inPlace) && !goesOver ? FoundStructure.of(now, taken.provenance(), edits, inPlace) : null;
     }
 
     private TextEdits.Found edits(PagedDocument now) {
         if (now.document() == before || now.document().equals(before)) return TextEdits.Found.NOTHING;
-        return TextEdits.between(before, walk, now.document(), now.walk(), taken.provenance(), heads);
+        return TextEdits.between(before, walk, now.document(), now.walk(), taken.provenance(), heads, flow);
     }
 
     private Result of(PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries, boolean whole, Progress progress) {
@@ -179,8 +155,8 @@ public final class Revision implements AutoCloseable {
         OwnPages pages = (whole ? own.with(now.headings()) : own).of(original.with(now.document().answers()));
         if (edits == TextEdits.Found.NOTHING) return new Result(pages, List.of());
         List<Finding> findings = new ArrayList<>();
-        Map<Integer, Rewritten> inPlace = inPlace(tries, findings);
-        if (edits != null && edits.beyond().isEmpty() && inPlace.size() == edits.byPage().size()) return new Result(pages.with(inPlace), findings);
+        Map<Integer, Rewritten> inPlace = CorrectedPages.inPlace(tries, findings);
+        if (isWhole(edits, inPlace)) return new Result(pages.with(inPlace), findings);
         if (then == null) then = Decant.layOut(before, progress);
         if (then.count() != own.count()) {
             findings.add(Finding.changed(Message.of("open.all-pages-were-set-anew-since-3", then.count(), own.count())));
@@ -199,79 +175,44 @@ public final class Revision implements AutoCloseable {
             edit.nows().forEach(fresh -> came.put(fresh, null));
         }
         if (edits != null) for (TextEdits.Edit edit : edits.heads()) came.put(edit.nows().get(0), edit.old());
-        return new Result(untouched.of(now, original.with(now.document().answers()), inPlace, came, gone), findings);
+        return new Result(untouched.of(now, original.with(now.document().answers()), CorrectedPages.alone(inPlace, findings), came, gone), findings);
     }
 
     /** With what was remarked, answered and taken out on pages that are the file's. */
-    private Result noted(Result result, PagedDocument now, TextEdits.Found edits) {
+    private Result noted(Result result, PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries) {
         if (result.pages.original().isEmpty()) return result;
-        List<Note> notes = NoteChanges.between(before, now.document(), () -> standing.of(now, result.pages, edits == null ? null : reset(edits),
-                headsOf(now, edits)));
+        List<Note> notes = NoteChanges.between(before, now.document(), () -> standing.of(now, result.pages, edits == null ? null : reset(edits, tries),
+                headsOf(now, edits, tries)));
         if (notes.isEmpty()) return result;
         Original noted = result.pages.original().get().noted(notes);
         return new Result(result.pages instanceof OwnPages kept ? kept.of(noted) : ((RevisedPages) result.pages).of(noted), result.findings);
     }
 
-    /** The pages whose words can be corrected where they stand. */
-    private static Map<Integer, Rewritten> inPlace(Map<Integer, Tried> tries, List<Finding> findings) {
-        Map<Integer, Rewritten> rewritten = new TreeMap<>();
-        tries.forEach((page, one) -> {
-            if (one.refused == null) {
-                rewritten.put(page, one.made.page());
-                return;
-            }
-            Message where = Finding.page(page);
-            findings.add(Finding.changed(Message.of("open.where-words-were-changed-the-page", one.refused)).at(where));
-            LoggerFactory.getLogger(Revision.class).info("{} can't be corrected in place: {}", where, one.refused);
-        });
-        return rewritten;
-    }
-
     /** What comes of the corrections, page by page; of pages where more was edited nothing is tried. */
     private Map<Integer, Tried> tries(TextEdits.Found edits) {
-        Map<Integer, Tried> tries = new TreeMap<>();
-        if (edits != null) edits.byPage().forEach((page, some) -> {
-            if (!edits.beyond().contains(page)) tries.put(page, tried(page, some.stream().map(TextEdits.Edit::correction).toList()));
+        if (edits == null) return Map.of();
+        Map<Integer, List<Correction>> wished = new TreeMap<>();
+        edits.byPage().forEach((page, some) -> {
+            if (!edits.beyond().contains(page)) wished.put(page, some.stream().map(TextEdits.Edit::correction).toList());
         });
-        return tries;
+        return corrected.tried(wished, edits.beyond());
     }
 
-    private Tried tried(int page, List<Correction> corrections) {
-        Tried known = tried.get(page);
-        if (known != null && known.corrections.equals(corrections)) return known;
-        if (source == null) source = SourceFile.open(original.bytes(), original.name(), original.password());
-        Tried made;
-        try {
-            PageReader.Addressed there = read.computeIfAbsent(page, key -> PageReader.addressed(source, key, Progress.SILENT));
-            made = new Tried(corrections, PageRewriting.rewrite(source, there, corrections, FontCatalogue.ofThisMachine()), null);
-        } catch (PageRewriting.Refused e) {
-            made = new Tried(corrections, null, e.getMessage());
-        }
-        tried.put(page, made);
-        return made;
-    }
-
-    private void prove(Tried one) {
-        if (one.refused != null || one.proven) return;
-        if (another == null) another = SourceFile.open(original.bytes(), original.name(), original.password());
-        try {
-            one.made.prove(another);
-            one.proven = true;
-        } catch (PageRewriting.Refused e) {
-            one.refused = e.getMessage();
-        }
+    /** Whether every page on which something was edited was corrected in place. */
+    private static boolean isWhole(TextEdits.Found edits, Map<Integer, Rewritten> inPlace) {
+        return edits != null && edits.beyond().isEmpty() && inPlace.keySet().containsAll(edits.byPage().keySet());
     }
 
     /** What was put in place, by the paragraphs as they came. */
-    private Map<Paragraph, Map<Integer, List<Item.LineItem>>> reset(TextEdits.Found edits) {
+    private Map<Paragraph, Map<Integer, List<Item.LineItem>>> reset(TextEdits.Found edits, Map<Integer, Tried> tries) {
         Map<Paragraph, Map<Integer, List<Item.LineItem>>> reset = new IdentityHashMap<>();
         if (edits != null) edits.byPage().forEach((page, some) -> {
-            Tried one = tried.get(page);
-            boolean stands = one != null && one.refused == null && !edits.beyond().contains(page);
+            Tried one = tries.get(page);
+            boolean stands = one != null && one.refused() == null && !edits.beyond().contains(page);
             for (int i = 0; i < some.size() && !some.get(i).isLabel() && walk.indexOf(some.get(i).old()) >= 0; i++) {
                 TextEdits.Edit edit = some.get(i);
                 edit.olds().forEach(old -> reset.put(old, Map.of()));
-                if (stands && !edit.isGone()) reset.put(edit.old(), lines.of(edit, one.made.page(), one.made.page().reset().get(i)));
+                if (stands && !edit.isGone()) reset.put(edit.old(), lines.of(edit, one.page(), one.page().reset().get(i)));
             }
         });
         if (edits == null) return reset;
@@ -281,7 +222,7 @@ public final class Revision implements AutoCloseable {
     }
 
     /** The headers and footers on each page of the file, so that they can be written on there. */
-    private IntFunction<List<Item>> headsOf(PagedDocument now, TextEdits.Found edits) {
+    private IntFunction<List<Item>> headsOf(PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries) {
         Map<Integer, List<TextEdits.Edit>> byPage = edits == null || edits.heads().isEmpty() ? Map.of() : edits.byPage();
         return page -> {
             List<Item> items = new ArrayList<>();
@@ -291,13 +232,13 @@ public final class Revision implements AutoCloseable {
                 List<TextEdits.Edit> here = byPage.getOrDefault(page, List.of());
                 int at = -1;
                 for (int i = 0; i < here.size(); i++) if (here.get(i).old() == one.paragraph()) at = i;
-                Tried tries = at < 0 || edits.beyond().contains(page) ? null : tried.get(page);
-                if (at < 0 && !paragraph.equals(one.paragraph()) || at >= 0 && (tries == null || tries.refused != null)) continue;
-                Rewritten.Reset reset = at < 0 ? null : tries.made.page().reset().get(at);
+                Tried tried = at < 0 || edits.beyond().contains(page) ? null : tries.get(page);
+                if (at < 0 && !paragraph.equals(one.paragraph()) || at >= 0 && (tried == null || tried.refused() != null)) continue;
+                Rewritten.Reset reset = at < 0 ? null : tried.page().reset().get(at);
                 HeadLines known = headLines.get(one);
                 if (known == null || known.paragraph != paragraph || known.reset != reset) {
                     known = new HeadLines(paragraph, reset, List.copyOf(reset == null ? GroundLines.of(one, paragraph)
-                            : GroundLines.of(one, here.get(at), tries.made.page(), reset)));
+                            : GroundLines.of(one, here.get(at), tried.page(), reset)));
                     headLines.put(one, known);
                 }
                 items.addAll(known.lines);
@@ -307,17 +248,9 @@ public final class Revision implements AutoCloseable {
     }
 
     @Override public void close() {
-        synchronized (proving) {
-            if (another != null) another.close();
-            another = null;
+        corrected.close();
+        synchronized (this) {
+            corrected.forget();
         }
-        forget();
-    }
-
-    private synchronized void forget() {
-        if (source != null) source.close();
-        source = null;
-        read.clear();
-        tried.clear();
     }
 }

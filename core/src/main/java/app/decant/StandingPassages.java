@@ -8,6 +8,7 @@ import app.decant.document.ParagraphProperty;
 import app.decant.document.Provenance;
 import app.decant.document.Walk;
 import app.decant.pdf.keep.Correction;
+import app.decant.pdf.keep.Onward;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
@@ -26,11 +27,13 @@ final class StandingPassages {
     private final Walk walk;
     private final Provenance provenance;
     private final StandingLabels labels;
+    private final TextFlow flow;
 
     /** @param page the index of the page that is changed */
     record Found(int page, Correction correction) { }
 
-    StandingPassages(Cascade cascade, Walk walk, Provenance provenance, StandingLabels labels) {
+    StandingPassages(Cascade cascade, Walk walk, Provenance provenance, StandingLabels labels, TextFlow flow) {
+        this.flow = flow;
         this.labels = labels;
         this.cascade = cascade;
         this.walk = walk;
@@ -120,7 +123,7 @@ final class StandingPassages {
         Correction.Parting parting = several ? parting(from, to, starts.stream().map(line -> line - skipped).toList(), fresh) : null;
         Set<Integer> labelled = new HashSet<>();
         for (int i = from; i < to; i++) labelled.addAll(labels.marks(paragraph(i)));
-        Correction.Passage stands = new Correction.Passage(passage, hyphens(lines, places), goesOn, following, provenance.foot(page), parting, labelled);
+        Correction.Passage stands = new Correction.Passage(passage, hyphens(lines, places), goesOn, following, provenance.foot(page), parting, labelled, onward(from, to, page));
         Correction.Setting setting = WordChange.setting(cascade, paragraph(from));
         // What stands before the change stays where it is; on lines that fill their column, or stand in its middle, all of the line moves.
         int moves = change.from();
@@ -131,6 +134,11 @@ final class StandingPassages {
             moves = Math.max(0, moves - paragraph(i).length() - 1);
         }
         return new Found(page, new Correction(stands, first, begins, last, ends + 1, change.runs(), setting, drawn));
+    }
+
+    /** Where the page goes on; what stands in tables goes nowhere. */
+    private Onward onward(int from, int to, int page) {
+        return walk.stops().subList(from, to).stream().allMatch(stop -> stop.path().size() == 2) ? flow.after(page) : null;
     }
 
     /** How paragraphs of this kind are parted, as this page or others show it; where none does, as they are laid out. */
@@ -177,7 +185,7 @@ final class StandingPassages {
         return below ? first.baseline() - last.baseline() : 0;
     }
 
-    private static List<Integer> marks(Provenance.Line line) {
+    static List<Integer> marks(Provenance.Line line) {
         List<Integer> marks = new ArrayList<>();
         for (int mark : line.marks()) if (mark >= 0 && (marks.isEmpty() || marks.get(marks.size() - 1) != mark)) marks.add(mark);
         return marks;
@@ -220,13 +228,13 @@ final class StandingPassages {
         return lines.stream().map(StandingPassages::marks).toList();
     }
 
-    private static double left(Provenance.Line line) {
+    static double left(Provenance.Line line) {
         double left = Double.MAX_VALUE;
         for (float one : line.lefts()) left = Math.min(left, one);
         return left;
     }
 
-    private static double right(Provenance.Line line) {
+    static double right(Provenance.Line line) {
         double right = 0;
         for (float one : line.rights()) right = Math.max(right, one);
         return right;

@@ -98,12 +98,12 @@ final class TextEdits {
         }
     }
 
-    private TextEdits(Document before, Document now, StyleChange styles, Walk walk, Provenance provenance) {
+    private TextEdits(Document before, Document now, StyleChange styles, Walk walk, Provenance provenance, TextFlow flow) {
         this.styles = styles;
         Cascade cascade = styles.was();
         this.now = now;
         labels = new StandingLabels(before, walk, provenance, cascade);
-        passages = new StandingPassages(cascade, walk, provenance, labels);
+        passages = new StandingPassages(cascade, walk, provenance, labels, flow);
         this.walk = walk;
         this.provenance = provenance;
     }
@@ -112,13 +112,15 @@ final class TextEdits {
      * What was edited in the text; null where something else was as well (styles, facts, pages), or it is not known where words stand.
      *
      * @param heads the headers and footers as they came
+     * @param flow  how the text goes on from page to page
      */
-    static Found between(Document before, Walk walk, Document now, Walk then, Provenance provenance, StandingHeads heads) {
+    static Found between(Document before, Walk walk, Document now, Walk then, Provenance provenance, StandingHeads heads,
+            TextFlow flow) {
         if (!frame(before).equals(frame(now))) return null;
         StyleChange styles = StyleChange.between(before, now);
         List<Edit> inHeads = styles == null ? null : HeadEdits.between(before, now, heads, styles.was());
         if (inHeads == null) return null;
-        TextEdits edits = new TextEdits(before, now, styles, walk, provenance);
+        TextEdits edits = new TextEdits(before, now, styles, walk, provenance, flow);
         if (!edits.compare(then) || !edits.compareBlocks(before, now)) return null;
         if (walk.stops().size() != then.stops().size() || !styles.isNone() || !edits.edits.stream().allMatch(Edit::isOfWords)) edits.compareLabels(then);
         return new Found(edits.edits, edits.others, edits.elsewhere, edits.described, inHeads, edits.relabelled);

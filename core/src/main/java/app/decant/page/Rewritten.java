@@ -16,26 +16,59 @@ import java.util.Map;
  * @param areas   outside of which nothing on it looks otherwise
  * @param reset   where its letters stand now, for each thing that was said otherwise
  * @param pushed  what went down for it
+ * @param given   what stands at the head of another page now; null for nothing
+ * @param tagged  what came from another page, by the marked contents it was of there
  * @param findings what is to be told of it
  */
-public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Reset> reset, List<Push> pushed,
+public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Reset> reset, List<Push> pushed, Given given, List<Tagged> tagged,
         List<Finding> findings) {
     public Rewritten {
         areas = List.copyOf(areas);
         reset = List.copyOf(reset);
         pushed = List.copyOf(pushed);
+        tagged = List.copyOf(tagged);
         findings = List.copyOf(findings);
     }
 
     /** What a content stream calls by names that it did not have. */
-    public record Parts(List<Form> forms, List<Font> fonts) {
+    public record Parts(List<Form> forms, List<Font> fonts, List<Loan> loans) {
         public Parts {
             forms = List.copyOf(forms);
             fonts = List.copyOf(fonts);
+            loans = List.copyOf(loans);
         }
 
-        public boolean any() { return !forms.isEmpty() || !fonts.isEmpty(); }
+        public boolean any() { return !forms.isEmpty() || !fonts.isEmpty() || !loans.isEmpty(); }
     }
+
+    /**
+     * A font that other pages of the file have.
+     *
+     * @param name       by which it is called
+     * @param number     of its object in the file (ISO 32000-2, 7.3.10)
+     * @param generation of that object
+     */
+    public record Loan(String name, long number, int generation) { }
+
+    /**
+     * Lines at the foot of the page that went to the head of another.
+     *
+     * @param from   where they stood, as the page was read
+     * @param turn   how far it was turned clockwise for that
+     * @param page   the index of the page that they are on now
+     * @param across how much further to the right they stand there, in points
+     * @param down   how much lower
+     */
+    public record Given(Area from, int turn, int page, double across, double down) { }
+
+    /**
+     * A marked content whose words came from another page: what they belong to, that goes on here (ISO 32000-2, 14.7.5.2).
+     *
+     * @param number of the marked content on this page
+     * @param page   the index of the page that they came from
+     * @param there  the number of the marked content there
+     */
+    public record Tagged(int number, int page, int there) { }
 
     /**
      * A copy of a form (ISO 32000-2, 8.10) for one call of it; other pages go on using the form itself.
@@ -98,6 +131,9 @@ public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Rese
     public double pushed(double x, double baseline) {
         return pushed.stream().filter(push -> push.from.holds(x, baseline)).mapToDouble(Push::by).sum();
     }
+
+    /** Whether what stood at a place of the page as it was read is on another now. */
+    public boolean isGiven(double x, double baseline) { return given != null && given.from.holds(x, baseline); }
 
     /** A part of a page as it is seen, in points from its top left corner. */
     public record Area(double left, double top, double right, double bottom) {

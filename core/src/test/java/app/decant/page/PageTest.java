@@ -362,7 +362,10 @@ class PageTest {
     @Test void whatWasRewrittenTellsWhereThingsStand() {
         Rewritten.Push down = new Rewritten.Push(new Rewritten.Area(50, 100, 300, 800), 14, 0);
         Rewritten.Push up = new Rewritten.Push(new Rewritten.Area(50, 400, 300, 800), -4, 0);
-        Rewritten page = new Rewritten(new byte[0], new Rewritten.Parts(List.of(), List.of()), List.of(), List.of(), List.of(down, up), List.of());
+        Rewritten page = new Rewritten(new byte[0], new Rewritten.Parts(List.of(), List.of(), List.of()), List.of(), List.of(), List.of(down, up),
+                new Rewritten.Given(new Rewritten.Area(50, 700, 300, 790), 0, 4, 0, -650), List.of(), List.of());
+        assertThat(page.isGiven(60, 700)).isTrue();
+        assertThat(page.isGiven(60, 699)).isFalse();
         assertThat(page.pushed(100, 99)).isZero();
         assertThat(page.pushed(100, 100)).isEqualTo(14);
         assertThat(page.pushed(49, 200)).isZero();
@@ -371,8 +374,9 @@ class PageTest {
         assertThat(page.pushed(50, 801)).isZero();
         assertThat(page.parts().any()).isFalse();
         Rewritten.Form form = new Rewritten.Form("F2", "F1", new byte[0], page.parts());
-        assertThat(new Rewritten.Parts(List.of(form), List.of()).any()).isTrue();
-        assertThat(new Rewritten.Parts(List.of(), List.of(new Rewritten.Font("T2", FACE, List.of()))).any()).isTrue();
+        assertThat(new Rewritten.Parts(List.of(form), List.of(), List.of()).any()).isTrue();
+        assertThat(new Rewritten.Parts(List.of(), List.of(new Rewritten.Font("T2", FACE, List.of())), List.of()).any()).isTrue();
+        assertThat(new Rewritten.Parts(List.of(), List.of(), List.of(new Rewritten.Loan("T3", 7, 0))).any()).isTrue();
         Rewritten.Reset reset = new Rewritten.Reset(Map.of(3, new Rewritten.Spot(1, 2, 10)), Arrays.asList(new Rewritten.Spot(5, 6, 10), null));
         assertThat(reset.lowered(0)).isSameAs(reset);
         Rewritten.Reset lower = reset.lowered(2.5);

@@ -227,6 +227,7 @@ public final class KeptCheck {
         COSDictionary copy = new COSDictionary(resources);
         for (Rewritten.Form form : rewritten.parts().forms()) remove(copy, COSName.XOBJECT, form.name());
         for (Rewritten.Font font : rewritten.parts().fonts()) remove(copy, COSName.FONT, font.name());
+        for (Rewritten.Loan loan : rewritten.parts().loans()) remove(copy, COSName.FONT, loan.name());
         return copy;
     }
 

@@ -23,6 +23,8 @@ import java.util.TreeSet;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSObject;
+import org.apache.pdfbox.cos.COSObjectKey;
 import org.apache.pdfbox.cos.COSStream;
 
 /**
@@ -42,6 +44,7 @@ final class ChangedStream {
     private final Map<Integer, ChangedStream> called = new TreeMap<>();
     private final Map<Face, AddedFont> fonts = new LinkedHashMap<>();
     private final List<Rewritten.Form> forms = new ArrayList<>();
+    private final Map<GivenLines.FontAddress, String> lent = new LinkedHashMap<>();
 
     /** A font that is put beside those the stream has. */
     private static final class AddedFont {
@@ -156,14 +159,16 @@ final class ChangedStream {
 
     private String written(StreamOperators.Found one) { return new String(content, one.from(), one.to() - one.from(), StandardCharsets.ISO_8859_1).strip(); }
 
-    private static String operands(String name, double size) {
+    private static String operands(String name, double size) { return named(name) + " " + TextRewriting.number(size); }
+
+    private static String named(String name) {
         StringBuilder escaped = new StringBuilder("/");
         // Names are written with their odd signs as numbers (7.3.5).
         for (byte one : name.getBytes(StandardCharsets.UTF_8)) {
             boolean plain = one > 32 && one < 127 && "()<>[]{}/%#".indexOf(one) < 0;
             escaped.append(plain ? String.valueOf((char) one) : String.format("#%02X", one & 255));
         }
-        return escaped + " " + TextRewriting.number(size);
+        return escaped.toString();
     }
 
     /** A text in another face and size, with the spacing of a glyph it stands for, its widths told beside the size of that; null where that can't be. */
@@ -188,10 +193,30 @@ final class ChangedStream {
         return inserts;
     }
 
+    /** Where the font of a mark stands in the file; null where it has no place of its own. */
+    GivenLines.FontAddress address(ShownGlyph mark) {
+        COSDictionary some = resources.getCOSDictionary(COSName.FONT);
+        if (some == null) return null;
+        for (COSName name : some.keySet())
+            if (some.getDictionaryObject(name) == mark.font().getCOSObject() && some.getItem(name) instanceof COSObject object && object.getKey() != null)
+                return new GivenLines.FontAddress(object.getKey().getNumber(), object.getKey().getGeneration());
+        return null;
+    }
+
+    /** A font of another page, by the name it has here. */
+    String lent(GivenLines.FontAddress font) {
+        String known = lent.get(font);
+        if (known == null) lent.put(font, known = free(COSName.FONT, "Lent" + (lent.size() + 1)));
+        return named(known);
+    }
+
     /** What the stream calls besides, once it is made. */
     Rewritten.Parts parts() {
-        return new Rewritten.Parts(forms, fonts.values().stream().map(font -> new Rewritten.Font(free(COSName.FONT, font.name), font.face.face(), font.letters))
-                .toList());
+        List<Rewritten.Font> added = fonts.values().stream()
+                .map(font -> new Rewritten.Font(free(COSName.FONT, font.name), font.face.face(), font.letters)).toList();
+        List<Rewritten.Loan> loans = new ArrayList<>();
+        lent.forEach((font, name) -> loans.add(new Rewritten.Loan(name, font.number(), font.generation())));
+        return new Rewritten.Parts(forms, added, loans);
     }
 
     /** The stream as it is to be. What is called only to be looked at stays as it is. */
@@ -223,6 +248,80 @@ final class ChangedStream {
         return out.toByteArray();
     }
 
+    /** Whether anything in it is content of a structure, or told not to be. */
+    boolean isTagged() { return operators.stream().anyMatch(one -> number(one) != GivenLines.Letter.NONE); }
+
+    /** A number that no marked content of the stream has. */
+    int freeNumber() { return Math.max(0, operators.stream().mapToInt(this::number).max().orElse(-1) + 1); }
+
+    /** The number of the innermost marked content that a mark stands in and that has one (14.7.5.2), also by those who call its form. */
+    int contents(ShownGlyph mark) throws PageRewriting.Refused, IOException {
+        List<Integer> path = mark.path();
+        int at = mark.operator();
+        for (int depth = path.size(); depth >= 0; depth--) {
+            int found = of(path.subList(0, depth)).contents(at);
+            if (found != GivenLines.Letter.NONE) return found;
+            if (depth > 0) at = path.get(depth - 1);
+        }
+        return GivenLines.Letter.NONE;
+    }
+
+    private int contents(int operator) {
+        List<Integer> open = new ArrayList<>();
+        for (StreamOperators.Found one : operators.subList(0, operator)) {
+            if (begins(one)) open.add(number(one));
+            else if (one.name().equals("EMC") && !open.isEmpty()) open.remove(open.size() - 1);
+        }
+        for (int i = open.size() - 1; i >= 0; i--) if (open.get(i) != GivenLines.Letter.NONE) return open.get(i);
+        return GivenLines.Letter.NONE;
+    }
+
+    private static boolean begins(StreamOperators.Found one) { return one.name().equals("BDC") || one.name().equals("BMC"); }
+
+    /** The number of a marked content that an operator begins. */
+    private int number(StreamOperators.Found one) {
+        if (!begins(one) || one.operands().isEmpty()) return GivenLines.Letter.NONE;
+        if (one.operands().get(0) instanceof COSName tag && tag.getName().equals("Artifact")) return GivenLines.Letter.ARTIFACT;
+        COSBase properties = one.operands().size() > 1 ? one.operands().get(1) : null;
+        if (properties instanceof COSName name) {
+            COSDictionary some = resources.getCOSDictionary(COSName.PROPERTIES);
+            properties = some == null ? null : some.getDictionaryObject(name);
+        }
+        return properties instanceof COSDictionary told ? told.getInt(COSName.MCID, GivenLines.Letter.NONE) : GivenLines.Letter.NONE;
+    }
+
+    /**
+     * Puts in what stands by itself, before the text that an operator is of: in its layers, and before what it is tagged as.
+     *
+     * @throws PageRewriting.Refused where other coordinates hold there
+     */
+    void putBeside(int operator, String block) throws PageRewriting.Refused {
+        int text = operator;
+        while (text >= 0 && !operators.get(text).name().equals("BT")) text--;
+        List<Integer> open = new ArrayList<>();
+        for (int i = 0; i < text; i++) {
+            if (begins(operators.get(i))) open.add(i);
+            else if (operators.get(i).name().equals("EMC") && !open.isEmpty()) open.remove(open.size() - 1);
+        }
+        int at = open.stream().filter(one -> !isLayer(operators.get(one))).findFirst().orElse(text);
+        List<Boolean> moved = new ArrayList<>(List.of(false));
+        for (int i = Math.max(0, at); i < text && !moved.isEmpty(); i++) {
+            switch (operators.get(i).name()) {
+                case "q" -> moved.add(moved.get(moved.size() - 1));
+                case "Q" -> moved.remove(moved.size() - 1);
+                case "cm" -> moved.set(moved.size() - 1, true);
+                default -> { }
+            }
+        }
+        if (at < 0 || moved.isEmpty() || moved.get(moved.size() - 1)) throw new PageRewriting.NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
+        putBefore(at, block);
+    }
+
+    /** Whether what an operator begins is seen or not as somebody switches it (8.11.3.2). */
+    private static boolean isLayer(StreamOperators.Found one) {
+        return !one.operands().isEmpty() && one.operands().get(0) instanceof COSName tag && tag.getName().equals("OC");
+    }
+
     private boolean isChanged() {
         boolean own = !rewritten.isEmpty() || !before.isEmpty() || !after.isEmpty();
         return own || called.values().stream().anyMatch(ChangedStream::isChanged);
@@ -250,6 +349,9 @@ final class ChangedStream {
     interface Streams {
         /** A stream with these bytes, and all else that another says of itself, or null for none. */
         COSStream stream(byte[] content, COSStream like) throws IOException;
+
+        /** An object that the file has. */
+        COSBase object(COSObjectKey key) throws IOException;
     }
 
     private static COSDictionary with(Rewritten.Parts parts, COSDictionary shared, Streams create) throws IOException {
@@ -265,7 +367,9 @@ final class ChangedStream {
             objects.setItem(COSName.getPDFName(form.name()), copy);
         }
         COSDictionary fonts = copied(shared.getCOSDictionary(COSName.FONT));
-        if (!parts.fonts().isEmpty()) resources.setItem(COSName.FONT, fonts);
+        if (!parts.fonts().isEmpty() || !parts.loans().isEmpty()) resources.setItem(COSName.FONT, fonts);
+        for (Rewritten.Loan loan : parts.loans())
+            fonts.setItem(COSName.getPDFName(loan.name()), create.object(new COSObjectKey(loan.number(), loan.generation())));
         for (Rewritten.Font font : parts.fonts()) {
             EmbeddedFace face = new EmbeddedFace(font.face());
             for (Rewritten.Letter letter : font.letters()) face.code(letter.glyph(), letter.text());

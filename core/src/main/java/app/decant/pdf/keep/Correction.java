@@ -62,9 +62,10 @@ public record Correction(Passage passage, int first, int from, int last, int to,
      * @param foot      the lowest baseline of text on such pages, in points; 0 where that is not known
      * @param parting   how its paragraphs are parted; null where it is one, and stays one
      * @param labelled  the marks among those of its lines that are labels of list items, which stand by themselves
+     * @param onward    where the text of its page goes on; null where that is not known, or can take nothing
      */
     public record Passage(List<List<Integer>> lines, Set<Integer> hyphens, boolean goesOn, List<List<Integer>> following, double foot, Parting parting,
-            Set<Integer> labelled) {
+            Set<Integer> labelled, Onward onward) {
         public Passage {
             labelled = Set.copyOf(labelled);
             lines = lines.stream().map(List::copyOf).toList();
@@ -74,7 +75,7 @@ public record Correction(Passage passage, int first, int from, int last, int to,
 
         /** A passage without labels. */
         public Passage(List<List<Integer>> lines, Set<Integer> hyphens, boolean goesOn, List<List<Integer>> following, double foot, Parting parting) {
-            this(lines, hyphens, goesOn, following, foot, parting, Set.of());
+            this(lines, hyphens, goesOn, following, foot, parting, Set.of(), null);
         }
 
         /** All marks of its lines. */
@@ -130,6 +131,12 @@ public record Correction(Passage passage, int first, int from, int last, int to,
         public static Run plain(String text) { return new Run(text, false, false, false, null, 1, List.of()); }
 
         Run part(String some) { return new Run(some, another, bold, italic, colour, share, drawn); }
+    }
+
+    /** The same on a page that can give nothing over. */
+    public Correction alone() {
+        return passage.onward == null ? this : new Correction(new Passage(passage.lines, passage.hyphens, passage.goesOn, passage.following, passage.foot,
+                passage.parting, passage.labelled, null), first, from, last, to, runs, set, drawnBy);
     }
 
     /** All words that are put in. */

@@ -45,6 +45,7 @@ import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSObjectKey;
+import org.apache.pdfbox.cos.COSObjectKey;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.cos.COSString;
 import org.apache.pdfbox.pdfwriter.compress.CompressParameters;
@@ -171,23 +172,41 @@ public final class KeptWriter {
             Rewritten rewritten = pages.rewritten(choices.pages().get(i));
             if (rewritten == null) continue;
             put(rewritten, pdf, pdf.getPage(i));
-            if (!rewritten.pushed().isEmpty()) new LoweredPlaces(pdf, pdf.getPage(i), rewritten.pushed()).move();
+            if (!rewritten.tagged().isEmpty()) new CarriedTags(pdf).carry(pdf.getPage(i), rewritten.tagged(), page -> at(pdf, page));
             findings.addAll(rewritten.findings());
         }
+        // From the last on: what leads to a page before goes over to one where all has been moved.
+        for (int i = choices.pages().size() - 1; i >= 0; i--) {
+            Rewritten rewritten = pages.rewritten(choices.pages().get(i));
+            if (rewritten != null) LoweredPlaces.move(pdf, pdf.getPage(i), rewritten, page -> at(pdf, page));
+        }
+    }
+
+    /** The page that stands for one of the original; null where it is left out. */
+    private PDPage at(PDDocument pdf, int ground) {
+        for (int i = 0; i < choices.pages().size(); i++) {
+            int page = choices.pages().get(i);
+            if (pages.isOwn(page) && pages.ground(page) == ground) return pdf.getPage(i);
+        }
+        return null;
     }
 
     /** Puts what a page says now in the place of its own streams. */
     static void put(Rewritten rewritten, PDDocument pdf, PDPage page) throws IOException {
         ChangedStream.put(rewritten, page.getCOSObject(), page.getResources() == null ? new COSDictionary() : page.getResources().getCOSObject(),
-                (content, like) -> {
-            COSStream stream = pdf.getDocument().createCOSStream();
-            if (like != null) stream.addAll(like);
-            for (COSName name : List.of(COSName.FILTER, COSName.DECODE_PARMS, COSName.LENGTH)) stream.removeItem(name);
-            try (OutputStream out = stream.createOutputStream(COSName.FLATE_DECODE)) {
-                out.write(content);
-            }
-            return stream;
-        });
+                new ChangedStream.Streams() {
+                    @Override public COSStream stream(byte[] content, COSStream like) throws IOException {
+                        COSStream stream = pdf.getDocument().createCOSStream();
+                        if (like != null) stream.addAll(like);
+                        for (COSName name : List.of(COSName.FILTER, COSName.DECODE_PARMS, COSName.LENGTH)) stream.removeItem(name);
+                        try (OutputStream out = stream.createOutputStream(COSName.FLATE_DECODE)) {
+                            out.write(content);
+                        }
+                        return stream;
+                    }
+
+                    @Override public COSBase object(COSObjectKey key) throws IOException { return pdf.getDocument().getObjectFromPool(key); }
+                });
     }
 
     /** A look at an opened page. */

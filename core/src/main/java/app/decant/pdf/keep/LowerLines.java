@@ -1,6 +1,7 @@
 package app.decant.pdf.keep;
 
 import app.decant.pdf.keep.MovedDrawings.Drawing;
+import app.decant.pdf.keep.Correction.Passage;
 import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.Glyph;
@@ -30,6 +31,8 @@ final class LowerLines {
     private static final double MARGIN = 0.75;
     /** What stands below stays at least so many lines away. */
     private static final double AWAY = 0.6;
+    /** So many lines more go over at most where a page had better begin with another than the first that has no room; common practice. */
+    private static final int MOST_BACK = 5;
     /** How much lower than others a page may end, in lines. */
     private static final double LONGER = 1.05;
     /** Below a line so much of one is its own. */
@@ -48,6 +51,7 @@ final class LowerLines {
     private final PageChanges changes;
     private final LineRoom room;
     private final MovedDrawings drawings;
+    private final Overflow overflow;
     private final List<Drawing> going = new ArrayList<>();
     /** The marks that go, by their numbers in the page's order of painting: letters and what is drawn. */
     private final Set<Integer> moved = new HashSet<>();
@@ -59,7 +63,9 @@ final class LowerLines {
     /** How low what is moved reached before. */
     private double stood;
 
-    LowerLines(PageReader.Addressed read, Map<Integer, ShownGlyph> byOrder, ChangedStream stream, PageChanges changes, LineRoom room) {
+    LowerLines(PageReader.Addressed read, Map<Integer, ShownGlyph> byOrder, ChangedStream stream, PageChanges changes, LineRoom room,
+            Overflow overflow) {
+        this.overflow = overflow;
         this.read = read;
         this.byOrder = byOrder;
         this.stream = stream;
@@ -135,12 +141,15 @@ final class LowerLines {
      * @param leading of the passage
      * @return the lowest baseline then
      */
-    double move(Correction correction, List<List<ShownGlyph>> own, double lowest, double by, double leading) throws Refused, IOException {
-        List<Unit> units = units(correction, own, lowest, by, leading);
+    double move(Passage passage, List<List<ShownGlyph>> own, double lowest, double by, double leading) throws Refused, IOException {
+        List<Unit> units = units(passage, own, lowest, by, leading);
         if (units.isEmpty()) return lowest;
         double ends = units.stream().mapToDouble(unit -> unit.ends).max().orElseThrow();
-        double free = Math.max(ends, free(correction, units, leading));
-        double over = ends + by - Math.min(most(correction), free);
+        double limit = Math.min(most(passage), Math.max(ends, free(passage, units, leading)));
+        // What was moved for a change further up stands that much lower.
+        double already = units.get(units.size() - 1).marks.stream().mapToDouble(changes::lowered).max().orElse(0);
+        double over = ends + already + by - limit;
+        int stays = units.size();
         double[] gives = new double[units.size()];
         double spare = 0;
         for (int i = 0; by > 0 && over > 0 && i < gives.length; i++) {
@@ -149,13 +158,19 @@ final class LowerLines {
             spare += gives[i];
         }
         if (by > 0 && over > spare) {
-            over -= longer(correction, leading);
-            if (over > spare) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
+            over -= longer(passage, leading);
+            if (over > spare) {
+                stays = stays(passage, units, limit - already - by);
+                over = 0;
+            }
         }
+        stood = units.stream().mapToDouble(unit -> unit.drawings.isEmpty() ? unit.ends : Math.max(unit.ends, unit.bottom)).max().orElseThrow();
+        top = units.get(0).begins;
+        if (stays < units.size()) overflow.give(units.subList(stays, units.size()).stream().map(unit -> unit.marks).toList(), passage.onward());
         double given = 0;
         double before = lowest;
         Map<Drawing, Double> drawn = new LinkedHashMap<>();
-        for (int i = 0; i < units.size(); i++) {
+        for (int i = 0; i < stays; i++) {
             if (by > 0 && over > 0) given += gives[i] * over / spare;
             Unit unit = units.get(i);
             for (ShownGlyph mark : unit.marks) lower(mark, by - given);
@@ -168,18 +183,28 @@ final class LowerLines {
             before = end;
         }
         drawings.move(drawn);
-        stood = units.stream().mapToDouble(unit -> unit.drawings.isEmpty() ? unit.ends : Math.max(unit.ends, unit.bottom)).max().orElseThrow();
-        top = units.get(0).begins;
-        reached = units.get(units.size() - 1).ends;
+        if (stays == 0) return lowest;
+        reached = units.get(stays - 1).ends;
         bottom = Math.max(bottom, Math.max(reached, reached + by - given));
-        if (by < 0) refuseObstacles(correction, List.of(), left, right, reached + by, -by, leading);
+        if (by < 0) refuseObstacles(passage, List.of(), left, right, reached + by, -by, leading);
         return reached + by - given;
     }
 
+    /** How many of the units a full page keeps; the others are for the next. */
+    private static int stays(Passage passage, List<Unit> units, double lowest) throws NoRoom {
+        int most = 0;
+        while (most < units.size() && units.get(most).ends <= lowest + 0.05) most++;
+        boolean drawn = units.subList(most, units.size()).stream().anyMatch(unit -> !unit.drawings.isEmpty());
+        if (passage.onward() == null || drawn || most == units.size()) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
+        for (int stays = most; stays >= 0 && stays > most - MOST_BACK && units.get(stays).drawings.isEmpty(); stays--)
+            if (units.get(stays).marks.stream().anyMatch(mark -> passage.onward().openers().contains(mark.glyph().order()))) return stays;
+        return most;
+    }
+
     /** How low the last line may come to stand before what stays below it, such as notes at the foot of the page. */
-    private double free(Correction correction, List<Unit> units, double leading) {
+    private double free(Passage passage, List<Unit> units, double leading) {
         Set<Integer> own = new HashSet<>(moved);
-        own.addAll(correction.passage().marks());
+        own.addAll(passage.marks());
         double bottom = units.stream().mapToDouble(unit -> unit.bottom).max().orElseThrow();
         double hanging = bottom - units.stream().mapToDouble(unit -> unit.ends).max().orElseThrow();
         double next = room.all(own).stream().filter(box -> box.getMinY() > bottom - 0.5 && box.getMaxX() > left && box.getMinX() < right)
@@ -188,17 +213,17 @@ final class LowerLines {
     }
 
     /** A full page may end a line lower than others: common practice. What stands in its margin is looked for like all else. */
-    private static double longer(Correction correction, double leading) { return correction.passage().foot() > 0 ? LONGER * leading : 0.1; }
+    private static double longer(Passage passage, double leading) { return passage.foot() > 0 ? LONGER * leading : 0.1; }
 
     /** What goes: down as far as to the first gap that takes the move up. */
-    private List<Unit> units(Correction correction, List<List<ShownGlyph>> own, double lowest, double by, double leading) throws Refused {
+    private List<Unit> units(Passage passage, List<List<ShownGlyph>> own, double lowest, double by, double leading) throws Refused {
         List<Unit> each = new ArrayList<>();
-        for (List<ShownGlyph> line : lines(correction, own)) {
+        for (List<ShownGlyph> line : lines(passage, own)) {
             Unit unit = new Unit();
             unit.take(line);
             each.add(unit);
         }
-        for (Drawing drawing : drawn(correction, each, lowest, leading)) {
+        for (Drawing drawing : drawn(passage, each, lowest, leading)) {
             Unit unit = new Unit();
             unit.take(drawing, leading);
             each.add(unit);
@@ -234,26 +259,27 @@ final class LowerLines {
     }
 
     /** The lines below, from above. */
-    private List<List<ShownGlyph>> lines(Correction correction, List<List<ShownGlyph>> own) throws Refused {
-        if (correction.passage().following() == null) throw new Refused(Message.of("keep.it-is-not-known-what-stands-below"));
+    private List<List<ShownGlyph>> lines(Passage passage, List<List<ShownGlyph>> own) throws Refused {
+        if (passage.following() == null) throw new Refused(Message.of("keep.it-is-not-known-what-stands-below"));
         List<List<ShownGlyph>> lines = new ArrayList<>(own);
-        for (List<Integer> line : correction.passage().following()) if (!line.isEmpty()) lines.add(PageRewriting.movable(line, byOrder));
+        for (List<Integer> line : passage.following()) if (!line.isEmpty()) lines.add(PageRewriting.movable(line, byOrder));
         lines.sort(Comparator.comparingDouble(line -> line.get(0).glyph().baseline()));
-        ShownGlyph first = byOrder.get(correction.passage().lines().get(0).get(0));
+        ShownGlyph first = byOrder.get(passage.lines().get(0).get(0));
         Set<Integer> taken = new HashSet<>();
         List<List<ShownGlyph>> all = new ArrayList<>();
         for (List<ShownGlyph> line : lines) {
             // What is painted within other edges is another part of the page, such as the next of several frames, or a chart.
             if (first != null && !line.get(0).isClippedAs(first)) continue;
-            List<ShownGlyph> marks = PageRewriting.withSpaces(line, read).stream().filter(mark -> taken.add(mark.glyph().order())).toList();
+            List<ShownGlyph> marks = PageRewriting.withSpaces(line, read).stream()
+                    .filter(mark -> !overflow.isGiven(mark) && taken.add(mark.glyph().order())).toList();
             if (!marks.isEmpty()) all.add(marks);
         }
         return all;
     }
 
     /** What is drawn below the passage in its column, with no words on it but those that go, and above the foot of the page. */
-    private List<Drawing> drawn(Correction correction, List<Unit> lines, double lowest, double leading) {
-        Set<Integer> known = new HashSet<>(correction.passage().marks());
+    private List<Drawing> drawn(Passage passage, List<Unit> lines, double lowest, double leading) {
+        Set<Integer> known = new HashSet<>(passage.marks());
         double from = Double.MAX_VALUE;
         double to = 0;
         for (int order : known) {
@@ -269,7 +295,7 @@ final class LowerLines {
                 to = Math.max(to, mark.glyph().right());
             }
         }
-        double foot = correction.passage().foot() > 0 ? correction.passage().foot() + BELOW * leading : read.page().height() - FOOT;
+        double foot = passage.foot() > 0 ? passage.foot() + BELOW * leading : read.page().height() - FOOT;
         List<Drawing> drawn = new ArrayList<>();
         for (Drawing one : drawings.all(known)) {
             Rectangle2D box = one.box();
@@ -300,9 +326,9 @@ final class LowerLines {
     }
 
     /** How low text may stand on the page. */
-    private double most(Correction correction) {
+    private double most(Passage passage) {
         double head = read.shown().stream().mapToDouble(mark -> mark.glyph().baseline() - mark.glyph().size()).min().orElse(0);
-        return correction.passage().foot() > 0 ? correction.passage().foot() + 1 : read.page().height() - Math.max(FOOT, MARGIN * head);
+        return passage.foot() > 0 ? passage.foot() + 1 : read.page().height() - Math.max(FOOT, MARGIN * head);
     }
 
     /**
@@ -310,10 +336,11 @@ final class LowerLines {
      *
      * @param up how far they went up, in points
      */
-    void refuseObstacles(Correction correction, List<ShownGlyph> last, double from, double to, double lowest, double up, double leading) throws Refused {
+    void refuseObstacles(Passage passage, List<ShownGlyph> last, double from, double to, double lowest, double up, double leading) throws Refused {
         double size = last.isEmpty() ? 10 : last.get(0).glyph().size();
         double reach = Math.max(lowest, bottom);
-        if (lowest > most(correction) + longer(correction, leading)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
+        double already = last.isEmpty() ? 0 : changes.lowered(last.get(0));
+        if (lowest + already > most(passage) + longer(passage, leading)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
         // What ends no lower than it did is as near to what stands below as it was.
         double foot = reach + LEAST_BELOW * size + (reach > stood + 0.1 ? AWAY * leading : -LEAST_BELOW * size);
         Set<Integer> own = new HashSet<>(moved);
@@ -324,7 +351,7 @@ final class LowerLines {
             if (moved.contains(glyph.order())) top = Math.min(top, glyph.baseline() - 0.9 * glyph.size());
         }
         for (Drawing one : going) top = Math.min(top, one.box().getMinY());
-        if (up > 0) own.addAll(correction.passage().marks());
+        if (up > 0) own.addAll(passage.marks());
         top -= up;
         double l = Math.min(from, left);
         Rectangle2D swept = new Rectangle2D.Double(l, top, Math.max(to, right) - l, Math.max(0.1, foot - top));

@@ -8,11 +8,13 @@ import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Deque;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Set;
+import java.util.function.IntFunction;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -34,19 +36,32 @@ final class LoweredPlaces {
     private final PDDocument pdf;
     private final PDPage page;
     private final List<Rewritten.Push> pushed;
+    private final Rewritten.Given given;
+    private final IntFunction<PDPage> at;
     private final AffineTransform toPage;
     private final AffineTransform back;
 
-    LoweredPlaces(PDDocument pdf, PDPage page, List<Rewritten.Push> pushed) throws IOException {
+    private LoweredPlaces(PDDocument pdf, PDPage page, Rewritten rewritten, IntFunction<PDPage> at) throws IOException {
         this.pdf = pdf;
         this.page = page;
-        this.pushed = pushed;
-        toPage = PageReader.toPage(page, pushed.get(0).turn());
+        this.at = at;
+        pushed = rewritten.pushed();
+        given = rewritten.given();
+        toPage = PageReader.toPage(page, given != null ? given.turn() : pushed.get(0).turn());
         try {
             back = toPage.createInverse();
         } catch (NoninvertibleTransformException e) {
             throw new IOException("A page without extent", e);
         }
+    }
+
+    /**
+     * Moves what belongs to lines of a page that went down, or over to another.
+     *
+     * @param at where pages of the original are in the file; null where they are not
+     */
+    static void move(PDDocument pdf, PDPage page, Rewritten rewritten, IntFunction<PDPage> at) throws IOException {
+        if (!rewritten.pushed().isEmpty() || rewritten.given() != null) new LoweredPlaces(pdf, page, rewritten, at).move();
     }
 
     /** Whether something on a page other than a link stands in a part of it, or a link only partly does: told as it was read. */
@@ -72,7 +87,7 @@ final class LoweredPlaces {
                 && area.getMaxY() < moved.getMaxY() + 6;
     }
 
-    void move() throws IOException {
+    private void move() throws IOException {
         for (PDAnnotation annotation : page.getAnnotations()) {
             if (!(annotation instanceof PDAnnotationLink)) continue;
             COSArray box = annotation.getCOSObject().getCOSArray(COSName.RECT);
@@ -92,15 +107,36 @@ final class LoweredPlaces {
             double x = corner && place.getObject(2) instanceof COSNumber left ? left.floatValue() : 0;
             // A place stands above the line it is of, and often at the edge of the page.
             Rectangle2D extent = back.createTransformedShape(extent()).getBounds2D();
-            Point2D by = by(new Point2D.Double(Math.max(extent.getMinX() + 1, Math.min(extent.getMaxX() - 1, x)), y.floatValue() - 6));
+            Point2D there = new Point2D.Double(Math.max(extent.getMinX() + 1, Math.min(extent.getMaxX() - 1, x)), y.floatValue() - 6);
+            if (goesOver(place, top, there)) continue;
+            Point2D by = by(there);
             if (by != null) place.set(top, new COSFloat((float) (y.floatValue() + by.getY())));
         }
     }
 
+    /** Leads to another page with the lines that a place stands above, where these went there. */
+    private boolean goesOver(COSArray place, int top, Point2D there) {
+        Point2D read = toPage.transform(there, null);
+        if (given == null || !given.from().holds(read.getX(), read.getY())) return false;
+        PDPage other = at.apply(given.page());
+        if (other == null) return true;
+        Point2D on = PageReader.toPage(page, given.turn()).transform(new Point2D.Double(there.getX(), ((COSNumber) place.getObject(top)).floatValue()), null);
+        Point2D now = new Point2D.Double(on.getX() + given.across(), on.getY() + given.down());
+        try {
+            PageReader.toPage(other, given.turn()).inverseTransform(now, now);
+        } catch (NoninvertibleTransformException e) {
+            return true;
+        }
+        place.set(0, other.getCOSObject());
+        place.set(top, new COSFloat((float) now.getY()));
+        return true;
+    }
+
     private Rectangle2D extent() {
         Rectangle2D all = null;
-        for (Rewritten.Push push : pushed) {
-            Rewritten.Area from = push.from();
+        List<Rewritten.Area> areas = new ArrayList<>(pushed.stream().map(Rewritten.Push::from).toList());
+        if (given != null) areas.add(given.from());
+        for (Rewritten.Area from : areas) {
             Rectangle2D one = new Rectangle2D.Double(from.left(), from.top(), from.right() - from.left(), from.bottom() - from.top());
             all = all == null ? one : all.createUnion(one);
         }

@@ -45,10 +45,11 @@ final class PageChanges {
      *
      * @param mark it is put before: where that goes down, so does the letter
      * @param rgb  what it is painted in
+     * @param alone whether it stays where it is, whatever that does
      */
-    private record Expected(String text, double x, double right, double baseline, ShownGlyph mark, int rgb) {
-        int place() { return mark.glyph().order(); }
-    }
+    private record Expected(String text, double x, double right, double baseline, ShownGlyph mark, int rgb, boolean alone) { }
+
+    private double baseline(Expected one) { return one.baseline + (one.alone ? 0 : lowered(one.mark)); }
 
     /**
      * A passage that says something else, as if nothing above it did.
@@ -92,7 +93,12 @@ final class PageChanges {
     double lowered(ShownGlyph mark) { return down.getOrDefault(mark.glyph().order(), 0.0); }
 
     void puts(String text, double x, double width, double baseline, ShownGlyph before, int rgb) {
-        if (!text.isBlank()) expected.add(new Expected(text, x, x + width, baseline, before, rgb));
+        if (!text.isBlank()) expected.add(new Expected(text, x, x + width, baseline, before, rgb, false));
+    }
+
+    /** A letter comes from another page, to stand above a mark. */
+    void arrives(String text, double x, double width, double baseline, ShownGlyph above, int rgb) {
+        if (!text.isBlank()) expected.add(new Expected(text, x, x + width, baseline, above, rgb, true));
     }
 
     /** What moved or came must not be cut off where what is painted ends, more than it was. */
@@ -111,7 +117,7 @@ final class PageChanges {
             double before = read.shown().stream().filter(old -> removed.contains(old.glyph().order()) && old.isClippedAs(one.mark)
                     && Math.abs(old.glyph().baseline() - one.baseline) < one.mark.glyph().size()).mapToDouble(old -> old.cut(old.glyph().x(),
                             old.glyph().right(), old.glyph().baseline())).max().orElse(0);
-            if (one.mark.cut(one.x, one.right, one.baseline + down.getOrDefault(one.place(), 0.0)) > before + CUT)
+            if (one.mark.cut(one.x, one.right, baseline(one)) > before + CUT)
                 throw new NoRoom(Message.of("keep.it-would-be-cut-off"));
         }
     }
@@ -182,7 +188,7 @@ final class PageChanges {
         while (next < now.size()) extra.add(now.get(next++).glyph());
         extra.removeIf(glyph -> glyph.text().isBlank());
         for (Expected one : expected) {
-            double baseline = one.baseline + down.getOrDefault(one.place(), 0.0);
+            double baseline = baseline(one);
             Optional<Glyph> found = extra.stream().filter(glyph -> Math.abs(glyph.x() - one.x) < NEAR && Math.abs(glyph.baseline() - baseline) < NEAR
                     && glyph.text().equals(one.text) && glyph.rgb() == one.rgb).findFirst();
             if (found.isEmpty()) throw new Refused(Message.of("keep.its-words-would-not-stand-where-they"));

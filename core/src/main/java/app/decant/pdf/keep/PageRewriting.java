@@ -40,6 +40,8 @@ public final class PageRewriting {
     private ChangedStream stream;
     private NewLetters letters;
     private DrawnLines lines;
+    private Overflow overflow;
+    private ArrivingLines arriving;
 
     /** Something that can't be done within the page's own stream. */
     public static class Refused extends Exception {
@@ -72,19 +74,35 @@ public final class PageRewriting {
         }
         letters = new NewLetters(read, stream, faces, findings);
         lines = new DrawnLines(stream, changes);
+        overflow = new Overflow(own, read, stream, letters, changes);
+        arriving = new ArrivingLines(own, read, byOrder, stream, changes, room, overflow);
     }
 
     /** A page that was written anew, and has not been looked at yet. */
     public static final class Made {
         private final Rewritten page;
         private final PageRewriting rewriting;
+        private final double down;
 
-        private Made(Rewritten page, PageRewriting rewriting) {
+        private Made(Rewritten page, PageRewriting rewriting, double down) {
             this.page = page;
             this.rewriting = rewriting;
+            this.down = down;
         }
 
         public Rewritten page() { return page; }
+
+        /** What the page has no room for, that the next is to take; null for nothing. */
+        public GivenLines given() { return rewriting.overflow.given(); }
+
+        /** How much lower what it took from the page before it stands than there, in points. */
+        public double down() { return down; }
+
+        /** The page where what it gives over stands so much lower on the next. */
+        public Rewritten page(double lower) {
+            return given() == null ? page : new Rewritten(page.content(), page.parts(), page.areas(), page.reset(), page.pushed(), rewriting.overflow.told(lower),
+                    page.tagged(), page.findings());
+        }
 
         /**
          * Reads and paints it again.
@@ -105,25 +123,29 @@ public final class PageRewriting {
      * Makes corrections on a page. What comes of it can be looked at; it is published only once it is proven.
      *
      * @param read  the page as it is
+     * @param come  what the page before it has no room for; null for nothing
+     * @param onward where what it has no room for may go; null for nowhere
      * @param faces that help out where a font inside the file lacks a letter
      * @throws Refused where one of them can't be made there
      */
-    public static Made rewrite(SourceFile source, PageReader.Addressed read, List<Correction> corrections, FontCatalogue faces) throws Refused {
+    public static Made rewrite(SourceFile source, PageReader.Addressed read, List<Correction> corrections, GivenLines come, Onward onward,
+            FontCatalogue faces) throws Refused {
         PageRewriting rewriting = new PageRewriting(source, read, faces);
         try {
             rewriting.begin();
+            double down = come == null ? 0 : rewriting.arriving.put(come, onward);
             for (Correction correction : corrections) rewriting.correct(correction);
             rewriting.lines.paint();
             rewriting.changes.refuseCut();
             byte[] made = rewriting.stream.made();
-            return new Made(rewriting.rewritten(made), rewriting);
+            return new Made(rewriting.rewritten(made), rewriting, down);
         } catch (IOException | RuntimeException e) {
             throw rewriting.damaged(e);
         }
     }
 
     private Rewritten rewritten(byte[] content) {
-        return new Rewritten(content, stream.parts(), changes.areas(), changes.reset(), changes.pushed(), findings);
+        return new Rewritten(content, stream.parts(), changes.areas(), changes.reset(), changes.pushed(), null, arriving.tagged(), findings);
     }
 
     private Refused damaged(Exception cause) {
@@ -140,7 +162,7 @@ public final class PageRewriting {
                 LoggerFactory.getLogger(PageRewriting.class).debug("The passage is set anew: {}", e.getMessage());
             }
         }
-        new PassageSetting(source.pdf().getPage(page), read, byOrder, stream, letters, lines, room, changes).set(wished);
+        new PassageSetting(source.pdf().getPage(page), read, byOrder, stream, letters, lines, room, changes, overflow).set(wished);
     }
 
     /** The marks of a line, all of which can be taken out and put elsewhere. */

@@ -48,9 +48,11 @@ final class PassageSetting {
     private final DrawnLines drawn;
     private final LineRoom room;
     private final PageChanges changes;
+    private final Overflow overflow;
 
     PassageSetting(PDPage page, PageReader.Addressed read, Map<Integer, ShownGlyph> byOrder, ChangedStream stream, NewLetters letters, DrawnLines drawn,
-            LineRoom room, PageChanges changes) {
+            LineRoom room, PageChanges changes, Overflow overflow) {
+        this.overflow = overflow;
         this.page = page;
         this.read = read;
         this.byOrder = byOrder;
@@ -84,6 +86,8 @@ final class PassageSetting {
     }
 
     void set(Correction correction) throws Refused, IOException {
+        for (List<Integer> line : correction.passage().lines())
+            for (int order : line) if (overflow.isGiven(order)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
         if (correction.drawnBy()) throw new Refused(Message.of("keep.lines-are-drawn-under-its-words"));
         List<Line> lines = lines(correction);
         ShownGlyph like = lines.get(0).first();
@@ -100,16 +104,16 @@ final class PassageSetting {
                 ? composed.get(composed.size() - 1).baseline - lines.get(lines.size() - 1).baseline()
                         + BELOW * column.leading * (composed.get(composed.size() - 1).share() - 1)
                 : (Math.max(1, composed.size()) - consumed) * column.leading + deeper(composed, column);
-        LowerLines lower = new LowerLines(read, byOrder, stream, changes, room);
+        LowerLines lower = new LowerLines(read, byOrder, stream, changes, room, overflow);
         double bottom = by == 0 ? lines.get(consumed - 1).baseline()
-                : lower.move(correction, lines.subList(consumed, lines.size()).stream().map(Line::marks).toList(), lines.get(consumed - 1).baseline(), by,
+                : lower.move(correction.passage(), lines.subList(consumed, lines.size()).stream().map(Line::marks).toList(), lines.get(consumed - 1).baseline(), by,
                         column.leading);
         double lowest = composed.isEmpty() ? bottom : Math.max(bottom, composed.get(composed.size() - 1).baseline);
         for (Line line : lines.subList(0, consumed)) {
             PageRewriting.refuseDoubled(line.marks, read);
             PageRewriting.refuseDoubled(line.label, read);
         }
-        if (by > 0) lower.refuseObstacles(correction, lines.get(consumed - 1).marks, column.left, column.right, lowest, 0, column.leading);
+        if (by > 0) lower.refuseObstacles(correction.passage(), lines.get(consumed - 1).marks, column.left, column.right, lowest, 0, column.leading);
         put(correction, lines.subList(0, consumed), composed, like);
         double size = like.glyph().size() * Math.max(1, composed.stream().mapToDouble(Composed::share).max().orElse(1));
         double from = Math.min(column.left, lines.stream().mapToDouble(Line::left).min().orElse(column.left));

@@ -326,15 +326,15 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         Glyph glyph = new Glyph(text, x, baseline, advance, size, reading.space() * Math.min(across, WIDEST * size), reading.face(), rgb, tag(), angle, seen,
                 link, order++);
         glyphs.add(glyph);
-        if (shown != null) shown.add(address(glyph, place, font, code, displacement, across, mark));
+        if (shown != null) shown.add(address(glyph, place, font, code, displacement, across, matrix.getShearX(), mark));
     }
 
-    private ShownGlyph address(Glyph glyph, int place, PDFont font, int code, Vector displacement, double across, Marked mark) {
+    private ShownGlyph address(Glyph glyph, int place, PDFont font, int code, Vector displacement, double across, double slant, Marked mark) {
         PDTextState state = getGraphicsState().getTextState();
         // Spaces between words count for the one-byte code 32 only (9.3.3).
         boolean word = code == 32 && font instanceof PDSimpleFont;
         return new ShownGlyph(glyph, frame.path, frame.path == null ? -1 : frame.operator, place, font, displacement.getX(),
-                state.getCharacterSpacing() + (word ? state.getWordSpacing() : 0), state.getFontSize(), state.getRise(), across,
+                state.getCharacterSpacing() + (word ? state.getWordSpacing() : 0), state.getFontSize(), state.getRise(), across, slant,
                 state.getRenderingMode().intValue(),
                 mark != null && mark.replaces, state());
     }

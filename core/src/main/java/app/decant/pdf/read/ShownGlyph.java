@@ -16,12 +16,13 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
  * @param spacing   what is added to it for characters and words, in unscaled units of text space
  * @param size      of the font in those units
  * @param across    points on the page for an em of advance
+ * @param slant     how far the top of its em leans to the right, in points
  * @param mode      how it is painted: table 104, from 0
  * @param replaced  whether the sequence it stands in has a text of its own (14.9.4), which goes on telling what stood there
  * @param state     where it is shown: what leads to the page's top left corner from there, and around what may be painted on
  */
 public record ShownGlyph(Glyph glyph, List<Integer> path, int operator, int code, PDFont font, double width, double spacing, double size,
-        double rise, double across, int mode, boolean replaced, PageReader.State state) {
+        double rise, double across, double slant, int mode, boolean replaced, PageReader.State state) {
     /** Letters reach so far above and below their baseline, in ems, as far as it matters whether they are cut. */
     private static final double ABOVE = 0.7;
     private static final double BELOW = 0.2;

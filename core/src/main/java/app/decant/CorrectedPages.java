@@ -1,0 +1,216 @@
+package app.decant;
+
+import app.decant.document.DecantException;
+import app.decant.document.Finding;
+import app.decant.document.Progress;
+import app.decant.font.FontCatalogue;
+import app.decant.page.Original;
+import app.decant.page.Rewritten;
+import app.decant.pdf.keep.Correction;
+import app.decant.pdf.keep.GivenLines;
+import app.decant.pdf.keep.PageRewriting;
+import app.decant.pdf.read.PageReader;
+import app.decant.pdf.read.SourceFile;
+import app.decant.words.Message;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import org.slf4j.LoggerFactory;
+
+/**
+ * The pages of a file that are corrected where they stand. What a page has no room for goes over to the next, and from there on, until a page has room: either
+ * all of them can take it, or none gives anything. What was found is remembered, page by page.
+ */
+final class CorrectedPages implements AutoCloseable {
+    private static final Message PROVING = Message.of("step.looking-at-changed-pages");
+    /** Lines go over to so many pages at most, one after the other. */
+    private static final int FARTHEST = 60;
+
+    private final Original original;
+    private final TextFlow flow;
+    private final Map<Integer, PageReader.Addressed> read = new HashMap<>();
+    private final Map<Integer, Tried> known = new HashMap<>();
+    private SourceFile source;
+    /** Held while pages are looked at again, in a file opened for that. */
+    private final Object proving = new Object();
+    private SourceFile another;
+
+    /** What came of a page's corrections: the page or why it can't be; looked at again or not yet. */
+    static final class Tried {
+        private final Asked asked;
+        private final PageRewriting.Made made;
+        private volatile String refused;
+        private volatile boolean proven;
+        private Rewritten page;
+
+        private Tried(Asked asked, PageRewriting.Made made, String refused) {
+            this.asked = asked;
+            this.made = made;
+            this.refused = refused;
+            page = made == null ? null : made.page();
+        }
+
+        /** Why the page can't be corrected in place; null where it can. */
+        String refused() { return refused; }
+
+        /** The page as it is to be. */
+        Rewritten page() { return page; }
+
+        private void told(double lower) { if (page.given() == null || page.given().down() != lower) page = made.page(lower); }
+    }
+
+    /** What a page is asked to be. */
+    private record Asked(List<Correction> corrections, GivenLines come, boolean mayGive) { }
+
+    CorrectedPages(Original original, TextFlow flow) {
+        this.original = original;
+        this.flow = flow;
+    }
+
+    /**
+     * What comes of corrections.
+     *
+     * @param wished by the indexes of their pages
+     * @param fixed  pages that can take nothing, since they are set anew
+     */
+    Map<Integer, Tried> tried(Map<Integer, List<Correction>> wished, Set<Integer> fixed) {
+        Set<Integer> alone = new HashSet<>();
+        TreeMap<Integer, Tried> tries = new TreeMap<>();
+        TreeSet<Integer> open = new TreeSet<>(wished.keySet());
+        while (!open.isEmpty()) {
+            int page = open.pollFirst();
+            GivenLines come = before(tries, page);
+            Tried one = fixed.contains(page) ? new Tried(null, null, "") : tried(page, new Asked(wished.getOrDefault(page, List.of()), come,
+                    !alone.contains(page)));
+            int begins = page;
+            while (before(tries, begins) != null) begins--;
+            if (come != null && (one.refused != null || page - begins > FARTHEST)) {
+                // None of those gives over what this one can't take.
+                for (int back = begins; back < page; back++) {
+                    alone.add(back);
+                    tries.remove(back);
+                    if (wished.containsKey(back)) open.add(back);
+                }
+                if (wished.containsKey(page)) open.add(page);
+                continue;
+            }
+            tries.put(page, one);
+            if (come != null) tries.get(page - 1).told(one.made.down());
+            if (one.made != null && one.made.given() != null) open.add(page + 1);
+        }
+        return tries;
+    }
+
+    private static GivenLines before(Map<Integer, Tried> tries, int page) {
+        Tried before = tries.get(page - 1);
+        return before == null || before.made == null ? null : before.made.given();
+    }
+
+    private Tried tried(int page, Asked asked) {
+        Tried old = known.get(page);
+        if (old != null && old.asked.equals(asked)) return old;
+        if (source == null) source = SourceFile.open(original.bytes(), original.name(), original.password());
+        Tried made;
+        try {
+            PageReader.Addressed there = read.computeIfAbsent(page, key -> PageReader.addressed(source, key, Progress.SILENT));
+            List<Correction> corrections = asked.mayGive ? asked.corrections : asked.corrections.stream().map(Correction::alone).toList();
+            made = new Tried(asked, PageRewriting.rewrite(source, there, corrections, asked.come, asked.mayGive ? flow.after(page) : null,
+                    FontCatalogue.ofThisMachine()), null);
+        } catch (PageRewriting.Refused e) {
+            made = new Tried(asked, null, Objects.requireNonNullElse(e.getMessage(), ""));
+        }
+        known.put(page, made);
+        return made;
+    }
+
+    /**
+     * Looks again at pages. Where one is not as it should be, those that gave lines to it or took some from it are refused with it.
+     *
+     * @throws DecantException where it is cancelled
+     */
+    void prove(Map<Integer, Tried> tries, Progress progress) {
+        synchronized (proving) {
+            int done = 0;
+            for (Tried one : tries.values()) {
+                progress.step(done++, tries.size(), PROVING);
+                prove(one);
+            }
+        }
+        List<Integer> pages = List.copyOf(tries.keySet());
+        for (int page : pages) refuseAfter(tries, page);
+        for (int i = pages.size() - 1; i >= 0; i--) refuseAfter(tries, pages.get(i));
+    }
+
+    /** Pages stand and fall together of which one gives lines to the other. */
+    private static void refuseAfter(Map<Integer, Tried> tries, int page) {
+        Tried one = tries.get(page);
+        Tried next = tries.get(page + 1);
+        if (one.made == null || one.made.given() == null || next == null) return;
+        if (one.refused == null) one.refused = next.refused;
+        else if (next.refused == null) next.refused = one.refused;
+    }
+
+    private void prove(Tried one) {
+        if (one.refused != null || one.proven) return;
+        if (another == null) another = SourceFile.open(original.bytes(), original.name(), original.password());
+        try {
+            one.made.prove(another);
+            one.proven = true;
+        } catch (PageRewriting.Refused e) {
+            one.refused = e.getMessage();
+        }
+    }
+
+    /** The pages whose words can be corrected where they stand, and those that take lines of these. */
+    static Map<Integer, Rewritten> inPlace(Map<Integer, Tried> tries, Collection<Finding> findings) {
+        Map<Integer, Rewritten> rewritten = new TreeMap<>();
+        tries.forEach((page, one) -> {
+            if (one.refused == null) {
+                rewritten.put(page, one.page);
+                return;
+            }
+            Message where = Finding.page(page);
+            findings.add(Finding.changed(Message.of("open.where-words-were-changed-the-page", one.refused)).at(where));
+            LoggerFactory.getLogger(CorrectedPages.class).info("{} can't be corrected in place: {}", where, one.refused);
+        });
+        return rewritten;
+    }
+
+    /** Those of them that neither give lines nor take any: they can stand beside pages that are set anew. */
+    static Map<Integer, Rewritten> alone(Map<Integer, Rewritten> inPlace, Collection<Finding> findings) {
+        Map<Integer, Rewritten> alone = new TreeMap<>(inPlace);
+        List<Integer> going = new ArrayList<>();
+        inPlace.forEach((page, one) -> {
+            if (one.given() == null) return;
+            going.add(page);
+            going.add(one.given().page());
+        });
+        for (int page : going) {
+            if (alone.remove(page) != null)
+                findings.add(Finding.changed(Message.of("open.where-words-were-changed-the-page", Message.of("keep.the-page-has-no-room"))).at(Finding.page(page)));
+        }
+        return alone;
+    }
+
+    @Override public void close() {
+        synchronized (proving) {
+            if (another != null) another.close();
+            another = null;
+        }
+    }
+
+    /** Forgets what was found; to be called by whoever asks for it. */
+    void forget() {
+        if (source != null) source.close();
+        source = null;
+        read.clear();
+        known.clear();
+    }
+}

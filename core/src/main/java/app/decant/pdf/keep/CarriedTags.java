@@ -1,0 +1,88 @@
+package app.decant.pdf.keep;
+
+import app.decant.page.Rewritten;
+import java.io.IOException;
+import java.util.List;
+import java.util.function.IntFunction;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSInteger;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSNull;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.COSObjectable;
+import org.apache.pdfbox.pdmodel.common.PDNumberTreeNode;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDParentTreeValue;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureTreeRoot;
+
+/**
+ * Words that went over to another page stay what they were in the structure of the document: the element that held them holds them there, after what it holds
+ * already (ISO 32000-2, 14.7.5.2 and 14.7.5.4).
+ */
+final class CarriedTags {
+    private static final COSName CONTENTS = COSName.getPDFName("MCR");
+
+    private final PDDocument pdf;
+
+    CarriedTags(PDDocument pdf) { this.pdf = pdf; }
+
+    /**
+     * Carries them over.
+     *
+     * @param page where the words are now
+     * @param at   where pages of the original are in the file; null where they are not
+     */
+    void carry(PDPage page, List<Rewritten.Tagged> tagged, IntFunction<PDPage> at) throws IOException {
+        PDStructureTreeRoot root = pdf.getDocumentCatalog().getStructureTreeRoot();
+        PDNumberTreeNode parents = root == null ? null : root.getParentTree();
+        if (parents == null) return;
+        COSArray here = contents(parents, page);
+        if (here == null) return;
+        for (Rewritten.Tagged one : tagged) {
+            PDPage before = at.apply(one.page());
+            COSArray there = before == null ? null : contents(parents, before);
+            if (there == null || one.there() >= there.size() || !(there.getObject(one.there()) instanceof COSDictionary element)) continue;
+            while (here.size() <= one.number()) here.add(COSNull.NULL);
+            here.set(one.number(), there.get(one.there()));
+            add(element, one, before, page);
+        }
+    }
+
+    /** The elements that the marked contents of a page are of, by their numbers; null where it has none. */
+    private static COSArray contents(PDNumberTreeNode parents, PDPage page) throws IOException {
+        int key = page.getStructParents();
+        COSObjectable found = key < 0 ? null : (COSObjectable) parents.getValue(key);
+        COSBase base = found instanceof PDParentTreeValue value ? value.getCOSObject() : found == null ? null : found.getCOSObject();
+        return base instanceof COSArray array ? array : null;
+    }
+
+    private static void add(COSDictionary element, Rewritten.Tagged one, PDPage before, PDPage page) {
+        COSDictionary kid = new COSDictionary();
+        kid.setItem(COSName.TYPE, CONTENTS);
+        kid.setItem(COSName.PG, page.getCOSObject());
+        kid.setItem(COSName.MCID, COSInteger.get(one.number()));
+        COSBase kids = element.getDictionaryObject(COSName.K);
+        COSArray all = kids instanceof COSArray array ? array : new COSArray();
+        if (all != kids) {
+            if (kids != null) all.add(kids);
+            element.setItem(COSName.K, all);
+        }
+        int after = all.size();
+        for (int i = 0; i < all.size(); i++) if (isThat(all.getObject(i), one.there(), element, before)) after = i + 1;
+        // Several marked contents of one element stay in their order.
+        while (after < all.size() && isOn(all.getObject(after), page)) after++;
+        all.add(after, kid);
+    }
+
+    private static boolean isThat(COSBase kid, int number, COSDictionary element, PDPage page) {
+        if (kid instanceof COSInteger own) return own.intValue() == number && element.getDictionaryObject(COSName.PG) == page.getCOSObject();
+        return kid instanceof COSDictionary told && told.getInt(COSName.MCID, -1) == number
+                && (told.containsKey(COSName.PG) ? told : element).getDictionaryObject(COSName.PG) == page.getCOSObject();
+    }
+
+    private static boolean isOn(COSBase kid, PDPage page) {
+        return kid instanceof COSDictionary told && CONTENTS.equals(told.getCOSName(COSName.TYPE)) && told.getDictionaryObject(COSName.PG) == page.getCOSObject();
+    }
+}

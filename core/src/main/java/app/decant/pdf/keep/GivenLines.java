@@ -1,0 +1,80 @@
+package app.decant.pdf.keep;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/**
+ * Lines that a page has no room for, on their way to the next: letter by letter, as they looked.
+ *
+ * @param from the index of the page they come from
+ * @param to   where they go
+ * @param lines from above
+ */
+public record GivenLines(int from, Onward to, List<Line> lines) {
+    public GivenLines {
+        lines = lines.stream().sorted(Comparator.comparingDouble(Line::baseline)).toList();
+        if (lines.isEmpty()) throw new IllegalArgumentException("Something is given over");
+    }
+
+    /**
+     * A line.
+     *
+     * @param baseline on the page that it comes from, in points from its top
+     * @param size     of its largest letters
+     */
+    public record Line(double baseline, double size, List<Letter> letters) {
+        public Line { letters = List.copyOf(letters); }
+    }
+
+    /**
+     * A letter.
+     *
+     * @param code     by which its font shows it, as hexadecimal digits
+     * @param font     the number of the font's object in the file, and its generation
+     * @param em       its advance in the font's measure, 1 for an em
+     * @param x        where it begins, in points, as are {@code width} and {@code baseline}
+     * @param height   of its em
+     * @param across   the width of its em
+     * @param slant    how far the top of its em leans to the right
+     * @param contents the number of the marked content it was of; -1 for none, -2 for what is no content of the document
+     */
+    public record Letter(String text, String code, FontAddress font, double em, double x, double width, double baseline, double size, double height,
+            double across, double slant, int rgb, int contents) {
+        static final int NONE = -1;
+        static final int ARTIFACT = -2;
+
+        /** Whether it is shown in one go with another before it. */
+        boolean looksAs(Letter other) {
+            return font.equals(other.font) && height == other.height && across == other.across && slant == other.slant && rgb == other.rgb
+                    && contents == other.contents && Math.abs(baseline - other.baseline) < 1e-3;
+        }
+
+        double right() { return x + width; }
+
+        Letter at(double newX, double newBaseline) {
+            return new Letter(text, code, font, em, newX, width, newBaseline, size, height, across, slant, rgb, contents);
+        }
+    }
+
+    /** The object of a font (ISO 32000-2, 7.3.10). */
+    public record FontAddress(long number, int generation) { }
+
+    /** The same lines where they come to stand: the first on a baseline, the others below it as they were. */
+    List<Line> standing(double first) {
+        List<Line> standing = new ArrayList<>();
+        for (Line line : lines) {
+            double down = first - lines.get(0).baseline;
+            standing.add(new Line(line.baseline + down, line.size,
+                    line.letters.stream().map(letter -> letter.at(letter.x + to.across(), letter.baseline + down)).toList()));
+        }
+        return standing;
+    }
+
+    /** Together with others from the same page. */
+    GivenLines and(List<Line> others) {
+        List<Line> all = new ArrayList<>(lines);
+        all.addAll(others);
+        return new GivenLines(from, to, all);
+    }
+}

@@ -1,0 +1,24 @@
+package app.decant.pdf.keep;
+
+import java.util.List;
+import java.util.Set;
+
+/**
+ * Where the text of a page goes on: what it has no room for comes to stand at the head of that page.
+ *
+ * @param page    the index of that page
+ * @param lines   its lines from above, as marks by their numbers in its order of painting; what comes is put before the first
+ * @param across  how much further to the right its column stands, in points
+ * @param gap     from the last baseline of what comes to that of the first line there
+ * @param foot    the lowest baseline of text on such pages; 0 where that is not known
+ * @param openers the first marks of those lines of the page before with which a page may begin: no single line of a paragraph is left alone, no heading
+ *                without its text; common practice
+ */
+public record Onward(int page, List<List<Integer>> lines, double across, double gap, double foot, Set<Integer> openers) {
+    public Onward {
+        lines = lines.stream().map(List::copyOf).toList();
+        openers = Set.copyOf(openers);
+        if (lines.isEmpty() || lines.get(0).isEmpty()) throw new IllegalArgumentException("Text goes on before a line");
+        if (!(gap > 0)) throw new IllegalArgumentException("Lines stand below one another");
+    }
+}

@@ -1,0 +1,108 @@
+package app.decant.pdf.keep;
+
+import app.decant.page.Rewritten;
+import app.decant.pdf.keep.GivenLines.Letter;
+import app.decant.pdf.keep.GivenLines.Line;
+import app.decant.pdf.keep.PageRewriting.NoRoom;
+import app.decant.pdf.keep.PageRewriting.Refused;
+import app.decant.pdf.read.PageReader;
+import app.decant.pdf.read.ShownGlyph;
+import app.decant.words.Message;
+import java.awt.geom.Rectangle2D;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.apache.pdfbox.pdmodel.PDPage;
+
+/** What a page has no room for: lines at the foot of its text that are taken out, to stand at the head of the next. */
+final class Overflow {
+    /** Of the height of an em this is above the baseline, and this below. */
+    private static final double ABOVE = 0.8;
+    private static final double BELOW = 0.25;
+
+    private final PDPage page;
+    private final PageReader.Addressed read;
+    private final ChangedStream stream;
+    private final NewLetters letters;
+    private final PageChanges changes;
+    private final Set<Integer> gone = new HashSet<>();
+    private GivenLines given;
+
+    Overflow(PDPage page, PageReader.Addressed read, ChangedStream stream, NewLetters letters, PageChanges changes) {
+        this.page = page;
+        this.read = read;
+        this.stream = stream;
+        this.letters = letters;
+        this.changes = changes;
+    }
+
+    boolean isGiven(ShownGlyph mark) { return isGiven(mark.glyph().order()); }
+
+    /** The same of a mark by its number in the page's order of painting. */
+    boolean isGiven(int order) { return gone.contains(order); }
+
+    /** What was given over; null for nothing. */
+    GivenLines given() { return given; }
+
+    /** Where it stood; how far from there it stands now is told once the next page has it. */
+    Rewritten.Given told(double down) {
+        double top = Double.MAX_VALUE;
+        double bottom = 0;
+        double left = Double.MAX_VALUE;
+        double right = 0;
+        for (Line line : given.lines()) {
+            top = Math.min(top, line.baseline() - ABOVE * line.size());
+            bottom = Math.max(bottom, line.baseline() + BELOW * line.size());
+            for (Letter letter : line.letters()) {
+                left = Math.min(left, letter.x());
+                right = Math.max(right, letter.right());
+            }
+        }
+        Rewritten.Area area = new Rewritten.Area(left - 1, top, right + 1, bottom);
+        return new Rewritten.Given(area, read.page().turn(), given.to().page(), given.to().across(), down);
+    }
+
+    /**
+     * Takes lines out.
+     *
+     * @param lines each with the spaces in it, from above, as they stand on the page as it is
+     */
+    void give(List<List<ShownGlyph>> lines, Onward to) throws Refused, IOException {
+        List<Line> all = new ArrayList<>();
+        Rectangle2D area = null;
+        for (List<ShownGlyph> line : lines) {
+            PageRewriting.refuseDoubled(line, read);
+            List<Letter> some = new ArrayList<>();
+            double size = 0;
+            for (ShownGlyph mark : line) {
+                stream.of(mark).rewriting(mark, read.shown()).remove(mark.code());
+                changes.removes(mark);
+                gone.add(mark.glyph().order());
+                some.add(letter(mark));
+                size = Math.max(size, mark.glyph().size());
+                Rectangle2D box = new Rectangle2D.Double(mark.glyph().x(), mark.glyph().baseline() - ABOVE * mark.glyph().size(),
+                        Math.max(0.1, mark.glyph().width()), mark.glyph().size());
+                area = area == null ? box : area.createUnion(box);
+            }
+            all.add(new Line(line.get(0).glyph().baseline(), size, some));
+        }
+        if (area == null) return;
+        if (LoweredPlaces.refuses(page, read.page().turn(), new Rectangle2D.Double(), area)) throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
+        changes.touches(area.getMinX() - 2, area.getMinY() - 2, area.getMaxX() + 2, area.getMaxY() + 2);
+        given = given == null ? new GivenLines(read.page().index(), to, all) : given.and(all);
+    }
+
+    private Letter letter(ShownGlyph mark) throws Refused, IOException {
+        ChangedStream own = stream.of(mark);
+        GivenLines.FontAddress font = own.address(mark);
+        if (mark.mode() != 0 || font == null || mark.glyph().link() != null) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
+        double size = mark.glyph().size();
+        double height = Math.sqrt(Math.max(0, size * size - mark.slant() * mark.slant()));
+        StringBuilder code = new StringBuilder();
+        for (byte one : letters.bytes(mark)) code.append(String.format("%02X", one & 255));
+        return new Letter(mark.glyph().text(), code.toString(), font, mark.width(), mark.glyph().x(), mark.glyph().width(), mark.glyph().baseline(), size,
+                height, mark.across(), mark.slant(), mark.glyph().rgb(), stream.contents(mark));
+    }
+}

@@ -1,0 +1,171 @@
+package app.decant.pdf.keep;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import app.decant.pdf.keep.CorrectedFile.Made;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeSet;
+import java.util.stream.IntStream;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDResources;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.font.PDType1Font;
+import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDDocumentOutline;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Pages that are full: what they have no room for goes over to the next, in the file's own streams. Written by hand, read back by PDFBox. */
+class FullPagesTest {
+    private static final int LINES = 48;
+    private static final double TOP = 770;
+    private static final double LEADING = 14;
+    private static final String MORE = "early, and in summer at seven already, whatever the tide is, since the boats to the islands are loaded then, and nobody is to"
+            + " wait on the pier for want of a ticket, a timetable or a cup of tea, least of all those who came with the first bus from the town and"
+            + " want to be over there by noon, or those who have the mail to sort before it goes on board, ";
+
+    @TempDir private Path root;
+
+    /** The words of one line of a paragraph; the last of it is short. */
+    private static String words(int paragraph, int line, int lines) {
+        if (line == lines - 1) return "and that is line " + line + " of " + paragraph + ", its last.";
+        return (line == 0 ? "Paragraph " + paragraph + " begins with this line, which fills its column of text quite," : "it goes on in line " + line + " of "
+                + paragraph + ", which fills its column as the others do, and");
+    }
+
+    /** Pages full of paragraphs of six lines each, fourteen points apart, with a head and a page number at their foot. */
+    private Path file(int pages, int last, String font) throws IOException {
+        Path file = root.resolve("full.pdf");
+        try (PDDocument pdf = new PDDocument()) {
+            PDType1Font regular = new PDType1Font(Standard14Fonts.FontName.HELVETICA);
+            int count = 0;
+            for (int page = 0; page < pages; page++) {
+                StringBuilder content = new StringBuilder("BT /" + font + page + " 8 Tf 72 810 Td (Ostrey Sound Ferries) Tj ET\nBT /" + font + page
+                        + " 8 Tf 290 40 Td (" + (page + 1) + ") Tj ET\n");
+                for (int line = 0; line < (page == pages - 1 ? last : LINES); line++, count++) {
+                    double y = TOP - LEADING * line;
+                    content.append("BT /").append(font).append(page).append(" 11 Tf 72 ").append(y).append(" Td (").append(words(count / 6, count % 6, 6))
+                            .append(") Tj ET\n");
+                }
+                PDPage made = new PDPage(PDRectangle.A4);
+                PDResources resources = new PDResources();
+                resources.put(COSName.getPDFName(font + page), regular);
+                made.setResources(resources);
+                COSStream stream = pdf.getDocument().createCOSStream();
+                try (OutputStream out = stream.createOutputStream()) {
+                    out.write(content.toString().getBytes(StandardCharsets.ISO_8859_1));
+                }
+                made.getCOSObject().setItem(COSName.CONTENTS, stream);
+                pdf.addPage(made);
+            }
+            PDOutlineItem item = new PDOutlineItem();
+            PDPageXYZDestination place = new PDPageXYZDestination();
+            place.setPage(pdf.getPage(0));
+            place.setLeft(72);
+            place.setTop((int) (TOP - LEADING * 42 + 12));
+            item.setTitle("Paragraph 7");
+            item.setDestination(place);
+            PDDocumentOutline outline = new PDDocumentOutline();
+            outline.addLast(item);
+            pdf.getDocumentCatalog().setDocumentOutline(outline);
+            pdf.save(file.toFile());
+        }
+        return file;
+    }
+
+    private static List<TextPosition> letters(Path file, int page) throws IOException {
+        List<TextPosition> letters = new ArrayList<>();
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            PDFTextStripper stripper = new PDFTextStripper() {
+                @Override protected void processTextPosition(TextPosition text) { if (!text.getUnicode().isBlank()) letters.add(text); }
+            };
+            stripper.setStartPage(page);
+            stripper.setEndPage(page);
+            stripper.getText(pdf);
+        }
+        return letters;
+    }
+
+    /** All text in eleven points, in reading order, without blanks. */
+    private static String text(Path file, int pages) throws IOException {
+        StringBuilder all = new StringBuilder();
+        for (int page = 1; page <= pages; page++) {
+            List<TextPosition> letters = new ArrayList<>(letters(file, page).stream().filter(letter -> Math.abs(letter.getXScale() * letter.getFontSize() - 11) < 1
+                    || Math.abs(letter.getFontSizeInPt() - 11) < 0.1).toList());
+            letters.sort((a, b) -> Math.abs(a.getYDirAdj() - b.getYDirAdj()) > 2 ? Float.compare(a.getYDirAdj(), b.getYDirAdj())
+                    : Float.compare(a.getXDirAdj(), b.getXDirAdj()));
+            letters.forEach(letter -> all.append(letter.getUnicode()));
+        }
+        return all.toString();
+    }
+
+    private static TreeSet<Double> baselines(Path file, int page) throws IOException {
+        TreeSet<Double> baselines = new TreeSet<>();
+        for (TextPosition letter : letters(file, page)) baselines.add(Math.round(letter.getYDirAdj() * 10) / 10.0);
+        return baselines;
+    }
+
+    private static void isApart(Path file, int pages) throws IOException {
+        for (int page = 1; page <= pages; page++) {
+            List<Double> baselines = List.copyOf(baselines(file, page));
+            for (int i = 1; i < baselines.size(); i++) assertThat(baselines.get(i) - baselines.get(i - 1)).as("page %d", page).isGreaterThan(LEADING - 0.2);
+        }
+    }
+
+    @Test void whatAPageHasNoRoomForGoesOverFromPageToPageUntilThereIsRoom() throws IOException {
+        Path source = file(4, 20, "F");
+        Made made = new CorrectedFile(root).correct(source, "goes on in line 2 of 3", MORE);
+        assertThat(IntStream.range(0, 4).mapToObj(page -> made.pages().rewritten(page) != null)).as("%s", made.findings())
+                .containsExactly(true, true, true, true);
+        Path file = made.receipt().file();
+        assertThat(text(file, 4)).isEqualTo(text(source, 4).replace("goesoninline2of3", MORE.replace(" ", "")));
+        isApart(file, 4);
+        for (int page = 1; page < 4; page++) {
+            // No paragraph leaves a line alone at the foot or at the head, and no page is longer than it was.
+            assertThat(baselines(file, page).lower(790.0)).isLessThanOrEqualTo(baselines(source, page).lower(790.0) + LEADING + 0.2);
+            assertThat(baselines(file, page).size()).isGreaterThan(LINES - 6);
+        }
+        assertThat(baselines(file, 4).size()).isGreaterThan(baselines(source, 4).size());
+    }
+
+    @Test void placesThatBookmarksLeadToGoAlong() throws IOException {
+        Path source = file(2, 20, "F");
+        Made made = new CorrectedFile(root).correct(source, "goes on in line 2 of 3", MORE + MORE);
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        Path file = made.receipt().file();
+        String seventh = "Paragraph7begins";
+        int page = text(file, 1).contains(seventh) ? 1 : 2;
+        assertThat(page).as("it went over").isEqualTo(2);
+        List<TextPosition> letters = letters(file, page);
+        StringBuilder all = new StringBuilder();
+        letters.forEach(letter -> all.append(letter.getUnicode()));
+        TextPosition first = letters.get(all.indexOf(seventh));
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            PDOutlineItem item = pdf.getDocumentCatalog().getDocumentOutline().getFirstChild();
+            PDPageXYZDestination place = (PDPageXYZDestination) item.getDestination();
+            assertThat(pdf.getPages().indexOf(place.getPage())).isEqualTo(1);
+            assertThat(PDRectangle.A4.getHeight() - place.getTop()).isCloseTo(first.getYDirAdj() - 12, within(1.5f));
+        }
+    }
+
+    @Test void aLastPageThatIsFullTakesNothing() throws IOException {
+        Path source = file(3, LINES, "F");
+        Made made = new CorrectedFile(root).correct(source, "goes on in line 2 of 3", MORE);
+        for (int page = 0; page < made.pages().count(); page++) assertThat(made.pages().rewritten(page)).isNull();
+        assertThat(made.findings()).anyMatch(finding -> finding.contains("no room"));
+    }
+}
