@@ -124,6 +124,7 @@ final class CorrectedPages implements AutoCloseable {
             made = new Tried(asked, PageRewriting.rewrite(source, there, corrections, asked.come, asked.mayGive ? flow.after(page) : null,
                     FontCatalogue.ofThisMachine()), null);
         } catch (PageRewriting.Refused e) {
+            LoggerFactory.getLogger(CorrectedPages.class).debug("Page {} can't be corrected: {}", page + 1, e.getMessage());
             made = new Tried(asked, null, Objects.requireNonNullElse(e.getMessage(), ""));
         }
         known.put(page, made);

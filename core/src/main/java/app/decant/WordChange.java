@@ -11,8 +11,9 @@ import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
 import app.decant.pdf.keep.Correction;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
-import java.util.Objects;
+import java.util.Set;
 
 /**
  * Words of a paragraph that stand in the place of others, all else of it as it was.
@@ -81,8 +82,9 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
         // Whole words, so that kerning and ligatures go with their letters; where words are only put in, the one before goes along.
         if (from == to && from > 0) from--;
         while (from > 0 && Character.isWhitespace(was.charAt(from)) && from == to - 1) from--;
-        while (from > 0 && !isBreak(was.charAt(from - 1))) from--;
-        while (to < was.length() && !isBreak(was.charAt(to))) to++;
+        // As far as they look alike: what is put in stands for letters of one look.
+        while (from > 0 && !isBreak(was.charAt(from - 1)) && (from == was.length() || isAlike(wasLooks, from - 1, from))) from--;
+        while (to < was.length() && !isBreak(was.charAt(to)) && (to == 0 || isAlike(wasLooks, to - 1, to))) to++;
         fromEnd = was.length() - to;
         if (from >= to || is.length() - fromEnd < from) return null;
         if (hasObject(was.substring(from, to)) || hasObject(is.substring(from, is.length() - fromEnd))) return null;
@@ -113,6 +115,8 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
         }
         return looks;
     }
+
+    private static boolean isAlike(List<Look> looks, int one, int other) { return bare(looks.get(one)).equals(bare(looks.get(other))); }
 
     private static boolean isBreak(char c) { return Character.isWhitespace(c) || c == TIE || c == Inline.OBJECT; }
 
@@ -158,28 +162,36 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
         double share = size == null || before == null ? 1 : size / before;
         List<Correction.Drawn> drawn = drawn(whole, is);
         if (drawn == null) return null;
-        return new Correction.Run(words, another, is.is(TextProperty.BOLD), is.is(TextProperty.ITALIC), painted ? colour : null, share, drawn);
+        return new Correction.Run(words, another, is.is(TextProperty.BOLD), is.is(TextProperty.ITALIC), painted ? colour : null, share, drawn,
+                undrawn(whole, is));
     }
 
     /** What a correction can't tell of letters. */
     private static Look plain(Look look) { return StyleChange.set(look); }
 
-    /** The lines and the area that words get which had none; null where some go, or are none that can be drawn on a page. */
+    /** The lines and the area that words get; null where they are none that can be drawn on a page. */
     private static List<Correction.Drawn> drawn(Look was, Look is) {
         Underline line = was.get(TextProperty.UNDERLINE, Underline.NONE);
         Underline now = is.get(TextProperty.UNDERLINE, Underline.NONE);
-        boolean underlined = line == Underline.NONE && now == Underline.SINGLE;
-        boolean struck = is.is(TextProperty.STRIKE) && !was.is(TextProperty.STRIKE);
-        if (!underlined && now != line || !struck && is.is(TextProperty.STRIKE) != was.is(TextProperty.STRIKE)) return null;
+        if (now != line && now != Underline.NONE && now != Underline.SINGLE) return null;
         Colour lit = is.get(TextProperty.HIGHLIGHT);
-        Colour before = was.get(TextProperty.HIGHLIGHT);
-        boolean behind = before == null && lit != null && !lit.isAutomatic();
-        if (!behind && !Objects.equals(lit, before)) return null;
+        boolean behind = lit != null && !lit.isAutomatic() && !lit.equals(was.get(TextProperty.HIGHLIGHT));
         List<Correction.Drawn> drawn = new ArrayList<>();
         if (behind) drawn.add(Correction.Drawn.behind(lit));
-        if (underlined) drawn.add(Correction.Drawn.UNDER);
-        if (struck) drawn.add(Correction.Drawn.THROUGH);
+        if (now == Underline.SINGLE && line != now) drawn.add(Correction.Drawn.UNDER);
+        if (is.is(TextProperty.STRIKE) && !was.is(TextProperty.STRIKE)) drawn.add(Correction.Drawn.THROUGH);
         return drawn;
+    }
+
+    /** Where lines and areas go. */
+    private static Set<Correction.Drawn.Place> undrawn(Look was, Look is) {
+        Set<Correction.Drawn.Place> undrawn = EnumSet.noneOf(Correction.Drawn.Place.class);
+        Underline line = was.get(TextProperty.UNDERLINE, Underline.NONE);
+        if (line != Underline.NONE && is.get(TextProperty.UNDERLINE, Underline.NONE) != line) undrawn.add(Correction.Drawn.Place.UNDER);
+        if (was.is(TextProperty.STRIKE) && !is.is(TextProperty.STRIKE)) undrawn.add(Correction.Drawn.Place.THROUGH);
+        Colour lit = was.get(TextProperty.HIGHLIGHT);
+        if (lit != null && !lit.equals(is.get(TextProperty.HIGHLIGHT))) undrawn.add(Correction.Drawn.Place.BEHIND);
+        return undrawn;
     }
 
     private static Look bare(Look look) { return look.without(TextProperty.BOLD).without(TextProperty.ITALIC); }
@@ -203,7 +215,7 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
             if (at <= from) continue;
             Look look = cascade.text(paragraph, inline.look());
             boolean lined = look.get(TextProperty.UNDERLINE, Underline.NONE) != Underline.NONE || look.is(TextProperty.STRIKE);
-            if (lined || look.get(TextProperty.LINK) != null || look.get(TextProperty.HIGHLIGHT) != null) return true;
+            if (lined || look.get(TextProperty.HIGHLIGHT) != null) return true;
         }
         return false;
     }

@@ -50,7 +50,7 @@ import java.util.stream.Stream;
  * how many were changed in place or set anew, and how many show anything different from before. A word is swapped for another order of its own letters, so
  * that any font has what is needed; with a number as third argument, so many words anywhere are swapped for others of the same document; with
  * {@code longer}, the longest paragraph says some of its words twice; with {@code head}, a header or footer is corrected; with {@code paragraph} or
- * {@code item}, one is put in; with {@code colour} or {@code size}, some words get another, with {@code underline} a line, with {@code lit}
+ * {@code item}, one is put in; with {@code over}, one gets much longer; with {@code colour} or {@code size}, some words get another, with {@code underline} a line, with {@code lit}
  * an area behind them.
  */
 public final class Corrections {
@@ -59,7 +59,7 @@ public final class Corrections {
     private static final int MOST_PAGES = 80;
 
     private static final Map<String, UnaryOperator<Document>> KINDS = Map.of("longer", Corrections::lengthened, "head", Corrections::headed,
-            "paragraph", Corrections::parted, "item", Corrections::listed,
+            "paragraph", Corrections::parted, "item", Corrections::listed, "over", Corrections::overfull,
             "colour", document -> dressed(document, look -> look.with(TextProperty.COLOUR, new Colour(0xB00020))), "size",
             document -> dressed(document, look -> look.with(TextProperty.SIZE, 15.0)), "underline",
             document -> dressed(document, look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE)), "lit",
@@ -209,6 +209,18 @@ public final class Corrections {
         if (!some.find()) return null;
         TextSelection place = TextSelection.caret(new Place(longest.path(), some.end()));
         return Typing.type(document, place, " " + some.group(), null).after();
+    }
+
+    /** The first long paragraph of a document says all it says three times: more than many pages have room for. */
+    private static Document overfull(Document document) {
+        for (Walk.Stop stop : Walk.of(document).stops()) {
+            String text = stop.paragraph().text();
+            if (stop.path().size() > 2 || text.length() < 3 * LONG || text.indexOf(Inline.OBJECT) >= 0) continue;
+            int at = text.indexOf(' ', text.length() / 3);
+            String again = text.substring(0, at).replaceAll("[\\n\f\t]", " ");
+            return Typing.type(document, TextSelection.caret(new Place(stop.path(), at)), " " + again + " " + again, null).after();
+        }
+        return null;
     }
 
     /** Some words swapped for others; the same file always gets the same. */

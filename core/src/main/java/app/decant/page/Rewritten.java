@@ -17,15 +17,17 @@ import java.util.Map;
  * @param reset   where its letters stand now, for each thing that was said otherwise
  * @param pushed  what went down for it
  * @param given   what stands at the head of another page now; null for nothing
+ * @param relinked links that are somewhere else with their words
  * @param tagged  what came from another page, by the marked contents it was of there
  * @param findings what is to be told of it
  */
-public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Reset> reset, List<Push> pushed, Given given, List<Tagged> tagged,
-        List<Finding> findings) {
+public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Reset> reset, List<Push> pushed, Given given,
+        List<Relinked> relinked, List<Tagged> tagged, List<Finding> findings) {
     public Rewritten {
         areas = List.copyOf(areas);
         reset = List.copyOf(reset);
         pushed = List.copyOf(pushed);
+        relinked = List.copyOf(relinked);
         tagged = List.copyOf(tagged);
         findings = List.copyOf(findings);
     }
@@ -60,6 +62,20 @@ public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Rese
      * @param down   how much lower
      */
     public record Given(Area from, int turn, int page, double across, double down) { }
+
+    /**
+     * A link that is somewhere else with its words.
+     *
+     * @param annotation its place among the annotations of the page
+     * @param turn       how far the page was turned clockwise to be read
+     * @param areas      where its words are, line by line, on the page as it was read
+     */
+    public record Relinked(int annotation, int turn, List<Area> areas) {
+        public Relinked {
+            areas = List.copyOf(areas);
+            if (areas.isEmpty()) throw new IllegalArgumentException("A link is somewhere");
+        }
+    }
 
     /**
      * A marked content whose words came from another page: what they belong to, that goes on here (ISO 32000-2, 14.7.5.2).

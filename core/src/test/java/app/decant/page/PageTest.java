@@ -363,7 +363,7 @@ class PageTest {
         Rewritten.Push down = new Rewritten.Push(new Rewritten.Area(50, 100, 300, 800), 14, 0);
         Rewritten.Push up = new Rewritten.Push(new Rewritten.Area(50, 400, 300, 800), -4, 0);
         Rewritten page = new Rewritten(new byte[0], new Rewritten.Parts(List.of(), List.of(), List.of()), List.of(), List.of(), List.of(down, up),
-                new Rewritten.Given(new Rewritten.Area(50, 700, 300, 790), 0, 4, 0, -650), List.of(), List.of());
+                new Rewritten.Given(new Rewritten.Area(50, 700, 300, 790), 0, 4, 0, -650), List.of(), List.of(), List.of());
         assertThat(page.isGiven(60, 700)).isTrue();
         assertThat(page.isGiven(60, 699)).isFalse();
         assertThat(page.pushed(100, 99)).isZero();

@@ -70,7 +70,7 @@ final class ArrivingLines {
         lower.refuseObstacles(passage, List.of(), box.getMinX(), box.getMaxX(), lowest, 0, leading);
         Rectangle2D touched = new Rectangle2D.Double(Math.min(box.getMinX(), lower.left()), Math.min(box.getMinY(), was - large), 0, 0);
         touched.add(Math.max(box.getMaxX(), lower.right()), Math.max(lowest, lower.bottom()) + BELOW * large);
-        if (LoweredPlaces.refuses(page, read.page().turn(), lower.extent(large), touched)) throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
+        if (LoweredPlaces.refuses(page, read.page().turn(), lower.extent(large), touched, Set.of())) throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         changes.touches(touched.getMinX() - 0.5 * large, touched.getMinY() - 0.6 * large, touched.getMaxX() + 0.5 * large, touched.getMaxY() + 0.4 * large);
         show(given, lines, first);
         return begins - given.lines().get(0).baseline();

@@ -39,6 +39,7 @@ final class ChangedStream {
     private final COSDictionary resources;
     private final String original;
     private final Map<Integer, TextRewriting> rewritten = new TreeMap<>();
+    private final Map<Integer, String> instead = new TreeMap<>();
     private final Map<Integer, String> before = new TreeMap<>();
     private final Map<Integer, String> after = new TreeMap<>();
     private final Map<Integer, ChangedStream> called = new TreeMap<>();
@@ -82,6 +83,12 @@ final class ChangedStream {
 
     /** Operators put in before one that stays; several times, each before what was put in first. */
     void putBefore(int operator, String operators) { before.merge(operator, operators, (old, one) -> one + old); }
+
+    /** An operator that paints a path paints nothing (8.5.3.1): its path still clips, if it did. */
+    void unpaint(int operator) { instead.put(operator, "\nn"); }
+
+    /** Other operators in the place of one. */
+    void putInstead(int operator, String operators) { instead.put(operator, operators); }
 
     /** Likewise after one. */
     void putAfter(int operator, String operators) { after.merge(operator, operators, (old, one) -> old + one); }
@@ -223,6 +230,7 @@ final class ChangedStream {
     byte[] made() throws IOException {
         Map<Integer, byte[]> others = new TreeMap<>();
         for (Map.Entry<Integer, TextRewriting> one : rewritten.entrySet()) others.put(one.getKey(), one.getValue().bytes());
+        instead.forEach((operator, other) -> others.put(operator, other.getBytes(StandardCharsets.US_ASCII)));
         for (Map.Entry<Integer, ChangedStream> one : called.entrySet()) {
             if (!one.getValue().isChanged()) continue;
             byte[] bytes = one.getValue().made();
@@ -323,7 +331,7 @@ final class ChangedStream {
     }
 
     private boolean isChanged() {
-        boolean own = !rewritten.isEmpty() || !before.isEmpty() || !after.isEmpty();
+        boolean own = !rewritten.isEmpty() || !instead.isEmpty() || !before.isEmpty() || !after.isEmpty();
         return own || called.values().stream().anyMatch(ChangedStream::isChanged);
     }
 

@@ -19,7 +19,7 @@ import java.util.stream.Collectors;
  * @param to       the index on that after the last mark that goes
  * @param runs     what takes their place; none where the passage goes as a whole
  * @param set      how the passage is set
- * @param drawnBy  whether lines or areas are drawn with its text (underlines, links), so that nothing of it may move
+ * @param drawnBy  whether its text tells that lines or areas are drawn with it
  */
 public record Correction(Passage passage, int first, int from, int last, int to, List<Run> runs, Setting set, boolean drawnBy) {
     public Correction {
@@ -120,17 +120,20 @@ public record Correction(Passage passage, int first, int from, int last, int to,
      * @param colour  they are painted in, where it is another than that of what goes; else null
      * @param share   their size beside that of what goes
      * @param drawn   the lines and the area that they get
+     * @param undrawn where lines and areas go that were drawn with what they stand for
      */
-    public record Run(String text, boolean another, boolean bold, boolean italic, Colour colour, double share, List<Drawn> drawn) {
+    public record Run(String text, boolean another, boolean bold, boolean italic, Colour colour, double share, List<Drawn> drawn,
+            Set<Drawn.Place> undrawn) {
         public Run {
             drawn = List.copyOf(drawn);
+            undrawn = Set.copyOf(undrawn);
             if (!(share > 0)) throw new IllegalArgumentException("Letters have a size");
         }
 
         /** Words that look as what goes. */
-        public static Run plain(String text) { return new Run(text, false, false, false, null, 1, List.of()); }
+        public static Run plain(String text) { return new Run(text, false, false, false, null, 1, List.of(), Set.of()); }
 
-        Run part(String some) { return new Run(some, another, bold, italic, colour, share, drawn); }
+        Run part(String some) { return new Run(some, another, bold, italic, colour, share, drawn, undrawn); }
     }
 
     /** The same on a page that can give nothing over. */

@@ -1,7 +1,9 @@
 package app.decant.pdf.keep;
 
+import app.decant.document.Colour;
 import app.decant.pdf.keep.Correction.Drawn;
 import app.decant.pdf.keep.PageRewriting.Refused;
+import app.decant.pdf.keep.WordMarkings.Marking;
 import app.decant.pdf.read.ShownGlyph;
 import app.decant.pdf.read.StreamOperators;
 import app.decant.words.Message;
@@ -34,6 +36,17 @@ final class DrawnLines {
     private final ChangedStream stream;
     private final PageChanges changes;
     private final List<Line> lines = new ArrayList<>();
+    private final List<Carried> carried = new ArrayList<>();
+
+    /** What is drawn with the letter that was put in last. */
+    private List<Marking> open = List.of();
+
+    /**
+     * A line that was there and goes along, as long as it is told so far.
+     *
+     * @param mark with which it goes down
+     */
+    private record Carried(Marking marking, double left, double right, double top, ShownGlyph mark) { }
 
     /**
      * A line, as long as it is told so far.
@@ -72,6 +85,24 @@ final class DrawnLines {
         }
     }
 
+    /** A letter is put in, with what was drawn with it, or with the letter it stands for. */
+    void carry(List<Marking> markings, double left, double right, double baseline, ShownGlyph mark) {
+        for (Marking marking : markings) {
+            double top = baseline + marking.top();
+            int last = carried.size() - 1;
+            while (last >= 0 && carried.get(last).marking != marking) last--;
+            Carried before = last < 0 ? null : carried.get(last);
+            if (before != null && open.contains(marking) && before.top == top) carried.set(last, new Carried(marking, before.left, right, top, before.mark));
+            else carried.add(new Carried(marking, left, right, top, mark));
+        }
+        open = markings;
+    }
+
+    /** What was drawn with words that stay where they are, beside others that do not. */
+    void stays(Marking marking, Rectangle2D box, ShownGlyph mark) {
+        carried.add(new Carried(marking, box.getMinX(), box.getMaxX(), box.getMinY(), mark));
+    }
+
     private String own(ShownGlyph mark) throws Refused, IOException {
         String colour = stream.of(mark).colour(mark);
         return colour == null ? CALLERS : colour;
@@ -90,20 +121,24 @@ final class DrawnLines {
 
     /** Paints them. */
     void paint() throws Refused, IOException {
-        for (Line line : lines) {
-            Rectangle2D box = box(line);
-            ChangedStream own = stream.of(line.mark);
-            List<StreamOperators.Found> operators = own.operators();
-            boolean area = line.kind.lit() != null;
-            int end = line.mark.operator();
-            while (end >= 0 && end < operators.size() && !operators.get(end).name().equals(area ? "BT" : "ET")) end += area ? -1 : 1;
-            if (end < 0 || end == operators.size()) throw new Refused(Message.of("keep.its-stream-is-damaged"));
-            if (line.colour.equals(CALLERS) && own.colour(end) != null) throw new Refused(Message.of("keep.its-colour-is-set-elsewhere"));
-            String painting = framed(operators.subList(0, end), "q " + line.colour + " " + path(box, line.mark.state().place()) + " f Q");
-            if (area) own.putBefore(end, painting + "\n");
-            else own.putAfter(end, painting);
-            changes.draws(box);
+        for (Line line : lines) paint(box(line), line.kind.lit() != null, line.colour, line.mark);
+        for (Carried one : carried) {
+            Rectangle2D box = new Rectangle2D.Double(one.left, one.top + changes.lowered(one.mark), one.right - one.left, one.marking.box().getHeight());
+            paint(box, one.marking.place() == Drawn.Place.BEHIND, NewLetters.colour(new Colour(one.marking.rgb())), one.mark);
         }
+    }
+
+    private void paint(Rectangle2D box, boolean area, String colour, ShownGlyph mark) throws Refused, IOException {
+        ChangedStream own = stream.of(mark);
+        List<StreamOperators.Found> operators = own.operators();
+        int end = mark.operator();
+        while (end >= 0 && end < operators.size() && !operators.get(end).name().equals(area ? "BT" : "ET")) end += area ? -1 : 1;
+        if (end < 0 || end == operators.size()) throw new Refused(Message.of("keep.its-stream-is-damaged"));
+        if (colour.equals(CALLERS) && own.colour(end) != null) throw new Refused(Message.of("keep.its-colour-is-set-elsewhere"));
+        String painting = framed(operators.subList(0, end), "q " + colour + " " + path(box, mark.state().place()) + " f Q");
+        if (area) own.putBefore(end, painting + "\n");
+        else own.putAfter(end, painting);
+        changes.draws(box);
     }
 
     /** In tagged content a line has no words (14.8.2.2): it is told apart where it is not within what has. */

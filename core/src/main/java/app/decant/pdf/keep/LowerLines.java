@@ -186,8 +186,48 @@ final class LowerLines {
         if (stays == 0) return lowest;
         reached = units.get(stays - 1).ends;
         bottom = Math.max(bottom, Math.max(reached, reached + by - given));
-        if (by < 0) refuseObstacles(passage, List.of(), left, right, reached + by, -by, leading);
         return reached + by - given;
+    }
+
+    /**
+     * Makes areas and frames longer, or shorter, that hold the passage and end below it: what moves below it stays within them or beneath them.
+     *
+     * @param lowest the baseline above what moves
+     * @param end    the lowest baseline then
+     * @throws Refused where what goes up would come to stand on something
+     */
+    void stretch(Passage passage, double lowest, double by, double end, double leading) throws Refused, IOException {
+        Set<Integer> known = new HashSet<>(moved);
+        double from = left;
+        double to = right;
+        for (int order : passage.marks()) {
+            known.add(order);
+            ShownGlyph mark = byOrder.get(order);
+            if (mark == null) continue;
+            from = Math.min(from, mark.glyph().x());
+            to = Math.max(to, mark.glyph().right());
+        }
+        double ends = Math.max(lowest, stood);
+        double height = lowest + BELOW * leading;
+        Rectangle2D swept = new Rectangle2D.Double(from, lowest, to - from, Math.max(0.1, end + LEAST_BELOW * leading - lowest));
+        for (Drawing one : drawings.all(known)) {
+            Rectangle2D box = one.box();
+            boolean crosses = box.getMinY() < lowest && box.getMaxY() > lowest && box.getMinX() < to + leading && box.getMaxX() > from - leading;
+            if (!crosses || going.contains(one) || changes.isUndrawn(one.painted().from()) || box.getMaxY() > ends + APART * leading) continue;
+            boolean holds = box.contains(swept);
+            if (box.getMaxY() + by > read.page().height() - FOOT && holds) continue;
+            try {
+                drawings.stretch(one, Math.min(height, box.getMaxY() - 0.01), by);
+            } catch (NoRoom e) {
+                if (holds || by < 0) continue;
+                throw e;
+            }
+            for (int order = one.painted().from(); order < one.painted().to(); order++) moved.add(order);
+            bottom = Math.max(bottom, box.getMaxY() + Math.max(0, by));
+            left = Math.min(left, box.getMinX());
+            right = Math.max(right, box.getMaxX());
+        }
+        if (by < 0 && reached > 0) refuseObstacles(passage, List.of(), left, right, reached + by, -by, leading);
     }
 
     /** How many of the units a full page keeps; the others are for the next. */
@@ -298,6 +338,7 @@ final class LowerLines {
         double foot = passage.foot() > 0 ? passage.foot() + BELOW * leading : read.page().height() - FOOT;
         List<Drawing> drawn = new ArrayList<>();
         for (Drawing one : drawings.all(known)) {
+            if (changes.isUndrawn(one.painted().from())) continue;
             Rectangle2D box = one.box();
             boolean here = box.getMinY() > lowest + BELOW * leading && box.getMaxY() < foot && box.getMaxX() > from && box.getMinX() < to;
             if (!here || isOverNotes(box, known, leading)) continue;
@@ -344,6 +385,7 @@ final class LowerLines {
         // What ends no lower than it did is as near to what stands below as it was.
         double foot = reach + LEAST_BELOW * size + (reach > stood + 0.1 ? AWAY * leading : -LEAST_BELOW * size);
         Set<Integer> own = new HashSet<>(moved);
+        own.addAll(changes.undrawn());
         double top = last.isEmpty() ? Double.MAX_VALUE : last.get(0).glyph().baseline() + 0.25 * size;
         for (ShownGlyph shown : read.shown()) {
             Glyph glyph = shown.glyph();

@@ -15,6 +15,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Set;
 import java.util.function.IntFunction;
+import java.util.stream.Collectors;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -37,6 +38,7 @@ final class LoweredPlaces {
     private final PDPage page;
     private final List<Rewritten.Push> pushed;
     private final Rewritten.Given given;
+    private final Set<Integer> going;
     private final IntFunction<PDPage> at;
     private final AffineTransform toPage;
     private final AffineTransform back;
@@ -47,6 +49,7 @@ final class LoweredPlaces {
         this.at = at;
         pushed = rewritten.pushed();
         given = rewritten.given();
+        going = rewritten.relinked().stream().map(Rewritten.Relinked::annotation).collect(Collectors.toSet());
         toPage = PageReader.toPage(page, given != null ? given.turn() : pushed.get(0).turn());
         try {
             back = toPage.createInverse();
@@ -62,19 +65,53 @@ final class LoweredPlaces {
      */
     static void move(PDDocument pdf, PDPage page, Rewritten rewritten, IntFunction<PDPage> at) throws IOException {
         if (!rewritten.pushed().isEmpty() || rewritten.given() != null) new LoweredPlaces(pdf, page, rewritten, at).move();
+        for (Rewritten.Relinked one : rewritten.relinked()) relink(page, one);
     }
 
-    /** Whether something on a page other than a link stands in a part of it, or a link only partly does: told as it was read. */
-    static boolean refuses(PDPage page, int turn, Rectangle2D moved, Rectangle2D touched) throws IOException {
-        for (PDAnnotation annotation : page.getAnnotations()) {
+    /**
+     * Whether something on a page other than a link stands in a part of it, or a link only partly does: told as it was read.
+     *
+     * @param going the places of annotations that go with their words
+     */
+    static boolean refuses(PDPage page, int turn, Rectangle2D moved, Rectangle2D touched, Set<Integer> going) throws IOException {
+        List<PDAnnotation> all = page.getAnnotations();
+        for (int i = 0; i < all.size(); i++) {
+            PDAnnotation annotation = all.get(i);
             PDRectangle box = annotation.getRectangle();
-            if (box == null || annotation.isHidden()) continue;
+            if (box == null || annotation.isHidden() || going.contains(i)) continue;
             Rectangle2D area = PageReader.toPage(page, turn).createTransformedShape(rectangle(box)).getBounds2D();
             boolean goes = annotation instanceof PDAnnotationLink && contains(moved, area);
             boolean meets = touched.intersects(area.getX(), area.getY(), Math.max(0.1, area.getWidth()), Math.max(0.1, area.getHeight()));
             if (meets && !goes) return true;
         }
         return false;
+    }
+
+    /** A link is where its words are: around them all, and told line by line (12.5.6.5). */
+    private static void relink(PDPage page, Rewritten.Relinked link) throws IOException {
+        COSDictionary annotation = page.getAnnotations().get(link.annotation()).getCOSObject();
+        AffineTransform back;
+        try {
+            back = PageReader.toPage(page, link.turn()).createInverse();
+        } catch (NoninvertibleTransformException e) {
+            throw new IOException("A page without extent", e);
+        }
+        COSArray corners = new COSArray();
+        Rectangle2D all = null;
+        for (Rewritten.Area area : link.areas()) {
+            Rectangle2D box = back.createTransformedShape(new Rectangle2D.Double(area.left(), area.top(), area.right() - area.left(),
+                    area.bottom() - area.top())).getBounds2D();
+            all = all == null ? box : all.createUnion(box);
+            // As most readers take them: the upper corners first, then the lower ones.
+            for (double[] one : new double[][] {{box.getMinX(), box.getMaxY()}, {box.getMaxX(), box.getMaxY()}, {box.getMinX(), box.getMinY()},
+                {box.getMaxX(), box.getMinY()}}) {
+                corners.add(new COSFloat((float) one[0]));
+                corners.add(new COSFloat((float) one[1]));
+            }
+        }
+        annotation.setItem(COSName.RECT, new PDRectangle((float) all.getMinX(), (float) all.getMinY(), (float) all.getWidth(),
+                (float) all.getHeight()).getCOSArray());
+        if (link.areas().size() > 1 || annotation.containsKey(COSName.QUADPOINTS)) annotation.setItem(COSName.QUADPOINTS, corners);
     }
 
     private static Rectangle2D rectangle(PDRectangle box) {
@@ -88,8 +125,10 @@ final class LoweredPlaces {
     }
 
     private void move() throws IOException {
-        for (PDAnnotation annotation : page.getAnnotations()) {
-            if (!(annotation instanceof PDAnnotationLink)) continue;
+        List<PDAnnotation> all = page.getAnnotations();
+        for (int i = 0; i < all.size(); i++) {
+            PDAnnotation annotation = all.get(i);
+            if (!(annotation instanceof PDAnnotationLink) || going.contains(i)) continue;
             COSArray box = annotation.getCOSObject().getCOSArray(COSName.RECT);
             if (box == null || box.size() < 4) continue;
             Point2D middle = new Point2D.Double((number(box, 0) + number(box, 2)) / 2, (number(box, 1) + number(box, 3)) / 2);

@@ -26,6 +26,7 @@ import java.util.Set;
  * operators stays. What clips them goes with them where it clips nothing else.
  */
 final class MovedDrawings {
+    private static final Set<String> PAINTING = Set.of("f", "F", "f*", "S", "s", "B", "B*", "b", "b*");
     private static final Set<String> PATH = Set.of("m", "l", "c", "v", "y", "h", "re");
     /** So much may come to lie beyond a clip, in points. */
     private static final double CUT = 0.5;
@@ -126,6 +127,34 @@ final class MovedDrawings {
         if (before.equals("W") || before.equals("W*") || isInText(operators, from)) throw immovable();
         own.putBefore(from, "\nq " + matrix(painted.state(), by));
         own.putAfter(painted.operator(), "\nQ");
+    }
+
+    /**
+     * Makes a drawing reach further down, or less far: what of its path is below a height goes along, all else stays.
+     *
+     * @throws Refused where it is a picture or a shading, or would be cut off
+     */
+    void stretch(Drawing drawing, double height, double by) throws Refused, IOException {
+        Painted painted = drawing.painted;
+        ChangedStream own = stream.of(painted.path());
+        List<StreamOperators.Found> operators = own.operators();
+        int from = painted.operator();
+        if (!drawing.letters.isEmpty() || !PAINTING.contains(operators.get(from).name())) throw immovable();
+        for (int order = painted.from(); order < painted.to(); order++) if (washes.contains(order)) throw immovable();
+        while (from > 0 && PATH.contains(operators.get(from - 1).name())) from--;
+        String before = from > 0 ? operators.get(from - 1).name() : "";
+        if (from == painted.operator() || before.equals("W") || before.equals("W*")) throw immovable();
+        Rectangle2D longer = new Rectangle2D.Double(drawing.box.getX(), drawing.box.getY(), drawing.box.getWidth(), drawing.box.getHeight() + by);
+        if (!isWithin(longer, painted.state().clip()) && isWithin(drawing.box, painted.state().clip())) throw immovable();
+        StretchedPath path = new StretchedPath(painted.state().place(), height, by);
+        for (int i = from; i < painted.operator(); i++) own.putInstead(i, path.of(operators.get(i)));
+        for (int order = painted.from(); order < painted.to(); order++) {
+            Rectangle2D box = boxes.get(order);
+            if (box == null) continue;
+            double top = box.getMinY() > height ? box.getMinY() + by : box.getMinY();
+            double bottom = box.getMaxY() > height ? box.getMaxY() + by : box.getMaxY();
+            changes.stretches(order, new Rectangle2D.Double(box.getX(), top, box.getWidth(), bottom - top));
+        }
     }
 
     private static boolean isInText(List<StreamOperators.Found> operators, int at) {

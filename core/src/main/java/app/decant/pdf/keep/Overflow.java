@@ -89,7 +89,7 @@ final class Overflow {
             all.add(new Line(line.get(0).glyph().baseline(), size, some));
         }
         if (area == null) return;
-        if (LoweredPlaces.refuses(page, read.page().turn(), new Rectangle2D.Double(), area)) throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
+        if (LoweredPlaces.refuses(page, read.page().turn(), new Rectangle2D.Double(), area, Set.of())) throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         changes.touches(area.getMinX() - 2, area.getMinY() - 2, area.getMaxX() + 2, area.getMaxY() + 2);
         given = given == null ? new GivenLines(read.page().index(), to, all) : given.and(all);
     }

@@ -34,6 +34,8 @@ final class PageChanges {
     private final Map<Integer, Double> down = new HashMap<>();
     private final Set<Integer> carried = new HashSet<>();
     private final Map<Integer, Double> drawn = new HashMap<>();
+    private final Set<Integer> undrawn = new HashSet<>();
+    private final Map<Integer, Rectangle2D> stretched = new HashMap<>();
     private final List<Rectangle2D> added = new ArrayList<>();
     private final List<Expected> expected = new ArrayList<>();
     private final List<Rewritten.Area> areas = new ArrayList<>();
@@ -85,6 +87,16 @@ final class PageChanges {
     void draws(PageReader.Painted painted, double points) {
         for (int order = painted.from(); order < painted.to(); order++) drawn.merge(order, points, Double::sum);
     }
+
+    /** A drawing goes. */
+    void undraws(int order) { undrawn.add(order); }
+
+    Set<Integer> undrawn() { return undrawn; }
+
+    boolean isUndrawn(int order) { return undrawn.contains(order); }
+
+    /** A drawing reaches as far as this now. */
+    void stretches(int order, Rectangle2D box) { stretched.put(order, box); }
 
     /** A line or an area is drawn that was not there. */
     void draws(Rectangle2D box) { added.add(box); }
@@ -144,8 +156,8 @@ final class PageChanges {
 
     /** Compares the page as it is read now, glyph by glyph and drawing by drawing. */
     void prove(PageReader.Addressed again) throws Refused {
-        List<Rectangle2D> wished = drawings(read, drawn);
-        List<Rectangle2D> found = drawings(again, Map.of());
+        List<Rectangle2D> wished = wished();
+        List<Rectangle2D> found = new ArrayList<>(LineRoom.drawn(again).values());
         boolean same = added.stream().allMatch(line -> found.stream().filter(one -> isNear(one, line)).findFirst().filter(found::remove).isPresent())
                 && wished.size() == found.size();
         for (int i = 0; same && i < found.size(); i++) {
@@ -164,12 +176,13 @@ final class PageChanges {
                 && Math.abs(one.getCenterY() - line.getCenterY()) < NEAR + Math.min(THIN, height);
     }
 
-    /** Where drawings and pictures stand, in the order of painting. */
-    private static List<Rectangle2D> drawings(PageReader.Addressed read, Map<Integer, Double> down) {
+    /** Where drawings and pictures are to stand, in the order of painting. */
+    private List<Rectangle2D> wished() {
         List<Rectangle2D> told = new ArrayList<>();
-        LineRoom.drawn(read).forEach((order, box) -> {
-            double by = down.getOrDefault(order, 0.0);
-            told.add(new Rectangle2D.Double(box.getX(), box.getY() + by, box.getWidth(), box.getHeight()));
+        LineRoom.drawn(read).forEach((order, was) -> {
+            if (undrawn.contains(order)) return;
+            Rectangle2D box = stretched.getOrDefault(order, was);
+            told.add(new Rectangle2D.Double(box.getX(), box.getY() + drawn.getOrDefault(order, 0.0), box.getWidth(), box.getHeight()));
         });
         return told;
     }

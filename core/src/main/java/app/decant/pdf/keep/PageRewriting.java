@@ -41,6 +41,8 @@ public final class PageRewriting {
     private NewLetters letters;
     private DrawnLines lines;
     private Overflow overflow;
+    private WordMarkings markings;
+    private CarriedLinks links;
     private ArrivingLines arriving;
 
     /** Something that can't be done within the page's own stream. */
@@ -74,6 +76,8 @@ public final class PageRewriting {
         }
         letters = new NewLetters(read, stream, faces, findings);
         lines = new DrawnLines(stream, changes);
+        markings = new WordMarkings(read, stream, changes);
+        links = new CarriedLinks(own, read, changes);
         overflow = new Overflow(own, read, stream, letters, changes);
         arriving = new ArrivingLines(own, read, byOrder, stream, changes, room, overflow);
     }
@@ -101,7 +105,7 @@ public final class PageRewriting {
         /** The page where what it gives over stands so much lower on the next. */
         public Rewritten page(double lower) {
             return given() == null ? page : new Rewritten(page.content(), page.parts(), page.areas(), page.reset(), page.pushed(), rewriting.overflow.told(lower),
-                    page.tagged(), page.findings());
+                    page.relinked(), page.tagged(), page.findings());
         }
 
         /**
@@ -145,7 +149,8 @@ public final class PageRewriting {
     }
 
     private Rewritten rewritten(byte[] content) {
-        return new Rewritten(content, stream.parts(), changes.areas(), changes.reset(), changes.pushed(), null, arriving.tagged(), findings);
+        return new Rewritten(content, stream.parts(), changes.areas(), changes.reset(), changes.pushed(), null, links.made(), arriving.tagged(),
+                findings);
     }
 
     private Refused damaged(Exception cause) {
@@ -162,7 +167,7 @@ public final class PageRewriting {
                 LoggerFactory.getLogger(PageRewriting.class).debug("The passage is set anew: {}", e.getMessage());
             }
         }
-        new PassageSetting(source.pdf().getPage(page), read, byOrder, stream, letters, lines, room, changes, overflow).set(wished);
+        new PassageSetting(source.pdf().getPage(page), read, byOrder, stream, letters, lines, markings, links, room, changes, overflow).set(wished);
     }
 
     /** The marks of a line, all of which can be taken out and put elsewhere. */
@@ -195,6 +200,7 @@ public final class PageRewriting {
         refuseDoubled(going, read);
         // Larger and smaller letters take another height: their passage is set.
         if (correction.runs().stream().anyMatch(run -> run.share() != 1)) throw new NoRoom(Message.of("keep.its-letters-get-another-size"));
+        if (correction.runs().stream().anyMatch(run -> !run.undrawn().isEmpty())) throw new NoRoom(Message.of("keep.lines-are-drawn-under-its-words"));
         List<TextRewriting.Insert> inserts = new ArrayList<>();
         for (Correction.Run run : correction.runs()) inserts.addAll(letters.inserts(run, first, line));
         double width = inserts.stream().mapToDouble(TextRewriting.Insert::advance).sum() * first.across() / 1000
@@ -283,7 +289,8 @@ public final class PageRewriting {
         boolean after = to < line.size();
         Correction.Setting set = correction.lineSetting();
         if (Math.abs(change) < 0.01) return shifts;
-        if (correction.drawnBy()) throw new Refused(Message.of("keep.lines-are-drawn-under-its-words"));
+        if (isMarked(correction, line.subList(set == Correction.Setting.AT_LEFT ? from : 0, line.size())))
+            throw new NoRoom(Message.of("keep.lines-are-drawn-under-its-words"));
         double before = switch (set) {
             case AT_RIGHT -> -change;
             case CENTRED -> -change / 2;
@@ -301,6 +308,11 @@ public final class PageRewriting {
         if (before < -0.2 && left + before < room.left(line, left)) throw new NoRoom(Message.of("keep.the-line-has-no-room"));
         if (!after && set == Correction.Setting.JUSTIFIED && change > 0.5) throw new NoRoom(Message.of("keep.the-line-has-no-room"));
         return shifts;
+    }
+
+    /** Whether something is drawn with words that move: it has to go along. */
+    private boolean isMarked(Correction correction, List<ShownGlyph> moving) {
+        return correction.drawnBy() || moving.stream().anyMatch(mark -> mark.glyph().link() != null || !markings.of(mark).isEmpty());
     }
 
     /** Both ends stay where they are, and all spaces of the line that stay take up what the change makes. */

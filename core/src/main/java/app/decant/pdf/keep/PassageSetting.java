@@ -4,6 +4,7 @@ import app.decant.page.Rewritten;
 import app.decant.pdf.keep.Correction.Setting;
 import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
+import app.decant.pdf.keep.WordMarkings.Marking;
 import app.decant.pdf.keep.SetLabels.SetLabel;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.PageReader;
@@ -15,6 +16,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.apache.pdfbox.pdmodel.PDPage;
 
 /**
@@ -49,10 +52,14 @@ final class PassageSetting {
     private final LineRoom room;
     private final PageChanges changes;
     private final Overflow overflow;
+    private final WordMarkings markings;
+    private final CarriedLinks links;
 
     PassageSetting(PDPage page, PageReader.Addressed read, Map<Integer, ShownGlyph> byOrder, ChangedStream stream, NewLetters letters, DrawnLines drawn,
-            LineRoom room, PageChanges changes, Overflow overflow) {
+            WordMarkings markings, CarriedLinks links, LineRoom room, PageChanges changes, Overflow overflow) {
         this.overflow = overflow;
+        this.markings = markings;
+        this.links = links;
         this.page = page;
         this.read = read;
         this.byOrder = byOrder;
@@ -88,7 +95,6 @@ final class PassageSetting {
     void set(Correction correction) throws Refused, IOException {
         for (List<Integer> line : correction.passage().lines())
             for (int order : line) if (overflow.isGiven(order)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
-        if (correction.drawnBy()) throw new Refused(Message.of("keep.lines-are-drawn-under-its-words"));
         List<Line> lines = lines(correction);
         ShownGlyph like = lines.get(0).first();
         Column column = column(correction, lines);
@@ -104,11 +110,13 @@ final class PassageSetting {
                 ? composed.get(composed.size() - 1).baseline - lines.get(lines.size() - 1).baseline()
                         + BELOW * column.leading * (composed.get(composed.size() - 1).share() - 1)
                 : (Math.max(1, composed.size()) - consumed) * column.leading + deeper(composed, column);
+        takeMarkings(correction, lines, consumed);
         LowerLines lower = new LowerLines(read, byOrder, stream, changes, room, overflow);
         double bottom = by == 0 ? lines.get(consumed - 1).baseline()
                 : lower.move(correction.passage(), lines.subList(consumed, lines.size()).stream().map(Line::marks).toList(), lines.get(consumed - 1).baseline(), by,
                         column.leading);
         double lowest = composed.isEmpty() ? bottom : Math.max(bottom, composed.get(composed.size() - 1).baseline);
+        if (by != 0) lower.stretch(correction.passage(), lines.get(consumed - 1).baseline(), by, lowest, column.leading);
         for (Line line : lines.subList(0, consumed)) {
             PageRewriting.refuseDoubled(line.marks, read);
             PageRewriting.refuseDoubled(line.label, read);
@@ -120,8 +128,17 @@ final class PassageSetting {
         double to = Math.max(column.right, lines.stream().mapToDouble(Line::right).max().orElse(column.right));
         Rectangle2D touched = new Rectangle2D.Double(Math.min(from, lower.left()), like.glyph().baseline() - 0.7 * size, 0, 0);
         touched.add(Math.max(to, lower.right()), Math.max(lowest, lower.bottom()) + 0.2 * size);
-        if (LoweredPlaces.refuses(page, read.page().turn(), lower.extent(size), touched)) throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
+        if (LoweredPlaces.refuses(page, read.page().turn(), lower.extent(size), touched, links.going())) throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         changes.touches(touched.getMinX() - 0.5 * size, touched.getMinY() - 0.6 * size, touched.getMaxX() + 0.5 * size, touched.getMaxY() + 0.4 * size);
+    }
+
+    /** What is drawn with the words of lines goes, to be drawn again where these come to stand. */
+    private void takeMarkings(Correction correction, List<Line> lines, int consumed) throws Refused, IOException {
+        List<ShownGlyph> marks = lines.subList(0, consumed).stream().flatMap(line -> line.marks.stream()).toList();
+        boolean marked = lines.stream().flatMap(line -> line.marks.stream()).anyMatch(mark -> !markings.of(mark).isEmpty());
+        if (correction.drawnBy() && !marked) throw new Refused(Message.of("keep.lines-are-drawn-under-its-words"));
+        Set<Integer> anew = marks.stream().map(mark -> mark.glyph().order()).collect(Collectors.toSet());
+        markings.takeOut(marks, anew, drawn::stays);
     }
 
     /** How far what follows goes where nothing of a passage stays: of the room above it and below it the larger is kept, as between paragraphs. */
@@ -190,11 +207,10 @@ final class PassageSetting {
         boolean same = mark.path().equals(like.path()) && mark.mode() == like.mode()
                 && Math.abs(mark.glyph().size() / like.glyph().size() - mark.across() / like.across()) < 0.01;
         boolean note = isNote(mark, like, baseline);
-        boolean plain = Math.abs(mark.glyph().size() - like.glyph().size()) < 0.02 && Math.abs(mark.rise() - like.rise()) < 1e-4;
+        boolean plain = Math.abs(mark.glyph().size() - like.glyph().size()) < 0.02;
         if (!same || !note && !plain) throw new Refused(Message.of("keep.its-lines-are-not-set-in-one"));
         if (!note && Math.abs(mark.glyph().baseline() - baseline) > 0.1 * like.glyph().size()) throw new Refused(
                 Message.of("keep.letters-stand-above-or-below-its-lines"));
-        if (mark.glyph().link() != null) throw new Refused(Message.of("keep.links-stand-in-its-lines"));
     }
 
     private static boolean isNote(ShownGlyph mark, ShownGlyph like, double baseline) {
@@ -250,7 +266,7 @@ final class PassageSetting {
                 boolean goes = after && (i < last || i == last && index < correction.to());
                 boolean gap = before == null || mark.glyph().x() - before.glyph().right() > SPACE * mark.glyph().size();
                 if (i == 0 && index == Math.max(begin, correction.from())) {
-                    words.end(-1);
+                    if (gap) words.end(-1);
                     add(words, correction, mark, lines.get(i).marks, lines.get(0).first());
                 }
                 if (!goes && !correction.passage().hyphens().contains(mark.glyph().order())) {
@@ -269,7 +285,7 @@ final class PassageSetting {
         boolean note = isNote(mark, line.first(), line.baseline());
         double share = note ? mark.glyph().size() / line.first().glyph().size() : 1;
         return new SetWord.Letter(mark, -1, mark.glyph().text(), letters.bytes(mark), mark.width() * share, mark, null, kerned, share,
-                note ? line.baseline() - mark.glyph().baseline() : 0, painted(mark, like), mark.glyph().rgb());
+                note ? line.baseline() - mark.glyph().baseline() : 0, painted(mark, like), mark.glyph().rgb(), markings.of(mark));
     }
 
     /** The operators that set the colour of a mark, where it is another than that of the passage's first. */
@@ -290,6 +306,7 @@ final class PassageSetting {
         int at = 0;
         List<Integer> rgb = correction.rgb(first.glyph().rgb());
         for (Correction.Run run : correction.runs()) {
+            List<Marking> marked = markings.of(first).stream().filter(one -> !run.undrawn().contains(one.place())).toList();
             for (String part : run.text().split("(?<=\\s|\u2029)|(?=\\s|\u2029)")) {
                 if (part.indexOf(Correction.PARAGRAPH) >= 0) {
                     words.endParagraph(at);
@@ -301,14 +318,13 @@ final class PassageSetting {
                         double em = (one.advance() / 1000 - first.spacing() / first.size()) * run.share();
                         String letter = part.substring(in, in + one.letters());
                         words.take(new SetWord.Letter(null, at + in, letter, one.bytes(), em, first, one.font(), 0, run.share(), 0,
-                                one.colour() == null ? painted(first, like) : one.colour(), rgb.get(at)));
+                                one.colour() == null ? painted(first, like) : one.colour(), rgb.get(at), marked));
                         in += one.letters();
                     }
                 }
                 at += part.length();
             }
         }
-        words.end(-1);
     }
 
     /** How far the pen goes on for a glyph where the spacing of another holds, in points. */
@@ -448,6 +464,8 @@ final class PassageSetting {
                 double width = PenPath.width(letter, target);
                 String colour = path.put(letter, x);
                 Rewritten.Spot spot = PageRewriting.spot(x, x + width, line.baseline);
+                drawn.carry(letter.marked(), x, x + width, line.baseline, target);
+                links.carry(letter.shown() == null ? letter.like() : letter.shown(), x, x + width, line.baseline, target);
                 if (letter.shown() == null) drawn.letter(correction, letter.at(), letter.at() + letter.text().length(), x, x + width, line.baseline,
                         letter.share() * target.glyph().size(), target, colour);
                 if (letter.shown() != null) spots.put(letter.shown().glyph().order(), spot);

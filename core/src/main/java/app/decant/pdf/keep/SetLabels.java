@@ -87,6 +87,6 @@ final class SetLabels {
             throw new Refused(Message.of("keep.its-colour-is-set-elsewhere"));
         double share = mark.glyph().size() / like.glyph().size();
         return new SetWord.Letter(null, SetWord.LABEL, text, bytes, width / like.across(), mark, font, before, Math.abs(share - 1) < 0.01 ? 1 : share, raised,
-                colour, mark.glyph().rgb());
+                colour, mark.glyph().rgb(), List.of());
     }
 }

@@ -1,6 +1,7 @@
 package app.decant.pdf.keep;
 
 import app.decant.pdf.read.ShownGlyph;
+import app.decant.pdf.keep.WordMarkings.Marking;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -27,9 +28,10 @@ record SetWord(List<Letter> letters, int begins, int opens) {
      * @param raised how far it stands above the line, in points
      * @param colour the operators that set what it is painted in, where that is not as the passage's first letter; else null
      * @param rgb    that colour
+     * @param marked what is drawn with it
      */
     record Letter(ShownGlyph shown, int at, String text, byte[] bytes, double em, ShownGlyph like, String otherFont, double before, double share,
-            double raised, String colour, int rgb) { }
+            double raised, String colour, int rgb, List<Marking> marked) { }
 
     boolean isOpening() { return opens != -1; }
 

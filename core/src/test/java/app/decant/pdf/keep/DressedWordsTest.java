@@ -53,7 +53,7 @@ class DressedWordsTest {
         return new CorrectedFile(root).dress(file, words, look -> look.with(TextProperty.SIZE, size));
     }
 
-    private static List<TextPosition> letters(Path file, String words) throws IOException {
+    static List<TextPosition> letters(Path file, String words) throws IOException {
         List<TextPosition> letters = new ArrayList<>();
         try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
             PDFTextStripper stripper = new PDFTextStripper() {
@@ -69,7 +69,7 @@ class DressedWordsTest {
         return letters.subList(at, at + wanted.length());
     }
 
-    private static BufferedImage painted(Path file) throws IOException {
+    static BufferedImage painted(Path file) throws IOException {
         try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
             return new PDFRenderer(pdf).renderImage(0, SCALE, ImageType.RGB);
         }
@@ -166,7 +166,7 @@ class DressedWordsTest {
     }
 
     /** How much of the way from the first to the last letter of words is drawn at a height above their baseline, in points, in a colour. */
-    private static double drawn(Path file, String words, double above, int rgb) throws IOException {
+    static double drawn(Path file, String words, double above, int rgb) throws IOException {
         List<TextPosition> letters = letters(file, words);
         TextPosition last = letters.get(letters.size() - 1);
         BufferedImage image = painted(file);
@@ -234,9 +234,9 @@ class DressedWordsTest {
         assertThat(letters(file, "morning").get(0).getYDirAdj()).isGreaterThan(letters(source, "morning").get(0).getYDirAdj() + 10);
         for (String words : List.of("morning and", "closes")) assertThat(drawn(file, words, -1.1, 0)).as(words).isGreaterThan(0.98);
         assertThat(drawn(file, "at noon", -1.1, 0)).isLessThan(0.2);
-        // What is underlined stays so where its line would have to go.
-        Made plain = new CorrectedFile(root).dress(file, "closes", look -> look.without(TextProperty.UNDERLINE));
-        assertThat(plain.pages().rewritten(0)).isNull();
+        Path plain = inPlace(new CorrectedFile(root).dress(file, "closes", look -> look.without(TextProperty.UNDERLINE))).receipt().file();
+        assertThat(drawn(plain, "closes", -1.1, 0)).isLessThan(0.2);
+        assertThat(drawn(plain, "morning and", -1.1, 0)).as("what is beside it keeps its line").isGreaterThan(0.98);
     }
 
     /** Letters that are outlined, and a form whose colour is its caller's, are not painted otherwise there: the page is set anew, and that is told. */
