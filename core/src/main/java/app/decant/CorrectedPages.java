@@ -49,6 +49,7 @@ final class CorrectedPages implements AutoCloseable {
         private volatile String refused;
         private volatile boolean proven;
         private Rewritten page;
+        private double lower;
 
         private Tried(Asked asked, PageRewriting.Made made, String refused) {
             this.asked = asked;
@@ -63,7 +64,7 @@ final class CorrectedPages implements AutoCloseable {
         /** The page as it is to be. */
         Rewritten page() { return page; }
 
-        private void told(double lower) { if (page.given() == null || page.given().down() != lower) page = made.page(lower); }
+        private void told(double lower) { if (page.given().isEmpty() || this.lower != lower) page = made.page(lower); this.lower = lower; }
     }
 
     /** What a page is asked to be. */
@@ -189,9 +190,9 @@ final class CorrectedPages implements AutoCloseable {
         Map<Integer, Rewritten> alone = new TreeMap<>(inPlace);
         List<Integer> going = new ArrayList<>();
         inPlace.forEach((page, one) -> {
-            if (one.given() == null) return;
+            if (one.given().isEmpty()) return;
             going.add(page);
-            going.add(one.given().page());
+            going.add(one.given().get(0).page());
         });
         for (int page : going) {
             if (alone.remove(page) != null)

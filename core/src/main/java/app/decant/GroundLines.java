@@ -122,17 +122,17 @@ final class GroundLines {
             if (!fresh) {
                 Provenance.Line line = came.get(places[was][0]);
                 if (line.page() == edit.page()) spot = reset.marks().get(line.marks()[places[was][1]]);
-                if (line.page() == edit.page() && spot == null && page.isGiven(old.left[was], line.baseline())) {
-                    Rewritten.Given given = page.given();
-                    float across = (float) given.across();
-                    stand.put(i, stand.line(given.page(), line.baseline() + given.down(), size), old.left[was] + across, old.right[was] + across);
+                Rewritten.Given given = line.page() == edit.page() && spot == null ? page.given(old.left[was], line.baseline()) : null;
+                if (given != null) {
+                    stand.put(i, given, old.left[was], old.right[was], line.baseline(), size);
                     continue;
                 }
                 double down = line.page() == edit.page() && spot == null ? page.pushed(old.left[was], line.baseline()) : 0;
                 int on = down == 0 ? old.line[was] : stand.line(edit.page(), line.baseline() + down, size);
                 if (spot == null) stand.put(i, on, old.left[was], old.right[was]);
             }
-            if (spot != null) stand.put(i, stand.line(edit.page(), spot.baseline(), size), spot.left(), spot.right());
+            if (spot != null && spot.over()) stand.put(i, page.given(spot), spot.left(), spot.right(), spot.baseline(), size);
+            else if (spot != null) stand.put(i, stand.line(edit.page(), spot.baseline(), size), spot.left(), spot.right());
         }
         stand.fill(text);
         return stand;
@@ -182,6 +182,12 @@ final class GroundLines {
                 if (lines.get(i).page == page && Math.abs(lines.get(i).baseline - baseline) < 0.3 * size) return i;
             lines.add(new On(page, baseline, size));
             return lines.size() - 1;
+        }
+
+        /** A letter that went over to another page. */
+        void put(int at, Rewritten.Given given, float from, float to, double baseline, double size) {
+            float across = (float) given.across();
+            put(at, line(given.page(), baseline + given.down(), size), from + across, to + across);
         }
 
         void put(int at, int on, float from, float to) {

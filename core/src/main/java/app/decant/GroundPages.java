@@ -141,16 +141,17 @@ final class GroundPages {
             List<Item> items = new ArrayList<>();
             Map<Paragraph, Boolean> put = new IdentityHashMap<>();
             for (Item item : rewritten.containsKey(page - 1) ? came.getOrDefault(page - 1, List.of()) : List.<Item>of()) {
-                Rewritten.Given given = rewritten.get(page - 1).given();
                 Item.LineItem line = (Item.LineItem) item;
-                if (given != null && given.from().holds(line.left(), line.baseline()) && !reset.containsKey(TextPassage.paragraph(line)))
-                    items.add(moved(line, given.across(), given.down()));
+                Rewritten.Given given = rewritten.get(page - 1).given(line.left(), line.baseline());
+                Paragraph paragraph = TextPassage.paragraph(line);
+                if (given != null && !reset.containsKey(paragraph)) items.add(moved(line, given.across(), given.down()));
+                else if (reset.containsKey(paragraph) && put.put(paragraph, true) == null) items.addAll(reset.get(paragraph).getOrDefault(page, List.of()));
             }
             for (Item item : came.getOrDefault(page, List.of())) {
                 Item.LineItem line = (Item.LineItem) item;
                 Paragraph paragraph = TextPassage.paragraph(line);
                 double down = rewritten.containsKey(page) ? rewritten.get(page).pushed(line.left(), line.baseline()) : 0;
-                if (rewritten.containsKey(page) && rewritten.get(page).isGiven(line.left(), line.baseline()) && !reset.containsKey(paragraph)) continue;
+                if (rewritten.containsKey(page) && rewritten.get(page).given(line.left(), line.baseline()) != null && !reset.containsKey(paragraph)) continue;
                 if (!reset.containsKey(paragraph)) items.add(down == 0 ? line : moved(line, 0, down));
                 else if (put.put(paragraph, true) == null) items.addAll(reset.get(paragraph).getOrDefault(page, List.of()));
             }

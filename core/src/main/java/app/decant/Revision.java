@@ -140,7 +140,7 @@ public final class Revision implements AutoCloseable {
         TextEdits.Found edits = edits(now);
         if (edits == null || !edits.beyond().isEmpty() || !edits.edits().stream().allMatch(TextEdits.Edit::isPlain)) return null;
         Map<Integer, Rewritten> inPlace = CorrectedPages.inPlace(tries(edits), new ArrayList<>());
-        boolean goesOver = inPlace.values().stream().anyMatch(page -> page.given() != null);
+        boolean goesOver = inPlace.values().stream().anyMatch(page -> !page.given().isEmpty());
         return isWhole(edits, inPlace) && !goesOver ? FoundStructure.of(now, taken.provenance(), edits, inPlace) : null;
     }
 

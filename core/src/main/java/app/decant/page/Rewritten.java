@@ -16,17 +16,18 @@ import java.util.Map;
  * @param areas   outside of which nothing on it looks otherwise
  * @param reset   where its letters stand now, for each thing that was said otherwise
  * @param pushed  what went down for it
- * @param given   what stands at the head of another page now; null for nothing
+ * @param given   what stands at the head of another page now
  * @param relinked links that are somewhere else with their words
  * @param tagged  what came from another page, by the marked contents it was of there
  * @param findings what is to be told of it
  */
-public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Reset> reset, List<Push> pushed, Given given,
+public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Reset> reset, List<Push> pushed, List<Given> given,
         List<Relinked> relinked, List<Tagged> tagged, List<Finding> findings) {
     public Rewritten {
         areas = List.copyOf(areas);
         reset = List.copyOf(reset);
         pushed = List.copyOf(pushed);
+        given = List.copyOf(given);
         relinked = List.copyOf(relinked);
         tagged = List.copyOf(tagged);
         findings = List.copyOf(findings);
@@ -60,8 +61,9 @@ public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Rese
      * @param page   the index of the page that they are on now
      * @param across how much further to the right they stand there, in points
      * @param down   how much lower
+     * @param fresh  whether they are lines of a passage that was set anew, which would have stood here
      */
-    public record Given(Area from, int turn, int page, double across, double down) { }
+    public record Given(Area from, int turn, int page, double across, double down, boolean fresh) { }
 
     /**
      * A link that is somewhere else with its words.
@@ -130,9 +132,18 @@ public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Rese
         }
     }
 
-    /** Where a letter stands, in points from the top left corner of the page as it was read. */
-    public record Spot(float left, float right, float baseline) {
-        Spot lowered(double by) { return new Spot(left, right, (float) (baseline + by)); }
+    /**
+     * Where a letter stands, in points from the top left corner of the page as it was read.
+     *
+     * @param over whether it is of lines that went over to another page, on which it would have stood here
+     */
+    public record Spot(float left, float right, float baseline, boolean over) {
+        public Spot(float left, float right, float baseline) { this(left, right, baseline, false); }
+
+        Spot lowered(double by) { return over ? this : new Spot(left, right, (float) (baseline + by), false); }
+
+        /** The same on the page that the lines go over to, told as if they stood on this. */
+        public Spot goingOver() { return new Spot(left, right, baseline, true); }
     }
 
     /**
@@ -148,8 +159,15 @@ public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Rese
         return pushed.stream().filter(push -> push.from.holds(x, baseline)).mapToDouble(Push::by).sum();
     }
 
-    /** Whether what stood at a place of the page as it was read is on another now. */
-    public boolean isGiven(double x, double baseline) { return given != null && given.from.holds(x, baseline); }
+    /** Where what stood at a place of the page as it was read went, if it is on another page now; else null. */
+    public Given given(double x, double baseline) {
+        return given.stream().filter(one -> !one.fresh && one.from.holds(x, baseline)).findFirst().orElse(null);
+    }
+
+    /** Where a letter went that was put in and is on another page. */
+    public Given given(Spot spot) {
+        return given.stream().filter(one -> one.fresh && one.from.holds(spot.left, spot.baseline)).findFirst().orElse(null);
+    }
 
     /** A part of a page as it is seen, in points from its top left corner. */
     public record Area(double left, double top, double right, double bottom) {

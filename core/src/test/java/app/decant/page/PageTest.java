@@ -363,9 +363,11 @@ class PageTest {
         Rewritten.Push down = new Rewritten.Push(new Rewritten.Area(50, 100, 300, 800), 14, 0);
         Rewritten.Push up = new Rewritten.Push(new Rewritten.Area(50, 400, 300, 800), -4, 0);
         Rewritten page = new Rewritten(new byte[0], new Rewritten.Parts(List.of(), List.of(), List.of()), List.of(), List.of(), List.of(down, up),
-                new Rewritten.Given(new Rewritten.Area(50, 700, 300, 790), 0, 4, 0, -650), List.of(), List.of(), List.of());
-        assertThat(page.isGiven(60, 700)).isTrue();
-        assertThat(page.isGiven(60, 699)).isFalse();
+                List.of(new Rewritten.Given(new Rewritten.Area(50, 700, 300, 790), 0, 4, 0, -650, false),
+                new Rewritten.Given(new Rewritten.Area(50, 650, 300, 790), 0, 4, 0, -600, true)), List.of(), List.of(), List.of());
+        assertThat(page.given(60, 700).down()).isEqualTo(-650);
+        assertThat(page.given(60, 699)).isNull();
+        assertThat(page.given(new Rewritten.Spot(60, 66, 700).goingOver()).down()).isEqualTo(-600);
         assertThat(page.pushed(100, 99)).isZero();
         assertThat(page.pushed(100, 100)).isEqualTo(14);
         assertThat(page.pushed(49, 200)).isZero();

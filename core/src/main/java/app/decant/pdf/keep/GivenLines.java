@@ -20,11 +20,20 @@ public record GivenLines(int from, Onward to, List<Line> lines) {
     /**
      * A line.
      *
-     * @param baseline on the page that it comes from, in points from its top
+     * @param baseline where it would stand on the page that it comes from, in points from its top
+     * @param stood    where it stood there; NaN for one that was set anew
      * @param size     of its largest letters
      */
-    public record Line(double baseline, double size, List<Letter> letters) {
+    public record Line(double baseline, double stood, double size, List<Letter> letters) {
         public Line { letters = List.copyOf(letters); }
+
+        boolean isFresh() { return Double.isNaN(stood); }
+
+        /** How much lower it would stand than it stood. */
+        double lowered() { return isFresh() ? 0 : baseline - stood; }
+
+        /** The same so much further down. */
+        Line lower(double by) { return new Line(baseline + by, stood, size, letters.stream().map(letter -> letter.at(letter.x, letter.baseline + by)).toList()); }
     }
 
     /**
@@ -65,7 +74,7 @@ public record GivenLines(int from, Onward to, List<Line> lines) {
         List<Line> standing = new ArrayList<>();
         for (Line line : lines) {
             double down = first - lines.get(0).baseline;
-            standing.add(new Line(line.baseline + down, line.size,
+            standing.add(new Line(line.baseline + down, line.stood, line.size,
                     line.letters.stream().map(letter -> letter.at(letter.x + to.across(), letter.baseline + down)).toList()));
         }
         return standing;

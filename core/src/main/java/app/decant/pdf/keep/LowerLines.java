@@ -366,6 +366,18 @@ final class LowerLines {
         changes.lowers(mark, by);
     }
 
+    /** How low the last line of a page may stand that begins between two places: on the page, and above what stands at its foot. */
+    double limit(Passage passage, double from, double to, double leading, ShownGlyph like) {
+        Set<Integer> own = new HashSet<>(moved);
+        own.addAll(passage.marks());
+        own.addAll(changes.undrawn());
+        double lowest = passage.lines().stream().mapToDouble(line -> byOrder.containsKey(line.get(0)) ? byOrder.get(line.get(0)).glyph().baseline() : 0).max()
+                .orElse(0);
+        double next = room.all(own).stream().filter(box -> box.getMinY() > lowest && box.getMaxX() > from && box.getMinX() < to)
+                .mapToDouble(Rectangle2D::getMinY).min().orElse(Double.MAX_VALUE);
+        return Math.min(most(passage) + longer(passage, leading), next - (LEAST_BELOW + AWAY) * leading) - changes.lowered(like);
+    }
+
     /** How low text may stand on the page. */
     private double most(Passage passage) {
         double head = read.shown().stream().mapToDouble(mark -> mark.glyph().baseline() - mark.glyph().size()).min().orElse(0);

@@ -37,7 +37,7 @@ final class LoweredPlaces {
     private final PDDocument pdf;
     private final PDPage page;
     private final List<Rewritten.Push> pushed;
-    private final Rewritten.Given given;
+    private final List<Rewritten.Given> given;
     private final Set<Integer> going;
     private final IntFunction<PDPage> at;
     private final AffineTransform toPage;
@@ -48,9 +48,9 @@ final class LoweredPlaces {
         this.page = page;
         this.at = at;
         pushed = rewritten.pushed();
-        given = rewritten.given();
+        given = rewritten.given().stream().filter(one -> !one.fresh()).toList();
         going = rewritten.relinked().stream().map(Rewritten.Relinked::annotation).collect(Collectors.toSet());
-        toPage = PageReader.toPage(page, given != null ? given.turn() : pushed.get(0).turn());
+        toPage = PageReader.toPage(page, rewritten.pushed().isEmpty() ? rewritten.given().get(0).turn() : pushed.get(0).turn());
         try {
             back = toPage.createInverse();
         } catch (NoninvertibleTransformException e) {
@@ -64,7 +64,8 @@ final class LoweredPlaces {
      * @param at where pages of the original are in the file; null where they are not
      */
     static void move(PDDocument pdf, PDPage page, Rewritten rewritten, IntFunction<PDPage> at) throws IOException {
-        if (!rewritten.pushed().isEmpty() || rewritten.given() != null) new LoweredPlaces(pdf, page, rewritten, at).move();
+        boolean moves = !rewritten.pushed().isEmpty() || rewritten.given().stream().anyMatch(one -> !one.fresh());
+        if (moves) new LoweredPlaces(pdf, page, rewritten, at).move();
         for (Rewritten.Relinked one : rewritten.relinked()) relink(page, one);
     }
 
@@ -156,13 +157,14 @@ final class LoweredPlaces {
     /** Leads to another page with the lines that a place stands above, where these went there. */
     private boolean goesOver(COSArray place, int top, Point2D there) {
         Point2D read = toPage.transform(there, null);
-        if (given == null || !given.from().holds(read.getX(), read.getY())) return false;
-        PDPage other = at.apply(given.page());
+        Rewritten.Given gone = given.stream().filter(one -> one.from().holds(read.getX(), read.getY())).findFirst().orElse(null);
+        if (gone == null) return false;
+        PDPage other = at.apply(gone.page());
         if (other == null) return true;
-        Point2D on = PageReader.toPage(page, given.turn()).transform(new Point2D.Double(there.getX(), ((COSNumber) place.getObject(top)).floatValue()), null);
-        Point2D now = new Point2D.Double(on.getX() + given.across(), on.getY() + given.down());
+        Point2D on = PageReader.toPage(page, gone.turn()).transform(new Point2D.Double(there.getX(), ((COSNumber) place.getObject(top)).floatValue()), null);
+        Point2D now = new Point2D.Double(on.getX() + gone.across(), on.getY() + gone.down());
         try {
-            PageReader.toPage(other, given.turn()).inverseTransform(now, now);
+            PageReader.toPage(other, gone.turn()).inverseTransform(now, now);
         } catch (NoninvertibleTransformException e) {
             return true;
         }
@@ -174,7 +176,7 @@ final class LoweredPlaces {
     private Rectangle2D extent() {
         Rectangle2D all = null;
         List<Rewritten.Area> areas = new ArrayList<>(pushed.stream().map(Rewritten.Push::from).toList());
-        if (given != null) areas.add(given.from());
+        for (Rewritten.Given one : given) areas.add(one.from());
         for (Rewritten.Area from : areas) {
             Rectangle2D one = new Rectangle2D.Double(from.left(), from.top(), from.right() - from.left(), from.bottom() - from.top());
             all = all == null ? one : all.createUnion(one);

@@ -46,22 +46,52 @@ final class Overflow {
     /** What was given over; null for nothing. */
     GivenLines given() { return given; }
 
-    /** Where it stood; how far from there it stands now is told once the next page has it. */
-    Rewritten.Given told(double down) {
+    /**
+     * Where it stood, and where it stands now.
+     *
+     * @param lower how much lower the first line stands on the next page than it would here
+     */
+    List<Rewritten.Given> told(double lower) {
+        List<Rewritten.Given> told = new ArrayList<>();
+        List<Line> lines = given.lines();
+        int from = 0;
+        for (int to = 1; to <= lines.size(); to++) {
+            boolean together = to < lines.size() && lines.get(to).isFresh() == lines.get(from).isFresh()
+                    && Math.abs(lines.get(to).lowered() - lines.get(from).lowered()) < 1e-6;
+            if (together) continue;
+            told.add(told(lines.subList(from, to), lower));
+            from = to;
+        }
+        return told;
+    }
+
+    private Rewritten.Given told(List<Line> lines, double lower) {
         double top = Double.MAX_VALUE;
         double bottom = 0;
         double left = Double.MAX_VALUE;
         double right = 0;
-        for (Line line : given.lines()) {
-            top = Math.min(top, line.baseline() - ABOVE * line.size());
-            bottom = Math.max(bottom, line.baseline() + BELOW * line.size());
+        double lowered = lines.get(0).lowered();
+        for (Line line : lines) {
+            top = Math.min(top, line.baseline() - lowered - ABOVE * line.size());
+            bottom = Math.max(bottom, line.baseline() - lowered + BELOW * line.size());
             for (Letter letter : line.letters()) {
                 left = Math.min(left, letter.x());
                 right = Math.max(right, letter.right());
             }
         }
         Rewritten.Area area = new Rewritten.Area(left - 1, top, right + 1, bottom);
-        return new Rewritten.Given(area, read.page().turn(), given.to().page(), given.to().across(), down);
+        return new Rewritten.Given(area, read.page().turn(), given.to().page(), given.to().across(), lowered + lower, lines.get(0).isFresh());
+    }
+
+    /**
+     * Lines that were set anew go over, and what was below them after them.
+     *
+     * @param by how much further down that would stand for them
+     */
+    void giveFresh(List<Line> lines, double by, Onward to) {
+        List<Line> all = new ArrayList<>(lines);
+        if (given != null) given.lines().forEach(line -> all.add(line.lower(by)));
+        given = new GivenLines(read.page().index(), to, all);
     }
 
     /**
@@ -86,7 +116,7 @@ final class Overflow {
                         Math.max(0.1, mark.glyph().width()), mark.glyph().size());
                 area = area == null ? box : area.createUnion(box);
             }
-            all.add(new Line(line.get(0).glyph().baseline(), size, some));
+            all.add(new Line(line.get(0).glyph().baseline(), line.get(0).glyph().baseline(), size, some));
         }
         if (area == null) return;
         if (LoweredPlaces.refuses(page, read.page().turn(), new Rectangle2D.Double(), area, Set.of())) throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
@@ -95,14 +125,23 @@ final class Overflow {
     }
 
     private Letter letter(ShownGlyph mark) throws Refused, IOException {
-        ChangedStream own = stream.of(mark);
-        GivenLines.FontAddress font = own.address(mark);
-        if (mark.mode() != 0 || font == null || mark.glyph().link() != null) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
-        double size = mark.glyph().size();
-        double height = Math.sqrt(Math.max(0, size * size - mark.slant() * mark.slant()));
+        return letter(mark, mark.glyph().text(), letters.bytes(mark), mark.width(), mark.glyph().x(), mark.glyph().baseline(), 1, mark.glyph().rgb());
+    }
+
+    /**
+     * A letter as one mark looks.
+     *
+     * @param em    its advance, 1 for an em of its font
+     * @param share its size beside that of the mark
+     */
+    Letter letter(ShownGlyph like, String text, byte[] bytes, double em, double x, double baseline, double share, int rgb) throws Refused, IOException {
+        GivenLines.FontAddress font = stream.of(like).address(like);
+        if (like.mode() != 0 || font == null || like.glyph().link() != null) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
+        double size = like.glyph().size();
+        double height = Math.sqrt(Math.max(0, size * size - like.slant() * like.slant()));
         StringBuilder code = new StringBuilder();
-        for (byte one : letters.bytes(mark)) code.append(String.format("%02X", one & 255));
-        return new Letter(mark.glyph().text(), code.toString(), font, mark.width(), mark.glyph().x(), mark.glyph().width(), mark.glyph().baseline(), size,
-                height, mark.across(), mark.slant(), mark.glyph().rgb(), stream.contents(mark));
+        for (byte one : bytes) code.append(String.format("%02X", one & 255));
+        return new Letter(text, code.toString(), font, em, x, em * like.across() * share, baseline, size * share, height * share, like.across() * share,
+                like.slant() * share, rgb, stream.contents(like));
     }
 }

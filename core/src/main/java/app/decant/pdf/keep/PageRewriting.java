@@ -149,7 +149,7 @@ public final class PageRewriting {
     }
 
     private Rewritten rewritten(byte[] content) {
-        return new Rewritten(content, stream.parts(), changes.areas(), changes.reset(), changes.pushed(), null, links.made(), arriving.tagged(),
+        return new Rewritten(content, stream.parts(), changes.areas(), changes.reset(), changes.pushed(), List.of(), links.made(), arriving.tagged(),
                 findings);
     }
 

@@ -115,14 +115,16 @@ final class PassageSetting {
         double bottom = by == 0 ? lines.get(consumed - 1).baseline()
                 : lower.move(correction.passage(), lines.subList(consumed, lines.size()).stream().map(Line::marks).toList(), lines.get(consumed - 1).baseline(), by,
                         column.leading);
-        double lowest = composed.isEmpty() ? bottom : Math.max(bottom, composed.get(composed.size() - 1).baseline);
+        int stays = rest < 0 ? stays(correction, composed, like, lower, column) : composed.size();
+        if (stays < composed.size()) giveOver(correction, composed.subList(stays, composed.size()), by, like);
+        double lowest = stays == 0 ? stays < composed.size() ? lines.get(0).baseline() : bottom : Math.max(bottom, composed.get(stays - 1).baseline);
         if (by != 0) lower.stretch(correction.passage(), lines.get(consumed - 1).baseline(), by, lowest, column.leading);
         for (Line line : lines.subList(0, consumed)) {
             PageRewriting.refuseDoubled(line.marks, read);
             PageRewriting.refuseDoubled(line.label, read);
         }
         if (by > 0) lower.refuseObstacles(correction.passage(), lines.get(consumed - 1).marks, column.left, column.right, lowest, 0, column.leading);
-        put(correction, lines.subList(0, consumed), composed, like);
+        put(correction, lines.subList(0, consumed), composed, stays, like);
         double size = like.glyph().size() * Math.max(1, composed.stream().mapToDouble(Composed::share).max().orElse(1));
         double from = Math.min(column.left, lines.stream().mapToDouble(Line::left).min().orElse(column.left));
         double to = Math.max(column.right, lines.stream().mapToDouble(Line::right).max().orElse(column.right));
@@ -391,6 +393,62 @@ final class PassageSetting {
         return count < words.size() ? words.get(count).begins() : -1;
     }
 
+    /** How many of the lines a page keeps that ends with them; no first line of a paragraph is left alone, nor a last one; common practice. */
+    private static int stays(Correction correction, List<Composed> composed, ShownGlyph like, LowerLines lower, Column column) {
+        double limit = lower.limit(correction.passage(), column.left, column.right, column.leading, like);
+        int stays = composed.size();
+        while (stays > 0 && composed.get(stays - 1).baseline > limit) stays--;
+        if (stays == composed.size() || correction.passage().onward() == null) return composed.size();
+        int before = correction.first();
+        if (composed.size() - stays == 1 && before + stays > 2) stays--;
+        if (before + stays == 1) stays = 0;
+        return stays;
+    }
+
+    /** A letter and where it stands. */
+    private record Placed(SetWord.Letter letter, double x, double width) { }
+
+    private static List<Placed> places(Composed line, ShownGlyph like) {
+        List<Placed> places = new ArrayList<>();
+        double natural = line.words.stream().mapToDouble(word -> width(word, like)).sum();
+        double space = line.words.size() < 2 ? 0 : (line.width - natural) / (line.words.size() - 1);
+        double x = line.left;
+        for (SetWord word : line.words) {
+            for (SetWord.Letter letter : word.letters()) {
+                x += letter.before();
+                double width = PenPath.width(letter, like);
+                places.add(new Placed(letter, x, width));
+                x += width;
+            }
+            x += space - like.spacing() / like.size() * like.across();
+        }
+        return places;
+    }
+
+    /** Lines that the page has no room for go over to the next as they are set. */
+    private void giveOver(Correction correction, List<Composed> lines, double by, ShownGlyph like) throws Refused, IOException {
+        List<Integer> first = correction.passage().lines().get(0);
+        boolean opens = correction.first() == 0 && lines.get(0).words.get(0).begins() == 0;
+        if (opens && !correction.passage().onward().openers().contains(first.get(0))) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
+        List<GivenLines.Line> given = new ArrayList<>();
+        for (Composed line : lines) {
+            List<GivenLines.Letter> set = new ArrayList<>();
+            if (line.label != null || line.words.get(0).isOpening()) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
+            for (Placed one : places(line, like)) {
+                SetWord.Letter letter = one.letter;
+                boolean plain = letter.otherFont() == null && letter.marked().isEmpty()
+                        && (letter.at() < 0 || correction.drawn().get(letter.at()).isEmpty());
+                if (!plain) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
+                ShownGlyph mark = letter.like();
+                double share = letter.share() * like.glyph().size() / mark.glyph().size();
+                double em = letter.em() * like.across() / (mark.across() * share);
+                set.add(overflow.letter(mark, letter.text(), letter.bytes(), em, one.x, line.baseline - letter.raised(), share, letter.rgb()));
+            }
+            given.add(new GivenLines.Line(line.baseline, Double.NaN, like.glyph().size() * line.share(), set));
+        }
+        overflow.giveFresh(given, by, correction.passage().onward());
+    }
+
     /** The lines between the edges of their column; extra lines below the last that is there. */
     private static List<Composed> placed(List<Composed> composed, Column column, List<Line> lines, Correction correction) {
         double middle = (lines.get(0).left() + lines.get(0).right()) / 2;
@@ -410,7 +468,8 @@ final class PassageSetting {
     }
 
     /** Takes the old lines out, and puts the new ones in where they began. */
-    private void put(Correction correction, List<Line> lines, List<Composed> composed, ShownGlyph like) throws Refused, IOException {
+    private void put(Correction correction, List<Line> lines, List<Composed> all, int stays, ShownGlyph like) throws Refused, IOException {
+        List<Composed> composed = all.subList(0, stays);
         Map<Integer, Rewritten.Spot> spots = new HashMap<>();
         Rewritten.Spot[] fresh = new Rewritten.Spot[correction.text().length()];
         for (int i = 0; i < lines.size(); i++) {
@@ -434,6 +493,13 @@ final class PassageSetting {
             if (own == null && inserts.stream().anyMatch(one -> one.font() != null)) throw new Refused(Message.of("keep.its-font-has-no-name"));
             operator.goesBackTo(own);
             operator.goesBackToColour(stream.of(target).colour(target));
+        }
+        for (Composed line : all.subList(stays, all.size())) {
+            for (Placed one : places(line, like)) {
+                Rewritten.Spot spot = PageRewriting.spot(one.x, one.x + one.width, line.baseline).goingOver();
+                if (one.letter.shown() != null) spots.put(one.letter.shown().glyph().order(), spot);
+                else for (int at = one.letter.at(); at < one.letter.at() + one.letter.text().length(); at++) fresh[at] = spot;
+            }
         }
         List<Rewritten.Spot> stand = new ArrayList<>();
         for (Rewritten.Spot spot : fresh) stand.add(spot);

@@ -3,13 +3,25 @@ package app.decant.pdf.keep;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import app.decant.Decant;
+import app.decant.Intake;
+import app.decant.Revision;
+import app.decant.document.Document;
+import app.decant.edit.Typing;
+import app.decant.format.Taken;
+import app.decant.layout.PagedDocument;
+import app.decant.layout.TextPassage;
+import app.decant.page.Item;
 import app.decant.pdf.keep.CorrectedFile.Made;
+import app.decant.publish.Recipe;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
@@ -140,6 +152,43 @@ class FullPagesTest {
             assertThat(baselines(file, page).size()).isGreaterThan(LINES - 6);
         }
         assertThat(baselines(file, 4).size()).isGreaterThan(baselines(source, 4).size());
+    }
+
+    /** Lines that were set anew for a correction go over themselves, after one another and before what stood at the head of the next page. */
+    @Test void theLastParagraphOfAPageGoesOnOnTheNext() throws IOException {
+        Path source = file(4, 20, "F");
+        for (String word : List.of("goes on in line 2 of 7", "goes on in line 4 of 15", "that is line 5 of 7")) {
+            Made made = new CorrectedFile(root).correct(source, word, MORE);
+            assertThat(made.pages().rewritten(word.endsWith("15") ? 1 : 0)).as("%s", made.findings()).isNotNull();
+            Path file = made.receipt().file();
+            assertThat(text(file, 4)).as(word).isEqualTo(text(source, 4).replace(word.replace(" ", ""), MORE.replace(" ", "")));
+            isApart(file, 4);
+        }
+    }
+
+    /** Where the caret stands: on the page that shows the letter, as PDFBox reads it. */
+    @Test void whatWentOverIsWrittenOnWhereItStandsNow() throws IOException {
+        Path source = file(4, 20, "F");
+        Taken taken = Decant.open(source);
+        Document now = Typing.type(taken.document(), CorrectedFile.find(taken.document(), "goes on in line 2 of 7"), MORE, null).after();
+        try (Revision revision = new Revision(Intake.original(source, null), taken, null)) {
+            PagedDocument shown = revision.shown(Decant.layOut(now));
+            Path file = new CorrectedFile(root).made(source, taken, now, Recipe.PLAIN).receipt().file();
+            for (int page = 0; page < 4; page++) {
+                List<String> lines = new ArrayList<>();
+                for (Item item : shown.page(page).text()) {
+                    if (!(item instanceof Item.LineItem line)) continue;
+                    String text = TextPassage.paragraph(line).text().substring(line.line().start(), line.line().end());
+                    lines.add(String.format(Locale.ROOT, "%.0f %s", line.baseline(), text.replaceAll("\\s+", "")));
+                }
+                TreeMap<Integer, StringBuilder> read = new TreeMap<>();
+                for (TextPosition letter : letters(file, page + 1))
+                    if (letter.getYDirAdj() > 60 && letter.getYDirAdj() < 790) read.computeIfAbsent(Math.round(letter.getYDirAdj()), key -> new StringBuilder())
+                            .append(letter.getUnicode());
+                assertThat(lines).as("page %d", page).containsExactlyInAnyOrderElementsOf(read.entrySet().stream()
+                        .map(one -> one.getKey() + " " + one.getValue()).toList());
+            }
+        }
     }
 
     @Test void placesThatBookmarksLeadToGoAlong() throws IOException {
