@@ -194,10 +194,8 @@ final class CorrectedPages implements AutoCloseable {
             going.add(page);
             going.add(one.given().get(0).page());
         });
-        for (int page : going) {
-            if (alone.remove(page) != null)
-                findings.add(Finding.changed(Message.of("open.where-words-were-changed-the-page", Message.of("keep.the-page-has-no-room"))).at(Finding.page(page)));
-        }
+        Message full = Message.of("open.where-words-were-changed-the-page", Message.of("keep.the-page-has-no-room"));
+        for (int page : going) if (alone.remove(page) != null) findings.add(Finding.changed(full).at(Finding.page(page)));
         return alone;
     }
 

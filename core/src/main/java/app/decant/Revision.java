@@ -24,7 +24,6 @@ import app.decant.pdf.keep.RevisedPages;
 import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;

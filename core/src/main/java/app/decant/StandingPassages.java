@@ -123,7 +123,8 @@ final class StandingPassages {
         Correction.Parting parting = several ? parting(from, to, starts.stream().map(line -> line - skipped).toList(), fresh) : null;
         Set<Integer> labelled = new HashSet<>();
         for (int i = from; i < to; i++) labelled.addAll(labels.marks(paragraph(i)));
-        Correction.Passage stands = new Correction.Passage(passage, hyphens(lines, places), goesOn, following, provenance.foot(page), parting, labelled, onward(from, to, page));
+        Correction.Passage stands = new Correction.Passage(passage, hyphens(lines, places), goesOn, following, provenance.foot(page), parting,
+                labelled, onward(from, to, page));
         Correction.Setting setting = WordChange.setting(cascade, paragraph(from));
         // What stands before the change stays where it is; on lines that fill their column, or stand in its middle, all of the line moves.
         int moves = change.from();

@@ -18,7 +18,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.apache.pdfbox.pdmodel.PDPage;
 
 /** Puts lines that another page has no room for at the head of the text of a page: what is there goes down as it is, and so do they stand above it. */
 final class ArrivingLines {
@@ -28,24 +27,17 @@ final class ArrivingLines {
     /** From one baseline to the next where nothing tells, in ems. */
     private static final double LEADING = 1.2;
 
-    private final PDPage page;
+    private final ChangedPage at;
     private final PageReader.Addressed read;
-    private final Map<Integer, ShownGlyph> byOrder;
     private final ChangedStream stream;
     private final PageChanges changes;
-    private final LineRoom room;
-    private final Overflow overflow;
     private final List<Rewritten.Tagged> tagged = new ArrayList<>();
 
-    ArrivingLines(PDPage page, PageReader.Addressed read, Map<Integer, ShownGlyph> byOrder, ChangedStream stream, PageChanges changes, LineRoom room,
-            Overflow overflow) {
-        this.page = page;
-        this.read = read;
-        this.byOrder = byOrder;
-        this.stream = stream;
-        this.changes = changes;
-        this.room = room;
-        this.overflow = overflow;
+    ArrivingLines(ChangedPage at) {
+        this.at = at;
+        read = at.read;
+        stream = at.stream;
+        changes = at.changes;
     }
 
     /** What they belong to, that goes on here. */
@@ -53,7 +45,7 @@ final class ArrivingLines {
 
     /** How much lower the lines stand than on the page they come from. */
     double put(GivenLines given, Onward onward) throws Refused, IOException {
-        List<ShownGlyph> head = PageRewriting.movable(given.to().lines().get(0), byOrder);
+        List<ShownGlyph> head = PageRewriting.movable(given.to().lines().get(0), at.byOrder);
         ShownGlyph first = head.get(0);
         double large = head.stream().mapToDouble(mark -> mark.glyph().size()).max().orElseThrow();
         double was = first.glyph().baseline();
@@ -65,12 +57,13 @@ final class ArrivingLines {
         Correction.Passage passage = new Correction.Passage(all.subList(0, 1), Set.of(), false, all.subList(1, all.size()), given.to().foot(), null, Set.of(),
                 onward);
         double leading = LEADING * large;
-        LowerLines lower = new LowerLines(read, byOrder, stream, changes, room, overflow);
+        LowerLines lower = new LowerLines(at);
         double lowest = lower.move(passage, List.of(head), was - ABOVE * large - BELOW * leading, by, leading);
         lower.refuseObstacles(passage, List.of(), box.getMinX(), box.getMaxX(), lowest, 0, leading);
         Rectangle2D touched = new Rectangle2D.Double(Math.min(box.getMinX(), lower.left()), Math.min(box.getMinY(), was - large), 0, 0);
         touched.add(Math.max(box.getMaxX(), lower.right()), Math.max(lowest, lower.bottom()) + BELOW * large);
-        if (LoweredPlaces.refuses(page, read.page().turn(), lower.extent(large), touched, Set.of())) throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
+        if (LoweredPlaces.refuses(at.page, read.page().turn(), lower.extent(large), touched, Set.of()))
+            throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         changes.touches(touched.getMinX() - 0.5 * large, touched.getMinY() - 0.6 * large, touched.getMaxX() + 0.5 * large, touched.getMaxY() + 0.4 * large);
         show(given, lines, first);
         return begins - given.lines().get(0).baseline();

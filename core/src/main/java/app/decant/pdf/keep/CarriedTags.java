@@ -83,6 +83,7 @@ final class CarriedTags {
     }
 
     private static boolean isOn(COSBase kid, PDPage page) {
-        return kid instanceof COSDictionary told && CONTENTS.equals(told.getCOSName(COSName.TYPE)) && told.getDictionaryObject(COSName.PG) == page.getCOSObject();
+        return kid instanceof COSDictionary told && CONTENTS.equals(told.getCOSName(COSName.TYPE))
+                && told.getDictionaryObject(COSName.PG) == page.getCOSObject();
     }
 }

@@ -33,7 +33,9 @@ public record GivenLines(int from, Onward to, List<Line> lines) {
         double lowered() { return isFresh() ? 0 : baseline - stood; }
 
         /** The same so much further down. */
-        Line lower(double by) { return new Line(baseline + by, stood, size, letters.stream().map(letter -> letter.at(letter.x, letter.baseline + by)).toList()); }
+        Line lower(double by) {
+            return new Line(baseline + by, stood, size, letters.stream().map(letter -> letter.at(letter.x, letter.baseline + by)).toList());
+        }
     }
 
     /**

@@ -1,7 +1,7 @@
 package app.decant.pdf.keep;
 
-import app.decant.pdf.keep.MovedDrawings.Drawing;
 import app.decant.pdf.keep.Correction.Passage;
+import app.decant.pdf.keep.MovedDrawings.Drawing;
 import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.Glyph;
@@ -15,7 +15,6 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Map;
 import java.util.Set;
 
@@ -46,6 +45,7 @@ final class LowerLines {
     private static final double GIVES = 0.45;
 
     private final PageReader.Addressed read;
+    private final MarkRows rows;
     private final Map<Integer, ShownGlyph> byOrder;
     private final ChangedStream stream;
     private final PageChanges changes;
@@ -63,14 +63,14 @@ final class LowerLines {
     /** How low what is moved reached before. */
     private double stood;
 
-    LowerLines(PageReader.Addressed read, Map<Integer, ShownGlyph> byOrder, ChangedStream stream, PageChanges changes, LineRoom room,
-            Overflow overflow) {
-        this.overflow = overflow;
-        this.read = read;
-        this.byOrder = byOrder;
-        this.stream = stream;
-        this.changes = changes;
-        this.room = room;
+    LowerLines(ChangedPage at) {
+        read = at.read;
+        rows = at.rows;
+        byOrder = at.byOrder;
+        stream = at.stream;
+        changes = at.changes;
+        room = at.room;
+        overflow = at.overflow;
         drawings = new MovedDrawings(read, stream, changes);
     }
 
@@ -310,7 +310,7 @@ final class LowerLines {
         for (List<ShownGlyph> line : lines) {
             // What is painted within other edges is another part of the page, such as the next of several frames, or a chart.
             if (first != null && !line.get(0).isClippedAs(first)) continue;
-            List<ShownGlyph> marks = PageRewriting.withSpaces(line, read).stream()
+            List<ShownGlyph> marks = rows.withSpaces(line).stream()
                     .filter(mark -> !overflow.isGiven(mark) && taken.add(mark.glyph().order())).toList();
             if (!marks.isEmpty()) all.add(marks);
         }

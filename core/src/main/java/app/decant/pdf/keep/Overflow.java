@@ -24,18 +24,20 @@ final class Overflow {
 
     private final PDPage page;
     private final PageReader.Addressed read;
+    private final MarkRows rows;
     private final ChangedStream stream;
     private final NewLetters letters;
     private final PageChanges changes;
     private final Set<Integer> gone = new HashSet<>();
     private GivenLines given;
 
-    Overflow(PDPage page, PageReader.Addressed read, ChangedStream stream, NewLetters letters, PageChanges changes) {
-        this.page = page;
-        this.read = read;
-        this.stream = stream;
-        this.letters = letters;
-        this.changes = changes;
+    Overflow(ChangedPage at) {
+        page = at.page;
+        read = at.read;
+        rows = at.rows;
+        stream = at.stream;
+        letters = at.letters;
+        changes = at.changes;
     }
 
     boolean isGiven(ShownGlyph mark) { return isGiven(mark.glyph().order()); }
@@ -103,7 +105,7 @@ final class Overflow {
         List<Line> all = new ArrayList<>();
         Rectangle2D area = null;
         for (List<ShownGlyph> line : lines) {
-            PageRewriting.refuseDoubled(line, read);
+            rows.refuseDoubled(line);
             List<Letter> some = new ArrayList<>();
             double size = 0;
             for (ShownGlyph mark : line) {
@@ -119,7 +121,8 @@ final class Overflow {
             all.add(new Line(line.get(0).glyph().baseline(), line.get(0).glyph().baseline(), size, some));
         }
         if (area == null) return;
-        if (LoweredPlaces.refuses(page, read.page().turn(), new Rectangle2D.Double(), area, Set.of())) throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
+        if (LoweredPlaces.refuses(page, read.page().turn(), new Rectangle2D.Double(), area, Set.of()))
+            throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         changes.touches(area.getMinX() - 2, area.getMinY() - 2, area.getMaxX() + 2, area.getMaxY() + 2);
         given = given == null ? new GivenLines(read.page().index(), to, all) : given.and(all);
     }

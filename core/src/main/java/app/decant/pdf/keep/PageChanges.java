@@ -124,11 +124,13 @@ final class PageChanges {
             if (old.cut(glyph.x() + across, glyph.right() + across, glyph.baseline() + deeper) > before + CUT)
                 throw new NoRoom(Message.of("keep.it-would-be-cut-off"));
         }
+        List<ShownGlyph> cut = read.shown().stream().filter(old -> removed.contains(old.glyph().order())
+                && old.cut(old.glyph().x(), old.glyph().right(), old.glyph().baseline()) > 0).toList();
         for (Expected one : expected) {
             // As much as what it stands for was.
-            double before = read.shown().stream().filter(old -> removed.contains(old.glyph().order()) && old.isClippedAs(one.mark)
-                    && Math.abs(old.glyph().baseline() - one.baseline) < one.mark.glyph().size()).mapToDouble(old -> old.cut(old.glyph().x(),
-                            old.glyph().right(), old.glyph().baseline())).max().orElse(0);
+            double before = cut.stream().filter(old -> old.isClippedAs(one.mark)
+                    && Math.abs(old.glyph().baseline() - one.baseline) < one.mark.glyph().size())
+                    .mapToDouble(old -> old.cut(old.glyph().x(), old.glyph().right(), old.glyph().baseline())).max().orElse(0);
             if (one.mark.cut(one.x, one.right, baseline(one)) > before + CUT)
                 throw new NoRoom(Message.of("keep.it-would-be-cut-off"));
         }

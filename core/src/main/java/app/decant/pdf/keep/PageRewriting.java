@@ -1,6 +1,5 @@
 package app.decant.pdf.keep;
 
-import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
 import app.decant.page.Rewritten;
@@ -10,14 +9,12 @@ import app.decant.pdf.read.ShownGlyph;
 import app.decant.pdf.read.SourceFile;
 import app.decant.words.Message;
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.apache.pdfbox.pdmodel.PDPage;
 import org.slf4j.LoggerFactory;
 
 /**
@@ -29,23 +26,14 @@ public final class PageRewriting {
     private static final double MOST_WIDER = 0.6;
     private static final double MOST_NARROWER = 0.35;
 
-    private final SourceFile source;
     private final int page;
-    private final FontCatalogue faces;
+    private final ChangedPage at;
     private final PageReader.Addressed read;
-    private final Map<Integer, ShownGlyph> byOrder = new HashMap<>();
-    private final List<Finding> findings = new ArrayList<>();
-    private final LineRoom room;
     private final PageChanges changes;
-    private ChangedStream stream;
-    private NewLetters letters;
-    private DrawnLines lines;
-    private Overflow overflow;
-    private WordMarkings markings;
-    private CarriedLinks links;
-    private ArrivingLines arriving;
+    private final NewLetters letters;
+    private final ArrivingLines arriving;
 
-    /** Something that can't be done within the page's own stream. */
+    /** Something that can't be done within the page's own at.stream. */
     public static class Refused extends Exception {
         private static final long serialVersionUID = 1;
 
@@ -59,27 +47,13 @@ public final class PageRewriting {
         NoRoom(Message why) { super(why); }
     }
 
-    private PageRewriting(SourceFile source, PageReader.Addressed read, FontCatalogue faces) {
-        this.source = source;
-        this.page = read.page().index();
-        this.faces = faces;
+    private PageRewriting(SourceFile source, PageReader.Addressed read, FontCatalogue faces) throws IOException {
+        page = read.page().index();
         this.read = read;
-        room = new LineRoom(read);
-        changes = new PageChanges(read);
-        for (ShownGlyph glyph : read.shown()) byOrder.put(glyph.glyph().order(), glyph);
-    }
-
-    private void begin() throws IOException {
-        PDPage own = source.pdf().getPage(page);
-        try (InputStream in = own.getContents()) {
-            stream = ChangedStream.of(in, own.getResources() == null ? null : own.getResources().getCOSObject());
-        }
-        letters = new NewLetters(read, stream, faces, findings);
-        lines = new DrawnLines(stream, changes);
-        markings = new WordMarkings(read, stream, changes);
-        links = new CarriedLinks(own, read, changes);
-        overflow = new Overflow(own, read, stream, letters, changes);
-        arriving = new ArrivingLines(own, read, byOrder, stream, changes, room, overflow);
+        at = new ChangedPage(source.pdf().getPage(page), read, faces);
+        changes = at.changes;
+        letters = at.letters;
+        arriving = new ArrivingLines(at);
     }
 
     /** A page that was written anew, and has not been looked at yet. */
@@ -97,15 +71,15 @@ public final class PageRewriting {
         public Rewritten page() { return page; }
 
         /** What the page has no room for, that the next is to take; null for nothing. */
-        public GivenLines given() { return rewriting.overflow.given(); }
+        public GivenLines given() { return rewriting.at.overflow.given(); }
 
         /** How much lower what it took from the page before it stands than there, in points. */
         public double down() { return down; }
 
         /** The page where what it gives over stands so much lower on the next. */
         public Rewritten page(double lower) {
-            return given() == null ? page : new Rewritten(page.content(), page.parts(), page.areas(), page.reset(), page.pushed(), rewriting.overflow.told(lower),
-                    page.relinked(), page.tagged(), page.findings());
+            return given() == null ? page : new Rewritten(page.content(), page.parts(), page.areas(), page.reset(), page.pushed(),
+                    rewriting.at.overflow.told(lower), page.relinked(), page.tagged(), page.findings());
         }
 
         /**
@@ -118,7 +92,7 @@ public final class PageRewriting {
             try {
                 rewriting.prove(page, file);
             } catch (IOException | RuntimeException e) {
-                throw rewriting.damaged(e);
+                throw damaged(e, rewriting.page);
             }
         }
     }
@@ -134,26 +108,25 @@ public final class PageRewriting {
      */
     public static Made rewrite(SourceFile source, PageReader.Addressed read, List<Correction> corrections, GivenLines come, Onward onward,
             FontCatalogue faces) throws Refused {
-        PageRewriting rewriting = new PageRewriting(source, read, faces);
         try {
-            rewriting.begin();
+            PageRewriting rewriting = new PageRewriting(source, read, faces);
             double down = come == null ? 0 : rewriting.arriving.put(come, onward);
             for (Correction correction : corrections) rewriting.correct(correction);
-            rewriting.lines.paint();
+            rewriting.at.drawn.paint();
             rewriting.changes.refuseCut();
-            byte[] made = rewriting.stream.made();
+            byte[] made = rewriting.at.stream.made();
             return new Made(rewriting.rewritten(made), rewriting, down);
         } catch (IOException | RuntimeException e) {
-            throw rewriting.damaged(e);
+            throw damaged(e, read.page().index());
         }
     }
 
     private Rewritten rewritten(byte[] content) {
-        return new Rewritten(content, stream.parts(), changes.areas(), changes.reset(), changes.pushed(), List.of(), links.made(), arriving.tagged(),
-                findings);
+        return new Rewritten(content, at.stream.parts(), changes.areas(), changes.reset(), changes.pushed(), List.of(), at.links.made(), arriving.tagged(),
+                at.findings);
     }
 
-    private Refused damaged(Exception cause) {
+    private static Refused damaged(Exception cause, int page) {
         LoggerFactory.getLogger(PageRewriting.class).info("Page {} can't be rewritten", page + 1, cause);
         return new Refused(Message.of("keep.its-stream-is-damaged"));
     }
@@ -167,7 +140,7 @@ public final class PageRewriting {
                 LoggerFactory.getLogger(PageRewriting.class).debug("The passage is set anew: {}", e.getMessage());
             }
         }
-        new PassageSetting(source.pdf().getPage(page), read, byOrder, stream, letters, lines, markings, links, room, changes, overflow).set(wished);
+        new PassageSetting(at).set(wished);
     }
 
     /** The marks of a line, all of which can be taken out and put elsewhere. */
@@ -183,12 +156,12 @@ public final class PageRewriting {
         return marks;
     }
 
-    /** Puts other words into a line, if it has the room. */
+    /** Puts other words into a line, if it has the at.room. */
     private void correctLine(Correction correction) throws Refused, IOException {
-        List<ShownGlyph> words = movable(correction.line(), byOrder);
+        List<ShownGlyph> words = movable(correction.line(), at.byOrder);
         // Labels stay at their place, whatever is done to their lines.
         boolean besides = correction.set() == Correction.Setting.AT_LEFT || correction.set() == Correction.Setting.JUSTIFIED;
-        List<ShownGlyph> line = withSpaces(besides ? words.stream().filter(correction::isText).toList() : words, read);
+        List<ShownGlyph> line = at.rows.withSpaces(besides ? words.stream().filter(correction::isText).toList() : words);
         int from = line.indexOf(words.get(correction.from()));
         int to = line.indexOf(words.get(correction.to() - 1)) + 1;
         List<ShownGlyph> going = line.subList(from, to);
@@ -197,7 +170,7 @@ public final class PageRewriting {
         for (ShownGlyph glyph : line)
             if (Math.abs(glyph.glyph().baseline() - first.glyph().baseline()) > 0.6 * first.glyph().size()) throw new Refused(
                     Message.of("keep.the-line-is-not-one"));
-        refuseDoubled(going, read);
+        at.rows.refuseDoubled(going);
         // Larger and smaller letters take another height: their passage is set.
         if (correction.runs().stream().anyMatch(run -> run.share() != 1)) throw new NoRoom(Message.of("keep.its-letters-get-another-size"));
         if (correction.runs().stream().anyMatch(run -> !run.undrawn().isEmpty())) throw new NoRoom(Message.of("keep.lines-are-drawn-under-its-words"));
@@ -209,19 +182,19 @@ public final class PageRewriting {
         TabbedLine tabs = TabbedLine.of(line, to, correction.lineSetting());
         double[] shifts = shifts(correction, line, from, to, change, tabs);
         for (ShownGlyph leader : tabs.covered(change)) {
-            stream.of(leader).rewriting(leader, read.shown()).remove(leader.code());
+            at.stream.of(leader).rewriting(leader, read.shown()).remove(leader.code());
             changes.removes(leader);
         }
         Map<Integer, Rewritten.Spot> spots = new HashMap<>();
         for (int i = 0; i < line.size(); i++) {
             ShownGlyph glyph = line.get(i);
             boolean goes = i >= from && i < to;
-            TextRewriting operator = stream.of(glyph).rewriting(glyph, read.shown());
+            TextRewriting operator = at.stream.of(glyph).rewriting(glyph, read.shown());
             if (goes) operator.remove(glyph.code());
             if (i == from) {
                 operator.insert(glyph.code(), inserts);
-                operator.goesBackTo(stream.of(glyph).named(glyph));
-                operator.goesBackToColour(stream.of(glyph).colour(glyph));
+                operator.goesBackTo(at.stream.of(glyph).named(glyph));
+                operator.goesBackToColour(at.stream.of(glyph).colour(glyph));
             }
             operator.shift(glyph.code(), goes ? shifts[from] : shifts[i]);
             if (goes) {
@@ -248,39 +221,11 @@ public final class PageRewriting {
         for (TextRewriting.Insert one : inserts) {
             double width = one.advance() * first.across() / 1000;
             changes.puts(text.substring(spots.size(), spots.size() + one.letters()), x, width, baseline, first, rgb.get(spots.size()));
-            lines.letter(correction, spots.size(), spots.size() + one.letters(), x, x + width, baseline, first.glyph().size(), first, one.colour());
+            at.drawn.letter(correction, spots.size(), spots.size() + one.letters(), x, x + width, baseline, first.glyph().size(), first, one.colour());
             for (int i = 0; i < one.letters(); i++) spots.add(spot(x + width * i / one.letters(), x + width * (i + 1) / one.letters(), baseline));
             x += width;
         }
         return spots;
-    }
-
-    /** With the spaces that are shown between the letters: they move with them, though nobody sees it. */
-    static List<ShownGlyph> withSpaces(List<ShownGlyph> words, PageReader.Addressed read) {
-        Glyph first = words.get(0).glyph();
-        List<ShownGlyph> spaces = read.shown().stream().filter(glyph -> glyph.glyph().isSpace() && glyph.isMovable() && !words.contains(glyph)
-                && Math.abs(glyph.glyph().baseline() - first.baseline()) < 0.5).toList();
-        if (spaces.isEmpty()) return words;
-        List<ShownGlyph> line = new ArrayList<>();
-        for (int i = 0; i < words.size(); i++) {
-            Glyph here = words.get(i).glyph();
-            line.add(words.get(i));
-            double until = i + 1 < words.size() ? words.get(i + 1).glyph().x() : here.right() + here.size();
-            for (ShownGlyph space : spaces)
-                if (space.glyph().x() > here.x() && space.glyph().x() >= here.right() - 0.3 * here.size() && space.glyph().x() < until) line.add(space);
-        }
-        return line;
-    }
-
-    /** Text drawn twice for weight or shadow would keep its other copy. */
-    static void refuseDoubled(List<ShownGlyph> going, PageReader.Addressed read) throws Refused {
-        for (ShownGlyph glyph : going) {
-            for (ShownGlyph other : read.shown()) {
-                boolean twin = other != glyph && other.glyph().text().equals(glyph.glyph().text()) && !other.glyph().isSpace()
-                        && Math.hypot(other.glyph().x() - glyph.glyph().x(), other.glyph().baseline() - glyph.glyph().baseline()) < 0.1 * glyph.glyph().size();
-                if (twin) throw new Refused(Message.of("keep.its-letters-are-drawn-twice"));
-            }
-        }
     }
 
     /** How far each mark of the line moves to the right, in points. */
@@ -304,15 +249,16 @@ public final class PageRewriting {
             return shifts;
         }
         double left = line.stream().mapToDouble(glyph -> glyph.glyph().x()).min().orElse(0);
-        if (before + change > 0.2 && right + before + change > room.right(line, right, correction)) throw new NoRoom(Message.of("keep.the-line-has-no-room"));
-        if (before < -0.2 && left + before < room.left(line, left)) throw new NoRoom(Message.of("keep.the-line-has-no-room"));
+        if (before + change > 0.2 && right + before + change > at.room.right(line, right, correction))
+            throw new NoRoom(Message.of("keep.the-line-has-no-room"));
+        if (before < -0.2 && left + before < at.room.left(line, left)) throw new NoRoom(Message.of("keep.the-line-has-no-room"));
         if (!after && set == Correction.Setting.JUSTIFIED && change > 0.5) throw new NoRoom(Message.of("keep.the-line-has-no-room"));
         return shifts;
     }
 
     /** Whether something is drawn with words that move: it has to go along. */
     private boolean isMarked(Correction correction, List<ShownGlyph> moving) {
-        return correction.drawnBy() || moving.stream().anyMatch(mark -> mark.glyph().link() != null || !markings.of(mark).isEmpty());
+        return correction.drawnBy() || moving.stream().anyMatch(mark -> mark.glyph().link() != null || !at.markings.of(mark).isEmpty());
     }
 
     /** Both ends stay where they are, and all spaces of the line that stay take up what the change makes. */
@@ -335,7 +281,7 @@ public final class PageRewriting {
         double now = 0;
         for (int i = 0; i < line.size(); i++) {
             if (i == to) now += change;
-            // A space that is a mark itself moves with what stands before it; what follows has the room.
+            // A space that is a mark itself moves with what stands before it; what follows has the at.room.
             boolean mark = line.get(i).glyph().isSpace();
             if (spaces.contains(i) && !mark) now += each;
             shifts[i] = now;

@@ -4,8 +4,8 @@ import app.decant.page.Rewritten;
 import app.decant.pdf.keep.Correction.Setting;
 import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
-import app.decant.pdf.keep.WordMarkings.Marking;
 import app.decant.pdf.keep.SetLabels.SetLabel;
+import app.decant.pdf.keep.WordMarkings.Marking;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;
@@ -43,8 +43,10 @@ final class PassageSetting {
     private static final double ABOVE = 0.75;
     private static final double BELOW = 0.25;
 
+    private final ChangedPage at;
     private final PDPage page;
     private final PageReader.Addressed read;
+    private final MarkRows rows;
     private final Map<Integer, ShownGlyph> byOrder;
     private final ChangedStream stream;
     private final NewLetters letters;
@@ -55,19 +57,20 @@ final class PassageSetting {
     private final WordMarkings markings;
     private final CarriedLinks links;
 
-    PassageSetting(PDPage page, PageReader.Addressed read, Map<Integer, ShownGlyph> byOrder, ChangedStream stream, NewLetters letters, DrawnLines drawn,
-            WordMarkings markings, CarriedLinks links, LineRoom room, PageChanges changes, Overflow overflow) {
-        this.overflow = overflow;
-        this.markings = markings;
-        this.links = links;
-        this.page = page;
-        this.read = read;
-        this.byOrder = byOrder;
-        this.stream = stream;
-        this.letters = letters;
-        this.drawn = drawn;
-        this.room = room;
-        this.changes = changes;
+    PassageSetting(ChangedPage at) {
+        this.at = at;
+        page = at.page;
+        read = at.read;
+        rows = at.rows;
+        byOrder = at.byOrder;
+        stream = at.stream;
+        letters = at.letters;
+        drawn = at.drawn;
+        markings = at.markings;
+        links = at.links;
+        room = at.room;
+        changes = at.changes;
+        overflow = at.overflow;
     }
 
     /**
@@ -111,17 +114,17 @@ final class PassageSetting {
                         + BELOW * column.leading * (composed.get(composed.size() - 1).share() - 1)
                 : (Math.max(1, composed.size()) - consumed) * column.leading + deeper(composed, column);
         takeMarkings(correction, lines, consumed);
-        LowerLines lower = new LowerLines(read, byOrder, stream, changes, room, overflow);
+        LowerLines lower = new LowerLines(at);
         double bottom = by == 0 ? lines.get(consumed - 1).baseline()
-                : lower.move(correction.passage(), lines.subList(consumed, lines.size()).stream().map(Line::marks).toList(), lines.get(consumed - 1).baseline(), by,
-                        column.leading);
+                : lower.move(correction.passage(), lines.subList(consumed, lines.size()).stream().map(Line::marks).toList(),
+                        lines.get(consumed - 1).baseline(), by, column.leading);
         int stays = rest < 0 ? stays(correction, composed, like, lower, column) : composed.size();
         if (stays < composed.size()) giveOver(correction, composed.subList(stays, composed.size()), by, like);
         double lowest = stays == 0 ? stays < composed.size() ? lines.get(0).baseline() : bottom : Math.max(bottom, composed.get(stays - 1).baseline);
         if (by != 0) lower.stretch(correction.passage(), lines.get(consumed - 1).baseline(), by, lowest, column.leading);
         for (Line line : lines.subList(0, consumed)) {
-            PageRewriting.refuseDoubled(line.marks, read);
-            PageRewriting.refuseDoubled(line.label, read);
+            rows.refuseDoubled(line.marks);
+            rows.refuseDoubled(line.label);
         }
         if (by > 0) lower.refuseObstacles(correction.passage(), lines.get(consumed - 1).marks, column.left, column.right, lowest, 0, column.leading);
         put(correction, lines.subList(0, consumed), composed, stays, like);
@@ -130,7 +133,8 @@ final class PassageSetting {
         double to = Math.max(column.right, lines.stream().mapToDouble(Line::right).max().orElse(column.right));
         Rectangle2D touched = new Rectangle2D.Double(Math.min(from, lower.left()), like.glyph().baseline() - 0.7 * size, 0, 0);
         touched.add(Math.max(to, lower.right()), Math.max(lowest, lower.bottom()) + 0.2 * size);
-        if (LoweredPlaces.refuses(page, read.page().turn(), lower.extent(size), touched, links.going())) throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
+        if (LoweredPlaces.refuses(page, read.page().turn(), lower.extent(size), touched, links.going()))
+            throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         changes.touches(touched.getMinX() - 0.5 * size, touched.getMinY() - 0.6 * size, touched.getMaxX() + 0.5 * size, touched.getMaxY() + 0.4 * size);
     }
 
@@ -188,7 +192,7 @@ final class PassageSetting {
 
     private Line line(List<ShownGlyph> marks, List<ShownGlyph> label) throws Refused {
         if (marks.isEmpty()) throw new Refused(Message.of("keep.its-text-is-not-where-it-seems"));
-        return new Line(PageRewriting.withSpaces(marks, read), label.isEmpty() ? label : PageRewriting.withSpaces(label, read));
+        return new Line(rows.withSpaces(marks), label.isEmpty() ? label : rows.withSpaces(label));
     }
 
     /** What is set anew begins after the label, and the last tab before the change. */

@@ -6,13 +6,18 @@ import static org.assertj.core.api.Assertions.within;
 import app.decant.Decant;
 import app.decant.Intake;
 import app.decant.Revision;
+import app.decant.document.Block;
 import app.decant.document.Document;
+import app.decant.document.Paragraph;
+import app.decant.document.Progress;
+import app.decant.document.Section;
 import app.decant.edit.Typing;
 import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.TextPassage;
 import app.decant.page.Item;
 import app.decant.pdf.keep.CorrectedFile.Made;
+import app.decant.publish.Order;
 import app.decant.publish.Recipe;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -31,6 +36,8 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureNode;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
@@ -46,8 +53,8 @@ class FullPagesTest {
     private static final int LINES = 48;
     private static final double TOP = 770;
     private static final double LEADING = 14;
-    private static final String MORE = "early, and in summer at seven already, whatever the tide is, since the boats to the islands are loaded then, and nobody is to"
-            + " wait on the pier for want of a ticket, a timetable or a cup of tea, least of all those who came with the first bus from the town and"
+    private static final String MORE = "early, and in summer at seven already, whatever the tide is, since the boats to the islands are loaded then, and nobody"
+            + " is to wait on the pier for want of a ticket, a timetable or a cup of tea, least of all those who came with the first bus from the town and"
             + " want to be over there by noon, or those who have the mail to sort before it goes on board, ";
 
     @TempDir private Path root;
@@ -55,8 +62,8 @@ class FullPagesTest {
     /** The words of one line of a paragraph; the last of it is short. */
     private static String words(int paragraph, int line, int lines) {
         if (line == lines - 1) return "and that is line " + line + " of " + paragraph + ", its last.";
-        return (line == 0 ? "Paragraph " + paragraph + " begins with this line, which fills its column of text quite," : "it goes on in line " + line + " of "
-                + paragraph + ", which fills its column as the others do, and");
+        return (line == 0 ? "Paragraph " + paragraph + " begins with this line, which fills its column of text quite,"
+                : "it goes on in line " + line + " of " + paragraph + ", which fills its column as the others do, and");
     }
 
     /** Pages full of paragraphs of six lines each, fourteen points apart, with a head and a page number at their foot. */
@@ -116,8 +123,7 @@ class FullPagesTest {
     private static String text(Path file, int pages) throws IOException {
         StringBuilder all = new StringBuilder();
         for (int page = 1; page <= pages; page++) {
-            List<TextPosition> letters = new ArrayList<>(letters(file, page).stream().filter(letter -> Math.abs(letter.getXScale() * letter.getFontSize() - 11) < 1
-                    || Math.abs(letter.getFontSizeInPt() - 11) < 0.1).toList());
+            List<TextPosition> letters = new ArrayList<>(letters(file, page).stream().filter(letter -> Math.abs(letter.getFontSizeInPt() - 11) < 0.1).toList());
             letters.sort((a, b) -> Math.abs(a.getYDirAdj() - b.getYDirAdj()) > 2 ? Float.compare(a.getYDirAdj(), b.getYDirAdj())
                     : Float.compare(a.getXDirAdj(), b.getXDirAdj()));
             letters.forEach(letter -> all.append(letter.getUnicode()));
@@ -189,6 +195,33 @@ class FullPagesTest {
                         .map(one -> one.getKey() + " " + one.getValue()).toList());
             }
         }
+    }
+
+    /** What is read aloud of a tagged file is whole: the element of a paragraph holds the lines that went over, in their order (14.7.5.2). */
+    @Test void wordsThatGoOverStayWhatTheyAre() throws IOException {
+        List<Block> blocks = new ArrayList<>();
+        for (int i = 0; i < 24; i++) {
+            StringBuilder text = new StringBuilder();
+            for (int line = 0; line < 6; line++) text.append(words(i, line, 6)).append(' ');
+            blocks.add(Paragraph.of(text.toString().strip()));
+        }
+        Path source = root.resolve("tagged.pdf");
+        Document document = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(blocks)));
+        Decant.publish(new Order(Decant.layOut(document), Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE)), source, Progress.SILENT);
+        Made made = new CorrectedFile(root).correct(source, "line 3 of 2,", MORE);
+        assertThat(made.pages().rewritten(1).tagged()).as("%s", made.findings()).isNotEmpty();
+        try (PDDocument pdf = Loader.loadPDF(made.receipt().file().toFile())) {
+            StringBuilder all = new StringBuilder();
+            read(pdf.getDocumentCatalog().getStructureTreeRoot(), pdf, all);
+            StringBuilder wanted = new StringBuilder();
+            for (Block block : blocks) wanted.append(((Paragraph) block).text());
+            assertThat(all.toString().replaceAll("\\s", "")).isEqualTo(wanted.toString().replace("line 3 of 2,", MORE).replaceAll("\\s", ""));
+        }
+    }
+
+    private static void read(PDStructureNode node, PDDocument pdf, StringBuilder all) throws IOException {
+        if (node instanceof PDStructureElement element) all.append(TaggedText.of(element, pdf));
+        for (Object kid : node.getKids()) if (kid instanceof PDStructureNode child) read(child, pdf, all);
     }
 
     @Test void placesThatBookmarksLeadToGoAlong() throws IOException {

@@ -34,6 +34,9 @@ class MarkedWordsTest {
     private static final String WORDS = "BT /F1 11 Tf 72 700 Td 14 TL (Ask at the pier for the winter timetable of all the ships, or ask the) Tj T* (captain of"
             + " yours.) Tj ET\n";
 
+    private static final String LONGER = "Whenever you come, and wherever you are going to, whatever the weather is like on that day and on the day"
+            + " after, ask the crew, or whoever there is,";
+
     @TempDir private Path root;
 
     /** Words of 11 points whose first line has underlined, struck and lit ones. */
@@ -42,8 +45,10 @@ class MarkedWordsTest {
         double[] pier = reach(plain, "pier");
         double[] winter = reach(plain, "winter");
         double[] ships = reach(plain, "ships");
-        return new CorrectedFile(root).file(String.format(Locale.ROOT, "0.9 0.9 0.2 rg %.2f 697.5 %.2f 11 re f 0 g%n%s0.2 0.2 0.8 rg %.2f 698.6 %.2f 0.6 re f 0 g%n"
-                + "0.5 w 0.8 0 0 RG %.2f 703.3 m %.2f 703.3 l S%n", winter[0], winter[1] - winter[0], WORDS, pier[0], pier[1] - pier[0], ships[0], ships[1]));
+        String lines = "0.9 0.9 0.2 rg %.2f 697.5 %.2f 11 re f 0 g%n%s0.2 0.2 0.8 rg %.2f 698.6 %.2f 0.6 re f 0 g%n"
+                + "0.5 w 0.8 0 0 RG %.2f 703.3 m %.2f 703.3 l S%n";
+        return new CorrectedFile(root).file(String.format(Locale.ROOT, lines, winter[0], winter[1] - winter[0], WORDS,
+                pier[0], pier[1] - pier[0], ships[0], ships[1]));
     }
 
     private static double[] reach(Path file, String words) throws IOException {
@@ -127,8 +132,7 @@ class MarkedWordsTest {
                 "0.4 w 66 717 m 486 717 l S 66 665 m 486 665 l S 66 665 m 66 717 l S 486 665 m 486 717 l S\n", "q 1 0 0 1 6 5 cm 60 660 420 52 re B Q\n")) {
             String bar = "0.6 0.6 0.6 rg 52 400 4 330 re f 0 g\n";
             Path source = new CorrectedFile(root).file(bar + box + WORDS);
-            Path file = correct(source, "Ask", "Whenever you come, and wherever you are going to, whatever the weather is like on that day and on the day after,"
-                    + " ask the crew, or whoever there is,").receipt().file();
+            Path file = correct(source, "Ask", LONGER).receipt().file();
             List<Rectangle2D> was = boxes(source);
             List<Rectangle2D> is = boxes(file);
             assertThat(is).as(box).hasSameSizeAs(was);
@@ -140,8 +144,7 @@ class MarkedWordsTest {
             assertThat(after.getMaxY()).as(box).isCloseTo(before.getMaxY(), within(0.01));
             assertThat(after.getMinY()).as(box).isCloseTo(before.getMinY() - longer, within(0.05));
             assertThat(place(file, "harbour office")).isCloseTo(place(source, "harbour office") + longer, within(0.05));
-            Path again = correct(file, "Whenever you come, and wherever you are going to, whatever the weather is like on that day and on the day after, ask"
-                    + " the crew, or whoever there is,", "Ask").receipt().file();
+            Path again = correct(file, LONGER, "Ask").receipt().file();
             Rectangle2D back = boxes(again).stream().skip(1).reduce(Rectangle2D::createUnion).orElseThrow();
             assertThat(back.getMinY()).as(box).isCloseTo(before.getMinY(), within(0.1));
         }

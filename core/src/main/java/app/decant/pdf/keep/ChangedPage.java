@@ -1,0 +1,49 @@
+package app.decant.pdf.keep;
+
+import app.decant.document.Finding;
+import app.decant.font.FontCatalogue;
+import app.decant.pdf.read.PageReader;
+import app.decant.pdf.read.ShownGlyph;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.apache.pdfbox.pdmodel.PDPage;
+
+/** A page that is being changed: what it is, and what is done to each part of it so far. */
+final class ChangedPage {
+    final PDPage page;
+    final PageReader.Addressed read;
+    final MarkRows rows;
+    /** The marks by their numbers in the page's order of painting. */
+    final Map<Integer, ShownGlyph> byOrder = new HashMap<>();
+    final ChangedStream stream;
+    final PageChanges changes;
+    final NewLetters letters;
+    final DrawnLines drawn;
+    final WordMarkings markings;
+    final CarriedLinks links;
+    final LineRoom room;
+    final Overflow overflow;
+    final List<Finding> findings = new ArrayList<>();
+
+    /** @param faces that help out where a font inside the file lacks a letter */
+    ChangedPage(PDPage page, PageReader.Addressed read, FontCatalogue faces) throws IOException {
+        this.page = page;
+        this.read = read;
+        rows = new MarkRows(read.shown());
+        for (ShownGlyph mark : read.shown()) byOrder.put(mark.glyph().order(), mark);
+        try (InputStream in = page.getContents()) {
+            stream = ChangedStream.of(in, page.getResources() == null ? null : page.getResources().getCOSObject());
+        }
+        changes = new PageChanges(read);
+        letters = new NewLetters(read, stream, faces, findings);
+        drawn = new DrawnLines(stream, changes);
+        markings = new WordMarkings(read, stream, changes);
+        links = new CarriedLinks(page, read, changes);
+        room = new LineRoom(read);
+        overflow = new Overflow(this);
+    }
+}
