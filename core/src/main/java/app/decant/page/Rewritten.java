@@ -154,6 +154,9 @@ public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Rese
      */
     public record Push(Area from, double by, int turn) { }
 
+    /** In how many places it says something else; none where lines only went on to it, or over to another. */
+    public int places() { return reset.size(); }
+
     /** How far what stood at a place of the page as it was read went down. */
     public double pushed(double x, double baseline) {
         return pushed.stream().filter(push -> push.from.holds(x, baseline)).mapToDouble(Push::by).sum();

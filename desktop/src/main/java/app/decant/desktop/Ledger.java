@@ -89,7 +89,7 @@ final class Ledger {
         List<Rewritten> rewritten = pages.pages().stream().map(Page::ground).filter(Objects::nonNull).map(Page.Ground::rewritten).filter(Objects::nonNull)
                 .toList();
         int anew = (int) pages.pages().stream().filter(page -> page.ground() == null).count();
-        int places = rewritten.stream().mapToInt(page -> page.areas().size()).sum();
+        int places = rewritten.stream().mapToInt(page -> page.places()).sum();
         return (rewritten.isEmpty() ? "" : " \u00B7 " + Words.of("ledger.changed", rewritten.size(), places))
                 + (anew == 0 ? "" : " \u00B7 " + Words.of("ledger.anew", anew));
     }

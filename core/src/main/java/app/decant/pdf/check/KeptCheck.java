@@ -110,7 +110,7 @@ public final class KeptCheck {
             Rewritten rewritten = pages.rewritten(index);
             if (rewritten != null) {
                 changed++;
-                places += rewritten.areas().size();
+                places += rewritten.places();
                 boolean says = tagged() ? KeptWriter.lookingAt(rewritten, before, pages.ground(index), at -> SamePainting.of(before.getPage(at), made))
                         : Arrays.equals(content(made), rewritten.content());
                 boolean holds = says && (!looked() || PaintedPage.of(before, pages.ground(index))
