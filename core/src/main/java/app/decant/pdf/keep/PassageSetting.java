@@ -118,7 +118,8 @@ final class PassageSetting {
         double bottom = by == 0 ? lines.get(consumed - 1).baseline()
                 : lower.move(correction.passage(), lines.subList(consumed, lines.size()).stream().map(Line::marks).toList(),
                         lines.get(consumed - 1).baseline(), by, column.leading);
-        int stays = rest < 0 ? stays(correction, composed, like, lower, column) : composed.size();
+        // Where a line stood there is room for one.
+        int stays = rest < 0 && by > 0 ? stays(correction, composed, like, lower, column, lines.get(consumed - 1).baseline()) : composed.size();
         if (stays < composed.size()) giveOver(correction, composed.subList(stays, composed.size()), by, like);
         double lowest = stays == 0 ? stays < composed.size() ? lines.get(0).baseline() : bottom : Math.max(bottom, composed.get(stays - 1).baseline);
         if (by != 0) lower.stretch(correction.passage(), lines.get(consumed - 1).baseline(), by, lowest, column.leading);
@@ -398,8 +399,8 @@ final class PassageSetting {
     }
 
     /** How many of the lines a page keeps that ends with them; no first line of a paragraph is left alone, nor a last one; common practice. */
-    private static int stays(Correction correction, List<Composed> composed, ShownGlyph like, LowerLines lower, Column column) {
-        double limit = lower.limit(correction.passage(), column.left, column.right, column.leading, like);
+    private static int stays(Correction correction, List<Composed> composed, ShownGlyph like, LowerLines lower, Column column, double stood) {
+        double limit = Math.max(stood, lower.limit(correction.passage(), column.left, column.right, column.leading, like));
         int stays = composed.size();
         while (stays > 0 && composed.get(stays - 1).baseline > limit) stays--;
         if (stays == composed.size() || correction.passage().onward() == null) return composed.size();

@@ -162,25 +162,25 @@ class FullPagesTest {
 
     /** Lines that were set anew for a correction go over themselves, after one another and before what stood at the head of the next page. */
     @Test void theLastParagraphOfAPageGoesOnOnTheNext() throws IOException {
-        Path source = file(4, 20, "F");
-        for (String word : List.of("goes on in line 2 of 7", "goes on in line 4 of 15", "that is line 5 of 7")) {
+        Path source = file(3, 20, "F");
+        for (String word : List.of("goes on in line 4 of 15", "that is line 5 of 7")) {
             Made made = new CorrectedFile(root).correct(source, word, MORE);
             assertThat(made.pages().rewritten(word.endsWith("15") ? 1 : 0)).as("%s", made.findings()).isNotNull();
             Path file = made.receipt().file();
-            assertThat(text(file, 4)).as(word).isEqualTo(text(source, 4).replace(word.replace(" ", ""), MORE.replace(" ", "")));
-            isApart(file, 4);
+            assertThat(text(file, 3)).as(word).isEqualTo(text(source, 3).replace(word.replace(" ", ""), MORE.replace(" ", "")));
+            isApart(file, 3);
         }
     }
 
     /** Where the caret stands: on the page that shows the letter, as PDFBox reads it. */
     @Test void whatWentOverIsWrittenOnWhereItStandsNow() throws IOException {
-        Path source = file(4, 20, "F");
+        Path source = file(3, 20, "F");
         Taken taken = Decant.open(source);
         Document now = Typing.type(taken.document(), CorrectedFile.find(taken.document(), "goes on in line 2 of 7"), MORE, null).after();
         try (Revision revision = new Revision(Intake.original(source, null), taken, null)) {
             PagedDocument shown = revision.shown(Decant.layOut(now));
             Path file = new CorrectedFile(root).made(source, taken, now, Recipe.PLAIN).receipt().file();
-            for (int page = 0; page < 4; page++) {
+            for (int page = 0; page < 3; page++) {
                 List<String> lines = new ArrayList<>();
                 for (Item item : shown.page(page).text()) {
                     if (!(item instanceof Item.LineItem line)) continue;
