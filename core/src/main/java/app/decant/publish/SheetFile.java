@@ -44,7 +44,7 @@ final class SheetFile {
             throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("publish.a-cannot-be-locked-by-a-password", order.recipe().target()
                     .ending()));
         Workbook said = new Workbook(order.recipe().sheets().chosen(workbook), workbook.styles(), workbook.names(),
-                order.recipe().facts().of(workbook.facts(), null), workbook.since1904());
+                order.recipe().facts().of(workbook.facts(), null), workbook.since1904(), workbook.lock());
         WrittenWorkbook written = format.write(said, when);
         findings.addAll(written.findings());
         return SafeFile.write(file, order.recipe().present(), order.guard(), out -> out.write(written.bytes()), made -> {

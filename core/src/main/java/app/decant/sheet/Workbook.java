@@ -10,9 +10,11 @@ import java.util.Map;
  * @param styles  that cells name by their index; the first is that of cells nobody dressed
  * @param names   of ranges, with the sheet before an exclamation mark: {@code Fares!B2:G40}, and of formulas; a name that only one sheet knows has that
  *                sheet before it in the same way: {@code Fares!Winter}
+ * @param lock    what it is kept from
  * @param since1904 whether days are counted from 1904 on instead of 1900
  */
-public record Workbook(List<Sheet> sheets, List<CellStyle> styles, Map<String, String> names, Facts facts, boolean since1904) {
+public record Workbook(List<Sheet> sheets, List<CellStyle> styles, Map<String, String> names, Facts facts, boolean since1904,
+        WorkbookLock lock) {
     public Workbook {
         sheets = List.copyOf(sheets);
         styles = List.copyOf(styles);
@@ -27,8 +29,15 @@ public record Workbook(List<Sheet> sheets, List<CellStyle> styles, Map<String, S
 
     public CellStyle style(Cell cell) { return styles.get(cell.style()); }
 
+    /** A workbook without locks. */
+    public Workbook(List<Sheet> sheets, List<CellStyle> styles, Map<String, String> names, Facts facts, boolean since1904) {
+        this(sheets, styles, names, facts, since1904, WorkbookLock.NONE);
+    }
+
     /** The sheet of a name, whatever its case; null where there is none. */
     public Sheet sheet(String name) { return sheets.stream().filter(sheet -> sheet.name().equalsIgnoreCase(name)).findFirst().orElse(null); }
 
-    public Workbook withSheets(List<Sheet> others) { return new Workbook(others, styles, names, facts, since1904); }
+    public Workbook withSheets(List<Sheet> others) { return new Workbook(others, styles, names, facts, since1904, lock); }
+
+    public Workbook with(WorkbookLock other) { return new Workbook(sheets, styles, names, facts, since1904, other); }
 }

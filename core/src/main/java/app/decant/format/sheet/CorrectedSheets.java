@@ -145,7 +145,8 @@ public record CorrectedSheets(Workbook workbook, int cells, List<Finding> findin
             Sheet sheet = workbook.sheets().get(s);
             sheets.add(changed.containsKey(s) ? with(sheet, changed.get(s)) : sheet);
         }
-        Workbook now = answers.set(new Workbook(sheets, all, workbook.names(), workbook.facts(), workbook.since1904()));
+        Workbook now = answers.set(new Workbook(sheets, all, workbook.names(), workbook.facts(), workbook.since1904(),
+                workbook.lock()));
         if (count == 0) return new CorrectedSheets(now, 0, List.of());
         Recalculation reckoned = Recalculation.of(workbook, now);
         List<Finding> findings = new ArrayList<>();

@@ -24,7 +24,7 @@ final class Days {
             List<Row> rows = sheet.rows().stream().map(row -> row.with(row.cells().stream().map(cell -> counted(workbook, cell)).toList())).toList();
             sheets.add(sheet.withRows(rows));
         }
-        return new Workbook(sheets, workbook.styles(), workbook.names(), workbook.facts(), false);
+        return new Workbook(sheets, workbook.styles(), workbook.names(), workbook.facts(), false, workbook.lock());
     }
 
     private static Cell counted(Workbook workbook, Cell cell) {

@@ -22,6 +22,7 @@ import app.decant.sheet.SheetLock;
 import app.decant.sheet.SheetMatter;
 import app.decant.sheet.SheetView;
 import app.decant.sheet.Workbook;
+import app.decant.sheet.WorkbookLock;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
@@ -89,7 +90,10 @@ final class OdsReader {
         Map<String, String> names = new TreeMap<>();
         names(book, "", names);
         for (XmlNode table : tables) names(table, table.get("table:name", "") + "!", names);
-        return new ReadWorkbook(new Workbook(sheets, styles.cells(), names, facts(), false), lost.findings());
+        boolean locked = "true".equals(book.get("table:structure-protected"));
+        if (locked && book.get("table:protection-key") != null) lost.count(Lost.Kind.KEYS, 1);
+        WorkbookLock lock = locked ? new WorkbookLock(true, false, WorkbookLock.Pass.FREE, false, null, WorkbookLock.Pass.FREE) : WorkbookLock.NONE;
+        return new ReadWorkbook(new Workbook(sheets, styles.cells(), names, facts(), false, lock), lost.findings());
     }
 
     private static void names(XmlNode holder, String owner, Map<String, String> names) {

@@ -128,7 +128,7 @@ final class OdsWriter {
         matter.textStyles(xml);
         xml.close();
         xml.open("office:body");
-        xml.open("office:spreadsheet");
+        xml.open("office:spreadsheet", "table:structure-protected", workbook.lock().structure() ? "true" : null);
         matter.checks(xml);
         for (int s = 0; s < workbook.sheets().size(); s++) table(workbook.sheets().get(s), s);
         names(null);

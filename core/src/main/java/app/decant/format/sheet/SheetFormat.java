@@ -13,6 +13,7 @@ import app.decant.sheet.Sheet;
 import app.decant.sheet.SheetChoice;
 import app.decant.sheet.SheetText;
 import app.decant.sheet.Workbook;
+import app.decant.sheet.WorkbookLock;
 import app.decant.words.Message;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -101,6 +102,10 @@ public enum SheetFormat implements Format {
             case ODS -> Lost.inOds(workbook);
             default -> Lost.inCells(workbook);
         });
+        WorkbookLock lock = workbook.lock();
+        boolean keyless = this == ODS ? lock.pass().isNeeded() : this == XLS && lock.pass().key() != null && lock.pass().shortKey() == 0;
+        if (lock.isLocked() && keyless) findings.add(Finding.changed(Message.of("sheet.workbook-password")));
+        if (lock.isReserved() && this != XLSX && this != XLS) findings.add(Finding.lost(Message.of("sheet.workbook-not-reserved")));
         return new WrittenWorkbook(made.bytes(), made.kept(), findings);
     }
 
@@ -117,6 +122,9 @@ public enum SheetFormat implements Format {
         findings.addAll(read.findings());
         for (Sheet sheet : read.workbook().sheets())
             if (sheet.matter().lock() != null) findings.add(Finding.note(Message.of("sheet.locked", sheet.name())));
+        WorkbookLock lock = read.workbook().lock();
+        if (lock.isLocked()) findings.add(Finding.note(Message.of("sheet.workbook-locked")));
+        if (lock.isReserved()) findings.add(Finding.note(Message.of("sheet.workbook-reserved")));
         Document tables = mostRows == Integer.MAX_VALUE ? SheetText.of(read.workbook(), SheetChoice.AS_SET_UP) : SheetText.beginning(read.workbook(), mostRows);
         return new Taken(tables, this, findings, Provenance.NONE);
     }

@@ -47,7 +47,7 @@ final class SheetNames {
             names.put(owner == null ? name : owner + name.substring(mark), followed(place, changed));
         });
         List<Sheet> followed = sheets.stream().map(sheet -> sheet.withRows(sheet.rows().stream().map(row -> followed(row, changed)).toList())).toList();
-        return new Workbook(followed, workbook.styles(), names, workbook.facts(), workbook.since1904());
+        return new Workbook(followed, workbook.styles(), names, workbook.facts(), workbook.since1904(), workbook.lock());
     }
 
     private static String sound(String name, boolean strict, Set<String> taken) {

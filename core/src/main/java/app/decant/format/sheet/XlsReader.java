@@ -137,7 +137,7 @@ final class XlsReader {
             sheets.add(sheet(i));
         }
         boolean since1904 = book.getInternalWorkbook().isUsing1904DateWindowing();
-        return new ReadWorkbook(new Workbook(sheets, styles, names, facts(), since1904), lost.findings());
+        return new ReadWorkbook(new Workbook(sheets, styles, names, facts(), since1904, XlsLocks.of(book)), lost.findings());
     }
 
     private static String formula(HSSFName name) {

@@ -87,6 +87,7 @@ final class XlsWriter {
         if (beyond > 0) findings.add(Finding.lost(Message.of("sheet.xls-beyond", beyond)));
         if (formulas > 0) findings.add(Finding.changed(Message.of("sheet.formulas-as-values", formulas)));
         facts();
+        XlsLocks.write(book, workbook.lock());
         try (book; ByteArrayOutputStream out = new ByteArrayOutputStream()) {
             book.write(out);
             return new WrittenWorkbook(out.toByteArray(), workbook.withSheets(kept), findings);

@@ -105,7 +105,7 @@ final class XlsxReader {
                 if (!name.startsWith("_xlnm") && !name.isBlank()) names.put(read.name() + "!" + name, place);
             });
         }
-        Workbook made = new Workbook(sheets, styles.cells(), names, facts(), since1904);
+        Workbook made = new Workbook(sheets, styles.cells(), names, facts(), since1904, XlsxLocks.of(book));
         return new ReadWorkbook(made, lost.findings());
     }
 

@@ -124,7 +124,9 @@ final class XlsxWriter {
     private byte[] book() {
         xml = new XmlWriter();
         xml.open("workbook", "xmlns", MAIN, "xmlns:r", ROLES);
+        XlsxLocks.sharing(xml, workbook.lock());
         xml.leaf("workbookPr", "date1904", workbook.since1904() ? "1" : null);
+        XlsxLocks.structure(xml, workbook.lock());
         xml.open("sheets");
         for (int i = 0; i < workbook.sheets().size(); i++)
             xml.leaf("sheet", "name", workbook.sheets().get(i).name(), "sheetId", i + 1, "state", workbook.sheets().get(i).hidden() ? "hidden" : null, "r:id",

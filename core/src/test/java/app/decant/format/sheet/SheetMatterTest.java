@@ -22,6 +22,7 @@ import app.decant.sheet.SheetMatter;
 import app.decant.sheet.SheetObject;
 import app.decant.sheet.SheetView;
 import app.decant.sheet.Workbook;
+import app.decant.sheet.WorkbookLock;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -97,6 +98,41 @@ class SheetMatterTest {
             assertThat(written.findings()).extracting(Finding::what).anyMatch(told -> told.contains("password")).anyMatch(told -> told
                     .contains("stay in view"));
         }
+    }
+
+    /** The locks of a workbook as a whole: read by POI's own models, and told where a format has no place for them. */
+    @ParameterizedTest @EnumSource(names = {"XLSX", "XLS", "ODS"})
+    void aWorkbookStaysLockedAndReserved(SheetFormat format) throws IOException {
+        WorkbookLock.Pass pass = new WorkbookLock.Pass(null, FurnishedWorkbook.SHORT_KEY);
+        WorkbookLock lock = new WorkbookLock(true, format != SheetFormat.ODS, pass, true, "Harbour office", new WorkbookLock.Pass(null, 0x1234));
+        WrittenWorkbook written = format.write(FurnishedWorkbook.workbook(null).with(lock), WHEN);
+        WorkbookLock is = read(format, written.bytes()).lock();
+        if (format == SheetFormat.ODS) {
+            assertThat(is).isEqualTo(new WorkbookLock(true, false, WorkbookLock.Pass.FREE, false, null, WorkbookLock.Pass.FREE));
+            assertThat(written.findings()).extracting(Finding::what).anyMatch(told -> told.contains("The password that the sheets of the workbook"))
+                    .anyMatch(told -> told.contains("change only a copy"));
+            return;
+        }
+        assertThat(is).isEqualTo(lock);
+        assertThat(format.read(new Content(written.bytes(), "fares." + format.named().ending()), null, Progress.SILENT).findings())
+                .extracting(Finding::what).anyMatch(told -> told.startsWith("The sheets of the workbook are locked"))
+                .anyMatch(told -> told.startsWith("The workbook asks whoever opens it"));
+        if (format == SheetFormat.XLS) {
+            try (HSSFWorkbook book = new HSSFWorkbook(new ByteArrayInputStream(written.bytes()))) {
+                assertThat(book.isWriteProtected()).isTrue();
+            }
+            return;
+        }
+        try (XSSFWorkbook book = new XSSFWorkbook(new ByteArrayInputStream(written.bytes()))) {
+            assertThat(book.isStructureLocked()).isTrue();
+            assertThat(book.isWindowsLocked()).isTrue();
+            assertThat(book.getCTWorkbook().getFileSharing().getUserName()).isEqualTo("Harbour office");
+        }
+        WorkbookLock strong = new WorkbookLock(true, false, new WorkbookLock.Pass(FurnishedWorkbook.strong().key(), 0), false, null,
+                new WorkbookLock.Pass(FurnishedWorkbook.strong().key(), 0));
+        byte[] bytes = format.write(FurnishedWorkbook.workbook(null).with(strong), WHEN).bytes();
+        assertThat(read(format, bytes).lock()).isEqualTo(strong);
+        assertThat(read(format, SheetFormat.XLSX.write(FurnishedWorkbook.workbook(null), WHEN).bytes()).lock()).isEqualTo(WorkbookLock.NONE);
     }
 
     /** The same check; how an anything-goes operator is told, and the order of places, are the formats' own. */
