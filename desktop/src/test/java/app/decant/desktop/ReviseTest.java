@@ -309,6 +309,8 @@ class ReviseTest {
         robot.clickOn(point);
         settle();
         assertThat(window.desk().selection().get()).isEqualTo(Pictures.find(document(), ship));
+        push(robot, KeyCode.CONTROL, KeyCode.U);
+        assertThat(window.desk().canUndo()).as("a picture has no letters to underline").isFalse();
         robot.clickOn("#picture-description").write(" and a gull");
         robot.doubleClickOn("#picture-width").write("80").type(KeyCode.ENTER);
         settle();

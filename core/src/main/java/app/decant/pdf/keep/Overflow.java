@@ -85,12 +85,36 @@ final class Overflow {
         return new Rewritten.Given(area, read.page().turn(), given.to().page(), given.to().across(), lowered + lower, lines.get(0).isFresh());
     }
 
+    /** Lines that the page has no room for go over to the next as they are set. */
+    void give(Correction correction, List<ComposedLine> lines, double by, ShownGlyph like) throws Refused, IOException {
+        List<Integer> first = correction.passage().lines().get(0);
+        boolean opens = correction.first() == 0 && lines.get(0).words().get(0).begins() == 0;
+        if (opens && !correction.passage().onward().openers().contains(first.get(0))) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
+        List<Line> given = new ArrayList<>();
+        for (ComposedLine line : lines) {
+            List<Letter> set = new ArrayList<>();
+            if (line.label() != null || line.words().get(0).isOpening()) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
+            for (ComposedLine.Placed one : line.places(like)) {
+                SetWord.Letter letter = one.letter();
+                boolean plain = letter.otherFont() == null && letter.marked().isEmpty()
+                        && (letter.at() < 0 || correction.drawn().get(letter.at()).isEmpty());
+                if (!plain) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
+                ShownGlyph mark = letter.like();
+                double share = letter.share() * like.glyph().size() / mark.glyph().size();
+                double em = letter.em() * like.across() / (mark.across() * share);
+                set.add(letter(mark, letter.text(), letter.bytes(), em, one.x(), line.baseline() - letter.raised(), share, letter.rgb()));
+            }
+            given.add(new Line(line.baseline(), Double.NaN, like.glyph().size() * line.share(), set));
+        }
+        giveFresh(given, by, correction.passage().onward());
+    }
+
     /**
      * Lines that were set anew go over, and what was below them after them.
      *
      * @param by how much further down that would stand for them
      */
-    void giveFresh(List<Line> lines, double by, Onward to) {
+    private void giveFresh(List<Line> lines, double by, Onward to) {
         List<Line> all = new ArrayList<>(lines);
         if (given != null) given.lines().forEach(line -> all.add(line.lower(by)));
         given = new GivenLines(read.page().index(), to, all);

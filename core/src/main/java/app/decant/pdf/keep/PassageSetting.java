@@ -5,7 +5,6 @@ import app.decant.pdf.keep.Correction.Setting;
 import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.keep.SetLabels.SetLabel;
-import app.decant.pdf.keep.WordMarkings.Marking;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;
@@ -25,20 +24,13 @@ import org.apache.pdfbox.pdmodel.PDPage;
  * ends where a line begins as one did before; what follows then goes down or up as it is.
  */
 final class PassageSetting {
-    /** A gap this wide, in ems, parts words; one that is wider leads to a tab stop. */
-    private static final double SPACE = 0.12;
+    /** A gap this wide, in ems, leads to a tab stop. */
     private static final double TAB = 1.6;
     /** The height of a line of a passage that has but one, in ems; common practice. */
     private static final double LEADING = 1.2;
     /** Lines nearer or farther than these, in ems, are no passage. */
     private static final double TIGHTEST = 0.8;
     private static final double LOOSEST = 4;
-    /** Letters as large as the line's are no numbers of notes, which are as small as this. */
-    private static final double LARGE = 0.9;
-    private static final double SMALL = 0.4;
-    /** So far, in ems, numbers of notes stand above the line. */
-    private static final double LEAST_RAISED = 0.15;
-    private static final double MOST_RAISED = 0.6;
     /** Of the height of a line this is above its baseline, and this below; common practice. */
     private static final double ABOVE = 0.75;
     private static final double BELOW = 0.25;
@@ -73,36 +65,14 @@ final class PassageSetting {
         overflow = at.overflow;
     }
 
-    /**
-     * A line as it is to be.
-     *
-     * @param label of the paragraph that begins with it, and where it stands; null where it has none, or that stays as it is
-     */
-    private record Composed(List<SetWord> words, double left, double width, double baseline, boolean ends, SetLabel label) {
-        /** The size of its largest letters beside that of the passage's. */
-        double share() { return SetWord.share(words); }
-    }
-
-    /** A line as it is: what of it is set anew, spaces among it, and the label that goes with it. */
-    private record Line(List<ShownGlyph> marks, List<ShownGlyph> label) {
-        /** The first of its letters, not the number of a note before it. */
-        ShownGlyph first() {
-            double size = marks.stream().mapToDouble(mark -> mark.glyph().size()).max().orElseThrow();
-            return marks.stream().filter(mark -> !mark.glyph().isSpace() && mark.glyph().size() > LARGE * size).findFirst().orElseThrow();
-        }
-        double left() { return first().glyph().x(); }
-        double right() { return marks.stream().filter(mark -> !mark.glyph().isSpace()).mapToDouble(mark -> mark.glyph().right()).max().orElseThrow(); }
-        double baseline() { return first().glyph().baseline(); }
-    }
-
     void set(Correction correction) throws Refused, IOException {
         for (List<Integer> line : correction.passage().lines())
             for (int order : line) if (overflow.isGiven(order)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
-        List<Line> lines = lines(correction);
+        List<StandingLine> lines = lines(correction);
         ShownGlyph like = lines.get(0).first();
         Column column = column(correction, lines);
-        List<SetWord> words = words(correction, lines);
-        List<Composed> composed = composed(words, lines, column, correction, like);
+        List<SetWord> words = new PassageWords(at).of(correction, lines);
+        List<ComposedLine> composed = composed(words, lines, column, correction, like);
         Correction.Parting parting = correction.passage().parting();
         int rest = parting == null ? resync(words, composed) : -1;
         int consumed = rest < 0 ? lines.size() : rest;
@@ -110,28 +80,28 @@ final class PassageSetting {
             throw new NoRoom(Message.of("keep.its-passage-goes-on-elsewhere"));
         // A passage without words keeps a line to write on.
         double by = correction.isRemoval() ? gone(correction, lines) : parting != null && !composed.isEmpty()
-                ? composed.get(composed.size() - 1).baseline - lines.get(lines.size() - 1).baseline()
+                ? composed.get(composed.size() - 1).baseline() - lines.get(lines.size() - 1).baseline()
                         + BELOW * column.leading * (composed.get(composed.size() - 1).share() - 1)
                 : (Math.max(1, composed.size()) - consumed) * column.leading + deeper(composed, column);
         takeMarkings(correction, lines, consumed);
         LowerLines lower = new LowerLines(at);
         double bottom = by == 0 ? lines.get(consumed - 1).baseline()
-                : lower.move(correction.passage(), lines.subList(consumed, lines.size()).stream().map(Line::marks).toList(),
+                : lower.move(correction.passage(), lines.subList(consumed, lines.size()).stream().map(StandingLine::marks).toList(),
                         lines.get(consumed - 1).baseline(), by, column.leading);
         // Where a line stood there is room for one.
         int stays = rest < 0 && by > 0 ? stays(correction, composed, like, lower, column, lines.get(consumed - 1).baseline()) : composed.size();
-        if (stays < composed.size()) giveOver(correction, composed.subList(stays, composed.size()), by, like);
-        double lowest = stays == 0 ? stays < composed.size() ? lines.get(0).baseline() : bottom : Math.max(bottom, composed.get(stays - 1).baseline);
+        if (stays < composed.size()) overflow.give(correction, composed.subList(stays, composed.size()), by, like);
+        double lowest = stays == 0 ? stays < composed.size() ? lines.get(0).baseline() : bottom : Math.max(bottom, composed.get(stays - 1).baseline());
         if (by != 0) lower.stretch(correction.passage(), lines.get(consumed - 1).baseline(), by, lowest, column.leading);
-        for (Line line : lines.subList(0, consumed)) {
-            rows.refuseDoubled(line.marks);
-            rows.refuseDoubled(line.label);
+        for (StandingLine line : lines.subList(0, consumed)) {
+            rows.refuseDoubled(line.marks());
+            rows.refuseDoubled(line.label());
         }
-        if (by > 0) lower.refuseObstacles(correction.passage(), lines.get(consumed - 1).marks, column.left, column.right, lowest, 0, column.leading);
+        if (by > 0) lower.refuseObstacles(correction.passage(), lines.get(consumed - 1).marks(), column.left, column.right, lowest, 0, column.leading);
         put(correction, lines.subList(0, consumed), composed, stays, like);
-        double size = like.glyph().size() * Math.max(1, composed.stream().mapToDouble(Composed::share).max().orElse(1));
-        double from = Math.min(column.left, lines.stream().mapToDouble(Line::left).min().orElse(column.left));
-        double to = Math.max(column.right, lines.stream().mapToDouble(Line::right).max().orElse(column.right));
+        double size = like.glyph().size() * Math.max(1, composed.stream().mapToDouble(ComposedLine::share).max().orElse(1));
+        double from = Math.min(column.left, lines.stream().mapToDouble(StandingLine::left).min().orElse(column.left));
+        double to = Math.max(column.right, lines.stream().mapToDouble(StandingLine::right).max().orElse(column.right));
         Rectangle2D touched = new Rectangle2D.Double(Math.min(from, lower.left()), like.glyph().baseline() - 0.7 * size, 0, 0);
         touched.add(Math.max(to, lower.right()), Math.max(lowest, lower.bottom()) + 0.2 * size);
         if (LoweredPlaces.refuses(page, read.page().turn(), lower.extent(size), touched, links.going()))
@@ -140,21 +110,21 @@ final class PassageSetting {
     }
 
     /** What is drawn with the words of lines goes, to be drawn again where these come to stand. */
-    private void takeMarkings(Correction correction, List<Line> lines, int consumed) throws Refused, IOException {
-        List<ShownGlyph> marks = lines.subList(0, consumed).stream().flatMap(line -> line.marks.stream()).toList();
-        boolean marked = lines.stream().flatMap(line -> line.marks.stream()).anyMatch(mark -> !markings.of(mark).isEmpty());
+    private void takeMarkings(Correction correction, List<StandingLine> lines, int consumed) throws Refused, IOException {
+        List<ShownGlyph> marks = lines.subList(0, consumed).stream().flatMap(line -> line.marks().stream()).toList();
+        boolean marked = lines.stream().flatMap(line -> line.marks().stream()).anyMatch(mark -> !markings.of(mark).isEmpty());
         if (correction.drawnBy() && !marked) throw new Refused(Message.of("keep.lines-are-drawn-under-its-words"));
         Set<Integer> anew = marks.stream().map(mark -> mark.glyph().order()).collect(Collectors.toSet());
         markings.takeOut(marks, anew, drawn::stays);
     }
 
     /** How far what follows goes where nothing of a passage stays: of the room above it and below it the larger is kept, as between paragraphs. */
-    private double gone(Correction correction, List<Line> lines) {
+    private double gone(Correction correction, List<StandingLine> lines) {
         List<List<Integer>> following = correction.passage().following();
         if (following == null || following.isEmpty() || following.get(0).isEmpty() || correction.first() > 0) return 0;
         ShownGlyph next = byOrder.get(following.get(0).get(0));
         if (next == null) return 0;
-        Line first = lines.get(0);
+        StandingLine first = lines.get(0);
         double size = first.first().glyph().size();
         double above = read.shown().stream().map(ShownGlyph::glyph).filter(glyph -> !glyph.isSpace() && glyph.baseline() < first.baseline() - 0.5 * size
                 && glyph.x() < first.right() && glyph.right() > first.left()).mapToDouble(Glyph::baseline).max().orElse(Double.NEGATIVE_INFINITY);
@@ -173,27 +143,27 @@ final class PassageSetting {
     private record Column(double left, double indent, double opens, double right, double leading, List<ShownGlyph> begins) { }
 
     /** The lines from the first on where something is another, as far as they stand one below another. */
-    private List<Line> lines(Correction correction) throws Refused {
-        List<Line> lines = new ArrayList<>();
+    private List<StandingLine> lines(Correction correction) throws Refused {
+        List<StandingLine> lines = new ArrayList<>();
         List<List<Integer>> all = correction.passage().lines();
         for (int i = correction.first(); i < all.size(); i++) {
             List<ShownGlyph> marks = PageRewriting.movable(all.get(i), byOrder);
             List<ShownGlyph> label = marks.stream().filter(mark -> !correction.isText(mark)).toList();
             if (i == correction.first()) marks = marks.subList(begin(correction, marks, label.size()), marks.size());
             // The label of the line on which the change begins stays where it is.
-            Line line = i == correction.first() ? line(marks, List.of()) : line(marks.stream().filter(correction::isText).toList(), label);
+            StandingLine line = i == correction.first() ? line(marks, List.of()) : line(marks.stream().filter(correction::isText).toList(), label);
             if (!lines.isEmpty() && line.baseline() <= lines.get(lines.size() - 1).baseline() + 0.5 * line.first().glyph().size()) break;
             lines.add(line);
         }
         if (lines.size() <= correction.last() - correction.first()) throw new Refused(Message.of("keep.its-lines-do-not-stand-one-below"));
         ShownGlyph like = lines.get(0).first();
-        for (Line line : lines) for (ShownGlyph mark : line.marks) refuseOther(mark, like, line.baseline());
+        for (StandingLine line : lines) for (ShownGlyph mark : line.marks()) refuseOther(mark, like, line.baseline());
         return lines;
     }
 
-    private Line line(List<ShownGlyph> marks, List<ShownGlyph> label) throws Refused {
+    private StandingLine line(List<ShownGlyph> marks, List<ShownGlyph> label) throws Refused {
         if (marks.isEmpty()) throw new Refused(Message.of("keep.its-text-is-not-where-it-seems"));
-        return new Line(rows.withSpaces(marks), label.isEmpty() ? label : rows.withSpaces(label));
+        return new StandingLine(rows.withSpaces(marks), label.isEmpty() ? label : rows.withSpaces(label));
     }
 
     /** What is set anew begins after the label, and the last tab before the change. */
@@ -213,24 +183,18 @@ final class PassageSetting {
     private static void refuseOther(ShownGlyph mark, ShownGlyph like, double baseline) throws Refused {
         boolean same = mark.path().equals(like.path()) && mark.mode() == like.mode()
                 && Math.abs(mark.glyph().size() / like.glyph().size() - mark.across() / like.across()) < 0.01;
-        boolean note = isNote(mark, like, baseline);
+        boolean note = StandingLine.isNote(mark, like, baseline);
         boolean plain = Math.abs(mark.glyph().size() - like.glyph().size()) < 0.02;
         if (!same || !note && !plain) throw new Refused(Message.of("keep.its-lines-are-not-set-in-one"));
         if (!note && Math.abs(mark.glyph().baseline() - baseline) > 0.1 * like.glyph().size()) throw new Refused(
                 Message.of("keep.letters-stand-above-or-below-its-lines"));
     }
 
-    private static boolean isNote(ShownGlyph mark, ShownGlyph like, double baseline) {
-        double share = mark.glyph().size() / like.glyph().size();
-        double raised = (baseline - mark.glyph().baseline()) / like.glyph().size();
-        return share > SMALL && share < LARGE && raised > LEAST_RAISED && raised < MOST_RAISED;
-    }
-
-    private Column column(Correction correction, List<Line> lines) throws Refused {
+    private Column column(Correction correction, List<StandingLine> lines) throws Refused {
         List<List<Integer>> all = correction.passage().lines();
         ShownGlyph like = lines.get(0).first();
         double size = like.glyph().size();
-        List<Line> whole = new ArrayList<>();
+        List<StandingLine> whole = new ArrayList<>();
         for (List<Integer> marks : all) whole.add(line(PageRewriting.movable(marks, byOrder).stream().filter(correction::isText).toList(), List.of()));
         Correction.Parting parting = correction.passage().parting();
         double leading = LEADING * size;
@@ -242,114 +206,26 @@ final class PassageSetting {
         double indent = parting != null ? indent(whole, parting) : all.size() > 1 ? whole.get(second).left() : lines.get(0).left();
         double right;
         if (correction.set() == Setting.JUSTIFIED && all.size() > 1) {
-            right = whole.subList(0, all.size() - (correction.passage().goesOn() ? 0 : 1)).stream().mapToDouble(Line::right).max().orElseThrow();
+            right = whole.subList(0, all.size() - (correction.passage().goesOn() ? 0 : 1)).stream().mapToDouble(StandingLine::right).max().orElseThrow();
         } else {
-            right = room.right(lines.get(0).marks, lines.get(0).right(), correction);
+            right = room.right(lines.get(0).marks(), lines.get(0).right(), correction);
         }
-        return new Column(lines.get(0).left(), indent, whole.get(0).left(), right, leading, whole.stream().map(Line::first).toList());
+        return new Column(lines.get(0).left(), indent, whole.get(0).left(), right, leading, whole.stream().map(StandingLine::first).toList());
     }
 
     /** Where the second line of a paragraph begins; where none has one, as the first. */
-    private static double indent(List<Line> whole, Correction.Parting parting) {
+    private static double indent(List<StandingLine> whole, Correction.Parting parting) {
         for (int i = 1; i < whole.size(); i++) if (!parting.starts().contains(i)) return whole.get(i).left();
         return whole.get(0).left();
     }
 
-    private List<SetWord> words(Correction correction, List<Line> lines) throws Refused, IOException {
-        SetWord.Gathering words = new SetWord.Gathering();
-        List<Integer> firstLine = correction.passage().lines().get(correction.first());
-        int begin = firstLine.indexOf(lines.get(0).first().glyph().order());
-        int last = correction.last() - correction.first();
-        Correction.Parting parting = correction.passage().parting();
-        for (int i = 0; i < lines.size(); i++) {
-            List<ShownGlyph> marks = lines.get(i).marks.stream().filter(mark -> !mark.glyph().isSpace()).toList();
-            List<Integer> all = correction.passage().lines().get(correction.first() + i);
-            // An end of a paragraph within what goes has gone with it.
-            if (parting != null && i > last && parting.starts().contains(correction.first() + i)) words.endParagraph(SetWord.STANDS);
-            ShownGlyph before = null;
-            for (ShownGlyph mark : marks) {
-                int index = all.indexOf(mark.glyph().order());
-                boolean after = i > 0 || index >= correction.from();
-                boolean goes = after && (i < last || i == last && index < correction.to());
-                boolean gap = before == null || mark.glyph().x() - before.glyph().right() > SPACE * mark.glyph().size();
-                if (i == 0 && index == Math.max(begin, correction.from())) {
-                    if (gap) words.end(-1);
-                    add(words, correction, mark, lines.get(i).marks, lines.get(0).first());
-                }
-                if (!goes && !correction.passage().hyphens().contains(mark.glyph().order())) {
-                    if (gap && !(before == null && i > 0 && endsParted(lines.get(i - 1), correction))) words.end(before == null ? i : -1);
-                    double kerned = words.isBetween() || before == null || gap ? 0 : mark.glyph().x() - before.glyph().x() - natural(before, before);
-                    words.take(standing(mark, lines.get(i), kerned, lines.get(0).first()));
-                }
-                before = mark;
-            }
-        }
-        return words.all();
-    }
-
-    /** A mark of a line as a letter to be set. */
-    private SetWord.Letter standing(ShownGlyph mark, Line line, double kerned, ShownGlyph like) throws Refused, IOException {
-        boolean note = isNote(mark, line.first(), line.baseline());
-        double share = note ? mark.glyph().size() / line.first().glyph().size() : 1;
-        return new SetWord.Letter(mark, -1, mark.glyph().text(), letters.bytes(mark), mark.width() * share, mark, null, kerned, share,
-                note ? line.baseline() - mark.glyph().baseline() : 0, painted(mark, like), mark.glyph().rgb(), markings.of(mark));
-    }
-
-    /** The operators that set the colour of a mark, where it is another than that of the passage's first. */
-    private String painted(ShownGlyph mark, ShownGlyph like) throws Refused, IOException {
-        if (mark.glyph().rgb() == like.glyph().rgb()) return null;
-        String colour = stream.of(mark).colour(mark);
-        if (mark.mode() != 0 || colour == null || stream.of(like).colour(like) == null) throw new Refused(Message.of("keep.its-colour-is-set-elsewhere"));
-        return colour;
-    }
-
-    private static boolean endsParted(Line line, Correction correction) {
-        List<ShownGlyph> marks = line.marks.stream().filter(mark -> !mark.glyph().isSpace()).toList();
-        return correction.passage().hyphens().contains(marks.get(marks.size() - 1).glyph().order());
-    }
-
-    /** The words that are put in. */
-    private void add(SetWord.Gathering words, Correction correction, ShownGlyph first, List<ShownGlyph> line, ShownGlyph like) throws Refused, IOException {
-        int at = 0;
-        List<Integer> rgb = correction.rgb(first.glyph().rgb());
-        for (Correction.Run run : correction.runs()) {
-            List<Marking> marked = markings.of(first).stream().filter(one -> !run.undrawn().contains(one.place())).toList();
-            for (String part : run.text().split("(?<=\\s|\u2029)|(?=\\s|\u2029)")) {
-                if (part.indexOf(Correction.PARAGRAPH) >= 0) {
-                    words.endParagraph(at);
-                } else if (part.isBlank()) {
-                    words.end(-1);
-                } else {
-                    int in = 0;
-                    for (TextRewriting.Insert one : letters.inserts(run.part(part), first, line)) {
-                        double em = (one.advance() / 1000 - first.spacing() / first.size()) * run.share();
-                        String letter = part.substring(in, in + one.letters());
-                        words.take(new SetWord.Letter(null, at + in, letter, one.bytes(), em, first, one.font(), 0, run.share(), 0,
-                                one.colour() == null ? painted(first, like) : one.colour(), rgb.get(at), marked));
-                        in += one.letters();
-                    }
-                }
-                at += part.length();
-            }
-        }
-    }
-
-    /** How far the pen goes on for a glyph where the spacing of another holds, in points. */
-    private static double natural(ShownGlyph glyph, ShownGlyph like) { return (glyph.width() + like.spacing() / like.size()) * glyph.across(); }
-
-    private static double width(SetWord word, ShownGlyph like) {
-        if (word.letters().isEmpty()) return 0;
-        double letters = word.letters().stream().mapToDouble(letter -> letter.before() + PenPath.width(letter, like)).sum();
-        return letters - like.spacing() / like.size() * like.across();
-    }
-
-    private List<Composed> composed(List<SetWord> words, List<Line> lines, Column column, Correction correction, ShownGlyph like)
+    private List<ComposedLine> composed(List<SetWord> words, List<StandingLine> lines, Column column, Correction correction, ShownGlyph like)
             throws Refused, IOException {
         double space = like.glyph().space() > 0 ? like.glyph().space() : 0.25 * like.glyph().size();
         int last = correction.last() - correction.first();
         Correction.Parting parting = correction.passage().parting();
         boolean sides = correction.set() != Setting.AT_LEFT && correction.set() != Setting.JUSTIFIED;
-        List<Composed> composed = new ArrayList<>();
+        List<ComposedLine> composed = new ArrayList<>();
         int paragraph = parting == null ? 0 : (int) parting.starts().stream().filter(start -> start <= correction.first()).count();
         int at = 0;
         while (at < words.size()) {
@@ -358,17 +234,17 @@ final class PassageSetting {
             boolean opens = words.get(at).isOpening();
             double left = line == 0 ? column.left : opens ? column.opens : line < lines.size() && parting == null ? lines.get(line).left() : column.indent;
             if (sides) left = Math.min(column.left, column.indent);
-            double width = width(words.get(at), like);
+            double width = words.get(at).width(like);
             int end = at + 1;
-            while (end < words.size() && !words.get(end).isOpening() && left + width + space + width(words.get(end), like) <= column.right + 0.05)
-                width += space + width(words.get(end++), like);
+            while (end < words.size() && !words.get(end).isOpening() && left + width + space + words.get(end).width(like) <= column.right + 0.05)
+                width += space + words.get(end++).width(like);
             if (left + width > column.right + 0.5) throw new NoRoom(Message.of("keep.a-word-is-longer-than-its-line"));
             double baseline = baseline(composed, lines, column, parting, opens) + ABOVE * column.leading * (SetWord.share(words.subList(at, end)) - 1);
             if (parting == null || line == 0) baseline += deeper(composed.subList(0, line), column);
             else baseline += BELOW * column.leading * (composed.get(line - 1).share() - 1);
             boolean ends = end == words.size() ? !correction.passage().goesOn() : words.get(end).isOpening();
             SetLabel label = opens && parting != null ? label(parting, ++paragraph, like, column) : null;
-            composed.add(new Composed(words.subList(at, end), left, width, baseline, ends, label));
+            composed.add(new ComposedLine(words.subList(at, end), left, width, baseline, ends, label));
             at = end;
         }
         return placed(composed, column, lines, correction);
@@ -381,28 +257,28 @@ final class PassageSetting {
     }
 
     /** How much deeper what follows lines stands for what in them is larger than it was: a share of their height above the letters, one below. */
-    private static double deeper(List<Composed> lines, Column column) {
+    private static double deeper(List<ComposedLine> lines, Column column) {
         return lines.stream().mapToDouble(line -> (ABOVE + BELOW) * column.leading * (line.share() - 1)).sum();
     }
 
     /** Where the next line stands: as the page has it, below the last as far as lines are; where paragraphs come or go, each below the one before. */
-    private static double baseline(List<Composed> composed, List<Line> lines, Column column, Correction.Parting parting, boolean opens) {
+    private static double baseline(List<ComposedLine> composed, List<StandingLine> lines, Column column, Correction.Parting parting, boolean opens) {
         int line = composed.size();
-        if (parting != null && line > 0) return composed.get(line - 1).baseline + (opens ? parting.gap() : parting.leading());
+        if (parting != null && line > 0) return composed.get(line - 1).baseline() + (opens ? parting.gap() : parting.leading());
         return line < lines.size() ? lines.get(line).baseline() : lines.get(lines.size() - 1).baseline() + (line - lines.size() + 1) * column.leading;
     }
 
     /** The line, as the page is, that goes on as it was after those that were composed; -1 where none does. */
-    private static int resync(List<SetWord> words, List<Composed> composed) {
-        int count = composed.stream().mapToInt(line -> line.words.size()).sum();
+    private static int resync(List<SetWord> words, List<ComposedLine> composed) {
+        int count = composed.stream().mapToInt(line -> line.words().size()).sum();
         return count < words.size() ? words.get(count).begins() : -1;
     }
 
     /** How many of the lines a page keeps that ends with them; no first line of a paragraph is left alone, nor a last one; common practice. */
-    private static int stays(Correction correction, List<Composed> composed, ShownGlyph like, LowerLines lower, Column column, double stood) {
+    private static int stays(Correction correction, List<ComposedLine> composed, ShownGlyph like, LowerLines lower, Column column, double stood) {
         double limit = Math.max(stood, lower.limit(correction.passage(), column.left, column.right, column.leading, like));
         int stays = composed.size();
-        while (stays > 0 && composed.get(stays - 1).baseline > limit) stays--;
+        while (stays > 0 && composed.get(stays - 1).baseline() > limit) stays--;
         if (stays == composed.size() || correction.passage().onward() == null) return composed.size();
         int before = correction.first();
         if (composed.size() - stays == 1 && before + stays > 2) stays--;
@@ -410,76 +286,32 @@ final class PassageSetting {
         return stays;
     }
 
-    /** A letter and where it stands. */
-    private record Placed(SetWord.Letter letter, double x, double width) { }
-
-    private static List<Placed> places(Composed line, ShownGlyph like) {
-        List<Placed> places = new ArrayList<>();
-        double natural = line.words.stream().mapToDouble(word -> width(word, like)).sum();
-        double space = line.words.size() < 2 ? 0 : (line.width - natural) / (line.words.size() - 1);
-        double x = line.left;
-        for (SetWord word : line.words) {
-            for (SetWord.Letter letter : word.letters()) {
-                x += letter.before();
-                double width = PenPath.width(letter, like);
-                places.add(new Placed(letter, x, width));
-                x += width;
-            }
-            x += space - like.spacing() / like.size() * like.across();
-        }
-        return places;
-    }
-
-    /** Lines that the page has no room for go over to the next as they are set. */
-    private void giveOver(Correction correction, List<Composed> lines, double by, ShownGlyph like) throws Refused, IOException {
-        List<Integer> first = correction.passage().lines().get(0);
-        boolean opens = correction.first() == 0 && lines.get(0).words.get(0).begins() == 0;
-        if (opens && !correction.passage().onward().openers().contains(first.get(0))) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
-        List<GivenLines.Line> given = new ArrayList<>();
-        for (Composed line : lines) {
-            List<GivenLines.Letter> set = new ArrayList<>();
-            if (line.label != null || line.words.get(0).isOpening()) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
-            for (Placed one : places(line, like)) {
-                SetWord.Letter letter = one.letter;
-                boolean plain = letter.otherFont() == null && letter.marked().isEmpty()
-                        && (letter.at() < 0 || correction.drawn().get(letter.at()).isEmpty());
-                if (!plain) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
-                ShownGlyph mark = letter.like();
-                double share = letter.share() * like.glyph().size() / mark.glyph().size();
-                double em = letter.em() * like.across() / (mark.across() * share);
-                set.add(overflow.letter(mark, letter.text(), letter.bytes(), em, one.x, line.baseline - letter.raised(), share, letter.rgb()));
-            }
-            given.add(new GivenLines.Line(line.baseline, Double.NaN, like.glyph().size() * line.share(), set));
-        }
-        overflow.giveFresh(given, by, correction.passage().onward());
-    }
-
     /** The lines between the edges of their column; extra lines below the last that is there. */
-    private static List<Composed> placed(List<Composed> composed, Column column, List<Line> lines, Correction correction) {
+    private static List<ComposedLine> placed(List<ComposedLine> composed, Column column, List<StandingLine> lines, Correction correction) {
         double middle = (lines.get(0).left() + lines.get(0).right()) / 2;
-        double right = lines.stream().mapToDouble(Line::right).max().orElseThrow();
-        List<Composed> placed = new ArrayList<>();
-        for (Composed line : composed) {
-            boolean fills = correction.set() == Setting.JUSTIFIED && !line.ends;
+        double right = lines.stream().mapToDouble(StandingLine::right).max().orElseThrow();
+        List<ComposedLine> placed = new ArrayList<>();
+        for (ComposedLine line : composed) {
+            boolean fills = correction.set() == Setting.JUSTIFIED && !line.ends();
             double left = switch (correction.set()) {
-                case AT_RIGHT -> right - line.width;
-                case CENTRED -> middle - line.width / 2;
-                default -> line.left;
+                case AT_RIGHT -> right - line.width();
+                case CENTRED -> middle - line.width() / 2;
+                default -> line.left();
             };
-            placed.add(new Composed(line.words, left, fills && line.words.size() > 1 ? column.right - left : line.width, line.baseline,
-                    line.ends, line.label));
+            placed.add(new ComposedLine(line.words(), left, fills && line.words().size() > 1 ? column.right - left : line.width(), line.baseline(),
+                    line.ends(), line.label()));
         }
         return placed;
     }
 
     /** Takes the old lines out, and puts the new ones in where they began. */
-    private void put(Correction correction, List<Line> lines, List<Composed> all, int stays, ShownGlyph like) throws Refused, IOException {
-        List<Composed> composed = all.subList(0, stays);
+    private void put(Correction correction, List<StandingLine> lines, List<ComposedLine> all, int stays, ShownGlyph like) throws Refused, IOException {
+        List<ComposedLine> composed = all.subList(0, stays);
         Map<Integer, Rewritten.Spot> spots = new HashMap<>();
         Rewritten.Spot[] fresh = new Rewritten.Spot[correction.text().length()];
         for (int i = 0; i < lines.size(); i++) {
             ShownGlyph target = lines.get(i).first();
-            for (List<ShownGlyph> some : List.of(lines.get(i).marks, lines.get(i).label)) {
+            for (List<ShownGlyph> some : List.of(lines.get(i).marks(), lines.get(i).label())) {
                 for (ShownGlyph mark : some) {
                     stream.of(mark).rewriting(mark, read.shown()).remove(mark.code());
                     changes.removes(mark);
@@ -487,7 +319,7 @@ final class PassageSetting {
             }
             int until = i == lines.size() - 1 ? composed.size() : Math.min(i + 1, composed.size());
             if (i >= until) continue;
-            double begin = composed.get(i).left;
+            double begin = composed.get(i).left();
             PenPath path = new PenPath(target, like, begin, stream, letters, changes);
             for (int j = i; j < until; j++) put(correction, composed.get(j), target, path, spots, fresh);
             List<TextRewriting.Insert> inserts = path.inserts();
@@ -499,11 +331,11 @@ final class PassageSetting {
             operator.goesBackTo(own);
             operator.goesBackToColour(stream.of(target).colour(target));
         }
-        for (Composed line : all.subList(stays, all.size())) {
-            for (Placed one : places(line, like)) {
-                Rewritten.Spot spot = PageRewriting.spot(one.x, one.x + one.width, line.baseline).goingOver();
-                if (one.letter.shown() != null) spots.put(one.letter.shown().glyph().order(), spot);
-                else for (int at = one.letter.at(); at < one.letter.at() + one.letter.text().length(); at++) fresh[at] = spot;
+        for (ComposedLine line : all.subList(stays, all.size())) {
+            for (ComposedLine.Placed one : line.places(like)) {
+                Rewritten.Spot spot = PageRewriting.spot(one.x(), one.x() + one.width(), line.baseline()).goingOver();
+                if (one.letter().shown() != null) spots.put(one.letter().shown().glyph().order(), spot);
+                else for (int at = one.letter().at(); at < one.letter().at() + one.letter().text().length(); at++) fresh[at] = spot;
             }
         }
         List<Rewritten.Spot> stand = new ArrayList<>();
@@ -512,39 +344,39 @@ final class PassageSetting {
     }
 
     /** Puts a line in, with the label that belongs before it. */
-    private void put(Correction correction, Composed line, ShownGlyph target, PenPath path, Map<Integer, Rewritten.Spot> spots, Rewritten.Spot[] fresh)
+    private void put(Correction correction, ComposedLine line, ShownGlyph target, PenPath path, Map<Integer, Rewritten.Spot> spots, Rewritten.Spot[] fresh)
             throws Refused, IOException {
-        double natural = line.words.stream().mapToDouble(word -> width(word, target)).sum();
-        double space = line.words.size() < 2 ? 0 : (line.width - natural) / (line.words.size() - 1);
-        double x = line.left;
-        path.begin(line.baseline);
-        if (line.label != null) {
-            double at = line.label.left();
-            for (SetWord.Letter letter : line.label.word().letters()) {
+        double natural = line.words().stream().mapToDouble(word -> word.width(target)).sum();
+        double space = line.words().size() < 2 ? 0 : (line.width() - natural) / (line.words().size() - 1);
+        double x = line.left();
+        path.begin(line.baseline());
+        if (line.label() != null) {
+            double at = line.label().left();
+            for (SetWord.Letter letter : line.label().word().letters()) {
                 at += letter.before();
                 path.put(letter, at);
                 at += PenPath.width(letter, target);
             }
-            if (!line.words.get(0).letters().isEmpty()) path.space();
+            if (!line.words().get(0).letters().isEmpty()) path.space();
         }
-        for (int i = 0; i < line.words.size(); i++) {
-            SetWord word = line.words.get(i);
-            if (word.opens() >= 0) fresh[word.opens()] = PageRewriting.spot(line.left, line.left, line.baseline);
+        for (int i = 0; i < line.words().size(); i++) {
+            SetWord word = line.words().get(i);
+            if (word.opens() >= 0) fresh[word.opens()] = PageRewriting.spot(line.left(), line.left(), line.baseline());
             for (SetWord.Letter letter : word.letters()) {
                 x += letter.before();
                 double width = PenPath.width(letter, target);
                 String colour = path.put(letter, x);
-                Rewritten.Spot spot = PageRewriting.spot(x, x + width, line.baseline);
-                drawn.carry(letter.marked(), x, x + width, line.baseline, target);
-                links.carry(letter.shown() == null ? letter.like() : letter.shown(), x, x + width, line.baseline, target);
-                if (letter.shown() == null) drawn.letter(correction, letter.at(), letter.at() + letter.text().length(), x, x + width, line.baseline,
+                Rewritten.Spot spot = PageRewriting.spot(x, x + width, line.baseline());
+                drawn.carry(letter.marked(), x, x + width, line.baseline(), target);
+                links.carry(letter.shown() == null ? letter.like() : letter.shown(), x, x + width, line.baseline(), target);
+                if (letter.shown() == null) drawn.letter(correction, letter.at(), letter.at() + letter.text().length(), x, x + width, line.baseline(),
                         letter.share() * target.glyph().size(), target, colour);
                 if (letter.shown() != null) spots.put(letter.shown().glyph().order(), spot);
                 else for (int at = letter.at(); at < letter.at() + letter.text().length(); at++) fresh[at] = spot;
                 x += width;
             }
             x += space - target.spacing() / target.size() * target.across();
-            if (i < line.words.size() - 1) path.space();
+            if (i < line.words().size() - 1) path.space();
         }
     }
 }

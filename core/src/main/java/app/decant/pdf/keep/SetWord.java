@@ -35,6 +35,13 @@ record SetWord(List<Letter> letters, int begins, int opens) {
 
     boolean isOpening() { return opens != -1; }
 
+    /** How wide it is where the spacing of a mark holds, in points. */
+    double width(ShownGlyph like) {
+        if (letters.isEmpty()) return 0;
+        double sum = letters.stream().mapToDouble(letter -> letter.before() + PenPath.width(letter, like)).sum();
+        return sum - like.spacing() / like.size() * like.across();
+    }
+
     /** The size of the largest letters among words; those of notes are not asked. */
     static double share(List<SetWord> words) {
         return words.stream().flatMap(word -> word.letters.stream()).filter(letter -> letter.raised == 0).mapToDouble(Letter::share).max().orElse(1);

@@ -49,7 +49,8 @@ public final class PickedLook {
 
     static <T> void set(Desk desk, Property<T> property, T value) {
         TextSelection span = desk.selection().get();
-        if (span == null) return;
+        // A picture has no letters: nothing would be seen of it, and it would count as changed.
+        if (span == null || Pictures.picked(desk.document(), span) != null) return;
         if (span.isEmpty()) {
             desk.dressNext(typed(desk).with(property, value));
             return;

@@ -1,0 +1,107 @@
+package app.decant.pdf.keep;
+
+import app.decant.pdf.keep.PageRewriting.Refused;
+import app.decant.pdf.keep.WordMarkings.Marking;
+import app.decant.pdf.read.ShownGlyph;
+import app.decant.words.Message;
+import java.io.IOException;
+import java.util.List;
+
+/** The words of a passage as they are to be set: those that stay, letter by letter as the page has them, and those that are put in. */
+final class PassageWords {
+    /** A gap this wide, in ems, parts words. */
+    private static final double SPACE = 0.12;
+
+    private final ChangedStream stream;
+    private final NewLetters letters;
+    private final WordMarkings markings;
+
+    PassageWords(ChangedPage at) {
+        stream = at.stream;
+        letters = at.letters;
+        markings = at.markings;
+    }
+
+    /** The words of lines, with what is put in. */
+    List<SetWord> of(Correction correction, List<StandingLine> lines) throws Refused, IOException {
+        SetWord.Gathering words = new SetWord.Gathering();
+        List<Integer> firstLine = correction.passage().lines().get(correction.first());
+        int begin = firstLine.indexOf(lines.get(0).first().glyph().order());
+        int last = correction.last() - correction.first();
+        Correction.Parting parting = correction.passage().parting();
+        for (int i = 0; i < lines.size(); i++) {
+            List<ShownGlyph> marks = lines.get(i).marks().stream().filter(mark -> !mark.glyph().isSpace()).toList();
+            List<Integer> all = correction.passage().lines().get(correction.first() + i);
+            // An end of a paragraph within what goes has gone with it.
+            if (parting != null && i > last && parting.starts().contains(correction.first() + i)) words.endParagraph(SetWord.STANDS);
+            ShownGlyph before = null;
+            for (ShownGlyph mark : marks) {
+                int index = all.indexOf(mark.glyph().order());
+                boolean after = i > 0 || index >= correction.from();
+                boolean goes = after && (i < last || i == last && index < correction.to());
+                boolean gap = before == null || mark.glyph().x() - before.glyph().right() > SPACE * mark.glyph().size();
+                if (i == 0 && index == Math.max(begin, correction.from())) {
+                    if (gap) words.end(-1);
+                    add(words, correction, mark, lines.get(i).marks(), lines.get(0).first());
+                }
+                if (!goes && !correction.passage().hyphens().contains(mark.glyph().order())) {
+                    if (gap && !(before == null && i > 0 && endsParted(lines.get(i - 1), correction))) words.end(before == null ? i : -1);
+                    double kerned = words.isBetween() || before == null || gap ? 0 : mark.glyph().x() - before.glyph().x() - natural(before, before);
+                    words.take(standing(mark, lines.get(i), kerned, lines.get(0).first()));
+                }
+                before = mark;
+            }
+        }
+        return words.all();
+    }
+
+    /** A mark of a line as a letter to be set. */
+    private SetWord.Letter standing(ShownGlyph mark, StandingLine line, double kerned, ShownGlyph like) throws Refused, IOException {
+        boolean note = StandingLine.isNote(mark, line.first(), line.baseline());
+        double share = note ? mark.glyph().size() / line.first().glyph().size() : 1;
+        return new SetWord.Letter(mark, -1, mark.glyph().text(), letters.bytes(mark), mark.width() * share, mark, null, kerned, share,
+                note ? line.baseline() - mark.glyph().baseline() : 0, painted(mark, like), mark.glyph().rgb(), markings.of(mark));
+    }
+
+    /** The operators that set the colour of a mark, where it is another than that of the passage's first. */
+    private String painted(ShownGlyph mark, ShownGlyph like) throws Refused, IOException {
+        if (mark.glyph().rgb() == like.glyph().rgb()) return null;
+        String colour = stream.of(mark).colour(mark);
+        if (mark.mode() != 0 || colour == null || stream.of(like).colour(like) == null) throw new Refused(Message.of("keep.its-colour-is-set-elsewhere"));
+        return colour;
+    }
+
+    private static boolean endsParted(StandingLine line, Correction correction) {
+        List<ShownGlyph> marks = line.marks().stream().filter(mark -> !mark.glyph().isSpace()).toList();
+        return correction.passage().hyphens().contains(marks.get(marks.size() - 1).glyph().order());
+    }
+
+    /** The words that are put in. */
+    private void add(SetWord.Gathering words, Correction correction, ShownGlyph first, List<ShownGlyph> line, ShownGlyph like) throws Refused, IOException {
+        int at = 0;
+        List<Integer> rgb = correction.rgb(first.glyph().rgb());
+        for (Correction.Run run : correction.runs()) {
+            List<Marking> marked = markings.of(first).stream().filter(one -> !run.undrawn().contains(one.place())).toList();
+            for (String part : run.text().split("(?<=\\s|\u2029)|(?=\\s|\u2029)")) {
+                if (part.indexOf(Correction.PARAGRAPH) >= 0) {
+                    words.endParagraph(at);
+                } else if (part.isBlank()) {
+                    words.end(-1);
+                } else {
+                    int in = 0;
+                    for (TextRewriting.Insert one : letters.inserts(run.part(part), first, line)) {
+                        double em = (one.advance() / 1000 - first.spacing() / first.size()) * run.share();
+                        String letter = part.substring(in, in + one.letters());
+                        words.take(new SetWord.Letter(null, at + in, letter, one.bytes(), em, first, one.font(), 0, run.share(), 0,
+                                one.colour() == null ? painted(first, like) : one.colour(), rgb.get(at), marked));
+                        in += one.letters();
+                    }
+                }
+                at += part.length();
+            }
+        }
+    }
+
+    /** How far the pen goes on for a glyph where the spacing of another holds, in points. */
+    private static double natural(ShownGlyph glyph, ShownGlyph like) { return (glyph.width() + like.spacing() / like.size()) * glyph.across(); }
+}
