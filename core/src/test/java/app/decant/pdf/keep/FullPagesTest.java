@@ -40,6 +40,8 @@ import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructur
 import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureNode;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDDocumentOutline;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
@@ -242,6 +244,28 @@ class FullPagesTest {
             assertThat(pdf.getPages().indexOf(place.getPage())).isEqualTo(1);
             assertThat(PDRectangle.A4.getHeight() - place.getTop()).isCloseTo(first.getYDirAdj() - 12, within(1.5f));
         }
+    }
+
+    /** Either all pages take what comes, or none gives anything: one with a note beside its lines can't let them go down. */
+    @Test void aPageThatCanTakeNothingKeepsTheOthersAsTheyWere() throws IOException {
+        Path plain = file(4, 20, "F");
+        Path source = root.resolve("noted.pdf");
+        try (PDDocument pdf = Loader.loadPDF(plain.toFile())) {
+            PDAnnotationText note = new PDAnnotationText();
+            note.setRectangle(new PDRectangle(200, 600, 20, 20));
+            note.setContents("Is that so?");
+            pdf.getPage(2).setAnnotations(List.<PDAnnotation>of(note));
+            pdf.save(source.toFile());
+        }
+        Made made = new CorrectedFile(root).correct(source, "goes on in line 2 of 3", MORE);
+        for (int page = 0; page < made.pages().count(); page++) assertThat(made.pages().rewritten(page)).as("page %d", page).isNull();
+        assertThat(made.findings()).anyMatch(finding -> finding.contains("no room"));
+        String all = text(made.receipt().file(), made.pages().count());
+        assertThat(all).contains(MORE.replace(" ", "")).contains(words(30, 4, 6).replace(" ", ""));
+        // A shorter change asks nothing of the next pages.
+        Made small = new CorrectedFile(root).correct(source, "goes on in line 2 of 3", "leads on in line 2 of 3");
+        assertThat(small.pages().rewritten(0)).as("%s", small.findings()).isNotNull();
+        assertThat(small.pages().rewritten(1)).isNull();
     }
 
     @Test void aLastPageThatIsFullTakesNothing() throws IOException {

@@ -25,6 +25,11 @@ public final class SheetStrip {
     private Workbook told;
     private int lit = -1;
 
+    private final List<Row> shown = new ArrayList<>();
+
+    /** A sheet in the strip, and where its pages are told. */
+    private record Row(List<Object> sheet, Button button, Label pages) { }
+
     public SheetStrip(SheetTable table) {
         this.table = table;
         rows.setId("sheet-strip");
@@ -56,13 +61,23 @@ public final class SheetStrip {
         if (workbook == told && here == lit) return;
         told = workbook;
         lit = here;
-        List<Node> all = new ArrayList<>();
-        for (int i = 0; i < workbook.sheets().size(); i++) all.add(row(workbook, i, i == here));
-        rows.getChildren().setAll(all);
+        // Rows stay what they are where they can: one that is being pressed must not be another when it is let go.
+        if (!shown.stream().map(Row::sheet).toList().equals(workbook.sheets().stream().map(SheetStrip::title).toList())) {
+            shown.clear();
+            for (int i = 0; i < workbook.sheets().size(); i++) shown.add(row(workbook.sheets().get(i), i));
+            rows.getChildren().setAll(shown.stream().map(Row::button).toList());
+        }
+        for (int i = 0; i < shown.size(); i++) {
+            shown.get(i).button.getStyleClass().remove("here");
+            if (i == here) shown.get(i).button.getStyleClass().add("here");
+            if (!workbook.sheets().get(i).hidden()) tell(workbook, i, shown.get(i).pages);
+        }
     }
 
-    private Node row(Workbook workbook, int index, boolean here) {
-        Sheet sheet = workbook.sheets().get(index);
+    /** What a row is known by: the name of its sheet, and whether that is hidden. */
+    private static List<Object> title(Sheet sheet) { return List.of(sheet.name(), sheet.hidden()); }
+
+    private Row row(Sheet sheet, int index) {
         Label name = new Label(sheet.name());
         name.getStyleClass().add(sheet.hidden() ? "quiet" : "strong");
         Label pages = new Label(sheet.hidden() ? Words.of("sheet.hidden") : " ");
@@ -71,11 +86,9 @@ public final class SheetStrip {
         row.setGraphic(new VBox(2, name, pages));
         row.setMaxWidth(Double.MAX_VALUE);
         row.getStyleClass().add("sheet-row");
-        if (here) row.getStyleClass().add("here");
         row.setAccessibleText(sheet.name());
-        if (!sheet.hidden()) tell(workbook, index, pages);
         row.setOnAction(event -> table.show(index));
-        return row;
+        return new Row(title(sheet), row, pages);
     }
 
     /** Tells on how many pages a sheet falls, once that is known: of long ones it takes a while. */
