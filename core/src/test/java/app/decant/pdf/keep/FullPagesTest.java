@@ -261,7 +261,7 @@ class FullPagesTest {
         for (int page = 0; page < made.pages().count(); page++) assertThat(made.pages().rewritten(page)).as("page %d", page).isNull();
         assertThat(made.findings()).anyMatch(finding -> finding.contains("no room"));
         String all = text(made.receipt().file(), made.pages().count());
-        assertThat(all).contains(MORE.replace(" ", "")).contains(words(30, 4, 6).replace(" ", ""));
+        assertThat(all).contains(MORE.replace(" ", "")).contains(words(26, 4, 6).replace(" ", ""));
         // A shorter change asks nothing of the next pages.
         Made small = new CorrectedFile(root).correct(source, "goes on in line 2 of 3", "leads on in line 2 of 3");
         assertThat(small.pages().rewritten(0)).as("%s", small.findings()).isNotNull();
