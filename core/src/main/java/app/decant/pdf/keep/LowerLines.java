@@ -198,15 +198,17 @@ final class LowerLines {
      */
     void stretch(Passage passage, double lowest, double by, double end, double leading) throws Refused, IOException {
         Set<Integer> known = new HashSet<>(moved);
-        double from = left;
-        double to = right;
+        Rectangle2D words = null;
         for (int order : passage.marks()) {
             known.add(order);
             ShownGlyph mark = byOrder.get(order);
             if (mark == null) continue;
-            from = Math.min(from, mark.glyph().x());
-            to = Math.max(to, mark.glyph().right());
+            Rectangle2D box = new Rectangle2D.Double(mark.glyph().x(), mark.glyph().baseline(), Math.max(0, mark.glyph().width()), 0);
+            words = words == null ? box : words.createUnion(box);
         }
+        if (words == null) return;
+        double from = Math.min(left, words.getMinX());
+        double to = Math.max(right, words.getMaxX());
         double ends = Math.max(lowest, stood);
         double height = lowest + BELOW * leading;
         Rectangle2D swept = new Rectangle2D.Double(from, lowest, to - from, Math.max(0.1, end + LEAST_BELOW * leading - lowest));
@@ -214,6 +216,8 @@ final class LowerLines {
             Rectangle2D box = one.box();
             boolean crosses = box.getMinY() < lowest && box.getMaxY() > lowest && box.getMinX() < to + leading && box.getMaxX() > from - leading;
             if (!crosses || going.contains(one) || changes.isUndrawn(one.painted().from()) || box.getMaxY() > ends + APART * leading) continue;
+            // A drawing beside the words is none that holds them; a line down may be the side of a frame.
+            if (box.getWidth() > THIN && (box.getMinX() > words.getMinX() + THIN || box.getMaxX() < words.getMaxX() - THIN)) continue;
             boolean holds = box.contains(swept);
             if (box.getMaxY() + by > read.page().height() - FOOT && holds) continue;
             try {

@@ -150,6 +150,20 @@ class MarkedWordsTest {
         }
     }
 
+    /** What is drawn beside words holds none of them: it is neither made longer nor does it forbid that they go on. */
+    @Test void drawingsBesideWordsStayAsTheyAre() throws IOException {
+        Path plain = new CorrectedFile(root).file(WORDS);
+        double right = reach(plain, "ask the")[1];
+        for (String drawn : List.of("0 0.5 0 rg %1$.2f 660 m %2$.2f 704 l %2$.2f 672 l f 0 g\n", "0.6 0.9 0.6 rg %1$.2f 668 24 36 re f 0 g\n")) {
+            Path source = new CorrectedFile(root).file(String.format(Locale.ROOT, drawn, right + 6, right + 30) + WORDS);
+            List<Rectangle2D> was = boxes(source);
+            Path file = correct(source, "captain of yours.", "captain of yours, or whoever stands at the gangway when the ship is about to leave, and there is"
+                    + " always somebody.").receipt().file();
+            assertThat(boxes(file)).as(drawn).isEqualTo(was);
+            assertThat(place(file, "harbour office")).isGreaterThan(place(source, "harbour office") + 13);
+        }
+    }
+
     /** Around each path that a page paints, as PDFBox follows it. */
     private static List<Rectangle2D> boxes(Path file) throws IOException {
         List<Rectangle2D> boxes = new ArrayList<>();
