@@ -6,8 +6,8 @@ import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
 import app.decant.page.Original;
 import app.decant.page.Rewritten;
+import app.decant.pdf.keep.Arrival;
 import app.decant.pdf.keep.Correction;
-import app.decant.pdf.keep.GivenLines;
 import app.decant.pdf.keep.PageRewriting;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.SourceFile;
@@ -49,7 +49,7 @@ final class CorrectedPages implements AutoCloseable {
         private volatile String refused;
         private volatile boolean proven;
         private Rewritten page;
-        private double lower;
+        private PageRewriting.Made next;
 
         private Tried(Asked asked, PageRewriting.Made made, String refused) {
             this.asked = asked;
@@ -64,11 +64,16 @@ final class CorrectedPages implements AutoCloseable {
         /** The page as it is to be. */
         Rewritten page() { return page; }
 
-        private void told(double lower) { if (page.given().isEmpty() || this.lower != lower) page = made.page(lower); this.lower = lower; }
+        /** It is known what came of the page that takes what it gives over. */
+        private void told(Tried taking) {
+            if (next == taking.made) return;
+            next = taking.made;
+            page = made.page(next);
+        }
     }
 
     /** What a page is asked to be. */
-    private record Asked(List<Correction> corrections, GivenLines come, boolean mayGive) { }
+    private record Asked(List<Correction> corrections, Arrival come, boolean mayGive) { }
 
     CorrectedPages(Original original, TextFlow flow) {
         this.original = original;
@@ -87,7 +92,7 @@ final class CorrectedPages implements AutoCloseable {
         TreeSet<Integer> open = new TreeSet<>(wished.keySet());
         while (!open.isEmpty()) {
             int page = open.pollFirst();
-            GivenLines come = before(tries, page);
+            Arrival come = before(tries, page);
             Tried one = fixed.contains(page) ? new Tried(null, null, "") : tried(page, new Asked(wished.getOrDefault(page, List.of()), come,
                     !alone.contains(page)));
             int begins = page;
@@ -103,13 +108,13 @@ final class CorrectedPages implements AutoCloseable {
                 continue;
             }
             tries.put(page, one);
-            if (come != null) tries.get(page - 1).told(one.made.down());
+            if (come != null) tries.get(page - 1).told(one);
             if (one.made != null && one.made.given() != null) open.add(page + 1);
         }
         return tries;
     }
 
-    private static GivenLines before(Map<Integer, Tried> tries, int page) {
+    private static Arrival before(Map<Integer, Tried> tries, int page) {
         Tried before = tries.get(page - 1);
         return before == null || before.made == null ? null : before.made.given();
     }
@@ -190,9 +195,8 @@ final class CorrectedPages implements AutoCloseable {
         Map<Integer, Rewritten> alone = new TreeMap<>(inPlace);
         List<Integer> going = new ArrayList<>();
         inPlace.forEach((page, one) -> {
-            if (one.given().isEmpty()) return;
-            going.add(page);
-            going.add(one.given().get(0).page());
+            boolean takes = inPlace.containsKey(page - 1) && !inPlace.get(page - 1).given().isEmpty() || one.arrived() != null;
+            if (takes) going.addAll(List.of(page - 1, page));
         });
         Message full = Message.of("open.where-words-were-changed-the-page", Message.of("keep.the-page-has-no-room"));
         for (int page : going) if (alone.remove(page) != null) findings.add(Finding.changed(full).at(Finding.page(page)));

@@ -104,7 +104,7 @@ final class FoundStructure {
     private void placed(TextEdits.Edit edit, TextPassage passage) {
         Rewritten page = rewritten.get(edit.page());
         int index = edits.byPage().get(edit.page()).indexOf(edit);
-        for (Item.LineItem line : lines.of(edit, page, page.reset().get(index)).getOrDefault(edit.page(), List.of())) {
+        for (Item.LineItem line : lines.of(edit, rewritten::get, page.reset().get(index)).getOrDefault(edit.page(), List.of())) {
             for (Piece piece : line.line().pieces()) {
                 if (!(piece instanceof Piece.Letters letters)) continue;
                 for (int i = 0; i < letters.lefts().length; i++)

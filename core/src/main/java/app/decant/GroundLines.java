@@ -14,6 +14,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.IntFunction;
 
 /** Where the text of a document stands on the pages of the file that it was taken from: lines for carets and for what is picked, none of them painted. */
 final class GroundLines {
@@ -42,8 +43,12 @@ final class GroundLines {
         return stand == null ? Map.of() : lines(now, stand, true);
     }
 
-    /** The lines of what says something else in one place, as its page was written anew. */
-    Map<Integer, List<Item.LineItem>> of(TextEdits.Edit edit, Rewritten page, Rewritten.Reset reset) {
+    /**
+     * The lines of what says something else in one place, as its page was written anew.
+     *
+     * @param pages those that were written anew; null for the others
+     */
+    Map<Integer, List<Item.LineItem>> of(TextEdits.Edit edit, IntFunction<Rewritten> pages, Rewritten.Reset reset) {
         List<Provenance.Line> came = new ArrayList<>();
         List<int[]> places = new ArrayList<>();
         for (Paragraph old : edit.olds()) {
@@ -58,7 +63,7 @@ final class GroundLines {
         old.fill(WordChange.joined(edit.olds()).text());
         String text = WordChange.joined(edit.nows()).text();
         if (text.isEmpty()) return empty(edit.nows().get(0), old, edit.from(), true);
-        Stand stand = anew(edit, text, page, reset, old, came, places.toArray(new int[0][]));
+        Stand stand = anew(edit, text, pages, reset, old, came, places.toArray(new int[0][]));
         Map<Integer, List<Item.LineItem>> lines = new TreeMap<>();
         int from = 0;
         for (Paragraph now : edit.nows()) {
@@ -80,11 +85,11 @@ final class GroundLines {
     static List<Item.LineItem> of(StandingHeads.One head, Paragraph now) { return lines(now, stand(head), false).getOrDefault(head.page(), List.of()); }
 
     /** The lines of a header or footer that says something else in one place, as one page was written anew. */
-    static List<Item.LineItem> of(StandingHeads.One head, TextEdits.Edit edit, Rewritten page, Rewritten.Reset reset) {
+    static List<Item.LineItem> of(StandingHeads.One head, TextEdits.Edit edit, IntFunction<Rewritten> pages, Rewritten.Reset reset) {
         Stand old = stand(head);
         Paragraph now = edit.nows().get(0);
         Map<Integer, List<Item.LineItem>> lines = now.length() == 0 ? empty(now, old, edit.from(), false)
-                : lines(now, anew(edit, now.text(), page, reset, old, List.of(head.line()), places(head)), false);
+                : lines(now, anew(edit, now.text(), pages, reset, old, List.of(head.line()), places(head)), false);
         return lines.getOrDefault(head.page(), List.of());
     }
 
@@ -109,7 +114,7 @@ final class GroundLines {
     }
 
     /** Where the letters of an edited paragraph stand: those that stay where they stood or went to, the others where they were put. */
-    private static Stand anew(TextEdits.Edit edit, String text, Rewritten page, Rewritten.Reset reset, Stand old, List<Provenance.Line> came,
+    private static Stand anew(TextEdits.Edit edit, String text, IntFunction<Rewritten> pages, Rewritten.Reset reset, Stand old, List<Provenance.Line> came,
             int[][] places) {
         Stand stand = new Stand(text.length(), came);
         int added = reset.letters().size();
@@ -119,20 +124,22 @@ final class GroundLines {
             int was = i < edit.from() ? i : i - added + edit.to() - edit.from();
             if (!fresh && places[was] == null) continue;
             Rewritten.Spot spot = fresh ? reset.letters().get(i - edit.from()) : null;
+            int on = fresh ? edit.page() : came.get(places[was][0]).page();
+            Rewritten page = pages.apply(on);
             if (!fresh) {
                 Provenance.Line line = came.get(places[was][0]);
-                if (line.page() == edit.page()) spot = reset.marks().get(line.marks()[places[was][1]]);
-                Rewritten.Given given = line.page() == edit.page() && spot == null ? page.given(old.left[was], line.baseline()) : null;
+                Rewritten.Reset own = on == edit.page() ? reset : page == null ? null : page.arrived();
+                if (own != null) spot = own.marks().get(line.marks()[places[was][1]]);
+                Rewritten.Given given = page != null && spot == null ? page.given(old.left[was], line.baseline()) : null;
                 if (given != null) {
                     stand.put(i, given, old.left[was], old.right[was], line.baseline(), size);
                     continue;
                 }
-                double down = line.page() == edit.page() && spot == null ? page.pushed(old.left[was], line.baseline()) : 0;
-                int on = down == 0 ? old.line[was] : stand.line(edit.page(), line.baseline() + down, size);
-                if (spot == null) stand.put(i, on, old.left[was], old.right[was]);
+                double down = page != null && spot == null ? page.pushed(old.left[was], line.baseline()) : 0;
+                if (spot == null) stand.put(i, down == 0 ? old.line[was] : stand.line(on, line.baseline() + down, size), old.left[was], old.right[was]);
             }
             if (spot != null && spot.over()) stand.put(i, page.given(spot), spot.left(), spot.right(), spot.baseline(), size);
-            else if (spot != null) stand.put(i, stand.line(edit.page(), spot.baseline(), size), spot.left(), spot.right());
+            else if (spot != null) stand.put(i, stand.line(spot.isElsewhere() ? spot.page() : on, spot.baseline(), size), spot.left(), spot.right());
         }
         stand.fill(text);
         return stand;

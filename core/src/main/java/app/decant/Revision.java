@@ -139,7 +139,7 @@ public final class Revision implements AutoCloseable {
         TextEdits.Found edits = edits(now);
         if (edits == null || !edits.beyond().isEmpty() || !edits.edits().stream().allMatch(TextEdits.Edit::isPlain)) return null;
         Map<Integer, Rewritten> inPlace = CorrectedPages.inPlace(tries(edits), new ArrayList<>());
-        boolean goesOver = inPlace.values().stream().anyMatch(page -> !page.given().isEmpty());
+        boolean goesOver = inPlace.values().stream().anyMatch(page -> !page.given().isEmpty() || page.arrived() != null);
         return isWhole(edits, inPlace) && !goesOver ? FoundStructure.of(now, taken.provenance(), edits, inPlace) : null;
     }
 
@@ -211,13 +211,19 @@ public final class Revision implements AutoCloseable {
             for (int i = 0; i < some.size() && !some.get(i).isLabel() && walk.indexOf(some.get(i).old()) >= 0; i++) {
                 TextEdits.Edit edit = some.get(i);
                 edit.olds().forEach(old -> reset.put(old, Map.of()));
-                if (stands && !edit.isGone()) reset.put(edit.old(), lines.of(edit, one.page(), one.page().reset().get(i)));
+                if (stands && !edit.isGone()) reset.put(edit.old(), lines.of(edit, at -> rewritten(tries, at), one.page().reset().get(i)));
             }
         });
         if (edits == null) return reset;
         for (Paragraph other : edits.others()) reset.put(other, Map.of());
         edits.described().forEach((old, fresh) -> reset.put(old, lines.as(old, fresh)));
         return reset;
+    }
+
+    /** A page as it is rewritten; null where it is not. */
+    private static Rewritten rewritten(Map<Integer, Tried> tries, int page) {
+        Tried one = tries.get(page);
+        return one == null || one.refused() != null ? null : one.page();
     }
 
     /** The headers and footers on each page of the file, so that they can be written on there. */
@@ -237,7 +243,7 @@ public final class Revision implements AutoCloseable {
                 HeadLines known = headLines.get(one);
                 if (known == null || known.paragraph != paragraph || known.reset != reset) {
                     known = new HeadLines(paragraph, reset, List.copyOf(reset == null ? GroundLines.of(one, paragraph)
-                            : GroundLines.of(one, here.get(at), tried.page(), reset)));
+                            : GroundLines.of(one, here.get(at), other -> rewritten(tries, other), reset)));
                     headLines.put(one, known);
                 }
                 items.addAll(known.lines);

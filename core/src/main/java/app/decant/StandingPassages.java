@@ -119,12 +119,14 @@ final class StandingPassages {
         int begins = passage.get(first).indexOf(lines.get(begin[0]).marks()[begin[1]]);
         int ends = passage.get(last).indexOf(lines.get(end[0]).marks()[end[1]]);
         if (begins < 0 || ends < 0 || first == last && ends < begins) return null;
+        Stretch own = new Stretch(to - 1, lines, places, stretch[1], lastFrom);
         List<List<Integer>> following = goesOn ? List.of() : following(to - 1, stretch[1] - lastFrom, page);
         Correction.Parting parting = several ? parting(from, to, starts.stream().map(line -> line - skipped).toList(), fresh) : null;
         Set<Integer> labelled = new HashSet<>();
-        for (int i = from; i < to; i++) labelled.addAll(labels.marks(paragraph(i)));
-        Correction.Passage stands = new Correction.Passage(passage, hyphens(lines, places), goesOn, following, provenance.foot(page), parting,
-                labelled, onward(from, to, page));
+        for (int i = from; i < to; i++) if (page(i) == page) labelled.addAll(labels.marks(paragraph(i)));
+        Correction.Rest rest = goesOn && !several ? rest(own, page) : null;
+        Correction.Passage stands = new Correction.Passage(passage, own.hyphens(page), goesOn, following, provenance.foot(page), parting,
+                labelled, onward(from, to, page), rest);
         Correction.Setting setting = WordChange.setting(cascade, paragraph(from));
         // What stands before the change stays where it is; on lines that fill their column, or stand in its middle, all of the line moves.
         int moves = change.from();
@@ -135,6 +137,38 @@ final class StandingPassages {
             moves = Math.max(0, moves - paragraph(i).length() - 1);
         }
         return new Found(page, new Correction(stands, first, begins, last, ends + 1, change.runs(), setting, drawn));
+    }
+
+    /**
+     * Lines of a paragraph that stand without a break that somebody put between them.
+     *
+     * @param places of its letters on them
+     * @param end    after the last of them
+     * @param from   the first line of the last paragraph
+     */
+    private record Stretch(int stop, List<Provenance.Line> lines, int[][] places, int end, int from) {
+        /** Marks at the ends of lines on a page that stand for no letter of the text. */
+        Set<Integer> hyphens(int page) {
+            Set<Integer> hyphens = new HashSet<>();
+            for (Provenance.Line line : lines) {
+                String letters = line.letters().stripTrailing();
+                int last = letters.length() - 1;
+                if (line.page() == page && last >= 0 && (letters.charAt(last) == '-' || letters.charAt(last) == '\u2010')) hyphens.add(line.marks()[last]);
+            }
+            for (int[] place : places) if (place != null && lines.get(place[0]).page() == page) hyphens.remove(lines.get(place[0]).marks()[place[1]]);
+            return hyphens;
+        }
+    }
+
+    /** The lines with which a paragraph goes on at the head of the next page; null where they are elsewhere, or it stands in a table. */
+    private Correction.Rest rest(Stretch own, int before) {
+        int page = before + 1;
+        List<Provenance.Line> lines = own.lines.subList(0, own.end).stream().filter(line -> line.page() == page).toList();
+        if (lines.isEmpty() || walk.stops().get(own.stop).path().size() != 2 || lines.stream().anyMatch(line -> marks(line).isEmpty())) return null;
+        boolean goesOn = own.lines.subList(0, own.end).stream().anyMatch(line -> line.page() > page);
+        List<List<Integer>> following = goesOn ? List.of() : following(own.stop, own.end - own.from, page);
+        return new Correction.Rest(page, new Correction.Passage(lines.stream().map(StandingPassages::marks).toList(), own.hyphens(page), goesOn, following,
+                provenance.foot(page), null, Set.of(), flow.after(page), goesOn ? rest(own, page) : null));
     }
 
     /** Where the page goes on; what stands in tables goes nowhere. */
@@ -190,18 +224,6 @@ final class StandingPassages {
         List<Integer> marks = new ArrayList<>();
         for (int mark : line.marks()) if (mark >= 0 && (marks.isEmpty() || marks.get(marks.size() - 1) != mark)) marks.add(mark);
         return marks;
-    }
-
-    /** Marks at the ends of lines that stand for no letter of the text. */
-    private static Set<Integer> hyphens(List<Provenance.Line> lines, int[][] places) {
-        Set<Integer> hyphens = new HashSet<>();
-        for (Provenance.Line line : lines) {
-            String letters = line.letters().stripTrailing();
-            int end = letters.length() - 1;
-            if (end >= 0 && (letters.charAt(end) == '-' || letters.charAt(end) == '\u2010')) hyphens.add(line.marks()[end]);
-        }
-        for (int[] place : places) if (place != null) hyphens.remove(lines.get(place[0]).marks()[place[1]]);
-        return hyphens;
     }
 
     /**

@@ -4,7 +4,6 @@ import app.decant.document.Finding;
 import app.decant.font.Face;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -19,10 +18,11 @@ import java.util.Map;
  * @param given   what stands at the head of another page now
  * @param relinked links that are somewhere else with their words
  * @param tagged  what came from another page, by the marked contents it was of there
+ * @param arrived where the letters stand of a passage that took words from the page before: those words and the passage's own; null where none came
  * @param findings what is to be told of it
  */
 public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Reset> reset, List<Push> pushed, List<Given> given,
-        List<Relinked> relinked, List<Tagged> tagged, List<Finding> findings) {
+        List<Relinked> relinked, List<Tagged> tagged, Reset arrived, List<Finding> findings) {
     public Rewritten {
         areas = List.copyOf(areas);
         reset = List.copyOf(reset);
@@ -122,28 +122,32 @@ public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Rese
             marks = Map.copyOf(marks);
             letters = Collections.unmodifiableList(new ArrayList<>(letters));
         }
-
-        /** The same so many points further down. */
-        public Reset lowered(double by) {
-            if (by == 0) return this;
-            Map<Integer, Spot> lower = new HashMap<>();
-            marks.forEach((mark, spot) -> lower.put(mark, spot.lowered(by)));
-            return new Reset(lower, letters.stream().map(spot -> spot == null ? null : spot.lowered(by)).toList());
-        }
     }
 
     /**
      * Where a letter stands, in points from the top left corner of the page as it was read.
      *
-     * @param over whether it is of lines that went over to another page, on which it would have stood here
+     * @param page the index of the page, or {@link #HERE}; {@link #OVER} for lines that went over to another, on which they would have stood here
      */
-    public record Spot(float left, float right, float baseline, boolean over) {
-        public Spot(float left, float right, float baseline) { this(left, right, baseline, false); }
+    public record Spot(float left, float right, float baseline, int page) {
+        static final int HERE = -1;
+        static final int OVER = -2;
 
-        Spot lowered(double by) { return over ? this : new Spot(left, right, (float) (baseline + by), false); }
+        public Spot(float left, float right, float baseline) { this(left, right, baseline, HERE); }
+
+        /** The same so many points further down, where it is on this page. */
+        public Spot lowered(double by) { return page != HERE ? this : new Spot(left, right, (float) (baseline + by), HERE); }
 
         /** The same on the page that the lines go over to, told as if they stood on this. */
-        public Spot goingOver() { return new Spot(left, right, baseline, true); }
+        public Spot goingOver() { return on(OVER); }
+
+        /** The same on another page. */
+        public Spot on(int other) { return new Spot(left, right, baseline, other); }
+
+        public boolean over() { return page == OVER; }
+
+        /** Whether it is told where on another page it is. */
+        public boolean isElsewhere() { return page >= 0; }
     }
 
     /**

@@ -364,7 +364,7 @@ class PageTest {
         Rewritten.Push up = new Rewritten.Push(new Rewritten.Area(50, 400, 300, 800), -4, 0);
         Rewritten page = new Rewritten(new byte[0], new Rewritten.Parts(List.of(), List.of(), List.of()), List.of(), List.of(), List.of(down, up),
                 List.of(new Rewritten.Given(new Rewritten.Area(50, 700, 300, 790), 0, 4, 0, -650, false),
-                new Rewritten.Given(new Rewritten.Area(50, 650, 300, 790), 0, 4, 0, -600, true)), List.of(), List.of(), List.of());
+                new Rewritten.Given(new Rewritten.Area(50, 650, 300, 790), 0, 4, 0, -600, true)), List.of(), List.of(), null, List.of());
         assertThat(page.given(60, 700).down()).isEqualTo(-650);
         assertThat(page.given(60, 699)).isNull();
         assertThat(page.given(new Rewritten.Spot(60, 66, 700).goingOver()).down()).isEqualTo(-600);
@@ -380,10 +380,13 @@ class PageTest {
         assertThat(new Rewritten.Parts(List.of(), List.of(new Rewritten.Font("T2", FACE, List.of())), List.of()).any()).isTrue();
         assertThat(new Rewritten.Parts(List.of(), List.of(), List.of(new Rewritten.Loan("T3", 7, 0))).any()).isTrue();
         Rewritten.Reset reset = new Rewritten.Reset(Map.of(3, new Rewritten.Spot(1, 2, 10)), Arrays.asList(new Rewritten.Spot(5, 6, 10), null));
-        assertThat(reset.lowered(0)).isSameAs(reset);
-        Rewritten.Reset lower = reset.lowered(2.5);
-        assertThat(lower.marks()).containsExactly(Map.entry(3, new Rewritten.Spot(1, 2, 12.5f)));
-        assertThat(lower.letters()).containsExactly(new Rewritten.Spot(5, 6, 12.5f), null);
+        assertThat(reset.letters()).containsExactly(new Rewritten.Spot(5, 6, 10), null);
+        Rewritten.Spot spot = new Rewritten.Spot(1, 2, 10);
+        assertThat(spot.lowered(2.5)).isEqualTo(new Rewritten.Spot(1, 2, 12.5f));
+        assertThat(spot.goingOver().lowered(2.5)).as("it went over").isEqualTo(spot.goingOver());
+        assertThat(spot.on(4).lowered(2.5)).as("it stands on another page").isEqualTo(spot.on(4));
+        assertThat(List.of(spot.isElsewhere(), spot.goingOver().isElsewhere(), spot.on(0).isElsewhere())).containsExactly(false, false, true);
+        assertThat(List.of(spot.over(), spot.goingOver().over(), spot.on(0).over())).containsExactly(false, true, false);
     }
 
     @Test void areasHoldWhatStandsInThem() {

@@ -300,6 +300,11 @@ class ReviseTest {
         assertThat(document()).isEqualTo(before);
     }
 
+    /** Writes another measure into a field. */
+    private static void measure(FxRobot robot, String field, String value) {
+        robot.clickOn(field).press(KeyCode.SHORTCUT).type(KeyCode.A).release(KeyCode.SHORTCUT).write(value).type(KeyCode.ENTER);
+    }
+
     @Test void aPictureIsPickedSizedDescribedReplacedAndPutIn(FxRobot robot) throws TimeoutException, IOException {
         Document before = document();
         Picture ship = pictures().stream().filter(one -> one.image().type().equals("image/jpeg")).findFirst().orElseThrow();
@@ -310,7 +315,7 @@ class ReviseTest {
         settle();
         assertThat(window.desk().selection().get()).isEqualTo(Pictures.find(document(), ship));
         robot.clickOn("#picture-description").write(" and a gull");
-        robot.doubleClickOn("#picture-width").write("80").type(KeyCode.ENTER);
+        measure(robot, "#picture-width", "80");
         settle();
         Picture made = pictures().stream().filter(one -> one.image().equals(ship.image())).findFirst().orElseThrow();
         assertThat(made.width()).isCloseTo(80 * 72 / 25.4, within(0.1));
@@ -365,11 +370,11 @@ class ReviseTest {
         double point = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().scale());
         assertThat(framed().left() - over.left()).isCloseTo(60 / point, within(1.0));
         assertThat(framed().top() - over.top()).isCloseTo(30 / point, within(1.0));
-        robot.doubleClickOn("#picture-from-left").write("25").type(KeyCode.ENTER);
+        measure(robot, "#picture-from-left", "25");
         settle();
         assertThat(framed().left()).isCloseTo(25 * 72 / 25.4, within(0.2));
         robot.clickOn("#picture-cut");
-        robot.doubleClickOn("#picture-cut-left").write("10").type(KeyCode.ENTER);
+        measure(robot, "#picture-cut-left", "10");
         settle();
         assertThat(picked().crop().left()).isGreaterThan(0.05);
         select(robot, "#picture-standing", Placing.TEXT_AT_RIGHT);
@@ -389,7 +394,7 @@ class ReviseTest {
         settle();
         assertThat(TextBoxes.at(document(), window.desk().selection().get()).blocks()).first()
                 .satisfies(block -> assertThat(((Paragraph) block).text()).isEqualTo("Ask here"));
-        robot.doubleClickOn("#box-width").write("70").type(KeyCode.ENTER);
+        measure(robot, "#box-width", "70");
         settle();
         assertThat(TextBoxes.at(document(), window.desk().selection().get()).width()).isCloseTo(70 * 72 / 25.4, within(0.2));
         select(robot, "#box-standing", Placing.ALONE);

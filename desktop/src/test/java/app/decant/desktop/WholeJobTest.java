@@ -227,8 +227,12 @@ class WholeJobTest {
         settle();
         assertThat(titles()).containsSubsequence("2.2 Vehicles", "2.3 Luggage and bicycles", "2.4 Travelling with animals");
         double row = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.spine().rowY("2.2 Vehicles"));
-        robot.doubleClickOn(WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.spine().node().localToScreen(90, row)));
-        settle();
+        Point2D heading = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.spine().node().localToScreen(90, row));
+        // Two presses that a busy machine takes too long for are none together.
+        for (int i = 0; i < 5 && !(robot.window(0).getScene().getFocusOwner() instanceof TextField); i++) {
+            robot.doubleClickOn(heading);
+            settle();
+        }
         robot.eraseText(8).write("Cars and vans");
         push(robot, KeyCode.ENTER);
         assertThat(titles()).contains("2.2 Cars and vans");

@@ -55,7 +55,7 @@ final class ArrivingLines {
         Rectangle2D box = box(lines);
         List<List<Integer>> all = given.to().lines();
         Correction.Passage passage = new Correction.Passage(all.subList(0, 1), Set.of(), false, all.subList(1, all.size()), given.to().foot(), null, Set.of(),
-                onward);
+                onward, null);
         double leading = LEADING * large;
         LowerLines lower = new LowerLines(at);
         double lowest = lower.move(passage, List.of(head), was - ABOVE * large - BELOW * leading, by, leading);

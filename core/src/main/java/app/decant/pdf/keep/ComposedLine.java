@@ -16,6 +16,12 @@ record ComposedLine(List<SetWord> words, double left, double width, double basel
     /** The size of its largest letters beside that of the passage's. */
     double share() { return SetWord.share(words); }
 
+    /** How wide its words are with plain spaces between, where the spacing of a mark holds. */
+    double natural(ShownGlyph like) { return words.stream().mapToDouble(word -> word.width(like)).sum() + (words.size() - 1) * space(like); }
+
+    /** What parts words of letters as one mark. */
+    static double space(ShownGlyph like) { return like.glyph().space() > 0 ? like.glyph().space() : 0.25 * like.glyph().size(); }
+
     /** A letter and where it stands. */
     record Placed(SetWord.Letter letter, double x, double width) { }
 

@@ -24,9 +24,14 @@ import java.util.stream.Collectors;
 public record Correction(Passage passage, int first, int from, int last, int to, List<Run> runs, Setting set, boolean drawnBy) {
     public Correction {
         runs = List.copyOf(runs);
-        if (first > last || from < 0 || first == last && to <= from) throw new IllegalArgumentException("Something has to go");
-        if (from >= passage.lines.get(first).size() || to > passage.lines.get(last).size() || to < 1) throw new IllegalArgumentException("It has to be there");
+        boolean whole = first == 0 && from == 0 && last == 0 && to == 0;
+        if (first > last || from < 0 || first == last && to <= from && !whole) throw new IllegalArgumentException("Something has to go");
+        if (from >= passage.lines.get(first).size() || to > passage.lines.get(last).size() || to < 1 && !whole)
+            throw new IllegalArgumentException("It has to be there");
     }
+
+    /** A passage of which nothing goes: words are put before it. */
+    static Correction before(Passage passage, List<Run> runs, Setting set) { return new Correction(passage, 0, 0, 0, 0, runs, set, false); }
 
     /** Stands among new words for the end of a paragraph: what follows begins another. */
     public static final char PARAGRAPH = '\u2029';
@@ -63,9 +68,10 @@ public record Correction(Passage passage, int first, int from, int last, int to,
      * @param parting   how its paragraphs are parted; null where it is one, and stays one
      * @param labelled  the marks among those of its lines that are labels of list items, which stand by themselves
      * @param onward    where the text of its page goes on; null where that is not known, or can take nothing
+     * @param rest      where the passage itself goes on; null where it does not, or that can take nothing
      */
     public record Passage(List<List<Integer>> lines, Set<Integer> hyphens, boolean goesOn, List<List<Integer>> following, double foot, Parting parting,
-            Set<Integer> labelled, Onward onward) {
+            Set<Integer> labelled, Onward onward, Rest rest) {
         public Passage {
             labelled = Set.copyOf(labelled);
             lines = lines.stream().map(List::copyOf).toList();
@@ -75,7 +81,7 @@ public record Correction(Passage passage, int first, int from, int last, int to,
 
         /** A passage without labels. */
         public Passage(List<List<Integer>> lines, Set<Integer> hyphens, boolean goesOn, List<List<Integer>> following, double foot, Parting parting) {
-            this(lines, hyphens, goesOn, following, foot, parting, Set.of(), null);
+            this(lines, hyphens, goesOn, following, foot, parting, Set.of(), null, null);
         }
 
         /** All marks of its lines. */
@@ -85,6 +91,13 @@ public record Correction(Passage passage, int first, int from, int last, int to,
             return marks;
         }
     }
+
+    /**
+     * The lines with which a passage goes on in another column, or at the head of the next page.
+     *
+     * @param page the index of the page that they are on
+     */
+    public record Rest(int page, Passage passage) { }
 
     /**
      * How the paragraphs of a passage stand one below another.
@@ -138,8 +151,36 @@ public record Correction(Passage passage, int first, int from, int last, int to,
 
     /** The same on a page that can give nothing over. */
     public Correction alone() {
-        return passage.onward == null ? this : new Correction(new Passage(passage.lines, passage.hyphens, passage.goesOn, passage.following, passage.foot,
-                passage.parting, passage.labelled, null), first, from, last, to, runs, set, drawnBy);
+        return passage.onward == null && passage.rest == null ? this : new Correction(new Passage(passage.lines, passage.hyphens, passage.goesOn,
+                passage.following, passage.foot, passage.parting, passage.labelled, null, null), first, from, last, to, runs, set, drawnBy);
+    }
+
+    /**
+     * The same within its own column, where the passage has lines in others.
+     *
+     * @param page      the index of its page
+     * @param baselines of all lines of the passage, in points
+     * @param apart     how much lower a line stands than the one before it, at least
+     */
+    Correction inColumn(int page, double[] baselines, double apart) {
+        int begin = first;
+        while (begin > 0 && baselines[begin] > baselines[begin - 1] + apart) begin--;
+        int end = last + 1;
+        while (end < baselines.length && baselines[end] > baselines[end - 1] + apart) end++;
+        boolean one = begin == 0 && end == baselines.length;
+        for (int i = first + 1; i <= last; i++) one |= baselines[i] <= baselines[i - 1] + apart;
+        if (one || passage.parting != null) return this;
+        Passage own = passage;
+        if (end < baselines.length) {
+            Passage after = new Passage(passage.lines.subList(end, baselines.length), passage.hyphens, passage.goesOn, passage.following, passage.foot, null,
+                    passage.labelled, passage.onward, passage.rest);
+            own = new Passage(passage.lines.subList(begin, end), passage.hyphens, true, List.of(), passage.foot, null, passage.labelled, null,
+                    new Rest(page, after));
+        } else {
+            own = new Passage(passage.lines.subList(begin, end), passage.hyphens, passage.goesOn, passage.following, passage.foot, null, passage.labelled,
+                    passage.onward, passage.rest);
+        }
+        return new Correction(own, first - begin, from, last - begin, to, runs, set, drawnBy);
     }
 
     /** All words that are put in. */

@@ -11,7 +11,7 @@ import java.util.List;
  * @param to   where they go
  * @param lines from above
  */
-public record GivenLines(int from, Onward to, List<Line> lines) {
+public record GivenLines(int from, Onward to, List<Line> lines) implements Arrival {
     public GivenLines {
         lines = lines.stream().sorted(Comparator.comparingDouble(Line::baseline)).toList();
         if (lines.isEmpty()) throw new IllegalArgumentException("Something is given over");

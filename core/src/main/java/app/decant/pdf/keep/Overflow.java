@@ -30,6 +30,8 @@ final class Overflow {
     private final PageChanges changes;
     private final Set<Integer> gone = new HashSet<>();
     private GivenLines given;
+    private GivenWords words;
+    private PlacedAnew placed;
 
     Overflow(ChangedPage at) {
         page = at.page;
@@ -46,7 +48,26 @@ final class Overflow {
     boolean isGiven(int order) { return gone.contains(order); }
 
     /** What was given over; null for nothing. */
-    GivenLines given() { return given; }
+    Arrival given() { return words != null ? words : given; }
+
+    /** Words of a passage that their page has no room for go to its lines on the next. */
+    void give(GivenWords going, PlacedAnew passage) throws NoRoom {
+        if (given != null || words != null) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
+        words = going;
+        placed = passage;
+    }
+
+    /** Where words that were given over stand now. */
+    void told(Rewritten.Reset there, int to) {
+        if (words == null) return;
+        int at = 0;
+        for (List<GivenWords.Letter> word : words.words()) {
+            for (GivenWords.Letter letter : word) {
+                placed.elsewhere(letter, there.letters().get(at), to);
+                at += letter.text().length();
+            }
+        }
+    }
 
     /**
      * Where it stood, and where it stands now.
@@ -55,6 +76,7 @@ final class Overflow {
      */
     List<Rewritten.Given> told(double lower) {
         List<Rewritten.Given> told = new ArrayList<>();
+        if (given == null) return told;
         List<Line> lines = given.lines();
         int from = 0;
         for (int to = 1; to <= lines.size(); to++) {
@@ -114,7 +136,8 @@ final class Overflow {
      *
      * @param by how much further down that would stand for them
      */
-    private void giveFresh(List<Line> lines, double by, Onward to) {
+    private void giveFresh(List<Line> lines, double by, Onward to) throws NoRoom {
+        if (words != null) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
         List<Line> all = new ArrayList<>(lines);
         if (given != null) given.lines().forEach(line -> all.add(line.lower(by)));
         given = new GivenLines(read.page().index(), to, all);
@@ -145,6 +168,7 @@ final class Overflow {
             all.add(new Line(line.get(0).glyph().baseline(), line.get(0).glyph().baseline(), size, some));
         }
         if (area == null) return;
+        if (words != null) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
         if (LoweredPlaces.refuses(page, read.page().turn(), new Rectangle2D.Double(), area, Set.of()))
             throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         changes.touches(area.getMinX() - 2, area.getMinY() - 2, area.getMaxX() + 2, area.getMaxY() + 2);
@@ -166,9 +190,13 @@ final class Overflow {
         if (like.mode() != 0 || font == null || like.glyph().link() != null) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
         double size = like.glyph().size();
         double height = Math.sqrt(Math.max(0, size * size - like.slant() * like.slant()));
+        return new Letter(text, hexadecimal(bytes), font, em, x, em * like.across() * share, baseline, size * share, height * share, like.across() * share,
+                like.slant() * share, rgb, stream.contents(like));
+    }
+
+    static String hexadecimal(byte[] bytes) {
         StringBuilder code = new StringBuilder();
         for (byte one : bytes) code.append(String.format("%02X", one & 255));
-        return new Letter(text, code.toString(), font, em, x, em * like.across() * share, baseline, size * share, height * share, like.across() * share,
-                like.slant() * share, rgb, stream.contents(like));
+        return code.toString();
     }
 }

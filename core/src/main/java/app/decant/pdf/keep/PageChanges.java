@@ -39,7 +39,8 @@ final class PageChanges {
     private final List<Rectangle2D> added = new ArrayList<>();
     private final List<Expected> expected = new ArrayList<>();
     private final List<Rewritten.Area> areas = new ArrayList<>();
-    private final List<Pending> reset = new ArrayList<>();
+    private final List<PlacedAnew> reset = new ArrayList<>();
+    private PlacedAnew arrived;
     private final List<Rewritten.Push> pushed = new ArrayList<>();
 
     /**
@@ -53,19 +54,15 @@ final class PageChanges {
 
     private double baseline(Expected one) { return one.baseline + (one.alone ? 0 : lowered(one.mark)); }
 
-    /**
-     * A passage that says something else, as if nothing above it did.
-     *
-     * @param place of a mark of it: where that goes down, so does all of it
-     */
-    private record Pending(Rewritten.Reset reset, int place) { }
-
     PageChanges(PageReader.Addressed read) { this.read = read; }
 
     List<Rewritten.Area> areas() { return areas; }
 
     /** Where passages stand that say something else, once all that pushes them down is known. */
-    List<Rewritten.Reset> reset() { return reset.stream().map(one -> one.reset.lowered(down.getOrDefault(one.place, 0.0))).toList(); }
+    List<Rewritten.Reset> reset() { return reset.stream().map(one -> one.told(down)).toList(); }
+
+    /** Where the passage stands that took words from the page before; null for none. */
+    Rewritten.Reset arrived() { return arrived == null ? null : arrived.told(down); }
 
     List<Rewritten.Push> pushed() { return pushed; }
 
@@ -136,9 +133,11 @@ final class PageChanges {
         }
     }
 
-    void resets(Map<Integer, Rewritten.Spot> marks, List<Rewritten.Spot> letters, ShownGlyph place) {
-        reset.add(new Pending(new Rewritten.Reset(marks, letters), place.glyph().order()));
-    }
+    /** A passage says something else. */
+    void resets(PlacedAnew passage) { reset.add(passage); }
+
+    /** A passage takes words from the page before. */
+    void takes(PlacedAnew passage) { arrived = passage; }
 
     void pushes(double left, double top, double to, double bottom, double by) {
         pushed.add(new Rewritten.Push(new Rewritten.Area(left, top, to, bottom), by, read.page().turn()));

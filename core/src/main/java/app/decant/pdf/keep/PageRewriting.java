@@ -10,7 +10,6 @@ import app.decant.pdf.read.SourceFile;
 import app.decant.words.Message;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -33,7 +32,7 @@ public final class PageRewriting {
     private final NewLetters letters;
     private final ArrivingLines arriving;
 
-    /** Something that can't be done within the page's own at.stream. */
+    /** Something that can't be done within the page's own stream. */
     public static class Refused extends Exception {
         private static final long serialVersionUID = 1;
 
@@ -71,15 +70,13 @@ public final class PageRewriting {
         public Rewritten page() { return page; }
 
         /** What the page has no room for, that the next is to take; null for nothing. */
-        public GivenLines given() { return rewriting.at.overflow.given(); }
+        public Arrival given() { return rewriting.at.overflow.given(); }
 
-        /** How much lower what it took from the page before it stands than there, in points. */
-        public double down() { return down; }
-
-        /** The page where what it gives over stands so much lower on the next. */
-        public Rewritten page(double lower) {
-            return given() == null ? page : new Rewritten(page.content(), page.parts(), page.areas(), page.reset(), page.pushed(),
-                    rewriting.at.overflow.told(lower), page.relinked(), page.tagged(), page.findings());
+        /** The page, once it is known where on the next stands what it gives over. */
+        public Rewritten page(Made next) {
+            List<Rewritten.Given> given = rewriting.at.overflow.told(next.down);
+            if (next.page.arrived() != null) rewriting.at.overflow.told(next.page.arrived(), next.rewriting.page);
+            return rewriting.rewritten(page.content(), given);
         }
 
         /**
@@ -106,24 +103,25 @@ public final class PageRewriting {
      * @param faces that help out where a font inside the file lacks a letter
      * @throws Refused where one of them can't be made there
      */
-    public static Made rewrite(SourceFile source, PageReader.Addressed read, List<Correction> corrections, GivenLines come, Onward onward,
+    public static Made rewrite(SourceFile source, PageReader.Addressed read, List<Correction> corrections, Arrival come, Onward onward,
             FontCatalogue faces) throws Refused {
         try {
             PageRewriting rewriting = new PageRewriting(source, read, faces);
-            double down = come == null ? 0 : rewriting.arriving.put(come, onward);
+            double down = come instanceof GivenLines lines ? rewriting.arriving.put(lines, onward) : 0;
+            if (come instanceof GivenWords words) rewriting.take(words);
             for (Correction correction : corrections) rewriting.correct(correction);
             rewriting.at.drawn.paint();
             rewriting.changes.refuseCut();
             byte[] made = rewriting.at.stream.made();
-            return new Made(rewriting.rewritten(made), rewriting, down);
+            return new Made(rewriting.rewritten(made, List.of()), rewriting, down);
         } catch (IOException | RuntimeException e) {
             throw damaged(e, read.page().index());
         }
     }
 
-    private Rewritten rewritten(byte[] content) {
-        return new Rewritten(content, at.stream.parts(), changes.areas(), changes.reset(), changes.pushed(), List.of(), at.links.made(), arriving.tagged(),
-                at.findings);
+    private Rewritten rewritten(byte[] content, List<Rewritten.Given> given) {
+        return new Rewritten(content, at.stream.parts(), changes.areas(), changes.reset(), changes.pushed(), given, at.links.made(), arriving.tagged(),
+                changes.arrived(), at.findings);
     }
 
     private static Refused damaged(Exception cause, int page) {
@@ -131,7 +129,15 @@ public final class PageRewriting {
         return new Refused(Message.of("keep.its-stream-is-damaged"));
     }
 
-    private void correct(Correction wished) throws Refused, IOException {
+    /** Words of a passage come from the page before. */
+    private void take(GivenWords words) throws Refused, IOException {
+        PlacedAnew placed = new PlacedAnew(words.count());
+        changes.takes(placed);
+        new PassageSetting(at, placed).set(words);
+    }
+
+    private void correct(Correction correction) throws Refused, IOException {
+        Correction wished = inColumn(correction, at);
         if (wished.isOnOneLine() && !wished.isRemoval() && wished.passage().parting() == null) {
             try {
                 correctLine(wished);
@@ -140,7 +146,23 @@ public final class PageRewriting {
                 LoggerFactory.getLogger(PageRewriting.class).debug("The passage is set anew: {}", e.getMessage());
             }
         }
-        new PassageSetting(at).set(wished);
+        PlacedAnew placed = new PlacedAnew(wished.text().length());
+        changes.resets(placed);
+        new PassageSetting(at, placed).set(wished);
+    }
+
+    /** A correction within its own column. */
+    static Correction inColumn(Correction correction, ChangedPage at) throws Refused {
+        List<List<Integer>> lines = correction.passage().lines();
+        if (lines.size() == 1) return correction;
+        double[] baselines = new double[lines.size()];
+        double size = 0;
+        for (int i = 0; i < baselines.length; i++) {
+            Glyph first = movable(lines.get(i), at.byOrder).get(0).glyph();
+            baselines[i] = first.baseline();
+            size = Math.max(size, first.size());
+        }
+        return correction.inColumn(at.read.page().index(), baselines, PassageSetting.APART * size);
     }
 
     /** The marks of a line, all of which can be taken out and put elsewhere. */
@@ -156,7 +178,7 @@ public final class PageRewriting {
         return marks;
     }
 
-    /** Puts other words into a line, if it has the at.room. */
+    /** Puts other words into a line, if it has the room. */
     private void correctLine(Correction correction) throws Refused, IOException {
         List<ShownGlyph> words = movable(correction.line(), at.byOrder);
         // Labels stay at their place, whatever is done to their lines.
@@ -185,7 +207,7 @@ public final class PageRewriting {
             at.stream.of(leader).rewriting(leader, read.shown()).remove(leader.code());
             changes.removes(leader);
         }
-        Map<Integer, Rewritten.Spot> spots = new HashMap<>();
+        PlacedAnew placed = new PlacedAnew(correction.text().length());
         for (int i = 0; i < line.size(); i++) {
             ShownGlyph glyph = line.get(i);
             boolean goes = i >= from && i < to;
@@ -201,31 +223,33 @@ public final class PageRewriting {
                 changes.removes(glyph);
             } else if (!changes.isRemoved(glyph)) {
                 changes.moves(glyph, shifts[i]);
-                spots.put(glyph.glyph().order(), spot(glyph.glyph().x() + shifts[i], glyph.glyph().right() + shifts[i], glyph.glyph().baseline()));
+                placed.mark(glyph.glyph().order(), spot(glyph.glyph().x() + shifts[i], glyph.glyph().right() + shifts[i], glyph.glyph().baseline()), first);
             }
         }
         area(line, change);
-        changes.resets(spots, put(inserts, correction, first.glyph().x() + shifts[from], first), first);
+        put(inserts, correction, first.glyph().x() + shifts[from], first, placed);
+        changes.resets(placed);
     }
 
     static Rewritten.Spot spot(double left, double right, double baseline) { return new Rewritten.Spot((float) left, (float) right, (float) baseline); }
 
     /** Tells where the letters of a text stand that begins somewhere. */
-    private List<Rewritten.Spot> put(List<TextRewriting.Insert> inserts, Correction correction, double from, ShownGlyph first)
+    private void put(List<TextRewriting.Insert> inserts, Correction correction, double from, ShownGlyph first, PlacedAnew placed)
             throws Refused, IOException {
         String text = correction.text();
         List<Integer> rgb = correction.rgb(first.glyph().rgb());
-        List<Rewritten.Spot> spots = new ArrayList<>();
+        int letter = 0;
         double x = from;
         double baseline = first.glyph().baseline();
         for (TextRewriting.Insert one : inserts) {
             double width = one.advance() * first.across() / 1000;
-            changes.puts(text.substring(spots.size(), spots.size() + one.letters()), x, width, baseline, first, rgb.get(spots.size()));
-            at.drawn.letter(correction, spots.size(), spots.size() + one.letters(), x, x + width, baseline, first.glyph().size(), first, one.colour());
-            for (int i = 0; i < one.letters(); i++) spots.add(spot(x + width * i / one.letters(), x + width * (i + 1) / one.letters(), baseline));
+            changes.puts(text.substring(letter, letter + one.letters()), x, width, baseline, first, rgb.get(letter));
+            at.drawn.letter(correction, letter, letter + one.letters(), x, x + width, baseline, first.glyph().size(), first, one.colour());
+            for (int i = 0; i < one.letters(); i++)
+                placed.letter(letter + i, spot(x + width * i / one.letters(), x + width * (i + 1) / one.letters(), baseline), first);
+            letter += one.letters();
             x += width;
         }
-        return spots;
     }
 
     /** How far each mark of the line moves to the right, in points. */
@@ -281,7 +305,7 @@ public final class PageRewriting {
         double now = 0;
         for (int i = 0; i < line.size(); i++) {
             if (i == to) now += change;
-            // A space that is a mark itself moves with what stands before it; what follows has the at.room.
+            // A space that is a mark itself moves with what stands before it; what follows has the room.
             boolean mark = line.get(i).glyph().isSpace();
             if (spaces.contains(i) && !mark) now += each;
             shifts[i] = now;

@@ -12,7 +12,6 @@ import app.decant.words.Message;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -26,11 +25,8 @@ import org.apache.pdfbox.pdmodel.PDPage;
 final class PassageSetting {
     /** A gap this wide, in ems, leads to a tab stop. */
     private static final double TAB = 1.6;
-    /** The height of a line of a passage that has but one, in ems; common practice. */
-    private static final double LEADING = 1.2;
-    /** Lines nearer or farther than these, in ems, are no passage. */
-    private static final double TIGHTEST = 0.8;
-    private static final double LOOSEST = 4;
+    /** A line stands so much lower than that before it, in ems, or it is in another column. */
+    static final double APART = 0.5;
     /** Of the height of a line this is above its baseline, and this below; common practice. */
     private static final double ABOVE = 0.75;
     private static final double BELOW = 0.25;
@@ -43,14 +39,16 @@ final class PassageSetting {
     private final ChangedStream stream;
     private final NewLetters letters;
     private final DrawnLines drawn;
-    private final LineRoom room;
     private final PageChanges changes;
     private final Overflow overflow;
     private final WordMarkings markings;
     private final CarriedLinks links;
+    private final PlacedAnew placed;
 
-    PassageSetting(ChangedPage at) {
+    /** @param placed hears where letters come to stand */
+    PassageSetting(ChangedPage at, PlacedAnew placed) {
         this.at = at;
+        this.placed = placed;
         page = at.page;
         read = at.read;
         rows = at.rows;
@@ -60,53 +58,75 @@ final class PassageSetting {
         drawn = at.drawn;
         markings = at.markings;
         links = at.links;
-        room = at.room;
         changes = at.changes;
         overflow = at.overflow;
     }
 
-    void set(Correction correction) throws Refused, IOException {
+    void set(Correction correction) throws Refused, IOException { set(correction, null); }
+
+    /** Sets lines of a passage with words before them that come from the page before. */
+    void set(GivenWords words) throws Refused, IOException {
+        Correction before = PageRewriting.inColumn(Correction.before(words.to(), List.of(), words.set()), at);
+        set(before, new GoingOn(at).coming(words));
+    }
+
+    /** @param coming words that are set before those that are there; null for none */
+    void set(Correction correction, GoingOn.Coming coming) throws Refused, IOException {
         for (List<Integer> line : correction.passage().lines())
             for (int order : line) if (overflow.isGiven(order)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
         List<StandingLine> lines = lines(correction);
         ShownGlyph like = lines.get(0).first();
-        Column column = column(correction, lines);
-        List<SetWord> words = new PassageWords(at).of(correction, lines);
-        List<ComposedLine> composed = composed(words, lines, column, correction, like);
+        PassageColumn column = PassageColumn.of(at, correction, lines, coming);
+        List<SetWord> words = new PassageWords(at).of(correction, lines, coming);
+        List<ComposedLine> composed = composed(words, lines, column, correction, like, false);
         Correction.Parting parting = correction.passage().parting();
         int rest = parting == null ? resync(words, composed) : -1;
+        if (correction.passage().goesOn() && (rest < 0 || composed.size() > rest && correction.passage().onward() == null)) {
+            if (rest >= 0) composed = composed(words, lines, column, correction, like, true);
+            composed = going(correction, composed, lines, column);
+            rest = -1;
+        }
         int consumed = rest < 0 ? lines.size() : rest;
-        if (rest < 0 && (correction.passage().goesOn() || lines.size() < correction.passage().lines().size() - correction.first()))
-            throw new NoRoom(Message.of("keep.its-passage-goes-on-elsewhere"));
         // A passage without words keeps a line to write on.
         double by = correction.isRemoval() ? gone(correction, lines) : parting != null && !composed.isEmpty()
                 ? composed.get(composed.size() - 1).baseline() - lines.get(lines.size() - 1).baseline()
-                        + BELOW * column.leading * (composed.get(composed.size() - 1).share() - 1)
-                : (Math.max(1, composed.size()) - consumed) * column.leading + deeper(composed, column);
+                        + BELOW * column.leading() * (composed.get(composed.size() - 1).share() - 1)
+                : correction.passage().goesOn() && rest < 0 ? 0 : (Math.max(1, composed.size()) - consumed) * column.leading() + deeper(composed, column);
         takeMarkings(correction, lines, consumed);
         LowerLines lower = new LowerLines(at);
         double bottom = by == 0 ? lines.get(consumed - 1).baseline()
                 : lower.move(correction.passage(), lines.subList(consumed, lines.size()).stream().map(StandingLine::marks).toList(),
-                        lines.get(consumed - 1).baseline(), by, column.leading);
+                        lines.get(consumed - 1).baseline(), by, column.leading());
         // Where a line stood there is room for one.
         int stays = rest < 0 && by > 0 ? stays(correction, composed, like, lower, column, lines.get(consumed - 1).baseline()) : composed.size();
         if (stays < composed.size()) overflow.give(correction, composed.subList(stays, composed.size()), by, like);
         double lowest = stays == 0 ? stays < composed.size() ? lines.get(0).baseline() : bottom : Math.max(bottom, composed.get(stays - 1).baseline());
-        if (by != 0) lower.stretch(correction.passage(), lines.get(consumed - 1).baseline(), by, lowest, column.leading);
+        if (by != 0) lower.stretch(correction.passage(), lines.get(consumed - 1).baseline(), by, lowest, column.leading());
         for (StandingLine line : lines.subList(0, consumed)) {
             rows.refuseDoubled(line.marks());
             rows.refuseDoubled(line.label());
         }
-        if (by > 0) lower.refuseObstacles(correction.passage(), lines.get(consumed - 1).marks(), column.left, column.right, lowest, 0, column.leading);
+        if (by > 0) lower.refuseObstacles(correction.passage(), lines.get(consumed - 1).marks(), column.left(), column.right(), lowest, 0, column.leading());
         put(correction, lines.subList(0, consumed), composed, stays, like);
         double size = like.glyph().size() * Math.max(1, composed.stream().mapToDouble(ComposedLine::share).max().orElse(1));
-        double from = Math.min(column.left, lines.stream().mapToDouble(StandingLine::left).min().orElse(column.left));
-        double to = Math.max(column.right, lines.stream().mapToDouble(StandingLine::right).max().orElse(column.right));
+        double from = Math.min(column.left(), lines.stream().mapToDouble(StandingLine::left).min().orElse(column.left()));
+        double to = Math.max(column.right(), lines.stream().mapToDouble(StandingLine::right).max().orElse(column.right()));
         Rectangle2D touched = new Rectangle2D.Double(Math.min(from, lower.left()), like.glyph().baseline() - 0.7 * size, 0, 0);
         touched.add(Math.max(to, lower.right()), Math.max(lowest, lower.bottom()) + 0.2 * size);
         if (LoweredPlaces.refuses(page, read.page().turn(), lower.extent(size), touched, links.going()))
             throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         changes.touches(touched.getMinX() - 0.5 * size, touched.getMinY() - 0.6 * size, touched.getMaxX() + 0.5 * size, touched.getMaxY() + 0.4 * size);
+    }
+
+    /** The lines that stay where a passage goes on; the words of the others go on with it. */
+    private List<ComposedLine> going(Correction correction, List<ComposedLine> composed, List<StandingLine> lines, PassageColumn column) throws Refused, IOException {
+        Correction.Passage passage = correction.passage();
+        boolean whole = passage.rest() != null && passage.parting() == null && !composed.isEmpty()
+                && lines.size() == passage.lines().size() - correction.first();
+        if (!whole || composed.stream().anyMatch(line -> line.share() != 1)) throw new NoRoom(Message.of("keep.its-passage-goes-on-elsewhere"));
+        int stays = GoingOn.stays(composed, lines.size(), column.right(), correction.set(), lines.get(0).first());
+        new GoingOn(at).send(correction, composed.subList(stays, composed.size()), lines, column.right() - column.indent(), placed);
+        return composed.subList(0, stays);
     }
 
     /** What is drawn with the words of lines goes, to be drawn again where these come to stand. */
@@ -133,15 +153,6 @@ final class PassageSetting {
         return Math.min(0, first.baseline() - next.glyph().baseline() + Math.max(0, after - before));
     }
 
-    /**
-     * Where lines stand.
-     *
-     * @param indent where lines after the first begin
-     * @param opens  where the first line of a paragraph begins
-     * @param begins the first letters of all lines of the passage as they are
-     */
-    private record Column(double left, double indent, double opens, double right, double leading, List<ShownGlyph> begins) { }
-
     /** The lines from the first on where something is another, as far as they stand one below another. */
     private List<StandingLine> lines(Correction correction) throws Refused {
         List<StandingLine> lines = new ArrayList<>();
@@ -151,19 +162,15 @@ final class PassageSetting {
             List<ShownGlyph> label = marks.stream().filter(mark -> !correction.isText(mark)).toList();
             if (i == correction.first()) marks = marks.subList(begin(correction, marks, label.size()), marks.size());
             // The label of the line on which the change begins stays where it is.
-            StandingLine line = i == correction.first() ? line(marks, List.of()) : line(marks.stream().filter(correction::isText).toList(), label);
-            if (!lines.isEmpty() && line.baseline() <= lines.get(lines.size() - 1).baseline() + 0.5 * line.first().glyph().size()) break;
+            StandingLine line = i == correction.first() ? PassageColumn.line(rows, marks, List.of())
+                    : PassageColumn.line(rows, marks.stream().filter(correction::isText).toList(), label);
+            if (!lines.isEmpty() && line.baseline() <= lines.get(lines.size() - 1).baseline() + APART * line.first().glyph().size()) break;
             lines.add(line);
         }
         if (lines.size() <= correction.last() - correction.first()) throw new Refused(Message.of("keep.its-lines-do-not-stand-one-below"));
         ShownGlyph like = lines.get(0).first();
         for (StandingLine line : lines) for (ShownGlyph mark : line.marks()) refuseOther(mark, like, line.baseline());
         return lines;
-    }
-
-    private StandingLine line(List<ShownGlyph> marks, List<ShownGlyph> label) throws Refused {
-        if (marks.isEmpty()) throw new Refused(Message.of("keep.its-text-is-not-where-it-seems"));
-        return new StandingLine(rows.withSpaces(marks), label.isEmpty() ? label : rows.withSpaces(label));
     }
 
     /** What is set anew begins after the label, and the last tab before the change. */
@@ -190,38 +197,10 @@ final class PassageSetting {
                 Message.of("keep.letters-stand-above-or-below-its-lines"));
     }
 
-    private Column column(Correction correction, List<StandingLine> lines) throws Refused {
-        List<List<Integer>> all = correction.passage().lines();
-        ShownGlyph like = lines.get(0).first();
-        double size = like.glyph().size();
-        List<StandingLine> whole = new ArrayList<>();
-        for (List<Integer> marks : all) whole.add(line(PageRewriting.movable(marks, byOrder).stream().filter(correction::isText).toList(), List.of()));
-        Correction.Parting parting = correction.passage().parting();
-        double leading = LEADING * size;
-        if (parting != null) leading = parting.leading();
-        else if (lines.size() > 1) leading = lines.get(1).baseline() - lines.get(0).baseline();
-        else if (all.size() > 1) leading = whole.get(all.size() - 1).baseline() - whole.get(all.size() - 2).baseline();
-        if (leading < TIGHTEST * size || leading > LOOSEST * size) throw new Refused(Message.of("keep.its-lines-do-not-stand-one-below"));
-        int second = all.size() > 2 && all.size() - 1 > correction.first() ? correction.first() + 1 : all.size() - 1;
-        double indent = parting != null ? indent(whole, parting) : all.size() > 1 ? whole.get(second).left() : lines.get(0).left();
-        double right;
-        if (correction.set() == Setting.JUSTIFIED && all.size() > 1) {
-            right = whole.subList(0, all.size() - (correction.passage().goesOn() ? 0 : 1)).stream().mapToDouble(StandingLine::right).max().orElseThrow();
-        } else {
-            right = room.right(lines.get(0).marks(), lines.get(0).right(), correction);
-        }
-        return new Column(lines.get(0).left(), indent, whole.get(0).left(), right, leading, whole.stream().map(StandingLine::first).toList());
-    }
-
-    /** Where the second line of a paragraph begins; where none has one, as the first. */
-    private static double indent(List<StandingLine> whole, Correction.Parting parting) {
-        for (int i = 1; i < whole.size(); i++) if (!parting.starts().contains(i)) return whole.get(i).left();
-        return whole.get(0).left();
-    }
-
-    private List<ComposedLine> composed(List<SetWord> words, List<StandingLine> lines, Column column, Correction correction, ShownGlyph like)
-            throws Refused, IOException {
-        double space = like.glyph().space() > 0 ? like.glyph().space() : 0.25 * like.glyph().size();
+    /** @param through whether it does not end where a line begins as one did before */
+    private List<ComposedLine> composed(List<SetWord> words, List<StandingLine> lines, PassageColumn column, Correction correction, ShownGlyph like,
+            boolean through) throws Refused, IOException {
+        double space = ComposedLine.space(like);
         int last = correction.last() - correction.first();
         Correction.Parting parting = correction.passage().parting();
         boolean sides = correction.set() != Setting.AT_LEFT && correction.set() != Setting.JUSTIFIED;
@@ -229,19 +208,19 @@ final class PassageSetting {
         int paragraph = parting == null ? 0 : (int) parting.starts().stream().filter(start -> start <= correction.first()).count();
         int at = 0;
         while (at < words.size()) {
-            if (parting == null && words.get(at).begins() > last) break;
+            if (parting == null && !through && words.get(at).begins() > last) break;
             int line = composed.size();
             boolean opens = words.get(at).isOpening();
-            double left = line == 0 ? column.left : opens ? column.opens : line < lines.size() && parting == null ? lines.get(line).left() : column.indent;
-            if (sides) left = Math.min(column.left, column.indent);
+            double left = line == 0 ? column.left() : opens ? column.opens() : line < lines.size() && parting == null ? lines.get(line).left() : column.indent();
+            if (sides) left = Math.min(column.left(), column.indent());
             double width = words.get(at).width(like);
             int end = at + 1;
-            while (end < words.size() && !words.get(end).isOpening() && left + width + space + words.get(end).width(like) <= column.right + 0.05)
+            while (end < words.size() && !words.get(end).isOpening() && left + width + space + words.get(end).width(like) <= column.right() + 0.05)
                 width += space + words.get(end++).width(like);
-            if (left + width > column.right + 0.5) throw new NoRoom(Message.of("keep.a-word-is-longer-than-its-line"));
-            double baseline = baseline(composed, lines, column, parting, opens) + ABOVE * column.leading * (SetWord.share(words.subList(at, end)) - 1);
+            if (left + width > column.right() + 0.5) throw new NoRoom(Message.of("keep.a-word-is-longer-than-its-line"));
+            double baseline = baseline(composed, lines, column, parting, opens) + ABOVE * column.leading() * (SetWord.share(words.subList(at, end)) - 1);
             if (parting == null || line == 0) baseline += deeper(composed.subList(0, line), column);
-            else baseline += BELOW * column.leading * (composed.get(line - 1).share() - 1);
+            else baseline += BELOW * column.leading() * (composed.get(line - 1).share() - 1);
             boolean ends = end == words.size() ? !correction.passage().goesOn() : words.get(end).isOpening();
             SetLabel label = opens && parting != null ? label(parting, ++paragraph, like, column) : null;
             composed.add(new ComposedLine(words.subList(at, end), left, width, baseline, ends, label));
@@ -250,22 +229,22 @@ final class PassageSetting {
         return placed(composed, column, lines, correction);
     }
 
-    private SetLabel label(Correction.Parting parting, int paragraph, ShownGlyph like, Column column) throws Refused, IOException {
+    private SetLabel label(Correction.Parting parting, int paragraph, ShownGlyph like, PassageColumn column) throws Refused, IOException {
         if (parting.labels().isEmpty()) return null;
         if (paragraph >= parting.labels().size()) throw new Refused(Message.of("keep.its-text-is-not-where-it-seems"));
-        return new SetLabels(stream, letters, byOrder).of(parting.labels().get(paragraph), like, column.opens, column.begins);
+        return new SetLabels(stream, letters, byOrder).of(parting.labels().get(paragraph), like, column.opens(), column.begins());
     }
 
     /** How much deeper what follows lines stands for what in them is larger than it was: a share of their height above the letters, one below. */
-    private static double deeper(List<ComposedLine> lines, Column column) {
-        return lines.stream().mapToDouble(line -> (ABOVE + BELOW) * column.leading * (line.share() - 1)).sum();
+    private static double deeper(List<ComposedLine> lines, PassageColumn column) {
+        return lines.stream().mapToDouble(line -> (ABOVE + BELOW) * column.leading() * (line.share() - 1)).sum();
     }
 
     /** Where the next line stands: as the page has it, below the last as far as lines are; where paragraphs come or go, each below the one before. */
-    private static double baseline(List<ComposedLine> composed, List<StandingLine> lines, Column column, Correction.Parting parting, boolean opens) {
+    private static double baseline(List<ComposedLine> composed, List<StandingLine> lines, PassageColumn column, Correction.Parting parting, boolean opens) {
         int line = composed.size();
         if (parting != null && line > 0) return composed.get(line - 1).baseline() + (opens ? parting.gap() : parting.leading());
-        return line < lines.size() ? lines.get(line).baseline() : lines.get(lines.size() - 1).baseline() + (line - lines.size() + 1) * column.leading;
+        return line < lines.size() ? lines.get(line).baseline() : lines.get(lines.size() - 1).baseline() + (line - lines.size() + 1) * column.leading();
     }
 
     /** The line, as the page is, that goes on as it was after those that were composed; -1 where none does. */
@@ -275,8 +254,8 @@ final class PassageSetting {
     }
 
     /** How many of the lines a page keeps that ends with them; no first line of a paragraph is left alone, nor a last one; common practice. */
-    private static int stays(Correction correction, List<ComposedLine> composed, ShownGlyph like, LowerLines lower, Column column, double stood) {
-        double limit = Math.max(stood, lower.limit(correction.passage(), column.left, column.right, column.leading, like));
+    private static int stays(Correction correction, List<ComposedLine> composed, ShownGlyph like, LowerLines lower, PassageColumn column, double stood) {
+        double limit = Math.max(stood, lower.limit(correction.passage(), column.left(), column.right(), column.leading(), like));
         int stays = composed.size();
         while (stays > 0 && composed.get(stays - 1).baseline() > limit) stays--;
         if (stays == composed.size() || correction.passage().onward() == null) return composed.size();
@@ -287,7 +266,7 @@ final class PassageSetting {
     }
 
     /** The lines between the edges of their column; extra lines below the last that is there. */
-    private static List<ComposedLine> placed(List<ComposedLine> composed, Column column, List<StandingLine> lines, Correction correction) {
+    private static List<ComposedLine> placed(List<ComposedLine> composed, PassageColumn column, List<StandingLine> lines, Correction correction) {
         double middle = (lines.get(0).left() + lines.get(0).right()) / 2;
         double right = lines.stream().mapToDouble(StandingLine::right).max().orElseThrow();
         List<ComposedLine> placed = new ArrayList<>();
@@ -298,7 +277,7 @@ final class PassageSetting {
                 case CENTRED -> middle - line.width() / 2;
                 default -> line.left();
             };
-            placed.add(new ComposedLine(line.words(), left, fills && line.words().size() > 1 ? column.right - left : line.width(), line.baseline(),
+            placed.add(new ComposedLine(line.words(), left, fills && line.words().size() > 1 ? column.right() - left : line.width(), line.baseline(),
                     line.ends(), line.label()));
         }
         return placed;
@@ -307,8 +286,7 @@ final class PassageSetting {
     /** Takes the old lines out, and puts the new ones in where they began. */
     private void put(Correction correction, List<StandingLine> lines, List<ComposedLine> all, int stays, ShownGlyph like) throws Refused, IOException {
         List<ComposedLine> composed = all.subList(0, stays);
-        Map<Integer, Rewritten.Spot> spots = new HashMap<>();
-        Rewritten.Spot[] fresh = new Rewritten.Spot[correction.text().length()];
+        ShownGlyph first = lines.get(0).first();
         for (int i = 0; i < lines.size(); i++) {
             ShownGlyph target = lines.get(i).first();
             for (List<ShownGlyph> some : List.of(lines.get(i).marks(), lines.get(i).label())) {
@@ -321,7 +299,7 @@ final class PassageSetting {
             if (i >= until) continue;
             double begin = composed.get(i).left();
             PenPath path = new PenPath(target, like, begin, stream, letters, changes);
-            for (int j = i; j < until; j++) put(correction, composed.get(j), target, path, spots, fresh);
+            for (int j = i; j < until; j++) put(correction, composed.get(j), target, path, first);
             List<TextRewriting.Insert> inserts = path.inserts();
             TextRewriting operator = stream.of(target).rewriting(target, read.shown());
             operator.insert(target.code(), inserts);
@@ -334,18 +312,18 @@ final class PassageSetting {
         for (ComposedLine line : all.subList(stays, all.size())) {
             for (ComposedLine.Placed one : line.places(like)) {
                 Rewritten.Spot spot = PageRewriting.spot(one.x(), one.x() + one.width(), line.baseline()).goingOver();
-                if (one.letter().shown() != null) spots.put(one.letter().shown().glyph().order(), spot);
-                else for (int at = one.letter().at(); at < one.letter().at() + one.letter().text().length(); at++) fresh[at] = spot;
+                place(one.letter(), spot, first);
             }
         }
-        List<Rewritten.Spot> stand = new ArrayList<>();
-        for (Rewritten.Spot spot : fresh) stand.add(spot);
-        changes.resets(spots, stand, lines.get(0).first());
+    }
+
+    private void place(SetWord.Letter letter, Rewritten.Spot spot, ShownGlyph first) {
+        if (letter.shown() != null) placed.mark(letter.shown().glyph().order(), spot, first);
+        else for (int letterAt = letter.at(); letterAt < letter.at() + letter.text().length(); letterAt++) placed.letter(letterAt, spot, first);
     }
 
     /** Puts a line in, with the label that belongs before it. */
-    private void put(Correction correction, ComposedLine line, ShownGlyph target, PenPath path, Map<Integer, Rewritten.Spot> spots, Rewritten.Spot[] fresh)
-            throws Refused, IOException {
+    private void put(Correction correction, ComposedLine line, ShownGlyph target, PenPath path, ShownGlyph first) throws Refused, IOException {
         double natural = line.words().stream().mapToDouble(word -> word.width(target)).sum();
         double space = line.words().size() < 2 ? 0 : (line.width() - natural) / (line.words().size() - 1);
         double x = line.left();
@@ -361,7 +339,7 @@ final class PassageSetting {
         }
         for (int i = 0; i < line.words().size(); i++) {
             SetWord word = line.words().get(i);
-            if (word.opens() >= 0) fresh[word.opens()] = PageRewriting.spot(line.left(), line.left(), line.baseline());
+            if (word.opens() >= 0) placed.letter(word.opens(), PageRewriting.spot(line.left(), line.left(), line.baseline()), first);
             for (SetWord.Letter letter : word.letters()) {
                 x += letter.before();
                 double width = PenPath.width(letter, target);
@@ -369,10 +347,10 @@ final class PassageSetting {
                 Rewritten.Spot spot = PageRewriting.spot(x, x + width, line.baseline());
                 drawn.carry(letter.marked(), x, x + width, line.baseline(), target);
                 links.carry(letter.shown() == null ? letter.like() : letter.shown(), x, x + width, line.baseline(), target);
-                if (letter.shown() == null) drawn.letter(correction, letter.at(), letter.at() + letter.text().length(), x, x + width, line.baseline(),
+                boolean own = letter.shown() == null && letter.at() < correction.text().length();
+                if (own) drawn.letter(correction, letter.at(), letter.at() + letter.text().length(), x, x + width, line.baseline(),
                         letter.share() * target.glyph().size(), target, colour);
-                if (letter.shown() != null) spots.put(letter.shown().glyph().order(), spot);
-                else for (int at = letter.at(); at < letter.at() + letter.text().length(); at++) fresh[at] = spot;
+                place(letter, spot, first);
                 x += width;
             }
             x += space - target.spacing() / target.size() * target.across();

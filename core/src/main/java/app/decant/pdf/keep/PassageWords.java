@@ -23,8 +23,9 @@ final class PassageWords {
     }
 
     /** The words of lines, with what is put in. */
-    List<SetWord> of(Correction correction, List<StandingLine> lines) throws Refused, IOException {
+    List<SetWord> of(Correction correction, List<StandingLine> lines, GoingOn.Coming coming) throws Refused, IOException {
         SetWord.Gathering words = new SetWord.Gathering();
+        if (coming != null) words.take(coming);
         List<Integer> firstLine = correction.passage().lines().get(correction.first());
         int begin = firstLine.indexOf(lines.get(0).first().glyph().order());
         int last = correction.last() - correction.first();
@@ -40,12 +41,13 @@ final class PassageWords {
                 boolean after = i > 0 || index >= correction.from();
                 boolean goes = after && (i < last || i == last && index < correction.to());
                 boolean gap = before == null || mark.glyph().x() - before.glyph().right() > SPACE * mark.glyph().size();
-                if (i == 0 && index == Math.max(begin, correction.from())) {
+                if (coming == null && i == 0 && index == Math.max(begin, correction.from())) {
                     if (gap) words.end(-1);
                     add(words, correction, mark, lines.get(i).marks(), lines.get(0).first());
                 }
                 if (!goes && !correction.passage().hyphens().contains(mark.glyph().order())) {
-                    if (gap && !(before == null && i > 0 && endsParted(lines.get(i - 1), correction))) words.end(before == null ? i : -1);
+                    boolean joins = before == null && i == 0 && coming != null && coming.joins();
+                    if (gap && !joins && !(before == null && i > 0 && endsParted(lines.get(i - 1), correction))) words.end(before == null ? i : -1);
                     double kerned = words.isBetween() || before == null || gap ? 0 : mark.glyph().x() - before.glyph().x() - natural(before, before);
                     words.take(standing(mark, lines.get(i), kerned, lines.get(0).first()));
                 }

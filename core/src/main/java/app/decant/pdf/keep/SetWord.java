@@ -56,6 +56,15 @@ record SetWord(List<Letter> letters, int begins, int opens) {
 
         void take(Letter letter) { word.add(letter); }
 
+        /** Begins with words that come from elsewhere; the last of them may go on. */
+        void take(GoingOn.Coming coming) {
+            for (SetWord one : coming.words()) {
+                end(-1);
+                begins = -1;
+                word.addAll(one.letters);
+            }
+        }
+
         /** Whether no word has begun. */
         boolean isBetween() { return word.isEmpty(); }
 

@@ -154,7 +154,7 @@ class PassageSettingTest {
         Random random = new Random(7);
         Path source = file(FOLLOWING + FOOT);
         double right = right(source);
-        for (int i = 0; i < 24; i++) {
+        for (int i = 0; i < 12; i++) {
             StringBuilder other = new StringBuilder("noon");
             for (int words = random.nextInt(40); words > 0; words--) other.append(' ').append("harbour".substring(0, 1 + random.nextInt(7)));
             Made made = correct(source, List.of("eight", "morning", "sails", "Sundays").get(i % 4), other.toString());
