@@ -119,7 +119,8 @@ final class PassageSetting {
     }
 
     /** The lines that stay where a passage goes on; the words of the others go on with it. */
-    private List<ComposedLine> going(Correction correction, List<ComposedLine> composed, List<StandingLine> lines, PassageColumn column) throws Refused, IOException {
+    private List<ComposedLine> going(Correction correction, List<ComposedLine> composed, List<StandingLine> lines, PassageColumn column)
+            throws Refused, IOException {
         Correction.Passage passage = correction.passage();
         boolean whole = passage.rest() != null && passage.parting() == null && !composed.isEmpty()
                 && lines.size() == passage.lines().size() - correction.first();
@@ -211,7 +212,8 @@ final class PassageSetting {
             if (parting == null && !through && words.get(at).begins() > last) break;
             int line = composed.size();
             boolean opens = words.get(at).isOpening();
-            double left = line == 0 ? column.left() : opens ? column.opens() : line < lines.size() && parting == null ? lines.get(line).left() : column.indent();
+            double begins = line < lines.size() && parting == null ? lines.get(line).left() : column.indent();
+            double left = line == 0 ? column.left() : opens ? column.opens() : begins;
             if (sides) left = Math.min(column.left(), column.indent());
             double width = words.get(at).width(like);
             int end = at + 1;
