@@ -90,27 +90,33 @@ final class FoundStructure {
                 continue;
             }
             // Of what was edited only the label stands where it stood.
-            boolean whole = !edited.containsKey(passage.paragraph()) || edited.get(passage.paragraph()).page() != line.page();
-            for (int at = 0; at < (whole ? line.marks().length : from); at++) {
+            for (int at = 0; at < (edited.containsKey(passage.paragraph()) ? from : line.marks().length); at++) {
                 if (line.marks()[at] < 0) continue;
-                double down = page.pushed(line.lefts()[at], line.baseline());
-                places.add(new LogicalStructure.Place(passage, line.page(), line.lefts()[at], line.rights()[at], line.baseline() + down, at < from));
+                double left = line.lefts()[at];
+                double right = line.rights()[at];
+                Rewritten.Given given = page.given(left, line.baseline());
+                places.add(given != null
+                        ? new LogicalStructure.Place(passage, given.page(), left + given.across(), right + given.across(), line.baseline() + given.down(), at < from)
+                        : new LogicalStructure.Place(passage, line.page(), left, right, line.baseline() + page.pushed(left, line.baseline()), at < from));
             }
         }
         return own;
     }
 
-    /** The letters of a passage that was edited, as its page was written anew. */
+    /** The letters of a passage that was edited, as its pages were written anew. */
     private void placed(TextEdits.Edit edit, TextPassage passage) {
         Rewritten page = rewritten.get(edit.page());
         int index = edits.byPage().get(edit.page()).indexOf(edit);
-        for (Item.LineItem line : lines.of(edit, rewritten::get, page.reset().get(index)).getOrDefault(edit.page(), List.of())) {
-            for (Piece piece : line.line().pieces()) {
-                if (!(piece instanceof Piece.Letters letters)) continue;
-                for (int i = 0; i < letters.lefts().length; i++)
-                    places.add(new LogicalStructure.Place(passage, edit.page(), line.x() + letters.lefts()[i], line.x() + letters.rights()[i],
-                            line.baseline(), false));
-            }
+        lines.of(edit, rewritten::get, page.reset().get(index)).forEach((on, some) -> {
+            for (Item.LineItem line : rewritten.containsKey(on) ? some : List.<Item.LineItem>of()) placed(line, passage, on);
+        });
+    }
+
+    private void placed(Item.LineItem line, TextPassage passage, int page) {
+        for (Piece piece : line.line().pieces()) {
+            if (!(piece instanceof Piece.Letters letters)) continue;
+            for (int i = 0; i < letters.lefts().length; i++)
+                places.add(new LogicalStructure.Place(passage, page, line.x() + letters.lefts()[i], line.x() + letters.rights()[i], line.baseline(), false));
         }
     }
 

@@ -139,8 +139,7 @@ public final class Revision implements AutoCloseable {
         TextEdits.Found edits = edits(now);
         if (edits == null || !edits.beyond().isEmpty() || !edits.edits().stream().allMatch(TextEdits.Edit::isPlain)) return null;
         Map<Integer, Rewritten> inPlace = CorrectedPages.inPlace(tries(edits), new ArrayList<>());
-        boolean goesOver = inPlace.values().stream().anyMatch(page -> !page.given().isEmpty() || page.arrived() != null);
-        return isWhole(edits, inPlace) && !goesOver ? FoundStructure.of(now, taken.provenance(), edits, inPlace) : null;
+        return isWhole(edits, inPlace) ? FoundStructure.of(now, taken.provenance(), edits, inPlace) : null;
     }
 
     private TextEdits.Found edits(PagedDocument now) {

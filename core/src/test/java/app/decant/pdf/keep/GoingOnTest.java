@@ -11,7 +11,11 @@ import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.TextPassage;
 import app.decant.page.Item;
+import app.decant.pdf.PdfStyle;
+import app.decant.pdf.Standard;
+import app.decant.pdf.check.StandardCheck;
 import app.decant.pdf.keep.CorrectedFile.Made;
+import app.decant.publish.FactsRule;
 import app.decant.publish.Recipe;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -29,6 +33,8 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureNode;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -50,14 +56,15 @@ class GoingOnTest {
     @TempDir private Path root;
 
     /** How a page is set. */
-    private record Setting(int columns, double width, boolean justified) {
+    private record Setting(int columns, double width, boolean justified, int lines) {
         double left(int column) { return LEFT + column * (width + GUTTER); }
     }
 
-    private static final Setting RAGGED = new Setting(1, 440, false);
-    private static final Setting JUSTIFIED = new Setting(1, 440, true);
-    private static final Setting COLUMNS = new Setting(2, 208, false);
-    private static final Setting JUSTIFIED_COLUMNS = new Setting(2, 208, true);
+    private static final Setting RAGGED = new Setting(1, 440, false, LINES);
+    private static final Setting JUSTIFIED = new Setting(1, 440, true, LINES);
+    private static final Setting FULL = new Setting(1, 440, true, 52);
+    private static final Setting COLUMNS = new Setting(2, 208, false, LINES);
+    private static final Setting JUSTIFIED_COLUMNS = new Setting(2, 208, true, LINES);
 
     /** A paragraph in which every sentence is another. */
     private static String paragraph(int number, int sentences) {
@@ -84,10 +91,10 @@ class GoingOnTest {
                     List<String> line = words.subList(0, count);
                     boolean ends = count == words.size();
                     double spread = set.justified && !ends ? (set.width - width(font, String.join(" ", line))) / (count - 1) : 0;
-                    int column = at / LINES;
+                    int column = at / set.lines;
                     if (column / set.columns == pages.size()) pages.add(new StringBuilder("BT /F1 8 Tf 72 810 Td (Ostrey Sound Ferries) Tj ET\n"));
                     pages.get(column / set.columns).append(String.format(Locale.ROOT, "BT /F1 11 Tf %.4f Tw %.3f %.3f Td (%s) Tj ET%n", spread,
-                            set.left(column % set.columns), TOP - LEADING * (at % LINES), String.join(" ", line)));
+                            set.left(column % set.columns), TOP - LEADING * (at % set.lines), String.join(" ", line)));
                     line.clear();
                     at++;
                 }
@@ -243,5 +250,34 @@ class GoingOnTest {
                 assertThat(lines).containsAll(read);
             }
         }
+    }
+
+    /** A copy that can be read aloud tells the words of each paragraph in their order, whichever page they are on now (ISO 32000-2, 14.7.5). */
+    @Test void whatWentOnIsReadAloudInItsOrder() throws IOException {
+        Recipe aloud = Recipe.PLAIN.with(PdfStyle.PLAIN.with(Standard.UA_1)).with(new FactsRule(false, "Boats", null, null, null, null));
+        // A paragraph that goes on itself; then one above it, so that whole lines go over.
+        for (int fromFoot : new int[] {1, 38}) {
+            Path source = file(FULL, 10, 12, 40, 14, 4);
+            String word = word(lines(source, FULL), 0, 0, fromFoot);
+            String more = word + " " + MORE + MORE;
+            Made made = new CorrectedFile(root).correct(source, word, more, aloud);
+            assertThat(List.of(made.pages().rewritten(0) != null, made.pages().rewritten(1) != null)).as("%s: %s", fromFoot, made.findings())
+                    .containsExactly(true, true);
+            Path file = made.receipt().file();
+            assertThat(StandardCheck.rules(file, Standard.UA_1)).isEmpty();
+            StringBuilder wanted = new StringBuilder();
+            int[] sentences = {10, 12, 40, 14, 4};
+            for (int number = 0; number < sentences.length; number++) wanted.append(paragraph(number, sentences[number]));
+            try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+                StringBuilder all = new StringBuilder();
+                read(pdf.getDocumentCatalog().getStructureTreeRoot(), pdf, all);
+                assertThat(all.toString().replaceAll("\\s", "")).isEqualTo(wanted.toString().replace(word, more).replaceAll("\\s", ""));
+            }
+        }
+    }
+
+    private static void read(PDStructureNode node, PDDocument pdf, StringBuilder all) throws IOException {
+        if (node instanceof PDStructureElement element) all.append(TaggedText.of(element, pdf));
+        for (Object kid : node.getKids()) if (kid instanceof PDStructureNode child) read(child, pdf, all);
     }
 }
