@@ -84,6 +84,9 @@ public record SheetAnswers(Map<String, Map<Long, String>> cells, Map<String, Map
     /** The answer for breaks before rows or columns, each told from 0. */
     public static String breaks(List<Integer> before) { return String.join(" ", before.stream().map(Object::toString).toList()); }
 
+    static boolean isColumn(String setting) { return COLUMN.matcher(setting).matches(); }
+    static boolean isRow(String setting) { return ROW.matcher(setting).matches(); }
+
     public static int rowOf(long place) { return (int) (place >>> 20); }
     public static int columnOf(long place) { return (int) (place & (1 << 20) - 1); }
 

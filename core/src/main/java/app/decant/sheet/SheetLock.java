@@ -1,5 +1,11 @@
 package app.decant.sheet;
 
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.Base64;
 import java.util.EnumSet;
 import java.util.Set;
 
@@ -14,10 +20,44 @@ public record SheetLock(Key key, int shortKey, Set<Allowed> allowed) {
     /** What readers of such files let people do unless it is said: to pick cells. */
     public static final Set<Allowed> USUAL = Set.of(Allowed.PICK_LOCKED, Allowed.PICK_OPEN);
 
+    /** So often is a digest made anew; files of one's own say 100,000. */
+    private static final int MOST_ROUNDS = 1_000_000;
+
     public SheetLock { allowed = allowed.isEmpty() ? Set.of() : Set.copyOf(EnumSet.copyOf(allowed)); }
 
     /** Whether a password is needed to open it. */
     public boolean hasPassword() { return key != null || shortKey != 0; }
+
+    /**
+     * Whether it opens with a password: its digest with the salt, made anew as often as the file says (18.3.1.85), or the fifteen bits of older files.
+     *
+     * @throws IllegalArgumentException where the digest is of a kind that is not known here, or would take for ever
+     */
+    public boolean opensWith(String password) {
+        if (key != null && key.rounds() > MOST_ROUNDS) throw new IllegalArgumentException(key.rounds() + " rounds");
+        if (key == null) return shortKey == 0 || shortKey == short15(password);
+        try {
+            MessageDigest digest = MessageDigest.getInstance(key.algorithm());
+            digest.update(Base64.getDecoder().decode(key.salt()));
+            byte[] hash = digest.digest(password.getBytes(StandardCharsets.UTF_16LE));
+            for (int i = 0; i < key.rounds(); i++) {
+                digest.update(hash);
+                hash = digest.digest(ByteBuffer.allocate(Integer.BYTES).order(ByteOrder.LITTLE_ENDIAN).putInt(i).array());
+            }
+            return MessageDigest.isEqual(hash, Base64.getDecoder().decode(key.digest()));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalArgumentException(key.algorithm(), e);
+        }
+    }
+
+    /** ISO/IEC 29500-4, 14.7.1: letter by letter from the last, turned in fifteen bits. */
+    private static int short15(String password) {
+        int hash = 0;
+        for (int i = password.length() - 1; i >= 0; i--) hash = turned(hash) ^ password.charAt(i);
+        return turned(hash) ^ password.length() ^ 0xCE4B;
+    }
+
+    private static int turned(int hash) { return hash << 1 & 0x7FFF | hash >> 14 & 1; }
 
     /** A digest of the password, its salt and how often it was made anew, as files tell them. */
     public record Key(String algorithm, String digest, String salt, int rounds) { }

@@ -18,13 +18,17 @@ import app.decant.sheet.Cell;
 import app.decant.sheet.CellStyle;
 import app.decant.sheet.CellValue;
 import app.decant.sheet.Sheet;
+import app.decant.sheet.SheetLock;
 import app.decant.sheet.SheetMatter;
 import app.decant.sheet.SheetView;
 import app.decant.sheet.Workbook;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.List;
 import java.util.concurrent.TimeoutException;
 import javafx.geometry.Point2D;
@@ -131,6 +135,37 @@ class SheetsInWindowTest {
         }
         assertThat(Decant.workbook(window.desk().source().get().file(), null, Progress.SILENT).workbook().sheet("Fares").cell(3, 1).value())
                 .as("the original").isEqualTo(new CellValue.Number(4.8));
+    }
+
+    /** What its maker locked is written on only once the lock is open, which asks for its password; it stays on what is saved. */
+    @Test void aLockedSheetIsWrittenOnWithItsPassword(FxRobot robot) throws Exception {
+        Workbook fares = FaresWorkbook.workbook();
+        String digest = Base64.getEncoder().encodeToString(MessageDigest.getInstance("SHA-256").digest("gull".getBytes(StandardCharsets.UTF_16LE)));
+        SheetLock lock = new SheetLock(new SheetLock.Key("SHA-256", digest, "", 0), 0, SheetLock.USUAL);
+        List<Sheet> sheets = new ArrayList<>(fares.sheets());
+        SheetMatter matter = sheets.get(0).matter();
+        sheets.set(0, sheets.get(0).with(new SheetMatter(matter.view(), matter.notes(), matter.checks(), matter.filter(), lock, matter.tables())));
+        open(fares.withSheets(sheets), "Locked fares.xlsx");
+        assertThat(text("#sheet-lock")).isEqualTo(Words.of("sheet.lock.password"));
+        click(robot, 3, 1);
+        robot.write("5.20").type(KeyCode.ENTER);
+        WaitForAsyncUtils.waitForFxEvents();
+        assertThat(window.desk().trouble().get().getMessage()).contains("Nothing was changed", "Fares", "B4");
+        assertThat(number(3, 1)).isEqualTo(4.8);
+        WaitForAsyncUtils.asyncFx(() -> window.desk().trouble().set(null)).get();
+        click(robot, 3, 1);
+        robot.type(KeyCode.DELETE);
+        WaitForAsyncUtils.waitForFxEvents();
+        assertThat(window.desk().trouble().get()).as("nor is it emptied").isNotNull();
+        WaitForAsyncUtils.asyncFx(() -> window.desk().trouble().set(null)).get();
+        robot.clickOn("#sheet-lock-password").write("tern").clickOn("#sheet-lock-open");
+        assertThat(text("#sheet-lock")).as("a wrong one").isEqualTo(Words.of("sheet.lock.password"));
+        robot.clickOn("#sheet-lock-password").eraseText(4).write("gull").type(KeyCode.ENTER);
+        until(() -> text("#sheet-lock").equals(Words.of("sheet.lock.is.open")));
+        click(robot, 3, 1);
+        robot.write("5.20").type(KeyCode.ENTER);
+        shows(3, 1, 5.2);
+        assertThat(sheet().matter().lock()).isNotNull();
     }
 
     @Test void aWideSheetIsMadeOnePageWideWhereItIsSeen(FxRobot robot) throws Exception {

@@ -115,7 +115,6 @@ final class SheetFinding {
                 if (!now.equals(typed)) answers.put(SheetAnswers.cell(table.name(), row.index(), cell.column()), now);
             }
         }
-        told.setText(Words.of("sheet.replaced", answers.size()));
-        table.fill(answers);
+        told.setText(table.fill(answers) ? Words.of("sheet.replaced", answers.size()) : "");
     }
 }

@@ -60,7 +60,7 @@ public final class SheetSlip {
         });
         pages.setId("sheet-pages");
         pages.setWrapText(true);
-        VBox content = new VBox(12, section("sheet.picked"), place, shows, formula, looks.node(), acts, line(), section("sheet.onto"), pages, warnings);
+        VBox content = new VBox(12, section("sheet.picked"), place, table.key().node(), shows, formula, looks.node(), acts, line(), section("sheet.onto"), pages, warnings);
         content.getStyleClass().add("slip");
         content.setId("sheet-slip");
         ScrollPane scroll = new ScrollPane(content);
@@ -122,6 +122,7 @@ public final class SheetSlip {
         pages.setText(SheetStrip.pages(here) + scale(here));
         acts(pick, here);
         looks.tell(pick, here);
+        table.key().tell();
         if (here != warned) warn(here);
         warned = here;
     }

@@ -45,6 +45,7 @@ public final class SheetTable extends Region {
     private final SheetKeys keys = new SheetKeys(this);
     private final ReadOnlyObjectWrapper<SheetSurface> surface = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<SheetPick> picked = new ReadOnlyObjectWrapper<>();
+    private final SheetKey key = new SheetKey(this);
     private final ExecutorService reckoning = Executors.newSingleThreadExecutor(task -> {
         Thread thread = new Thread(task, "sheet");
         thread.setDaemon(true);
@@ -93,6 +94,7 @@ public final class SheetTable extends Region {
     }
 
     Desk desk() { return desk; }
+    SheetKey key() { return key; }
     Canvas canvas() { return canvas; }
     SheetPaper paper() { return paper; }
     public Workbook workbook() { return workbook; }
@@ -297,6 +299,7 @@ public final class SheetTable extends Region {
     /** Begins to write into the cell that is picked: over what is there, or on. */
     void write(String begun) {
         SheetPick at = picked.get();
+        if (key.refuses(at.row(), at.column())) return;
         pick(SheetPick.cell(at.sheet(), at.row(), at.column()), true);
         pen.setText(begun == null ? surface.get().typed(at.row(), at.column()) : begun);
         pen.setVisible(true);
@@ -354,9 +357,12 @@ public final class SheetTable extends Region {
 
     String name() { return surface.get().sheet().name(); }
 
-    /** One step for all. */
-    void fill(Map<String, String> answers) {
-        if (!answers.isEmpty()) desk.apply(FormFilling.answer(desk.document(), desk.selection().get(), answers));
+    /** One step for all; false where the lock of the sheet does not allow it. */
+    boolean fill(Map<String, String> answers) {
+        if (answers.isEmpty()) return true;
+        if (key.refuses(answers)) return false;
+        desk.apply(FormFilling.answer(desk.document(), desk.selection().get(), answers));
+        return true;
     }
 
     public void close() {
