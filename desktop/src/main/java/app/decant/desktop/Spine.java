@@ -7,17 +7,12 @@ import app.decant.desktop.table.PageTable;
 import app.decant.desktop.takein.FaithSlip;
 import app.decant.desktop.work.Desk;
 import app.decant.document.BlockPath;
-import app.decant.document.Finding;
 import app.decant.document.Inline;
 import app.decant.document.Outline;
 import app.decant.document.Place;
 import app.decant.edit.Headings;
 import app.decant.edit.TextSelection;
 import app.decant.layout.PagedDocument;
-import app.decant.page.Item;
-import app.decant.page.Page;
-import app.decant.page.Piece;
-import app.decant.proof.Difference;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.application.Platform;
@@ -70,6 +65,9 @@ final class Spine {
     private int deepest = ALL_LEVELS;
     private final TextField name = new TextField();
     private final ContextMenu menu = new ContextMenu();
+    private List<Double> lit = List.of();
+    private List<TextSelection> litOf;
+    private PagedDocument litOn;
 
     /** A heading or a slot as drawn: where, and what a click does. */
     private record Row(double y, double height, String title, TextSelection target, Outline.Gap gap) { }
@@ -90,6 +88,7 @@ final class Spine {
         desk.pages().addListener((observed, before, now) -> paintSoon());
         desk.selection().addListener((observed, before, now) -> paintSoon());
         desk.faith().addListener((observed, before, now) -> paintSoon());
+        table.marks().addListener((observed, before, now) -> paintSoon());
         table.scrolling().addListener((observed, before, now) -> paintSoon());
         table.heightProperty().addListener((observed, before, now) -> paintSoon());
         table.zoomProperty().addListener((observed, before, now) -> paintSoon());
@@ -166,11 +165,25 @@ final class Spine {
         g.setLineWidth(1.5);
         g.strokeLine(RAIL, TOP, RAIL, height - TOP);
         ticks(g, count, quiet, hairline);
-        marks(g, pages, quiet);
+        SpineMarks marks = new SpineMarks(g, part -> y(part, count), WIDTH);
+        marks.objects(pages, quiet);
         headings(g, pages, ink, quiet, plum, amber);
-        differences(g, pages, amber);
+        if (desk.faith().get() != null) marks.differences(pages, desk.faith().get().differences(), amber);
+        marks.lit(lit(pages), plum);
         if (draggingSection) dropLine(g, plum);
     }
+
+    /** Where on the pages, counted from the first, what is lit on them begins: looked for again only where that or they are others. */
+    private List<Double> lit(PagedDocument pages) {
+        List<TextSelection> now = table.marks().get();
+        if (litOn != pages || litOf != now) lit = SpineMarks.places(pages, now);
+        litOn = pages;
+        litOf = now;
+        return lit;
+    }
+
+    /** Where what is lit is drawn, for programs that look on. */
+    List<Double> lit() { return desk.pages().get() == null ? List.of() : lit(desk.pages().get()); }
 
     /** Where the section that is dragged would come to stand. */
     private void dropLine(GraphicsContext g, Color plum) {
@@ -180,17 +193,6 @@ final class Spine {
         g.strokeLine(RAIL + 8, y, WIDTH - 8, y);
         g.setFill(plum);
         g.fillOval(RAIL + 4, y - 4, 8, 8);
-    }
-
-    /** What came in otherwise than it was: small diamonds. */
-    private void differences(GraphicsContext g, PagedDocument pages, Color amber) {
-        if (desk.faith().get() == null) return;
-        g.setFill(amber);
-        for (Difference one : desk.faith().get().differences()) {
-            if (one.weight() == Finding.Weight.NOTE || one.page() >= pages.count()) continue;
-            double y = y(one.page() + one.y() / pages.page(one.page()).height(), pages.count());
-            g.fillPolygon(new double[] {WIDTH - 9, WIDTH - 4, WIDTH - 9, WIDTH - 14}, new double[] {y - 5, y, y + 5, y}, 4);
-        }
     }
 
     private void ticks(GraphicsContext g, int count, Color quiet, Color hairline) {
@@ -207,35 +209,6 @@ final class Spine {
                 g.setFill(quiet);
                 String label = Integer.toString(i + 1);
                 g.fillText(label, 18 - 5.4 * label.length(), y + 7);
-            }
-        }
-    }
-
-    /** Pictures are small frames, tables frames with a bar. */
-    private void marks(GraphicsContext g, PagedDocument pages, Color quiet) {
-        if (pages.count() > 400) return;
-        g.setStroke(quiet);
-        g.setFill(quiet);
-        g.setLineWidth(1);
-        for (Page page : pages.pages()) {
-            double lastTable = -100;
-            for (Item item : page.text()) {
-                boolean picture = item instanceof Item.PictureItem || item instanceof Item.LineItem line && line.line().pieces().stream()
-                        .anyMatch(piece -> piece instanceof Piece.PictureBox);
-                double top = item instanceof Item.PictureItem one ? one.y() : item instanceof Item.LineItem one ? one.y() : -1;
-                if (picture) {
-                    double y = Math.round(y(page.index() + top / page.height(), pages.count())) + 0.5;
-                    g.strokeRect(WIDTH - 20.5, y, 9, 7);
-                }
-                if (item instanceof Item.Rule rule && rule.x1() == rule.x2() && rule.y1() - lastTable > 60) {
-                    double y = Math.round(y(page.index() + rule.y1() / page.height(), pages.count())) + 0.5;
-                    g.strokeRect(WIDTH - 20.5, y, 9, 7);
-                    g.strokeLine(WIDTH - 20.5, y + 2.5, WIDTH - 11.5, y + 2.5);
-                    g.strokeLine(WIDTH - 16, y + 2.5, WIDTH - 16, y + 7);
-                    lastTable = rule.y1();
-                } else if (item instanceof Item.Rule rule && rule.x1() == rule.x2()) {
-                    lastTable = Math.max(lastTable, rule.y1());
-                }
             }
         }
     }

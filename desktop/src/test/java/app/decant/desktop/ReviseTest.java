@@ -30,6 +30,7 @@ import app.decant.edit.Search;
 import app.decant.edit.Tables;
 import app.decant.edit.TextBoxes;
 import app.decant.edit.TextSelection;
+import app.decant.edit.Typing;
 import app.decant.format.text.TextWriter;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.TablePlaces;
@@ -102,6 +103,38 @@ class ReviseTest {
 
     private int count(String words) { return Search.all(document(), words, true).size(); }
 
+    /** In words that run from right to left the keys go where the eye goes, and what is picked with them. */
+    @Test void theCaretGoesWhereItsKeyPoints(FxRobot robot) throws TimeoutException {
+        pick("Who we are");
+        Place start = window.desk().selection().get().head().at(0);
+        String words = "\u05E9\u05DC\u05D5\u05DD \u05E2\u05D5\u05DC\u05DD";
+        WaitForAsyncUtils.asyncFx(() -> window.desk().apply(Typing.type(document(), TextSelection.caret(start), words + " and ", null)));
+        settle();
+        pick(TextSelection.caret(start));
+        double before = caretX(start);
+        for (int i = 1; i < words.length(); i++) {
+            push(robot, KeyCode.LEFT);
+            Place now = window.desk().selection().get().head();
+            assertThat(now.offset()).isEqualTo(i);
+            assertThat(caretX(now)).isLessThan(before);
+            before = caretX(now);
+        }
+        push(robot, KeyCode.RIGHT);
+        assertThat(window.desk().selection().get().head().offset()).isEqualTo(words.length() - 2);
+        push(robot, KeyCode.SHIFT, KeyCode.RIGHT);
+        assertThat(window.desk().selection().get()).isEqualTo(new TextSelection(start.at(words.length() - 2), start.at(words.length() - 3)));
+        // Among the others they are what they were.
+        pick(TextSelection.caret(start.at(words.length() + 2)));
+        push(robot, KeyCode.RIGHT);
+        assertThat(window.desk().selection().get().head().offset()).isEqualTo(words.length() + 3);
+        push(robot, KeyCode.LEFT);
+        assertThat(window.desk().selection().get().head().offset()).isEqualTo(words.length() + 2);
+    }
+
+    private double caretX(Place place) throws TimeoutException {
+        return WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().caretPoint(place)[0]);
+    }
+
     @Test void theFirstPlaceIsShownWhileOneTypesAndOthersTakeTheirPlace(FxRobot robot) throws TimeoutException {
         Document before = document();
         int places = count("adult");
@@ -109,6 +142,12 @@ class ReviseTest {
         push(robot, KeyCode.CONTROL, KeyCode.H);
         robot.write("adult");
         settle();
+        // Each place has its mark in the spine, page by page.
+        List<Double> marks = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.spine().lit());
+        assertThat(marks).hasSizeGreaterThanOrEqualTo(places).isSorted();
+        List<Integer> pages = WaitForAsyncUtils.waitForAsyncFx(5000, () -> Search.all(document(), "adult", false).stream()
+                .map(one -> window.desk().pages().get().spot(one.start()).page()).toList());
+        assertThat(marks.stream().map(Double::intValue)).isEqualTo(pages);
         TextSelection first = window.desk().selection().get();
         assertThat(document().paragraph(first.start()).text().substring(first.start().offset(), first.end().offset())).isEqualToIgnoringCase("adult");
         robot.clickOn("#find-case");

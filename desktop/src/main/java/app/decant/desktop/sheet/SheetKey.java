@@ -29,6 +29,7 @@ final class SheetKey {
     /** The sheets whose locks are open, and of what is open since then. */
     private final Set<String> opened = new HashSet<>();
     private Session openedIn;
+    private DecantException said;
 
     SheetKey(SheetTable table) {
         this.table = table;
@@ -83,6 +84,7 @@ final class SheetKey {
         password.clear();
         isOpen();
         opened.add(sheet().name());
+        if (said != null && table.desk().trouble().get() == said) table.desk().trouble().set(null);
         tell();
         table.requestFocus();
     }
@@ -109,7 +111,7 @@ final class SheetKey {
     }
 
     private void say(String what) {
-        table.desk().trouble().set(new DecantException(DecantException.Kind.NOT_PERMITTED,
-                Message.said(Words.of("sheet.lock.refused", sheet().name(), what))));
+        said = new DecantException(DecantException.Kind.NOT_PERMITTED, Message.said(Words.of("sheet.lock.refused", sheet().name(), what)));
+        table.desk().trouble().set(said);
     }
 }

@@ -60,7 +60,8 @@ public final class SheetSlip {
         });
         pages.setId("sheet-pages");
         pages.setWrapText(true);
-        VBox content = new VBox(12, section("sheet.picked"), place, table.key().node(), shows, formula, looks.node(), acts, line(), section("sheet.onto"), pages, warnings);
+        VBox content = new VBox(12, section("sheet.picked"), place, table.key().node(), shows, formula, looks.node(), acts, line(),
+                section("sheet.onto"), pages, warnings);
         content.getStyleClass().add("slip");
         content.setId("sheet-slip");
         ScrollPane scroll = new ScrollPane(content);

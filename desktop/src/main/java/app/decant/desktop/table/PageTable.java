@@ -15,6 +15,8 @@ import app.decant.page.Passage;
 import app.decant.page.Piece;
 import app.decant.pdf.form.FileField;
 import java.util.List;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
 
 /** The table: the pages of the open document, exactly as they will be published, with the caret on them and what is picked. */
 public final class PageTable extends PageView {
@@ -26,6 +28,7 @@ public final class PageTable extends PageView {
     private final TableMouse mouse;
     private final FieldPen pen;
     private final IndentMarks indents;
+    private final ReadOnlyObjectWrapper<List<TextSelection>> marks = new ReadOnlyObjectWrapper<>(List.of());
     private boolean revealing;
     private int near;
 
@@ -72,9 +75,13 @@ public final class PageTable extends PageView {
         if (lights.review(found)) requestLayout();
     }
 
+    /** What is lit up. */
+    public ReadOnlyObjectProperty<List<TextSelection>> marks() { return marks.getReadOnlyProperty(); }
+
     /** Passages lit up, such as those that were found. */
     public void mark(List<TextSelection> spans) {
         lights.mark(spans);
+        marks.set(spans);
         requestLayout();
     }
 

@@ -4,9 +4,11 @@ import app.decant.desktop.command.Command;
 import app.decant.desktop.command.CommandList;
 import app.decant.desktop.work.Desk;
 import app.decant.document.BlockPath;
+import app.decant.document.Cascade;
 import app.decant.document.Contents;
 import app.decant.document.Document;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Place;
 import app.decant.document.Story;
 import app.decant.document.Walk;
@@ -26,6 +28,7 @@ import app.decant.layout.TextPassage;
 import app.decant.page.Item;
 import app.decant.page.Line;
 import app.decant.picture.PictureFile;
+import java.text.Bidi;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
@@ -95,8 +98,8 @@ public final class TableKeys {
             return;
         }
         Runnable task = switch (code) {
-            case LEFT -> () -> across(false, control, shift);
-            case RIGHT -> () -> across(true, control, shift);
+            case LEFT -> () -> across(isRightToLeft(), control, shift);
+            case RIGHT -> () -> across(!isRightToLeft(), control, shift);
             case UP -> () -> updown(-1, shift);
             case DOWN -> () -> updown(1, shift);
             case HOME -> () -> move(control ? first() : lineEdge(false), shift);
@@ -172,6 +175,16 @@ public final class TableKeys {
         TextSelection span = desk.selection().get();
         desk.pick(extend ? new TextSelection(span.anchor(), to) : TextSelection.caret(to));
         table.reveal();
+    }
+
+    /** Whether the letter at the caret runs from right to left, so that the keys go where the eye goes (Unicode Standard Annex 9). */
+    private boolean isRightToLeft() {
+        Place head = desk.selection().get().head();
+        Paragraph paragraph = desk.document().paragraph(head);
+        boolean whole = Cascade.of(desk.document()).paragraph(paragraph).is(ParagraphProperty.RIGHT_TO_LEFT);
+        if (paragraph.length() == 0) return whole;
+        Bidi levels = new Bidi(paragraph.text(), whole ? Bidi.DIRECTION_RIGHT_TO_LEFT : Bidi.DIRECTION_LEFT_TO_RIGHT);
+        return levels.getLevelAt(Math.min(head.offset(), paragraph.length() - 1)) % 2 == 1;
     }
 
     private void across(boolean forward, boolean word, boolean extend) {
