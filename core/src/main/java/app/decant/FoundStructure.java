@@ -95,9 +95,10 @@ final class FoundStructure {
                 double left = line.lefts()[at];
                 double right = line.rights()[at];
                 Rewritten.Given given = page.given(left, line.baseline());
-                places.add(given != null
-                        ? new LogicalStructure.Place(passage, given.page(), left + given.across(), right + given.across(), line.baseline() + given.down(), at < from)
-                        : new LogicalStructure.Place(passage, line.page(), left, right, line.baseline() + page.pushed(left, line.baseline()), at < from));
+                double across = given == null ? 0 : given.across();
+                double down = given == null ? page.pushed(left, line.baseline()) : given.down();
+                int on = given == null ? line.page() : given.page();
+                places.add(new LogicalStructure.Place(passage, on, left + across, right + across, line.baseline() + down, at < from));
             }
         }
         return own;

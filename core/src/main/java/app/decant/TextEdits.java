@@ -126,10 +126,10 @@ final class TextEdits {
         return new Found(edits.edits, edits.others, edits.elsewhere, edits.described, inHeads, edits.relabelled);
     }
 
-    /** All of a document but its styles, the blocks of its body, its headers and its footers. */
+    /** All of a document but its styles, fonts that somebody added for what is set anew, the blocks of its body, its headers and its footers. */
     private static Document frame(Document document) {
         List<Section> bare = document.sections().stream().map(section -> section.withBlocks(List.of(BLANK)).withFrames(Map.of())).toList();
-        return document.withSections(bare).withStyles(StyleSheet.EMPTY);
+        return document.withSections(bare).withStyles(StyleSheet.EMPTY).withFonts(List.of());
     }
 
     /** Compares paragraph by paragraph between those that are the same: what is as many is the same, edited. */

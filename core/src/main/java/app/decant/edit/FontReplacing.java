@@ -1,18 +1,20 @@
 package app.decant.edit;
 
 import app.decant.document.Document;
+import app.decant.document.FontFile;
 import app.decant.document.Look;
 import app.decant.document.Property;
 import app.decant.document.Style;
 import app.decant.document.StyleSheet;
 import app.decant.document.TableProperty.TablePart;
 import app.decant.document.TextProperty;
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
-/** A font family replaced by another wherever a document says it: in its styles, their parts for tables, and passages of their own. */
+/** The fonts of a document: a family replaced by another wherever it is said, in styles, their parts for tables, passages of their own; one brought along. */
 public final class FontReplacing {
     private static final List<Property<String>> FAMILIES = List.of(TextProperty.FAMILY, TextProperty.COMPLEX_FAMILY, TextProperty.EAST_ASIAN_FAMILY);
 
@@ -32,6 +34,16 @@ public final class FontReplacing {
         if (!other.equals(styles)) draft.add(new StyleStep(other, document.numbering()));
         Styles.dress(draft, paragraph -> paragraph.withMark(in(paragraph.mark(), from, to))
                 .withInlines(paragraph.inlines().stream().map(inline -> inline.with(in(inline.look(), from, to))).toList()));
+        return draft.done(EditKind.STYLE, picked);
+    }
+
+    /** A font for this document, whatever is on the machine: it is set in it from now on, and takes it along into files that hold fonts. */
+    public static Change add(Document document, Selection picked, FontFile font) {
+        Draft draft = new Draft(document, picked);
+        List<FontFile> fonts = new ArrayList<>(document.fonts());
+        fonts.removeIf(one -> one.family().equalsIgnoreCase(font.family()) && one.bold() == font.bold() && one.italic() == font.italic());
+        fonts.add(font);
+        if (!fonts.equals(document.fonts())) draft.add(new FontStep(fonts));
         return draft.done(EditKind.STYLE, picked);
     }
 

@@ -106,6 +106,20 @@ public final class Pictures {
         });
     }
 
+    /**
+     * Turns the picture that is picked by a quarter, as a clock's hands go; it becomes smaller where its line would have no room for it.
+     *
+     * @param turned what it shows then
+     */
+    public static Change turn(Document document, Selection picked, Image turned) {
+        double room = room(document, picked.head());
+        return changed(document, picked, old -> {
+            TableProperty.Insets cut = new TableProperty.Insets(old.crop().left(), old.crop().top(), old.crop().right(), old.crop().bottom());
+            double share = Math.min(1, room / old.height());
+            return new Picture(turned, old.height() * share, old.width() * share, cut, old.rotation(), old.description());
+        });
+    }
+
     /** How the picture that is picked stands to the text; null where none is picked. */
     public static Placing placing(Document document, Selection picked) {
         Inline object = object(document, picked);

@@ -2,11 +2,16 @@ package app.decant.font;
 
 import app.decant.document.DecantException;
 import app.decant.document.FontFile;
+import app.decant.words.Message;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.WeakHashMap;
+import org.apache.fontbox.ttf.FontHeaders;
+import org.apache.fontbox.ttf.OTFParser;
+import org.apache.pdfbox.io.RandomAccessReadBuffer;
 import org.slf4j.LoggerFactory;
 
 /** The fonts that documents bring along, read once however often a document is laid out. */
@@ -26,6 +31,26 @@ public final class BroughtFonts {
         Face face = Face.read(font.family(), font.bold(), font.italic(), font.bytes());
         READ.put(font, face);
         return face;
+    }
+
+    /**
+     * A file that somebody adds, as the font of the family and style that it names itself.
+     *
+     * @param name of the file, for what is said of it
+     * @throws DecantException ({@code UNREADABLE}) where it is no TrueType or OpenType font, or a collection of several
+     */
+    public static FontFile file(byte[] bytes, String name) {
+        try (RandomAccessReadBuffer in = new RandomAccessReadBuffer(bytes)) {
+            FontHeaders head = new OTFParser().parseTableHeaders(in);
+            if (head.getError() == null && head.getFontFamily() != null) {
+                FontFile file = new FontFile(head.getFontFamily(), InstalledFonts.isBold(head), InstalledFonts.isItalic(head), false, bytes);
+                face(file);
+                return file;
+            }
+        } catch (IOException | RuntimeException e) {
+            LoggerFactory.getLogger(BroughtFonts.class).info("{} is no readable font", name, e);
+        }
+        throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("font.is-no-font-that-can-be-read", name));
     }
 
     /**

@@ -66,10 +66,14 @@ final class InstalledFonts {
     }
 
     private static void add(FontHeaders head, Path file, int number, List<Entry> entries) {
-        if (head.getError() != null || head.getFontFamily() == null) return;
-        String style = head.getFontSubFamily() == null ? "" : head.getFontSubFamily().toLowerCase(Locale.ROOT);
-        entries.add(new Entry(head.getFontFamily(), style.contains("bold"), style.contains("italic") || style.contains("oblique"), file, number));
+        if (head.getError() == null && head.getFontFamily() != null) entries.add(new Entry(head.getFontFamily(), isBold(head), isItalic(head), file, number));
     }
+
+    static boolean isBold(FontHeaders head) { return style(head).contains("bold"); }
+
+    static boolean isItalic(FontHeaders head) { return style(head).contains("italic") || style(head).contains("oblique"); }
+
+    private static String style(FontHeaders head) { return head.getFontSubFamily() == null ? "" : head.getFontSubFamily().toLowerCase(Locale.ROOT); }
 
     private static List<Path> folders() {
         String home = System.getProperty("user.home", "");

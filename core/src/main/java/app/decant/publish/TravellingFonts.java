@@ -8,6 +8,7 @@ import app.decant.document.Finding;
 import app.decant.document.FontFile;
 import app.decant.document.Link;
 import app.decant.document.Picture;
+import app.decant.font.BroughtFonts;
 import app.decant.font.EmbeddingRight;
 import app.decant.font.Face;
 import app.decant.font.FontCatalogue;
@@ -24,6 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import org.slf4j.LoggerFactory;
 
 /** Which fonts travel in an office file, as its recipe says and the fonts' licences permit. */
 final class TravellingFonts {
@@ -42,7 +44,8 @@ final class TravellingFonts {
             if (asked) findings.add(Finding.lost(Message.of("publish.a-holds-no-fonts-they-stay-behind", recipe.target().ending())));
             return document.withFonts(List.of());
         }
-        if (recipe.officeFonts() == Recipe.OfficeFonts.AS_THEY_CAME) return document;
+        if (recipe.officeFonts() == Recipe.OfficeFonts.AS_THEY_CAME)
+            return document.withFonts(document.fonts().stream().filter(font -> mayGo(font, findings)).toList());
         Map<Face, Set<Integer>> used = used(pages);
         Set<String> here = new TreeSet<>(String.CASE_INSENSITIVE_ORDER);
         for (FontCatalogue.Match match : pages.fonts()) {
@@ -63,6 +66,20 @@ final class TravellingFonts {
             fonts.add(file(face, characters, recipe.officeFonts() == Recipe.OfficeFonts.USED_CHARACTERS));
         });
         return document.withFonts(fonts);
+    }
+
+    /** Whether the licence of a font that is with the document lets it go into a file. */
+    private static boolean mayGo(FontFile font, List<Finding> findings) {
+        Face face;
+        try {
+            face = BroughtFonts.face(font);
+        } catch (DecantException e) {
+            LoggerFactory.getLogger(TravellingFonts.class).debug("Given back as it came", e);
+            return true;
+        }
+        boolean forbidden = EmbeddingRight.forbidsOutlines(face.fsType());
+        if (forbidden) findings.add(Finding.lost(Message.of("publish.the-licence-of-forbids-putting-it-into-2", face)));
+        return !forbidden;
     }
 
     private static FontFile file(Face face, Set<Integer> characters, boolean some) {

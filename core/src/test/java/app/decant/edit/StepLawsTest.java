@@ -7,6 +7,7 @@ import app.decant.document.BlockPath;
 import app.decant.document.Cut;
 import app.decant.document.Document;
 import app.decant.document.Facts;
+import app.decant.document.FontFile;
 import app.decant.document.Inline;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
@@ -140,6 +141,7 @@ class StepLawsTest {
         table(document, story, random).ifPresent(steps::add);
         steps.add(new StyleStep(StyleSheet.EMPTY, document.numbering()));
         steps.add(new FactsStep(Facts.NONE));
+        steps.add(new FontStep(List.of(new FontFile("Harbourmaster", true, false, false, new byte[] {1, 2, 3}))));
         for (String field : document.answers().keySet()) steps.add(new AnswerStep(field, random.nextBoolean() ? null : "other"));
         steps.add(new AnswerStep("owner", "Marit Holm"));
         int section = random.nextInt(document.sections().size());

@@ -160,6 +160,7 @@ final class WindowCommands {
                 () -> window.slip().echoTables());
         onTable("picture.in", picked, desk, () -> window.slip().pictures().chooseNew());
         onTable("picture.replace", () -> seen.getAsBoolean() && window.slip().pictures().isOn(), desk, () -> window.slip().pictures().chooseOther());
+        onTable("picture.turn", () -> seen.getAsBoolean() && window.slip().pictures().turns(), desk, () -> window.slip().pictures().turn());
         onTable("table.in", () -> picked.getAsBoolean() && Tables.canInsert(desk.document(), desk.selection().get()), desk, () -> PickedLook.insertTable(desk));
     }
 

@@ -11,6 +11,7 @@ import app.decant.desktop.table.PageTable;
 import app.decant.document.Block;
 import app.decant.document.BlockPath;
 import app.decant.document.Document;
+import app.decant.document.FontFile;
 import app.decant.document.Inline;
 import app.decant.document.Outline;
 import app.decant.document.Paragraph;
@@ -31,11 +32,13 @@ import app.decant.edit.Tables;
 import app.decant.edit.TextBoxes;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
+import app.decant.font.FontCatalogue;
 import app.decant.format.text.TextWriter;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.TablePlaces;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -339,6 +342,26 @@ class ReviseTest {
         assertThat(document()).isEqualTo(before);
     }
 
+    @Test void aFontIsAddedFromAFile() throws TimeoutException, IOException {
+        Document before = document();
+        Path file = handbook.resolveSibling("own.ttf");
+        try (InputStream in = FontCatalogue.class.getResourceAsStream("LiberationSerif-Italic.ttf")) {
+            Files.write(file, in.readAllBytes());
+        }
+        WaitForAsyncUtils.asyncFx(() -> window.slip().fonts().add(file));
+        until(() -> !document().fonts().isEmpty());
+        assertThat(document().fonts()).extracting(FontFile::family).containsExactly("Liberation Serif");
+        settle();
+        Path text = Files.writeString(handbook.resolveSibling("no font.ttf"), "words");
+        WaitForAsyncUtils.asyncFx(() -> window.slip().fonts().add(text));
+        until(() -> window.desk().trouble().get() != null && window.desk().trouble().get().getMessage().contains("no font.ttf"));
+        WaitForAsyncUtils.asyncFx(() -> {
+            window.desk().trouble().set(null);
+            window.desk().undo();
+        });
+        until(() -> document().equals(before));
+    }
+
     /** Writes another measure into a field. */
     private static void measure(FxRobot robot, String field, String value) {
         robot.clickOn(field).press(KeyCode.SHORTCUT).type(KeyCode.A).release(KeyCode.SHORTCUT).write(value).type(KeyCode.ENTER);
@@ -360,10 +383,17 @@ class ReviseTest {
         assertThat(made.width()).isCloseTo(80 * 72 / 25.4, within(0.1));
         assertThat(made.height() / made.width()).isCloseTo(ship.height() / ship.width(), within(0.001));
         assertThat(made.description()).contains("and a gull").isNotEqualTo(ship.description());
+        robot.clickOn("#picture-turn");
+        until(() -> pictures().stream().noneMatch(one -> one.image().equals(ship.image())));
+        settle();
+        Picture turned = Pictures.picked(document(), window.desk().selection().get());
+        assertThat(turned.width() / turned.height()).isCloseTo(made.height() / made.width(), within(0.001));
+        assertThat(turned.image().type()).as("a photograph stays one").isEqualTo("image/jpeg");
+        assertThat(turned.description()).isEqualTo(made.description());
         Path square = handbook.resolveSibling("square.bmp");
         ImageIO.write(new BufferedImage(40, 40, BufferedImage.TYPE_INT_RGB), "bmp", square.toFile());
         WaitForAsyncUtils.asyncFx(() -> window.slip().pictures().replace(square));
-        until(() -> pictures().stream().noneMatch(one -> one.image().equals(ship.image())));
+        until(() -> pictures().stream().noneMatch(one -> one.image().equals(turned.image())));
         settle();
         Picture other = Pictures.picked(document(), window.desk().selection().get());
         assertThat(other.image().type()).isEqualTo("image/png");

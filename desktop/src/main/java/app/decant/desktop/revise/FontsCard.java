@@ -1,30 +1,79 @@
 package app.decant.desktop.revise;
 
 import app.decant.desktop.part.Words;
+import app.decant.desktop.station.Window;
 import app.decant.desktop.work.Desk;
+import app.decant.document.DecantException;
+import app.decant.document.FontFile;
 import app.decant.edit.FontReplacing;
+import app.decant.font.BroughtFonts;
 import app.decant.font.EmbeddingRight;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.PagedDocument;
+import app.decant.words.Message;
+import java.io.File;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import javafx.application.Platform;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+import org.slf4j.LoggerFactory;
 
-/** The fonts of the document at a glance: whether each is here, what stands in for it, what its licence allows; each can be replaced everywhere. */
-final class FontsCard {
+/**
+ * The fonts of the document at a glance: whether each is here, what stands in for it, what its licence allows; each can be replaced everywhere, others
+ * added from files.
+ */
+public final class FontsCard {
+    /** Larger files are no fonts for a document. */
+    private static final long MOST = 64L << 20;
+
     private final Desk desk;
     private final VBox rows = new VBox(12);
-    private final More more = new More("glance", rows);
+    private final VBox box = new VBox(16);
+    private final More more = new More("glance", box);
     private List<FontCatalogue.Match> shown = List.of();
 
-    FontsCard(Desk desk) {
-        this.desk = desk;
+    FontsCard(Window window) {
+        desk = window.desk();
+        Button add = new Button(Words.of("glance.add"));
+        add.setId("glance-add");
+        add.setTooltip(new Tooltip(Words.of("glance.add.about")));
+        add.setOnAction(event -> {
+            FileChooser chooser = new FileChooser();
+            chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(Words.of("glance.files"), "*.ttf", "*.otf", "*.TTF", "*.OTF"));
+            File file = chooser.showOpenDialog(window.stage());
+            if (file != null) add(file.toPath());
+        });
+        box.getChildren().addAll(rows, add);
         more.whenOpened(this::tell);
+    }
+
+    /** A font from a file, for this document. */
+    public void add(Path file) {
+        desk.aside(() -> {
+            try {
+                if (Files.size(file) > MOST) throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("font.is-no-font-that-can-be-read",
+                        file.getFileName()));
+                FontFile font = BroughtFonts.file(Files.readAllBytes(file), file.getFileName().toString());
+                Platform.runLater(() -> desk.inOrder(() -> desk.apply(FontReplacing.add(desk.document(), desk.selection().get(), font))));
+            } catch (DecantException e) {
+                Platform.runLater(() -> desk.trouble().set(e));
+            } catch (IOException e) {
+                LoggerFactory.getLogger(FontsCard.class).info("{} can't be read", file, e);
+                Platform.runLater(() -> desk.trouble().set(new DecantException(DecantException.Kind.UNREADABLE,
+                        Message.of("font.is-no-font-that-can-be-read", file.getFileName()), e)));
+            }
+        });
     }
 
     Node node() { return more; }

@@ -5,12 +5,14 @@ import app.decant.desktop.station.Window;
 import app.decant.desktop.work.Desk;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
+import app.decant.document.Image;
 import app.decant.document.Picture;
 import app.decant.edit.Change;
 import app.decant.edit.Pictures;
 import app.decant.edit.TextSelection;
 import app.decant.picture.PictureDecoder;
 import app.decant.picture.PictureFile;
+import app.decant.picture.PictureTurn;
 import app.decant.words.Message;
 import java.awt.image.BufferedImage;
 import java.io.File;
@@ -28,6 +30,7 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
@@ -76,10 +79,14 @@ public final class PictureCard {
         Button replace = new Button(Words.of("picture.replace"));
         replace.setId("picture-replace");
         replace.setOnAction(event -> window.commands().named("picture.replace").run());
+        Button turn = new Button(Words.of("picture.turn"));
+        turn.setId("picture-turn");
+        turn.setOnAction(event -> window.commands().named("picture.turn").run());
+        FlowPane acts = new FlowPane(8, 8, replace, turn);
         HBox size = new HBox(8, new Label(Words.of("picture.width")), width, new Label("mm"));
         size.setAlignment(Pos.CENTER_LEFT);
         place = new PicturePlace(window);
-        VBox card = new VBox(10, about, size, place.node(), description, ornament, replace);
+        VBox card = new VBox(10, about, size, place.node(), description, ornament, acts);
         card.getStyleClass().add("card");
         box = new VBox(card);
         box.managedProperty().bind(box.visibleProperty());
@@ -157,6 +164,25 @@ public final class PictureCard {
     /** Whether a picture is picked, for commands. */
     public boolean isOn() {
         return desk.document() != null && desk.selection().get() != null && Pictures.picked(desk.document(), desk.selection().get()) != null;
+    }
+
+    /** Whether the picture that is picked can be turned: one with words under it would lose them. */
+    public boolean turns() { return isOn() && Pictures.picked(desk.document(), desk.selection().get()).words().isEmpty(); }
+
+    /** Turns the picture that is picked by a quarter. */
+    public void turn() {
+        Picture picture = Pictures.picked(desk.document(), desk.selection().get());
+        desk.aside(() -> {
+            try {
+                Image turned = PictureTurn.clockwise(picture.image());
+                Platform.runLater(() -> desk.inOrder(() -> {
+                    boolean same = Pictures.picked(desk.document(), desk.selection().get()) == picture;
+                    if (same) change((document, picked) -> Pictures.turn(document, picked, turned));
+                }));
+            } catch (DecantException e) {
+                Platform.runLater(() -> desk.trouble().set(e));
+            }
+        });
     }
 
     /** Asks for a file, and puts it in the place of the picture that is picked. */

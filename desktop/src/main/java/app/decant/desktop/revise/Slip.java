@@ -98,7 +98,7 @@ public final class Slip {
         changes = new ChangesCard(window);
         review = new ReviewCard(window);
         form = new FormCard(window);
-        fonts = new FontsCard(desk);
+        fonts = new FontsCard(window);
         pageLook = new PagesCard(window);
         content.getStyleClass().add("slip");
         scroll.setFitToWidth(true);
@@ -169,6 +169,7 @@ public final class Slip {
 
     /** What is done to pictures. */
     public PictureCard pictures() { return picture; }
+    public FontsCard fonts() { return fonts; }
 
     /** What echo has lit. */
     public EchoCard echoed() { return echo; }
