@@ -184,6 +184,34 @@ class SheetsInWindowTest {
         assertThat(published(robot).pages()).isEqualTo(4);
     }
 
+    /** A page begins where its edge is dragged to; one that is full begins no later; back at the next is as it was. */
+    @Test void theEdgeOfAPageIsDraggedToAnotherColumn(FxRobot robot) throws Exception {
+        robot.clickOn(robot.lookup("#sheet-strip .sheet-row").<Button>queryAll().stream().filter(row -> row.getAccessibleText().startsWith("Timetable"))
+                .findFirst().orElseThrow());
+        until(() -> sheet().name().equals("Timetable") && text("#sheet-pages").startsWith("3 pages"));
+        int second = table.surface().get().edges().get(0).columns()[1];
+        dragEdge(robot, second, second + 1);
+        assertThat(sheet().setup().columnBreaks()).as("a page is full there").isEmpty();
+        dragEdge(robot, second, second - 2);
+        until(() -> sheet().setup().columnBreaks().equals(List.of(second - 2)));
+        until(() -> table.surface().get().edges().get(0).columns()[1] == second - 2);
+        // What was set goes either way, as far as a page has room.
+        dragEdge(robot, second - 2, second - 1);
+        until(() -> sheet().setup().columnBreaks().equals(List.of(second - 1)));
+        until(() -> table.surface().get().edges().get(0).columns()[1] == second - 1);
+        keys(robot, KeyCode.CONTROL, KeyCode.Z);
+        until(() -> sheet().setup().columnBreaks().equals(List.of(second - 2)));
+        assertThat(published(robot).proven()).isTrue();
+    }
+
+    private void dragEdge(FxRobot robot, int from, int to) {
+        Point2D begin = WaitForAsyncUtils.waitForAsyncFx(5000, () -> table.corner(4, from));
+        Point2D end = WaitForAsyncUtils.waitForAsyncFx(5000, () -> table.corner(4, to));
+        robot.moveTo(begin.add(0, 6)).press(MouseButton.PRIMARY).moveTo(end.add(begin.getX() < end.getX() ? -9 : 9, 6)).moveTo(end.add(1, 6))
+                .release(MouseButton.PRIMARY);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
     @Test void columnsAreDrawnWiderHiddenAndShownAgain(FxRobot robot) throws Exception {
         double before = table.surface().get().left(2) - table.surface().get().left(1);
         Point2D cell = table.middle(0, 1);

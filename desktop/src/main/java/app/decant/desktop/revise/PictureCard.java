@@ -177,7 +177,10 @@ public final class PictureCard {
                 Image turned = PictureTurn.clockwise(picture.image());
                 Platform.runLater(() -> desk.inOrder(() -> {
                     boolean same = Pictures.picked(desk.document(), desk.selection().get()) == picture;
-                    if (same) change((document, picked) -> Pictures.turn(document, picked, turned));
+                    if (!same) return;
+                    change((document, picked) -> Pictures.turn(document, picked, turned));
+                    // It may have no room any more where it stood.
+                    desk.whenLaidOut(() -> window.table().pick(desk.selection().get(), true));
                 }));
             } catch (DecantException e) {
                 Platform.runLater(() -> desk.trouble().set(e));

@@ -10,7 +10,10 @@ import javafx.scene.Cursor;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 
-/** The pointer on a sheet: picks cells, columns and rows, draws their edges to another width or height, and writes where it is pressed twice. */
+/**
+ * The pointer on a sheet: picks cells, columns and rows, draws their edges to another width or height, those of pages to another
+ * row or column, and writes where it is pressed twice.
+ */
 final class SheetMouse {
     /** So near to an edge, in pixels, it is meant. */
     private static final double NEAR = 4;
@@ -20,6 +23,7 @@ final class SheetMouse {
     private int column = -1;
     private int row = -1;
     private boolean picks;
+    private PageEdge edge;
 
     SheetMouse(SheetTable table) { this.table = table; }
 
@@ -29,9 +33,14 @@ final class SheetMouse {
         table.canvas().setOnMouseReleased(this::released);
         table.canvas().setOnMouseMoved(event -> {
             boolean here = table.surface().get() != null;
-            table.canvas().setCursor(here && columnEdge(event) >= 0 ? Cursor.H_RESIZE : here && rowEdge(event) >= 0 ? Cursor.V_RESIZE : Cursor.DEFAULT);
+            PageEdge edge = here ? pageEdge(event) : null;
+            boolean across = here && columnEdge(event) >= 0 || edge != null && !edge.rows();
+            boolean down = here && rowEdge(event) >= 0 || edge != null && edge.rows();
+            table.canvas().setCursor(across ? Cursor.H_RESIZE : down ? Cursor.V_RESIZE : Cursor.DEFAULT);
         });
     }
+
+    private PageEdge pageEdge(MouseEvent event) { return PageEdge.at(table, event.getX(), event.getY(), NEAR); }
 
     private SheetSurface surface() { return table.surface().get(); }
 
@@ -56,6 +65,8 @@ final class SheetMouse {
         boolean main = event.getButton() == MouseButton.PRIMARY;
         column = main ? columnEdge(event) : -1;
         row = main && column < 0 ? rowEdge(event) : -1;
+        edge = main && column < 0 && row < 0 && event.getClickCount() == 1 ? pageEdge(event) : null;
+        if (edge != null) return;
         picks = main && column < 0 && row < 0;
         // Whoever asks for the menu within what is picked means all of that.
         boolean asks = event.getButton() == MouseButton.SECONDARY && table.picked().get().range().holds(table.paper().rowAt(event.getY()),
@@ -76,7 +87,8 @@ final class SheetMouse {
     private int last(boolean rows) { return rows ? surface().rows() - 1 : surface().columns() - 1; }
 
     private void dragged(MouseEvent event) {
-        if (surface() == null || !picks || event.getClickCount() > 1) return;
+        if (surface() != null && edge != null) table.paper().guide(edge.rows(), edge.dragged(table, event.getX(), event.getY()));
+        if (surface() == null || edge != null || !picks || event.getClickCount() > 1) return;
         SheetPick from = table.picked().get();
         int r = table.paper().rowAt(event.getY());
         int c = table.paper().columnAt(event.getX());
@@ -89,6 +101,13 @@ final class SheetMouse {
 
     /** An edge is drawn: of all columns that are picked with it, or rows. */
     private void released(MouseEvent event) {
+        if (surface() != null && edge != null) {
+            PageEdge dragged = edge;
+            edge = null;
+            table.paper().guide(false, -1);
+            dragged.drop(table, dragged.dragged(table, event.getX(), event.getY()));
+            return;
+        }
         if (surface() == null || column < 0 && row < 0) return;
         Map<String, String> answers = new HashMap<>();
         Range range = table.picked().get().range();

@@ -21,6 +21,8 @@ final class SheetPaper {
 
     private final SheetTable table;
     private final SheetTiles tiles;
+    private boolean guideRows;
+    private int guideAt = -1;
     private final Font plain = Font.font("Source Sans 3", 12);
 
     SheetPaper(SheetTable table, SheetTiles tiles) {
@@ -29,6 +31,13 @@ final class SheetPaper {
     }
 
     private SheetSurface surface() { return table.surface().get(); }
+
+    /** Shows where the edge of a page would be that is dragged; none where {@code at} is below 0. */
+    void guide(boolean rows, int at) {
+        guideRows = rows;
+        guideAt = at;
+        table.paintSoon();
+    }
 
     /** How wide the numbers of rows are, in pixels. */
     double beside() { return surface() == null ? LEAST_BESIDE : Math.max(LEAST_BESIDE, 14 + DIGIT * Integer.toString(surface().rows()).length()); }
@@ -124,6 +133,12 @@ final class SheetPaper {
         }
         edges(g, left, top, right, bottom);
         picked(g);
+        if (guideAt >= 0) {
+            g.setStroke(Color.web("#9A5F10"));
+            g.setLineWidth(3);
+            if (guideRows) g.strokeLine(left, y(guideAt), right, y(guideAt));
+            else g.strokeLine(x(guideAt), top, x(guideAt), bottom);
+        }
         g.restore();
     }
 

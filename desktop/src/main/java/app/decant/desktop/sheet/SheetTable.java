@@ -346,6 +346,9 @@ public final class SheetTable extends Region {
         return localToScreen(box[0] + box[2] / 2, box[1] + box[3] / 2);
     }
 
+    /** Where the upper left corner of a cell is drawn on the screen. */
+    public Point2D corner(int row, int column) { return localToScreen(paper.x(column), paper.y(row)); }
+
     /** What the line at the bottom says of the sheet: what it is called, and how much is on it. */
     public String[] about() {
         SheetSurface here = surface.get();
