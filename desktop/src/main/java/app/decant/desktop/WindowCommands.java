@@ -25,8 +25,10 @@ import app.decant.edit.Headings;
 import app.decant.edit.Links;
 import app.decant.edit.Lists;
 import app.decant.edit.Notes;
+import app.decant.edit.Pictures;
 import app.decant.edit.Sections;
 import app.decant.edit.Selection;
+import app.decant.edit.SignatureLine;
 import app.decant.edit.TableEcho;
 import app.decant.edit.Tables;
 import app.decant.edit.TextBoxes;
@@ -182,6 +184,11 @@ final class WindowCommands {
         }
         onTable("box.in", () -> picked.getAsBoolean() && TextBoxes.canInsert(desk.selection().get()), desk, () -> {
             desk.apply(TextBoxes.insert(desk.document(), desk.selection().get()));
+            window.table().pick(desk.selection().get(), true);
+        });
+        onTable("signature.in", () -> picked.getAsBoolean() && SignatureLine.canInsert(desk.document(), desk.selection().get()), desk, () -> {
+            double width = Pictures.room(desk.document(), desk.selection().get().head());
+            desk.apply(SignatureLine.insert(desk.document(), desk.selection().get(), width, Words.of("signature.date"), Words.of("signature.name")));
             window.table().pick(desk.selection().get(), true);
         });
         edits("box.out", () -> picked.getAsBoolean() && TextBoxes.at(desk.document(), desk.selection().get()) != null, desk, TextBoxes::remove);
