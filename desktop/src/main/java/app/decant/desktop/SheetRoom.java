@@ -51,5 +51,7 @@ final class SheetRoom {
     Node strip() { return strip.node(); }
     Node slip() { return slip.node(); }
     void find(boolean replacing) { slip.find(replacing); }
+    boolean offers(String act) { return isShown() && slip.offers(act); }
+    void act(String act) { slip.act(act); }
     void close() { table.close(); }
 }

@@ -50,6 +50,9 @@ import javafx.scene.input.KeyCombination;
 /** What can be done in the window: its list of commands, filled. */
 final class WindowCommands {
     private static final BooleanSupplier ALWAYS = () -> true;
+    /** What can be done with cells, by the names of its buttons. */
+    private static final List<String> SHEET_ACTS = List.of("sheet-break-row", "sheet-break-column", "sheet-hide-rows", "sheet-show-rows", "sheet-hide-columns",
+            "sheet-show-columns", "sheet-only", "sheet-whole", "sheet-one-wide");
 
     private final CommandList all = new CommandList();
     private final BooleanSupplier open;
@@ -74,6 +77,8 @@ final class WindowCommands {
         add("previous.heading", open, () -> window.heading(-1), new KeyCodeCombination(KeyCode.UP, KeyCombination.ALT_DOWN));
         add("sheet.tables", () -> window.sheets().isShown() && window.sheets().hasTables(), () -> window.sheets().asTables(true));
         add("sheet.sheets", () -> window.sheets().hasTables() && !window.sheets().isShown(), () -> window.sheets().asTables(false));
+        for (String act : SHEET_ACTS)
+            add(act.replace('-', '.'), () -> window.station() == Station.REVISE && window.sheets().offers(act), () -> window.sheets().act(act));
         add("larger", open, () -> zoom(window, 1.1), control(KeyCode.PLUS), control(KeyCode.EQUALS));
         add("smaller", open, () -> zoom(window, 1 / 1.1), control(KeyCode.MINUS));
         add("usual", open, () -> window.table().zoom(1.1), control(KeyCode.DIGIT0));

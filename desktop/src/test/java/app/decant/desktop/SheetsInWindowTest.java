@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import app.decant.Decant;
 import app.decant.demo.FaresWorkbook;
+import app.decant.desktop.command.Command;
 import app.decant.desktop.part.Words;
 import app.decant.desktop.sheet.SheetTable;
 import app.decant.desktop.station.Station;
@@ -182,6 +183,24 @@ class SheetsInWindowTest {
         robot.clickOn("#sheet-break-row");
         until(() -> sheet().setup().rowBreaks().equals(List.of(5)));
         assertThat(published(robot).pages()).isEqualTo(4);
+    }
+
+    /** All that the slip does with cells is asked for by words as well, and the keys lead out of the cells and back. */
+    @Test void whatIsPickedIsWorkedOnByKeysAlone(FxRobot robot) throws Exception {
+        click(robot, 3, 1);
+        keys(robot, KeyCode.CONTROL, KeyCode.K);
+        robot.write("Hide these columns").type(KeyCode.ENTER);
+        until(() -> table.surface().get().left(2) == table.surface().get().left(1));
+        assertThat(window.commands().applying()).extracting(Command::key).contains("sheet.show.columns").doesNotContain("sheet.only");
+        WaitForAsyncUtils.asyncFx(() -> window.commands().named("sheet.show.columns").run()).get();
+        until(() -> table.surface().get().left(2) > table.surface().get().left(1));
+        WaitForAsyncUtils.asyncFx(() -> table.requestFocus()).get();
+        robot.type(KeyCode.F6);
+        TextField typed = robot.lookup("#sheet-typed").query();
+        until(typed::isFocused);
+        robot.write("9").type(KeyCode.ESCAPE);
+        until(table::isFocused);
+        assertThat(typed.getText()).as("left as it was").doesNotContain("9");
     }
 
     /** A page begins where its edge is dragged to; one that is full begins no later; back at the next is as it was. */

@@ -46,6 +46,8 @@ final class SheetKeys {
             case TAB -> table.go(0, more ? -1 : 1, false);
             case ENTER -> table.go(more ? -1 : 1, 0, false);
             case F2 -> table.write(null);
+            // Tab goes from cell to cell; this leads out of them.
+            case F6 -> table.leave();
             case DELETE, BACK_SPACE -> empty();
             default -> {
                 return false;

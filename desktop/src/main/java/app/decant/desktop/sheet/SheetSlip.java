@@ -21,6 +21,8 @@ import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.ContextMenuEvent;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -54,6 +56,13 @@ public final class SheetSlip {
         formula.setId("sheet-typed");
         formula.getStyleClass().add("sheet-formula");
         formula.setAccessibleText(Words.of("sheet.typed"));
+        // Back to the cells, which keep Tab for themselves.
+        formula.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
+            if (event.getCode() != KeyCode.ESCAPE && event.getCode() != KeyCode.F6) return;
+            tell();
+            table.requestFocus();
+            event.consume();
+        });
         formula.setOnAction(event -> {
             table.write(table.picked().get(), formula.getText());
             table.requestFocus();
@@ -78,6 +87,7 @@ public final class SheetSlip {
         node.getStyleClass().add("slip-box");
         menu.getStyleClass().add("pointer-menu");
         table.setOnContextMenuRequested(this::offer);
+        table.whenLeft(this::enter);
         table.picked().addListener((observed, before, now) -> tell());
         table.surface().addListener((observed, before, now) -> tell());
     }
@@ -95,6 +105,28 @@ public final class SheetSlip {
         }
         if (!menu.getItems().isEmpty()) menu.show(table, event.getScreenX(), event.getScreenY());
         event.consume();
+    }
+
+    /** Whether something can be done with what is picked, by the name of its button. */
+    public boolean offers(String id) { return button(id) != null; }
+
+    /** Does it. */
+    public void act(String id) {
+        Button button = button(id);
+        if (button != null) button.fire();
+    }
+
+    private Button button(String id) {
+        for (Node one : acts.getChildren()) if (one instanceof Button button && id.equals(button.getId())) return button;
+        for (Node box : warnings.getChildren())
+            for (Node one : ((VBox) box).getChildren()) if (one instanceof Button button && id.equals(button.getId())) return button;
+        return null;
+    }
+
+    /** Brings the keys to what is typed into the cell that is picked. */
+    public void enter() {
+        formula.requestFocus();
+        formula.end();
     }
 
     /** Where words are looked for. */

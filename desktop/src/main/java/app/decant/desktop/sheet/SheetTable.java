@@ -55,6 +55,7 @@ public final class SheetTable extends Region {
     private Session shownOf;
     private boolean paintWanted;
     private double zoom = 1;
+    private Runnable leaving = () -> { };
 
     public SheetTable(Desk desk) {
         this.desk = desk;
@@ -95,6 +96,11 @@ public final class SheetTable extends Region {
 
     Desk desk() { return desk; }
     SheetKey key() { return key; }
+    void leave() { leaving.run(); }
+
+    /** Where the keys go that leave the cells. */
+    void whenLeft(Runnable task) { leaving = task; }
+
     Canvas canvas() { return canvas; }
     SheetPaper paper() { return paper; }
     public Workbook workbook() { return workbook; }
