@@ -10,8 +10,10 @@ import app.decant.document.Finding;
 import app.decant.document.Inline;
 import app.decant.document.ListLabels;
 import app.decant.document.Look;
+import app.decant.document.Paragraph;
 import app.decant.document.Place;
 import app.decant.document.Progress;
+import app.decant.document.Provenance;
 import app.decant.document.Section;
 import app.decant.document.Story;
 import app.decant.document.TextProperty.Underline;
@@ -50,8 +52,8 @@ import java.util.stream.Stream;
  * how many were changed in place or set anew, and how many show anything different from before. A word is swapped for another order of its own letters, so
  * that any font has what is needed; with a number as third argument, so many words anywhere are swapped for others of the same document; with
  * {@code longer}, the longest paragraph says some of its words twice; with {@code head}, a header or footer is corrected; with {@code paragraph} or
- * {@code item}, one is put in; with {@code over}, one gets much longer; with {@code colour} or {@code size}, some words get another, with
- * {@code underline} a line, with {@code lit} an area behind them.
+ * {@code item}, one is put in; with {@code over}, one gets much longer; with {@code across}, one that goes on on the next page gets longer; with {@code colour}
+ * or {@code size}, some words get another, with {@code underline} a line, with {@code lit} an area behind them.
  */
 public final class Corrections {
     private static final Pattern WORD = Pattern.compile("\\p{Ll}{4,12}");
@@ -67,6 +69,7 @@ public final class Corrections {
     private static final int LONG = 80;
 
     private static UnaryOperator<Document> edit;
+    private static boolean across;
 
     private Corrections() { }
 
@@ -75,7 +78,9 @@ public final class Corrections {
         Path out = Path.of(arguments[1]);
         Files.createDirectories(out);
         String kind = arguments.length > 2 ? arguments[2] : "";
-        edit = kind.isEmpty() ? Corrections::corrected : KINDS.containsKey(kind) ? KINDS.get(kind) : document -> swapped(document, Integer.parseInt(kind));
+        across = kind.equals("across");
+        boolean word = kind.isEmpty() || across;
+        edit = word ? Corrections::corrected : KINDS.containsKey(kind) ? KINDS.get(kind) : document -> swapped(document, Integer.parseInt(kind));
         Map<String, Integer> sums = new TreeMap<>();
         List<Path> files;
         try (Stream<Path> listed = Files.list(folder)) {
@@ -101,7 +106,7 @@ public final class Corrections {
         String print = Intake.fingerprint(file);
         Taken taken = Decant.open(file);
         Document before = taken.document();
-        Document after = edit.apply(before);
+        Document after = across ? goingOn(taken) : edit.apply(before);
         if (after == null) {
             sums.merge("no word", 1, Integer::sum);
             return "no word";
@@ -209,6 +214,23 @@ public final class Corrections {
         if (!some.find()) return null;
         TextSelection place = TextSelection.caret(new Place(longest.path(), some.end()));
         return Typing.type(document, place, " " + some.group(), null).after();
+    }
+
+    /** The first paragraph that goes on on the next page says some of its words on the first once more. */
+    private static Document goingOn(Taken taken) {
+        for (Walk.Stop stop : Walk.of(taken.document()).stops()) {
+            Paragraph paragraph = stop.paragraph();
+            List<Provenance.Line> lines = taken.provenance().of(paragraph);
+            int[][] places = taken.provenance().places(paragraph);
+            boolean goesOn = places != null && !lines.isEmpty() && lines.get(0).page() < lines.get(lines.size() - 1).page();
+            if (!goesOn || stop.path().size() > 2) continue;
+            int first = 0;
+            while (first < places.length && (places[first] == null || lines.get(places[first][0]).page() == lines.get(0).page())) first++;
+            Matcher some = SEVERAL.matcher(paragraph.text().substring(0, first));
+            if (some.find())
+                return Typing.type(taken.document(), TextSelection.caret(new Place(stop.path(), some.end())), " " + some.group(), null).after();
+        }
+        return null;
     }
 
     /** The first long paragraph of a document says all it says three times: more than many pages have room for. */
