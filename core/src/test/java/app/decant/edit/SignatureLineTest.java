@@ -48,7 +48,8 @@ class SignatureLineTest {
                     : List.of("We thank you.", "\t\t\t", "Place, date\tName"));
             assertThat(change.after().paragraph(change.picked().head()).text()).isEqualTo("Place, date\tName");
             // What follows the caret is written where one would write it.
-            assertThat(texts(Typing.type(change.after(), (TextSelection) change.picked(), " of the purser", null).after())).contains("Place, date\tName of the purser");
+            Document written = Typing.type(change.after(), (TextSelection) change.picked(), " of the purser", null).after();
+            assertThat(texts(written)).contains("Place, date\tName of the purser");
         }
     }
 

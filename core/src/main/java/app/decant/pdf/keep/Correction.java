@@ -158,21 +158,20 @@ public record Correction(Passage passage, int first, int from, int last, int to,
     /**
      * The same within its own column, where the passage has lines in others.
      *
-     * @param page      the index of its page
-     * @param baselines of all lines of the passage, in points
-     * @param apart     how much lower a line stands than the one before it, at least
+     * @param page  the index of its page
+     * @param opens for each line of the passage, whether it is the first of another column
      */
-    Correction inColumn(int page, double[] baselines, double apart) {
+    Correction inColumn(int page, boolean[] opens) {
         int begin = first;
-        while (begin > 0 && baselines[begin] > baselines[begin - 1] + apart) begin--;
+        while (begin > 0 && !opens[begin]) begin--;
         int end = last + 1;
-        while (end < baselines.length && baselines[end] > baselines[end - 1] + apart) end++;
-        boolean one = begin == 0 && end == baselines.length;
-        for (int i = first + 1; i <= last; i++) one |= baselines[i] <= baselines[i - 1] + apart;
+        while (end < opens.length && !opens[end]) end++;
+        boolean one = begin == 0 && end == opens.length;
+        for (int i = first + 1; i <= last; i++) one |= opens[i];
         if (one || passage.parting != null) return this;
         Passage own = passage;
-        if (end < baselines.length) {
-            Passage after = new Passage(passage.lines.subList(end, baselines.length), passage.hyphens, passage.goesOn, passage.following, passage.foot, null,
+        if (end < opens.length) {
+            Passage after = new Passage(passage.lines.subList(end, opens.length), passage.hyphens, passage.goesOn, passage.following, passage.foot, null,
                     passage.labelled, passage.onward, passage.rest);
             own = new Passage(passage.lines.subList(begin, end), passage.hyphens, true, List.of(), passage.foot, null, passage.labelled, null,
                     new Rest(page, after));

@@ -151,18 +151,24 @@ public final class PageRewriting {
         new PassageSetting(at, placed).set(wished);
     }
 
-    /** A correction within its own column. */
+    /** A correction within its own column: another begins above the end of the one before it, and beside it. */
     static Correction inColumn(Correction correction, ChangedPage at) throws Refused {
         List<List<Integer>> lines = correction.passage().lines();
-        if (lines.size() == 1) return correction;
-        double[] baselines = new double[lines.size()];
-        double size = 0;
-        for (int i = 0; i < baselines.length; i++) {
-            Glyph first = movable(lines.get(i), at.byOrder).get(0).glyph();
-            baselines[i] = first.baseline();
-            size = Math.max(size, first.size());
+        boolean[] opens = new boolean[lines.size()];
+        double before = 0;
+        double right = 0;
+        for (int i = 0; i < opens.length; i++) {
+            List<ShownGlyph> marks = movable(lines.get(i), at.byOrder);
+            Glyph first = marks.get(0).glyph();
+            double apart = PassageSetting.APART * first.size();
+            opens[i] = i > 0 && first.baseline() < before - apart && first.x() > right;
+            // Parts of one line, or lines in no order, are no columns.
+            if (i > 0 && !opens[i] && first.baseline() <= before + apart) return correction;
+            double ends = marks.stream().mapToDouble(mark -> mark.glyph().right()).max().orElseThrow();
+            right = opens[i] ? ends : Math.max(right, ends);
+            before = first.baseline();
         }
-        return correction.inColumn(at.read.page().index(), baselines, PassageSetting.APART * size);
+        return correction.inColumn(at.read.page().index(), opens);
     }
 
     /** The marks of a line, all of which can be taken out and put elsewhere. */
