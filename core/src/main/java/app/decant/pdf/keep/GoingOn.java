@@ -83,7 +83,7 @@ final class GoingOn {
             for (SetWord.Letter letter : word.letters()) {
                 ShownGlyph mark = letter.like();
                 boolean plain = letter.otherFont() == null && letter.marked().isEmpty() && mark.mode() == 0 && mark.glyph().link() == null
-                        && (letter.at() < 0 || correction.drawn().get(letter.at()).isEmpty());
+                        && (letter.at() < 0 || letter.text().isEmpty() || correction.drawn().get(letter.at()).isEmpty());
                 GivenLines.FontAddress font = plain ? at.stream.of(mark).address(mark) : null;
                 if (font == null) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
                 letters.add(new GivenWords.Letter(letter.text(), Overflow.hexadecimal(letter.bytes()), font, letter.em(), letter.before(), letter.share(),

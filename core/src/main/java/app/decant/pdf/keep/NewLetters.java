@@ -19,6 +19,8 @@ import org.apache.pdfbox.cos.COSBase;
 
 /** The codes by which new words are shown: those of the font that was there, or of a face like it where that lacks a letter. */
 final class NewLetters {
+    private static final char SOFT = '\u00AD';
+
     private final PageReader.Addressed read;
     private final ChangedStream stream;
     private final FontCatalogue faces;
@@ -36,11 +38,24 @@ final class NewLetters {
 
     /** New words as they are wished. How far each goes on is told beside the size of what it stands for, also where it gets another. */
     List<TextRewriting.Insert> inserts(Correction.Run run, ShownGlyph first, List<ShownGlyph> line) throws PageRewriting.Refused, IOException {
-        List<TextRewriting.Insert> inserts = run.another() ? dressed(run, first, line) : plain(run, first, line);
+        List<TextRewriting.Insert> inserts = softened(run.text(), run.another() ? dressed(run, first, line) : plain(run, first, line));
         if (run.colour() == null) return inserts;
         refuseOtherColour(first);
         String colour = colour(run.colour());
         return inserts.stream().map(insert -> insert.coloured(colour)).toList();
+    }
+
+    /** A hyphen that is only seen where a word is parted takes no room within it, however wide its glyph is (Unicode 15, 6.2). */
+    private static List<TextRewriting.Insert> softened(String text, List<TextRewriting.Insert> inserts) {
+        if (text.indexOf(SOFT) < 0) return inserts;
+        List<TextRewriting.Insert> softened = new ArrayList<>();
+        int at = 0;
+        for (TextRewriting.Insert one : inserts) {
+            softened.add(one);
+            if (one.letters() == 1 && text.charAt(at) == SOFT) softened.add(new TextRewriting.Insert(new byte[0], -one.advance(), one.font(), 0));
+            at += one.letters();
+        }
+        return softened;
     }
 
     /** What is painted by its edges, or in a colour that nothing can go back to, gets no other. */

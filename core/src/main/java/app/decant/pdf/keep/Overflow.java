@@ -119,7 +119,7 @@ final class Overflow {
             for (ComposedLine.Placed one : line.places(like)) {
                 SetWord.Letter letter = one.letter();
                 boolean plain = letter.otherFont() == null && letter.marked().isEmpty()
-                        && (letter.at() < 0 || correction.drawn().get(letter.at()).isEmpty());
+                        && (letter.at() < 0 || letter.text().isEmpty() || correction.drawn().get(letter.at()).isEmpty());
                 if (!plain) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
                 ShownGlyph mark = letter.like();
                 double share = letter.share() * like.glyph().size() / mark.glyph().size();

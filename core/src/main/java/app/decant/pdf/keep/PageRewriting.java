@@ -249,8 +249,9 @@ public final class PageRewriting {
         double baseline = first.glyph().baseline();
         for (TextRewriting.Insert one : inserts) {
             double width = one.advance() * first.across() / 1000;
-            changes.puts(text.substring(letter, letter + one.letters()), x, width, baseline, first, rgb.get(letter));
-            at.drawn.letter(correction, letter, letter + one.letters(), x, x + width, baseline, first.glyph().size(), first, one.colour());
+            changes.puts(text.substring(letter, letter + one.letters()), x, width, baseline, first, rgb.get(Math.min(letter, rgb.size() - 1)));
+            if (one.letters() > 0)
+                at.drawn.letter(correction, letter, letter + one.letters(), x, x + width, baseline, first.glyph().size(), first, one.colour());
             for (int i = 0; i < one.letters(); i++)
                 placed.letter(letter + i, spot(x + width * i / one.letters(), x + width * (i + 1) / one.letters(), baseline), first);
             letter += one.letters();

@@ -349,7 +349,7 @@ final class PassageSetting {
                 Rewritten.Spot spot = PageRewriting.spot(x, x + width, line.baseline());
                 drawn.carry(letter.marked(), x, x + width, line.baseline(), target);
                 links.carry(letter.shown() == null ? letter.like() : letter.shown(), x, x + width, line.baseline(), target);
-                boolean own = letter.shown() == null && letter.at() < correction.text().length();
+                boolean own = letter.shown() == null && !letter.text().isEmpty() && letter.at() < correction.text().length();
                 if (own) drawn.letter(correction, letter.at(), letter.at() + letter.text().length(), x, x + width, line.baseline(),
                         letter.share() * target.glyph().size(), target, colour);
                 place(letter, spot, first);

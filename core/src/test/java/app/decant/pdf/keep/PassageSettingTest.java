@@ -150,6 +150,18 @@ class PassageSettingTest {
         assertThat(place(file, "The office is on").getYDirAdj()).isCloseTo(place(source, "The office is on").getYDirAdj() - 14, within(0.02f));
     }
 
+    /** A hyphen that is only seen where a word is parted takes no room within it, neither on its line nor in a passage that is set anew. */
+    @Test void softHyphensTakeNoRoom() throws IOException {
+        Path source = file(FOLLOWING + FOOT);
+        for (String[] one : new String[][] {{"harbour", "bar\u00ADbour", "barbour"}, {"harbour", LONGER + " bar\u00ADbour", LONGER + " barbour"}}) {
+            Made soft = correct(source, one[0], one[1]);
+            assertThat(soft.pages().rewritten(0)).as("%s", soft.findings()).isNotNull();
+            float with = place(soft.receipt().file(), "office opens").getXDirAdj();
+            Made plain = correct(source, one[0], one[2]);
+            assertThat(with).as(one[1]).isCloseTo(place(plain.receipt().file(), "office opens").getXDirAdj(), within(0.2f));
+        }
+    }
+
     @Test void anyWordsAreSetSoThatNothingIsLostOrCovered() throws IOException {
         Random random = new Random(7);
         Path source = file(FOLLOWING + FOOT);
