@@ -57,7 +57,7 @@ class RelayoutTest {
             Document document = sample(seed);
             Layout layout = new Layout(FontCatalogue.shipped());
             layout.next(document);
-            for (int i = 0; i < 36; i++) {
+            for (int i = 0; i < 24; i++) {
                 Change change = edit(document, random);
                 document = change.after();
                 assertThat(painted(layout.next(document))).as("seed %d, edit %d, %s", seed, i, change.transaction().kind())

@@ -339,7 +339,7 @@ class PassageSettingTest {
     /** Paragraphs of any words between others: nothing is lost, nothing covers anything, lines keep their distance. PDFBox reads them. */
     @Test void anyParagraphsFindTheirPlace() throws IOException {
         Random random = new Random(11);
-        for (int i = 0; i < 16; i++) {
+        for (int i = 0; i < 8; i++) {
             Path source = file(TWO + FOOT);
             StringBuilder other = new StringBuilder("Tides");
             for (int words = random.nextInt(50); words > 0; words--) other.append(' ').append("harbour".substring(0, 1 + random.nextInt(7)));
