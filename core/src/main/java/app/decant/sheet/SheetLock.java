@@ -34,6 +34,7 @@ public record SheetLock(Key key, int shortKey, Set<Allowed> allowed) {
      * @throws IllegalArgumentException where the digest is of a kind that is not known here, or would take for ever
      */
     public boolean opensWith(String password) {
+        if (key != null && key.isOpenDocument()) return key.isOf(password);
         if (key != null && key.rounds() > MOST_ROUNDS) throw new IllegalArgumentException(key.rounds() + " rounds");
         if (key == null) return shortKey == 0 || shortKey == short15(password);
         try {
@@ -59,8 +60,29 @@ public record SheetLock(Key key, int shortKey, Set<Allowed> allowed) {
 
     private static int turned(int hash) { return hash << 1 & 0x7FFF | hash >> 14 & 1; }
 
-    /** A digest of the password, its salt and how often it was made anew, as files tell them. */
-    public record Key(String algorithm, String digest, String salt, int rounds) { }
+    /**
+     * A digest of the password, its salt and how often it was made anew, as files tell them.
+     *
+     * @param algorithm by its name, or in OpenDocument by its address (ISO/IEC 26300-1, 19.699), where it has no salt and is made once
+     */
+    public record Key(String algorithm, String digest, String salt, int rounds) {
+        /** Whether it is told as in OpenDocument, which other formats can't. */
+        public boolean isOpenDocument() { return algorithm.startsWith("http"); }
+
+        /** Programs differ in how they write the letters before they are digested: common practice, no source. */
+        private boolean isOf(String password) {
+            String name = algorithm.endsWith("#sha256") ? "SHA-256" : algorithm.endsWith("#sha1") ? "SHA-1" : null;
+            if (name == null) throw new IllegalArgumentException(algorithm);
+            byte[] wanted = Base64.getDecoder().decode(digest);
+            try {
+                MessageDigest made = MessageDigest.getInstance(name);
+                return MessageDigest.isEqual(made.digest(password.getBytes(StandardCharsets.UTF_8)), wanted)
+                        || MessageDigest.isEqual(made.digest(password.getBytes(StandardCharsets.UTF_16LE)), wanted);
+            } catch (NoSuchAlgorithmException e) {
+                throw new IllegalArgumentException(algorithm, e);
+            }
+        }
+    }
 
     /** What may be allowed. */
     public enum Allowed {

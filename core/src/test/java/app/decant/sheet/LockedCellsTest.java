@@ -4,11 +4,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.decant.Decant;
+import app.decant.document.Finding;
 import app.decant.document.Progress;
+import app.decant.format.sheet.SheetFormat;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.time.Instant;
+import java.util.Base64;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -89,6 +97,31 @@ class LockedCellsTest {
             assertThat(lock.opensWith(password)).as(password).isTrue();
             assertThat(lock.opensWith(password + "x")).as(password).isFalse();
         }
+    }
+
+    /** OpenDocument has digests of its own (ISO/IEC 26300-1, 19.699): they stay in its files, and what can't hold them says so. */
+    @Test void openDocumentKeepsItsPasswords() throws Exception {
+        Workbook fares = locked(null);
+        for (String[] kind : new String[][] {{"SHA-1", "http://www.w3.org/2000/09/xmldsig#sha1"}, {"SHA-256", "http://www.w3.org/2000/09/xmldsig#sha256"}}) {
+            for (Charset letters : List.of(StandardCharsets.UTF_8, StandardCharsets.UTF_16LE)) {
+                String digest = Base64.getEncoder().encodeToString(MessageDigest.getInstance(kind[0]).digest(PASSWORD.getBytes(letters)));
+                SheetLock lock = new SheetLock(new SheetLock.Key(kind[1], digest, "", 0), 0, SheetLock.USUAL);
+                Sheet sheet = fares.sheets().get(0);
+                SheetMatter matter = sheet.matter();
+                SheetMatter other = new SheetMatter(matter.view(), matter.notes(), matter.checks(), matter.filter(), lock, matter.tables());
+                Workbook workbook = fares.withSheets(List.of(sheet.with(other)));
+                Path file = Files.write(root.resolve("locked.ods"), SheetFormat.ODS.write(workbook, Instant.EPOCH).bytes());
+                SheetLock kept = read(file).sheets().get(0).matter().lock();
+                assertThat(kept).isEqualTo(lock);
+                assertThat(List.of(kept.opensWith(PASSWORD), kept.opensWith("another"))).as("%s", letters).containsExactly(true, false);
+                for (SheetFormat format : List.of(SheetFormat.XLSX, SheetFormat.XLS)) {
+                    assertThat(format.write(workbook, Instant.EPOCH).findings()).as("%s", format).extracting(Finding::what)
+                            .anyMatch(told -> told.contains("password"));
+                }
+            }
+        }
+        assertThatThrownBy(() -> new SheetLock(new SheetLock.Key("http://ferries.example#tide", "AAAA", "", 0), 0, Set.of()).opensWith("x"))
+                .isInstanceOf(IllegalArgumentException.class);
     }
 
     /** A file may ask for a digest that nobody has, or for one that would take for ever. */

@@ -35,7 +35,15 @@ final class Lost {
     }
 
     /** What a workbook of the newest generation does not hold as it was: charts of which no markup is known. */
-    static List<Finding> inXlsx(Workbook workbook) { return charts(workbook, one -> one.chart() == null); }
+    static List<Finding> inXlsx(Workbook workbook) {
+        List<Finding> findings = new ArrayList<>(charts(workbook, one -> one.chart() == null));
+        for (Sheet sheet : workbook.sheets()) {
+            SheetLock lock = sheet.matter().lock();
+            boolean another = lock != null && lock.key() != null && lock.key().isOpenDocument();
+            if (another) findings.add(Finding.changed(Message.of("sheet.lock-without-password", sheet.name())));
+        }
+        return findings;
+    }
 
     /** What an older workbook does not hold, whose own writer tells of notes, checks, filters and locks. */
     static List<Finding> inXls(Workbook workbook) {
@@ -58,7 +66,8 @@ final class Lost {
             if (matter.filter() != null && !matter.filter().values().isEmpty())
                 findings.add(Finding.lost(Message.of("sheet.lost.filters", matter.filter().values().size())));
             if (matter.lock() == null) continue;
-            if (matter.lock().hasPassword()) findings.add(Finding.changed(Message.of("sheet.lock-without-password", sheet.name())));
+            boolean own = matter.lock().key() != null && matter.lock().key().isOpenDocument();
+            if (matter.lock().hasPassword() && !own) findings.add(Finding.changed(Message.of("sheet.lock-without-password", sheet.name())));
             if (!matter.lock().allowed().equals(SheetLock.USUAL)) findings.add(Finding.changed(Message.of("sheet.lock-without-allowances", sheet.name())));
         }
         return findings;

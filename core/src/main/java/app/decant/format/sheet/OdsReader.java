@@ -43,6 +43,8 @@ import org.slf4j.LoggerFactory;
 
 /** Reads workbooks of OpenDocument (ISO/IEC 26300-1, 9). */
 final class OdsReader {
+    /** How the digest of a password is made unless it is said (ISO/IEC 26300-1, 19.700). */
+    private static final String SHA1 = "http://www.w3.org/2000/09/xmldsig#sha1";
     private static final double DAY_NANOS = 86_400e9;
     private static final Pattern DURATION = Pattern.compile("(-)?PT?(?:(\\d+)D)?T?(?:(\\d+)H)?(?:(\\d+)M)?(?:([\\d.]+)S)?");
     private static final Pattern FAILURE = Pattern.compile("#(N/A|DIV/0!|VALUE!|REF!|NAME\\?|NUM!|NULL!)|Err:\\d+");
@@ -190,8 +192,9 @@ final class OdsReader {
             });
             String name = table.get("table:name", "");
             Range filtered = filters.get(name);
-            SheetLock lock = "true".equals(table.get("table:protected")) ? new SheetLock(null, 0, SheetLock.USUAL) : null;
-            if (lock != null && table.get("table:protection-key") != null) lost.count(Lost.Kind.KEYS, 1);
+            String digest = table.get("table:protection-key");
+            SheetLock.Key key = digest == null ? null : new SheetLock.Key(table.get("table:protection-key-digest-algorithm", SHA1), digest, "", 0);
+            SheetLock lock = "true".equals(table.get("table:protected")) ? new SheetLock(key, 0, SheetLock.USUAL) : null;
             SheetMatter matter = new SheetMatter(SheetView.PLAIN, notes, told, filtered == null ? null : new SheetFilter(filtered, Map.of()), lock);
             return new Sheet(name, hidden, WIDTH, HEIGHT, columns, rows, merged, setup, objects.objects(columns, WIDTH, rows, HEIGHT), List.of(), matter);
         }

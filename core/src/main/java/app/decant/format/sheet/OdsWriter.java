@@ -14,6 +14,7 @@ import app.decant.sheet.PageSetup;
 import app.decant.sheet.Range;
 import app.decant.sheet.Row;
 import app.decant.sheet.Sheet;
+import app.decant.sheet.SheetLock;
 import app.decant.sheet.Workbook;
 import app.decant.words.Message;
 import app.decant.xml.XmlNames;
@@ -161,9 +162,12 @@ final class OdsWriter {
     static String points(double value) { return String.format(Locale.ROOT, "%.2fpt", value); }
 
     private void table(Sheet sheet, int index) {
+        SheetLock lock = sheet.matter().lock();
+        SheetLock.Key key = lock == null || lock.key() == null || !lock.key().isOpenDocument() ? null : lock.key();
         List<String> areas = sheet.setup().areas().stream().map(area -> address(sheet, area)).toList();
         xml.open("table:table", "table:name", sheet.name(), "table:style-name", "ta" + index, "table:print-ranges", areas.isEmpty() ? null
-                : String.join(" ", areas), "table:protected", sheet.matter().lock() == null ? null : "true");
+                : String.join(" ", areas), "table:protected", lock == null ? null : "true",
+                "table:protection-key", key == null ? null : key.digest(), "table:protection-key-digest-algorithm", key == null ? null : key.algorithm());
         matter.begin(sheet, index);
         columns(sheet);
         Range titles = sheet.setup().titleRows();

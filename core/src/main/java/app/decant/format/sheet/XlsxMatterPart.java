@@ -44,7 +44,7 @@ final class XlsxMatterPart {
     static void lock(XmlWriter xml, SheetLock lock) {
         if (lock == null) return;
         List<Object> told = new ArrayList<>();
-        if (lock.key() != null) {
+        if (lock.key() != null && !lock.key().isOpenDocument()) {
             told.addAll(List.of("algorithmName", lock.key().algorithm(), "hashValue", lock.key().digest(), "saltValue", lock.key().salt(), "spinCount",
                     lock.key().rounds()));
         } else if (lock.shortKey() != 0) {
