@@ -169,7 +169,7 @@ public record Correction(Passage passage, int first, int from, int last, int to,
         boolean one = begin == 0 && end == opens.length;
         for (int i = first + 1; i <= last; i++) one |= opens[i];
         if (one || passage.parting != null) return this;
-        Passage own = passage;
+        Passage own;
         if (end < opens.length) {
             Passage after = new Passage(passage.lines.subList(end, opens.length), passage.hyphens, passage.goesOn, passage.following, passage.foot, null,
                     passage.labelled, passage.onward, passage.rest);

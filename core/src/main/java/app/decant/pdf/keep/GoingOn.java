@@ -7,6 +7,7 @@ import app.decant.pdf.read.ShownGlyph;
 import app.decant.words.Message;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.HexFormat;
 import java.util.List;
 
 /**
@@ -63,7 +64,7 @@ final class GoingOn {
         Correction.Rest rest = correction.passage().rest();
         if (rest.page() == at.read.page().index()) here(correction, new Coming(words, parted, width), like, placed);
         else at.overflow.give(new GivenWords(at.read.page().index(), rest.passage(), correction.set(), width, like.glyph().size(), parted,
-                given(words, correction, like)), placed);
+                given(words, correction)), placed);
     }
 
     /** In another column of the page. */
@@ -76,7 +77,7 @@ final class GoingOn {
         new PassageSetting(at, placed).set(PageRewriting.inColumn(Correction.before(rest, correction.runs(), correction.set()), at), coming);
     }
 
-    private List<List<GivenWords.Letter>> given(List<SetWord> words, Correction correction, ShownGlyph like) throws Refused, IOException {
+    private List<List<GivenWords.Letter>> given(List<SetWord> words, Correction correction) throws Refused, IOException {
         List<List<GivenWords.Letter>> given = new ArrayList<>();
         for (SetWord word : words) {
             List<GivenWords.Letter> letters = new ArrayList<>();
@@ -86,7 +87,8 @@ final class GoingOn {
                         && (letter.at() < 0 || letter.text().isEmpty() || correction.drawn().get(letter.at()).isEmpty());
                 GivenLines.FontAddress font = plain ? at.stream.of(mark).address(mark) : null;
                 if (font == null) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
-                letters.add(new GivenWords.Letter(letter.text(), Overflow.hexadecimal(letter.bytes()), font, letter.em(), letter.before(), letter.share(),
+                String code = HexFormat.of().withUpperCase().formatHex(letter.bytes());
+                letters.add(new GivenWords.Letter(letter.text(), code, font, letter.em(), letter.before(), letter.share(),
                         letter.raised(), letter.rgb(), letter.shown() == null ? -1 : letter.shown().glyph().order(), letter.at()));
             }
             given.add(letters);
@@ -105,8 +107,7 @@ final class GoingOn {
         for (List<GivenWords.Letter> word : given.words()) {
             List<SetWord.Letter> letters = new ArrayList<>();
             for (GivenWords.Letter letter : word) {
-                byte[] bytes = new byte[letter.code().length() / 2];
-                for (int i = 0; i < bytes.length; i++) bytes[i] = (byte) Integer.parseInt(letter.code().substring(2 * i, 2 * i + 2), 16);
+                byte[] bytes = HexFormat.of().parseHex(letter.code());
                 String font = own.lent(letter.font()) + " " + TextRewriting.number(there.size() * letter.share());
                 String colour = letter.rgb() == there.glyph().rgb() ? null : NewLetters.colour(new Colour(letter.rgb()));
                 letters.add(new SetWord.Letter(null, count, letter.text(), bytes, letter.em(), there, font, letter.before(), letter.share(), letter.raised(),

@@ -12,6 +12,7 @@ import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Set;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -63,6 +64,8 @@ final class Overflow {
         int at = 0;
         for (List<GivenWords.Letter> word : words.words()) {
             for (GivenWords.Letter letter : word) {
+                // A gap shows no letter.
+                if (letter.text().isEmpty()) continue;
                 placed.elsewhere(letter, there.letters().get(at), to);
                 at += letter.text().length();
             }
@@ -190,13 +193,8 @@ final class Overflow {
         if (like.mode() != 0 || font == null || like.glyph().link() != null) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
         double size = like.glyph().size();
         double height = Math.sqrt(Math.max(0, size * size - like.slant() * like.slant()));
-        return new Letter(text, hexadecimal(bytes), font, em, x, em * like.across() * share, baseline, size * share, height * share, like.across() * share,
+        String code = HexFormat.of().withUpperCase().formatHex(bytes);
+        return new Letter(text, code, font, em, x, em * like.across() * share, baseline, size * share, height * share, like.across() * share,
                 like.slant() * share, rgb, stream.contents(like));
-    }
-
-    static String hexadecimal(byte[] bytes) {
-        StringBuilder code = new StringBuilder();
-        for (byte one : bytes) code.append(String.format("%02X", one & 255));
-        return code.toString();
     }
 }

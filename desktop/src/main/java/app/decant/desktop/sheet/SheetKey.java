@@ -53,9 +53,7 @@ final class SheetKey {
     private Sheet sheet() { return table.surface().get().sheet(); }
 
     private boolean isOpen() {
-        if (openedIn != table.desk().session()) opened.clear();
-        openedIn = table.desk().session();
-        return sheet().matter().lock() == null || opened.contains(sheet().name());
+        return sheet().matter().lock() == null || openedIn == table.desk().session() && opened.contains(sheet().name());
     }
 
     /** Tells how the sheet that is shown is locked. */
@@ -82,7 +80,8 @@ final class SheetKey {
             return;
         }
         password.clear();
-        isOpen();
+        if (openedIn != table.desk().session()) opened.clear();
+        openedIn = table.desk().session();
         opened.add(sheet().name());
         if (said != null && table.desk().trouble().get() == said) table.desk().trouble().set(null);
         tell();
