@@ -23,6 +23,7 @@ import org.junit.jupiter.api.extension.BeforeEachCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
+import org.slf4j.LoggerFactory;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
 import org.testfx.util.WaitForAsyncUtils;
@@ -127,14 +128,18 @@ final class SharedWindow implements BeforeEachCallback, AfterEachCallback, After
         });
         window = null;
         WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS, () -> Stage.getWindows().isEmpty());
+        // What the window still does aside may write a picture while its home goes.
+        WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS, this::isGone);
+    }
+
+    private boolean isGone() {
+        if (!Files.exists(folder)) return true;
         try (Stream<Path> all = Files.walk(folder)) {
-            all.sorted(Comparator.reverseOrder()).forEach(one -> {
-                try {
-                    Files.deleteIfExists(one);
-                } catch (IOException e) {
-                    throw new UncheckedIOException(e);
-                }
-            });
+            for (Path one : all.sorted(Comparator.reverseOrder()).toList()) Files.deleteIfExists(one);
+            return true;
+        } catch (IOException | UncheckedIOException e) {
+            LoggerFactory.getLogger(SharedWindow.class).info("The home of the window is still written to", e);
+            return false;
         }
     }
 
