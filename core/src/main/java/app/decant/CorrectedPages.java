@@ -8,6 +8,8 @@ import app.decant.page.Original;
 import app.decant.page.Rewritten;
 import app.decant.pdf.keep.Arrival;
 import app.decant.pdf.keep.Correction;
+import app.decant.pdf.keep.GivenLines;
+import app.decant.pdf.keep.Onward;
 import app.decant.pdf.keep.PageRewriting;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.SourceFile;
@@ -15,18 +17,18 @@ import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.IntFunction;
 import org.slf4j.LoggerFactory;
 
 /**
  * The pages of a file that are corrected where they stand. What a page has no room for goes over to the next, and from there on, until a page has room: either
- * all of them can take it, or none gives anything. What was found is remembered, page by page.
+ * all of them can take it, or the last that can gives it to a page that is put in; or none gives anything. What was found is remembered, page by page.
  */
 final class CorrectedPages implements AutoCloseable {
     private static final Message PROVING = Message.of("step.looking-at-changed-pages");
@@ -35,6 +37,7 @@ final class CorrectedPages implements AutoCloseable {
 
     private final Original original;
     private final TextFlow flow;
+    private final IntFunction<List<Correction>> heads;
     private final Map<Integer, PageReader.Addressed> read = new HashMap<>();
     private final Map<Integer, Tried> known = new HashMap<>();
     private SourceFile source;
@@ -73,11 +76,19 @@ final class CorrectedPages implements AutoCloseable {
     }
 
     /** What a page is asked to be. */
-    private record Asked(List<Correction> corrections, Arrival come, boolean mayGive) { }
+    private record Asked(List<Correction> corrections, Arrival come, Way way) { }
 
-    CorrectedPages(Original original, TextFlow flow) {
+    /** Where a page gives over what it has no room for. */
+    private enum Way { ON, ADDED, NOWHERE }
+
+    /**
+     * @param flow  how the text of the file goes on from page to page
+     * @param heads what a page that is put in says otherwise in its headers and footers than the one that it stands behind
+     */
+    CorrectedPages(Original original, TextFlow flow, IntFunction<List<Correction>> heads) {
         this.original = original;
         this.flow = flow;
+        this.heads = heads;
     }
 
     /**
@@ -87,36 +98,49 @@ final class CorrectedPages implements AutoCloseable {
      * @param fixed  pages that can take nothing, since they are set anew
      */
     Map<Integer, Tried> tried(Map<Integer, List<Correction>> wished, Set<Integer> fixed) {
-        Set<Integer> alone = new HashSet<>();
+        Map<Integer, Way> ways = new HashMap<>();
         TreeMap<Integer, Tried> tries = new TreeMap<>();
         TreeSet<Integer> open = new TreeSet<>(wished.keySet());
         while (!open.isEmpty()) {
             int page = open.pollFirst();
             Arrival come = before(tries, page);
-            Tried one = fixed.contains(page) ? new Tried(null, null, "") : tried(page, new Asked(wished.getOrDefault(page, List.of()), come,
-                    !alone.contains(page)));
-            int begins = page;
-            while (before(tries, begins) != null) begins--;
-            if (come != null && (one.refused != null || page - begins > FARTHEST)) {
-                // None of those gives over what this one can't take.
-                for (int back = begins; back < page; back++) {
-                    alone.add(back);
+            Tried one = fixed.contains(page) ? new Tried(null, null, "") : tried(page, new Asked(wished(wished, come, page), come,
+                    ways.getOrDefault(page, Way.ON)));
+            List<Integer> giving = giving(tries, page);
+            if (come != null && (one.refused != null || giving.size() > FARTHEST)) {
+                boolean adds = come instanceof GivenLines lines && lines.to().added() == null && flow.added(come.from()) != null;
+                // The last of them gives it to a page that is put in; or none of them gives over what this one can't take.
+                for (int back : adds ? List.of(come.from()) : giving) {
+                    ways.put(back, adds ? Way.ADDED : Way.NOWHERE);
                     tries.remove(back);
-                    if (wished.containsKey(back)) open.add(back);
+                    if (adds || wished.containsKey(back)) open.add(back);
                 }
                 if (wished.containsKey(page)) open.add(page);
                 continue;
             }
             tries.put(page, one);
-            if (come != null) tries.get(page - 1).told(one);
-            if (one.made != null && one.made.given() != null) open.add(page + 1);
+            if (come != null) tries.get(come.from()).told(one);
+            if (one.made != null && one.made.given() != null) open.add(one.made.given().page());
         }
         return tries;
     }
 
+    /** What is wished of a page; one that is put in has the heads of the one before it, its number a new one. */
+    private List<Correction> wished(Map<Integer, List<Correction>> wished, Arrival come, int page) {
+        boolean added = come instanceof GivenLines lines && lines.to().added() != null;
+        return added ? heads.apply(come.from()) : wished.getOrDefault(page, List.of());
+    }
+
     private static Arrival before(Map<Integer, Tried> tries, int page) {
-        Tried before = tries.get(page - 1);
-        return before == null || before.made == null ? null : before.made.given();
+        return tries.values().stream().filter(one -> one.made != null && one.made.given() != null && one.made.given().page() == page)
+                .map(one -> one.made.given()).findFirst().orElse(null);
+    }
+
+    /** The pages that give lines to a page, each to the next, and the last of them to it. */
+    private static List<Integer> giving(Map<Integer, Tried> tries, int page) {
+        List<Integer> giving = new ArrayList<>();
+        for (Arrival come = before(tries, page); come != null; come = before(tries, come.from())) giving.add(0, come.from());
+        return giving;
     }
 
     private Tried tried(int page, Asked asked) {
@@ -125,10 +149,16 @@ final class CorrectedPages implements AutoCloseable {
         if (source == null) source = SourceFile.open(original.bytes(), original.name(), original.password());
         Tried made;
         try {
-            PageReader.Addressed there = read.computeIfAbsent(page, key -> PageReader.addressed(source, key, Progress.SILENT));
-            List<Correction> corrections = asked.mayGive ? asked.corrections : asked.corrections.stream().map(Correction::alone).toList();
-            made = new Tried(asked, PageRewriting.rewrite(source, there, corrections, asked.come, asked.mayGive ? flow.after(page) : null,
-                    FontCatalogue.ofThisMachine()), null);
+            int like = asked.come instanceof GivenLines lines && lines.to().added() != null ? lines.to().added().like() : page;
+            PageReader.Addressed there = read.computeIfAbsent(like, key -> PageReader.addressed(source, key, Progress.SILENT));
+            Onward onward = switch (asked.way) {
+                case ON -> like == page ? flow.after(page) : null;
+                case ADDED -> flow.added(page);
+                case NOWHERE -> null;
+            };
+            List<Correction> corrections = asked.way == Way.ON ? asked.corrections
+                    : asked.corrections.stream().map(one -> onward == null ? one.alone() : one.goingTo(onward)).toList();
+            made = new Tried(asked, PageRewriting.rewrite(source, there, corrections, asked.come, onward, FontCatalogue.ofThisMachine()), null);
         } catch (PageRewriting.Refused e) {
             LoggerFactory.getLogger(CorrectedPages.class).debug("Page {} can't be corrected: {}", page + 1, e.getMessage());
             made = new Tried(asked, null, Objects.requireNonNullElse(e.getMessage(), ""));
@@ -158,8 +188,8 @@ final class CorrectedPages implements AutoCloseable {
     /** Pages stand and fall together of which one gives lines to the other. */
     private static void refuseAfter(Map<Integer, Tried> tries, int page) {
         Tried one = tries.get(page);
-        Tried next = tries.get(page + 1);
-        if (one.made == null || one.made.given() == null || next == null) return;
+        Tried next = one.made == null || one.made.given() == null ? null : tries.get(one.made.given().page());
+        if (next == null) return;
         if (one.refused == null) one.refused = next.refused;
         else if (next.refused == null) next.refused = one.refused;
     }
@@ -193,10 +223,11 @@ final class CorrectedPages implements AutoCloseable {
     /** Those of them that neither give lines nor take any: they can stand beside pages that are set anew. */
     static Map<Integer, Rewritten> alone(Map<Integer, Rewritten> inPlace, Collection<Finding> findings) {
         Map<Integer, Rewritten> alone = new TreeMap<>(inPlace);
-        List<Integer> going = new ArrayList<>();
+        Set<Integer> going = new TreeSet<>();
         inPlace.forEach((page, one) -> {
-            boolean takes = inPlace.containsKey(page - 1) && !inPlace.get(page - 1).given().isEmpty() || one.arrived() != null;
-            if (takes) going.addAll(List.of(page - 1, page));
+            if (one.arrived() != null) going.addAll(List.of(page - 1, page));
+            if (!one.given().isEmpty()) going.add(page);
+            one.given().forEach(given -> going.add(given.page()));
         });
         Message full = Message.of("open.where-words-were-changed-the-page", Message.of("keep.the-page-has-no-room"));
         for (int page : going) if (alone.remove(page) != null) findings.add(Finding.changed(full).at(Finding.page(page)));

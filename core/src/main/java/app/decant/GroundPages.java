@@ -91,15 +91,16 @@ final class GroundPages {
                 continue;
             }
             int ground = pages.ground(i);
-            List<Item> items = text.getOrDefault(ground, List.of());
-            List<Item> frame = heads.apply(ground);
+            List<Item> items = text.getOrDefault(pages.number(i), List.of());
+            List<Item> frame = pages.isAdded(i) ? List.of() : heads.apply(ground);
             Page laid = now.count() == pages.count() ? now.page(i) : null;
-            Standing known = standing.get(ground);
+            int number = pages.number(i);
+            Standing known = standing.get(number);
             List<Item> unknown = laid == null ? List.of() : known != null && known.laid == laid ? known.unknown : unknown(laid);
             if (known == null || !known.isOf(i, pages, items, frame, onThis(ground, pages)) || !unknown.equals(known.unknown))
                 known = new Standing(page(i, ground, pages, items, unknown, frame), items, frame, laid, unknown);
             else if (known.laid != laid) known = new Standing(known.page, known.text, known.frame, laid, unknown);
-            made.put(ground, known);
+            made.put(number, known);
             all.add(known.page);
         }
         standing = made;
@@ -134,15 +135,26 @@ final class GroundPages {
         });
         Map<Integer, List<Item>> text = new HashMap<>(came);
         Map<Integer, Rewritten> rewritten = new HashMap<>();
-        for (int i = 0; i < pages.count(); i++) if (pages.rewritten(i) != null) rewritten.put(pages.ground(i), pages.rewritten(i));
+        Map<Integer, Rewritten> giving = new HashMap<>();
+        Map<Integer, Integer> before = new HashMap<>();
+        for (int i = 0; i < pages.count(); i++) {
+            Rewritten page = pages.rewritten(i);
+            if (page == null) continue;
+            int number = pages.number(i);
+            rewritten.put(number, page);
+            for (Rewritten.Given given : page.given()) {
+                giving.put(given.page(), page);
+                before.put(given.page(), number);
+            }
+        }
         // Lines that a page gives to the next, or takes, are of paragraphs that nobody changed.
         reached.addAll(rewritten.keySet());
         for (int page : reached) {
             List<Item> items = new ArrayList<>();
             Map<Paragraph, Boolean> put = new IdentityHashMap<>();
-            for (Item item : rewritten.containsKey(page - 1) ? came.getOrDefault(page - 1, List.of()) : List.<Item>of()) {
+            for (Item item : giving.containsKey(page) ? came.getOrDefault(before.get(page), List.of()) : List.<Item>of()) {
                 Item.LineItem line = (Item.LineItem) item;
-                Rewritten.Given given = rewritten.get(page - 1).given(line.left(), line.baseline());
+                Rewritten.Given given = giving.get(page).given(line.left(), line.baseline());
                 Paragraph paragraph = TextPassage.paragraph(line);
                 if (given != null && !reset.containsKey(paragraph)) items.add(moved(line, given.across(), given.down()));
                 else if (reset.containsKey(paragraph) && put.put(paragraph, true) == null) items.addAll(reset.get(paragraph).getOrDefault(page, List.of()));

@@ -10,6 +10,7 @@ import app.decant.document.ParagraphProperty.TabStops;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
+import app.decant.page.PageNumbers;
 import app.decant.pdf.keep.Correction;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
@@ -37,6 +38,29 @@ final class HeadEdits {
         HeadEdits edits = new HeadEdits(cascade, heads);
         for (Map.Entry<Paragraph, Paragraph> one : changed.entrySet()) if (!edits.add(one.getKey(), one.getValue())) return null;
         return edits.edits;
+    }
+
+    /**
+     * What a page that is put in behind another is counted as in its headers and footers.
+     *
+     * @param last whether none follows it that is counted so already
+     */
+    static List<Correction> recounted(StandingHeads heads, int page, boolean last, Cascade cascade) {
+        HeadEdits edits = new HeadEdits(cascade, heads);
+        List<Correction> recounted = new ArrayList<>();
+        for (StandingHeads.One one : heads.on(page)) {
+            int at = 0;
+            for (Inline inline : one.paragraph().inlines()) {
+                if (inline instanceof Inline.Field field && field.kind() == Inline.Field.Kind.PAGE && one.letters()[at] >= 0) {
+                    String number = one.line().letters().substring(one.letters()[at], one.after(at));
+                    String next = PageNumbers.behind(number, last);
+                    Correction correction = edits.correction(one, new WordChange(at, at + 1, at + 1, List.of(Correction.Run.plain(next))));
+                    if (correction != null) recounted.add(correction);
+                }
+                at += inline.length();
+            }
+        }
+        return recounted;
     }
 
     private static boolean compare(Section before, Section now, Map<Paragraph, Paragraph> changed) {
@@ -94,7 +118,7 @@ final class HeadEdits {
     }
 
     private static boolean isWithin(StandingHeads.One one, int letter, WordChange change) {
-        for (int i = change.from(); i < change.to(); i++) if (one.letters()[i] == letter) return true;
+        for (int i = change.from(); i < change.to(); i++) if (one.letters()[i] >= 0 && letter >= one.letters()[i] && letter < one.after(i)) return true;
         return false;
     }
 

@@ -15,6 +15,7 @@ import app.decant.page.Item;
 import app.decant.page.LogicalStructure;
 import app.decant.page.Note;
 import app.decant.page.Original;
+import app.decant.page.Page;
 import app.decant.page.Pages;
 import app.decant.page.Rewritten;
 import app.decant.pdf.form.FileForm;
@@ -79,9 +80,10 @@ public final class Revision implements AutoCloseable {
         walk = Walk.of(before);
         for (Walk.Stop stop : walk.stops()) came.add(stop.paragraph());
         flow = new TextFlow(Cascade.of(before), walk, taken.provenance());
-        corrected = new CorrectedPages(original, flow);
         lines = new GroundLines(taken.provenance());
         heads = StandingHeads.of(before, walk, taken.provenance());
+        corrected = new CorrectedPages(original, flow, page -> HeadEdits.recounted(heads, page, page == taken.provenance().sheets().size() - 1,
+                Cascade.of(before)));
         standing = new GroundPages(walk, lines, taken.provenance().sheets(), this::isTouched, this::form);
     }
 
@@ -109,7 +111,7 @@ public final class Revision implements AutoCloseable {
         // Aside, since it takes a while: whoever writes on is not kept waiting.
         corrected.prove(tries, progress);
         synchronized (this) {
-            return noted(of(now, edits, tries, true, progress), now, edits, tries);
+            return noted(bookmarked(of(now, edits, tries, progress), now, edits, tries), now, edits, tries);
         }
     }
 
@@ -121,9 +123,9 @@ public final class Revision implements AutoCloseable {
         try {
             TextEdits.Found edits = edits(now);
             Map<Integer, Tried> tries = tries(edits);
-            Pages pages = of(now, edits, tries, false, Progress.SILENT).pages;
+            Pages pages = of(now, edits, tries, Progress.SILENT).pages;
             if (pages == now || taken.provenance().sheets().size() != own.count()) return now;
-            return now.on(standing.of(now, pages, edits == null ? null : reset(edits, tries), headsOf(now, edits, tries)));
+            return now.on(shown(now, pages, edits, tries));
         } catch (DecantException e) {
             LoggerFactory.getLogger(Revision.class).info("{}", e.getMessage());
             return now;
@@ -139,7 +141,9 @@ public final class Revision implements AutoCloseable {
         TextEdits.Found edits = edits(now);
         if (edits == null || !edits.beyond().isEmpty() || !edits.edits().stream().allMatch(TextEdits.Edit::isPlain)) return null;
         Map<Integer, Rewritten> inPlace = CorrectedPages.inPlace(tries(edits), new ArrayList<>());
-        return isWhole(edits, inPlace) ? FoundStructure.of(now, taken.provenance(), edits, inPlace) : null;
+        // Where a page was put in, two stand on one of the file.
+        boolean added = inPlace.keySet().stream().anyMatch(page -> page >= taken.provenance().sheets().size());
+        return isWhole(edits, inPlace) && !added ? FoundStructure.of(now, taken.provenance(), edits, inPlace) : null;
     }
 
     private TextEdits.Found edits(PagedDocument now) {
@@ -147,14 +151,14 @@ public final class Revision implements AutoCloseable {
         return TextEdits.between(before, walk, now.document(), now.walk(), taken.provenance(), heads, flow);
     }
 
-    private Result of(PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries, boolean whole, Progress progress) {
+    private Result of(PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries, Progress progress) {
         if (own == null) own = OwnPages.of(original, WordLines::of);
-        // Bookmarks are made when it is published; whoever looks at pages has no use for them.
-        OwnPages pages = (whole ? own.with(now.headings()) : own).of(original.with(now.document().answers()));
+        OwnPages pages = own.of(original.with(now.document().answers()));
         if (edits == TextEdits.Found.NOTHING) return new Result(pages, List.of());
         List<Finding> findings = new ArrayList<>();
         Map<Integer, Rewritten> inPlace = CorrectedPages.inPlace(tries, findings);
         if (isWhole(edits, inPlace)) return new Result(pages.with(inPlace), findings);
+        tellBeyond(edits, findings);
         if (then == null) then = Decant.layOut(before, progress);
         if (then.count() != own.count()) {
             findings.add(Finding.changed(Message.of("open.all-pages-were-set-anew-since-3", then.count(), own.count())));
@@ -176,11 +180,27 @@ public final class Revision implements AutoCloseable {
         return new Result(untouched.of(now, original.with(now.document().answers()), CorrectedPages.alone(inPlace, findings), came, gone), findings);
     }
 
+    /** Why pages are set anew on which more was edited than words that can be put in their place. */
+    private static void tellBeyond(TextEdits.Found edits, List<Finding> findings) {
+        if (edits == null) findings.add(Finding.changed(Message.of("open.more-than-text-was-changed")));
+        else for (int page : edits.beyond()) findings.add(Finding.changed(Message.of("open.more-than-words-was-changed")).at(Finding.page(page)));
+    }
+
+    /** With headings that were found in the text, where the file has no bookmarks: where they stand on its own pages. */
+    private Result bookmarked(Result result, PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries) {
+        if (!(result.pages instanceof OwnPages kept) || !kept.headings().isEmpty()) return result;
+        List<Pages.Heading> found = taken.provenance().sheets().size() != own.count() ? now.headings() : now.on(shown(now, kept, edits, tries)).headings();
+        return new Result(kept.with(found), result.findings);
+    }
+
+    private List<Page> shown(PagedDocument now, Pages pages, TextEdits.Found edits, Map<Integer, Tried> tries) {
+        return standing.of(now, pages, edits == null ? null : reset(edits, tries), headsOf(now, edits, tries));
+    }
+
     /** With what was remarked, answered and taken out on pages that are the file's. */
     private Result noted(Result result, PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries) {
         if (result.pages.original().isEmpty()) return result;
-        List<Note> notes = NoteChanges.between(before, now.document(), () -> standing.of(now, result.pages, edits == null ? null : reset(edits, tries),
-                headsOf(now, edits, tries)));
+        List<Note> notes = NoteChanges.between(before, now.document(), () -> shown(now, result.pages, edits, tries));
         if (notes.isEmpty()) return result;
         Original noted = result.pages.original().get().noted(notes);
         return new Result(result.pages instanceof OwnPages kept ? kept.of(noted) : ((RevisedPages) result.pages).of(noted), result.findings);

@@ -30,8 +30,14 @@ final class StandingHeads {
      * @param block     the index of its paragraph there
      * @param paragraph as it came
      * @param letters   for each letter of the paragraph the letter of the line, or -1
+     * @param counted   the parts of the line that count pages, each from one letter up to another
      */
-    record One(int page, Provenance.Line line, Story.Frame frame, int block, Paragraph paragraph, int[] letters) {
+    record One(int page, Provenance.Line line, Story.Frame frame, int block, Paragraph paragraph, int[] letters, List<int[]> counted) {
+        /** The letter of the line after those that show a letter of the paragraph: a field shows several. */
+        int after(int letter) {
+            return counted.stream().filter(part -> part[0] == letters[letter]).map(part -> part[1]).findFirst().orElse(letters[letter] + 1);
+        }
+
         /** The same paragraph as a document has it now; null where it has it no more. */
         Paragraph in(Document document) {
             if (frame.section() >= document.sections().size()) return null;
@@ -100,7 +106,7 @@ final class StandingHeads {
         for (int i = 0; i < blocks.size(); i++) {
             if (!(blocks.get(i) instanceof Paragraph paragraph) || isTaken(head.line().page(), paragraph)) continue;
             int[] letters = paragraph.text().isBlank() ? null : head.letters(paragraph.text());
-            if (letters != null) return new One(head.line().page(), head.line(), frame, i, paragraph, letters);
+            if (letters != null) return new One(head.line().page(), head.line(), frame, i, paragraph, letters, head.counted());
         }
         return null;
     }

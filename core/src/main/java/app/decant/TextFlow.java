@@ -26,6 +26,8 @@ final class TextFlow {
     private static final double SAME = 3;
     /** A single line of a paragraph of as many lines is left alone nowhere; common practice. */
     private static final int TOGETHER = 2;
+    /** What pages share is looked for on so many before and after one: left and right pages may differ. */
+    private static final int AROUND = 2;
     /** From baseline to baseline where nothing tells, in ems. */
     private static final double LEADING = 1.2;
 
@@ -34,6 +36,7 @@ final class TextFlow {
     /** For each page its lines in the order of the text; pages without are not here. */
     private final TreeMap<Integer, List<At>> pages = new TreeMap<>();
     private final Map<Integer, Optional<Onward>> known = new HashMap<>();
+    private final Map<Integer, Optional<Onward>> added = new HashMap<>();
     private final List<Walk.Stop> stops;
     private final Set<String> opening;
 
@@ -56,8 +59,14 @@ final class TextFlow {
         opening = opening();
     }
 
-    /** Where the text of a page goes on; null where that can't be told, or nothing may be put before what is there. */
-    Onward after(int page) { return known.computeIfAbsent(page, key -> Optional.ofNullable(found(key))).orElse(null); }
+    /** Where the text of a page goes on: on the next, else on one that is put in; null where that can't be told. */
+    Onward after(int page) {
+        Optional<Onward> next = known.computeIfAbsent(page, key -> Optional.ofNullable(found(key)));
+        return next.orElseGet(() -> added(page));
+    }
+
+    /** A page that is put in behind one of the file, for what that has no room for; null where the text there is not such that it can go on. */
+    Onward added(int page) { return added.computeIfAbsent(page, key -> Optional.ofNullable(behind(key))).orElse(null); }
 
     private List<Provenance.Line> lines(int stop) { return provenance.of(stops.get(stop).paragraph()); }
 
@@ -106,7 +115,32 @@ final class TextFlow {
             if (!marks.isEmpty()) lines.add(marks);
             else if (lines.isEmpty()) return null;
         }
-        return new Onward(page + 1, lines, across, gap(last, first), provenance.foot(page + 1), openers(own, next));
+        return new Onward(page + 1, lines, across, gap(last, first), provenance.foot(page + 1), openers(own, first), null);
+    }
+
+    private Onward behind(int page) {
+        List<At> own = pages.get(page);
+        if (own == null || !isOfText(own.get(own.size() - 1)) || !isOneColumn(own)) return null;
+        Provenance.Sheet sheet = provenance.sheets().get(page);
+        List<Integer> alike = new ArrayList<>();
+        double first = line(own.get(0)).baseline();
+        for (int other = 0; other < provenance.sheets().size(); other++) {
+            if (other == page || !provenance.sheets().get(other).equals(sheet)) continue;
+            if (Math.abs(other - page) <= AROUND) alike.add(other);
+            if (pages.containsKey(other)) first = Math.min(first, line(pages.get(other).get(0)).baseline());
+        }
+        double from = Double.MAX_VALUE;
+        double to = 0;
+        for (At at : own) {
+            from = Math.min(from, line(at).baseline() - line(at).size());
+            to = Math.max(to, line(at).baseline() + 0.5 * line(at).size());
+        }
+        Set<Integer> heads = new HashSet<>();
+        for (Provenance.Head head : provenance.heads())
+            if (head.line().page() == page) heads.addAll(StandingPassages.marks(head.line()));
+        // Pages that the file does not have are numbered after those that it has, each by the one that it stands behind.
+        return new Onward(provenance.sheets().size() + page, List.of(), 0, 0, provenance.foot(page), openers(own, null),
+                new Onward.Added(page, first, from, to, heads, alike));
     }
 
     /** Whether lines stand one below another, but for what stands beside each other in tables. */
@@ -155,14 +189,14 @@ final class TextFlow {
     }
 
     /** The lines with which a page may begin that goes on from this one. */
-    private Set<Integer> openers(List<At> own, List<At> next) {
+    private Set<Integer> openers(List<At> own, At next) {
         Set<Integer> openers = new HashSet<>();
         for (int i = 1; i < own.size(); i++) {
             At at = own.get(i);
             int count = lines(at.stop).size();
             boolean whole = at.line == 0 || at.line >= TOGETHER && count - at.line >= TOGETHER;
             // What goes on on the next page anyway has lines enough there.
-            boolean goesOn = next.get(0).stop == at.stop && at.line >= TOGETHER;
+            boolean goesOn = next != null && next.stop == at.stop && at.line >= TOGETHER;
             boolean heading = level(own.get(i - 1)) > 0;
             List<Integer> marks = StandingPassages.marks(line(at));
             if (isOfText(at) && !heading && (whole || goesOn) && !marks.isEmpty()) openers.add(marks.get(0));

@@ -14,6 +14,8 @@ public final class Provenance {
 
     /** So many pages tell where text ends on them. */
     private static final int LIKE = 3;
+    /** Pages that end higher up than this share of their height are not full. */
+    private static final double FULL = 0.7;
     private static final String LEADERS = ".\u2026\u00B7_-";
 
     private final Map<Paragraph, List<Line>> lines;
@@ -117,10 +119,11 @@ public final class Provenance {
         return new Provenance(own, sheets, pictures, heads);
     }
 
-    /** The lowest baseline of text on any page as large as one; 0 where there are too few to tell, since pages end early. */
+    /** The lowest baseline of text on any page as large as one; 0 where there are too few to tell, or all of them end early. */
     public double foot(int page) {
         Sheet like = sheets.get(page);
-        return sheets.stream().filter(like::equals).count() < LIKE ? 0 : feet.getOrDefault(like, 0.0);
+        double foot = sheets.stream().filter(like::equals).count() < LIKE ? 0 : feet.getOrDefault(like, 0.0);
+        return foot < FULL * like.height ? 0 : foot;
     }
 
     /** The pages of the file; none where they are not known. */

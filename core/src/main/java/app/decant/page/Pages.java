@@ -54,6 +54,15 @@ public interface Pages {
     /** The page of the {@link #original} in whose place a page stands; -1 for one that the original does not have. */
     default int ground(int page) { return page; }
 
+    /**
+     * The number by which pages that say something else call one that takes what they have no room for: of a page of the {@link #original} its index there,
+     * of one that was put in one beyond those.
+     */
+    default int number(int page) { return ground(page); }
+
+    /** Whether a page was put in behind one of the {@link #original}, its {@link #ground}, which it looks like. */
+    default boolean isAdded(int page) { return isOwn(page) && number(page) != ground(page); }
+
     /** Whether a page is the original's own, untouched; others in its place are set anew. */
     default boolean isOwn(int page) { return original().isPresent(); }
 

@@ -8,8 +8,11 @@ import app.decant.layout.PagedDocument;
 import app.decant.page.Page;
 import app.decant.page.Rewritten;
 import java.time.format.DateTimeFormatter;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Stream;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
@@ -86,12 +89,18 @@ final class Ledger {
     /** How much of a file's own pages is not as it was. */
     private String revised(PagedDocument pages) {
         if (desk.session().ground() == null || desk.session().isAsText()) return "";
-        List<Rewritten> rewritten = pages.pages().stream().map(Page::ground).filter(Objects::nonNull).map(Page.Ground::rewritten).filter(Objects::nonNull)
-                .toList();
-        int anew = (int) pages.pages().stream().filter(page -> page.ground() == null).count();
-        int places = rewritten.stream().mapToInt(page -> page.places()).sum();
-        return (rewritten.isEmpty() ? "" : " \u00B7 " + Words.of("ledger.changed", rewritten.size(), places))
-                + (anew == 0 ? "" : " \u00B7 " + Words.of("ledger.anew", anew));
+        List<Page.Ground> own = pages.pages().stream().map(Page::ground).filter(Objects::nonNull).toList();
+        Set<Integer> known = new HashSet<>();
+        // Of two that stand on one of the file's, the second was put in.
+        List<Page.Ground> came = own.stream().filter(ground -> known.add(ground.page())).toList();
+        List<Rewritten> rewritten = came.stream().map(Page.Ground::rewritten).filter(Objects::nonNull).toList();
+        int places = rewritten.stream().mapToInt(Rewritten::places).sum();
+        return told("ledger.changed", rewritten.size(), places) + told("ledger.added", own.size() - came.size())
+                + told("ledger.anew", pages.count() - own.size());
+    }
+
+    private static String told(String key, int count, Object... more) {
+        return count == 0 ? "" : " \u00B7 " + Words.of(key, Stream.concat(Stream.of(count), Stream.of(more)).toArray());
     }
 
     private void tell() {

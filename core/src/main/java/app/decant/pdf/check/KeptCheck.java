@@ -94,6 +94,7 @@ public final class KeptCheck {
         int wrong = 0;
         int changed = 0;
         int places = 0;
+        int added = 0;
         int outside = 0;
         StreamText reading = new StreamText();
         Map<String, Integer> stood = new TreeMap<>();
@@ -109,8 +110,9 @@ public final class KeptCheck {
             }
             Rewritten rewritten = pages.rewritten(index);
             if (rewritten != null) {
+                if (pages.isAdded(index)) added++;
+                else places += rewritten.places();
                 changed++;
-                places += rewritten.places();
                 boolean says = tagged() ? KeptWriter.lookingAt(rewritten, before, pages.ground(index), at -> SamePainting.of(before.getPage(at), made))
                         : Arrays.equals(content(made), rewritten.content());
                 boolean holds = says && (!looked() || PaintedPage.of(before, pages.ground(index))
@@ -121,7 +123,7 @@ public final class KeptCheck {
             }
             if (overlaid() || resources(source) == null || objects.same(resources(source), tagged() ? shared(resources(made), resources(source))
                     : without(resources(made), pages.rewritten(index))) && sameBoxes(source, made)) used++;
-            annotations(source, stood);
+            if (!pages.isAdded(index)) annotations(source, stood);
             annotations(made, stands);
         }
         if (!pages.original().orElseThrow().answers().isEmpty()) filled(before, after);
@@ -129,8 +131,9 @@ public final class KeptCheck {
         if (own > 0) say(Message.of(tagged() ? "check.tagged-pages" : "check.own-pages", own, own < count),
                 Message.of("check.of-pages-are-not-the-original", own - same, own), same == own);
         // Where something is laid on all pages, or pictures are smaller, they can't look the same.
-        if (changed > 0) say(Message.of("check.changed-pages", changed, places, looked()), Message.of("check.more-was-changed-on-pages-than", outside),
-                outside == 0);
+        if (changed > added) say(Message.of("check.changed-pages", changed - added, places, looked()),
+                Message.of("check.more-was-changed-on-pages-than", outside), outside == 0);
+        if (added > 0) say(Message.of("check.pages-added", added), Message.of("check.more-was-changed-on-pages-than", outside), outside == 0);
         if (anew > 0) say(Message.of("check.pages-were-set-anew-their-text-whole", anew), Message.of("check.text-differs-on-of-the-pages", wrong), wrong == 0);
         int kept = own + changed;
         if (kept > 0) say(Message.of("check.own-matter", written.smaller(), told("mend.font-put-in")),

@@ -4,4 +4,7 @@ package app.decant.pdf.keep;
 public sealed interface Arrival permits GivenLines, GivenWords {
     /** The index of the page it comes from. */
     int from();
+
+    /** The number of the page that is to take it. */
+    int page();
 }

@@ -1,6 +1,7 @@
 package app.decant.pdf.keep;
 
 import app.decant.document.Colour;
+import app.decant.document.Finding;
 import app.decant.page.Rewritten;
 import app.decant.pdf.keep.GivenLines.Letter;
 import app.decant.pdf.keep.GivenLines.Line;
@@ -8,6 +9,7 @@ import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;
+import app.decant.pdf.read.SourceFile;
 import app.decant.words.Message;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.NoninvertibleTransformException;
@@ -42,6 +44,15 @@ final class ArrivingLines {
 
     /** What they belong to, that goes on here. */
     List<Rewritten.Tagged> tagged() { return tagged; }
+
+    /** Puts them on a page that is put in for them; how much lower they stand than on the page they come from. */
+    double putOnAdded(GivenLines given, SourceFile source) throws Refused, IOException {
+        AddedPage page = AddedPage.begin(at, given, source);
+        double begins = page.begins(given);
+        show(given, given.standing(begins), page.like());
+        at.findings.add(Finding.changed(Message.of("keep.page-added", given.from() + 1)));
+        return begins - given.lines().get(0).baseline();
+    }
 
     /** How much lower the lines stand than on the page they come from. */
     double put(GivenLines given, Onward onward) throws Refused, IOException {
@@ -102,7 +113,7 @@ final class ArrivingLines {
             }
             for (Letter letter : letters) changes.arrives(letter.text(), letter.x(), letter.width(), letter.baseline(), first, letter.rgb());
         }
-        StringBuilder block = new StringBuilder("q 0 Tc 0 Tw 100 Tz 0 Ts 0 Tr ");
+        StringBuilder block = new StringBuilder("\nq 0 Tc 0 Tw 100 Tz 0 Ts 0 Tr ");
         int number = own.freeNumber();
         for (Map.Entry<Integer, StringBuilder> part : parts.entrySet()) {
             String text = "BT " + part.getValue() + "ET ";

@@ -23,6 +23,7 @@ import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructur
  */
 final class CarriedTags {
     private static final COSName CONTENTS = COSName.getPDFName("MCR");
+    private static final int DEEPEST = 32;
 
     private final PDDocument pdf;
 
@@ -39,6 +40,7 @@ final class CarriedTags {
         PDNumberTreeNode parents = root == null ? null : root.getParentTree();
         if (parents == null) return;
         COSArray here = contents(parents, page);
+        if (here == null) here = begun(root, parents, page);
         if (here == null) return;
         for (Rewritten.Tagged one : tagged) {
             PDPage before = at.apply(one.page());
@@ -56,6 +58,39 @@ final class CarriedTags {
         COSObjectable found = key < 0 ? null : (COSObjectable) parents.getValue(key);
         COSBase base = found instanceof PDParentTreeValue value ? value.getCOSObject() : found == null ? null : found.getCOSObject();
         return base instanceof COSArray array ? array : null;
+    }
+
+    /** A page that is put in has no marked contents of the structure yet, and gets some (14.7.5.4); null where those that a page names are not there. */
+    private static COSArray begun(PDStructureTreeRoot root, PDNumberTreeNode parents, PDPage page) {
+        if (page.getStructParents() >= 0) return null;
+        COSArray contents = new COSArray();
+        COSDictionary tree = parents.getCOSObject();
+        int next = Math.max(root.getParentTreeNextKey(), greatest(tree, 0) + 1);
+        COSArray numbers = new COSArray(List.of(COSInteger.get(next), contents));
+        if (tree.getCOSArray(COSName.KIDS) != null) {
+            COSDictionary kid = new COSDictionary();
+            kid.setItem(COSName.NUMS, numbers);
+            kid.setItem(COSName.LIMITS, new COSArray(List.of(COSInteger.get(next), COSInteger.get(next))));
+            tree.getCOSArray(COSName.KIDS).add(kid);
+        } else {
+            COSArray own = tree.getCOSArray(COSName.NUMS);
+            if (own == null) tree.setItem(COSName.NUMS, numbers);
+            else own.addAll(numbers);
+        }
+        page.setStructParents(next);
+        root.setParentTreeNextKey(next + 1);
+        return contents;
+    }
+
+    /** The greatest key of a number tree (7.9.7); -1 where it has none. */
+    private static int greatest(COSDictionary node, int depth) {
+        int greatest = -1;
+        COSArray numbers = node.getCOSArray(COSName.NUMS);
+        for (int i = 0; numbers != null && i + 1 < numbers.size(); i += 2) greatest = Math.max(greatest, numbers.getInt(i, -1));
+        COSArray kids = node.getCOSArray(COSName.KIDS);
+        for (int i = 0; kids != null && depth < DEEPEST && i < kids.size(); i++)
+            if (kids.getObject(i) instanceof COSDictionary kid) greatest = Math.max(greatest, greatest(kid, depth + 1));
+        return greatest;
     }
 
     private static void add(COSDictionary element, Rewritten.Tagged one, PDPage before, PDPage page) {

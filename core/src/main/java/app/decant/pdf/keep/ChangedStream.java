@@ -284,18 +284,38 @@ final class ChangedStream {
         return GivenLines.Letter.NONE;
     }
 
+    /** What an operator stands within is told in no other words any more than those that it shows (14.9.4). */
+    void tellNothing(int operator) {
+        List<Integer> open = new ArrayList<>();
+        for (int i = 0; i < operator; i++) {
+            if (begins(operators.get(i))) open.add(i);
+            else if (operators.get(i).name().equals("EMC") && !open.isEmpty()) open.remove(open.size() - 1);
+        }
+        for (int one : open) {
+            COSDictionary told = properties(operators.get(one));
+            if (told != null && told.containsKey(COSName.ACTUAL_TEXT)) putInstead(one, "\n" + named(((COSName) operators.get(one).operands().get(0)).getName())
+                    + " BMC");
+        }
+    }
+
     private static boolean begins(StreamOperators.Found one) { return one.name().equals("BDC") || one.name().equals("BMC"); }
 
     /** The number of a marked content that an operator begins. */
     private int number(StreamOperators.Found one) {
         if (!begins(one) || one.operands().isEmpty()) return GivenLines.Letter.NONE;
         if (one.operands().get(0) instanceof COSName tag && tag.getName().equals("Artifact")) return GivenLines.Letter.ARTIFACT;
+        COSDictionary told = properties(one);
+        return told != null ? told.getInt(COSName.MCID, GivenLines.Letter.NONE) : GivenLines.Letter.NONE;
+    }
+
+    /** What is said of a marked content: there, or among the resources by name (14.6.2). */
+    private COSDictionary properties(StreamOperators.Found one) {
         COSBase properties = one.operands().size() > 1 ? one.operands().get(1) : null;
         if (properties instanceof COSName name) {
             COSDictionary some = resources.getCOSDictionary(COSName.PROPERTIES);
             properties = some == null ? null : some.getDictionaryObject(name);
         }
-        return properties instanceof COSDictionary told ? told.getInt(COSName.MCID, GivenLines.Letter.NONE) : GivenLines.Letter.NONE;
+        return properties instanceof COSDictionary told ? told : null;
     }
 
     /**

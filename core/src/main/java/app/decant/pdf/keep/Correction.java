@@ -150,9 +150,14 @@ public record Correction(Passage passage, int first, int from, int last, int to,
     }
 
     /** The same on a page that can give nothing over. */
-    public Correction alone() {
-        return passage.onward == null && passage.rest == null ? this : new Correction(new Passage(passage.lines, passage.hyphens, passage.goesOn,
-                passage.following, passage.foot, passage.parting, passage.labelled, null, null), first, from, last, to, runs, set, drawnBy);
+    public Correction alone() { return passage.onward == null && passage.rest == null ? this : with(null, null); }
+
+    /** The same on a page whose text goes on elsewhere; what goes nowhere goes nowhere there either. */
+    public Correction goingTo(Onward elsewhere) { return passage.onward == null ? this : with(elsewhere, passage.rest); }
+
+    private Correction with(Onward onward, Rest rest) {
+        return new Correction(new Passage(passage.lines, passage.hyphens, passage.goesOn, passage.following, passage.foot, passage.parting, passage.labelled,
+                onward, rest), first, from, last, to, runs, set, drawnBy);
     }
 
     /**

@@ -17,6 +17,8 @@ public record GivenLines(int from, Onward to, List<Line> lines) implements Arriv
         if (lines.isEmpty()) throw new IllegalArgumentException("Something is given over");
     }
 
+    @Override public int page() { return to.page(); }
+
     /**
      * A line.
      *

@@ -21,6 +21,8 @@ public record GivenWords(int from, Correction.Passage to, Correction.Setting set
         if (words.isEmpty()) throw new IllegalArgumentException("Something is given over");
     }
 
+    @Override public int page() { return from + 1; }
+
     /**
      * A letter.
      *

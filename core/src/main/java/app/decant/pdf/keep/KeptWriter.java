@@ -134,7 +134,9 @@ public final class KeptWriter {
             tellUnfilled(pdf);
             progress.step(0, 3, Message.of("step.writing-pages"));
             List<String> labels = choices.pages().stream().map(page -> pages.page(page).label()).toList();
-            findings.addAll(new PageSelection(pdf).keep(grounds(), labels, style.linearized()));
+            AddedDictionaries added = new AddedDictionaries(pdf, pages, choices.pages());
+            findings.addAll(new PageSelection(pdf).keep(kept(), labels, style.linearized()));
+            added.fill();
             rewrite(pdf);
             setAnew(pdf, progress);
             if (makesBookmarks(pdf)) new OutlineWriter(pdf, pages, choices).bookmarks();
@@ -164,6 +166,9 @@ public final class KeptWriter {
         if (!unfilled.isEmpty()) findings.add(Finding.lost(Message.of("form.unfilled", Message.list(unfilled.stream().map(Message::said).toList()))));
     }
 
+    /** The pages of the original that stay, -1 for those that it does not have. */
+    private List<Integer> kept() { return choices.pages().stream().map(page -> pages.isAdded(page) ? -1 : pages.ground(page)).toList(); }
+
     private List<Integer> grounds() { return choices.pages().stream().map(pages::ground).toList(); }
 
     /** Pages that say something else in some places: a stream of their own instead of what they share. */
@@ -182,11 +187,11 @@ public final class KeptWriter {
         }
     }
 
-    /** The page that stands for one of the original; null where it is left out. */
-    private PDPage at(PDDocument pdf, int ground) {
+    /** The page that has a number; null where it is left out. */
+    private PDPage at(PDDocument pdf, int number) {
         for (int i = 0; i < choices.pages().size(); i++) {
             int page = choices.pages().get(i);
-            if (pages.isOwn(page) && pages.ground(page) == ground) return pdf.getPage(i);
+            if (pages.isOwn(page) && pages.number(page) == number) return pdf.getPage(i);
         }
         return null;
     }
@@ -245,7 +250,7 @@ public final class KeptWriter {
     /** Whether any choice would change the file. */
     private boolean asksAnything(PDDocument pdf) {
         PdfStyle style = choices.style();
-        boolean all = grounds().equals(IntStream.range(0, pdf.getNumberOfPages()).boxed().toList())
+        boolean all = kept().equals(IntStream.range(0, pdf.getNumberOfPages()).boxed().toList())
                 && choices.pages().stream().allMatch(page -> pages.isOwn(page) && pages.rewritten(page) == null);
         // How much of fonts goes in is asked of pages that are made here; these have what they have.
         return !all || makesBookmarks(pdf) || choices.protection().isOn() || pdf.isEncrypted() && !style.incremental() || facts != FactsWish.AS_THEY_ARE
@@ -308,7 +313,7 @@ public final class KeptWriter {
      */
     private boolean canBeAdded(PDDocument pdf) {
         PdfStyle style = choices.style();
-        boolean all = grounds().equals(IntStream.range(0, pdf.getNumberOfPages()).boxed().toList()) && choices.pages().stream().allMatch(pages::isOwn);
+        boolean all = kept().equals(IntStream.range(0, pdf.getNumberOfPages()).boxed().toList()) && choices.pages().stream().allMatch(pages::isOwn);
         boolean locked = pdf.isEncrypted() && !style.incremental();
         return all && !choices.protection().isOn() && !locked && !style.linearized() && style.compressed() && style.tagged() && !isMended()
                 && style.pictures().isExact() && style.version() == 0 && style.fonts() != PdfChoices.Fonts.WHOLE;

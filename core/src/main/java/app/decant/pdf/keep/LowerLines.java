@@ -28,6 +28,8 @@ final class LowerLines {
     /** Nothing is moved nearer to the foot of the page, in points; nor nearer than three quarters of what is free above its text. */
     private static final double FOOT = 24;
     private static final double MARGIN = 0.75;
+    /** What is drawn nearer to the edges of the page than this, in points, stands in its margin. */
+    private static final double EDGE = 50;
     /** What stands below stays at least so many lines away. */
     private static final double AWAY = 0.6;
     /** So many lines more go over at most where a page had better begin with another than the first that has no room; common practice. */
@@ -385,6 +387,8 @@ final class LowerLines {
     /** How low text may stand on the page. */
     private double most(Passage passage) {
         double head = read.shown().stream().mapToDouble(mark -> mark.glyph().baseline() - mark.glyph().size()).min().orElse(0);
+        // A picture may stand above its text; what bleeds off the page tells nothing.
+        for (Rectangle2D drawn : LineRoom.drawn(read).values()) head = Math.min(head, Math.max(EDGE, drawn.getMinY()));
         return passage.foot() > 0 ? passage.foot() + 1 : read.page().height() - Math.max(FOOT, MARGIN * head);
     }
 

@@ -26,7 +26,8 @@ import java.util.Set;
  * operators stays. What clips them goes with them where it clips nothing else.
  */
 final class MovedDrawings {
-    private static final Set<String> PAINTING = Set.of("f", "F", "f*", "S", "s", "B", "B*", "b", "b*");
+    /** What paints a path (ISO 32000-2, table 59). */
+    static final Set<String> PAINTING = Set.of("f", "F", "f*", "S", "s", "B", "B*", "b", "b*");
     private static final Set<String> PATH = Set.of("m", "l", "c", "v", "y", "h", "re");
     /** So much may come to lie beyond a clip, in points. */
     private static final double CUT = 0.5;

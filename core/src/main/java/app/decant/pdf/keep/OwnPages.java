@@ -11,6 +11,7 @@ import app.decant.page.Item;
 import app.decant.page.Mending;
 import app.decant.page.Original;
 import app.decant.page.Page;
+import app.decant.page.PageNumbers;
 import app.decant.page.Pages;
 import app.decant.page.Rewritten;
 import app.decant.pdf.PdfDoor;
@@ -42,6 +43,8 @@ public final class OwnPages implements Pages {
     private final Original original;
     private final Lettering lettering;
     private final List<Page> pages = new ArrayList<>();
+    private final List<Integer> numbers = new ArrayList<>();
+    private final int count;
     private final List<Heading> headings;
     private final Facts facts;
     private final Map<Integer, Rewritten> rewritten;
@@ -57,9 +60,13 @@ public final class OwnPages implements Pages {
     private OwnPages(OwnPages pages, Original original, List<Heading> headings, Map<Integer, Rewritten> rewritten, Mending mending) {
         this.original = original;
         this.lettering = pages.lettering;
-        this.pages.addAll(pages.pages);
+        this.count = pages.count;
+        for (int page = 0; page < pages.pages.size(); page++) if (pages.numbers.get(page) < count) put(pages.pages.get(page), pages.numbers.get(page));
+        // What is put in stands behind the page that it is like.
+        rewritten.keySet().stream().filter(number -> number >= count).forEach(number -> putBehind(number % count, number));
         this.facts = pages.facts;
-        this.headings = List.copyOf(headings);
+        this.headings = headings.stream().map(heading -> new Heading(heading.level(), heading.title(), heading.text(),
+                numbers.indexOf(pages.numbers.get(heading.page())), heading.top())).toList();
         this.rewritten = Map.copyOf(rewritten);
         this.mending = mending;
         this.tagged = pages.tagged;
@@ -69,14 +76,15 @@ public final class OwnPages implements Pages {
     private OwnPages(Original original, Lettering lettering, PDDocument pdf) {
         this.original = original;
         this.lettering = lettering;
-        List<String> numbers = numbers(pdf, pdf.getNumberOfPages());
+        count = pdf.getNumberOfPages();
+        List<String> labels = numbers(pdf, count);
         int index = 0;
         for (PDPage page : pdf.getPages()) {
             PDRectangle box = page.getCropBox();
             boolean upright = page.getRotation() % 180 == 0;
             double width = upright ? box.getWidth() : box.getHeight();
             double height = upright ? box.getHeight() : box.getWidth();
-            pages.add(new Page(index, numbers.get(index++), width, height, List.of(), List.of()));
+            put(new Page(index, labels.get(index), width, height, List.of(), List.of()), index++);
         }
         rewritten = Map.of();
         mending = null;
@@ -103,6 +111,23 @@ public final class OwnPages implements Pages {
         } catch (IOException | RuntimeException e) {
             if (e instanceof DecantException told) throw told;
             throw new DecantException(Kind.UNREADABLE, Message.of("pdf.is-damaged-no-pages-can-be-found", original.name()), e);
+        }
+    }
+
+    private void put(Page page, int number) {
+        pages.add(page);
+        numbers.add(number);
+    }
+
+    private void putBehind(int like, int number) {
+        int at = numbers.indexOf(like) + 1;
+        Page before = pages.get(at - 1);
+        String label = PageNumbers.behind(before.label(), like == count - 1);
+        pages.add(at, new Page(at, label, before.width(), before.height(), List.of(), List.of()));
+        numbers.add(at, number);
+        for (int page = at + 1; page < pages.size(); page++) {
+            Page after = pages.get(page);
+            pages.set(page, new Page(page, after.label(), after.width(), after.height(), List.of(), List.of()));
         }
     }
 
@@ -163,7 +188,9 @@ public final class OwnPages implements Pages {
     @Override public List<String> unplaced() { return List.of(); }
     @Override public Pages without(Set<String> families) { return this; }
     @Override public <T> Optional<T> origin(Class<T> kind) { return Optional.empty(); }
-    @Override public Rewritten rewritten(int page) { return rewritten.get(page); }
+    @Override public Rewritten rewritten(int page) { return rewritten.get(numbers.get(page)); }
+    @Override public int ground(int page) { return numbers.get(page) % count; }
+    @Override public int number(int page) { return numbers.get(page); }
     @Override public Optional<Mending> mending() { return Optional.ofNullable(mending); }
     @Override public Optional<Original> original() { return Optional.of(original); }
     @Override public List<Item.LineItem> words(String text, String family, double size, Colour colour) { return lettering.words(text, family, size, colour); }

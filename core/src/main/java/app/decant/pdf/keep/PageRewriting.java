@@ -7,8 +7,10 @@ import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;
 import app.decant.pdf.read.SourceFile;
+import app.decant.pdf.read.StreamOperators;
 import app.decant.words.Message;
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -107,7 +109,9 @@ public final class PageRewriting {
             FontCatalogue faces) throws Refused {
         try {
             PageRewriting rewriting = new PageRewriting(source, read, faces);
-            double down = come instanceof GivenLines lines ? rewriting.arriving.put(lines, onward) : 0;
+            double down = 0;
+            if (come instanceof GivenLines lines) down = lines.to().added() == null ? rewriting.arriving.put(lines, onward)
+                    : rewriting.arriving.putOnAdded(lines, source);
             if (come instanceof GivenWords words) rewriting.take(words);
             for (Correction correction : corrections) rewriting.correct(correction);
             rewriting.at.drawn.paint();
@@ -331,6 +335,9 @@ public final class PageRewriting {
 
     /** Reads and paints the page with its new stream, and compares. */
     private void prove(Rewritten made, SourceFile file) throws IOException, Refused {
+        try (InputStream old = file.pdf().getPage(page).getContents()) {
+            if (StreamOperators.hasUnknown(made.content(), old.readAllBytes())) throw new Refused(Message.of("keep.its-stream-is-damaged"));
+        }
         PaintedPage before = PaintedPage.of(file.pdf(), page);
         changes.prove(KeptWriter.lookingAt(made, file.pdf(), page, there -> PageReader.addressed(file, there, Progress.SILENT)));
         PaintedPage after = KeptWriter.lookingAt(made, file.pdf(), page, there -> PaintedPage.of(file.pdf(), there));

@@ -14,11 +14,15 @@ import app.decant.document.Section;
 import app.decant.edit.Typing;
 import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
+import app.decant.layout.Sample;
 import app.decant.layout.TextPassage;
 import app.decant.page.Item;
+import app.decant.page.Pages;
+import app.decant.pdf.check.PdfCheck;
 import app.decant.pdf.keep.CorrectedFile.Made;
 import app.decant.publish.Order;
 import app.decant.publish.Recipe;
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
@@ -26,14 +30,18 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream.AppendMode;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement;
@@ -45,6 +53,7 @@ import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDDocumentOutline;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
+import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.apache.pdfbox.text.TextPosition;
 import org.junit.jupiter.api.Test;
@@ -202,14 +211,9 @@ class FullPagesTest {
     /** What is read aloud of a tagged file is whole: the element of a paragraph holds the lines that went over, in their order (14.7.5.2). */
     @Test void wordsThatGoOverStayWhatTheyAre() throws IOException {
         List<Block> blocks = new ArrayList<>();
-        for (int i = 0; i < 24; i++) {
-            StringBuilder text = new StringBuilder();
-            for (int line = 0; line < 6; line++) text.append(words(i, line, 6)).append(' ');
-            blocks.add(Paragraph.of(text.toString().strip()));
-        }
+        for (int i = 0; i < 24; i++) blocks.add(paragraph(i));
         Path source = root.resolve("tagged.pdf");
-        Document document = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(blocks)));
-        Decant.publish(new Order(Decant.layOut(document), Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE)), source, Progress.SILENT);
+        Decant.publish(new Order(Decant.layOut(of(blocks)), Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE)), source, Progress.SILENT);
         Made made = new CorrectedFile(root).correct(source, "line 3 of 2,", MORE);
         assertThat(made.pages().rewritten(1).tagged()).as("%s", made.findings()).isNotEmpty();
         try (PDDocument pdf = Loader.loadPDF(made.receipt().file().toFile())) {
@@ -246,8 +250,44 @@ class FullPagesTest {
         }
     }
 
-    /** Either all pages take what comes, or none gives anything: one with a note beside its lines can't let them go down. */
-    @Test void aPageThatCanTakeNothingKeepsTheOthersAsTheyWere() throws IOException {
+    /** A file without bookmarks gets those of its headings: they lead to where these stand on its own pages, though they went over. */
+    @Test void bookmarksLeadToHeadingsWhereTheyAreNow() throws IOException {
+        List<Block> blocks = new ArrayList<>();
+        for (int i = 0; i < 16; i++) {
+            blocks.add(Paragraph.styled("Heading1", "Chapter " + i + "."));
+            blocks.add(paragraph(i));
+        }
+        Path plain = root.resolve("plain.pdf");
+        Decant.publish(new Order(Decant.layOut(Sample.of(blocks)), Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE)), plain, Progress.SILENT);
+        Path source = root.resolve("headed.pdf");
+        try (PDDocument pdf = Loader.loadPDF(plain.toFile())) {
+            pdf.getDocumentCatalog().setDocumentOutline(null);
+            pdf.save(source.toFile());
+        }
+        Made made = new CorrectedFile(root).correct(source, "line 3 of 2,", MORE + MORE);
+        Path file = made.receipt().file();
+        int over = 0;
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            for (PDOutlineItem item : pdf.getDocumentCatalog().getDocumentOutline().children()) {
+                PDPageXYZDestination place = (PDPageXYZDestination) item.getDestination();
+                int page = pdf.getPages().indexOf(place.getPage());
+                assertThat(made.pages().isOwn(page)).as("%s", made.findings()).isTrue();
+                List<TextPosition> letters = letters(file, page + 1);
+                StringBuilder all = new StringBuilder();
+                letters.forEach(letter -> all.append(letter.getUnicode()));
+                int at = all.indexOf(item.getTitle().replace(" ", ""));
+                assertThat(at).as("%s on page %d", item.getTitle(), page).isNotNegative();
+                float down = PDRectangle.A4.getHeight() - place.getTop();
+                assertThat(letters.get(at).getYDirAdj() - down).as(item.getTitle()).isBetween(5f, 40f);
+                if (!letters(source, page + 1).stream().map(TextPosition::getUnicode).collect(Collectors.joining()).contains(item.getTitle().replace(" ", "")))
+                    over++;
+            }
+        }
+        assertThat(over).as("headings that went over").isPositive();
+    }
+
+    /** One with a note beside its lines can't let them go down: what comes to it goes to a page before it, counted as loose sheets are. */
+    @Test void aPageIsPutInBeforeOneThatCanTakeNothing() throws IOException {
         Path plain = file(4, 20, "F");
         Path source = root.resolve("noted.pdf");
         try (PDDocument pdf = Loader.loadPDF(plain.toFile())) {
@@ -258,20 +298,126 @@ class FullPagesTest {
             pdf.save(source.toFile());
         }
         Made made = new CorrectedFile(root).correct(source, "goes on in line 2 of 3", MORE);
-        for (int page = 0; page < made.pages().count(); page++) assertThat(made.pages().rewritten(page)).as("page %d", page).isNull();
-        assertThat(made.findings()).anyMatch(finding -> finding.contains("no room"));
-        String all = text(made.receipt().file(), made.pages().count());
-        assertThat(all).contains(MORE.replace(" ", "")).contains(words(26, 4, 6).replace(" ", ""));
+        assertThat(IntStream.range(0, 5).mapToObj(page -> made.pages().rewritten(page) != null)).as("%s", made.findings())
+                .containsExactly(true, true, true, false, false);
+        Path file = made.receipt().file();
+        assertThat(text(file, 5)).isEqualTo(text(source, 4).replace("goesoninline2of3", MORE.replace(" ", "")));
+        isApart(file, 5);
+        assertThat(said(file)).containsExactly("1", "2", "2a", "3", "4");
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            assertThat(pdf.getPage(2).getAnnotations()).isEmpty();
+            assertThat(pdf.getPage(3).getAnnotations()).hasSize(1);
+            assertThat(pdf.getDocumentCatalog().getPageLabels().getLabelsByPageIndices()).containsExactly("1", "2", "2a", "3", "4");
+        }
         // A shorter change asks nothing of the next pages.
         Made small = new CorrectedFile(root).correct(source, "goes on in line 2 of 3", "leads on in line 2 of 3");
         assertThat(small.pages().rewritten(0)).as("%s", small.findings()).isNotNull();
         assertThat(small.pages().rewritten(1)).isNull();
     }
 
-    @Test void aLastPageThatIsFullTakesNothing() throws IOException {
-        Path source = file(3, LINES, "F");
+    /** Of the last page only what it shares with others is there twice: not its picture, nor the rule between its paragraphs. */
+    @Test void aPageIsPutInBehindALastOneThatIsFull() throws IOException {
+        Path plain = file(3, LINES, "F");
+        Path source = root.resolve("drawn.pdf");
+        try (PDDocument pdf = Loader.loadPDF(plain.toFile())) {
+            for (int page = 0; page < 3; page++) {
+                try (PDPageContentStream over = new PDPageContentStream(pdf, pdf.getPage(page), AppendMode.APPEND, true, true)) {
+                    for (int y : new int[] {800, 55}) {
+                        over.addRect(72, y, 400, 1);
+                        over.fill();
+                    }
+                    if (page == 2) over.addRect(480, 400, 60, 60);
+                    if (page == 2) over.fill();
+                }
+            }
+            pdf.save(source.toFile());
+        }
         Made made = new CorrectedFile(root).correct(source, "goes on in line 2 of 3", MORE);
-        for (int page = 0; page < made.pages().count(); page++) assertThat(made.pages().rewritten(page)).isNull();
-        assertThat(made.findings()).anyMatch(finding -> finding.contains("no room"));
+        assertThat(IntStream.range(0, 4).mapToObj(page -> made.pages().rewritten(page) != null)).as("%s", made.findings())
+                .containsExactly(true, true, true, true);
+        Path file = made.receipt().file();
+        assertThat(text(file, 4)).isEqualTo(text(source, 3).replace("goesoninline2of3", MORE.replace(" ", "")));
+        isApart(file, 4);
+        assertThat(said(file)).containsExactly("1", "2", "3", "4");
+        assertThat(baselines(file, 4).first()).as("its head").isEqualTo(baselines(source, 3).first());
+        assertThat(baselines(file, 4).higher(40.0)).as("its text").isEqualTo(baselines(source, 3).higher(40.0));
+        assertThat(inked(file, 3)).as("rules above and below").contains(841 - 800, 841 - 55).doesNotContain(841 - 430);
+        assertThat(inked(file, 2)).contains(841 - 800, 841 - 55, 841 - 430);
+        assertThat(made.receipt().proofs()).allMatch(PdfCheck.Proof::holds).anyMatch(proof -> proof.message().toString().contains("put in"));
+        // Leaving it out leaves the others as they are.
+        Pages pages = made.pages();
+        assertThat(pages.labels()).containsExactly("1", "2", "3", "4");
+        assertThat(pages.ground(3)).isEqualTo(2);
+        assertThat(pages.isAdded(3)).isTrue();
+    }
+
+    /** A letter of one page that gets longer is two pages; the second begins where the first does. */
+    @Test void aLetterOfOnePageGetsASecond() throws IOException {
+        Path source = file(1, LINES, "F");
+        Made made = new CorrectedFile(root).correct(source, "goes on in line 2 of 3", MORE + MORE + MORE);
+        assertThat(made.pages().count()).as("%s", made.findings()).isEqualTo(2);
+        Path file = made.receipt().file();
+        assertThat(text(file, 2)).isEqualTo(text(source, 1).replace("goesoninline2of3", (MORE + MORE + MORE).replace(" ", "")));
+        assertThat(baselines(file, 2).size()).isGreaterThan(3);
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            assertThat(pdf.getPage(1).getMediaBox().toString()).isEqualTo(pdf.getPage(0).getMediaBox().toString());
+        }
+        // The caret stands there too.
+        Taken taken = Decant.open(source);
+        Document now = Typing.type(taken.document(), CorrectedFile.find(taken.document(), "goes on in line 2 of 3"), MORE + MORE + MORE, null).after();
+        try (Revision revision = new Revision(Intake.original(source, null), taken, null)) {
+            PagedDocument shown = revision.shown(Decant.layOut(now));
+            assertThat(shown.count()).isEqualTo(2);
+            assertThat(shown.page(1).text()).isNotEmpty();
+            assertThat(shown.page(1).ground().rewritten()).isNotNull();
+        }
+    }
+
+    /** What is read aloud goes on on the page that was put in (14.7.5.2). */
+    @Test void whatIsOnAPageThatWasPutInStaysWhatItIs() throws IOException {
+        List<Block> blocks = new ArrayList<>();
+        while (Decant.layOut(of(blocks)).count() == 1) blocks.add(paragraph(blocks.size()));
+        blocks.remove(blocks.size() - 1);
+        Path source = root.resolve("tagged.pdf");
+        Decant.publish(new Order(Decant.layOut(of(blocks)), Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE)), source, Progress.SILENT);
+        Made made = new CorrectedFile(root).correct(source, "line 3 of 2,", MORE + MORE);
+        assertThat(made.pages().count()).as("%s", made.findings()).isEqualTo(2);
+        assertThat(made.pages().rewritten(1).tagged()).isNotEmpty();
+        try (PDDocument pdf = Loader.loadPDF(made.receipt().file().toFile())) {
+            StringBuilder all = new StringBuilder();
+            read(pdf.getDocumentCatalog().getStructureTreeRoot(), pdf, all);
+            StringBuilder wanted = new StringBuilder();
+            for (Block block : blocks) wanted.append(((Paragraph) block).text());
+            assertThat(all.toString().replaceAll("\\s", "")).isEqualTo(wanted.toString().replace("line 3 of 2,", MORE + MORE).replaceAll("\\s", ""));
+        }
+    }
+
+    private static Paragraph paragraph(int count) {
+        return Paragraph.of(IntStream.range(0, 6).mapToObj(line -> words(count, line, 6)).collect(Collectors.joining(" ")));
+    }
+
+    private static Document of(List<Block> blocks) { return Document.empty().withSections(List.of(Section.PLAIN.withBlocks(blocks))); }
+
+    /** What stands at the foot of each page: its number. */
+    private static List<String> said(Path file) throws IOException {
+        List<String> said = new ArrayList<>();
+        int count;
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            count = pdf.getNumberOfPages();
+        }
+        for (int page = 1; page <= count; page++)
+            said.add(letters(file, page).stream().filter(letter -> letter.getYDirAdj() > 795).map(TextPosition::getUnicode).collect(Collectors.joining()));
+        return said;
+    }
+
+    /** The rows of a page's picture, a pixel a point, that are dark at 490 or at 470 points from the left: where no text stands. */
+    private static Set<Integer> inked(Path file, int page) throws IOException {
+        Set<Integer> rows = new TreeSet<>();
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            BufferedImage image = new PDFRenderer(pdf).renderImageWithDPI(page, 72);
+            for (int row = 0; row < image.getHeight(); row++)
+                if ((image.getRGB(490, row) & 255) < 128 || (image.getRGB(470, row) & 255) < 128) rows.add(row);
+        }
+        return rows;
     }
 }
