@@ -3,6 +3,7 @@ package app.decant;
 import app.decant.document.BlockPath;
 import app.decant.document.Cascade;
 import app.decant.document.Inline;
+import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Provenance;
@@ -57,6 +58,28 @@ final class StandingPassages {
         int last = marks.size() - 1;
         return new Correction(passage, 0, 0, last, marks.get(last).size(), List.of(), WordChange.setting(cascade, gone),
                 WordChange.isDrawn(cascade, gone, 0));
+    }
+
+    /**
+     * A paragraph whose lines are to stand otherwise; null where that can't be had in place: where it goes on elsewhere, or is no plain text.
+     *
+     * @param was its look in force as it came, {@code is} as it is
+     */
+    Found realigned(int stop, Look was, Look is, Correction.Setting set) {
+        Paragraph one = paragraph(stop);
+        List<Provenance.Line> lines = provenance.of(one);
+        boolean plain = provenance.places(one) != null && !lines.isEmpty() && one.text().chars().noneMatch(c -> c == Inline.OBJECT || c == Inline.TAB
+                || c == Inline.LINE_BREAK || c == Inline.PAGE_BREAK || c == Inline.COLUMN_BREAK);
+        if (!plain || walk.stops().get(stop).path().size() != 2 || !labels.marks(one).isEmpty()) return null;
+        int page = lines.get(0).page();
+        double[] column = flow.edges(page);
+        Correction.Edges edges = column == null ? null : Realignment.edges(was, is, lines, column);
+        List<List<Integer>> marks = lines.stream().map(StandingPassages::marks).toList();
+        if (edges == null || lines.stream().anyMatch(line -> line.page() != page) || marks.stream().anyMatch(List::isEmpty)) return null;
+        Stretch own = new Stretch(stop, lines, provenance.places(one), lines.size(), 0);
+        Correction.Passage passage = new Correction.Passage(marks, own.hyphens(page), false, following(stop, lines.size(), page), provenance.foot(page), null,
+                Set.of(), flow.after(page), null);
+        return new Found(page, Correction.between(edges, passage, set, WordChange.isDrawn(cascade, one, 0)));
     }
 
     /**

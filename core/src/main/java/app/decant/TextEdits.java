@@ -73,7 +73,7 @@ final class TextEdits {
         boolean isGone() { return nows.isEmpty(); }
 
         /** Whether it is what a paragraph is counted as, of which nothing of the text goes. */
-        boolean isLabel() { return from == to && !isGone(); }
+        boolean isLabel() { return from == to && !isGone() && correction.edges() == null; }
     }
 
     /**
@@ -156,6 +156,7 @@ final class TextEdits {
         Paragraph old = walk.stops().get(stop).paragraph();
         boolean whole = styles.sets(old) || styles.reachesOn(old);
         if (!whole && (!styles.dresses(old) || add(stop, old))) return true;
+        if (!styles.reachesOn(old) && realigned(stop, old, old)) return true;
         if (provenance.of(old).isEmpty()) return false;
         others.add(old);
         reaches(old);
@@ -270,6 +271,7 @@ final class TextEdits {
 
     private boolean add(int stop, Paragraph fresh) {
         Paragraph old = walk.stops().get(stop).paragraph();
+        if (realigned(stop, old, fresh)) return true;
         List<WordChange> changes = WordChange.all(styles, unremarked(old), unremarked(fresh));
         List<Edit> own = new ArrayList<>();
         for (int i = 0; changes != null && i < changes.size(); i++) {
@@ -279,6 +281,20 @@ final class TextEdits {
             own.add(new Edit(found.page(), found.correction(), List.of(old), List.of(fresh), change.from(), change.to()));
         }
         return edits.addAll(own);
+    }
+
+    /** A paragraph that says what it said, in lines that stand otherwise; or in lines that stand as they did, though they might not elsewhere. */
+    private boolean realigned(int stop, Paragraph old, Paragraph fresh) {
+        Look was = styles.was().paragraph(old);
+        Look is = styles.is().paragraph(fresh);
+        boolean same = old.style().equals(fresh.style()) && silent(old).inlines().equals(silent(fresh).inlines()) && !styles.dresses(old);
+        if (!same || was.equals(is) || !Realignment.isAll(was, is)) return false;
+        if (Realignment.isUnseen(was, is)) {
+            described.put(old, fresh);
+            return true;
+        }
+        StandingPassages.Found found = passages.realigned(stop, was, is, WordChange.setting(styles.is(), fresh));
+        return found != null && edits.add(new Edit(found.page(), found.correction(), List.of(old), List.of(fresh), 0, 0));
     }
 
     /**

@@ -154,6 +154,18 @@ final class TextFlow {
         return true;
     }
 
+    /** The left and the right edge of the text on pages such as one; null where it stands in several columns. */
+    double[] edges(int page) {
+        if (!pages.containsKey(page) || !isOneColumn(pages.get(page))) return null;
+        double[] edges = {Double.MAX_VALUE, 0};
+        pages.forEach((other, own) -> {
+            if (!provenance.sheets().get(other).equals(provenance.sheets().get(page)) || own.stream().noneMatch(this::isOfText) || !isOneColumn(own)) return;
+            edges[0] = Math.min(edges[0], left(own));
+            edges[1] = Math.max(edges[1], right(own));
+        });
+        return edges[1] > edges[0] ? edges : null;
+    }
+
     private double left(List<At> own) { return own.stream().filter(this::isOfText).mapToDouble(at -> StandingPassages.left(line(at))).min().orElse(0); }
 
     private double right(List<At> own) { return own.stream().filter(this::isOfText).mapToDouble(at -> StandingPassages.right(line(at))).max().orElse(0); }

@@ -11,6 +11,8 @@ import app.decant.document.Inline;
 import app.decant.document.ListLabels;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.Provenance;
@@ -21,6 +23,7 @@ import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.edit.Change;
 import app.decant.edit.Dressing;
+import app.decant.edit.EditKind;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.format.Taken;
@@ -53,7 +56,8 @@ import java.util.stream.Stream;
  * that any font has what is needed; with a number as third argument, so many words anywhere are swapped for others of the same document; with
  * {@code longer}, the longest paragraph says some of its words twice; with {@code head}, a header or footer is corrected; with {@code paragraph} or
  * {@code item}, one is put in; with {@code over}, one gets much longer; with {@code across}, one that goes on on the next page gets longer; with {@code colour}
- * or {@code size}, some words get another, with {@code underline} a line, with {@code lit} an area behind them.
+ * or {@code size}, some words get another, with {@code underline} a line, with {@code lit} an area behind them; with {@code centred}, a paragraph of more
+ * than one line is set in the middle.
  */
 public final class Corrections {
     private static final Pattern WORD = Pattern.compile("\\p{Ll}{4,12}");
@@ -61,7 +65,7 @@ public final class Corrections {
     private static final int MOST_PAGES = 80;
 
     private static final Map<String, UnaryOperator<Document>> KINDS = Map.of("longer", Corrections::lengthened, "head", Corrections::headed,
-            "paragraph", Corrections::parted, "item", Corrections::listed, "over", Corrections::overfull,
+            "paragraph", Corrections::parted, "item", Corrections::listed, "over", Corrections::overfull, "centred", Corrections::centred,
             "colour", document -> dressed(document, look -> look.with(TextProperty.COLOUR, new Colour(0xB00020))), "size",
             document -> dressed(document, look -> look.with(TextProperty.SIZE, 15.0)), "underline",
             document -> dressed(document, look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE)), "lit",
@@ -161,6 +165,20 @@ public final class Corrections {
                 Document after = corrected(document, new Story.Frame(i, place));
                 if (after != null) return after;
             }
+        }
+        return null;
+    }
+
+    /** The first paragraph of more than one line, such as is not centred yet, in the middle of its column. */
+    private static Document centred(Document document) {
+        Cascade cascade = Cascade.of(document);
+        for (Walk.Stop stop : Walk.of(document).stops()) {
+            Paragraph one = stop.paragraph();
+            boolean plain = stop.path().size() == 2 && one.length() > LONG + LONG / 2
+                    && one.text().chars().noneMatch(c -> c == Inline.OBJECT || c == Inline.TAB);
+            if (!plain || cascade.paragraph(one).get(ParagraphProperty.ALIGNMENT, Alignment.START) == Alignment.CENTRE) continue;
+            return Dressing.paragraphs(document, TextSelection.caret(new Place(stop.path(), 0)),
+                    old -> old.withLook(old.look().with(ParagraphProperty.ALIGNMENT, Alignment.CENTRE)), EditKind.STYLE).after();
         }
         return null;
     }

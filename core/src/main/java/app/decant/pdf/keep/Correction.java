@@ -20,8 +20,9 @@ import java.util.stream.Collectors;
  * @param runs     what takes their place; none where the passage goes as a whole
  * @param set      how the passage is set
  * @param drawnBy  whether its text tells that lines or areas are drawn with it
+ * @param edges    between which all of its lines are set anew; null where they stand between those that they have
  */
-public record Correction(Passage passage, int first, int from, int last, int to, List<Run> runs, Setting set, boolean drawnBy) {
+public record Correction(Passage passage, int first, int from, int last, int to, List<Run> runs, Setting set, boolean drawnBy, Edges edges) {
     public Correction {
         runs = List.copyOf(runs);
         boolean whole = first == 0 && from == 0 && last == 0 && to == 0;
@@ -29,6 +30,27 @@ public record Correction(Passage passage, int first, int from, int last, int to,
         if (from >= passage.lines.get(first).size() || to > passage.lines.get(last).size() || to < 1 && !whole)
             throw new IllegalArgumentException("It has to be there");
     }
+
+    public Correction(Passage passage, int first, int from, int last, int to, List<Run> runs, Setting set, boolean drawnBy) {
+        this(passage, first, from, last, to, runs, set, drawnBy, null);
+    }
+
+    /** A passage of which nothing goes, all lines of which stand otherwise. */
+    public static Correction between(Edges edges, Passage passage, Setting set, boolean drawnBy) {
+        return new Correction(passage, 0, 0, 0, 0, List.of(), set, drawnBy, edges);
+    }
+
+    /**
+     * Where lines of a passage are to stand.
+     *
+     * @param left   where lines begin but for the first, in points, as are all of these
+     * @param opens  where the first begins
+     * @param right  where they end that fill them
+     * @param before how much lower the first stands than it did
+     * @param after  how much lower what follows stands, besides
+     * @param apart  how often as far the lines stand from one another
+     */
+    public record Edges(double left, double opens, double right, double before, double after, double apart) { }
 
     /** A passage of which nothing goes: words are put before it. */
     static Correction before(Passage passage, List<Run> runs, Setting set) { return new Correction(passage, 0, 0, 0, 0, runs, set, false); }
@@ -157,7 +179,7 @@ public record Correction(Passage passage, int first, int from, int last, int to,
 
     private Correction with(Onward onward, Rest rest) {
         return new Correction(new Passage(passage.lines, passage.hyphens, passage.goesOn, passage.following, passage.foot, passage.parting, passage.labelled,
-                onward, rest), first, from, last, to, runs, set, drawnBy);
+                onward, rest), first, from, last, to, runs, set, drawnBy, edges);
     }
 
     /**

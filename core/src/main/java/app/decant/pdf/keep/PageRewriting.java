@@ -142,7 +142,7 @@ public final class PageRewriting {
 
     private void correct(Correction correction) throws Refused, IOException {
         Correction wished = inColumn(correction, at);
-        if (wished.isOnOneLine() && !wished.isRemoval() && wished.passage().parting() == null) {
+        if (wished.isOnOneLine() && !wished.isRemoval() && wished.passage().parting() == null && wished.edges() == null) {
             try {
                 correctLine(wished);
                 return;

@@ -39,7 +39,11 @@ record PassageColumn(double left, double indent, double opens, double right, dou
         if (parting != null) leading = parting.leading();
         else if (lines.size() > 1) leading = lines.get(1).baseline() - lines.get(0).baseline();
         else if (all.size() > 1) leading = whole.get(all.size() - 1).baseline() - whole.get(all.size() - 2).baseline();
+        Correction.Edges edges = correction.edges();
+        if (edges != null) leading *= edges.apart();
         if (leading < TIGHTEST * size || leading > LOOSEST * size) throw new Refused(Message.of("keep.its-lines-do-not-stand-one-below"));
+        List<ShownGlyph> firsts = whole.stream().map(StandingLine::first).toList();
+        if (edges != null) return new PassageColumn(edges.opens(), edges.left(), edges.opens(), edges.right(), leading, firsts);
         int second = all.size() > 2 && all.size() - 1 > correction.first() ? correction.first() + 1 : all.size() - 1;
         double indent = parting != null ? indent(whole, parting) : all.size() > 1 ? whole.get(second).left() : lines.get(0).left();
         double right;
@@ -50,7 +54,7 @@ record PassageColumn(double left, double indent, double opens, double right, dou
         } else {
             right = at.room.right(lines.get(0).marks(), lines.get(0).right(), correction);
         }
-        return new PassageColumn(lines.get(0).left(), indent, whole.get(0).left(), right, leading, whole.stream().map(StandingLine::first).toList());
+        return new PassageColumn(lines.get(0).left(), indent, whole.get(0).left(), right, leading, firsts);
     }
 
     /** Where the second line of a paragraph begins; where none has one, as the first. */

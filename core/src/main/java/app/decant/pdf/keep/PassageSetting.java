@@ -12,6 +12,7 @@ import app.decant.words.Message;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -78,9 +79,11 @@ final class PassageSetting {
         ShownGlyph like = lines.get(0).first();
         PassageColumn column = PassageColumn.of(at, correction, lines, coming);
         List<SetWord> words = new PassageWords(at).of(correction, lines, coming);
-        List<ComposedLine> composed = composed(words, lines, column, correction, like, false);
+        Correction.Edges edges = correction.edges();
+        List<ComposedLine> composed = composed(words, lines, column, correction, like, edges != null);
         Correction.Parting parting = correction.passage().parting();
-        int rest = parting == null ? resync(words, composed) : -1;
+        int rest = parting == null && edges == null ? resync(words, composed) : -1;
+        if (edges != null) refuseOnOthers(correction, composed, column, lines.size());
         if (correction.passage().goesOn() && (rest < 0 || composed.size() > rest && correction.passage().onward() == null)) {
             if (rest >= 0) composed = composed(words, lines, column, correction, like, true);
             composed = going(correction, composed, lines, column);
@@ -88,8 +91,8 @@ final class PassageSetting {
         }
         int consumed = rest < 0 ? lines.size() : rest;
         // A passage without words keeps a line to write on.
-        double by = correction.isRemoval() ? gone(correction, lines) : parting != null && !composed.isEmpty()
-                ? composed.get(composed.size() - 1).baseline() - lines.get(lines.size() - 1).baseline()
+        double by = correction.isRemoval() ? gone(correction, lines) : (parting != null || edges != null) && !composed.isEmpty()
+                ? (edges == null ? 0 : edges.after()) + composed.get(composed.size() - 1).baseline() - lines.get(lines.size() - 1).baseline()
                         + BELOW * column.leading() * (composed.get(composed.size() - 1).share() - 1)
                 : correction.passage().goesOn() && rest < 0 ? 0 : (Math.max(1, composed.size()) - consumed) * column.leading() + deeper(composed, column);
         takeMarkings(correction, lines, consumed);
@@ -110,12 +113,28 @@ final class PassageSetting {
         put(correction, lines.subList(0, consumed), composed, stays, like);
         double size = like.glyph().size() * Math.max(1, composed.stream().mapToDouble(ComposedLine::share).max().orElse(1));
         double from = Math.min(column.left(), lines.stream().mapToDouble(StandingLine::left).min().orElse(column.left()));
+        if (edges != null) from = Math.min(from, composed.stream().mapToDouble(ComposedLine::left).min().orElse(from));
         double to = Math.max(column.right(), lines.stream().mapToDouble(StandingLine::right).max().orElse(column.right()));
-        Rectangle2D touched = new Rectangle2D.Double(Math.min(from, lower.left()), like.glyph().baseline() - 0.7 * size, 0, 0);
+        Rectangle2D touched = new Rectangle2D.Double(Math.min(from, lower.left()),
+                like.glyph().baseline() + (edges == null ? 0 : Math.min(0, edges.before())) - 0.7 * size, 0, 0);
         touched.add(Math.max(to, lower.right()), Math.max(lowest, lower.bottom()) + 0.2 * size);
         if (LoweredPlaces.refuses(page, read.page().turn(), lower.extent(size), touched, links.going()))
             throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         changes.touches(touched.getMinX() - 0.5 * size, touched.getMinY() - 0.6 * size, touched.getMaxX() + 0.5 * size, touched.getMaxY() + 0.4 * size);
+    }
+
+    /** Lines that stand otherwise must not come to stand on what is beside them, such as a picture; the colour behind them all they may. */
+    private void refuseOnOthers(Correction correction, List<ComposedLine> composed, PassageColumn column, int standing) throws Refused {
+        if (standing < correction.passage().lines().size()) throw new Refused(Message.of("keep.its-lines-do-not-stand-one-below"));
+        Set<Integer> own = new HashSet<>(correction.passage().marks());
+        own.addAll(changes.undrawn());
+        for (List<Integer> line : correction.passage().following() == null ? List.<List<Integer>>of() : correction.passage().following()) own.addAll(line);
+        List<Rectangle2D> others = at.room.all(own);
+        for (ComposedLine line : composed) {
+            Rectangle2D box = new Rectangle2D.Double(line.left(), line.baseline() - 0.5 * column.leading(), line.width(), 0.5 * column.leading());
+            if (others.stream().anyMatch(other -> other.intersects(box) && !other.contains(box)))
+                throw new NoRoom(Message.of("keep.something-stands-in-its-way"));
+        }
     }
 
     /** The lines that stay where a passage goes on; the words of the others go on with it. */
@@ -212,7 +231,7 @@ final class PassageSetting {
             if (parting == null && !through && words.get(at).begins() > last) break;
             int line = composed.size();
             boolean opens = words.get(at).isOpening();
-            double begins = line < lines.size() && parting == null ? lines.get(line).left() : column.indent();
+            double begins = line < lines.size() && parting == null && correction.edges() == null ? lines.get(line).left() : column.indent();
             double left = line == 0 ? column.left() : opens ? column.opens() : begins;
             if (sides) left = Math.min(column.left(), column.indent());
             double width = words.get(at).width(like);
@@ -220,7 +239,8 @@ final class PassageSetting {
             while (end < words.size() && !words.get(end).isOpening() && left + width + space + words.get(end).width(like) <= column.right() + 0.05)
                 width += space + words.get(end++).width(like);
             if (left + width > column.right() + 0.5) throw new NoRoom(Message.of("keep.a-word-is-longer-than-its-line"));
-            double baseline = baseline(composed, lines, column, parting, opens) + ABOVE * column.leading() * (SetWord.share(words.subList(at, end)) - 1);
+            double baseline = baseline(composed, lines, column, parting, correction.edges(), opens)
+                    + ABOVE * column.leading() * (SetWord.share(words.subList(at, end)) - 1);
             if (parting == null || line == 0) baseline += deeper(composed.subList(0, line), column);
             else baseline += BELOW * column.leading() * (composed.get(line - 1).share() - 1);
             boolean ends = end == words.size() ? !correction.passage().goesOn() : words.get(end).isOpening();
@@ -243,8 +263,10 @@ final class PassageSetting {
     }
 
     /** Where the next line stands: as the page has it, below the last as far as lines are; where paragraphs come or go, each below the one before. */
-    private static double baseline(List<ComposedLine> composed, List<StandingLine> lines, PassageColumn column, Correction.Parting parting, boolean opens) {
+    private static double baseline(List<ComposedLine> composed, List<StandingLine> lines, PassageColumn column, Correction.Parting parting,
+            Correction.Edges edges, boolean opens) {
         int line = composed.size();
+        if (edges != null) return lines.get(0).baseline() + edges.before() + line * column.leading();
         if (parting != null && line > 0) return composed.get(line - 1).baseline() + (opens ? parting.gap() : parting.leading());
         return line < lines.size() ? lines.get(line).baseline() : lines.get(lines.size() - 1).baseline() + (line - lines.size() + 1) * column.leading();
     }
@@ -269,8 +291,9 @@ final class PassageSetting {
 
     /** The lines between the edges of their column; extra lines below the last that is there. */
     private static List<ComposedLine> placed(List<ComposedLine> composed, PassageColumn column, List<StandingLine> lines, Correction correction) {
-        double middle = (lines.get(0).left() + lines.get(0).right()) / 2;
-        double right = lines.stream().mapToDouble(StandingLine::right).max().orElseThrow();
+        Correction.Edges edges = correction.edges();
+        double middle = edges != null ? (edges.left() + edges.right()) / 2 : (lines.get(0).left() + lines.get(0).right()) / 2;
+        double right = edges != null ? edges.right() : lines.stream().mapToDouble(StandingLine::right).max().orElseThrow();
         List<ComposedLine> placed = new ArrayList<>();
         for (ComposedLine line : composed) {
             boolean fills = correction.set() == Setting.JUSTIFIED && !line.ends();
