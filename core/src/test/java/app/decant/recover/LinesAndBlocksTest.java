@@ -2,25 +2,35 @@ package app.decant.recover;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.decant.Decant;
 import app.decant.document.Block;
 import app.decant.document.Cascade;
 import app.decant.document.Contents;
 import app.decant.document.Document;
 import app.decant.document.Inline;
 import app.decant.document.ListLabels;
+import app.decant.document.Look;
+import app.decant.document.Outline;
 import app.decant.document.Paragraph;
+import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Table;
+import app.decant.publish.Order;
+import app.decant.publish.Recipe;
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 /** Which lines make a paragraph, which stand beside each other, and which are items: kinds that pages of other programs got wrong. */
 class LinesAndBlocksTest {
     private static final String[] PROSE = {"The purser keeps the passenger list before the first sailing, and the harbour office signs it with the",
             "log of late sailings. A deckhand counts the bicycles on the car deck when the wind is above force seven and",
             "writes them down for the night watch, who looks after the keys of the waiting room on public holidays."};
+
+    @TempDir private Path root;
 
     private static PdfSketch prose(PdfSketch sketch, double y) {
         for (int i = 0; i < PROSE.length; i++) sketch.text(72, y + 14 * i, 10, "LiberationSerif-Regular", PROSE[i]);
@@ -46,6 +56,79 @@ class LinesAndBlocksTest {
                 assertThat(texts.get(1)).as("text runs on").doesNotContain(String.valueOf(Inline.LINE_BREAK));
                 assertThat(texts.get(2)).isEqualTo("Ada Hallin\nHarbour office");
             });
+        }
+    }
+
+    /** A draft set with room between its lines is paragraphs all the same: lines that had no room for the next word go on. */
+    @Test void linesFarApartAreOneParagraph() throws IOException {
+        try (PdfSketch sketch = new PdfSketch()) {
+            prose(prose(sketch, 100), 160);
+            for (int i = 0; i < PROSE.length; i++) sketch.text(72, 240 + 24 * i, 10, "LiberationSerif-Regular", PROSE[i]);
+            sketch.text(72, 326, 10, "LiberationSerif-Regular", "The next begins here.");
+            assertThat(texts(sketch.document())).filteredOn(text -> text.contains("purser")).hasSize(3).allSatisfy(text ->
+                    assertThat(text.replace("\u00A0", " ")).isEqualTo(String.join(" ", PROSE)));
+        }
+    }
+
+    @Test void aHeadingOfTwoLinesIsOne() throws IOException {
+        try (PdfSketch sketch = new PdfSketch()) {
+            sketch.text(72, 80, 18, "LiberationSans-Bold", "What the harbour office did in the winter after")
+                    .text(72, 111, 18, "LiberationSans-Bold", "representatives had asked for it");
+            Document document = prose(prose(sketch, 150), 210).document();
+            Cascade cascade = Cascade.of(document);
+            assertThat(Outline.of(document, cascade, ListLabels.of(document, cascade)).headings()).singleElement()
+                    .satisfies(heading -> assertThat(heading.title()).endsWith("after representatives had asked for it"));
+        }
+    }
+
+    /** In a long text none of whose words is broken elsewhere, a hyphen at a line's end is a word's own; in one that breaks many it breaks this too. */
+    @Test void hyphensOfCompoundsStayWhereNoWordIsBroken() throws IOException {
+        for (boolean breaks : new boolean[] {false, true}) {
+            try (PdfSketch sketch = new PdfSketch()) {
+                for (int i = 0; i < 66; i++) sketch.text(72, 40 + 10.2 * i, 8, "LiberationSerif-Regular", PROSE[i % 3]);
+                sketch.text(72, 745, 10, "LiberationSerif-Regular", "All of this is told to people who are not of the trade, in words that are non-")
+                        .text(72, 759, 10, "LiberationSerif-Regular", breaks ? "tidal, and which the harbour of-" : "tidal, and which the harbour")
+                        .text(72, 773, 10, "LiberationSerif-Regular", breaks ? "fice uses." : "office uses.");
+                String all = String.join(" ", texts(sketch.document()));
+                assertThat(all.contains("non-tidal")).as("%s", all).isEqualTo(!breaks);
+            }
+        }
+    }
+
+    /** Tags tell the rows of a table, though some end before its last column, with words that reach farther than those of others. */
+    @Test void aTaggedTableMayHaveRowsThatEndEarly() throws IOException {
+        List<Table.Row> rows = new ArrayList<>();
+        for (int i = 0; i < 4; i++) {
+            List<Table.Cell> cells = new ArrayList<>();
+            cells.add(new Table.Cell(0, 1, 1, Look.PLAIN, List.of(Paragraph.of("Pier " + i))));
+            cells.add(new Table.Cell(1, i < 2 ? 1 : 2, 1, Look.PLAIN, List.of(Paragraph.of(i < 2 ? "Boats to Skerra and the islands" : "None"))));
+            rows.add(new Table.Row(Look.PLAIN, cells));
+        }
+        Table table = new Table(Look.PLAIN, List.of(120.0, 200.0, 60.0), rows);
+        Document document = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(Paragraph.of("Before"), table, Paragraph.of("After")))));
+        Path file = root.resolve("table.pdf");
+        Decant.publish(new Order(Decant.layOut(document), Recipe.PLAIN), file, Progress.SILENT);
+        List<Block> blocks = Decant.open(file).document().blocks();
+        assertThat(blocks).filteredOn(block -> block instanceof Table).singleElement().satisfies(one -> assertThat(cells(one)).containsExactly(
+                List.of("Pier 0", "Boats to Skerra and the islands"), List.of("Pier 1", "Boats to Skerra and the islands"), List.of("Pier 2", "None"),
+                List.of("Pier 3", "None")));
+    }
+
+    /** A bibliography: lines hang further in than the numbers, not as far as the text after these; one begins with a name's first letter. */
+    @Test void linesHangBelowNumbersThatAreSetApart() throws IOException {
+        try (PdfSketch sketch = new PdfSketch()) {
+            String full = "Brae, C. and Hallin, A. (1987) Bursts of rain over the sound of Ostrey in the wet winter months. Br.";
+            String[][] entries = {{"1.", full, "J. Harbours 59, 369."}, {"2.", full, "and the cost of late boats, 43."}, {"3.", full, "Piers 436."}};
+            double y = 100;
+            for (String[] entry : entries) {
+                sketch.text(36, y, 10, "LiberationSerif-Regular", entry[0]).text(81, y, 10, "LiberationSerif-Regular", entry[1]);
+                sketch.text(54, y + 12, 10, "LiberationSerif-Regular", entry[2]);
+                y += 25;
+            }
+            Document document = sketch.document();
+            assertThat(texts(document)).as("%s", texts(document)).hasSize(3);
+            assertThat(texts(document).get(0)).endsWith("J. Harbours 59, 369.");
+            assertThat(texts(document).get(2)).endsWith("Piers 436.");
         }
     }
 

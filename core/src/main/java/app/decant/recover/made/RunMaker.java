@@ -30,9 +30,17 @@ import java.util.function.Function;
  * raised marks that stand for notes turned into the notes.
  */
 public final class RunMaker {
+    /** A line of text is as long at least, in letters. */
+    private static final int LONG_LINE = 30;
+    /** Fewer hyphens at line ends say nothing, and no more than this share of them is of compounds. */
+    private static final int FEWEST = 3;
+    private static final int FEWEST_LINES = 60;
+    private static final double MOST_OF_COMPOUNDS = 0.02;
+
     private final Faces faces;
     private final List<PageMatter> pages;
     private final Set<String> words = new HashSet<>();
+    private final boolean hyphenates;
     private final Map<LookKey, Look> looks = new HashMap<>();
     private LookKey lastKey;
     private Look lastLook;
@@ -51,7 +59,38 @@ public final class RunMaker {
         this.faces = faces;
         this.pages = pages;
         for (PageMatter page : pages) for (Chunk chunk : page.chunks()) learn(chunk.text());
+        hyphenates = hyphenates();
     }
+
+    /**
+     * Whether words are broken at line ends: one is known whole from elsewhere, or so many lines end with hyphens that these are none of compounds. Little
+     * text tells nothing of that; most programs of offices break none, common practice.
+     */
+    private boolean hyphenates() {
+        int lines = 0;
+        int hyphens = 0;
+        for (PageMatter page : pages) {
+            List<Chunk> chunks = page.chunks();
+            for (int i = 0; i < chunks.size(); i++) {
+                String text = chunks.get(i).text();
+                if (text.length() < LONG_LINE) continue;
+                lines++;
+                if (!text.endsWith("-") && !text.endsWith("\u2010")) continue;
+                String before = broken(text);
+                String after = i + 1 < chunks.size() ? begun(chunks.get(i + 1).text()) : "";
+                if (before.isEmpty()) continue;
+                hyphens++;
+                if (!after.isEmpty() && words.contains((before.replaceFirst("^.*-", "") + after).toLowerCase(Locale.ROOT))) return true;
+            }
+        }
+        return lines < FEWEST_LINES || hyphens >= FEWEST && hyphens > MOST_OF_COMPOUNDS * lines;
+    }
+
+    /** What stands of a word before the hyphen that ends a line; empty where none does. */
+    private static String broken(String line) { return line.substring(0, line.length() - 1).replaceFirst("^.*[^\\p{L}\\p{M}-]", ""); }
+
+    /** What stands of a word at the head of a line. */
+    private static String begun(String line) { return line.replaceFirst("[^\\p{L}\\p{M}].*$", ""); }
 
     /** Remembers the whole words of a line, by which broken ones are judged; the last may go on. */
     private void learn(String text) {
@@ -217,13 +256,14 @@ public final class RunMaker {
 
     /** Whether a hyphen at a line's end broke a word. What the text shows elsewhere decides: the joined word, or the compound with its hyphen. */
     private boolean isBroken(String text, String following) {
-        String before = text.substring(0, text.length() - 1).replaceFirst("^.*[^\\p{L}\\p{M}-]", "");
-        String after = following.replaceFirst("[^\\p{L}\\p{M}].*$", "");
+        String before = broken(text);
+        String after = begun(following);
         if (before.isEmpty() || after.isEmpty() || !Character.isLowerCase(after.codePointAt(0))) return false;
         if (before.length() > 1 && Character.isUpperCase(before.codePointAt(before.length() - 1))) return false;
         String joined = (before.replaceFirst("^.*-", "") + after).toLowerCase(Locale.ROOT);
         if (words.contains(joined)) return true;
         if (words.contains((before + "-" + after).toLowerCase(Locale.ROOT))) return false;
+        if (!hyphenates) return false;
         // A compound of two words that both stand elsewhere alone keeps its hyphen; else a hyphen at a line's end breaks a word.
         boolean compound = before.length() > 3 && after.length() > 3 && words.contains(before.toLowerCase(Locale.ROOT))
                 && words.contains(after.toLowerCase(Locale.ROOT));

@@ -174,7 +174,8 @@ public final class TaggedTables {
         }
         double[] edges = new double[count + 1];
         edges[0] = outer(net, firstOf(from), across, true);
-        edges[count] = outer(net, lastOf(to), across, false);
+        // A row may end before the last column, and reach farther than those that don't.
+        edges[count] = outer(net, greatest(to), across, false);
         for (int i = 1; i < count; i++) {
             double before = Double.isNaN(to[i - 1]) ? edges[i - 1] + 4 : to[i - 1];
             double after = Double.NaN;
@@ -191,10 +192,7 @@ public final class TaggedTables {
         return 0;
     }
 
-    private static double lastOf(double[] values) {
-        for (int i = values.length - 1; i >= 0; i--) if (!Double.isNaN(values[i])) return values[i];
-        return 0;
-    }
+    private static double greatest(double[] values) { return Arrays.stream(values).filter(value -> !Double.isNaN(value)).max().orElse(0); }
 
     private static double between(RuleNet net, double before, double after, boolean across) {
         for (Ink.Stroke stroke : across ? net.down : net.across) {

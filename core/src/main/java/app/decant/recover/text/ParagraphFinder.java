@@ -19,6 +19,13 @@ public final class ParagraphFinder {
     private static final double ALIKE = 1.6;
     /** Longer than this is no address. */
     private static final int MOST_BY_HAND = 8;
+    /** What heads a text is so much larger than that, and its lines are no farther apart than this, in ems. */
+    private static final double LARGER = 1.2;
+    private static final double WIDEST = 2;
+    /** Lines of one paragraph are no farther apart, in ems: twice the room that lines have. */
+    private static final double SPACED = 2.6;
+    /** What is not much narrower than its column, as a share of that. */
+    private static final double WIDE = 0.7;
 
     private final Function<Glyph, TagTree.Element> tags;
 
@@ -76,6 +83,7 @@ public final class ParagraphFinder {
         List<Group> groups = new ArrayList<>();
         Group group = null;
         double usual = usualLeading(lines);
+        double usualSize = usualSize(lines);
         for (int i = 0; i < lines.size(); i++) {
             TextLine line = lines.get(i);
             if (group != null) {
@@ -87,8 +95,13 @@ public final class ParagraphFinder {
                 // A raised mark can push the next line of its sentence down.
                 if (group.lines.size() + i > 1 && isMidSentence(before, line) && Math.abs(line.edgeLeft() - before.edgeLeft()) < ALIKE)
                     most = Math.max(most, 1.4 * Math.max(group.leading, usual));
+                // Lines of a heading may stand farther apart than those of the text, for its size.
+                boolean large = size > LARGER * usualSize && !otherLook(before, line) && shortfall(before, line, right) < 0;
+                if (large && Math.abs(line.edgeLeft() - before.edgeLeft()) < ALIKE) most = Math.max(most, WIDEST * size);
+                if (isSpaced(lines, i, right)) most = Math.max(most, step);
                 boolean sizes = Math.abs(line.size() - before.size()) > 0.12 * size;
-                if (step > most || sizes || step < 0) group = null;
+                boolean told = isOfOne(before, line);
+                if (step > most && !told || sizes && !told || step < 0) group = null;
             }
             if (group == null) {
                 group = new Group();
@@ -108,6 +121,45 @@ public final class ParagraphFinder {
             one.byHand = byHand || !one.separate && areEndedByHand(one, left, right);
         }
         return groups;
+    }
+
+    /**
+     * Whether a line goes on with the one before it though they stand far apart, as in drafts set with room between their lines: that has no room for the
+     * next word, and this or the next goes on in mid-sentence at that very distance.
+     */
+    private static boolean isSpaced(List<TextLine> lines, int at, double right) {
+        if (!isFollowing(lines, at, right)) return false;
+        if (isMidSentence(lines.get(at - 1), lines.get(at))) return true;
+        double step = lines.get(at).baseline() - lines.get(at - 1).baseline();
+        for (int other : new int[] {at - 1, at + 1}) {
+            if (other < 1 || other >= lines.size() || !isFollowing(lines, other, right) || !isMidSentence(lines.get(other - 1), lines.get(other))) continue;
+            if (Math.abs(lines.get(other).baseline() - lines.get(other - 1).baseline() - step) < 0.5) return true;
+        }
+        return false;
+    }
+
+    /** Whether a line of the same kind stands below one that had no room for its first word, or goes on with its sentence, not too far away. */
+    private static boolean isFollowing(List<TextLine> lines, int at, double right) {
+        TextLine before = lines.get(at - 1);
+        TextLine line = lines.get(at);
+        double step = line.baseline() - before.baseline();
+        return step > 0 && step < SPACED * line.size() && Math.abs(line.size() - before.size()) < 0.5 && !otherLook(before, line)
+                && Math.abs(line.edgeLeft() - before.edgeLeft()) < ALIKE
+                && (shortfall(before, line, right) < 0 || isMidSentence(before, line) && before.width() > WIDE * (right - before.edgeLeft()));
+    }
+
+    /** Whether good tags tell that both are of one paragraph. */
+    private boolean isOfOne(TextLine before, TextLine line) {
+        TagTree.Element here = tags.apply(line.first());
+        TagTree.Element there = tags.apply(before.last());
+        return here != null && there != null && here.block() != null && here.block() == there.block() && here.block().role().matches("P|H[1-6]?");
+    }
+
+    /** The size that most lines have. */
+    private static double usualSize(List<TextLine> lines) {
+        List<Double> sizes = new ArrayList<>(lines.stream().map(TextLine::size).toList());
+        Collections.sort(sizes);
+        return sizes.isEmpty() ? 0 : sizes.get(sizes.size() / 2);
     }
 
     /** Short lines that each end early, as in an address: every line is a paragraph. */
@@ -214,6 +266,7 @@ public final class ParagraphFinder {
         if (group.byHand) return !byHand && otherLook(before, line);
         if (group.separate || ContentsEntry.ends(before.text()) || ContentsEntry.areEntries(before, line)) return true;
         if (isNote(line)) return true;
+        if (hangsBelow(before, line, para, group)) return false;
         if (isBegunByTabs(before, line)) return true;
         int label = ListLabel.length(line.text());
         boolean fresh = shortfall(before, line, group.right) > Math.max(0.4, group.looseness) && !isMidSentence(before, line)
@@ -244,6 +297,16 @@ public final class ParagraphFinder {
             return nextBack || at + 1 == group.lines.size() || ListLabel.length(para.first().text()) == 0 && !isFull(before, group);
         }
         return true;
+    }
+
+    /**
+     * Whether a line hangs below one that has something set apart, such as a number or a date, and had no room for its first word: further in than where such
+     * lines begin, though not below the text of that. What looks like a letter's label there is none, since nothing is set apart after it.
+     */
+    private static boolean hangsBelow(TextLine before, TextLine line, Para para, Group group) {
+        boolean apart = para.lines().size() == 1 ? before.hasTab() : Math.abs(line.edgeLeft() - before.edgeLeft()) < ALIKE && para.first().hasTab();
+        return apart && !line.hasTab() && !ListLabel.isBullet(line.text()) && line.edgeLeft() > para.first().edgeLeft() + ALIKE
+                && shortfall(before, line, group.right) < 0;
     }
 
     /** Lines with something set apart in them do not run on from each other, but for text that hangs under what stands before it. */
