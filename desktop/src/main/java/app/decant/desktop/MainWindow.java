@@ -71,6 +71,7 @@ final class MainWindow implements Window {
     private final Ledger ledger;
     private final Windows windows;
     private final Saving saving;
+    private final Beginning beginning;
     private boolean another;
     private boolean closed;
     private Station station = Station.TAKE_IN;
@@ -89,6 +90,7 @@ final class MainWindow implements Window {
         line = new LineBar(this);
         notices = new Notices(this, desk);
         saving = new Saving(this);
+        beginning = new Beginning(this);
         spine = new Spine(this);
         slip = new Slip(this);
         sheets = new SheetRoom(desk, settings);
@@ -365,6 +367,8 @@ final class MainWindow implements Window {
 
     /** Saves under a new name; the original stays as it is. */
     void save() { saving.save(); }
+
+    Beginning beginning() { return beginning; }
 
     void saveTo(Path file) { saving.to(file); }
 

@@ -61,6 +61,8 @@ final class WindowCommands {
         Desk desk = window.desk();
         open = () -> desk.document() != null;
         add("open", ALWAYS, window::chooseFile, control(KeyCode.O));
+        add("begin", ALWAYS, () -> window.beginning().empty(), control(KeyCode.N, KeyCombination.SHIFT_DOWN));
+        add("begin.from", ALWAYS, () -> window.beginning().fromTemplate());
         add("window.new", ALWAYS, window::anotherWindow, control(KeyCode.N));
         add("save", open, window::save, control(KeyCode.S));
         add("publish", open, window::publishNow, control(KeyCode.ENTER));

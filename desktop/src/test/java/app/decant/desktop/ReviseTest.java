@@ -604,6 +604,26 @@ class ReviseTest {
         assertThat(blocks).hasSizeGreaterThan(20);
     }
 
+    /** A document is begun, written in, and is a file like any other; one from a template says what that says, and has another name where its own is taken. */
+    @Test void documentsAreBegunHere(FxRobot robot) throws TimeoutException {
+        Path file = handbook.resolveSibling("minutes.docx");
+        WaitForAsyncUtils.asyncFx(() -> window.beginning().emptyAt(file));
+        until(() -> window.desk().source().get() != null && window.desk().source().get().file().equals(file) && window.station() == Station.REVISE);
+        settle();
+        robot.write("Minutes of the harbour board");
+        settle();
+        assertThat(TextWriter.write(document())).contains("Minutes of the harbour board");
+        assertThat(document().styles().styles()).containsKeys("Heading1", "Heading2");
+        WaitForAsyncUtils.waitForAsyncFx(30_000, () -> window.desk().discard());
+        WaitForAsyncUtils.asyncFx(() -> window.beginning().from(handbook, file));
+        Path second = handbook.resolveSibling("minutes 2.docx");
+        until(() -> window.desk().source().get().file().equals(second));
+        settle();
+        assertThat(TextWriter.write(Decant.open(file).document())).as("the first is as it was").isBlank();
+        assertThat(Decant.open(second).document().facts().author()).as("it is nobody's yet").isNull();
+        assertThat(TextWriter.write(document())).contains("Who we are");
+    }
+
     /** The edge between two columns is drawn to the right by the mouse, let go by Esc, moved by a command, and all are made even; all of it taken back. */
     @Test void columnsAreMadeWiderByTheMouseAndByCommands(FxRobot robot) throws TimeoutException {
         Document before = document();

@@ -97,7 +97,10 @@ public final class TakeInStation {
         choose.setId("choose");
         choose.getStyleClass().add("main-button");
         choose.setOnAction(event -> window.chooseFile());
-        VBox box = new VBox(12, title, choose, quiet);
+        Hyperlink begin = new Hyperlink(Words.of("take.begin"));
+        begin.setId("begin");
+        begin.setOnAction(event -> window.commands().named("begin").run());
+        VBox box = new VBox(12, title, choose, begin, quiet);
         box.setAlignment(Pos.CENTER);
         box.getStyleClass().add("drop-place");
         return box;
