@@ -60,6 +60,21 @@ final class CarriedTags {
         return base instanceof COSArray array ? array : null;
     }
 
+    /** An annotation is on another page: what the element that holds it says of that (14.7.5.3). */
+    void carry(COSDictionary annotation, PDPage to) throws IOException {
+        PDStructureTreeRoot root = pdf.getDocumentCatalog().getStructureTreeRoot();
+        PDNumberTreeNode parents = root == null ? null : root.getParentTree();
+        int key = annotation.getInt(COSName.STRUCT_PARENT, -1);
+        COSObjectable found = parents == null || key < 0 ? null : (COSObjectable) parents.getValue(key);
+        COSBase base = found instanceof PDParentTreeValue value ? value.getCOSObject() : found == null ? null : found.getCOSObject();
+        if (!(base instanceof COSDictionary element)) return;
+        COSBase kids = element.getDictionaryObject(COSName.K);
+        for (int i = 0; i < (kids instanceof COSArray several ? several.size() : 1); i++) {
+            COSBase kid = kids instanceof COSArray several ? several.getObject(i) : kids;
+            if (kid instanceof COSDictionary told && told.getDictionaryObject(COSName.OBJ) == annotation) told.setItem(COSName.PG, to.getCOSObject());
+        }
+    }
+
     /** A page that is put in has no marked contents of the structure yet, and gets some (14.7.5.4); null where those that a page names are not there. */
     private static COSArray begun(PDStructureTreeRoot root, PDNumberTreeNode parents, PDPage page) {
         if (page.getStructParents() >= 0) return null;

@@ -40,6 +40,7 @@ final class LoweredPlaces {
     private final List<Rewritten.Given> given;
     private final Set<Integer> going;
     private final IntFunction<PDPage> at;
+    private final Set<COSBase> over = Collections.newSetFromMap(new IdentityHashMap<>());
     private final AffineTransform toPage;
     private final AffineTransform back;
 
@@ -65,8 +66,11 @@ final class LoweredPlaces {
      */
     static void move(PDDocument pdf, PDPage page, Rewritten rewritten, IntFunction<PDPage> at) throws IOException {
         boolean moves = !rewritten.pushed().isEmpty() || rewritten.given().stream().anyMatch(one -> !one.fresh());
-        if (moves) new LoweredPlaces(pdf, page, rewritten, at).move();
+        LoweredPlaces lowered = moves ? new LoweredPlaces(pdf, page, rewritten, at) : null;
+        if (moves) lowered.move();
+        // These are told by their places among all that the page had.
         for (Rewritten.Relinked one : rewritten.relinked()) relink(page, one);
+        if (moves) lowered.leave();
     }
 
     /**
@@ -133,6 +137,7 @@ final class LoweredPlaces {
             COSArray box = annotation.getCOSObject().getCOSArray(COSName.RECT);
             if (box == null || box.size() < 4) continue;
             Point2D middle = new Point2D.Double((number(box, 0) + number(box, 2)) / 2, (number(box, 1) + number(box, 3)) / 2);
+            if (goesOver(annotation.getCOSObject(), box, middle)) continue;
             Point2D by = by(middle);
             if (by == null) continue;
             COSArray moved = shifted(box, by);
@@ -152,6 +157,65 @@ final class LoweredPlaces {
             Point2D by = by(there);
             if (by != null) place.set(top, new COSFloat((float) (y.floatValue() + by.getY())));
         }
+    }
+
+    /** A link goes to another page with its line (12.5.2): there it is among the annotations, and its structure tells so. */
+    private boolean goesOver(COSDictionary link, COSArray box, Point2D middle) throws IOException {
+        Point2D read = toPage.transform(middle, null);
+        Rewritten.Given gone = given.stream().filter(one -> one.from().holds(read.getX(), read.getY())).findFirst().orElse(null);
+        if (gone == null) return false;
+        over.add(link);
+        PDPage other = at.apply(gone.page());
+        // Where that page is left out, so is what stood on it.
+        if (other == null) return true;
+        AffineTransform there = new AffineTransform(toPage);
+        there.preConcatenate(AffineTransform.getTranslateInstance(gone.across(), gone.down()));
+        try {
+            there.preConcatenate(PageReader.toPage(other, gone.turn()).createInverse());
+        } catch (NoninvertibleTransformException e) {
+            throw new IOException("A page without extent", e);
+        }
+        link.setItem(COSName.RECT, upright(led(box, there)));
+        COSArray corners = link.getCOSArray(COSName.QUADPOINTS);
+        if (corners != null) link.setItem(COSName.QUADPOINTS, led(corners, there));
+        if (link.containsKey(COSName.P)) link.setItem(COSName.P, other.getCOSObject());
+        COSArray annotations = other.getCOSObject().getCOSArray(COSName.ANNOTS);
+        COSArray more = new COSArray();
+        if (annotations != null) more.addAll(annotations);
+        more.add(link);
+        other.getCOSObject().setItem(COSName.ANNOTS, more);
+        new CarriedTags(pdf).carry(link, other);
+        return true;
+    }
+
+    private static COSArray led(COSArray points, AffineTransform by) {
+        COSArray led = new COSArray();
+        for (int i = 0; i + 1 < points.size(); i += 2) {
+            Point2D one = by.transform(new Point2D.Double(number(points, i), number(points, i + 1)), null);
+            led.add(new COSFloat((float) one.getX()));
+            led.add(new COSFloat((float) one.getY()));
+        }
+        return led;
+    }
+
+    /** A rectangle from its lower left to its upper right corner, however the pages are turned (7.9.5). */
+    private static COSArray upright(COSArray box) {
+        COSArray upright = new COSArray();
+        for (int i = 0; i < 4; i++) {
+            double one = number(box, i % 2);
+            double other = number(box, i % 2 + 2);
+            upright.add(new COSFloat((float) (i < 2 ? Math.min(one, other) : Math.max(one, other))));
+        }
+        return upright;
+    }
+
+    /** Takes out what went to other pages. */
+    private void leave() {
+        COSArray annotations = page.getCOSObject().getCOSArray(COSName.ANNOTS);
+        if (over.isEmpty() || annotations == null) return;
+        COSArray left = new COSArray();
+        for (int i = 0; i < annotations.size(); i++) if (!over.contains(annotations.getObject(i))) left.add(annotations.get(i));
+        page.getCOSObject().setItem(COSName.ANNOTS, left);
     }
 
     /** Leads to another page with the lines that a place stands above, where these went there. */

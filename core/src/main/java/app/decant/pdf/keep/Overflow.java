@@ -162,7 +162,7 @@ final class Overflow {
                 stream.of(mark).rewriting(mark, read.shown()).remove(mark.code());
                 changes.removes(mark);
                 gone.add(mark.glyph().order());
-                some.add(letter(mark));
+                some.add(standing(mark));
                 size = Math.max(size, mark.glyph().size());
                 Rectangle2D box = new Rectangle2D.Double(mark.glyph().x(), mark.glyph().baseline() - ABOVE * mark.glyph().size(),
                         Math.max(0.1, mark.glyph().width()), mark.glyph().size());
@@ -172,14 +172,15 @@ final class Overflow {
         }
         if (area == null) return;
         if (words != null) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
-        if (LoweredPlaces.refuses(page, read.page().turn(), new Rectangle2D.Double(), area, Set.of()))
+        if (LoweredPlaces.refuses(page, read.page().turn(), area, area, Set.of()))
             throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         changes.touches(area.getMinX() - 2, area.getMinY() - 2, area.getMaxX() + 2, area.getMaxY() + 2);
         given = given == null ? new GivenLines(read.page().index(), to, all) : given.and(all);
     }
 
-    private Letter letter(ShownGlyph mark) throws Refused, IOException {
-        return letter(mark, mark.glyph().text(), letters.bytes(mark), mark.width(), mark.glyph().x(), mark.glyph().baseline(), 1, mark.glyph().rgb());
+    /** A letter that goes over in its line as it stands; a link goes with it. */
+    private Letter standing(ShownGlyph mark) throws Refused, IOException {
+        return made(mark, mark.glyph().text(), letters.bytes(mark), mark.width(), mark.glyph().x(), mark.glyph().baseline(), 1, mark.glyph().rgb());
     }
 
     /**
@@ -189,8 +190,13 @@ final class Overflow {
      * @param share its size beside that of the mark
      */
     Letter letter(ShownGlyph like, String text, byte[] bytes, double em, double x, double baseline, double share, int rgb) throws Refused, IOException {
+        if (like.glyph().link() != null) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
+        return made(like, text, bytes, em, x, baseline, share, rgb);
+    }
+
+    private Letter made(ShownGlyph like, String text, byte[] bytes, double em, double x, double baseline, double share, int rgb) throws Refused, IOException {
         GivenLines.FontAddress font = stream.of(like).address(like);
-        if (like.mode() != 0 || font == null || like.glyph().link() != null) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
+        if (like.mode() != 0 || font == null) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
         double size = like.glyph().size();
         double height = Math.sqrt(Math.max(0, size * size - like.slant() * like.slant()));
         String code = HexFormat.of().withUpperCase().formatHex(bytes);

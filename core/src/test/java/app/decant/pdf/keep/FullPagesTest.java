@@ -48,8 +48,11 @@ import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructur
 import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureNode;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
+import org.apache.pdfbox.pdmodel.interactive.action.PDActionURI;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDBorderStyleDictionary;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDDocumentOutline;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
@@ -248,6 +251,49 @@ class FullPagesTest {
             assertThat(pdf.getPages().indexOf(place.getPage())).isEqualTo(1);
             assertThat(PDRectangle.A4.getHeight() - place.getTop()).isCloseTo(first.getYDirAdj() - 12, within(1.5f));
         }
+    }
+
+    /** A link in a line that goes over is over the same words there, and leads where it led. */
+    @Test void linksGoOverWithTheirLines() throws IOException {
+        Path plain = file(3, 20, "F");
+        Path source = root.resolve("linked.pdf");
+        String words = "that is line 5 of 7";
+        try (PDDocument pdf = Loader.loadPDF(plain.toFile())) {
+            PDAnnotationLink link = new PDAnnotationLink();
+            link.setRectangle(box(plain, 1, words));
+            link.setBorderStyle(new PDBorderStyleDictionary());
+            link.getBorderStyle().setWidth(0);
+            PDActionURI action = new PDActionURI();
+            action.setURI("https://ferries.example/seven");
+            link.setAction(action);
+            pdf.getPage(0).setAnnotations(List.<PDAnnotation>of(link));
+            pdf.save(source.toFile());
+        }
+        Made made = new CorrectedFile(root).correct(source, "goes on in line 2 of 3", MORE);
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        Path file = made.receipt().file();
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            assertThat(pdf.getPage(0).getAnnotations()).isEmpty();
+            PDAnnotationLink link = (PDAnnotationLink) pdf.getPage(1).getAnnotations().get(0);
+            assertThat(((PDActionURI) link.getAction()).getURI()).isEqualTo("https://ferries.example/seven");
+            PDRectangle there = box(file, 2, words);
+            assertThat(link.getRectangle().getLowerLeftX()).isCloseTo(there.getLowerLeftX(), within(0.3f));
+            assertThat(link.getRectangle().getLowerLeftY()).isCloseTo(there.getLowerLeftY(), within(0.3f));
+            assertThat(link.getRectangle().getUpperRightX()).isCloseTo(there.getUpperRightX(), within(0.3f));
+        }
+        assertThat(made.receipt().proofs()).allMatch(PdfCheck.Proof::holds);
+    }
+
+    /** Around words on a page, in its own space. */
+    private static PDRectangle box(Path file, int page, String words) throws IOException {
+        List<TextPosition> letters = letters(file, page);
+        StringBuilder all = new StringBuilder();
+        letters.forEach(letter -> all.append(letter.getUnicode()));
+        String bare = words.replace(" ", "");
+        TextPosition first = letters.get(all.indexOf(bare));
+        TextPosition last = letters.get(all.indexOf(bare) + bare.length() - 1);
+        float low = PDRectangle.A4.getHeight() - first.getYDirAdj() - 2;
+        return new PDRectangle(first.getXDirAdj(), low, last.getXDirAdj() + last.getWidthDirAdj() - first.getXDirAdj(), 11);
     }
 
     /** A file without bookmarks gets those of its headings: they lead to where these stand on its own pages, though they went over. */
