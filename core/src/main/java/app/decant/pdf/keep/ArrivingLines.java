@@ -113,7 +113,8 @@ final class ArrivingLines {
             }
             for (Letter letter : letters) changes.arrives(letter.text(), letter.x(), letter.width(), letter.baseline(), first, letter.rgb());
         }
-        StringBuilder block = new StringBuilder("\nq 0 Tc 0 Tw 100 Tz 0 Ts 0 Tr ");
+        String behind = rules(lines, true, first, tags);
+        StringBuilder block = new StringBuilder(behind + "\nq 0 Tc 0 Tw 100 Tz 0 Ts 0 Tr ");
         int number = own.freeNumber();
         for (Map.Entry<Integer, StringBuilder> part : parts.entrySet()) {
             String text = "BT " + part.getValue() + "ET ";
@@ -126,7 +127,21 @@ final class ArrivingLines {
                 tagged.add(new Rewritten.Tagged(number++, given.from(), part.getKey()));
             }
         }
-        own.putBeside(first.operator(), block + "Q\n");
+        own.putBeside(first.operator(), block + "Q\n" + rules(lines, false, first, tags));
+    }
+
+    /** What is drawn with their words, which in tagged content is none (14.8.2.2). */
+    private String rules(List<Line> lines, boolean behind, ShownGlyph first, boolean tags) throws Refused {
+        StringBuilder painting = new StringBuilder();
+        for (Line line : lines) {
+            for (GivenLines.Rule rule : line.rules()) {
+                if (rule.behind() != behind) continue;
+                painting.append(NewLetters.colour(new Colour(rule.rgb()))).append(' ').append(DrawnLines.path(rule.box(), first.state().place())).append(" f ");
+                changes.draws(rule.box());
+            }
+        }
+        if (painting.isEmpty()) return "";
+        return tags ? "\n/Artifact BMC q " + painting + "Q EMC\n" : "\nq " + painting + "Q\n";
     }
 
     /** Letters of one look: their font, where they stand, and the gaps between them in thousandths of an em (9.4.3). */

@@ -154,7 +154,8 @@ final class DrawnLines {
         return tagged && depth <= 0 ? "\n/Artifact BMC " + painting + " EMC" : "\n" + painting;
     }
 
-    private static String path(Rectangle2D box, AffineTransform place) throws Refused {
+    /** The operators of a path around a box that is told in points from the page's top left corner. */
+    static String path(Rectangle2D box, AffineTransform place) throws Refused {
         StringBuilder path = new StringBuilder();
         try {
             for (int corner = 0; corner < 4; corner++) {

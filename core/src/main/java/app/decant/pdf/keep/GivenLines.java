@@ -1,5 +1,6 @@
 package app.decant.pdf.keep;
 
+import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -25,9 +26,15 @@ public record GivenLines(int from, Onward to, List<Line> lines) implements Arriv
      * @param baseline where it would stand on the page that it comes from, in points from its top
      * @param stood    where it stood there; NaN for one that was set anew
      * @param size     of its largest letters
+     * @param rules    what is drawn with its words
      */
-    public record Line(double baseline, double stood, double size, List<Letter> letters) {
-        public Line { letters = List.copyOf(letters); }
+    public record Line(double baseline, double stood, double size, List<Letter> letters, List<Rule> rules) {
+        public Line {
+            letters = List.copyOf(letters);
+            rules = List.copyOf(rules);
+        }
+
+        Line(double baseline, double stood, double size, List<Letter> letters) { this(baseline, stood, size, letters, List.of()); }
 
         boolean isFresh() { return Double.isNaN(stood); }
 
@@ -36,7 +43,12 @@ public record GivenLines(int from, Onward to, List<Line> lines) implements Arriv
 
         /** The same so much further down. */
         Line lower(double by) {
-            return new Line(baseline + by, stood, size, letters.stream().map(letter -> letter.at(letter.x, letter.baseline + by)).toList());
+            return moved(0, by);
+        }
+
+        private Line moved(double across, double by) {
+            return new Line(baseline + by, stood, size, letters.stream().map(letter -> letter.at(letter.x + across, letter.baseline + by)).toList(),
+                    rules.stream().map(rule -> rule.moved(across, by)).toList());
         }
     }
 
@@ -70,6 +82,17 @@ public record GivenLines(int from, Onward to, List<Line> lines) implements Arriv
         }
     }
 
+    /**
+     * A line under or through words, or the area behind them, in points.
+     *
+     * @param behind whether it is that
+     */
+    public record Rule(double x, double y, double width, double height, int rgb, boolean behind) {
+        Rule moved(double across, double down) { return new Rule(x + across, y + down, width, height, rgb, behind); }
+
+        Rectangle2D box() { return new Rectangle2D.Double(x, y, width, height); }
+    }
+
     /** The object of a font (ISO 32000-2, 7.3.10). */
     public record FontAddress(long number, int generation) { }
 
@@ -78,8 +101,7 @@ public record GivenLines(int from, Onward to, List<Line> lines) implements Arriv
         List<Line> standing = new ArrayList<>();
         for (Line line : lines) {
             double down = first - lines.get(0).baseline;
-            standing.add(new Line(line.baseline + down, line.stood, line.size,
-                    line.letters.stream().map(letter -> letter.at(letter.x + to.across(), letter.baseline + down)).toList()));
+            standing.add(line.moved(to.across(), down));
         }
         return standing;
     }

@@ -17,6 +17,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.IntStream;
 
 /**
  * Moves what stands below a passage down or up, line by line as it is, until a gap takes it up: no letter is set anew, each is only shown higher or lower. What
@@ -54,6 +55,7 @@ final class LowerLines {
     private final LineRoom room;
     private final MovedDrawings drawings;
     private final Overflow overflow;
+    private final WordMarkings markings;
     private final List<Drawing> going = new ArrayList<>();
     /** The marks that go, by their numbers in the page's order of painting: letters and what is drawn. */
     private final Set<Integer> moved = new HashSet<>();
@@ -73,6 +75,7 @@ final class LowerLines {
         changes = at.changes;
         room = at.room;
         overflow = at.overflow;
+        markings = at.markings;
         drawings = new MovedDrawings(read, stream, changes);
     }
 
@@ -237,14 +240,21 @@ final class LowerLines {
     }
 
     /** How many of the units a full page keeps; the others are for the next. */
-    private static int stays(Passage passage, List<Unit> units, double lowest) throws NoRoom {
+    private int stays(Passage passage, List<Unit> units, double lowest) throws NoRoom {
         int most = 0;
         while (most < units.size() && units.get(most).ends <= lowest + 0.05) most++;
-        boolean drawn = units.subList(most, units.size()).stream().anyMatch(unit -> !unit.drawings.isEmpty());
+        boolean drawn = units.subList(most, units.size()).stream().anyMatch(unit -> !isOfWords(unit));
         if (passage.onward() == null || drawn || most == units.size()) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
-        for (int stays = most; stays >= 0 && stays > most - MOST_BACK && units.get(stays).drawings.isEmpty(); stays--)
+        for (int stays = most; stays >= 0 && stays > most - MOST_BACK && isOfWords(units.get(stays)); stays--)
             if (units.get(stays).marks.stream().anyMatch(mark -> passage.onward().openers().contains(mark.glyph().order()))) return stays;
         return most;
+    }
+
+    /** Whether what is drawn in it is drawn with its words: lines under them, areas behind them. */
+    private boolean isOfWords(Unit unit) {
+        Set<Integer> own = new HashSet<>();
+        for (ShownGlyph mark : unit.marks) for (WordMarkings.Marking marking : markings.of(mark)) own.add(marking.order());
+        return unit.drawings.stream().allMatch(one -> IntStream.range(one.painted().from(), one.painted().to()).allMatch(own::contains));
     }
 
     /** How low the last line may come to stand before what stays below it, such as notes at the foot of the page. */

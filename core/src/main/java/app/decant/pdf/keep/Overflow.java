@@ -29,6 +29,8 @@ final class Overflow {
     private final ChangedStream stream;
     private final NewLetters letters;
     private final PageChanges changes;
+    private final WordMarkings markings;
+    private final DrawnLines drawn;
     private final Set<Integer> gone = new HashSet<>();
     private GivenLines given;
     private GivenWords words;
@@ -41,6 +43,8 @@ final class Overflow {
         stream = at.stream;
         letters = at.letters;
         changes = at.changes;
+        markings = at.markings;
+        drawn = at.drawn;
     }
 
     boolean isGiven(ShownGlyph mark) { return isGiven(mark.glyph().order()); }
@@ -168,14 +172,22 @@ final class Overflow {
                         Math.max(0.1, mark.glyph().width()), mark.glyph().size());
                 area = area == null ? box : area.createUnion(box);
             }
-            all.add(new Line(line.get(0).glyph().baseline(), line.get(0).glyph().baseline(), size, some));
+            all.add(new Line(line.get(0).glyph().baseline(), line.get(0).glyph().baseline(), size, some, rules(line)));
         }
         if (area == null) return;
+        List<ShownGlyph> marks = lines.stream().flatMap(List::stream).toList();
+        markings.takeOut(marks, gone, drawn::stays);
         if (words != null) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
         if (LoweredPlaces.refuses(page, read.page().turn(), area, area, Set.of()))
             throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         changes.touches(area.getMinX() - 2, area.getMinY() - 2, area.getMaxX() + 2, area.getMaxY() + 2);
         given = given == null ? new GivenLines(read.page().index(), to, all) : given.and(all);
+    }
+
+    /** What is drawn with the words of a line, each once. */
+    private List<GivenLines.Rule> rules(List<ShownGlyph> line) {
+        return line.stream().flatMap(mark -> markings.of(mark).stream()).distinct().map(one -> new GivenLines.Rule(one.box().getX(), one.box().getY(),
+                one.box().getWidth(), one.box().getHeight(), one.rgb(), one.place() == Correction.Drawn.Place.BEHIND)).toList();
     }
 
     /** A letter that goes over in its line as it stands; a link goes with it. */

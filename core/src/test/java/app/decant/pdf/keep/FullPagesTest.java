@@ -253,7 +253,7 @@ class FullPagesTest {
         }
     }
 
-    /** A link in a line that goes over is over the same words there, and leads where it led. */
+    /** A link in a line that goes over is over the same words there, and leads where it led; the line under it goes along. */
     @Test void linksGoOverWithTheirLines() throws IOException {
         Path plain = file(3, 20, "F");
         Path source = root.resolve("linked.pdf");
@@ -267,6 +267,11 @@ class FullPagesTest {
             action.setURI("https://ferries.example/seven");
             link.setAction(action);
             pdf.getPage(0).setAnnotations(List.<PDAnnotation>of(link));
+            try (PDPageContentStream over = new PDPageContentStream(pdf, pdf.getPage(0), AppendMode.APPEND, true, true)) {
+                over.setNonStrokingColor(0f, 0f, 1f);
+                over.addRect(link.getRectangle().getLowerLeftX(), link.getRectangle().getLowerLeftY() + 0.5f, link.getRectangle().getWidth(), 0.8f);
+                over.fill();
+            }
             pdf.save(source.toFile());
         }
         Made made = new CorrectedFile(root).correct(source, "goes on in line 2 of 3", MORE);
@@ -280,8 +285,17 @@ class FullPagesTest {
             assertThat(link.getRectangle().getLowerLeftX()).isCloseTo(there.getLowerLeftX(), within(0.3f));
             assertThat(link.getRectangle().getLowerLeftY()).isCloseTo(there.getLowerLeftY(), within(0.3f));
             assertThat(link.getRectangle().getUpperRightX()).isCloseTo(there.getUpperRightX(), within(0.3f));
+            assertThat(blue(pdf, 0)).as("nothing is left of the line under it").isEmpty();
+            assertThat(blue(pdf, 1)).as("the line is under it there").contains((int) (PDRectangle.A4.getHeight() - there.getLowerLeftY() - 0.9f));
         }
         assertThat(made.receipt().proofs()).allMatch(PdfCheck.Proof::holds);
+    }
+
+    /** The rows of a page's picture, a pixel a point, that are blue at 120 points from the left. */
+    private static Set<Integer> blue(PDDocument pdf, int page) throws IOException {
+        BufferedImage image = new PDFRenderer(pdf).renderImageWithDPI(page, 72);
+        return IntStream.range(0, image.getHeight()).filter(row -> (image.getRGB(120, row) & 255) > (image.getRGB(120, row) >> 16 & 255) + 60).boxed()
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     /** Around words on a page, in its own space. */
