@@ -141,9 +141,7 @@ public final class Revision implements AutoCloseable {
         TextEdits.Found edits = edits(now);
         if (edits == null || !edits.beyond().isEmpty() || !edits.edits().stream().allMatch(TextEdits.Edit::isPlain)) return null;
         Map<Integer, Rewritten> inPlace = CorrectedPages.inPlace(tries(edits), new ArrayList<>());
-        // Where a page was put in, two stand on one of the file.
-        boolean added = inPlace.keySet().stream().anyMatch(page -> page >= taken.provenance().sheets().size());
-        return isWhole(edits, inPlace) && !added ? FoundStructure.of(now, taken.provenance(), edits, inPlace) : null;
+        return isWhole(edits, inPlace) ? FoundStructure.of(now, taken.provenance(), edits, inPlace) : null;
     }
 
     private TextEdits.Found edits(PagedDocument now) {

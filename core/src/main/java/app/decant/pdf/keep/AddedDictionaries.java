@@ -27,6 +27,13 @@ final class AddedDictionaries {
         for (int i = 0; i < likes.size(); i++) if (likes.get(i) != null) fill(pdf.getPage(i).getCOSObject(), likes.get(i));
     }
 
+    /** A page of its own that looks like another, and says nothing yet. */
+    static PDPage behind(PDPage like) {
+        PDPage page = new PDPage();
+        fill(page.getCOSObject(), like);
+        return page;
+    }
+
     private static void fill(COSDictionary page, PDPage like) {
         page.setItem(COSName.MEDIA_BOX, like.getMediaBox().getCOSArray());
         page.setItem(COSName.CROP_BOX, like.getCropBox().getCOSArray());

@@ -169,8 +169,6 @@ public final class KeptWriter {
     /** The pages of the original that stay, -1 for those that it does not have. */
     private List<Integer> kept() { return choices.pages().stream().map(page -> pages.isAdded(page) ? -1 : pages.ground(page)).toList(); }
 
-    private List<Integer> grounds() { return choices.pages().stream().map(pages::ground).toList(); }
-
     /** Pages that say something else in some places: a stream of their own instead of what they share. */
     private void rewrite(PDDocument pdf) throws IOException {
         for (int i = 0; i < choices.pages().size(); i++) {
@@ -288,9 +286,15 @@ public final class KeptWriter {
         findings.addAll(StandardMending.mend(pdf, standard, mending));
         if (mending.structure() != null) {
             try (SourceFile source = SourceFile.open(original.bytes(), original.name(), original.password())) {
-                for (int page : choices.pages())
-                    if (pages.rewritten(page) != null) put(pages.rewritten(page), source.pdf(), source.pdf().getPage(pages.ground(page)));
-                findings.addAll(PageTagging.tag(pdf, source, mending.structure(), grounds(), standard, progress));
+                List<Integer> there = new ArrayList<>();
+                for (int page : choices.pages()) {
+                    PDPage own = source.pdf().getPage(pages.ground(page));
+                    there.add(pages.isAdded(page) ? source.pdf().getNumberOfPages() : pages.ground(page));
+                    if (pages.isAdded(page)) source.pdf().addPage(own = AddedDictionaries.behind(own));
+                    if (pages.rewritten(page) != null) put(pages.rewritten(page), source.pdf(), own);
+                }
+                List<Integer> numbers = choices.pages().stream().map(pages::number).toList();
+                findings.addAll(PageTagging.tag(pdf, source, mending.structure(), there, numbers, standard, progress));
             }
         }
         DocumentFacts.write(pdf, choices.facts(), DocumentFacts.Times.of(choices), standard);

@@ -51,7 +51,6 @@ public final class PageTagging {
     private static final Set<String> UNTAGGED = Set.of("PrinterMark");
 
     private final PDDocument pdf;
-    private final SourceFile source;
     private final Structure structure;
     /** By pages of the source: what each mark belongs to. */
     private final Map<Integer, Map<Integer, Owner>> owners = new HashMap<>();
@@ -61,9 +60,8 @@ public final class PageTagging {
     private final Map<Tag, LogicalStructure.Area> figures = new LinkedHashMap<>();
     private final Set<Tag> ornaments = new HashSet<>();
 
-    private PageTagging(PDDocument pdf, SourceFile source, LogicalStructure told) {
+    private PageTagging(PDDocument pdf, LogicalStructure told) {
         this.pdf = pdf;
-        this.source = source;
         structure = new Structure(told.document());
         told.pictures().forEach((figure, area) -> {
             if (structure.figures().get(figure) != null) figures.put(structure.figures().get(figure), area);
@@ -114,16 +112,18 @@ public final class PageTagging {
      *
      * @param source  the file they come from, opened for this
      * @param grounds for each page of the file the page of the source that it is
+     * @param numbers by which what is told calls each of them
      * @throws IOException     where a stream can't be parsed, or is not what the source has
      * @throws DecantException ({@link #NEEDS_WORDS}) where a picture is described to nobody
      */
-    public static List<Finding> tag(PDDocument pdf, SourceFile source, LogicalStructure told, List<Integer> grounds, Standard standard,
-            Progress progress) throws IOException {
-        PageTagging tagging = new PageTagging(pdf, source, told);
+    public static List<Finding> tag(PDDocument pdf, SourceFile source, LogicalStructure told, List<Integer> grounds, List<Integer> numbers,
+            Standard standard, Progress progress) throws IOException {
+        PageTagging tagging = new PageTagging(pdf, told);
         tagging.forget();
         List<PageTags> tags = new ArrayList<>();
         for (int i = 0; i < grounds.size(); i++) tags.add(tagging.structure.nextPage());
-        for (int i = 0; i < grounds.size(); i++) tagging.page(pdf.getPage(i), grounds.get(i), tags.get(i), progress);
+        for (int i = 0; i < grounds.size(); i++)
+            tagging.page(pdf.getPage(i), PageReader.addressed(source, grounds.get(i), progress), numbers.get(i), tags.get(i));
         for (PDPage page : pdf.getPages()) tagging.annotations(page);
         tagging.ornaments.removeIf(Tag::isShown);
         long nameless = tagging.figures.keySet().stream().filter(figure -> figure.role().equals("Figure") && figure.isShown() && !figure.isDescribed()).count();
@@ -144,8 +144,7 @@ public final class PageTagging {
         });
     }
 
-    private void page(PDPage page, int ground, PageTags tags, Progress progress) throws IOException {
-        PageReader.Addressed read = PageReader.addressed(source, ground, progress);
+    private void page(PDPage page, PageReader.Addressed read, int ground, PageTags tags) throws IOException {
         Map<Integer, Owner> own = owners.getOrDefault(ground, Map.of());
         List<LinkPlace> links = links(page, read.page().turn());
         ScanLayer layer = ScanLayer.of(read.page(), figure(read.page(), ground), structure);

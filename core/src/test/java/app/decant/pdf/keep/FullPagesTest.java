@@ -18,8 +18,12 @@ import app.decant.layout.Sample;
 import app.decant.layout.TextPassage;
 import app.decant.page.Item;
 import app.decant.page.Pages;
+import app.decant.pdf.PdfStyle;
+import app.decant.pdf.Standard;
 import app.decant.pdf.check.PdfCheck;
+import app.decant.pdf.check.StandardCheck;
 import app.decant.pdf.keep.CorrectedFile.Made;
+import app.decant.publish.FactsRule;
 import app.decant.publish.Order;
 import app.decant.publish.Recipe;
 import java.awt.image.BufferedImage;
@@ -449,6 +453,24 @@ class FullPagesTest {
             StringBuilder wanted = new StringBuilder();
             for (Block block : blocks) wanted.append(((Paragraph) block).text());
             assertThat(all.toString().replaceAll("\\s", "")).isEqualTo(wanted.toString().replace("line 3 of 2,", MORE + MORE).replaceAll("\\s", ""));
+        }
+    }
+
+    /** A copy that can be read aloud tells what is on a page that was put in, too: its structure is found, and held to the rules of that. */
+    @Test void aPageThatWasPutInIsReadAloud() throws IOException {
+        Recipe aloud = Recipe.PLAIN.with(PdfStyle.PLAIN.with(Standard.UA_1)).with(new FactsRule(false, "Boats", null, null, null, null));
+        Path source = file(3, LINES, "F");
+        Made made = new CorrectedFile(root).correct(source, "goes on in line 2 of 3", MORE, aloud);
+        assertThat(IntStream.range(0, made.pages().count()).mapToObj(page -> made.pages().rewritten(page) != null)).as("%s", made.findings())
+                .containsExactly(true, true, true, true);
+        Path file = made.receipt().file();
+        assertThat(StandardCheck.rules(file, Standard.UA_1)).isEmpty();
+        StringBuilder wanted = new StringBuilder();
+        for (int line = 0; line < 3 * LINES; line++) wanted.append(words(line / 6, line % 6, 6));
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            StringBuilder all = new StringBuilder();
+            read(pdf.getDocumentCatalog().getStructureTreeRoot(), pdf, all);
+            assertThat(all.toString().replaceAll("\\s", "")).isEqualTo(wanted.toString().replace("goes on in line 2 of 3", MORE).replaceAll("\\s", ""));
         }
     }
 
