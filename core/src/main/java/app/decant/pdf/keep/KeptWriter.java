@@ -45,7 +45,6 @@ import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSObjectKey;
-import org.apache.pdfbox.cos.COSObjectKey;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.cos.COSString;
 import org.apache.pdfbox.pdfwriter.compress.CompressParameters;
@@ -58,12 +57,6 @@ import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
  * wished at all, the very bytes of the file. Made for one file and thrown away; the same file and choices give the same bytes.
  */
 public final class KeptWriter {
-    private static final COSName DOC_MDP = COSName.getPDFName("DocMDP");
-    private static final COSName REFERENCE = COSName.getPDFName("Reference");
-    private static final COSName TRANSFORM_PARAMETERS = COSName.getPDFName("TransformParams");
-    /** Changes that a certifying signature allows: none, filling in and signing, comments too. */
-    private static final int FILLING = 2;
-
     private final Pages pages;
     private final Original original;
     private final PdfChoices choices;
@@ -126,9 +119,9 @@ public final class KeptWriter {
             if (style.incremental() && !adds) throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("keep.cannot-be-incremental"));
             if (pdf.isEncrypted() && !choices.protection().isOn() && !adds)
                 findings.add(Finding.changed(Message.of("keep.the-original-is-locked-this-copy")));
-            if (signed && adds && original.notes().isEmpty() && fills && !asks && mayBeFilled(pdf))
+            if (signed && adds && original.notes().isEmpty() && fills && !asks && Certification.allowsFilling(pdf))
                 findings.add(Finding.note(Message.of("keep.the-original-was-signed-and-filled")));
-            else if (signed) findings.add(adds ? Finding.changed(Message.of("keep.the-original-was-signed-what-is-new", isCertified(pdf)))
+            else if (signed) findings.add(adds ? Finding.changed(Message.of("keep.the-original-was-signed-what-is-new", Certification.isOf(pdf)))
                     : Finding.lost(Message.of("keep.the-original-was-signed-its-signature-does")));
             findings.addAll(Filling.fill(pdf, original.answers()));
             tellUnfilled(pdf);
@@ -196,8 +189,8 @@ public final class KeptWriter {
 
     /** Puts what a page says now in the place of its own streams. */
     static void put(Rewritten rewritten, PDDocument pdf, PDPage page) throws IOException {
-        ChangedStream.put(rewritten, page.getCOSObject(), page.getResources() == null ? new COSDictionary() : page.getResources().getCOSObject(),
-                new ChangedStream.Streams() {
+        PageStreams.put(rewritten, page.getCOSObject(), page.getResources() == null ? new COSDictionary() : page.getResources().getCOSObject(),
+                new PageStreams.Streams() {
                     @Override public COSStream stream(byte[] content, COSStream like) throws IOException {
                         COSStream stream = pdf.getDocument().createCOSStream();
                         if (like != null) stream.addAll(like);
@@ -321,22 +314,6 @@ public final class KeptWriter {
         boolean locked = pdf.isEncrypted() && !style.incremental();
         return all && !choices.protection().isOn() && !locked && !style.linearized() && style.compressed() && style.tagged() && !isMended()
                 && style.pictures().isExact() && style.version() == 0 && style.fonts() != PdfChoices.Fonts.WHOLE;
-    }
-
-    /** Whether its maker said which changes it may see (12.8.2.2): none of those that are made here. */
-    private static boolean isCertified(PDDocument pdf) {
-        COSDictionary permissions = pdf.getDocumentCatalog().getCOSObject().getCOSDictionary(COSName.PERMS);
-        return permissions != null && permissions.containsKey(DOC_MDP);
-    }
-
-    /** Whether who certified it lets others fill its form in (12.8.2.2.2, table 257); where nobody certified it, the form is there for that. */
-    private static boolean mayBeFilled(PDDocument pdf) {
-        if (!isCertified(pdf)) return true;
-        COSDictionary signature = pdf.getDocumentCatalog().getCOSObject().getCOSDictionary(COSName.PERMS).getCOSDictionary(DOC_MDP);
-        COSArray references = signature == null ? null : signature.getCOSArray(REFERENCE);
-        COSDictionary first = references != null && references.size() > 0 && references.getObject(0) instanceof COSDictionary one ? one : null;
-        COSDictionary parameters = first == null ? null : first.getCOSDictionary(TRANSFORM_PARAMETERS);
-        return parameters == null || parameters.getInt(COSName.P, FILLING) >= FILLING;
     }
 
     private void add(PDDocument pdf, OutputStream out, Progress progress) throws IOException {

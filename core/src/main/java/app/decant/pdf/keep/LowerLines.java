@@ -41,9 +41,6 @@ final class LowerLines {
     private static final double LEAST_BELOW = 0.25;
     /** Rules are no thicker, in points. */
     private static final double THIN = 3;
-    /** How far letters reach above and below their baseline, in ems. */
-    private static final double ABOVE = 0.75;
-    private static final double BELOW = 0.22;
     /** What of the room between paragraphs may go where a page is full. */
     private static final double GIVES = 0.45;
 
@@ -90,53 +87,6 @@ final class LowerLines {
     double right() { return right; }
     double bottom() { return bottom; }
 
-    /** A line or a drawing below the passage, or what hangs together of them: it goes as one. */
-    private static final class Unit {
-        final List<ShownGlyph> marks = new ArrayList<>();
-        final List<Drawing> drawings = new ArrayList<>();
-        double top = Double.MAX_VALUE;
-        double bottom;
-        /** The first and the last baseline; of a drawing where those of lines would be that reach as far. */
-        double begins = Double.MAX_VALUE;
-        double ends;
-        double size;
-
-        void take(List<ShownGlyph> line) {
-            marks.addAll(line);
-            double baseline = line.get(0).glyph().baseline();
-            double large = line.stream().mapToDouble(mark -> mark.glyph().size()).max().orElse(0);
-            reach(baseline - ABOVE * large, baseline + BELOW * large, baseline, baseline);
-            size = Math.max(size, large);
-        }
-
-        void take(Drawing drawing, double leading) {
-            drawings.add(drawing);
-            Rectangle2D box = drawing.box();
-            double begin = Math.min(box.getMinY() + ABOVE * leading, box.getMaxY());
-            reach(box.getMinY(), box.getMaxY(), begin, Math.max(begin, box.getMaxY() - BELOW * leading));
-        }
-
-        void take(Unit other) {
-            marks.addAll(other.marks);
-            drawings.addAll(other.drawings);
-            reach(other.top, other.bottom, other.begins, other.ends);
-            size = Math.max(size, other.size);
-        }
-
-        private void reach(double newTop, double newBottom, double begin, double end) {
-            top = Math.min(top, newTop);
-            bottom = Math.max(bottom, newBottom);
-            begins = Math.min(begins, begin);
-            ends = Math.max(ends, end);
-        }
-
-        /** Whether another stands beside it, or within it. */
-        boolean hangsTogether(Unit other) {
-            boolean line = drawings.isEmpty() && other.drawings.isEmpty();
-            return line ? Math.abs(other.begins - begins) < 0.3 : other.top < bottom - 0.5;
-        }
-    }
-
     /**
      * Moves lines, and what is drawn between them. Where the page is full, the room between paragraphs gives a little, as compositors do it.
      *
@@ -147,7 +97,7 @@ final class LowerLines {
      * @return the lowest baseline then
      */
     double move(Passage passage, List<List<ShownGlyph>> own, double lowest, double by, double leading) throws Refused, IOException {
-        List<Unit> units = units(passage, own, lowest, by, leading);
+        List<LoweredUnit> units = units(passage, own, lowest, by, leading);
         if (units.isEmpty()) return lowest;
         double ends = units.stream().mapToDouble(unit -> unit.ends).max().orElseThrow();
         double limit = Math.min(most(passage), Math.max(ends, free(passage, units, leading)));
@@ -177,7 +127,7 @@ final class LowerLines {
         Map<Drawing, Double> drawn = new LinkedHashMap<>();
         for (int i = 0; i < stays; i++) {
             if (by > 0 && over > 0) given += gives[i] * over / spare;
-            Unit unit = units.get(i);
+            LoweredUnit unit = units.get(i);
             for (ShownGlyph mark : unit.marks) lower(mark, by - given);
             for (Drawing one : unit.drawings) {
                 drawn.put(one, by - given);
@@ -215,7 +165,7 @@ final class LowerLines {
         double from = Math.min(left, words.getMinX());
         double to = Math.max(right, words.getMaxX());
         double ends = Math.max(lowest, stood);
-        double height = lowest + BELOW * leading;
+        double height = lowest + LoweredUnit.BELOW * leading;
         Rectangle2D swept = new Rectangle2D.Double(from, lowest, to - from, Math.max(0.1, end + LEAST_BELOW * leading - lowest));
         for (Drawing one : drawings.all(known)) {
             Rectangle2D box = one.box();
@@ -240,7 +190,7 @@ final class LowerLines {
     }
 
     /** How many of the units a full page keeps; the others are for the next. */
-    private int stays(Passage passage, List<Unit> units, double lowest) throws NoRoom {
+    private int stays(Passage passage, List<LoweredUnit> units, double lowest) throws NoRoom {
         int most = 0;
         while (most < units.size() && units.get(most).ends <= lowest + 0.05) most++;
         boolean drawn = units.subList(most, units.size()).stream().anyMatch(unit -> !isOfWords(unit));
@@ -251,14 +201,14 @@ final class LowerLines {
     }
 
     /** Whether what is drawn in it is drawn with its words: lines under them, areas behind them. */
-    private boolean isOfWords(Unit unit) {
+    private boolean isOfWords(LoweredUnit unit) {
         Set<Integer> own = new HashSet<>();
         for (ShownGlyph mark : unit.marks) for (WordMarkings.Marking marking : markings.of(mark)) own.add(marking.order());
         return unit.drawings.stream().allMatch(one -> IntStream.range(one.painted().from(), one.painted().to()).allMatch(own::contains));
     }
 
     /** How low the last line may come to stand before what stays below it, such as notes at the foot of the page. */
-    private double free(Passage passage, List<Unit> units, double leading) {
+    private double free(Passage passage, List<LoweredUnit> units, double leading) {
         Set<Integer> own = new HashSet<>(moved);
         own.addAll(passage.marks());
         double bottom = units.stream().mapToDouble(unit -> unit.bottom).max().orElseThrow();
@@ -272,30 +222,30 @@ final class LowerLines {
     private static double longer(Passage passage, double leading) { return passage.foot() > 0 ? LONGER * leading : 0.1; }
 
     /** What goes: down as far as to the first gap that takes the move up. */
-    private List<Unit> units(Passage passage, List<List<ShownGlyph>> own, double lowest, double by, double leading) throws Refused {
-        List<Unit> each = new ArrayList<>();
+    private List<LoweredUnit> units(Passage passage, List<List<ShownGlyph>> own, double lowest, double by, double leading) throws Refused {
+        List<LoweredUnit> each = new ArrayList<>();
         for (List<ShownGlyph> line : lines(passage, own)) {
-            Unit unit = new Unit();
+            LoweredUnit unit = new LoweredUnit();
             unit.take(line);
             each.add(unit);
         }
         for (Drawing drawing : drawn(passage, each, lowest, leading)) {
-            Unit unit = new Unit();
+            LoweredUnit unit = new LoweredUnit();
             unit.take(drawing, leading);
             each.add(unit);
         }
         each.sort(Comparator.comparingDouble(unit -> unit.top));
-        List<Unit> units = new ArrayList<>();
+        List<LoweredUnit> units = new ArrayList<>();
         double end = lowest;
-        for (Unit unit : each) {
+        for (LoweredUnit unit : each) {
             // A gap takes up what goes down; what goes up leaves none behind.
             if (by > 0 && unit.begins - end > APART * leading + by) break;
             end = Math.max(end, unit.ends);
-            Unit last = units.isEmpty() ? null : units.get(units.size() - 1);
+            LoweredUnit last = units.isEmpty() ? null : units.get(units.size() - 1);
             if (last != null && last.hangsTogether(unit)) last.take(unit);
             else units.add(unit);
         }
-        for (Unit unit : units) {
+        for (LoweredUnit unit : units) {
             for (ShownGlyph mark : unit.marks) {
                 moved.add(mark.glyph().order());
                 reach(mark.glyph().x(), mark.glyph().right());
@@ -334,7 +284,7 @@ final class LowerLines {
     }
 
     /** What is drawn below the passage in its column, with no words on it but those that go, and above the foot of the page. */
-    private List<Drawing> drawn(Passage passage, List<Unit> lines, double lowest, double leading) {
+    private List<Drawing> drawn(Passage passage, List<LoweredUnit> lines, double lowest, double leading) {
         Set<Integer> known = new HashSet<>(passage.marks());
         double from = Double.MAX_VALUE;
         double to = 0;
@@ -344,19 +294,19 @@ final class LowerLines {
             from = Math.min(from, mark.glyph().x());
             to = Math.max(to, mark.glyph().right());
         }
-        for (Unit unit : lines) {
+        for (LoweredUnit unit : lines) {
             for (ShownGlyph mark : unit.marks) {
                 known.add(mark.glyph().order());
                 from = Math.min(from, mark.glyph().x());
                 to = Math.max(to, mark.glyph().right());
             }
         }
-        double foot = passage.foot() > 0 ? passage.foot() + BELOW * leading : read.page().height() - FOOT;
+        double foot = passage.foot() > 0 ? passage.foot() + LoweredUnit.BELOW * leading : read.page().height() - FOOT;
         List<Drawing> drawn = new ArrayList<>();
         for (Drawing one : drawings.all(known)) {
             if (changes.isUndrawn(one.painted().from())) continue;
             Rectangle2D box = one.box();
-            boolean here = box.getMinY() > lowest + BELOW * leading && box.getMaxY() < foot && box.getMaxX() > from && box.getMinX() < to;
+            boolean here = box.getMinY() > lowest + LoweredUnit.BELOW * leading && box.getMaxY() < foot && box.getMaxX() > from && box.getMinX() < to;
             if (!here || isOverNotes(box, known, leading)) continue;
             boolean others = read.shown().stream().map(ShownGlyph::glyph)
                     .anyMatch(glyph -> !known.contains(glyph.order()) && !one.has(glyph) && isOn(glyph, box));
