@@ -150,7 +150,7 @@ final class CorrectedPages implements AutoCloseable {
         Tried made;
         try {
             int like = asked.come instanceof GivenLines lines && lines.to().added() != null ? lines.to().added().like() : page;
-            PageReader.Addressed there = read.computeIfAbsent(like, key -> PageReader.addressed(source, key, Progress.SILENT));
+            PageReader.Addressed there = read(like);
             Onward onward = switch (asked.way) {
                 case ON -> like == page ? flow.after(page) : null;
                 case ADDED -> flow.added(page);
@@ -158,7 +158,8 @@ final class CorrectedPages implements AutoCloseable {
             };
             List<Correction> corrections = asked.way == Way.ON ? asked.corrections
                     : asked.corrections.stream().map(one -> onward == null ? one.alone() : one.goingTo(onward)).toList();
-            made = new Tried(asked, PageRewriting.rewrite(source, there, corrections, asked.come, onward, FontCatalogue.ofThisMachine()), null);
+            made = new Tried(asked, PageRewriting.rewrite(source, there, corrections, asked.come, onward, FontCatalogue.ofThisMachine(),
+                    this::read), null);
         } catch (PageRewriting.Refused e) {
             LoggerFactory.getLogger(CorrectedPages.class).debug("Page {} can't be corrected: {}", page + 1, e.getMessage());
             made = new Tried(asked, null, Objects.requireNonNullElse(e.getMessage(), ""));
@@ -166,6 +167,8 @@ final class CorrectedPages implements AutoCloseable {
         known.put(page, made);
         return made;
     }
+
+    private PageReader.Addressed read(int page) { return read.computeIfAbsent(page, key -> PageReader.addressed(source, key, Progress.SILENT)); }
 
     /**
      * Looks again at pages. Where one is not as it should be, those that gave lines to it or took some from it are refused with it.

@@ -1,13 +1,11 @@
 package app.decant.pdf.keep;
 
-import app.decant.document.Progress;
 import app.decant.pdf.keep.MovedDrawings.Drawing;
 import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;
-import app.decant.pdf.read.SourceFile;
 import app.decant.pdf.read.StreamOperators;
 import app.decant.words.Message;
 import java.awt.geom.Rectangle2D;
@@ -18,6 +16,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.SortedMap;
+import java.util.function.IntFunction;
 
 /**
  * A page that is put in behind one of the file. It begins as a copy of that one's stream, out of which all is taken that it alone says: headers, footers,
@@ -50,21 +49,22 @@ final class AddedPage {
     private ShownGlyph like;
     private double top = Double.MAX_VALUE;
 
-    private AddedPage(ChangedPage at, Onward.Added added, SourceFile source) throws IOException {
+    private AddedPage(ChangedPage at, Onward.Added added, IntFunction<PageReader.Addressed> others) {
         this.at = at;
         this.added = added;
         drawn = LineRoom.drawn(at.read);
-        for (int page : added.alike()) alike.add(PageReader.addressed(source, page, Progress.SILENT));
+        for (int page : added.alike()) alike.add(others.apply(page));
     }
 
     /**
      * Begins one.
      *
-     * @param at what the page is that it follows
+     * @param at     what the page is that it follows
+     * @param others pages of the file as they are
      * @throws Refused where something can't be taken out, or there is no room for the lines
      */
-    static AddedPage begin(ChangedPage at, GivenLines given, SourceFile source) throws Refused, IOException {
-        AddedPage page = new AddedPage(at, given.to().added(), source);
+    static AddedPage begin(ChangedPage at, GivenLines given, IntFunction<PageReader.Addressed> others) throws Refused, IOException {
+        AddedPage page = new AddedPage(at, given.to().added(), others);
         page.clear();
         page.refuseFull(given);
         at.changes.touches(0, 0, at.read.page().width(), at.read.page().height());

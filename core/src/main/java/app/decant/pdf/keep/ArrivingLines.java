@@ -9,7 +9,6 @@ import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;
-import app.decant.pdf.read.SourceFile;
 import app.decant.words.Message;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.NoninvertibleTransformException;
@@ -20,6 +19,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.IntFunction;
 
 /** Puts lines that another page has no room for at the head of the text of a page: what is there goes down as it is, and so do they stand above it. */
 final class ArrivingLines {
@@ -46,8 +46,8 @@ final class ArrivingLines {
     List<Rewritten.Tagged> tagged() { return tagged; }
 
     /** Puts them on a page that is put in for them; how much lower they stand than on the page they come from. */
-    double putOnAdded(GivenLines given, SourceFile source) throws Refused, IOException {
-        AddedPage page = AddedPage.begin(at, given, source);
+    double putOnAdded(GivenLines given, IntFunction<PageReader.Addressed> others) throws Refused, IOException {
+        AddedPage page = AddedPage.begin(at, given, others);
         double begins = page.begins(given);
         show(given, given.standing(begins), page.like());
         at.findings.add(Finding.changed(Message.of("keep.page-added", given.from() + 1)));

@@ -61,6 +61,7 @@ final class LowerLines {
     private double bottom;
     private double top;
     private double reached;
+    private boolean keeps;
     /** How low what is moved reached before. */
     private double stood;
 
@@ -81,6 +82,9 @@ final class LowerLines {
         if (moved.isEmpty()) return new Rectangle2D.Double();
         return new Rectangle2D.Double(left, top - 0.9 * size, right - left, reached - top + 1.2 * size);
     }
+
+    /** Whether anything that was moved is below the passage on this page still: then none of its own lines may go over. */
+    boolean keeps() { return keeps; }
 
     /** What was moved, and where it came from and went: its extent. */
     double left() { return left; }
@@ -121,6 +125,7 @@ final class LowerLines {
         }
         stood = units.stream().mapToDouble(unit -> unit.drawings.isEmpty() ? unit.ends : Math.max(unit.ends, unit.bottom)).max().orElseThrow();
         top = units.get(0).begins;
+        keeps = stays > 0;
         if (stays < units.size()) overflow.give(units.subList(stays, units.size()).stream().map(unit -> unit.marks).toList(), passage.onward());
         double given = 0;
         double before = lowest;
@@ -339,6 +344,10 @@ final class LowerLines {
         own.addAll(changes.undrawn());
         double lowest = passage.lines().stream().mapToDouble(line -> byOrder.containsKey(line.get(0)) ? byOrder.get(line.get(0)).glyph().baseline() : 0).max()
                 .orElse(0);
+        // A frame around the passage can be made longer.
+        for (Drawing one : drawings.all(own))
+            if (one.box().getMinY() < lowest && one.box().getMaxY() > lowest)
+                for (int order = one.painted().from(); order < one.painted().to(); order++) own.add(order);
         double next = room.all(own).stream().filter(box -> box.getMinY() > lowest && box.getMaxX() > from && box.getMinX() < to)
                 .mapToDouble(Rectangle2D::getMinY).min().orElse(Double.MAX_VALUE);
         return Math.min(most(passage) + longer(passage, leading), next - (LEAST_BELOW + AWAY) * leading) - changes.lowered(like);

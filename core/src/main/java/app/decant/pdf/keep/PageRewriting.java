@@ -16,6 +16,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.IntFunction;
 import org.slf4j.LoggerFactory;
 
 /**
@@ -103,15 +104,16 @@ public final class PageRewriting {
      * @param come  what the page before it has no room for; null for nothing
      * @param onward where what it has no room for may go; null for nowhere
      * @param faces that help out where a font inside the file lacks a letter
+     * @param others pages of the file as they are, which one that is put in is to look like
      * @throws Refused where one of them can't be made there
      */
     public static Made rewrite(SourceFile source, PageReader.Addressed read, List<Correction> corrections, Arrival come, Onward onward,
-            FontCatalogue faces) throws Refused {
+            FontCatalogue faces, IntFunction<PageReader.Addressed> others) throws Refused {
         try {
             PageRewriting rewriting = new PageRewriting(source, read, faces);
             double down = 0;
             if (come instanceof GivenLines lines) down = lines.to().added() == null ? rewriting.arriving.put(lines, onward)
-                    : rewriting.arriving.putOnAdded(lines, source);
+                    : rewriting.arriving.putOnAdded(lines, others);
             if (come instanceof GivenWords words) rewriting.take(words);
             for (Correction correction : corrections) rewriting.correct(correction);
             rewriting.at.drawn.paint();
