@@ -61,7 +61,6 @@ final class LowerLines {
     private double bottom;
     private double top;
     private double reached;
-    private boolean keeps;
     /** How low what is moved reached before. */
     private double stood;
 
@@ -83,8 +82,13 @@ final class LowerLines {
         return new Rectangle2D.Double(left, top - 0.9 * size, right - left, reached - top + 1.2 * size);
     }
 
-    /** Whether anything that was moved is below the passage on this page still: then none of its own lines may go over. */
-    boolean keeps() { return keeps; }
+    /** Whether text follows the passage on this page still, above its foot: then none of the passage's own lines may go over. */
+    boolean isFollowed(Passage passage) {
+        if (passage.following() == null) return false;
+        double foot = most(passage);
+        return passage.following().stream().filter(line -> !line.isEmpty() && !overflow.isGiven(line.get(0))).map(line -> byOrder.get(line.get(0)))
+                .anyMatch(mark -> mark != null && mark.glyph().baseline() < foot);
+    }
 
     /** What was moved, and where it came from and went: its extent. */
     double left() { return left; }
@@ -125,7 +129,6 @@ final class LowerLines {
         }
         stood = units.stream().mapToDouble(unit -> unit.drawings.isEmpty() ? unit.ends : Math.max(unit.ends, unit.bottom)).max().orElseThrow();
         top = units.get(0).begins;
-        keeps = stays > 0;
         if (stays < units.size()) overflow.give(units.subList(stays, units.size()).stream().map(unit -> unit.marks).toList(), passage.onward());
         double given = 0;
         double before = lowest;

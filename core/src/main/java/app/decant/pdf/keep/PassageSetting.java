@@ -282,7 +282,8 @@ final class PassageSetting {
         double limit = Math.max(stood, lower.limit(correction.passage(), column.left(), column.right(), column.leading(), like));
         int stays = composed.size();
         while (stays > 0 && composed.get(stays - 1).baseline() > limit) stays--;
-        if (stays == composed.size() || correction.passage().onward() == null || lower.keeps()) return composed.size();
+        if (stays == composed.size() || correction.passage().onward() == null || lower.isFollowed(correction.passage()))
+            return composed.size();
         int before = correction.first();
         if (composed.size() - stays == 1 && before + stays > 2) stays--;
         if (before + stays == 1) stays = 0;
