@@ -66,7 +66,7 @@ public final class OwnPages implements Pages {
         rewritten.keySet().stream().filter(number -> number >= count).forEach(number -> putBehind(number % count, number));
         this.facts = pages.facts;
         this.headings = headings.stream().map(heading -> new Heading(heading.level(), heading.title(), heading.text(),
-                numbers.indexOf(pages.numbers.get(heading.page())), heading.top())).toList();
+                placed(pages, heading.page()), heading.top())).toList();
         this.rewritten = Map.copyOf(rewritten);
         this.mending = mending;
         this.tagged = pages.tagged;
@@ -113,6 +113,9 @@ public final class OwnPages implements Pages {
             throw new DecantException(Kind.UNREADABLE, Message.of("pdf.is-damaged-no-pages-can-be-found", original.name()), e);
         }
     }
+
+    /** Where a page of others is among these; text that is laid out by itself may take more pages than there are, and is told so. */
+    private int placed(OwnPages others, int page) { return page < others.numbers.size() ? numbers.indexOf(others.numbers.get(page)) : page; }
 
     private void put(Page page, int number) {
         pages.add(page);

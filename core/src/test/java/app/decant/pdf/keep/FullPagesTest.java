@@ -16,6 +16,7 @@ import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.Sample;
 import app.decant.layout.TextPassage;
+import app.decant.layout.WordLines;
 import app.decant.page.Item;
 import app.decant.page.Pages;
 import app.decant.pdf.PdfStyle;
@@ -312,6 +313,24 @@ class FullPagesTest {
         TextPosition last = letters.get(all.indexOf(bare) + bare.length() - 1);
         float low = PDRectangle.A4.getHeight() - first.getYDirAdj() - 2;
         return new PDRectangle(first.getXDirAdj(), low, last.getXDirAdj() + last.getWidthDirAdj() - first.getXDirAdj(), 11);
+    }
+
+    /** Text that is laid out by itself may take more pages than its file has: what stands on those leads nowhere, and nothing fails for it. */
+    @Test void headingsMayStandBeyondTheLastPage() throws IOException {
+        Path plain = file(2, 20, "F");
+        Path source = root.resolve("bare.pdf");
+        try (PDDocument pdf = Loader.loadPDF(plain.toFile())) {
+            pdf.getDocumentCatalog().setDocumentOutline(null);
+            pdf.save(source.toFile());
+        }
+        List<Pages.Heading> found = IntStream.of(1, 7).mapToObj(page -> new Pages.Heading(1, "On " + page, "On " + page, page, 100)).toList();
+        OwnPages pages = OwnPages.of(Intake.original(source, null), WordLines::of).with(found);
+        assertThat(pages.headings()).isEqualTo(found);
+        Path file = Decant.publish(new Order(pages, Recipe.PLAIN), root.resolve("made.pdf"), Progress.SILENT).get(0).file();
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            assertThat(pdf.getDocumentCatalog().getDocumentOutline().children()).singleElement()
+                    .satisfies(item -> assertThat(item.getTitle()).isEqualTo("On 1"));
+        }
     }
 
     /** A file without bookmarks gets those of its headings: they lead to where these stand on its own pages, though they went over. */
