@@ -16,6 +16,7 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 
@@ -90,7 +91,12 @@ final class StandingPassages {
      * @param change of their text, with a letter for each end between them
      * @param fresh  the labels of their paragraphs as they are to be
      */
-    Found of(int from, int to, WordChange change, List<Correction.Label> fresh) {
+    Found of(int from, int to, WordChange change, List<Correction.Label> fresh) { return of(from, to, change, fresh, null); }
+
+    /** The same of one beside which others are put in that are set otherwise. */
+    Found of(FreshParagraphs.Beside beside) { return of(beside.stop(), beside.stop() + 1, beside.change(), List.of(), beside); }
+
+    private Found of(int from, int to, WordChange change, List<Correction.Label> fresh, FreshParagraphs.Beside beside) {
         List<Provenance.Line> lines = new ArrayList<>();
         List<int[]> all = new ArrayList<>();
         Set<Integer> starts = new TreeSet<>();
@@ -110,11 +116,11 @@ final class StandingPassages {
             text.append(one.text());
             lines.addAll(provenance.of(one));
         }
-        return placed(from, to, change, fresh, lines, all.toArray(new int[0][]), text.toString(), starts, last);
+        return placed(from, to, change, fresh, beside, lines, all.toArray(new int[0][]), text.toString(), starts, last);
     }
 
-    private Found placed(int from, int to, WordChange change, List<Correction.Label> fresh, List<Provenance.Line> lines, int[][] places, String text,
-            Set<Integer> starts, int lastFrom) {
+    private Found placed(int from, int to, WordChange change, List<Correction.Label> fresh, FreshParagraphs.Beside beside, List<Provenance.Line> lines,
+            int[][] places, String text, Set<Integer> starts, int lastFrom) {
         int[] begin = null;
         int[] end = null;
         for (int i = change.from(); i < change.to(); i++) {
@@ -144,7 +150,7 @@ final class StandingPassages {
         if (begins < 0 || ends < 0 || first == last && ends < begins) return null;
         Stretch own = new Stretch(to - 1, lines, places, stretch[1], lastFrom);
         List<List<Integer>> following = goesOn ? List.of() : following(to - 1, stretch[1] - lastFrom, page);
-        Correction.Parting parting = several ? parting(from, to, starts.stream().map(line -> line - skipped).toList(), fresh) : null;
+        Correction.Parting parting = several ? parting(from, to, starts.stream().map(line -> line - skipped).toList(), fresh, beside) : null;
         Set<Integer> labelled = new HashSet<>();
         for (int i = from; i < to; i++) if (page(i) == page) labelled.addAll(labels.marks(paragraph(i)));
         Correction.Rest rest = goesOn && !several ? rest(own, page) : null;
@@ -200,10 +206,10 @@ final class StandingPassages {
     }
 
     /** How paragraphs of this kind are parted, as this page or others show it; where none does, as they are laid out. */
-    private Correction.Parting parting(int from, int to, List<Integer> starts, List<Correction.Label> fresh) {
+    private Correction.Parting parting(int from, int to, List<Integer> starts, List<Correction.Label> fresh, FreshParagraphs.Beside beside) {
         Paragraph like = paragraph(from);
         double leading = 0;
-        double gap = 0;
+        double gap = beside == null ? 0 : beside.gap();
         for (int i = from; i < to && gap == 0; i++) gap = gap(i);
         if (gap == 0) gap = gap(from - 1);
         for (int i = from; i < to && leading == 0; i++) leading = leading(paragraph(i));
@@ -215,7 +221,8 @@ final class StandingPassages {
         }
         double room = cascade.paragraph(like).get(ParagraphProperty.SPACE_AFTER, 0.0) + cascade.paragraph(like).get(ParagraphProperty.SPACE_BEFORE, 0.0);
         if (leading == 0) leading = 1.2 * size(like);
-        return new Correction.Parting(Set.copyOf(starts), leading, gap == 0 ? leading + room : gap, fresh);
+        return new Correction.Parting(Set.copyOf(starts), leading, gap == 0 ? leading + room : gap, fresh, beside == null ? Map.of() : beside.frames(),
+                beside == null ? 0 : beside.after());
     }
 
     private double size(Paragraph paragraph) { return provenance.of(paragraph).get(0).size(); }

@@ -26,7 +26,7 @@ import java.util.Objects;
 record StyleChange(Cascade was, Cascade is) {
     /** What can be another on words that stay at their place on a page. */
     private static final List<Property<?>> ON_WORDS = List.of(TextProperty.BOLD, TextProperty.ITALIC, TextProperty.COLOUR, TextProperty.SIZE,
-            TextProperty.UNDERLINE, TextProperty.STRIKE, TextProperty.HIGHLIGHT);
+            TextProperty.FAMILY, TextProperty.UNDERLINE, TextProperty.STRIKE, TextProperty.HIGHLIGHT);
 
     /** Where no style is another. */
     static StyleChange none(Cascade cascade) { return new StyleChange(cascade, cascade); }

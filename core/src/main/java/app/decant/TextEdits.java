@@ -28,6 +28,7 @@ import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.IntStream;
 
 /**
  * What was edited in a document that came from a PDF, as corrections of passages on its pages: words put in the place of others in the look that was there,
@@ -45,6 +46,7 @@ final class TextEdits {
     private final Map<Paragraph, Paragraph> described = new IdentityHashMap<>();
     private final StandingPassages passages;
     private final StandingLabels labels;
+    private final TextFlow flow;
     private final List<Edit> relabelled = new ArrayList<>();
     private final Document now;
     private ListLabels fresh;
@@ -106,6 +108,7 @@ final class TextEdits {
         passages = new StandingPassages(cascade, walk, provenance, labels, flow);
         this.walk = walk;
         this.provenance = provenance;
+        this.flow = flow;
     }
 
     /**
@@ -166,7 +169,11 @@ final class TextEdits {
     /** Compares the paragraphs between two that are the same; where they are not as many, what stands there is edited otherwise. */
     private boolean between(int from, int to, List<Walk.Stop> fresh) {
         boolean many = to - from == fresh.size();
-        if (!many && !fresh.isEmpty() && part(from, to, fresh.stream().map(Walk.Stop::paragraph).toList())) return true;
+        List<Paragraph> paragraphs = fresh.stream().map(Walk.Stop::paragraph).toList();
+        if (!many && !fresh.isEmpty()) {
+            boolean one = IntStream.range(from + 1, to).allMatch(i -> isLike(walk.stops().get(from).paragraph(), walk.stops().get(i).paragraph()));
+            if (one && part(from, to, paragraphs) || putIn(from, to, paragraphs) || !one && part(from, to, paragraphs)) return true;
+        }
         for (int i = from; i < to; i++) {
             if (many && isDescribed(walk.stops().get(i).paragraph(), fresh.get(i - from).paragraph())) continue;
             if (many ? add(i, fresh.get(i - from).paragraph()) : fresh.isEmpty() && remove(i)) continue;
@@ -321,6 +328,84 @@ final class TextEdits {
         for (int i = first; i < after; i++) parted.add(i);
         edits.add(new Edit(found.page(), found.correction(), old, all, change.from(), change.to()));
         return true;
+    }
+
+    /**
+     * Paragraphs that were put in, set otherwise than those between which they are, which may be edited themselves: each run of them goes with the text that
+     * it is beside.
+     */
+    private boolean putIn(int from, int to, List<Paragraph> all) {
+        FreshParagraphs put = new FreshParagraphs(styles, walk, provenance, labels, flow);
+        int[] partners = partners(from, to, all);
+        if (partners == null) return false;
+        List<Edit> made = new ArrayList<>();
+        Set<Integer> done = new HashSet<>();
+        for (int i = 0, end; i < all.size(); i = end + 1) {
+            end = i;
+            if (partners[i] >= 0) continue;
+            while (end < all.size() && partners[end] < 0) end++;
+            List<Paragraph> fresh = all.subList(i, end);
+            int above = i > 0 ? partners[i - 1] : from - 1;
+            int below = end < all.size() ? partners[end] : to;
+            Edit edit = null;
+            for (int stop : order(put, above, below)) {
+                if (edit != null || done.contains(stop) || parted.contains(stop) || stop < 0 || stop >= walk.stops().size()) continue;
+                Paragraph is = stop == above && i > 0 ? all.get(i - 1) : stop == below && end < all.size() ? all.get(end) : walk.stops().get(stop).paragraph();
+                edit = edit(stop == above ? put.behind(stop, is, fresh) : put.before(stop, is, fresh), done);
+            }
+            if (edit == null) return false;
+            made.add(edit);
+        }
+        int before = edits.size();
+        for (int i = 0; i < all.size(); i++) {
+            if (partners[i] < 0 || done.contains(partners[i])) continue;
+            if (isDescribed(walk.stops().get(partners[i]).paragraph(), all.get(i)) || add(partners[i], all.get(i))) continue;
+            edits.subList(before, edits.size()).clear();
+            return false;
+        }
+        parted.addAll(done);
+        return edits.addAll(made);
+    }
+
+    /** Text is put in beside text rather than beside headings, whose part it would be for those who have pages read to them. */
+    private int[] order(FreshParagraphs put, int above, int below) {
+        boolean text = isHeading(above) && !isHeading(below) && put.isBelow(above, below);
+        return text ? new int[] {below, above} : new int[] {above, below};
+    }
+
+    private boolean isHeading(int stop) {
+        return stop >= 0 && stop < walk.stops().size() && styles.was().outlineLevel(walk.stops().get(stop).paragraph()) > 0;
+    }
+
+    private Edit edit(FreshParagraphs.Beside beside, Set<Integer> done) {
+        StandingPassages.Found found = beside == null ? null : passages.of(beside);
+        if (found == null) return null;
+        done.add(beside.stop());
+        return new Edit(found.page(), found.correction(), List.of(walk.stops().get(beside.stop()).paragraph()), beside.nows(), beside.change().from(),
+                beside.change().to());
+    }
+
+    /** For each of some paragraphs which one it was, those that came being edited at most: -1 for one that is new; null where any are gone. */
+    private int[] partners(int from, int to, List<Paragraph> all) {
+        int[] partners = new int[all.size()];
+        int next = from;
+        for (int i = 0; i < partners.length; i++) {
+            boolean was = next < to && isLike(walk.stops().get(next).paragraph(), all.get(i)) && (all.size() - i == to - next || isAlike(next, all.get(i)));
+            partners[i] = was ? next++ : -1;
+        }
+        return next == to ? partners : null;
+    }
+
+    /** Whether a paragraph says mostly what it said: they begin alike, or end so. */
+    private boolean isAlike(int stop, Paragraph now) {
+        String was = walk.stops().get(stop).paragraph().text();
+        String is = now.text();
+        int most = Math.min(was.length(), is.length());
+        int begins = 0;
+        while (begins < most && was.charAt(begins) == is.charAt(begins)) begins++;
+        int ends = 0;
+        while (ends < most - begins && was.charAt(was.length() - 1 - ends) == is.charAt(is.length() - 1 - ends)) ends++;
+        return 2 * (begins + ends) >= was.length();
     }
 
     private boolean isLike(int stop, List<Paragraph> fresh) {

@@ -13,6 +13,7 @@ import app.decant.pdf.keep.Correction;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 
 /**
@@ -63,7 +64,7 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
         return old.style().equals(now.style()) && old.look().equals(now.look()) && !styles.sets(old);
     }
 
-    /** What a paragraph says otherwise; null where it is not words only, or they look otherwise than by weight, slant, colour and size. */
+    /** What a paragraph says otherwise; null where it is not words only, or they look otherwise than by font, weight, slant, colour and size. */
     static WordChange between(StyleChange styles, Paragraph old, Paragraph now) {
         if (!isSet(styles, old, now)) return null;
         String was = old.text();
@@ -125,7 +126,7 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
                 || c == Inline.COLUMN_BREAK);
     }
 
-    /** What is put in; null where what is around it is another too, or it looks otherwise than by weight, slant, colour and size. */
+    /** What is put in; null where what is around it is another too, or it looks otherwise than by font, weight, slant, colour and size. */
     private static List<Correction.Run> runs(StyleChange styles, Paragraph old, Paragraph now, int from, int to, int until) {
         if (!old.slice(0, from).equals(now.slice(0, from)) || !old.slice(to, old.length()).equals(now.slice(until, now.length()))) return null;
         return dressed(styles, old, now, from, to, until);
@@ -155,6 +156,8 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
     static Correction.Run run(Look whole, Look is, String words) {
         if (!plain(whole).equals(plain(is))) return null;
         boolean another = is.is(TextProperty.BOLD) != whole.is(TextProperty.BOLD) || is.is(TextProperty.ITALIC) != whole.is(TextProperty.ITALIC);
+        String family = is.get(TextProperty.FAMILY);
+        if (Objects.equals(family, whole.get(TextProperty.FAMILY))) family = null;
         Colour colour = is.get(TextProperty.COLOUR, Colour.AUTOMATIC);
         boolean painted = !colour.equals(whole.get(TextProperty.COLOUR, Colour.AUTOMATIC));
         Double size = is.get(TextProperty.SIZE);
@@ -162,8 +165,8 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
         double share = size == null || before == null ? 1 : size / before;
         List<Correction.Drawn> drawn = drawn(whole, is);
         if (drawn == null) return null;
-        return new Correction.Run(words, another, is.is(TextProperty.BOLD), is.is(TextProperty.ITALIC), painted ? colour : null, share, drawn,
-                undrawn(whole, is));
+        return new Correction.Run(words, another || family != null, is.is(TextProperty.BOLD), is.is(TextProperty.ITALIC), painted ? colour : null, share,
+                drawn, undrawn(whole, is), family, -1);
     }
 
     /** What a correction can't tell of letters. */

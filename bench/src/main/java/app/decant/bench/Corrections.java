@@ -57,7 +57,7 @@ import java.util.stream.Stream;
  * {@code longer}, the longest paragraph says some of its words twice; with {@code head}, a header or footer is corrected; with {@code paragraph} or
  * {@code item}, one is put in; with {@code over}, one gets much longer; with {@code across}, one that goes on on the next page gets longer; with {@code colour}
  * or {@code size}, some words get another, with {@code underline} a line, with {@code lit} an area behind them; with {@code centred}, a paragraph of more
- * than one line is set in the middle.
+ * than one line is set in the middle; with {@code below}, text is put in below a heading.
  */
 public final class Corrections {
     private static final Pattern WORD = Pattern.compile("\\p{Ll}{4,12}");
@@ -65,11 +65,11 @@ public final class Corrections {
     private static final int MOST_PAGES = 80;
 
     private static final Map<String, UnaryOperator<Document>> KINDS = Map.of("longer", Corrections::lengthened, "head", Corrections::headed,
-            "paragraph", Corrections::parted, "item", Corrections::listed, "over", Corrections::overfull, "centred", Corrections::centred,
-            "colour", document -> dressed(document, look -> look.with(TextProperty.COLOUR, new Colour(0xB00020))), "size",
-            document -> dressed(document, look -> look.with(TextProperty.SIZE, 15.0)), "underline",
-            document -> dressed(document, look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE)), "lit",
-            document -> dressed(document, look -> look.with(TextProperty.HIGHLIGHT, new Colour(0xFFE040))));
+            "paragraph", Corrections::parted, "item", Corrections::listed, "over", Corrections::overfull, "centred", Corrections::centred, "below",
+            Corrections::belowHeading);
+    private static final Map<String, UnaryOperator<Look>> LOOKS = Map.of("colour", look -> look.with(TextProperty.COLOUR, new Colour(0xB00020)), "size",
+            look -> look.with(TextProperty.SIZE, 15.0), "underline", look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE), "lit",
+            look -> look.with(TextProperty.HIGHLIGHT, new Colour(0xFFE040)));
     private static final int LONG = 80;
 
     private static UnaryOperator<Document> edit;
@@ -84,7 +84,9 @@ public final class Corrections {
         String kind = arguments.length > 2 ? arguments[2] : "";
         across = kind.equals("across");
         boolean word = kind.isEmpty() || across;
-        edit = word ? Corrections::corrected : KINDS.containsKey(kind) ? KINDS.get(kind) : document -> swapped(document, Integer.parseInt(kind));
+        if (word) edit = Corrections::corrected;
+        else if (LOOKS.containsKey(kind)) edit = document -> dressed(document, LOOKS.get(kind));
+        else edit = KINDS.containsKey(kind) ? KINDS.get(kind) : document -> swapped(document, Integer.parseInt(kind));
         Map<String, Integer> sums = new TreeMap<>();
         List<Path> files;
         try (Stream<Path> listed = Files.list(folder)) {
@@ -191,6 +193,18 @@ public final class Corrections {
             Change parted = Typing.breakParagraph(document, TextSelection.caret(new Place(stop.path(), text.length())));
             int end = text.indexOf(' ', LONG / 2);
             return Typing.type(parted.after(), parted.picked(), text.substring(0, end < 0 ? text.length() : end) + ".", null).after();
+        }
+        return null;
+    }
+
+    /** Text below the first heading of the body, as whoever presses Enter behind it gets it. */
+    private static Document belowHeading(Document document) {
+        Cascade cascade = Cascade.of(document);
+        for (Walk.Stop stop : Walk.of(document).stops()) {
+            int level = cascade.paragraph(stop.paragraph()).get(ParagraphProperty.OUTLINE_LEVEL, 0);
+            if (level == 0 || stop.path().size() > 2 || stop.paragraph().length() == 0) continue;
+            Change parted = Typing.breakParagraph(document, TextSelection.caret(new Place(stop.path(), stop.paragraph().length())));
+            return Typing.type(parted.after(), parted.picked(), "Some more about this, in a line or two, as an office would put it.", null).after();
         }
         return null;
     }

@@ -1,5 +1,6 @@
 package app.decant.edit;
 
+import app.decant.document.Block;
 import app.decant.document.Cut;
 import app.decant.document.Document;
 import app.decant.document.Inline;
@@ -7,14 +8,21 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Place;
+import app.decant.document.Property;
 import app.decant.document.Style;
 import app.decant.document.TextProperty;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
 
 /** What keys write: text, new paragraphs, line breaks. */
 public final class Typing {
+    /** How a paragraph is set, and its letters: what it says of itself besides is its own. */
+    private static final Set<Property<?>> SETTING = Set.of(ParagraphProperty.ALIGNMENT, ParagraphProperty.INDENT_START, ParagraphProperty.INDENT_END,
+            ParagraphProperty.FIRST_LINE, ParagraphProperty.SPACE_BEFORE, ParagraphProperty.SPACE_AFTER, ParagraphProperty.LINE_SPACING);
+    private static final Set<Property<?>> LETTERS = Set.of(TextProperty.FAMILY, TextProperty.SIZE, TextProperty.COLOUR);
+
     private Typing() { }
 
     /**
@@ -68,9 +76,24 @@ public final class Typing {
         Dress tail = new Dress(whole.style(), whole.look().without(ParagraphProperty.PAGE_BREAK_BEFORE), goesOn);
         Style style = document.styles().style(whole.style() == null ? document.styles().defaultParagraph() : whole.style());
         boolean follows = at.offset() == whole.length() && style != null && style.next() != null && !style.next().equals(style.id());
-        if (follows) tail = new Dress(style.next(), Look.PLAIN, Look.PLAIN);
+        if (follows) tail = next(draft.document(), at, style.next());
         draft.add(new SplitStep(at.story(), at.path(), Cut.in(whole, at.offset()), Dress.parted(whole), tail));
         return draft.done(EditKind.NEW_PARAGRAPH, new Place(at.story(), at.path().sibling(at.path().last() + 1), 0));
+    }
+
+    /** What a paragraph wears that follows one of another style: what the text wears that stands there already, where it is of that style. */
+    private static Dress next(Document document, Place at, String next) {
+        Block below = document.find(at.story(), at.path().sibling(at.path().last() + 1));
+        if (!(below instanceof Paragraph one) || !next.equals(one.style()) || one.look().says(ParagraphProperty.LIST))
+            return new Dress(next, Look.PLAIN, Look.PLAIN);
+        List<Look> letters = one.inlines().stream().map(inline -> only(inline.look(), LETTERS)).distinct().toList();
+        return new Dress(next, only(one.look(), SETTING), letters.size() == 1 ? letters.get(0) : Look.PLAIN);
+    }
+
+    private static Look only(Look look, Set<Property<?>> properties) {
+        Look only = look;
+        for (Property<?> property : look.properties()) if (!properties.contains(property)) only = only.without(property);
+        return only;
     }
 
     /** The look of a paragraph's last letters, without what belongs to these alone; of its mark where it has none. */

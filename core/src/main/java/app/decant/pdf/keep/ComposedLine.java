@@ -11,10 +11,17 @@ import java.util.List;
  * @param width to which its words are spread, in points, as are {@code left} and {@code baseline}
  * @param ends  whether a paragraph ends with it
  * @param label of the paragraph that begins with it, and where it stands; null where it has none, or that stays as it is
+ * @param frame between whose edges it stands, where its paragraph is put in among others that are set otherwise; else null
  */
-record ComposedLine(List<SetWord> words, double left, double width, double baseline, boolean ends, SetLabel label) {
+record ComposedLine(List<SetWord> words, double left, double width, double baseline, boolean ends, SetLabel label, Correction.Frame frame) {
+    /** Whether nobody sees it: that of a paragraph that says nothing. */
+    boolean isBlank() { return label == null && words.stream().allMatch(word -> word.letters().isEmpty()); }
+
     /** The size of its largest letters beside that of the passage's. */
     double share() { return SetWord.share(words); }
+
+    /** The right edge of its paragraph, where that is put in among others; else 0. */
+    double edge() { return frame == null ? 0 : frame.right(); }
 
     /** How wide its words are with plain spaces between, where the spacing of a mark holds. */
     double natural(ShownGlyph like) { return words.stream().mapToDouble(word -> word.width(like)).sum() + (words.size() - 1) * space(like); }

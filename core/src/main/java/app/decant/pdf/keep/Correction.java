@@ -5,6 +5,7 @@ import app.decant.pdf.read.ShownGlyph;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -128,13 +129,30 @@ public record Correction(Passage passage, int first, int from, int last, int to,
      * @param leading from baseline to baseline within one, in points
      * @param gap     from the last baseline of one to the first of the next
      * @param labels  of all paragraphs as they are to be; empty where they are in no list
+     * @param frames  of those that are put in and set otherwise than the others, by their places among all as they are to be
+     * @param after   how much lower what follows stands, besides
      */
-    public record Parting(Set<Integer> starts, double leading, double gap, List<Label> labels) {
+    public record Parting(Set<Integer> starts, double leading, double gap, List<Label> labels, Map<Integer, Frame> frames, double after) {
         public Parting {
             starts = Set.copyOf(starts);
             labels = List.copyOf(labels);
+            frames = Map.copyOf(frames);
         }
+
+        /** Paragraphs that are all set as one. */
+        public Parting(Set<Integer> starts, double leading, double gap, List<Label> labels) { this(starts, leading, gap, labels, Map.of(), 0); }
     }
+
+    /**
+     * Where the lines of a paragraph stand that is put in, in points.
+     *
+     * @param left    where they begin but for the first
+     * @param opens   where the first begins
+     * @param right   where they end that fill them
+     * @param leading from baseline to baseline
+     * @param gap     from the last baseline before it to its first; of the first paragraph of a passage, how much lower than that began
+     */
+    public record Frame(double left, double opens, double right, double leading, double gap, Setting set) { }
 
     /**
      * The label of a list item.
@@ -150,25 +168,35 @@ public record Correction(Passage passage, int first, int from, int last, int to,
     /**
      * Words that are put in.
      *
-     * @param another whether they are set in another weight or slant than what goes
+     * @param another whether they are set in another font, weight or slant than what goes
      * @param bold    where that is so; likewise {@code italic}
      * @param colour  they are painted in, where it is another than that of what goes; else null
-     * @param share   their size beside that of what goes
+     * @param share   their size beside that of what goes, or of the mark that they are like
      * @param drawn   the lines and the area that they get
      * @param undrawn where lines and areas go that were drawn with what they stand for
+     * @param family  of their font, where it is another than that of what goes; else null
+     * @param like    the mark of the page in whose font and colour they are set instead of that of what goes; -1 for none
      */
     public record Run(String text, boolean another, boolean bold, boolean italic, Colour colour, double share, List<Drawn> drawn,
-            Set<Drawn.Place> undrawn) {
+            Set<Drawn.Place> undrawn, String family, int like) {
         public Run {
             drawn = List.copyOf(drawn);
             undrawn = Set.copyOf(undrawn);
             if (!(share > 0)) throw new IllegalArgumentException("Letters have a size");
         }
 
+        /** Words in the font of what goes, or of its kind. */
+        public Run(String text, boolean another, boolean bold, boolean italic, Colour colour, double share, List<Drawn> drawn, Set<Drawn.Place> undrawn) {
+            this(text, another, bold, italic, colour, share, drawn, undrawn, null, -1);
+        }
+
         /** Words that look as what goes. */
         public static Run plain(String text) { return new Run(text, false, false, false, null, 1, List.of(), Set.of()); }
 
-        Run part(String some) { return new Run(some, another, bold, italic, colour, share, drawn, undrawn); }
+        /** Words that look as a mark of the page, in a size of their own beside its. */
+        public static Run as(int like, String text, double share) { return new Run(text, false, false, false, null, share, List.of(), Set.of(), null, like); }
+
+        Run part(String some) { return new Run(some, another, bold, italic, colour, share, drawn, undrawn, family, like); }
     }
 
     /** The same on a page that can give nothing over. */

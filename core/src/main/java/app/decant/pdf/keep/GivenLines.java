@@ -77,6 +77,8 @@ public record GivenLines(int from, Onward to, List<Line> lines) implements Arriv
 
         double right() { return x + width; }
 
+        Letter of(int other) { return new Letter(text, code, font, em, x, width, baseline, size, height, across, slant, rgb, other); }
+
         Letter at(double newX, double newBaseline) {
             return new Letter(text, code, font, em, newX, width, newBaseline, size, height, across, slant, rgb, contents);
         }

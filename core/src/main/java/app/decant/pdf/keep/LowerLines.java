@@ -82,10 +82,13 @@ final class LowerLines {
         return new Rectangle2D.Double(left, top - 0.9 * size, right - left, reached - top + 1.2 * size);
     }
 
-    /** Whether text follows the passage on this page still, above its foot: then none of the passage's own lines may go over. */
-    boolean isFollowed(Passage passage) {
+    /** Whether text or a picture follows the passage on this page still, above its foot: then none of the passage's own lines may go over. */
+    boolean isFollowed(Passage passage, double lowest, double from, double to) {
         if (passage.following() == null) return false;
         double foot = most(passage);
+        boolean pictured = read.page().pictures().stream().filter(one -> !moved.contains(one.order()))
+                .anyMatch(one -> one.y() > lowest && one.y() < foot && one.x() < to && one.x() + one.width() > from);
+        if (pictured) return true;
         return passage.following().stream().filter(line -> !line.isEmpty() && !overflow.isGiven(line.get(0))).map(line -> byOrder.get(line.get(0)))
                 .anyMatch(mark -> mark != null && mark.glyph().baseline() < foot);
     }

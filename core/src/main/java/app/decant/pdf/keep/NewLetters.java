@@ -70,19 +70,19 @@ final class NewLetters {
                 + TextRewriting.number(colour.blue() / 255.0) + " rg";
     }
 
-    /** In another weight or slant: by the file's own font of that kind where the page shows one that has the letters, else by a face like it. */
+    /** In another font, weight or slant: by the file's own font of that kind where the page shows one that has the letters, else by a face like it. */
     private List<TextRewriting.Insert> dressed(Correction.Run run, ShownGlyph first, List<ShownGlyph> line) throws PageRewriting.Refused, IOException {
-        FaceUse use = first.glyph().face();
+        String family = run.family() == null ? first.glyph().face().family() : run.family();
         for (ShownGlyph other : read.shown()) {
             FaceUse like = other.glyph().face();
-            boolean fits = other.operator() >= 0 && other.path().equals(first.path()) && like.family().equals(use.family()) && like.bold() == run.bold()
+            boolean fits = other.operator() >= 0 && other.path().equals(first.path()) && like.family().equals(family) && like.bold() == run.bold()
                     && like.italic() == run.italic() && !other.font().isVertical();
             if (!fits) continue;
             List<TextRewriting.Insert> inserts = by(other, run, first, line);
             if (inserts != null) return inserts;
             break;
         }
-        Face face = faces.match(use.family(), run.bold(), run.italic()).face();
+        Face face = faces.match(family, run.bold(), run.italic()).face();
         tell(Message.of("keep.the-file-has-no-font", run.text(), face));
         return by(face, run, first);
     }

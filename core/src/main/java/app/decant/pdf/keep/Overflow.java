@@ -122,7 +122,7 @@ final class Overflow {
         List<Line> given = new ArrayList<>();
         for (ComposedLine line : lines) {
             List<Letter> set = new ArrayList<>();
-            if (line.label() != null || line.words().get(0).isOpening()) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
+            if (line.label() != null) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
             for (ComposedLine.Placed one : line.places(like)) {
                 SetWord.Letter letter = one.letter();
                 boolean plain = letter.otherFont() == null && letter.marked().isEmpty()
@@ -131,9 +131,11 @@ final class Overflow {
                 ShownGlyph mark = letter.like();
                 double share = letter.share() * like.glyph().size() / mark.glyph().size();
                 double em = letter.em() * like.across() / (mark.across() * share);
-                set.add(letter(mark, letter.text(), letter.bytes(), em, one.x(), line.baseline() - letter.raised(), share, letter.rgb()));
+                // What is new belongs to what it was put into, in whose letters ever it is.
+                int contents = stream.contents(letter.shown() == null ? like : mark);
+                set.add(letter(mark, letter.text(), letter.bytes(), em, one.x(), line.baseline() - letter.raised(), share, letter.rgb()).of(contents));
             }
-            given.add(new Line(line.baseline(), Double.NaN, like.glyph().size() * line.share(), set));
+            if (!set.isEmpty()) given.add(new Line(line.baseline(), Double.NaN, like.glyph().size() * line.share(), set));
         }
         giveFresh(given, by, correction.passage().onward());
     }

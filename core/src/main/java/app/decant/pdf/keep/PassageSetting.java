@@ -28,9 +28,6 @@ final class PassageSetting {
     private static final double TAB = 1.6;
     /** A line stands so much lower than that before it, in ems, or it is in another column. */
     static final double APART = 0.5;
-    /** Of the height of a line this is above its baseline, and this below; common practice. */
-    private static final double ABOVE = 0.75;
-    private static final double BELOW = 0.25;
 
     private final ChangedPage at;
     private final PDPage page;
@@ -80,21 +77,20 @@ final class PassageSetting {
         PassageColumn column = PassageColumn.of(at, correction, lines, coming);
         List<SetWord> words = new PassageWords(at).of(correction, lines, coming);
         Correction.Edges edges = correction.edges();
-        List<ComposedLine> composed = composed(words, lines, column, correction, like, edges != null);
+        PassageComposition composition = new PassageComposition(at, correction, lines, column);
+        List<ComposedLine> composed = composition.of(words, edges != null);
         Correction.Parting parting = correction.passage().parting();
         int rest = parting == null && edges == null ? resync(words, composed) : -1;
         if (edges != null) refuseOnOthers(correction, composed, column, lines.size());
         if (correction.passage().goesOn() && (rest < 0 || composed.size() > rest && correction.passage().onward() == null)) {
-            if (rest >= 0) composed = composed(words, lines, column, correction, like, true);
+            if (rest >= 0) composed = composition.of(words, true);
             composed = going(correction, composed, lines, column);
             rest = -1;
         }
         int consumed = rest < 0 ? lines.size() : rest;
         // A passage without words keeps a line to write on.
-        double by = correction.isRemoval() ? gone(correction, lines) : (parting != null || edges != null) && !composed.isEmpty()
-                ? (edges == null ? 0 : edges.after()) + composed.get(composed.size() - 1).baseline() - lines.get(lines.size() - 1).baseline()
-                        + BELOW * column.leading() * (composed.get(composed.size() - 1).share() - 1)
-                : correction.passage().goesOn() && rest < 0 ? 0 : (Math.max(1, composed.size()) - consumed) * column.leading() + deeper(composed, column);
+        boolean given = parting == null && edges == null && correction.passage().goesOn() && rest < 0;
+        double by = correction.isRemoval() ? gone(correction, lines) : given ? 0 : composition.lowered(composed, consumed);
         takeMarkings(correction, lines, consumed);
         LowerLines lower = new LowerLines(at);
         double bottom = by == 0 ? lines.get(consumed - 1).baseline()
@@ -103,20 +99,23 @@ final class PassageSetting {
         // Where a line stood there is room for one.
         int stays = rest < 0 && by > 0 ? stays(correction, composed, like, lower, column, lines.get(consumed - 1).baseline()) : composed.size();
         if (stays < composed.size()) overflow.give(correction, composed.subList(stays, composed.size()), by, like);
-        double lowest = stays == 0 ? stays < composed.size() ? lines.get(0).baseline() : bottom : Math.max(bottom, composed.get(stays - 1).baseline());
+        double last = composed.subList(0, stays).stream().filter(line -> !line.isBlank()).mapToDouble(ComposedLine::baseline).max().orElse(0);
+        double lowest = last == 0 && stays < composed.size() ? lines.get(0).baseline() : Math.max(bottom, last);
         if (by != 0) lower.stretch(correction.passage(), lines.get(consumed - 1).baseline(), by, lowest, column.leading());
         for (StandingLine line : lines.subList(0, consumed)) {
             rows.refuseDoubled(line.marks());
             rows.refuseDoubled(line.label());
         }
-        if (by > 0) lower.refuseObstacles(correction.passage(), lines.get(consumed - 1).marks(), column.left(), column.right(), lowest, 0, column.leading());
+        double right = Math.max(column.right(), composed.stream().mapToDouble(ComposedLine::edge).max().orElse(0));
+        double left = Math.min(column.left(), composed.stream().filter(line -> edges != null || line.frame() != null).mapToDouble(ComposedLine::left).min()
+                .orElse(column.left()));
+        if (by > 0) lower.refuseObstacles(correction.passage(), lines.get(consumed - 1).marks(), left, right, lowest, 0, column.leading());
         put(correction, lines.subList(0, consumed), composed, stays, like);
         double size = like.glyph().size() * Math.max(1, composed.stream().mapToDouble(ComposedLine::share).max().orElse(1));
-        double from = Math.min(column.left(), lines.stream().mapToDouble(StandingLine::left).min().orElse(column.left()));
-        if (edges != null) from = Math.min(from, composed.stream().mapToDouble(ComposedLine::left).min().orElse(from));
-        double to = Math.max(column.right(), lines.stream().mapToDouble(StandingLine::right).max().orElse(column.right()));
-        Rectangle2D touched = new Rectangle2D.Double(Math.min(from, lower.left()),
-                like.glyph().baseline() + (edges == null ? 0 : Math.min(0, edges.before())) - 0.7 * size, 0, 0);
+        double from = Math.min(left, lines.stream().mapToDouble(StandingLine::left).min().orElse(left));
+        double to = Math.max(right, lines.stream().mapToDouble(StandingLine::right).max().orElse(right));
+        double top = Math.min(like.glyph().baseline(), composed.isEmpty() ? Double.MAX_VALUE : composed.get(0).baseline());
+        Rectangle2D touched = new Rectangle2D.Double(Math.min(from, lower.left()), top - 0.7 * size, 0, 0);
         touched.add(Math.max(to, lower.right()), Math.max(lowest, lower.bottom()) + 0.2 * size);
         if (LoweredPlaces.refuses(page, read.page().turn(), lower.extent(size), touched, links.going()))
             throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
@@ -217,60 +216,6 @@ final class PassageSetting {
                 Message.of("keep.letters-stand-above-or-below-its-lines"));
     }
 
-    /** @param through whether it does not end where a line begins as one did before */
-    private List<ComposedLine> composed(List<SetWord> words, List<StandingLine> lines, PassageColumn column, Correction correction, ShownGlyph like,
-            boolean through) throws Refused, IOException {
-        double space = ComposedLine.space(like);
-        int last = correction.last() - correction.first();
-        Correction.Parting parting = correction.passage().parting();
-        boolean sides = correction.set() != Setting.AT_LEFT && correction.set() != Setting.JUSTIFIED;
-        List<ComposedLine> composed = new ArrayList<>();
-        int paragraph = parting == null ? 0 : (int) parting.starts().stream().filter(start -> start <= correction.first()).count();
-        int at = 0;
-        while (at < words.size()) {
-            if (parting == null && !through && words.get(at).begins() > last) break;
-            int line = composed.size();
-            boolean opens = words.get(at).isOpening();
-            double begins = line < lines.size() && parting == null && correction.edges() == null ? lines.get(line).left() : column.indent();
-            double left = line == 0 ? column.left() : opens ? column.opens() : begins;
-            if (sides) left = Math.min(column.left(), column.indent());
-            double width = words.get(at).width(like);
-            int end = at + 1;
-            while (end < words.size() && !words.get(end).isOpening() && left + width + space + words.get(end).width(like) <= column.right() + 0.05)
-                width += space + words.get(end++).width(like);
-            if (left + width > column.right() + 0.5) throw new NoRoom(Message.of("keep.a-word-is-longer-than-its-line"));
-            double baseline = baseline(composed, lines, column, parting, correction.edges(), opens)
-                    + ABOVE * column.leading() * (SetWord.share(words.subList(at, end)) - 1);
-            if (parting == null || line == 0) baseline += deeper(composed.subList(0, line), column);
-            else baseline += BELOW * column.leading() * (composed.get(line - 1).share() - 1);
-            boolean ends = end == words.size() ? !correction.passage().goesOn() : words.get(end).isOpening();
-            SetLabel label = opens && parting != null ? label(parting, ++paragraph, like, column) : null;
-            composed.add(new ComposedLine(words.subList(at, end), left, width, baseline, ends, label));
-            at = end;
-        }
-        return placed(composed, column, lines, correction);
-    }
-
-    private SetLabel label(Correction.Parting parting, int paragraph, ShownGlyph like, PassageColumn column) throws Refused, IOException {
-        if (parting.labels().isEmpty()) return null;
-        if (paragraph >= parting.labels().size()) throw new Refused(Message.of("keep.its-text-is-not-where-it-seems"));
-        return new SetLabels(stream, letters, byOrder).of(parting.labels().get(paragraph), like, column.opens(), column.begins());
-    }
-
-    /** How much deeper what follows lines stands for what in them is larger than it was: a share of their height above the letters, one below. */
-    private static double deeper(List<ComposedLine> lines, PassageColumn column) {
-        return lines.stream().mapToDouble(line -> (ABOVE + BELOW) * column.leading() * (line.share() - 1)).sum();
-    }
-
-    /** Where the next line stands: as the page has it, below the last as far as lines are; where paragraphs come or go, each below the one before. */
-    private static double baseline(List<ComposedLine> composed, List<StandingLine> lines, PassageColumn column, Correction.Parting parting,
-            Correction.Edges edges, boolean opens) {
-        int line = composed.size();
-        if (edges != null) return lines.get(0).baseline() + edges.before() + line * column.leading();
-        if (parting != null && line > 0) return composed.get(line - 1).baseline() + (opens ? parting.gap() : parting.leading());
-        return line < lines.size() ? lines.get(line).baseline() : lines.get(lines.size() - 1).baseline() + (line - lines.size() + 1) * column.leading();
-    }
-
     /** The line, as the page is, that goes on as it was after those that were composed; -1 where none does. */
     private static int resync(List<SetWord> words, List<ComposedLine> composed) {
         int count = composed.stream().mapToInt(line -> line.words().size()).sum();
@@ -281,32 +226,14 @@ final class PassageSetting {
     private static int stays(Correction correction, List<ComposedLine> composed, ShownGlyph like, LowerLines lower, PassageColumn column, double stood) {
         double limit = Math.max(stood, lower.limit(correction.passage(), column.left(), column.right(), column.leading(), like));
         int stays = composed.size();
-        while (stays > 0 && composed.get(stays - 1).baseline() > limit) stays--;
-        if (stays == composed.size() || correction.passage().onward() == null || lower.isFollowed(correction.passage()))
+        while (stays > 0 && (composed.get(stays - 1).isBlank() || composed.get(stays - 1).baseline() > limit)) stays--;
+        boolean all = composed.subList(stays, composed.size()).stream().allMatch(ComposedLine::isBlank);
+        if (all || correction.passage().onward() == null || lower.isFollowed(correction.passage(), stood, column.left(), column.right()))
             return composed.size();
         int before = correction.first();
         if (composed.size() - stays == 1 && before + stays > 2) stays--;
         if (before + stays == 1) stays = 0;
         return stays;
-    }
-
-    /** The lines between the edges of their column; extra lines below the last that is there. */
-    private static List<ComposedLine> placed(List<ComposedLine> composed, PassageColumn column, List<StandingLine> lines, Correction correction) {
-        Correction.Edges edges = correction.edges();
-        double middle = edges != null ? (edges.left() + edges.right()) / 2 : (lines.get(0).left() + lines.get(0).right()) / 2;
-        double right = edges != null ? edges.right() : lines.stream().mapToDouble(StandingLine::right).max().orElseThrow();
-        List<ComposedLine> placed = new ArrayList<>();
-        for (ComposedLine line : composed) {
-            boolean fills = correction.set() == Setting.JUSTIFIED && !line.ends();
-            double left = switch (correction.set()) {
-                case AT_RIGHT -> right - line.width();
-                case CENTRED -> middle - line.width() / 2;
-                default -> line.left();
-            };
-            placed.add(new ComposedLine(line.words(), left, fills && line.words().size() > 1 ? column.right() - left : line.width(), line.baseline(),
-                    line.ends(), line.label()));
-        }
-        return placed;
     }
 
     /** Takes the old lines out, and puts the new ones in where they began. */
@@ -336,6 +263,10 @@ final class PassageSetting {
             operator.goesBackToColour(stream.of(target).colour(target));
         }
         for (ComposedLine line : all.subList(stays, all.size())) {
+            for (SetWord word : line.words()) {
+                Rewritten.Spot spot = PageRewriting.spot(line.left(), line.left(), line.baseline());
+                if (word.opens() >= 0) placed.letter(word.opens(), line.isBlank() ? spot : spot.goingOver(), first);
+            }
             for (ComposedLine.Placed one : line.places(like)) {
                 Rewritten.Spot spot = PageRewriting.spot(one.x(), one.x() + one.width(), line.baseline()).goingOver();
                 place(one.letter(), spot, first);

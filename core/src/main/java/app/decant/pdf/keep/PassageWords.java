@@ -12,11 +12,13 @@ final class PassageWords {
     /** A gap this wide, in ems, parts words. */
     private static final double SPACE = 0.12;
 
+    private final ChangedPage at;
     private final ChangedStream stream;
     private final NewLetters letters;
     private final WordMarkings markings;
 
     PassageWords(ChangedPage at) {
+        this.at = at;
         stream = at.stream;
         letters = at.letters;
         markings = at.markings;
@@ -80,27 +82,54 @@ final class PassageWords {
 
     /** The words that are put in. */
     private void add(SetWord.Gathering words, Correction correction, ShownGlyph first, List<ShownGlyph> line, ShownGlyph like) throws Refused, IOException {
-        int at = 0;
+        int next = 0;
         List<Integer> rgb = correction.rgb(first.glyph().rgb());
         for (Correction.Run run : correction.runs()) {
             List<Marking> marked = markings.of(first).stream().filter(one -> !run.undrawn().contains(one.place())).toList();
             for (String part : run.text().split("(?<=\\s|\u2029)|(?=\\s|\u2029)")) {
                 if (part.indexOf(Correction.PARAGRAPH) >= 0) {
-                    words.endParagraph(at);
+                    words.endParagraph(next);
                 } else if (part.isBlank()) {
                     words.end(-1);
+                } else if (run.like() >= 0) {
+                    addLike(words, run.part(part), next, like);
                 } else {
                     int in = 0;
                     for (TextRewriting.Insert one : letters.inserts(run.part(part), first, line)) {
                         double em = (one.advance() / 1000 - first.spacing() / first.size()) * run.share();
                         String letter = part.substring(in, in + one.letters());
-                        words.take(new SetWord.Letter(null, at + in, letter, one.bytes(), em, first, one.font(), 0, run.share(), 0,
-                                one.colour() == null ? painted(first, like) : one.colour(), rgb.get(at), marked));
+                        words.take(new SetWord.Letter(null, next + in, letter, one.bytes(), em, first, one.font(), 0, run.share(), 0,
+                                one.colour() == null ? painted(first, like) : one.colour(), rgb.get(next), marked));
                         in += one.letters();
                     }
                 }
-                at += part.length();
+                next += part.length();
             }
+        }
+    }
+
+    /** Words in the letters of a mark of the page, told in ems of the passage's. */
+    private void addLike(SetWord.Gathering words, Correction.Run run, int from, ShownGlyph like) throws Refused, IOException {
+        ShownGlyph model = at.byOrder.get(run.like());
+        if (model == null) throw new Refused(Message.of("keep.its-text-is-not-where-it-seems"));
+        boolean same = model.path().equals(like.path()) && model.mode() == like.mode()
+                && Math.abs(model.glyph().size() / model.across() - like.glyph().size() / like.across()) < 0.01;
+        if (!same) throw new Refused(Message.of("keep.its-lines-are-not-set-in-one"));
+        String colour = model.glyph().rgb() == like.glyph().rgb() ? null : stream.of(model).colour(model);
+        boolean painted = model.glyph().rgb() != like.glyph().rgb();
+        if (painted && (colour == null || model.mode() != 0 || stream.of(like).colour(like) == null))
+            throw new Refused(Message.of("keep.its-colour-is-set-elsewhere"));
+        double share = run.share() * model.glyph().size() / like.glyph().size();
+        if (Math.abs(share - 1) < 0.002) share = 1;
+        boolean scaled = Math.abs(model.glyph().size() / model.size() - like.glyph().size() / like.size()) > 1e-6;
+        int in = 0;
+        for (TextRewriting.Insert one : letters.inserts(Correction.Run.as(-1, run.text(), run.share()), model, List.of(model))) {
+            if (scaled && one.font() != null) throw new Refused(Message.of("keep.its-lines-are-not-set-in-one"));
+            double width = (one.advance() / 1000 - model.spacing() / model.size()) * model.across() * run.share();
+            String letter = run.text().substring(in, in + one.letters());
+            words.take(new SetWord.Letter(null, from + in, letter, one.bytes(), width / like.across(), model, one.font(), 0, share, 0, colour,
+                    model.glyph().rgb(), List.of()));
+            in += one.letters();
         }
     }
 

@@ -81,7 +81,9 @@ final class PenPath {
     private String font(SetWord.Letter letter) throws Refused, IOException {
         if (letter.otherFont() != null) return letter.otherFont();
         if (letter.share() == 1 && letter.like().font().getCOSObject() == target.font().getCOSObject()) return null;
-        String named = stream.of(letter.like()).named(letter.like(), letter.share() == 1 ? letter.like().size() : target.size() * letter.share());
+        ShownGlyph own = letter.like();
+        boolean scaled = Math.abs(own.glyph().size() / own.size() - target.glyph().size() / target.size()) > 1e-6;
+        String named = stream.of(own).named(own, letter.share() == 1 && !scaled ? own.size() : target.size() * letter.share());
         if (named == null) throw new Refused(Message.of("keep.its-font-has-no-name"));
         return named;
     }

@@ -81,7 +81,7 @@ record SetWord(List<Letter> letters, int begins, int opens) {
         /** Ends a paragraph. */
         void endParagraph(int at) {
             end(-1);
-            if (opens != -1) words.add(new SetWord(List.of(), -1, opens));
+            if (opens != -1 || words.isEmpty()) words.add(new SetWord(List.of(), -1, opens));
             opens = at;
         }
 
