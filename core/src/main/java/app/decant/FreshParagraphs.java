@@ -142,9 +142,8 @@ final class FreshParagraphs {
 
     /** Words in the letters that the page shows in their look, or in those of what they stand beside, made to be like them; null where neither can be. */
     private Correction.Run run(int stop, Look look, String words) {
-        boolean drawn = look.get(TextProperty.UNDERLINE, Underline.NONE) != Underline.NONE || look.is(TextProperty.STRIKE)
-                || look.get(TextProperty.HIGHLIGHT) != null || look.get(TextProperty.LINK) != null || look.get(TextProperty.FORM) != null;
-        if (drawn) return null;
+        List<Correction.Drawn> drawn = WordChange.drawn(Look.PLAIN, look);
+        if (drawn == null || look.get(TextProperty.LINK) != null || look.get(TextProperty.FORM) != null) return null;
         int page = lines(stop).get(0).page();
         Model best = null;
         for (int i = 0; i < walk.stops().size(); i++) {
@@ -152,7 +151,7 @@ final class FreshParagraphs {
             Model model = model(i, page, look);
             if (model != null && (best == null || Math.abs(model.share - 1) < Math.abs(best.share - 1))) best = model;
         }
-        if (best != null) return Correction.Run.as(best.mark, words, best.share);
+        if (best != null) return Correction.Run.as(best.mark, words, best.share, drawn);
         Paragraph beside = paragraph(stop);
         Look stands = beside.inlines().stream().filter(Inline.Text.class::isInstance).findFirst().map(Inline::look).orElse(beside.mark());
         return WordChange.run(letters(styles.was().text(beside, stands)), letters(look), words);
@@ -181,7 +180,9 @@ final class FreshParagraphs {
         return null;
     }
 
-    private static Look bare(Look look) { return letters(look).without(TextProperty.SIZE); }
+    private static Look bare(Look look) {
+        return letters(look).without(TextProperty.SIZE).without(TextProperty.UNDERLINE).without(TextProperty.STRIKE).without(TextProperty.HIGHLIGHT);
+    }
 
     /** What a look says of letters: that in force tells of paragraphs as well. */
     private static Look letters(Look look) {

@@ -173,7 +173,7 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
     private static Look plain(Look look) { return StyleChange.set(look); }
 
     /** The lines and the area that words get; null where they are none that can be drawn on a page. */
-    private static List<Correction.Drawn> drawn(Look was, Look is) {
+    static List<Correction.Drawn> drawn(Look was, Look is) {
         Underline line = was.get(TextProperty.UNDERLINE, Underline.NONE);
         Underline now = is.get(TextProperty.UNDERLINE, Underline.NONE);
         if (now != line && now != Underline.NONE && now != Underline.SINGLE) return null;

@@ -194,7 +194,9 @@ public record Correction(Passage passage, int first, int from, int last, int to,
         public static Run plain(String text) { return new Run(text, false, false, false, null, 1, List.of(), Set.of()); }
 
         /** Words that look as a mark of the page, in a size of their own beside its. */
-        public static Run as(int like, String text, double share) { return new Run(text, false, false, false, null, share, List.of(), Set.of(), null, like); }
+        public static Run as(int like, String text, double share, List<Drawn> drawn) {
+            return new Run(text, false, false, false, null, share, drawn, Set.of(), null, like);
+        }
 
         Run part(String some) { return new Run(some, another, bold, italic, colour, share, drawn, undrawn, family, like); }
     }

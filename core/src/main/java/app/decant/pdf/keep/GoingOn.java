@@ -53,7 +53,7 @@ final class GoingOn {
      * @param standing the lines of the passage as they are
      */
     void send(Correction correction, List<ComposedLine> lines, List<StandingLine> standing, double width, PlacedAnew placed) throws Refused, IOException {
-        ShownGlyph like = standing.get(0).first();
+        ShownGlyph like = StandingLine.like(standing);
         List<ShownGlyph> last = standing.get(standing.size() - 1).marks().stream().filter(mark -> !mark.glyph().isSpace()).toList();
         boolean parted = correction.passage().hyphens().contains(last.get(last.size() - 1).glyph().order());
         if (lines.isEmpty()) {

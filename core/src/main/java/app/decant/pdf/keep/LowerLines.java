@@ -111,7 +111,8 @@ final class LowerLines {
         List<LoweredUnit> units = units(passage, own, lowest, by, leading);
         if (units.isEmpty()) return lowest;
         double ends = units.stream().mapToDouble(unit -> unit.ends).max().orElseThrow();
-        double limit = Math.min(most(passage), Math.max(ends, free(passage, units, leading)));
+        double free = Math.max(ends, free(passage, units, leading));
+        double limit = Math.min(most(passage), free);
         // What was moved for a change further up stands that much lower.
         double already = units.get(units.size() - 1).marks.stream().mapToDouble(changes::lowered).max().orElse(0);
         double over = ends + already + by - limit;
@@ -124,7 +125,7 @@ final class LowerLines {
             spare += gives[i];
         }
         if (by > 0 && over > spare) {
-            over -= longer(passage, leading);
+            over -= Math.min(most(passage) + longer(passage, leading), free) - limit;
             if (over > spare) {
                 stays = stays(passage, units, limit - already - by);
                 over = 0;

@@ -29,7 +29,7 @@ record PassageColumn(double left, double indent, double opens, double right, dou
      */
     static PassageColumn of(ChangedPage at, Correction correction, List<StandingLine> lines, GoingOn.Coming coming) throws Refused {
         List<List<Integer>> all = correction.passage().lines();
-        ShownGlyph like = lines.get(0).first();
+        ShownGlyph like = StandingLine.like(lines);
         double size = like.glyph().size();
         List<StandingLine> whole = new ArrayList<>();
         for (List<Integer> marks : all)

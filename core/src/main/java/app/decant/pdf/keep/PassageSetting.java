@@ -73,14 +73,14 @@ final class PassageSetting {
         for (List<Integer> line : correction.passage().lines())
             for (int order : line) if (overflow.isGiven(order)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
         List<StandingLine> lines = lines(correction);
-        ShownGlyph like = lines.get(0).first();
+        ShownGlyph like = StandingLine.like(lines);
         PassageColumn column = PassageColumn.of(at, correction, lines, coming);
-        List<SetWord> words = new PassageWords(at).of(correction, lines, coming);
+        List<SetWord> words = new PassageWords(at).of(correction, lines, coming, like);
         Correction.Edges edges = correction.edges();
-        PassageComposition composition = new PassageComposition(at, correction, lines, column);
+        PassageComposition composition = new PassageComposition(at, correction, lines, column, like);
         List<ComposedLine> composed = composition.of(words, edges != null);
         Correction.Parting parting = correction.passage().parting();
-        int rest = parting == null && edges == null ? resync(words, composed) : -1;
+        int rest = parting == null && edges == null ? composition.rest() : -1;
         if (edges != null) refuseOnOthers(correction, composed, column, lines.size());
         if (correction.passage().goesOn() && (rest < 0 || composed.size() > rest && correction.passage().onward() == null)) {
             if (rest >= 0) composed = composition.of(words, true);
@@ -143,7 +143,7 @@ final class PassageSetting {
         boolean whole = passage.rest() != null && passage.parting() == null && !composed.isEmpty()
                 && lines.size() == passage.lines().size() - correction.first();
         if (!whole || composed.stream().anyMatch(line -> line.share() != 1)) throw new NoRoom(Message.of("keep.its-passage-goes-on-elsewhere"));
-        int stays = GoingOn.stays(composed, lines.size(), column.right(), correction.set(), lines.get(0).first());
+        int stays = GoingOn.stays(composed, lines.size(), column.right(), correction.set(), StandingLine.like(lines));
         new GoingOn(at).send(correction, composed.subList(stays, composed.size()), lines, column.right() - column.indent(), placed);
         return composed.subList(0, stays);
     }
@@ -187,7 +187,7 @@ final class PassageSetting {
             lines.add(line);
         }
         if (lines.size() <= correction.last() - correction.first()) throw new Refused(Message.of("keep.its-lines-do-not-stand-one-below"));
-        ShownGlyph like = lines.get(0).first();
+        ShownGlyph like = StandingLine.like(lines);
         for (StandingLine line : lines) for (ShownGlyph mark : line.marks()) refuseOther(mark, like, line.baseline());
         return lines;
     }
@@ -205,21 +205,14 @@ final class PassageSetting {
         return begin;
     }
 
-    /** All letters are shown by one stream, in one size and manner, but for numbers of notes; by several fonts and in several colours if need be. */
+    /** All letters are shown by one stream and in one manner, on one line but for numbers of notes; by several fonts, sizes and colours if need be. */
     private static void refuseOther(ShownGlyph mark, ShownGlyph like, double baseline) throws Refused {
         boolean same = mark.path().equals(like.path()) && mark.mode() == like.mode()
                 && Math.abs(mark.glyph().size() / like.glyph().size() - mark.across() / like.across()) < 0.01;
         boolean note = StandingLine.isNote(mark, like, baseline);
-        boolean plain = Math.abs(mark.glyph().size() - like.glyph().size()) < 0.02;
-        if (!same || !note && !plain) throw new Refused(Message.of("keep.its-lines-are-not-set-in-one"));
+        if (!same) throw new Refused(Message.of("keep.its-lines-are-not-set-in-one"));
         if (!note && Math.abs(mark.glyph().baseline() - baseline) > 0.1 * like.glyph().size()) throw new Refused(
                 Message.of("keep.letters-stand-above-or-below-its-lines"));
-    }
-
-    /** The line, as the page is, that goes on as it was after those that were composed; -1 where none does. */
-    private static int resync(List<SetWord> words, List<ComposedLine> composed) {
-        int count = composed.stream().mapToInt(line -> line.words().size()).sum();
-        return count < words.size() ? words.get(count).begins() : -1;
     }
 
     /** How many of the lines a page keeps that ends with them; no first line of a paragraph is left alone, nor a last one; common practice. */
@@ -241,7 +234,7 @@ final class PassageSetting {
         List<ComposedLine> composed = all.subList(0, stays);
         ShownGlyph first = lines.get(0).first();
         for (int i = 0; i < lines.size(); i++) {
-            ShownGlyph target = lines.get(i).first();
+            ShownGlyph target = lines.get(i).first(like);
             for (List<ShownGlyph> some : List.of(lines.get(i).marks(), lines.get(i).label())) {
                 for (ShownGlyph mark : some) {
                     stream.of(mark).rewriting(mark, read.shown()).remove(mark.code());

@@ -24,8 +24,12 @@ final class PassageWords {
         markings = at.markings;
     }
 
-    /** The words of lines, with what is put in. */
-    List<SetWord> of(Correction correction, List<StandingLine> lines, GoingOn.Coming coming) throws Refused, IOException {
+    /**
+     * The words of lines, with what is put in.
+     *
+     * @param like the letter of them in whose ems all are told
+     */
+    List<SetWord> of(Correction correction, List<StandingLine> lines, GoingOn.Coming coming, ShownGlyph like) throws Refused, IOException {
         SetWord.Gathering words = new SetWord.Gathering();
         if (coming != null) words.take(coming);
         List<Integer> firstLine = correction.passage().lines().get(correction.first());
@@ -45,13 +49,13 @@ final class PassageWords {
                 boolean gap = before == null || mark.glyph().x() - before.glyph().right() > SPACE * mark.glyph().size();
                 if (coming == null && i == 0 && index == Math.max(begin, correction.from())) {
                     if (gap) words.end(-1);
-                    add(words, correction, mark, lines.get(i).marks(), lines.get(0).first());
+                    add(words, correction, mark, lines.get(i).marks(), like);
                 }
                 if (!goes && !correction.passage().hyphens().contains(mark.glyph().order())) {
                     boolean joins = before == null && i == 0 && coming != null && coming.joins();
                     if (gap && !joins && !(before == null && i > 0 && endsParted(lines.get(i - 1), correction))) words.end(before == null ? i : -1);
                     double kerned = words.isBetween() || before == null || gap ? 0 : mark.glyph().x() - before.glyph().x() - natural(before, before);
-                    words.take(standing(mark, lines.get(i), kerned, lines.get(0).first()));
+                    words.take(standing(mark, lines.get(i), kerned, like));
                 }
                 before = mark;
             }
@@ -61,8 +65,8 @@ final class PassageWords {
 
     /** A mark of a line as a letter to be set. */
     private SetWord.Letter standing(ShownGlyph mark, StandingLine line, double kerned, ShownGlyph like) throws Refused, IOException {
-        boolean note = StandingLine.isNote(mark, line.first(), line.baseline());
-        double share = note ? mark.glyph().size() / line.first().glyph().size() : 1;
+        boolean note = StandingLine.isNote(mark, like, line.baseline());
+        double share = StandingLine.isAsLarge(mark, like) ? 1 : mark.glyph().size() / like.glyph().size();
         return new SetWord.Letter(mark, -1, mark.glyph().text(), letters.bytes(mark), mark.width() * share, mark, null, kerned, share,
                 note ? line.baseline() - mark.glyph().baseline() : 0, painted(mark, like), mark.glyph().rgb(), markings.of(mark));
     }
@@ -84,6 +88,7 @@ final class PassageWords {
     private void add(SetWord.Gathering words, Correction correction, ShownGlyph first, List<ShownGlyph> line, ShownGlyph like) throws Refused, IOException {
         int next = 0;
         List<Integer> rgb = correction.rgb(first.glyph().rgb());
+        double larger = StandingLine.isAsLarge(first, like) ? 1 : first.glyph().size() / like.glyph().size();
         for (Correction.Run run : correction.runs()) {
             List<Marking> marked = markings.of(first).stream().filter(one -> !run.undrawn().contains(one.place())).toList();
             for (String part : run.text().split("(?<=\\s|\u2029)|(?=\\s|\u2029)")) {
@@ -96,9 +101,9 @@ final class PassageWords {
                 } else {
                     int in = 0;
                     for (TextRewriting.Insert one : letters.inserts(run.part(part), first, line)) {
-                        double em = (one.advance() / 1000 - first.spacing() / first.size()) * run.share();
+                        double em = (one.advance() / 1000 - first.spacing() / first.size()) * run.share() * larger;
                         String letter = part.substring(in, in + one.letters());
-                        words.take(new SetWord.Letter(null, next + in, letter, one.bytes(), em, first, one.font(), 0, run.share(), 0,
+                        words.take(new SetWord.Letter(null, next + in, letter, one.bytes(), em, first, one.font(), 0, run.share() * larger, 0,
                                 one.colour() == null ? painted(first, like) : one.colour(), rgb.get(next), marked));
                         in += one.letters();
                     }
@@ -123,7 +128,7 @@ final class PassageWords {
         if (Math.abs(share - 1) < 0.002) share = 1;
         boolean scaled = Math.abs(model.glyph().size() / model.size() - like.glyph().size() / like.size()) > 1e-6;
         int in = 0;
-        for (TextRewriting.Insert one : letters.inserts(Correction.Run.as(-1, run.text(), run.share()), model, List.of(model))) {
+        for (TextRewriting.Insert one : letters.inserts(Correction.Run.as(-1, run.text(), run.share(), List.of()), model, List.of(model))) {
             if (scaled && one.font() != null) throw new Refused(Message.of("keep.its-lines-are-not-set-in-one"));
             double width = (one.advance() / 1000 - model.spacing() / model.size()) * model.across() * run.share();
             String letter = run.text().substring(in, in + one.letters());

@@ -1,7 +1,12 @@
 package app.decant.pdf.keep;
 
+import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.ShownGlyph;
+import app.decant.words.Message;
 import java.util.List;
+import java.util.TreeMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /** A line of a passage as it is: what of it is set anew, spaces among it, and the label that goes with it. */
 record StandingLine(List<ShownGlyph> marks, List<ShownGlyph> label) {
@@ -11,15 +16,65 @@ record StandingLine(List<ShownGlyph> marks, List<ShownGlyph> label) {
     /** So far, in ems, numbers of notes stand above the line. */
     private static final double LEAST_RAISED = 0.15;
     private static final double MOST_RAISED = 0.6;
+    /** Letters are of one size that differ by no more than this, in points. */
+    private static final double SAME = 0.02;
 
     /** The first of its letters, not the number of a note before it. */
     ShownGlyph first() {
-        double size = marks.stream().mapToDouble(mark -> mark.glyph().size()).max().orElseThrow();
-        return marks.stream().filter(mark -> !mark.glyph().isSpace() && mark.glyph().size() > LARGE * size).findFirst().orElseThrow();
+        ShownGlyph like = like(marks);
+        return marks.stream().filter(mark -> !mark.glyph().isSpace() && !isNote(mark, like, like.glyph().baseline())).findFirst().orElse(like);
     }
+
+    /** The first of its letters that are as large as another. */
+    ShownGlyph first(ShownGlyph like) throws Refused {
+        return marks.stream().filter(mark -> !mark.glyph().isSpace() && isAsLarge(mark, like)).findFirst()
+                .orElseThrow(() -> new Refused(Message.of("keep.its-lines-are-not-set-in-one")));
+    }
+
     double left() { return first().glyph().x(); }
     double right() { return marks.stream().filter(mark -> !mark.glyph().isSpace()).mapToDouble(mark -> mark.glyph().right()).max().orElseThrow(); }
     double baseline() { return first().glyph().baseline(); }
+
+    /** The size of its largest letters beside that of others; those of notes are not asked. */
+    double share(ShownGlyph like) {
+        double baseline = baseline();
+        return marks.stream().filter(mark -> !mark.glyph().isSpace() && !isNote(mark, like, baseline)).mapToDouble(mark -> mark.glyph().size()).max()
+                .orElse(like.glyph().size()) / like.glyph().size();
+    }
+
+    /** The first letter of lines in the size that most of theirs have. */
+    static ShownGlyph like(Iterable<StandingLine> lines) {
+        StandingLine first = null;
+        TreeMap<Long, Long> sizes = new TreeMap<>();
+        for (StandingLine line : lines) {
+            if (first == null) first = line;
+            sizes(line.marks).forEach((size, count) -> sizes.merge(size, count, Long::sum));
+        }
+        return like(first.marks, most(sizes));
+    }
+
+    private static ShownGlyph like(List<ShownGlyph> marks) { return like(marks, most(sizes(marks))); }
+
+    private static ShownGlyph like(List<ShownGlyph> marks, long size) {
+        return marks.stream().filter(mark -> !mark.glyph().isSpace() && key(mark) == size).findFirst()
+                .orElseGet(() -> marks.stream().filter(mark -> !mark.glyph().isSpace()).findFirst().orElseThrow());
+    }
+
+    private static long key(ShownGlyph mark) { return Math.round(mark.glyph().size() / SAME); }
+
+    private static TreeMap<Long, Long> sizes(List<ShownGlyph> marks) {
+        return marks.stream().filter(mark -> !mark.glyph().isSpace()).map(StandingLine::key)
+                .collect(Collectors.groupingBy(Function.identity(), TreeMap::new, Collectors.counting()));
+    }
+
+    /** The larger of two that are as frequent. */
+    private static long most(TreeMap<Long, Long> sizes) {
+        long most = 0;
+        for (long size : sizes.keySet()) if (most == 0 || sizes.get(size) >= sizes.get(most)) most = size;
+        return most;
+    }
+
+    static boolean isAsLarge(ShownGlyph mark, ShownGlyph like) { return Math.abs(mark.glyph().size() - like.glyph().size()) < SAME; }
 
     /** Whether a mark is the number of a note beside letters. */
     static boolean isNote(ShownGlyph mark, ShownGlyph like, double baseline) {

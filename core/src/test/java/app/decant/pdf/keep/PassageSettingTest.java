@@ -8,11 +8,13 @@ import app.decant.pdf.keep.CorrectedFile.Made;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
@@ -176,6 +178,42 @@ class PassageSettingTest {
                     .get(i % 4).length());
             standsWell(made.receipt().file(), right);
         }
+    }
+
+    /** A large initial, capitals drawn small, a dot left over in another size: each keeps its own, and its line, wherever it comes to stand. */
+    @Test void wordsOfOtherSizesKeepThemWhenTheyMove() throws IOException {
+        Path source = file("BT 72 760 Td 14 TL /F1 16 Tf (B) Tj /F1 11 Tf (icycles are carried free of charge by every ship of the ) Tj /F1 8 Tf (OSTREY) Tj"
+                + " T* (SOUND FERRIES) Tj /F1 11 Tf ( that has room on its lower deck, and on most days) Tj T* (that is every one of them; ask at the pier) Tj"
+                + " /F1 10 Tf (.) Tj ET\n" + FOOT);
+        Made made = correct(source, "free of charge", "free of any charge whatsoever");
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        Path file = made.receipt().file();
+        assertThat(words(file)).isEqualTo(words(source).replace("free of charge", "free of any charge whatsoever"));
+        Map<String, Float> sizes = Map.of("Bicycles", 16f, "icycles", 11f, "OSTREY", 8f, "SOUND", 8f, "that has", 11f, "ask", 11f);
+        sizes.forEach((words, size) -> assertThat(sized(file, words)).as(words).isCloseTo(size, within(0.05f)));
+        assertThat(place(file, "Bicycles").getXDirAdj()).isCloseTo(72, within(0.05f));
+        assertThat(place(file, "OSTREY").getYDirAdj()).as("it went to the next line").isCloseTo(place(source, "SOUND").getYDirAdj(), within(0.05f));
+        assertThat(place(file, "SOUND").getYDirAdj()).isCloseTo(place(file, "that has").getYDirAdj(), within(0.05f));
+        assertThat(place(file, "ask").getYDirAdj()).isCloseTo(place(source, "ask").getYDirAdj(), within(0.05f));
+    }
+
+    private static float sized(Path file, String words) {
+        try {
+            return place(file, words).getFontSizeInPt();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** As on any page that is laid out: after a sign where there is one, else where the line ends. */
+    @Test void aWordThatIsLongerThanItsLineIsParted() throws IOException {
+        Path source = file(FOLLOWING + FOOT);
+        double right = right(source);
+        String address = "https://example.org/timetables/summer-and-winter/islands-and-sound/" + "harbour".repeat(12);
+        Made made = correct(source, "eight", address);
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        assertThat(words(made.receipt().file()).replace(" ", "")).isEqualTo(words(source).replace("eight", address).replace(" ", ""));
+        standsWell(made.receipt().file(), right);
     }
 
     @Test void wordsInOtherFontsKeepThemWhenTheyMove() throws IOException {
