@@ -21,6 +21,7 @@ import app.decant.format.OfficeLock;
 import app.decant.format.OtherFormat;
 import app.decant.format.Taken;
 import app.decant.format.sheet.ReadWorkbook;
+import app.decant.format.sheet.SeparatedValues;
 import app.decant.format.sheet.SheetFormat;
 import app.decant.format.text.PlainFormat;
 import app.decant.format.text.TextReader;
@@ -125,10 +126,21 @@ public final class Decant {
      * @throws DecantException with a sentence that says why it can't be opened, or that it is none
      */
     public static ReadWorkbook workbook(Path file, String password, Progress progress) {
+        return workbook(file, password, SeparatedValues.AS_FOUND, progress);
+    }
+
+    /** The same, values between separators read as it is wished. */
+    public static ReadWorkbook workbook(Path file, String password, SeparatedValues wished, Progress progress) {
         Content content = unlocked(file, password);
         if (!(Formats.of(content) instanceof SheetFormat format))
             throw new DecantException(DecantException.Kind.UNSUPPORTED, Message.of("sheet.no-workbook"));
-        return format.workbook(content, password, progress);
+        return workbook(format, content, password, wished, progress);
+    }
+
+    private static ReadWorkbook workbook(SheetFormat format, Content content, String password, SeparatedValues wished, Progress progress) {
+        if (wished.equals(SeparatedValues.AS_FOUND)) return format.workbook(content, password, progress);
+        if (format != SheetFormat.CSV) throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("sheet.not-separated", content.name()));
+        return SheetFormat.separated(content, wished, progress);
     }
 
     /**
@@ -136,17 +148,24 @@ public final class Decant {
      *
      * @param taken    as a document of tables; of a large one only their first rows, to be looked at
      * @param isLarge  whether that is so
+     * @param separated how its values between separators were read; null for other files
      */
-    public record Sheets(Workbook workbook, Taken taken, boolean isLarge) { }
+    public record Sheets(Workbook workbook, Taken taken, boolean isLarge, SeparatedValues separated) { }
 
     /** Takes a workbook in, also as tables; nothing where the file is something else. Fails as {@link #workbook}. */
-    public static Optional<Sheets> sheets(Path file, String password, Progress progress) {
+    public static Optional<Sheets> sheets(Path file, String password, SeparatedValues wished, Progress progress) {
         Content content = unlocked(file, password);
         if (!(Formats.of(content) instanceof SheetFormat format)) return Optional.empty();
-        ReadWorkbook read = format.workbook(content, password, progress);
+        ReadWorkbook read = workbook(format, content, password, wished, progress);
         long cells = read.workbook().sheets().stream().flatMap(sheet -> sheet.rows().stream()).mapToLong(row -> row.cells().size()).sum();
         boolean large = cells > LARGE;
-        return Optional.of(new Sheets(read.workbook(), format.taken(read, large ? BEGINNING : Integer.MAX_VALUE), large));
+        return Optional.of(new Sheets(read.workbook(), format.taken(read, large ? BEGINNING : Integer.MAX_VALUE), large,
+                read.separated()));
+    }
+
+    /** Takes values between separators in as a table, read as it is wished. */
+    public static Taken openSeparated(Path file, SeparatedValues wished, Progress progress) {
+        return SheetFormat.CSV.taken(workbook(file, null, wished, progress), Integer.MAX_VALUE);
     }
 
     /**

@@ -13,6 +13,7 @@ import app.decant.format.OtherFormat;
 import app.decant.format.Taken;
 import app.decant.format.sheet.CorrectedSheets;
 import app.decant.format.sheet.ReadWorkbook;
+import app.decant.format.sheet.SeparatedValues;
 import app.decant.format.sheet.SheetFormat;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.WordLines;
@@ -55,6 +56,7 @@ public final class Intake {
     private Format format;
     private Workbook workbook;
     private CorrectedSheets corrected;
+    private SeparatedValues separated = SeparatedValues.AS_FOUND;
     private OwnPages own;
     private PagedDocument laid;
     private UnlaidText words;
@@ -85,6 +87,13 @@ public final class Intake {
     public static Intake corrected(Path file, String password, CorrectedSheets corrected) {
         Intake intake = new Intake(file, password);
         intake.corrected = corrected;
+        return intake;
+    }
+
+    /** The same of values between separators that are read as it is wished. */
+    public static Intake separated(Path file, SeparatedValues wished) {
+        Intake intake = new Intake(file, null, progress -> Decant.openSeparated(file, wished, progress));
+        intake.separated = wished;
         return intake;
     }
 
@@ -278,7 +287,7 @@ public final class Intake {
 
     private Pages sheets(Recipe recipe, Progress progress) {
         if (workbook == null) {
-            ReadWorkbook read = Decant.workbook(file, password, progress);
+            ReadWorkbook read = Decant.workbook(file, password, separated, progress);
             findings.addAll(read.findings());
             workbook = corrected == null ? read.workbook() : corrected.workbook();
             if (corrected != null) corrected.findings().forEach(this::tell);

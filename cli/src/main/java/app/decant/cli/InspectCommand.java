@@ -104,7 +104,7 @@ final class InspectCommand implements Callable<Integer> {
     }
 
     private SheetPages sheets(Progress progress) {
-        return SheetLayout.of(Decant.workbook(file, source.password(), progress).workbook(), SheetChoice.AS_SET_UP, FontCatalogue.ofThisMachine(), progress);
+        return SheetLayout.of(source.workbook(file, progress), SheetChoice.AS_SET_UP, FontCatalogue.ofThisMachine(), progress);
     }
 
     /** What its pages have to tell; that there is nothing to be seen is told, too. */

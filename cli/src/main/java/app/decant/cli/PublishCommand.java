@@ -139,7 +139,7 @@ final class PublishCommand implements Callable<Integer> {
         }
         Guard others = Guard.NONE.and(files);
         Made made = TimeLimit.run(source.limit(), Progress.SILENT, (gate, progress) -> {
-            Intake intake = new Intake(file, password, told -> source.open(file, told));
+            Intake intake = source.intake(file);
             List<Output> outputs = new ArrayList<>();
             for (int i = 0; i < names.size(); i++) {
                 Recipe one = recipes.get(i).getValue();

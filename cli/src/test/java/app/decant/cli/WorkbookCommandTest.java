@@ -8,9 +8,11 @@ import app.decant.document.Document;
 import app.decant.document.Progress;
 import app.decant.format.sheet.CorrectedSheets;
 import app.decant.format.sheet.SheetFormat;
+import app.decant.sheet.CellValue;
 import app.decant.sheet.Workbook;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.io.IOException;
+import java.nio.charset.Charset;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -51,6 +53,25 @@ class WorkbookCommandTest {
         assertThat(text(pdf)).contains("Adult, single", "4.80").doesNotContain("Children under four", "Passengers");
         JsonNode refused = json(2, "publish", fares, "--out", folder.resolve("no.pdf"), "--area", "Nowhere!A1", "--json");
         assertThat(refused.toString()).contains("There is no sheet", "Timetable");
+        assertThat(folder.resolve("no.pdf")).doesNotExist();
+    }
+
+    /** As in all that is made of it: pages, another workbook, a text document. */
+    @Test void valuesBetweenSeparatorsAreReadAsItIsSaid() throws IOException {
+        Path values = Files.write(folder.resolve("stops.csv"), "Pier#1.500\nQu\u00e4y#2.250\n".getBytes(Charset.forName("windows-1252")));
+        Path pdf = folder.resolve("stops.pdf");
+        json(0, "publish", values, "--out", pdf, "--separator", "#", "--decimals", ",", "--text-encoding", "windows-1251", "--json");
+        assertThat(text(pdf)).contains("Pier", "1500", "Qu\u0434y", "2250").doesNotContain("#");
+        Path book = folder.resolve("stops.xlsx");
+        json(0, "publish", values, "--out", book, "--separator", "#", "--json");
+        assertThat(Decant.workbook(book, null, Progress.SILENT).workbook().sheets().get(0).cell(0, 1).value()).isEqualTo(new CellValue.Number(1.5));
+        Path document = folder.resolve("stops.docx");
+        json(0, "publish", values, "--out", document, "--separator", "#", "--json");
+        assertThat(Decant.open(document).document().toString()).contains("Qu\u00e4y").doesNotContain("#");
+        assertThat(json(0, "inspect", values, "--separator", "#", "--json").get("sheets").get(0).get("used").asText()).isEqualTo("A1:B2");
+        assertThat(json(2, "publish", fares, "--out", folder.resolve("no.pdf"), "--separator", ";", "--json").toString())
+                .contains("no values between separators");
+        assertThat(json(2, "publish", values, "--out", folder.resolve("no.pdf"), "--separator", "ab", "--json").toString()).contains("--separator");
         assertThat(folder.resolve("no.pdf")).doesNotExist();
     }
 

@@ -22,6 +22,7 @@ import app.decant.document.Place;
 import app.decant.edit.TextSelection;
 import app.decant.format.Format;
 import app.decant.format.Formats;
+import app.decant.format.sheet.SeparatedValues;
 import app.decant.picture.PictureFile;
 import app.decant.proof.Difference;
 import java.io.File;
@@ -332,6 +333,11 @@ final class MainWindow implements Window {
 
     /** Takes the text that is open in once more, its letters written in another way. */
     void readAs(Charset letters) { if (desk.source().get() != null) askBefore(() -> desk.openText(desk.source().get().file(), letters)); }
+
+    /** Takes the values that are open in once more, parted otherwise. */
+    @Override public void readAs(SeparatedValues wished) {
+        if (desk.source().get() != null) askBefore(() -> desk.openSeparated(desk.source().get().file(), wished));
+    }
 
     private void askBefore(Runnable opening) {
         if (!desk.changed().get()) {

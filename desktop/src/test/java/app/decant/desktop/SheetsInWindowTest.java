@@ -34,6 +34,7 @@ import java.util.List;
 import java.util.concurrent.TimeoutException;
 import javafx.geometry.Point2D;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
@@ -106,6 +107,25 @@ class SheetsInWindowTest {
         keys(robot, KeyCode.CONTROL, KeyCode.ENTER);
         until(() -> window.desk().publishing().receipt().get() != before && window.desk().job().get() == null);
         return window.desk().publishing().receipt().get();
+    }
+
+    /** What was found out of values between separators is shown where they came in; another choice reads them once more. */
+    @Test void valuesBetweenSeparatorsArePartedAnew(FxRobot robot) throws Exception {
+        Path file = Files.writeString(SHARED.own().resolve(System.nanoTime() + " stops.csv"), "Pier;Fare, single\nNorth;1,5\nSouth;2,5\n");
+        WaitForAsyncUtils.asyncFx(() -> {
+            window.desk().discard();
+            window.desk().open(file, null);
+        });
+        until(() -> window.desk().source().get().file().equals(file) && window.desk().job().get() == null && table.workbook() != null
+                && table.workbook().sheets().size() == 1);
+        shows(1, 1, 1.5);
+        WaitForAsyncUtils.asyncFx(() -> window.go(Station.TAKE_IN)).get();
+        ComboBox<Character> parted = robot.lookup("#separated #parted").query();
+        assertThat(parted.getValue()).isEqualTo(';');
+        WaitForAsyncUtils.asyncFx(() -> parted.setValue(',')).get();
+        until(() -> window.desk().job().get() == null && ((CellValue.Text) sheet().cell(1, 0).value()).text().equals("North;1"));
+        WaitForAsyncUtils.asyncFx(() -> window.go(Station.TAKE_IN)).get();
+        assertThat(robot.lookup("#separated #parted").<ComboBox<Character>>query().getValue()).isEqualTo(',');
     }
 
     @Test void aFareIsTypedOnItsSheetAndAllThatDependsOnItFollows(FxRobot robot) throws Exception {

@@ -14,6 +14,7 @@ import app.decant.sheet.Row;
 import app.decant.sheet.Sheet;
 import app.decant.sheet.Workbook;
 import app.decant.words.Message;
+import java.nio.charset.Charset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
@@ -24,8 +25,8 @@ import java.util.Map;
 import java.util.regex.Pattern;
 
 /**
- * Reads values between separators (RFC 4180): which separator and which decimal sign is found out from the file. What begins like a formula is words here and
- * is never worked out.
+ * Reads values between separators (RFC 4180): which separator, decimal sign and encoding is found out from the file where it is not said. What begins like a
+ * formula is words here and is never worked out.
  */
 final class CsvReader {
     private static final char[] SEPARATORS = {',', ';', '\t', '|'};
@@ -40,11 +41,13 @@ final class CsvReader {
 
     private CsvReader() { }
 
-    static ReadWorkbook read(byte[] bytes, String name, Progress progress) {
-        String text = TextReader.text(bytes);
-        char separator = separator(text, name);
+    static ReadWorkbook read(byte[] bytes, String name, SeparatedValues wished, Progress progress) {
+        List<Finding> findings = new ArrayList<>();
+        Charset letters = wished.letters() == null ? TextReader.letters(bytes, findings::add) : wished.letters();
+        String text = TextReader.text(bytes, letters);
+        char separator = wished.separator() == null ? separator(text, name) : wished.separator();
         List<List<String>> lines = lines(text, separator, progress);
-        boolean comma = separator != ',' && isCommaDecimal(lines);
+        boolean comma = wished.comma() == null ? separator != ',' && isCommaDecimal(lines) : wished.comma();
         List<Row> rows = new ArrayList<>();
         int[] widest = new int[0];
         for (int r = 0; r < lines.size() && r < Range.MOST_ROWS; r++) {
@@ -64,25 +67,37 @@ final class CsvReader {
         Sheet sheet = new Sheet(title.isEmpty() ? "1" : title, false, 48, 15, columns, rows, List.of(), PageSetup.PLAIN);
         Workbook made = new Workbook(List.of(sheet), List.of(CellStyle.PLAIN), Map.of(), Facts.NONE, false);
         String told = separator == '\t' ? "tab" : String.valueOf(separator);
-        return new ReadWorkbook(made, List.of(Finding.note(Message.of("sheet.separated", told, comma ? "," : "."))));
+        findings.add(0, Finding.note(Message.of("sheet.separated", told, comma ? "," : ".")));
+        return new ReadWorkbook(made, findings, new SeparatedValues(separator, comma, letters));
     }
 
-    /** The separator that parts most lines into the same number of values; that of the name where none does. */
+    /**
+     * The separator that parts most lines into the same number of values; that of the name where none does. Where commas do so as well, but most of them
+     * stand in numbers, these are their decimals.
+     */
     private static char separator(String text, String name) {
         char best = name.toLowerCase(Locale.ROOT).endsWith(".tsv") ? '\t' : ',';
         double most = 0;
+        double commas = 0;
         for (char one : SEPARATORS) {
-            List<List<String>> lines = lines(text.substring(0, Math.min(text.length(), 40_000)), one, Progress.SILENT);
-            List<Integer> counts = lines.stream().limit(SAMPLE).map(List::size).filter(size -> size > 1).toList();
+            List<List<String>> lines = lines(text.substring(0, Math.min(text.length(), 40_000)), one, Progress.SILENT).stream().limit(SAMPLE).toList();
+            List<Integer> counts = lines.stream().map(List::size).filter(size -> size > 1).toList();
             if (counts.isEmpty()) continue;
             int usual = counts.stream().max(Comparator.comparingInt(size -> Collections.frequency(counts, size))).orElse(0);
-            double score = Collections.frequency(counts, usual) / (double) Math.min(SAMPLE, lines.size()) + usual * 0.001;
-            if (score > most) {
-                most = score;
-                best = one;
-            }
+            double share = Collections.frequency(counts, usual) / (double) lines.size();
+            if (one == ',') commas = share;
+            boolean decimals = best == ',' && share >= commas && isInNumbers(lines);
+            if (!decimals && share + usual * 0.001 <= most) continue;
+            most = share + usual * 0.001;
+            best = one;
         }
         return best;
+    }
+
+    /** Whether most values that hold a comma are numbers. */
+    private static boolean isInNumbers(List<List<String>> lines) {
+        List<String> values = lines.stream().flatMap(List::stream).filter(value -> value.indexOf(',') >= 0).toList();
+        return 2 * values.stream().filter(value -> COMMA.matcher(value.strip()).matches()).count() > values.size();
     }
 
     static List<List<String>> lines(String text, char separator, Progress progress) {

@@ -67,7 +67,7 @@ public enum SheetFormat implements Format {
 
         @Override public Set<String> endings() { return Set.of("csv", "tsv"); }
         @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return CsvReader.read(content.bytes(), content.name(),
-                progress); }
+                SeparatedValues.AS_FOUND, progress); }
         @Override public boolean writesSheets() { return true; }
         @Override WrittenWorkbook made(Workbook workbook, Instant when) { return CsvWriter.write(workbook); }
     };
@@ -86,6 +86,11 @@ public enum SheetFormat implements Format {
      * @throws app.decant.document.DecantException with a sentence that says why it can't be
      */
     public abstract ReadWorkbook workbook(Content content, String password, Progress progress);
+
+    /** Reads values between separators as it is wished. */
+    public static ReadWorkbook separated(Content content, SeparatedValues wished, Progress progress) {
+        return CsvReader.read(content.bytes(), content.name(), wished, progress);
+    }
 
     /**
      * Writes a workbook, where the format {@linkplain #writesSheets does so}.

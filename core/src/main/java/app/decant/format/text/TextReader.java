@@ -24,6 +24,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 
 /** Reads plain text: every line is a paragraph. */
 public final class TextReader {
@@ -35,7 +36,7 @@ public final class TextReader {
     /** @param letters the encoding where it is known, else null */
     public static Taken read(byte[] file, Charset letters, Progress progress) {
         List<Finding> findings = new ArrayList<>();
-        String text = letters == null ? decoded(file, findings) : new String(file, letters).replaceFirst("^\uFEFF", "");
+        String text = text(file, letters == null ? letters(file, findings::add) : letters);
         List<Block> blocks = new ArrayList<>();
         for (String line : text.replace("\r\n", "\n").replace('\r', '\n').split("\n", -1)) {
             if (blocks.size() % STEP == 0) progress.step(0, 0, Message.of("step.reading"));
@@ -49,20 +50,27 @@ public final class TextReader {
         return new Taken(document, findings);
     }
 
-    /** The text of a file, its letters told. */
-    public static String text(byte[] file) { return decoded(file, new ArrayList<>()); }
+    /** The text of a file, in the encoding that it tells or that was found out. */
+    public static String text(byte[] file) { return text(file, letters(file, finding -> { })); }
 
-    private static String decoded(byte[] file, List<Finding> findings) {
+    /** The text of a file whose encoding is known, without the mark that may stand before it. */
+    public static String text(byte[] file, Charset letters) {
+        String text = new String(file, letters);
+        return text.startsWith("\uFEFF") ? text.substring(1) : text;
+    }
+
+    /** The encoding of a file, as it says itself or can be found out from its letters; the latter is told. */
+    public static Charset letters(byte[] file, Consumer<Finding> findings) {
         if (file.length >= 2 && (file[0] == (byte) 0xFF && file[1] == (byte) 0xFE || file[0] == (byte) 0xFE && file[1] == (byte) 0xFF))
-            return new String(file, StandardCharsets.UTF_16);
+            return StandardCharsets.UTF_16;
         try {
-            String text = StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(file)).toString();
-            return text.startsWith("\uFEFF") ? text.substring(1) : text;
+            StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(file));
+            return StandardCharsets.UTF_8;
         } catch (CharacterCodingException e) {
             CharsetMatch match = new CharsetDetector().setText(file).detect();
             Charset charset = match != null && Charset.isSupported(match.getName()) ? Charset.forName(match.getName()) : Charset.forName("windows-1252");
-            findings.add(Finding.changed(Message.of("text.the-text-does-not-say-how", charset.displayName())));
-            return new String(file, charset);
+            findings.accept(Finding.changed(Message.of("text.the-text-does-not-say-how", charset.displayName())));
+            return charset;
         }
     }
 }

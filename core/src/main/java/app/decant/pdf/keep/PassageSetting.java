@@ -1,10 +1,8 @@
 package app.decant.pdf.keep;
 
 import app.decant.page.Rewritten;
-import app.decant.pdf.keep.Correction.Setting;
 import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
-import app.decant.pdf.keep.SetLabels.SetLabel;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;

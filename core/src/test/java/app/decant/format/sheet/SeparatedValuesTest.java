@@ -1,7 +1,9 @@
 package app.decant.format.sheet;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import app.decant.document.DecantException;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
@@ -55,11 +57,29 @@ class SeparatedValuesTest {
 
     @ParameterizedTest @CsvSource(delimiter = '~', value = {"Line,Fare\\nA,1.5\\nB,2.5 ~ ,", "Line;Fare\\nA, b;1,5\\nC, d;2,5 ~ ;",
             "Line\\tFare\\nA\\t1\\nB\\t2 ~ tab",
-        "Line|Fare\\nA|1\\nB|2 ~ |"})
+        "Line|Fare\\nA|1\\nB|2 ~ |", "Pier;Fare, single\\nNorth;1,5\\nSouth;2,5 ~ ;", "1,5;2,5\\n3,5;4,25 ~ ;", "a;b,c\\nd;e,f ~ ,"})
     void theSeparatorIsFoundOut(String text, String told) {
         ReadWorkbook read = read(text.strip().replace("\\n", "\n").replace("\\t", "\t").getBytes(StandardCharsets.UTF_8), "fares.csv");
         assertThat(read.findings()).extracting(Finding::what).singleElement().asString().contains(told.strip());
         assertThat(read.workbook().sheets().get(0).rows()).allMatch(row -> row.cells().size() == 2);
+    }
+
+    /** What is chosen is taken whatever the file looks like; how it was read is told for each of the three. */
+    @Test void separatorDecimalsAndLettersAreChosen() {
+        byte[] file = "Linie;Preis\nF\u00e4hre, Nord;1.234\n".getBytes(Charset.forName("windows-1252"));
+        SeparatedValues found = read(file, "fares.csv").separated();
+        assertThat(found.separator()).isEqualTo(';');
+        assertThat(found.comma()).isFalse();
+        assertThat(found.letters().newEncoder().canEncode('\u00e4')).isTrue();
+        Content content = new Content(file, "fares.csv");
+        ReadWorkbook german = SheetFormat.separated(content, found.decimals(true), Progress.SILENT);
+        assertThat(german.workbook().sheets().get(0).cell(1, 1).value()).isEqualTo(new CellValue.Number(1234));
+        assertThat(german.separated()).isEqualTo(found.decimals(true));
+        ReadWorkbook commas = SheetFormat.separated(content, SeparatedValues.AS_FOUND.parted(','), Progress.SILENT);
+        assertThat(words(commas.workbook().sheets().get(0)).get(1)).containsExactly("F\u00e4hre", " Nord;1.234");
+        ReadWorkbook cyrillic = SheetFormat.separated(content, found.written(Charset.forName("windows-1251")), Progress.SILENT);
+        assertThat(words(cyrillic.workbook().sheets().get(0)).get(1).get(0)).isEqualTo("F\u0434hre, Nord");
+        assertThatThrownBy(() -> SeparatedValues.AS_FOUND.parted('"')).isInstanceOf(DecantException.class);
     }
 
     @Test void aNameTellsTheSeparatorWhereNothingElseDoes() {

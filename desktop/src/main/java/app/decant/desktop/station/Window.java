@@ -4,6 +4,7 @@ import app.decant.desktop.command.CommandList;
 import app.decant.desktop.table.PageTable;
 import app.decant.desktop.work.Desk;
 import app.decant.desktop.work.Settings;
+import app.decant.format.sheet.SeparatedValues;
 import java.nio.file.Path;
 import javafx.stage.Stage;
 
@@ -25,6 +26,9 @@ public interface Window {
 
     /** Takes a file in, asking first where unsaved work would be lost. */
     void open(Path file);
+
+    /** Takes the values between separators that are open in once more, read otherwise. */
+    void readAs(SeparatedValues wished);
 
     /** Asks for a file, and takes it in. */
     void chooseFile();

@@ -8,6 +8,7 @@ import app.decant.desktop.station.Window;
 import app.decant.desktop.work.Session;
 import app.decant.desktop.work.WorkingCopy;
 import app.decant.document.Finding;
+import app.decant.format.sheet.SeparatedValues;
 import app.decant.layout.PagedDocument;
 import app.decant.page.Page;
 import app.decant.pdf.keep.GroundPainter;
@@ -114,7 +115,11 @@ public final class TakeInStation {
         Label what = new Label(Words.of("take.what", source.name(), source.taken().format().kind(), Words.of("pages", pages)));
         what.setWrapText(true);
         box.getChildren().add(what);
-        for (Finding finding : window.desk().findings()) box.getChildren().add(FindingRow.of(finding));
+        SeparatedValues separated = window.desk().session().separated();
+        if (separated != null) box.getChildren().add(SeparatedRow.of(window, separated));
+        // How values are parted is said by the choices above.
+        for (Finding finding : window.desk().findings())
+            if (separated == null || !finding.message().key().equals("sheet.separated")) box.getChildren().add(FindingRow.of(finding));
         if (window.desk().findings().isEmpty()) box.getChildren().add(new Label(Words.of("take.all")));
         Hyperlink on = new Hyperlink(Words.of("take.revise"));
         on.setOnAction(event -> window.go(Station.REVISE));

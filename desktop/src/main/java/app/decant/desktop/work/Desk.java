@@ -15,6 +15,7 @@ import app.decant.edit.TextSelection;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Formats;
 import app.decant.format.Taken;
+import app.decant.format.sheet.SeparatedValues;
 import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
 import app.decant.page.Original;
@@ -174,7 +175,14 @@ public final class Desk {
     /** Takes plain text in whose encoding is known. */
     public void openText(Path file, Charset letters) { open(file, null, progress -> Decant.openText(file, letters)); }
 
-    private void open(Path file, String password, Job.Work<Taken> reading) {
+    /** Takes values between separators in, read as it is wished. */
+    public void openSeparated(Path file, SeparatedValues wished) {
+        open(file, told -> plain(file, null, null, wished, told), null);
+    }
+
+    private void open(Path file, String password, Job.Work<Taken> reading) { open(file, told -> opened(file, password, reading, told), password); }
+
+    private void open(Path file, Job.Work<Session.Opened> opener, String password) {
         Document before = document();
         Job opening = new Job(Words.of("job.opening", file.getFileName()));
         job.set(opening);
@@ -182,7 +190,7 @@ public final class Desk {
         if (isPdf(file)) coming.set(new Coming(file, password));
         // On a thread of its own: the open document is laid out while another comes in.
         opening.start(task -> daemon(task, "opening").start(),
-                progress -> TimeLimit.run(LONGEST, progress, (gate, told) -> opened(file, password, reading, told)), came -> {
+                progress -> TimeLimit.run(LONGEST, progress, (gate, told) -> run(opener, told)), came -> {
             job.set(null);
             Document now = document();
             Runnable replace = () -> {
@@ -208,13 +216,13 @@ public final class Desk {
     private static Session.Opened opened(Path file, String password, Job.Work<Taken> reading, Progress told) {
         Path origin = reading == null ? WorkingCopy.origin(file) : null;
         Session.Opened restored = origin == null ? null : restored(file, origin, password, told);
-        return restored != null ? restored : plain(file, password, reading, told);
+        return restored != null ? restored : plain(file, password, reading, SeparatedValues.AS_FOUND, told);
     }
 
     /** A working copy of a PDF or a workbook, with what it was made from: its own pages, its sheets. Null where that is neither, or does not open. */
     private static Session.Opened restored(Path copy, Path origin, String password, Progress told) {
         try {
-            Session.Opened came = plain(origin, password, null, told);
+            Session.Opened came = plain(origin, password, null, SeparatedValues.AS_FOUND, told);
             if (came.revision() == null && came.sheets() == null) return null;
             return came.restoring(SameBlocks.of(Decant.open(copy, password, told).document(), came.source().taken().document()));
         } catch (DecantException e) {
@@ -224,9 +232,9 @@ public final class Desk {
         }
     }
 
-    private static Session.Opened plain(Path file, String password, Job.Work<Taken> reading, Progress told) {
-        Optional<Decant.Sheets> sheets = reading == null ? Decant.sheets(file, password, told) : Optional.empty();
-        Taken taken = sheets.isPresent() ? sheets.get().taken() : read(reading == null ? progress -> Decant.open(file, password, progress) : reading, told);
+    private static Session.Opened plain(Path file, String password, Job.Work<Taken> reading, SeparatedValues wished, Progress told) {
+        Optional<Decant.Sheets> sheets = reading == null ? Decant.sheets(file, password, wished, told) : Optional.empty();
+        Taken taken = sheets.isPresent() ? sheets.get().taken() : run(reading == null ? progress -> Decant.open(file, password, progress) : reading, told);
         Layout layout = new Layout(FontCatalogue.ofThisMachine());
         PagedDocument laid = layout.next(taken.document(), told);
         if (taken.format() != FixedFormat.PDF)
@@ -241,9 +249,9 @@ public final class Desk {
         return new Session.Opened(source, layout, laid, original, revision, revision.shown(laid), null, null);
     }
 
-    private static Taken read(Job.Work<Taken> reading, Progress progress) {
+    private static <T> T run(Job.Work<T> work, Progress progress) {
         try {
-            return reading.run(progress);
+            return work.run(progress);
         } catch (RuntimeException e) {
             throw e;
         } catch (Exception e) {

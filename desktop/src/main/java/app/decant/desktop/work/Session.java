@@ -20,6 +20,7 @@ import app.decant.edit.Selection;
 import app.decant.edit.TextSelection;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Taken;
+import app.decant.format.sheet.SeparatedValues;
 import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
 import app.decant.page.Original;
@@ -203,6 +204,9 @@ public final class Session {
         });
         return now;
     }
+
+    /** How values between separators were read; null for all other files. */
+    public SeparatedValues separated() { return sheets == null ? null : sheets.separated(); }
 
     /** Whether it is a workbook too large to be shown as tables. */
     public boolean isLarge() { return sheets != null && sheets.isLarge(); }

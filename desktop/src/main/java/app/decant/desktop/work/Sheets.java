@@ -12,6 +12,7 @@ import app.decant.document.Story;
 import app.decant.edit.TextSelection;
 import app.decant.font.FontCatalogue;
 import app.decant.format.sheet.CorrectedSheets;
+import app.decant.format.sheet.SeparatedValues;
 import app.decant.format.sheet.SheetFormat;
 import app.decant.layout.PagedDocument;
 import app.decant.page.Pages;
@@ -35,6 +36,7 @@ final class Sheets {
     private final Workbook workbook;
     private final Document came;
     private final boolean large;
+    private final SeparatedValues separated;
     private final Map<BlockPath, SheetText.CellPlace> places;
     private final Map<SheetChoice, PagedDocument> shown = new HashMap<>();
     private Document asked;
@@ -48,12 +50,16 @@ final class Sheets {
         workbook = of.workbook();
         came = of.taken().document();
         large = of.isLarge();
+        separated = of.separated();
         places = large ? Map.of() : SheetText.places(workbook);
         if (!large) pages(SheetChoice.AS_SET_UP, tables);
     }
 
     /** Whether its pages take a while, so that nobody should wait for them, and its tables are only their beginnings. */
     boolean isLarge() { return large; }
+
+    /** How its values between separators were read; null for other workbooks. */
+    SeparatedValues separated() { return separated; }
 
     /** The pages of a choice where they were made already; else null. */
     synchronized PagedDocument known(SheetChoice choice, PagedDocument tables) { return shownOf == tables ? shown.get(choice) : null; }
