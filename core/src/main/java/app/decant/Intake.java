@@ -60,6 +60,7 @@ public final class Intake {
     private OwnPages own;
     private PagedDocument laid;
     private UnlaidText words;
+    private Taken taken;
     private Provenance provenance = Provenance.NONE;
     private Revision revision;
     private Pages revised;
@@ -213,7 +214,13 @@ public final class Intake {
         OwnPages pages = own();
         boolean needsHeadings = pages.headings().isEmpty() && recipe.style().bookmarks().any()
                 && !recipe.style().bookmarks().equals(PdfStyle.PLAIN.bookmarks());
-        if (needsHeadings && headed == null) headed = pages.with(laid(progress).headings());
+        if (needsHeadings && headed == null) {
+            PagedDocument now = laid(progress);
+            // Where they stand on the file's own pages, which is not where they are laid out.
+            try (Revision untouched = new Revision(original, taken, now)) {
+                headed = pages.with(untouched.published(now, progress).pages().headings());
+            }
+        }
         return needsHeadings ? headed : pages;
     }
 
@@ -308,7 +315,7 @@ public final class Intake {
 
     private PagedDocument laid(Progress progress) {
         if (laid == null) {
-            Taken taken = reader.apply(progress);
+            taken = reader.apply(progress);
             taken.findings().forEach(this::tell);
             provenance = taken.provenance();
             laid = Decant.layOut(taken.document(), progress);

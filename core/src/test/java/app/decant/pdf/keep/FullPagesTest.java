@@ -19,6 +19,7 @@ import app.decant.layout.TextPassage;
 import app.decant.layout.WordLines;
 import app.decant.page.Item;
 import app.decant.page.Pages;
+import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Standard;
 import app.decant.pdf.check.PdfCheck;
@@ -333,8 +334,8 @@ class FullPagesTest {
         }
     }
 
-    /** A file without bookmarks gets those of its headings: they lead to where these stand on its own pages, though they went over. */
-    @Test void bookmarksLeadToHeadingsWhereTheyAreNow() throws IOException {
+    /** Pages of headings and text, without bookmarks. */
+    private Path headed() throws IOException {
         List<Block> blocks = new ArrayList<>();
         for (int i = 0; i < 16; i++) {
             blocks.add(Paragraph.styled("Heading1", "Chapter " + i + "."));
@@ -347,14 +348,16 @@ class FullPagesTest {
             pdf.getDocumentCatalog().setDocumentOutline(null);
             pdf.save(source.toFile());
         }
-        Made made = new CorrectedFile(root).correct(source, "line 3 of 2,", MORE + MORE);
-        Path file = made.receipt().file();
+        return source;
+    }
+
+    /** Checks that each bookmark leads to where its title stands; gives how many lead to another page than that on which a file had it. */
+    private int leads(Path file, Path source) throws IOException {
         int over = 0;
         try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
             for (PDOutlineItem item : pdf.getDocumentCatalog().getDocumentOutline().children()) {
                 PDPageXYZDestination place = (PDPageXYZDestination) item.getDestination();
                 int page = pdf.getPages().indexOf(place.getPage());
-                assertThat(made.pages().isOwn(page)).as("%s", made.findings()).isTrue();
                 List<TextPosition> letters = letters(file, page + 1);
                 StringBuilder all = new StringBuilder();
                 letters.forEach(letter -> all.append(letter.getUnicode()));
@@ -366,7 +369,31 @@ class FullPagesTest {
                     over++;
             }
         }
-        assertThat(over).as("headings that went over").isPositive();
+        return over;
+    }
+
+    /** A file without bookmarks gets those of its headings: they lead to where these stand on its own pages, though they went over. */
+    @Test void bookmarksLeadToHeadingsWhereTheyAreNow() throws IOException {
+        Path source = headed();
+        Made made = new CorrectedFile(root).correct(source, "line 3 of 2,", MORE + MORE);
+        assertThat(IntStream.range(0, made.pages().count())).as("%s", made.findings()).allMatch(made.pages()::isOwn);
+        assertThat(leads(made.receipt().file(), source)).as("headings that went over").isPositive();
+    }
+
+    /** Nobody touched it, and its text is laid out otherwise here than its pages have it: what counts is where these show their headings. */
+    @Test void bookmarksLeadToHeadingsOfPagesThatNobodyTouched() throws IOException {
+        Path source = headed();
+        Taken taken = Decant.open(source);
+        List<Block> blocks = new ArrayList<>(taken.document().sections().get(0).blocks());
+        for (int i = 0; i < 30; i++) blocks.add(0, Paragraph.of(""));
+        List<Section> sections = new ArrayList<>(taken.document().sections());
+        sections.set(0, sections.get(0).withBlocks(blocks));
+        Taken longer = new Taken(taken.document().withSections(sections), taken.findings(), taken.provenance());
+        Recipe recipe = Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE).with(PdfStyle.PLAIN.with(new PdfChoices.Bookmarks(1, 2, 1)));
+        Pages pages = new Intake(source, null, progress -> longer).pages(recipe, Progress.SILENT);
+        assertThat(pages.headings()).hasSize(16);
+        Path file = Decant.publish(new Order(pages, recipe), root.resolve("result.pdf"), Progress.SILENT).get(0).file();
+        assertThat(leads(file, source)).isZero();
     }
 
     /** One with a note beside its lines can't let them go down: what comes to it goes to a page before it, counted as loose sheets are. */
