@@ -21,6 +21,8 @@ public final class Typing {
     /** How a paragraph is set, and its letters: what it says of itself besides is its own. */
     private static final Set<Property<?>> SETTING = Set.of(ParagraphProperty.ALIGNMENT, ParagraphProperty.INDENT_START, ParagraphProperty.INDENT_END,
             ParagraphProperty.FIRST_LINE, ParagraphProperty.SPACE_BEFORE, ParagraphProperty.SPACE_AFTER, ParagraphProperty.LINE_SPACING);
+    /** So many blocks below are asked how text looks. */
+    private static final int NEAR = 6;
     private static final Set<Property<?>> LETTERS = Set.of(TextProperty.FAMILY, TextProperty.SIZE, TextProperty.COLOUR);
 
     private Typing() { }
@@ -81,13 +83,15 @@ public final class Typing {
         return draft.done(EditKind.NEW_PARAGRAPH, new Place(at.story(), at.path().sibling(at.path().last() + 1), 0));
     }
 
-    /** What a paragraph wears that follows one of another style: what the text wears that stands there already, where it is of that style. */
+    /** What a paragraph wears that follows one of another style: what text of that style wears that stands there already, or soon after. */
     private static Dress next(Document document, Place at, String next) {
-        Block below = document.find(at.story(), at.path().sibling(at.path().last() + 1));
-        if (!(below instanceof Paragraph one) || !next.equals(one.style()) || one.look().says(ParagraphProperty.LIST))
-            return new Dress(next, Look.PLAIN, Look.PLAIN);
-        List<Look> letters = one.inlines().stream().map(inline -> only(inline.look(), LETTERS)).distinct().toList();
-        return new Dress(next, only(one.look(), SETTING), letters.size() == 1 ? letters.get(0) : Look.PLAIN);
+        for (int away = 1; away <= NEAR; away++) {
+            Block below = document.find(at.story(), at.path().sibling(at.path().last() + away));
+            if (!(below instanceof Paragraph one) || !next.equals(one.style()) || one.look().says(ParagraphProperty.LIST) || one.text().isBlank()) continue;
+            List<Look> letters = one.inlines().stream().map(inline -> only(inline.look(), LETTERS)).distinct().toList();
+            return new Dress(next, only(one.look(), SETTING), letters.size() == 1 ? letters.get(0) : Look.PLAIN);
+        }
+        return new Dress(next, Look.PLAIN, Look.PLAIN);
     }
 
     private static Look only(Look look, Set<Property<?>> properties) {

@@ -63,6 +63,8 @@ final class LowerLines {
     private double reached;
     /** How low what is moved reached before. */
     private double stood;
+    /** How much lower the last of what is moved stands for changes further up; NaN where nothing is moved. */
+    private double carried = Double.NaN;
 
     LowerLines(ChangedPage at) {
         read = at.read;
@@ -96,7 +98,7 @@ final class LowerLines {
     /** What was moved, and where it came from and went: its extent. */
     double left() { return left; }
     double right() { return right; }
-    double bottom() { return bottom; }
+    double bottom() { return Double.isNaN(carried) ? bottom : bottom + carried; }
 
     /**
      * Moves lines, and what is drawn between them. Where the page is full, the room between paragraphs gives a little, as compositors do it.
@@ -114,13 +116,14 @@ final class LowerLines {
         double free = Math.max(ends, free(passage, units, leading));
         double limit = Math.min(most(passage), free);
         // What was moved for a change further up stands that much lower.
-        double already = units.get(units.size() - 1).marks.stream().mapToDouble(changes::lowered).max().orElse(0);
+        double[] lowered = lowered(units);
+        double already = lowered[units.size() - 1];
         double over = ends + already + by - limit;
         int stays = units.size();
         double[] gives = new double[units.size()];
         double spare = 0;
         for (int i = 0; by > 0 && over > 0 && i < gives.length; i++) {
-            double distance = units.get(i).begins - (i == 0 ? lowest : units.get(i - 1).ends);
+            double distance = units.get(i).begins - (i == 0 ? lowest : units.get(i - 1).ends + lowered[i - 1] - lowered[i]);
             gives[i] = GIVES * Math.max(0, distance - Math.max(1.05 * leading, 1.15 * units.get(i).size));
             spare += gives[i];
         }
@@ -151,9 +154,20 @@ final class LowerLines {
         }
         drawings.move(drawn);
         if (stays == 0) return lowest;
+        carried = lowered[stays - 1];
         reached = units.get(stays - 1).ends;
         bottom = Math.max(bottom, Math.max(reached, reached + by - given));
         return reached + by - given;
+    }
+
+    /** How much lower each stands for changes further up; what is drawn alone went with what is above it. */
+    private double[] lowered(List<LoweredUnit> units) {
+        double[] lowered = new double[units.size()];
+        for (int i = 0; i < lowered.length; i++) {
+            List<ShownGlyph> marks = units.get(i).marks;
+            lowered[i] = marks.isEmpty() ? i == 0 ? 0 : lowered[i - 1] : marks.stream().mapToDouble(changes::lowered).max().orElse(0);
+        }
+        return lowered;
     }
 
     /**
@@ -376,7 +390,7 @@ final class LowerLines {
     void refuseObstacles(Passage passage, List<ShownGlyph> last, double from, double to, double lowest, double up, double leading) throws Refused {
         double size = last.isEmpty() ? 10 : last.get(0).glyph().size();
         double reach = Math.max(lowest, bottom);
-        double already = last.isEmpty() ? 0 : changes.lowered(last.get(0));
+        double already = last.isEmpty() ? 0 : Double.isNaN(carried) ? changes.lowered(last.get(0)) : carried;
         if (lowest + already > most(passage) + longer(passage, leading)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
         // What ends no lower than it did is as near to what stands below as it was.
         double foot = reach + LEAST_BELOW * size + (reach > stood + 0.1 ? AWAY * leading : -LEAST_BELOW * size);

@@ -213,6 +213,24 @@ class FreshParagraphsTest {
         assertThat(lines(made.receipt().file(), 1)).hasSize(42);
     }
 
+    /** Each of two has room by itself, both have not: what goes down for both goes over, though a rule is the last that the page shows. */
+    @Test void twoOnAPageAreCountedTogether() throws IOException {
+        StringBuilder full = new StringBuilder(heading(770, "Tickets") + text(748, TEXT) + heading(690, "Dogs") + text(668, TEXT));
+        for (int y = 610; y > 140; y -= 50) full.append(text(y, TEXT));
+        StringBuilder next = new StringBuilder(text(770, TEXT.subList(1, 3)));
+        for (int y = 736; y > 90; y -= 50) next.append(text(y, TEXT));
+        file(full + "1 w 72 126 m 300 126 l S\n", next.toString(), text(770, TEXT.subList(0, 2)) + heading(700, "The end"));
+        Document now = behind(behind(taken.document(), "Tickets", NEW), "Dogs", NEW.replace("Children", "Puppies"));
+        Made made = made(now);
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        List<Line> first = lines(made.receipt().file(), 1);
+        assertThat(said(first)).contains("Tickets " + NEW, "Dogs Puppies travel");
+        String all = said(first) + said(lines(made.receipt().file(), 2)) + said(lines(made.receipt().file(), 3));
+        String before = said(lines(source, 1)) + said(lines(source, 2)) + said(lines(source, 3));
+        assertThat(all.replace(" ", "")).hasSize(before.replace(" ", "").length() + 2 * NEW.replace(" ", "").length() - 1);
+        for (int i = 1; i < first.size(); i++) assertThat(first.get(i).baseline() - first.get(i - 1).baseline()).isGreaterThan(12.5);
+    }
+
     /** A word in another font is set in its place, its line around it. */
     @Test void aWordGetsAnotherFont() throws IOException {
         Made made = new CorrectedFile(root).dress(source, "islands", look -> look.with(TextProperty.FAMILY, "Helvetica").with(TextProperty.BOLD, true));
