@@ -15,6 +15,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Table;
+import app.decant.layout.PagedDocument;
 import app.decant.publish.Order;
 import app.decant.publish.Recipe;
 import java.io.IOException;
@@ -112,6 +113,31 @@ class LinesAndBlocksTest {
         assertThat(blocks).filteredOn(block -> block instanceof Table).singleElement().satisfies(one -> assertThat(cells(one)).containsExactly(
                 List.of("Pier 0", "Boats to Skerra and the islands"), List.of("Pier 1", "Boats to Skerra and the islands"), List.of("Pier 2", "None"),
                 List.of("Pier 3", "None")));
+    }
+
+    /** Where a table goes on on another page, its columns may stand apart there only: they are as wide as there, and its text takes the pages that it took. */
+    @Test void aColumnMayStandApartOnTheSecondPageOnly() throws IOException {
+        List<Table.Row> rows = new ArrayList<>();
+        String words = "The harbour office opens at eight in the morning, and in summer at seven already, whatever the tide is. ".repeat(2).strip();
+        for (int i = 0; i < 40; i++) {
+            List<Table.Cell> cells = new ArrayList<>();
+            cells.add(new Table.Cell(0, 1, 1, Look.PLAIN, List.of(Paragraph.of(i + "."))));
+            if (i < 30) cells.add(new Table.Cell(1, 2, 1, Look.PLAIN, List.of(Paragraph.of(words))));
+            else cells.add(new Table.Cell(1, 1, 1, Look.PLAIN, List.of(Paragraph.of("(i)"))));
+            if (i >= 30) cells.add(new Table.Cell(2, 1, 1, Look.PLAIN, List.of(Paragraph.of(words))));
+            rows.add(new Table.Row(Look.PLAIN, cells));
+        }
+        Table table = new Table(Look.PLAIN, List.of(50.0, 40.0, 330.0), rows);
+        Document document = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(table, Paragraph.of("After")))));
+        Path file = root.resolve("pages.pdf");
+        PagedDocument laid = Decant.layOut(document);
+        Decant.publish(new Order(laid, Recipe.PLAIN), file, Progress.SILENT);
+        Document back = Decant.open(file).document();
+        Table found = (Table) back.blocks().stream().filter(Table.class::isInstance).findFirst().orElseThrow();
+        assertThat(found.columns()).hasSize(3);
+        assertThat(found.columns().get(1)).isBetween(15.0, 45.0);
+        assertThat(found.columns().get(2)).isGreaterThan(280);
+        assertThat(Decant.layOut(back).count()).isEqualTo(laid.count());
     }
 
     /** A bibliography: lines hang further in than the numbers, not as far as the text after these; one begins with a name's first letter. */

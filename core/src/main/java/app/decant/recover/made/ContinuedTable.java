@@ -25,6 +25,29 @@ final class ContinuedTable {
         if (again) rows.set(0, new Table.Row(rows.get(0).look().with(TableProperty.HEADER_ROW, true), rows.get(0).cells()));
         for (int r = again ? 1 : 0; r < below.rows().size(); r++)
             rows.add(new Table.Row(below.rows().get(r).look().without(TableProperty.HEADER_ROW), below.rows().get(r).cells()));
-        return new Table(above.look(), above.columns(), rows);
+        return new Table(above.look(), columns(above, below), rows);
+    }
+
+    /** The widths of columns: an edge at which no cell above begins is where the part below has it, where one begins there. */
+    private static List<Double> columns(Table above, Table below) {
+        List<Double> widths = new ArrayList<>();
+        double edge = 0;
+        double here = 0;
+        double there = 0;
+        for (int i = 1; i <= above.columns().size(); i++) {
+            here += above.columns().get(i - 1);
+            there += below.columns().get(i - 1);
+            boolean last = i == above.columns().size();
+            double next = last ? Math.max(here, edge + 1) : !begins(above, i) && begins(below, i) ? there : here;
+            // Parts that contradict each other are as the first.
+            if (next <= edge) return above.columns();
+            widths.add(BlockMaker.rounded(next - edge));
+            edge = next;
+        }
+        return widths;
+    }
+
+    private static boolean begins(Table table, int column) {
+        return table.rows().stream().flatMap(row -> row.cells().stream()).anyMatch(cell -> cell.column() == column);
     }
 }
