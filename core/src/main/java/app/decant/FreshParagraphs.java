@@ -304,10 +304,8 @@ final class FreshParagraphs {
 
     private double leading(int stop, Kind kind) {
         for (int i : around(stop)) {
-            if (!isText(i) || lines(i).size() < 2 || !kind(i).isOf(kind)) continue;
-            Provenance.Line first = lines(i).get(0);
-            Provenance.Line second = lines(i).get(1);
-            if (first.page() == second.page() && second.baseline() > first.baseline() + 0.5 * first.size()) return second.baseline() - first.baseline();
+            double leading = isText(i) && kind(i).isOf(kind) ? StandingPassages.leading(lines(i)) : 0;
+            if (leading > 0) return leading;
         }
         LineSpacing spacing = kind.look.get(ParagraphProperty.LINE_SPACING, LineSpacing.SINGLE);
         return switch (spacing.rule()) {

@@ -212,11 +212,11 @@ final class StandingPassages {
         double gap = beside == null ? 0 : beside.gap();
         for (int i = from; i < to && gap == 0; i++) gap = gap(i);
         if (gap == 0) gap = gap(from - 1);
-        for (int i = from; i < to && leading == 0; i++) leading = leading(paragraph(i));
+        for (int i = from; i < to && leading == 0; i++) leading = leading(provenance.of(paragraph(i)));
         for (int i = 0; i < walk.stops().size() && (leading == 0 || gap == 0); i++) {
             Paragraph one = paragraph(i);
             if (!one.style().equals(like.style()) || provenance.of(one).isEmpty() || Math.abs(size(one) - size(like)) > 0.1) continue;
-            if (leading == 0) leading = leading(one);
+            if (leading == 0) leading = leading(provenance.of(one));
             if (gap == 0) gap = gap(i);
         }
         double room = cascade.paragraph(like).get(ParagraphProperty.SPACE_AFTER, 0.0) + cascade.paragraph(like).get(ParagraphProperty.SPACE_BEFORE, 0.0);
@@ -228,8 +228,7 @@ final class StandingPassages {
     private double size(Paragraph paragraph) { return provenance.of(paragraph).get(0).size(); }
 
     /** From baseline to baseline within a paragraph, in points; 0 where it has but one line. */
-    private double leading(Paragraph paragraph) {
-        List<Provenance.Line> lines = provenance.of(paragraph);
+    static double leading(List<Provenance.Line> lines) {
         for (int i = 1; i < lines.size(); i++) {
             double down = lines.get(i).baseline() - lines.get(i - 1).baseline();
             if (lines.get(i).page() == lines.get(i - 1).page() && down > 0.5 * lines.get(i).size()) return down;

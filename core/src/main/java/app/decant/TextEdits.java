@@ -8,7 +8,6 @@ import app.decant.document.Inline;
 import app.decant.document.ListLabels;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.Picture;
 import app.decant.document.Provenance;
 import app.decant.document.Section;
@@ -171,7 +170,7 @@ final class TextEdits {
         boolean many = to - from == fresh.size();
         List<Paragraph> paragraphs = fresh.stream().map(Walk.Stop::paragraph).toList();
         if (!many && !fresh.isEmpty()) {
-            boolean one = IntStream.range(from + 1, to).allMatch(i -> isLike(walk.stops().get(from).paragraph(), walk.stops().get(i).paragraph()));
+            boolean one = IntStream.range(from + 1, to).allMatch(i -> Partners.isLike(walk.stops().get(from).paragraph(), walk.stops().get(i).paragraph()));
             if (one && part(from, to, paragraphs) || putIn(from, to, paragraphs) || !one && part(from, to, paragraphs)) return true;
         }
         for (int i = from; i < to; i++) {
@@ -319,7 +318,7 @@ final class TextEdits {
         }
         List<Paragraph> old = walk.stops().subList(first, after).stream().map(Walk.Stop::paragraph).toList();
         for (int i = first; i < after; i++) if (parted.contains(i)) return false;
-        if (!all.stream().allMatch(one -> old.stream().anyMatch(other -> isLike(other, one)))) return false;
+        if (!all.stream().allMatch(one -> old.stream().anyMatch(other -> Partners.isLike(other, one)))) return false;
         WordChange change = WordChange.between(styles, WordChange.joined(old.stream().map(TextEdits::unremarked).toList()),
                 WordChange.joined(all.stream().map(TextEdits::unremarked).toList()));
         List<Correction.Label> counted = change == null ? null : labels.of(old, all.stream().map(fresh()::label).toList());
@@ -336,8 +335,9 @@ final class TextEdits {
      */
     private boolean putIn(int from, int to, List<Paragraph> all) {
         FreshParagraphs put = new FreshParagraphs(styles, walk, provenance, labels, flow);
-        int[] partners = partners(from, to, all);
+        int[] partners = Partners.of(walk.stops().subList(from, to).stream().map(Walk.Stop::paragraph).toList(), all);
         if (partners == null) return false;
+        for (int i = 0; i < partners.length; i++) if (partners[i] >= 0) partners[i] += from;
         List<Edit> made = new ArrayList<>();
         Set<Integer> done = new HashSet<>();
         for (int i = 0, end; i < all.size(); i = end + 1) {
@@ -385,36 +385,7 @@ final class TextEdits {
                 beside.change().to());
     }
 
-    /** For each of some paragraphs which one it was, those that came being edited at most: -1 for one that is new; null where any are gone. */
-    private int[] partners(int from, int to, List<Paragraph> all) {
-        int[] partners = new int[all.size()];
-        int next = from;
-        for (int i = 0; i < partners.length; i++) {
-            boolean was = next < to && isLike(walk.stops().get(next).paragraph(), all.get(i)) && (all.size() - i == to - next || isAlike(next, all.get(i)));
-            partners[i] = was ? next++ : -1;
-        }
-        return next == to ? partners : null;
-    }
-
-    /** Whether a paragraph says mostly what it said: they begin alike, or end so. */
-    private boolean isAlike(int stop, Paragraph now) {
-        String was = walk.stops().get(stop).paragraph().text();
-        String is = now.text();
-        int most = Math.min(was.length(), is.length());
-        int begins = 0;
-        while (begins < most && was.charAt(begins) == is.charAt(begins)) begins++;
-        int ends = 0;
-        while (ends < most - begins && was.charAt(was.length() - 1 - ends) == is.charAt(is.length() - 1 - ends)) ends++;
-        return 2 * (begins + ends) >= was.length();
-    }
-
     private boolean isLike(int stop, List<Paragraph> fresh) {
-        return fresh.stream().allMatch(one -> isLike(walk.stops().get(stop).paragraph(), one));
-    }
-
-    /** Whether two are set alike, wherever they begin. */
-    private static boolean isLike(Paragraph one, Paragraph other) {
-        return one.style().equals(other.style()) && one.look().without(ParagraphProperty.PAGE_BREAK_BEFORE).equals(other.look()
-                .without(ParagraphProperty.PAGE_BREAK_BEFORE));
+        return fresh.stream().allMatch(one -> Partners.isLike(walk.stops().get(stop).paragraph(), one));
     }
 }

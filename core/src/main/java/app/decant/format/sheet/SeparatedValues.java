@@ -19,7 +19,8 @@ public record SeparatedValues(Character separator, Boolean comma, Charset letter
         if (none) throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("sheet.no-separator", separator));
     }
 
-    public SeparatedValues parted(char by) { return new SeparatedValues(by, comma, letters); }
+    /** Parted otherwise; values are others then, and tell themselves how their decimals stand. */
+    public SeparatedValues parted(char by) { return new SeparatedValues(by, null, letters); }
 
     public SeparatedValues decimals(boolean behindComma) { return new SeparatedValues(separator, behindComma, letters); }
 

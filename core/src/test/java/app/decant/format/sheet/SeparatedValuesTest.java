@@ -77,6 +77,10 @@ class SeparatedValuesTest {
         assertThat(german.separated()).isEqualTo(found.decimals(true));
         ReadWorkbook commas = SheetFormat.separated(content, SeparatedValues.AS_FOUND.parted(','), Progress.SILENT);
         assertThat(words(commas.workbook().sheets().get(0)).get(1)).containsExactly("F\u00e4hre", " Nord;1.234");
+        Content decimals = new Content("a|1,5\nb|2,5\n".getBytes(StandardCharsets.UTF_8), "fares.csv");
+        SeparatedValues misread = SheetFormat.separated(decimals, SeparatedValues.AS_FOUND.parted(','), Progress.SILENT).separated();
+        ReadWorkbook anew = SheetFormat.separated(decimals, misread.parted('|'), Progress.SILENT);
+        assertThat(anew.workbook().sheets().get(0).cell(0, 1).value()).as("decimals are found out anew").isEqualTo(new CellValue.Number(1.5));
         ReadWorkbook cyrillic = SheetFormat.separated(content, found.written(Charset.forName("windows-1251")), Progress.SILENT);
         assertThat(words(cyrillic.workbook().sheets().get(0)).get(1).get(0)).isEqualTo("F\u0434hre, Nord");
         assertThatThrownBy(() -> SeparatedValues.AS_FOUND.parted('"')).isInstanceOf(DecantException.class);

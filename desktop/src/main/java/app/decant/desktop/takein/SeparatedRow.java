@@ -55,7 +55,13 @@ final class SeparatedRow {
             @Override public T fromString(String text) { throw new UnsupportedOperationException("Nothing is typed here"); }
         });
         box.setValue(chosen);
-        box.valueProperty().addListener((observed, before, now) -> choose.accept(now));
+        box.setOnAction(event -> {
+            T now = box.getValue();
+            if (now == null || now.equals(chosen)) return;
+            // What is shown is how it was read: somebody may be asked first, and stay.
+            box.setValue(chosen);
+            choose.accept(now);
+        });
         Label label = new Label(Words.of("take." + key));
         label.setLabelFor(box);
         HBox pair = new HBox(6, label, box);
