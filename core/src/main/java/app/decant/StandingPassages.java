@@ -1,6 +1,5 @@
 package app.decant;
 
-import app.decant.document.BlockPath;
 import app.decant.document.Cascade;
 import app.decant.document.Inline;
 import app.decant.document.Look;
@@ -11,10 +10,7 @@ import app.decant.document.Walk;
 import app.decant.pdf.keep.Correction;
 import app.decant.pdf.keep.Onward;
 import java.util.ArrayList;
-import java.util.Collections;
-import java.util.Comparator;
 import java.util.HashSet;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -30,6 +26,7 @@ final class StandingPassages {
     private final Provenance provenance;
     private final StandingLabels labels;
     private final TextFlow flow;
+    private final LinesBelow below;
 
     /** @param page the index of the page that is changed */
     record Found(int page, Correction correction) { }
@@ -40,6 +37,7 @@ final class StandingPassages {
         this.cascade = cascade;
         this.walk = walk;
         this.provenance = provenance;
+        below = new LinesBelow(walk, provenance);
     }
 
     private Paragraph paragraph(int stop) { return walk.stops().get(stop).paragraph(); }
@@ -55,7 +53,7 @@ final class StandingPassages {
         int page = lines.get(0).page();
         List<List<Integer>> marks = lines.stream().map(StandingPassages::marks).toList();
         if (lines.stream().anyMatch(line -> line.page() != page) || marks.stream().anyMatch(List::isEmpty)) return null;
-        Correction.Passage passage = new Correction.Passage(marks, Set.of(), false, following(stop, lines.size(), page), provenance.foot(page), null);
+        Correction.Passage passage = new Correction.Passage(marks, Set.of(), false, below.following(stop, lines.size(), page), provenance.foot(page), null);
         int last = marks.size() - 1;
         return new Correction(passage, 0, 0, last, marks.get(last).size(), List.of(), WordChange.setting(cascade, gone),
                 WordChange.isDrawn(cascade, gone, 0));
@@ -78,7 +76,7 @@ final class StandingPassages {
         List<List<Integer>> marks = lines.stream().map(StandingPassages::marks).toList();
         if (edges == null || lines.stream().anyMatch(line -> line.page() != page) || marks.stream().anyMatch(List::isEmpty)) return null;
         Stretch own = new Stretch(stop, lines, provenance.places(one), lines.size(), 0);
-        Correction.Passage passage = new Correction.Passage(marks, own.hyphens(page), false, following(stop, lines.size(), page), provenance.foot(page), null,
+        Correction.Passage passage = new Correction.Passage(marks, own.hyphens(page), false, below.following(stop, lines.size(), page), provenance.foot(page), null,
                 Set.of(), flow.after(page), null);
         return new Found(page, Correction.between(edges, passage, set, WordChange.isDrawn(cascade, one, 0)));
     }
@@ -149,13 +147,13 @@ final class StandingPassages {
         int ends = passage.get(last).indexOf(lines.get(end[0]).marks()[end[1]]);
         if (begins < 0 || ends < 0 || first == last && ends < begins) return null;
         Stretch own = new Stretch(to - 1, lines, places, stretch[1], lastFrom);
-        List<List<Integer>> following = goesOn ? List.of() : following(to - 1, stretch[1] - lastFrom, page);
+        List<List<Integer>> following = goesOn ? List.of() : below.following(to - 1, stretch[1] - lastFrom, page);
         Correction.Parting parting = several ? parting(from, to, starts.stream().map(line -> line - skipped).toList(), fresh, beside) : null;
         Set<Integer> labelled = new HashSet<>();
         for (int i = from; i < to; i++) if (page(i) == page) labelled.addAll(labels.marks(paragraph(i)));
         Correction.Rest rest = goesOn && !several ? rest(own, page) : null;
         Correction.Passage stands = new Correction.Passage(passage, own.hyphens(page), goesOn, following, provenance.foot(page), parting,
-                labelled, onward(from, to, page), rest);
+                labelled, onward(from, to, page), rest, goesOn ? null : below.row(to - 1, page));
         Correction.Setting setting = WordChange.setting(cascade, paragraph(from));
         // What stands before the change stays where it is; on lines that fill their column, or stand in its middle, all of the line moves.
         int moves = change.from();
@@ -195,7 +193,7 @@ final class StandingPassages {
         List<Provenance.Line> lines = own.lines.subList(0, own.end).stream().filter(line -> line.page() == page).toList();
         if (lines.isEmpty() || walk.stops().get(own.stop).path().size() != 2 || lines.stream().anyMatch(line -> marks(line).isEmpty())) return null;
         boolean goesOn = own.lines.subList(0, own.end).stream().anyMatch(line -> line.page() > page);
-        List<List<Integer>> following = goesOn ? List.of() : following(own.stop, own.end - own.from, page);
+        List<List<Integer>> following = goesOn ? List.of() : below.following(own.stop, own.end - own.from, page);
         return new Correction.Rest(page, new Correction.Passage(lines.stream().map(StandingPassages::marks).toList(), own.hyphens(page), goesOn, following,
                 provenance.foot(page), null, Set.of(), flow.after(page), goesOn ? rest(own, page) : null));
     }
@@ -255,31 +253,6 @@ final class StandingPassages {
         return marks;
     }
 
-    /**
-     * What stands below a passage in its column, from above: the rest of its paragraph and the paragraphs after it, until the text goes on higher up or
-     * elsewhere; and what else of the text stands below those.
-     */
-    private List<List<Integer>> following(int stop, int rest, int page) {
-        List<Provenance.Line> lines = inOrder(stop, rest, page);
-        if (lines == null) return null;
-        List<Provenance.Line> own = provenance.of(walk.stops().get(stop).paragraph());
-        if (walk.stops().get(stop).path().size() == 2) {
-            List<Provenance.Line> column = new ArrayList<>(lines);
-            column.addAll(own.subList(0, rest));
-            double left = column.stream().mapToDouble(StandingPassages::left).min().orElseThrow();
-            double right = column.stream().mapToDouble(StandingPassages::right).max().orElseThrow();
-            double lowest = own.get(rest - 1).baseline();
-            Set<Provenance.Line> known = Collections.newSetFromMap(new IdentityHashMap<>());
-            known.addAll(column);
-            known.addAll(own);
-            for (Walk.Stop other : walk.stops())
-                for (Provenance.Line line : provenance.of(other.paragraph()))
-                    if (line.page() == page && line.baseline() > lowest && left(line) < right && right(line) > left && known.add(line)) lines.add(line);
-        }
-        lines.sort(Comparator.comparingDouble(Provenance.Line::baseline));
-        return lines.stream().map(StandingPassages::marks).toList();
-    }
-
     static double left(Provenance.Line line) {
         double left = Double.MAX_VALUE;
         for (float one : line.lefts()) left = Math.min(left, one);
@@ -290,40 +263,6 @@ final class StandingPassages {
         double right = 0;
         for (float one : line.rights()) right = Math.max(right, one);
         return right;
-    }
-
-    private List<Provenance.Line> inOrder(int stop, int rest, int page) {
-        BlockPath path = walk.stops().get(stop).path();
-        List<Provenance.Line> following = new ArrayList<>();
-        List<Provenance.Line> own = provenance.of(walk.stops().get(stop).paragraph());
-        double lowest = own.get(rest - 1).baseline();
-        for (Provenance.Line line : own.subList(rest, own.size())) {
-            if (line.page() != page || line.baseline() < lowest) return following;
-            lowest = line.baseline();
-            following.add(line);
-        }
-        // What stands below a cell is its table's matter, which does not move by itself.
-        if (path.size() > 2) return following;
-        BlockPath table = null;
-        for (int i = stop + 1; i < walk.stops().size(); i++) {
-            Walk.Stop next = walk.stops().get(i);
-            List<Provenance.Line> lines = provenance.of(next.paragraph());
-            if (lines.isEmpty()) {
-                // Pictures are seen when room is looked for.
-                if (next.paragraph().text().chars().allMatch(c -> Character.isWhitespace(c) || c == Inline.OBJECT)) continue;
-                return null;
-            }
-            BlockPath block = BlockPath.of(next.path().step(0), next.path().step(1));
-            boolean within = next.path().size() > 2 && block.equals(table);
-            table = block;
-            if (!within && lines.get(0).baseline() < lowest) return following;
-            for (Provenance.Line line : lines) {
-                if (line.page() != page) return following;
-                lowest = Math.max(lowest, line.baseline());
-                following.add(line);
-            }
-        }
-        return following;
     }
 
     /** The lines among which one stands without a break that somebody put there: from the first of them, to after the last. */

@@ -55,18 +55,19 @@ import java.util.stream.Stream;
  * how many were changed in place or set anew, and how many show anything different from before. A word is swapped for another order of its own letters, so
  * that any font has what is needed; with a number as third argument, so many words anywhere are swapped for others of the same document; with
  * {@code longer}, the longest paragraph says some of its words twice; with {@code head}, a header or footer is corrected; with {@code paragraph} or
- * {@code item}, one is put in; with {@code over}, one gets much longer; with {@code across}, one that goes on on the next page gets longer; with {@code colour}
+ * {@code item}, one is put in; with {@code cell}, the words of a table's cell say more; with {@code over}, one gets much longer; with {@code across}, one that goes on on the next page gets longer; with {@code colour}
  * or {@code size}, some words get another, with {@code underline} a line, with {@code lit} an area behind them; with {@code centred}, a paragraph of more
  * than one line is set in the middle; with {@code below}, text is put in below a heading.
  */
 public final class Corrections {
     private static final Pattern WORD = Pattern.compile("\\p{Ll}{4,12}");
     private static final Pattern SEVERAL = Pattern.compile("(?<=\\s)\\p{Ll}+( \\p{Ll}+){4,12}(?=\\s)");
+    private static final Pattern WORDS = Pattern.compile("\\p{L}+( \\p{L}+){2,12}");
     private static final int MOST_PAGES = 80;
 
     private static final Map<String, UnaryOperator<Document>> KINDS = Map.of("longer", Corrections::lengthened, "head", Corrections::headed,
             "paragraph", Corrections::parted, "item", Corrections::listed, "over", Corrections::overfull, "centred", Corrections::centred, "below",
-            Corrections::belowHeading);
+            Corrections::belowHeading, "cell", Corrections::fuller);
     private static final Map<String, UnaryOperator<Look>> LOOKS = Map.of("colour", look -> look.with(TextProperty.COLOUR, new Colour(0xB00020)), "size",
             look -> look.with(TextProperty.SIZE, 15.0), "underline", look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE), "lit",
             look -> look.with(TextProperty.HIGHLIGHT, new Colour(0xFFE040)));
@@ -238,14 +239,30 @@ public final class Corrections {
 
     /** The longest paragraph says some of its words twice: more than its line holds. */
     private static Document lengthened(Document document) {
-        Walk.Stop longest = null;
-        for (Walk.Stop stop : Walk.of(document).stops())
-            if (longest == null || stop.paragraph().text().length() > longest.paragraph().text().length()) longest = stop;
+        Walk.Stop longest = longest(document, 0);
         if (longest == null) return null;
         Matcher some = SEVERAL.matcher(longest.paragraph().text());
         if (!some.find()) return null;
         TextSelection place = TextSelection.caret(new Place(longest.path(), some.end()));
         return Typing.type(document, place, " " + some.group(), null).after();
+    }
+
+    /** The longest paragraph of a cell says its first words twice. */
+    private static Document fuller(Document document) {
+        Walk.Stop longest = longest(document, 3);
+        if (longest == null) return null;
+        Matcher some = WORDS.matcher(longest.paragraph().text());
+        if (!some.find()) return null;
+        return Typing.type(document, TextSelection.caret(new Place(longest.path(), some.end())), " " + some.group(), null).after();
+    }
+
+    private static Walk.Stop longest(Document document, int deep) {
+        Walk.Stop longest = null;
+        for (Walk.Stop stop : Walk.of(document).stops()) {
+            boolean longer = longest == null || stop.paragraph().text().length() > longest.paragraph().text().length();
+            if (longer && stop.path().size() >= deep) longest = stop;
+        }
+        return longest;
     }
 
     /** The first paragraph that goes on on the next page says some of its words on the first once more. */

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.apache.pdfbox.pdmodel.PDPage;
 
 /** A page that is being changed: what it is, and what is done to each part of it so far. */
@@ -28,6 +29,7 @@ final class ChangedPage {
     final LineRoom room;
     final Overflow overflow;
     final List<Finding> findings = new ArrayList<>();
+    private final Map<Set<Integer>, Double> grown = new HashMap<>();
 
     /** @param faces that help out where a font inside the file lacks a letter */
     ChangedPage(PDPage page, PageReader.Addressed read, FontCatalogue faces) throws IOException {
@@ -46,4 +48,9 @@ final class ChangedPage {
         room = new LineRoom(read);
         overflow = new Overflow(this);
     }
+
+    /** How much higher a row of a table is by now, in points; told by what its cells say. */
+    double grown(Set<Integer> row) { return grown.getOrDefault(row, 0.0); }
+
+    void grows(Set<Integer> row, double by) { grown.merge(row, by, Double::sum); }
 }

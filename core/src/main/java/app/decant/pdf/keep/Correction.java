@@ -92,9 +92,10 @@ public record Correction(Passage passage, int first, int from, int last, int to,
      * @param labelled  the marks among those of its lines that are labels of list items, which stand by themselves
      * @param onward    where the text of its page goes on; null where that is not known, or can take nothing
      * @param rest      where the passage itself goes on; null where it does not, or that can take nothing
+     * @param row       of the table it stands in, which grows with it; null where it stands in none, or that is not known
      */
     public record Passage(List<List<Integer>> lines, Set<Integer> hyphens, boolean goesOn, List<List<Integer>> following, double foot, Parting parting,
-            Set<Integer> labelled, Onward onward, Rest rest) {
+            Set<Integer> labelled, Onward onward, Rest rest, Row row) {
         public Passage {
             labelled = Set.copyOf(labelled);
             lines = lines.stream().map(List::copyOf).toList();
@@ -105,6 +106,12 @@ public record Correction(Passage passage, int first, int from, int last, int to,
         /** A passage without labels. */
         public Passage(List<List<Integer>> lines, Set<Integer> hyphens, boolean goesOn, List<List<Integer>> following, double foot, Parting parting) {
             this(lines, hyphens, goesOn, following, foot, parting, Set.of(), null, null);
+        }
+
+        /** A passage outside of tables. */
+        public Passage(List<List<Integer>> lines, Set<Integer> hyphens, boolean goesOn, List<List<Integer>> following, double foot, Parting parting,
+                Set<Integer> labelled, Onward onward, Rest rest) {
+            this(lines, hyphens, goesOn, following, foot, parting, labelled, onward, rest, null);
         }
 
         /** All marks of its lines. */
@@ -121,6 +128,19 @@ public record Correction(Passage passage, int first, int from, int last, int to,
      * @param page the index of the page that they are on
      */
     public record Rest(int page, Passage passage) { }
+
+    /**
+     * A row of a table.
+     *
+     * @param marks what all of its cells say
+     * @param below the lines that stand below it: the rest of the table, and what follows that, from above
+     */
+    public record Row(Set<Integer> marks, List<List<Integer>> below) {
+        public Row {
+            marks = Set.copyOf(marks);
+            below = below.stream().map(List::copyOf).toList();
+        }
+    }
 
     /**
      * How the paragraphs of a passage stand one below another.
@@ -209,7 +229,7 @@ public record Correction(Passage passage, int first, int from, int last, int to,
 
     private Correction with(Onward onward, Rest rest) {
         return new Correction(new Passage(passage.lines, passage.hyphens, passage.goesOn, passage.following, passage.foot, passage.parting, passage.labelled,
-                onward, rest), first, from, last, to, runs, set, drawnBy, edges);
+                onward, rest, passage.row), first, from, last, to, runs, set, drawnBy, edges);
     }
 
     /**
@@ -234,7 +254,7 @@ public record Correction(Passage passage, int first, int from, int last, int to,
                     new Rest(page, after));
         } else {
             own = new Passage(passage.lines.subList(begin, end), passage.hyphens, passage.goesOn, passage.following, passage.foot, null, passage.labelled,
-                    passage.onward, passage.rest);
+                    passage.onward, passage.rest, passage.row);
         }
         return new Correction(own, first - begin, from, last - begin, to, runs, set, drawnBy);
     }

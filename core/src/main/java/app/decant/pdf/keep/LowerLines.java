@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * Moves what stands below a passage down or up, line by line as it is, until a gap takes it up: no letter is set anew, each is only shown higher or lower. What
@@ -41,6 +42,8 @@ final class LowerLines {
     private static final double LEAST_BELOW = 0.25;
     /** Rules are no thicker, in points. */
     private static final double THIN = 3;
+    /** Drawings nearer to each other than this, in points, touch. */
+    private static final double TOUCH = 0.7;
     /** What of the room between paragraphs may go where a page is full. */
     private static final double GIVES = 0.45;
 
@@ -202,15 +205,11 @@ final class LowerLines {
             boolean holds = box.contains(swept);
             if (box.getMaxY() + by > read.page().height() - FOOT && holds) continue;
             try {
-                drawings.stretch(one, Math.min(height, box.getMaxY() - 0.01), by);
+                stretch(one, height, by);
             } catch (NoRoom e) {
                 if (holds || by < 0) continue;
                 throw e;
             }
-            for (int order = one.painted().from(); order < one.painted().to(); order++) moved.add(order);
-            bottom = Math.max(bottom, box.getMaxY() + Math.max(0, by));
-            left = Math.min(left, box.getMinX());
-            right = Math.max(right, box.getMaxX());
         }
         if (by < 0 && reached > 0) refuseObstacles(passage, List.of(), left, right, reached + by, -by, leading);
     }
@@ -228,9 +227,33 @@ final class LowerLines {
 
     /** Whether what is drawn in it is drawn with its words: lines under them, areas behind them. */
     private boolean isOfWords(LoweredUnit unit) {
+        Set<Integer> own = ofWords(unit.marks);
+        return unit.drawings.stream().allMatch(one -> isOf(one, own));
+    }
+
+    private Set<Integer> ofWords(List<ShownGlyph> marks) {
         Set<Integer> own = new HashSet<>();
-        for (ShownGlyph mark : unit.marks) for (WordMarkings.Marking marking : markings.of(mark)) own.add(marking.order());
-        return unit.drawings.stream().allMatch(one -> IntStream.range(one.painted().from(), one.painted().to()).allMatch(own::contains));
+        for (ShownGlyph mark : marks) for (WordMarkings.Marking marking : markings.of(mark)) own.add(marking.order());
+        return own;
+    }
+
+    private static boolean isOf(Drawing one, Set<Integer> own) {
+        return IntStream.range(one.painted().from(), one.painted().to()).allMatch(own::contains);
+    }
+
+    /** Moves lines, with what is drawn with their words, whatever stands below them. */
+    void moveAll(List<List<ShownGlyph>> lines, double by) throws Refused, IOException {
+        List<ShownGlyph> marks = lines.stream().flatMap(List::stream).toList();
+        Set<Integer> own = ofWords(marks);
+        for (ShownGlyph mark : marks) {
+            lower(mark, by);
+            moved.add(mark.glyph().order());
+        }
+        Map<Drawing, Double> drawn = new LinkedHashMap<>();
+        for (Drawing one : drawings.all(moved)) if (isOf(one, own)) drawn.put(one, by);
+        going.addAll(drawn.keySet());
+        moved.addAll(own);
+        drawings.move(drawn);
     }
 
     /** How low the last line may come to stand before what stays below it, such as notes at the foot of the page. */
@@ -285,13 +308,14 @@ final class LowerLines {
         return units;
     }
 
-    private void reach(double from, double to) {
+    /** What stands between two places of the page goes along. */
+    void reach(double from, double to) {
         left = Math.min(left, from);
         right = Math.max(right, to);
     }
 
     /** The lines below, from above. */
-    private List<List<ShownGlyph>> lines(Passage passage, List<List<ShownGlyph>> own) throws Refused {
+    List<List<ShownGlyph>> lines(Passage passage, List<List<ShownGlyph>> own) throws Refused {
         if (passage.following() == null) throw new Refused(Message.of("keep.it-is-not-known-what-stands-below"));
         List<List<ShownGlyph>> lines = new ArrayList<>(own);
         for (List<Integer> line : passage.following()) if (!line.isEmpty()) lines.add(PageRewriting.movable(line, byOrder));
@@ -301,7 +325,8 @@ final class LowerLines {
         List<List<ShownGlyph>> all = new ArrayList<>();
         for (List<ShownGlyph> line : lines) {
             // What is painted within other edges is another part of the page, such as the next of several frames, or a chart.
-            if (first != null && !line.get(0).isClippedAs(first)) continue;
+            boolean elsewhere = passage.row() == null && first != null && !line.get(0).isClippedAs(first);
+            if (elsewhere) continue;
             List<ShownGlyph> marks = rows.withSpaces(line).stream()
                     .filter(mark -> !overflow.isGiven(mark) && taken.add(mark.glyph().order())).toList();
             if (!marks.isEmpty()) all.add(marks);
@@ -312,8 +337,8 @@ final class LowerLines {
     /** What is drawn below the passage in its column, with no words on it but those that go, and above the foot of the page. */
     private List<Drawing> drawn(Passage passage, List<LoweredUnit> lines, double lowest, double leading) {
         Set<Integer> known = new HashSet<>(passage.marks());
-        double from = Double.MAX_VALUE;
-        double to = 0;
+        double from = left;
+        double to = right;
         for (int order : known) {
             ShownGlyph mark = byOrder.get(order);
             if (mark == null) continue;
@@ -329,14 +354,22 @@ final class LowerLines {
         }
         double foot = passage.foot() > 0 ? passage.foot() + LoweredUnit.BELOW * leading : read.page().height() - FOOT;
         List<Drawing> drawn = new ArrayList<>();
+        List<Drawing> beside = new ArrayList<>();
         for (Drawing one : drawings.all(known)) {
             if (changes.isUndrawn(one.painted().from())) continue;
             Rectangle2D box = one.box();
-            boolean here = box.getMinY() > lowest + LoweredUnit.BELOW * leading && box.getMaxY() < foot && box.getMaxX() > from && box.getMinX() < to;
-            if (!here || isOverNotes(box, known, leading)) continue;
+            if (box.getMinY() <= lowest + LoweredUnit.BELOW * leading || box.getMaxY() >= foot || isOverNotes(box, known, leading)) continue;
             boolean others = read.shown().stream().map(ShownGlyph::glyph)
                     .anyMatch(glyph -> !known.contains(glyph.order()) && !one.has(glyph) && isOn(glyph, box));
-            if (!others) drawn.add(one);
+            if (!others) (box.getMaxX() > from && box.getMinX() < to ? drawn : beside).add(one);
+        }
+        // The frame of a table goes along where it stands beside all of its words.
+        for (int i = 0; i < drawn.size() && !beside.isEmpty(); i++) {
+            Rectangle2D box = drawn.get(i).box();
+            List<Drawing> next = beside.stream().filter(one -> one.box().intersects(box.getX() - TOUCH, box.getY() - TOUCH, box.getWidth() + 2 * TOUCH,
+                    box.getHeight() + 2 * TOUCH)).toList();
+            drawn.addAll(next);
+            beside.removeAll(next);
         }
         return drawn;
     }
@@ -406,13 +439,78 @@ final class LowerLines {
         if (up > 0) own.addAll(passage.marks());
         top -= up;
         double l = Math.min(from, left);
-        Rectangle2D swept = new Rectangle2D.Double(l, top, Math.max(to, right) - l, Math.max(0.1, foot - top));
         for (ShownGlyph mark : last) own.add(mark.glyph().order());
+        refuseOn(new Rectangle2D.Double(l, top, Math.max(to, right) - l, Math.max(0.1, foot - top)), own);
+    }
+
+    /** What stays must not stand where something comes to stand; what lies behind all of it, such as the colour of the page, stays behind it. */
+    private void refuseOn(Rectangle2D swept, Set<Integer> own) throws NoRoom {
         for (Rectangle2D box : room.all(own)) {
-            // What lies behind all of it, such as the colour of the page, stays behind it.
-            boolean behind = box.contains(swept);
-            if (!behind && box.intersects(swept.getX(), swept.getY(), swept.getWidth(), swept.getHeight())) throw new NoRoom(
-                    Message.of("keep.something-stands-in-its-way"));
+            if (!box.contains(swept) && box.intersects(swept.getX(), swept.getY(), swept.getWidth(), swept.getHeight()))
+                throw new NoRoom(Message.of("keep.something-stands-in-its-way"));
         }
+    }
+
+    /** The same of a part of the page that something which moves with others came into; what they are does not stand in their way. */
+    void refuseOn(Passage passage, Rectangle2D swept) throws NoRoom {
+        Set<Integer> own = new HashSet<>(moved);
+        own.addAll(passage.marks());
+        own.addAll(changes.undrawn());
+        refuseOn(swept, own);
+    }
+
+    /** Whether a page has room for lines as low as this. */
+    void refuseBelow(Passage passage, double lowest, double leading) throws NoRoom {
+        if (lowest > most(passage) + longer(passage, leading)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
+    }
+
+    /** Areas and rules across words that have an edge between two heights of the page, or across what else is drawn so; but none drawn with the words. */
+    List<Rectangle2D> edged(Passage passage, List<ShownGlyph> words, double from, double to) {
+        Set<Integer> own = ofWords(words);
+        List<Rectangle2D> near = new ArrayList<>(drawings.all(passage.marks()).stream().filter(one -> !isOf(one, own)).map(Drawing::box)
+                .filter(box -> box.getWidth() > THIN && (box.getMinY() > from && box.getMinY() < to || box.getMaxY() > from && box.getMaxY() < to)).toList());
+        double begins = words.stream().mapToDouble(mark -> mark.glyph().x()).min().orElse(0);
+        double ends = words.stream().mapToDouble(mark -> mark.glyph().right()).max().orElse(0);
+        List<Rectangle2D> edged = new ArrayList<>();
+        for (boolean more = true; more;) {
+            double least = begins;
+            double most = ends;
+            List<Rectangle2D> next = near.stream().filter(box -> box.getMinX() < most + THIN && box.getMaxX() > least - THIN).toList();
+            more = !next.isEmpty();
+            near.removeAll(next);
+            edged.addAll(next);
+            for (Rectangle2D box : next) {
+                begins = Math.min(begins, box.getMinX());
+                ends = Math.max(ends, box.getMaxX());
+            }
+        }
+        return edged;
+    }
+
+    /**
+     * Makes all that is drawn across a height of the page longer, between two places: the sides of cells, and areas behind them.
+     *
+     * @param swept what comes to be between them
+     */
+    void stretchAcross(Passage passage, double height, double by, Rectangle2D swept, double leading) throws Refused, IOException {
+        Set<Integer> known = new HashSet<>(moved);
+        known.addAll(passage.marks());
+        double ends = Math.max(height, stood);
+        for (Drawing one : drawings.all(known)) {
+            Rectangle2D box = one.box();
+            boolean crosses = box.getMinY() < height && box.getMaxY() > height && box.getMinX() < swept.getMaxX() + THIN
+                    && box.getMaxX() > swept.getMinX() - THIN;
+            if (!crosses || going.contains(one) || changes.isUndrawn(one.painted().from()) || box.getMaxY() > ends + APART * leading) continue;
+            stretch(one, height, by);
+        }
+    }
+
+    private void stretch(Drawing one, double height, double by) throws Refused, IOException {
+        Rectangle2D box = one.box();
+        drawings.stretch(one, Math.min(height, box.getMaxY() - 0.01), by);
+        for (int order = one.painted().from(); order < one.painted().to(); order++) moved.add(order);
+        bottom = Math.max(bottom, box.getMaxY() + Math.max(0, by));
+        left = Math.min(left, box.getMinX());
+        right = Math.max(right, box.getMaxX());
     }
 }

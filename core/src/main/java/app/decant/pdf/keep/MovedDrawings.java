@@ -2,6 +2,7 @@ package app.decant.pdf.keep;
 
 import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
+import app.decant.pdf.keep.StretchedPath.Step;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.Ink;
 import app.decant.pdf.read.PageReader;
@@ -147,13 +148,14 @@ final class MovedDrawings {
         if (from == painted.operator() || before.equals("W") || before.equals("W*")) throw immovable();
         Rectangle2D longer = new Rectangle2D.Double(drawing.box.getX(), drawing.box.getY(), drawing.box.getWidth(), drawing.box.getHeight() + by);
         if (!isWithin(longer, painted.state().clip()) && isWithin(drawing.box, painted.state().clip())) throw immovable();
-        StretchedPath path = new StretchedPath(painted.state().place(), height, by);
+        List<Step> steps = changes.stretches(painted.from(), new Step(height, by));
+        StretchedPath path = new StretchedPath(painted.state().place(), steps);
         for (int i = from; i < painted.operator(); i++) own.putInstead(i, path.of(operators.get(i)));
         for (int order = painted.from(); order < painted.to(); order++) {
             Rectangle2D box = boxes.get(order);
             if (box == null) continue;
-            double top = box.getMinY() > height ? box.getMinY() + by : box.getMinY();
-            double bottom = box.getMaxY() > height ? box.getMaxY() + by : box.getMaxY();
+            double top = Step.moved(steps, box.getMinY());
+            double bottom = Step.moved(steps, box.getMaxY());
             changes.stretches(order, new Rectangle2D.Double(box.getX(), top, box.getWidth(), bottom - top));
         }
     }

@@ -3,6 +3,7 @@ package app.decant.pdf.keep;
 import app.decant.page.Rewritten;
 import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
+import app.decant.pdf.keep.StretchedPath.Step;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;
@@ -36,6 +37,7 @@ final class PageChanges {
     private final Map<Integer, Double> drawn = new HashMap<>();
     private final Set<Integer> undrawn = new HashSet<>();
     private final Map<Integer, Rectangle2D> stretched = new HashMap<>();
+    private final Map<Integer, List<Step>> steps = new HashMap<>();
     private final List<Rectangle2D> added = new ArrayList<>();
     private final List<Expected> expected = new ArrayList<>();
     private final List<Rewritten.Area> areas = new ArrayList<>();
@@ -91,6 +93,13 @@ final class PageChanges {
     Set<Integer> undrawn() { return undrawn; }
 
     boolean isUndrawn(int order) { return undrawn.contains(order); }
+
+    /** Of what one operator draws, a part goes along with what stands below it; all such steps so far. */
+    List<Step> stretches(int from, Step step) {
+        List<Step> all = steps.computeIfAbsent(from, key -> new ArrayList<>());
+        all.add(step);
+        return all;
+    }
 
     /** A drawing reaches as far as this now. */
     void stretches(int order, Rectangle2D box) { stretched.put(order, box); }

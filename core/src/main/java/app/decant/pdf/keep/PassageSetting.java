@@ -91,15 +91,18 @@ final class PassageSetting {
         double by = correction.isRemoval() ? gone(correction, lines) : given ? 0 : composition.lowered(composed, consumed);
         takeMarkings(correction, lines, consumed);
         LowerLines lower = new LowerLines(at);
-        double bottom = by == 0 ? lines.get(consumed - 1).baseline()
-                : lower.move(correction.passage(), lines.subList(consumed, lines.size()).stream().map(StandingLine::marks).toList(),
-                        lines.get(consumed - 1).baseline(), by, column.leading());
+        List<List<ShownGlyph>> own = lines.subList(consumed, lines.size()).stream().map(StandingLine::marks).toList();
+        double stood = lines.get(consumed - 1).baseline();
+        GrownRow row = correction.passage().row() == null || by <= 0 ? null : new GrownRow(at, lower, correction.passage(), column.leading());
+        double bottom = row != null ? row.grow(own, extent(composed), stood, by)
+                : by == 0 ? stood : lower.move(correction.passage(), own, stood, by, column.leading());
         // Where a line stood there is room for one.
-        int stays = rest < 0 && by > 0 ? stays(correction, composed, like, lower, column, lines.get(consumed - 1).baseline()) : composed.size();
+        int stays = row == null && rest < 0 && by > 0 ? stays(correction, composed, like, lower, column, stood) : composed.size();
         if (stays < composed.size()) overflow.give(correction, composed.subList(stays, composed.size()), by, like);
         double last = composed.subList(0, stays).stream().filter(line -> !line.isBlank()).mapToDouble(ComposedLine::baseline).max().orElse(0);
         double lowest = last == 0 && stays < composed.size() ? lines.get(0).baseline() : Math.max(bottom, last);
-        if (by != 0) lower.stretch(correction.passage(), lines.get(consumed - 1).baseline(), by, lowest, column.leading());
+        // A row stays as high as it is where one of its cells says less.
+        if (by != 0 && correction.passage().row() == null) lower.stretch(correction.passage(), stood, by, lowest, column.leading());
         for (StandingLine line : lines.subList(0, consumed)) {
             rows.refuseDoubled(line.marks());
             rows.refuseDoubled(line.label());
@@ -107,7 +110,7 @@ final class PassageSetting {
         double right = Math.max(column.right(), composed.stream().mapToDouble(ComposedLine::edge).max().orElse(0));
         double left = Math.min(column.left(), composed.stream().filter(line -> edges != null || line.frame() != null).mapToDouble(ComposedLine::left).min()
                 .orElse(column.left()));
-        if (by > 0) lower.refuseObstacles(correction.passage(), lines.get(consumed - 1).marks(), left, right, lowest, 0, column.leading());
+        if (by > 0 && row == null) lower.refuseObstacles(correction.passage(), lines.get(consumed - 1).marks(), left, right, lowest, 0, column.leading());
         put(correction, lines.subList(0, consumed), composed, stays, like);
         double size = like.glyph().size() * Math.max(1, composed.stream().mapToDouble(ComposedLine::share).max().orElse(1));
         double from = Math.min(left, lines.stream().mapToDouble(StandingLine::left).min().orElse(left));
@@ -118,6 +121,17 @@ final class PassageSetting {
         if (LoweredPlaces.refuses(page, read.page().turn(), lower.extent(size), touched, links.going()))
             throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         changes.touches(touched.getMinX() - 0.5 * size, touched.getMinY() - 0.6 * size, touched.getMaxX() + 0.5 * size, touched.getMaxY() + 0.4 * size);
+    }
+
+    /** Around lines, from the baseline of the first to that of the last. */
+    private static Rectangle2D extent(List<ComposedLine> lines) {
+        Rectangle2D all = null;
+        for (ComposedLine line : lines) {
+            Rectangle2D one = new Rectangle2D.Double(line.left(), line.baseline(), line.width(), 0);
+            if (all == null) all = one;
+            else all.add(one);
+        }
+        return all == null ? new Rectangle2D.Double() : all;
     }
 
     /** Lines that stand otherwise must not come to stand on what is beside them, such as a picture; the colour behind them all they may. */

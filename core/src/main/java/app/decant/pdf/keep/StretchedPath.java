@@ -6,23 +6,28 @@ import app.decant.words.Message;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.NoninvertibleTransformException;
 import java.awt.geom.Point2D;
+import java.util.List;
 import org.apache.pdfbox.cos.COSNumber;
 
-/** The operators of a path (ISO 32000-2, 8.5.2) where all its points below a height of the page are moved down by as much, up where that is below 0. */
+/** The operators of a path (ISO 32000-2, 8.5.2) where all its points below some heights of the page are moved down by as much, up where that is below 0. */
 final class StretchedPath {
     private final AffineTransform place;
     private final AffineTransform back;
-    private final double height;
-    private final double by;
+    private final List<Step> steps;
+
+    /** What is below a height of the page goes down so many points. */
+    record Step(double height, double by) {
+        /** Where a height of the page is once steps are taken, each of which is told as the page was. */
+        static double moved(List<Step> steps, double y) { return y + steps.stream().filter(step -> y > step.height).mapToDouble(Step::by).sum(); }
+    }
 
     /**
-     * @param place  from the path's own space to points from the page's top left corner
-     * @param height in such points
+     * @param place from the path's own space to points from the page's top left corner
+     * @param steps in such points
      */
-    StretchedPath(AffineTransform place, double height, double by) throws Refused {
+    StretchedPath(AffineTransform place, List<Step> steps) throws Refused {
         this.place = place;
-        this.height = height;
-        this.by = by;
+        this.steps = steps;
         try {
             back = place.createInverse();
         } catch (NoninvertibleTransformException e) {
@@ -48,7 +53,7 @@ final class StretchedPath {
 
     private String point(double x, double y) {
         Point2D at = place.transform(new Point2D.Double(x, y), null);
-        if (at.getY() > height) at.setLocation(at.getX(), at.getY() + by);
+        at.setLocation(at.getX(), Step.moved(steps, at.getY()));
         back.transform(at, at);
         return TextRewriting.number(at.getX()) + " " + TextRewriting.number(at.getY()) + " ";
     }

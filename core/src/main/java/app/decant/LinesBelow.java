@@ -1,0 +1,133 @@
+package app.decant;
+
+import app.decant.document.BlockPath;
+import app.decant.document.Inline;
+import app.decant.document.Provenance;
+import app.decant.document.Walk;
+import app.decant.pdf.keep.Correction;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Set;
+
+/** What stands below a passage of a page that may move it: in its column, in its cell, or below the row of the table that it is in. */
+final class LinesBelow {
+    /** A table's cell is so many steps from its document: section, table, row, cell, and the paragraph in it. */
+    private static final int IN_CELL = 5;
+
+    private final Walk walk;
+    private final Provenance provenance;
+
+    LinesBelow(Walk walk, Provenance provenance) {
+        this.walk = walk;
+        this.provenance = provenance;
+    }
+
+    /**
+     * What stands below a passage in its column, from above: the rest of its paragraph and the paragraphs after it, until the text goes on higher up or
+     * elsewhere; and what else of the text stands below those. Of a cell it is what else that holds.
+     *
+     * @param rest the first line of the paragraph that is not of the passage
+     * @return null where that is not known
+     */
+    List<List<Integer>> following(int stop, int rest, int page) {
+        List<Provenance.Line> own = lines(stop);
+        double lowest = own.get(rest - 1).baseline();
+        List<Provenance.Line> lines = new ArrayList<>();
+        for (Provenance.Line line : own.subList(rest, own.size())) {
+            if (line.page() != page || line.baseline() < lowest) return marks(lines);
+            lowest = line.baseline();
+            lines.add(line);
+        }
+        int size = walk.stops().get(stop).path().size();
+        if (size > 2) {
+            if (size == IN_CELL && lines.size() == own.size() - rest) addOfCell(lines, stop, page, lowest);
+            return marks(lines);
+        }
+        if (!addInOrder(lines, stop, page, lowest)) return null;
+        addBelow(lines, own.subList(0, rest), own, page, own.get(rest - 1).baseline());
+        return marks(lines);
+    }
+
+    /**
+     * The row of a table that a passage stands in, and what stands below it.
+     *
+     * @return null where it stands in none, in a table within another, or that is not known
+     */
+    Correction.Row row(int stop, int page) {
+        BlockPath path = walk.stops().get(stop).path();
+        if (path.size() != IN_CELL) return null;
+        List<Provenance.Line> row = new ArrayList<>();
+        int last = stop;
+        for (int i = 0; i < walk.stops().size(); i++) {
+            if (!walk.stops().get(i).path().startsWith(path.head(3))) continue;
+            last = i;
+            row.addAll(lines(i));
+        }
+        if (row.stream().anyMatch(line -> line.page() != page)) return null;
+        double lowest = row.stream().mapToDouble(Provenance.Line::baseline).max().orElseThrow();
+        List<Provenance.Line> lines = new ArrayList<>();
+        if (!addInOrder(lines, last, page, lowest)) return null;
+        addBelow(lines, row, row, page, lowest);
+        Set<Integer> marks = new HashSet<>();
+        for (Provenance.Line line : row) marks.addAll(StandingPassages.marks(line));
+        return new Correction.Row(marks, marks(lines));
+    }
+
+    private void addOfCell(List<Provenance.Line> lines, int stop, int page, double lowest) {
+        BlockPath cell = walk.stops().get(stop).path().head(IN_CELL - 1);
+        for (int i = stop + 1; i < walk.stops().size() && walk.stops().get(i).path().startsWith(cell); i++)
+            for (Provenance.Line line : lines(i)) if (line.page() == page && line.baseline() > lowest) lines.add(line);
+    }
+
+    /** What is read next, as long as it stands further down; false where it is not known where that is. */
+    private boolean addInOrder(List<Provenance.Line> following, int stop, int page, double from) {
+        double lowest = from;
+        BlockPath own = walk.stops().get(stop).path();
+        BlockPath table = own.size() > 2 ? own.head(2) : null;
+        for (int i = stop + 1; i < walk.stops().size(); i++) {
+            Walk.Stop next = walk.stops().get(i);
+            List<Provenance.Line> lines = lines(i);
+            if (lines.isEmpty()) {
+                // Pictures are seen when room is looked for.
+                if (next.paragraph().text().chars().allMatch(c -> Character.isWhitespace(c) || c == Inline.OBJECT)) continue;
+                return false;
+            }
+            BlockPath block = next.path().head(2);
+            boolean within = next.path().size() > 2 && block.equals(table);
+            table = block;
+            if (!within && lines.get(0).baseline() < lowest) return true;
+            for (Provenance.Line line : lines) {
+                if (line.page() != page) return true;
+                lowest = Math.max(lowest, line.baseline());
+                following.add(line);
+            }
+        }
+        return true;
+    }
+
+    /** What else stands below it in the column of some lines, whatever it is read after. */
+    private void addBelow(List<Provenance.Line> lines, List<Provenance.Line> from, List<Provenance.Line> own, int page, double lowest) {
+        List<Provenance.Line> column = new ArrayList<>(lines);
+        column.addAll(from);
+        double left = column.stream().mapToDouble(StandingPassages::left).min().orElseThrow();
+        double right = column.stream().mapToDouble(StandingPassages::right).max().orElseThrow();
+        Set<Provenance.Line> known = Collections.newSetFromMap(new IdentityHashMap<>());
+        known.addAll(column);
+        known.addAll(own);
+        for (Walk.Stop other : walk.stops())
+            for (Provenance.Line line : provenance.of(other.paragraph()))
+                if (line.page() == page && line.baseline() > lowest && StandingPassages.left(line) < right && StandingPassages.right(line) > left
+                        && known.add(line)) lines.add(line);
+    }
+
+    private List<Provenance.Line> lines(int stop) { return provenance.of(walk.stops().get(stop).paragraph()); }
+
+    private static List<List<Integer>> marks(Collection<Provenance.Line> lines) {
+        return lines.stream().sorted(Comparator.comparingDouble(Provenance.Line::baseline)).map(StandingPassages::marks).toList();
+    }
+}

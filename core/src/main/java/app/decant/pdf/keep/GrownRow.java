@@ -1,0 +1,95 @@
+package app.decant.pdf.keep;
+
+import app.decant.pdf.keep.Correction.Passage;
+import app.decant.pdf.keep.PageRewriting.Refused;
+import app.decant.pdf.read.ShownGlyph;
+import java.awt.geom.Rectangle2D;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.DoubleStream;
+
+/**
+ * A row of a table one cell of which says more than it has room for: it gets higher, the sides and areas of its cells with it, and what stands below it goes
+ * down. What its other cells say stays where it is.
+ */
+final class GrownRow {
+    /** Letters reach so far above and below their baseline, in ems. */
+    private static final double ABOVE = 0.7;
+    private static final double BELOW = 0.25;
+    /** What is drawn this much higher than the edge of the row, in points, is still its edge. */
+    private static final double EDGE = 1;
+    /** A row with more room than this below its words, in lines, has room for another; so much of it is kept. */
+    private static final double ROOMY = 1.3;
+    private static final double KEPT = 0.45;
+
+    private final ChangedPage at;
+    private final LowerLines lower;
+    private final Passage passage;
+    private final double leading;
+
+    GrownRow(ChangedPage at, LowerLines lower, Passage passage, double leading) {
+        this.at = at;
+        this.lower = lower;
+        this.passage = passage;
+        this.leading = leading;
+    }
+
+    /**
+     * Makes room for lines.
+     *
+     * @param own   the rest of the passage
+     * @param set   where its new lines stand
+     * @param stood the baseline of the last of those that they stand for
+     * @param by    how much deeper they are than these, in points
+     * @return the lowest baseline of the cell then
+     */
+    double grow(List<List<ShownGlyph>> own, Rectangle2D set, double stood, double by) throws Refused, IOException {
+        List<List<ShownGlyph>> within = lower.lines(passage, own);
+        double ends = within.stream().mapToDouble(line -> line.get(0).glyph().baseline()).max().orElse(stood);
+        lower.moveAll(within, by);
+        if (!within.isEmpty()) at.changes.pushes(set.getMinX() - 1, stood + 0.1, set.getMaxX() + 1, ends + 0.1, by);
+        double reaches = Math.max(set.getMaxY(), within.isEmpty() ? stood : ends + by);
+        List<ShownGlyph> words = passage.row().marks().stream().map(at.byOrder::get).filter(Objects::nonNull).filter(mark -> !mark.glyph().isSpace()).toList();
+        ShownGlyph lowest = words.stream().reduce((one, other) -> one.glyph().baseline() < other.glyph().baseline() ? other : one).orElseThrow();
+        double bottom = lowest.glyph().baseline();
+        double size = lowest.glyph().size();
+        double next = passage.row().below().stream().flatMap(List::stream).map(at.byOrder::get).filter(Objects::nonNull)
+                .mapToDouble(mark -> mark.glyph().baseline() - ABOVE * mark.glyph().size()).min().orElse(bottom + 2 * leading);
+        double from = bottom + 0.1 * size;
+        List<Rectangle2D> edged = lower.edged(passage, words, from, Math.max(next + EDGE, bottom + size));
+        double edge = edged.stream().flatMapToDouble(box -> DoubleStream.of(box.getMinY(), box.getMaxY())).filter(one -> one > from).min()
+                .orElse(Math.min(next, bottom + BELOW * leading + EDGE));
+        double spare = edge - bottom > ROOMY * leading ? edge - bottom - KEPT * leading : 0;
+        double grows = reaches - bottom - spare - at.grown(passage.row().marks());
+        if (grows > 0.1) {
+            for (Rectangle2D box : edged) lower.reach(box.getMinX(), box.getMaxX());
+            grow(words, edge - EDGE, grows);
+        }
+        // What is below the edge of the row went down as far as it has grown.
+        double begins = stood + BELOW * size;
+        double until = Math.min(reaches + BELOW * size, edge - EDGE);
+        lower.refuseOn(passage, new Rectangle2D.Double(set.getX(), begins, set.getWidth(), Math.max(0.1, until - begins)));
+        return reaches;
+    }
+
+    private void grow(List<ShownGlyph> words, double height, double by) throws Refused, IOException {
+        at.grows(passage.row().marks(), by);
+        Set<Integer> row = passage.row().marks();
+        List<List<Integer>> lines = new ArrayList<>(passage.lines());
+        lines.add(List.copyOf(row));
+        Passage whole = new Passage(lines, passage.hyphens(), false, passage.row().below(), passage.foot(), null, Set.of(), null, null, passage.row());
+        double from = words.stream().mapToDouble(mark -> mark.glyph().x()).min().orElseThrow();
+        double to = words.stream().mapToDouble(mark -> mark.glyph().right()).max().orElseThrow();
+        double end = lower.move(whole, List.of(), height - LoweredUnit.BELOW * leading, by, leading);
+        from = Math.min(from, lower.left());
+        to = Math.max(to, lower.right());
+        Rectangle2D swept = new Rectangle2D.Double(from, height, to - from, Math.max(by, end - height));
+        lower.stretchAcross(whole, height, by, swept, leading);
+        double reach = Math.max(height + by, lower.bottom());
+        lower.refuseBelow(passage, Math.max(end, height + by), leading);
+        lower.refuseOn(whole, new Rectangle2D.Double(from, height, to - from, reach + BELOW * leading - height));
+    }
+}
