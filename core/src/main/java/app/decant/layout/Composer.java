@@ -224,20 +224,25 @@ final class Composer {
     /** @param hung whether objects that hang on its paragraphs are in their strips, where they know nothing of the page */
     List<Strip> stack(List<? extends Block> source, Look table, double width, boolean hung) {
         List<Block> blocks = flattened(source);
+        boolean floats = hung && blocks.stream().anyMatch(Composer::hasFloats);
+        StackedFloats hanging = floats ? new StackedFloats(this, table, width) : null;
         List<Strip> strips = new ArrayList<>();
         for (int i = 0; i < blocks.size(); i++) {
             Block previous = i > 0 ? blocks.get(i - 1) : null;
             Block next = i + 1 < blocks.size() ? blocks.get(i + 1) : null;
-            strips.addAll(strips(blocks.get(i), previous, next, table, width, hung));
+            List<Strip> own = strips(blocks.get(i), previous, next, table, width);
+            if (floats && blocks.get(i) instanceof Paragraph paragraph) own = hanging.around(paragraph, own, previous, next, Strip.height(strips));
+            strips.addAll(own);
         }
-        return strips;
+        return floats ? hanging.holding(strips) : strips;
     }
 
-    private List<Strip> strips(Block block, Block previous, Block next, Look table, double width, boolean hung) {
-        if (block instanceof Paragraph paragraph) {
-            List<Strip> strips = strips(paragraph, set(paragraph, table, width), previous, next, table, width);
-            return hung ? withFloats(paragraph, strips, width) : strips;
-        }
+    private static boolean hasFloats(Block block) {
+        return block instanceof Paragraph paragraph && paragraph.inlines().stream().anyMatch(inline -> inline instanceof Inline.Floating);
+    }
+
+    private List<Strip> strips(Block block, Block previous, Block next, Look table, double width) {
+        if (block instanceof Paragraph paragraph) return strips(paragraph, set(paragraph, table, width), previous, next, table, width);
         if (block instanceof Table inner) return new TableSetter(this, inner, width, width + INNER_REACH).strips();
         if (block instanceof OpaqueBlock opaque && opaque.opaque().likeness() != null) return List.of(likeness(opaque));
         return List.of();
@@ -246,22 +251,6 @@ final class Composer {
     static Strip likeness(OpaqueBlock block) {
         return new Strip(0, block.opaque().likeness().height(), 0, List.of(new Item.PictureItem(block.opaque().likeness(), 0, 0)), List.of(), false, 0,
                 Line.Break.NONE, null);
-    }
-
-    /** In a stack floating objects stand where they say, and text does not run round them. */
-    private List<Strip> withFloats(Paragraph paragraph, List<Strip> strips, double width) {
-        List<Item> floats = new ArrayList<>();
-        for (Inline inline : paragraph.inlines()) {
-            if (inline instanceof Inline.Floating floating) floats.addAll(Floats.inStack(this, floating, width));
-        }
-        if (floats.isEmpty() || strips.isEmpty()) return strips;
-        List<Strip> result = new ArrayList<>(strips);
-        Strip first = strips.get(0);
-        List<Item> items = new ArrayList<>(floats);
-        items.addAll(first.items());
-        result.set(0, new Strip(first.before(), first.height(), first.after(), items, first.notes(), first.glued(), first.offset(), first.line(),
-                first.owner()));
-        return result;
     }
 
     /** Contents lists opened up into their entries. */

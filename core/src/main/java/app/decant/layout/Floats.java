@@ -20,6 +20,9 @@ final class Floats {
 
     /** A floating object in its place; x and y from the page's corner. */
     record Placed(Inline.Floating source, double x, double y, double width, double height, List<Item> items) {
+        /** The same told from further up; its items are as they were. */
+        Placed lower(double by) { return new Placed(source, x, y + by, width, height, items); }
+
         boolean pushes() { return source.anchor().wrap() != Anchor.Wrap.NONE; }
 
         /** Whether it stands where lines above its own paragraph are. The room it wants around it counts only where it does not hang on that paragraph. */
@@ -80,10 +83,10 @@ final class Floats {
         return new Placed(floating, x, y, width, height, moved);
     }
 
-    /** The items of an object anchored inside a cell, note or frame, from the paragraph's top left corner. */
-    static List<Item> inStack(Composer composer, Inline.Floating floating, double width) {
+    /** An object anchored inside a cell, note or frame; its place and its items from the paragraph's top left corner. */
+    static Placed inStack(Composer composer, Inline.Floating floating, double width) {
         List<Item> items = new ArrayList<>();
-        items(composer, floating, items);
+        double height = items(composer, floating, items);
         Anchor.Horizontal across = floating.anchor().horizontal();
         double own = floating.content().width();
         double x = across.alignment() == null ? across.offset() : switch (across.alignment()) {
@@ -94,7 +97,7 @@ final class Floats {
         boolean fromParagraph = floating.anchor().vertical().from() == Anchor.Vertical.From.PARAGRAPH || floating.anchor().vertical()
                 .from() == Anchor.Vertical.From.LINE;
         double y = floating.anchor().vertical().alignment() == null && fromParagraph ? floating.anchor().vertical().offset() : 0;
-        return items.stream().map(item -> item.moved(x, y)).toList();
+        return new Placed(floating, x, y, own, height, items.stream().map(item -> item.moved(x, y)).toList());
     }
 
     /** Adds the object's items from its own corner and tells its height. */

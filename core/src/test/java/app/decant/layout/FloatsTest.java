@@ -11,7 +11,9 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.Picture;
+import app.decant.document.Table;
 import app.decant.document.TableProperty;
+import app.decant.document.TextBox;
 import app.decant.font.FontCatalogue;
 import app.decant.page.Item;
 import app.decant.page.Page;
@@ -42,15 +44,55 @@ class FloatsTest {
         for (int i = 0; i < pages.count(); i++) {
             Page page = pages.page(i);
             List<Rectangle2D> objects = objects(page);
-            for (Item.LineItem line : page.lines()) {
-                for (Piece piece : line.line().pieces()) {
-                    Rectangle2D letters = new Rectangle2D.Double(line.left() + piece.x(), line.baseline() - 5, Math.max(0, piece.width() - 4), 5);
-                    if (piece instanceof Piece.Glyphs glyphs && !glyphs.text().isBlank())
-                        assertThat(objects).as("page %d: %s", i + 1, glyphs.text()).noneMatch(object -> object.intersects(letters));
-                }
-            }
+            noLetterIsOn(page, objects);
             for (Rectangle2D object : objects) assertThat(object.getMaxY()).isLessThanOrEqualTo(page.height() + 0.01);
         }
+    }
+
+    private static void noLetterIsOn(Page page, List<Rectangle2D> objects) {
+        for (Item.LineItem line : page.lines()) {
+            for (Piece piece : line.line().pieces()) {
+                Rectangle2D letters = new Rectangle2D.Double(line.left() + piece.x(), line.baseline() - 5, Math.max(0, piece.width() - 4), 5);
+                if (piece instanceof Piece.Glyphs glyphs && !glyphs.text().isBlank())
+                    assertThat(objects).as("page %d: %s", page.index() + 1, glyphs.text()).noneMatch(object -> object.intersects(letters));
+            }
+        }
+    }
+
+    /** In a cell too, lines run round what hangs there, be it of the paragraph before; and the row holds a box of text that reaches further down. */
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+    void linesOfACellRunRoundWhatHangsInIt(long seed) {
+        Random random = new Random(seed);
+        List<Block> cell = new ArrayList<>();
+        for (int i = 0; i < 4; i++) {
+            Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, null, random.nextInt(40)),
+                    new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0), random.nextBoolean() ? Anchor.Wrap.SQUARE : Anchor.Wrap.TOP_AND_BOTTOM,
+                    AWAY, false);
+            cell.add(with(Paragraph.of("ferry and pier ".repeat(6).trim()), anchor, 30 + random.nextInt(120), 20 + random.nextInt(80)));
+            cell.add(Paragraph.of("tide ".repeat(40).trim()));
+        }
+        Anchor last = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, null, 0), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0),
+                Anchor.Wrap.SQUARE, AWAY, false);
+        TextBox box = new TextBox(List.of(Paragraph.of("boxed ".repeat(20).trim())), 60, 20, true, TableProperty.Insets.NONE, null, null);
+        cell.add(Paragraph.of("end").withInlines(List.of(new Inline.Floating(last, box, Look.PLAIN))));
+        Table table = new Table(Look.PLAIN, List.of(220.0, 220.0), List.of(new Table.Row(Look.PLAIN, List.of(new Table.Cell(0, 1, 1, Look.PLAIN, cell),
+                new Table.Cell(1, 1, 1, Look.PLAIN, List.of(Paragraph.of("beside"))))), new Table.Row(Look.PLAIN, List.of(new Table.Cell(0, 1, 1, Look.PLAIN,
+                        List.of(Paragraph.of("below")))))));
+        Page page = Layout.of(Sample.of(List.of(table)), FontCatalogue.shipped()).page(0);
+        assertThat(objects(page)).hasSize(4);
+        noLetterIsOn(page, objects(page));
+        assertThat(baseline(page, "below")).isGreaterThan(baseline(page, "boxed"));
+    }
+
+    private static double baseline(Page page, String word) {
+        double lowest = 0;
+        for (Item item : page.text()) {
+            if (item instanceof Item.LineItem line && line.line().pieces().stream().anyMatch(piece -> piece instanceof Piece.Glyphs one
+                    && one.text().contains(word))) lowest = Math.max(lowest, line.baseline());
+        }
+        assertThat(lowest).as(word).isPositive();
+        return lowest;
     }
 
     /** The wider of two sides is written on; a strip narrower than an inch is left free; above and below only, where that is asked. */
