@@ -10,7 +10,7 @@ import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Standard;
 import app.decant.pdf.check.StandardCheck;
 import app.decant.pdf.keep.KeptWriter;
-import app.decant.pdf.keep.OwnPages;
+import app.decant.pdf.keep.KeptPages;
 import app.decant.pdf.mend.PageTagging;
 import app.decant.words.Message;
 import java.io.IOException;
@@ -24,22 +24,22 @@ import java.util.stream.IntStream;
 import org.slf4j.LoggerFactory;
 
 /**
- * The own pages of a PDF, held to a standard: as they are where they keep it, else repaired, as little as is enough. Whether they keep it then is found by
+ * Pages of a PDF, held to a standard: as they are where they keep it, else repaired, as little as is enough. Whether they keep it then is found by
  * writing them once and looking.
  *
  * @param pages  null where they can't keep it
  * @param broken what they break, if they can't
  */
-record HeldPages(OwnPages pages, List<Message> broken) {
+record HeldPages(KeptPages pages, List<Message> broken) {
     /**
      * Holds pages to a standard.
      *
      * @param file      they are from
      * @param structure what they hold, for a standard that wants to be told; asked only if the file does not tell it well
      */
-    static HeldPages of(Path file, OwnPages pages, Standard standard, Supplier<LogicalStructure> structure, Progress progress) {
+    static HeldPages of(Path file, KeptPages pages, Standard standard, Supplier<LogicalStructure> structure, Progress progress) {
         try {
-            boolean touched = IntStream.range(0, pages.count()).anyMatch(page -> pages.rewritten(page) != null);
+            boolean touched = IntStream.range(0, pages.count()).anyMatch(page -> !pages.isOwn(page) || pages.rewritten(page) != null);
             if (!touched && pages.claims(standard) && keeps(file, standard)) return new HeldPages(pages, List.of());
             boolean tags = standard.needsTags() && !pages.isTagged();
             Mending mending = new Mending(false, tags ? structure.get() : null);
@@ -71,7 +71,7 @@ record HeldPages(OwnPages pages, List<Message> broken) {
         }
     }
 
-    private static List<StandardCheck.Broken> tried(OwnPages pages, Standard standard, Progress progress) throws IOException {
+    private static List<StandardCheck.Broken> tried(KeptPages pages, Standard standard, Progress progress) throws IOException {
         Facts facts = pages.facts().title() == null ? pages.facts().withTitle(pages.original().orElseThrow().name()) : pages.facts();
         PdfChoices choices = new PdfChoices(IntStream.range(0, pages.count()).boxed().toList(), PdfStyle.PLAIN.with(standard), facts, Instant.EPOCH);
         Path trial = Files.createTempFile("decant", ".pdf");

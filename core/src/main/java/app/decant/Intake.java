@@ -22,6 +22,7 @@ import app.decant.page.Original;
 import app.decant.page.Pages;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Standard;
+import app.decant.pdf.keep.KeptPages;
 import app.decant.pdf.keep.OwnPages;
 import app.decant.publish.Recipe;
 import app.decant.publish.Target;
@@ -69,7 +70,7 @@ public final class Intake {
     private final Map<Recipe.Changes, Pages> settled = new EnumMap<>(Recipe.Changes.class);
 
     /** What came of holding pages to a standard, the last time. */
-    private record Held(Standard standard, OwnPages pages, HeldPages found) { }
+    private record Held(Standard standard, KeptPages pages, HeldPages found) { }
 
     /**
      * @param password that opens it, or null
@@ -227,7 +228,8 @@ public final class Intake {
     /** The file's own pages as they keep a standard; all set anew where they can't. */
     private Pages held(Pages kept, Recipe recipe, Progress progress) {
         Standard standard = recipe.style().standard();
-        if (!(kept instanceof OwnPages pages)) {
+        // Pages that were set anew among others have no place in the structure of these.
+        if (!(kept instanceof KeptPages pages) || !(kept instanceof OwnPages) && standard.needsTags()) {
             tell(Finding.changed(Message.of("open.its-pages-were-set-anew-since-4", standard.words())));
             return settled(recipe, progress);
         }

@@ -80,13 +80,23 @@ public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Rese
     }
 
     /**
-     * A marked content whose words came from another page: what they belong to, that goes on here (ISO 32000-2, 14.7.5.2).
+     * A marked content whose words came from another page, or were put in: what they belong to, that goes on here (ISO 32000-2, 14.7.5.2), or stands beside
+     * them.
      *
      * @param number of the marked content on this page
-     * @param page   the index of the page that they came from
+     * @param page   the index of the page that they came from, or of this
      * @param there  the number of the marked content there
+     * @param beside where it is a paragraph of its own beside that; null where it is a part of it
      */
-    public record Tagged(int number, int page, int there) { }
+    public record Tagged(int number, int page, int there, Beside beside) { }
+
+    /**
+     * A paragraph that is put in beside another.
+     *
+     * @param place which of them it is behind that, from 1 on, and below 0 before it
+     * @param item  whether it has a label, as items of lists have
+     */
+    public record Beside(int place, boolean item) { }
 
     /**
      * A copy of a form (ISO 32000-2, 8.10) for one call of it; other pages go on using the form itself.

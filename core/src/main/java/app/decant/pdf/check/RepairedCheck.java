@@ -40,7 +40,7 @@ final class RepairedCheck {
         List<Integer> alike = new ArrayList<>();
         StreamText reading = new StreamText();
         for (int i = 0; i < chosen.size(); i++) {
-            if (pages.rewritten(chosen.get(i)) != null) continue;
+            if (!pages.isOwn(chosen.get(i)) || pages.rewritten(chosen.get(i)) != null) continue;
             PDPage source = before.getPage(pages.ground(chosen.get(i)));
             String said = text(reading, source);
             if (said != null && !said.equals(text(reading, after.getPage(i)))) wrong++;

@@ -66,7 +66,7 @@ final class AnewPages {
     void set(List<Integer> anew, Map<Integer, PDPage> places, Progress progress) throws IOException {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         PdfStyle style = PdfStyle.PLAIN.with(PdfChoices.Bookmarks.NONE).tagged(false).with(choices.style().pictures()).with(choices.style().fonts())
-                .whole(choices.style().wholeFamilies());
+                .whole(choices.style().wholeFamilies()).with(choices.style().standard());
         PdfChoices own = new PdfChoices(anew, style, Protection.NONE, List.of(), List.of(), choices.facts(), choices.dates(), choices.addresses(),
                 choices.when());
         PdfWriter.Written written = PdfWriter.write(pages, own, bytes, progress);

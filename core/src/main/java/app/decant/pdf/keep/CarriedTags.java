@@ -26,8 +26,12 @@ final class CarriedTags {
     private static final int DEEPEST = 32;
 
     private final PDDocument pdf;
+    private final PutInElements elements;
 
-    CarriedTags(PDDocument pdf) { this.pdf = pdf; }
+    CarriedTags(PDDocument pdf) {
+        this.pdf = pdf;
+        elements = new PutInElements(pdf);
+    }
 
     /**
      * Carries them over.
@@ -47,6 +51,13 @@ final class CarriedTags {
             COSArray there = before == null ? null : contents(parents, before);
             if (there == null || one.there() >= there.size() || !(there.getObject(one.there()) instanceof COSDictionary element)) continue;
             while (here.size() <= one.number()) here.add(COSNull.NULL);
+            if (one.beside() != null) {
+                COSDictionary fresh = elements.beside(element, one.beside());
+                if (fresh == null) continue;
+                here.set(one.number(), fresh);
+                fresh.getCOSArray(COSName.K).add(contents(one.number(), page));
+                continue;
+            }
             here.set(one.number(), there.get(one.there()));
             add(element, one, before, page);
         }
@@ -109,10 +120,7 @@ final class CarriedTags {
     }
 
     private static void add(COSDictionary element, Rewritten.Tagged one, PDPage before, PDPage page) {
-        COSDictionary kid = new COSDictionary();
-        kid.setItem(COSName.TYPE, CONTENTS);
-        kid.setItem(COSName.PG, page.getCOSObject());
-        kid.setItem(COSName.MCID, COSInteger.get(one.number()));
+        COSDictionary kid = contents(one.number(), page);
         COSBase kids = element.getDictionaryObject(COSName.K);
         COSArray all = kids instanceof COSArray array ? array : new COSArray();
         if (all != kids) {
@@ -124,6 +132,14 @@ final class CarriedTags {
         // Several marked contents of one element stay in their order.
         while (after < all.size() && isOn(all.getObject(after), page)) after++;
         all.add(after, kid);
+    }
+
+    private static COSDictionary contents(int number, PDPage page) {
+        COSDictionary kid = new COSDictionary();
+        kid.setItem(COSName.TYPE, CONTENTS);
+        kid.setItem(COSName.PG, page.getCOSObject());
+        kid.setItem(COSName.MCID, COSInteger.get(number));
+        return kid;
     }
 
     private static boolean isThat(COSBase kid, int number, COSDictionary element, PDPage page) {

@@ -28,6 +28,8 @@ final class ChangedPage {
     final CarriedLinks links;
     final LineRoom room;
     final Overflow overflow;
+    final WrittenLines written;
+    final PutInLines fresh;
     final List<Finding> findings = new ArrayList<>();
     private final Map<Set<Integer>, Double> grown = new HashMap<>();
 
@@ -47,6 +49,8 @@ final class ChangedPage {
         links = new CarriedLinks(page, read, changes);
         room = new LineRoom(read);
         overflow = new Overflow(this);
+        written = new WrittenLines(this);
+        fresh = new PutInLines(this);
     }
 
     /** How much higher a row of a table is by now, in points; told by what its cells say. */

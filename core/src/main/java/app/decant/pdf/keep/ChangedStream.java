@@ -322,6 +322,16 @@ final class ChangedStream {
      * @throws PageRewriting.Refused where other coordinates hold there
      */
     void putBeside(int operator, String block) throws PageRewriting.Refused {
+        int at = beside(operator);
+        if (at < 0) throw new PageRewriting.NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
+        putBefore(at, block);
+    }
+
+    /** Whether something can be put in so. */
+    boolean takesBeside(int operator) { return beside(operator) >= 0; }
+
+    /** The operator before which it goes; -1 where other coordinates hold there. */
+    private int beside(int operator) {
         int text = operator;
         while (text >= 0 && !operators.get(text).name().equals("BT")) text--;
         List<Integer> open = new ArrayList<>();
@@ -339,8 +349,7 @@ final class ChangedStream {
                 default -> { }
             }
         }
-        if (at < 0 || moved.isEmpty() || moved.get(moved.size() - 1)) throw new PageRewriting.NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
-        putBefore(at, block);
+        return moved.isEmpty() || moved.get(moved.size() - 1) ? -1 : at;
     }
 
     /** Whether what an operator begins is seen or not as somebody switches it (8.11.3.2). */

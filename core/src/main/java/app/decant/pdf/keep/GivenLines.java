@@ -1,9 +1,11 @@
 package app.decant.pdf.keep;
 
+import app.decant.page.Rewritten;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 
 /**
  * Lines that a page has no room for, on their way to the next: letter by letter, as they looked.
@@ -56,31 +58,38 @@ public record GivenLines(int from, Onward to, List<Line> lines) implements Arriv
      * A letter.
      *
      * @param code     by which its font shows it, as hexadecimal digits
-     * @param font     the number of the font's object in the file, and its generation
+     * @param font     by which it is shown
      * @param em       its advance in the font's measure, 1 for an em
      * @param x        where it begins, in points, as are {@code width} and {@code baseline}
      * @param height   of its em
      * @param across   the width of its em
      * @param slant    how far the top of its em leans to the right
      * @param contents the number of the marked content it was of; -1 for none, -2 for what is no content of the document
+     * @param beside   where it is of a paragraph that was put in beside that; else null
      */
-    public record Letter(String text, String code, FontAddress font, double em, double x, double width, double baseline, double size, double height,
-            double across, double slant, int rgb, int contents) {
+    public record Letter(String text, String code, FontName font, double em, double x, double width, double baseline, double size, double height,
+            double across, double slant, int rgb, int contents, Rewritten.Beside beside) {
         static final int NONE = -1;
         static final int ARTIFACT = -2;
 
         /** Whether it is shown in one go with another before it. */
         boolean looksAs(Letter other) {
             return font.equals(other.font) && height == other.height && across == other.across && slant == other.slant && rgb == other.rgb
-                    && contents == other.contents && Math.abs(baseline - other.baseline) < 1e-3;
+                    && contents == other.contents && Objects.equals(beside, other.beside) && Math.abs(baseline - other.baseline) < 1e-3;
         }
 
         double right() { return x + width; }
 
-        Letter of(int other) { return new Letter(text, code, font, em, x, width, baseline, size, height, across, slant, rgb, other); }
+        Letter of(int other, Rewritten.Beside paragraph) {
+            return new Letter(text, code, font, em, x, width, baseline, size, height, across, slant, rgb, other, paragraph);
+        }
+
+        Letter by(FontName other) {
+            return new Letter(text, code, other, em, x, width, baseline, size, height, across, slant, rgb, contents, beside);
+        }
 
         Letter at(double newX, double newBaseline) {
-            return new Letter(text, code, font, em, newX, width, newBaseline, size, height, across, slant, rgb, contents);
+            return new Letter(text, code, font, em, newX, width, newBaseline, size, height, across, slant, rgb, contents, beside);
         }
     }
 
@@ -95,8 +104,14 @@ public record GivenLines(int from, Onward to, List<Line> lines) implements Arriv
         Rectangle2D box() { return new Rectangle2D.Double(x, y, width, height); }
     }
 
-    /** The object of a font (ISO 32000-2, 7.3.10). */
-    public record FontAddress(long number, int generation) { }
+    /** How a font is told. */
+    public sealed interface FontName permits FontAddress, FontResource { }
+
+    /** The object of a font (ISO 32000-2, 7.3.10), which any page can have. */
+    public record FontAddress(long number, int generation) implements FontName { }
+
+    /** A font of the stream that letters are written into, by its name as that writes it. */
+    public record FontResource(String name) implements FontName { }
 
     /** The same lines where they come to stand: the first on a baseline, the others below it as they were. */
     List<Line> standing(double first) {

@@ -164,11 +164,12 @@ public final class KeptWriter {
 
     /** Pages that say something else in some places: a stream of their own instead of what they share. */
     private void rewrite(PDDocument pdf) throws IOException {
+        CarriedTags tags = new CarriedTags(pdf);
         for (int i = 0; i < choices.pages().size(); i++) {
             Rewritten rewritten = pages.rewritten(choices.pages().get(i));
             if (rewritten == null) continue;
             put(rewritten, pdf, pdf.getPage(i));
-            if (!rewritten.tagged().isEmpty()) new CarriedTags(pdf).carry(pdf.getPage(i), rewritten.tagged(), page -> at(pdf, page));
+            if (!rewritten.tagged().isEmpty()) tags.carry(pdf.getPage(i), rewritten.tagged(), page -> at(pdf, page));
             findings.addAll(rewritten.findings());
         }
         // From the last on: what leads to a page before goes over to one where all has been moved.

@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.apache.pdfbox.pdmodel.PDPage;
 
@@ -115,7 +116,8 @@ final class Overflow {
     }
 
     /** Lines that the page has no room for go over to the next as they are set. */
-    void give(Correction correction, List<ComposedLine> lines, double by, ShownGlyph like) throws Refused, IOException {
+    void give(Correction correction, List<ComposedLine> lines, double by, ShownGlyph like, Map<ComposedLine, PutInLines.Beside> besides)
+            throws Refused, IOException {
         List<Integer> first = correction.passage().lines().get(0);
         boolean opens = correction.first() == 0 && lines.get(0).words().get(0).begins() == 0;
         if (opens && !correction.passage().onward().openers().contains(first.get(0))) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
@@ -123,21 +125,33 @@ final class Overflow {
         for (ComposedLine line : lines) {
             List<Letter> set = new ArrayList<>();
             if (line.label() != null) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
+            PutInLines.Beside beside = besides.get(line);
             for (ComposedLine.Placed one : line.places(like)) {
                 SetWord.Letter letter = one.letter();
-                boolean plain = letter.otherFont() == null && letter.marked().isEmpty()
-                        && (letter.at() < 0 || letter.text().isEmpty() || correction.drawn().get(letter.at()).isEmpty());
-                if (!plain) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
-                ShownGlyph mark = letter.like();
-                double share = letter.share() * like.glyph().size() / mark.glyph().size();
-                double em = letter.em() * like.across() / (mark.across() * share);
+                if (letter.otherFont() != null || !isPlain(correction, letter)) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
                 // What is new belongs to what it was put into, in whose letters ever it is.
-                int contents = stream.contents(letter.shown() == null ? like : mark);
-                set.add(letter(mark, letter.text(), letter.bytes(), em, one.x(), line.baseline() - letter.raised(), share, letter.rgb()).of(contents));
+                int contents = beside != null ? beside.contents() : stream.contents(letter.shown() == null ? like : letter.like());
+                set.add(set(one, line, like).of(contents, beside == null ? null : beside.paragraph()));
             }
             if (!set.isEmpty()) given.add(new Line(line.baseline(), Double.NaN, like.glyph().size() * line.share(), set));
         }
         giveFresh(given, by, correction.passage().onward());
+    }
+
+    /** Whether a letter is but that: nothing is drawn with it. */
+    static boolean isPlain(Correction correction, SetWord.Letter letter) {
+        return letter.marked().isEmpty() && (letter.at() < 0 || letter.text().isEmpty() || correction.drawn().get(letter.at()).isEmpty());
+    }
+
+    /** A letter of a line that is set anew. */
+    Letter set(ComposedLine.Placed one, ComposedLine line, ShownGlyph like) throws Refused, IOException {
+        SetWord.Letter letter = one.letter();
+        ShownGlyph mark = letter.like();
+        double share = letter.share() * like.glyph().size() / mark.glyph().size();
+        double em = letter.em() * like.across() / (mark.across() * share);
+        Letter set = letter(mark, letter.text(), letter.bytes(), em, one.x(), line.baseline() - letter.raised(), share, letter.rgb());
+        // Operands of Tf: a name and a size.
+        return letter.otherFont() == null ? set : set.by(new GivenLines.FontResource(letter.otherFont().substring(0, letter.otherFont().lastIndexOf(' '))));
     }
 
     /**
@@ -215,6 +229,6 @@ final class Overflow {
         double height = Math.sqrt(Math.max(0, size * size - like.slant() * like.slant()));
         String code = HexFormat.of().withUpperCase().formatHex(bytes);
         return new Letter(text, code, font, em, x, em * like.across() * share, baseline, size * share, height * share, like.across() * share,
-                like.slant() * share, rgb, stream.contents(like));
+                like.slant() * share, rgb, stream.contents(like), null);
     }
 }

@@ -39,7 +39,7 @@ import org.slf4j.LoggerFactory;
  * The pages of a PDF as they are. Nothing on them is read: they are counted and measured, and the file's own bookmarks, printed page numbers and facts are
  * told. They show nothing to a canvas; whoever wants to look at them paints the file.
  */
-public final class OwnPages implements Pages {
+public final class OwnPages implements KeptPages {
     private final Original original;
     private final Lettering lettering;
     private final List<Page> pages = new ArrayList<>();
@@ -146,10 +146,9 @@ public final class OwnPages implements Pages {
     }
 
     /** Whether the file tells any structure. */
-    public boolean isTagged() { return tagged; }
+    @Override public boolean isTagged() { return tagged; }
 
-    /** Whether the file says that it keeps a standard of the kind; whether that is so is another matter. */
-    public boolean claims(Standard standard) {
+    @Override public boolean claims(Standard standard) {
         return (!standard.isArchive() || claims.contains("http://www.aiim.org/pdfa/ns/id/"))
                 && (!standard.isAccessible() || claims.contains("http://www.aiim.org/pdfua/ns/id/"));
     }
@@ -163,8 +162,7 @@ public final class OwnPages implements Pages {
     /** The same with what is filled into the fields of the file's form, and noted on its pages. */
     public OwnPages of(Original addedTo) { return addedTo == original ? this : new OwnPages(this, addedTo, headings, rewritten, mending); }
 
-    /** The same repaired so that they keep a standard. */
-    public OwnPages mended(Mending wished) { return new OwnPages(this, original, headings, rewritten, wished); }
+    @Override public OwnPages mended(Mending wished) { return new OwnPages(this, original, headings, rewritten, wished); }
 
     /** The printed number of each page (ISO 32000-2, 12.4.2); counted where the file tells none. */
     static List<String> numbers(PDDocument pdf, int count) {

@@ -116,6 +116,7 @@ public final class PageRewriting {
                     : rewriting.arriving.putOnAdded(lines, others);
             if (come instanceof GivenWords words) rewriting.take(words);
             for (Correction correction : corrections) rewriting.correct(correction);
+            rewriting.at.fresh.write();
             rewriting.at.drawn.paint();
             rewriting.changes.refuseCut();
             byte[] made = rewriting.at.stream.made();
@@ -126,7 +127,7 @@ public final class PageRewriting {
     }
 
     private Rewritten rewritten(byte[] content, List<Rewritten.Given> given) {
-        return new Rewritten(content, at.stream.parts(), changes.areas(), changes.reset(), changes.pushed(), given, at.links.made(), arriving.tagged(),
+        return new Rewritten(content, at.stream.parts(), changes.areas(), changes.reset(), changes.pushed(), given, at.links.made(), at.written.tagged(),
                 changes.arrived(), at.findings);
     }
 

@@ -98,7 +98,8 @@ final class PassageSetting {
                 : by == 0 ? stood : lower.move(correction.passage(), own, stood, by, column.leading());
         // Where a line stood there is room for one.
         int stays = row == null && rest < 0 && by > 0 ? stays(correction, composed, like, lower, column, stood) : composed.size();
-        if (stays < composed.size()) overflow.give(correction, composed.subList(stays, composed.size()), by, like);
+        Map<ComposedLine, PutInLines.Beside> besides = at.fresh.of(correction, lines.get(0), composed, like);
+        if (stays < composed.size()) overflow.give(correction, composed.subList(stays, composed.size()), by, like, besides);
         double last = composed.subList(0, stays).stream().filter(line -> !line.isBlank()).mapToDouble(ComposedLine::baseline).max().orElse(0);
         double lowest = last == 0 && stays < composed.size() ? lines.get(0).baseline() : Math.max(bottom, last);
         // A row stays as high as it is where one of its cells says less.
@@ -111,7 +112,7 @@ final class PassageSetting {
         double left = Math.min(column.left(), composed.stream().filter(line -> edges != null || line.frame() != null).mapToDouble(ComposedLine::left).min()
                 .orElse(column.left()));
         if (by > 0 && row == null) lower.refuseObstacles(correction.passage(), lines.get(consumed - 1).marks(), left, right, lowest, 0, column.leading());
-        put(correction, lines.subList(0, consumed), composed, stays, like);
+        put(correction, lines.subList(0, consumed), composed, stays, like, besides);
         double size = like.glyph().size() * Math.max(1, composed.stream().mapToDouble(ComposedLine::share).max().orElse(1));
         double from = Math.min(left, lines.stream().mapToDouble(StandingLine::left).min().orElse(left));
         double to = Math.max(right, lines.stream().mapToDouble(StandingLine::right).max().orElse(right));
@@ -242,7 +243,8 @@ final class PassageSetting {
     }
 
     /** Takes the old lines out, and puts the new ones in where they began. */
-    private void put(Correction correction, List<StandingLine> lines, List<ComposedLine> all, int stays, ShownGlyph like) throws Refused, IOException {
+    private void put(Correction correction, List<StandingLine> lines, List<ComposedLine> all, int stays, ShownGlyph like,
+            Map<ComposedLine, PutInLines.Beside> besides) throws Refused, IOException {
         List<ComposedLine> composed = all.subList(0, stays);
         ShownGlyph first = lines.get(0).first();
         for (int i = 0; i < lines.size(); i++) {
@@ -257,7 +259,18 @@ final class PassageSetting {
             if (i >= until) continue;
             double begin = composed.get(i).left();
             PenPath path = new PenPath(target, like, begin, stream, letters, changes);
-            for (int j = i; j < until; j++) put(correction, composed.get(j), target, path, first);
+            for (int j = i; j < until; j++) {
+                ComposedLine line = composed.get(j);
+                if (!besides.containsKey(line)) {
+                    put(correction, line, target, path, first);
+                    continue;
+                }
+                at.fresh.take(line, besides.get(line), like, first);
+                SetWord begins = line.words().get(0);
+                if (begins.opens() >= 0) placed.letter(begins.opens(), PageRewriting.spot(line.left(), line.left(), line.baseline()), first);
+                for (ComposedLine.Placed one : line.places(like))
+                    place(one.letter(), PageRewriting.spot(one.x(), one.x() + one.width(), line.baseline()), first);
+            }
             List<TextRewriting.Insert> inserts = path.inserts();
             TextRewriting operator = stream.of(target).rewriting(target, read.shown());
             operator.insert(target.code(), inserts);

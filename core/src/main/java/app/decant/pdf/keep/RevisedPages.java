@@ -6,10 +6,12 @@ import app.decant.document.Finding;
 import app.decant.font.FontCatalogue;
 import app.decant.page.Element;
 import app.decant.page.Item;
+import app.decant.page.Mending;
 import app.decant.page.Original;
 import app.decant.page.Page;
 import app.decant.page.Pages;
 import app.decant.page.Rewritten;
+import app.decant.pdf.Standard;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -17,12 +19,13 @@ import java.util.Optional;
 import java.util.Set;
 
 /** Pages that were laid out, many of which are those of the PDF that they were taken from: only the others are set anew. */
-public final class RevisedPages implements Pages {
+public final class RevisedPages implements KeptPages {
     private final Pages laid;
     private final Original original;
     private final List<Integer> grounds;
     private final Set<Integer> own;
     private final Map<Integer, Rewritten> rewritten;
+    private final Mending mending;
 
     /**
      * @param laid    all pages as they are laid out now
@@ -31,6 +34,10 @@ public final class RevisedPages implements Pages {
      * @param rewritten those of them that say something else in some places, by their indexes
      */
     public RevisedPages(Pages laid, Original original, List<Integer> grounds, Set<Integer> own, Map<Integer, Rewritten> rewritten) {
+        this(laid, original, grounds, own, rewritten, null);
+    }
+
+    private RevisedPages(Pages laid, Original original, List<Integer> grounds, Set<Integer> own, Map<Integer, Rewritten> rewritten, Mending mending) {
         if (grounds.size() != laid.count()) throw new IllegalArgumentException("Every page stands on a page or on none");
         if (own.stream().anyMatch(page -> grounds.get(page) < 0)) throw new IllegalArgumentException("A page of its own stands on a page");
         this.laid = laid;
@@ -38,10 +45,11 @@ public final class RevisedPages implements Pages {
         this.grounds = List.copyOf(grounds);
         this.own = Set.copyOf(own);
         this.rewritten = Map.copyOf(rewritten);
+        this.mending = mending;
     }
 
     /** The same of a file whose form is filled in, or whose pages have notes. */
-    public RevisedPages of(Original addedTo) { return new RevisedPages(laid, addedTo, grounds, own, rewritten); }
+    public RevisedPages of(Original addedTo) { return new RevisedPages(laid, addedTo, grounds, own, rewritten, mending); }
 
     @Override public Optional<Original> original() { return Optional.of(original); }
     @Override public int ground(int page) { return grounds.get(page); }
@@ -55,7 +63,13 @@ public final class RevisedPages implements Pages {
     @Override public List<Finding> findings() { return laid.findings(); }
     @Override public Element structure() { return laid.structure(); }
     @Override public List<String> unplaced() { return laid.unplaced(); }
-    @Override public Pages without(Set<String> families) { return new RevisedPages(laid.without(families), original, grounds, own, rewritten); }
+    @Override public Pages without(Set<String> families) { return new RevisedPages(laid.without(families), original, grounds, own, rewritten, mending); }
+    @Override public RevisedPages mended(Mending wished) { return new RevisedPages(laid, original, grounds, own, rewritten, wished); }
+    @Override public Optional<Mending> mending() { return Optional.ofNullable(mending); }
+    /** They are no longer what the file says that they are. */
+    @Override public boolean claims(Standard standard) { return false; }
+    /** Those that were set anew are not. */
+    @Override public boolean isTagged() { return false; }
     @Override public <T> Optional<T> origin(Class<T> kind) { return laid.origin(kind); }
     @Override public Map.Entry<Integer, Double> bookmark(String name) { return laid.bookmark(name); }
     @Override public List<Item.LineItem> words(String text, String family, double size, Colour colour) { return laid.words(text, family, size, colour); }

@@ -1,0 +1,113 @@
+package app.decant.pdf.keep;
+
+import app.decant.page.Rewritten;
+import java.util.IdentityHashMap;
+import java.util.Map;
+import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+
+/** Elements of a structure (ISO 32000-2, 14.7.2) for paragraphs that are put in beside some that are there. */
+final class PutInElements {
+    /** What stands within the lines of a block (14.8.4.7). */
+    private static final Set<String> INLINE = Set.of("Span", "Link", "Reference", "Em", "Strong", "Sub", "Quote", "Code", "Note", "Annot", "BibEntry", "FENote");
+    private static final Set<String> OF_ITEM = Set.of("Lbl", "LBody");
+    private static final int DEEPEST = 64;
+
+    private final COSDictionary roles;
+    /** Those that were put in, by what they are beside and their places there. */
+    private final Map<COSDictionary, SortedMap<Integer, COSDictionary>> put = new IdentityHashMap<>();
+
+    PutInElements(PDDocument pdf) {
+        COSDictionary root = pdf.getDocumentCatalog().getCOSObject().getCOSDictionary(COSName.STRUCT_TREE_ROOT);
+        roles = root == null ? null : root.getCOSDictionary(COSName.ROLE_MAP);
+    }
+
+    /** The element of a paragraph beside what another holds, made where it is not there yet; null where that stands in no other. */
+    COSDictionary beside(COSDictionary element, Rewritten.Beside beside) {
+        COSDictionary block = element;
+        for (int i = 0; i < DEEPEST && INLINE.contains(role(block)) && parent(block) != null; i++) block = parent(block);
+        boolean inItem = OF_ITEM.contains(role(block)) && parent(block) != null && role(parent(block)).equals("LI");
+        // Words of one item may be a paragraph in its body.
+        if (!inItem && beside.item() && parent(block) != null && OF_ITEM.contains(role(parent(block)))) {
+            block = parent(block);
+            inItem = true;
+        }
+        if (inItem && beside.item()) block = parent(block);
+        SortedMap<Integer, COSDictionary> known = put.computeIfAbsent(block, key -> new TreeMap<>());
+        COSDictionary there = known.get(beside.place());
+        if (there != null) return there;
+        COSDictionary made = element(inItem && beside.item() ? "LBody" : role(block).equals("P") ? block.getNameAsString(COSName.S) : "P");
+        COSDictionary outer = made;
+        if (inItem && beside.item()) {
+            outer = element("LI");
+            hold(outer, made);
+        }
+        if (inItem && !beside.item()) {
+            made.setItem(COSName.P, block);
+            kids(block).add(made);
+        } else if (!insert(block, outer, known, beside.place())) {
+            return null;
+        }
+        known.put(beside.place(), made);
+        return made;
+    }
+
+    private boolean insert(COSDictionary block, COSDictionary made, SortedMap<Integer, COSDictionary> known, int place) {
+        COSDictionary parent = parent(block);
+        if (parent == null) return false;
+        COSArray kids = kids(parent);
+        int at = index(kids, block);
+        if (at < 0) return false;
+        int between = place > 0 ? known.subMap(1, place).size() : known.subMap(place + 1, 0).size();
+        kids.add(place > 0 ? at + 1 + between : at - between, made);
+        made.setItem(COSName.P, parent);
+        return true;
+    }
+
+    private static int index(COSArray kids, COSDictionary kid) {
+        for (int i = 0; i < kids.size(); i++) if (kids.getObject(i) == kid) return i;
+        return -1;
+    }
+
+    private static COSDictionary element(String role) {
+        COSDictionary element = new COSDictionary();
+        element.setName(COSName.TYPE, "StructElem");
+        element.setName(COSName.S, role);
+        element.setItem(COSName.K, new COSArray());
+        return element;
+    }
+
+    private static void hold(COSDictionary outer, COSDictionary inner) {
+        kids(outer).add(inner);
+        inner.setItem(COSName.P, outer);
+    }
+
+    /** What an element holds, as an array. */
+    private static COSArray kids(COSDictionary element) {
+        COSBase kids = element.getDictionaryObject(COSName.K);
+        if (kids instanceof COSArray array) return array;
+        COSArray made = new COSArray();
+        if (kids != null) made.add(element.getItem(COSName.K));
+        element.setItem(COSName.K, made);
+        return made;
+    }
+
+    private static COSDictionary parent(COSDictionary element) { return element.getCOSDictionary(COSName.P); }
+
+    /** What it is in the terms of the standard (14.7.3). */
+    private String role(COSDictionary element) {
+        String role = element.getNameAsString(COSName.S);
+        for (int i = 0; i < DEEPEST && roles != null && role != null && roles.containsKey(role); i++) {
+            String mapped = roles.getNameAsString(role);
+            if (role.equals(mapped)) break;
+            role = mapped;
+        }
+        return role == null ? "" : role;
+    }
+}
