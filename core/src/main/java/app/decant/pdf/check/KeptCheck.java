@@ -5,6 +5,7 @@ import app.decant.page.Note;
 import app.decant.page.Original;
 import app.decant.page.Pages;
 import app.decant.page.Rewritten;
+import app.decant.pdf.PageList;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfDoor;
 import app.decant.pdf.PdfStyle;
@@ -99,10 +100,12 @@ public final class KeptCheck {
         StreamText reading = new StreamText();
         Map<String, Integer> stood = new TreeMap<>();
         Map<String, Integer> stands = new TreeMap<>();
+        List<PDPage> were = PageList.of(before);
+        List<PDPage> now = PageList.of(after);
         for (int i = 0; i < count; i++) {
             int index = choices.pages().get(i);
-            PDPage made = after.getPage(i);
-            PDPage source = pages.ground(index) < 0 ? null : before.getPage(pages.ground(index));
+            PDPage made = now.get(i);
+            PDPage source = pages.ground(index) < 0 ? null : were.get(pages.ground(index));
             if (!pages.isOwn(index)) {
                 anew++;
                 if (!PdfCheck.same(reading.of(made), pages.page(index), choices)) wrong++;

@@ -2,6 +2,7 @@ package app.decant.pdf.form;
 
 import app.decant.document.DecantException;
 import app.decant.page.Original;
+import app.decant.pdf.PageList;
 import app.decant.pdf.PdfDoor;
 import app.decant.pdf.form.FileField.Choice;
 import app.decant.pdf.form.FileField.Kind;
@@ -58,11 +59,12 @@ public record FileForm(List<FileField> fields) {
     /** The same of an opened file. A field that contradicts itself is left out, and the others told. */
     public static FileForm of(PDDocument pdf) {
         Map<COSDictionary, Integer> pages = widgets(pdf);
+        List<PDPage> all = PageList.of(pdf);
         List<FileField> found = new ArrayList<>();
         for (List<PDField> alike : fields(pdf).values()) {
             try {
                 FileField one = null;
-                for (PDField field : alike) one = together(one, read(pdf, (PDTerminalField) field, pages));
+                for (PDField field : alike) one = together(one, read(all, (PDTerminalField) field, pages));
                 if (one != null) found.add(one);
             } catch (IOException | RuntimeException e) {
                 LoggerFactory.getLogger(FileForm.class).info("A field can't be read", e);
@@ -123,7 +125,7 @@ public record FileForm(List<FileField> fields) {
         return pages;
     }
 
-    private static FileField read(PDDocument pdf, PDTerminalField field, Map<COSDictionary, Integer> pages) throws IOException {
+    private static FileField read(List<PDPage> all, PDTerminalField field, Map<COSDictionary, Integer> pages) throws IOException {
         Kind kind = field instanceof PDTextField ? Kind.TEXT : field instanceof PDCheckBox ? Kind.TICK : field instanceof PDRadioButton ? Kind.CIRCLES
                 : field instanceof PDChoice ? Kind.LIST : null;
         if (kind == null) return null;
@@ -138,7 +140,7 @@ public record FileForm(List<FileField> fields) {
             if (kind == Kind.CIRCLES && state != null && choices.stream().noneMatch(choice -> choice.value().equals(state)))
                 choices.add(new Choice(state, i < exports.size() ? exports.get(i) : state));
             if (page != null && widget.getRectangle() != null && !widget.isHidden() && !widget.isNoView())
-                places.add(place(pdf.getPage(page), page, widget.getRectangle(), state));
+                places.add(place(all.get(page), page, widget.getRectangle(), state));
         }
         if (places.isEmpty()) return null;
         if (field instanceof PDChoice list) choices.addAll(choices(list));

@@ -8,6 +8,7 @@ import app.decant.page.Mending;
 import app.decant.page.Original;
 import app.decant.page.Pages;
 import app.decant.page.Rewritten;
+import app.decant.pdf.PageList;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfDoor;
 import app.decant.pdf.PdfStyle;
@@ -57,6 +58,9 @@ import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
  * wished at all, the very bytes of the file. Made for one file and thrown away; the same file and choices give the same bytes.
  */
 public final class KeptWriter {
+    /** So much of the end of a file is asked for its name, in bytes. */
+    private static final int TOLD = 1 << 16;
+
     private final Pages pages;
     private final Original original;
     private final PdfChoices choices;
@@ -230,7 +234,8 @@ public final class KeptWriter {
         List<Integer> anew = choices.pages().stream().filter(page -> !pages.isOwn(page)).toList();
         if (anew.isEmpty()) return;
         Map<Integer, PDPage> places = new HashMap<>();
-        for (int i = 0; i < choices.pages().size(); i++) places.put(choices.pages().get(i), pdf.getPage(i));
+        List<PDPage> all = PageList.of(pdf);
+        for (int i = 0; i < choices.pages().size(); i++) places.put(choices.pages().get(i), all.get(i));
         if (new PageSelection(pdf).untag(anew.stream().map(places::get).toList()))
             findings.add(Finding.changed(Message.of("keep.what-the-pages-that-were-set-anew")));
         AnewPages made = new AnewPages(pdf, pages, choices);
@@ -372,8 +377,11 @@ public final class KeptWriter {
         COSArray old = trailer.getCOSArray(COSName.ID);
         try {
             MessageDigest digest = MessageDigest.getInstance("MD5");
-            digest.update(original.bytes());
-            byte[] first = old != null && old.size() == 2 && old.getObject(0) instanceof COSString name ? name.getBytes() : digest.digest(original.bytes());
+            byte[] bytes = original.bytes();
+            byte[] first = old != null && old.size() == 2 && old.getObject(0) instanceof COSString name ? name.getBytes() : digest.digest(bytes);
+            // What stands at its end tells one state of a file from another: digesting all of a large one takes as long as writing it.
+            digest.update(bytes, Math.max(0, bytes.length - TOLD), Math.min(TOLD, bytes.length));
+            digest.update(ByteBuffer.allocate(8).putLong(bytes.length).array());
             digest.update(first);
             digest.update(ByteBuffer.allocate(8).putLong(choices.when().toEpochMilli()).array());
             COSArray names = new COSArray();

@@ -4,6 +4,7 @@ import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
 import app.decant.document.Facts;
 import app.decant.document.Link;
+import app.decant.pdf.PageList;
 import app.decant.pdf.PdfDoor;
 import app.decant.words.Message;
 import java.awt.geom.AffineTransform;
@@ -54,6 +55,7 @@ public final class SourceFile implements AutoCloseable {
 
     private final PDDocument pdf;
     private final int pages;
+    private final List<PDPage> all;
     private final FontReading.Fonts fonts = new FontReading.Fonts();
     private final PictureReader pictures = new PictureReader();
     private final Map<COSDictionary, Integer> pageNumbers = new IdentityHashMap<>();
@@ -69,8 +71,9 @@ public final class SourceFile implements AutoCloseable {
 
     private SourceFile(PDDocument pdf) {
         this.pdf = pdf;
-        this.pages = pdf.getNumberOfPages();
-        for (int i = 0; i < pages; i++) pageNumbers.putIfAbsent(pdf.getPage(i).getCOSObject(), i);
+        all = PageList.of(pdf);
+        this.pages = all.size();
+        for (int i = 0; i < pages; i++) pageNumbers.putIfAbsent(all.get(i).getCOSObject(), i);
         findHiddenLayers();
         giveFieldsTheirLooks();
     }
@@ -177,15 +180,18 @@ public final class SourceFile implements AutoCloseable {
         return new Link.Inside(name);
     }
 
+    /** A page by its index, be it put in after the file was opened. */
+    PDPage page(int index) { return index < all.size() ? all.get(index) : pdf.getPage(index); }
+
     private Target target(PDDestination destination) throws IOException {
         PDPageDestination on = destination instanceof PDNamedDestination named ? pdf.getDocumentCatalog().findNamedDestinationPage(named)
                 : destination instanceof PDPageDestination direct ? direct : null;
         if (on == null) return null;
         Integer page = on.getPage() != null ? pageNumbers.get(on.getPage().getCOSObject()) : Integer.valueOf(on.getPageNumber());
         if (page == null || page < 0 || page >= pages) return null;
-        PDRectangle box = pdf.getPage(page).getCropBox();
+        PDRectangle box = all.get(page).getCropBox();
         double up = on instanceof PDPageXYZDestination place ? place.getTop() : on instanceof PDPageFitWidthDestination fit ? fit.getTop() : -1;
-        double top = up < 0 || pdf.getPage(page).getRotation() != 0 ? 0 : new Point2D.Double(0, box.getUpperRightY() - up).getY();
+        double top = up < 0 || all.get(page).getRotation() != 0 ? 0 : new Point2D.Double(0, box.getUpperRightY() - up).getY();
         return new Target(page, Math.max(0, top));
     }
 
