@@ -121,7 +121,7 @@ final class FreshParagraphs {
     }
 
     /** What paragraphs say, each in letters of its own. */
-    private List<Correction.Run> runs(int stop, List<Paragraph> fresh) {
+    List<Correction.Run> runs(int stop, List<Paragraph> fresh) {
         List<Correction.Run> runs = new ArrayList<>();
         for (Paragraph one : fresh) {
             Look look = styles.is().paragraph(one);

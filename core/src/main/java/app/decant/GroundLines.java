@@ -49,6 +49,7 @@ final class GroundLines {
      * @param pages those that were written anew; null for the others
      */
     Map<Integer, List<Item.LineItem>> of(TextEdits.Edit edit, IntFunction<Rewritten> pages, Rewritten.Reset reset) {
+        if (edit.correction().cell() != null) return filled(edit, reset);
         List<Provenance.Line> came = new ArrayList<>();
         List<int[]> places = new ArrayList<>();
         for (Paragraph old : edit.olds()) {
@@ -75,6 +76,18 @@ final class GroundLines {
             from = to + 1;
         }
         return lines;
+    }
+
+    /** The lines of what was put into an empty cell. */
+    private static Map<Integer, List<Item.LineItem>> filled(TextEdits.Edit edit, Rewritten.Reset reset) {
+        Paragraph now = edit.nows().get(0);
+        Stand stand = new Stand(now.length(), List.of());
+        for (int i = 0; i < now.length(); i++) {
+            Rewritten.Spot spot = reset.letters().get(i);
+            if (spot != null) stand.put(i, stand.line(edit.page(), spot.baseline(), edit.correction().cell().size()), spot.left(), spot.right());
+        }
+        stand.fill(now.text());
+        return lines(now, stand, true);
     }
 
     /**

@@ -167,6 +167,10 @@ final class GroundPages {
                 if (!reset.containsKey(paragraph)) items.add(down == 0 ? line : moved(line, 0, down));
                 else if (put.put(paragraph, true) == null) items.addAll(reset.get(paragraph).getOrDefault(page, List.of()));
             }
+            // What stood nowhere, such as an empty cell, and is somewhere now.
+            reset.forEach((paragraph, some) -> {
+                if (lines.of(paragraph).isEmpty() && !put.containsKey(paragraph)) items.addAll(some.getOrDefault(page, List.of()));
+            });
             text.put(page, items);
         }
         return text;

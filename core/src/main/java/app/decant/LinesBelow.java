@@ -17,7 +17,7 @@ import java.util.Set;
 /** What stands below a passage of a page that may move it: in its column, in its cell, or below the row of the table that it is in. */
 final class LinesBelow {
     /** A table's cell is so many steps from its document: section, table, row, cell, and the paragraph in it. */
-    private static final int IN_CELL = 5;
+    static final int IN_CELL = 5;
 
     private final Walk walk;
     private final Provenance provenance;

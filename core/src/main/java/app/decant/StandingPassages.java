@@ -81,6 +81,17 @@ final class StandingPassages {
         return new Found(page, Correction.between(edges, passage, set, WordChange.isDrawn(cascade, one, 0)));
     }
 
+    /** Words for an empty cell; null where they can't be put into it. */
+    Found filled(EmptyCells.Found empty, List<Correction.Run> runs, Correction.Setting set) {
+        List<Provenance.Line> lines = provenance.of(paragraph(empty.beside()));
+        int page = lines.get(0).page();
+        Correction.Row row = below.row(empty.beside(), page);
+        List<List<Integer>> marks = lines.stream().map(StandingPassages::marks).toList();
+        if (row == null || marks.stream().anyMatch(List::isEmpty)) return null;
+        Correction.Passage passage = new Correction.Passage(marks, Set.of(), false, List.of(), provenance.foot(page), null, Set.of(), null, null, row);
+        return new Found(page, Correction.into(empty.cell(), passage, runs, set));
+    }
+
     /**
      * The marks of a stretch of paragraphs, all of it on one page; null where it is not known where they stand.
      *

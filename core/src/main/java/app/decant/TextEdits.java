@@ -47,6 +47,7 @@ final class TextEdits {
     private final StandingLabels labels;
     private final TextFlow flow;
     private final List<Edit> relabelled = new ArrayList<>();
+    private final Document before;
     private final Document now;
     private ListLabels fresh;
     /** Paragraphs as they came that are part of a change of several: no other change reaches them too. */
@@ -74,7 +75,7 @@ final class TextEdits {
         boolean isGone() { return nows.isEmpty(); }
 
         /** Whether it is what a paragraph is counted as, of which nothing of the text goes. */
-        boolean isLabel() { return from == to && !isGone() && correction.edges() == null; }
+        boolean isLabel() { return from == to && !isGone() && correction.edges() == null && correction.cell() == null; }
     }
 
     /**
@@ -102,6 +103,7 @@ final class TextEdits {
     private TextEdits(Document before, Document now, StyleChange styles, Walk walk, Provenance provenance, TextFlow flow) {
         this.styles = styles;
         Cascade cascade = styles.was();
+        this.before = before;
         this.now = now;
         labels = new StandingLabels(before, walk, provenance, cascade);
         passages = new StandingPassages(cascade, walk, provenance, labels, flow);
@@ -277,7 +279,7 @@ final class TextEdits {
 
     private boolean add(int stop, Paragraph fresh) {
         Paragraph old = walk.stops().get(stop).paragraph();
-        if (realigned(stop, old, fresh)) return true;
+        if (realigned(stop, old, fresh) || filled(stop, old, fresh)) return true;
         List<WordChange> changes = WordChange.all(styles, unremarked(old), unremarked(fresh));
         List<Edit> own = new ArrayList<>();
         for (int i = 0; changes != null && i < changes.size(); i++) {
@@ -287,6 +289,16 @@ final class TextEdits {
             own.add(new Edit(found.page(), found.correction(), List.of(old), List.of(fresh), change.from(), change.to()));
         }
         return edits.addAll(own);
+    }
+
+    /** Words for a cell that said nothing. */
+    private boolean filled(int stop, Paragraph old, Paragraph fresh) {
+        if (old.length() > 0 || fresh.text().isBlank() || !provenance.of(old).isEmpty()) return false;
+        Look look = styles.is().text(fresh, fresh.inlines().get(0).look());
+        EmptyCells.Found empty = new EmptyCells(before, styles.was(), walk, provenance).of(stop, look.get(TextProperty.SIZE, 10.0));
+        List<Correction.Run> runs = empty == null ? null : new FreshParagraphs(styles, walk, provenance, labels, flow).runs(empty.beside(), List.of(fresh));
+        StandingPassages.Found found = runs == null ? null : passages.filled(empty, runs, WordChange.setting(styles.is(), fresh));
+        return found != null && edits.add(new Edit(found.page(), found.correction(), List.of(old), List.of(fresh), 0, 0));
     }
 
     /** A paragraph that says what it said, in lines that stand otherwise; or in lines that stand as they did, though they might not elsewhere. */

@@ -55,7 +55,7 @@ import java.util.stream.Stream;
  * how many were changed in place or set anew, and how many show anything different from before. A word is swapped for another order of its own letters, so
  * that any font has what is needed; with a number as third argument, so many words anywhere are swapped for others of the same document; with
  * {@code longer}, the longest paragraph says some of its words twice; with {@code head}, a header or footer is corrected; with {@code paragraph} or
- * {@code item}, one is put in; with {@code cell}, the words of a table's cell say more; with {@code over}, one gets much longer; with {@code across}, one that goes on on the next page gets longer; with {@code colour}
+ * {@code item}, one is put in; with {@code cell}, the words of a table's cell say more; with {@code empty}, an empty one gets some; with {@code over}, one gets much longer; with {@code across}, one that goes on on the next page gets longer; with {@code colour}
  * or {@code size}, some words get another, with {@code underline} a line, with {@code lit} an area behind them; with {@code centred}, a paragraph of more
  * than one line is set in the middle; with {@code below}, text is put in below a heading.
  */
@@ -67,7 +67,7 @@ public final class Corrections {
 
     private static final Map<String, UnaryOperator<Document>> KINDS = Map.of("longer", Corrections::lengthened, "head", Corrections::headed,
             "paragraph", Corrections::parted, "item", Corrections::listed, "over", Corrections::overfull, "centred", Corrections::centred, "below",
-            Corrections::belowHeading, "cell", Corrections::fuller);
+            Corrections::belowHeading, "cell", Corrections::fuller, "empty", Corrections::filled);
     private static final Map<String, UnaryOperator<Look>> LOOKS = Map.of("colour", look -> look.with(TextProperty.COLOUR, new Colour(0xB00020)), "size",
             look -> look.with(TextProperty.SIZE, 15.0), "underline", look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE), "lit",
             look -> look.with(TextProperty.HIGHLIGHT, new Colour(0xFFE040)));
@@ -254,6 +254,17 @@ public final class Corrections {
         Matcher some = WORDS.matcher(longest.paragraph().text());
         if (!some.find()) return null;
         return Typing.type(document, TextSelection.caret(new Place(longest.path(), some.end())), " " + some.group(), null).after();
+    }
+
+    /** The first empty cell beside one that says something gets words. */
+    private static Document filled(Document document) {
+        List<Walk.Stop> stops = Walk.of(document).stops();
+        for (Walk.Stop stop : stops) {
+            boolean empty = stop.path().size() == 5 && stop.paragraph().length() == 0;
+            if (empty && stops.stream().anyMatch(other -> other.path().startsWith(stop.path().head(3)) && other.paragraph().length() > 0))
+                return Typing.type(document, TextSelection.caret(new Place(stop.path(), 0)), "555 and more", null).after();
+        }
+        return null;
     }
 
     private static Walk.Stop longest(Document document, int deep) {

@@ -95,8 +95,11 @@ public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Rese
      *
      * @param place which of them it is behind that, from 1 on, and below 0 before it
      * @param item  whether it has a label, as items of lists have
+     * @param cells how many cells of a table's row it is further on; 0 where it is in the same, or in none
      */
-    public record Beside(int place, boolean item) { }
+    public record Beside(int place, boolean item, int cells) {
+        public Beside(int place, boolean item) { this(place, item, 0); }
+    }
 
     /**
      * A copy of a form (ISO 32000-2, 8.10) for one call of it; other pages go on using the form itself.

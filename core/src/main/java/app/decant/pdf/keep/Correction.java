@@ -22,8 +22,9 @@ import java.util.stream.Collectors;
  * @param set      how the passage is set
  * @param drawnBy  whether its text tells that lines or areas are drawn with it
  * @param edges    between which all of its lines are set anew; null where they stand between those that they have
+ * @param cell     an empty cell of the row that the passage stands in, into which all is put; else null
  */
-public record Correction(Passage passage, int first, int from, int last, int to, List<Run> runs, Setting set, boolean drawnBy, Edges edges) {
+public record Correction(Passage passage, int first, int from, int last, int to, List<Run> runs, Setting set, boolean drawnBy, Edges edges, Cell cell) {
     public Correction {
         runs = List.copyOf(runs);
         boolean whole = first == 0 && from == 0 && last == 0 && to == 0;
@@ -33,13 +34,28 @@ public record Correction(Passage passage, int first, int from, int last, int to,
     }
 
     public Correction(Passage passage, int first, int from, int last, int to, List<Run> runs, Setting set, boolean drawnBy) {
-        this(passage, first, from, last, to, runs, set, drawnBy, null);
+        this(passage, first, from, last, to, runs, set, drawnBy, null, null);
     }
 
     /** A passage of which nothing goes, all lines of which stand otherwise. */
     public static Correction between(Edges edges, Passage passage, Setting set, boolean drawnBy) {
-        return new Correction(passage, 0, 0, 0, 0, List.of(), set, drawnBy, edges);
+        return new Correction(passage, 0, 0, 0, 0, List.of(), set, drawnBy, edges, null);
     }
+
+    /** Words for an empty cell beside a passage. */
+    public static Correction into(Cell cell, Passage passage, List<Run> runs, Setting set) {
+        return new Correction(passage, 0, 0, 0, 0, runs, set, false, null, cell);
+    }
+
+    /**
+     * A cell of a table that says nothing yet.
+     *
+     * @param left     between which and {@code right} its lines stand, in points, as are all of these
+     * @param baseline of the first of them
+     * @param size     of its letters
+     * @param away     how many cells further on in its row than the passage, below 0 before it
+     */
+    public record Cell(double left, double right, double baseline, double size, int away) { }
 
     /**
      * Where lines of a passage are to stand.
@@ -229,7 +245,7 @@ public record Correction(Passage passage, int first, int from, int last, int to,
 
     private Correction with(Onward onward, Rest rest) {
         return new Correction(new Passage(passage.lines, passage.hyphens, passage.goesOn, passage.following, passage.foot, passage.parting, passage.labelled,
-                onward, rest, passage.row), first, from, last, to, runs, set, drawnBy, edges);
+                onward, rest, passage.row), first, from, last, to, runs, set, drawnBy, edges, cell);
     }
 
     /**

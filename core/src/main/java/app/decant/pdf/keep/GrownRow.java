@@ -71,7 +71,7 @@ final class GrownRow {
         // What is below the edge of the row went down as far as it has grown.
         double begins = stood + BELOW * size;
         double until = Math.min(reaches + BELOW * size, edge - EDGE);
-        lower.refuseOn(passage, new Rectangle2D.Double(set.getX(), begins, set.getWidth(), Math.max(0.1, until - begins)));
+        if (until > begins) lower.refuseOn(passage, new Rectangle2D.Double(set.getX(), begins, set.getWidth(), until - begins));
         return reaches;
     }
 

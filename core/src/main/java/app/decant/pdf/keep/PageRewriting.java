@@ -144,6 +144,12 @@ public final class PageRewriting {
     }
 
     private void correct(Correction correction) throws Refused, IOException {
+        if (correction.cell() != null) {
+            PlacedAnew placed = new PlacedAnew(correction.text().length());
+            changes.resets(placed);
+            new CellFilling(at, placed).set(correction);
+            return;
+        }
         Correction wished = inColumn(correction, at);
         if (wished.isOnOneLine() && !wished.isRemoval() && wished.passage().parting() == null && wished.edges() == null) {
             try {

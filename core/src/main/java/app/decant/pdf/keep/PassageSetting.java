@@ -125,7 +125,7 @@ final class PassageSetting {
     }
 
     /** Around lines, from the baseline of the first to that of the last. */
-    private static Rectangle2D extent(List<ComposedLine> lines) {
+    static Rectangle2D extent(List<ComposedLine> lines) {
         Rectangle2D all = null;
         for (ComposedLine line : lines) {
             Rectangle2D one = new Rectangle2D.Double(line.left(), line.baseline(), line.width(), 0);

@@ -63,6 +63,13 @@ final class PassageWords {
         return words.all();
     }
 
+    /** Words that are put in where none stand. */
+    List<SetWord> fresh(Correction correction, ShownGlyph like) throws Refused, IOException {
+        SetWord.Gathering words = new SetWord.Gathering();
+        add(words, correction, like, List.of(like), like);
+        return words.all();
+    }
+
     /** A mark of a line as a letter to be set. */
     private SetWord.Letter standing(ShownGlyph mark, StandingLine line, double kerned, ShownGlyph like) throws Refused, IOException {
         boolean note = StandingLine.isNote(mark, like, line.baseline());

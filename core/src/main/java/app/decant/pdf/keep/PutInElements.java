@@ -17,6 +17,7 @@ final class PutInElements {
     /** What stands within the lines of a block (14.8.4.7). */
     private static final Set<String> INLINE = Set.of("Span", "Link", "Reference", "Em", "Strong", "Sub", "Quote", "Code", "Note", "Annot", "BibEntry", "FENote");
     private static final Set<String> OF_ITEM = Set.of("Lbl", "LBody");
+    private static final Set<String> CELLS = Set.of("TD", "TH");
     private static final int DEEPEST = 64;
 
     private final COSDictionary roles;
@@ -30,6 +31,7 @@ final class PutInElements {
 
     /** The element of a paragraph beside what another holds, made where it is not there yet; null where that stands in no other. */
     COSDictionary beside(COSDictionary element, Rewritten.Beside beside) {
+        if (beside.cells() != 0) return inCell(element, beside.cells());
         COSDictionary block = element;
         for (int i = 0; i < DEEPEST && INLINE.contains(role(block)) && parent(block) != null; i++) block = parent(block);
         boolean inItem = OF_ITEM.contains(role(block)) && parent(block) != null && role(parent(block)).equals("LI");
@@ -55,6 +57,30 @@ final class PutInElements {
             return null;
         }
         known.put(beside.place(), made);
+        return made;
+    }
+
+    /** A paragraph in another cell of the row that an element is in (14.8.4.8.3). */
+    private COSDictionary inCell(COSDictionary element, int cells) {
+        COSDictionary cell = element;
+        for (int i = 0; i < DEEPEST && cell != null && !CELLS.contains(role(cell)); i++) cell = parent(cell);
+        COSDictionary row = cell == null ? null : parent(cell);
+        if (row == null) return null;
+        SortedMap<Integer, COSDictionary> known = put.computeIfAbsent(cell, key -> new TreeMap<>());
+        COSDictionary there = known.get(cells);
+        if (there != null) return there;
+        COSArray kids = kids(row);
+        int at = index(kids, cell) + cells;
+        COSDictionary other = at >= 0 && at < kids.size() && kids.getObject(at) instanceof COSDictionary one && CELLS.contains(role(one)) ? one : null;
+        // Some writers leave out cells that say nothing.
+        if (other == null) {
+            other = element("TD");
+            other.setItem(COSName.P, row);
+            kids.add(cells > 0 ? index(kids, cell) + 1 : index(kids, cell), other);
+        }
+        COSDictionary made = element("P");
+        hold(other, made);
+        known.put(cells, made);
         return made;
     }
 

@@ -35,6 +35,8 @@ import java.util.function.Function;
 /** Makes tables of the document from grids on pages. */
 public final class TableMaker {
     private static final double MOST_PADDING = 9;
+    /** The size of letters in cells that nothing tells it of, in points. */
+    private static final double BLANK = 8;
     /** What ends this close to each other, in points, ends at one edge. */
     private static final double AT_EDGE = 1.2;
 
@@ -57,7 +59,7 @@ public final class TableMaker {
             for (TableGrid.Cell cell : grid.row(r)) cells.add(cell(grid, cell, padding));
             Look look = Look.of(TableProperty.ROW_HEIGHT, BlockMaker.rounded(grid.ys()[r + 1] - grid.ys()[r]));
             if (r < heads) look = look.with(TableProperty.HEADER_ROW, true);
-            rows.add(new Table.Row(look, cells));
+            rows.add(new Table.Row(look, dressed(cells)));
         }
         Look look = Look.of(TableProperty.PADDING, padding).with(TableProperty.INDENT, BlockMaker.rounded(grid.left() - flow.left));
         flow.y = grid.bottom();
@@ -102,9 +104,37 @@ public final class TableMaker {
         }
         for (Placed picture : cell.pictures()) content.add(picture(picture));
         for (Para para : paras) content.add(blocks.paragraph(para, flow));
-        if (content.isEmpty()) content.add(new Paragraph("Normal", Look.PLAIN,
-                Look.of(TextProperty.SIZE, BlockMaker.rounded(Math.max(1, Math.min(8, (y2 - y1) * 0.6)))), List.of()));
+        if (content.isEmpty()) content.add(new Paragraph("Normal", Look.PLAIN, Look.of(TextProperty.SIZE, BlockMaker.rounded(Math.max(1,
+                Math.min(BLANK, (y2 - y1) * 0.6)))), List.of()));
         return new Table.Cell(cell.column(), cell.columnSpan(), cell.rowSpan(), look, content);
+    }
+
+    /** What is written into a cell that says nothing looks as what is said in the cell nearest to it in its row. */
+    private static List<Table.Cell> dressed(List<Table.Cell> cells) {
+        List<Table.Cell> dressed = new ArrayList<>();
+        for (int i = 0; i < cells.size(); i++) {
+            Table.Cell cell = cells.get(i);
+            boolean blank = cell.blocks().size() == 1 && cell.blocks().get(0) instanceof Paragraph one && one.inlines().isEmpty();
+            Look like = null;
+            for (int away = 1; blank && like == null && away < cells.size(); away++)
+                for (int beside : new int[] {i - away, i + away}) if (like == null && beside >= 0 && beside < cells.size()) like = letters(cells.get(beside));
+            Look mark = like;
+            dressed.add(mark == null ? cell : cell.withBlocks(List.of(((Paragraph) cell.blocks().get(0)).withMark(mark))));
+        }
+        return dressed;
+    }
+
+    /** The font and the size of the first words of a cell; null where it has none. */
+    private static Look letters(Table.Cell cell) {
+        for (Block block : cell.blocks()) {
+            if (!(block instanceof Paragraph paragraph)) continue;
+            for (Inline inline : paragraph.inlines()) {
+                boolean says = inline instanceof Inline.Text text && !text.text().isBlank() && text.look().says(TextProperty.SIZE)
+                        && text.look().says(TextProperty.FAMILY);
+                if (says) return Look.of(TextProperty.SIZE, inline.look().get(TextProperty.SIZE)).with(TextProperty.FAMILY, inline.look().get(TextProperty.FAMILY));
+            }
+        }
+        return null;
     }
 
     /** What ends or stands in the middle where others of its column do is set so, not indented. */
