@@ -23,6 +23,7 @@ import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
+import app.decant.page.Original;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.check.PdfCheck;
 import app.decant.publish.Order;
@@ -38,6 +39,7 @@ import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.contentstream.operator.color.SetNonStrokingColor;
 import org.apache.pdfbox.contentstream.operator.color.SetNonStrokingColorSpace;
@@ -110,6 +112,21 @@ class RevisionTest {
     @Test void whatNobodyTouchedIsTheVeryFile() {
         Receipt receipt = publish(before, Intake.fingerprint(source));
         assertThat(receipt.file()).hasSameBinaryContentAs(source);
+    }
+
+    /** Letters that a page's fonts lack are added to it each time anew: what was looked at before must not be in their way. */
+    @Test void whoeverWritesOnIsProvenAgain() throws IOException {
+        PagedDocument laid = Decant.layOut(before);
+        Original original = new Original("handbook.pdf", Files.readAllBytes(source), null);
+        try (Revision revision = new Revision(original, taken, laid)) {
+            for (String words : List.of("\u0416", "\u0416\u0429", "\u0416\u0429\u042E and \u042F")) {
+                PagedDocument now = Decant.layOut(typed("neighbour", words));
+                revision.shown(now);
+                Revision.Result result = revision.published(now, Progress.SILENT);
+                assertThat(IntStream.range(0, result.pages().count()).anyMatch(page -> result.pages().rewritten(page) != null)).as("%s: %s", words,
+                        result.findings()).isTrue();
+            }
+        }
     }
 
     @Test void aLongerTextGoesOnInItsOwnPage() throws IOException {

@@ -2,11 +2,11 @@ package app.decant.font;
 
 import app.decant.document.DecantException;
 import app.decant.words.Message;
+import java.io.FileInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -157,7 +157,8 @@ public final class FontCatalogue {
 
     private static Face load(Source source) {
         try (InputStream in = source.resource != null ? FontCatalogue.class.getResourceAsStream(source.resource)
-                : Files.newInputStream(source.file)) {
+                // A channel would be closed where a thread is told to stop, and the face taken for a damaged one ever after.
+                : new FileInputStream(source.file.toFile())) {
             return Face.read(source.family, source.bold, source.italic, FontCollection.font(in.readAllBytes(), source.number));
         } catch (IOException e) {
             throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("font.the-font-cannot-be-read", source.family), e);

@@ -7,6 +7,8 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.FutureTask;
 import java.util.stream.Stream;
 import org.apache.fontbox.ttf.FontHeaders;
 import org.apache.fontbox.ttf.OTFParser;
@@ -21,7 +23,29 @@ final class InstalledFonts {
 
     private InstalledFonts() { }
 
+    /** Looks for them in a thread of its own: one that is told to stop can't read files to their end, and whoever asks next would be told of no fonts. */
     static List<Entry> found() {
+        FutureTask<List<Entry>> looking = new FutureTask<>(InstalledFonts::looked);
+        Thread aside = new Thread(looking, "installed fonts");
+        aside.setDaemon(true);
+        aside.start();
+        boolean stopped = false;
+        try {
+            while (true) {
+                try {
+                    return looking.get();
+                } catch (InterruptedException e) {
+                    stopped = true;
+                } catch (ExecutionException e) {
+                    throw new IllegalStateException(e.getCause());
+                }
+            }
+        } finally {
+            if (stopped) Thread.currentThread().interrupt();
+        }
+    }
+
+    private static List<Entry> looked() {
         List<Entry> entries = new ArrayList<>();
         for (Path folder : folders()) {
             if (!Files.isDirectory(folder)) continue;

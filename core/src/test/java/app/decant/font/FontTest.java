@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -64,6 +65,14 @@ class FontTest {
         Face face = FONTS.match("Liberation Serif", false, false).face();
         assertThat(face.has('\u4F60')).isFalse();
         assertThat(FONTS.fallback(face, '\u4F60').has('\u4F60')).isTrue();
+    }
+
+    /** A task that is cancelled while it asks for the first time must not leave everybody without the fonts of the machine. */
+    @Test void whoeverIsToldToStopFindsAllFontsAllTheSame() {
+        List<InstalledFonts.Entry> found = InstalledFonts.found();
+        Thread.currentThread().interrupt();
+        assertThat(InstalledFonts.found()).isEqualTo(found);
+        assertThat(Thread.interrupted()).as("it is still told to stop").isTrue();
     }
 
     /** OpenType 1.9, "Font collections": each font comes out as it went in, table by table. */

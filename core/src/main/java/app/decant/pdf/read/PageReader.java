@@ -183,7 +183,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     }
 
     private static Addressed read(SourceFile source, int index, int turn, Progress progress, boolean addressed) {
-        PDPage page = source.page(index);
+        PDPage page = source.pdf().getPage(index);
         PageReader reader = new PageReader(source, page, index, turn, progress);
         reader.shown = addressed ? new ArrayList<>() : null;
         try {

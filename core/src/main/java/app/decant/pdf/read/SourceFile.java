@@ -180,9 +180,6 @@ public final class SourceFile implements AutoCloseable {
         return new Link.Inside(name);
     }
 
-    /** A page by its index, be it put in after the file was opened. */
-    PDPage page(int index) { return index < all.size() ? all.get(index) : pdf.getPage(index); }
-
     private Target target(PDDestination destination) throws IOException {
         PDPageDestination on = destination instanceof PDNamedDestination named ? pdf.getDocumentCatalog().findNamedDestinationPage(named)
                 : destination instanceof PDPageDestination direct ? direct : null;
