@@ -76,8 +76,9 @@ final class StandingPassages {
         List<List<Integer>> marks = lines.stream().map(StandingPassages::marks).toList();
         if (edges == null || lines.stream().anyMatch(line -> line.page() != page) || marks.stream().anyMatch(List::isEmpty)) return null;
         Stretch own = new Stretch(stop, lines, provenance.places(one), lines.size(), 0);
-        Correction.Passage passage = new Correction.Passage(marks, own.hyphens(page), false, below.following(stop, lines.size(), page), provenance.foot(page), null,
-                Set.of(), flow.after(page), null);
+        List<List<Integer>> following = below.following(stop, lines.size(), page);
+        Correction.Passage passage = new Correction.Passage(marks, own.hyphens(page), false, following, provenance.foot(page), null, Set.of(),
+                flow.after(page), null);
         return new Found(page, Correction.between(edges, passage, set, WordChange.isDrawn(cascade, one, 0)));
     }
 

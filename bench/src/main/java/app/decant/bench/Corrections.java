@@ -55,9 +55,10 @@ import java.util.stream.Stream;
  * how many were changed in place or set anew, and how many show anything different from before. A word is swapped for another order of its own letters, so
  * that any font has what is needed; with a number as third argument, so many words anywhere are swapped for others of the same document; with
  * {@code longer}, the longest paragraph says some of its words twice; with {@code head}, a header or footer is corrected; with {@code paragraph} or
- * {@code item}, one is put in; with {@code cell}, the words of a table's cell say more; with {@code empty}, an empty one gets some; with {@code over}, one gets much longer; with {@code across}, one that goes on on the next page gets longer; with {@code colour}
- * or {@code size}, some words get another, with {@code underline} a line, with {@code lit} an area behind them; with {@code centred}, a paragraph of more
- * than one line is set in the middle; with {@code below}, text is put in below a heading.
+ * {@code item}, one is put in; with {@code cell}, the words of a table's cell say more; with {@code empty}, an empty one gets some; with {@code over},
+ * one gets much longer; with {@code across}, one that goes on on the next page gets longer; with {@code colour} or {@code size}, some words get another,
+ * with {@code underline} a line, with {@code lit} an area behind them; with {@code centred}, a paragraph of more than one line is set in the middle;
+ * with {@code below}, text is put in below a heading.
  */
 public final class Corrections {
     private static final Pattern WORD = Pattern.compile("\\p{Ll}{4,12}");

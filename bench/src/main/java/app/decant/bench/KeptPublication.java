@@ -69,7 +69,9 @@ public class KeptPublication {
 
     @Benchmark public int unchanged() { return publish(new Intake(source, null), Recipe.PLAIN); }
 
-    @Benchmark public int anotherTitle() { return publish(new Intake(source, null), Recipe.PLAIN.with(new FactsRule(false, "Another", null, null, null, null))); }
+    @Benchmark public int anotherTitle() {
+        return publish(new Intake(source, null), Recipe.PLAIN.with(new FactsRule(false, "Another", null, null, null, null)));
+    }
 
     @Benchmark public int oneWordChanged() {
         return now == null ? 0 : publish(Intake.revised(source, null, taken, now, print), Recipe.PLAIN);

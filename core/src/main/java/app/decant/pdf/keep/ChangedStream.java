@@ -13,6 +13,7 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -44,6 +45,9 @@ final class ChangedStream {
     private final Map<Face, AddedFont> fonts = new LinkedHashMap<>();
     private final List<Rewritten.Form> forms = new ArrayList<>();
     private final Map<GivenLines.FontAddress, String> lent = new LinkedHashMap<>();
+    /** What each operator of it shows, of the marks that were asked for last. */
+    private final Map<Integer, List<ShownGlyph>> shown = new HashMap<>();
+    private List<ShownGlyph> shownOf;
 
     /** A font that is put beside those the stream has. */
     private static final class AddedFont {
@@ -121,7 +125,12 @@ final class ChangedStream {
         TextRewriting known = rewritten.get(glyph.operator());
         if (known != null) return known;
         TextRewriting made = new TextRewriting(operator(glyph), glyph);
-        for (ShownGlyph one : all) if (one.operator() == glyph.operator() && glyph.path().equals(one.path())) made.shows(one);
+        if (shownOf != all) {
+            shownOf = all;
+            shown.clear();
+            for (ShownGlyph one : all) if (glyph.path().equals(one.path())) shown.computeIfAbsent(one.operator(), key -> new ArrayList<>()).add(one);
+        }
+        shown.getOrDefault(glyph.operator(), List.of()).forEach(made::shows);
         rewritten.put(glyph.operator(), made);
         return made;
     }

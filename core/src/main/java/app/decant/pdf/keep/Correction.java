@@ -288,11 +288,14 @@ public record Correction(Passage passage, int first, int from, int last, int to,
         return rgb;
     }
 
-    /** What is drawn with each letter of these. */
-    List<List<Drawn>> drawn() {
-        List<List<Drawn>> drawn = new ArrayList<>();
-        for (Run run : runs) for (int i = 0; i < run.text.length(); i++) drawn.add(run.drawn);
-        return drawn;
+    /** What is drawn with one of these letters. */
+    List<Drawn> drawn(int letter) {
+        int at = letter;
+        for (Run run : runs) {
+            if (at < run.text.length()) return run.drawn;
+            at -= run.text.length();
+        }
+        throw new IndexOutOfBoundsException(letter);
     }
 
     /** Whether all that goes is on one line. */

@@ -14,6 +14,7 @@ import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * Lines under and through words that are put in, and areas behind them. Lines are painted after the text object they belong to, in its colour, areas before it,
@@ -72,14 +73,13 @@ final class DrawnLines {
      */
     void letter(Correction correction, int at, int to, double left, double right, double baseline, double size, ShownGlyph mark, String colour)
             throws Refused, IOException {
-        List<List<Drawn>> drawn = correction.drawn();
-        for (Drawn kind : drawn.get(at)) {
+        for (Drawn kind : correction.drawn(at)) {
             String paint = kind.lit() != null ? NewLetters.colour(kind.lit()) : colour != null ? colour : own(mark);
             int last = lines.size() - 1;
             while (last >= 0 && !lines.get(last).kind.equals(kind)) last--;
             Line before = last < 0 ? null : lines.get(last);
             boolean goesOn = before != null && before.correction == correction && before.baseline == baseline && before.colour.equals(paint)
-                    && drawn.subList(before.to, at).stream().allMatch(between -> between.contains(kind));
+                    && IntStream.range(before.to, at).allMatch(between -> correction.drawn(between).contains(kind));
             if (goesOn) lines.set(last, new Line(correction, kind, before.left, right, baseline, Math.max(size, before.size), mark, paint, to));
             else lines.add(new Line(correction, kind, left, right, baseline, size, mark, paint, to));
         }

@@ -84,7 +84,7 @@ final class GoingOn {
             for (SetWord.Letter letter : word.letters()) {
                 ShownGlyph mark = letter.like();
                 boolean plain = letter.otherFont() == null && letter.marked().isEmpty() && mark.mode() == 0 && mark.glyph().link() == null
-                        && (letter.at() < 0 || letter.text().isEmpty() || correction.drawn().get(letter.at()).isEmpty());
+                        && (letter.at() < 0 || letter.text().isEmpty() || correction.drawn(letter.at()).isEmpty());
                 GivenLines.FontAddress font = plain ? at.stream.of(mark).address(mark) : null;
                 if (font == null) throw new NoRoom(Message.of("keep.its-last-lines-cannot-go-over"));
                 String code = HexFormat.of().withUpperCase().formatHex(letter.bytes());

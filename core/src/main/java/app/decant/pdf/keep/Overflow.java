@@ -140,7 +140,7 @@ final class Overflow {
 
     /** Whether a letter is but that: nothing is drawn with it. */
     static boolean isPlain(Correction correction, SetWord.Letter letter) {
-        return letter.marked().isEmpty() && (letter.at() < 0 || letter.text().isEmpty() || correction.drawn().get(letter.at()).isEmpty());
+        return letter.marked().isEmpty() && (letter.at() < 0 || letter.text().isEmpty() || correction.drawn(letter.at()).isEmpty());
     }
 
     /** A letter of a line that is set anew. */

@@ -15,7 +15,8 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 /** Elements of a structure (ISO 32000-2, 14.7.2) for paragraphs that are put in beside some that are there. */
 final class PutInElements {
     /** What stands within the lines of a block (14.8.4.7). */
-    private static final Set<String> INLINE = Set.of("Span", "Link", "Reference", "Em", "Strong", "Sub", "Quote", "Code", "Note", "Annot", "BibEntry", "FENote");
+    private static final Set<String> INLINE = Set.of("Span", "Link", "Reference", "Em", "Strong", "Sub", "Quote", "Code", "Note", "Annot",
+            "BibEntry", "FENote");
     private static final Set<String> OF_ITEM = Set.of("Lbl", "LBody");
     private static final Set<String> CELLS = Set.of("TD", "TH");
     private static final int DEEPEST = 64;

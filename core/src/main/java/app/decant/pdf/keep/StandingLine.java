@@ -5,11 +5,15 @@ import app.decant.pdf.read.ShownGlyph;
 import app.decant.words.Message;
 import java.util.List;
 import java.util.TreeMap;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 
-/** A line of a passage as it is: what of it is set anew, spaces among it, and the label that goes with it. */
-record StandingLine(List<ShownGlyph> marks, List<ShownGlyph> label) {
+/**
+ * A line of a passage as it is.
+ *
+ * @param marks what of it is set anew, spaces among it
+ * @param label that goes with it
+ * @param first of its letters, not the number of a note before it
+ */
+record StandingLine(List<ShownGlyph> marks, List<ShownGlyph> label, ShownGlyph first) {
     /** Letters as large as the line's are no numbers of notes, which are as small as this. */
     private static final double LARGE = 0.9;
     private static final double SMALL = 0.4;
@@ -19,8 +23,9 @@ record StandingLine(List<ShownGlyph> marks, List<ShownGlyph> label) {
     /** Letters are of one size that differ by no more than this, in points. */
     private static final double SAME = 0.02;
 
-    /** The first of its letters, not the number of a note before it. */
-    ShownGlyph first() {
+    StandingLine(List<ShownGlyph> marks, List<ShownGlyph> label) { this(marks, label, first(marks)); }
+
+    private static ShownGlyph first(List<ShownGlyph> marks) {
         ShownGlyph like = like(marks);
         return marks.stream().filter(mark -> !mark.glyph().isSpace() && !isNote(mark, like, like.glyph().baseline())).findFirst().orElse(like);
     }
@@ -31,9 +36,9 @@ record StandingLine(List<ShownGlyph> marks, List<ShownGlyph> label) {
                 .orElseThrow(() -> new Refused(Message.of("keep.its-lines-are-not-set-in-one")));
     }
 
-    double left() { return first().glyph().x(); }
+    double left() { return first.glyph().x(); }
     double right() { return marks.stream().filter(mark -> !mark.glyph().isSpace()).mapToDouble(mark -> mark.glyph().right()).max().orElseThrow(); }
-    double baseline() { return first().glyph().baseline(); }
+    double baseline() { return first.glyph().baseline(); }
 
     /** The size of its largest letters beside that of others; those of notes are not asked. */
     double share(ShownGlyph like) {
@@ -63,8 +68,9 @@ record StandingLine(List<ShownGlyph> marks, List<ShownGlyph> label) {
     private static long key(ShownGlyph mark) { return Math.round(mark.glyph().size() / SAME); }
 
     private static TreeMap<Long, Long> sizes(List<ShownGlyph> marks) {
-        return marks.stream().filter(mark -> !mark.glyph().isSpace()).map(StandingLine::key)
-                .collect(Collectors.groupingBy(Function.identity(), TreeMap::new, Collectors.counting()));
+        TreeMap<Long, Long> sizes = new TreeMap<>();
+        for (ShownGlyph mark : marks) if (!mark.glyph().isSpace()) sizes.merge(key(mark), 1L, Long::sum);
+        return sizes;
     }
 
     /** The larger of two that are as frequent. */

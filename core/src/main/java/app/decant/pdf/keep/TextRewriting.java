@@ -5,10 +5,12 @@ import app.decant.pdf.read.StreamOperators;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HexFormat;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
@@ -182,6 +184,11 @@ final class TextRewriting {
 
     /** Writes an array of text: codes of one stretch in one string, numbers between. */
     private static final class Writer {
+        private static final HexFormat HEXADECIMAL = HexFormat.of().withUpperCase();
+        private static final int PLACES = 5;
+        /** Numbers as large are written by what knows all digits. */
+        private static final double LARGE = 1e9;
+
         private final ByteArrayOutputStream out = new ByteArrayOutputStream();
         private final StringBuilder string = new StringBuilder();
         private double risen;
@@ -206,7 +213,7 @@ final class TextRewriting {
         /** Operators between two arrays: what they set holds from here on. */
         void between(String operators) { raw("] TJ " + operators + " ["); }
 
-        void code(byte[] bytes) { for (byte one : bytes) string.append(String.format("%02X", one & 255)); }
+        void code(byte[] bytes) { string.append(HEXADECIMAL.formatHex(bytes)); }
 
         /** To the right, in thousandths of an em: numbers go the other way (9.4.3). */
         void move(double right) { if (Math.abs(right) > NOTHING) number(-right); }
@@ -218,9 +225,17 @@ final class TextRewriting {
 
         /** Rounded to five places, which no reader can tell from the exact value. */
         static String text(double value) {
-            String text = String.format(Locale.ROOT, "%.5f", value);
-            text = text.contains(".") ? text.replaceAll("0+$", "").replaceAll("\\.$", "") : text;
-            return text.equals("-0") ? "0" : text;
+            if (!(Math.abs(value) < LARGE)) return BigDecimal.valueOf(value).setScale(PLACES, RoundingMode.HALF_UP).stripTrailingZeros().toPlainString();
+            long rounded = Math.round(Math.abs(value) * 1e5);
+            StringBuilder text = new StringBuilder(value < 0 && rounded > 0 ? "-" : "").append(rounded / 100_000);
+            long fraction = rounded % 100_000;
+            if (fraction == 0) return text.toString();
+            text.append('.');
+            for (long unit = 10_000; fraction > 0; unit /= 10) {
+                text.append((char) ('0' + fraction / unit));
+                fraction %= unit;
+            }
+            return text.toString();
         }
 
         private void end() {

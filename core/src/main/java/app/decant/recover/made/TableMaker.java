@@ -129,9 +129,9 @@ public final class TableMaker {
         for (Block block : cell.blocks()) {
             if (!(block instanceof Paragraph paragraph)) continue;
             for (Inline inline : paragraph.inlines()) {
-                boolean says = inline instanceof Inline.Text text && !text.text().isBlank() && text.look().says(TextProperty.SIZE)
-                        && text.look().says(TextProperty.FAMILY);
-                if (says) return Look.of(TextProperty.SIZE, inline.look().get(TextProperty.SIZE)).with(TextProperty.FAMILY, inline.look().get(TextProperty.FAMILY));
+                Look look = inline.look();
+                boolean says = inline instanceof Inline.Text text && !text.text().isBlank() && look.says(TextProperty.SIZE) && look.says(TextProperty.FAMILY);
+                if (says) return Look.of(TextProperty.SIZE, look.get(TextProperty.SIZE)).with(TextProperty.FAMILY, look.get(TextProperty.FAMILY));
             }
         }
         return null;

@@ -32,7 +32,8 @@ class GrownRowTest {
     private static final int[] ROWS = {580, 556, 532, 508};
     private static final int PAGE = 842;
     private static final double LEADING = 13.2;
-    private static final String[][] WORDS = {{"Harbour", "Open", "Telephone"}, {"Ostrey", "Monday to Friday", "555 0110"}, {"Lanna", "Sundays only", "555 0112"}};
+    private static final String[][] WORDS = {{"Harbour", "Open", "Telephone"}, {"Ostrey", "Monday to Friday", "555 0110"},
+        {"Lanna", "Sundays only", "555 0112"}};
     private static final String LONGER = "Monday to Friday, and on the eve of feasts";
 
     @TempDir private Path root;
