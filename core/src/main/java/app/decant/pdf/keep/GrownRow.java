@@ -27,12 +27,14 @@ final class GrownRow {
 
     private final ChangedPage at;
     private final LowerLines lower;
+    private final StretchedFrames frames;
     private final Passage passage;
     private final double leading;
 
     GrownRow(ChangedPage at, LowerLines lower, Passage passage, double leading) {
         this.at = at;
         this.lower = lower;
+        frames = new StretchedFrames(at, lower);
         this.passage = passage;
         this.leading = leading;
     }
@@ -59,7 +61,7 @@ final class GrownRow {
         double next = passage.row().below().stream().flatMap(List::stream).map(at.byOrder::get).filter(Objects::nonNull)
                 .mapToDouble(mark -> mark.glyph().baseline() - ABOVE * mark.glyph().size()).min().orElse(bottom + 2 * leading);
         double from = bottom + 0.1 * size;
-        List<Rectangle2D> edged = lower.edged(passage, words, from, Math.max(next + EDGE, bottom + size));
+        List<Rectangle2D> edged = frames.edged(passage, words, from, Math.max(next + EDGE, bottom + size));
         double edge = edged.stream().flatMapToDouble(box -> DoubleStream.of(box.getMinY(), box.getMaxY())).filter(one -> one > from).min()
                 .orElse(Math.min(next, bottom + BELOW * leading + EDGE));
         double spare = edge - bottom > ROOMY * leading ? edge - bottom - KEPT * leading : 0;
@@ -87,7 +89,7 @@ final class GrownRow {
         from = Math.min(from, lower.left());
         to = Math.max(to, lower.right());
         Rectangle2D swept = new Rectangle2D.Double(from, height, to - from, Math.max(by, end - height));
-        lower.stretchAcross(whole, height, by, swept, leading);
+        frames.stretchAcross(whole, height, by, swept, leading);
         double reach = Math.max(height + by, lower.bottom());
         lower.refuseBelow(passage, Math.max(end, height + by), leading);
         lower.refuseOn(whole, new Rectangle2D.Double(from, height, to - from, reach + BELOW * leading - height));

@@ -25,9 +25,9 @@ import java.util.stream.IntStream;
  */
 final class LowerLines {
     /** A gap of so many lines parts what stands below from what is read on. */
-    private static final double APART = 2.6;
+    static final double APART = 2.6;
     /** Nothing is moved nearer to the foot of the page, in points; nor nearer than three quarters of what is free above its text. */
-    private static final double FOOT = 24;
+    static final double FOOT = 24;
     private static final double MARGIN = 0.75;
     /** What is drawn nearer to the edges of the page than this, in points, stands in its margin. */
     private static final double EDGE = 50;
@@ -38,9 +38,9 @@ final class LowerLines {
     /** How much lower than others a page may end, in lines. */
     private static final double LONGER = 1.05;
     /** Below a line so much of one is its own. */
-    private static final double LEAST_BELOW = 0.25;
+    static final double LEAST_BELOW = 0.25;
     /** Rules are no thicker, in points. */
-    private static final double THIN = 3;
+    static final double THIN = 3;
     /** Drawings nearer to each other than this, in points, touch. */
     private static final double TOUCH = 0.7;
     /** What of the room between paragraphs may go where a page is full. */
@@ -52,12 +52,12 @@ final class LowerLines {
     private final ChangedStream stream;
     private final PageChanges changes;
     private final LineRoom room;
-    private final MovedDrawings drawings;
+    final MovedDrawings drawings;
     private final Overflow overflow;
     private final WordMarkings markings;
-    private final List<Drawing> going = new ArrayList<>();
+    final List<Drawing> going = new ArrayList<>();
     /** The marks that go, by their numbers in the page's order of painting: letters and what is drawn. */
-    private final Set<Integer> moved = new HashSet<>();
+    final Set<Integer> moved = new HashSet<>();
     private double left = Double.MAX_VALUE;
     private double right;
     private double bottom;
@@ -101,6 +101,18 @@ final class LowerLines {
     double left() { return left; }
     double right() { return right; }
     double bottom() { return Double.isNaN(carried) ? bottom : bottom + carried; }
+
+    /** How low what was moved reached before, and reaches now but for changes further up; 0 where nothing was. */
+    double stood() { return stood; }
+    double reached() { return reached; }
+
+    /** A drawing reaches so much further down, or less far: it is in nobody's way. */
+    void stretched(Drawing one, double by) {
+        Rectangle2D box = one.box();
+        for (int order = one.painted().from(); order < one.painted().to(); order++) moved.add(order);
+        bottom = Math.max(bottom, box.getMaxY() + Math.max(0, by));
+        reach(box.getMinX(), box.getMaxX());
+    }
 
     /**
      * Moves lines, and what is drawn between them. Where the page is full, the room between paragraphs gives a little, as compositors do it.
@@ -172,47 +184,6 @@ final class LowerLines {
         return lowered;
     }
 
-    /**
-     * Makes areas and frames longer, or shorter, that hold the passage and end below it: what moves below it stays within them or beneath them.
-     *
-     * @param lowest the baseline above what moves
-     * @param end    the lowest baseline then
-     * @throws Refused where what goes up would come to stand on something
-     */
-    void stretch(Passage passage, double lowest, double by, double end, double leading) throws Refused, IOException {
-        Set<Integer> known = new HashSet<>(moved);
-        Rectangle2D words = null;
-        for (int order : passage.marks()) {
-            known.add(order);
-            ShownGlyph mark = byOrder.get(order);
-            if (mark == null) continue;
-            Rectangle2D box = new Rectangle2D.Double(mark.glyph().x(), mark.glyph().baseline(), Math.max(0, mark.glyph().width()), 0);
-            words = words == null ? box : words.createUnion(box);
-        }
-        if (words == null) return;
-        double from = Math.min(left, words.getMinX());
-        double to = Math.max(right, words.getMaxX());
-        double ends = Math.max(lowest, stood);
-        double height = lowest + LoweredUnit.BELOW * leading;
-        Rectangle2D swept = new Rectangle2D.Double(from, lowest, to - from, Math.max(0.1, end + LEAST_BELOW * leading - lowest));
-        for (Drawing one : drawings.all(known)) {
-            Rectangle2D box = one.box();
-            boolean crosses = box.getMinY() < lowest && box.getMaxY() > lowest && box.getMinX() < to + leading && box.getMaxX() > from - leading;
-            if (!crosses || going.contains(one) || changes.isUndrawn(one.painted().from()) || box.getMaxY() > ends + APART * leading) continue;
-            // A drawing beside the words is none that holds them; a line down may be the side of a frame.
-            if (box.getWidth() > THIN && (box.getMinX() > words.getMinX() + THIN || box.getMaxX() < words.getMaxX() - THIN)) continue;
-            boolean holds = box.contains(swept);
-            if (box.getMaxY() + by > read.page().height() - FOOT && holds) continue;
-            try {
-                stretch(one, height, by);
-            } catch (NoRoom e) {
-                if (holds || by < 0) continue;
-                throw e;
-            }
-        }
-        if (by < 0 && reached > 0) refuseObstacles(passage, List.of(), left, right, reached + by, -by, leading);
-    }
-
     /** How many of the units a full page keeps; the others are for the next. */
     private int stays(Passage passage, List<LoweredUnit> units, double lowest) throws NoRoom {
         int most = 0;
@@ -230,13 +201,13 @@ final class LowerLines {
         return unit.drawings.stream().allMatch(one -> isOf(one, own));
     }
 
-    private Set<Integer> ofWords(List<ShownGlyph> marks) {
+    Set<Integer> ofWords(List<ShownGlyph> marks) {
         Set<Integer> own = new HashSet<>();
         for (ShownGlyph mark : marks) for (WordMarkings.Marking marking : markings.of(mark)) own.add(marking.order());
         return own;
     }
 
-    private static boolean isOf(Drawing one, Set<Integer> own) {
+    static boolean isOf(Drawing one, Set<Integer> own) {
         return IntStream.range(one.painted().from(), one.painted().to()).allMatch(own::contains);
     }
 
@@ -461,55 +432,5 @@ final class LowerLines {
     /** Whether a page has room for lines as low as this. */
     void refuseBelow(Passage passage, double lowest, double leading) throws NoRoom {
         if (lowest > most(passage) + longer(passage, leading)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
-    }
-
-    /** Areas and rules across words that have an edge between two heights of the page, or across what else is drawn so; but none drawn with the words. */
-    List<Rectangle2D> edged(Passage passage, List<ShownGlyph> words, double from, double to) {
-        Set<Integer> own = ofWords(words);
-        List<Rectangle2D> near = new ArrayList<>(drawings.all(passage.marks()).stream().filter(one -> !isOf(one, own)).map(Drawing::box)
-                .filter(box -> box.getWidth() > THIN && (box.getMinY() > from && box.getMinY() < to || box.getMaxY() > from && box.getMaxY() < to)).toList());
-        double begins = words.stream().mapToDouble(mark -> mark.glyph().x()).min().orElse(0);
-        double ends = words.stream().mapToDouble(mark -> mark.glyph().right()).max().orElse(0);
-        List<Rectangle2D> edged = new ArrayList<>();
-        for (boolean more = true; more;) {
-            double least = begins;
-            double most = ends;
-            List<Rectangle2D> next = near.stream().filter(box -> box.getMinX() < most + THIN && box.getMaxX() > least - THIN).toList();
-            more = !next.isEmpty();
-            near.removeAll(next);
-            edged.addAll(next);
-            for (Rectangle2D box : next) {
-                begins = Math.min(begins, box.getMinX());
-                ends = Math.max(ends, box.getMaxX());
-            }
-        }
-        return edged;
-    }
-
-    /**
-     * Makes all that is drawn across a height of the page longer, between two places: the sides of cells, and areas behind them.
-     *
-     * @param swept what comes to be between them
-     */
-    void stretchAcross(Passage passage, double height, double by, Rectangle2D swept, double leading) throws Refused, IOException {
-        Set<Integer> known = new HashSet<>(moved);
-        known.addAll(passage.marks());
-        double ends = Math.max(height, stood);
-        for (Drawing one : drawings.all(known)) {
-            Rectangle2D box = one.box();
-            boolean crosses = box.getMinY() < height && box.getMaxY() > height && box.getMinX() < swept.getMaxX() + THIN
-                    && box.getMaxX() > swept.getMinX() - THIN;
-            if (!crosses || going.contains(one) || changes.isUndrawn(one.painted().from()) || box.getMaxY() > ends + APART * leading) continue;
-            stretch(one, height, by);
-        }
-    }
-
-    private void stretch(Drawing one, double height, double by) throws Refused, IOException {
-        Rectangle2D box = one.box();
-        drawings.stretch(one, Math.min(height, box.getMaxY() - 0.01), by);
-        for (int order = one.painted().from(); order < one.painted().to(); order++) moved.add(order);
-        bottom = Math.max(bottom, box.getMaxY() + Math.max(0, by));
-        left = Math.min(left, box.getMinX());
-        right = Math.max(right, box.getMaxX());
     }
 }

@@ -103,7 +103,7 @@ final class PassageSetting {
         double last = composed.subList(0, stays).stream().filter(line -> !line.isBlank()).mapToDouble(ComposedLine::baseline).max().orElse(0);
         double lowest = last == 0 && stays < composed.size() ? lines.get(0).baseline() : Math.max(bottom, last);
         // A row stays as high as it is where one of its cells says less.
-        if (by != 0 && correction.passage().row() == null) lower.stretch(correction.passage(), stood, by, lowest, column.leading());
+        if (by != 0 && correction.passage().row() == null) new StretchedFrames(at, lower).stretch(correction.passage(), stood, by, lowest, column.leading());
         for (StandingLine line : lines.subList(0, consumed)) {
             rows.refuseDoubled(line.marks());
             rows.refuseDoubled(line.label());
