@@ -49,9 +49,10 @@ final class StretchedFrames {
         for (Drawing one : lower.drawings.all(known)) {
             Rectangle2D box = one.box();
             boolean crosses = box.getMinY() < lowest && box.getMaxY() > lowest && box.getMinX() < to + leading && box.getMaxX() > from - leading;
-            if (!crosses || lower.going.contains(one) || at.changes.isUndrawn(one.painted().from()) || box.getMaxY() > ends + LowerLines.APART * leading) continue;
+            if (!crosses || isNone(one, ends, leading)) continue;
             // A drawing beside the words is none that holds them; a line down may be the side of a frame.
-            if (box.getWidth() > LowerLines.THIN && (box.getMinX() > words.getMinX() + LowerLines.THIN || box.getMaxX() < words.getMaxX() - LowerLines.THIN)) continue;
+            boolean beside = box.getMinX() > words.getMinX() + LowerLines.THIN || box.getMaxX() < words.getMaxX() - LowerLines.THIN;
+            if (box.getWidth() > LowerLines.THIN && beside) continue;
             boolean holds = box.contains(swept);
             if (box.getMaxY() + by > at.read.page().height() - LowerLines.FOOT && holds) continue;
             try {
@@ -68,7 +69,8 @@ final class StretchedFrames {
     List<Rectangle2D> edged(Passage passage, List<ShownGlyph> words, double from, double to) {
         Set<Integer> own = lower.ofWords(words);
         List<Rectangle2D> near = new ArrayList<>(lower.drawings.all(passage.marks()).stream().filter(one -> !LowerLines.isOf(one, own)).map(Drawing::box)
-                .filter(box -> box.getWidth() > LowerLines.THIN && (box.getMinY() > from && box.getMinY() < to || box.getMaxY() > from && box.getMaxY() < to)).toList());
+                .filter(box -> box.getWidth() > LowerLines.THIN)
+                .filter(box -> box.getMinY() > from && box.getMinY() < to || box.getMaxY() > from && box.getMaxY() < to).toList());
         double begins = words.stream().mapToDouble(mark -> mark.glyph().x()).min().orElse(0);
         double ends = words.stream().mapToDouble(mark -> mark.glyph().right()).max().orElse(0);
         List<Rectangle2D> edged = new ArrayList<>();
@@ -100,9 +102,14 @@ final class StretchedFrames {
             Rectangle2D box = one.box();
             boolean crosses = box.getMinY() < height && box.getMaxY() > height && box.getMinX() < swept.getMaxX() + LowerLines.THIN
                     && box.getMaxX() > swept.getMinX() - LowerLines.THIN;
-            if (!crosses || lower.going.contains(one) || at.changes.isUndrawn(one.painted().from()) || box.getMaxY() > ends + LowerLines.APART * leading) continue;
+            if (!crosses || isNone(one, ends, leading)) continue;
             stretch(one, height, by);
         }
+    }
+
+    /** What goes along, is gone, or ends far below all that moves, such as the colour of a page. */
+    private boolean isNone(Drawing one, double ends, double leading) {
+        return lower.going.contains(one) || at.changes.isUndrawn(one.painted().from()) || one.box().getMaxY() > ends + LowerLines.APART * leading;
     }
 
     private void stretch(Drawing one, double height, double by) throws Refused, IOException {
