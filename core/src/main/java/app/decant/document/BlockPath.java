@@ -24,10 +24,10 @@ public final class BlockPath implements Comparable<BlockPath> {
         return new BlockPath(joined);
     }
 
-    /** The container of the block that this path leads to. */
     /** Its first steps. */
     public BlockPath head(int size) { return new BlockPath(Arrays.copyOf(steps, size)); }
 
+    /** The container of the block that this path leads to. */
     public BlockPath parent() {
         if (steps.length < 2) throw new IllegalArgumentException("A section lies in no container");
         return new BlockPath(Arrays.copyOf(steps, steps.length - 1));

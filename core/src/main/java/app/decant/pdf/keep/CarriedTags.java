@@ -51,15 +51,15 @@ final class CarriedTags {
             COSArray there = before == null ? null : contents(parents, before);
             if (there == null || one.there() >= there.size() || !(there.getObject(one.there()) instanceof COSDictionary element)) continue;
             while (here.size() <= one.number()) here.add(COSNull.NULL);
-            if (one.beside() != null) {
-                COSDictionary fresh = elements.beside(element, one.beside());
-                if (fresh == null) continue;
-                here.set(one.number(), fresh);
-                fresh.getCOSArray(COSName.K).add(contents(one.number(), page));
-                continue;
+            COSDictionary own = one.beside() == null ? null : elements.beside(element, one.beside());
+            if (own != null) {
+                here.set(one.number(), own);
+                own.getCOSArray(COSName.K).add(contents(one.number(), page));
+            } else {
+                // What has no place of its own in a damaged structure is read with what it is beside.
+                here.set(one.number(), there.get(one.there()));
+                add(element, one, before, page);
             }
-            here.set(one.number(), there.get(one.there()));
-            add(element, one, before, page);
         }
     }
 

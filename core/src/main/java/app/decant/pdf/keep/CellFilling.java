@@ -33,8 +33,8 @@ final class CellFilling {
     void set(Correction correction) throws Refused, IOException {
         Passage passage = correction.passage();
         ShownGlyph like = PageRewriting.movable(passage.lines().get(0), at.byOrder).get(0);
-        boolean free = like.path().isEmpty() && at.stream.takesBeside(like.operator()) && at.stream.address(like) != null && like.glyph().link() == null;
-        if (!free || passage.row() == null) throw new Refused(Message.of("keep.its-text-stands-in-a-form"));
+        if (!like.path().isEmpty() || !at.stream.takesBeside(like.operator()))
+            throw new Refused(Message.of("keep.its-text-is-drawn-in-a-way", false, false, false));
         List<ComposedLine> lines = composed(correction, like);
         LowerLines lower = new LowerLines(at);
         Rectangle2D set = PassageSetting.extent(lines);
@@ -68,8 +68,10 @@ final class CellFilling {
         for (int begin = 0, end; begin < words.size(); begin = end) {
             double width = words.get(begin).width(like);
             if (width > cell.right() - cell.left() + 0.5) throw new NoRoom(Message.of("keep.a-word-is-longer-than-its-line"));
-            for (SetWord.Letter letter : words.get(begin).letters())
+            for (SetWord.Letter letter : words.get(begin).letters()) {
                 if (!Overflow.isPlain(correction, letter)) throw new Refused(Message.of("keep.lines-are-drawn-under-its-words"));
+                if (at.stream.address(letter.like()) == null) throw new Refused(Message.of("keep.its-font-has-no-name"));
+            }
             end = begin + 1;
             while (end < words.size() && cell.left() + width + space + words.get(end).width(like) <= cell.right() + 0.05)
                 width += space + words.get(end++).width(like);

@@ -6,6 +6,7 @@ import app.decant.pdf.read.ShownGlyph;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
@@ -55,7 +56,7 @@ final class GrownRow {
         if (!within.isEmpty()) at.changes.pushes(set.getMinX() - 1, stood + 0.1, set.getMaxX() + 1, ends + 0.1, by);
         double reaches = Math.max(set.getMaxY(), within.isEmpty() ? stood : ends + by);
         List<ShownGlyph> words = passage.row().marks().stream().map(at.byOrder::get).filter(Objects::nonNull).filter(mark -> !mark.glyph().isSpace()).toList();
-        ShownGlyph lowest = words.stream().reduce((one, other) -> one.glyph().baseline() < other.glyph().baseline() ? other : one).orElseThrow();
+        ShownGlyph lowest = words.stream().max(Comparator.comparingDouble(mark -> mark.glyph().baseline())).orElseThrow();
         double bottom = lowest.glyph().baseline();
         double size = lowest.glyph().size();
         double next = passage.row().below().stream().flatMap(List::stream).map(at.byOrder::get).filter(Objects::nonNull)

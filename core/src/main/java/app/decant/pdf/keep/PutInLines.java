@@ -26,8 +26,8 @@ final class PutInLines {
      */
     record Beside(int contents, Rewritten.Beside paragraph) { }
 
-    /** Lines that stand where a mark does, wherever that goes. */
-    private record Waiting(List<Line> lines, ShownGlyph with) { }
+    /** A line that stands where a mark does, wherever that goes. */
+    private record Waiting(Line line, ShownGlyph with) { }
 
     PutInLines(ChangedPage at) { this.at = at; }
 
@@ -116,7 +116,7 @@ final class PutInLines {
         }
         Letter end = letters.isEmpty() || line.ends() ? null : space(places.get(places.size() - 1).letter().like(), letters.get(letters.size() - 1), pen);
         if (end != null) letters.add(end.of(beside.contents(), beside.paragraph()));
-        if (!letters.isEmpty()) waiting.add(new Waiting(List.of(new Line(line.baseline(), Double.NaN, size, letters)), with));
+        if (!letters.isEmpty()) waiting.add(new Waiting(new Line(line.baseline(), Double.NaN, size, letters), with));
     }
 
     /** What parts words for those who do not see the gap between them; null where the font has none. */
@@ -131,8 +131,7 @@ final class PutInLines {
         for (int i = 0; i < waiting.size();) {
             ShownGlyph with = waiting.get(i).with;
             List<Line> lines = new ArrayList<>();
-            for (; i < waiting.size() && waiting.get(i).with == with; i++)
-                for (Line line : waiting.get(i).lines) lines.add(line.lower(at.changes.lowered(with)));
+            for (; i < waiting.size() && waiting.get(i).with == with; i++) lines.add(waiting.get(i).line.lower(at.changes.lowered(with)));
             at.written.write(at.read.page().index(), lines, with);
         }
     }

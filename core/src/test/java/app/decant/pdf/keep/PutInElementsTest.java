@@ -18,6 +18,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement;
 import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureNode;
@@ -75,6 +76,38 @@ class PutInElementsTest {
         Change parted = behind(taken.document(), "Opening hours");
         List<String> spoken = spoken(Typing.type(parted.after(), parted.picked(), NEW, null).after());
         assertThat(spoken.subList(0, 4)).containsExactly("H1 Opening hours", "P " + NEW, "P " + FIRST, "P " + SECOND);
+    }
+
+    /** Elements that do not tell what they are in have no place beside them (14.7.2, table 355): what is put in is read with them, not lost. */
+    @Test void nothingIsLostWhereTheStructureIsDamaged() throws IOException {
+        Path damaged = root.resolve("damaged.pdf");
+        try (PDDocument pdf = Loader.loadPDF(source.toFile())) {
+            orphan(pdf.getDocumentCatalog().getStructureTreeRoot());
+            pdf.save(damaged.toFile());
+        }
+        source = damaged;
+        taken = Decant.open(source);
+        Change parted = behind(taken.document(), "whatever the tide is.");
+        Made made = new CorrectedFile(root).made(source, taken, Typing.type(parted.after(), parted.picked(), NEW, null).after(), Recipe.PLAIN);
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        StringBuilder all = new StringBuilder();
+        try (PDDocument pdf = Loader.loadPDF(made.receipt().file().toFile())) {
+            read(pdf.getDocumentCatalog().getStructureTreeRoot(), pdf, all);
+        }
+        assertThat(all.toString().replaceAll("\\s+", " ")).contains(FIRST).contains(NEW).contains(SECOND);
+    }
+
+    private static void orphan(PDStructureNode node) {
+        for (Object kid : node.getKids()) {
+            if (!(kid instanceof PDStructureElement element)) continue;
+            orphan(element);
+            element.getCOSObject().removeItem(COSName.P);
+        }
+    }
+
+    private static void read(PDStructureNode node, PDDocument pdf, StringBuilder all) throws IOException {
+        if (node instanceof PDStructureElement element) all.append(TaggedText.of(element, pdf)).append(' ');
+        for (Object kid : node.getKids()) if (kid instanceof PDStructureNode child) read(child, pdf, all);
     }
 
     @Test void severalParagraphsStayInTheirOrder() throws IOException {
