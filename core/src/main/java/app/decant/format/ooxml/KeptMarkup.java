@@ -83,9 +83,11 @@ record KeptMarkup(Property<Markup> property, List<String> order, Set<String> nev
     private XmlNode written(String name, Look look) {
         if (!order.contains(name)) return null;
         XmlWriter xml = new XmlWriter();
-        xml.open("all", "xmlns:w", DocxWriter.NAMESPACES[1]);
         own.element(xml, name, look);
-        return XmlReader.tree(xml.close().bytes(), name).child(name);
+        String said = xml.markup();
+        if (said.isEmpty()) return null;
+        xml = new XmlWriter().open("all", "xmlns:w", DocxWriter.NAMESPACES[1]).raw(said).close();
+        return XmlReader.tree(xml.bytes(), name).child(name);
     }
 
     void write(XmlWriter xml, Look look) {

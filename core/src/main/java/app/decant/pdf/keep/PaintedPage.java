@@ -1,8 +1,10 @@
 package app.decant.pdf.keep;
 
 import app.decant.page.Rewritten;
+import app.decant.picture.PixelRows;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.util.Arrays;
 import java.util.List;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -39,9 +41,13 @@ public final class PaintedPage {
     public int differing(PaintedPage other, List<Rewritten.Area> areas) {
         if (image.getWidth() != other.image.getWidth() || image.getHeight() != other.image.getHeight()) return Integer.MAX_VALUE;
         int differing = 0;
-        for (int y = 0; y < image.getHeight(); y++) {
-            for (int x = 0; x < image.getWidth(); x++) {
-                if (far(image.getRGB(x, y), other.image.getRGB(x, y)) && !isInside((x + 0.5) / scale, (y + 0.5) / scale, areas)) differing++;
+        PixelRows rows = new PixelRows(image);
+        PixelRows others = new PixelRows(other.image);
+        for (int y = 0; y < rows.height(); y++) {
+            int[] row = rows.row(y);
+            int[] across = others.row(y);
+            for (int x = Arrays.mismatch(row, across); x >= 0 && x < row.length; x++) {
+                if (far(row[x], across[x]) && !isInside((x + 0.5) / scale, (y + 0.5) / scale, areas)) differing++;
             }
         }
         return differing;

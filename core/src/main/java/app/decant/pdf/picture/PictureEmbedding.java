@@ -5,6 +5,7 @@ import app.decant.pdf.Pictures;
 import app.decant.pdf.Standard;
 import app.decant.picture.PictureDecoder;
 import app.decant.picture.PictureScaling;
+import app.decant.picture.PixelRows;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.geom.AffineTransform;
@@ -140,8 +141,11 @@ public final class PictureEmbedding {
     /** Grey that scaling made becomes black or white again, whichever is nearer. */
     private static BufferedImage inked(BufferedImage pixels) {
         BufferedImage result = new BufferedImage(pixels.getWidth(), pixels.getHeight(), BufferedImage.TYPE_BYTE_BINARY);
-        for (int y = 0; y < pixels.getHeight(); y++)
-            for (int x = 0; x < pixels.getWidth(); x++) result.setRGB(x, y, (pixels.getRGB(x, y) & 0xFF) < 128 ? 0xFF000000 : 0xFFFFFFFF);
+        PixelRows rows = new PixelRows(pixels);
+        for (int y = 0; y < rows.height(); y++) {
+            int[] row = rows.row(y);
+            for (int x = 0; x < row.length; x++) result.getRaster().setSample(x, y, 0, (row[x] & 0xFF) < 128 ? 0 : 1);
+        }
         return result;
     }
 
@@ -187,10 +191,9 @@ public final class PictureEmbedding {
     /** Looks at every pixel: a small red stamp on a grey scan must stay red. */
     private static boolean isGrey(BufferedImage pixels) {
         if (pixels.getColorModel().hasAlpha()) return false;
-        for (int i = 0; i < pixels.getWidth() * pixels.getHeight(); i++) {
-            int rgb = pixels.getRGB(i % pixels.getWidth(), i / pixels.getWidth());
+        PixelRows rows = new PixelRows(pixels);
+        for (int y = 0; y < rows.height(); y++) for (int rgb : rows.row(y))
             if (Math.abs((rgb >> 16 & 255) - (rgb >> 8 & 255)) > 2 || Math.abs((rgb >> 8 & 255) - (rgb & 255)) > 2) return false;
-        }
         return true;
     }
 
@@ -198,7 +201,9 @@ public final class PictureEmbedding {
         if (pixels.getType() == BufferedImage.TYPE_BYTE_GRAY) return pixels;
         BufferedImage result = new BufferedImage(pixels.getWidth(), pixels.getHeight(), BufferedImage.TYPE_BYTE_GRAY);
         byte[] levels = ((DataBufferByte) result.getRaster().getDataBuffer()).getData();
-        for (int i = 0; i < levels.length; i++) levels[i] = (byte) (pixels.getRGB(i % pixels.getWidth(), i / pixels.getWidth()) >> 8);
+        PixelRows rows = new PixelRows(pixels);
+        int at = 0;
+        for (int y = 0; y < rows.height(); y++) for (int rgb : rows.row(y)) levels[at++] = (byte) (rgb >> 8);
         return result;
     }
 
