@@ -6,8 +6,8 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
 /**
- * Does once what people do most, so that the start script can keep the classes loaded for it in an archive: a text document made into a PDF, and that into
- * text and another document.
+ * Does once what people do most, so that the start script can keep the classes loaded for it in an archive: a text document made into a PDF, that into
+ * text and another document, and once more into a PDF of its own pages.
  */
 @Command(name = "warm", hidden = true)
 final class WarmCommand implements Callable<Integer> {
@@ -20,6 +20,7 @@ final class WarmCommand implements Callable<Integer> {
         trouble = Math.max(trouble, Main.run("publish", file("Passenger handbook.docx"), "--out", pdf));
         trouble = Math.max(trouble, Main.run("publish", pdf, "--out", file("warm.txt")));
         trouble = Math.max(trouble, Main.run("publish", pdf, "--out", file("warm.docx")));
+        trouble = Math.max(trouble, Main.run("publish", pdf, "--out", file("again.pdf"), "--title", "Again"));
         return trouble;
     }
 
