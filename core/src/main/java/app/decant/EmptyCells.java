@@ -55,45 +55,58 @@ final class EmptyCells {
         Table.Row row = table.rows().get(path.step(2));
         Table.Cell cell = row.cells().get(path.step(3));
         if (cell.blocks().size() != 1) return null;
-        int beside = beside(path);
+        int beside = beside(path.head(3), path.step(3));
         if (beside < 0) return null;
         Provenance.Line line = provenance.of(walk.stops().get(beside).paragraph()).get(0);
         double[] columns = columns(table);
         double origin = origin(table, path, columns, line.page());
-        Insets padding = cascade.cell(table, path.step(2), cell).get(TableProperty.PADDING, PADDING);
-        double left = origin + columns[Math.min(cell.column(), columns.length - 1)] + Math.max(LEAST_PADDING, padding.left());
-        double right = origin + columns[Math.min(cell.column() + cell.columnSpan(), columns.length - 1)] - Math.max(LEAST_PADDING, padding.right());
-        if (Double.isNaN(origin) || right - left < NARROWEST * size) return null;
-        return new Found(beside, new Correction.Cell(left, right, line.baseline(), size, path.step(3) - walk.stops().get(beside).path().step(3)));
+        Correction.Cell place = place(cascade.cell(table, path.step(2), cell), cell, columns, origin, line.baseline(), size,
+                path.step(3) - walk.stops().get(beside).path().step(3));
+        return place == null ? null : new Found(beside, place);
     }
 
-    private Block block(BlockPath path) { return document.sections().get(path.step(0)).blocks().get(path.step(1)); }
+    /**
+     * Where a cell stands, between the edges of its columns; null where that is too narrow.
+     *
+     * @param look    of the cell, in force
+     * @param columns where each column begins, and the last ends, from {@code origin}
+     */
+    static Correction.Cell place(Look look, Table.Cell cell, double[] columns, double origin, double baseline, double size, int away) {
+        Insets padding = look.get(TableProperty.PADDING, PADDING);
+        double left = origin + columns[Math.min(cell.column(), columns.length - 1)] + Math.max(LEAST_PADDING, padding.left());
+        double right = origin + columns[Math.min(cell.column() + cell.columnSpan(), columns.length - 1)] - Math.max(LEAST_PADDING, padding.right());
+        return Double.isNaN(origin) || right - left < NARROWEST * size ? null : new Correction.Cell(left, right, baseline, size, away);
+    }
 
-    /** The first paragraph of the nearest cell in the row that says something; -1 for none. */
-    private int beside(BlockPath path) {
+    Block block(BlockPath path) { return block(document, path); }
+
+    static Block block(Document document, BlockPath path) { return document.sections().get(path.step(0)).blocks().get(path.step(1)); }
+
+    /** The first paragraph of the cell nearest to one in a row that says something; -1 for none. */
+    int beside(BlockPath row, int cell) {
         int found = -1;
         int least = Integer.MAX_VALUE;
         for (int i = 0; i < walk.stops().size(); i++) {
             BlockPath other = walk.stops().get(i).path();
-            if (!other.startsWith(path.head(3)) || other.size() != LinesBelow.IN_CELL) continue;
-            int away = Math.abs(other.step(3) - path.step(3));
+            if (!other.startsWith(row) || other.size() != LinesBelow.IN_CELL) continue;
+            int away = Math.abs(other.step(3) - cell);
             List<Provenance.Line> lines = provenance.of(walk.stops().get(i).paragraph());
             boolean says = !lines.isEmpty() && provenance.places(walk.stops().get(i).paragraph()) != null && !StandingPassages.marks(lines.get(0)).isEmpty();
-            if (away == 0 || !says || away >= least) continue;
+            if (!says || away >= least) continue;
             least = away;
             found = i;
         }
         return found;
     }
 
-    private static double[] columns(Table table) {
+    static double[] columns(Table table) {
         double[] columns = new double[table.columns().size() + 1];
         for (int i = 1; i < columns.length; i++) columns[i] = columns[i - 1] + table.columns().get(i - 1);
         return columns;
     }
 
     /** Where the first column begins on a page, as most of what stands in the table tells it; NaN where nothing does. */
-    private double origin(Table table, BlockPath path, double[] columns, int page) {
+    double origin(Table table, BlockPath path, double[] columns, int page) {
         List<Double> told = new ArrayList<>();
         for (Walk.Stop stop : walk.stops()) {
             if (!stop.path().startsWith(path.head(2)) || stop.path().size() != LinesBelow.IN_CELL) continue;

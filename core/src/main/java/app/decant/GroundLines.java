@@ -8,6 +8,7 @@ import app.decant.page.Item;
 import app.decant.page.Line;
 import app.decant.page.Piece;
 import app.decant.page.Rewritten;
+import app.decant.pdf.keep.Correction;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.IdentityHashMap;
@@ -50,6 +51,7 @@ final class GroundLines {
      */
     Map<Integer, List<Item.LineItem>> of(TextEdits.Edit edit, IntFunction<Rewritten> pages, Rewritten.Reset reset) {
         if (edit.correction().cell() != null) return filled(edit, reset);
+        if (edit.isOfRows()) return inRows(edit, reset);
         List<Provenance.Line> came = new ArrayList<>();
         List<int[]> places = new ArrayList<>();
         for (Paragraph old : edit.olds()) {
@@ -80,14 +82,36 @@ final class GroundLines {
 
     /** The lines of what was put into an empty cell. */
     private static Map<Integer, List<Item.LineItem>> filled(TextEdits.Edit edit, Rewritten.Reset reset) {
-        Paragraph now = edit.nows().get(0);
+        return filled(edit.nows().get(0), edit.page(), edit.correction().cell().size(), reset.letters());
+    }
+
+    private static Map<Integer, List<Item.LineItem>> filled(Paragraph now, int page, double size, List<Rewritten.Spot> spots) {
         Stand stand = new Stand(now.length(), List.of());
         for (int i = 0; i < now.length(); i++) {
-            Rewritten.Spot spot = reset.letters().get(i);
-            if (spot != null) stand.put(i, stand.line(edit.page(), spot.baseline(), edit.correction().cell().size()), spot.left(), spot.right());
+            Rewritten.Spot spot = spots.get(i);
+            if (spot != null) stand.put(i, stand.line(page, spot.baseline(), size), spot.left(), spot.right());
         }
         stand.fill(now.text());
         return lines(now, stand, true);
+    }
+
+    /** The lines of what was put into rows that are new, and where to write in their cells that say nothing yet. */
+    private static Map<Integer, List<Item.LineItem>> inRows(TextEdits.Edit edit, Rewritten.Reset reset) {
+        List<Item.LineItem> lines = new ArrayList<>();
+        List<Correction> cells = edit.correction().rows().stream().flatMap(row -> row.cells().stream()).toList();
+        int from = 0;
+        for (int i = 0; i < cells.size(); i++) {
+            Paragraph now = edit.nows().get(i);
+            int to = from + now.length();
+            double size = cells.get(i).cell().size();
+            Rewritten.Spot end = reset.letters().get(to);
+            Stand place = new Stand(1, List.of());
+            place.put(0, place.line(edit.page(), end.baseline(), size), end.left(), end.right());
+            lines.addAll((now.length() == 0 ? empty(now, place, 0, true) : filled(now, edit.page(), size, reset.letters().subList(from, to)))
+                    .getOrDefault(edit.page(), List.of()));
+            from = to + 1;
+        }
+        return Map.of(edit.page(), lines);
     }
 
     /**

@@ -227,8 +227,9 @@ public final class Revision implements AutoCloseable {
             boolean stands = one != null && one.refused() == null && !edits.beyond().contains(page);
             for (int i = 0; i < some.size() && !some.get(i).isLabel() && walk.indexOf(some.get(i).old()) >= 0; i++) {
                 TextEdits.Edit edit = some.get(i);
-                edit.olds().forEach(old -> reset.put(old, Map.of()));
-                if (stands && !edit.isGone()) reset.put(edit.old(), lines.of(edit, at -> rewritten(tries, at), one.page().reset().get(i)));
+                Paragraph key = edit.isOfRows() ? edit.nows().get(0) : edit.old();
+                if (!edit.isOfRows()) edit.olds().forEach(old -> reset.put(old, Map.of()));
+                if (stands && !edit.isGone()) reset.put(key, lines.of(edit, at -> rewritten(tries, at), one.page().reset().get(i)));
             }
         });
         if (edits == null) return reset;

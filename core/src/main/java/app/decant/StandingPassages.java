@@ -84,13 +84,24 @@ final class StandingPassages {
 
     /** Words for an empty cell; null where they can't be put into it. */
     Found filled(EmptyCells.Found empty, List<Correction.Run> runs, Correction.Setting set) {
-        List<Provenance.Line> lines = provenance.of(paragraph(empty.beside()));
+        Correction.Passage passage = inRow(empty.beside());
+        return passage == null ? null : new Found(page(empty.beside()), Correction.into(empty.cell(), passage, runs, set));
+    }
+
+    /** Rows that are put in; null where they can't be. */
+    Found below(AddedRows.Found rows) {
+        Correction.Passage passage = inRow(rows.beside());
+        return passage == null ? null : new Found(page(rows.beside()), Correction.below(passage, rows.rows()));
+    }
+
+    /** A paragraph with the row of the table that it is in; null where that is not known. */
+    private Correction.Passage inRow(int stop) {
+        List<Provenance.Line> lines = provenance.of(paragraph(stop));
         int page = lines.get(0).page();
-        Correction.Row row = below.row(empty.beside(), page);
+        Correction.Row row = below.row(stop, page);
         List<List<Integer>> marks = lines.stream().map(StandingPassages::marks).toList();
         if (row == null || marks.stream().anyMatch(List::isEmpty)) return null;
-        Correction.Passage passage = new Correction.Passage(marks, Set.of(), false, List.of(), provenance.foot(page), null, Set.of(), null, null, row);
-        return new Found(page, Correction.into(empty.cell(), passage, runs, set));
+        return new Correction.Passage(marks, Set.of(), false, List.of(), provenance.foot(page), null, Set.of(), null, null, row);
     }
 
     /**

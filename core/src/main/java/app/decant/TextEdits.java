@@ -13,6 +13,7 @@ import app.decant.document.Provenance;
 import app.decant.document.Section;
 import app.decant.document.Story;
 import app.decant.document.StyleSheet;
+import app.decant.document.Table;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.pdf.keep.Correction;
@@ -66,8 +67,11 @@ final class TextEdits {
         /** The old paragraph, or the first of them. */
         Paragraph old() { return olds.get(0); }
 
+        /** Whether rows were put in below that of its paragraph, which stays as it is. */
+        boolean isOfRows() { return !correction.rows().isEmpty(); }
+
         /** Whether one paragraph is one, or none. */
-        boolean isPlain() { return olds.size() == 1 && nows.size() <= 1; }
+        boolean isPlain() { return olds.size() == 1 && nows.size() <= 1 && !isOfRows(); }
 
         /** Whether a paragraph says something else, and all else of it is as it was. */
         boolean isOfWords() { return isPlain() && !isGone() && old().mark().equals(nows.get(0).mark()); }
@@ -75,7 +79,7 @@ final class TextEdits {
         boolean isGone() { return nows.isEmpty(); }
 
         /** Whether it is what a paragraph is counted as, of which nothing of the text goes. */
-        boolean isLabel() { return from == to && !isGone() && correction.edges() == null && correction.cell() == null; }
+        boolean isLabel() { return from == to && !isGone() && correction.edges() == null && correction.cell() == null && !isOfRows(); }
     }
 
     /**
@@ -148,7 +152,7 @@ final class TextEdits {
             // One that came back from a queue is another object, and the same.
             if (same < 0 && one && old.get(i).paragraph().equals(fresh.get(i).paragraph())) same = i;
             if (same < next) continue;
-            if (!between(from, i, fresh.subList(next, same)) || i < old.size() && !restyled(i)) return false;
+            if (!putInRows(from, i, fresh.subList(next, same), then) && !between(from, i, fresh.subList(next, same)) || i < old.size() && !restyled(i)) return false;
             from = i + 1;
             next = same + 1;
         }
@@ -165,6 +169,38 @@ final class TextEdits {
         others.add(old);
         reaches(old);
         return true;
+    }
+
+    /** Rows that were put into a table behind one of its rows, whose paragraphs may be edited themselves. */
+    private boolean putInRows(int from, int to, List<Walk.Stop> fresh, Walk then) {
+        if (fresh.size() <= to - from) return false;
+        int[] partners = Partners.of(walk.stops().subList(from, to).stream().map(Walk.Stop::paragraph).toList(),
+                fresh.stream().map(Walk.Stop::paragraph).toList());
+        int begin = 0;
+        while (partners != null && begin < partners.length && partners[begin] >= 0) begin++;
+        int end = begin;
+        while (partners != null && end < partners.length && partners[end] < 0) end++;
+        int above = from + begin - 1;
+        if (begin == end || end - begin != fresh.size() - (to - from) || above < 0 || walk.stops().get(above).path().size() != LinesBelow.IN_CELL) return false;
+        List<Walk.Stop> put = fresh.subList(begin, end);
+        BlockPath row = put.get(0).path();
+        BlockPath before = begin > 0 ? fresh.get(begin - 1).path() : then.pathOf(walk.stops().get(above).paragraph());
+        boolean below = row.size() == LinesBelow.IN_CELL && row.step(2) > 0 && before.startsWith(row.head(2).then(row.step(2) - 1));
+        if (!below || !AddedRows.areWhole(put, now)) return false;
+        AddedRows.Found rows = new AddedRows(this.before, now, styles, walk, provenance, new FreshParagraphs(styles, walk, provenance, labels, flow))
+                .below(above, put);
+        StandingPassages.Found found = rows == null ? null : passages.below(rows);
+        if (found == null) return false;
+        int already = edits.size();
+        for (int i = 0; i < fresh.size(); i++) {
+            if (partners[i] < 0) continue;
+            Paragraph old = walk.stops().get(from + partners[i]).paragraph();
+            if (isDescribed(old, fresh.get(i).paragraph()) || add(from + partners[i], fresh.get(i).paragraph())) continue;
+            edits.subList(already, edits.size()).clear();
+            return false;
+        }
+        return edits.add(new Edit(found.page(), found.correction(), List.of(walk.stops().get(rows.beside()).paragraph()),
+                put.stream().map(Walk.Stop::paragraph).toList(), 0, 0));
     }
 
     /** Compares the paragraphs between two that are the same; where they are not as many, what stands there is edited otherwise. */
@@ -234,9 +270,35 @@ final class TextEdits {
         kept.addAll(before.blocks());
         Set<Block> still = Collections.newSetFromMap(new IdentityHashMap<>());
         still.addAll(now.blocks());
-        for (Block block : before.blocks()) if (!(block instanceof Paragraph) && !still.contains(block)) within(block);
-        for (Block block : now.blocks()) if (!(block instanceof Paragraph) && !kept.contains(block)) within(block);
+        List<Block> gone = before.blocks().stream().filter(block -> !(block instanceof Paragraph) && !still.contains(block)).toList();
+        List<Block> come = now.blocks().stream().filter(block -> !(block instanceof Paragraph) && !kept.contains(block)).toList();
+        Map<Block, Block> edited = new IdentityHashMap<>();
+        List<Block> all = gone.size() == come.size() ? edited(before) : List.of();
+        for (int i = 0; i < all.size(); i++) edited.put(before.blocks().get(i), all.get(i));
+        for (int i = 0; i < Math.max(gone.size(), come.size()); i++) {
+            if (!edited.isEmpty() && edited.get(gone.get(i)).equals(withoutAdded(come.get(i)))) continue;
+            if (i < gone.size()) within(gone.get(i));
+            if (i < come.size()) within(come.get(i));
+        }
         return true;
+    }
+
+    /** The blocks as they came, with the paragraphs that say something else. */
+    private List<Block> edited(Document before) {
+        SortedMap<BlockPath, Block> changed = new TreeMap<>();
+        for (Edit edit : edits) if (edit.isPlain() && !edit.isGone()) changed.put(walk.pathOf(edit.old()), edit.nows().get(0));
+        described.forEach((old, fresh) -> changed.put(walk.pathOf(old), fresh));
+        return before.replacing(Story.BODY, changed).blocks();
+    }
+
+    /** A table without the rows that are known to have been put into it. */
+    private Block withoutAdded(Block block) {
+        if (!(block instanceof Table table)) return block;
+        Set<Paragraph> added = Collections.newSetFromMap(new IdentityHashMap<>());
+        for (Edit edit : edits) if (edit.isOfRows()) added.addAll(edit.nows());
+        List<Table.Row> rows = table.rows().stream().filter(row -> row.cells().isEmpty() || row.cells().get(0).blocks().isEmpty()
+                || !(row.cells().get(0).blocks().get(0) instanceof Paragraph one) || !added.contains(one)).toList();
+        return new Table(table.look(), table.columns(), rows);
     }
 
     /** Where paragraphs came or went, others may be counted otherwise: their labels are corrected, or all of their pages is reached. */

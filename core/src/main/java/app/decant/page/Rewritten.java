@@ -96,9 +96,10 @@ public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Rese
      * @param place which of them it is behind that, from 1 on, and below 0 before it
      * @param item  whether it has a label, as items of lists have
      * @param cells how many cells of a table's row it is further on; 0 where it is in the same, or in none
+     * @param rows  how many rows it is further down among those that are put in below that row; 0 where it is in the row itself
      */
-    public record Beside(int place, boolean item, int cells) {
-        public Beside(int place, boolean item) { this(place, item, 0); }
+    public record Beside(int place, boolean item, int cells, int rows) {
+        public Beside(int place, boolean item) { this(place, item, 0, 0); }
     }
 
     /**

@@ -16,7 +16,7 @@ import java.util.Set;
 /** Puts words into a cell of a table that says nothing yet: on the line of what stands beside it in its row, which grows where that is not enough. */
 final class CellFilling {
     /** From baseline to baseline, in ems; common practice. */
-    private static final double LEADING = 1.2;
+    static final double LEADING = 1.2;
     /** Letters reach so far above and below their baseline, in ems. */
     private static final double ABOVE = 0.7;
     private static final double BELOW = 0.2;
@@ -32,10 +32,8 @@ final class CellFilling {
 
     void set(Correction correction) throws Refused, IOException {
         Passage passage = correction.passage();
-        ShownGlyph like = PageRewriting.movable(passage.lines().get(0), at.byOrder).get(0);
-        if (!like.path().isEmpty() || !at.stream.takesBeside(like.operator()))
-            throw new Refused(Message.of("keep.its-text-is-drawn-in-a-way", false, false, false));
-        List<ComposedLine> lines = composed(correction, like);
+        ShownGlyph like = like(passage, at);
+        List<ComposedLine> lines = composed(correction, like, at);
         LowerLines lower = new LowerLines(at);
         Rectangle2D set = PassageSetting.extent(lines);
         double size = correction.cell().size();
@@ -50,17 +48,33 @@ final class CellFilling {
         if (LoweredPlaces.refuses(at.page, at.read.page().turn(), lower.extent(size), touched, Set.of()))
             throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         at.changes.touches(touched.getMinX() - 0.5 * size, touched.getMinY() - 0.6 * size, touched.getMaxX() + 0.5 * size, touched.getMaxY() + 0.4 * size);
-        PutInLines.Beside beside = new PutInLines.Beside(at.stream.contents(like), new Rewritten.Beside(0, false, correction.cell().away()));
+        put(lines, new Rewritten.Beside(0, false, correction.cell().away(), 0), like, at, placed, 0);
+    }
+
+    /** The first letter of a passage beside which words can be put. */
+    static ShownGlyph like(Passage passage, ChangedPage at) throws Refused, IOException {
+        ShownGlyph like = PageRewriting.movable(passage.lines().get(0), at.byOrder).get(0);
+        if (!like.path().isEmpty() || !at.stream.takesBeside(like.operator()))
+            throw new Refused(Message.of("keep.its-text-is-drawn-in-a-way", false, false, false));
+        return like;
+    }
+
+    /** @param first the place among all that is put in of the first letter of the lines' own text */
+    static void put(List<ComposedLine> lines, Rewritten.Beside where, ShownGlyph like, ChangedPage at, PlacedAnew placed, int first)
+            throws Refused, IOException {
+        PutInLines.Beside beside = new PutInLines.Beside(at.stream.contents(like), where);
         for (ComposedLine line : lines) {
             at.fresh.take(line, beside, like, like);
             for (ComposedLine.Placed one : line.places(like)) {
                 Rewritten.Spot spot = PageRewriting.spot(one.x(), one.x() + one.width(), line.baseline());
-                for (int letter = one.letter().at(); letter < one.letter().at() + one.letter().text().length(); letter++) placed.letter(letter, spot, like);
+                int from = first + one.letter().at();
+                for (int letter = from; letter < from + one.letter().text().length(); letter++) placed.letter(letter, spot, like);
             }
         }
     }
 
-    private List<ComposedLine> composed(Correction correction, ShownGlyph like) throws Refused, IOException {
+    /** The lines of words for a cell, within its edges. */
+    static List<ComposedLine> composed(Correction correction, ShownGlyph like, ChangedPage at) throws Refused, IOException {
         Cell cell = correction.cell();
         List<SetWord> words = new PassageWords(at).fresh(correction, like);
         List<ComposedLine> lines = new ArrayList<>();

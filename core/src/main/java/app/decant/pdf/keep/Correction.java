@@ -23,10 +23,13 @@ import java.util.stream.Collectors;
  * @param drawnBy  whether its text tells that lines or areas are drawn with it
  * @param edges    between which all of its lines are set anew; null where they stand between those that they have
  * @param cell     an empty cell of the row that the passage stands in, into which all is put; else null
+ * @param rows     that are put in below the row that the passage stands in; mostly none
  */
-public record Correction(Passage passage, int first, int from, int last, int to, List<Run> runs, Setting set, boolean drawnBy, Edges edges, Cell cell) {
+public record Correction(Passage passage, int first, int from, int last, int to, List<Run> runs, Setting set, boolean drawnBy, Edges edges, Cell cell,
+        List<AddedRow> rows) {
     public Correction {
         runs = List.copyOf(runs);
+        rows = List.copyOf(rows);
         boolean whole = first == 0 && from == 0 && last == 0 && to == 0;
         if (first > last || from < 0 || first == last && to <= from && !whole) throw new IllegalArgumentException("Something has to go");
         if (from >= passage.lines.get(first).size() || to > passage.lines.get(last).size() || to < 1 && !whole)
@@ -34,17 +37,33 @@ public record Correction(Passage passage, int first, int from, int last, int to,
     }
 
     public Correction(Passage passage, int first, int from, int last, int to, List<Run> runs, Setting set, boolean drawnBy) {
-        this(passage, first, from, last, to, runs, set, drawnBy, null, null);
+        this(passage, first, from, last, to, runs, set, drawnBy, null, null, List.of());
     }
 
     /** A passage of which nothing goes, all lines of which stand otherwise. */
     public static Correction between(Edges edges, Passage passage, Setting set, boolean drawnBy) {
-        return new Correction(passage, 0, 0, 0, 0, List.of(), set, drawnBy, edges, null);
+        return new Correction(passage, 0, 0, 0, 0, List.of(), set, drawnBy, edges, null, List.of());
     }
 
     /** Words for an empty cell beside a passage. */
     public static Correction into(Cell cell, Passage passage, List<Run> runs, Setting set) {
-        return new Correction(passage, 0, 0, 0, 0, runs, set, false, null, cell);
+        return new Correction(passage, 0, 0, 0, 0, runs, set, false, null, cell, List.of());
+    }
+
+    /** Rows below that in which a passage stands. */
+    public static Correction below(Passage passage, List<AddedRow> rows) {
+        return new Correction(passage, 0, 0, 0, 0, List.of(), Setting.AT_LEFT, false, null, null, rows);
+    }
+
+    /**
+     * A row that is put into a table.
+     *
+     * @param cells  words for each of its cells, told as for an empty one, where they would stand if all rows put in had one line
+     * @param height of a row with one line, in points
+     * @param head   whether the row above is a head of the table: this one is like those below then
+     */
+    public record AddedRow(List<Correction> cells, double height, boolean head) {
+        public AddedRow { cells = List.copyOf(cells); }
     }
 
     /**
@@ -55,7 +74,10 @@ public record Correction(Passage passage, int first, int from, int last, int to,
      * @param size     of its letters
      * @param away     how many cells further on in its row than the passage, below 0 before it
      */
-    public record Cell(double left, double right, double baseline, double size, int away) { }
+    public record Cell(double left, double right, double baseline, double size, int away) {
+        /** The same so much further down. */
+        Cell lower(double by) { return new Cell(left, right, baseline + by, size, away); }
+    }
 
     /**
      * Where lines of a passage are to stand.
@@ -245,7 +267,7 @@ public record Correction(Passage passage, int first, int from, int last, int to,
 
     private Correction with(Onward onward, Rest rest) {
         return new Correction(new Passage(passage.lines, passage.hyphens, passage.goesOn, passage.following, passage.foot, passage.parting, passage.labelled,
-                onward, rest, passage.row), first, from, last, to, runs, set, drawnBy, edges, cell);
+                onward, rest, passage.row), first, from, last, to, runs, set, drawnBy, edges, cell, rows);
     }
 
     /**

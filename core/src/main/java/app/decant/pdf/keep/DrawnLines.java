@@ -38,6 +38,7 @@ final class DrawnLines {
     private final PageChanges changes;
     private final List<Line> lines = new ArrayList<>();
     private final List<Carried> carried = new ArrayList<>();
+    private final List<Rule> rules = new ArrayList<>();
 
     /** What is drawn with the letter that was put in last. */
     private List<Marking> open = List.of();
@@ -57,6 +58,9 @@ final class DrawnLines {
      * @param to     the letter after the last of those it belongs to, in the text of its correction
      */
     private record Line(Correction correction, Drawn kind, double left, double right, double baseline, double size, ShownGlyph mark, String colour, int to) { }
+
+    /** A rule between rows that are put in; it goes down with a mark. */
+    private record Rule(Rectangle2D box, int rgb, ShownGlyph mark) { }
 
     DrawnLines(ChangedStream stream, PageChanges changes) {
         this.stream = stream;
@@ -103,6 +107,9 @@ final class DrawnLines {
         carried.add(new Carried(marking, box.getMinX(), box.getMaxX(), box.getMinY(), mark));
     }
 
+    /** A rule by itself. */
+    void rule(Rectangle2D box, int rgb, ShownGlyph mark) { rules.add(new Rule(box, rgb, mark)); }
+
     private String own(ShownGlyph mark) throws Refused, IOException {
         String colour = stream.of(mark).colour(mark);
         return colour == null ? CALLERS : colour;
@@ -122,6 +129,11 @@ final class DrawnLines {
     /** Paints them. */
     void paint() throws Refused, IOException {
         for (Line line : lines) paint(box(line), line.kind.lit() != null, line.colour, line.mark);
+        for (Rule one : rules) {
+            Rectangle2D box = one.box;
+            double top = box.getY() + changes.lowered(one.mark);
+            paint(new Rectangle2D.Double(box.getX(), top, box.getWidth(), box.getHeight()), false, NewLetters.colour(new Colour(one.rgb)), one.mark);
+        }
         for (Carried one : carried) {
             Rectangle2D box = new Rectangle2D.Double(one.left, one.top + changes.lowered(one.mark), one.right - one.left, one.marking.box().getHeight());
             paint(box, one.marking.place() == Drawn.Place.BEHIND, NewLetters.colour(new Colour(one.marking.rgb())), one.mark);

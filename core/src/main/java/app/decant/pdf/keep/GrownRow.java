@@ -1,8 +1,10 @@
 package app.decant.pdf.keep;
 
 import app.decant.pdf.keep.Correction.Passage;
+import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.ShownGlyph;
+import app.decant.words.Message;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -31,6 +33,9 @@ final class GrownRow {
     private final StretchedFrames frames;
     private final Passage passage;
     private final double leading;
+    private double edge;
+    private double left = Double.MAX_VALUE;
+    private double right;
 
     GrownRow(ChangedPage at, LowerLines lower, Passage passage, double leading) {
         this.at = at;
@@ -55,21 +60,14 @@ final class GrownRow {
         lower.moveAll(within, by);
         if (!within.isEmpty()) at.changes.pushes(set.getMinX() - 1, stood + 0.1, set.getMaxX() + 1, ends + 0.1, by);
         double reaches = Math.max(set.getMaxY(), within.isEmpty() ? stood : ends + by);
-        List<ShownGlyph> words = passage.row().marks().stream().map(at.byOrder::get).filter(Objects::nonNull).filter(mark -> !mark.glyph().isSpace()).toList();
-        ShownGlyph lowest = words.stream().max(Comparator.comparingDouble(mark -> mark.glyph().baseline())).orElseThrow();
-        double bottom = lowest.glyph().baseline();
-        double size = lowest.glyph().size();
-        double next = passage.row().below().stream().flatMap(List::stream).map(at.byOrder::get).filter(Objects::nonNull)
-                .mapToDouble(mark -> mark.glyph().baseline() - ABOVE * mark.glyph().size()).min().orElse(bottom + 2 * leading);
-        double from = bottom + 0.1 * size;
-        List<Rectangle2D> edged = frames.edged(passage, words, from, Math.max(next + EDGE, bottom + size));
-        double edge = edged.stream().flatMapToDouble(box -> DoubleStream.of(box.getMinY(), box.getMaxY())).filter(one -> one > from).min()
-                .orElse(Math.min(next, bottom + BELOW * leading + EDGE));
-        double spare = edge - bottom > ROOMY * leading ? edge - bottom - KEPT * leading : 0;
-        double grows = reaches - bottom - spare - at.grown(passage.row().marks());
+        if (at.grown(passage.row().marks()) < 0) throw new NoRoom(Message.of("keep.rows-come-and-it-grows"));
+        edge();
+        double size = size();
+        double spare = edge - bottom() > ROOMY * leading ? edge - bottom() - KEPT * leading : 0;
+        double grows = reaches - bottom() - spare - at.grown(passage.row().marks());
         if (grows > 0.1) {
-            for (Rectangle2D box : edged) lower.reach(box.getMinX(), box.getMaxX());
-            grow(words, edge - EDGE, grows);
+            at.grows(passage.row().marks(), grows);
+            grow(edge - EDGE, grows);
         }
         // What is below the edge of the row went down as far as it has grown.
         double begins = stood + BELOW * size;
@@ -78,8 +76,52 @@ final class GrownRow {
         return reaches;
     }
 
-    private void grow(List<ShownGlyph> words, double height, double by) throws Refused, IOException {
-        at.grows(passage.row().marks(), by);
+    /** The letters of the row. */
+    private List<ShownGlyph> words() {
+        return passage.row().marks().stream().map(at.byOrder::get).filter(Objects::nonNull).filter(mark -> !mark.glyph().isSpace()).toList();
+    }
+
+    private ShownGlyph lowest() { return words().stream().max(Comparator.comparingDouble(mark -> mark.glyph().baseline())).orElseThrow(); }
+
+    private double bottom() { return lowest().glyph().baseline(); }
+
+    private double size() { return lowest().glyph().size(); }
+
+    /** Where the row ends: at the first edge of what is drawn below its words, else before what stands there. */
+    double edge() {
+        double bottom = bottom();
+        double next = passage.row().below().stream().flatMap(List::stream).map(at.byOrder::get).filter(Objects::nonNull)
+                .mapToDouble(mark -> mark.glyph().baseline() - ABOVE * mark.glyph().size()).min().orElse(bottom + 2 * leading);
+        double from = bottom + 0.1 * size();
+        List<Rectangle2D> edged = frames.edged(passage, words(), from, Math.max(next + EDGE, bottom + size()));
+        for (Rectangle2D box : edged) {
+            left = Math.min(left, box.getMinX());
+            right = Math.max(right, box.getMaxX());
+        }
+        edge = edged.stream().flatMapToDouble(box -> DoubleStream.of(box.getMinY(), box.getMaxY())).filter(one -> one > from).min()
+                .orElse(Math.min(next, bottom + BELOW * leading + EDGE));
+        return edge;
+    }
+
+    /**
+     * Makes room for rows below it.
+     *
+     * @param head whether what is drawn behind the row below gets longer, rather than what is drawn behind this
+     */
+    void below(double by, boolean head) throws Refused, IOException {
+        if (at.grown(passage.row().marks()) != 0) throw new NoRoom(Message.of("keep.rows-come-and-it-grows"));
+        // It can't grow any more: what came below it stands where it stands.
+        at.grows(passage.row().marks(), Double.NEGATIVE_INFINITY);
+        grow(head ? edge + EDGE : edge - EDGE, by);
+    }
+
+    /** Between which all of the row is drawn, once its edge is known. */
+    double left() { return left; }
+    double right() { return right; }
+
+    private void grow(double height, double by) throws Refused, IOException {
+        List<ShownGlyph> words = words();
+        if (left < right) lower.reach(left, right);
         Set<Integer> row = passage.row().marks();
         List<List<Integer>> lines = new ArrayList<>(passage.lines());
         lines.add(List.copyOf(row));

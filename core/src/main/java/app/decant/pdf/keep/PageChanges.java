@@ -182,7 +182,8 @@ final class PageChanges {
 
     private static boolean isNear(Rectangle2D one, Rectangle2D line) {
         double height = Math.abs(one.getHeight() - line.getHeight()) < NEAR ? 0 : line.getHeight() / 2;
-        return Math.abs(one.getMinX() - line.getMinX()) < NEAR && Math.abs(one.getMaxX() - line.getMaxX()) < NEAR
+        // An area whose middle happens to be there is no line.
+        return one.getHeight() < line.getHeight() + NEAR && Math.abs(one.getMinX() - line.getMinX()) < NEAR && Math.abs(one.getMaxX() - line.getMaxX()) < NEAR
                 && Math.abs(one.getCenterY() - line.getCenterY()) < NEAR + Math.min(THIN, height);
     }
 

@@ -150,6 +150,12 @@ public final class PageRewriting {
             new CellFilling(at, placed).set(correction);
             return;
         }
+        if (!correction.rows().isEmpty()) {
+            PlacedAnew placed = new PlacedAnew(PutInRows.letters(correction));
+            changes.resets(placed);
+            new PutInRows(at, placed).set(correction);
+            return;
+        }
         Correction wished = inColumn(correction, at);
         if (wished.isOnOneLine() && !wished.isRemoval() && wished.passage().parting() == null && wished.edges() == null) {
             try {

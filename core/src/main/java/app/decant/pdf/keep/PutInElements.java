@@ -32,7 +32,7 @@ final class PutInElements {
 
     /** The element of a paragraph beside what another holds, made where it is not there yet; null where that stands in no other. */
     COSDictionary beside(COSDictionary element, Rewritten.Beside beside) {
-        if (beside.cells() != 0) return inCell(element, beside.cells());
+        if (beside.cells() != 0 || beside.rows() != 0) return inCell(element, beside);
         COSDictionary block = element;
         for (int i = 0; i < DEEPEST && INLINE.contains(role(block)) && parent(block) != null; i++) block = parent(block);
         boolean inItem = OF_ITEM.contains(role(block)) && parent(block) != null && role(parent(block)).equals("LI");
@@ -61,17 +61,19 @@ final class PutInElements {
         return made;
     }
 
-    /** A paragraph in another cell of the row that an element is in (14.8.4.8.3). */
-    private COSDictionary inCell(COSDictionary element, int cells) {
+    /** A paragraph in another cell of the row that an element is in, or of one that is put in below it (14.8.4.8.3). */
+    private COSDictionary inCell(COSDictionary element, Rewritten.Beside beside) {
         COSDictionary cell = element;
         for (int i = 0; i < DEEPEST && cell != null && !CELLS.contains(role(cell)); i++) cell = parent(cell);
         COSDictionary row = cell == null ? null : parent(cell);
         if (row == null) return null;
+        int at = index(kids(row), cell) + beside.cells();
+        if (beside.rows() > 0) return inCell(rowBelow(row, beside.rows()), at);
+        int cells = beside.cells();
         SortedMap<Integer, COSDictionary> known = put.computeIfAbsent(cell, key -> new TreeMap<>());
         COSDictionary there = known.get(cells);
         if (there != null) return there;
         COSArray kids = kids(row);
-        int at = index(kids, cell) + cells;
         COSDictionary other = at >= 0 && at < kids.size() && kids.getObject(at) instanceof COSDictionary one && CELLS.contains(role(one)) ? one : null;
         // Some writers leave out cells that say nothing.
         if (other == null) {
@@ -83,6 +85,42 @@ final class PutInElements {
         hold(other, made);
         known.put(cells, made);
         return made;
+    }
+
+    /** What a cell of a row that was put in holds; null where the row has not as many. */
+    private COSDictionary inCell(COSDictionary row, int at) {
+        if (row == null || at < 0 || at >= kids(row).size() || !(kids(row).getObject(at) instanceof COSDictionary cell)) return null;
+        if (kids(cell).size() == 0) hold(cell, element("P"));
+        return (COSDictionary) kids(cell).getObject(0);
+    }
+
+    /** A row that is put in below another, with as many cells; below a head it is the first of the rest. */
+    private COSDictionary rowBelow(COSDictionary row, int rows) {
+        SortedMap<Integer, COSDictionary> known = put.computeIfAbsent(row, key -> new TreeMap<>());
+        if (known.containsKey(rows)) return known.get(rows);
+        COSDictionary parent = parent(row);
+        if (parent == null || index(kids(parent), row) < 0) return null;
+        COSDictionary made = element("TR");
+        for (int i = 0; i < kids(row).size(); i++) {
+            COSDictionary cell = element("TD");
+            if (kids(row).getObject(i) instanceof COSDictionary like && like.containsKey(COSName.A)) cell.setItem(COSName.A, like.getItem(COSName.A));
+            hold(made, cell);
+        }
+        int before = known.headMap(rows).size();
+        COSDictionary table = role(parent).equals("THead") ? parent(parent) : null;
+        COSDictionary body = table == null ? null : body(table, index(kids(table), parent));
+        COSDictionary holder = body != null ? body : table != null ? table : parent;
+        int at = body != null ? 0 : index(kids(holder), table != null ? parent : row) + 1;
+        kids(holder).add(at + before, made);
+        made.setItem(COSName.P, holder);
+        known.put(rows, made);
+        return made;
+    }
+
+    private COSDictionary body(COSDictionary table, int head) {
+        for (int i = head + 1; i < kids(table).size(); i++)
+            if (kids(table).getObject(i) instanceof COSDictionary one && role(one).equals("TBody")) return one;
+        return null;
     }
 
     private boolean insert(COSDictionary block, COSDictionary made, SortedMap<Integer, COSDictionary> known, int place) {

@@ -113,7 +113,7 @@ class CellFillingTest {
         else for (Object kid : node.getKids()) if (kid instanceof PDStructureNode child) cells(child, pdf, cells);
     }
 
-    private static void say(PDStructureElement element, PDDocument pdf, StringBuilder said) throws IOException {
+    static void say(PDStructureElement element, PDDocument pdf, StringBuilder said) throws IOException {
         said.append(TaggedText.of(element, pdf));
         for (Object kid : element.getKids()) if (kid instanceof PDStructureElement child) say(child, pdf, said);
     }

@@ -28,7 +28,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** Cells of a table that say more than they have room for: their row grows on the page as it is. Streams written by hand, read and painted by PDFBox. */
 class GrownRowTest {
-    private static final int[] COLUMNS = {72, 200, 330, 460};
+    static final int[] COLUMNS = {72, 200, 330, 460};
     private static final int[] ROWS = {580, 556, 532, 508};
     private static final int PAGE = 842;
     private static final double LEADING = 13.2;
@@ -42,7 +42,7 @@ class GrownRowTest {
     @BeforeEach void setUp() { files = new CorrectedFile(root); }
 
     /** Lines drawn through, or each cell with a frame of its own; the second row is shaded. */
-    private static String table(boolean frames) {
+    static String table(boolean frames) {
         StringBuilder table = new StringBuilder("q 0.9 g 72 532 388 24 re f Q 0.8 w\n");
         for (int x : COLUMNS) if (!frames) table.append(x + " 580 m " + x + " 508 l S\n");
         for (int y : ROWS) if (!frames) table.append("72 " + y + " m 460 " + y + " l S\n");
@@ -57,18 +57,18 @@ class GrownRowTest {
         return table + "BT /F1 11 Tf 72 480 Td (The pier is closed in winter.) Tj ET\n";
     }
 
-    private static double y(List<String> letters, String letter, double x) {
+    static double y(List<String> letters, String letter, double x) {
         return letters.stream().map(one -> one.split(" ")).filter(one -> one[0].equals(letter) && Math.abs(Double.parseDouble(one[1]) - x) < 0.2)
                 .mapToDouble(one -> Double.parseDouble(one[2])).max().orElseThrow();
     }
 
-    private static boolean isDark(BufferedImage image, double x, double y) {
+    static boolean isDark(BufferedImage image, double x, double y) {
         for (int dx = -1; dx <= 1; dx++)
             for (int dy = -1; dy <= 1; dy++) if ((image.getRGB((int) Math.round(2 * x) + dx, (int) Math.round(2 * y) + dy) & 0xFF) < 0x90) return true;
         return false;
     }
 
-    private static BufferedImage paint(Path file) throws IOException {
+    static BufferedImage paint(Path file) throws IOException {
         try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
             return new PDFRenderer(pdf).renderImageWithDPI(0, 144, ImageType.RGB);
         }

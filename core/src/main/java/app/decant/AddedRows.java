@@ -1,0 +1,141 @@
+package app.decant;
+
+import app.decant.document.BlockPath;
+import app.decant.document.Cascade;
+import app.decant.document.Document;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.Provenance;
+import app.decant.document.Table;
+import app.decant.document.TableProperty;
+import app.decant.document.TextProperty;
+import app.decant.document.Walk;
+import app.decant.pdf.keep.Correction;
+import app.decant.pdf.keep.Correction.AddedRow;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+
+/** Rows that were put into tables of a document that came from a PDF: where they come to stand on its pages, below a row that is there. */
+final class AddedRows {
+    private final Document now;
+    private final StyleChange styles;
+    private final Walk walk;
+    private final Provenance provenance;
+    private final FreshParagraphs letters;
+    private final EmptyCells columns;
+
+    /**
+     * Rows below another.
+     *
+     * @param beside a paragraph of the row that they are below
+     */
+    record Found(int beside, List<AddedRow> rows) { }
+
+    AddedRows(Document before, Document now, StyleChange styles, Walk walk, Provenance provenance, FreshParagraphs letters) {
+        this.now = now;
+        this.styles = styles;
+        this.walk = walk;
+        this.provenance = provenance;
+        this.letters = letters;
+        columns = new EmptyCells(before, styles.was(), walk, provenance);
+    }
+
+    /** Whether paragraphs are all that some rows of a table say, one in each cell, and these rows stand one below another. */
+    static boolean areWhole(List<Walk.Stop> fresh, Document now) {
+        BlockPath first = fresh.get(0).path();
+        if (first.size() != LinesBelow.IN_CELL || !(EmptyCells.block(now, first) instanceof Table table)) return false;
+        int at = 0;
+        for (int row = first.step(2); at < fresh.size(); row++) {
+            if (row >= table.rows().size()) return false;
+            List<Table.Cell> cells = table.rows().get(row).cells();
+            for (int cell = 0; cell < cells.size(); cell++, at++) {
+                boolean one = at < fresh.size() && cells.get(cell).rowSpan() == 1 && cells.get(cell).blocks().size() == 1
+                        && fresh.get(at).path().equals(first.head(2).then(row, cell, 0));
+                if (!one) return false;
+            }
+        }
+        return true;
+    }
+
+    /**
+     * Rows behind one that is there.
+     *
+     * @param above a paragraph of that row as it came
+     * @param fresh all that they say
+     * @return null where it is not known where they would stand
+     */
+    Found below(int above, List<Walk.Stop> fresh) {
+        BlockPath path = walk.stops().get(above).path();
+        Table old = (Table) columns.block(path);
+        BlockPath first = fresh.get(0).path();
+        Table table = (Table) EmptyCells.block(now, first);
+        Table.Row row = old.rows().get(path.step(2));
+        boolean plain = row.cells().stream().allMatch(cell -> cell.rowSpan() == 1)
+                && row.cells().stream().mapToInt(Table.Cell::columnSpan).sum() == old.columns().size();
+        if (!plain || !old.columns().equals(table.columns())) return null;
+        int beside = columns.beside(path.head(3), 0);
+        if (beside < 0) return null;
+        Provenance.Line line = provenance.of(walk.stops().get(beside).paragraph()).get(0);
+        double[] own = baselines(path.head(3), line.page());
+        double height = height(path, line.page());
+        double[] edges = EmptyCells.columns(old);
+        double origin = columns.origin(old, path, edges, line.page());
+        if (own == null || height <= 0 || Double.isNaN(origin)) return null;
+        boolean head = row.look().is(TableProperty.HEADER_ROW);
+        List<AddedRow> rows = new ArrayList<>();
+        double baseline = line.baseline() + own[1] - own[0] + height;
+        int at = 0;
+        for (int i = first.step(2); at < fresh.size(); i++, baseline += height) {
+            List<Correction> cells = new ArrayList<>();
+            for (Table.Cell cell : table.rows().get(i).cells()) {
+                Correction one = cell(table, i, cell, fresh.get(at++).paragraph(), beside, origin, edges, baseline);
+                if (one == null) return null;
+                cells.add(one);
+            }
+            rows.add(new AddedRow(cells, height, head));
+        }
+        return new Found(beside, rows);
+    }
+
+    private Correction cell(Table table, int row, Table.Cell cell, Paragraph fresh, int beside, double origin, double[] edges, double baseline) {
+        Cascade cascade = styles.is();
+        Look look = cascade.text(fresh, fresh.inlines().isEmpty() ? fresh.mark() : fresh.inlines().get(0).look());
+        int away = table.rows().get(row).cells().indexOf(cell) - walk.stops().get(beside).path().step(3);
+        Correction.Cell place = EmptyCells.place(cascade.cell(table, row, cell), cell, edges, origin, baseline, look.get(TextProperty.SIZE, 10.0), away);
+        List<Correction.Run> runs = place == null ? null : letters.runs(beside, List.of(fresh));
+        if (runs == null) return null;
+        List<List<Integer>> marks = provenance.of(walk.stops().get(beside).paragraph()).stream().map(StandingPassages::marks).toList();
+        Correction.Passage passage = new Correction.Passage(marks, Set.of(), false, List.of(), 0, null);
+        return Correction.into(place, passage, runs, WordChange.setting(cascade, fresh));
+    }
+
+    /** The first and the last baseline of a row on a page; null where none of it stands there. */
+    private double[] baselines(BlockPath row, int page) {
+        double first = Double.MAX_VALUE;
+        double last = 0;
+        for (Walk.Stop stop : walk.stops()) {
+            if (!stop.path().startsWith(row)) continue;
+            for (Provenance.Line line : provenance.of(stop.paragraph())) {
+                if (line.page() != page) continue;
+                first = Math.min(first, line.baseline());
+                last = Math.max(last, line.baseline());
+            }
+        }
+        return last == 0 ? null : new double[] {first, last};
+    }
+
+    /** How high a row of one line is, by how far apart rows of the table stand: the one itself from the next, else others; 0 where none tells it. */
+    private double height(BlockPath path, int page) {
+        int rows = ((Table) columns.block(path)).rows().size();
+        for (int away = 0; away < rows; away++) {
+            for (int row : new int[] {path.step(2) - away, path.step(2) + away}) {
+                if (row < 0 || row + 1 >= rows) continue;
+                double[] one = baselines(path.head(2).then(row), page);
+                double[] next = baselines(path.head(2).then(row + 1), page);
+                if (one != null && next != null && next[0] > one[1]) return next[0] - one[1];
+            }
+        }
+        return 0;
+    }
+}
