@@ -110,6 +110,24 @@ final class AddedRows {
         return Correction.into(place, passage, runs, WordChange.setting(cascade, fresh));
     }
 
+    /** How high rows of a table are, all between two paragraphs: as far as others stand apart; 0 where that is not told. */
+    double height(int from, int to) {
+        BlockPath first = walk.stops().get(from).path();
+        BlockPath last = walk.stops().get(to - 1).path();
+        for (int i = from; i < to; i++) {
+            List<Provenance.Line> lines = provenance.of(walk.stops().get(i).paragraph());
+            if (lines.isEmpty()) continue;
+            int page = lines.get(0).page();
+            double[] own = baselines(first.head(3), page);
+            double[] end = baselines(last.head(3), page);
+            double[] next = baselines(first.head(2).then(last.step(2) + 1), page);
+            double[] before = first.step(2) == 0 ? null : baselines(first.head(2).then(first.step(2) - 1), page);
+            if (own == null || end == null) return 0;
+            return next != null ? next[0] - own[0] : before != null ? own[0] - before[1] + end[1] - own[0] : 0;
+        }
+        return 0;
+    }
+
     /** The first and the last baseline of a row on a page; null where none of it stands there. */
     private double[] baselines(BlockPath row, int page) {
         double first = Double.MAX_VALUE;

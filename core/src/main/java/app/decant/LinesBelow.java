@@ -61,21 +61,30 @@ final class LinesBelow {
     Correction.Row row(int stop, int page) {
         BlockPath path = walk.stops().get(stop).path();
         if (path.size() != IN_CELL) return null;
+        int from = stop;
+        int to = stop;
+        while (from > 0 && walk.stops().get(from - 1).path().startsWith(path.head(3))) from--;
+        while (to < walk.stops().size() && walk.stops().get(to).path().startsWith(path.head(3))) to++;
+        return rows(from, to, page, 0);
+    }
+
+    /**
+     * Rows of a table, one below another, and what stands below them.
+     *
+     * @param from the first of their paragraphs, {@code to} behind the last
+     * @return null where they stand on another page, or it is not known what is below
+     */
+    Correction.Row rows(int from, int to, int page, double height) {
         List<Provenance.Line> row = new ArrayList<>();
-        int last = stop;
-        for (int i = 0; i < walk.stops().size(); i++) {
-            if (!walk.stops().get(i).path().startsWith(path.head(3))) continue;
-            last = i;
-            row.addAll(lines(i));
-        }
-        if (row.stream().anyMatch(line -> line.page() != page)) return null;
+        for (int i = from; i < to; i++) row.addAll(lines(i));
+        if (row.isEmpty() || row.stream().anyMatch(line -> line.page() != page)) return null;
         double lowest = row.stream().mapToDouble(Provenance.Line::baseline).max().orElseThrow();
         List<Provenance.Line> lines = new ArrayList<>();
-        if (!addInOrder(lines, last, page, lowest)) return null;
+        if (!addInOrder(lines, to - 1, page, lowest)) return null;
         addBelow(lines, row, row, page, lowest);
         Set<Integer> marks = new HashSet<>();
         for (Provenance.Line line : row) marks.addAll(StandingPassages.marks(line));
-        return new Correction.Row(marks, marks(lines));
+        return new Correction.Row(marks, marks(lines), height);
     }
 
     private void addOfCell(List<Provenance.Line> lines, int stop, int page, double lowest) {

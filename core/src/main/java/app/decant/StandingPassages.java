@@ -94,6 +94,27 @@ final class StandingPassages {
         return passage == null ? null : new Found(page(rows.beside()), Correction.below(passage, rows.rows()));
     }
 
+    /**
+     * Rows taken out, all that stand between two paragraphs; null where that can't be had in place.
+     *
+     * @param height of them all, in points; 0 where that is not known
+     */
+    Found without(int from, int to, double height) {
+        List<List<Integer>> marks = new ArrayList<>();
+        int page = -1;
+        for (int i = from; i < to; i++) {
+            if (paragraph(i).text().indexOf(Inline.OBJECT) >= 0) return null;
+            for (Provenance.Line line : provenance.of(paragraph(i))) {
+                marks.add(marks(line));
+                page = line.page();
+            }
+        }
+        Correction.Row rows = page < 0 || marks.stream().anyMatch(List::isEmpty) ? null : below.rows(from, to, page, height);
+        if (rows == null) return null;
+        Correction.Passage passage = new Correction.Passage(marks, Set.of(), false, List.of(), provenance.foot(page), null, Set.of(), null, null, rows);
+        return new Found(page, Correction.without(passage));
+    }
+
     /** A paragraph with the row of the table that it is in; null where that is not known. */
     private Correction.Passage inRow(int stop) {
         List<Provenance.Line> lines = provenance.of(paragraph(stop));

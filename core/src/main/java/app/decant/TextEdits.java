@@ -28,6 +28,7 @@ import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.Predicate;
 import java.util.stream.IntStream;
 
 /**
@@ -203,6 +204,17 @@ final class TextEdits {
                 put.stream().map(Walk.Stop::paragraph).toList(), 0, 0));
     }
 
+    /** Rows that were taken out of a table, some of which are there still. */
+    private boolean takenOut(int from, int to) {
+        List<Walk.Stop> gone = walk.stops().subList(from, to);
+        if (gone.isEmpty() || !AddedRows.areWhole(gone, before)) return false;
+        int rows = (int) gone.stream().map(stop -> stop.path().step(2)).distinct().count();
+        if (rows == ((Table) EmptyCells.block(before, gone.get(0).path())).rows().size()) return false;
+        AddedRows added = new AddedRows(before, now, styles, walk, provenance, new FreshParagraphs(styles, walk, provenance, labels, flow));
+        StandingPassages.Found found = passages.without(from, to, added.height(from, to));
+        return found != null && edits.add(new Edit(found.page(), found.correction(), gone.stream().map(Walk.Stop::paragraph).toList(), List.of(), 0, 0));
+    }
+
     /** Compares the paragraphs between two that are the same; where they are not as many, what stands there is edited otherwise. */
     private boolean between(int from, int to, List<Walk.Stop> fresh) {
         boolean many = to - from == fresh.size();
@@ -211,6 +223,7 @@ final class TextEdits {
             boolean one = IntStream.range(from + 1, to).allMatch(i -> Partners.isLike(walk.stops().get(from).paragraph(), walk.stops().get(i).paragraph()));
             if (one && part(from, to, paragraphs) || putIn(from, to, paragraphs) || !one && part(from, to, paragraphs)) return true;
         }
+        if (fresh.isEmpty() && takenOut(from, to)) return true;
         for (int i = from; i < to; i++) {
             if (many && isDescribed(walk.stops().get(i).paragraph(), fresh.get(i - from).paragraph())) continue;
             if (many ? add(i, fresh.get(i - from).paragraph()) : fresh.isEmpty() && remove(i)) continue;
@@ -276,7 +289,7 @@ final class TextEdits {
         List<Block> all = gone.size() == come.size() ? edited(before) : List.of();
         for (int i = 0; i < all.size(); i++) edited.put(before.blocks().get(i), all.get(i));
         for (int i = 0; i < Math.max(gone.size(), come.size()); i++) {
-            if (!edited.isEmpty() && edited.get(gone.get(i)).equals(withoutAdded(come.get(i)))) continue;
+            if (!edited.isEmpty() && without(edited.get(gone.get(i)), Edit::isGone).equals(without(come.get(i), Edit::isOfRows))) continue;
             if (i < gone.size()) within(gone.get(i));
             if (i < come.size()) within(come.get(i));
         }
@@ -291,13 +304,13 @@ final class TextEdits {
         return before.replacing(Story.BODY, changed).blocks();
     }
 
-    /** A table without the rows that are known to have been put into it. */
-    private Block withoutAdded(Block block) {
+    /** A table without the rows that are known to have come, or to be gone. */
+    private Block without(Block block, Predicate<Edit> which) {
         if (!(block instanceof Table table)) return block;
-        Set<Paragraph> added = Collections.newSetFromMap(new IdentityHashMap<>());
-        for (Edit edit : edits) if (edit.isOfRows()) added.addAll(edit.nows());
+        Set<Block> known = Collections.newSetFromMap(new IdentityHashMap<>());
+        for (Edit edit : edits) if (which.test(edit)) known.addAll(edit.isGone() ? edit.olds() : edit.nows());
         List<Table.Row> rows = table.rows().stream().filter(row -> row.cells().isEmpty() || row.cells().get(0).blocks().isEmpty()
-                || !(row.cells().get(0).blocks().get(0) instanceof Paragraph one) || !added.contains(one)).toList();
+                || !known.contains(row.cells().get(0).blocks().get(0))).toList();
         return new Table(table.look(), table.columns(), rows);
     }
 

@@ -99,6 +99,9 @@ public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Rese
      * @param rows  how many rows it is further down among those that are put in below that row; 0 where it is in the row itself
      */
     public record Beside(int place, boolean item, int cells, int rows) {
+        /** What goes: the row of a table that it is in. */
+        public static final Beside GONE = new Beside(0, false, 0, -1);
+
         public Beside(int place, boolean item) { this(place, item, 0, 0); }
     }
 

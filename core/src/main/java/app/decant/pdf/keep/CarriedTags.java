@@ -50,6 +50,10 @@ final class CarriedTags {
             PDPage before = at.apply(one.page());
             COSArray there = before == null ? null : contents(parents, before);
             if (there == null || one.there() >= there.size() || !(there.getObject(one.there()) instanceof COSDictionary element)) continue;
+            if (Rewritten.Beside.GONE.equals(one.beside())) {
+                if (elements.remove(element)) here.set(one.number(), COSNull.NULL);
+                continue;
+            }
             while (here.size() <= one.number()) here.add(COSNull.NULL);
             COSDictionary own = one.beside() == null ? null : elements.beside(element, one.beside());
             if (own != null) {

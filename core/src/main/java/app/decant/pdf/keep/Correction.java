@@ -55,6 +55,12 @@ public record Correction(Passage passage, int first, int from, int last, int to,
         return new Correction(passage, 0, 0, 0, 0, List.of(), Setting.AT_LEFT, false, null, null, rows);
     }
 
+    /** Rows that go, and all that they say with them. */
+    public static Correction without(Passage rows) {
+        int last = rows.lines.size() - 1;
+        return new Correction(rows, 0, 0, last, rows.lines.get(last).size(), List.of(), Setting.AT_LEFT, false);
+    }
+
     /**
      * A row that is put into a table.
      *
@@ -168,12 +174,13 @@ public record Correction(Passage passage, int first, int from, int last, int to,
     public record Rest(int page, Passage passage) { }
 
     /**
-     * A row of a table.
+     * A row of a table, or several one below another.
      *
      * @param marks what all of its cells say
      * @param below the lines that stand below it: the rest of the table, and what follows that, from above
+     * @param height of the row, in points, as others of the table tell it; 0 where that is not known
      */
-    public record Row(Set<Integer> marks, List<List<Integer>> below) {
+    public record Row(Set<Integer> marks, List<List<Integer>> below, double height) {
         public Row {
             marks = Set.copyOf(marks);
             below = below.stream().map(List::copyOf).toList();
@@ -328,6 +335,9 @@ public record Correction(Passage passage, int first, int from, int last, int to,
         List<List<Integer>> lines = passage.lines;
         return runs.isEmpty() && !passage.goesOn && first == 0 && from == 0 && last == lines.size() - 1 && to == lines.get(last).size();
     }
+
+    /** Whether what goes are rows of a table, with all that they say. */
+    boolean isOfRows() { return isRemoval() && passage.row != null; }
 
     /** Whether a mark of its passage is none of a label. */
     boolean isText(ShownGlyph mark) { return !passage.labelled.contains(mark.glyph().order()); }

@@ -27,6 +27,9 @@ final class GrownRow {
     /** A row with more room than this below its words, in lines, has room for another; so much of it is kept. */
     private static final double ROOMY = 1.3;
     private static final double KEPT = 0.45;
+    /** The edge above a row is at least so far above its baseline, in ems, and not farther than this above that, in points. */
+    private static final double HALF = 0.5;
+    private static final double FAR = 100;
 
     private final ChangedPage at;
     private final LowerLines lower;
@@ -34,6 +37,7 @@ final class GrownRow {
     private final Passage passage;
     private final double leading;
     private double edge;
+    private List<Rectangle2D> edged = List.of();
     private double left = Double.MAX_VALUE;
     private double right;
 
@@ -93,7 +97,7 @@ final class GrownRow {
         double next = passage.row().below().stream().flatMap(List::stream).map(at.byOrder::get).filter(Objects::nonNull)
                 .mapToDouble(mark -> mark.glyph().baseline() - ABOVE * mark.glyph().size()).min().orElse(bottom + 2 * leading);
         double from = bottom + 0.1 * size();
-        List<Rectangle2D> edged = frames.edged(passage, words(), from, Math.max(next + EDGE, bottom + size()));
+        edged = frames.edged(passage, words(), from, Math.max(next + EDGE, bottom + size()));
         for (Rectangle2D box : edged) {
             left = Math.min(left, box.getMinX());
             right = Math.max(right, box.getMaxX());
@@ -115,6 +119,41 @@ final class GrownRow {
         grow(head ? edge + EDGE : edge - EDGE, by);
     }
 
+    /**
+     * Where the row begins: at the last edge of what is drawn above its words, or as far above its end as it is known to be high.
+     *
+     * @param bottom where it ends
+     */
+    double top(double bottom) {
+        ShownGlyph first = words().stream().min(Comparator.comparingDouble(mark -> mark.glyph().baseline())).orElseThrow();
+        double until = first.glyph().baseline() - HALF * first.glyph().size();
+        double from = until - FAR;
+        double top = edged.isEmpty() ? 0 : frames.edged(passage, words(), from, until).stream().flatMapToDouble(box -> DoubleStream.of(box.getMinY(),
+                box.getMaxY())).filter(one -> one < until && one > from).max().orElse(0);
+        return top > 0 ? top : passage.row().height() > 0 ? bottom - passage.row().height() : Double.NaN;
+    }
+
+    /** Takes the room of the row away, once nothing stands in it any more. */
+    void takeOut(double top, double bottom) throws Refused, IOException {
+        if (left < right) lower.reach(left, right);
+        double by = top - bottom;
+        double height = bottom - EDGE;
+        Passage whole = whole();
+        lower.move(whole, List.of(), height - LoweredUnit.BELOW * leading, by, leading);
+        left = Math.min(left, lower.left());
+        right = Math.max(right, lower.right());
+        frames.stretchAcross(whole, height, by, new Rectangle2D.Double(left, height, right - left, 0), leading);
+        double reach = Math.max(height, lower.bottom());
+        lower.refuseOn(whole, new Rectangle2D.Double(left, top + EDGE, right - left, Math.max(0.1, reach + BELOW * leading - top - EDGE)));
+    }
+
+    /** The row with the passage, as one. */
+    private Passage whole() {
+        List<List<Integer>> lines = new ArrayList<>(passage.lines());
+        lines.add(List.copyOf(passage.row().marks()));
+        return new Passage(lines, passage.hyphens(), false, passage.row().below(), passage.foot(), null, Set.of(), null, null, passage.row());
+    }
+
     /** Between which all of the row is drawn, once its edge is known. */
     double left() { return left; }
     double right() { return right; }
@@ -122,10 +161,7 @@ final class GrownRow {
     private void grow(double height, double by) throws Refused, IOException {
         List<ShownGlyph> words = words();
         if (left < right) lower.reach(left, right);
-        Set<Integer> row = passage.row().marks();
-        List<List<Integer>> lines = new ArrayList<>(passage.lines());
-        lines.add(List.copyOf(row));
-        Passage whole = new Passage(lines, passage.hyphens(), false, passage.row().below(), passage.foot(), null, Set.of(), null, null, passage.row());
+        Passage whole = whole();
         double from = words.stream().mapToDouble(mark -> mark.glyph().x()).min().orElseThrow();
         double to = words.stream().mapToDouble(mark -> mark.glyph().right()).max().orElseThrow();
         double end = lower.move(whole, List.of(), height - LoweredUnit.BELOW * leading, by, leading);

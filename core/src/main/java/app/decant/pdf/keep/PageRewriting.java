@@ -156,6 +156,11 @@ public final class PageRewriting {
             new PutInRows(at, placed).set(correction);
             return;
         }
+        if (correction.isOfRows()) {
+            changes.resets(new PlacedAnew(0));
+            new TakenOutRows(at).set(correction);
+            return;
+        }
         Correction wished = inColumn(correction, at);
         if (wished.isOnOneLine() && !wished.isRemoval() && wished.passage().parting() == null && wished.edges() == null) {
             try {

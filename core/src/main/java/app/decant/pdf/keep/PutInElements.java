@@ -87,6 +87,17 @@ final class PutInElements {
         return made;
     }
 
+    /** Takes the row of a table out that an element is in, for all that it holds; false where it is in none. */
+    boolean remove(COSDictionary element) {
+        COSDictionary row = element;
+        for (int i = 0; i < DEEPEST && row != null && !role(row).equals("TR"); i++) row = parent(row);
+        COSDictionary parent = row == null ? null : parent(row);
+        if (parent == null) return false;
+        int at = index(kids(parent), row);
+        if (at >= 0) kids(parent).remove(at);
+        return true;
+    }
+
     /** What a cell of a row that was put in holds; null where the row has not as many. */
     private COSDictionary inCell(COSDictionary row, int at) {
         if (row == null || at < 0 || at >= kids(row).size() || !(kids(row).getObject(at) instanceof COSDictionary cell)) return null;

@@ -71,6 +71,12 @@ final class WrittenLines {
         own.putBeside(first.operator(), block + "Q\n" + rules(lines, false, first, tags));
     }
 
+    /** A row of a table goes of which a marked content was a part; below 0 for none. */
+    void gone(int contents, int page) {
+        Rewritten.Tagged row = new Rewritten.Tagged(contents, page, contents, Rewritten.Beside.GONE);
+        if (contents >= 0 && !tagged.contains(row)) tagged.add(row);
+    }
+
     /** What is drawn with their words, which in tagged content is none (14.8.2.2). */
     private String rules(List<Line> lines, boolean behind, ShownGlyph first, boolean tags) throws Refused {
         StringBuilder painting = new StringBuilder();

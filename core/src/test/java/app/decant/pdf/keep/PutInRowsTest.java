@@ -114,6 +114,52 @@ class PutInRowsTest {
         assertThat(CorrectedFile.text(made.receipt().file())).contains("Venn", "feasts");
     }
 
+    private static Document without(Document document, String word) {
+        return Tables.removeRows(document, TextSelection.caret(CorrectedFile.find(document, word).start())).after();
+    }
+
+    @ParameterizedTest @ValueSource(booleans = {false, true}) void rowIsTakenOutAndWhatIsBelowComesUp(boolean frames) throws IOException {
+        CorrectedFile files = new CorrectedFile(root);
+        Path source = files.file(GrownRowTest.table(frames));
+        List<String> before = CorrectedFile.letters(source, 0);
+        for (String word : List.of("Ostrey", "Lanna", "Harbour")) {
+            Taken taken = Decant.open(source);
+            Made made = files.made(source, taken, without(taken.document(), word), Recipe.PLAIN);
+            assertThat(made.pages().rewritten(0)).as("%s: %s", word, made.findings()).isNotNull();
+            List<String> after = CorrectedFile.letters(made.receipt().file(), 0);
+            assertThat(after.stream().filter(one -> !one.isBlank()).count()).isLessThan(before.stream().filter(one -> !one.isBlank()).count());
+            assertThat(CorrectedFile.text(made.receipt().file())).doesNotContain(word);
+            assertThat(GrownRowTest.y(before, "T", 72) - GrownRowTest.y(after, "T", 72)).isCloseTo(ROW, within(0.11));
+            BufferedImage page = GrownRowTest.paint(made.receipt().file());
+            double bottom = PAGE - 508 - ROW;
+            for (int x : GrownRowTest.COLUMNS) {
+                for (double y = PAGE - 580; y <= bottom; y += 1) assertThat(GrownRowTest.isDark(page, x, y)).as("%s, %d, %.0f", word, x, y).isTrue();
+                assertThat(GrownRowTest.isDark(page, x, bottom + 4)).as("%s: below the line at %d", word, x).isFalse();
+            }
+            for (double line : new double[] {PAGE - 580, PAGE - 556, bottom})
+                for (int x = 73; x < 460; x += 5) assertThat(GrownRowTest.isDark(page, x, line)).as("%s: the line %.0f down, at %d", word, line, x).isTrue();
+            // The shading goes with its row, and no other's.
+            int shaded = word.equals("Lanna") ? 2 : word.equals("Harbour") ? 1 : 0;
+            for (int row = 1; row <= 2; row++) {
+                int level = page.getRGB(2 * 195, 2 * (PAGE - 580 + ROW * row - 4)) & 0xFF;
+                assertThat(level).as("%s: row %d", word, row).isBetween(row == shaded ? 0xE0 : 0xFE, row == shaded ? 0xEC : 0xFF);
+            }
+        }
+    }
+
+    @Test void someRowsGoAndOthersComeOnePage() throws IOException {
+        CorrectedFile files = new CorrectedFile(root);
+        Path source = files.file(GrownRowTest.table(true));
+        Taken taken = Decant.open(source);
+        Made made = files.made(source, taken, below(without(taken.document(), "Ostrey"), "Lanna", "Venn", "", "555 0117"), Recipe.PLAIN);
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        List<String> before = CorrectedFile.letters(source, 0);
+        List<String> after = CorrectedFile.letters(made.receipt().file(), 0);
+        assertThat(GrownRowTest.y(after, "V", 78)).isCloseTo(GrownRowTest.y(before, "L", 78), within(0.11));
+        assertThat(GrownRowTest.y(after, "T", 72)).isCloseTo(GrownRowTest.y(before, "T", 72), within(0.11));
+        assertThat(CorrectedFile.text(made.receipt().file())).contains("555 0117").doesNotContain("Ostrey");
+    }
+
     /** In the words of ISO 32000-2, 14.8.4.8.3: a row of its own, with as many cells. */
     @Test void rowIsReadOutAsARow() throws IOException {
         Path page = root.resolve("ports.html");
@@ -126,11 +172,19 @@ class PutInRowsTest {
         Made made = new CorrectedFile(root).made(source, taken, below(below(taken.document(), "Queen", "", "Venn"), "Ship", "Gull", "Skerry"), Recipe.PLAIN);
 
         assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        assertThat(rows(made)).containsExactly(List.of("Ship", "Port"), List.of("Gull", "Skerry"), List.of("Queen", "Ostrey"), List.of("", "Venn"),
+                List.of("Kestrel", "Lanna"));
+
+        Made less = new CorrectedFile(root).made(source, taken, without(taken.document(), "Queen"), Recipe.PLAIN);
+
+        assertThat(rows(less)).containsExactly(List.of("Ship", "Port"), List.of("Kestrel", "Lanna"));
+    }
+
+    private static List<List<String>> rows(Made made) throws IOException {
         try (PDDocument pdf = Loader.loadPDF(made.receipt().file().toFile())) {
             List<List<String>> rows = new ArrayList<>();
             rows(pdf.getDocumentCatalog().getStructureTreeRoot(), pdf, rows);
-            assertThat(rows).containsExactly(List.of("Ship", "Port"), List.of("Gull", "Skerry"), List.of("Queen", "Ostrey"), List.of("", "Venn"),
-                    List.of("Kestrel", "Lanna"));
+            return rows;
         }
     }
 
