@@ -14,7 +14,9 @@ import app.decant.pdf.keep.Correction;
 import app.decant.pdf.keep.Correction.AddedRow;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 
 /** Rows that were put into tables of a document that came from a PDF: where they come to stand on its pages, below a row that is there. */
 final class AddedRows {
@@ -41,8 +43,39 @@ final class AddedRows {
         columns = new EmptyCells(before, styles.was(), walk, provenance);
     }
 
+    /**
+     * Rows that came among paragraphs.
+     *
+     * @param above  a paragraph of the row behind which they are, as it came
+     * @param stops  all that they say
+     * @param others the other paragraphs as they are, by those that they were
+     */
+    record Put(int above, List<Walk.Stop> stops, Map<Integer, Paragraph> others) { }
+
+    /** The rows among paragraphs that stand where others stood; null where what came is none, or where they don't stand behind a row that was there. */
+    Put among(int from, int to, List<Walk.Stop> fresh, Walk then) {
+        if (fresh.size() <= to - from) return null;
+        int[] partners = Partners.of(walk.stops().subList(from, to).stream().map(Walk.Stop::paragraph).toList(),
+                fresh.stream().map(Walk.Stop::paragraph).toList());
+        int begin = 0;
+        while (partners != null && begin < partners.length && partners[begin] >= 0) begin++;
+        int end = begin;
+        while (partners != null && end < partners.length && partners[end] < 0) end++;
+        int above = from + begin - 1;
+        boolean some = begin < end && end - begin == fresh.size() - (to - from) && above >= 0;
+        if (!some || walk.stops().get(above).path().size() != LinesBelow.IN_CELL) return null;
+        List<Walk.Stop> put = fresh.subList(begin, end);
+        BlockPath row = put.get(0).path();
+        BlockPath before = begin > 0 ? fresh.get(begin - 1).path() : then.pathOf(walk.stops().get(above).paragraph());
+        boolean below = row.size() == LinesBelow.IN_CELL && row.step(2) > 0 && before.startsWith(row.head(2).then(row.step(2) - 1));
+        if (!below || !areWhole(put, now)) return null;
+        Map<Integer, Paragraph> others = new TreeMap<>();
+        for (int i = 0; i < fresh.size(); i++) if (partners[i] >= 0) others.put(from + partners[i], fresh.get(i).paragraph());
+        return new Put(above, put, others);
+    }
+
     /** Whether paragraphs are all that some rows of a table say, one in each cell, and these rows stand one below another. */
-    static boolean areWhole(List<Walk.Stop> fresh, Document now) {
+    private static boolean areWhole(List<Walk.Stop> fresh, Document now) {
         BlockPath first = fresh.get(0).path();
         if (first.size() != LinesBelow.IN_CELL || !(EmptyCells.block(now, first) instanceof Table table)) return false;
         int at = 0;
@@ -58,6 +91,24 @@ final class AddedRows {
         return true;
     }
 
+    /** Whether paragraphs are all that is in some rows of a table, not in all of them, and no cell reaches from others into these. */
+    static boolean areAll(Walk walk, int from, int to, Document document) {
+        if (from == to) return false;
+        BlockPath first = walk.stops().get(from).path();
+        BlockPath last = walk.stops().get(to - 1).path();
+        boolean table = first.size() >= LinesBelow.IN_CELL && last.size() >= LinesBelow.IN_CELL && last.startsWith(first.head(2));
+        if (!table || !(EmptyCells.block(document, first) instanceof Table of)) return false;
+        boolean begun = from > 0 && walk.stops().get(from - 1).path().startsWith(first.head(3));
+        boolean goesOn = to < walk.stops().size() && walk.stops().get(to).path().startsWith(last.head(3));
+        List<Table.Row> rows = of.rows().subList(first.step(2), last.step(2) + 1);
+        return !begun && !goesOn && rows.size() < of.rows().size() && rows.stream().allMatch(row -> isPlain(row, of));
+    }
+
+    private static boolean isPlain(Table.Row row, Table table) {
+        return row.cells().stream().allMatch(cell -> cell.rowSpan() == 1)
+                && row.cells().stream().mapToInt(Table.Cell::columnSpan).sum() == table.columns().size();
+    }
+
     /**
      * Rows behind one that is there.
      *
@@ -71,9 +122,7 @@ final class AddedRows {
         BlockPath first = fresh.get(0).path();
         Table table = (Table) EmptyCells.block(now, first);
         Table.Row row = old.rows().get(path.step(2));
-        boolean plain = row.cells().stream().allMatch(cell -> cell.rowSpan() == 1)
-                && row.cells().stream().mapToInt(Table.Cell::columnSpan).sum() == old.columns().size();
-        if (!plain || !old.columns().equals(table.columns())) return null;
+        if (!isPlain(row, old) || !old.columns().equals(table.columns())) return null;
         int beside = columns.beside(path.head(3), 0);
         if (beside < 0) return null;
         Provenance.Line line = provenance.of(walk.stops().get(beside).paragraph()).get(0);
@@ -84,7 +133,8 @@ final class AddedRows {
         if (own == null || height <= 0 || Double.isNaN(origin)) return null;
         boolean head = row.look().is(TableProperty.HEADER_ROW);
         List<AddedRow> rows = new ArrayList<>();
-        double baseline = line.baseline() + own[1] - own[0] + height;
+        double[] next = path.step(2) + 1 < old.rows().size() ? baselines(path.head(2).then(path.step(2) + 1), line.page()) : null;
+        double baseline = next != null && next[0] > own[1] ? next[0] : own[1] + height;
         int at = 0;
         for (int i = first.step(2); at < fresh.size(); i++, baseline += height) {
             List<Correction> cells = new ArrayList<>();
@@ -143,17 +193,23 @@ final class AddedRows {
         return last == 0 ? null : new double[] {first, last};
     }
 
-    /** How high a row of one line is, by how far apart rows of the table stand: the one itself from the next, else others; 0 where none tells it. */
+    /**
+     * How high a row of one line is, by how far apart such rows of the table stand, the nearest that do; where none does, what is between others; 0 where
+     * nothing tells it.
+     */
     private double height(BlockPath path, int page) {
         int rows = ((Table) columns.block(path)).rows().size();
+        double between = 0;
         for (int away = 0; away < rows; away++) {
             for (int row : new int[] {path.step(2) - away, path.step(2) + away}) {
                 if (row < 0 || row + 1 >= rows) continue;
                 double[] one = baselines(path.head(2).then(row), page);
                 double[] next = baselines(path.head(2).then(row + 1), page);
-                if (one != null && next != null && next[0] > one[1]) return next[0] - one[1];
+                if (one == null || next == null || next[0] <= one[1]) continue;
+                if (one[1] - one[0] < 1) return next[0] - one[0];
+                if (between == 0) between = next[0] - one[1];
             }
         }
-        return 0;
+        return between;
     }
 }

@@ -153,7 +153,8 @@ final class TextEdits {
             // One that came back from a queue is another object, and the same.
             if (same < 0 && one && old.get(i).paragraph().equals(fresh.get(i).paragraph())) same = i;
             if (same < next) continue;
-            if (!putInRows(from, i, fresh.subList(next, same), then) && !between(from, i, fresh.subList(next, same)) || i < old.size() && !restyled(i)) return false;
+            List<Walk.Stop> between = fresh.subList(next, same);
+            if (!putInRows(from, i, between, then) && !between(from, i, between) || i < old.size() && !restyled(i)) return false;
             from = i + 1;
             next = same + 1;
         }
@@ -174,45 +175,31 @@ final class TextEdits {
 
     /** Rows that were put into a table behind one of its rows, whose paragraphs may be edited themselves. */
     private boolean putInRows(int from, int to, List<Walk.Stop> fresh, Walk then) {
-        if (fresh.size() <= to - from) return false;
-        int[] partners = Partners.of(walk.stops().subList(from, to).stream().map(Walk.Stop::paragraph).toList(),
-                fresh.stream().map(Walk.Stop::paragraph).toList());
-        int begin = 0;
-        while (partners != null && begin < partners.length && partners[begin] >= 0) begin++;
-        int end = begin;
-        while (partners != null && end < partners.length && partners[end] < 0) end++;
-        int above = from + begin - 1;
-        if (begin == end || end - begin != fresh.size() - (to - from) || above < 0 || walk.stops().get(above).path().size() != LinesBelow.IN_CELL) return false;
-        List<Walk.Stop> put = fresh.subList(begin, end);
-        BlockPath row = put.get(0).path();
-        BlockPath before = begin > 0 ? fresh.get(begin - 1).path() : then.pathOf(walk.stops().get(above).paragraph());
-        boolean below = row.size() == LinesBelow.IN_CELL && row.step(2) > 0 && before.startsWith(row.head(2).then(row.step(2) - 1));
-        if (!below || !AddedRows.areWhole(put, now)) return false;
-        AddedRows.Found rows = new AddedRows(this.before, now, styles, walk, provenance, new FreshParagraphs(styles, walk, provenance, labels, flow))
-                .below(above, put);
-        StandingPassages.Found found = rows == null ? null : passages.below(rows);
+        AddedRows rows = rows();
+        AddedRows.Put put = rows.among(from, to, fresh, then);
+        AddedRows.Found below = put == null ? null : rows.below(put.above(), put.stops());
+        StandingPassages.Found found = below == null ? null : passages.below(below);
         if (found == null) return false;
         int already = edits.size();
-        for (int i = 0; i < fresh.size(); i++) {
-            if (partners[i] < 0) continue;
-            Paragraph old = walk.stops().get(from + partners[i]).paragraph();
-            if (isDescribed(old, fresh.get(i).paragraph()) || add(from + partners[i], fresh.get(i).paragraph())) continue;
+        for (Map.Entry<Integer, Paragraph> one : put.others().entrySet()) {
+            if (isDescribed(walk.stops().get(one.getKey()).paragraph(), one.getValue()) || add(one.getKey(), one.getValue())) continue;
             edits.subList(already, edits.size()).clear();
             return false;
         }
-        return edits.add(new Edit(found.page(), found.correction(), List.of(walk.stops().get(rows.beside()).paragraph()),
-                put.stream().map(Walk.Stop::paragraph).toList(), 0, 0));
+        return edits.add(new Edit(found.page(), found.correction(), List.of(walk.stops().get(below.beside()).paragraph()),
+                put.stops().stream().map(Walk.Stop::paragraph).toList(), 0, 0));
+    }
+
+    private AddedRows rows() {
+        return new AddedRows(before, now, styles, walk, provenance, new FreshParagraphs(styles, walk, provenance, labels, flow));
     }
 
     /** Rows that were taken out of a table, some of which are there still. */
     private boolean takenOut(int from, int to) {
-        List<Walk.Stop> gone = walk.stops().subList(from, to);
-        if (gone.isEmpty() || !AddedRows.areWhole(gone, before)) return false;
-        int rows = (int) gone.stream().map(stop -> stop.path().step(2)).distinct().count();
-        if (rows == ((Table) EmptyCells.block(before, gone.get(0).path())).rows().size()) return false;
-        AddedRows added = new AddedRows(before, now, styles, walk, provenance, new FreshParagraphs(styles, walk, provenance, labels, flow));
-        StandingPassages.Found found = passages.without(from, to, added.height(from, to));
-        return found != null && edits.add(new Edit(found.page(), found.correction(), gone.stream().map(Walk.Stop::paragraph).toList(), List.of(), 0, 0));
+        if (!AddedRows.areAll(walk, from, to, before)) return false;
+        StandingPassages.Found found = passages.without(from, to, rows().height(from, to));
+        List<Paragraph> gone = walk.stops().subList(from, to).stream().map(Walk.Stop::paragraph).toList();
+        return found != null && edits.add(new Edit(found.page(), found.correction(), gone, List.of(), 0, 0));
     }
 
     /** Compares the paragraphs between two that are the same; where they are not as many, what stands there is edited otherwise. */

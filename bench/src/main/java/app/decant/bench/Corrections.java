@@ -2,6 +2,7 @@ package app.decant.bench;
 
 import app.decant.Decant;
 import app.decant.Intake;
+import app.decant.document.BlockPath;
 import app.decant.document.Cascade;
 import app.decant.document.Colour;
 import app.decant.document.DecantException;
@@ -24,6 +25,7 @@ import app.decant.document.Walk;
 import app.decant.edit.Change;
 import app.decant.edit.Dressing;
 import app.decant.edit.EditKind;
+import app.decant.edit.Tables;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.format.Taken;
@@ -55,7 +57,8 @@ import java.util.stream.Stream;
  * how many were changed in place or set anew, and how many show anything different from before. A word is swapped for another order of its own letters, so
  * that any font has what is needed; with a number as third argument, so many words anywhere are swapped for others of the same document; with
  * {@code longer}, the longest paragraph says some of its words twice; with {@code head}, a header or footer is corrected; with {@code paragraph} or
- * {@code item}, one is put in; with {@code cell}, the words of a table's cell say more; with {@code empty}, an empty one gets some; with {@code over},
+ * {@code item}, one is put in; with {@code cell}, the words of a table's cell say more; with {@code empty}, an empty one gets some; with {@code row},
+ * a row is put into a table, with {@code rowless}, one is taken out; with {@code over},
  * one gets much longer; with {@code across}, one that goes on on the next page gets longer; with {@code colour} or {@code size}, some words get another,
  * with {@code underline} a line, with {@code lit} an area behind them; with {@code centred}, a paragraph of more than one line is set in the middle;
  * with {@code below}, text is put in below a heading.
@@ -66,9 +69,11 @@ public final class Corrections {
     private static final Pattern WORDS = Pattern.compile("\\p{L}+( \\p{L}+){2,12}");
     private static final int MOST_PAGES = 80;
 
-    private static final Map<String, UnaryOperator<Document>> KINDS = Map.of("longer", Corrections::lengthened, "head", Corrections::headed,
-            "paragraph", Corrections::parted, "item", Corrections::listed, "over", Corrections::overfull, "centred", Corrections::centred, "below",
-            Corrections::belowHeading, "cell", Corrections::fuller, "empty", Corrections::filled);
+    private static final Map<String, UnaryOperator<Document>> KINDS = Map.ofEntries(entry("longer", Corrections::lengthened),
+            entry("head", Corrections::headed), entry("paragraph", Corrections::parted), entry("item", Corrections::listed),
+            entry("over", Corrections::overfull), entry("centred", Corrections::centred), entry("below", Corrections::belowHeading),
+            entry("cell", Corrections::fuller), entry("empty", Corrections::filled), entry("row", Corrections::withRow),
+            entry("rowless", Corrections::withoutRow));
     private static final Map<String, UnaryOperator<Look>> LOOKS = Map.of("colour", look -> look.with(TextProperty.COLOUR, new Colour(0xB00020)), "size",
             look -> look.with(TextProperty.SIZE, 15.0), "underline", look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE), "lit",
             look -> look.with(TextProperty.HIGHLIGHT, new Colour(0xFFE040)));
@@ -266,6 +271,41 @@ public final class Corrections {
                 return Typing.type(document, TextSelection.caret(new Place(stop.path(), 0)), "555 and more", null).after();
         }
         return null;
+    }
+
+    private static Map.Entry<String, UnaryOperator<Document>> entry(String kind, UnaryOperator<Document> does) { return Map.entry(kind, does); }
+
+    /** In the middle of the largest table a row comes that says the first words of the one above it. */
+    private static Document withRow(Document document) {
+        Walk.Stop stop = inTable(document);
+        if (stop == null) return null;
+        Document now = Tables.insertRow(document, TextSelection.caret(new Place(stop.path(), 0)), true).after();
+        BlockPath row = stop.path().head(2).then(stop.path().step(2) + 1);
+        for (Walk.Stop cell : Walk.of(now).stops()) {
+            if (!cell.path().startsWith(row) || cell.path().size() != 5) continue;
+            BlockPath above = stop.path().head(3).then(cell.path().step(3), 0);
+            String text = Walk.of(now).indexOf(above) < 0 ? "" : Walk.of(now).stops().get(Walk.of(now).indexOf(above)).paragraph().text();
+            Matcher some = Pattern.compile("\\p{Alnum}+( \\p{Alnum}+)?").matcher(text);
+            if (some.find()) now = Typing.type(now, TextSelection.caret(new Place(cell.path(), 0)), some.group(), null).after();
+        }
+        return now;
+    }
+
+    private static Document withoutRow(Document document) {
+        Walk.Stop stop = inTable(document);
+        return stop == null ? null : Tables.removeRows(document, TextSelection.caret(new Place(stop.path(), 0))).after();
+    }
+
+    /** A paragraph of the row in the middle of the largest table of three rows or more. */
+    private static Walk.Stop inTable(Document document) {
+        Map<BlockPath, Integer> rows = new TreeMap<>();
+        for (Walk.Stop stop : Walk.of(document).stops()) if (stop.path().size() == 5) rows.merge(stop.path().head(2), stop.path().step(2) + 1, Math::max);
+        BlockPath largest = null;
+        for (Map.Entry<BlockPath, Integer> one : rows.entrySet())
+            if (one.getValue() > 2 && (largest == null || one.getValue() > rows.get(largest))) largest = one.getKey();
+        if (largest == null) return null;
+        BlockPath row = largest.then(rows.get(largest) / 2);
+        return Walk.of(document).stops().stream().filter(stop -> stop.path().startsWith(row) && stop.paragraph().length() > 0).findFirst().orElse(null);
     }
 
     private static Walk.Stop longest(Document document, int deep) {
