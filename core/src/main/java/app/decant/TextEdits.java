@@ -11,24 +11,19 @@ import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Provenance;
 import app.decant.document.Section;
-import app.decant.document.Story;
 import app.decant.document.StyleSheet;
-import app.decant.document.Table;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.pdf.keep.Correction;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
-import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import java.util.function.Predicate;
 import java.util.stream.IntStream;
 
 /**
@@ -130,7 +125,7 @@ final class TextEdits {
         List<Edit> inHeads = styles == null ? null : HeadEdits.between(before, now, heads, styles.was());
         if (inHeads == null) return null;
         TextEdits edits = new TextEdits(before, now, styles, walk, provenance, flow);
-        if (!edits.compare(then) || !edits.compareBlocks(before, now)) return null;
+        if (!edits.compare(then) || !edits.compareBlocks()) return null;
         if (walk.stops().size() != then.stops().size() || !styles.isNone() || !edits.edits.stream().allMatch(Edit::isOfWords)) edits.compareLabels(then);
         return new Found(edits.edits, edits.others, edits.elsewhere, edits.described, inHeads, edits.relabelled);
     }
@@ -259,46 +254,11 @@ final class TextEdits {
     private void reaches(Paragraph paragraph) { for (Provenance.Line line : provenance.of(paragraph)) elsewhere.add(line.page()); }
 
     /** Tables, lists of contents and what else is no paragraph: where one is another but for its text, what stands in it is edited otherwise. */
-    private boolean compareBlocks(Document before, Document now) {
-        if (others.isEmpty() && elsewhere.isEmpty() && edits.stream().allMatch(edit -> edit.isPlain() && !edit.isGone())) {
-            SortedMap<BlockPath, Block> changed = new TreeMap<>();
-            for (Edit edit : edits) changed.put(walk.pathOf(edit.old()), edit.nows.get(0));
-            described.forEach((old, fresh) -> changed.put(walk.pathOf(old), fresh));
-            return before.replacing(Story.BODY, changed).blocks().equals(now.blocks());
-        }
-        Set<Block> kept = Collections.newSetFromMap(new IdentityHashMap<>());
-        kept.addAll(before.blocks());
-        Set<Block> still = Collections.newSetFromMap(new IdentityHashMap<>());
-        still.addAll(now.blocks());
-        List<Block> gone = before.blocks().stream().filter(block -> !(block instanceof Paragraph) && !still.contains(block)).toList();
-        List<Block> come = now.blocks().stream().filter(block -> !(block instanceof Paragraph) && !kept.contains(block)).toList();
-        Map<Block, Block> edited = new IdentityHashMap<>();
-        List<Block> all = gone.size() == come.size() ? edited(before) : List.of();
-        for (int i = 0; i < all.size(); i++) edited.put(before.blocks().get(i), all.get(i));
-        for (int i = 0; i < Math.max(gone.size(), come.size()); i++) {
-            if (!edited.isEmpty() && without(edited.get(gone.get(i)), Edit::isGone).equals(without(come.get(i), Edit::isOfRows))) continue;
-            if (i < gone.size()) within(gone.get(i));
-            if (i < come.size()) within(come.get(i));
-        }
+    private boolean compareBlocks() {
+        BlockEdits blocks = new BlockEdits(before, now, walk, edits, described);
+        if (others.isEmpty() && elsewhere.isEmpty() && edits.stream().allMatch(edit -> edit.isPlain() && !edit.isGone())) return blocks.areAll();
+        for (Block block : blocks.others()) for (Walk.Stop stop : Walk.of(List.of(block), BlockPath.of(0), 0).stops()) reaches(stop.paragraph());
         return true;
-    }
-
-    /** The blocks as they came, with the paragraphs that say something else. */
-    private List<Block> edited(Document before) {
-        SortedMap<BlockPath, Block> changed = new TreeMap<>();
-        for (Edit edit : edits) if (edit.isPlain() && !edit.isGone()) changed.put(walk.pathOf(edit.old()), edit.nows().get(0));
-        described.forEach((old, fresh) -> changed.put(walk.pathOf(old), fresh));
-        return before.replacing(Story.BODY, changed).blocks();
-    }
-
-    /** A table without the rows that are known to have come, or to be gone. */
-    private Block without(Block block, Predicate<Edit> which) {
-        if (!(block instanceof Table table)) return block;
-        Set<Block> known = Collections.newSetFromMap(new IdentityHashMap<>());
-        for (Edit edit : edits) if (which.test(edit)) known.addAll(edit.isGone() ? edit.olds() : edit.nows());
-        List<Table.Row> rows = table.rows().stream().filter(row -> row.cells().isEmpty() || row.cells().get(0).blocks().isEmpty()
-                || !known.contains(row.cells().get(0).blocks().get(0))).toList();
-        return new Table(table.look(), table.columns(), rows);
     }
 
     /** Where paragraphs came or went, others may be counted otherwise: their labels are corrected, or all of their pages is reached. */
@@ -324,10 +284,6 @@ final class TextEdits {
     private ListLabels fresh() {
         if (fresh == null) fresh = ListLabels.of(now, Cascade.of(now));
         return fresh;
-    }
-
-    private void within(Block block) {
-        for (Walk.Stop stop : Walk.of(List.of(block), BlockPath.of(0), 0).stops()) reaches(stop.paragraph());
     }
 
     /** A paragraph that is gone: what follows takes its place, where that can be had on its page. */

@@ -8,8 +8,15 @@ package app.decant.document;
  * @param wrap       how text meets it
  * @param distance   kept free around it, in points
  * @param behind     drawn under the text
+ * @param level      what has a higher one lies over what has a lower; of those with the same the later
  */
-public record Anchor(Horizontal horizontal, Vertical vertical, Wrap wrap, TableProperty.Insets distance, boolean behind) {
+public record Anchor(Horizontal horizontal, Vertical vertical, Wrap wrap, TableProperty.Insets distance, boolean behind, int level) {
+    public Anchor(Horizontal horizontal, Vertical vertical, Wrap wrap, TableProperty.Insets distance, boolean behind) {
+        this(horizontal, vertical, wrap, distance, behind, 0);
+    }
+
+    public Anchor withLevel(int other) { return new Anchor(horizontal, vertical, wrap, distance, behind, other); }
+
     /** Across: from what, and either an alignment or (where that is null) an offset. */
     public record Horizontal(From from, ParagraphProperty.Alignment alignment, double offset) {
         /** What it is measured from. */

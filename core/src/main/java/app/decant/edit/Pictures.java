@@ -30,7 +30,7 @@ public final class Pictures {
         return picture(object(document, picked));
     }
 
-    private static Inline object(Document document, Selection picked) {
+    static Inline object(Document document, Selection picked) {
         if (picked instanceof ObjectSelection object) return object.object(document);
         if (!(picked instanceof TextSelection text) || !text.start().path().equals(text.end().path()) || text.end().offset() != text.start().offset() + 1)
             return null;
@@ -153,7 +153,8 @@ public final class Pictures {
                     : new Anchor.Horizontal(Anchor.Horizontal.From.PAGE, null, left);
             downwards = downwards.alignment() == null ? new Anchor.Vertical(downwards.from(), null, downwards.offset() + down)
                     : new Anchor.Vertical(Anchor.Vertical.From.PAGE, null, top);
-            Anchor moved = new Anchor(across, downwards, floating.anchor().wrap(), floating.anchor().distance(), floating.anchor().behind());
+            Anchor moved = new Anchor(across, downwards, floating.anchor().wrap(), floating.anchor().distance(), floating.anchor().behind(),
+                    floating.anchor().level());
             return new Inline.Floating(moved, picture, floating.look());
         });
     }
@@ -190,7 +191,7 @@ public final class Pictures {
     }
 
     /** Puts something else in the place of the picture that is picked. */
-    private static Change replaced(Document document, Selection picked, BiFunction<Inline, Picture, Inline> change) {
+    static Change replaced(Document document, Selection picked, BiFunction<Inline, Picture, Inline> change) {
         Inline present = object(document, picked);
         Picture old = picture(present);
         if (old == null) throw new IllegalArgumentException("What is picked is no picture");

@@ -29,7 +29,8 @@ public enum Placing {
      */
     Anchor anchor(Anchor before) {
         boolean lies = this == UNDER || this == OVER;
-        if (lies && before != null) return new Anchor(before.horizontal(), before.vertical(), Anchor.Wrap.NONE, before.distance(), this == UNDER);
+        if (lies && before != null) return new Anchor(before.horizontal(), before.vertical(), Anchor.Wrap.NONE, before.distance(), this == UNDER,
+                before.level());
         ParagraphProperty.Alignment across = switch (this) {
             case TEXT_AT_LEFT -> ParagraphProperty.Alignment.END;
             case ALONE -> ParagraphProperty.Alignment.CENTRE;

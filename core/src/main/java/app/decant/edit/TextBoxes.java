@@ -49,7 +49,7 @@ public final class TextBoxes {
         return floating == null ? null : Placing.of(floating);
     }
 
-    private static Inline.Floating floating(Document document, Selection picked) {
+    static Inline.Floating floating(Document document, Selection picked) {
         if (!(picked.story() instanceof Story.Box box)) return null;
         return new ObjectSelection(box.anchor()).object(document) instanceof Inline.Floating found && found.content() instanceof TextBox ? found : null;
     }
@@ -84,7 +84,7 @@ public final class TextBoxes {
         return put(document, picked, List.of(), ((Story.Box) picked.story()).anchor());
     }
 
-    private static Change changed(Document document, Selection picked, UnaryOperator<Inline.Floating> change) {
+    static Change changed(Document document, Selection picked, UnaryOperator<Inline.Floating> change) {
         Inline.Floating present = floating(document, picked);
         if (present == null) throw new IllegalArgumentException("No box is picked");
         Inline.Floating made = change.apply(present);

@@ -13,6 +13,7 @@ import app.decant.document.Table;
 import app.decant.page.Item;
 import app.decant.page.Line;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -225,11 +226,10 @@ final class ColumnFlow {
         List<Strip> noteStrips = new ArrayList<>(count == units.size() ? notes : carriedAndOf(count));
         for (int i = 0; i < count; i++) {
             Unit unit = units.get(i);
-            for (Floats.Placed one : unit.floats()) {
-                placed.add(one);
-                (one.source().anchor().behind() ? items : front).addAll(one.items());
-            }
+            placed.addAll(unit.floats());
         }
+        placed.stream().sorted(Comparator.comparingInt(one -> one.source().anchor().level()))
+                .forEach(one -> (one.source().anchor().behind() ? items : front).addAll(one.items()));
         for (int i = 0; i < count; i++) {
             Unit unit = units.get(i);
             for (Item item : unit.strip().items()) items.add(item.moved(area.left(), unit.top()));

@@ -25,6 +25,7 @@ import app.decant.edit.Headings;
 import app.decant.edit.Links;
 import app.decant.edit.Lists;
 import app.decant.edit.Notes;
+import app.decant.edit.Overlaps;
 import app.decant.edit.Pictures;
 import app.decant.edit.Sections;
 import app.decant.edit.Selection;
@@ -170,6 +171,9 @@ final class WindowCommands {
         onTable("picture.in", picked, desk, () -> window.slip().pictures().chooseNew());
         onTable("picture.replace", () -> seen.getAsBoolean() && window.slip().pictures().isOn(), desk, () -> window.slip().pictures().chooseOther());
         onTable("picture.turn", () -> seen.getAsBoolean() && window.slip().pictures().turns(), desk, () -> window.slip().pictures().turn());
+        for (boolean over : new boolean[] {true, false})
+            edits(over ? "float.over" : "float.under", () -> picked.getAsBoolean() && Overlaps.apply(desk.document(), desk.selection().get()), desk,
+                    (document, span) -> Overlaps.lay(document, span, over));
         onTable("table.in", () -> picked.getAsBoolean() && Tables.canInsert(desk.document(), desk.selection().get()), desk, () -> PickedLook.insertTable(desk));
     }
 

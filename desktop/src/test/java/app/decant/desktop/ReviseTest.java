@@ -25,6 +25,7 @@ import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.edit.ColumnWidths;
 import app.decant.edit.Lists;
+import app.decant.edit.ObjectSelection;
 import app.decant.edit.Pictures;
 import app.decant.edit.Placing;
 import app.decant.edit.Search;
@@ -442,6 +443,10 @@ class ReviseTest {
         measure(robot, "#picture-from-left", "25");
         settle();
         assertThat(framed().left()).isCloseTo(25 * 72 / 25.4, within(0.2));
+        int level = level();
+        robot.clickOn("#picture-over");
+        settle();
+        assertThat(level()).isGreaterThan(level);
         robot.clickOn("#picture-cut");
         measure(robot, "#picture-cut-left", "10");
         settle();
@@ -477,6 +482,10 @@ class ReviseTest {
     }
 
     private PageTable.Framed framed() { return WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().framed()); }
+
+    private int level() {
+        return ((Inline.Floating) new ObjectSelection(window.desk().selection().get().start()).object(document())).anchor().level();
+    }
 
     private Picture picked() { return Pictures.picked(document(), window.desk().selection().get()); }
 

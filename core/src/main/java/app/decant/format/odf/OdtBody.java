@@ -37,6 +37,9 @@ import java.util.Objects;
 
 /** Writes text: paragraphs and headings in their lists, tables, notes, frames (ISO/IEC 26300-1, 5 to 10). */
 final class OdtBody {
+    /** Where something lies that nobody put over or under others (19.231). */
+    static final int LEVEL = 1;
+
     private final OdtWriter writer;
     private final OdtStyles styles;
     private final XmlWriter xml;
@@ -323,7 +326,7 @@ final class OdtBody {
     }
 
     private void open(Anchor anchor, double width, double height, String crop, TextBox box) {
-        String style = styles.other("graphic", "fr", Arrays.asList(anchor, crop, box == null ? null
+        String style = styles.other("graphic", "fr", Arrays.asList(anchor == null ? null : anchor.withLevel(0), crop, box == null ? null
                 : List.of(box.padding(), Objects.requireNonNullElse(box.border(), Border.NONE), Objects.requireNonNullElse(box.fill(), Colour.AUTOMATIC))),
                 made -> {
             List<Object> a = new ArrayList<>();
@@ -366,7 +369,8 @@ final class OdtBody {
         xml.open("draw:frame", "draw:style-name", style, "text:anchor-type", placed ? "paragraph" : "as-char", "svg:x", placed && anchor.horizontal()
                 .alignment() == null ? OdtLooks.points(anchor.horizontal().offset()) : null,
                 "svg:y", placed && anchor.vertical().alignment() == null ? OdtLooks.points(anchor.vertical().offset()) : null, "svg:width",
-                        OdtLooks.points(width), "svg:height", box != null && box.grows() ? null : OdtLooks.points(height));
+                        OdtLooks.points(width), "svg:height", box != null && box.grows() ? null : OdtLooks.points(height),
+                "draw:z-index", placed ? Math.max(0, LEVEL + anchor.level()) : null);
     }
 
     private void table(Table table) {

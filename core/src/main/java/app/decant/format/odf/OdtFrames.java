@@ -131,6 +131,11 @@ final class OdtFrames {
                 OdtLookReading.length(properties.get("fo:margin-left"), 0));
         return new Anchor(new Anchor.Horizontal(x, alignment, alignment == null ? OdtLookReading.length(node.get("svg:x"), 0) : 0),
                 new Anchor.Vertical(y, vertical, vertical == null ? OdtLookReading.length(node.get("svg:y"), 0) : 0), how, distance, properties != null
-                && "background".equals(properties.get("style:run-through")));
+                && "background".equals(properties.get("style:run-through")), level(node.get("draw:z-index", "")));
+    }
+
+    /** From what is written for one that has none (19.231): one may be lower. */
+    private static int level(String index) {
+        return index.matches("\\d{1,10}") ? (int) Math.min(Integer.MAX_VALUE, Long.parseLong(index)) - OdtBody.LEVEL : 0;
     }
 }

@@ -23,6 +23,7 @@ final class DrawingMarkup {
     private static final Pattern EMBEDDED = Pattern.compile("r:embed=\"[^\"]*\"");
     private static final Pattern RELATION = Pattern.compile("\\br:(?!embed=)\\w+=\"");
     private static final Pattern NUMBER = Pattern.compile("(<wp:docPr\\b[^>]*?\\bid=\")[^\"]*");
+    private static final Pattern HEIGHT = Pattern.compile("(<wp:anchor\\b[^>]*?\\brelativeHeight=\")[^\"]*");
     /** What counts in our own drawings. */
     private static final Pattern NUMBERS = Pattern.compile("(<wp:docPr id=\"| name=\"Object |relativeHeight=\"|r:embed=\")[^\"]*\"");
     private static final Pattern NEWER = Pattern.compile("<wps:wsp[ >]");
@@ -42,14 +43,15 @@ final class DrawingMarkup {
     }
 
     private static String placed(Anchor anchor, Picture picture) {
-        return anchor + " " + picture.width() + " " + picture.height() + " " + picture.crop() + " " + picture.rotation() + " " + picture.description();
+        Anchor place = anchor == null ? null : anchor.withLevel(0);
+        return place + " " + picture.width() + " " + picture.height() + " " + picture.crop() + " " + picture.rotation() + " " + picture.description();
     }
 
     /** Whether a drawing says no more than is written of every picture. */
     private static boolean isOwn(String markup, Anchor anchor, Picture picture) {
         XmlWriter xml = new XmlWriter();
         xml.open("all", DocxWriter.NAMESPACES);
-        DrawingWriter.picture(xml, anchor, picture, "0", 0);
+        DrawingWriter.picture(xml, anchor == null ? null : anchor.withLevel(-DrawingWriter.LEVEL), picture, "0", 0);
         XmlNode own = XmlReader.tree(xml.close().bytes(), NAME).child(NAME);
         return own.equals(XmlReader.tree(NUMBERS.matcher(markup).replaceAll("$10\"").getBytes(StandardCharsets.UTF_8), NAME));
     }
@@ -67,11 +69,12 @@ final class DrawingMarkup {
      *
      * @param relation what leads to the picture now; null for a shape
      * @param number   of the drawing in its file
+     * @param level    of what floats; 0 too for what does not
      */
-    static String of(Look look, String relation, int number) {
+    static String of(Look look, String relation, int number, int level) {
         String kept = KeptMarkup.beside(look, Markup.TEXT, NAME);
         String led = relation == null ? kept : EMBEDDED.matcher(kept).replaceFirst("r:embed=\"" + relation + '"');
-        String numbered = NUMBER.matcher(led).replaceFirst("$1" + number);
+        String numbered = HEIGHT.matcher(NUMBER.matcher(led).replaceFirst("$1" + number)).replaceFirst("$1" + Math.max(0, DrawingWriter.LEVEL + level));
         // 29500-3, 9.3: programs that do not know such shapes are told so.
         return NEWER.matcher(numbered).find() ? "<mc:AlternateContent><mc:Choice Requires=\"wps\">" + numbered + "</mc:Choice></mc:AlternateContent>"
                 : numbered;

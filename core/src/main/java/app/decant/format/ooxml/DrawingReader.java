@@ -136,7 +136,8 @@ final class DrawingReader {
         Anchor.Horizontal across = anchor.horizontal();
         Anchor.Vertical down = anchor.vertical();
         return new Anchor(new Anchor.Horizontal(across.from(), across.alignment(), across.offset() + made.x()),
-                new Anchor.Vertical(down.from(), down.alignment(), down.offset() + made.y()), anchor.wrap(), anchor.distance(), anchor.behind());
+                new Anchor.Vertical(down.from(), down.alignment(), down.offset() + made.y()), anchor.wrap(), anchor.distance(), anchor.behind(),
+                anchor.level());
     }
 
     private static double share(XmlNode node, String side) {
@@ -204,7 +205,12 @@ final class DrawingReader {
         Insets distance = new Insets(Units.emu(frame, "distT", 0), Units.emu(frame, "distR", 0), Units.emu(frame, "distB", 0), Units.emu(frame, "distL", 0));
         String behind = frame.get("behindDoc", "0");
         return new Anchor(new Anchor.Horizontal(from, alignment, offset(across)), new Anchor.Vertical(under, stand, offset(down)), wrap, distance,
-                behind.equals("1") || behind.equals("true"));
+                behind.equals("1") || behind.equals("true"), level(frame.get("relativeHeight", "")));
+    }
+
+    /** From what is written for one that has none (29500-1, 20.4.2.3). */
+    private static int level(String height) {
+        return height.matches("\\d{1,10}") ? (int) Math.min(Integer.MAX_VALUE, Long.parseLong(height)) - DrawingWriter.LEVEL : 0;
     }
 
     private static double offset(XmlNode position) {

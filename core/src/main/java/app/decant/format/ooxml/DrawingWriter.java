@@ -19,6 +19,9 @@ import java.util.regex.Pattern;
 
 /** Writes pictures, text boxes and opaque drawings (ISO/IEC 29500-1, 20.4). */
 final class DrawingWriter {
+    /** How high something stands that nobody put over or under others (20.4.2.3): there is room below. */
+    static final int LEVEL = 1_000_000;
+
     private final StoryWriter story;
     private final DocxWriter writer;
 
@@ -31,13 +34,14 @@ final class DrawingWriter {
     void inline(Picture picture, Look look) { picture(null, picture, look); }
 
     private void picture(Anchor anchor, Picture picture, Look look) {
+        int level = anchor == null ? 0 : anchor.level();
         boolean still = look.says(Markup.TEXT) && DrawingMarkup.holds(look, anchor, picture);
         if (still && !DrawingMarkup.showsPicture(look)) {
-            story.xml.raw(DrawingMarkup.of(look, null, writer.nextId()));
+            story.xml.raw(DrawingMarkup.of(look, null, writer.nextId(), level));
             return;
         }
         String relation = story.relations.inside("image", writer.mediaTarget(picture.image()));
-        if (still) story.xml.raw(DrawingMarkup.of(look, relation, writer.nextId()));
+        if (still) story.xml.raw(DrawingMarkup.of(look, relation, writer.nextId(), level));
         else picture(story.xml, anchor, picture, relation, writer.nextId());
     }
 
@@ -68,8 +72,8 @@ final class DrawingWriter {
     private static void anchor(XmlWriter xml, Anchor anchor, Inline.Floating.Content content, int number) {
         Insets distance = anchor.distance();
         xml.open("wp:anchor", "distT", Units.toEmu(distance.top()), "distB", Units.toEmu(distance.bottom()), "distL", Units.toEmu(distance.left()), "distR",
-                Units.toEmu(distance.right()), "simplePos", 0, "relativeHeight", number, "behindDoc", anchor.behind() ? 1 : 0, "locked", 0,
-                "layoutInCell", 1, "allowOverlap", 1);
+                Units.toEmu(distance.right()), "simplePos", 0, "relativeHeight", Math.max(0, LEVEL + anchor.level()), "behindDoc",
+                anchor.behind() ? 1 : 0, "locked", 0, "layoutInCell", 1, "allowOverlap", 1);
         xml.leaf("wp:simplePos", "x", 0, "y", 0);
         xml.open("wp:positionH", "relativeFrom", anchor.horizontal().from().name().toLowerCase(Locale.ROOT));
         if (anchor.horizontal().alignment() != null)

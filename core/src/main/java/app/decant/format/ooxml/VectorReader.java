@@ -113,7 +113,12 @@ final class VectorReader {
     private static Anchor anchor(Map<String, String> style, XmlNode markup) {
         boolean wraps = markup.find("w10:wrap") != null && !"none".equals(markup.find("w10:wrap").get("type", "none"));
         return new Anchor(across(style), down(style), wraps ? Anchor.Wrap.SQUARE : Anchor.Wrap.NONE, new Insets(0, 9, 0, 9),
-                style.getOrDefault("z-index", "0").startsWith("-"));
+                style.getOrDefault("z-index", "0").startsWith("-"), level(style.getOrDefault("z-index", "")));
+    }
+
+    /** As other drawings of the same file tell it. */
+    private static int level(String index) {
+        return index.matches("-?\\d{1,10}") ? (int) Math.min(Integer.MAX_VALUE, Math.abs(Long.parseLong(index))) - DrawingWriter.LEVEL : 0;
     }
 
     private static Anchor.Horizontal across(Map<String, String> style) {

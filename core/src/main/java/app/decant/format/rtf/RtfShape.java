@@ -15,6 +15,9 @@ import java.util.Map;
 /** A drawn shape while its words come in: a picture or a box of text that floats. */
 final class RtfShape {
     final Map<String, String> properties = new HashMap<>();
+    /** Where something lies that nobody put over or under others. */
+    static final int LEVEL = 1;
+
     String name = "";
     Picture picture;
     List<Block> blocks;
@@ -26,6 +29,7 @@ final class RtfShape {
     private Anchor.Vertical.From down = Anchor.Vertical.From.PARAGRAPH;
     private int wrap = 2;
     private boolean behind;
+    private int level;
 
     void word(String word, int value) {
         switch (word) {
@@ -41,6 +45,7 @@ final class RtfShape {
             case "shpbypara" -> down = Anchor.Vertical.From.PARAGRAPH;
             case "shpwr" -> wrap = value;
             case "shpfblwtxt" -> behind = value == 1;
+            case "shpz" -> level = value - LEVEL;
             default -> { }
         }
     }
@@ -68,6 +73,7 @@ final class RtfShape {
 
     Anchor anchor() {
         Anchor.Wrap how = wrap == 1 ? Anchor.Wrap.TOP_AND_BOTTOM : wrap == 3 ? Anchor.Wrap.NONE : Anchor.Wrap.SQUARE;
-        return new Anchor(new Anchor.Horizontal(across, null, left / 20.0), new Anchor.Vertical(down, null, top / 20.0), how, new Insets(0, 9, 0, 9), behind);
+        return new Anchor(new Anchor.Horizontal(across, null, left / 20.0), new Anchor.Vertical(down, null, top / 20.0), how, new Insets(0, 9, 0, 9), behind,
+                level);
     }
 }

@@ -225,7 +225,7 @@ final class RtfStory {
                 : "\\shpbxcolumn");
         shape.append(down.from() == Anchor.Vertical.From.PAGE ? "\\shpbypage" : down.from() == Anchor.Vertical.From.MARGIN ? "\\shpbymargin" : "\\shpbypara");
         shape.append(anchor.wrap() == Anchor.Wrap.TOP_AND_BOTTOM ? "\\shpwr1" : anchor.wrap() == Anchor.Wrap.NONE ? "\\shpwr3" : "\\shpwr2")
-                .append("\\shpwrk0\\shpfblwtxt").append(anchor.behind() ? 1 : 0);
+                .append("\\shpwrk0\\shpfblwtxt").append(anchor.behind() ? 1 : 0).append("\\shpz").append(Math.max(0, RtfShape.LEVEL + anchor.level()));
         if (floating.content() instanceof Picture picture) {
             String made = picture(picture);
             if (made == null) return;

@@ -47,7 +47,7 @@ final class BoxCard {
         out.setOnAction(event -> window.commands().named("box.out").run());
         HBox size = new HBox(8, new Label(Words.of("picture.width")), width, new Label("mm"));
         size.setAlignment(Pos.CENTER_LEFT);
-        VBox card = new VBox(10, size, standing, frame, out);
+        VBox card = new VBox(10, size, standing, PicturePlace.laid(window, "box"), frame, out);
         card.getStyleClass().add("card");
         Label title = new Label(Words.of("box"));
         title.getStyleClass().add("section");

@@ -17,9 +17,11 @@ import java.util.List;
 import java.util.function.BiFunction;
 import java.util.function.DoubleConsumer;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
 /** How the picture that is picked stands to the text, where on its page, and what of it is cut off: all that the mouse does, in fields. */
@@ -50,6 +52,7 @@ final class PicturePlace {
         edges = new GridPane(8, 6);
         edges.addRow(0, More.label("picture.from-left"), fromLeft, new Label("mm"));
         edges.addRow(1, More.label("picture.from-top"), fromTop, new Label("mm"));
+        edges.add(laid(window, "picture"), 0, 2, 3, 1);
         edges.managedProperty().bind(edges.visibleProperty());
         cuts = List.of(cut("cut-left", 0), cut("cut-right", 1), cut("cut-top", 2), cut("cut-bottom", 3));
         GridPane grid = new GridPane(8, 6);
@@ -59,6 +62,18 @@ final class PicturePlace {
     }
 
     Node node() { return box; }
+
+    /** What lies over all else, and what under it. */
+    static Node laid(Window window, String of) {
+        HBox acts = new HBox(8);
+        for (String one : List.of("over", "under")) {
+            Button act = new Button(Words.of("float." + one));
+            act.setId(of + "-" + one);
+            act.setOnAction(event -> window.commands().named("float." + one).run());
+            acts.getChildren().add(act);
+        }
+        return acts;
+    }
 
     private static LengthField field(String name, DoubleConsumer heard) {
         return new LengthField("picture-" + name, Words.of("picture." + name), LengthField.Unit.MILLIMETRES, 0, heard);

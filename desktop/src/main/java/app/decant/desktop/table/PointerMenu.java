@@ -22,8 +22,8 @@ final class PointerMenu {
     private static final int MOST = 9;
     private static final int WORDS = 3;
     /** What is offered, what is about the thing at the pointer first. */
-    private static final List<String> OFFERED = List.of("picture.replace", "picture.turn", "form.tick", "review.accept", "review.reject",
-            "table.merge", "table.split", "table.row.below", "table.column.behind",
+    private static final List<String> OFFERED = List.of("picture.replace", "picture.turn", "float.over", "float.under", "form.tick",
+            "review.accept", "review.reject", "table.merge", "table.split", "table.row.below", "table.column.behind",
             "table.rows.out", "table.columns.out", "heading.raise", "heading.lower", "section.up", "section.down", "cut", "copy", "paste", "paste.text",
             "echo", "echo.tables", "remark", "find", "undo");
 
