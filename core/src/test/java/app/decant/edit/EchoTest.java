@@ -10,6 +10,7 @@ import app.decant.document.Cascade;
 import app.decant.document.Colour;
 import app.decant.document.Document;
 import app.decant.document.Inline;
+import app.decant.document.Link;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
@@ -144,6 +145,29 @@ class EchoTest {
     }
 
     private static List<String> words(Document document) { return Walk.of(document).stops().stream().map(stop -> stop.paragraph().text()).toList(); }
+
+    @Test void linksGetTheDressOfOneThatIsRightAndLeadWhereTheyLed() {
+        Link one = new Link.Address("https://ostrey.example/boats");
+        Link two = new Link.Address("https://ostrey.example/fares");
+        Look right = Look.of(TextProperty.COLOUR, new Colour(0x6B1F47)).with(TextProperty.BOLD, true).with(TextProperty.LINK, one);
+        Look blue = Look.of(TextProperty.COLOUR, new Colour(0x0000FF)).with(TextProperty.SIZE, 14.0).with(TextProperty.LINK, one);
+        Paragraph first = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("See ", Look.PLAIN), new Inline.Text("boats", right)));
+        Paragraph other = new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text("boats", blue), new Inline.Text("fares", blue.with(
+                TextProperty.LINK, two)), new Inline.Text(" of today", Look.PLAIN)));
+        Document document = Sample.of(List.<Block>of(first, other, Paragraph.of("no link")));
+        assertThat(LinkEcho.of(document, TextSelection.caret(new Place(at(2), 1)))).isNull();
+        LinkEcho echo = LinkEcho.of(document, TextSelection.caret(new Place(at(0), 6)));
+        assertThat(IntStream.range(0, echo.others().size()).mapToObj(i -> echo.words(document, i))).containsExactly("boats", "fares");
+        Change change = echo.give(document, caret(at(0)), List.of(1));
+        Paragraph made = change.after().paragraph(at(1));
+        assertThat(made.lookBefore(1)).isEqualTo(blue);
+        assertThat(made.lookBefore(6)).isEqualTo(right.with(TextProperty.SIZE, 14.0).with(TextProperty.LINK, two));
+        assertThat(made.lookBefore(12)).isEqualTo(Look.PLAIN);
+        assertThat(change.transaction().inverse(document).apply(change.after()).document()).isEqualTo(document);
+        assertThat(echo.giveTo(document, TextSelection.caret(new Place(at(1), 2))).after().paragraph(at(1)).lookBefore(1).get(TextProperty.COLOUR))
+                .isEqualTo(new Colour(0x6B1F47));
+        assertThat(echo.giveTo(document, TextSelection.caret(new Place(at(0), 6)))).isNull();
+    }
 
     @Test void whatIsClickedWhileEchoIsHeldBecomesLikeIt() {
         Document document = Sample.of(List.<Block>of(Paragraph.styled("Heading2", "One"), Paragraph.of("text")));

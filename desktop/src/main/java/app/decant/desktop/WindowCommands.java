@@ -168,6 +168,8 @@ final class WindowCommands {
         onTable("echo", inBody, desk, () -> window.slip().echo(), control(KeyCode.E));
         onTable("echo.tables", () -> inBody.getAsBoolean() && TableEcho.of(desk.document(), desk.selection().get()) != null, desk,
                 () -> window.slip().echoTables());
+        onTable("echo.links", () -> inBody.getAsBoolean() && Links.at(desk.document(), desk.selection().get()) != null, desk,
+                () -> window.slip().echoLinks());
         onTable("picture.in", picked, desk, () -> window.slip().pictures().chooseNew());
         onTable("picture.replace", () -> seen.getAsBoolean() && window.slip().pictures().isOn(), desk, () -> window.slip().pictures().chooseOther());
         onTable("picture.turn", () -> seen.getAsBoolean() && window.slip().pictures().turns(), desk, () -> window.slip().pictures().turn());

@@ -6,6 +6,7 @@ import app.decant.desktop.work.Desk;
 import app.decant.document.Document;
 import app.decant.edit.Alike;
 import app.decant.edit.Change;
+import app.decant.edit.LinkEcho;
 import app.decant.edit.PassageEcho;
 import app.decant.edit.PictureEcho;
 import app.decant.edit.Pictures;
@@ -94,6 +95,12 @@ public final class EchoCard {
     void beginTables() {
         TableEcho tables = TableEcho.of(desk.document(), desk.selection().get());
         if (tables != null) begin(tables);
+    }
+
+    /** Lights the other links. */
+    void beginLinks() {
+        LinkEcho links = LinkEcho.of(desk.document(), desk.selection().get());
+        if (links != null) begin(links);
     }
 
     private void begin(Alike found) {

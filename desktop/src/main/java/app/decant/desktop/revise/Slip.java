@@ -143,6 +143,9 @@ public final class Slip {
     /** Lights the other tables, to look like the one at the caret. */
     public void echoTables() { echo.beginTables(); }
 
+    /** Lights the other links, to look like the one at the caret. */
+    public void echoLinks() { echo.beginLinks(); }
+
     /** Whether it shows something that Esc leaves. */
     public boolean isBusy() { return echo.isOn() || changes.isOn() || review.isOn(); }
 

@@ -25,7 +25,7 @@ final class PointerMenu {
     private static final List<String> OFFERED = List.of("picture.replace", "picture.turn", "float.over", "float.under", "form.tick",
             "review.accept", "review.reject", "table.merge", "table.split", "table.row.below", "table.column.behind",
             "table.rows.out", "table.columns.out", "heading.raise", "heading.lower", "section.up", "section.down", "cut", "copy", "paste", "paste.text",
-            "echo", "echo.tables", "remark", "find", "undo");
+            "echo", "echo.tables", "echo.links", "remark", "find", "undo");
 
     private final Desk desk;
     private final PageTable table;
