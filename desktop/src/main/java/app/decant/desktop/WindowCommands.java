@@ -187,6 +187,7 @@ final class WindowCommands {
                     && desk.pages().get().page(window.table().pageInView().get()).ground() == null;
             onTable(header ? "header" : "footer", ours, desk, () -> frame(window, desk, header));
         }
+        onTable("watermark", () -> picked.getAsBoolean() && !desk.hasOwnPages(), desk, () -> window.slip().pages().askWatermark());
         edits("frame.out", () -> picked.getAsBoolean() && desk.selection().get().story() instanceof Story.Frame, desk, Frames::remove);
         BooleanSupplier notes = () -> picked.getAsBoolean() && Notes.canInsert(desk.selection().get());
         for (Inline.Note.Kind kind : Inline.Note.Kind.values()) {

@@ -23,13 +23,17 @@ import app.decant.document.Walk;
 import app.decant.edit.Links;
 import app.decant.edit.Search;
 import app.decant.edit.TextSelection;
+import app.decant.edit.Watermark;
 import app.decant.layout.PagedDocument;
+import app.decant.page.Item;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.TimeoutException;
+import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
+import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
@@ -292,6 +296,23 @@ class WholeJobTest {
         PagedDocument pages = window.desk().pages().get();
         int page = pages.caret(picked().head()).page();
         assertThat(pages.page(page).width()).isGreaterThan(pages.page(page - 1).width());
+        WaitForAsyncUtils.asyncFx(() -> window.table().requestFocus());
+        undoAll();
+        assertThat(document()).isEqualTo(before);
+    }
+
+    @Test void wordsUnderTheTextOfEveryPageAreWrittenByKeysAloneInAFieldThatComesIntoView(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        need(robot, "command.watermark");
+        WaitForAsyncUtils.waitForFxEvents();
+        Node field = robot.lookup("#pages-watermark").query();
+        Bounds slip = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.slip().node().localToScene(window.slip().node().getLayoutBounds()));
+        until(() -> slip.contains(field.localToScene(field.getLayoutBounds())));
+        robot.write("DRAFT");
+        push(robot, KeyCode.ENTER);
+        assertThat(Watermark.of(document())).isEqualTo("DRAFT");
+        assertThat(window.desk().pages().get().page(2).frame()).as("on the third page").anyMatch(item -> item instanceof Item.PictureItem);
+        WaitForAsyncUtils.waitForAsyncFx(5000, () -> robot.lookup("#pages-more").<ToggleButton>query().fire());
         WaitForAsyncUtils.asyncFx(() -> window.table().requestFocus());
         undoAll();
         assertThat(document()).isEqualTo(before);

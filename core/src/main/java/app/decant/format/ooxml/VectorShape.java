@@ -1,15 +1,13 @@
 package app.decant.format.ooxml;
 
-import app.decant.font.FontCatalogue;
+import app.decant.format.DrawnLetters;
 import app.decant.format.DrawnShape.Head;
 import app.decant.format.DrawnShape.Ink;
 import app.decant.format.DrawnShape.Part;
 import app.decant.format.DrawnShape.Pen;
 import app.decant.format.DrawnShape;
 import app.decant.xml.XmlNode;
-import java.awt.Font;
 import java.awt.Shape;
-import java.awt.font.FontRenderContext;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Ellipse2D;
 import java.awt.geom.Path2D;
@@ -21,7 +19,6 @@ import java.util.Map;
 
 /** The outlines of shapes in the older vector markup: lines, boxes, ovals, letters on a path, and those that it numbers. */
 final class VectorShape {
-    private static final int MOST_LETTERS = 200;
     /** The numbers of shapes (ISO/IEC 29500-4, 19.1.2.19, {@code o:spt}; MS-ODRAW, 2.4.24) by the names that drawings have for them. */
     private static final Map<Integer, String> NUMBERED = numbered();
 
@@ -130,13 +127,6 @@ final class VectorShape {
         Map<String, String> style = VectorReader.style(told);
         String family = style.getOrDefault("font-family", "Liberation Sans").replaceAll("[\"']|&quot;", "");
         boolean bold = style.getOrDefault("font-weight", "").equals("bold");
-        Font font = FontCatalogue.ofThisMachine().match(family, bold, style.getOrDefault("font-style", "").equals("italic")).face().drawn();
-        String text = told.get("string").strip();
-        Shape outline = font.createGlyphVector(new FontRenderContext(null, true, true), text.substring(0, Math.min(text.length(), MOST_LETTERS))).getOutline();
-        Rectangle2D box = outline.getBounds2D();
-        if (box.isEmpty()) return List.of();
-        AffineTransform fit = AffineTransform.getScaleInstance(width / box.getWidth(), height / box.getHeight());
-        fit.translate(-box.getX(), -box.getY());
-        return List.of(new Part(new Path2D.Double(outline, fit), true, true, 1));
+        return DrawnLetters.filling(told.get("string").strip(), family, bold, style.getOrDefault("font-style", "").equals("italic"), width, height);
     }
 }

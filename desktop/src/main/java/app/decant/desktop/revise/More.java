@@ -29,6 +29,8 @@ final class More extends VBox {
     /** Whether what is in it is to be seen; what is not need not be told. */
     boolean isOpen() { return open.isSelected(); }
 
+    void open() { open.setSelected(true); }
+
     /** Runs a task each time it is opened. */
     void whenOpened(Runnable task) {
         open.selectedProperty().addListener((observed, was, now) -> {

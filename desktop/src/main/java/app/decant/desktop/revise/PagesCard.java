@@ -10,21 +10,30 @@ import app.decant.document.Section.Columns;
 import app.decant.document.Section.PageGeometry;
 import app.decant.document.Section;
 import app.decant.edit.Sections;
+import app.decant.edit.Watermark;
+import app.decant.format.DrawnLetters;
 import java.util.List;
+import java.util.Objects;
 import java.util.function.UnaryOperator;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
 
 /** The pages of the part at the caret: paper, which way round, margins, columns; for this part alone or for all. */
-final class PagesCard {
+public final class PagesCard {
     private static final double COLUMN_GAP = 18;
     private static final double SAME = 1.5;
+    /** Of a watermark: a family that ships. */
+    private static final String FAMILY = "Liberation Sans";
 
     private final Desk desk;
     private final ComboBox<Paper> paper = new ComboBox<>();
@@ -35,7 +44,10 @@ final class PagesCard {
     private final LengthField bottom;
     private final LengthField left;
     private final LengthField right;
+    private final TextField watermark = new TextField();
     private final More more;
+    /** Pages that are a PDF's own have no headers to write it into. */
+    private final BooleanProperty writes = new SimpleBooleanProperty(true);
     private boolean telling;
 
     /** Sizes of paper, upright (ISO 216; ANSI/ASME Y14.1 and common practice for the American ones). */
@@ -100,11 +112,38 @@ final class PagesCard {
         part.getStyleClass().addAll("look-button", "small-button");
         part.setMaxWidth(Double.MAX_VALUE);
         part.setOnAction(event -> window.commands().named("section.begin").run());
-        more = new More("pages.more", grid, across, everywhere, part);
+        watermark.setId("pages-watermark");
+        watermark.setAccessibleText(Words.of("pages.watermark"));
+        watermark.setPromptText(Words.of("pages.watermark.prompt"));
+        watermark.setOnAction(event -> mark());
+        watermark.focusedProperty().addListener((observed, was, now) -> {
+            if (was) mark();
+        });
+        VBox under = new VBox(4, More.label("pages.watermark"), watermark);
+        under.visibleProperty().bind(writes);
+        under.managedProperty().bind(writes);
+        more = new More("pages.more", grid, across, everywhere, part, under);
         more.whenOpened(this::tell);
     }
 
     Node node() { return more; }
+
+    /** Asks for words that are to stand on every page. */
+    public void askWatermark() {
+        more.open();
+        tell();
+        watermark.requestFocus();
+        watermark.selectAll();
+    }
+
+    /** The words of the field on every page; none where it says nothing. */
+    private void mark() {
+        if (telling || desk.document() == null || desk.selection().get() == null || !writes.get()) return;
+        String words = watermark.getText().strip();
+        if (words.equals(Objects.requireNonNullElse(Watermark.of(desk.document()), ""))) return;
+        desk.inOrder(() -> desk.apply(Watermark.put(desk.document(), desk.selection().get(), words.isEmpty() ? null
+                : page -> DrawnLetters.across(words, FAMILY, page))));
+    }
 
     /** One length of a page changed. */
     private interface Moved { PageGeometry of(PageGeometry page, double to); }
@@ -164,6 +203,8 @@ final class PagesCard {
         left.show(page.left());
         right.show(page.right());
         boolean several = desk.document().sections().size() > 1;
+        writes.set(!desk.hasOwnPages());
+        watermark.setText(Objects.requireNonNullElse(Watermark.of(desk.document()), ""));
         everywhere.setVisible(several);
         everywhere.setManaged(several);
         telling = false;

@@ -25,6 +25,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import javafx.application.Platform;
+import javafx.beans.value.ChangeListener;
+import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ColorPicker;
@@ -45,6 +47,8 @@ import javafx.util.StringConverter;
 
 /** The slip at the right: what is picked, and what can be done to it. */
 public final class Slip {
+    /** What is brought into view stands this far from the edge, in points of the screen. */
+    private static final double APART = 12;
     private static final double[] SIZES = {8, 9, 10, 10.5, 11, 12, 14, 16, 18, 20, 24, 28, 36, 48};
     private final Desk desk;
     private final PageTable sheets;
@@ -123,10 +127,33 @@ public final class Slip {
             tellFindings();
         });
         wire(window);
+        watchFocus();
         // Who clicks a button goes on writing; who gets there by keys stays there.
         content.addEventFilter(MouseEvent.MOUSE_RELEASED, event -> {
             if (isButton(event.getTarget())) Platform.runLater(window.table()::requestFocus);
         });
+    }
+
+    /** Whoever goes through it by keys sees where they are. */
+    private void watchFocus() {
+        ChangeListener<Node> follows = (observed, was, now) -> Platform.runLater(() -> reveal(now));
+        content.sceneProperty().addListener((observed, was, now) -> {
+            if (was != null) was.focusOwnerProperty().removeListener(follows);
+            if (now != null) now.focusOwnerProperty().addListener(follows);
+        });
+    }
+
+    private void reveal(Node node) {
+        Node inside = node;
+        while (inside != null && inside != content) inside = inside.getParent();
+        double room = content.getHeight() - scroll.getViewportBounds().getHeight();
+        if (inside == null || room <= 0) return;
+        content.getScene().getRoot().layout();
+        Bounds at = content.sceneToLocal(node.localToScene(node.getLayoutBounds()));
+        double from = scroll.getVvalue() * room;
+        double to = from + scroll.getViewportBounds().getHeight();
+        if (at.getMinY() < from) scroll.setVvalue(Math.max(0, at.getMinY() - APART) / room);
+        else if (at.getMaxY() > to) scroll.setVvalue(Math.min(1, (at.getMaxY() + APART - scroll.getViewportBounds().getHeight()) / room));
     }
 
     private static boolean isButton(Object target) {
@@ -166,6 +193,8 @@ public final class Slip {
 
     /** Where words lead. */
     public LinkCard links() { return link; }
+
+    public PagesCard pages() { return pageLook; }
 
     /** What is done to styles. */
     public StyleRow styles() { return styles; }
