@@ -83,6 +83,8 @@ public final class Slip {
     private final FontsCard fonts;
     private final PagesCard pageLook;
     private boolean telling;
+    /** How far down it stood before a field was brought into view; NaN where none was. */
+    private double before = Double.NaN;
 
     public Slip(Window window) {
         this.desk = window.desk();
@@ -134,7 +136,7 @@ public final class Slip {
         });
     }
 
-    /** Whoever goes through it by keys sees where they are. */
+    /** Whoever goes through it by keys sees where they are; once they are elsewhere, it stands as it stood. */
     private void watchFocus() {
         ChangeListener<Node> follows = (observed, was, now) -> Platform.runLater(() -> reveal(now));
         content.sceneProperty().addListener((observed, was, now) -> {
@@ -147,13 +149,19 @@ public final class Slip {
         Node inside = node;
         while (inside != null && inside != content) inside = inside.getParent();
         double room = content.getHeight() - scroll.getViewportBounds().getHeight();
+        if (inside == null && !Double.isNaN(before)) {
+            scroll.setVvalue(before);
+            before = Double.NaN;
+        }
         if (inside == null || room <= 0) return;
+        double stood = scroll.getVvalue();
         content.getScene().getRoot().layout();
         Bounds at = content.sceneToLocal(node.localToScene(node.getLayoutBounds()));
         double from = scroll.getVvalue() * room;
         double to = from + scroll.getViewportBounds().getHeight();
         if (at.getMinY() < from) scroll.setVvalue(Math.max(0, at.getMinY() - APART) / room);
         else if (at.getMaxY() > to) scroll.setVvalue(Math.min(1, (at.getMaxY() + APART - scroll.getViewportBounds().getHeight()) / room));
+        if (scroll.getVvalue() != stood && Double.isNaN(before)) before = stood;
     }
 
     private static boolean isButton(Object target) {
