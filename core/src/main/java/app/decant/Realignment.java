@@ -17,7 +17,7 @@ final class Realignment {
             ParagraphProperty.FIRST_LINE, ParagraphProperty.SPACE_BEFORE, ParagraphProperty.SPACE_AFTER, ParagraphProperty.LINE_SPACING);
     /** What only tells where pages may end. */
     private static final List<Property<?>> UNSEEN = List.of(ParagraphProperty.KEEP_WITH_NEXT, ParagraphProperty.KEEP_TOGETHER,
-            ParagraphProperty.WIDOW_CONTROL);
+            ParagraphProperty.WIDOW_CONTROL, ParagraphProperty.HYPHENATION);
     /** A column is at least as wide, in ems. */
     private static final double NARROWEST = 4;
 

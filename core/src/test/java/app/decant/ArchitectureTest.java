@@ -48,7 +48,7 @@ class ArchitectureTest {
             .whereLayer("font").mayOnlyAccessLayers("words", "document")
             .whereLayer("picture").mayOnlyAccessLayers("words", "document")
             .whereLayer("page").mayOnlyAccessLayers("words", "document", "font")
-            .whereLayer("layout").mayOnlyAccessLayers("words", "document", "font", "page")
+            .whereLayer("layout").mayOnlyAccessLayers("words", "document", "spelling", "font", "page")
             .whereLayer("sheet").mayOnlyAccessLayers("words", "document", "font", "page", "layout")
             .whereLayer("format").mayOnlyAccessLayers("words", "document", "font", "picture", "xml", "sheet")
             .whereLayer("paint").mayOnlyAccessLayers("words", "document", "font", "page", "picture")

@@ -21,6 +21,8 @@ public final class ParagraphProperty {
     public static final Property<Boolean> KEEP_TOGETHER = new Property<>("keep together", Boolean.class);
     public static final Property<Boolean> PAGE_BREAK_BEFORE = new Property<>("page break before", Boolean.class);
     /** No single first or last line of a paragraph alone on a page. */
+    /** Whether words are parted at the ends of lines, in languages whose patterns are known. */
+    public static final Property<Boolean> HYPHENATION = new Property<>("hyphenation", Boolean.class);
     public static final Property<Boolean> WIDOW_CONTROL = new Property<>("widow control", Boolean.class);
     /** No space between neighbours of the same style. */
     public static final Property<Boolean> CONTEXTUAL_SPACING = new Property<>("contextual spacing", Boolean.class);

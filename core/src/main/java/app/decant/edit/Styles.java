@@ -29,6 +29,17 @@ public final class Styles {
 
     private Styles() { }
 
+    /** Whether words are parted at the ends of lines all through a document, but where something else is said of that. */
+    public static boolean partsWords(Document document) { return document.styles().defaults().is(ParagraphProperty.HYPHENATION); }
+
+    /** Parts words at the ends of lines all through a document, in the languages whose patterns are known; or no longer. */
+    public static Change partWords(Document document, Selection picked, boolean wished) {
+        StyleSheet styles = document.styles();
+        Look defaults = wished ? styles.defaults().with(ParagraphProperty.HYPHENATION, true) : styles.defaults().without(ParagraphProperty.HYPHENATION);
+        StyleSheet made = new StyleSheet(defaults, styles.defaultParagraph(), styles.defaultTable(), styles.styles());
+        return new Draft(document, picked).add(new StyleStep(made, document.numbering())).done(EditKind.STYLE, picked);
+    }
+
     /** The style of the paragraph at the caret; null where the document has none at all. */
     public static Style at(Document document, Selection picked) {
         String id = document.paragraph(picked.head().at(0)).style();

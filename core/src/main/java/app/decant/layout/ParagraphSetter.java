@@ -17,6 +17,8 @@ import app.decant.font.SymbolEncoding;
 import app.decant.page.Line;
 import app.decant.page.Piece;
 import app.decant.page.TextStyle;
+import app.decant.spelling.Hyphenation;
+import app.decant.spelling.Language;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -30,6 +32,9 @@ final class ParagraphSetter {
     private static final TabStops NO_STOPS = new TabStops(List.of());
     /** Rounding of widths in other programs must not push a word to the next line. */
     private static final double TOLERANCE = 0.02;
+    /** No more lines in a row end in parted words, and ragged lines leave so much room at least before one is parted, in points: common practice. */
+    private static final int MOST_PARTED = 3;
+    private static final double RAGGED = 18;
 
     private final StyleBook styles;
     private final Paragraph paragraph;
@@ -47,6 +52,9 @@ final class ParagraphSetter {
     private double labelWidth;
     private TextStyle labelStyle;
     private double[] tabWidths;
+    /** Whether the line that is being set ends within a word that patterns part, and how many before it do. */
+    private boolean parted;
+    private int row;
 
     ParagraphSetter(StyleBook styles, Paragraph paragraph, Look look, Look table, String labelText, double tabWidth, FieldValues fields,
             Map<Inline.Note, String> notes) {
@@ -80,7 +88,9 @@ final class ParagraphSetter {
             boolean first = at == 0;
             double height = guessHeight(at);
             LineSpace.Slot slot = space.at(y, height);
+            parted = false;
             int end = lineEnd(at, breaks, slot, first);
+            row = parted ? row + 1 : 0;
             Line line = line(at, end, slot, first, end >= text.length());
             lines.add(line);
             notes.add(text.notes(at, end));
@@ -108,11 +118,16 @@ final class ParagraphSetter {
         for (; index < breaks.length; index++) {
             int candidate = breaks[index];
             int visible = trimmed(start, candidate);
-            double end = text.hasTabs() ? measured(start, visible, left, right) : left + text.width(start, visible);
+            double end = reached(start, visible, left, right);
             if (visible > start && text.flat().charAt(visible - 1) == '\u00AD') end += hyphenWidth(visible - 1);
             if (end > right) break;
             fits = candidate;
             if (isBreak(candidate - 1)) return candidate;
+        }
+        int point = look.is(ParagraphProperty.HYPHENATION) && row < MOST_PARTED && index < breaks.length ? point(start, fits, breaks[index], left, right) : -1;
+        if (point > start) {
+            parted = true;
+            return point;
         }
         if (fits > start) return fits;
         if (start >= text.length()) return start;
@@ -123,6 +138,37 @@ final class ParagraphSetter {
         while (end < limit && Character.getType(text.flat().charAt(end)) == Character.NON_SPACING_MARK) end++;
         if (end < limit && isBreak(end)) end++;
         return end;
+    }
+
+    /**
+     * Where the word is parted that does not fit on a line any more; -1 for nowhere.
+     *
+     * @param fits where the line would end otherwise
+     * @param to   where the word ends
+     */
+    private int point(int start, int fits, int to, double left, double right) {
+        String flat = text.flat();
+        int begin = Math.max(start, fits);
+        while (begin < to && !Character.isLetter(flat.charAt(begin))) begin++;
+        int end = begin;
+        while (end < to && Character.isLetter(flat.charAt(end))) end++;
+        while (begin > 0 && Character.isLetter(flat.charAt(begin - 1))) begin--;
+        // Whoever has put a soft hyphen into a word has said where it is parted.
+        boolean said = begin > 0 && flat.charAt(begin - 1) == '\u00AD' || end < flat.length() && flat.charAt(end) == '\u00AD';
+        boolean roomy = alignment == Alignment.JUSTIFY || fits <= start || right - reached(start, trimmed(start, fits), left, right) > RAGGED;
+        if (begin >= end || said || !roomy) return -1;
+        Look letters = styles.cascade().text(paragraph, paragraph.lookBefore(begin + 1));
+        Hyphenation hyphenation = Hyphenation.of(Language.of(letters.get(TextProperty.LANGUAGE)));
+        int[] points = hyphenation == null ? new int[0] : hyphenation.points(flat.substring(begin, end));
+        for (int i = points.length - 1; i >= 0; i--) {
+            int at = begin + points[i];
+            if (at > Math.max(start, fits) && reached(start, at, left, right) + hyphenWidth(at - 1) <= right) return at;
+        }
+        return -1;
+    }
+
+    private double reached(int start, int end, double left, double right) {
+        return text.hasTabs() ? measured(start, end, left, right) : left + text.width(start, end);
     }
 
     private boolean isBreak(int at) {
@@ -245,7 +291,7 @@ final class ParagraphSetter {
         int visible = trimmed(start, end);
         double textLeft = logicalStart(first) + (first ? labelWidth : 0);
         double right = slot.width() - indentEnd;
-        double endX = text.hasTabs() ? measured(start, visible, textLeft, right) : textLeft + text.width(start, visible);
+        double endX = reached(start, visible, textLeft, right);
         List<Segment> parts = new ArrayList<>();
         for (int i = text.segmentAt(start); i < text.segments().size(); i++) {
             Segment segment = text.segments().get(i);
@@ -253,9 +299,14 @@ final class ParagraphSetter {
             parts.add(ParagraphText.part(segment, start, end));
         }
         if (visible > start && visible < text.length() && text.flat().charAt(visible - 1) == '\u00AD') {
-            parts.set(parts.size() - 1, parts.get(parts.size() - 1));
             parts.add(hyphen(visible - 1));
             endX += hyphenWidth(visible - 1);
+        } else if (parted) {
+            Segment hyphen = hyphen(end - 1);
+            // It stands for none of the letters.
+            int level = parts.get(parts.size() - 1).level();
+            parts.add(new Segment(end, end, Segment.Kind.OBJECT, hyphen.style(), hyphen.text(), level, hyphen.shaped(), null, null));
+            endX += hyphen.width();
         }
         Line.Break after = after(end);
         double room = right - endX;

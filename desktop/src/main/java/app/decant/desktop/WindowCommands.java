@@ -28,6 +28,7 @@ import app.decant.edit.Notes;
 import app.decant.edit.Overlaps;
 import app.decant.edit.Pictures;
 import app.decant.edit.Sections;
+import app.decant.edit.Styles;
 import app.decant.edit.Selection;
 import app.decant.edit.SignatureLine;
 import app.decant.edit.TableEcho;
@@ -162,6 +163,10 @@ final class WindowCommands {
         for (TypingAids.Aid aid : TypingAids.Aid.values())
             add("aid." + aid.name().toLowerCase(Locale.ROOT), ALWAYS, () -> turn(window, aid));
         onTable("style.follow", picked, desk, () -> window.slip().styles().follow());
+        for (boolean parts : new boolean[] {true, false})
+            edits(parts ? "words.part" : "words.whole", () -> picked.getAsBoolean() && !desk.hasOwnPages()
+                    && Styles.partsWords(desk.document()) != parts, desk,
+                    (document, span) -> Styles.partWords(document, span, parts));
         onTable("style.tidy", picked, desk, () -> window.slip().styles().tidy());
         add("spine.fold", open, () -> window.spine().fold());
         add("words.watch", ALWAYS, () -> desk.words().turn(!desk.words().isOn()));

@@ -94,6 +94,7 @@ final class HtmlLooks {
         length(css, "margin-inline-end", look.get(ParagraphProperty.INDENT_END));
         LineSpacing spacing = look.get(ParagraphProperty.LINE_SPACING);
         // What a line of one and no more is differs by font; browsers take about 1.2.
+        if (look.says(ParagraphProperty.HYPHENATION)) css.append("hyphens: ").append(look.is(ParagraphProperty.HYPHENATION) ? "auto; " : "manual; ");
         if (spacing != null) css.append("line-height: ").append(spacing.rule() == LineSpacing.Rule.MULTIPLE ? number(spacing.value() * 1.15)
                 : number(spacing.value()) + "pt").append("; ");
         if (look.is(ParagraphProperty.PAGE_BREAK_BEFORE)) css.append("break-before: page; ");

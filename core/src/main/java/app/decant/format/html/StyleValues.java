@@ -201,6 +201,8 @@ final class StyleValues {
         if (end != null) look = look.with(ParagraphProperty.INDENT_END, end);
         Double first = length(css.get("text-indent"), size);
         if (first != null) look = look.with(ParagraphProperty.FIRST_LINE, first);
+        String hyphens = css.get("hyphens");
+        if (hyphens != null) look = look.with(ParagraphProperty.HYPHENATION, hyphens.equals("auto"));
         String height = css.get("line-height");
         if (height != null && height.matches("\\d*\\.?\\d+"))
             look = look.with(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.MULTIPLE,

@@ -36,6 +36,8 @@ final class OdtLooks {
 
     static void text(XmlWriter xml, Look look) {
         List<Object> a = new ArrayList<>();
+        if (look.says(ParagraphProperty.HYPHENATION)) add(a, "fo:hyphenate", look.is(ParagraphProperty.HYPHENATION) ? "true" : "false",
+                "fo:hyphenation-remain-char-count", "2", "fo:hyphenation-push-char-count", "2");
         String family = look.get(TextProperty.FAMILY);
         if (family != null) add(a, "style:font-name", family, "fo:font-family", "'" + family.replace("'", "") + "'");
         if (look.get(TextProperty.EAST_ASIAN_FAMILY) != null) add(a, "style:font-family-asian", look.get(TextProperty.EAST_ASIAN_FAMILY));

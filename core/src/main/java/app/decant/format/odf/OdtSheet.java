@@ -136,7 +136,10 @@ final class OdtSheet {
 
     private Look said(XmlNode style) {
         Look look = looks.text(style.child("style:text-properties")).over(looks.paragraph(style.child("style:paragraph-properties")));
-        Double share = style.get("style:family", "").equals("paragraph") ? OdtLookReading.sizeShare(style) : null;
+        boolean paragraph = style.get("style:family", "").equals("paragraph");
+        String parted = paragraph && style.child("style:text-properties") != null ? style.child("style:text-properties").get("fo:hyphenate") : null;
+        if (parted != null) look = look.with(ParagraphProperty.HYPHENATION, parted.equals("true"));
+        Double share = paragraph ? OdtLookReading.sizeShare(style) : null;
         return share == null ? look : look.with(TextProperty.SIZE, Math.round(share * size(style.get("style:parent-style-name"), 0) * 20) / 20.0);
     }
 

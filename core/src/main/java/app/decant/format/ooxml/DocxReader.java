@@ -9,9 +9,11 @@ import app.decant.document.Finding;
 import app.decant.document.FontFile;
 import app.decant.document.Image;
 import app.decant.document.Inline;
+import app.decant.document.Look;
 import app.decant.document.Numbering;
 import app.decant.document.Opaque;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.StyleSheet;
@@ -47,7 +49,7 @@ public final class DocxReader {
     private Map<String, Comment> comments = Map.of();
     private final Set<Comment> placed = new HashSet<>();
     private int forms;
-    private LookReader looks = new LookReader(Map.of());
+    private LookReader looks = new LookReader(Map.of(), false);
     private XmlNode settings;
     private DrawingColours colours = new DrawingColours(null);
 
@@ -77,14 +79,17 @@ public final class DocxReader {
             throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("ooxml.the-file-is-damaged-it-names"));
         }
         colours = new DrawingColours(tree(main, "theme"));
-        looks = new LookReader(themeFonts(main));
+        settings = tree(main, "settings");
+        boolean parts = settings != null && Boolean.TRUE.equals(Units.flag(settings, "w:autoHyphenation"));
+        looks = new LookReader(themeFonts(main), parts);
         StyleSheet styles = tree(main, "styles") == null ? StyleSheet.EMPTY : StylesPart.read(tree(main, "styles"), looks);
+        if (parts) styles = new StyleSheet(styles.defaults().over(Look.of(ParagraphProperty.HYPHENATION, true)), styles.defaultParagraph(),
+                styles.defaultTable(), styles.styles());
         Numbering numbering = tree(main, "numbering") == null ? Numbering.NONE : NumberingPart.read(tree(main, "numbering"), looks);
         readNotes(main, "footnotes", "w:footnote", Inline.Note.Kind.FOOTNOTE);
         readNotes(main, "endnotes", "w:endnote", Inline.Note.Kind.ENDNOTE);
         XmlNode remarks = tree(main, "comments");
         if (remarks != null) comments = CommentsPart.read(remarks, tree(main, "commentsExtended"), this::findOnce);
-        settings = tree(main, "settings");
         boolean evenAndOdd = settings != null && Boolean.TRUE.equals(Units.flag(settings, "w:evenAndOddHeaders"));
         Double tab = settings == null ? null : Units.twips(settings.child("w:defaultTabStop"), "w:val");
         List<Section> sections = body(main);

@@ -15,6 +15,7 @@ import app.decant.document.Section.PageGeometry;
 import app.decant.document.Section;
 import app.decant.document.Style;
 import app.decant.format.CommentSpans;
+import app.decant.format.PartedWords;
 import app.decant.picture.PictureDecoder;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
@@ -51,6 +52,12 @@ public final class DocxWriter {
             "w:doNotDisplayPageBoundaries", "w:displayBackgroundShape", "w:printPostScriptOverText",
             "w:printFractionalCharacterWidth", "w:printFormsData");
 
+    /** Between those and whether words are parted (17.15.1.78). */
+    private static final Set<String> BEFORE_PARTED = Set.of("w:saveFormsData", "w:mirrorMargins", "w:alignBordersAndEdges", "w:bordersDoNotSurroundHeader",
+            "w:bordersDoNotSurroundFooter", "w:gutterAtTop", "w:hideSpellingErrors", "w:hideGrammaticalErrors", "w:activeWritingStyle", "w:proofState",
+            "w:formsDesign", "w:attachedTemplate", "w:linkStyles", "w:stylePaneFormatFilter", "w:stylePaneSortMethod", "w:documentType", "w:mailMerge",
+            "w:revisionView", "w:trackRevisions", "w:doNotTrackMoves", "w:doNotTrackFormatting", "w:documentProtection", "w:autoFormatOverride",
+            "w:styleLockTheme", "w:styleLockQFSet", "w:defaultTabStop");
     private static final Pattern ROOT = Pattern.compile("(<w:(?:document|hdr|ftr|footnotes|endnotes|comments|styles|numbering)\\b)");
 
     private final Document document;
@@ -148,7 +155,7 @@ public final class DocxWriter {
         StoryWriter story = new StoryWriter(this, xml, main);
         for (int i = 0; i < document.sections().size(); i++) section(story, i);
         xml.close().close();
-        part(main, "styles", "word/styles.xml", TYPES + "styles+xml", StylesPart.write(document.styles(), lists));
+        part(main, "styles", "word/styles.xml", TYPES + "styles+xml", StylesPart.write(document.styles(), lists, PartedWords.areIn(document)));
         part(main, "numbering", "word/numbering.xml", TYPES + "numbering+xml", NumberingPart.write(document.numbering(), lists));
         part(main, "settings", "word/settings.xml", TYPES + "settings+xml", settings());
         if (!document.fonts().isEmpty()) fonts(main);
@@ -294,12 +301,17 @@ public final class DocxWriter {
             StringBuilder markup = new StringBuilder("<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>\n<w:settings xmlns:w=\"" + NAMESPACES[1]
                     + "\">");
             boolean told = false;
+            boolean parted = !PartedWords.areIn(document);
             for (XmlNode child : root.children()) {
                 boolean[] points = new boolean[1];
                 child.attributesIn(NAMESPACES[3].toString(), id -> points[0] = true);
                 boolean ours = (child.name().startsWith("w:") || child.is("m:mathPr")) && !points[0] && !child.is("w:rsids");
                 boolean fonts = child.is("w:embedTrueTypeFonts") || child.is("w:saveSubsetFonts");
-                if (fonts) continue;
+                if (fonts || child.is("w:autoHyphenation")) continue;
+                if (!BEFORE_FONTS.contains(child.name()) && !BEFORE_PARTED.contains(child.name()) && !parted) {
+                    markup.append("<w:autoHyphenation/>");
+                    parted = true;
+                }
                 if (!BEFORE_FONTS.contains(child.name()) && !told) {
                     markup.append(fontsTold());
                     told = true;
@@ -308,12 +320,14 @@ public final class DocxWriter {
                 if (ours) markup.append(child.markup().replaceAll("<w:(?:foot|end)note\\b[^>]*/>", ""));
             }
             if (!told) markup.append(fontsTold());
+            if (!parted) markup.append("<w:autoHyphenation/>");
             return markup.append("</w:settings>").toString().getBytes(StandardCharsets.UTF_8);
         }
         XmlWriter xml = new XmlWriter();
         xml.open("w:settings", "xmlns:w", NAMESPACES[1]);
         xml.raw(fontsTold());
         xml.leaf("w:defaultTabStop", "w:val", Units.toTwips(document.tabWidth()));
+        if (PartedWords.areIn(document)) xml.leaf("w:autoHyphenation");
         if (document.evenAndOddFrames()) xml.leaf("w:evenAndOddHeaders");
         xml.open("w:compat").leaf("w:compatSetting", "w:name", "compatibilityMode", "w:uri", "http://schemas.microsoft.com/office/word", "w:val", "15").close();
         xml.close();

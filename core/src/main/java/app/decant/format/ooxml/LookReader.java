@@ -30,11 +30,18 @@ final class LookReader {
                     Map.entry("lightGray", 0xC0C0C0),
             Map.entry("black", 0x000000), Map.entry("white", 0xFFFFFF));
     private final Map<String, String> themeFonts;
+    private final boolean parts;
     private final Map<XmlNode, Look> texts = new HashMap<>();
     private final Map<XmlNode, Look> paragraphs = new HashMap<>();
 
-    /** @param themeFonts the families of the theme by their slots, such as {@code minorHAnsi} */
-    LookReader(Map<String, String> themeFonts) { this.themeFonts = themeFonts; }
+    /**
+     * @param themeFonts the families of the theme by their slots, such as {@code minorHAnsi}
+     * @param parts      whether the file parts words at the ends of lines (17.15.1.10)
+     */
+    LookReader(Map<String, String> themeFonts, boolean parts) {
+        this.themeFonts = themeFonts;
+        this.parts = parts;
+    }
 
     /** Run properties; null gives a plain look. */
     Look text(XmlNode properties) {
@@ -95,6 +102,12 @@ final class LookReader {
         return family != null && !family.isBlank() ? family : node.get(plain);
     }
 
+    /** Words that stay whole, or are parted again, in a file that parts words; in others nobody parts any (17.3.1.34). */
+    private Look wholeWords(Look look, XmlNode node) {
+        boolean whole = Units.isOn(node);
+        return whole || parts ? look.with(ParagraphProperty.HYPHENATION, !whole) : look;
+    }
+
     private static Look flag(Look look, XmlNode node, Property<Boolean> property) { return look.with(property, Units.isOn(node)); }
 
     private static Double scale(String value) {
@@ -143,7 +156,7 @@ final class LookReader {
         });
     }
 
-    private static Look paragraph(Look look, XmlNode node) {
+    private Look paragraph(Look look, XmlNode node) {
         return switch (node.name()) {
             case "w:jc" -> look.with(ParagraphProperty.ALIGNMENT, alignment(node.get("w:val", "start")));
             case "w:ind" -> indents(look, node);
@@ -151,6 +164,7 @@ final class LookReader {
             case "w:keepNext" -> flag(look, node, ParagraphProperty.KEEP_WITH_NEXT);
             case "w:keepLines" -> flag(look, node, ParagraphProperty.KEEP_TOGETHER);
             case "w:pageBreakBefore" -> flag(look, node, ParagraphProperty.PAGE_BREAK_BEFORE);
+            case "w:suppressAutoHyphens" -> wholeWords(look, node);
             case "w:widowControl" -> flag(look, node, ParagraphProperty.WIDOW_CONTROL);
             case "w:contextualSpacing" -> flag(look, node, ParagraphProperty.CONTEXTUAL_SPACING);
             case "w:bidi" -> flag(look, node, ParagraphProperty.RIGHT_TO_LEFT);

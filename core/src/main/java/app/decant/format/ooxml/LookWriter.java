@@ -160,6 +160,9 @@ final class LookWriter {
             case "w:keepLines" -> flag(xml, name, look, ParagraphProperty.KEEP_TOGETHER);
             case "w:pageBreakBefore" -> flag(xml, name, look, ParagraphProperty.PAGE_BREAK_BEFORE);
             case "w:widowControl" -> flag(xml, name, look, ParagraphProperty.WIDOW_CONTROL);
+            case "w:suppressAutoHyphens" -> {
+                if (look.says(ParagraphProperty.HYPHENATION)) xml.leaf(name, "w:val", look.is(ParagraphProperty.HYPHENATION) ? "0" : null);
+            }
             case "w:numPr" -> {
                 ListReference list = look.get(ParagraphProperty.LIST);
                 if (list != null) xml.open(name).leaf("w:ilvl", "w:val", list.level()).leaf("w:numId", "w:val", lists.of(list.list())).close();

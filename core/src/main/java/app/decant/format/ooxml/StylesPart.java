@@ -8,6 +8,7 @@ import app.decant.document.StyleSheet;
 import app.decant.document.TableProperty.TablePart;
 import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
+import app.decant.format.PartedWords;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlWriter;
 import java.util.EnumMap;
@@ -99,13 +100,14 @@ final class StylesPart {
         return node.child(child) == null ? otherwise : node.child(child).get("w:val", otherwise);
     }
 
-    static byte[] write(StyleSheet sheet, ListNumbers lists) {
+    /** @param parts whether the file parts words at the ends of lines */
+    static byte[] write(StyleSheet sheet, ListNumbers lists, boolean parts) {
         XmlWriter xml = new XmlWriter();
         xml.open("w:styles", DocxWriter.NAMESPACES);
         xml.open("w:docDefaults").open("w:rPrDefault");
         LookWriter.text(xml, "w:rPr", sheet.defaults());
         xml.close().open("w:pPrDefault");
-        LookWriter.paragraph(xml, lists, null, sheet.defaults(), null, null);
+        LookWriter.paragraph(xml, lists, null, PartedWords.beneath(sheet, parts), null, null);
         xml.close().close();
         String latent = KeptMarkup.beside(sheet.defaults(), Markup.STYLE, "w:latentStyles");
         if (latent != null) xml.raw(latent);

@@ -147,6 +147,7 @@ final class RtfLooks {
         flag(words, "\\keepn", look, ParagraphProperty.KEEP_WITH_NEXT);
         flag(words, "\\pagebb", look, ParagraphProperty.PAGE_BREAK_BEFORE);
         if (look.says(ParagraphProperty.WIDOW_CONTROL)) words.append(look.is(ParagraphProperty.WIDOW_CONTROL) ? "\\widctlpar" : "\\nowidctlpar");
+        flag(words, "\\hyphpar", look, ParagraphProperty.HYPHENATION);
         flag(words, "\\contextualspace", look, ParagraphProperty.CONTEXTUAL_SPACING);
         ParagraphProperty.ListReference list = look.get(ParagraphProperty.LIST);
         if (list != null) words.append("\\ls").append(list.list() == null ? 0 : lists.applyAsInt(list.list())).append("\\ilvl").append(list.level());

@@ -8,9 +8,11 @@ import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Progress;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
+import app.decant.document.StyleSheet;
 import app.decant.format.Languages;
 import app.decant.format.Taken;
 import app.decant.words.Message;
@@ -110,7 +112,10 @@ public final class RtfReader implements IRtfListener {
         String title = facts.get("title");
         Facts all = new Facts(title, facts.get("subject"), facts.get("author"), facts.get("keywords"), facts.get("language"), times.get("creatim"),
                 times.get("revtim"), facts.containsKey("company") ? Map.of("Company", facts.get("company")) : Map.of());
-        Document document = new Document(all, tables.styles(), tables.numbering(), sections, section.facing(), section.tab(), List.of());
+        StyleSheet styles = tables.styles();
+        if (section.parts()) styles = new StyleSheet(styles.defaults().with(ParagraphProperty.HYPHENATION, true), styles.defaultParagraph(),
+                styles.defaultTable(), styles.styles());
+        Document document = new Document(all, styles, tables.numbering(), sections, section.facing(), section.tab(), List.of());
         return new Taken(tables.withComments(document), findings);
     }
 

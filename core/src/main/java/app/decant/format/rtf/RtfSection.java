@@ -29,6 +29,7 @@ final class RtfSection {
     private int bottom = 1440;
     private int gutter;
     private boolean facing;
+    private boolean parts;
     private double tab = Document.TAB_WIDTH;
     private int[] page;
     private int header;
@@ -60,6 +61,7 @@ final class RtfSection {
     RtfSection() { plain(); }
 
     boolean facing() { return facing; }
+    boolean parts() { return parts; }
     double tab() { return tab; }
 
     private void plain() {
@@ -104,6 +106,7 @@ final class RtfSection {
             case "margb" -> bottom = value;
             case "gutter" -> gutter = value;
             case "facingp" -> facing = true;
+            case "hyphauto" -> parts = value != 0;
             case "deftab" -> tab = value > 0 ? value / 20.0 : tab;
             case "sectd" -> plain();
             case "pgwsxn" -> page[0] = value;

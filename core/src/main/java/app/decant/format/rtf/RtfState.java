@@ -231,6 +231,7 @@ final class RtfState {
             case "pagebb" -> paragraph = paragraph.with(ParagraphProperty.PAGE_BREAK_BEFORE, on);
             case "widctlpar" -> paragraph = paragraph.with(ParagraphProperty.WIDOW_CONTROL, true);
             case "nowidctlpar" -> paragraph = paragraph.with(ParagraphProperty.WIDOW_CONTROL, false);
+            case "hyphpar" -> paragraph = paragraph.with(ParagraphProperty.HYPHENATION, on);
             case "contextualspace" -> paragraph = paragraph.with(ParagraphProperty.CONTEXTUAL_SPACING, on);
             case "cbpat", "cfpat", "shading" -> {
                 shades.put(word, value);

@@ -13,6 +13,7 @@ import app.decant.document.Look;
 import app.decant.document.OpaqueBlock;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Picture;
 import app.decant.document.Section;
 import app.decant.document.Table;
@@ -77,6 +78,8 @@ final class RtfStory {
         out.append("\\s").append(writer.style(paragraph.style()));
         // A style's words are told again: a reader takes them from here, not from the style sheet.
         Look style = writer.flat().cascade().paragraph(new Paragraph(paragraph.style(), writer.flat().paragraph(paragraph, table), Look.PLAIN, List.of()));
+        // In a file that parts words all are parted that nothing is said of.
+        if (writer.parts() && !style.is(ParagraphProperty.HYPHENATION)) style = style.with(ParagraphProperty.HYPHENATION, false);
         out.append(looks.paragraph(style)).append(' ').append(opens);
         Link open = null;
         for (Inline inline : paragraph.inlines()) {

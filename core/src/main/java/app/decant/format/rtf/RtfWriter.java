@@ -22,6 +22,7 @@ import app.decant.format.FlatLooks;
 import app.decant.format.Languages;
 import app.decant.format.NumberCodes;
 import app.decant.format.OtherLabels;
+import app.decant.format.PartedWords;
 import app.decant.format.Written;
 import app.decant.words.Message;
 import java.nio.charset.StandardCharsets;
@@ -41,6 +42,7 @@ import java.util.TreeSet;
 public final class RtfWriter {
     private static final int LEVELS = 9;
 
+    private Boolean parts;
     private final Document document;
     private final Map<String, Integer> styles = new HashMap<>();
     private final Map<String, Integer> lists = new HashMap<>();
@@ -229,11 +231,18 @@ public final class RtfWriter {
                 .append(at.getDayOfMonth()).append("\\hr").append(at.getHour()).append("\\min").append(at.getMinute()).append('}');
     }
 
+    /** Whether it parts words at the ends of lines. */
+    boolean parts() {
+        if (parts == null) parts = PartedWords.areIn(document);
+        return parts;
+    }
+
     private String page() {
         Section.PageGeometry page = document.sections().get(0).page();
         return "\\paperw" + RtfLooks.twips(page.width()) + "\\paperh" + RtfLooks.twips(page.height()) + "\\margl" + RtfLooks.twips(page.left()) + "\\margr"
                 + RtfLooks.twips(page.right()) + "\\margt" + RtfLooks.twips(page.top()) + "\\margb" + RtfLooks.twips(page.bottom())
-                + "\\deftab" + RtfLooks.twips(document.tabWidth()) + (document.evenAndOddFrames() ? "\\facingp" : "") + "\\fet2\\aftnnrlc\\widowctrl\n";
+                + "\\deftab" + RtfLooks.twips(document.tabWidth()) + (document.evenAndOddFrames() ? "\\facingp" : "") + (parts() ? "\\hyphauto1" : "")
+                + "\\fet2\\aftnnrlc\\widowctrl\n";
     }
 
     private static void notes(StringBuilder body, String kind, NoteCount count, NoteCount usual) {

@@ -94,7 +94,7 @@ final class ParagraphCard {
         tabs = new TabRow(desk);
         more = new More("paragraph.more", grid, shade.node(), tick(ParagraphProperty.KEEP_WITH_NEXT, "with.next"),
                 tick(ParagraphProperty.KEEP_TOGETHER, "together"), tick(ParagraphProperty.PAGE_BREAK_BEFORE, "new.page"),
-                tick(ParagraphProperty.WIDOW_CONTROL, "no.lone.lines"), tabs.node());
+                tick(ParagraphProperty.WIDOW_CONTROL, "no.lone.lines"), tick(ParagraphProperty.HYPHENATION, "parts.words"), tabs.node());
         more.whenOpened(this::tell);
     }
 
