@@ -46,6 +46,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeoutException;
 import javafx.event.Event;
+import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.scene.Cursor;
 import javafx.scene.Node;
@@ -58,6 +59,9 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.ContextMenuEvent;
+import javafx.scene.input.InputMethodEvent;
+import javafx.scene.input.InputMethodHighlight;
+import javafx.scene.input.InputMethodTextRun;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javax.imageio.ImageIO;
@@ -457,6 +461,30 @@ class ReviseTest {
         pick(TextSelection.caret(window.desk().selection().get().head()));
         while (window.desk().canUndo()) push(robot, KeyCode.CONTROL, KeyCode.Z);
         assertThat(document()).isEqualTo(before);
+    }
+
+    /** What JavaFX tells of input methods on any system: letters that are being made up, then those that were. */
+    @Test void whatAnInputMethodMakesUpIsShownAtTheCaretAndTypedOnceItIsDone(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        pick(TextSelection.caret(Search.all(document(), "Each passenger may bring", true).get(0).start()));
+        compose(List.of(new InputMethodTextRun("とうきょう", InputMethodHighlight.UNSELECTED_RAW)), "");
+        assertThat(robot.lookup("#composition").<Label>query().getText()).isEqualTo("とうきょう");
+        assertThat(document()).isEqualTo(before);
+        Point2D at = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().getInputMethodRequests().getTextLocation(0));
+        Bounds table = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().localToScreen(window.table().getLayoutBounds()));
+        assertThat(table.contains(at)).as("the list of signs opens at the caret").isTrue();
+        compose(List.of(), "東京");
+        assertThat(count("東京Each passenger may bring")).isOne();
+        assertThat(robot.lookup("#composition").queryAll()).isEmpty();
+        push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document()).isEqualTo(before);
+    }
+
+    private void compose(List<InputMethodTextRun> composed, String committed) throws TimeoutException {
+        WaitForAsyncUtils.waitForAsyncFx(5000, () -> Event.fireEvent(window.table(), new InputMethodEvent(InputMethodEvent.INPUT_METHOD_TEXT_CHANGED, composed,
+                committed, 0)));
+        settle();
+        WaitForAsyncUtils.waitForFxEvents();
     }
 
     @Test void aBoxOfTextIsPutInWrittenInWidenedAndTakenOut(FxRobot robot) throws TimeoutException {

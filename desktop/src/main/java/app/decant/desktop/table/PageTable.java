@@ -24,6 +24,7 @@ public final class PageTable extends PageView {
     private final Caret caret;
     private final Lights lights;
     private final TableKeys keys;
+    private final Composition composition;
     private final PointerMenu menu;
     private final TableMouse mouse;
     private final FieldPen pen;
@@ -41,6 +42,9 @@ public final class PageTable extends PageView {
         keys = new TableKeys(desk, this);
         setOnKeyPressed(keys::pressed);
         setOnKeyTyped(keys::typed);
+        composition = new Composition(this, keys::take);
+        setInputMethodRequests(composition);
+        setOnInputMethodTextChanged(composition::changed);
         pen = new FieldPen(desk, this);
         indents = new IndentMarks(desk, this);
         mouse = new TableMouse(desk, this);
@@ -105,8 +109,10 @@ public final class PageTable extends PageView {
         PageSheet sheet = place == null ? null : sheets().get(place.page());
         if (sheet == null || !isFocused()) {
             caret.hide();
+            composition.hide();
             return;
         }
+        composition.place(sheet, place.x() * scale(), place.top() * scale(), place.height() * scale());
         caret.place(sheet, place.x() * scale(), place.top() * scale(), place.height() * scale());
     }
 
@@ -238,6 +244,8 @@ public final class PageTable extends PageView {
     }
 
     /** Where the caret is on this node, in pixels, or null: its middle. */
+    double[] caretPoint() { return desk.selection().get() == null ? null : caretPoint(desk.selection().get().head()); }
+
     public double[] caretPoint(Place place) {
         PagedDocument pages = desk.pages().get();
         PagedDocument.Caret found = pages == null ? null : pages.caret(place, near);

@@ -67,6 +67,9 @@ public final class TableKeys {
         desk.inOrder(() -> type(text));
     }
 
+    /** Takes what an input method has made up. */
+    void take(String text) { if (desk.document() != null && desk.selection().get() != null) desk.inOrder(() -> type(text)); }
+
     /** Types letters; what helps with them comes as a step of its own, so that one undo takes just that back. */
     private void type(String text) {
         edit(Typing.type(desk.document(), desk.selection().get(), text, desk.nextLook().get()));
